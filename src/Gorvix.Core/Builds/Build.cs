@@ -1,0 +1,84 @@
+namespace Gorvix.Core.Builds;
+
+/// <summary>One aircraft on the bench: a board, its devices, and what the builder wishes.</summary>
+public sealed record Build
+{
+    /// <summary>What the builder calls it.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>A line about it, or null.</summary>
+    public string? Note { get; init; }
+
+    /// <summary>Id of its board.</summary>
+    public required string Board { get; init; }
+
+    /// <summary>Its devices.</summary>
+    public required IReadOnlyList<BuildDevice> Devices { get; init; }
+
+    /// <summary>The links wished for.</summary>
+    public required IReadOnlyList<Want> Wants { get; init; }
+
+    /// <summary>Links that must go where the builder says.</summary>
+    public IReadOnlyList<RouteMatch> Pins { get; init; } = [];
+
+    /// <summary>Routes that the builder does not want.</summary>
+    public IReadOnlyList<RouteMatch> Bans { get; init; } = [];
+}
+
+/// <summary>A device in a build.</summary>
+public sealed record BuildDevice
+{
+    /// <summary>Id within the build, such as <c>receiver</c>.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>Id of the device in the library.</summary>
+    public required string Part { get; init; }
+}
+
+/// <summary>How much a link is wished for.</summary>
+public enum Priority
+{
+    /// <summary>Without it the aircraft does not fly.</summary>
+    Must,
+
+    /// <summary>Wanted.</summary>
+    Want,
+
+    /// <summary>Nice to have.</summary>
+    Nice,
+}
+
+/// <summary>A link wished for: one function of one device.</summary>
+public sealed record Want
+{
+    /// <summary>Id of the link within the build, such as <c>gnss</c>.</summary>
+    public required string Link { get; init; }
+
+    /// <summary>Id of the device within the build.</summary>
+    public required string Device { get; init; }
+
+    /// <summary>Id of the function within the device.</summary>
+    public required string Function { get; init; }
+
+    /// <summary>How much it is wished for.</summary>
+    public required Priority Priority { get; init; }
+}
+
+/// <summary>
+/// Names some of the routes of a link: all those for which each part that is given agrees.
+/// A pin says "only these", a ban says "none of these".
+/// </summary>
+public sealed record RouteMatch
+{
+    /// <summary>Id of the link.</summary>
+    public required string Link { get; init; }
+
+    /// <summary>Id of the port, or null for any.</summary>
+    public string? Port { get; init; }
+
+    /// <summary>Id of a pad that the route uses, or null for any.</summary>
+    public string? Pad { get; init; }
+
+    /// <summary>Id of the mode, or null for any.</summary>
+    public string? Mode { get; init; }
+}

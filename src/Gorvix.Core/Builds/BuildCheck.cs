@@ -1,0 +1,107 @@
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Builds;
+
+/// <summary>Finds names in a build that lead nowhere. A build that passes can be resolved.</summary>
+public static class BuildCheck
+{
+    /// <summary>More links than this are refused: no board has so many pins, and a file of thousands is a mistake.</summary>
+    public const int MostLinks = 40;
+
+    /// <summary>A build without anything to plan, or with far too much.</summary>
+    public static readonly Rule Size = new(
+        "BUILD-SIZE",
+        "A build is too large",
+        "{place} has {count} links; {most} is the most. Split the build or leave out the links that you do not need.",
+        "No controller has that many serial pins; the file is most likely damaged.",
+        SourceNote.Own
+    );
+
+    /// <summary>All rules of this floor.</summary>
+    public static readonly IReadOnlyList<Rule> All = [Size];
+
+    /// <summary>Checks a build against a library.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="library">The parts that it can name.</param>
+    /// <param name="place">Where it stands in its file.</param>
+    public static IReadOnlyList<Finding> Of(Build build, PartsLibrary library, string place)
+    {
+        var list = new CheckList();
+        list.Text(build.Name, $"{place}.name");
+        list.Known(build.Board, library.Boards.Select(b => b.Id), "board", $"{place}.board");
+        list.Ids(build.Devices, $"{place}.devices", d => d.Id);
+        list.Ids(build.Wants, $"{place}.wants", w => w.Link);
+        if (build.Wants.Count > MostLinks)
+        {
+            list.Stop(Size, $"{place}.wants", ("count", $"{build.Wants.Count}"), ("most", $"{MostLinks}"));
+        }
+        for (var i = 0; i < build.Devices.Count; i++)
+        {
+            list.Known(build.Devices[i].Part, library.Devices.Select(d => d.Id), "device", $"{place}.devices[{i}].part");
+        }
+        for (var i = 0; i < build.Wants.Count; i++)
+        {
+            var want = build.Wants[i];
+            list.Known(want.Device, build.Devices.Select(d => d.Id), "device", $"{place}.wants[{i}].device");
+            if (FunctionsOf(build, library, want) is { } functions)
+            {
+                list.Known(want.Function, functions.Select(f => f.Id), "function", $"{place}.wants[{i}].function");
+            }
+        }
+        Matches(build, build.Pins, library, $"{place}.pins", list);
+        Matches(build, build.Bans, library, $"{place}.bans", list);
+        return list.Findings;
+    }
+
+    /// <summary>Checks one pin or ban.</summary>
+    public static IReadOnlyList<Finding> Of(RouteMatch match, Build build, PartsLibrary library, string place)
+    {
+        var list = new CheckList();
+        MatchOf(build, match, library, place, list);
+        return list.Findings;
+    }
+
+    private static void Matches(
+        Build build,
+        IReadOnlyList<RouteMatch> matches,
+        PartsLibrary library,
+        string place,
+        CheckList list
+    )
+    {
+        for (var i = 0; i < matches.Count; i++)
+        {
+            MatchOf(build, matches[i], library, $"{place}[{i}]", list);
+        }
+    }
+
+    private static void MatchOf(Build build, RouteMatch match, PartsLibrary library, string place, CheckList list)
+    {
+        list.Known(match.Link, build.Wants.Select(w => w.Link), "link", $"{place}.link");
+        if (library.Board(build.Board) is { } board)
+        {
+            if (match.Port is { } port)
+            {
+                list.Known(port, board.Ports.Select(p => p.Id), "port", $"{place}.port");
+            }
+            if (match.Pad is { } pad)
+            {
+                list.Known(pad, board.Pads.Select(p => p.Id), "pad", $"{place}.pad");
+            }
+        }
+        if (
+            match.Mode is { } mode
+            && build.Wants.FirstOrDefault(w => w.Link == match.Link) is { } want
+            && FunctionsOf(build, library, want)?.FirstOrDefault(f => f.Id == want.Function) is { } function
+        )
+        {
+            list.Known(mode, function.Modes.Select(m => m.Id), "mode", $"{place}.mode");
+        }
+    }
+
+    private static IReadOnlyList<DeviceFunction>? FunctionsOf(Build build, PartsLibrary library, Want want) =>
+        build.Devices.FirstOrDefault(d => d.Id == want.Device) is { } device
+            ? library.Device(device.Part)?.Functions
+            : null;
+}

@@ -1,0 +1,53 @@
+using System.Text;
+
+namespace Gorvix.Core.Findings;
+
+/// <summary>One named value that a verdict rests on, with its unit in the text (for example <c>lead = "TX"</c>).</summary>
+/// <param name="Name">The name that the rule's sentence uses in braces.</param>
+/// <param name="Value">The value as the builder reads it.</param>
+public sealed record Fact(string Name, string Value);
+
+/// <summary>
+/// A rule of the trade or of the product. It has one home in code, one id that the builder sees,
+/// and one sentence that is filled with the facts of each case.
+/// </summary>
+/// <param name="Id">Short code in capitals, shown in blocked cells; never reused for another rule.</param>
+/// <param name="Title">The rule in a few words.</param>
+/// <param name="Sentence">The sentence for the builder; <c>{name}</c> stands for a fact.</param>
+/// <param name="Reason">Why the rule holds.</param>
+/// <param name="Source">Where it comes from.</param>
+public sealed record Rule(string Id, string Title, string Sentence, string Reason, SourceNote Source)
+{
+    /// <summary>What the rule says of a port in a few words, after "U3:", where several reasons stand in one line.</summary>
+    public string Brief { get; init; } = "blocked";
+
+    /// <summary>Fills the sentence with the facts of one case.</summary>
+    /// <exception cref="ArgumentException">A fact that the sentence names is missing.</exception>
+    public string Say(IReadOnlyList<Fact> facts)
+    {
+        var text = new StringBuilder(Sentence);
+        foreach (var fact in facts)
+        {
+            text.Replace("{" + fact.Name + "}", fact.Value);
+        }
+
+        // Facts may themselves hold braces (labels are free text), so only the names in the rule count.
+        var missing = Names().Except(facts.Select(f => f.Name)).ToList();
+        return missing.Count == 0
+            ? text.ToString()
+            : throw new ArgumentException($"Rule {Id} lacks the facts {string.Join(", ", missing)}.", nameof(facts));
+    }
+
+    /// <summary>The names of the facts that the sentence needs.</summary>
+    public IEnumerable<string> Names() => Sentence.Split('{').Skip(1).Select(part => part[..part.IndexOf('}')]);
+
+    /// <summary>A finding of this rule.</summary>
+    /// <param name="severity">How bad it is.</param>
+    /// <param name="subject">Which link, pad, lead or place in a file it is about.</param>
+    /// <param name="facts">The facts that the sentence names.</param>
+    public Finding Found(Severity severity, string subject, params (string Name, string Value)[] facts)
+    {
+        var list = facts.Select(f => new Fact(f.Name, f.Value)).ToList();
+        return new Finding(Id, severity, subject, list, Say(list));
+    }
+}

@@ -1,0 +1,145 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Routing;
+
+namespace Gorvix.Core.Fit;
+
+/// <summary>Everything that the Fit screen shows of one build: the verdict, the grid of links and ports, and what to do.</summary>
+/// <param name="Verdict">The one-line answer.</param>
+/// <param name="Board">The board in words.</param>
+/// <param name="Controller">Id of its controller class.</param>
+/// <param name="Ports">The columns.</param>
+/// <param name="Links">The rows.</param>
+/// <param name="Findings">What the builder should know about the plan.</param>
+/// <param name="Wishes">The pins and bans that are in force.</param>
+/// <param name="Work">Bridges to solder and device settings to change, in words.</param>
+/// <param name="Open">Signal leads that stay without a wire, in words.</param>
+public sealed record FitSheet(
+    Verdict Verdict,
+    string Board,
+    string Controller,
+    IReadOnlyList<FitPort> Ports,
+    IReadOnlyList<FitLink> Links,
+    IReadOnlyList<Finding> Findings,
+    IReadOnlyList<Wish> Wishes,
+    IReadOnlyList<string> Work,
+    IReadOnlyList<string> Open
+);
+
+/// <summary>The one-line answer to a build.</summary>
+/// <param name="Carried">Links with a route.</param>
+/// <param name="Wanted">Links wished for.</param>
+/// <param name="Severity">Stop when a must has no route, warn for other findings, else note.</param>
+/// <param name="Sentence">The answer in words.</param>
+public sealed record Verdict(int Carried, int Wanted, Severity Severity, string Sentence);
+
+/// <summary>A column of the grid.</summary>
+/// <param name="Id">The port.</param>
+/// <param name="Shape">How much of it is broken out.</param>
+/// <param name="RxPads">Labels of the pads that lead to its RX.</param>
+/// <param name="TxPads">Labels of the pads that lead to its TX.</param>
+/// <param name="HeldBy">What holds it inside the board, or null.</param>
+public sealed record FitPort(
+    string Id,
+    PortShape Shape,
+    IReadOnlyList<FitPad> RxPads,
+    IReadOnlyList<FitPad> TxPads,
+    string? HeldBy
+);
+
+/// <summary>A pad in a column's head.</summary>
+/// <param name="Label">As printed.</param>
+/// <param name="Turns">True when an inverter always lies behind it.</param>
+public sealed record FitPad(string Label, bool Turns);
+
+/// <summary>A row of the grid.</summary>
+/// <param name="Id">The link.</param>
+/// <param name="Need">What it gives, in words.</param>
+/// <param name="Device">The device in words.</param>
+/// <param name="Priority">How much it is wished for.</param>
+/// <param name="Port">Where it is carried, or null.</param>
+/// <param name="Mode">The mode it is carried in, or null.</param>
+/// <param name="Pads">Labels of the pads it takes; empty when it is not carried.</param>
+/// <param name="Modes">All modes of the link.</param>
+/// <param name="Cells">One for each port.</param>
+/// <param name="Wires">The wires to make, in words; empty when it is not carried.</param>
+/// <param name="Settings">What the port is set to, in words; empty when it is not carried.</param>
+public sealed record FitLink(
+    string Id,
+    string Need,
+    string Device,
+    Priority Priority,
+    string? Port,
+    string? Mode,
+    IReadOnlyList<string> Pads,
+    IReadOnlyList<FitMode> Modes,
+    IReadOnlyList<FitCell> Cells,
+    IReadOnlyList<FitWire> Wires,
+    IReadOnlyList<string> Settings
+);
+
+/// <summary>A wire in words.</summary>
+/// <param name="Lead">Label of the lead.</param>
+/// <param name="Colour">Its usual colour, or null.</param>
+/// <param name="Pad">Label of the pad.</param>
+/// <param name="Side">The side of the board.</param>
+public sealed record FitWire(string Lead, string? Colour, string Pad, BoardSide Side);
+
+/// <summary>A mode of a link.</summary>
+/// <param name="Id">The mode.</param>
+/// <param name="Name">What the builder calls it.</param>
+/// <param name="Protocol">Its protocol.</param>
+/// <param name="Framing">Framing and baud, such as "8N1 at 420000".</param>
+/// <param name="Condition">Firmware and setting it asks for, in words, or null.</param>
+/// <param name="Banned">True when the builder banned the whole mode.</param>
+public sealed record FitMode(string Id, string Name, string Protocol, string Framing, string? Condition, bool Banned);
+
+/// <summary>What a cell of the grid says.</summary>
+public enum CellState
+{
+    /// <summary>The plan puts the link here.</summary>
+    Chosen,
+
+    /// <summary>The link could go here, at a price.</summary>
+    Possible,
+
+    /// <summary>The link cannot go here.</summary>
+    Blocked,
+}
+
+/// <summary>One link on one port.</summary>
+/// <param name="Port">The port.</param>
+/// <param name="State">What the cell says.</param>
+/// <param name="Code">Id of the rule that blocks it, or null.</param>
+/// <param name="Text">A few letters for the cell.</param>
+/// <param name="Sentence">The same in one sentence.</param>
+/// <param name="Pinned">True when the builder pinned the link here.</param>
+/// <param name="Banned">True when the builder banned the link here.</param>
+/// <param name="Mode">The mode that the strand shows, or null.</param>
+/// <param name="Lanes">The strand, one lane for each line; where the cell is blocked it ends at the fault.</param>
+public sealed record FitCell(
+    string Port,
+    CellState State,
+    string? Code,
+    string Text,
+    string Sentence,
+    bool Pinned,
+    bool Banned,
+    string? Mode,
+    IReadOnlyList<Lane> Lanes
+);
+
+/// <summary>One line of a strand.</summary>
+/// <param name="Flow">Who talks, seen from the device.</param>
+/// <param name="Colour">The lead's usual colour, or null.</param>
+/// <param name="Hops">The stations from the device to the controller.</param>
+/// <param name="Ok">False when the last station is where it fails.</param>
+public sealed record Lane(Flow Flow, string? Colour, IReadOnlyList<Hop> Hops, bool Ok);
+
+/// <summary>A pin or ban in force.</summary>
+/// <param name="Kind">Pin or ban.</param>
+/// <param name="Match">The routes it names.</param>
+/// <param name="Sentence">The same in words.</param>
+/// <param name="Kept">False for a pin that the plan leaves aside.</param>
+public sealed record Wish(ChangeKind Kind, RouteMatch Match, string Sentence, bool Kept);

@@ -1,0 +1,90 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
+
+namespace Gorvix.Core.Fit;
+
+/// <summary>The words of the Fit screen.</summary>
+internal static class FitWords
+{
+    /// <summary>A need as the builder says it.</summary>
+    public static string Of(Need need) =>
+        need switch
+        {
+            Need.Control => "Control",
+            Need.PictureText => "Picture text",
+            Need.Position => "Position",
+            Need.Telemetry => "Telemetry",
+            Need.EscReadings => "ESC readings",
+            _ => "Video control",
+        };
+
+    /// <summary>A link in a sentence.</summary>
+    public static string Of(Link link) => $"{Of(link.Function.Need)} ({link.Device.Name})";
+
+    /// <summary>A link in the middle of a sentence.</summary>
+    public static string Short(Link link) => Lower(Of(link.Function.Need));
+
+    /// <summary>Words joined with commas and an "and".</summary>
+    public static string Join(IReadOnlyList<string> words) =>
+        words.Count < 2 ? string.Concat(words) : $"{string.Join(", ", words.Take(words.Count - 1))} and {words[^1]}";
+
+    /// <summary>What moved, as a sentence.</summary>
+    public static string Of(Move move) =>
+        (move.From, move.To) switch
+        {
+            ({ } from, { } to) when from.Port.Id != to.Port.Id => $"{Of(move.Link)} moved from {from.Port.Id} to {to.Port.Id}.",
+            ({ } from, { } to) when from.Mode.Id != to.Mode.Id => $"{Of(move.Link)} stays on {to.Port.Id} and changes to {to.Mode.Name}.",
+            ({ }, { } to) => $"{Of(move.Link)} stays on {to.Port.Id} and uses {Pads(to)}.",
+            ({ } from, null) => $"{Of(move.Link)} lost {from.Port.Id} and is not carried now.",
+            (null, { } to) => $"{Of(move.Link)} is carried now, on {to.Port.Id}.",
+            _ => $"{Of(move.Link)} is as it was.",
+        };
+
+    /// <summary>The pads of a route.</summary>
+    public static string Pads(Route route) => string.Join(" · ", route.Walks.Select(w => w.Pad.Label));
+
+    /// <summary>What a mode asks of the device, or null.</summary>
+    public static string? Condition(Mode mode) =>
+        (mode.Setting, mode.Firmware) switch
+        {
+            (null, null) => null,
+            ({ } setting, null) => setting,
+            (null, { } firmware) => $"firmware from {firmware}",
+            ({ } setting, { } firmware) => $"{setting} (firmware from {firmware})",
+        };
+
+    /// <summary>The port's settings, one in each line.</summary>
+    public static IReadOnlyList<string> Of(PortSettings settings)
+    {
+        var lines = new List<string> { $"{Of(settings.Job)}, {settings.Protocol}", $"{settings.Baud} baud" };
+        void When(bool on, string words)
+        {
+            if (on)
+            {
+                lines.Add(words);
+            }
+        }
+        When(settings.InvertRx, "invert RX");
+        When(settings.InvertTx, "invert TX");
+        When(settings.HalfDuplex, "half-duplex");
+        When(settings.SwapPins, "swap pins");
+        return lines;
+    }
+
+    /// <summary>The first letter in lower case, unless the word is an abbreviation.</summary>
+    public static string Lower(string words) =>
+        words.Length > 1 && char.IsUpper(words[1]) ? words : char.ToLowerInvariant(words[0]) + words[1..];
+
+    private static string Of(Protocols.PortJob job) =>
+        job switch
+        {
+            Protocols.PortJob.ReceiverInput => "receiver input",
+            Protocols.PortJob.VideoCanvas => "video canvas",
+            Protocols.PortJob.Gnss => "GNSS",
+            Protocols.PortJob.TelemetryOut => "telemetry out",
+            Protocols.PortJob.VideoControl => "video control",
+            _ => "ESC telemetry",
+        };
+}

@@ -1,0 +1,84 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
+
+namespace Gorvix.Core.Fit;
+
+/// <summary>What it would cost to put a link on a port where it is not: found by planning again with that pin.</summary>
+/// <param name="Route">The route it would have there, or null when other pins keep it away.</param>
+/// <param name="Text">A few letters for the cell.</param>
+/// <param name="Finding">The price in a sentence.</param>
+internal sealed record Price(Route? Route, string Text, Finding Finding)
+{
+    /// <summary>Plans again with the link pinned to the port and reads the difference.</summary>
+    public static Price Of(ResolvedBuild build, IReadOnlyList<LinkWays> ways, Plan now, Link link, Port port)
+    {
+        var pin = new RouteMatch { Link = link.Id, Port = port.Id };
+        var pins = build.Build.Pins.Where(p => p.Link != link.Id).Append(pin).ToList();
+        var then = Planner.Best(build.WithWishes(pins, build.Build.Bans), ways);
+        var others = then.Since(now).Where(m => m.Link.Id != link.Id).ToList();
+        var route = then.RouteOf(link.Id) is { } r && r.Matches(pin) ? r : null;
+        Price Say(string text, string consequence, Severity severity) =>
+            new(
+                route,
+                text,
+                PlanningRules.Taken.Found(
+                    severity,
+                    link.Id,
+                    ("link", FitWords.Of(link)),
+                    ("port", port.Id),
+                    ("consequence", consequence)
+                )
+            );
+
+        if (route is null)
+        {
+            return Say(PlanningRules.Taken.Id, "your other pins hold what it needs", Severity.Stop);
+        }
+        var pinsBroken = then.Cost[CostTerm.PinsBroken] > now.Cost[CostTerm.PinsBroken];
+        var dropped = others.Where(m => m.To is null).Select(m => FitWords.Short(m.Link)).ToList();
+        var moved = others.Where(m => m.To is not null).Select(m => $"{FitWords.Short(m.Link)} to {m.To!.Port.Id}").ToList();
+        var work = then.Cost[CostTerm.HandWork] - now.Cost[CostTerm.HandWork];
+        var clauses = new List<string>();
+        if (dropped.Count > 0)
+        {
+            clauses.Add($"{FitWords.Join(dropped)} would have no port");
+        }
+        if (moved.Count > 0)
+        {
+            clauses.Add($"that moves {FitWords.Join(moved)}");
+        }
+        if (pinsBroken)
+        {
+            clauses.Add("another pin falls");
+        }
+        if (work > 0)
+        {
+            clauses.Add($"it asks for more hand work: {WorkWords(route)}");
+        }
+        if (clauses.Count == 0)
+        {
+            clauses.Add("the plan has it elsewhere at no higher price");
+        }
+        var text = (dropped.Count, moved.Count, work) switch
+        {
+            (> 0, _, _) => $"drops {dropped.Count}",
+            (_, > 0, _) => $"moves {moved.Count}",
+            (_, _, > 0) => "more work",
+            _ => "free",
+        };
+        return Say(text, FitWords.Join(clauses), Severity.Note);
+    }
+
+    private static string WorkWords(Route route)
+    {
+        List<string> words = [.. route.Bridges.Select(b => $"bridge {b.Bridge} at \"{b.Position}\"")];
+        if (FitWords.Condition(route.Mode) is { } condition)
+        {
+            words.Add(condition);
+        }
+        return words.Count == 0 ? "in other links" : FitWords.Join(words);
+    }
+}

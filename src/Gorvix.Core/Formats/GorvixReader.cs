@@ -1,0 +1,164 @@
+using System.Text.Json;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Formats;
+
+/// <summary>What came of reading a file: the file, or what is wrong with it.</summary>
+/// <param name="File">The file, or null when something is wrong.</param>
+/// <param name="Findings">What is wrong, in the order of the file; empty when it was read.</param>
+public sealed record ReadResult(GorvixFile? File, IReadOnlyList<Finding> Findings);
+
+/// <summary>Reads and writes files in the product's own format. A file is read whole or refused whole.</summary>
+public static class GorvixReader
+{
+    /// <summary>The largest file that is looked at, in bytes.</summary>
+    public const int MostBytes = 5 * 1024 * 1024;
+
+    // A damaged file can break in thousands of places; the first ones are what the builder can use.
+    private const int MostFindings = 20;
+
+    /// <summary>Reads a file and checks everything in it.</summary>
+    /// <param name="bytes">UTF-8, with or without a byte order mark.</param>
+    /// <param name="library">The parts that its builds may name besides its own.</param>
+    public static ReadResult Read(ReadOnlyMemory<byte> bytes, PartsLibrary library)
+    {
+        if (TooLarge(bytes.Length) is { } size)
+        {
+            return new ReadResult(null, [size]);
+        }
+        if (bytes.Span.StartsWith("\uFEFF"u8))
+        {
+            bytes = bytes[3..];
+        }
+        GorvixFile file;
+        try
+        {
+            if (Header(bytes) is { } header)
+            {
+                return new ReadResult(null, [header]);
+            }
+            file = JsonSerializer.Deserialize<GorvixFile>(bytes.Span, GorvixJson.File)!;
+        }
+        catch (JsonException problem)
+        {
+            return new ReadResult(null, [Problem(problem)]);
+        }
+        var findings = Check(file, library).Take(MostFindings).ToList();
+        return new ReadResult(findings.Count == 0 ? file : null, findings);
+    }
+
+    /// <summary>The finding for a file of this many bytes, or null when it is not too large.</summary>
+    public static Finding? TooLarge(long bytes) =>
+        bytes <= MostBytes
+            ? null
+            : FileRules.Size.Found(
+                Severity.Stop,
+                "file",
+                ("size", $"{bytes / 1024.0 / 1024.0:0.0}"),
+                ("most", $"{MostBytes / 1024 / 1024}")
+            );
+
+    /// <summary>Writes a file in its one form, with a line end after the last line.</summary>
+    public static byte[] Write(GorvixFile file) => [.. JsonSerializer.SerializeToUtf8Bytes(file, GorvixJson.File), (byte)'\n'];
+
+    // Format and version first: a newer file must be called newer, not broken.
+    private static Finding? Header(ReadOnlyMemory<byte> bytes)
+    {
+        if (NullAt(bytes.Span) is { } line)
+        {
+            return Shape($"line {line}", "there is a null. Leave out what has no value.");
+        }
+        using var document = JsonDocument.Parse(bytes, new JsonDocumentOptions { MaxDepth = GorvixJson.File.MaxDepth });
+        var root = document.RootElement;
+        if (root.ValueKind != JsonValueKind.Object)
+        {
+            return Shape("line 1", "the file is not an object. It must begin with { \"format\": \"gorvix\" …");
+        }
+        if (!root.TryGetProperty("format", out var format) || !format.ValueEquals(GorvixFile.FormatName))
+        {
+            return Shape("format", $"it must say \"format\": \"{GorvixFile.FormatName}\". Is this another program's file?");
+        }
+        if (!root.TryGetProperty("version", out var version) || !version.TryGetInt32(out var number) || number < 1)
+        {
+            return Shape("version", "it must be a whole number from 1 up.");
+        }
+        return number <= GorvixFile.NewestVersion
+            ? null
+            : FileRules.Version.Found(
+                Severity.Stop,
+                "version",
+                ("version", $"{number}"),
+                ("newest", $"{GorvixFile.NewestVersion}")
+            );
+    }
+
+    // The format has no nulls; the serializer would let them into lists.
+    private static int? NullAt(ReadOnlySpan<byte> bytes)
+    {
+        var reader = new Utf8JsonReader(bytes, new JsonReaderOptions { MaxDepth = GorvixJson.File.MaxDepth });
+        while (reader.Read())
+        {
+            if (reader.TokenType == JsonTokenType.Null)
+            {
+                return 1 + bytes[..(int)reader.TokenStartIndex].Count((byte)'\n');
+            }
+        }
+        return null;
+    }
+
+    private static Finding Problem(JsonException problem)
+    {
+        var place = problem.LineNumber is { } line ? $"line {line + 1}" : "the beginning";
+        if (problem.Path is { Length: > 2 } path)
+        {
+            place += $" ({path[2..]})";
+        }
+
+        // The library's message repeats path and line in its own way; its first sentence is what helps.
+        var text = problem.Message.Split(" Path: ")[0].Split(" LineNumber: ")[0];
+        return Shape(place, Plain(text));
+    }
+
+    private static string Plain(string message) =>
+        message switch
+        {
+            _ when message.Contains("missing required properties") => $"something is missing there: {After(message, "including: ")}",
+            _ when message.Contains("could not be mapped") => $"{Quoted(message)} is not known there. Check the spelling in docs/format.md.",
+            _ when message.Contains("could not be converted") => "the value there is not of the kind that is needed, or not one of the known words.",
+            _ when message.Contains("duplicate") => "a member stands there twice.",
+            _ => $"it is not JSON ({message.TrimEnd('.')}).",
+        };
+
+    private static string After(string text, string mark)
+    {
+        var at = text.IndexOf(mark, StringComparison.Ordinal);
+        return at < 0 ? text : text[(at + mark.Length)..];
+    }
+
+    private static string Quoted(string text)
+    {
+        var parts = text.Split('\'');
+        return parts.Length > 1 ? $"\"{parts[1]}\"" : "a member";
+    }
+
+    private static Finding Shape(string place, string problem) =>
+        FileRules.Shape.Found(Severity.Stop, place, ("place", place), ("problem", problem));
+
+    private static IEnumerable<Finding> Check(GorvixFile file, PartsLibrary library)
+    {
+        var list = new CheckList();
+        list.Ids(file.Boards, "boards", b => b.Id);
+        list.Ids(file.Devices, "devices", d => d.Id);
+        list.Ids(file.Builds, "builds", b => b.Name);
+        var known = file.Parts().With(library);
+        return
+        [
+            .. list.Findings,
+            .. file.Boards.SelectMany((b, i) => PartCheck.Of(b, $"boards[{i}]")),
+            .. file.Devices.SelectMany((d, i) => PartCheck.Of(d, $"devices[{i}]")),
+            .. file.Builds.SelectMany((b, i) => BuildCheck.Of(b, known, $"builds[{i}]")),
+        ];
+    }
+}

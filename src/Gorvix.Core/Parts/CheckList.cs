@@ -1,0 +1,71 @@
+using Gorvix.Core.Findings;
+
+namespace Gorvix.Core.Parts;
+
+/// <summary>Collects the findings of a check, with the place in the file beside each.</summary>
+public sealed class CheckList
+{
+    private readonly List<Finding> _findings = [];
+
+    /// <summary>What was found, in the order of the file.</summary>
+    public IReadOnlyList<Finding> Findings => _findings;
+
+    /// <summary>Adds a stop finding whose subject is a place.</summary>
+    public void Stop(Rule rule, string place, params (string Name, string Value)[] facts) =>
+        _findings.Add(rule.Found(Severity.Stop, place, [("place", place), .. facts]));
+
+    /// <summary>Reports each id that stands twice in a list, and ids that are empty or too long.</summary>
+    public void Ids<T>(IReadOnlyList<T> items, string place, Func<T, string> id)
+    {
+        var seen = new Dictionary<string, int>();
+        for (var i = 0; i < items.Count; i++)
+        {
+            var here = $"{place}[{i}]";
+            var name = id(items[i]);
+            Text(name, $"{here}.id");
+            if (!seen.TryAdd(name, i))
+            {
+                Stop(PartRules.Twin, here, ("name", name), ("first", $"{place}[{seen[name]}]"));
+            }
+        }
+    }
+
+    /// <summary>Reports a name that is not among the known ones.</summary>
+    public void Known(string name, IEnumerable<string> known, string kind, string place)
+    {
+        var list = known.ToList();
+        if (!list.Contains(name))
+        {
+            var mend = list.Count == 0 ? "There is none to name." : $"Known: {string.Join(", ", list.Take(12))}.";
+            Stop(PartRules.UnknownName, place, ("kind", kind), ("name", name), ("mend", mend));
+        }
+    }
+
+    /// <summary>Reports a text that is empty or longer than a label can be.</summary>
+    public void Text(string text, string place)
+    {
+        if (string.IsNullOrWhiteSpace(text) || text.Length > 120)
+        {
+            var problem = text.Length > 120 ? $"is {text.Length} characters long" : "is empty";
+            Stop(PartRules.BadValue, place, ("problem", problem), ("mend", "Write 1 to 120 characters."));
+        }
+    }
+
+    /// <summary>Reports a number outside its range; NaN and infinities are outside every range.</summary>
+    public void Range(double value, double low, double high, string unit, string place)
+    {
+        if (!(value >= low && value <= high))
+        {
+            Stop(PartRules.BadValue, place, ("problem", $"is {value} {unit}"), ("mend", $"It must be {low} to {high} {unit}."));
+        }
+    }
+
+    /// <summary>Reports a list that is longer than any real part has.</summary>
+    public void Count(int count, int most, string things, string place)
+    {
+        if (count > most)
+        {
+            Stop(PartRules.BadValue, place, ("problem", $"has {count} {things}"), ("mend", $"{most} is the most."));
+        }
+    }
+}

@@ -1,0 +1,165 @@
+using Gorvix.Core.Protocols;
+
+namespace Gorvix.Core.Parts;
+
+/// <summary>What a link gives the pilot. Order: the more the flight depends on it, the earlier (common practice).</summary>
+public enum Need
+{
+    /// <summary>Stick commands.</summary>
+    Control,
+
+    /// <summary>Text in the picture of a digital air unit, and "armed" back to it.</summary>
+    PictureText,
+
+    /// <summary>Position and time.</summary>
+    Position,
+
+    /// <summary>Values back to the radio.</summary>
+    Telemetry,
+
+    /// <summary>Readings of the speed controllers.</summary>
+    EscReadings,
+
+    /// <summary>Power and channel of the video transmitter from the radio.</summary>
+    VideoControl,
+}
+
+/// <summary>What a device is.</summary>
+public enum DeviceKind
+{
+    /// <summary>Radio control receiver.</summary>
+    Receiver,
+
+    /// <summary>Analogue video transmitter.</summary>
+    VideoTransmitter,
+
+    /// <summary>Digital air unit.</summary>
+    AirUnit,
+
+    /// <summary>GNSS module.</summary>
+    Gnss,
+
+    /// <summary>Electronic speed controller.</summary>
+    SpeedController,
+}
+
+/// <summary>Anything that is wired to the board.</summary>
+public sealed record Device
+{
+    /// <summary>Id in the library.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>Who makes it.</summary>
+    public required string Maker { get; init; }
+
+    /// <summary>Its name on the box.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>What it is.</summary>
+    public required DeviceKind Kind { get; init; }
+
+    /// <summary>Its leads, in the order of its plug.</summary>
+    public required IReadOnlyList<Lead> Leads { get; init; }
+
+    /// <summary>What it can give, each with its modes.</summary>
+    public required IReadOnlyList<DeviceFunction> Functions { get; init; }
+}
+
+/// <summary>What a lead is for.</summary>
+public enum LeadRole
+{
+    /// <summary>Supply.</summary>
+    Supply,
+
+    /// <summary>Ground.</summary>
+    Ground,
+
+    /// <summary>A serial signal.</summary>
+    Signal,
+
+    /// <summary>The analogue picture.</summary>
+    Picture,
+}
+
+/// <summary>One lead or pad of a device.</summary>
+public sealed record Lead
+{
+    /// <summary>Id within the device.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>Its label as printed by the device's maker.</summary>
+    public required string Label { get; init; }
+
+    /// <summary>What it is for.</summary>
+    public required LeadRole Role { get; init; }
+
+    /// <summary>Its usual colour, or null. A habit, not a standard.</summary>
+    public string? Colour { get; init; }
+
+    /// <summary>High level that it drives, in volts; 3.3 when the file does not say.</summary>
+    public double DriveVolts { get; init; } = 3.3;
+}
+
+/// <summary>One thing that a device gives.</summary>
+public sealed record DeviceFunction
+{
+    /// <summary>Id within the device.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>What it gives.</summary>
+    public required Need Need { get; init; }
+
+    /// <summary>The ways in which it can be had, the usual one first.</summary>
+    public required IReadOnlyList<Mode> Modes { get; init; }
+}
+
+/// <summary>One way in which a function can be had.</summary>
+public sealed record Mode
+{
+    /// <summary>Id within the function.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>What the builder calls it.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Id of its <see cref="Protocols.Protocol"/>.</summary>
+    public required string Protocol { get; init; }
+
+    /// <summary>The leads it uses.</summary>
+    public required IReadOnlyList<ModeLine> Lines { get; init; }
+
+    /// <summary>The firmware from which it is there, or null.</summary>
+    public string? Firmware { get; init; }
+
+    /// <summary>The setting of the device that must be changed for it, or null.</summary>
+    public string? Setting { get; init; }
+
+    /// <summary>What is lost in this mode, in words; empty when it is whole.</summary>
+    public IReadOnlyList<string> Loses { get; init; } = [];
+}
+
+/// <summary>The way of a signal, seen from the device.</summary>
+public enum Flow
+{
+    /// <summary>The device talks.</summary>
+    Out,
+
+    /// <summary>The board talks.</summary>
+    In,
+
+    /// <summary>Both, in turn, on one wire.</summary>
+    Both,
+}
+
+/// <summary>A lead in a mode.</summary>
+public sealed record ModeLine
+{
+    /// <summary>Id of the lead.</summary>
+    public required string Lead { get; init; }
+
+    /// <summary>Who talks on it.</summary>
+    public required Flow Flow { get; init; }
+
+    /// <summary>How the line rests at the device; null for the protocol's usual form.</summary>
+    public Polarity? Polarity { get; init; }
+}

@@ -1,0 +1,47 @@
+using System.Text.Json.Serialization;
+
+namespace Gorvix.Core.Parts;
+
+/// <summary>Something between a pad and its net. In a file, <c>kind</c> says which.</summary>
+[JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
+[JsonDerivedType(typeof(Inverter), "inverter")]
+[JsonDerivedType(typeof(Contact), "contact")]
+[JsonDerivedType(typeof(Resistor), "resistor")]
+public abstract record PathElement;
+
+/// <summary>Which way an element lets a signal through.</summary>
+public enum Passage
+{
+    /// <summary>From the pad to the controller only.</summary>
+    ToController,
+
+    /// <summary>From the controller to the pad only.</summary>
+    ToPad,
+
+    /// <summary>Both ways.</summary>
+    Both,
+}
+
+/// <summary>An inverter: it turns the signal over and passes it one way, or both ways when it is built for one-wire links.</summary>
+public sealed record Inverter : PathElement
+{
+    /// <summary>Which way it passes a signal.</summary>
+    public required Passage Direction { get; init; }
+}
+
+/// <summary>A contact of a bridge: it conducts in one position only.</summary>
+public sealed record Contact : PathElement
+{
+    /// <summary>The bridge's label.</summary>
+    public required string Bridge { get; init; }
+
+    /// <summary>The position in which it conducts.</summary>
+    public required string Position { get; init; }
+}
+
+/// <summary>A series resistor.</summary>
+public sealed record Resistor : PathElement
+{
+    /// <summary>Its value in ohms, above zero.</summary>
+    public required double Ohms { get; init; }
+}

@@ -1,0 +1,44 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Routing;
+
+namespace Gorvix.Core.Planning;
+
+/// <summary>Where a link went.</summary>
+/// <param name="Link">The link.</param>
+/// <param name="Route">Its route, or null when it goes without.</param>
+public sealed record Placement(Link Link, Route? Route);
+
+/// <summary>The best answer to "which link goes where".</summary>
+/// <param name="Placements">One for each link, in the builder's order.</param>
+/// <param name="Cost">What it costs.</param>
+public sealed record Plan(IReadOnlyList<Placement> Placements, PlanCost Cost)
+{
+    /// <summary>The route of a link, or null when it goes without.</summary>
+    public Route? RouteOf(string link) => Placements.First(p => p.Link.Id == link).Route;
+
+    /// <summary>The link on a port, or null.</summary>
+    public Link? On(string port) => Placements.FirstOrDefault(p => p.Route?.Port.Id == port)?.Link;
+
+    /// <summary>What moved between an earlier plan of the same links and this one.</summary>
+    public IReadOnlyList<Move> Since(Plan earlier) =>
+        [
+            .. from now in Placements
+            let was = earlier.Placements.FirstOrDefault(p => p.Link.Id == now.Link.Id)?.Route
+            let move = new Move(now.Link, was, now.Route)
+            where move.IsReal
+            select move,
+        ];
+}
+
+/// <summary>A link that sits elsewhere than before.</summary>
+/// <param name="Link">The link.</param>
+/// <param name="From">Its route before, or null.</param>
+/// <param name="To">Its route now, or null.</param>
+public sealed record Move(Link Link, Route? From, Route? To)
+{
+    /// <summary>True when port, mode or a pad differs.</summary>
+    public bool IsReal => Key(From) != Key(To);
+
+    private static string Key(Route? r) =>
+        r is null ? "" : $"{r.Port.Id} {r.Mode.Id} {string.Join(' ', r.Walks.Select(w => w.Pad.Id))}";
+}

@@ -1,0 +1,65 @@
+using Gorvix.Core.Findings;
+
+namespace Gorvix.Core.Protocols;
+
+/// <summary>Which wires a protocol needs and who talks on them.</summary>
+public enum LineUse
+{
+    /// <summary>One wire, the device talks.</summary>
+    DeviceToBoard,
+
+    /// <summary>One wire, the board talks.</summary>
+    BoardToDevice,
+
+    /// <summary>Two wires, one for each way.</summary>
+    TwoWires,
+
+    /// <summary>One wire on which both talk in turn.</summary>
+    OneWire,
+}
+
+/// <summary>The one job that a port is set to; several protocols can share a job.</summary>
+public enum PortJob
+{
+    /// <summary>Receiver input.</summary>
+    ReceiverInput,
+
+    /// <summary>Video canvas: text drawn by the air unit.</summary>
+    VideoCanvas,
+
+    /// <summary>Position and time from a GNSS module.</summary>
+    Gnss,
+
+    /// <summary>Telemetry out to the radio link.</summary>
+    TelemetryOut,
+
+    /// <summary>Power and channel control of a video transmitter.</summary>
+    VideoControl,
+
+    /// <summary>Telemetry from the speed controllers.</summary>
+    EscTelemetry,
+}
+
+/// <summary>A serial protocol as the controller and the device must both speak it.</summary>
+/// <param name="Id">The identifier as printed on pads and data sheets.</param>
+/// <param name="Framing">The shape of one character.</param>
+/// <param name="Bauds">Bits per second, the usual one first.</param>
+/// <param name="Idle">How the line rests where the device drives it in its usual form.</param>
+/// <param name="Use">Which wires, and who talks.</param>
+/// <param name="Job">The job of the port that carries it.</param>
+/// <param name="FrameBytes">Characters in its main frame, or null when frames vary.</param>
+/// <param name="Source">Where the numbers come from.</param>
+public sealed record Protocol(
+    string Id,
+    Framing Framing,
+    IReadOnlyList<int> Bauds,
+    Polarity Idle,
+    LineUse Use,
+    PortJob Job,
+    int? FrameBytes,
+    SourceNote Source
+)
+{
+    /// <summary>Time in microseconds that the main frame takes at the usual baud; null when frames vary.</summary>
+    public double? FrameMicroseconds => FrameBytes is { } bytes ? Framing.MicrosecondsFor(bytes, Bauds[0]) : null;
+}

@@ -1,0 +1,223 @@
+using System.Text;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Formats;
+using Microsoft.EntityFrameworkCore;
+
+namespace Gorvix.Storage;
+
+/// <summary>A build as it stands in the database.</summary>
+/// <param name="Id">Id in addresses.</param>
+/// <param name="Version">Grows by one with every write.</param>
+/// <param name="Build">What it says now.</param>
+/// <param name="Undo">What undo would take back, in words, or null.</param>
+/// <param name="Redo">What redo would bring back, in words, or null.</param>
+/// <param name="ChangedAt">When it was last written, UTC.</param>
+public sealed record StoredBuild(string Id, int Version, Build Build, string? Undo, string? Redo, DateTime ChangedAt);
+
+/// <summary>There is no such build on the shelf.</summary>
+/// <param name="id">The id that was asked for.</param>
+public sealed class NoSuchBuildException(string id)
+    : Exception($"There is no build \"{id}\" on the shelf. It may have been removed; look on the shelf for its name.");
+
+/// <summary>Somebody else wrote the build first. Nothing was written.</summary>
+public sealed class BuildChangedException()
+    : Exception("This build was changed elsewhere, in another tab or window. Nothing was overwritten; load it again to go on.");
+
+/// <summary>The builds in the database. Every change is saved at once and can be undone.</summary>
+public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
+{
+    // Enough for an evening's work; older steps fall off so that the file does not grow for ever.
+    private const int MostSteps = 200;
+
+    /// <summary>All builds on the shelf, by id.</summary>
+    public async Task<IReadOnlyList<StoredBuild>> All()
+    {
+        var rows = await db.Builds.AsNoTracking().Where(b => b.RemovedAt == null).OrderBy(b => b.Id).ToListAsync();
+        var list = new List<StoredBuild>();
+        foreach (var row in rows)
+        {
+            list.Add(await Read(row));
+        }
+        return list;
+    }
+
+    /// <summary>One build.</summary>
+    /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
+    public async Task<StoredBuild> Get(string id) => await Read(await Row(id));
+
+    /// <summary>Stores the build of a file with its parts, all or nothing.</summary>
+    /// <param name="file">A file that was read without findings.</param>
+    /// <returns>The stored build, or what stands against it.</returns>
+    public async Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(GorvixFile file)
+    {
+        if (file.Builds.Count != 1)
+        {
+            return (null, [FileRules.NoBuild.Found(Severity.Stop, "builds", ("builds", $"{file.Builds.Count}"))]);
+        }
+
+        // The write lock is taken first, so no other import can choose the same id in between.
+        await using var transaction = await db.Database.BeginTransactionAsync();
+        var findings = await parts.Add(file);
+        if (findings.Count > 0)
+        {
+            return (null, findings);
+        }
+        var build = file.Builds[0];
+        var id = await FreeId(build.Name);
+        var row = new BuildRow
+        {
+            Id = id,
+            Version = 1,
+            Cursor = 0,
+            ChangedAt = Now(),
+        };
+        db.Builds.Add(row);
+        db.Steps.Add(Step(id, 0, "import", build));
+        await db.SaveChangesAsync();
+        await transaction.CommitAsync();
+        return (await Read(row), []);
+    }
+
+    /// <summary>Changes a build.</summary>
+    /// <param name="id">The build.</param>
+    /// <param name="version">The version that the writer knows.</param>
+    /// <param name="words">The change in words, for undo.</param>
+    /// <param name="change">Makes the new state from the old; the same state means nothing to do.</param>
+    /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
+    /// <exception cref="BuildChangedException">The version is not the newest.</exception>
+    public async Task<StoredBuild> Change(string id, int version, string words, Func<Build, Build> change)
+    {
+        // The write lock is held from the reading on: a refused write leaves the steps as they were.
+        await using var transaction = await db.Database.BeginTransactionAsync();
+        var row = await Row(id, version);
+        var before = (await Read(row)).Build;
+        var after = change(before);
+        if (ReferenceEquals(before, after))
+        {
+            return await Read(row);
+        }
+
+        // A change after an undo starts a new branch; what was undone cannot come back.
+        var stale = db.Steps.Where(s => s.BuildId == id && (s.Number > row.Cursor || s.Number <= row.Cursor - MostSteps));
+        db.Steps.RemoveRange(await stale.ToListAsync());
+        await db.SaveChangesAsync();
+        db.Steps.Add(Step(id, row.Cursor + 1, words, after));
+        var written = await MoveTo(row, row.Cursor + 1);
+        await transaction.CommitAsync();
+        return written;
+    }
+
+    /// <summary>Goes back one step, if there is one.</summary>
+    /// <inheritdoc cref="Change" path="/exception"/>
+    public Task<StoredBuild> Undo(string id, int version) => Walk(id, version, -1);
+
+    /// <summary>Goes forward one step, if there is one.</summary>
+    /// <inheritdoc cref="Change" path="/exception"/>
+    public Task<StoredBuild> Redo(string id, int version) => Walk(id, version, +1);
+
+    /// <summary>Takes a build off the shelf; <see cref="Restore"/> puts it back.</summary>
+    /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
+    public async Task Remove(string id)
+    {
+        var row = await Row(id);
+        row.RemovedAt = Now();
+        await db.SaveChangesAsync();
+    }
+
+    /// <summary>Puts a removed build back on the shelf.</summary>
+    /// <exception cref="NoSuchBuildException">There never was such a build.</exception>
+    public async Task Restore(string id)
+    {
+        var row = await db.Builds.FindAsync(id) ?? throw new NoSuchBuildException(id);
+        row.RemovedAt = null;
+        await db.SaveChangesAsync();
+    }
+
+    private static StepRow Step(string id, int number, string words, Build build) =>
+        new()
+        {
+            BuildId = id,
+            Number = number,
+            Words = words,
+            Document = Documents.Write(build),
+        };
+
+    private async Task<StoredBuild> Walk(string id, int version, int direction)
+    {
+        var row = await Row(id, version);
+        var target = row.Cursor + direction;
+        return await db.Steps.AnyAsync(s => s.BuildId == id && s.Number == target) ? await MoveTo(row, target) : await Read(row);
+    }
+
+    private async Task<StoredBuild> MoveTo(BuildRow row, int cursor)
+    {
+        row.Cursor = cursor;
+        row.Version++;
+        row.ChangedAt = Now();
+        try
+        {
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException)
+        {
+            // Another writer came between our read and our write.
+            throw new BuildChangedException();
+        }
+        return await Read(row);
+    }
+
+    private async Task<BuildRow> Row(string id, int? version = null)
+    {
+        var row = await db.Builds.FindAsync(id);
+        if (row is null || row.RemovedAt is not null)
+        {
+            throw new NoSuchBuildException(id);
+        }
+        return version is null || row.Version == version ? row : throw new BuildChangedException();
+    }
+
+    private async Task<StoredBuild> Read(BuildRow row)
+    {
+        var near = await db
+            .Steps.AsNoTracking()
+            .Where(s => s.BuildId == row.Id && s.Number >= row.Cursor - 1 && s.Number <= row.Cursor + 1)
+            .ToListAsync();
+        var now = near.First(s => s.Number == row.Cursor);
+        var undo = near.Any(s => s.Number == row.Cursor - 1) ? now.Words : null;
+        var redo = near.FirstOrDefault(s => s.Number == row.Cursor + 1)?.Words;
+        return new StoredBuild(row.Id, row.Version, Documents.Read<Build>(now.Document), undo, redo, row.ChangedAt);
+    }
+
+    private async Task<string> FreeId(string name)
+    {
+        var slug = Slug(name);
+        var taken = await db.Builds.AsNoTracking().Select(b => b.Id).Where(id => id.StartsWith(slug)).ToListAsync();
+        var id = slug;
+        for (var n = 2; taken.Contains(id); n++)
+        {
+            id = $"{slug}-{n}";
+        }
+        return id;
+    }
+
+    private static string Slug(string name)
+    {
+        var slug = new StringBuilder();
+        foreach (var c in name.ToLowerInvariant())
+        {
+            if (char.IsAsciiLetterOrDigit(c))
+            {
+                slug.Append(c);
+            }
+            else if (slug.Length > 0 && slug[^1] != '-')
+            {
+                slug.Append('-');
+            }
+        }
+        var text = slug.ToString().Trim('-');
+        return text == "" ? "build" : text[..Math.Min(text.Length, 60)];
+    }
+
+    private DateTime Now() => time.GetUtcNow().UtcDateTime;
+}

@@ -1,0 +1,52 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Design;
+using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+
+namespace Gorvix.Storage;
+
+/// <summary>The SQLite file as EF Core sees it.</summary>
+public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(options)
+{
+    /// <summary>The library.</summary>
+    public DbSet<PartRow> Parts => Set<PartRow>();
+
+    /// <summary>The builds.</summary>
+    public DbSet<BuildRow> Builds => Set<BuildRow>();
+
+    /// <summary>The states of the builds.</summary>
+    public DbSet<StepRow> Steps => Set<StepRow>();
+
+    /// <inheritdoc/>
+    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder) =>
+        configurationBuilder.Properties<DateTime>().HaveConversion<Utc>();
+
+    /// <inheritdoc/>
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<PartRow>(part =>
+        {
+            part.HasKey(p => new { p.Kind, p.Id });
+            part.Property(p => p.Kind).HasConversion<string>();
+        });
+        modelBuilder.Entity<BuildRow>(build =>
+        {
+            build.HasKey(b => b.Id);
+            build.Property(b => b.Version).IsConcurrencyToken();
+        });
+        modelBuilder.Entity<StepRow>(step =>
+        {
+            step.HasKey(s => new { s.BuildId, s.Number });
+            step.HasOne<BuildRow>().WithMany().HasForeignKey(s => s.BuildId).OnDelete(DeleteBehavior.Cascade);
+        });
+    }
+}
+
+/// <summary>SQLite keeps no time zone; every time in the file is UTC.</summary>
+internal sealed class Utc() : ValueConverter<DateTime, DateTime>(t => t, t => DateTime.SpecifyKind(t, DateTimeKind.Utc));
+
+/// <summary>Lets the migration tool make a context without the web program.</summary>
+internal sealed class DesignTimeDb : IDesignTimeDbContextFactory<GorvixDb>
+{
+    public GorvixDb CreateDbContext(string[] args) =>
+        new(new DbContextOptionsBuilder<GorvixDb>().UseSqlite("Data Source=design.db").Options);
+}

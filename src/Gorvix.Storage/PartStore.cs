@@ -1,0 +1,75 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Formats;
+using Gorvix.Core.Parts;
+using Microsoft.EntityFrameworkCore;
+
+namespace Gorvix.Storage;
+
+/// <summary>The parts library in the database.</summary>
+public sealed class PartStore(GorvixDb db)
+{
+    /// <summary>The parts that a build names.</summary>
+    public async Task<PartsLibrary> For(Build build)
+    {
+        var devices = build.Devices.Select(d => d.Part).Distinct().ToList();
+        var rows = await db
+            .Parts.AsNoTracking()
+            .Where(p =>
+                (p.Kind == PartKind.Board && p.Id == build.Board) || (p.Kind == PartKind.Device && devices.Contains(p.Id))
+            )
+            .ToListAsync();
+        return Library(rows);
+    }
+
+    /// <summary>All parts, in the order of their ids.</summary>
+    public async Task<PartsLibrary> All() => Library(await db.Parts.AsNoTracking().OrderBy(p => p.Id).ToListAsync());
+
+    /// <summary>
+    /// Adds the parts of a file that the library does not have yet; they are stored with the next save.
+    /// </summary>
+    /// <returns>A finding for each part that the library has with another content; then nothing is added.</returns>
+    public async Task<IReadOnlyList<Finding>> Add(GorvixFile file)
+    {
+        var rows = file
+            .Boards.Select((b, i) => (Row: Row(PartKind.Board, b.Id, b), Place: $"boards[{i}]"))
+            .Concat(file.Devices.Select((d, i) => (Row: Row(PartKind.Device, d.Id, d), Place: $"devices[{i}]")))
+            .ToList();
+        var fresh = new List<PartRow>();
+        var findings = new List<Finding>();
+        foreach (var (row, place) in rows)
+        {
+            var there = await db.Parts.AsNoTracking().FirstOrDefaultAsync(p => p.Kind == row.Kind && p.Id == row.Id);
+            if (there is null)
+            {
+                fresh.Add(row);
+            }
+            else if (there.Document != row.Document)
+            {
+                var kind = row.Kind == PartKind.Board ? "board" : "device";
+                findings.Add(
+                    FileRules.PartDiffers.Found(Severity.Stop, place, ("place", place), ("kind", kind), ("id", row.Id))
+                );
+            }
+        }
+        if (findings.Count == 0)
+        {
+            db.Parts.AddRange(fresh);
+        }
+        return findings;
+    }
+
+    private static PartRow Row<T>(PartKind kind, string id, T part) =>
+        new()
+        {
+            Kind = kind,
+            Id = id,
+            Document = Documents.Write(part),
+        };
+
+    private static PartsLibrary Library(IReadOnlyList<PartRow> rows) =>
+        new(
+            [.. rows.Where(r => r.Kind == PartKind.Board).Select(r => Documents.Read<Board>(r.Document))],
+            [.. rows.Where(r => r.Kind == PartKind.Device).Select(r => Documents.Read<Device>(r.Document))]
+        );
+}

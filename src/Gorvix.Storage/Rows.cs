@@ -1,0 +1,59 @@
+namespace Gorvix.Storage;
+
+/// <summary>The kind of a part in the library.</summary>
+public enum PartKind
+{
+    /// <summary>A board.</summary>
+    Board,
+
+    /// <summary>A device.</summary>
+    Device,
+}
+
+/// <summary>A part of the library. The document is the truth; it is never changed in place.</summary>
+public sealed class PartRow
+{
+    /// <summary>Board or device.</summary>
+    public required PartKind Kind { get; init; }
+
+    /// <summary>Id, unique within its kind.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>The part in the product's own format, on one line.</summary>
+    public required string Document { get; init; }
+}
+
+/// <summary>A build. What it says stands in the step that <see cref="Cursor"/> points at.</summary>
+public sealed class BuildRow
+{
+    /// <summary>Id in addresses, made from the name.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>Grows by one with every write; a writer must know the newest.</summary>
+    public required int Version { get; set; }
+
+    /// <summary>Number of the step in force.</summary>
+    public required int Cursor { get; set; }
+
+    /// <summary>When it was last written, UTC.</summary>
+    public required DateTime ChangedAt { get; set; }
+
+    /// <summary>When it was taken off the shelf, UTC; null while it is there.</summary>
+    public DateTime? RemovedAt { get; set; }
+}
+
+/// <summary>One state of a build. Undo and redo walk along the steps.</summary>
+public sealed class StepRow
+{
+    /// <summary>The build.</summary>
+    public required string BuildId { get; init; }
+
+    /// <summary>Its place in the row of steps, from 0.</summary>
+    public required int Number { get; init; }
+
+    /// <summary>What led here, in words.</summary>
+    public required string Words { get; init; }
+
+    /// <summary>The build in the product's own format, on one line.</summary>
+    public required string Document { get; init; }
+}

@@ -1,0 +1,4 @@
+using System.Runtime.CompilerServices;
+
+[assembly: InternalsVisibleTo("Gorvix.Web.Tests")]
+[assembly: InternalsVisibleTo("Gorvix.Browser.Tests")]

@@ -1,0 +1,105 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Fit;
+using Gorvix.Storage;
+using Gorvix.Web.Hosting;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>A build on the Fit screen.</summary>
+/// <param name="Id">Id in addresses.</param>
+/// <param name="Name">What the builder calls it.</param>
+/// <param name="Note">A line about it, or null.</param>
+/// <param name="Version">To be sent back with the next change.</param>
+/// <param name="Undo">What undo would take back, in words, or null.</param>
+/// <param name="Redo">What redo would bring back, in words, or null.</param>
+/// <param name="Sheet">The answer.</param>
+/// <param name="Moved">What the last change moved, one sentence for each link; empty when nothing was changed.</param>
+public sealed record FitView(
+    string Id,
+    string Name,
+    string? Note,
+    int Version,
+    string? Undo,
+    string? Redo,
+    FitSheet Sheet,
+    IReadOnlyList<string> Moved
+);
+
+/// <summary>A change of a build.</summary>
+/// <param name="Version">The version that the writer has seen.</param>
+/// <param name="Change">What to do.</param>
+public sealed record ChangeRequest(int Version, BuildChange Change);
+
+/// <summary>A step back or forward.</summary>
+/// <param name="Version">The version that the writer has seen.</param>
+public sealed record StepRequest(int Version);
+
+/// <summary>The Fit screen: the plan, and pins, bans, undo and redo.</summary>
+internal static class FitEndpoints
+{
+    public static void MapFit(this IEndpointRouteBuilder app)
+    {
+        var fit = app.MapGroup("/api/builds/{id}").WithTags("Fit");
+        fit.MapGet("fit", Get).WithName("getFit").Produces<FitView>().ProducesProblem(404);
+        fit.MapPost("changes", Change)
+            .WithName("changeBuild")
+            .Produces<FitView>()
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
+        fit.MapPost("undo", (string id, StepRequest step, BuildStore b, PartStore p) => Walk(id, p, b, () => b.Undo(id, step.Version)))
+            .WithName("undo")
+            .Produces<FitView>()
+            .ProducesProblem(404)
+            .ProducesProblem(409);
+        fit.MapPost("redo", (string id, StepRequest step, BuildStore b, PartStore p) => Walk(id, p, b, () => b.Redo(id, step.Version)))
+            .WithName("redo")
+            .Produces<FitView>()
+            .ProducesProblem(404)
+            .ProducesProblem(409);
+    }
+
+    private static async Task<FitView> Get(string id, BuildStore builds, PartStore parts)
+    {
+        var stored = await builds.Get(id);
+        return View(stored, await Reader(stored.Build, parts), before: null);
+    }
+
+    private static async Task<IResult> Change(string id, ChangeRequest request, BuildStore builds, PartStore parts)
+    {
+        var before = (await builds.Get(id)).Build;
+        var findings = BuildCheck.Of(request.Change.Match, before, await parts.For(before), "change");
+        return findings.Count > 0
+            ? Problems.Of(findings)
+            : Results.Ok(
+                await Walk(
+                    id,
+                    parts,
+                    builds,
+                    () => builds.Change(id, request.Version, request.Change.Words(), request.Change.ApplyTo)
+                )
+            );
+    }
+
+    private static async Task<FitView> Walk(string id, PartStore parts, BuildStore builds, Func<Task<StoredBuild>> step)
+    {
+        var before = await Reader((await builds.Get(id)).Build, parts);
+        var stored = await step();
+        return View(stored, await Reader(stored.Build, parts), before);
+    }
+
+    private static async Task<FitReader> Reader(Build build, PartStore parts) =>
+        new(ResolvedBuild.Create(build, await parts.For(build)));
+
+    private static FitView View(StoredBuild stored, FitReader reader, FitReader? before) =>
+        new(
+            stored.Id,
+            stored.Build.Name,
+            stored.Build.Note,
+            stored.Version,
+            stored.Undo,
+            stored.Redo,
+            reader.Sheet(),
+            before is null ? [] : reader.MovedSince(before.Plan)
+        );
+}

@@ -1,0 +1,45 @@
+using Microsoft.AspNetCore.StaticFiles;
+using Microsoft.Extensions.FileProviders;
+
+namespace Gorvix.Web.Hosting;
+
+/// <summary>Serves the built client; every address that is not a file or the API is the one page.</summary>
+internal static class ClientFiles
+{
+    public static void UseClient(this WebApplication app, string folder)
+    {
+        var index = Path.Combine(folder, "index.html");
+        if (!File.Exists(index))
+        {
+            app.MapGet("/", () => Results.Text("The client is not built. Start Gorvix with ./start."));
+            return;
+        }
+
+        // The style that the component library adds at run time is let in by the request's nonce.
+        var page = File.ReadAllText(index);
+        app.UseStaticFiles(
+            new StaticFileOptions
+            {
+                FileProvider = new PhysicalFileProvider(folder),
+                ContentTypeProvider = new FileExtensionContentTypeProvider(),
+                OnPrepareResponse = file =>
+                    file.Context.Response.Headers.CacheControl = file.Context.Request.Path.StartsWithSegments("/assets")
+                        ? "public, max-age=31536000, immutable"
+                        : "no-cache",
+            }
+        );
+        app.MapFallback(
+            "{*path:nonfile}",
+            context =>
+            {
+                if (context.Request.Path.StartsWithSegments("/api"))
+                {
+                    return Problems.Of(404, $"There is nothing at {context.Request.Path}.").ExecuteAsync(context);
+                }
+                context.Response.ContentType = "text/html; charset=utf-8";
+                context.Response.Headers.CacheControl = "no-store";
+                return context.Response.WriteAsync(page.Replace("__NONCE__", (string)context.Items[Doors.Nonce]!));
+            }
+        );
+    }
+}

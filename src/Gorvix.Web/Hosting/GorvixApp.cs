@@ -1,0 +1,97 @@
+using System.Net;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Formats;
+using Gorvix.Storage;
+using Gorvix.Web.Features;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.EntityFrameworkCore;
+
+namespace Gorvix.Web.Hosting;
+
+/// <summary>Puts the program together.</summary>
+internal static class GorvixApp
+{
+    /// <summary>Makes the web application; nothing is opened yet.</summary>
+    public static WebApplication Create(StartOptions options)
+    {
+        var builder = WebApplication.CreateSlimBuilder();
+        builder.WebHost.ConfigureKestrel(kestrel =>
+        {
+            // Loopback only: the tool has no log-in, so no other machine may reach it.
+            kestrel.Listen(IPAddress.Loopback, options.Port);
+            kestrel.AddServerHeader = false;
+            kestrel.Limits.MaxRequestBodySize = GorvixReader.MostBytes;
+        });
+        builder.Logging.ClearProviders().AddConsole().SetMinimumLevel(LogLevel.Warning);
+
+        // Every failure of the start is told in one line by Program; a refused write is an answer, not an event.
+        builder.Logging.AddFilter("Microsoft.Extensions.Hosting", LogLevel.None);
+        builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.None);
+        builder.Logging.AddFilter("Microsoft.AspNetCore.Diagnostics.ExceptionHandlerMiddleware", LogLevel.None);
+        builder.Services.ConfigureHttpJsonOptions(json =>
+        {
+            json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
+            json.SerializerOptions.RespectNullableAnnotations = true;
+            json.SerializerOptions.RespectRequiredConstructorParameters = true;
+            json.SerializerOptions.UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow;
+            json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
+        });
+        builder.Services.AddProblemDetails();
+        builder.Services.AddOpenApi("v1");
+        builder.Services.AddSingleton(TimeProvider.System);
+        builder.Services.AddDbContext<GorvixDb>(db => db.UseSqlite(new DataFolder(options.Data).ConnectionString));
+        builder.Services.AddScoped<PartStore>();
+        builder.Services.AddScoped<BuildStore>();
+        builder.Services.AddScoped<DemoLoader>();
+
+        var app = builder.Build();
+        app.UseExceptionHandler(handler => handler.Run(Answer));
+        app.UseDoors();
+        app.MapShelf();
+        app.MapFit();
+        app.MapRules();
+        app.UseClient(options.Client);
+        return app;
+    }
+
+    /// <summary>Opens the data and fills a new file with the demo.</summary>
+    /// <exception cref="DataFolderException">The data cannot be opened.</exception>
+    public static async Task OpenData(WebApplication app, StartOptions options)
+    {
+        var isNew = await new DataFolder(options.Data).Open();
+        if (isNew && options.Demo is { } demo)
+        {
+            await using var scope = app.Services.CreateAsyncScope();
+            await scope.ServiceProvider.GetRequiredService<DemoLoader>().Load(demo);
+        }
+    }
+
+    private static Task Answer(HttpContext context)
+    {
+        var problem = context.Features.Get<IExceptionHandlerFeature>()?.Error;
+        var answer = problem switch
+        {
+            NoSuchBuildException => Problems.Of(404, problem.Message),
+            BuildChangedException => Problems.Of(409, problem.Message),
+            InvalidBuildException invalid => Problems.Of(invalid.Findings),
+            BadHttpRequestException { StatusCode: 413 } => Problems.Of([GorvixReader.TooLarge(context.Request.ContentLength ?? GorvixReader.MostBytes + 1L)!], 413),
+            BadHttpRequestException bad => Problems.Of(bad.StatusCode, BadRequest(bad)),
+            _ => Unforeseen(context, problem),
+        };
+        return answer.ExecuteAsync(context);
+    }
+
+    private static string BadRequest(BadHttpRequestException bad) =>
+        bad.InnerException is JsonException { Path: { Length: > 2 } path }
+            ? $"The request cannot be read at {path[2..]}. Check the API description for what goes there."
+            : "The request cannot be read. Check the API description for what goes there.";
+
+    private static IResult Unforeseen(HttpContext context, Exception? problem)
+    {
+        var log = context.RequestServices.GetRequiredService<ILoggerFactory>().CreateLogger("Gorvix");
+        log.LogError(problem, "{Method} {Path} failed", context.Request.Method, context.Request.Path);
+        return Problems.Of(500, "Gorvix ran into a fault of its own. Nothing was stored by this step; the console has the details.");
+    }
+}

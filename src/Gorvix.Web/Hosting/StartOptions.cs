@@ -1,0 +1,59 @@
+using System.Globalization;
+
+namespace Gorvix.Web.Hosting;
+
+/// <summary>How the program is started.</summary>
+/// <param name="Port">Port on the loopback address; 0 lets the system choose.</param>
+/// <param name="Data">Folder of the SQLite file.</param>
+/// <param name="Demo">Folder of the demo files that a new database is filled with, or null for an empty one.</param>
+/// <param name="Client">Folder of the built client.</param>
+internal sealed record StartOptions(int Port, string Data, string? Demo, string Client)
+{
+    public const int UsualPort = 5080;
+
+    public const string Help = """
+        Gorvix: which link goes on which port of a flight controller, and why not elsewhere.
+
+        Usage: ./start [options]
+          --port N     port on 127.0.0.1 (default 5080)
+          --data DIR   folder of the data file (default ./artifacts/data)
+          --empty      a new data file gets no demo builds
+          --help       this text
+        """;
+
+    /// <summary>Reads the command line.</summary>
+    /// <param name="args">The arguments.</param>
+    /// <param name="root">Folder that holds <c>demo</c> and <c>artifacts</c>.</param>
+    /// <exception cref="StartException">An argument cannot be understood; the message is one line.</exception>
+    public static StartOptions Parse(IReadOnlyList<string> args, string root)
+    {
+        var options = new StartOptions(
+            UsualPort,
+            Path.Combine(root, "artifacts", "data"),
+            Path.Combine(root, "demo"),
+            Path.Combine(root, "artifacts", "client")
+        );
+        for (var i = 0; i < args.Count; i++)
+        {
+            string Value() =>
+                ++i < args.Count ? args[i] : throw new StartException($"{args[i - 1]} needs a value. Try ./start --help.");
+
+            options = args[i] switch
+            {
+                "--port" => options with { Port = PortOf(Value()) },
+                "--data" => options with { Data = Path.GetFullPath(Value()) },
+                "--empty" => options with { Demo = null },
+                var other => throw new StartException($"{other} is not an option. Try ./start --help."),
+            };
+        }
+        return options;
+    }
+
+    private static int PortOf(string text) =>
+        int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var port) && port <= 65535
+            ? port
+            : throw new StartException($"--port {text} is not a port. Give a number from 0 to 65535.");
+}
+
+/// <summary>The program cannot start; the message is one line for the person who starts it.</summary>
+internal sealed class StartException(string message) : Exception(message);

@@ -1,0 +1,52 @@
+using System.Reflection;
+using Gorvix.Storage;
+using Gorvix.Web.Hosting;
+using Microsoft.AspNetCore.Connections;
+
+var root = Environment.GetEnvironmentVariable("GORVIX_ROOT") ?? Directory.GetCurrentDirectory();
+
+// The build asks the program for its API description; it must not open anybody's data for that.
+if (Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider")
+{
+    await GorvixApp.Create(StartOptions.Parse([], root)).RunAsync();
+    return 0;
+}
+if (args.Contains("--help"))
+{
+    Console.WriteLine(StartOptions.Help);
+    return 0;
+}
+var port = StartOptions.UsualPort;
+try
+{
+    var options = StartOptions.Parse(args, root);
+    port = options.Port;
+    await using var app = GorvixApp.Create(options);
+    await GorvixApp.OpenData(app, options);
+    await app.StartAsync();
+    Console.WriteLine($"Gorvix is at {app.Urls.First()} (Ctrl+C stops it)");
+    await app.WaitForShutdownAsync();
+    return 0;
+}
+catch (StartException problem)
+{
+    return Fail(2, problem.Message);
+}
+catch (DataFolderException problem)
+{
+    return Fail(3, problem.Message);
+}
+catch (IOException problem) when (problem.InnerException is AddressInUseException)
+{
+    return Fail(4, $"Port {port} is taken, perhaps by another Gorvix. Stop that or choose another with --port N.");
+}
+catch (System.Net.Sockets.SocketException problem)
+{
+    return Fail(4, $"Port {port} cannot be opened ({problem.Message}). Choose another with --port N.");
+}
+
+static int Fail(int code, string sentence)
+{
+    Console.Error.WriteLine(sentence);
+    return code;
+}

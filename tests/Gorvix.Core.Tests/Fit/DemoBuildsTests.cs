@@ -1,0 +1,108 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Fit;
+using Gorvix.Core.Protocols;
+
+namespace Gorvix.Core.Tests.Fit;
+
+/// <summary>The two builds of the Old Marl survey club, answered in full.</summary>
+public class DemoBuildsTests
+{
+    private static readonly RouteMatch InvertedMode = new() { Link = "control", Mode = "crsf-inverted" };
+
+    [Fact]
+    public void Two_whole_ports_carry_three_links_because_the_inverting_pad_and_the_receiver_cancel()
+    {
+        var sheet = Demo.Fit(Demo.NorthFaceHare).Sheet();
+        Assert.Equal("All 3 links carried.", sheet.Verdict.Sentence);
+        Assert.Equal(["U3", "U1", "U4"], sheet.Links.Select(l => l.Port));
+        var control = sheet.Links[0];
+        Assert.Equal("crsf-inverted", control.Mode);
+        Assert.Equal(["SBUS", "DSM"], control.Pads);
+        var lane = control.Cells.Single(c => c.State == CellState.Chosen).Lanes[0];
+        Assert.Equal(Polarity.Inverted, lane.Hops.Single(h => h.Label == "SBUS").After);
+        Assert.Equal(Polarity.Normal, lane.Hops.Single(h => h.Label == "inverter").After);
+        Assert.Equal(["On the Sedge 2: set the serial output to inverted (firmware from 3.1)."], sheet.Work);
+        Assert.Equal(["Beacon D6 SBUS (yellow)"], sheet.Open);
+    }
+
+    [Theory]
+    [InlineData("control", "U6", "HELD")]
+    [InlineData("picture-text", "U3", "POL")]
+    [InlineData("picture-text", "U6", "HELD")]
+    [InlineData("position", "U3", "POL")]
+    [InlineData("position", "U6", "HELD")]
+    public void Every_other_cell_of_the_F4_build_says_why_not(string link, string port, string code)
+    {
+        var cell = CellOf(Demo.NorthFaceHare, link, port);
+        Assert.Equal(CellState.Blocked, cell.State);
+        Assert.Equal(code, cell.Code);
+        Assert.NotEmpty(cell.Sentence);
+    }
+
+    [Theory]
+    [InlineData("control", "U1", "drops 1")]
+    [InlineData("control", "U4", "drops 1")]
+    [InlineData("picture-text", "U4", "moves 1")]
+    [InlineData("position", "U1", "moves 1")]
+    public void A_possible_cell_names_its_price(string link, string port, string text)
+    {
+        var cell = CellOf(Demo.NorthFaceHare, link, port);
+        Assert.Equal(CellState.Possible, cell.State);
+        Assert.Equal(text, cell.Text);
+    }
+
+    [Fact]
+    public void With_the_inverting_mode_banned_the_verdict_names_the_link_that_is_left_and_why()
+    {
+        var sheet = Demo.Fit(new BuildChange(ChangeKind.Ban, InvertedMode).ApplyTo(Demo.NorthFaceHare)).Sheet();
+        Assert.Equal("2 of 3 links carried. No port for position (Fix 10).", sheet.Verdict.Sentence);
+        var finding = Assert.Single(sheet.Findings);
+        Assert.Equal("UNMET", finding.Rule);
+        Assert.Equal(
+            "Position (Fix 10) cannot be carried. U1: taken by picture text. U3: wrong polarity. "
+                + "U4: taken by control. U6: used inside the board.",
+            finding.Sentence
+        );
+    }
+
+    [Fact]
+    public void The_F7_build_sits_on_its_five_whole_ports_with_polarity_set_in_the_controller()
+    {
+        var sheet = Demo.Fit(Demo.HaulRoadHeron).Sheet();
+        Assert.Equal("All 5 links carried.", sheet.Verdict.Sentence);
+        Assert.Equal(["U1", "U5", "U3", "U2", "U7"], sheet.Links.Select(l => l.Port));
+        Assert.Contains("invert RX", sheet.Links[0].Settings);
+        Assert.Contains("invert TX", sheet.Links[2].Settings);
+        Assert.Contains("half-duplex", sheet.Links[2].Settings);
+    }
+
+    [Fact]
+    public void A_pin_says_what_moved()
+    {
+        var before = Demo.Fit(Demo.NorthFaceHare);
+        var pin = new BuildChange(ChangeKind.Pin, new RouteMatch { Link = "position", Port = "U1" });
+        var after = Demo.Fit(pin.ApplyTo(Demo.NorthFaceHare));
+        Assert.Equal(
+            ["Picture text (Beacon D6) moved from U1 to U4.", "Position (Fix 10) moved from U4 to U1."],
+            after.MovedSince(before.Plan)
+        );
+    }
+
+    [Fact]
+    public void A_pin_that_cannot_be_is_kept_as_a_wish_and_answered_with_the_reason()
+    {
+        var pin = new BuildChange(ChangeKind.Pin, new RouteMatch { Link = "position", Port = "U3" });
+        var sheet = Demo.Fit(pin.ApplyTo(Demo.NorthFaceHare)).Sheet();
+        Assert.Equal("All 3 links carried. 1 warning.", sheet.Verdict.Sentence);
+        Assert.False(Assert.Single(sheet.Wishes).Kept);
+        Assert.Equal(
+            "You pinned Position (Fix 10) to U3, which cannot be: TX would idle low at U3 RX: an F4-class controller cannot invert "
+                + "and pad SBUS has one inverter. The plan leaves the pin aside.",
+            Assert.Single(sheet.Findings).Sentence
+        );
+        Assert.True(sheet.Links[2].Cells.Single(c => c.Port == "U3").Pinned);
+    }
+
+    private static FitCell CellOf(Build build, string link, string port) =>
+        Demo.Fit(build).Sheet().Links.Single(l => l.Id == link).Cells.Single(c => c.Port == port);
+}
