@@ -22,7 +22,9 @@ public sealed class NoSuchBuildException(string id)
 
 /// <summary>Somebody else wrote the build first. Nothing was written.</summary>
 public sealed class BuildChangedException()
-    : Exception("This build was changed elsewhere, in another tab or window. Nothing was overwritten; load it again to go on.");
+    : Exception(
+        "This build was changed elsewhere, in another tab or window. Nothing was overwritten; load it again to go on."
+    );
 
 /// <summary>The builds in the database. Every change is saved at once and can be undone.</summary>
 public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
@@ -99,7 +101,9 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
         }
 
         // A change after an undo starts a new branch; what was undone cannot come back.
-        var stale = db.Steps.Where(s => s.BuildId == id && (s.Number > row.Cursor || s.Number <= row.Cursor - MostSteps));
+        var stale = db.Steps.Where(s =>
+            s.BuildId == id && (s.Number > row.Cursor || s.Number <= row.Cursor - MostSteps)
+        );
         db.Steps.RemoveRange(await stale.ToListAsync());
         await db.SaveChangesAsync();
         db.Steps.Add(Step(id, row.Cursor + 1, words, after));
@@ -147,7 +151,9 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
     {
         var row = await Row(id, version);
         var target = row.Cursor + direction;
-        return await db.Steps.AnyAsync(s => s.BuildId == id && s.Number == target) ? await MoveTo(row, target) : await Read(row);
+        return await db.Steps.AnyAsync(s => s.BuildId == id && s.Number == target)
+            ? await MoveTo(row, target)
+            : await Read(row);
     }
 
     private async Task<StoredBuild> MoveTo(BuildRow row, int cursor)

@@ -15,7 +15,12 @@ public sealed record DataFolder(string Path)
 
     /// <summary>How to connect to it. Foreign keys are on; a busy file is waited for.</summary>
     public string ConnectionString =>
-        new SqliteConnectionStringBuilder { DataSource = File, ForeignKeys = true, DefaultTimeout = 10 }.ToString();
+        new SqliteConnectionStringBuilder
+        {
+            DataSource = File,
+            ForeignKeys = true,
+            DefaultTimeout = 10,
+        }.ToString();
 
     /// <summary>Creates or migrates the file and sets it to write-ahead logging.</summary>
     /// <returns>True when the file is new.</returns>
@@ -31,7 +36,10 @@ public sealed record DataFolder(string Path)
         }
         catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
         {
-            throw new DataFolderException($"Cannot write to the data folder {Path}. Choose another with --data DIR.", problem);
+            throw new DataFolderException(
+                $"Cannot write to the data folder {Path}. Choose another with --data DIR.",
+                problem
+            );
         }
         try
         {

@@ -42,7 +42,8 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
 }
 
 /// <summary>SQLite keeps no time zone; every time in the file is UTC.</summary>
-internal sealed class Utc() : ValueConverter<DateTime, DateTime>(t => t, t => DateTime.SpecifyKind(t, DateTimeKind.Utc));
+internal sealed class Utc()
+    : ValueConverter<DateTime, DateTime>(t => t, t => DateTime.SpecifyKind(t, DateTimeKind.Utc));
 
 /// <summary>Lets the migration tool make a context without the web program.</summary>
 internal sealed class DesignTimeDb : IDesignTimeDbContextFactory<GorvixDb>

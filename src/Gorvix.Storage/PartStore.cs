@@ -16,7 +16,8 @@ public sealed class PartStore(GorvixDb db)
         var rows = await db
             .Parts.AsNoTracking()
             .Where(p =>
-                (p.Kind == PartKind.Board && p.Id == build.Board) || (p.Kind == PartKind.Device && devices.Contains(p.Id))
+                (p.Kind == PartKind.Board && p.Id == build.Board)
+                || (p.Kind == PartKind.Device && devices.Contains(p.Id))
             )
             .ToListAsync();
         return Library(rows);

@@ -1,4 +1,5 @@
 using System.Reflection;
+using Gorvix.Core.Formats;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 using Microsoft.AspNetCore.Connections;
@@ -11,9 +12,9 @@ if (Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider")
     await GorvixApp.Create(StartOptions.Parse([], root)).RunAsync();
     return 0;
 }
-if (args.Contains("--help"))
+if (args is ["rules"])
 {
-    Console.WriteLine(StartOptions.Help);
+    Console.Write(RuleBook.Page());
     return 0;
 }
 var port = StartOptions.UsualPort;

@@ -52,7 +52,12 @@ public sealed record BuildChange(ChangeKind Kind, RouteMatch Match)
     /// <summary>The change in words, for the undo list.</summary>
     public string Words()
     {
-        string?[] parts = [Match.Mode is null ? null : $"mode {Match.Mode}", Match.Pad is null ? null : $"pad {Match.Pad}", Match.Port];
+        string?[] parts =
+        [
+            Match.Mode is null ? null : $"mode {Match.Mode}",
+            Match.Pad is null ? null : $"pad {Match.Pad}",
+            Match.Port,
+        ];
         var where = string.Join(", ", parts.Where(p => p is not null));
         return where == "" ? $"{Kind} {Match.Link}" : $"{Kind} {Match.Link}: {where}";
     }

@@ -38,7 +38,12 @@ public static class BuildCheck
         }
         for (var i = 0; i < build.Devices.Count; i++)
         {
-            list.Known(build.Devices[i].Part, library.Devices.Select(d => d.Id), "device", $"{place}.devices[{i}].part");
+            list.Known(
+                build.Devices[i].Part,
+                library.Devices.Select(d => d.Id),
+                "device",
+                $"{place}.devices[{i}].part"
+            );
         }
         for (var i = 0; i < build.Wants.Count; i++)
         {

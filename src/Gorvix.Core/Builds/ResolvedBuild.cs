@@ -47,13 +47,20 @@ public sealed class ResolvedBuild
         }
         var board = library.Board(build.Board)!;
         var devices = build.Devices.ToDictionary(d => d.Id, d => library.Device(d.Part)!);
-        var broken = PartCheck.Of(board, "board").Concat(devices.SelectMany(d => PartCheck.Of(d.Value, d.Key))).ToList();
+        var broken = PartCheck
+            .Of(board, "board")
+            .Concat(devices.SelectMany(d => PartCheck.Of(d.Value, d.Key)))
+            .ToList();
         if (broken.Count > 0)
         {
             throw new InvalidBuildException(broken);
         }
         var links = build
-            .Wants.Select(w => new Link(w, devices[w.Device], devices[w.Device].Functions.First(f => f.Id == w.Function)))
+            .Wants.Select(w => new Link(
+                w,
+                devices[w.Device],
+                devices[w.Device].Functions.First(f => f.Id == w.Function)
+            ))
             .ToList();
         return new ResolvedBuild(build, board, links);
     }

@@ -19,4 +19,10 @@ public enum Severity
 /// <param name="Subject">Which link, pad, lead, rail or place in a file it is about.</param>
 /// <param name="Facts">The facts it rests on, with units.</param>
 /// <param name="Sentence">One plain sentence for the builder.</param>
-public sealed record Finding(string Rule, Severity Severity, string Subject, IReadOnlyList<Fact> Facts, string Sentence);
+public sealed record Finding(
+    string Rule,
+    Severity Severity,
+    string Subject,
+    IReadOnlyList<Fact> Facts,
+    string Sentence
+);

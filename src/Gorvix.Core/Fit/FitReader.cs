@@ -47,8 +47,11 @@ public sealed class FitReader
     }
 
     /// <summary>The verdict alone, for lists of builds.</summary>
-    public Verdict Verdict() =>
-        Verdict(Findings(_ways.ToDictionary(w => w.Link.Id, _ => (IReadOnlyList<FitCell>)[])));
+    public Verdict Verdict() => Verdict(Findings(_ways.ToDictionary(w => w.Link.Id, _ => (IReadOnlyList<FitCell>)[])));
+
+    /// <summary>Where each link sits, for lists of builds.</summary>
+    public IReadOnlyList<Place> Places() =>
+        [.. Plan.Placements.Select(p => new Place(FitWords.Of(p.Link.Function.Need), p.Route?.Port.Id))];
 
     /// <summary>What moved since an earlier plan, one sentence for each link.</summary>
     public IReadOnlyList<string> MovedSince(Plan earlier) => [.. Plan.Since(earlier).Select(FitWords.Of)];
@@ -121,7 +124,14 @@ public sealed class FitReader
     private FitCell CellOf(LinkWays way, Port port)
     {
         var here = new RouteMatch { Link = way.Link.Id, Port = port.Id };
-        FitCell Cell(CellState state, string? code, string text, string sentence, string? mode, IReadOnlyList<Lane> lanes) =>
+        FitCell Cell(
+            CellState state,
+            string? code,
+            string text,
+            string sentence,
+            string? mode,
+            IReadOnlyList<Lane> lanes
+        ) =>
             new(
                 port.Id,
                 state,
@@ -151,7 +161,14 @@ public sealed class FitReader
                     nearest.Mode.Id,
                     Strands.Of(nearest)
                 )
-                : Cell(CellState.Blocked, PlanningRules.NoMode.Id, PlanningRules.NoMode.Id, NoMode(way.Link).Sentence, null, []);
+                : Cell(
+                    CellState.Blocked,
+                    PlanningRules.NoMode.Id,
+                    PlanningRules.NoMode.Id,
+                    NoMode(way.Link).Sentence,
+                    null,
+                    []
+                );
         }
         var open = routes.Where(r => !_build.Build.Bans.Any(r.Matches)).ToList();
         if (open.Count == 0)
@@ -174,7 +191,14 @@ public sealed class FitReader
         var price = Price.Of(_build, _ways, Plan, way.Link, port);
         var shown = price.Route ?? open[0];
         return price.Route is null
-            ? Cell(CellState.Blocked, price.Finding.Rule, price.Text, price.Finding.Sentence, shown.Mode.Id, Strands.Of(shown))
+            ? Cell(
+                CellState.Blocked,
+                price.Finding.Rule,
+                price.Text,
+                price.Finding.Sentence,
+                shown.Mode.Id,
+                Strands.Of(shown)
+            )
             : Cell(CellState.Possible, null, price.Text, price.Finding.Sentence, shown.Mode.Id, Strands.Of(shown));
     }
 
@@ -187,7 +211,9 @@ public sealed class FitReader
             {
                 var because = cells[link.Id].Count == 0 ? "" : Because(cells[link.Id]);
                 var severity = link.Want.Priority == Priority.Must ? Severity.Stop : Severity.Warn;
-                list.Add(PlanningRules.Unmet.Found(severity, link.Id, ("link", FitWords.Of(link)), ("because", because)));
+                list.Add(
+                    PlanningRules.Unmet.Found(severity, link.Id, ("link", FitWords.Of(link)), ("because", because))
+                );
             }
             else if (route.Mode.Loses.Count > 0)
             {
@@ -249,7 +275,12 @@ public sealed class FitReader
     private IReadOnlyList<Wish> Wishes() =>
         [
             .. _build.Build.Pins.Select(p => new Wish(ChangeKind.Pin, p, $"{Named(p)} stays on {Where(p)}", Keeps(p))),
-            .. _build.Build.Bans.Select(b => new Wish(ChangeKind.Ban, b, $"{Named(b)} not on {Where(b)}", true)),
+            .. _build.Build.Bans.Select(b => new Wish(
+                ChangeKind.Ban,
+                b,
+                $"{Named(b)} not {(b.Port is null && b.Pad is null && b.Mode is not null ? "in" : "on")} {Where(b)}",
+                true
+            )),
         ];
 
     private string Named(RouteMatch match) => FitWords.Of(_ways.First(w => w.Link.Id == match.Link).Link);
@@ -269,7 +300,9 @@ public sealed class FitReader
 
     private IReadOnlyList<string> Work(WiredBuild wired) =>
         [
-            .. wired.Bridges.Where(b => b.IsWork).Select(b => $"Close bridge {b.Bridge.Id} at \"{b.Position}\"; it comes at \"{b.Bridge.Default}\"."),
+            .. wired
+                .Bridges.Where(b => b.IsWork)
+                .Select(b => $"Close bridge {b.Bridge.Id} at \"{b.Position}\"; it comes at \"{b.Bridge.Default}\"."),
             .. from placement in Plan.Placements
             let condition = placement.Route is null ? null : FitWords.Condition(placement.Route.Mode)
             where condition is not null
@@ -279,7 +312,9 @@ public sealed class FitReader
     private string OpenWords(OpenLead open)
     {
         var device = _build.Links.First(l => l.Want.Device == open.Device).Device;
-        return open.Lead.Colour is { } colour ? $"{device.Name} {open.Lead.Label} ({colour})" : $"{device.Name} {open.Lead.Label}";
+        return open.Lead.Colour is { } colour
+            ? $"{device.Name} {open.Lead.Label} ({colour})"
+            : $"{device.Name} {open.Lead.Label}";
     }
 
     private static Finding NoMode(Link link) =>

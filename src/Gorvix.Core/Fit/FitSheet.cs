@@ -27,6 +27,11 @@ public sealed record FitSheet(
     IReadOnlyList<string> Open
 );
 
+/// <summary>Where one link sits, for lists of builds.</summary>
+/// <param name="Need">What the link gives, in words.</param>
+/// <param name="Port">Its port, or null.</param>
+public sealed record Place(string Need, string? Port);
+
 /// <summary>The one-line answer to a build.</summary>
 /// <param name="Carried">Links with a route.</param>
 /// <param name="Wanted">Links wished for.</param>

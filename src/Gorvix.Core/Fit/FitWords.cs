@@ -34,8 +34,10 @@ internal static class FitWords
     public static string Of(Move move) =>
         (move.From, move.To) switch
         {
-            ({ } from, { } to) when from.Port.Id != to.Port.Id => $"{Of(move.Link)} moved from {from.Port.Id} to {to.Port.Id}.",
-            ({ } from, { } to) when from.Mode.Id != to.Mode.Id => $"{Of(move.Link)} stays on {to.Port.Id} and changes to {to.Mode.Name}.",
+            ({ } from, { } to) when from.Port.Id != to.Port.Id =>
+                $"{Of(move.Link)} moved from {from.Port.Id} to {to.Port.Id}.",
+            ({ } from, { } to) when from.Mode.Id != to.Mode.Id =>
+                $"{Of(move.Link)} stays on {to.Port.Id} and changes to {to.Mode.Name}.",
             ({ }, { } to) => $"{Of(move.Link)} stays on {to.Port.Id} and uses {Pads(to)}.",
             ({ } from, null) => $"{Of(move.Link)} lost {from.Port.Id} and is not carried now.",
             (null, { } to) => $"{Of(move.Link)} is carried now, on {to.Port.Id}.",

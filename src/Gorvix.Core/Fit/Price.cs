@@ -39,7 +39,10 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         }
         var pinsBroken = then.Cost[CostTerm.PinsBroken] > now.Cost[CostTerm.PinsBroken];
         var dropped = others.Where(m => m.To is null).Select(m => FitWords.Short(m.Link)).ToList();
-        var moved = others.Where(m => m.To is not null).Select(m => $"{FitWords.Short(m.Link)} to {m.To!.Port.Id}").ToList();
+        var moved = others
+            .Where(m => m.To is not null)
+            .Select(m => (Link: FitWords.Short(m.Link), m.To!.Port))
+            .ToList();
         var work = then.Cost[CostTerm.HandWork] - now.Cost[CostTerm.HandWork];
         var clauses = new List<string>();
         if (dropped.Count > 0)
@@ -48,7 +51,7 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         }
         if (moved.Count > 0)
         {
-            clauses.Add($"that moves {FitWords.Join(moved)}");
+            clauses.Add($"that moves {FitWords.Join([.. moved.Select(m => $"{m.Link} to {m.Port.Id}")])}");
         }
         if (pinsBroken)
         {
@@ -64,8 +67,10 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         }
         var text = (dropped.Count, moved.Count, work) switch
         {
-            (> 0, _, _) => $"drops {dropped.Count}",
-            (_, > 0, _) => $"moves {moved.Count}",
+            (1, _, _) => $"drops {dropped[0]}",
+            (> 1, _, _) => $"drops {dropped.Count}",
+            (_, 1, _) => $"moves {moved[0].Link}",
+            (_, > 1, _) => $"moves {moved.Count}",
             (_, _, > 0) => "more work",
             _ => "free",
         };

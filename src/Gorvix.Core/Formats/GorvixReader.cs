@@ -45,6 +45,19 @@ public static class GorvixReader
         {
             return new ReadResult(null, [Problem(problem)]);
         }
+        catch (NotSupportedException problem)
+        {
+            // The one thing in the format that the library reports in this way: an element of a path without its kind.
+            return new ReadResult(
+                null,
+                [
+                    Shape(
+                        PlaceIn(problem.Message),
+                        "an element of a path needs a \"kind\" (inverter, contact or resistor)."
+                    ),
+                ]
+            );
+        }
         var findings = Check(file, library).Take(MostFindings).ToList();
         return new ReadResult(findings.Count == 0 ? file : null, findings);
     }
@@ -61,7 +74,8 @@ public static class GorvixReader
             );
 
     /// <summary>Writes a file in its one form, with a line end after the last line.</summary>
-    public static byte[] Write(GorvixFile file) => [.. JsonSerializer.SerializeToUtf8Bytes(file, GorvixJson.File), (byte)'\n'];
+    public static byte[] Write(GorvixFile file) =>
+        [.. JsonSerializer.SerializeToUtf8Bytes(file, GorvixJson.File), (byte)'\n'];
 
     // Format and version first: a newer file must be called newer, not broken.
     private static Finding? Header(ReadOnlyMemory<byte> bytes)
@@ -76,11 +90,23 @@ public static class GorvixReader
         {
             return Shape("line 1", "the file is not an object. It must begin with { \"format\": \"gorvix\" …");
         }
-        if (!root.TryGetProperty("format", out var format) || !format.ValueEquals(GorvixFile.FormatName))
+        if (
+            !root.TryGetProperty("format", out var format)
+            || format.ValueKind != JsonValueKind.String
+            || !format.ValueEquals(GorvixFile.FormatName)
+        )
         {
-            return Shape("format", $"it must say \"format\": \"{GorvixFile.FormatName}\". Is this another program's file?");
+            return Shape(
+                "format",
+                $"it must say \"format\": \"{GorvixFile.FormatName}\". Is this another program's file?"
+            );
         }
-        if (!root.TryGetProperty("version", out var version) || !version.TryGetInt32(out var number) || number < 1)
+        if (
+            !root.TryGetProperty("version", out var version)
+            || version.ValueKind != JsonValueKind.Number
+            || !version.TryGetInt32(out var number)
+            || number < 1
+        )
         {
             return Shape("version", "it must be a whole number from 1 up.");
         }
@@ -121,13 +147,24 @@ public static class GorvixReader
         return Shape(place, Plain(text));
     }
 
+    private static string PlaceIn(string message)
+    {
+        var parts = message.Split("Path: $.", 2);
+        return parts.Length == 2 ? parts[1].Split(' ')[0] : "a path";
+    }
+
     private static string Plain(string message) =>
         message switch
         {
-            _ when message.Contains("missing required properties") => $"something is missing there: {After(message, "including: ")}",
-            _ when message.Contains("could not be mapped") => $"{Quoted(message)} is not known there. Check the spelling in docs/format.md.",
-            _ when message.Contains("could not be converted") => "the value there is not of the kind that is needed, or not one of the known words.",
-            _ when message.Contains("duplicate") => "a member stands there twice.",
+            _ when message.Contains("missing required properties") =>
+                $"something is missing there: {After(message, "including: ")}",
+            _ when message.Contains("could not be mapped") =>
+                $"{Quoted(message)} is not known there. Check the spelling in docs/format.md.",
+            _ when message.Contains("could not be converted") =>
+                "the value there is not of the kind that is needed, or not one of the known words.",
+            _ when message.Contains("duplicate", StringComparison.OrdinalIgnoreCase) => "a member stands there twice.",
+            _ when message.Contains("Gorvix.") || message.Contains("System.") =>
+                "what stands there does not fit the format. See docs/format.md.",
             _ => $"it is not JSON ({message.TrimEnd('.')}).",
         };
 

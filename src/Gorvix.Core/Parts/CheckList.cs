@@ -56,7 +56,12 @@ public sealed class CheckList
     {
         if (!(value >= low && value <= high))
         {
-            Stop(PartRules.BadValue, place, ("problem", $"is {value} {unit}"), ("mend", $"It must be {low} to {high} {unit}."));
+            Stop(
+                PartRules.BadValue,
+                place,
+                ("problem", $"is {value} {unit}"),
+                ("mend", $"It must be {low} to {high} {unit}.")
+            );
         }
     }
 

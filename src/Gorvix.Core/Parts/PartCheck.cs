@@ -189,7 +189,8 @@ public static class PartCheck
         };
         var has = mode.Lines.Select(l => l.Flow).Order().ToList();
         var whole = has.SequenceEqual(wanted);
-        var half = mode.Loses.Count > 0 && has.Count > 0 && has.Distinct().Count() == has.Count && !has.Except(wanted).Any();
+        var half =
+            mode.Loses.Count > 0 && has.Count > 0 && has.Distinct().Count() == has.Count && !has.Except(wanted).Any();
         if (!whole && !half)
         {
             list.Stop(
@@ -204,5 +205,7 @@ public static class PartCheck
     }
 
     private static string Words(IReadOnlyCollection<Flow> flows) =>
-        flows.Count == 0 ? "no line" : string.Join(" and ", flows.Select(f => $"\"{f.ToString().ToLowerInvariant()}\""));
+        flows.Count == 0
+            ? "no line"
+            : string.Join(" and ", flows.Select(f => $"\"{f.ToString().ToLowerInvariant()}\""));
 }

@@ -47,7 +47,8 @@ public readonly record struct PlanCost : IComparable<PlanCost>
     }
 
     /// <summary>The amount of one term.</summary>
-    public int this[CostTerm term] => (int)((_packed >> Shift[(int)term]) & ((UInt128.One << Layout[(int)term].Bits) - 1));
+    public int this[CostTerm term] =>
+        (int)((_packed >> Shift[(int)term]) & ((UInt128.One << Layout[(int)term].Bits) - 1));
 
     /// <summary>The sum, term by term.</summary>
     public static PlanCost operator +(PlanCost a, PlanCost b) => new(a._packed + b._packed);
@@ -73,7 +74,9 @@ public readonly record struct PlanCost : IComparable<PlanCost>
         var cost = this;
         return string.Join(
             ", ",
-            Layout.Where(l => cost[l.Term] > 0).Select(l => string.Create(CultureInfo.InvariantCulture, $"{l.Term} {cost[l.Term]}"))
+            Layout
+                .Where(l => cost[l.Term] > 0)
+                .Select(l => string.Create(CultureInfo.InvariantCulture, $"{l.Term} {cost[l.Term]}"))
         );
     }
 

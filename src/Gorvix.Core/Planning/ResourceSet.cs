@@ -37,15 +37,15 @@ public readonly record struct ResourceSet(ulong A, ulong B, ulong C, ulong D)
     public int CountIn(ResourceSet other) => new ResourceSet(A & other.A, B & other.B, C & other.C, D & other.D).Count;
 
     /// <summary>Both sets together.</summary>
-    public static ResourceSet operator |(ResourceSet x, ResourceSet y) => new(x.A | y.A, x.B | y.B, x.C | y.C, x.D | y.D);
+    public static ResourceSet operator |(ResourceSet x, ResourceSet y) =>
+        new(x.A | y.A, x.B | y.B, x.C | y.C, x.D | y.D);
 
     /// <summary>What is in the first and not in the second.</summary>
     public static ResourceSet operator -(ResourceSet x, ResourceSet y) =>
         new(x.A & ~y.A, x.B & ~y.B, x.C & ~y.C, x.D & ~y.D);
 
     /// <summary>True when a resource is in both.</summary>
-    public bool Meets(ResourceSet other) =>
-        ((A & other.A) | (B & other.B) | (C & other.C) | (D & other.D)) != 0;
+    public bool Meets(ResourceSet other) => ((A & other.A) | (B & other.B) | (C & other.C) | (D & other.D)) != 0;
 
     /// <summary>True when every resource of this set is in the other.</summary>
     public bool IsWithin(ResourceSet other) => this - other == None;

@@ -66,7 +66,9 @@ public static class ProtocolCatalogue
             LineUse.TwoWires,
             PortJob.Gnss,
             null,
-            SourceNote.Published("the GNSS receiver maker's interface description, UART ports: 8N1, frame = 8 bytes + payload")
+            SourceNote.Published(
+                "the GNSS receiver maker's interface description, UART ports: 8N1, frame = 8 bytes + payload"
+            )
         ),
         new(
             "SmartAudio",

@@ -30,7 +30,12 @@ public sealed class LineWalker(ControllerClass controller, Port port, Protocol p
         var signal = line.Polarity ?? protocol.Idle;
         var hops = new List<Hop>
         {
-            new(HopKind.Lead, lead.Label, signal, line.Flow == Flow.In ? "listens" : $"drives {lead.DriveVolts:0.0#} V"),
+            new(
+                HopKind.Lead,
+                lead.Label,
+                signal,
+                line.Flow == Flow.In ? "listens" : $"drives {lead.DriveVolts:0.0#} V"
+            ),
             new(HopKind.Pad, pad.Label, signal, pad.Side == BoardSide.Bottom ? "bottom side" : null),
         };
         var bridges = new List<Contact>();
@@ -58,7 +63,9 @@ public sealed class LineWalker(ControllerClass controller, Port port, Protocol p
         var own = controller.Inversion == OwnInversion.EachPin ? signal : Polarity.Normal;
         var halfName = $"{port.Id} {(half == Half.Rx ? "RX" : "TX")}";
         var atUart = signal.Then(own);
-        hops.Add(new Hop(HopKind.Half, halfName, atUart, own == Polarity.Inverted ? "inverted by the controller" : null));
+        hops.Add(
+            new Hop(HopKind.Half, halfName, atUart, own == Polarity.Inverted ? "inverted by the controller" : null)
+        );
         if (atUart != Polarity.Normal)
         {
             failure ??= WrongParity(lead, pad, path, halfName);

@@ -132,7 +132,10 @@ public static class Router
             {
                 foreach (var other in chosen.Append(walk))
                 {
-                    if (other.Bridges.FirstOrDefault(b => b.Bridge == need.Bridge && b.Position != need.Position) is { } b)
+                    if (
+                        other.Bridges.FirstOrDefault(b => b.Bridge == need.Bridge && b.Position != need.Position) is
+                        { } b
+                    )
                     {
                         return RoutingRules.Bridge.Found(
                             Severity.Stop,

@@ -50,7 +50,9 @@ public static class RoutingRules
         "A one-wire link goes on a TX pad",
         "{lead} talks and listens on one wire, which the controller does on its TX, and no pad leads to {port} TX.",
         "The controller's single-wire mode joins receiver and transmitter on the TX pin.",
-        SourceNote.Published("the controllers' reference manuals, USART_CR3.HDSEL: in half-duplex, TX and RX are joined on the TX pin")
+        SourceNote.Published(
+            "the controllers' reference manuals, USART_CR3.HDSEL: in half-duplex, TX and RX are joined on the TX pin"
+        )
     )
     {
         Brief = "no TX pad",

@@ -19,12 +19,13 @@ namespace Gorvix.Storage.Migrations
                     Version = table.Column<int>(type: "INTEGER", nullable: false),
                     Cursor = table.Column<int>(type: "INTEGER", nullable: false),
                     ChangedAt = table.Column<DateTime>(type: "TEXT", nullable: false),
-                    RemovedAt = table.Column<DateTime>(type: "TEXT", nullable: true)
+                    RemovedAt = table.Column<DateTime>(type: "TEXT", nullable: true),
                 },
                 constraints: table =>
                 {
                     table.PrimaryKey("PK_Builds", x => x.Id);
-                });
+                }
+            );
 
             migrationBuilder.CreateTable(
                 name: "Parts",
@@ -32,12 +33,13 @@ namespace Gorvix.Storage.Migrations
                 {
                     Kind = table.Column<string>(type: "TEXT", nullable: false),
                     Id = table.Column<string>(type: "TEXT", nullable: false),
-                    Document = table.Column<string>(type: "TEXT", nullable: false)
+                    Document = table.Column<string>(type: "TEXT", nullable: false),
                 },
                 constraints: table =>
                 {
                     table.PrimaryKey("PK_Parts", x => new { x.Kind, x.Id });
-                });
+                }
+            );
 
             migrationBuilder.CreateTable(
                 name: "Steps",
@@ -46,7 +48,7 @@ namespace Gorvix.Storage.Migrations
                     BuildId = table.Column<string>(type: "TEXT", nullable: false),
                     Number = table.Column<int>(type: "INTEGER", nullable: false),
                     Words = table.Column<string>(type: "TEXT", nullable: false),
-                    Document = table.Column<string>(type: "TEXT", nullable: false)
+                    Document = table.Column<string>(type: "TEXT", nullable: false),
                 },
                 constraints: table =>
                 {
@@ -56,21 +58,20 @@ namespace Gorvix.Storage.Migrations
                         column: x => x.BuildId,
                         principalTable: "Builds",
                         principalColumn: "Id",
-                        onDelete: ReferentialAction.Cascade);
-                });
+                        onDelete: ReferentialAction.Cascade
+                    );
+                }
+            );
         }
 
         /// <inheritdoc />
         protected override void Down(MigrationBuilder migrationBuilder)
         {
-            migrationBuilder.DropTable(
-                name: "Parts");
+            migrationBuilder.DropTable(name: "Parts");
 
-            migrationBuilder.DropTable(
-                name: "Steps");
+            migrationBuilder.DropTable(name: "Steps");
 
-            migrationBuilder.DropTable(
-                name: "Builds");
+            migrationBuilder.DropTable(name: "Builds");
         }
     }
 }

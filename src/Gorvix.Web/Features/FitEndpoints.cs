@@ -47,12 +47,20 @@ internal static class FitEndpoints
             .ProducesProblem(404)
             .ProducesProblem(409)
             .ProducesProblem(422);
-        fit.MapPost("undo", (string id, StepRequest step, BuildStore b, PartStore p) => Walk(id, p, b, () => b.Undo(id, step.Version)))
+        fit.MapPost(
+                "undo",
+                (string id, StepRequest step, BuildStore b, PartStore p) =>
+                    Walk(id, p, b, () => b.Undo(id, step.Version))
+            )
             .WithName("undo")
             .Produces<FitView>()
             .ProducesProblem(404)
             .ProducesProblem(409);
-        fit.MapPost("redo", (string id, StepRequest step, BuildStore b, PartStore p) => Walk(id, p, b, () => b.Redo(id, step.Version)))
+        fit.MapPost(
+                "redo",
+                (string id, StepRequest step, BuildStore b, PartStore p) =>
+                    Walk(id, p, b, () => b.Redo(id, step.Version))
+            )
             .WithName("redo")
             .Produces<FitView>()
             .ProducesProblem(404)

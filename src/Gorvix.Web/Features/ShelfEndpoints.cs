@@ -16,6 +16,7 @@ namespace Gorvix.Web.Features;
 /// <param name="Board">Its board in words.</param>
 /// <param name="Controller">Its controller class.</param>
 /// <param name="Verdict">The one-line answer.</param>
+/// <param name="Places">Where each link sits.</param>
 /// <param name="ChangedAt">When it was last written, UTC.</param>
 public sealed record ShelfBuild(
     string Id,
@@ -24,6 +25,7 @@ public sealed record ShelfBuild(
     string Board,
     string Controller,
     Verdict Verdict,
+    IReadOnlyList<Place> Places,
     DateTime ChangedAt
 );
 
@@ -40,7 +42,11 @@ internal static class ShelfEndpoints
             .Produces<ShelfBuild>(201)
             .ProducesProblem(413)
             .ProducesProblem(422);
-        builds.MapGet("{id}/export", Export).WithName("exportBuild").Produces<FileContentResult>(200).ProducesProblem(404);
+        builds
+            .MapGet("{id}/export", Export)
+            .WithName("exportBuild")
+            .Produces<FileContentResult>(200)
+            .ProducesProblem(404);
         builds.MapPost("{id}/remove", Remove).WithName("removeBuild").Produces(204).ProducesProblem(404);
         builds.MapPost("{id}/restore", Restore).WithName("restoreBuild").Produces(204).ProducesProblem(404);
     }
@@ -104,13 +110,15 @@ internal static class ShelfEndpoints
         var library = await parts.For(stored.Build);
         var resolved = ResolvedBuild.Create(stored.Build, library);
         var board = resolved.Board;
+        var reader = new FitReader(resolved);
         return new ShelfBuild(
             stored.Id,
             stored.Build.Name,
             stored.Build.Note,
             $"{board.Maker} {board.Name}, revision {board.Revision}",
             board.Controller,
-            new FitReader(resolved).Verdict(),
+            reader.Verdict(),
+            reader.Places(),
             stored.ChangedAt
         );
     }

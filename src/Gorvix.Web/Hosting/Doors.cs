@@ -30,7 +30,11 @@ internal static class Doors
                 headers["Cross-Origin-Resource-Policy"] = "same-origin";
                 if (!Names.Contains(context.Request.Host.Host, StringComparer.OrdinalIgnoreCase))
                 {
-                    await Refuse(context, 400, "Gorvix answers only to 127.0.0.1 and localhost. Open it under one of these names.");
+                    await Refuse(
+                        context,
+                        400,
+                        "Gorvix answers only to 127.0.0.1 and localhost. Open it under one of these names."
+                    );
                 }
                 else if (IsWrite(context.Request) && !IsOwn(context.Request))
                 {
@@ -44,16 +48,20 @@ internal static class Doors
         );
 
     private static bool IsWrite(HttpRequest request) =>
-        !HttpMethods.IsGet(request.Method) && !HttpMethods.IsHead(request.Method) && !HttpMethods.IsOptions(request.Method);
+        !HttpMethods.IsGet(request.Method)
+        && !HttpMethods.IsHead(request.Method)
+        && !HttpMethods.IsOptions(request.Method);
 
     private static bool IsOwn(HttpRequest request)
     {
         var site = request.Headers["Sec-Fetch-Site"].ToString();
         var origin = request.Headers.Origin.ToString();
-        return site is "" or "same-origin" or "none" && (origin == "" || origin == $"{request.Scheme}://{request.Host}");
+        return site is "" or "same-origin" or "none"
+            && (origin == "" || origin == $"{request.Scheme}://{request.Host}");
     }
 
-    private static Task Refuse(HttpContext context, int status, string sentence) => Problems.Of(status, sentence).ExecuteAsync(context);
+    private static Task Refuse(HttpContext context, int status, string sentence) =>
+        Problems.Of(status, sentence).ExecuteAsync(context);
 }
 
 /// <summary>Errors as problem details (RFC 9457) with a sentence that a builder understands.</summary>
@@ -61,7 +69,7 @@ internal static class Problems
 {
     public static IResult Of(int status, string sentence, IReadOnlyList<Finding>? findings = null)
     {
-        var problem = new ProblemDetails { Status = status, Title = sentence };
+        var problem = new ProblemDetails { Status = status, Detail = sentence };
         if (findings is not null)
         {
             problem.Extensions["findings"] = findings;

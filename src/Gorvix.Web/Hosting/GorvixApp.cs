@@ -36,10 +36,25 @@ internal static class GorvixApp
             json.SerializerOptions.RespectNullableAnnotations = true;
             json.SerializerOptions.RespectRequiredConstructorParameters = true;
             json.SerializerOptions.UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow;
-            json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
+            json.SerializerOptions.Converters.Add(
+                new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false)
+            );
         });
         builder.Services.AddProblemDetails();
-        builder.Services.AddOpenApi("v1");
+
+        // Always thrown, not only while developing: the answer must have a sentence.
+        builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
+        builder.Services.AddOpenApi(
+            "v1",
+            api =>
+                api.AddDocumentTransformer(
+                    (document, _, _) =>
+                    {
+                        document.Info = new() { Title = "Gorvix", Version = "1" };
+                        return Task.CompletedTask;
+                    }
+                )
+        );
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddDbContext<GorvixDb>(db => db.UseSqlite(new DataFolder(options.Data).ConnectionString));
         builder.Services.AddScoped<PartStore>();
@@ -76,7 +91,10 @@ internal static class GorvixApp
             NoSuchBuildException => Problems.Of(404, problem.Message),
             BuildChangedException => Problems.Of(409, problem.Message),
             InvalidBuildException invalid => Problems.Of(invalid.Findings),
-            BadHttpRequestException { StatusCode: 413 } => Problems.Of([GorvixReader.TooLarge(context.Request.ContentLength ?? GorvixReader.MostBytes + 1L)!], 413),
+            BadHttpRequestException { StatusCode: 413 } => Problems.Of(
+                [GorvixReader.TooLarge(context.Request.ContentLength ?? GorvixReader.MostBytes + 1L)!],
+                413
+            ),
             BadHttpRequestException bad => Problems.Of(bad.StatusCode, BadRequest(bad)),
             _ => Unforeseen(context, problem),
         };
@@ -92,6 +110,9 @@ internal static class GorvixApp
     {
         var log = context.RequestServices.GetRequiredService<ILoggerFactory>().CreateLogger("Gorvix");
         log.LogError(problem, "{Method} {Path} failed", context.Request.Method, context.Request.Path);
-        return Problems.Of(500, "Gorvix ran into a fault of its own. Nothing was stored by this step; the console has the details.");
+        return Problems.Of(
+            500,
+            "Gorvix ran into a fault of its own. Nothing was stored by this step; the console has the details."
+        );
     }
 }

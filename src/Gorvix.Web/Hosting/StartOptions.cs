@@ -11,16 +11,6 @@ internal sealed record StartOptions(int Port, string Data, string? Demo, string 
 {
     public const int UsualPort = 5080;
 
-    public const string Help = """
-        Gorvix: which link goes on which port of a flight controller, and why not elsewhere.
-
-        Usage: ./start [options]
-          --port N     port on 127.0.0.1 (default 5080)
-          --data DIR   folder of the data file (default ./artifacts/data)
-          --empty      a new data file gets no demo builds
-          --help       this text
-        """;
-
     /// <summary>Reads the command line.</summary>
     /// <param name="args">The arguments.</param>
     /// <param name="root">Folder that holds <c>demo</c> and <c>artifacts</c>.</param>
@@ -36,7 +26,9 @@ internal sealed record StartOptions(int Port, string Data, string? Demo, string 
         for (var i = 0; i < args.Count; i++)
         {
             string Value() =>
-                ++i < args.Count ? args[i] : throw new StartException($"{args[i - 1]} needs a value. Try ./start --help.");
+                ++i < args.Count
+                    ? args[i]
+                    : throw new StartException($"{args[i - 1]} needs a value. Try ./start --help.");
 
             options = args[i] switch
             {

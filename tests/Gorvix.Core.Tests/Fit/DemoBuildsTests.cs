@@ -40,10 +40,10 @@ public class DemoBuildsTests
     }
 
     [Theory]
-    [InlineData("control", "U1", "drops 1")]
-    [InlineData("control", "U4", "drops 1")]
-    [InlineData("picture-text", "U4", "moves 1")]
-    [InlineData("position", "U1", "moves 1")]
+    [InlineData("control", "U1", "drops position")]
+    [InlineData("control", "U4", "drops position")]
+    [InlineData("picture-text", "U4", "moves position")]
+    [InlineData("position", "U1", "moves picture text")]
     public void A_possible_cell_names_its_price(string link, string port, string text)
     {
         var cell = CellOf(Demo.NorthFaceHare, link, port);

@@ -1,0 +1,4 @@
+using BenchmarkDotNet.Running;
+using Gorvix.Benchmarks;
+
+BenchmarkRunner.Run<FitBenchmarks>(args: args);

@@ -1,0 +1,58 @@
+import createClient from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+type Schemas = components['schemas']
+export type FitView = Schemas['FitView']
+export type FitSheet = Schemas['FitSheet']
+export type FitLink = Schemas['FitLink']
+export type FitPort = Schemas['FitPort']
+export type FitCell = Schemas['FitCell']
+export type Lane = Schemas['Lane']
+export type Hop = Schemas['Hop']
+export type Polarity = Schemas['Polarity']
+export type Finding = Schemas['Finding']
+export type Severity = Schemas['Severity']
+export type Wish = Schemas['Wish']
+export type BuildChange = Schemas['BuildChange']
+export type ShelfBuild = Schemas['ShelfBuild']
+export type RuleText = Schemas['RuleText']
+
+export const api = createClient<paths>({ baseUrl: '' })
+
+/** What went wrong, as the builder reads it. */
+export interface Problem {
+  status: number
+  sentence: string
+  findings: Finding[]
+}
+
+/** Makes a problem of any error body; status 0 means that no answer came. */
+export function problemOf(body: unknown, status: number): Problem {
+  const details = (body ?? {}) as { detail?: string; title?: string; findings?: Finding[] }
+  return {
+    status,
+    sentence: details.detail ?? details.title ?? `The server answered ${status} without a reason.`,
+    findings: details.findings ?? [],
+  }
+}
+
+const unreachable: Problem = {
+  status: 0,
+  sentence:
+    'Gorvix does not answer. Is ./start still running? What you see is the last saved state.',
+  findings: [],
+}
+
+/** Runs a request; a refusal or a dead server comes back as a problem, never as an exception. */
+export async function ask<T>(
+  request: () => Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<{ data: T; problem: null } | { data: null; problem: Problem }> {
+  try {
+    const { data, error, response } = await request()
+    return response.ok
+      ? { data: data as T, problem: null }
+      : { data: null, problem: problemOf(error, response.status) }
+  } catch {
+    return { data: null, problem: unreachable }
+  }
+}

@@ -1,0 +1,161 @@
+<script setup lang="ts">
+import { nextTick, useTemplateRef } from 'vue'
+import type { FitCell, FitSheet } from '@/api/client'
+import FitGridCell from './FitGridCell.vue'
+import PortHead from './PortHead.vue'
+
+/** Links down, ports across. Arrow keys walk, Enter pins, X bans. */
+const props = defineProps<{ sheet: FitSheet; link: string; port: string }>()
+const emit = defineEmits<{
+  select: [link: string, port: string]
+  pin: [cell: FitCell]
+  ban: [cell: FitCell]
+}>()
+
+const grid = useTemplateRef<HTMLElement>('grid')
+const priorityWords = { must: 'must', want: 'want', nice: 'nice' }
+const steps: Record<string, [down: number, right: number]> = {
+  ArrowUp: [-1, 0],
+  ArrowDown: [1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+  Home: [0, -99],
+  End: [0, 99],
+}
+
+function clamp(value: number, count: number) {
+  return Math.min(Math.max(value, 0), count - 1)
+}
+
+async function walk(event: KeyboardEvent) {
+  const row = props.sheet.links.findIndex((l) => l.id === props.link)
+  const column = props.sheet.ports.findIndex((p) => p.id === props.port)
+  const cell = props.sheet.links[row]?.cells[column]
+  const step = steps[event.key]
+  if (event.ctrlKey || event.metaKey || event.altKey || !cell) return
+  if (step) {
+    const link = props.sheet.links[clamp(row + step[0], props.sheet.links.length)]
+    const port = props.sheet.ports[clamp(column + step[1], props.sheet.ports.length)]
+    if (link && port) emit('select', link.id, port.id)
+    event.preventDefault()
+    await nextTick()
+    grid.value?.querySelector<HTMLElement>('[tabindex="0"]')?.focus()
+  } else if (event.key === 'Enter') {
+    emit('pin', cell)
+    event.preventDefault()
+  } else if (event.key === 'x' || event.key === 'X') {
+    emit('ban', cell)
+  }
+}
+</script>
+
+<template>
+  <div class="scroll">
+    <table ref="grid" class="grid" role="grid" aria-label="Links and ports" @keydown="walk">
+      <thead>
+        <tr role="row">
+          <td class="corner">
+            <span class="legend">■ chosen</span> <span class="legend">□ possible</span>
+            <span class="legend">╱ blocked</span>
+          </td>
+          <PortHead
+            v-for="column in sheet.ports"
+            :key="column.id"
+            :port="column"
+            :lit="column.id === port"
+          />
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in sheet.links" :key="row.id" role="row">
+          <th role="rowheader" scope="row" class="row" :class="{ lit: row.id === link }">
+            <span class="need"
+              >{{ row.need }}<span v-if="!row.port" class="none"> – no port</span></span
+            >
+            <span class="device">{{ row.device }} · {{ priorityWords[row.priority] }}</span>
+          </th>
+          <FitGridCell
+            v-for="cell in row.cells"
+            :key="cell.port"
+            :cell="cell"
+            :name="`${row.need} on ${cell.port}`"
+            :selected="row.id === link && cell.port === port"
+            :data-cell="`${row.id} ${cell.port}`"
+            @click="$emit('select', row.id, cell.port)"
+            @dblclick="$emit('pin', cell)"
+          />
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-x: auto;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+}
+
+.grid {
+  width: 100%;
+  border-spacing: 0;
+  table-layout: fixed;
+  min-width: calc(216px + 84px * v-bind('sheet.ports.length'));
+}
+
+/* By class: a plain "th" would also catch the heads of the columns. */
+.corner,
+.row {
+  position: sticky;
+  left: 0;
+  z-index: 1;
+  width: 216px;
+  padding: 4px 12px;
+  border-right: 1px solid var(--line);
+  background: var(--sheet);
+  text-align: left;
+}
+
+.corner {
+  vertical-align: bottom;
+}
+
+.row {
+  height: 52px;
+  border-top: 1px solid var(--line-faint);
+  font-weight: 400;
+  line-height: 1.2;
+}
+
+.legend {
+  color: var(--ink-2);
+  margin-right: 4px;
+  font-size: 0.8125rem;
+  white-space: nowrap;
+}
+
+.lit .need {
+  color: var(--chosen);
+}
+
+.need {
+  display: block;
+  font-size: 1.0625rem;
+  font-weight: 600;
+}
+
+.none {
+  color: var(--stop);
+  font-weight: 400;
+}
+
+.device {
+  display: block;
+  overflow: hidden;
+  color: var(--ink-2);
+  font-size: 0.875rem;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+</style>

@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { FitCell } from '@/api/client'
+
+/** One link on one port: a filled square is chosen, an open one possible, a stroke blocked. */
+const props = defineProps<{ cell: FitCell; name: string; selected: boolean }>()
+
+const spoken = computed(() => {
+  const state = {
+    chosen: `chosen, pads ${props.cell.text}`,
+    possible: `possible, ${props.cell.text}`,
+    blocked: `blocked, ${props.cell.code ?? ''}`,
+  }[props.cell.state]
+  const wish = props.cell.pinned ? ', pinned' : props.cell.banned ? ', banned' : ''
+  return `${props.name}: ${state}${wish}`
+})
+</script>
+
+<template>
+  <td
+    role="gridcell"
+    :class="[cell.state, { selected }]"
+    :tabindex="selected ? 0 : -1"
+    :aria-selected="selected"
+    :aria-label="spoken"
+  >
+    <span class="body">
+      <svg class="mark" viewBox="0 0 12 12" aria-hidden="true">
+        <rect v-if="cell.state === 'chosen'" class="full" x="1" y="1" width="10" height="10" />
+        <rect v-else-if="cell.state === 'possible'" x="1.5" y="1.5" width="9" height="9" />
+        <path v-else d="M1.5 10.5l9-9" />
+      </svg>
+      <span class="text" :class="{ label: cell.state !== 'possible' }">{{ cell.text }}</span>
+      <span v-if="cell.pinned" class="wish">pin</span>
+      <span v-else-if="cell.banned && cell.code !== 'BAN'" class="wish">ban</span>
+    </span>
+  </td>
+</template>
+
+<style scoped>
+td {
+  position: relative;
+  padding: 0;
+  border-top: 1px solid var(--line-faint);
+  border-left: 1px solid var(--line-faint);
+  cursor: pointer;
+}
+
+.body {
+  display: flex;
+  gap: 7px;
+  align-items: center;
+  min-height: 52px;
+  padding: 0 9px;
+  font-size: 0.9375rem;
+  line-height: 1.15;
+}
+
+.mark {
+  width: 12px;
+  height: 12px;
+  flex: none;
+  fill: none;
+  stroke: currentcolor;
+  stroke-width: 1.5;
+}
+
+.full {
+  fill: currentcolor;
+}
+
+.text {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+
+.text.label {
+  font-size: 0.8125rem;
+}
+
+.chosen .body {
+  background: var(--chosen);
+  color: var(--on-chosen);
+}
+
+.chosen .text {
+  font-weight: 600;
+}
+
+.blocked {
+  background: var(--ground);
+  color: var(--ink-2);
+}
+
+.wish {
+  margin-left: auto;
+  padding: 0 4px;
+  border: 1px solid currentcolor;
+  font-size: 0.75rem;
+  line-height: 1.35;
+}
+
+td:hover .body {
+  box-shadow: inset 0 0 0 1px var(--line);
+}
+
+.selected::after {
+  position: absolute;
+  inset: 1px;
+  border: 2px solid var(--ink);
+  content: '';
+  pointer-events: none;
+}
+
+td:focus-visible {
+  z-index: 2;
+  outline-offset: 0;
+}
+</style>

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import type { FitView } from '@/api/client'
+import VerdictMark from '@/ui/VerdictMark.vue'
+
+/** The answer in one line, what the last change moved, and undo. */
+defineProps<{ view: FitView; moved: string[]; saving: boolean }>()
+defineEmits<{ undo: []; redo: []; keys: [] }>()
+</script>
+
+<template>
+  <header class="head">
+    <div class="verdict">
+      <VerdictMark :severity="view.sheet.verdict.severity" :size="24" />
+      <h1 id="verdict" aria-live="polite">{{ view.sheet.verdict.sentence }}</h1>
+      <span class="actions no-print">
+        <v-btn
+          id="undo"
+          size="small"
+          :disabled="!view.undo"
+          :title="view.undo ?? undefined"
+          @click="$emit('undo')"
+        >
+          Undo<kbd>Z</kbd>
+        </v-btn>
+        <v-btn
+          id="redo"
+          size="small"
+          :disabled="!view.redo"
+          :title="view.redo ?? undefined"
+          @click="$emit('redo')"
+        >
+          Redo<kbd>Y</kbd>
+        </v-btn>
+        <v-btn id="keys" size="small" aria-label="Keys" @click="$emit('keys')"
+          >Keys<kbd>?</kbd></v-btn
+        >
+      </span>
+    </div>
+    <ul v-if="view.sheet.findings.length > 0" class="findings">
+      <li v-for="(finding, i) in view.sheet.findings" :key="i" :class="finding.severity">
+        <span class="label code">{{ finding.rule }}</span> {{ finding.sentence }}
+      </li>
+    </ul>
+    <p class="moved" aria-live="polite" data-testid="moved">
+      <template v-if="moved.length > 0">{{ moved.join(' ') }}</template>
+      <span v-else class="quiet">
+        {{ view.sheet.board }} · <span class="label">{{ view.sheet.controller }}</span>-class
+      </span>
+    </p>
+  </header>
+</template>
+
+<style scoped>
+.head {
+  padding: 14px 0 10px;
+}
+
+.verdict {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+}
+
+h1 {
+  flex: 1 1 260px;
+  font-size: 1.625rem;
+  font-weight: 650;
+  line-height: 1.2;
+}
+
+.actions {
+  display: flex;
+  gap: 8px;
+}
+
+kbd {
+  margin-left: 8px;
+  padding: 0 5px;
+  border: 1px solid currentcolor;
+  font-family: var(--mono);
+  font-size: 0.75rem;
+  font-weight: 400;
+  opacity: 0.8;
+}
+
+.findings {
+  margin-top: 4px;
+}
+
+.code {
+  padding-right: 4px;
+}
+
+.stop .code {
+  color: var(--stop);
+}
+
+.warn .code {
+  color: var(--warn);
+}
+
+.moved {
+  min-height: 1.4em;
+  margin-top: 2px;
+}
+</style>

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import type { BuildChange, FitSheet } from '@/api/client'
+
+/** What surrounds the plan: work on parts, leads that stay open, pins and bans in force. */
+defineProps<{ sheet: FitSheet }>()
+defineEmits<{ change: [change: BuildChange] }>()
+</script>
+
+<template>
+  <section class="notes" aria-label="Around the plan">
+    <div v-if="sheet.work.length > 0">
+      <h3>To do on the parts</h3>
+      <ul>
+        <li v-for="line in sheet.work" :key="line">{{ line }}</li>
+      </ul>
+    </div>
+    <div v-if="sheet.open.length > 0">
+      <h3>Stays without a wire</h3>
+      <ul>
+        <li v-for="line in sheet.open" :key="line">{{ line }}</li>
+      </ul>
+      <p class="quiet">Lift it from the plug, or insulate it.</p>
+    </div>
+    <div v-if="sheet.wishes.length > 0" class="wishes">
+      <h3>Your pins and bans</h3>
+      <ul>
+        <li v-for="(wish, i) in sheet.wishes" :key="i">
+          <span>{{ wish.sentence }}</span>
+          <strong v-if="!wish.kept" class="vain">cannot be kept</strong>
+          <button
+            type="button"
+            class="no-print"
+            :aria-label="`Lift: ${wish.sentence}`"
+            @click="
+              $emit('change', { kind: wish.kind === 'pin' ? 'unpin' : 'unban', match: wish.match })
+            "
+          >
+            Lift
+          </button>
+        </li>
+      </ul>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.notes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 16px 48px;
+  padding: 16px 20px;
+  font-size: 0.9375rem;
+}
+
+h3 {
+  font-size: 0.9375rem;
+  font-weight: 650;
+}
+
+.vain {
+  margin-left: 8px;
+  color: var(--warn);
+}
+
+button {
+  min-height: 28px;
+  margin-left: 8px;
+  border: 0;
+  background: none;
+  color: var(--chosen);
+  font: inherit;
+  cursor: pointer;
+}
+
+button:hover {
+  text-decoration: underline;
+}
+</style>

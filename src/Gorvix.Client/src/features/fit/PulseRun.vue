@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Polarity } from '@/api/client'
+import { pulsePath } from '@/ui/pulse'
+
+/** The stretch of wire between two stations, with the signal as it is there. */
+const props = defineProps<{ polarity: Polarity }>()
+const path = computed(() => pulsePath(props.polarity, 120, 6, 26, 14))
+</script>
+
+<template>
+  <div class="run">
+    <svg viewBox="0 0 120 32" preserveAspectRatio="none" aria-hidden="true">
+      <path :d="path" />
+    </svg>
+    <span class="idle">{{ polarity === 'normal' ? 'idles high' : 'idles low' }}</span>
+  </div>
+</template>
+
+<style scoped>
+.run {
+  display: flex;
+  flex: 1 1 64px;
+  flex-direction: column;
+  align-items: center;
+  min-width: 64px;
+}
+
+svg {
+  width: 100%;
+  height: 32px;
+}
+
+path {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.5;
+  vector-effect: non-scaling-stroke;
+}
+
+.idle {
+  margin-top: 4px;
+  color: var(--ink-2);
+  font-size: 0.8125rem;
+  line-height: 1.2;
+}
+</style>

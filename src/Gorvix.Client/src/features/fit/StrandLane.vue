@@ -1,0 +1,148 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Hop, Lane } from '@/api/client'
+import PulseRun from './PulseRun.vue'
+import WireStub from './WireStub.vue'
+
+/** One wire of a strand: the device at the left, the controller at the right, a station for each hop. */
+const props = defineProps<{ lane: Lane }>()
+
+const flows = {
+  out: 'device talks',
+  in: 'board talks',
+  both: 'both talk, one wire',
+}
+const kinds: Record<Hop['kind'], string> = {
+  lead: 'lead',
+  pad: 'pad',
+  contact: 'bridge',
+  inverter: 'inverter',
+  resistor: 'resistor',
+  half: 'port',
+  job: 'protocol',
+}
+const last = computed(() => props.lane.hops.length - 1)
+const spoken = computed(() =>
+  props.lane.hops
+    .map((h) => `${kinds[h.kind]} ${h.label}, idles ${h.after === 'normal' ? 'high' : 'low'}`)
+    .join('; '),
+)
+
+/** How the line rests where it comes into a station; null before the first. */
+function before(index: number) {
+  return props.lane.hops[index - 1]?.after ?? null
+}
+/** How it rests where it leaves; null after the last. */
+function after(index: number) {
+  return index < last.value ? (props.lane.hops[index]?.after ?? null) : null
+}
+</script>
+
+<template>
+  <div class="lane" role="img" :aria-label="spoken">
+    <div class="way">
+      {{ flows[lane.flow]
+      }}<template v-if="lane.colour"
+        ><br /><span class="quiet">{{ lane.colour }} wire</span></template
+      >
+    </div>
+    <template v-for="(hop, i) in lane.hops" :key="i">
+      <div class="stop" :class="[hop.kind, { fault: !lane.ok && i === last }]">
+        <div class="through">
+          <WireStub :level="before(i)" />
+          <svg v-if="hop.kind === 'inverter'" class="symbol" viewBox="0 0 40 32" aria-hidden="true">
+            <path d="M0 2v28l30-14z" />
+            <circle cx="35" cy="16" r="4.5" />
+          </svg>
+          <span v-else class="box label">{{ hop.label }}</span>
+          <WireStub :level="after(i)" />
+        </div>
+        <span class="kind">{{ kinds[hop.kind] }}</span>
+        <span v-if="hop.note" class="note">{{ hop.note }}</span>
+      </div>
+      <PulseRun v-if="i < last" :polarity="hop.after" />
+    </template>
+    <div v-if="!lane.ok" class="end fault">stops here</div>
+  </div>
+</template>
+
+<style scoped>
+.lane {
+  display: flex;
+  align-items: flex-start;
+  min-width: 680px;
+  padding: 10px 0 6px;
+}
+
+.way {
+  width: 120px;
+  flex: none;
+  font-size: 0.875rem;
+  line-height: 1.25;
+}
+
+.stop {
+  display: flex;
+  flex: none;
+  flex-direction: column;
+  align-items: center;
+  max-width: 112px;
+  font-size: 0.8125rem;
+  line-height: 1.2;
+  text-align: center;
+}
+
+.through {
+  display: flex;
+  align-self: stretch;
+}
+
+.box,
+.symbol {
+  display: grid;
+  place-items: center;
+  min-width: 52px;
+  height: 32px;
+  padding: 0 8px;
+  border: 1px solid var(--ink);
+  background: var(--sheet);
+  font-size: 0.9375rem;
+  font-weight: 600;
+  white-space: nowrap;
+}
+
+.symbol {
+  min-width: 40px;
+  width: 40px;
+  padding: 0;
+  border: 0;
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.75;
+}
+
+.job .box {
+  border-color: var(--chosen);
+  background: var(--chosen);
+  color: var(--on-chosen);
+}
+
+.kind {
+  margin-top: 4px;
+}
+
+.note {
+  color: var(--ink-2);
+}
+
+.fault .box,
+.end {
+  border-color: var(--stop);
+  color: var(--stop);
+}
+
+.end {
+  padding: 6px 10px;
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,184 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { BuildChange, FitCell, FitLink, RuleText } from '@/api/client'
+import StrandLane from './StrandLane.vue'
+
+/** The selected link on the selected port: the answer in a sentence, its strand, and what to do about it. */
+const props = defineProps<{ link: FitLink; cell: FitCell; rules: RuleText[] }>()
+defineEmits<{ pin: []; ban: []; change: [change: BuildChange] }>()
+
+const mode = computed(() => props.link.modes.find((m) => m.id === props.cell.mode))
+const rule = computed(() => props.rules.find((r) => r.id === props.cell.code))
+const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
+</script>
+
+<template>
+  <section class="panel" aria-labelledby="strand-title">
+    <div class="top">
+      <h2 id="strand-title">{{ heading }}</h2>
+      <span v-if="mode" class="quiet">
+        {{ mode.name }}, <span class="label">{{ mode.framing }}</span>
+      </span>
+      <span class="actions no-print">
+        <v-btn
+          id="pin"
+          size="small"
+          :variant="cell.pinned ? 'flat' : 'outlined'"
+          @click="$emit('pin')"
+        >
+          {{ cell.pinned ? 'Unpin' : 'Pin here' }}<kbd>Enter</kbd>
+        </v-btn>
+        <v-btn
+          id="ban"
+          size="small"
+          :variant="cell.banned ? 'flat' : 'outlined'"
+          @click="$emit('ban')"
+        >
+          {{ cell.banned ? 'Lift the ban' : 'Ban here' }}<kbd>X</kbd>
+        </v-btn>
+      </span>
+    </div>
+    <p class="sentence" :class="cell.state" data-testid="sentence">
+      <strong v-if="cell.code" class="label">{{ cell.code }}</strong> {{ cell.sentence }}
+    </p>
+    <p v-if="rule" class="quiet reason">{{ rule.reason }}</p>
+    <div v-if="cell.lanes.length > 0" class="lanes">
+      <StrandLane v-for="(lane, i) in cell.lanes" :key="i" :lane="lane" />
+    </div>
+
+    <div class="below">
+      <div v-if="cell.state === 'chosen'">
+        <h3>Wires</h3>
+        <ul>
+          <li v-for="wire in link.wires" :key="wire.lead">
+            <span class="label">{{ wire.lead }}</span><template v-if="wire.colour">
+              ({{ wire.colour }})</template
+            >
+            to pad <span class="label">{{ wire.pad }}</span>, {{ wire.side }} side
+          </li>
+        </ul>
+      </div>
+      <div v-if="cell.state === 'chosen'">
+        <h3>Port {{ cell.port }}</h3>
+        <p>{{ link.settings.join(', ') }}</p>
+      </div>
+      <div class="modes">
+        <h3>Modes of this link</h3>
+        <ul>
+          <li v-for="m in link.modes" :key="m.id" class="mode">
+            <span :class="{ struck: m.banned }">{{ m.name }}</span>
+            <span v-if="m.condition" class="quiet">{{ m.condition }}</span>
+            <button
+              type="button"
+              class="no-print"
+              :data-mode="m.id"
+              @click="
+                $emit('change', {
+                  kind: m.banned ? 'unban' : 'ban',
+                  match: { link: link.id, mode: m.id },
+                })
+              "
+            >
+              {{ m.banned ? 'Allow this mode' : 'Ban this mode' }}
+            </button>
+          </li>
+        </ul>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.panel {
+  padding: 14px 20px 16px;
+  border: 1px solid var(--line);
+  border-top: 0;
+  background: var(--sheet);
+}
+
+.top {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: baseline;
+}
+
+h2 {
+  font-size: 1.25rem;
+  font-weight: 650;
+}
+
+.actions {
+  display: flex;
+  gap: 8px;
+  margin-left: auto;
+}
+
+kbd {
+  margin-left: 8px;
+  padding: 0 5px;
+  border: 1px solid currentcolor;
+  font-family: var(--mono);
+  font-size: 0.75rem;
+  font-weight: 400;
+  opacity: 0.8;
+}
+
+.sentence {
+  max-width: 120ch;
+  font-size: 1.0625rem;
+}
+
+.sentence.blocked strong {
+  color: var(--stop);
+}
+
+.reason {
+  max-width: 120ch;
+  font-size: 0.9375rem;
+}
+
+.lanes {
+  margin-top: 8px;
+  overflow-x: auto;
+  border-top: 1px solid var(--line-faint);
+  border-bottom: 1px solid var(--line-faint);
+}
+
+.below {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px 48px;
+  margin-top: 12px;
+  font-size: 0.9375rem;
+}
+
+h3 {
+  font-size: 0.9375rem;
+  font-weight: 650;
+}
+
+.mode {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 10px;
+  align-items: baseline;
+}
+
+.mode button {
+  min-height: 28px;
+  border: 0;
+  background: none;
+  color: var(--chosen);
+  font: inherit;
+  cursor: pointer;
+}
+
+.mode button:hover {
+  text-decoration: underline;
+}
+
+.struck {
+  text-decoration: line-through;
+}
+</style>

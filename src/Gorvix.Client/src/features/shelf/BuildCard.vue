@@ -1,0 +1,141 @@
+<script setup lang="ts">
+import type { ShelfBuild } from '@/api/client'
+import VerdictMark from '@/ui/VerdictMark.vue'
+
+defineProps<{ build: ShelfBuild; fresh: boolean }>()
+defineEmits<{ remove: [] }>()
+</script>
+
+<template>
+  <article class="card" :class="{ fresh }" :data-build="build.id">
+    <h2>
+      <RouterLink :to="{ name: 'fit', params: { id: build.id } }">{{ build.name }}</RouterLink>
+    </h2>
+    <p v-if="build.note" class="note">{{ build.note }}</p>
+    <p class="verdict">
+      <VerdictMark :severity="build.verdict.severity" />
+      <span>{{ build.verdict.sentence }}</span>
+    </p>
+    <dl class="places">
+      <div v-for="place in build.places" :key="place.need" :class="{ none: !place.port }">
+        <dt>{{ place.need }}</dt>
+        <dd class="label">{{ place.port ?? 'none' }}</dd>
+      </div>
+    </dl>
+    <footer>
+      <span class="quiet board">{{ build.board }}</span>
+      <a :href="`/api/builds/${build.id}/export`" download>Export</a>
+      <button type="button" :aria-label="`Remove ${build.name}`" @click="$emit('remove')">
+        Remove
+      </button>
+    </footer>
+  </article>
+</template>
+
+<style scoped>
+.card {
+  position: relative;
+  display: flex;
+  flex-direction: column;
+  padding: 20px 20px 8px;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+}
+
+.card:hover,
+.fresh {
+  border-color: var(--chosen);
+}
+
+h2 {
+  font-size: 1.375rem;
+  font-weight: 650;
+  line-height: 1.2;
+}
+
+h2 a {
+  color: var(--ink);
+  text-decoration: none;
+}
+
+/* The whole card opens the build; the two small actions stay above it. */
+h2 a::after {
+  position: absolute;
+  inset: 0;
+  content: '';
+}
+
+.note {
+  margin-top: 4px;
+  color: var(--ink-2);
+}
+
+.verdict {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  margin: 16px 0 12px;
+  font-size: 1.0625rem;
+}
+
+.verdict svg {
+  position: relative;
+  top: 3px;
+}
+
+.places {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 20px;
+  margin-bottom: 16px;
+  font-size: 0.9375rem;
+  line-height: 1.25;
+}
+
+dt {
+  color: var(--ink-2);
+}
+
+dd {
+  color: var(--chosen);
+  font-weight: 600;
+}
+
+.none dd {
+  color: var(--stop);
+}
+
+footer {
+  display: flex;
+  gap: 4px;
+  align-items: center;
+  margin-top: auto;
+  border-top: 1px solid var(--line-faint);
+  font-size: 0.9375rem;
+}
+
+.board {
+  flex: 1;
+  padding: 8px 0;
+}
+
+footer a,
+footer button {
+  position: relative;
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
+  padding: 0 8px;
+  border: 0;
+  background: none;
+  color: var(--chosen);
+  font: inherit;
+  text-decoration: none;
+  cursor: pointer;
+}
+
+footer a:hover,
+footer button:hover {
+  text-decoration: underline;
+}
+</style>

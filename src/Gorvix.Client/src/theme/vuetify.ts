@@ -1,0 +1,44 @@
+import { createVuetify } from 'vuetify'
+import 'vuetify/styles'
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[name=csp-nonce]')?.content
+
+/** Ink on workshop paper by day, chalk on slate in the evening; one strong colour, for "chosen". */
+export const vuetify = createVuetify({
+  theme: {
+    cspNonce: nonce,
+    defaultTheme: 'system',
+    themes: {
+      light: {
+        dark: false,
+        colors: {
+          background: '#f3f1e7',
+          surface: '#fbfaf4',
+          'on-background': '#1d2320',
+          'on-surface': '#1d2320',
+          primary: '#2338b5',
+          'on-primary': '#ffffff',
+          error: '#a3231a',
+          warning: '#7d4e00',
+        },
+      },
+      dark: {
+        dark: true,
+        colors: {
+          background: '#14181b',
+          surface: '#1c2226',
+          'on-background': '#e6e3d8',
+          'on-surface': '#e6e3d8',
+          primary: '#9dafff',
+          'on-primary': '#10153a',
+          error: '#ff9c8f',
+          warning: '#f0bd62',
+        },
+      },
+    },
+  },
+  defaults: {
+    VBtn: { variant: 'outlined', rounded: 0, ripple: false },
+    VDialog: { maxWidth: 560 },
+  },
+})

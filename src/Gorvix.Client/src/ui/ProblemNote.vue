@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import type { Problem } from '@/api/client'
+
+/** A refusal or a fault: what happened, the places it names, and what can be done. */
+defineProps<{ problem: Problem; title: string }>()
+</script>
+
+<template>
+  <section class="problem" role="alert">
+    <h2>{{ title }}</h2>
+    <p v-if="problem.findings.length === 0">{{ problem.sentence }}</p>
+    <ul v-else>
+      <li v-for="(finding, i) in problem.findings" :key="i">
+        <span class="label code">{{ finding.rule }}</span> {{ finding.sentence }}
+      </li>
+    </ul>
+    <div class="actions"><slot /></div>
+  </section>
+</template>
+
+<style scoped>
+.problem {
+  padding: 16px 20px;
+  border: 1px solid var(--stop);
+  border-left-width: 6px;
+  background: var(--sheet);
+}
+
+h2 {
+  color: var(--stop);
+  font-size: 1.0625rem;
+  font-weight: 650;
+}
+
+li {
+  margin-top: 4px;
+  overflow-wrap: anywhere;
+}
+
+.code {
+  padding-right: 6px;
+  color: var(--stop);
+}
+
+.actions:not(:empty) {
+  display: flex;
+  gap: 12px;
+  margin-top: 12px;
+}
+</style>

@@ -1,0 +1,15 @@
+import { fileURLToPath } from 'node:url'
+import vue from '@vitejs/plugin-vue'
+import { defineConfig } from 'vite'
+import vuetify from 'vite-plugin-vuetify'
+
+export default defineConfig({
+  plugins: [vue(), vuetify({ autoImport: true })],
+  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  build: {
+    outDir: '../../artifacts/client',
+    emptyOutDir: true,
+    // Small files stay files: the content policy lets no data: script or font in.
+    assetsInlineLimit: 0,
+  },
+})

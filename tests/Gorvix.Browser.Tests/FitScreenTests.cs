@@ -1,0 +1,174 @@
+using OpenQA.Selenium;
+
+namespace Gorvix.Browser.Tests;
+
+/// <summary>The Fit screen as a builder uses it.</summary>
+public class FitScreenTests
+{
+    private const string Hare = "/builds/north-face-hare/fit";
+
+    [Fact]
+    public async Task A_builder_reads_the_verdict_walks_the_grid_pins_undoes_and_finds_it_kept()
+    {
+        await using var page = await Page.Open("/");
+        page.Click("[data-build='north-face-hare'] h2 a");
+        page.Says("#verdict", "All 3 links carried.");
+        Assert.Equal("control U3", page.Cell());
+        page.Says("[data-testid='sentence']", "TX to pad SBUS and RX to pad DSM");
+        page.Shot("fit");
+
+        // By keys to a blocked cell: the sentence says why not.
+        page.Find("td[tabindex='0']").Click();
+        page.Press(Keys.ArrowDown);
+        page.Press(Keys.ArrowDown);
+        page.Says("[data-testid='sentence']", "TX would idle low at U3 RX");
+        Assert.Equal("position U3", page.Cell());
+        page.Says(".lane", "stops here");
+        page.Shot("fit-blocked");
+
+        // To a possible one, and pin it there.
+        page.Press(Keys.ArrowLeft);
+        page.Says("[data-testid='sentence']", "that moves picture text to U4");
+        page.Press(Keys.Enter);
+        page.Says("[data-testid='moved']", "Picture text (Beacon D6) moved from U1 to U4.");
+        Assert.Contains("R1 · T1", page.CellText("position", "U1"));
+        Assert.Contains("pin", page.CellText("position", "U1"));
+        Assert.Equal("position U1", page.Cell());
+
+        page.Press("z");
+        page.Says("[data-testid='moved']", "Picture text (Beacon D6) moved from U4 to U1.");
+        page.Press("y");
+        page.Says("[data-testid='moved']", "moved from U1 to U4.");
+
+        page.Driver.Navigate().Refresh();
+        page.Says("[data-cell='position U1']", "pin");
+        Assert.Equal("position U1", page.Cell());
+        Assert.Contains("link=position&port=U1", page.Driver.Url);
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task The_same_by_mouse()
+    {
+        await using var page = await Page.Open(Hare);
+        page.Click("[data-cell='position U1']");
+        page.Click("#pin");
+        page.Says("[data-testid='moved']", "Position (Fix 10) moved from U4 to U1.");
+        page.Click("#ban");
+        page.Says("[data-cell='position U1']", "BAN");
+        page.Says("[data-testid='moved']", "Position (Fix 10) moved from U1 to U4.");
+        page.Says(".wishes", "Position (Fix 10) not on U1");
+        page.Click(".wishes button");
+        page.Gone(".wishes");
+        page.Click("#undo");
+        page.Says(".wishes", "Position (Fix 10) not on U1");
+        page.Click("#redo");
+        page.Gone(".wishes");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task With_the_inverting_mode_banned_the_page_names_the_link_that_is_left_and_why()
+    {
+        await using var page = await Page.Open(Hare);
+        page.Click("[data-mode='crsf-inverted']");
+        page.Says("#verdict", "2 of 3 links carried. No port for position (Fix 10).");
+        page.Says(
+            ".findings",
+            "U1: taken by picture text. U3: wrong polarity. U4: taken by control. U6: used inside the board."
+        );
+        page.Says(".wishes", "mode \"CRSF, output inverted\"");
+        page.Says("th.row", "Position – no port");
+        page.Click("[data-cell='position U1']");
+        page.Shot("fit-unmet");
+        page.Click("[data-cell='control U3']");
+        page.Says("[data-mode='crsf-inverted']", "Allow this mode");
+        page.Click("[data-mode='crsf-inverted']");
+        page.Says("#verdict", "All 3 links carried.");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task A_pin_that_cannot_be_kept_is_shown_as_a_wish_with_the_reason()
+    {
+        await using var page = await Page.Open($"{Hare}?link=position&port=U6");
+        page.Find("[data-cell='position U6']").Click();
+        page.Press(Keys.Enter);
+        page.Says("#verdict", "All 3 links carried. 1 warning.");
+        page.Says(".findings", "You pinned Position (Fix 10) to U6, which cannot be");
+        page.Says(".wishes", "cannot be kept");
+        page.Press("x");
+        page.Says(".wishes", "not on U6");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task The_signal_flips_at_the_inverter_and_nowhere_else()
+    {
+        await using var page = await Page.Open(Hare);
+        page.Find(".lane");
+        var first = page.All(".lane")[0];
+        Assert.Equal(
+            ["idles low", "idles low", "idles high", "idles high"],
+            first.FindElements(By.CssSelector(".idle")).Select(e => e.Text)
+        );
+        var paths = first.FindElements(By.CssSelector(".run path")).Select(p => p.GetAttribute("d")).ToList();
+        Assert.Equal(paths[0], paths[1]);
+        Assert.NotEqual(paths[1], paths[2]);
+        Assert.Equal(paths[2], paths[3]);
+    }
+
+    [Fact]
+    public async Task Two_tabs_the_second_writer_is_told_and_can_load_the_newer_one()
+    {
+        await using var page = await Page.Open(Hare);
+        page.Says("#verdict", "All 3 links carried.");
+        var first = page.Driver.CurrentWindowHandle;
+        page.Driver.SwitchTo().NewWindow(WindowType.Tab);
+        page.Go($"{Hare}?link=position&port=U1");
+        page.Find("[data-cell='position U1']").Click();
+        page.Click("#pin");
+        page.Says("[data-cell='position U1']", "pin");
+
+        page.Driver.SwitchTo().Window(first);
+        page.Click("[data-cell='control U1']");
+        page.Click("#ban");
+        page.Says("[role='alert']", "Nothing was overwritten");
+        page.Click("#reload");
+        page.Says("[data-cell='position U1']", "pin");
+        page.Gone("[role='alert']");
+        Assert.DoesNotContain("ban", page.CellText("control", "U1"));
+    }
+
+    [Fact]
+    public async Task The_keys_are_listed_and_every_one_has_a_control()
+    {
+        await using var page = await Page.Open(Hare);
+        page.Find("td[tabindex='0']").Click();
+        page.Press("?");
+        page.Says(".v-dialog", "pin the link here");
+        page.Press(Keys.Escape);
+        page.Gone(".v-overlay--active");
+        Assert.All(["#pin", "#ban", "#undo", "#redo", "#keys"], id => Assert.NotNull(page.Find(id)));
+        page.Press(Keys.End);
+        Assert.Equal("control U6", page.Cell());
+        page.Press(Keys.Home);
+        Assert.Equal("control U1", page.Cell());
+        page.Press(Keys.ArrowUp);
+        Assert.Equal("control U1", page.Cell());
+    }
+
+    [Fact]
+    public async Task Back_leaves_the_build_and_a_build_that_is_gone_is_said_to_be_missing()
+    {
+        await using var page = await Page.Open("/");
+        page.Click("[data-build='haul-road-heron'] h2 a");
+        page.Says("#verdict", "All 5 links carried.");
+        page.Driver.Navigate().Back();
+        page.Says("h1", "Shelf");
+        page.Go("/builds/nobody/fit");
+        page.Says("[role='alert']", "There is no build \"nobody\" on the shelf.");
+        page.Go("/somewhere/else");
+        page.Says("h1", "There is no such page.");
+    }
+}

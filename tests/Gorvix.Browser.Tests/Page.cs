@@ -1,0 +1,163 @@
+using Gorvix.Web.Hosting;
+using Microsoft.AspNetCore.Builder;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Support.UI;
+
+namespace Gorvix.Browser.Tests;
+
+/// <summary>A browser on a running Gorvix with data of its own. Every page that was opened must leave the console empty.</summary>
+public sealed class Page : IAsyncDisposable
+{
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+
+    private readonly WebApplication _app;
+    private readonly ChromeDriver _driver;
+
+    private Page(WebApplication app, ChromeDriver driver, string downloads)
+    {
+        (_app, _driver, Downloads) = (app, driver, downloads);
+        Root = app.Urls.First();
+    }
+
+    public string Root { get; }
+
+    public string Downloads { get; }
+
+    public IWebDriver Driver => _driver;
+
+    public static async Task<Page> Open(
+        string path,
+        string? demo = "demo",
+        int width = 1280,
+        int height = 800,
+        string look = "light"
+    )
+    {
+        var folder = Directory.CreateTempSubdirectory("gorvix-").FullName;
+        string Beside(string name) => Path.Combine(AppContext.BaseDirectory, name);
+        var options = new StartOptions(
+            0,
+            Path.Combine(folder, "data"),
+            demo is null ? null : Beside(demo),
+            Beside("client")
+        );
+        var app = GorvixApp.Create(options);
+        await GorvixApp.OpenData(app, options);
+        await app.StartAsync();
+        var downloads = Path.Combine(folder, "downloads");
+        var page = new Page(app, Browser(folder, downloads, look), downloads);
+        page.Resize(width, height);
+        page.Go(path);
+        return page;
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        _driver.Quit();
+        _driver.Dispose();
+        await _app.DisposeAsync();
+    }
+
+    public void Go(string path) => _driver.Navigate().GoToUrl(Root + path);
+
+    /// <summary>Sizes the page itself, not the window around it.</summary>
+    public void Resize(int width, int height)
+    {
+        var metrics = new Dictionary<string, object?>
+        {
+            ["width"] = width,
+            ["height"] = height,
+            ["deviceScaleFactor"] = 1,
+            ["mobile"] = false,
+        };
+        _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", metrics);
+    }
+
+    public IWebElement Find(string css) =>
+        Until(d => d.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed), css);
+
+    public IReadOnlyList<IWebElement> All(string css) => _driver.FindElements(By.CssSelector(css));
+
+    public string Text(string css) => Find(css).Text;
+
+    public void Click(string css) => Find(css).Click();
+
+    /// <summary>Waits until an element says something.</summary>
+    public void Says(string css, string text) =>
+        Until(
+            d => d.FindElements(By.CssSelector(css)).Any(e => e.Text.Contains(text)) ? "yes" : null,
+            $"{css} to say “{text}”"
+        );
+
+    public void Gone(string css) =>
+        Until(d => d.FindElements(By.CssSelector(css)).Count == 0 ? "yes" : null, $"{css} to go");
+
+    /// <summary>The cell of the grid that the keys are on.</summary>
+    public string Cell() => Find("td[tabindex='0']").GetAttribute("data-cell")!;
+
+    public string CellText(string link, string port) => Find($"[data-cell='{link} {port}']").Text;
+
+    public void Press(string keys) => _driver.SwitchTo().ActiveElement().SendKeys(keys);
+
+    public object? Run(string script) => _driver.ExecuteScript(script);
+
+    /// <summary>What the accessibility engine has to say about the page; empty when all is well.</summary>
+    public string Accessibility()
+    {
+        _driver.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "axe", "axe.min.js")));
+        var script =
+            "const done = arguments[0]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })"
+            + ".then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html + ' ' + n.failureSummary).join(' | ')).join('\\n')))";
+        return (string)_driver.ExecuteAsyncScript(script)!;
+    }
+
+    /// <summary>Everything that the browser's console was told.</summary>
+    public string Console() => string.Join('\n', _driver.Manage().Logs.GetLog(LogType.Browser).Select(l => l.Message));
+
+    /// <summary>Renews a picture of the docs when the run was asked to.</summary>
+    public void Shot(string name)
+    {
+        if (Environment.GetEnvironmentVariable("GORVIX_SHOTS") is { Length: > 0 } folder)
+        {
+            var focused = _driver.SwitchTo().ActiveElement();
+            Run("document.activeElement?.blur()");
+            _driver.GetScreenshot().SaveAsFile(Path.Combine(folder, $"{name}.png"));
+            _driver.ExecuteScript("arguments[0].focus()", focused);
+        }
+    }
+
+    public T Until<T>(Func<IWebDriver, T?> condition, string what)
+        where T : class
+    {
+        var wait = new WebDriverWait(_driver, Patience)
+        {
+            Message = $"waited for {what}; the page says: {_driver.FindElement(By.TagName("body")).Text}",
+        };
+        wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException));
+        return wait.Until(condition)!;
+    }
+
+    private static ChromeDriver Browser(string folder, string downloads, string look)
+    {
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--hide-scrollbars",
+            $"--blink-settings=preferredColorScheme={(look == "dark" ? 0 : 1)}",
+            $"--user-data-dir={Path.Combine(folder, "browser")}"
+        );
+        options.AddUserProfilePreference("download.default_directory", downloads);
+        options.SetLoggingPreference(LogType.Browser, OpenQA.Selenium.LogLevel.All);
+        var driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options);
+        driver.Manage().Timeouts().AsynchronousJavaScript = Patience;
+        return driver;
+    }
+}

@@ -1,0 +1,68 @@
+namespace Gorvix.Browser.Tests;
+
+/// <summary>The shelf: import, export, removal, and its empty and error states.</summary>
+public class ShelfTests
+{
+    [Fact]
+    public async Task A_build_goes_out_as_a_file_and_comes_back_as_the_same_build()
+    {
+        await using var page = await Page.Open("/");
+        page.Says("[data-build='north-face-hare']", "All 3 links carried.");
+        page.Shot("shelf");
+        page.Click("[data-build='north-face-hare'] a[download]");
+        var file = Path.Combine(page.Downloads, "north-face-hare.gorvix.json");
+        page.Until(_ => File.Exists(file) ? file : null, "the download");
+        Import(page, file);
+        page.Says("[data-build='north-face-hare-2']", "All 3 links carried.");
+        Assert.Contains("fresh", page.Find("[data-build='north-face-hare-2']").GetAttribute("class"));
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task A_damaged_file_is_refused_with_its_place_and_nothing_is_stored()
+    {
+        await using var page = await Page.Open("/");
+        page.Find("[data-build='north-face-hare']");
+        var file = Path.Combine(Directory.CreateTempSubdirectory("gorvix-").FullName, "damaged.json");
+        await File.WriteAllTextAsync(file, "{\"format\":\"gorvix\",\n\"version\":1,\n\"boards\":[{\"id\":\"x\"}]}");
+        Import(page, file);
+        page.Says("[role='alert']", "damaged.json was not imported. Nothing was stored.");
+        page.Says("[role='alert']", "line 3 (boards[0])");
+        page.Shot("shelf-refused");
+        Assert.Equal(2, page.All("article").Count);
+        await File.WriteAllTextAsync(file, "{\"format\":\"gorvix\",\"version\":7}");
+        Import(page, file);
+        page.Says("[role='alert']", "format version 7");
+    }
+
+    [Fact]
+    public async Task A_build_is_taken_off_the_shelf_and_put_back()
+    {
+        await using var page = await Page.Open("/");
+        page.Click("[data-build='north-face-hare'] footer button");
+        page.Gone("[data-build='north-face-hare']");
+        page.Click("#restore");
+        page.Find("[data-build='north-face-hare']");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task An_empty_shelf_says_what_to_do()
+    {
+        await using var page = await Page.Open("/", demo: null);
+        page.Says("h2", "The shelf is empty");
+        Assert.True(page.Find("#import").Displayed);
+        Assert.Equal("", page.Console());
+    }
+
+    private static void Import(Page page, string file)
+    {
+        // The page makes its file field on the click, outside the document; the test catches it as it is clicked.
+        page.Run(
+            "HTMLInputElement.prototype.click = function () { this.id = 'picked'; this.style.display = 'block'; document.body.append(this) }"
+        );
+        page.Click("#import");
+        page.Find("#picked").SendKeys(file);
+        page.Run("document.getElementById('picked')?.remove()");
+    }
+}

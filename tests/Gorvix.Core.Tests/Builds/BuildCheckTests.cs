@@ -1,0 +1,63 @@
+using Gorvix.Core.Builds;
+
+namespace Gorvix.Core.Tests.Builds;
+
+/// <summary>A build whose names lead nowhere is not planned.</summary>
+public class BuildCheckTests
+{
+    private static Build Hare => Demo.NorthFaceHare;
+
+    public static TheoryData<string, string, Func<Build, Build>> Broken =>
+        new()
+        {
+            { "NAME", "build.board", b => b with { Board = "nowhere" } },
+            {
+                "NAME",
+                "build.devices[0].part",
+                b => b with { Devices = [b.Devices[0] with { Part = "x" }, .. b.Devices.Skip(1)] }
+            },
+            { "NAME", "build.wants[0].device", b => b with { Wants = [b.Wants[0] with { Device = "x" }] } },
+            { "NAME", "build.wants[0].function", b => b with { Wants = [b.Wants[0] with { Function = "x" }] } },
+            { "NAME", "build.pins[0].link", b => b with { Pins = [new() { Link = "x" }] } },
+            { "NAME", "build.pins[0].port", b => b with { Pins = [new() { Link = "control", Port = "U99" }] } },
+            { "NAME", "build.bans[0].pad", b => b with { Bans = [new() { Link = "control", Pad = "x" }] } },
+            { "NAME", "build.bans[0].mode", b => b with { Bans = [new() { Link = "control", Mode = "x" }] } },
+            { "TWIN", "build.wants[3]", b => b with { Wants = [.. b.Wants, b.Wants[0]] } },
+            { "TWIN", "build.devices[3]", b => b with { Devices = [.. b.Devices, b.Devices[0]] } },
+            { "VALUE", "build.name", b => b with { Name = " " } },
+            {
+                "BUILD-SIZE",
+                "build.wants",
+                b => b with { Wants = [.. Enumerable.Range(0, 41).Select(i => b.Wants[0] with { Link = $"l{i}" })] }
+            },
+        };
+
+    [Theory]
+    [MemberData(nameof(Broken), DisableDiscoveryEnumeration = true)]
+    public void Each_name_must_lead_somewhere(string rule, string place, Func<Build, Build> breaking)
+    {
+        var finding = Assert.Single(BuildCheck.Of(breaking(Hare), Demo.Library, "build"));
+        Assert.Equal((rule, place), (finding.Rule, finding.Subject));
+        Assert.Throws<InvalidBuildException>(() => ResolvedBuild.Create(breaking(Hare), Demo.Library));
+    }
+
+    [Fact]
+    public void Forty_links_are_allowed_and_planned()
+    {
+        var build = Hare with
+        {
+            Wants = [.. Enumerable.Range(0, 40).Select(i => Hare.Wants[2] with { Link = $"l{i}" })],
+        };
+        var verdict = Demo.Fit(build).Verdict();
+        Assert.Equal((1, 40), (verdict.Carried, verdict.Wanted));
+    }
+
+    [Fact]
+    public void A_build_with_a_board_that_contradicts_itself_is_not_planned()
+    {
+        var board = Demo.Library.Board(Hare.Board)!;
+        var broken = Demo.Library with { Boards = [board with { Pads = [board.Pads[0] with { Paths = [] }] }] };
+        var problem = Assert.Throws<InvalidBuildException>(() => ResolvedBuild.Create(Hare, broken));
+        Assert.Contains(problem.Findings, f => f.Rule == "PAD-LOST");
+    }
+}

@@ -1,0 +1,66 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Protocols;
+using Gorvix.Core.Wiring;
+
+namespace Gorvix.Core.Tests.Wiring;
+
+/// <summary>The plan as wires, bridges, port settings and open leads.</summary>
+public class WiredBuildTests
+{
+    private static WiredBuild Wired(Build build)
+    {
+        var resolved = ResolvedBuild.Create(build, Demo.Library);
+        return WiredBuild.From(resolved, Planner.Best(resolved));
+    }
+
+    [Fact]
+    public void Every_lead_of_a_carried_link_gets_one_wire()
+    {
+        var wires = Wired(Demo.NorthFaceHare).Wires.Select(w => $"{w.Device} {w.Lead.Label}>{w.Pad.Label}");
+        Assert.Equal(
+            ["receiver TX>SBUS", "receiver RX>DSM", "air-unit TX>R1", "air-unit RX>T1", "gnss TX>R4", "gnss RX>T4"],
+            wires
+        );
+    }
+
+    [Fact]
+    public void Leads_that_no_link_uses_stay_open() =>
+        Assert.Equal(["air-unit SBUS"], Wired(Demo.NorthFaceHare).Open.Select(o => $"{o.Device} {o.Lead.Label}"));
+
+    [Fact]
+    public void The_picture_lead_is_not_a_serial_lead() => Assert.Empty(Wired(Demo.HaulRoadHeron).Open);
+
+    [Fact]
+    public void A_bridge_stands_where_its_route_needs_it_and_else_as_it_came()
+    {
+        var raw = Assert.Single(Wired(Demo.NorthFaceHare).Bridges);
+        Assert.Equal(("raw", false), (raw.Position, raw.IsWork));
+
+        // The inverting bridge on U4 is the other way to carry the receiver's inverted output.
+        var pinned = Demo.NorthFaceHare with
+        {
+            Pins =
+            [
+                new()
+                {
+                    Link = "control",
+                    Port = "U4",
+                    Mode = "crsf-inverted",
+                },
+            ],
+        };
+        var turned = Assert.Single(Wired(pinned).Bridges);
+        Assert.Equal(("inverted", true), (turned.Position, turned.IsWork));
+    }
+
+    [Fact]
+    public void Each_port_in_use_has_one_job()
+    {
+        var ports = Wired(Demo.NorthFaceHare).Ports;
+        Assert.Equal(
+            [("U3", PortJob.ReceiverInput), ("U1", PortJob.VideoCanvas), ("U4", PortJob.Gnss)],
+            ports.Select(p => (p.Port.Id, p.Settings.Job))
+        );
+    }
+}

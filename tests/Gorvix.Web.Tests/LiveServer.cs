@@ -1,0 +1,65 @@
+using System.Net.Http.Json;
+using System.Text;
+using System.Text.Json;
+using Gorvix.Web.Hosting;
+using Microsoft.AspNetCore.Builder;
+
+namespace Gorvix.Web.Tests;
+
+/// <summary>The program in this process, on a port of its own, with a real SQLite file in a new folder.</summary>
+public sealed class LiveServer : IAsyncDisposable
+{
+    private readonly WebApplication _app;
+
+    private LiveServer(WebApplication app, string data)
+    {
+        (_app, Data) = (app, data);
+        Client = new HttpClient { BaseAddress = new Uri(app.Urls.First()) };
+    }
+
+    public HttpClient Client { get; }
+
+    public string Data { get; }
+
+    public static async Task<LiveServer> Start(string? data = null, string? demo = "demo")
+    {
+        data ??= Directory.CreateTempSubdirectory("gorvix-").FullName;
+        var demoFolder = demo is null ? null : Path.Combine(AppContext.BaseDirectory, demo);
+        var options = new StartOptions(0, data, demoFolder, Path.Combine(data, "no-client"));
+        var app = GorvixApp.Create(options);
+        await GorvixApp.OpenData(app, options);
+        await app.StartAsync();
+        return new LiveServer(app, data);
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        Client.Dispose();
+        await _app.DisposeAsync();
+    }
+
+    public async Task<JsonElement> Get(string path) => await Client.GetFromJsonAsync<JsonElement>(path);
+
+    public async Task<(int Status, JsonElement Body)> Post(string path, string body)
+    {
+        using var content = new StringContent(body, Encoding.UTF8, "application/json");
+        using var answer = await Client.PostAsync(path, content);
+        var text = await answer.Content.ReadAsStringAsync();
+        return ((int)answer.StatusCode, text == "" ? default : JsonSerializer.Deserialize<JsonElement>(text));
+    }
+
+    public Task<(int Status, JsonElement Body)> Change(string build, int version, string kind, string match) =>
+        Post(
+            $"/api/builds/{build}/changes",
+            $"{{\"version\":{version},\"change\":{{\"kind\":\"{kind}\",\"match\":{match}}}}}"
+        );
+
+    public static string Ports(JsonElement fit) =>
+        string.Join(
+            " ",
+            fit.GetProperty("sheet")
+                .GetProperty("links")
+                .EnumerateArray()
+                .Select(l => l.GetProperty("port").GetString() ?? "-")
+        );
+}
