@@ -42,7 +42,7 @@ public sealed class FitReader
             findings,
             Wishes(),
             Work(wired),
-            [.. wired.Open.Select(o => OpenWords(o))]
+            OpenWords(wired)
         );
     }
 
@@ -309,13 +309,15 @@ public sealed class FitReader
             select $"On the {placement.Link.Device.Name}: {condition}.",
         ];
 
-    private string OpenWords(OpenLead open)
-    {
-        var device = _build.Links.First(l => l.Want.Device == open.Device).Device;
-        return open.Lead.Colour is { } colour
-            ? $"{device.Name} {open.Lead.Label} ({colour})"
-            : $"{device.Name} {open.Lead.Label}";
-    }
+    // A device that is not wired at all is told about by its links; only half-wired plugs need a word here.
+    private IReadOnlyList<string> OpenWords(WiredBuild wired) =>
+        [
+            .. from open in wired.Open
+            where wired.Wires.Any(w => w.Device == open.Device)
+            let name = _build.Links.First(l => l.Want.Device == open.Device).Device.Name
+            let colour = open.Lead.Colour is null ? "" : $" ({open.Lead.Colour})"
+            select $"{name} {open.Lead.Label}{colour}",
+        ];
 
     private static Finding NoMode(Link link) =>
         PlanningRules.NoMode.Found(Severity.Stop, link.Id, ("link", FitWords.Of(link)));

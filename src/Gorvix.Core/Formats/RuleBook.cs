@@ -19,6 +19,25 @@ public static class RuleBook
         ("Files", FileRules.All),
     ];
 
+    private static readonly (CostTerm Term, string Words)[] Objective =
+    [
+        (CostTerm.PinsBroken, "pins that could be kept and are not."),
+        (
+            CostTerm.MustsUnmet,
+            $"musts without a port: {PlanProblem.UnmetLink} each, plus 6 for control, 5 picture text, 4 position, 3 telemetry, 2 ESC readings, 1 video control (common practice)."
+        ),
+        (CostTerm.WantsUnmet, "wants without a port, in the same way."),
+        (CostTerm.NicesUnmet, "links that are nice to have, in the same way."),
+        (CostTerm.Losses, "things lost by the chosen modes."),
+        (
+            CostTerm.HandWork,
+            $"points of hand work: a bridge {PlanProblem.BridgeWork}, a device's firmware {PlanProblem.FirmwareWork}, a device's setting {PlanProblem.SettingWork} (our own scale)."
+        ),
+        (CostTerm.WholePorts, "whole ports used."),
+        (CostTerm.Switches, "inverted or swapped pins in the port settings."),
+        (CostTerm.OffAdvice, "links away from the port that the board's maker advises."),
+    ];
+
     /// <summary>All rules, floor by floor.</summary>
     public static IReadOnlyList<Rule> All { get; } = [.. Floors.SelectMany(f => f.Rules)];
 
@@ -37,6 +56,17 @@ public static class RuleBook
                 page.Append($"Source: {rule.Source}.\n");
             }
         }
+        page.Append(
+            "\n## The objective\n\nOf two plans the better one is smaller in the first of these terms that differs.\n\n"
+        );
+        foreach (var (term, words) in Objective)
+        {
+            page.Append($"{(int)term + 1}. **{term}**: {words}\n");
+        }
+        page.Append(
+            "\nAmong equals: links in the order of priority, need and file; cheaper ways first; then modes, ports and pads "
+        );
+        page.Append("in the order of the files. So the same build always gives the same plan.\n");
         return page.ToString();
     }
 }

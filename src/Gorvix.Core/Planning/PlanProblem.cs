@@ -15,7 +15,10 @@ namespace Gorvix.Core.Planning;
 /// </remarks>
 internal sealed class PlanProblem
 {
-    /// <summary>Points of hand work, common practice: a bridge means iron on small pads.</summary>
+    /// <summary>A link that goes without weighs this much, so that no sum of needs outweighs one link more.</summary>
+    public const int UnmetLink = 1000;
+
+    /// <summary>Points of hand work for a bridge: iron on small pads.</summary>
     public const int BridgeWork = 4;
 
     /// <summary>Points of hand work for new firmware in a device.</summary>
@@ -76,7 +79,7 @@ internal sealed class PlanProblem
             Priority.Want => CostTerm.WantsUnmet,
             _ => CostTerm.NicesUnmet,
         };
-        return PlanCost.Of(term, 1000 + WeightOf(link.Function.Need));
+        return PlanCost.Of(term, UnmetLink + WeightOf(link.Function.Need));
     }
 
     // The more the flight depends on it, the heavier (common practice: control, picture text, position, telemetry, comforts).

@@ -112,6 +112,15 @@ td:hover .body {
   pointer-events: none;
 }
 
+@media print {
+  /* Printers leave grounds out: chosen must stay readable as ink on paper. */
+  .chosen .body {
+    background: none;
+    box-shadow: inset 0 0 0 2px #000;
+    color: #000;
+  }
+}
+
 td:focus-visible {
   z-index: 2;
   outline-offset: 0;

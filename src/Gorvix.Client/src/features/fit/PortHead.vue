@@ -20,9 +20,9 @@ const shapes = {
     <span class="shape">{{ shapes[port.shape] }}</span>
     <span class="pads label">
       <template v-for="(pad, i) in [...port.rxPads, ...port.txPads]" :key="pad.label">
-        <template v-if="i > 0"> · </template>
+        {{ ' ' }}
         <span class="pad">
-          {{ pad.label
+          {{ i > 0 ? '· ' : '' }}{{ pad.label
           }}<PulseGlyph
             v-if="pad.turns"
             polarity="inverted"
@@ -64,9 +64,10 @@ th {
 
 .pads {
   display: block;
-  overflow: hidden;
   font-size: 0.8125rem;
-  text-overflow: ellipsis;
+}
+
+.pad {
   white-space: nowrap;
 }
 

@@ -20,10 +20,16 @@ const path = computed(() => pulsePath(props.polarity, 120, 6, 26, 14))
 <style scoped>
 .run {
   display: flex;
-  flex: 1 1 64px;
+  flex: 1 1 48px;
   flex-direction: column;
   align-items: center;
-  min-width: 64px;
+  min-width: 48px;
+}
+
+@media print {
+  .run {
+    min-width: 20px;
+  }
 }
 
 svg {
@@ -39,6 +45,7 @@ path {
 }
 
 .idle {
+  text-align: center;
   margin-top: 4px;
   color: var(--ink-2);
   font-size: 0.8125rem;

@@ -70,15 +70,26 @@ function after(index: number) {
 .lane {
   display: flex;
   align-items: flex-start;
-  min-width: 680px;
+  min-width: 640px;
   padding: 10px 0 6px;
 }
 
 .way {
-  width: 120px;
+  width: clamp(84px, 10vw, 120px);
   flex: none;
   font-size: 0.875rem;
   line-height: 1.25;
+}
+
+@media print {
+  .lane {
+    min-width: 0;
+  }
+
+  .job .box {
+    background: none;
+    color: #000;
+  }
 }
 
 .stop {
