@@ -47,25 +47,24 @@ internal static class FitEndpoints
             .ProducesProblem(404)
             .ProducesProblem(409)
             .ProducesProblem(422);
-        fit.MapPost(
-                "undo",
-                (string id, StepRequest step, BuildStore b, PartStore p) =>
-                    Walk(id, p, b, () => b.Undo(id, step.Version))
-            )
-            .WithName("undo")
-            .Produces<FitView>()
-            .ProducesProblem(404)
-            .ProducesProblem(409);
-        fit.MapPost(
-                "redo",
-                (string id, StepRequest step, BuildStore b, PartStore p) =>
-                    Walk(id, p, b, () => b.Redo(id, step.Version))
-            )
-            .WithName("redo")
-            .Produces<FitView>()
-            .ProducesProblem(404)
-            .ProducesProblem(409);
+        MapStep(fit, "undo", (builds, id, version) => builds.Undo(id, version));
+        MapStep(fit, "redo", (builds, id, version) => builds.Redo(id, version));
     }
+
+    private static void MapStep(
+        IEndpointRouteBuilder fit,
+        string name,
+        Func<BuildStore, string, int, Task<StoredBuild>> step
+    ) =>
+        fit.MapPost(
+                name,
+                (string id, StepRequest request, BuildStore builds, PartStore parts) =>
+                    Walk(id, parts, builds, () => step(builds, id, request.Version))
+            )
+            .WithName(name)
+            .Produces<FitView>()
+            .ProducesProblem(404)
+            .ProducesProblem(409);
 
     private static async Task<FitView> Get(string id, BuildStore builds, PartStore parts)
     {

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import type { FitView } from '@/api/client'
+import KeyButton from '@/ui/KeyButton.vue'
 import VerdictMark from '@/ui/VerdictMark.vue'
 
 /** The answer in one line, what the last change moved, and undo. */
-defineProps<{ view: FitView; moved: string[]; saving: boolean }>()
+defineProps<{ view: FitView; moved: string[] }>()
 defineEmits<{ undo: []; redo: []; keys: [] }>()
 </script>
 
@@ -13,27 +14,23 @@ defineEmits<{ undo: []; redo: []; keys: [] }>()
       <VerdictMark :severity="view.sheet.verdict.severity" :size="24" />
       <h1 id="verdict" aria-live="polite">{{ view.sheet.verdict.sentence }}</h1>
       <span class="actions no-print">
-        <v-btn
+        <KeyButton
           id="undo"
-          size="small"
+          letter="Z"
           :disabled="!view.undo"
           :title="view.undo ?? undefined"
           @click="$emit('undo')"
+          >Undo</KeyButton
         >
-          Undo<kbd>Z</kbd>
-        </v-btn>
-        <v-btn
+        <KeyButton
           id="redo"
-          size="small"
+          letter="Y"
           :disabled="!view.redo"
           :title="view.redo ?? undefined"
           @click="$emit('redo')"
+          >Redo</KeyButton
         >
-          Redo<kbd>Y</kbd>
-        </v-btn>
-        <v-btn id="keys" size="small" aria-label="Keys" @click="$emit('keys')"
-          >Keys<kbd>?</kbd></v-btn
-        >
+        <KeyButton id="keys" letter="?" @click="$emit('keys')">Keys</KeyButton>
       </span>
     </div>
     <ul v-if="view.sheet.findings.length > 0" class="findings">
@@ -72,16 +69,6 @@ h1 {
 .actions {
   display: flex;
   gap: 8px;
-}
-
-kbd {
-  margin-left: 8px;
-  padding: 0 5px;
-  border: 1px solid currentcolor;
-  font-family: var(--mono);
-  font-size: 0.75rem;
-  font-weight: 400;
-  opacity: 0.8;
 }
 
 .findings {

@@ -106,7 +106,6 @@ onMounted(async () => {
       <FitHead
         :view="view"
         :moved="moved"
-        :saving="saving"
         @undo="fit.undo"
         @redo="fit.redo"
         @keys="keysOpen = true"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { BuildChange, FitCell, FitLink, RuleText } from '@/api/client'
+import KeyButton from '@/ui/KeyButton.vue'
 import StrandLane from './StrandLane.vue'
 
 /** The selected link on the selected port: the answer in a sentence, its strand, and what to do about it. */
@@ -20,22 +21,12 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
         {{ mode.name }}, <span class="label">{{ mode.framing }}</span>
       </span>
       <span class="actions no-print">
-        <v-btn
-          id="pin"
-          size="small"
-          :variant="cell.pinned ? 'flat' : 'outlined'"
-          @click="$emit('pin')"
-        >
-          {{ cell.pinned ? 'Unpin' : 'Pin here' }}<kbd>Enter</kbd>
-        </v-btn>
-        <v-btn
-          id="ban"
-          size="small"
-          :variant="cell.banned ? 'flat' : 'outlined'"
-          @click="$emit('ban')"
-        >
-          {{ cell.banned ? 'Lift the ban' : 'Ban here' }}<kbd>X</kbd>
-        </v-btn>
+        <KeyButton id="pin" letter="Enter" :pressed="cell.pinned" @click="$emit('pin')">
+          {{ cell.pinned ? 'Unpin' : 'Pin here' }}
+        </KeyButton>
+        <KeyButton id="ban" letter="X" :pressed="cell.banned" @click="$emit('ban')">
+          {{ cell.banned ? 'Lift the ban' : 'Ban here' }}
+        </KeyButton>
       </span>
     </div>
     <p class="sentence" :class="cell.state" data-testid="sentence">
@@ -112,16 +103,6 @@ h2 {
   display: flex;
   gap: 8px;
   margin-left: auto;
-}
-
-kbd {
-  margin-left: 8px;
-  padding: 0 5px;
-  border: 1px solid currentcolor;
-  font-family: var(--mono);
-  font-size: 0.75rem;
-  font-weight: 400;
-  opacity: 0.8;
 }
 
 .sentence {
