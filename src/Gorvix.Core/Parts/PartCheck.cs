@@ -15,6 +15,21 @@ public static class PartCheck
     /// <summary>More positions of one bridge than this are refused.</summary>
     public const int MostPositions = 6;
 
+    /// <summary>More pads than this are refused.</summary>
+    public const int MostPads = 256;
+
+    /// <summary>More pads on one net than this are refused: every pair of them is a way of its own.</summary>
+    public const int MostPadsOfNet = 8;
+
+    /// <summary>More paths of one pad than this are refused.</summary>
+    public const int MostPaths = 6;
+
+    /// <summary>More leads of one device than this are refused.</summary>
+    public const int MostLeads = 64;
+
+    /// <summary>More modes of one function than this are refused.</summary>
+    public const int MostModes = 16;
+
     /// <summary>Checks a board.</summary>
     /// <param name="board">The board.</param>
     /// <param name="place">Where it stands in its file.</param>
@@ -31,6 +46,11 @@ public static class PartCheck
         list.Ids(board.Bridges, $"{place}.bridges", b => b.Id);
         list.Ids(board.Pads, $"{place}.pads", p => p.Id);
         list.Count(board.Ports.Count, MostPorts, "ports", $"{place}.ports");
+        list.Count(board.Pads.Count, MostPads, "pads", $"{place}.pads");
+        foreach (var (i, net) in board.Nets.Index())
+        {
+            list.Count(Shape.PadsOf(board, net.Id).Count, MostPadsOfNet, "pads", $"{place}.nets[{i}]");
+        }
         list.Count(board.Bridges.Count, MostBridges, "bridges", $"{place}.bridges");
         for (var i = 0; i < board.Nets.Count; i++)
         {
@@ -62,6 +82,7 @@ public static class PartCheck
         list.Text(device.Maker, $"{place}.maker");
         list.Text(device.Name, $"{place}.name");
         list.Ids(device.Leads, $"{place}.leads", l => l.Id);
+        list.Count(device.Leads.Count, MostLeads, "leads", $"{place}.leads");
         list.Ids(device.Functions, $"{place}.functions", f => f.Id);
         for (var i = 0; i < device.Leads.Count; i++)
         {
@@ -71,6 +92,7 @@ public static class PartCheck
         for (var f = 0; f < device.Functions.Count; f++)
         {
             var modes = device.Functions[f].Modes;
+            list.Count(modes.Count, MostModes, "modes", $"{place}.functions[{f}].modes");
             list.Ids(modes, $"{place}.functions[{f}].modes", m => m.Id);
             for (var m = 0; m < modes.Count; m++)
             {
@@ -119,6 +141,7 @@ public static class PartCheck
             {
                 list.Stop(PartRules.LostPad, here, ("label", pad.Label));
             }
+            list.Count(pad.Paths.Count, MostPaths, "paths", $"{here}.paths");
             for (var p = 0; p < pad.Paths.Count; p++)
             {
                 var path = pad.Paths[p];

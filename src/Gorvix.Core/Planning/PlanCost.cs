@@ -23,17 +23,23 @@ public readonly record struct PlanCost : IComparable<PlanCost>
         (CostTerm.OffAdvice, 8),
     ];
 
+    // Eight bits are left above: room for the sums and differences of the search.
+    private const int TotalBits = 120;
+
     private static readonly int[] Shift = MakeShifts();
 
-    private readonly UInt128 _packed;
+    private readonly Int128 _packed;
 
-    private PlanCost(UInt128 packed) => _packed = packed;
+    internal PlanCost(Int128 packed) => _packed = packed;
+
+    /// <summary>The price as one number: what is cheaper is smaller, and sums are sums.</summary>
+    internal Int128 Number => _packed;
 
     /// <summary>Nothing.</summary>
     public static PlanCost Zero => default;
 
     /// <summary>More than any plan can cost.</summary>
-    public static PlanCost Beyond => new(UInt128.MaxValue);
+    public static PlanCost Beyond => new(Int128.MaxValue);
 
     /// <summary>A price of one term.</summary>
     /// <param name="term">The term.</param>
@@ -43,12 +49,12 @@ public readonly record struct PlanCost : IComparable<PlanCost>
     {
         ArgumentOutOfRangeException.ThrowIfNegative(amount);
         ArgumentOutOfRangeException.ThrowIfGreaterThanOrEqual(amount, 1 << Layout[(int)term].Bits);
-        return new PlanCost((UInt128)(uint)amount << Shift[(int)term]);
+        return new PlanCost((Int128)amount << Shift[(int)term]);
     }
 
     /// <summary>The amount of one term.</summary>
     public int this[CostTerm term] =>
-        (int)((_packed >> Shift[(int)term]) & ((UInt128.One << Layout[(int)term].Bits) - 1));
+        (int)((_packed >> Shift[(int)term]) & ((Int128.One << Layout[(int)term].Bits) - 1));
 
     /// <summary>The sum, term by term.</summary>
     public static PlanCost operator +(PlanCost a, PlanCost b) => new(a._packed + b._packed);
@@ -83,7 +89,7 @@ public readonly record struct PlanCost : IComparable<PlanCost>
     private static int[] MakeShifts()
     {
         var shifts = new int[Layout.Length];
-        var left = 128;
+        var left = TotalBits;
         for (var i = 0; i < Layout.Length; i++)
         {
             left -= Layout[i].Bits;

@@ -67,6 +67,9 @@ internal sealed class PlanProblem
     /// <summary>The links in the order of search: by priority, then by need, then as the builder listed them.</summary>
     public IReadOnlyList<Entry> Entries { get; }
 
+    /// <summary>How many ports the board has.</summary>
+    public int Ports => _build.Board.Ports.Count;
+
     /// <summary>The bridge positions that are not how the board comes.</summary>
     public ResourceSet NotDefault { get; }
 
@@ -129,7 +132,8 @@ internal sealed class PlanProblem
                 (sets, bars) = position == contact.Position ? (sets | bit, bars) : (sets, bars | bit);
             }
         }
-        return new Option(route, takes, sets, bars, CostOf(route, pins));
+        var port = _build.Board.Ports.Index().First(p => p.Item.Id == route.Port.Id).Index;
+        return new Option(route, port, takes, sets, bars, CostOf(route, pins));
     }
 
     private PlanCost CostOf(Route route, List<RouteMatch> pins)
@@ -161,8 +165,15 @@ internal sealed class PlanProblem
         return ResourceSet.Of(index);
     }
 
-    /// <summary>One route of a link as bits.</summary>
-    internal sealed record Option(Route Route, ResourceSet Takes, ResourceSet Sets, ResourceSet Bars, PlanCost Cost);
+    /// <summary>One route of a link as bits; <c>Port</c> counts the board's ports from 0.</summary>
+    internal sealed record Option(
+        Route Route,
+        int Port,
+        ResourceSet Takes,
+        ResourceSet Sets,
+        ResourceSet Bars,
+        PlanCost Cost
+    );
 
     /// <summary>One link of the question.</summary>
     /// <param name="Way">All its ways.</param>

@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Routing;
 
@@ -16,15 +17,17 @@ namespace Gorvix.Core.Planning;
 ///   cost    what the decided links cost
 /// </code>
 /// <para>
-/// Bound: what the decided links cost, plus for each later link the cheapest thing it could do if it were
-/// alone. Prices add term by term and are compared first term first, an order that addition keeps, so
-/// the bound is never above the truth and nothing better is cut off. Bridges are paid once, when the
+/// Bound: what the decided links cost, plus the cheapest assignment of the later links to ports, one link
+/// per port, looking at nothing else that they could fight about (<see cref="Assignment"/>). Every plan below
+/// is such an assignment, so the bound is never above the truth and nothing better is cut off. Its dual
+/// prices tell for each option how much worse it must be, before it is tried. Bridges are paid once, when the
 /// first link sets them; the bound leaves them out, which keeps it low enough.
 /// </para>
 /// <para>
-/// Deterministic: links in the order of <see cref="PlanProblem.Entries"/>, options by price, then mode,
-/// port and pad in the order of the files. A later plan replaces the best only if it is cheaper, so among
-/// equally good plans the first in that order is the answer.
+/// Two passes. The first takes the most promising option first and finds what the best plan costs. The
+/// second looks for a plan of that cost in the documented order and takes the first: links in the order of
+/// <see cref="PlanProblem.Entries"/>, options by price, then mode, port and pad in the order of the files. So the
+/// same build always gives the same plan.
 /// </para>
 /// </remarks>
 public static class Planner
@@ -48,60 +51,117 @@ public static class Planner
     {
         private readonly IReadOnlyList<PlanProblem.Entry> _entries = problem.Entries;
         private readonly PlanProblem.Option?[] _current = new PlanProblem.Option?[problem.Entries.Count];
-        private readonly PlanCost[] _least = LeastCosts(problem.Entries);
-        private readonly PlanCost _bridge = PlanCost.Of(CostTerm.HandWork, PlanProblem.BridgeWork);
+        private readonly Int128[] _costs = new Int128[problem.Entries.Count * problem.Ports];
+        private bool _inOrder;
 
         public PlanProblem.Option?[] Best { get; private set; } = new PlanProblem.Option?[problem.Entries.Count];
 
         public PlanCost BestCost { get; private set; } = PlanCost.Beyond;
 
-        public void Run() => Decide(0, ResourceSet.None, ResourceSet.None, ResourceSet.None, PlanCost.Zero);
-
-        private void Decide(int index, ResourceSet taken, ResourceSet set, ResourceSet barred, PlanCost cost)
+        public void Run()
         {
-            if (cost + _least[index] >= BestCost)
+            Decide(0, default, PlanCost.Zero);
+            _inOrder = true;
+            Decide(0, default, PlanCost.Zero);
+        }
+
+        /// <returns>True when the search is over.</returns>
+        private bool Decide(int index, Board board, PlanCost cost)
+        {
+            // Bridges come on top of the bound, so the price is asked again when they are paid.
+            if (!Worth(cost.Number))
             {
-                return;
+                return false;
             }
             if (index == _entries.Count)
             {
-                Best = [.. _current];
-                BestCost = cost;
-                return;
+                Debug.Assert(_inOrder ? cost == BestCost : cost < BestCost);
+                (Best, BestCost) = ([.. _current], cost);
+                return _inOrder;
             }
-            var entry = _entries[index];
-            foreach (var option in entry.Options)
+            var rest = Rest(index, board);
+            if (!Worth(cost.Number + rest.Total))
             {
-                if (option.Takes.Meets(taken) || option.Sets.Meets(barred) || option.Bars.Meets(set))
-                {
-                    continue;
-                }
-                var price = cost + option.Cost;
-                for (var n = (option.Sets - set).CountIn(problem.NotDefault); n > 0; n--)
-                {
-                    price += _bridge;
-                }
-                _current[index] = option;
-                Decide(index + 1, taken | option.Takes, set | option.Sets, barred | option.Bars, price);
+                return false;
             }
-            _current[index] = null;
-            Decide(index + 1, taken, set, barred, cost + entry.Unmet);
+            var children = ChildrenOf(index, board, cost.Number + rest.Total, rest);
+            IEnumerable<(PlanProblem.Option?, Int128)> order = _inOrder ? children : children.OrderBy(c => c.Bound);
+            foreach (var (option, bound) in order)
+            {
+                if (Worth(bound))
+                {
+                    _current[index] = option;
+                    var (next, price) = option is null
+                        ? (board, cost + _entries[index].Unmet)
+                        : (board.With(option), cost + option.Cost + BridgeCost(board, option));
+                    if (Decide(index + 1, next, price))
+                    {
+                        return true;
+                    }
+                }
+            }
+            return false;
         }
 
-        // least[i]: the cheapest that links i, i+1, … could cost if each were alone on the board.
-        private static PlanCost[] LeastCosts(IReadOnlyList<PlanProblem.Entry> entries)
+        private bool Worth(Int128 bound) => _inOrder ? bound <= BestCost.Number : bound < BestCost.Number;
+
+        private List<(PlanProblem.Option? Option, Int128 Bound)> ChildrenOf(
+            int index,
+            Board board,
+            Int128 bound,
+            Assignment rest
+        )
         {
-            var least = new PlanCost[entries.Count + 1];
-            for (var i = entries.Count - 1; i >= 0; i--)
+            var entry = _entries[index];
+            var children = new List<(PlanProblem.Option?, Int128)>(entry.Options.Count + 1);
+            foreach (var option in entry.Options)
             {
-                var own = entries[i].Unmet;
-                foreach (var option in entries[i].Options)
+                if (board.Takes(option))
                 {
-                    own = option.Cost < own ? option.Cost : own;
+                    children.Add((option, bound + rest.Regret(0, option.Port, option.Cost.Number)));
                 }
-                least[i] = least[i + 1] + own;
             }
-            return least;
+            children.Add((null, bound + rest.RegretAlone(0, entry.Unmet.Number)));
+            return children;
         }
+
+        // The later links on the ports that are left, each at its cheapest there.
+        private Assignment Rest(int index, Board board)
+        {
+            var rows = _entries.Count - index;
+            var costs = _costs.AsSpan(0, rows * problem.Ports);
+            costs.Fill(Assignment.Never);
+            Span<Int128> alone = stackalloc Int128[rows];
+            for (var row = 0; row < rows; row++)
+            {
+                var entry = _entries[index + row];
+                alone[row] = entry.Unmet.Number;
+                foreach (var option in entry.Options)
+                {
+                    ref var place = ref costs[(row * problem.Ports) + option.Port];
+                    if (option.Cost.Number < place && board.Takes(option))
+                    {
+                        place = option.Cost.Number;
+                    }
+                }
+            }
+            return new Assignment(rows, problem.Ports, costs, alone);
+        }
+
+        private PlanCost BridgeCost(Board board, PlanProblem.Option option) =>
+            PlanCost.Of(
+                CostTerm.HandWork,
+                PlanProblem.BridgeWork * (option.Sets - board.Set).CountIn(problem.NotDefault)
+            );
+    }
+
+    /// <summary>What the links decided so far have taken of the board.</summary>
+    private readonly record struct Board(ResourceSet Taken, ResourceSet Set, ResourceSet Barred)
+    {
+        public bool Takes(PlanProblem.Option option) =>
+            !option.Takes.Meets(Taken) && !option.Sets.Meets(Barred) && !option.Bars.Meets(Set);
+
+        public Board With(PlanProblem.Option option) =>
+            new(Taken | option.Takes, Set | option.Sets, Barred | option.Bars);
     }
 }

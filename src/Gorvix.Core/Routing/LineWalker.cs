@@ -63,9 +63,7 @@ public sealed class LineWalker(ControllerClass controller, Port port, Protocol p
         var own = controller.Inversion == OwnInversion.EachPin ? signal : Polarity.Normal;
         var halfName = $"{port.Id} {(half == Half.Rx ? "RX" : "TX")}";
         var atUart = signal.Then(own);
-        hops.Add(
-            new Hop(HopKind.Half, halfName, atUart, own == Polarity.Inverted ? "inverted by the controller" : null)
-        );
+        hops.Add(new Hop(HopKind.Half, halfName, atUart, HalfNote(line, net, own)));
         if (atUart != Polarity.Normal)
         {
             failure ??= WrongParity(lead, pad, path, halfName);
@@ -86,6 +84,12 @@ public sealed class LineWalker(ControllerClass controller, Port port, Protocol p
             hops.Add(new Hop(HopKind.Job, protocol.Id, Polarity.Normal));
         }
         return new WalkEnd(new LineWalk(line, lead, pad, net.Id, half, hops, bridges, own), failure);
+    }
+
+    private static string HalfNote(ModeLine line, Net net, Polarity own)
+    {
+        var volts = line.Flow == Flow.In ? "drives 3.3 V" : $"stands {net.MaxVolts:0.0#} V";
+        return own == Polarity.Inverted ? $"inverted by the controller, {volts}" : volts;
     }
 
     private static bool Passes(Passage passage, Flow flow) =>

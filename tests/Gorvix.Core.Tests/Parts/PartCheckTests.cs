@@ -69,6 +69,8 @@ public class PartCheckTests
                 "b.nets[0].maxVolts",
                 b => b with { Nets = [b.Nets[0] with { MaxVolts = 0 }, .. b.Nets.Skip(1)] }
             },
+            { "VALUE", "b.nets[0]", b => b.With([.. Enumerable.Range(0, 8).Select(i => Pad($"X{i}", "U1.rx"))]) },
+            { "VALUE", "b.pads[4].paths", b => b.With(Pad("X", [.. Enumerable.Repeat(Path("U1.rx"), 7)])) },
             {
                 "VALUE",
                 "b.ports",

@@ -180,6 +180,24 @@ public class PlannerTests
     }
 
     [Theory]
+    [InlineData(14, 12)]
+    [InlineData(40, 32)]
+    [InlineData(40, 8)]
+    [InlineData(8, 32)]
+    public void Many_links_on_many_ports_are_planned_to_the_last_port(int links, int ports)
+    {
+        var board = Whole("F7", [.. Enumerable.Range(1, ports).Select(i => $"U{i}")]);
+        var devices = Enumerable
+            .Range(0, links)
+            .Select(i => (Receiver with { Id = $"r{i}" }, (Priority)(i % 3)))
+            .ToArray();
+        Assert.Equal(
+            Math.Min(links, ports),
+            Planner.Best(Build(board, devices)).Placements.Count(p => p.Route is not null)
+        );
+    }
+
+    [Theory]
     [InlineData(0, 3)]
     [InlineData(3, 0)]
     public void Nothing_to_plan_is_a_plan(int ports, int links)
