@@ -19,6 +19,26 @@ public class ShelfTests
     }
 
     [Fact]
+    public async Task A_file_dropped_on_the_page_is_imported()
+    {
+        await using var page = await Page.Open("/");
+        page.Find("[data-build='north-face-hare']");
+        page.Run(
+            """
+            fetch('/api/builds/north-face-hare/export').then((r) => r.text()).then((text) => {
+              const data = new DataTransfer()
+              data.items.add(new File([text], 'hare.json', { type: 'application/json' }))
+              const drop = (type) => new DragEvent(type, { bubbles: true, cancelable: true, dataTransfer: data })
+              const main = document.querySelector('main')
+              for (const type of ['dragenter', 'dragover', 'drop']) main.dispatchEvent(drop(type))
+            })
+            """
+        );
+        page.Says("[data-build='north-face-hare-2']", "All 3 links carried.");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
     public async Task A_damaged_file_is_refused_with_its_place_and_nothing_is_stored()
     {
         await using var page = await Page.Open("/");

@@ -70,17 +70,17 @@ onMounted(async () => {
 
 <template>
   <main class="fit">
-    <Teleport to="#crumbs">
-      <span class="build">{{ view?.name }}</span>
+    <Teleport v-if="view" to="#crumbs">
+      <span class="build">{{ view.name }}</span>
       <span class="step" aria-current="step">
-        Fit<span v-if="view && view.sheet.findings.length > 0" class="count">{{
+        Fit<span v-if="view.sheet.findings.length > 0" class="count">{{
           view.sheet.findings.length
         }}</span>
       </span>
       <span class="saved quiet" role="status">
         {{ problem ? 'Not saved' : saving ? 'Saving …' : 'Saved' }}
       </span>
-      <a v-if="view" class="export" :href="`/api/builds/${id}/export`" download>Export</a>
+      <a class="export" :href="`/api/builds/${id}/export`" download>Export</a>
     </Teleport>
 
     <ProblemNote
