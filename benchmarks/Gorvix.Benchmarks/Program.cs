@@ -1,4 +1,4 @@
 using BenchmarkDotNet.Running;
 using Gorvix.Benchmarks;
 
-BenchmarkRunner.Run<FitBenchmarks>(args: args);
+BenchmarkSwitcher.FromAssembly(typeof(FitBenchmarks).Assembly).Run(args.Length > 0 ? args : ["--filter", "*"]);

@@ -79,8 +79,17 @@ public class FitScreenTests
         );
         page.Says(".wishes", "mode \"CRSF, output inverted\"");
         page.Says("th.row", "Position – no port");
+        page.Says("th.row", "Picture text – in the way");
+        page.Says(
+            "[data-testid='conflict']",
+            "Position, control and picture text cannot all be carried while you hold to"
+        );
         page.Click("[data-cell='position U1']");
         page.Shot("fit-unmet");
+        page.Click(".lift");
+        page.Says("#verdict", "All 3 links carried.");
+        page.Press("z");
+        page.Says("#verdict", "2 of 3 links carried.");
         page.Click("[data-cell='control U3']");
         page.Says("[data-mode='crsf-inverted']", "Allow this mode");
         page.Click("[data-mode='crsf-inverted']");

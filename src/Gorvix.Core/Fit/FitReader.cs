@@ -40,7 +40,8 @@ public sealed class FitReader
             [.. _build.Board.Ports.Select(PortOf)],
             [.. _ways.Select(w => LinkOf(w, cells[w.Link.Id], wired))],
             findings,
-            Wishes(),
+            [.. Plan.Placements.Where(p => p.Route is null).Select(p => ConflictOf(p.Link))],
+            Wishes(_build.Build.Pins, _build.Build.Bans),
             Work(wired),
             OpenWords(wired)
         );
@@ -272,13 +273,38 @@ public sealed class FitReader
         );
     }
 
-    private IReadOnlyList<Wish> Wishes() =>
+    private FitConflict ConflictOf(Link link)
+    {
+        var conflict = Conflict.Of(_build, _ways, Plan, link);
+        var wishes = Wishes(conflict.Pins, conflict.Bans);
+        var links = FitWords.Join(NamesOf([link, .. conflict.Links]));
+        var held = wishes.Count == 0 ? "" : $" while you hold to: {string.Join("; ", wishes.Select(w => w.Sentence))}";
+        var sentence = (conflict.Links.Count, wishes.Count) switch
+        {
+            (0, 0) => $"{links} has no way on this board, whatever else gives way.",
+            (0, 1) => $"{links} has no way{held}. Lift that and it fits.",
+            (0, _) => $"{links} has no way{held}. Lift any one of these and it fits.",
+            _ => $"{links} cannot all be carried{held}. If any one of these gives way, the rest fits.",
+        };
+        return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, sentence);
+    }
+
+    // The need alone where that is clear; with the device where two links of the build give the same.
+    private IReadOnlyList<string> NamesOf(IReadOnlyList<Link> links)
+    {
+        var words = links.Select(l =>
+            _build.Links.Count(other => other.Function.Need == l.Function.Need) > 1 ? FitWords.Of(l) : FitWords.Of(l.Function.Need)
+        );
+        return [.. words.Select((w, i) => i == 0 ? w : FitWords.Lower(w))];
+    }
+
+    private IReadOnlyList<Wish> Wishes(IReadOnlyList<RouteMatch> pins, IReadOnlyList<RouteMatch> bans) =>
         [
-            .. _build.Build.Pins.Select(p => new Wish(ChangeKind.Pin, p, $"{Named(p)} stays on {Where(p)}", Keeps(p))),
-            .. _build.Build.Bans.Select(b => new Wish(
+            .. pins.Select(p => new Wish(ChangeKind.Pin, p, $"{Named(p)} stays on {Where(p)}", Keeps(p))),
+            .. bans.Select(b => new Wish(
                 ChangeKind.Ban,
                 b,
-                $"{Named(b)} not {(b.Port is null && b.Pad is null && b.Mode is not null ? "in" : "on")} {Where(b)}",
+                $"{Named(b)} not {(b is { Port: null, Pad: null, Mode: not null } ? "in" : "on")} {Where(b)}",
                 true
             )),
         ];

@@ -12,6 +12,7 @@ namespace Gorvix.Core.Fit;
 /// <param name="Ports">The columns.</param>
 /// <param name="Links">The rows.</param>
 /// <param name="Findings">What the builder should know about the plan.</param>
+/// <param name="Conflicts">Why each link that is left out cannot be carried.</param>
 /// <param name="Wishes">The pins and bans that are in force.</param>
 /// <param name="Work">Bridges to solder and device settings to change, in words.</param>
 /// <param name="Open">Signal leads that stay without a wire, in words.</param>
@@ -22,6 +23,7 @@ public sealed record FitSheet(
     IReadOnlyList<FitPort> Ports,
     IReadOnlyList<FitLink> Links,
     IReadOnlyList<Finding> Findings,
+    IReadOnlyList<FitConflict> Conflicts,
     IReadOnlyList<Wish> Wishes,
     IReadOnlyList<string> Work,
     IReadOnlyList<string> Open
@@ -141,6 +143,13 @@ public sealed record FitCell(
 /// <param name="Hops">The stations from the device to the controller.</param>
 /// <param name="Ok">False when the last station is where it fails.</param>
 public sealed record Lane(Flow Flow, string? Colour, IReadOnlyList<Hop> Hops, bool Ok);
+
+/// <summary>Why one link cannot be carried: a minimal set, so that the rest fits when any one member gives way.</summary>
+/// <param name="Link">The link that is left out.</param>
+/// <param name="Links">Ids of the links that take part.</param>
+/// <param name="Wishes">The pins and bans that take part.</param>
+/// <param name="Sentence">The same in words.</param>
+public sealed record FitConflict(string Link, IReadOnlyList<string> Links, IReadOnlyList<Wish> Wishes, string Sentence);
 
 /// <summary>A pin or ban in force.</summary>
 /// <param name="Kind">Pin or ban.</param>

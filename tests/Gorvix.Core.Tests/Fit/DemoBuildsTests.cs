@@ -66,6 +66,20 @@ public class DemoBuildsTests
     }
 
     [Fact]
+    public void The_conflict_is_told_in_the_links_and_wishes_that_take_part()
+    {
+        var sheet = Demo.Fit(new BuildChange(ChangeKind.Ban, InvertedMode).ApplyTo(Demo.NorthFaceHare)).Sheet();
+        var conflict = Assert.Single(sheet.Conflicts);
+        Assert.Equal(
+            "Position, control and picture text cannot all be carried while you hold to: "
+                + "Control (Sedge 2) not in mode \"CRSF, output inverted\". If any one of these gives way, the rest fits.",
+            conflict.Sentence
+        );
+        Assert.Equal(InvertedMode, Assert.Single(conflict.Wishes).Match);
+        Assert.Empty(Demo.Fit(Demo.NorthFaceHare).Sheet().Conflicts);
+    }
+
+    [Fact]
     public void The_F7_build_sits_on_its_five_whole_ports_with_polarity_set_in_the_controller()
     {
         var sheet = Demo.Fit(Demo.HaulRoadHeron).Sheet();

@@ -288,6 +288,17 @@ export interface components {
             /** @description The strand, one lane for each line; where the cell is blocked it ends at the fault. */
             lanes: components["schemas"]["Lane"][];
         };
+        /** @description Why one link cannot be carried: a minimal set, so that the rest fits when any one member gives way. */
+        FitConflict: {
+            /** @description The link that is left out. */
+            link: string;
+            /** @description Ids of the links that take part. */
+            links: string[];
+            /** @description The pins and bans that take part. */
+            wishes: components["schemas"]["Wish"][];
+            /** @description The same in words. */
+            sentence: string;
+        };
         /** @description A row of the grid. */
         FitLink: {
             /** @description The link. */
@@ -362,6 +373,8 @@ export interface components {
             links: components["schemas"]["FitLink"][];
             /** @description What the builder should know about the plan. */
             findings: components["schemas"]["Finding"][];
+            /** @description Why each link that is left out cannot be carried. */
+            conflicts: components["schemas"]["FitConflict"][];
             /** @description The pins and bans that are in force. */
             wishes: components["schemas"]["Wish"][];
             /** @description Bridges to solder and device settings to change, in words. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nextTick, useTemplateRef } from 'vue'
+import { computed, nextTick, useTemplateRef } from 'vue'
 import type { FitCell, FitSheet } from '@/api/client'
 import FitGridCell from './FitGridCell.vue'
 import PortHead from './PortHead.vue'
@@ -12,6 +12,8 @@ const emit = defineEmits<{
   ban: [cell: FitCell]
 }>()
 
+/** Links without which a link that is left out would fit. */
+const inTheWay = computed(() => new Set(props.sheet.conflicts.flatMap((c) => c.links)))
 const grid = useTemplateRef<HTMLElement>('grid')
 const priorityWords = { must: 'must', want: 'want', nice: 'nice' }
 const steps: Record<string, [down: number, right: number]> = {
@@ -70,7 +72,8 @@ async function walk(event: KeyboardEvent) {
         <tr v-for="row in sheet.links" :key="row.id" role="row">
           <th role="rowheader" scope="row" class="row" :class="{ lit: row.id === link }">
             <span class="need"
-              >{{ row.need }}<span v-if="!row.port" class="none"> – no port</span></span
+              >{{ row.need }}<span v-if="!row.port" class="none"> – no port</span
+              ><span v-else-if="inTheWay.has(row.id)" class="clash"> – in the way</span></span
             >
             <span class="device">{{ row.device }} · {{ priorityWords[row.priority] }}</span>
           </th>
@@ -143,6 +146,11 @@ async function walk(event: KeyboardEvent) {
   display: block;
   font-size: 1.0625rem;
   font-weight: 600;
+}
+
+.clash {
+  color: var(--warn);
+  font-weight: 400;
 }
 
 .none {

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import type { FitView } from '@/api/client'
+import type { BuildChange, FitView } from '@/api/client'
 import KeyButton from '@/ui/KeyButton.vue'
 import VerdictMark from '@/ui/VerdictMark.vue'
+import { lifting } from './wishes'
 
 /** The answer in one line, what the last change moved, and undo. */
 defineProps<{ view: FitView; moved: string[] }>()
-defineEmits<{ undo: []; redo: []; keys: [] }>()
+defineEmits<{ undo: []; redo: []; keys: []; change: [change: BuildChange] }>()
 </script>
 
 <template>
@@ -36,6 +37,18 @@ defineEmits<{ undo: []; redo: []; keys: [] }>()
     <ul v-if="view.sheet.findings.length > 0" class="findings">
       <li v-for="(finding, i) in view.sheet.findings" :key="i" :class="finding.severity">
         <span class="label code">{{ finding.rule }}</span> {{ finding.sentence }}
+      </li>
+      <li v-for="conflict in view.sheet.conflicts" :key="conflict.link" data-testid="conflict">
+        {{ conflict.sentence }}
+        <button
+          v-for="(wish, i) in conflict.wishes"
+          :key="i"
+          type="button"
+          class="lift no-print"
+          @click="$emit('change', lifting(wish))"
+        >
+          {{ conflict.wishes.length === 1 ? `Lift the ${wish.kind}` : `Lift: ${wish.sentence}` }}
+        </button>
       </li>
     </ul>
     <p class="moved" aria-live="polite" data-testid="moved">
@@ -85,6 +98,20 @@ h1 {
 
 .warn .code {
   color: var(--warn);
+}
+
+.lift {
+  min-height: 28px;
+  border: 0;
+  background: none;
+  color: var(--chosen);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.lift:hover {
+  text-decoration: underline;
 }
 
 .moved {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { BuildChange, FitSheet } from '@/api/client'
+import { lifting } from './wishes'
 
 /** What surrounds the plan: work on parts, leads that stay open, pins and bans in force. */
 defineProps<{ sheet: FitSheet }>()
@@ -31,9 +32,7 @@ defineEmits<{ change: [change: BuildChange] }>()
             type="button"
             class="no-print"
             :aria-label="`Lift: ${wish.sentence}`"
-            @click="
-              $emit('change', { kind: wish.kind === 'pin' ? 'unpin' : 'unban', match: wish.match })
-            "
+            @click="$emit('change', lifting(wish))"
           >
             Lift
           </button>

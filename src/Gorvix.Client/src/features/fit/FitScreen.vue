@@ -109,6 +109,7 @@ onMounted(async () => {
         @undo="fit.undo"
         @redo="fit.redo"
         @keys="keysOpen = true"
+        @change="fit.change"
       />
       <template v-if="link && cell">
         <FitGrid

@@ -1,0 +1,6 @@
+import type { BuildChange, Wish } from '@/api/client'
+
+/** The change that takes a pin or ban back. */
+export function lifting(wish: Wish): BuildChange {
+  return { kind: wish.kind === 'pin' ? 'unpin' : 'unban', match: wish.match }
+}

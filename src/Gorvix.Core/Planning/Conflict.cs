@@ -1,0 +1,66 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Routing;
+
+namespace Gorvix.Core.Planning;
+
+/// <summary>
+/// Why a link goes without: a set of other links, pins and bans with which it cannot be. The set is minimal:
+/// without any one of its members the link and all that is left can be carried.
+/// </summary>
+/// <param name="Link">The link that goes without.</param>
+/// <param name="Links">Links that cannot all be carried beside it.</param>
+/// <param name="Pins">Pins that take part.</param>
+/// <param name="Bans">Bans that take part.</param>
+public sealed record Conflict(
+    Link Link,
+    IReadOnlyList<Link> Links,
+    IReadOnlyList<RouteMatch> Pins,
+    IReadOnlyList<RouteMatch> Bans
+)
+{
+    /// <summary>The conflict of a link that the best plan leaves out.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="ways">What <see cref="Router.WaysOf(ResolvedBuild)"/> gave for it.</param>
+    /// <param name="plan">The best plan.</param>
+    /// <param name="link">A link that the plan does not carry.</param>
+    /// <remarks>
+    /// Each member in turn is left out; if the rest still cannot be, the member had no part in it and stays out. Bans and
+    /// pins are tried first and then the links, the least needed first, so what remains is told in the weightiest links.
+    /// </remarks>
+    public static Conflict Of(ResolvedBuild build, IReadOnlyList<LinkWays> ways, Plan plan, Link link)
+    {
+        var carried = plan.Placements.Where(p => p.Route is not null);
+
+        // A pin that the plan leaves aside is told about by itself; here it would only hide the reason.
+        var kept = build.Build.Pins.Where(p => plan.RouteOf(p.Link)?.Matches(p) == true);
+        var conflict = new Conflict(link, [.. carried.Select(p => p.Link)], [.. kept], build.Build.Bans);
+        foreach (var smaller in conflict.WithoutEach())
+        {
+            var next = smaller(conflict);
+            if (!next.CanBe(build, ways))
+            {
+                conflict = next;
+            }
+        }
+        return conflict;
+    }
+
+    /// <summary>True when the link and all members can be together after all.</summary>
+    public bool CanBe(ResolvedBuild build, IReadOnlyList<LinkWays> ways)
+    {
+        var together = Links.Append(Link).Select(l => l.Id).ToHashSet();
+        var best = Planner.Best(build.WithWishes(Pins, Bans), [.. ways.Where(w => together.Contains(w.Link.Id))]);
+        return best.Cost[CostTerm.PinsBroken] == 0 && best.Placements.All(p => p.Route is not null);
+    }
+
+    /// <summary>Each way to leave one member out, in the order in which they are tried.</summary>
+    internal IEnumerable<Func<Conflict, Conflict>> WithoutEach() =>
+        [
+            .. Bans.Select(b => (Func<Conflict, Conflict>)(c => c with { Bans = [.. c.Bans.Where(x => x != b)] })),
+            .. Pins.Select(p => (Func<Conflict, Conflict>)(c => c with { Pins = [.. c.Pins.Where(x => x != p)] })),
+            .. Links
+                .OrderByDescending(l => l.Want.Priority)
+                .ThenByDescending(l => l.Function.Need)
+                .Select(l => (Func<Conflict, Conflict>)(c => c with { Links = [.. c.Links.Where(x => x.Id != l.Id)] })),
+        ];
+}

@@ -1,0 +1,109 @@
+using CsCheck;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
+using static Gorvix.Core.Tests.Bench;
+
+namespace Gorvix.Core.Tests.Planning;
+
+/// <summary>Why a link goes without: a set from which nothing can be dropped.</summary>
+public class ConflictTests
+{
+    private static readonly Device Receiver = Device("receiver", Need.Control, Mode("CRSF", Out(), In()));
+    private static readonly Device AirUnit = Device("air-unit", Need.PictureText, Mode("MSP", Out(), In()));
+    private static readonly Device Esc = Device("esc", Need.EscReadings, Mode("ESC", Out()));
+    private static readonly Device Gnss = Device("gnss", Need.Position, Mode("UBX", Out(), In()));
+
+    [Fact]
+    public void Only_the_links_that_want_the_same_ports_are_named()
+    {
+        // The readings sit on a half port that the module could not use; they have no part in it.
+        var board = Whole("F4", "U1", "U2") with
+        { };
+        board = board with
+        {
+            Ports = [.. board.Ports, Port("U5", tx: false)],
+            Nets = [.. board.Nets, new Net { Id = "U5.rx" }],
+        };
+        var conflict = ConflictOf(Build(board.With(Pad("R5", "U5.rx")), Receiver, AirUnit, Esc, Gnss), "gnss");
+        Assert.Equal(["receiver", "air-unit"], conflict.Links.Select(l => l.Id));
+        Assert.Empty(conflict.Bans);
+    }
+
+    [Fact]
+    public void A_ban_without_which_all_would_fit_is_named()
+    {
+        var ban = new RouteMatch { Link = "control", Mode = "crsf-inverted" };
+        var idle = new RouteMatch { Link = "position", Port = "U6" };
+        var build = ResolvedBuild.Create(Demo.NorthFaceHare with { Bans = [idle, ban] }, Demo.Library);
+        var conflict = ConflictOf(build, "position");
+        Assert.Equal([ban], conflict.Bans);
+        Assert.Equal(["control", "picture-text"], conflict.Links.Select(l => l.Id));
+    }
+
+    [Fact]
+    public void A_pin_that_takes_the_only_port_is_named()
+    {
+        var board = Whole("F4", "U1") with { };
+        board = board with
+        {
+            Ports = [.. board.Ports, Port("U5", tx: false)],
+            Nets = [.. board.Nets, new Net { Id = "U5.rx" }],
+        };
+        var pin = new RouteMatch { Link = "esc", Port = "U1" };
+        var conflict = ConflictOf(Build(board.With(Pad("R5", "U5.rx")), Esc, Gnss).Pinned(pin), "gnss");
+        Assert.Equal([pin], conflict.Pins);
+        Assert.Equal(["esc"], conflict.Links.Select(l => l.Id));
+    }
+
+    [Fact]
+    public void A_link_that_no_board_half_suits_stands_alone()
+    {
+        var conflict = ConflictOf(
+            Build(Board("F4", Port("U5", tx: false)).With(Pad("R5", "U5.rx")), Esc, Gnss),
+            "gnss"
+        );
+        Assert.Empty(conflict.Links);
+        Assert.Empty(conflict.Pins);
+    }
+
+    [Fact]
+    public void No_member_can_be_dropped_and_together_they_cannot_be() =>
+        Generated
+            .Builds(4, 6)
+            .Sample(
+                build =>
+                {
+                    var ways = Router.WaysOf(build);
+                    var plan = Planner.Best(build, ways);
+                    foreach (var left in plan.Placements.Where(p => p.Route is null))
+                    {
+                        var conflict = Conflict.Of(build, ways, plan, left.Link);
+                        Assert.False(Solvable(build, ways, conflict));
+                        Assert.All(conflict.WithoutEach(), drop => Assert.True(Solvable(build, ways, drop(conflict))));
+                    }
+                },
+                iter: 300,
+                print: Generated.Print
+            );
+
+    // The general solver's word, not the planner's.
+    private static bool Solvable(ResolvedBuild build, IReadOnlyList<LinkWays> ways, Conflict conflict)
+    {
+        var links = conflict.Links.Append(conflict.Link).Select(l => l.Id).ToHashSet();
+        var cost = CpSatModel.BestCost(
+            build.WithWishes(conflict.Pins, []),
+            [.. ways.Where(w => links.Contains(w.Link.Id))]
+        );
+        CostTerm[] broken = [CostTerm.PinsBroken, CostTerm.MustsUnmet, CostTerm.WantsUnmet, CostTerm.NicesUnmet];
+        return broken.All(t => cost[t] == 0);
+    }
+
+    private static Conflict ConflictOf(ResolvedBuild build, string link)
+    {
+        var ways = Router.WaysOf(build);
+        var plan = Planner.Best(build, ways);
+        return Conflict.Of(build, ways, plan, plan.Placements.First(p => p.Link.Id == link).Link);
+    }
+}
