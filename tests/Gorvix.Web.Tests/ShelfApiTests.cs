@@ -131,6 +131,21 @@ public class ShelfApiTests
     }
 
     [Fact]
+    public async Task A_stored_build_that_can_no_longer_be_planned_says_so_and_hides_no_other()
+    {
+        await using var server = await LiveServer.Start();
+        await using (var db = new DataFolder(server.Data).Connect())
+        {
+            db.Parts.Remove(db.Parts.Single(p => p.Id == "ewhurst-fix-10"));
+            db.SaveChanges();
+        }
+        var builds = (await server.Get("/api/builds")).EnumerateArray().ToList();
+        Assert.Equal(2, builds.Count);
+        Assert.Contains("ewhurst-fix-10", builds[1].GetProperty("verdict").GetProperty("sentence").GetString());
+        Assert.Equal(422, (int)(await server.Client.GetAsync("/api/builds/north-face-hare/fit")).StatusCode);
+    }
+
+    [Fact]
     public async Task A_removed_build_is_off_the_shelf_and_can_be_put_back()
     {
         await using var server = await LiveServer.Start();

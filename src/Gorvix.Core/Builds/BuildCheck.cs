@@ -9,11 +9,14 @@ public static class BuildCheck
     /// <summary>More links than this are refused: no board has so many pins, and a file of thousands is a mistake.</summary>
     public const int MostLinks = 40;
 
-    /// <summary>A build without anything to plan, or with far too much.</summary>
+    /// <summary>More signal leads than this on all devices together are refused.</summary>
+    public const int MostLeads = 128;
+
+    /// <summary>A build with far too much in it.</summary>
     public static readonly Rule Size = new(
         "BUILD-SIZE",
         "A build is too large",
-        "{place} has {count} links; {most} is the most. Split the build or leave out the links that you do not need.",
+        "{place} has {count} {things}; {most} is the most. Split the build or leave out what you do not need.",
         "No controller has that many serial pins; the file is most likely damaged.",
         SourceNote.Own
     );
@@ -34,7 +37,24 @@ public static class BuildCheck
         list.Ids(build.Wants, $"{place}.wants", w => w.Link);
         if (build.Wants.Count > MostLinks)
         {
-            list.Stop(Size, $"{place}.wants", ("count", $"{build.Wants.Count}"), ("most", $"{MostLinks}"));
+            list.Stop(
+                Size,
+                $"{place}.wants",
+                ("count", $"{build.Wants.Count}"),
+                ("things", "links"),
+                ("most", $"{MostLinks}")
+            );
+        }
+        var leads = build.Devices.Sum(d => library.Device(d.Part)?.Leads.Count(l => l.Role == LeadRole.Signal) ?? 0);
+        if (leads > MostLeads)
+        {
+            list.Stop(
+                Size,
+                $"{place}.devices",
+                ("count", $"{leads}"),
+                ("things", "signal leads"),
+                ("most", $"{MostLeads}")
+            );
         }
         for (var i = 0; i < build.Devices.Count; i++)
         {

@@ -12,6 +12,8 @@ public sealed class FitReader
 {
     private readonly ResolvedBuild _build;
     private readonly IReadOnlyList<LinkWays> _ways;
+    private readonly CellReader _cells;
+    private readonly WishReader _wishes;
 
     /// <summary>Plans the build.</summary>
     public FitReader(ResolvedBuild build)
@@ -19,6 +21,8 @@ public sealed class FitReader
         _build = build;
         _ways = Router.WaysOf(build);
         Plan = Planner.Best(build, _ways);
+        _cells = new CellReader(build, _ways, Plan);
+        _wishes = new WishReader(build, _ways, Plan);
     }
 
     /// <summary>The plan.</summary>
@@ -30,7 +34,7 @@ public sealed class FitReader
         var wired = WiredBuild.From(_build, Plan);
         var cells = _ways.ToDictionary(
             w => w.Link.Id,
-            w => (IReadOnlyList<FitCell>)[.. _build.Board.Ports.Select(p => CellOf(w, p))]
+            w => (IReadOnlyList<FitCell>)[.. _build.Board.Ports.Select(p => _cells.CellOf(w, p))]
         );
         var findings = Findings(cells);
         return new FitSheet(
@@ -40,8 +44,8 @@ public sealed class FitReader
             [.. _build.Board.Ports.Select(PortOf)],
             [.. _ways.Select(w => LinkOf(w, cells[w.Link.Id], wired))],
             findings,
-            [.. Plan.Placements.Where(p => p.Route is null).Select(p => ConflictOf(p.Link))],
-            Wishes(_build.Build.Pins, _build.Build.Bans),
+            [.. Plan.Placements.Where(p => p.Route is null).Select(p => _wishes.ConflictOf(p.Link))],
+            _wishes.All(),
             Work(wired),
             OpenWords(wired)
         );
@@ -122,87 +126,6 @@ public sealed class FitReader
         return new FitMode(mode.Id, mode.Name, protocol.Id, framing, FitWords.Condition(mode), banned);
     }
 
-    private FitCell CellOf(LinkWays way, Port port)
-    {
-        var here = new RouteMatch { Link = way.Link.Id, Port = port.Id };
-        FitCell Cell(
-            CellState state,
-            string? code,
-            string text,
-            string sentence,
-            string? mode,
-            IReadOnlyList<Lane> lanes
-        ) =>
-            new(
-                port.Id,
-                state,
-                code,
-                text,
-                sentence,
-                _build.Build.Pins.Any(p => p.Link == way.Link.Id && p.Port == port.Id),
-                _build.Build.Bans.Contains(here),
-                mode,
-                lanes
-            );
-
-        if (Plan.RouteOf(way.Link.Id) is { } chosen && chosen.Port.Id == port.Id)
-        {
-            var sentence = $"{FitWords.Of(way.Link)} goes here: {FitWords.Join([.. chosen.Walks.Select(WireWords)])}.";
-            return Cell(CellState.Chosen, null, FitWords.Pads(chosen), sentence, chosen.Mode.Id, Strands.Of(chosen));
-        }
-        var routes = way.Routes.Where(r => r.Port == port).ToList();
-        if (routes.Count == 0)
-        {
-            return way.NearestAt(port.Id) is { } nearest
-                ? Cell(
-                    CellState.Blocked,
-                    nearest.Finding.Rule,
-                    nearest.Finding.Rule,
-                    nearest.Finding.Sentence,
-                    nearest.Mode.Id,
-                    Strands.Of(nearest)
-                )
-                : Cell(
-                    CellState.Blocked,
-                    PlanningRules.NoMode.Id,
-                    PlanningRules.NoMode.Id,
-                    NoMode(way.Link).Sentence,
-                    null,
-                    []
-                );
-        }
-        var open = routes.Where(r => !_build.Build.Bans.Any(r.Matches)).ToList();
-        if (open.Count == 0)
-        {
-            var banned = PlanningRules.Banned.Found(
-                Severity.Stop,
-                port.Id,
-                ("link", FitWords.Of(way.Link)),
-                ("port", port.Id)
-            );
-            return Cell(
-                CellState.Blocked,
-                banned.Rule,
-                banned.Rule,
-                banned.Sentence,
-                routes[0].Mode.Id,
-                Strands.Of(routes[0])
-            );
-        }
-        var price = Price.Of(_build, _ways, Plan, way.Link, port);
-        var shown = price.Route ?? open[0];
-        return price.Route is null
-            ? Cell(
-                CellState.Blocked,
-                price.Finding.Rule,
-                price.Text,
-                price.Finding.Sentence,
-                shown.Mode.Id,
-                Strands.Of(shown)
-            )
-            : Cell(CellState.Possible, null, price.Text, price.Finding.Sentence, shown.Mode.Id, Strands.Of(shown));
-    }
-
     private List<Finding> Findings(Dictionary<string, IReadOnlyList<FitCell>> cells)
     {
         var list = new List<Finding>();
@@ -229,7 +152,7 @@ public sealed class FitReader
                 );
             }
         }
-        list.AddRange(_build.Build.Pins.Where(p => !Keeps(p)).Select(VainPin));
+        list.AddRange(_wishes.VainPins());
         return list;
     }
 
@@ -251,79 +174,6 @@ public sealed class FitReader
             _ => "free only if another link gives way",
         };
 
-    private bool Keeps(RouteMatch pin) => Plan.RouteOf(pin.Link)?.Matches(pin) ?? false;
-
-    private Finding VainPin(RouteMatch pin)
-    {
-        var way = _ways.First(w => w.Link.Id == pin.Link);
-        var fits = way.Routes.Where(r => r.Matches(pin)).ToList();
-        var reason = fits.Count switch
-        {
-            0 when pin.Port is not null && way.NearestAt(pin.Port) is { } nearest => nearest.Finding.Sentence,
-            0 => "no way of it leads there.",
-            _ when fits.All(r => _build.Build.Bans.Any(r.Matches)) => "you banned it there as well.",
-            _ => "another pin holds what it needs.",
-        };
-        return PlanningRules.PinVain.Found(
-            Severity.Warn,
-            pin.Link,
-            ("link", FitWords.Of(way.Link)),
-            ("where", Where(pin)),
-            ("reason", reason)
-        );
-    }
-
-    private FitConflict ConflictOf(Link link)
-    {
-        var conflict = Conflict.Of(_build, _ways, Plan, link);
-        var wishes = Wishes(conflict.Pins, conflict.Bans);
-        var links = FitWords.Join(NamesOf([link, .. conflict.Links]));
-        var held = wishes.Count == 0 ? "" : $" while you hold to: {string.Join("; ", wishes.Select(w => w.Sentence))}";
-        var sentence = (conflict.Links.Count, wishes.Count) switch
-        {
-            (0, 0) => $"{links} has no way on this board, whatever else gives way.",
-            (0, 1) => $"{links} has no way{held}. Lift that and it fits.",
-            (0, _) => $"{links} has no way{held}. Lift any one of these and it fits.",
-            _ => $"{links} cannot all be carried{held}. If any one of these gives way, the rest fits.",
-        };
-        return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, sentence);
-    }
-
-    // The need alone where that is clear; with the device where two links of the build give the same.
-    private IReadOnlyList<string> NamesOf(IReadOnlyList<Link> links)
-    {
-        var words = links.Select(l =>
-            _build.Links.Count(other => other.Function.Need == l.Function.Need) > 1 ? FitWords.Of(l) : FitWords.Of(l.Function.Need)
-        );
-        return [.. words.Select((w, i) => i == 0 ? w : FitWords.Lower(w))];
-    }
-
-    private IReadOnlyList<Wish> Wishes(IReadOnlyList<RouteMatch> pins, IReadOnlyList<RouteMatch> bans) =>
-        [
-            .. pins.Select(p => new Wish(ChangeKind.Pin, p, $"{Named(p)} stays on {Where(p)}", Keeps(p))),
-            .. bans.Select(b => new Wish(
-                ChangeKind.Ban,
-                b,
-                $"{Named(b)} not {(b is { Port: null, Pad: null, Mode: not null } ? "in" : "on")} {Where(b)}",
-                true
-            )),
-        ];
-
-    private string Named(RouteMatch match) => FitWords.Of(_ways.First(w => w.Link.Id == match.Link).Link);
-
-    private string Where(RouteMatch match)
-    {
-        var way = _ways.First(w => w.Link.Id == match.Link);
-        string?[] parts =
-        [
-            match.Port,
-            match.Pad is null ? null : $"pad {_build.Board.Pads.First(p => p.Id == match.Pad).Label}",
-            match.Mode is null ? null : $"mode \"{way.Link.Function.Modes.First(m => m.Id == match.Mode).Name}\"",
-        ];
-        var where = string.Join(", ", parts.Where(p => p is not null));
-        return where == "" ? "any port" : where;
-    }
-
     private IReadOnlyList<string> Work(WiredBuild wired) =>
         [
             .. wired
@@ -344,9 +194,4 @@ public sealed class FitReader
             let colour = open.Lead.Colour is null ? "" : $" ({open.Lead.Colour})"
             select $"{name} {open.Lead.Label}{colour}",
         ];
-
-    private static Finding NoMode(Link link) =>
-        PlanningRules.NoMode.Found(Severity.Stop, link.Id, ("link", FitWords.Of(link)));
-
-    private static string WireWords(LineWalk walk) => $"{walk.Lead.Label} to pad {walk.Pad.Label}";
 }

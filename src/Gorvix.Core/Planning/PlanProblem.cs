@@ -8,9 +8,10 @@ namespace Gorvix.Core.Planning;
 /// The planning question as bits: for each link its options, each with what it takes and what it costs.
 /// </summary>
 /// <remarks>
-/// Bits of a <see cref="ResourceSet"/>: one for each port (one device per port), each net, each lead, and
-/// one for each position of each bridge. An option <em>takes</em> ports, nets and leads, which no other
-/// may take; it <em>sets</em> bridge positions, which others may set too; and it <em>bars</em> the other
+/// Bits of a <see cref="ResourceSet"/>: one for each port (one device per port; a port stands for its two nets,
+/// which no other port has), each lead, and one for each position of each bridge. The limits of
+/// <see cref="PartCheck"/> and <see cref="BuildCheck"/> keep them within the set. An option <em>takes</em> ports and
+/// leads, which no other may take; it <em>sets</em> bridge positions, which others may set too; and it <em>bars</em> the other
 /// positions of those bridges. Resources that only one link can use are left out: nothing can clash there.
 /// </remarks>
 internal sealed class PlanProblem
@@ -91,11 +92,7 @@ internal sealed class PlanProblem
     private static string BridgeKey(string bridge, string position) => $"bridge {bridge} {position}";
 
     private static IEnumerable<string> KeysOf(Route route) =>
-        [
-            $"port {route.Port.Id}",
-            .. route.Walks.Select(w => $"net {w.Net}"),
-            .. route.Walks.Select(w => $"lead {route.Link.Want.Device} {w.Lead.Id}"),
-        ];
+        [$"port {route.Port.Id}", .. route.Walks.Select(w => $"lead {route.Link.Want.Device} {w.Lead.Id}")];
 
     private static HashSet<string> Contested(IReadOnlyList<LinkWays> ways) =>
         [

@@ -11,7 +11,7 @@ namespace Gorvix.Core.Planning;
 /// options or goes without. State on the way down:
 /// </para>
 /// <code>
-///   taken   ports, nets, leads in use         an option fits when   option.Takes ∩ taken = ∅
+///   taken   ports and leads in use            an option fits when   option.Takes ∩ taken = ∅
 ///   set     bridge positions decided          and                   option.Sets  ∩ barred = ∅
 ///   barred  the other positions of those      and                   option.Bars  ∩ set    = ∅
 ///   cost    what the decided links cost

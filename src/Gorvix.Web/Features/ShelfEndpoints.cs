@@ -1,5 +1,6 @@
 using System.Text;
 using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Formats;
 using Gorvix.Storage;
@@ -108,7 +109,29 @@ internal static class ShelfEndpoints
     private static async Task<ShelfBuild> Card(StoredBuild stored, PartStore parts)
     {
         var library = await parts.For(stored.Build);
-        var resolved = ResolvedBuild.Create(stored.Build, library);
+        try
+        {
+            return Card(stored, ResolvedBuild.Create(stored.Build, library));
+        }
+        catch (InvalidBuildException problem)
+        {
+            // One build that cannot be planned (a rule became stricter, a hand in the file) must not hide the others.
+            var verdict = new Verdict(0, stored.Build.Wants.Count, Severity.Stop, problem.Findings[0].Sentence);
+            return new ShelfBuild(
+                stored.Id,
+                stored.Build.Name,
+                stored.Build.Note,
+                stored.Build.Board,
+                "",
+                verdict,
+                [],
+                stored.ChangedAt
+            );
+        }
+    }
+
+    private static ShelfBuild Card(StoredBuild stored, ResolvedBuild resolved)
+    {
         var board = resolved.Board;
         var reader = new FitReader(resolved);
         return new ShelfBuild(

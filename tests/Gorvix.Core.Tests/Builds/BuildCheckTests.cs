@@ -27,6 +27,19 @@ public class BuildCheckTests
             { "VALUE", "build.name", b => b with { Name = " " } },
             {
                 "BUILD-SIZE",
+                "build.devices",
+                b =>
+                    b with
+                    {
+                        Devices =
+                        [
+                            .. b.Devices,
+                            .. Enumerable.Range(0, 65).Select(i => b.Devices[2] with { Id = $"d{i}" }),
+                        ],
+                    }
+            },
+            {
+                "BUILD-SIZE",
                 "build.wants",
                 b => b with { Wants = [.. Enumerable.Range(0, 41).Select(i => b.Wants[0] with { Link = $"l{i}" })] }
             },

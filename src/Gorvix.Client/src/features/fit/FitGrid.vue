@@ -8,8 +8,8 @@ import PortHead from './PortHead.vue'
 const props = defineProps<{ sheet: FitSheet; link: string; port: string }>()
 const emit = defineEmits<{
   select: [link: string, port: string]
-  pin: [cell: FitCell]
-  ban: [cell: FitCell]
+  pin: [link: string, cell: FitCell]
+  ban: [link: string, cell: FitCell]
 }>()
 
 /** Links without which a link that is left out would fit. */
@@ -43,10 +43,10 @@ async function walk(event: KeyboardEvent) {
     await nextTick()
     grid.value?.querySelector<HTMLElement>('[tabindex="0"]')?.focus()
   } else if (event.key === 'Enter') {
-    emit('pin', cell)
+    emit('pin', props.link, cell)
     event.preventDefault()
   } else if (event.key === 'x' || event.key === 'X') {
-    emit('ban', cell)
+    emit('ban', props.link, cell)
   }
 }
 </script>
@@ -85,7 +85,7 @@ async function walk(event: KeyboardEvent) {
             :selected="row.id === link && cell.port === port"
             :data-cell="`${row.id} ${cell.port}`"
             @click="$emit('select', row.id, cell.port)"
-            @dblclick="$emit('pin', cell)"
+            @dblclick="$emit('pin', props.link, cell)"
           />
         </tr>
       </tbody>

@@ -32,15 +32,11 @@ const cell = computed(() => {
 function select(link: string, port: string) {
   void router.replace({ query: { link, port } })
 }
-function pin(at: FitCell | undefined) {
-  if (!at || !link.value) return
-  const match = { link: link.value.id, port: at.port }
-  void fit.change({ kind: at.pinned ? 'unpin' : 'pin', match })
+function pin(link: string, at: FitCell) {
+  void fit.change({ kind: at.pinned ? 'unpin' : 'pin', match: { link, port: at.port } })
 }
-function ban(at: FitCell | undefined) {
-  if (!at || !link.value) return
-  const match = { link: link.value.id, port: at.port }
-  void fit.change({ kind: at.banned ? 'unban' : 'ban', match })
+function ban(link: string, at: FitCell) {
+  void fit.change({ kind: at.banned ? 'unban' : 'ban', match: { link, port: at.port } })
 }
 
 // Plain letters only: the browser keeps its own shortcuts, and a dialog keeps its keys.
@@ -124,8 +120,8 @@ onMounted(async () => {
           :link="link"
           :cell="cell"
           :rules="rules"
-          @pin="pin(cell)"
-          @ban="ban(cell)"
+          @pin="pin(link.id, cell)"
+          @ban="ban(link.id, cell)"
           @change="fit.change"
         />
       </template>

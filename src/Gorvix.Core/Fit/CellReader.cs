@@ -1,0 +1,98 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
+
+namespace Gorvix.Core.Fit;
+
+/// <summary>The cells of the grid: chosen, possible at a price, or blocked by a rule.</summary>
+internal sealed class CellReader(ResolvedBuild build, IReadOnlyList<LinkWays> ways, Plan plan)
+{
+    /// <summary>One link on one port.</summary>
+    public FitCell CellOf(LinkWays way, Port port)
+    {
+        var here = new RouteMatch { Link = way.Link.Id, Port = port.Id };
+        FitCell Cell(
+            CellState state,
+            string? code,
+            string text,
+            string sentence,
+            string? mode,
+            IReadOnlyList<Lane> lanes
+        ) =>
+            new(
+                port.Id,
+                state,
+                code,
+                text,
+                sentence,
+                build.Build.Pins.Any(p => p.Link == way.Link.Id && p.Port == port.Id),
+                build.Build.Bans.Contains(here),
+                mode,
+                lanes
+            );
+
+        if (plan.RouteOf(way.Link.Id) is { } chosen && chosen.Port.Id == port.Id)
+        {
+            var sentence = $"{FitWords.Of(way.Link)} goes here: {FitWords.Join([.. chosen.Walks.Select(WireWords)])}.";
+            return Cell(CellState.Chosen, null, FitWords.Pads(chosen), sentence, chosen.Mode.Id, Strands.Of(chosen));
+        }
+        var routes = way.Routes.Where(r => r.Port == port).ToList();
+        if (routes.Count == 0)
+        {
+            return way.NearestAt(port.Id) is { } nearest
+                ? Cell(
+                    CellState.Blocked,
+                    nearest.Finding.Rule,
+                    nearest.Finding.Rule,
+                    nearest.Finding.Sentence,
+                    nearest.Mode.Id,
+                    Strands.Of(nearest)
+                )
+                : Cell(
+                    CellState.Blocked,
+                    PlanningRules.NoMode.Id,
+                    PlanningRules.NoMode.Id,
+                    NoMode(way.Link).Sentence,
+                    null,
+                    []
+                );
+        }
+        var open = routes.Where(r => !build.Build.Bans.Any(r.Matches)).ToList();
+        if (open.Count == 0)
+        {
+            var banned = PlanningRules.Banned.Found(
+                Severity.Stop,
+                port.Id,
+                ("link", FitWords.Of(way.Link)),
+                ("port", port.Id)
+            );
+            return Cell(
+                CellState.Blocked,
+                banned.Rule,
+                banned.Rule,
+                banned.Sentence,
+                routes[0].Mode.Id,
+                Strands.Of(routes[0])
+            );
+        }
+        var price = Price.Of(build, ways, plan, way.Link, port);
+        var shown = price.Route ?? open[0];
+        return price.Route is null
+            ? Cell(
+                CellState.Blocked,
+                price.Finding.Rule,
+                price.Text,
+                price.Finding.Sentence,
+                shown.Mode.Id,
+                Strands.Of(shown)
+            )
+            : Cell(CellState.Possible, null, price.Text, price.Finding.Sentence, shown.Mode.Id, Strands.Of(shown));
+    }
+
+    private static Finding NoMode(Link link) =>
+        PlanningRules.NoMode.Found(Severity.Stop, link.Id, ("link", FitWords.Of(link)));
+
+    private static string WireWords(LineWalk walk) => $"{walk.Lead.Label} to pad {walk.Pad.Label}";
+}

@@ -1,0 +1,92 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
+
+namespace Gorvix.Core.Fit;
+
+/// <summary>The builder's pins and bans in words: those in force, those in vain, and those that stand in the way of a link.</summary>
+internal sealed class WishReader(ResolvedBuild build, IReadOnlyList<LinkWays> ways, Plan plan)
+{
+    /// <summary>All pins and bans in force.</summary>
+    public IReadOnlyList<Wish> All() => Wishes(build.Build.Pins, build.Build.Bans);
+
+    /// <summary>A finding for each pin that the plan leaves aside.</summary>
+    public IEnumerable<Finding> VainPins() => build.Build.Pins.Where(p => !Keeps(p)).Select(VainPin);
+
+    /// <summary>Why a link that is left out cannot be carried.</summary>
+    public FitConflict ConflictOf(Link link)
+    {
+        var conflict = Conflict.Of(build, ways, plan, link);
+        var wishes = Wishes(conflict.Pins, conflict.Bans);
+        var links = FitWords.Join(NamesOf([link, .. conflict.Links]));
+        var held = wishes.Count == 0 ? "" : $" while you hold to: {string.Join("; ", wishes.Select(w => w.Sentence))}";
+        var sentence = (conflict.Links.Count, wishes.Count) switch
+        {
+            (0, 0) => $"{links} has no way on this board, whatever else gives way.",
+            (0, 1) => $"{links} has no way{held}. Lift that and it fits.",
+            (0, _) => $"{links} has no way{held}. Lift any one of these and it fits.",
+            _ => $"{links} cannot all be carried{held}. If any one of these gives way, the rest fits.",
+        };
+        return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, sentence);
+    }
+
+    private bool Keeps(RouteMatch pin) => plan.RouteOf(pin.Link)?.Matches(pin) ?? false;
+
+    private Finding VainPin(RouteMatch pin)
+    {
+        var way = ways.First(w => w.Link.Id == pin.Link);
+        var fits = way.Routes.Where(r => r.Matches(pin)).ToList();
+        var reason = fits.Count switch
+        {
+            0 when pin.Port is not null && way.NearestAt(pin.Port) is { } nearest => nearest.Finding.Sentence,
+            0 => "no way of it leads there.",
+            _ when fits.All(r => build.Build.Bans.Any(r.Matches)) => "you banned it there as well.",
+            _ => "another pin holds what it needs.",
+        };
+        return PlanningRules.PinVain.Found(
+            Severity.Warn,
+            pin.Link,
+            ("link", FitWords.Of(way.Link)),
+            ("where", Where(pin)),
+            ("reason", reason)
+        );
+    }
+
+    // The need alone where that is clear; with the device where two links of the build give the same.
+    private IReadOnlyList<string> NamesOf(IReadOnlyList<Link> links)
+    {
+        var words = links.Select(l =>
+            build.Links.Count(other => other.Function.Need == l.Function.Need) > 1
+                ? FitWords.Of(l)
+                : FitWords.Of(l.Function.Need)
+        );
+        return [.. words.Select((w, i) => i == 0 ? w : FitWords.Lower(w))];
+    }
+
+    private IReadOnlyList<Wish> Wishes(IReadOnlyList<RouteMatch> pins, IReadOnlyList<RouteMatch> bans) =>
+        [
+            .. pins.Select(p => new Wish(ChangeKind.Pin, p, $"{Named(p)} stays on {Where(p)}", Keeps(p))),
+            .. bans.Select(b => new Wish(
+                ChangeKind.Ban,
+                b,
+                $"{Named(b)} not {(b is { Port: null, Pad: null, Mode: not null } ? "in" : "on")} {Where(b)}",
+                true
+            )),
+        ];
+
+    private string Named(RouteMatch match) => FitWords.Of(ways.First(w => w.Link.Id == match.Link).Link);
+
+    private string Where(RouteMatch match)
+    {
+        var way = ways.First(w => w.Link.Id == match.Link);
+        string?[] parts =
+        [
+            match.Port,
+            match.Pad is null ? null : $"pad {build.Board.Pads.First(p => p.Id == match.Pad).Label}",
+            match.Mode is null ? null : $"mode \"{way.Link.Function.Modes.First(m => m.Id == match.Mode).Name}\"",
+        ];
+        var where = string.Join(", ", parts.Where(p => p is not null));
+        return where == "" ? "any port" : where;
+    }
+}
