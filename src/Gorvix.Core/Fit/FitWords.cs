@@ -17,7 +17,10 @@ internal static class FitWords
             Need.Position => "Position",
             Need.Telemetry => "Telemetry",
             Need.EscReadings => "ESC readings",
-            _ => "Video control",
+            Need.VideoControl => "Video control",
+            Need.Height => "Height",
+            Need.CameraControl => "Camera control",
+            _ => "Flight log",
         };
 
     /// <summary>A link in a sentence.</summary>
@@ -87,6 +90,9 @@ internal static class FitWords
             Protocols.PortJob.Gnss => "GNSS",
             Protocols.PortJob.TelemetryOut => "telemetry out",
             Protocols.PortJob.VideoControl => "video control",
-            _ => "ESC telemetry",
+            Protocols.PortJob.EscTelemetry => "ESC telemetry",
+            Protocols.PortJob.CameraControl => "camera control",
+            Protocols.PortJob.RangeFinder => "range finder",
+            _ => "flight log",
         };
 }

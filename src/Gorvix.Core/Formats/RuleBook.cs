@@ -24,7 +24,7 @@ public static class RuleBook
         (CostTerm.PinsBroken, "pins that could be kept and are not."),
         (
             CostTerm.MustsUnmet,
-            $"musts without a port: {PlanProblem.UnmetLink} each, plus 6 for control, 5 picture text, 4 position, 3 telemetry, 2 ESC readings, 1 video control (common practice)."
+            $"musts without a port: {PlanProblem.UnmetLink} each, plus {PlanProblem.Needs} for control, one less for each of picture text, position, telemetry, ESC readings, video control, height, camera control and flight log (common practice)."
         ),
         (CostTerm.WantsUnmet, "wants without a port, in the same way."),
         (CostTerm.NicesUnmet, "links that are nice to have, in the same way."),

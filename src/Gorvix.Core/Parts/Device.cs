@@ -22,6 +22,15 @@ public enum Need
 
     /// <summary>Power and channel of the video transmitter from the radio.</summary>
     VideoControl,
+
+    /// <summary>Height above ground.</summary>
+    Height,
+
+    /// <summary>Buttons and settings of a camera.</summary>
+    CameraControl,
+
+    /// <summary>Recording of the flight.</summary>
+    FlightLog,
 }
 
 /// <summary>What a device is.</summary>
@@ -41,6 +50,18 @@ public enum DeviceKind
 
     /// <summary>Electronic speed controller.</summary>
     SpeedController,
+
+    /// <summary>Telemetry radio.</summary>
+    TelemetryRadio,
+
+    /// <summary>Camera.</summary>
+    Camera,
+
+    /// <summary>Range finder or flow sensor.</summary>
+    RangeFinder,
+
+    /// <summary>Flight recorder.</summary>
+    Recorder,
 }
 
 /// <summary>Anything that is wired to the board.</summary>

@@ -19,6 +19,9 @@ internal sealed class PlanProblem
     /// <summary>A link that goes without weighs this much, so that no sum of needs outweighs one link more.</summary>
     public const int UnmetLink = 1000;
 
+    /// <summary>How many needs there are; the first weighs as much, the last one.</summary>
+    public static readonly int Needs = Enum.GetValues<Need>().Length;
+
     /// <summary>Points of hand work for a bridge: iron on small pads.</summary>
     public const int BridgeWork = 4;
 
@@ -87,7 +90,7 @@ internal sealed class PlanProblem
     }
 
     // The more the flight depends on it, the heavier (common practice: control, picture text, position, telemetry, comforts).
-    private static int WeightOf(Need need) => 6 - (int)need;
+    private static int WeightOf(Need need) => Needs - (int)need;
 
     private static string BridgeKey(string bridge, string position) => $"bridge {bridge} {position}";
 

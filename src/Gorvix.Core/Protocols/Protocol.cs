@@ -38,6 +38,15 @@ public enum PortJob
 
     /// <summary>Telemetry from the speed controllers.</summary>
     EscTelemetry,
+
+    /// <summary>Buttons and settings of a camera.</summary>
+    CameraControl,
+
+    /// <summary>Height above ground or optical flow.</summary>
+    RangeFinder,
+
+    /// <summary>Recording of the flight.</summary>
+    FlightLog,
 }
 
 /// <summary>A serial protocol as the controller and the device must both speak it.</summary>

@@ -100,6 +100,118 @@ public static class ProtocolCatalogue
             10,
             new(Standing.FromMemory, "10-byte frame, one wire shared by the motors' controllers")
         ),
+        new(
+            "DSMX",
+            Framing.EightN1,
+            [115_200],
+            Polarity.Normal,
+            LineUse.DeviceToBoard,
+            PortJob.ReceiverInput,
+            16,
+            new(Standing.FromMemory, "16-byte frame every 11 or 22 ms; a satellite wants 3.3 V")
+        ),
+        new(
+            "SRXL2",
+            Framing.EightN1,
+            [115_200, 400_000],
+            Polarity.Normal,
+            LineUse.OneWire,
+            PortJob.ReceiverInput,
+            null,
+            SourceNote.Published("the open SRXL2 specification: half-duplex on one wire, 8N1, 115 200 or 400 000")
+        ),
+        new(
+            "SUMD",
+            Framing.EightN1,
+            [115_200],
+            Polarity.Normal,
+            LineUse.DeviceToBoard,
+            PortJob.ReceiverInput,
+            null,
+            new(Standing.FromMemory, "CRC-16 at the end of each frame")
+        ),
+        new(
+            "GHST",
+            Framing.EightN1,
+            [420_000],
+            Polarity.Normal,
+            LineUse.TwoWires,
+            PortJob.ReceiverInput,
+            null,
+            SourceNote.Memory
+        ),
+        new(
+            "F.Port",
+            Framing.EightN1,
+            [115_200],
+            Polarity.Inverted,
+            LineUse.OneWire,
+            PortJob.ReceiverInput,
+            null,
+            new(Standing.FromMemory, "control and telemetry on one wire; some taps are normal")
+        ),
+        new(
+            "NMEA",
+            Framing.EightN1,
+            [9_600, 38_400, 57_600, 115_200],
+            Polarity.Normal,
+            LineUse.TwoWires,
+            PortJob.Gnss,
+            null,
+            SourceNote.Published(
+                "IEC 61162-1 (NMEA 0183): 8 data bits, no parity, one stop bit; sentences of at most 82 characters"
+            )
+        ),
+        new(
+            "MAVLink",
+            Framing.EightN1,
+            [57_600, 115_200],
+            Polarity.Normal,
+            LineUse.TwoWires,
+            PortJob.TelemetryOut,
+            null,
+            SourceNote.Published("the MAVLink guide, serialization: packets of 12 to 280 bytes, CRC-16/MCRF4XX")
+        ),
+        new(
+            "LTM",
+            Framing.EightN1,
+            [9_600, 19_200],
+            Polarity.Normal,
+            LineUse.BoardToDevice,
+            PortJob.TelemetryOut,
+            null,
+            new(Standing.FromMemory, "one way")
+        ),
+        new(
+            "Camera control",
+            Framing.EightN1,
+            [115_200],
+            Polarity.Normal,
+            LineUse.TwoWires,
+            PortJob.CameraControl,
+            null,
+            SourceNote.Memory
+        ),
+        new(
+            "Range finder",
+            Framing.EightN1,
+            [115_200],
+            Polarity.Normal,
+            LineUse.DeviceToBoard,
+            PortJob.RangeFinder,
+            null,
+            SourceNote.Memory
+        ),
+        new(
+            "Flight log",
+            Framing.EightN1,
+            [115_200, 500_000, 1_000_000, 2_000_000],
+            Polarity.Normal,
+            LineUse.BoardToDevice,
+            PortJob.FlightLog,
+            null,
+            SourceNote.Practice
+        ),
     ];
 
     private static readonly Dictionary<string, Protocol> ById = All.ToDictionary(p => p.Id);

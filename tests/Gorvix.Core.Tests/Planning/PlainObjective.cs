@@ -60,11 +60,12 @@ internal static class PlainObjective
     /// <summary>What it costs to leave a link out.</summary>
     public static IEnumerable<(CostTerm Term, int Amount)> Unmet(ResolvedBuild build, LinkWays way)
     {
-        var need = Array.IndexOf(Enum.GetValues<Need>(), way.Link.Function.Need);
+        var needs = Enum.GetValues<Need>();
+        var weight = needs.Length - Array.IndexOf(needs, way.Link.Function.Need);
         return
         [
             (CostTerm.PinsBroken, Pins(build, way).Count()),
-            (CostTerm.MustsUnmet + (int)way.Link.Want.Priority, 1006 - need),
+            (CostTerm.MustsUnmet + (int)way.Link.Want.Priority, 1000 + weight),
         ];
     }
 

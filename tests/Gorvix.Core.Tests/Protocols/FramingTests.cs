@@ -60,6 +60,13 @@ public class FramingTests
     [InlineData("Tramp", 16, 16666.67)]
     // ESC telemetry, from memory: 10 bytes at 115 200.
     [InlineData("ESC", 10, 868.06)]
+    // DSMX, from memory: 16 bytes at 115 200, well inside the 11 ms between frames.
+    [InlineData("DSMX", 16, 1388.89)]
+    // NMEA 0183 (IEC 61162-1): a sentence has at most 82 characters; at 9 600 that is 85 ms, twelve in a second.
+    [InlineData("NMEA", 82, 85416.67)]
+    // MAVLink 2, the protocol's own guide: 12 to 280 bytes; the longest takes 48.6 ms at 57 600.
+    [InlineData("MAVLink", 12, 2083.33)]
+    [InlineData("MAVLink", 280, 48611.11)]
     public void Time_on_the_wire_is_bits_over_baud(string protocol, int characters, double microseconds)
     {
         var p = ProtocolCatalogue.Find(protocol)!;
@@ -86,6 +93,17 @@ public class FramingTests
     [InlineData("SmartAudio", "8N2", Polarity.Normal, LineUse.OneWire)]
     [InlineData("Tramp", "8N1", Polarity.Normal, LineUse.OneWire)]
     [InlineData("ESC", "8N1", Polarity.Normal, LineUse.DeviceToBoard)]
+    [InlineData("DSMX", "8N1", Polarity.Normal, LineUse.DeviceToBoard)]
+    [InlineData("SRXL2", "8N1", Polarity.Normal, LineUse.OneWire)]
+    [InlineData("SUMD", "8N1", Polarity.Normal, LineUse.DeviceToBoard)]
+    [InlineData("GHST", "8N1", Polarity.Normal, LineUse.TwoWires)]
+    [InlineData("F.Port", "8N1", Polarity.Inverted, LineUse.OneWire)]
+    [InlineData("NMEA", "8N1", Polarity.Normal, LineUse.TwoWires)]
+    [InlineData("MAVLink", "8N1", Polarity.Normal, LineUse.TwoWires)]
+    [InlineData("LTM", "8N1", Polarity.Normal, LineUse.BoardToDevice)]
+    [InlineData("Camera control", "8N1", Polarity.Normal, LineUse.TwoWires)]
+    [InlineData("Range finder", "8N1", Polarity.Normal, LineUse.DeviceToBoard)]
+    [InlineData("Flight log", "8N1", Polarity.Normal, LineUse.BoardToDevice)]
     public void Each_protocol_has_its_framing_polarity_and_wires(string id, string framing, Polarity idle, LineUse use)
     {
         var protocol = ProtocolCatalogue.Find(id)!;

@@ -120,6 +120,24 @@ public class RouterTests
         Assert.Equal("NO-RX", Ways(Board("F4", Port("U5")).With(Pad("T5", "U5.tx")), Ibus).CodeAt("U5"));
 
     [Fact]
+    public void What_only_listens_needs_no_RX()
+    {
+        var log = Mode("Flight log", In());
+        Assert.Single(Ways(Board("F4", Port("U5", rx: false)).With(Pad("T5", "U5.tx")), log).Routes);
+        Assert.Equal("NO-TX", Ways(Board("F4", Port("U5", tx: false)).With(Pad("R5", "U5.rx")), log).CodeAt("U5"));
+    }
+
+    [Fact]
+    public void Control_and_telemetry_on_one_inverted_wire_need_a_both_way_inverter_or_a_controller_that_inverts()
+    {
+        var fport = Mode("F.Port", Both());
+        Assert.Equal("POL", Ways(Whole("F4", "U1"), fport).CodeAt("U1"));
+        Assert.True(Assert.Single(Ways(Whole("F7", "U1"), fport).Routes).Settings.InvertTx);
+        var tap = Mode("F.Port", Both(polarity: Polarity.Normal));
+        Assert.Single(Ways(Whole("F4", "U1"), tap).Routes);
+    }
+
+    [Fact]
     public void A_controller_that_swaps_pins_hears_on_a_TX_pad()
     {
         var board = Board("F7", Port("U5", rx: true)).With(Pad("T5", "U5.tx"));
