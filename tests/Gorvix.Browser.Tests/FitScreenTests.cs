@@ -112,6 +112,24 @@ public class FitScreenTests
     }
 
     [Fact]
+    public async Task The_best_plans_stand_side_by_side_and_one_is_chosen_by_key_or_mouse()
+    {
+        await using var page = await Page.Open(Hare);
+        page.Says("[data-plan='1']", "this plan");
+        page.Says("[data-plan='2']", "picture text to U4, position to U1");
+        page.Says("[data-plan='2']", "away from the maker's advice");
+        page.Find("td[tabindex='0']").Click();
+        page.Press("2");
+        page.Says("[data-cell='position U1']", "pin");
+        page.Says("#verdict", "All 3 links carried.");
+        page.Press("z");
+        page.Gone(".wishes");
+        page.Click("[data-plan='2']");
+        page.Says(".wishes", "Picture text (Beacon D6) stays on U4");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
     public async Task The_signal_flips_at_the_inverter_and_nowhere_else()
     {
         await using var page = await Page.Open(Hare);

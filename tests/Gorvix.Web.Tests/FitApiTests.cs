@@ -51,6 +51,33 @@ public class FitApiTests
     }
 
     [Fact]
+    public async Task A_plan_is_chosen_in_one_step_that_undo_takes_back()
+    {
+        await using var server = await LiveServer.Start();
+        var (status, fit) = await server.Post($"/api/builds/{Hare}/choose", """{"version":1,"plan":2}""");
+        Assert.Equal((200, "U3 U4 U1"), (status, LiveServer.Ports(fit)));
+        Assert.Equal("Choose plan 2", fit.GetProperty("undo").GetString());
+        Assert.Equal(2, fit.GetProperty("sheet").GetProperty("wishes").GetArrayLength());
+        var undone = (await server.Post($"/api/builds/{Hare}/undo", """{"version":2}""")).Body;
+        Assert.Equal(0, undone.GetProperty("sheet").GetProperty("wishes").GetArrayLength());
+    }
+
+    [Theory]
+    [InlineData(0)]
+    [InlineData(-3)]
+    [InlineData(6)]
+    [InlineData(2_000_000_000)]
+    public async Task A_plan_that_is_not_shown_cannot_be_chosen(int plan)
+    {
+        await using var server = await LiveServer.Start();
+        var (status, problem) = await server.Post($"/api/builds/{Hare}/choose", $"{{\"version\":1,\"plan\":{plan}}}");
+        Assert.Equal(
+            (422, $"There is no plan {plan}. Choose one of the plans that are shown."),
+            (status, problem.GetProperty("detail").GetString())
+        );
+    }
+
+    [Fact]
     public async Task Undo_at_the_first_step_changes_nothing()
     {
         await using var server = await LiveServer.Start();

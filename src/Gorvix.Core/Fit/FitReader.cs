@@ -10,6 +10,9 @@ namespace Gorvix.Core.Fit;
 /// <summary>Plans a build and reads the answer out as a <see cref="FitSheet"/>.</summary>
 public sealed class FitReader
 {
+    // More would not be compared at a glance.
+    private const int FewPlans = 5;
+
     private readonly ResolvedBuild _build;
     private readonly IReadOnlyList<LinkWays> _ways;
     private readonly CellReader _cells;
@@ -41,6 +44,7 @@ public sealed class FitReader
             Verdict(findings),
             $"{_build.Board.Maker} {_build.Board.Name}, revision {_build.Board.Revision}",
             _build.Controller.Id,
+            Plans(),
             [.. _build.Board.Ports.Select(PortOf)],
             [.. _ways.Select(w => LinkOf(w, cells[w.Link.Id], wired))],
             findings,
@@ -81,6 +85,35 @@ public sealed class FitReader
         var severity = findings.Count == 0 ? Severity.Note : findings.Max(f => f.Severity);
         return new Verdict(carried, wanted, severity, sentence);
     }
+
+    /// <summary>The build with the pins and bans that make one of the shown plans its best, or null when there is no such plan.</summary>
+    /// <param name="number">From 1, the best.</param>
+    public Build? Choose(int number) =>
+        number >= 1 && number <= FewPlans && BestPlans.Of(_build, _ways, number) is var plans && plans.Count == number
+            ? BestPlans.Choose(_build, _ways, Plan, plans[^1])
+            : null;
+
+    private IReadOnlyList<FitPlan> Plans() =>
+        [
+            .. BestPlans
+                .Of(_build, _ways, FewPlans)
+                .Select(
+                    (plan, i) =>
+                        new FitPlan(
+                            i + 1,
+                            [.. plan.Since(Plan).Select(Difference)],
+                            i == 0 ? "" : FitWords.Dearer(Plan, plan)
+                        )
+                ),
+        ];
+
+    private static string Difference(Move move) =>
+        (move.From, move.To) switch
+        {
+            (_, null) => $"no {FitWords.Short(move.Link)}",
+            ({ } from, { } to) when from.Port.Id == to.Port.Id => $"{FitWords.Short(move.Link)} in {to.Mode.Name}",
+            _ => $"{FitWords.Short(move.Link)} to {move.To.Port.Id}",
+        };
 
     private FitPort PortOf(Port port) =>
         new(port.Id, Shape.Of(_build.Board, port), PadsOf(port.Rx), PadsOf(port.Tx), port.HeldBy);

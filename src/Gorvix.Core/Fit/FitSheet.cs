@@ -9,6 +9,7 @@ namespace Gorvix.Core.Fit;
 /// <param name="Verdict">The one-line answer.</param>
 /// <param name="Board">The board in words.</param>
 /// <param name="Controller">Id of its controller class.</param>
+/// <param name="Plans">The few best plans; the first is the one that the grid shows.</param>
 /// <param name="Ports">The columns.</param>
 /// <param name="Links">The rows.</param>
 /// <param name="Findings">What the builder should know about the plan.</param>
@@ -20,6 +21,7 @@ public sealed record FitSheet(
     Verdict Verdict,
     string Board,
     string Controller,
+    IReadOnlyList<FitPlan> Plans,
     IReadOnlyList<FitPort> Ports,
     IReadOnlyList<FitLink> Links,
     IReadOnlyList<Finding> Findings,
@@ -40,6 +42,12 @@ public sealed record Place(string Need, string? Port);
 /// <param name="Severity">Stop when a must has no route, warn for other findings, else note.</param>
 /// <param name="Sentence">The answer in words.</param>
 public sealed record Verdict(int Carried, int Wanted, Severity Severity, string Sentence);
+
+/// <summary>One of the few best plans.</summary>
+/// <param name="Number">From 1, the best.</param>
+/// <param name="Differs">What is elsewhere than in the best, one entry for each link; empty for the best itself.</param>
+/// <param name="Price">Why it comes after the best, in a few words; empty for the best itself.</param>
+public sealed record FitPlan(int Number, IReadOnlyList<string> Differs, string Price);
 
 /// <summary>A column of the grid.</summary>
 /// <param name="Id">The port.</param>

@@ -47,6 +47,26 @@ internal static class FitWords
             _ => $"{Of(move.Link)} is as it was.",
         };
 
+    /// <summary>Why a plan comes after the best: the first term of the objective that differs.</summary>
+    public static string Dearer(Plan best, Plan other)
+    {
+        var first = Enum.GetValues<CostTerm>()
+            .Where(t => other.Cost[t] > best.Cost[t])
+            .Select(t => (CostTerm?)t)
+            .FirstOrDefault();
+        return first switch
+        {
+            CostTerm.PinsBroken => "breaks a pin",
+            CostTerm.MustsUnmet or CostTerm.WantsUnmet or CostTerm.NicesUnmet => "carries less",
+            CostTerm.Losses => "loses something",
+            CostTerm.HandWork => "more hand work",
+            CostTerm.WholePorts => "takes a whole port more",
+            CostTerm.Switches => "more switches in the port settings",
+            CostTerm.OffAdvice => "away from the maker's advice",
+            _ => "as good, and later in order",
+        };
+    }
+
     /// <summary>The pads of a route.</summary>
     public static string Pads(Route route) => string.Join(" · ", route.Walks.Select(w => w.Pad.Label));
 

@@ -63,7 +63,7 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         }
         if (clauses.Count == 0)
         {
-            clauses.Add(Preferred(now, then));
+            clauses.Add($"{FitWords.Dearer(now, then)} there");
         }
         var text = (dropped.Count, moved.Count, work) switch
         {
@@ -75,20 +75,6 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
             _ => "free",
         };
         return Say(text, FitWords.Join(clauses), Severity.Note);
-    }
-
-    // Nothing else gives way: the first term that differs says why the plan has it elsewhere.
-    private static string Preferred(Plan now, Plan then)
-    {
-        bool More(CostTerm term) => then.Cost[term] > now.Cost[term];
-        return 0 switch
-        {
-            _ when More(CostTerm.Losses) => "it would lose something there",
-            _ when More(CostTerm.WholePorts) => "it would take one more whole port",
-            _ when More(CostTerm.Switches) => "it would need one more switch in the port's settings",
-            _ when More(CostTerm.OffAdvice) => "the board's maker advises another place",
-            _ => "where it is now is as good and comes first",
-        };
     }
 
     private static string WorkWords(Route route)

@@ -34,7 +34,7 @@ internal sealed class PlanProblem
     private readonly Dictionary<string, int> _bits = [];
     private readonly ResolvedBuild _build;
 
-    public PlanProblem(ResolvedBuild build, IReadOnlyList<LinkWays> ways)
+    public PlanProblem(ResolvedBuild build, IReadOnlyList<LinkWays> ways, IReadOnlyList<Limit> limits)
     {
         _build = build;
         var pins = build.Build.Pins;
@@ -52,16 +52,16 @@ internal sealed class PlanProblem
         }
         var contested = Contested(ways);
         var entries = new List<Entry>();
-        foreach (var way in ways)
+        foreach (var (way, limit) in ways.Zip(limits))
         {
             var linkPins = pins.Where(p => p.Link == way.Link.Id).ToList();
             var allowed = way.Routes.Where(r => !bans.Any(r.Matches)).ToList();
 
             // A pin that no route can keep is a wish that cannot come true; it must not cost the link its place.
             var kept = linkPins.Where(p => allowed.Any(r => r.Matches(p))).ToList();
-            var options = allowed.Select(r => OptionOf(r, contested, kept)).ToList();
+            var options = allowed.Where(limit.Allows).Select(r => OptionOf(r, contested, kept)).ToList();
             var unmet = Unmet(way.Link) + PlanCost.Of(CostTerm.PinsBroken, kept.Count);
-            entries.Add(new Entry(way, Undominated(options), unmet));
+            entries.Add(new Entry(way, Undominated(options), limit.Allows(null) ? unmet : null));
         }
 
         // What the flight depends on most is decided first: good plans are found early and the rest is cut off.
@@ -178,6 +178,6 @@ internal sealed class PlanProblem
     /// <summary>One link of the question.</summary>
     /// <param name="Way">All its ways.</param>
     /// <param name="Options">Those that are allowed and not dominated, cheapest first.</param>
-    /// <param name="Unmet">What it costs to leave it out.</param>
-    internal sealed record Entry(LinkWays Way, IReadOnlyList<Option> Options, PlanCost Unmet);
+    /// <param name="Unmet">What it costs to leave it out, or null when it may not be left out.</param>
+    internal sealed record Entry(LinkWays Way, IReadOnlyList<Option> Options, PlanCost? Unmet);
 }

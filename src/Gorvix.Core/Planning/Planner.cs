@@ -38,17 +38,28 @@ public static class Planner
     /// <summary>Plans a build whose ways are known already; pins and bans may have changed since.</summary>
     /// <param name="build">The build.</param>
     /// <param name="ways">What <see cref="Router.WaysOf(ResolvedBuild)"/> gave for the same board, devices and wants.</param>
-    public static Plan Best(ResolvedBuild build, IReadOnlyList<LinkWays> ways)
+    public static Plan Best(ResolvedBuild build, IReadOnlyList<LinkWays> ways) =>
+        Best(build, ways, [.. ways.Select(_ => Limit.None)])!;
+
+    /// <summary>The best of the plans within some limits, or null when there is none.</summary>
+    internal static Plan? Best(ResolvedBuild build, IReadOnlyList<LinkWays> ways, IReadOnlyList<Limit> limits)
     {
-        var problem = new PlanProblem(build, ways);
+        var problem = new PlanProblem(build, ways, limits);
         var search = new Search(problem);
         search.Run();
+        if (search.BestCost == PlanCost.Beyond)
+        {
+            return null;
+        }
         var byLink = problem.Entries.Zip(search.Best).ToDictionary(p => p.First.Way.Link.Id, p => p.Second?.Route);
         return new Plan([.. ways.Select(w => new Placement(w.Link, byLink[w.Link.Id]))], search.BestCost);
     }
 
     private sealed class Search(PlanProblem problem)
     {
+        // The price of leaving out a link that may not be left out: above every real sum, and forty of it do not overflow.
+        private static readonly Int128 Forbidden = Int128.One << 121;
+
         private readonly IReadOnlyList<PlanProblem.Entry> _entries = problem.Entries;
         private readonly PlanProblem.Option?[] _current = new PlanProblem.Option?[problem.Entries.Count];
         private readonly Int128[] _costs = new Int128[problem.Entries.Count * problem.Ports];
@@ -80,7 +91,7 @@ public static class Planner
                 return _inOrder;
             }
             var rest = Rest(index, board);
-            if (!Worth(cost.Number + rest.Total))
+            if (rest.Total >= Forbidden || !Worth(cost.Number + rest.Total))
             {
                 return false;
             }
@@ -92,7 +103,7 @@ public static class Planner
                 {
                     _current[index] = option;
                     var (next, price) = option is null
-                        ? (board, cost + _entries[index].Unmet)
+                        ? (board, cost + _entries[index].Unmet!.Value)
                         : (board.With(option), cost + option.Cost + BridgeCost(board, option));
                     if (Decide(index + 1, next, price))
                     {
@@ -121,7 +132,10 @@ public static class Planner
                     children.Add((option, bound + rest.Regret(0, option.Port, option.Cost.Number)));
                 }
             }
-            children.Add((null, bound + rest.RegretAlone(0, entry.Unmet.Number)));
+            if (entry.Unmet is { } unmet)
+            {
+                children.Add((null, bound + rest.RegretAlone(0, unmet.Number)));
+            }
             return children;
         }
 
@@ -135,7 +149,7 @@ public static class Planner
             for (var row = 0; row < rows; row++)
             {
                 var entry = _entries[index + row];
-                alone[row] = entry.Unmet.Number;
+                alone[row] = entry.Unmet?.Number ?? Forbidden;
                 foreach (var option in entry.Options)
                 {
                     ref var place = ref costs[(row * problem.Ports) + option.Port];

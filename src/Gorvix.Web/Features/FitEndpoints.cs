@@ -30,6 +30,11 @@ public sealed record FitView(
 /// <param name="Change">What to do.</param>
 public sealed record ChangeRequest(int Version, BuildChange Change);
 
+/// <summary>One of the plans that are shown is to be the plan.</summary>
+/// <param name="Version">The version that the writer has seen.</param>
+/// <param name="Plan">Its number, from 1.</param>
+public sealed record ChooseRequest(int Version, int Plan);
+
 /// <summary>A step back or forward.</summary>
 /// <param name="Version">The version that the writer has seen.</param>
 public sealed record StepRequest(int Version);
@@ -43,6 +48,12 @@ internal static class FitEndpoints
         fit.MapGet("fit", Get).WithName("getFit").Produces<FitView>().ProducesProblem(404);
         fit.MapPost("changes", Change)
             .WithName("changeBuild")
+            .Produces<FitView>()
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
+        fit.MapPost("choose", Choose)
+            .WithName("choosePlan")
             .Produces<FitView>()
             .ProducesProblem(404)
             .ProducesProblem(409)
@@ -84,6 +95,21 @@ internal static class FitEndpoints
                     parts,
                     builds,
                     () => builds.Change(id, request.Version, request.Change.Words(), request.Change.ApplyTo)
+                )
+            );
+    }
+
+    private static async Task<IResult> Choose(string id, ChooseRequest request, BuildStore builds, PartStore parts)
+    {
+        var chosen = (await Reader((await builds.Get(id)).Build, parts)).Choose(request.Plan);
+        return chosen is null
+            ? Problems.Of(422, $"There is no plan {request.Plan}. Choose one of the plans that are shown.")
+            : Results.Ok(
+                await Walk(
+                    id,
+                    parts,
+                    builds,
+                    () => builds.Change(id, request.Version, $"Choose plan {request.Plan}", _ => chosen)
                 )
             );
     }

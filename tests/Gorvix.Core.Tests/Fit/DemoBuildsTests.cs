@@ -80,6 +80,19 @@ public class DemoBuildsTests
     }
 
     [Fact]
+    public void The_other_plans_say_what_differs_and_why_they_come_after()
+    {
+        var reader = Demo.Fit(Demo.NorthFaceHare);
+        var plans = reader.Sheet().Plans;
+        Assert.Equal(5, plans.Count);
+        Assert.Equal((1, "", 0), (plans[0].Number, plans[0].Price, plans[0].Differs.Count));
+        Assert.Equal(["picture text to U4", "position to U1"], plans[1].Differs);
+        Assert.Equal("away from the maker's advice", plans[1].Price);
+        Assert.Contains(plans, p => p.Price == "carries less" && p.Differs.Contains("no position"));
+        Assert.Null(reader.Choose(6));
+    }
+
+    [Fact]
     public void The_F7_build_sits_on_its_five_whole_ports_with_polarity_set_in_the_controller()
     {
         var sheet = Demo.Fit(Demo.HaulRoadHeron).Sheet();

@@ -116,6 +116,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/choose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["choosePlan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{id}/undo": {
         parameters: {
             query?: never;
@@ -233,6 +249,19 @@ export interface components {
             /** @description What to do. */
             change: components["schemas"]["BuildChange"];
         };
+        /** @description One of the plans that are shown is to be the plan. */
+        ChooseRequest: {
+            /**
+             * Format: int32
+             * @description The version that the writer has seen.
+             */
+            version: number;
+            /**
+             * Format: int32
+             * @description Its number, from 1.
+             */
+            plan: number;
+        };
         EntityTagHeaderValue: {
             tag?: components["schemas"]["StringSegment"];
             isWeak?: boolean;
@@ -346,6 +375,18 @@ export interface components {
             /** @description True when an inverter always lies behind it. */
             turns: boolean;
         };
+        /** @description One of the few best plans. */
+        FitPlan: {
+            /**
+             * Format: int32
+             * @description From 1, the best.
+             */
+            number: number;
+            /** @description What is elsewhere than in the best, one entry for each link; empty for the best itself. */
+            differs: string[];
+            /** @description Why it comes after the best, in a few words; empty for the best itself. */
+            price: string;
+        };
         /** @description A column of the grid. */
         FitPort: {
             /** @description The port. */
@@ -367,6 +408,8 @@ export interface components {
             board: string;
             /** @description Id of its controller class. */
             controller: string;
+            /** @description The few best plans; the first is the one that the grid shows. */
+            plans: components["schemas"]["FitPlan"][];
             /** @description The columns. */
             ports: components["schemas"]["FitPort"][];
             /** @description The rows. */
@@ -774,6 +817,59 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ChangeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    choosePlan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChooseRequest"];
             };
         };
         responses: {

@@ -7,6 +7,7 @@ import ProblemNote from '@/ui/ProblemNote.vue'
 import FitGrid from './FitGrid.vue'
 import FitHead from './FitHead.vue'
 import FitNotes from './FitNotes.vue'
+import FitPlans from './FitPlans.vue'
 import KeysDialog from './KeysDialog.vue'
 import StrandPanel from './StrandPanel.vue'
 import { useFit } from './useFit'
@@ -39,12 +40,21 @@ function ban(link: string, at: FitCell) {
   void fit.change({ kind: at.banned ? 'unban' : 'ban', match: { link, port: at.port } })
 }
 
+function choose(number: number) {
+  // The first is the plan already.
+  if (number > 1 && number <= (view.value?.sheet.plans.length ?? 0)) void fit.choose(number)
+}
+
 // Plain letters only: the browser keeps its own shortcuts, and a dialog keeps its keys.
 function plain(event: KeyboardEvent) {
   return !event.ctrlKey && !event.metaKey && !event.altKey && !keysOpen.value
 }
 onKeyStroke(['z', 'Z'], (event) => plain(event) && void fit.undo())
 onKeyStroke(['y', 'Y'], (event) => plain(event) && void fit.redo())
+onKeyStroke(
+  (event) => /^[1-9]$/.test(event.key),
+  (event) => plain(event) && choose(Number(event.key)),
+)
 onKeyStroke('?', (event) => plain(event) && (keysOpen.value = true))
 
 // The builder goes on where the keys were when the list was opened.
@@ -107,6 +117,7 @@ onMounted(async () => {
         @keys="keysOpen = true"
         @change="fit.change"
       />
+      <FitPlans :plans="view.sheet.plans" class="no-print" @choose="choose" />
       <template v-if="link && cell">
         <FitGrid
           :sheet="view.sheet"

@@ -4,6 +4,7 @@ const keys = [
   ['← ↑ ↓ →', 'walk the grid'],
   ['Enter', 'pin the link here, or unpin it'],
   ['X', 'ban the link here, or lift the ban'],
+  ['1–9', 'choose one of the best plans'],
   ['Z', 'undo'],
   ['Y', 'redo'],
   ['?', 'this list'],

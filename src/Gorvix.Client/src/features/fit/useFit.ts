@@ -52,5 +52,10 @@ export function useFit(id: string) {
       ask(() => api.POST('/api/builds/{id}/redo', { params: { path }, body: { version } })),
     )
 
-  return { view, problem, saving, moved, load, change, undo, redo }
+  const choose = (plan: number) =>
+    send((version) =>
+      ask(() => api.POST('/api/builds/{id}/choose', { params: { path }, body: { version, plan } })),
+    )
+
+  return { view, problem, saving, moved, load, change, choose, undo, redo }
 }

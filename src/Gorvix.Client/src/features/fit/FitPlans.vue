@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import type { FitPlan } from '@/api/client'
+
+/** The few best plans side by side: what differs, and why it comes after the best. */
+defineProps<{ plans: FitPlan[] }>()
+defineEmits<{ choose: [number: number] }>()
+</script>
+
+<template>
+  <ol v-if="plans.length > 1" class="plans" aria-label="Best plans">
+    <li v-for="plan in plans" :key="plan.number">
+      <button
+        type="button"
+        :aria-current="plan.number === 1"
+        :data-plan="plan.number"
+        @click="$emit('choose', plan.number)"
+      >
+        <kbd>{{ plan.number }}</kbd>
+        <span class="words">
+          <template v-if="plan.number === 1">this plan</template>
+          <template v-else>
+            {{ plan.differs.join(', ') }}<span class="price">{{ plan.price }}</span>
+          </template>
+        </span>
+      </button>
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+.plans {
+  display: flex;
+  gap: 8px;
+  margin: 0 0 10px;
+  padding: 3px;
+  overflow-x: auto;
+  list-style: none;
+}
+
+li {
+  flex: 0 1 auto;
+  min-width: 96px;
+  max-width: 300px;
+}
+
+button {
+  display: flex;
+  gap: 9px;
+  align-items: flex-start;
+  width: 100%;
+  height: 100%;
+  min-height: 48px;
+  padding: 5px 10px;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+  font-size: 0.9375rem;
+  line-height: 1.25;
+  text-align: left;
+  cursor: pointer;
+}
+
+button:hover {
+  border-color: var(--chosen);
+}
+
+button[aria-current='true'] {
+  border: 2px solid var(--chosen);
+  font-weight: 600;
+}
+
+kbd {
+  color: var(--chosen);
+  font-family: var(--mono);
+  font-weight: 650;
+}
+
+.words {
+  display: -webkit-box;
+  overflow: hidden;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 3;
+}
+
+.price {
+  display: block;
+  color: var(--ink-2);
+  font-size: 0.875rem;
+}
+</style>

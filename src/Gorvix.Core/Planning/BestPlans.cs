@@ -1,0 +1,89 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Routing;
+
+namespace Gorvix.Core.Planning;
+
+/// <summary>The few best plans that differ in a port or a mode.</summary>
+/// <remarks>
+/// Lawler's way (1972, after Murty 1968): the best plan splits all other plans into parts that do not overlap – in
+/// part i the links before i stay as they are and link i goes elsewhere. The best plan of each part is found, the
+/// best of those is the next, and splits its own part in turn.
+/// </remarks>
+public static class BestPlans
+{
+    /// <summary>At most so many plans, the best first; equal ones in the order in which they were found.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="ways">What <see cref="Router.WaysOf(ResolvedBuild)"/> gave for it.</param>
+    /// <param name="count">How many, at least one.</param>
+    /// <exception cref="ArgumentOutOfRangeException">Fewer than one was asked for.</exception>
+    public static IReadOnlyList<Plan> Of(ResolvedBuild build, IReadOnlyList<LinkWays> ways, int count)
+    {
+        ArgumentOutOfRangeException.ThrowIfLessThan(count, 1);
+        var plans = new List<Plan>();
+        var parts = new PriorityQueue<(Plan Best, Limit[] Limits), (PlanCost Cost, int Found)>();
+        var found = 0;
+        void Look(Limit[] limits)
+        {
+            if (Planner.Best(build, ways, limits) is { } plan)
+            {
+                parts.Enqueue((plan, limits), (plan.Cost, found++));
+            }
+        }
+
+        Look([.. ways.Select(_ => Limit.None)]);
+        while (plans.Count < count && parts.TryDequeue(out var part, out _))
+        {
+            plans.Add(part.Best);
+            for (var i = 0; i < ways.Count; i++)
+            {
+                var limits = part.Limits.ToArray();
+                for (var before = 0; before < i; before++)
+                {
+                    limits[before] = limits[before] with { Only = Limit.PlaceOf(part.Best.Placements[before].Route) };
+                }
+                limits[i] = limits[i].Without(part.Best.Placements[i].Route);
+                Look(limits);
+            }
+        }
+        return plans;
+    }
+
+    /// <summary>The build with pins (and bans for links that go without) so that this plan becomes its best.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="ways">What <see cref="Router.WaysOf(ResolvedBuild)"/> gave for it.</param>
+    /// <param name="best">Its best plan now.</param>
+    /// <param name="chosen">One of its plans.</param>
+    public static Build Choose(ResolvedBuild build, IReadOnlyList<LinkWays> ways, Plan best, Plan chosen)
+    {
+        // Pinning only what differs says what the builder meant; all is pinned where that leaves a choice.
+        var few = Pinned(build.Build, chosen.Placements.Where(p => Differs(best, p)));
+        var then = Planner.Best(build.WithWishes(few.Pins, few.Bans), ways);
+        return chosen.Placements.Any(p => Differs(then, p)) ? Pinned(build.Build, chosen.Placements) : few;
+    }
+
+    private static bool Differs(Plan plan, Placement placement) =>
+        Limit.PlaceOf(plan.RouteOf(placement.Link.Id)) != Limit.PlaceOf(placement.Route);
+
+    private static Build Pinned(Build build, IEnumerable<Placement> placements)
+    {
+        foreach (var (link, route) in placements)
+        {
+            var match = new RouteMatch
+            {
+                Link = link.Id,
+                Port = route?.Port.Id,
+                Mode = route?.Mode.Id,
+            };
+            build = new BuildChange(route is null ? ChangeKind.Ban : ChangeKind.Pin, match).ApplyTo(build);
+            if (route is null)
+            {
+                // A pin of a link that goes without would stand against the ban.
+                build = build with
+                {
+                    Pins = [.. build.Pins.Where(p => p.Link != link.Id)],
+                };
+            }
+        }
+        return build;
+    }
+}

@@ -1,0 +1,88 @@
+using CsCheck;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
+
+namespace Gorvix.Core.Tests.Planning;
+
+/// <summary>The few best plans, against all plans there are.</summary>
+public class BestPlansTests
+{
+    [Fact]
+    public void The_few_best_plans_are_the_cheapest_distinct_ones() =>
+        Generated
+            .Builds(3, 4)
+            .Sample(
+                build =>
+                {
+                    var ways = Router.WaysOf(build);
+                    var plans = BestPlans.Of(build, ways, 6);
+                    Assert.Equal(Cheapest(build, ways).Take(6), plans.Select(p => p.Cost));
+                    Assert.Equal(
+                        plans.Count,
+                        plans.Select(p => Places(p.Placements.Select(x => x.Route))).Distinct().Count()
+                    );
+                    Assert.Empty(plans[0].Since(Planner.Best(build, ways)));
+                },
+                iter: 300,
+                print: Generated.Print
+            );
+
+    [Fact]
+    public void A_plan_that_is_chosen_becomes_the_best() =>
+        Generated
+            .Builds(3, 4)
+            .Sample(
+                build =>
+                {
+                    var ways = Router.WaysOf(build);
+                    var plans = BestPlans.Of(build, ways, 4);
+                    foreach (var plan in plans)
+                    {
+                        var chosen = BestPlans.Choose(build, ways, plans[0], plan);
+                        var then = Planner.Best(build.WithWishes(chosen.Pins, chosen.Bans), ways);
+                        Assert.Equal(
+                            Places(plan.Placements.Select(p => p.Route)),
+                            Places(then.Placements.Select(p => p.Route))
+                        );
+                    }
+                },
+                iter: 200,
+                print: Generated.Print
+            );
+
+    [Fact]
+    public void The_demo_build_can_swap_the_air_unit_and_the_module()
+    {
+        var build = ResolvedBuild.Create(Demo.NorthFaceHare, Demo.Library);
+        var ways = Router.WaysOf(build);
+        var plans = BestPlans.Of(build, ways, 2);
+        Assert.Equal(["U3", "U4", "U1"], plans[1].Placements.Select(p => p.Route?.Port.Id));
+        var chosen = BestPlans.Choose(build, ways, plans[0], plans[1]);
+        Assert.Equal(["picture-text", "position"], chosen.Pins.Select(p => p.Link));
+    }
+
+    [Fact]
+    public void Fewer_than_one_plan_cannot_be_asked_for()
+    {
+        var build = ResolvedBuild.Create(Demo.NorthFaceHare, Demo.Library);
+        Assert.Throws<ArgumentOutOfRangeException>(() => BestPlans.Of(build, Router.WaysOf(build), 0));
+    }
+
+    private static IEnumerable<PlanCost> Cheapest(ResolvedBuild build, IReadOnlyList<LinkWays> ways)
+    {
+        var choices = ways.Aggregate(
+            (IEnumerable<Route?[]>)new[] { Array.Empty<Route?>() },
+            (heads, way) => heads.SelectMany(head => way.Routes.Append(null).Select(r => (Route?[])[.. head, r]))
+        );
+        return choices
+            .Select(c => (Places: Places(c), Cost: PlainObjective.Of(build, ways, c)))
+            .Where(c => c.Cost is not null)
+            .GroupBy(c => c.Places, c => c.Cost!.Value)
+            .Select(g => g.Min())
+            .Order();
+    }
+
+    private static string Places(IEnumerable<Route?> routes) =>
+        string.Join(' ', routes.Select(r => r is null ? "-" : $"{r.Port.Id}/{r.Mode.Id}"));
+}
