@@ -89,14 +89,11 @@ public sealed class FitReader
     /// <summary>The build with the pins and bans that make one of the shown plans its best, or null when there is no such plan.</summary>
     /// <param name="number">From 1, the best.</param>
     public Build? Choose(int number) =>
-        number >= 1 && number <= FewPlans && BestPlans.Of(_build, _ways, number) is var plans && plans.Count == number
-            ? BestPlans.Choose(_build, _ways, Plan, plans[^1])
-            : null;
+        ShownPlans().ElementAtOrDefault(number - 1) is { } plan ? BestPlans.Choose(_build, _ways, Plan, plan) : null;
 
     private IReadOnlyList<FitPlan> Plans() =>
         [
-            .. BestPlans
-                .Of(_build, _ways, FewPlans)
+            .. ShownPlans()
                 .Select(
                     (plan, i) =>
                         new FitPlan(
@@ -107,12 +104,20 @@ public sealed class FitReader
                 ),
         ];
 
-    private static string Difference(Move move) =>
+    // Only plans that keep as many wishes and carry as much: to lose a link for nothing is no choice.
+    private IEnumerable<Plan> ShownPlans()
+    {
+        CostTerm[] wished = [CostTerm.PinsBroken, CostTerm.MustsUnmet, CostTerm.WantsUnmet, CostTerm.NicesUnmet];
+        return BestPlans.Of(_build, _ways, FewPlans).TakeWhile(p => wished.All(t => p.Cost[t] == Plan.Cost[t]));
+    }
+
+    private string Difference(Move move) =>
         (move.From, move.To) switch
         {
-            (_, null) => $"no {FitWords.Short(move.Link)}",
-            ({ } from, { } to) when from.Port.Id == to.Port.Id => $"{FitWords.Short(move.Link)} in {to.Mode.Name}",
-            _ => $"{FitWords.Short(move.Link)} to {move.To.Port.Id}",
+            (_, null) => $"no {FitWords.Short(move.Link, _build)}",
+            ({ } from, { } to) when from.Port.Id == to.Port.Id =>
+                $"{FitWords.Short(move.Link, _build)} in {to.Mode.Name}",
+            _ => $"{FitWords.Short(move.Link, _build)} to {move.To.Port.Id}",
         };
 
     private FitPort PortOf(Port port) =>
@@ -203,7 +208,7 @@ public sealed class FitReader
         (cell.Code, Plan.On(cell.Port)) switch
         {
             ({ } code, _) => RoutingRules.All.Concat(PlanningRules.All).First(r => r.Id == code).Brief,
-            (null, { } holder) => $"taken by {FitWords.Short(holder)}",
+            (null, { } holder) => $"taken by {FitWords.Short(holder, _build)}",
             _ => "free only if another link gives way",
         };
 

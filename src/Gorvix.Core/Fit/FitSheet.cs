@@ -9,7 +9,7 @@ namespace Gorvix.Core.Fit;
 /// <param name="Verdict">The one-line answer.</param>
 /// <param name="Board">The board in words.</param>
 /// <param name="Controller">Id of its controller class.</param>
-/// <param name="Plans">The few best plans; the first is the one that the grid shows.</param>
+/// <param name="Plans">The few best plans that carry as much; the first is the one that the grid shows.</param>
 /// <param name="Ports">The columns.</param>
 /// <param name="Links">The rows.</param>
 /// <param name="Findings">What the builder should know about the plan.</param>

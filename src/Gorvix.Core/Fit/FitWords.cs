@@ -26,8 +26,17 @@ internal static class FitWords
     /// <summary>A link in a sentence.</summary>
     public static string Of(Link link) => $"{Of(link.Function.Need)} ({link.Device.Name})";
 
-    /// <summary>A link in the middle of a sentence.</summary>
-    public static string Short(Link link) => Lower(Of(link.Function.Need));
+    /// <summary>
+    /// A link in the middle of a sentence: by its need; where several links give the same, by its device; and where
+    /// the devices are alike too, by its id.
+    /// </summary>
+    public static string Short(Link link, ResolvedBuild build)
+    {
+        bool Alone(Func<Link, string> word) => build.Links.Count(l => word(l) == word(link)) == 1;
+        return Alone(l => Of(l.Function.Need)) ? Lower(Of(link.Function.Need))
+            : Alone(l => l.Device.Name) ? link.Device.Name
+            : link.Id;
+    }
 
     /// <summary>Words joined with commas and an "and".</summary>
     public static string Join(IReadOnlyList<string> words) =>

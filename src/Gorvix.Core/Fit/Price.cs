@@ -38,10 +38,10 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
             return Say(PlanningRules.Taken.Id, "your other pins hold what it needs", Severity.Stop);
         }
         var pinsBroken = then.Cost[CostTerm.PinsBroken] > now.Cost[CostTerm.PinsBroken];
-        var dropped = others.Where(m => m.To is null).Select(m => FitWords.Short(m.Link)).ToList();
+        var dropped = others.Where(m => m.To is null).Select(m => FitWords.Short(m.Link, build)).ToList();
         var moved = others
             .Where(m => m.To is not null)
-            .Select(m => (Link: FitWords.Short(m.Link), m.To!.Port))
+            .Select(m => (Link: FitWords.Short(m.Link, build), m.To!.Port))
             .ToList();
         var work = then.Cost[CostTerm.HandWork] - now.Cost[CostTerm.HandWork];
         var clauses = new List<string>();

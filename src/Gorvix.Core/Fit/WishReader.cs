@@ -19,8 +19,9 @@ internal sealed class WishReader(ResolvedBuild build, IReadOnlyList<LinkWays> wa
     {
         var conflict = Conflict.Of(build, ways, plan, link);
         var wishes = Wishes(conflict.Pins, conflict.Bans);
-        var links = FitWords.Join(NamesOf([link, .. conflict.Links]));
+        var links = FitWords.Join([.. conflict.Links.Prepend(link).Select(l => FitWords.Short(l, build))]);
         var held = wishes.Count == 0 ? "" : $" while you hold to: {string.Join("; ", wishes.Select(w => w.Sentence))}";
+        links = char.ToUpperInvariant(links[0]) + links[1..];
         var sentence = (conflict.Links.Count, wishes.Count) switch
         {
             (0, 0) => $"{links} has no way on this board, whatever else gives way.",
@@ -51,17 +52,6 @@ internal sealed class WishReader(ResolvedBuild build, IReadOnlyList<LinkWays> wa
             ("where", Where(pin)),
             ("reason", reason)
         );
-    }
-
-    // The need alone where that is clear; with the device where two links of the build give the same.
-    private IReadOnlyList<string> NamesOf(IReadOnlyList<Link> links)
-    {
-        var words = links.Select(l =>
-            build.Links.Count(other => other.Function.Need == l.Function.Need) > 1
-                ? FitWords.Of(l)
-                : FitWords.Of(l.Function.Need)
-        );
-        return [.. words.Select((w, i) => i == 0 ? w : FitWords.Lower(w))];
     }
 
     private IReadOnlyList<Wish> Wishes(IReadOnlyList<RouteMatch> pins, IReadOnlyList<RouteMatch> bans) =>

@@ -408,7 +408,7 @@ export interface components {
             board: string;
             /** @description Id of its controller class. */
             controller: string;
-            /** @description The few best plans; the first is the one that the grid shows. */
+            /** @description The few best plans that carry as much; the first is the one that the grid shows. */
             plans: components["schemas"]["FitPlan"][];
             /** @description The columns. */
             ports: components["schemas"]["FitPort"][];

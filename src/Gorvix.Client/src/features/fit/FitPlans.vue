@@ -31,7 +31,7 @@ defineEmits<{ choose: [number: number] }>()
 .plans {
   display: flex;
   gap: 8px;
-  margin: 0 0 10px;
+  margin: 0 -3px 8px;
   padding: 3px;
   overflow-x: auto;
   list-style: none;
