@@ -124,6 +124,13 @@ async function walk(event: KeyboardEvent) {
   vertical-align: bottom;
 }
 
+@media (max-width: 900px) {
+  .corner,
+  .row {
+    width: 168px;
+  }
+}
+
 .row {
   height: 52px;
   border-top: 1px solid var(--line-faint);
@@ -165,5 +172,11 @@ async function walk(event: KeyboardEvent) {
   font-size: 0.875rem;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+
+@media (max-width: 900px) {
+  .device {
+    white-space: normal;
+  }
 }
 </style>

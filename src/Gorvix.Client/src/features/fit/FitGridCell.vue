@@ -112,6 +112,18 @@ td:hover .body {
   pointer-events: none;
 }
 
+@media (max-width: 900px) {
+  .body {
+    gap: 5px;
+    padding: 0 6px;
+    font-size: 0.8125rem;
+  }
+
+  .text {
+    hyphens: auto;
+  }
+}
+
 @media print {
   /* Printers leave grounds out: chosen must stay readable as ink on paper. */
   .chosen .body {

@@ -39,7 +39,7 @@ defineEmits<{ choose: [number: number] }>()
 
 li {
   flex: 0 1 auto;
-  min-width: 96px;
+  min-width: 112px;
   max-width: 300px;
 }
 
@@ -66,6 +66,7 @@ button:hover {
 }
 
 button[aria-current='true'] {
+  white-space: nowrap;
   border: 2px solid var(--chosen);
   font-weight: 600;
 }
@@ -80,7 +81,7 @@ kbd {
   display: -webkit-box;
   overflow: hidden;
   -webkit-box-orient: vertical;
-  -webkit-line-clamp: 3;
+  -webkit-line-clamp: 4;
 }
 
 .price {
