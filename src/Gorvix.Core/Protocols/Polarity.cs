@@ -20,7 +20,4 @@ public static class PolarityAlgebra
     /// <param name="signal">What comes in.</param>
     /// <param name="stage"><see cref="Polarity.Inverted"/> for an inverter, <see cref="Polarity.Normal"/> for a wire.</param>
     public static Polarity Then(this Polarity signal, Polarity stage) => signal ^ stage;
-
-    /// <summary>"high" or "low": the level at which the line rests.</summary>
-    public static string IdleWord(this Polarity signal) => signal == Polarity.Normal ? "high" : "low";
 }

@@ -83,7 +83,7 @@ public sealed class LineWalker(ControllerClass controller, Port port, Protocol p
         {
             hops.Add(new Hop(HopKind.Job, protocol.Id, Polarity.Normal));
         }
-        return new WalkEnd(new LineWalk(line, lead, pad, net.Id, half, hops, bridges, own), failure);
+        return new WalkEnd(new LineWalk(line, lead, pad, half, hops, bridges, own), failure);
     }
 
     private static string HalfNote(ModeLine line, Net net, Polarity own)

@@ -51,7 +51,6 @@ public enum Half
 /// <param name="Line">The line of the mode.</param>
 /// <param name="Lead">The lead.</param>
 /// <param name="Pad">The pad.</param>
-/// <param name="Net">Id of the net it ends on.</param>
 /// <param name="Half">The half of the port whose job it does.</param>
 /// <param name="Hops">The stations from the device on; they end where the walk failed.</param>
 /// <param name="Bridges">The bridge positions that the walk needs.</param>
@@ -60,7 +59,6 @@ public sealed record LineWalk(
     ModeLine Line,
     Lead Lead,
     Pad Pad,
-    string Net,
     Half Half,
     IReadOnlyList<Hop> Hops,
     IReadOnlyList<Contact> Bridges,

@@ -45,7 +45,7 @@ public class ConflictTests
     [Fact]
     public void A_pin_that_takes_the_only_port_is_named()
     {
-        var board = Whole("F4", "U1") with { };
+        var board = Whole("F4", "U1");
         board = board with
         {
             Ports = [.. board.Ports, Port("U5", tx: false)],

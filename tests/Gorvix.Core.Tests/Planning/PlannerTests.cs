@@ -158,7 +158,7 @@ public class PlannerTests
     [Fact]
     public void A_pin_that_no_way_can_keep_is_left_aside_and_the_link_is_carried_elsewhere()
     {
-        var board = Whole("F4", "U1").With() with { };
+        var board = Whole("F4", "U1");
         board = board with { Ports = [.. board.Ports, Port("U9", heldBy: "a recorder", rx: false, tx: false)] };
         Assert.Equal("U1", PortsOf(Build(board, Gnss).Pinned(new RouteMatch { Link = "gnss", Port = "U9" })));
     }

@@ -35,11 +35,4 @@ public class PolarityTests
                 Enumerable.Repeat(Polarity.Inverted, n).Aggregate(Polarity.Normal, PolarityAlgebra.Then)
                 == (n % 2 == 1 ? Polarity.Inverted : Polarity.Normal)
             );
-
-    [Fact]
-    public void Normal_idles_high_and_inverted_idles_low()
-    {
-        Assert.Equal("high", Polarity.Normal.IdleWord());
-        Assert.Equal("low", Polarity.Inverted.IdleWord());
-    }
 }
