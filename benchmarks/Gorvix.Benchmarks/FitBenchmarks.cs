@@ -37,7 +37,7 @@ public class FitBenchmarks
 
     /// <summary>The best plan, ways known.</summary>
     [Benchmark(Baseline = true)]
-    public Plan PlanAgain() => Planner.Best(_build, _ways);
+    public Plan PlanAgain() => Planner.Best(new PlanSpace(_build, _ways));
 
     /// <summary>All ways of all links.</summary>
     [Benchmark]

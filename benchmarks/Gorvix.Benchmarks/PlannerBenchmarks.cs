@@ -30,7 +30,7 @@ public class PlannerBenchmarks
             new PartsLibrary([BoardOf(Controller)], [.. Enumerable.Range(0, 14).Select(DeviceOf)])
         );
         _ways = Router.WaysOf(_build);
-        if (Planner.Best(_build, _ways).Cost != CpSatModel.BestCost(_build, _ways))
+        if (Planner.Best(new PlanSpace(_build, _ways)).Cost != CpSatModel.BestCost(_build, _ways))
         {
             throw new InvalidOperationException("The two planners disagree.");
         }
@@ -38,7 +38,7 @@ public class PlannerBenchmarks
 
     /// <summary>Gorvix.</summary>
     [Benchmark(Baseline = true)]
-    public PlanCost Gorvix() => Planner.Best(_build, _ways).Cost;
+    public PlanCost Gorvix() => Planner.Best(new PlanSpace(_build, _ways)).Cost;
 
     /// <summary>The general solver.</summary>
     [Benchmark]

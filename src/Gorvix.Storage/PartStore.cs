@@ -18,6 +18,7 @@ public sealed class PartStore(GorvixDb db)
             .Where(p =>
                 (p.Kind == PartKind.Board && p.Id == build.Board)
                 || (p.Kind == PartKind.Device && devices.Contains(p.Id))
+                || (p.Kind == PartKind.Profile && p.Id == build.Firmware)
             )
             .ToListAsync();
         return Library(rows);
@@ -35,6 +36,7 @@ public sealed class PartStore(GorvixDb db)
         var rows = file
             .Boards.Select((b, i) => (Row: Row(PartKind.Board, b.Id, b), Place: $"boards[{i}]"))
             .Concat(file.Devices.Select((d, i) => (Row: Row(PartKind.Device, d.Id, d), Place: $"devices[{i}]")))
+            .Concat(file.Profiles.Select((p, i) => (Row: Row(PartKind.Profile, p.Id, p), Place: $"profiles[{i}]")))
             .ToList();
         var fresh = new List<PartRow>();
         var findings = new List<Finding>();
@@ -47,7 +49,7 @@ public sealed class PartStore(GorvixDb db)
             }
             else if (there.Document != row.Document)
             {
-                var kind = row.Kind == PartKind.Board ? "board" : "device";
+                var kind = row.Kind == PartKind.Profile ? "firmware profile" : row.Kind.ToString().ToLowerInvariant();
                 findings.Add(
                     FileRules.PartDiffers.Found(Severity.Stop, place, ("place", place), ("kind", kind), ("id", row.Id))
                 );
@@ -72,5 +74,11 @@ public sealed class PartStore(GorvixDb db)
         new(
             [.. rows.Where(r => r.Kind == PartKind.Board).Select(r => Documents.Read<Board>(r.Document))],
             [.. rows.Where(r => r.Kind == PartKind.Device).Select(r => Documents.Read<Device>(r.Document))]
-        );
+        )
+        {
+            Profiles =
+            [
+                .. rows.Where(r => r.Kind == PartKind.Profile).Select(r => Documents.Read<FirmwareProfile>(r.Document)),
+            ],
+        };
 }

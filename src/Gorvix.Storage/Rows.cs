@@ -8,12 +8,15 @@ public enum PartKind
 
     /// <summary>A device.</summary>
     Device,
+
+    /// <summary>A firmware profile.</summary>
+    Profile,
 }
 
 /// <summary>A part of the library. The document is the truth; it is never changed in place.</summary>
 public sealed class PartRow
 {
-    /// <summary>Board or device.</summary>
+    /// <summary>Board, device or profile.</summary>
     public required PartKind Kind { get; init; }
 
     /// <summary>Id, unique within its kind.</summary>

@@ -12,6 +12,18 @@ public sealed record Build
     /// <summary>Id of its board.</summary>
     public required string Board { get; init; }
 
+    /// <summary>Id of the firmware profile, or null for one that can do everything.</summary>
+    public string? Firmware { get; init; }
+
+    /// <summary>The battery, or null while it is not chosen: then supplies that hang on it are not judged.</summary>
+    public Pack? Pack { get; init; }
+
+    /// <summary>What feeds the board's supply input in place of the pack, such as a regulator of 5 V; in volts.</summary>
+    public double? InputVolts { get; init; }
+
+    /// <summary>The builder's choice where practitioners disagree.</summary>
+    public HouseRules House { get; init; } = HouseRules.Default;
+
     /// <summary>Its devices.</summary>
     public required IReadOnlyList<BuildDevice> Devices { get; init; }
 

@@ -12,6 +12,15 @@ public static class BuildCheck
     /// <summary>More signal leads than this on all devices together are refused.</summary>
     public const int MostLeads = 128;
 
+    /// <summary>More devices than this are refused.</summary>
+    public const int MostDevices = 40;
+
+    /// <summary>More supply leads than this on all devices together are refused.</summary>
+    public const int MostSupplies = 60;
+
+    /// <summary>More pins, and more bans, than this are refused.</summary>
+    public const int MostWishes = 100;
+
     /// <summary>A build with far too much in it.</summary>
     public static readonly Rule Size = new(
         "BUILD-SIZE",
@@ -35,27 +44,27 @@ public static class BuildCheck
         list.Known(build.Board, library.Boards.Select(b => b.Id), "board", $"{place}.board");
         list.Ids(build.Devices, $"{place}.devices", d => d.Id);
         list.Ids(build.Wants, $"{place}.wants", w => w.Link);
-        if (build.Wants.Count > MostLinks)
+        if (build.Firmware is { } firmware)
         {
-            list.Stop(
-                Size,
-                $"{place}.wants",
-                ("count", $"{build.Wants.Count}"),
-                ("things", "links"),
-                ("most", $"{MostLinks}")
-            );
+            list.Known(firmware, library.Profiles.Select(p => p.Id), "firmware profile", $"{place}.firmware");
         }
+        list.Range(build.Pack?.Cells ?? 1, 1, Pack.MostCells, "cells", $"{place}.pack.cells");
+        list.Range(build.InputVolts ?? 5, 1, 60, "V", $"{place}.inputVolts");
+        void Most(int count, int most, string things, string where)
+        {
+            if (count > most)
+            {
+                list.Stop(Size, where, ("count", $"{count}"), ("things", things), ("most", $"{most}"));
+            }
+        }
+        Most(build.Wants.Count, MostLinks, "links", $"{place}.wants");
+        Most(build.Devices.Count, MostDevices, "devices", $"{place}.devices");
+        Most(build.Pins.Count, MostWishes, "pins", $"{place}.pins");
+        Most(build.Bans.Count, MostWishes, "bans", $"{place}.bans");
         var leads = build.Devices.Sum(d => library.Device(d.Part)?.Leads.Count(l => l.Role == LeadRole.Signal) ?? 0);
-        if (leads > MostLeads)
-        {
-            list.Stop(
-                Size,
-                $"{place}.devices",
-                ("count", $"{leads}"),
-                ("things", "signal leads"),
-                ("most", $"{MostLeads}")
-            );
-        }
+        Most(leads, MostLeads, "signal leads", $"{place}.devices");
+        var supplies = build.Devices.Sum(d => library.Device(d.Part)?.Supplies.Count ?? 0);
+        Most(supplies, MostSupplies, "supply leads", $"{place}.devices");
         for (var i = 0; i < build.Devices.Count; i++)
         {
             list.Known(

@@ -13,12 +13,23 @@ public sealed record Link(Want Want, Device Device, DeviceFunction Function)
     public string Id => Want.Link;
 }
 
+/// <summary>A device under its name in the build.</summary>
+/// <param name="Id">Id within the build.</param>
+/// <param name="Device">The device.</param>
+public sealed record DeviceInBuild(string Id, Device Device);
+
 /// <summary>A build whose names all lead somewhere. Immutable; made only by <see cref="Create"/>.</summary>
 public sealed class ResolvedBuild
 {
-    private ResolvedBuild(Build build, Board board, IReadOnlyList<Link> links)
+    private ResolvedBuild(
+        Build build,
+        Board board,
+        FirmwareProfile? firmware,
+        IReadOnlyList<DeviceInBuild> devices,
+        IReadOnlyList<Link> links
+    )
     {
-        (Build, Board, Links) = (build, board, links);
+        (Build, Board, Firmware, Devices, Links) = (build, board, firmware, devices, links);
         Controller = ControllerClass.Find(board.Controller)!;
     }
 
@@ -30,6 +41,12 @@ public sealed class ResolvedBuild
 
     /// <summary>The class of the board's controller.</summary>
     public ControllerClass Controller { get; }
+
+    /// <summary>The firmware profile, or null for one that can do everything.</summary>
+    public FirmwareProfile? Firmware { get; }
+
+    /// <summary>The devices, in the builder's order.</summary>
+    public IReadOnlyList<DeviceInBuild> Devices { get; }
 
     /// <summary>The links, in the builder's order.</summary>
     public IReadOnlyList<Link> Links { get; }
@@ -62,12 +79,19 @@ public sealed class ResolvedBuild
                 devices[w.Device].Functions.First(f => f.Id == w.Function)
             ))
             .ToList();
-        return new ResolvedBuild(build, board, links);
+        var profile = build.Firmware is { } firmware ? library.Profile(firmware) : null;
+        return new ResolvedBuild(
+            build,
+            board,
+            profile,
+            [.. build.Devices.Select(d => new DeviceInBuild(d.Id, devices[d.Id]))],
+            links
+        );
     }
 
     /// <summary>The same build with other pins and bans.</summary>
     public ResolvedBuild WithWishes(IReadOnlyList<RouteMatch> pins, IReadOnlyList<RouteMatch> bans) =>
-        new(Build with { Pins = pins, Bans = bans }, Board, Links);
+        new(Build with { Pins = pins, Bans = bans }, Board, Firmware, Devices, Links);
 }
 
 /// <summary>A build cannot be planned because something in it contradicts itself.</summary>

@@ -7,8 +7,10 @@ using Gorvix.Core.Routing;
 namespace Gorvix.Core.Fit;
 
 /// <summary>The cells of the grid: chosen, possible at a price, or blocked by a rule.</summary>
-internal sealed class CellReader(ResolvedBuild build, IReadOnlyList<LinkWays> ways, Plan plan)
+internal sealed class CellReader(PlanSpace space, Plan plan)
 {
+    private readonly Build _wishes = space.Build.Build;
+
     /// <summary>One link on one port.</summary>
     public FitCell CellOf(LinkWays way, Port port)
     {
@@ -27,8 +29,8 @@ internal sealed class CellReader(ResolvedBuild build, IReadOnlyList<LinkWays> wa
                 code,
                 text,
                 sentence,
-                build.Build.Pins.Any(p => p.Link == way.Link.Id && p.Port == port.Id),
-                build.Build.Bans.Contains(here),
+                _wishes.Pins.Any(p => p.Link == way.Link.Id && p.Port == port.Id),
+                _wishes.Bans.Contains(here),
                 mode,
                 lanes
             );
@@ -59,7 +61,7 @@ internal sealed class CellReader(ResolvedBuild build, IReadOnlyList<LinkWays> wa
                     []
                 );
         }
-        var open = routes.Where(r => !build.Build.Bans.Any(r.Matches)).ToList();
+        var open = routes.Where(r => !_wishes.Bans.Any(r.Matches)).ToList();
         if (open.Count == 0)
         {
             var banned = PlanningRules.Banned.Found(
@@ -77,7 +79,7 @@ internal sealed class CellReader(ResolvedBuild build, IReadOnlyList<LinkWays> wa
                 Strands.Of(routes[0])
             );
         }
-        var price = Price.Of(build, ways, plan, way.Link, port);
+        var price = Price.Of(space, plan, way.Link, port);
         var shown = price.Route ?? open[0];
         return price.Route is null
             ? Cell(

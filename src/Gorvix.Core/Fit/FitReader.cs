@@ -13,19 +13,24 @@ public sealed class FitReader
     // More would not be compared at a glance.
     private const int FewPlans = 5;
 
+    private static readonly Dictionary<string, Rule> Rules = RoutingRules
+        .All.Concat(PlanningRules.All)
+        .ToDictionary(r => r.Id);
+
     private readonly ResolvedBuild _build;
-    private readonly IReadOnlyList<LinkWays> _ways;
+    private readonly PlanSpace _space;
     private readonly CellReader _cells;
     private readonly WishReader _wishes;
 
     /// <summary>Plans the build.</summary>
+    /// <exception cref="InvalidBuildException">It is too large to be planned.</exception>
     public FitReader(ResolvedBuild build)
     {
         _build = build;
-        _ways = Router.WaysOf(build);
-        Plan = Planner.Best(build, _ways);
-        _cells = new CellReader(build, _ways, Plan);
-        _wishes = new WishReader(build, _ways, Plan);
+        _space = new PlanSpace(build);
+        Plan = Planner.Best(_space);
+        _cells = new CellReader(_space, Plan);
+        _wishes = new WishReader(_space, Plan);
     }
 
     /// <summary>The plan.</summary>
@@ -35,7 +40,7 @@ public sealed class FitReader
     public FitSheet Sheet()
     {
         var wired = WiredBuild.From(_build, Plan);
-        var cells = _ways.ToDictionary(
+        var cells = _space.Ways.ToDictionary(
             w => w.Link.Id,
             w => (IReadOnlyList<FitCell>)[.. _build.Board.Ports.Select(p => _cells.CellOf(w, p))]
         );
@@ -43,34 +48,49 @@ public sealed class FitReader
         return new FitSheet(
             Verdict(findings),
             $"{_build.Board.Maker} {_build.Board.Name}, revision {_build.Board.Revision}",
+            Identity(),
             _build.Controller.Id,
             Plans(),
             [.. _build.Board.Ports.Select(PortOf)],
-            [.. _ways.Select(w => LinkOf(w, cells[w.Link.Id], wired))],
+            [.. _space.Ways.Select(w => LinkOf(w, cells[w.Link.Id], wired))],
             findings,
             [.. Plan.Placements.Where(p => p.Route is null).Select(p => _wishes.ConflictOf(p.Link))],
             _wishes.All(),
             Work(wired),
-            OpenWords(wired)
+            OpenWords(wired),
+            SupplyReader.Rows(Plan)
         );
     }
 
     /// <summary>The verdict alone, for lists of builds.</summary>
-    public Verdict Verdict() => Verdict(Findings(_ways.ToDictionary(w => w.Link.Id, _ => (IReadOnlyList<FitCell>)[])));
+    public Verdict Verdict() =>
+        Verdict(Findings(_space.Ways.ToDictionary(w => w.Link.Id, _ => (IReadOnlyList<FitCell>)[])));
 
     /// <summary>Where each link sits, for lists of builds.</summary>
     public IReadOnlyList<Place> Places() =>
         [.. Plan.Placements.Select(p => new Place(FitWords.Of(p.Link.Function.Need), p.Route?.Port.Id))];
 
     /// <summary>What moved since an earlier plan, one sentence for each link.</summary>
-    public IReadOnlyList<string> MovedSince(Plan earlier) => [.. Plan.Since(earlier).Select(FitWords.Of)];
+    /// <param name="earlier">The plan before.</param>
+    public IReadOnlyList<string> MovedSince(Plan earlier) => new MoveReader(_space, Plan).Since(earlier);
+
+    /// <summary>What would carry the links that the plan leaves out, link by link, cheapest first.</summary>
+    /// <param name="library">The parts that could be taken instead.</param>
+    public IReadOnlyList<FitUnlock> Unlocks(PartsLibrary library) =>
+        new UnlockReader(_space, Plan, _wishes, library).All();
+
+    /// <summary>The build after one of the unlocks, or null when there is no such one.</summary>
+    /// <param name="library">The same parts as for <see cref="Unlocks"/>.</param>
+    /// <param name="id">Its <see cref="FitUnlock.Id"/>.</param>
+    public Build? Unlocked(PartsLibrary library, string id) =>
+        new UnlockReader(_space, Plan, _wishes, library).After(id);
 
     private Verdict Verdict(IReadOnlyList<Finding> findings)
     {
         var wanted = Plan.Placements.Count;
         var carried = Plan.Placements.Count(p => p.Route is not null);
         var left = Plan.Placements.Where(p => p.Route is null).Select(p => FitWords.Of(p.Link)).ToList();
-        var warnings = findings.Count(f => f.Rule != PlanningRules.Unmet.Id);
+        var warnings = findings.Count(f => f.Rule != PlanningRules.Unmet.Id && f.Severity > Severity.Note);
         var sentence = (wanted, left.Count) switch
         {
             (0, _) => "No link is wished for yet.",
@@ -89,7 +109,7 @@ public sealed class FitReader
     /// <summary>The build with the pins and bans that make one of the shown plans its best, or null when there is no such plan.</summary>
     /// <param name="number">From 1, the best.</param>
     public Build? Choose(int number) =>
-        ShownPlans().ElementAtOrDefault(number - 1) is { } plan ? BestPlans.Choose(_build, _ways, Plan, plan) : null;
+        ShownPlans().ElementAtOrDefault(number - 1) is { } plan ? BestPlans.Choose(_space, Plan, plan) : null;
 
     private IReadOnlyList<FitPlan> Plans() =>
         [
@@ -107,8 +127,15 @@ public sealed class FitReader
     // Only plans that keep as many wishes and carry as much: to lose a link for nothing is no choice.
     private IEnumerable<Plan> ShownPlans()
     {
-        CostTerm[] wished = [CostTerm.PinsBroken, CostTerm.MustsUnmet, CostTerm.WantsUnmet, CostTerm.NicesUnmet];
-        return BestPlans.Of(_build, _ways, FewPlans).TakeWhile(p => wished.All(t => p.Cost[t] == Plan.Cost[t]));
+        CostTerm[] wished =
+        [
+            CostTerm.PinsBroken,
+            CostTerm.Unfed,
+            CostTerm.MustsUnmet,
+            CostTerm.WantsUnmet,
+            CostTerm.NicesUnmet,
+        ];
+        return BestPlans.Of(_space, FewPlans).TakeWhile(p => wished.All(t => p.Cost[t] == Plan.Cost[t]));
     }
 
     private string Difference(Move move) =>
@@ -121,7 +148,27 @@ public sealed class FitReader
         };
 
     private FitPort PortOf(Port port) =>
-        new(port.Id, Shape.Of(_build.Board, port), PadsOf(port.Rx), PadsOf(port.Tx), port.HeldBy);
+        new(
+            port.Id,
+            port.Kind,
+            Shape.Of(_build.Board, port),
+            PadsOf(port.Rx ?? port.Data),
+            port.Tx == port.Rx ? [] : PadsOf(port.Tx ?? port.Clock),
+            port.Kind == PortKind.Usb ? "USB" : port.HeldBy
+        );
+
+    private string? Identity()
+    {
+        var board = _build.Board;
+        var target = board.Target is null ? null : $"Firmware target {board.Target}.";
+        return (board.Recognise, target) switch
+        {
+            (null, null) => null,
+            ({ } sign, null) => sign,
+            (null, { } t) => t,
+            ({ } sign, { } t) => $"{sign} {t}",
+        };
+    }
 
     private IReadOnlyList<FitPad> PadsOf(string? net) =>
         [
@@ -160,8 +207,10 @@ public sealed class FitReader
     {
         var protocol = Protocols.ProtocolCatalogue.Find(mode.Protocol)!;
         var banned = _build.Build.Bans.Contains(new RouteMatch { Link = link.Id, Mode = mode.Id });
-        var framing = $"{protocol.Framing} at {protocol.Bauds[0]}";
-        return new FitMode(mode.Id, mode.Name, protocol.Id, framing, FitWords.Condition(mode), banned);
+        var framing = protocol.Framing is null
+            ? PortWords.Of(protocol.Carrier)
+            : $"{protocol.Framing} at {mode.Bauds.Concat(protocol.Bauds).First()}";
+        return new FitMode(mode.Id, mode.Name, protocol.Id, framing, PortWords.Condition(mode), banned);
     }
 
     private List<Finding> Findings(Dictionary<string, IReadOnlyList<FitCell>> cells)
@@ -177,7 +226,12 @@ public sealed class FitReader
                     PlanningRules.Unmet.Found(severity, link.Id, ("link", FitWords.Of(link)), ("because", because))
                 );
             }
-            else if (route.Mode.Loses.Count > 0)
+            else
+            {
+                list.AddRange(route.Hazards);
+                list.AddRange(route.Warnings);
+            }
+            if (route?.Mode.Loses.Count > 0)
             {
                 list.Add(
                     PlanningRules.Loss.Found(
@@ -190,6 +244,7 @@ public sealed class FitReader
                 );
             }
         }
+        list.AddRange(SupplyReader.Findings(_build, Plan));
         list.AddRange(_wishes.VainPins());
         return list;
     }
@@ -207,8 +262,9 @@ public sealed class FitReader
     private string BecauseOf(FitCell cell) =>
         (cell.Code, Plan.On(cell.Port)) switch
         {
-            ({ } code, _) => RoutingRules.All.Concat(PlanningRules.All).First(r => r.Id == code).Brief,
-            (null, { } holder) => $"taken by {FitWords.Short(holder, _build)}",
+            ({ } code, _) => Rules[code].Brief,
+            (null, { Count: > 0 } holders) =>
+                $"taken by {FitWords.Join([.. holders.Select(h => FitWords.Short(h, _build))])}",
             _ => "free only if another link gives way",
         };
 
@@ -217,10 +273,7 @@ public sealed class FitReader
             .. wired
                 .Bridges.Where(b => b.IsWork)
                 .Select(b => $"Close bridge {b.Bridge.Id} at \"{b.Position}\"; it comes at \"{b.Bridge.Default}\"."),
-            .. from placement in Plan.Placements
-            let condition = placement.Route is null ? null : FitWords.Condition(placement.Route.Mode)
-            where condition is not null
-            select $"On the {placement.Link.Device.Name}: {condition}.",
+            .. Plan.Placements.SelectMany(p => p.Route?.Work ?? []).Select(w => w.Words).Distinct(),
         ];
 
     // A device that is not wired at all is told about by its links; only half-wired plugs need a word here.

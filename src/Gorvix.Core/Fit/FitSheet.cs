@@ -8,6 +8,7 @@ namespace Gorvix.Core.Fit;
 /// <summary>Everything that the Fit screen shows of one build: the verdict, the grid of links and ports, and what to do.</summary>
 /// <param name="Verdict">The one-line answer.</param>
 /// <param name="Board">The board in words.</param>
+/// <param name="Identity">How to tell the board's revision, and the firmware target that goes with it; null when nothing is known.</param>
 /// <param name="Controller">Id of its controller class.</param>
 /// <param name="Plans">The few best plans that carry as much; the first is the one that the grid shows.</param>
 /// <param name="Ports">The columns.</param>
@@ -17,9 +18,11 @@ namespace Gorvix.Core.Fit;
 /// <param name="Wishes">The pins and bans that are in force.</param>
 /// <param name="Work">Bridges to solder and device settings to change, in words.</param>
 /// <param name="Open">Signal leads that stay without a wire, in words.</param>
+/// <param name="Supplies">What feeds each device; empty before the pack is chosen.</param>
 public sealed record FitSheet(
     Verdict Verdict,
     string Board,
+    string? Identity,
     string Controller,
     IReadOnlyList<FitPlan> Plans,
     IReadOnlyList<FitPort> Ports,
@@ -28,8 +31,17 @@ public sealed record FitSheet(
     IReadOnlyList<FitConflict> Conflicts,
     IReadOnlyList<Wish> Wishes,
     IReadOnlyList<string> Work,
-    IReadOnlyList<string> Open
+    IReadOnlyList<string> Open,
+    IReadOnlyList<FitSupply> Supplies
 );
+
+/// <summary>What feeds a supply lead.</summary>
+/// <param name="Device">The device in words.</param>
+/// <param name="Lead">Label of the lead.</param>
+/// <param name="Takes">The volts that it takes, in words.</param>
+/// <param name="Pad">Label of the pad, or null when none can feed it.</param>
+/// <param name="Gives">The volts that the pad gives from the empty to the full pack, in words; null without a pad.</param>
+public sealed record FitSupply(string Device, string Lead, string Takes, string? Pad, string? Gives);
 
 /// <summary>Where one link sits, for lists of builds.</summary>
 /// <param name="Need">What the link gives, in words.</param>
@@ -51,12 +63,14 @@ public sealed record FitPlan(int Number, IReadOnlyList<string> Differs, string P
 
 /// <summary>A column of the grid.</summary>
 /// <param name="Id">The port.</param>
+/// <param name="Kind">What it is made of.</param>
 /// <param name="Shape">How much of it is broken out.</param>
-/// <param name="RxPads">Labels of the pads that lead to its RX.</param>
-/// <param name="TxPads">Labels of the pads that lead to its TX.</param>
+/// <param name="RxPads">Labels of the pads that lead to its RX, its data wire or its input.</param>
+/// <param name="TxPads">Labels of the pads that lead to its TX, its clock wire or its output.</param>
 /// <param name="HeldBy">What holds it inside the board, or null.</param>
 public sealed record FitPort(
     string Id,
+    PortKind Kind,
     PortShape Shape,
     IReadOnlyList<FitPad> RxPads,
     IReadOnlyList<FitPad> TxPads,

@@ -13,14 +13,17 @@ internal static class FitWords
         need switch
         {
             Need.Control => "Control",
+            Need.Picture => "Picture",
             Need.PictureText => "Picture text",
             Need.Position => "Position",
+            Need.Heading => "Heading",
             Need.Telemetry => "Telemetry",
             Need.EscReadings => "ESC readings",
             Need.VideoControl => "Video control",
             Need.Height => "Height",
             Need.CameraControl => "Camera control",
-            _ => "Flight log",
+            Need.FlightLog => "Flight log",
+            _ => "Phone settings",
         };
 
     /// <summary>A link in a sentence.</summary>
@@ -67,8 +70,12 @@ internal static class FitWords
         {
             CostTerm.PinsBroken => "breaks a pin",
             CostTerm.MustsUnmet or CostTerm.WantsUnmet or CostTerm.NicesUnmet => "carries less",
+            CostTerm.Hazards => "a hazard more",
             CostTerm.Losses => "loses something",
+            CostTerm.Processor => "takes processor time",
             CostTerm.HandWork => "more hand work",
+            CostTerm.Unfed => "leaves a device without supply",
+            CostTerm.AgainstHouse => "against a house rule",
             CostTerm.WholePorts => "takes a whole port more",
             CostTerm.Switches => "more switches in the port settings",
             CostTerm.OffAdvice => "away from the maker's advice",
@@ -79,20 +86,10 @@ internal static class FitWords
     /// <summary>The pads of a route.</summary>
     public static string Pads(Route route) => string.Join(" · ", route.Walks.Select(w => w.Pad.Label));
 
-    /// <summary>What a mode asks of the device, or null.</summary>
-    public static string? Condition(Mode mode) =>
-        (mode.Setting, mode.Firmware) switch
-        {
-            (null, null) => null,
-            ({ } setting, null) => setting,
-            (null, { } firmware) => $"firmware from {firmware}",
-            ({ } setting, { } firmware) => $"{setting} (firmware from {firmware})",
-        };
-
     /// <summary>The port's settings, one in each line.</summary>
     public static IReadOnlyList<string> Of(PortSettings settings)
     {
-        var lines = new List<string> { $"{Of(settings.Job)}, {settings.Protocol}", $"{settings.Baud} baud" };
+        var lines = new List<string> { $"{PortWords.Of(settings.Job)}, {settings.Protocol}" };
         void When(bool on, string words)
         {
             if (on)
@@ -100,6 +97,7 @@ internal static class FitWords
                 lines.Add(words);
             }
         }
+        When(settings.Baud is not null, $"{settings.Baud} baud");
         When(settings.InvertRx, "invert RX");
         When(settings.InvertTx, "invert TX");
         When(settings.HalfDuplex, "half-duplex");
@@ -107,21 +105,14 @@ internal static class FitWords
         return lines;
     }
 
+    /// <summary>A sentence as a part of another: small first letter, no full stop.</summary>
+    public static string Clause(string sentence) => Lower(sentence.TrimEnd('.'));
+
+    /// <summary>A range of volts; one number when both ends are the same.</summary>
+    public static string Of(VoltWindow volts) =>
+        volts.Min == volts.Max ? $"{volts.Max:0.0#} V" : $"{volts.Min:0.0#} to {volts.Max:0.0#} V";
+
     /// <summary>The first letter in lower case, unless the word is an abbreviation.</summary>
     public static string Lower(string words) =>
         words.Length > 1 && char.IsUpper(words[1]) ? words : char.ToLowerInvariant(words[0]) + words[1..];
-
-    private static string Of(Protocols.PortJob job) =>
-        job switch
-        {
-            Protocols.PortJob.ReceiverInput => "receiver input",
-            Protocols.PortJob.VideoCanvas => "video canvas",
-            Protocols.PortJob.Gnss => "GNSS",
-            Protocols.PortJob.TelemetryOut => "telemetry out",
-            Protocols.PortJob.VideoControl => "video control",
-            Protocols.PortJob.EscTelemetry => "ESC telemetry",
-            Protocols.PortJob.CameraControl => "camera control",
-            Protocols.PortJob.RangeFinder => "range finder",
-            _ => "flight log",
-        };
 }

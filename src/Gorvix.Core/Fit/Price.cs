@@ -13,11 +13,12 @@ namespace Gorvix.Core.Fit;
 internal sealed record Price(Route? Route, string Text, Finding Finding)
 {
     /// <summary>Plans again with the link pinned to the port and reads the difference.</summary>
-    public static Price Of(ResolvedBuild build, IReadOnlyList<LinkWays> ways, Plan now, Link link, Port port)
+    public static Price Of(PlanSpace space, Plan now, Link link, Port port)
     {
         var pin = new RouteMatch { Link = link.Id, Port = port.Id };
+        var build = space.Build;
         var pins = build.Build.Pins.Where(p => p.Link != link.Id).Append(pin).ToList();
-        var then = Planner.Best(build.WithWishes(pins, build.Build.Bans), ways);
+        var then = Planner.Best(space, pins, build.Build.Bans);
         var others = then.Since(now).Where(m => m.Link.Id != link.Id).ToList();
         var route = then.RouteOf(link.Id) is { } r && r.Matches(pin) ? r : null;
         Price Say(string text, string consequence, Severity severity) =>
@@ -57,6 +58,18 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         {
             clauses.Add("another pin falls");
         }
+        if (then.Cost[CostTerm.Processor] > now.Cost[CostTerm.Processor])
+        {
+            clauses.Add("it takes 30 to 40 % of the processor");
+        }
+        if (then.Cost[CostTerm.Losses] > now.Cost[CostTerm.Losses] && route.Mode.Loses.Count > 0)
+        {
+            clauses.Add($"it loses {FitWords.Join(route.Mode.Loses)}");
+        }
+        if (then.Cost[CostTerm.Hazards] > now.Cost[CostTerm.Hazards])
+        {
+            clauses.Add("it brings a hazard more");
+        }
         if (work > 0)
         {
             clauses.Add($"it asks for more hand work: {WorkWords(route)}");
@@ -71,6 +84,9 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
             (> 1, _, _) => $"drops {dropped.Count}",
             (_, 1, _) => $"moves {moved[0].Link}",
             (_, > 1, _) => $"moves {moved.Count}",
+            _ when then.Cost[CostTerm.Hazards] > now.Cost[CostTerm.Hazards] => "a hazard",
+            _ when then.Cost[CostTerm.Losses] > now.Cost[CostTerm.Losses] => "with a loss",
+            _ when then.Cost[CostTerm.Processor] > now.Cost[CostTerm.Processor] => "in code",
             (_, _, > 0) => "more work",
             _ => "free",
         };
@@ -79,11 +95,11 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
 
     private static string WorkWords(Route route)
     {
-        List<string> words = [.. route.Bridges.Select(b => $"bridge {b.Bridge} at \"{b.Position}\"")];
-        if (FitWords.Condition(route.Mode) is { } condition)
-        {
-            words.Add(condition);
-        }
+        List<string> words =
+        [
+            .. route.Bridges.Select(b => $"bridge {b.Bridge} at \"{b.Position}\""),
+            .. route.Work.Select(w => FitWords.Clause(w.Words)),
+        ];
         return words.Count == 0 ? "in other links" : FitWords.Join(words);
     }
 }

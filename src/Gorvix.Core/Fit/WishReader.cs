@@ -6,20 +6,23 @@ using Gorvix.Core.Routing;
 namespace Gorvix.Core.Fit;
 
 /// <summary>The builder's pins and bans in words: those in force, those in vain, and those that stand in the way of a link.</summary>
-internal sealed class WishReader(ResolvedBuild build, IReadOnlyList<LinkWays> ways, Plan plan)
+internal sealed class WishReader(PlanSpace space, Plan plan)
 {
+    private readonly ResolvedBuild _build = space.Build;
+    private readonly IReadOnlyList<LinkWays> _ways = space.Ways;
+
     /// <summary>All pins and bans in force.</summary>
-    public IReadOnlyList<Wish> All() => Wishes(build.Build.Pins, build.Build.Bans);
+    public IReadOnlyList<Wish> All() => Wishes(_build.Build.Pins, _build.Build.Bans);
 
     /// <summary>A finding for each pin that the plan leaves aside.</summary>
-    public IEnumerable<Finding> VainPins() => build.Build.Pins.Where(p => !Keeps(p)).Select(VainPin);
+    public IEnumerable<Finding> VainPins() => _build.Build.Pins.Where(p => !Keeps(p)).Select(VainPin);
 
     /// <summary>Why a link that is left out cannot be carried.</summary>
     public FitConflict ConflictOf(Link link)
     {
-        var conflict = Conflict.Of(build, ways, plan, link);
+        var conflict = Conflict.Of(space, plan, link);
         var wishes = Wishes(conflict.Pins, conflict.Bans);
-        var links = FitWords.Join([.. conflict.Links.Prepend(link).Select(l => FitWords.Short(l, build))]);
+        var links = FitWords.Join([.. conflict.Links.Prepend(link).Select(l => FitWords.Short(l, _build))]);
         var held = wishes.Count == 0 ? "" : $" while you hold to: {string.Join("; ", wishes.Select(w => w.Sentence))}";
         links = char.ToUpperInvariant(links[0]) + links[1..];
         var sentence = (conflict.Links.Count, wishes.Count) switch
@@ -36,13 +39,13 @@ internal sealed class WishReader(ResolvedBuild build, IReadOnlyList<LinkWays> wa
 
     private Finding VainPin(RouteMatch pin)
     {
-        var way = ways.First(w => w.Link.Id == pin.Link);
+        var way = _ways.First(w => w.Link.Id == pin.Link);
         var fits = way.Routes.Where(r => r.Matches(pin)).ToList();
         var reason = fits.Count switch
         {
             0 when pin.Port is not null && way.NearestAt(pin.Port) is { } nearest => nearest.Finding.Sentence,
             0 => "no way of it leads there.",
-            _ when fits.All(r => build.Build.Bans.Any(r.Matches)) => "you banned it there as well.",
+            _ when fits.All(r => _build.Build.Bans.Any(r.Matches)) => "you banned it there as well.",
             _ => "another pin holds what it needs.",
         };
         return PlanningRules.PinVain.Found(
@@ -65,15 +68,20 @@ internal sealed class WishReader(ResolvedBuild build, IReadOnlyList<LinkWays> wa
             )),
         ];
 
-    private string Named(RouteMatch match) => FitWords.Of(ways.First(w => w.Link.Id == match.Link).Link);
+    private string Named(RouteMatch match) => FitWords.Of(Link(match));
+
+    /// <summary>A pin or ban in words.</summary>
+    public string Words(RouteMatch match) => $"{FitWords.Short(Link(match), _build)}, {Where(match)}";
+
+    private Link Link(RouteMatch match) => _ways.First(w => w.Link.Id == match.Link).Link;
 
     private string Where(RouteMatch match)
     {
-        var way = ways.First(w => w.Link.Id == match.Link);
+        var way = _ways.First(w => w.Link.Id == match.Link);
         string?[] parts =
         [
             match.Port,
-            match.Pad is null ? null : $"pad {build.Board.Pads.First(p => p.Id == match.Pad).Label}",
+            match.Pad is null ? null : $"pad {_build.Board.Pads.First(p => p.Id == match.Pad).Label}",
             match.Mode is null ? null : $"mode \"{way.Link.Function.Modes.First(m => m.Id == match.Mode).Name}\"",
         ];
         var where = string.Join(", ", parts.Where(p => p is not null));

@@ -4,7 +4,7 @@ using Gorvix.Core.Parts;
 namespace Gorvix.Core.Formats;
 
 /// <summary>
-/// A file in the product's own open format: boards, devices and builds, each list possibly empty.
+/// A file in the product's own open format: boards, devices, firmware profiles and builds, each list possibly empty.
 /// The format is described in docs/format.md.
 /// </summary>
 public sealed record GorvixFile
@@ -30,8 +30,11 @@ public sealed record GorvixFile
     /// <summary>Devices.</summary>
     public IReadOnlyList<Device> Devices { get; init; } = [];
 
+    /// <summary>Firmware profiles.</summary>
+    public IReadOnlyList<FirmwareProfile> Profiles { get; init; } = [];
+
     /// <summary>The parts of the file.</summary>
-    public PartsLibrary Parts() => new(Boards, Devices);
+    public PartsLibrary Parts() => new(Boards, Devices) { Profiles = Profiles };
 
     /// <summary>A file that holds one build and all parts that it names, in the order in which it names them.</summary>
     /// <param name="build">A build that passes <see cref="BuildCheck"/>.</param>
@@ -42,5 +45,6 @@ public sealed record GorvixFile
             Builds = [build],
             Boards = [library.Board(build.Board)!],
             Devices = [.. build.Devices.Select(d => d.Part).Distinct().Select(id => library.Device(id)!)],
+            Profiles = build.Firmware is { } firmware ? [library.Profile(firmware)!] : [],
         };
 }

@@ -3,6 +3,7 @@ using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
+using Gorvix.Core.Builds;
 
 namespace Gorvix.Core.Formats;
 
@@ -47,6 +48,15 @@ public static class GorvixJson
             else if (property.Name is "maxVolts" or "driveVolts")
             {
                 property.ShouldSerialize = (_, value) => value is not 3.3;
+            }
+            else if (property is { IsRequired: false, PropertyType.IsValueType: true })
+            {
+                var usual = Activator.CreateInstance(property.PropertyType);
+                property.ShouldSerialize = (_, value) => value is not null && !value.Equals(usual);
+            }
+            else if (property.PropertyType == typeof(HouseRules))
+            {
+                property.ShouldSerialize = (_, value) => !HouseRules.Default.Equals(value);
             }
         }
     }

@@ -53,7 +53,7 @@ public static class GorvixReader
                 [
                     Shape(
                         PlaceIn(problem.Message),
-                        "an element of a path needs a \"kind\" (inverter, contact or resistor)."
+                        "an element of a path needs a \"kind\" (inverter, contact, resistor, divider or diode)."
                     ),
                 ]
             );
@@ -189,12 +189,14 @@ public static class GorvixReader
         list.Ids(file.Boards, "boards", b => b.Id);
         list.Ids(file.Devices, "devices", d => d.Id);
         list.Ids(file.Builds, "builds", b => b.Name);
+        list.Ids(file.Profiles, "profiles", p => p.Id);
         var known = file.Parts().With(library);
         return
         [
             .. list.Findings,
             .. file.Boards.SelectMany((b, i) => PartCheck.Of(b, $"boards[{i}]")),
             .. file.Devices.SelectMany((d, i) => PartCheck.Of(d, $"devices[{i}]")),
+            .. file.Profiles.SelectMany((p, i) => PartCheck.Of(p, $"profiles[{i}]")),
             .. file.Builds.SelectMany((b, i) => BuildCheck.Of(b, known, $"builds[{i}]")),
         ];
     }

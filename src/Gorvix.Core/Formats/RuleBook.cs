@@ -13,6 +13,8 @@ public static class RuleBook
     private static readonly (string Floor, IReadOnlyList<Rule> Rules)[] Floors =
     [
         ("Routing: why a link cannot take a way", RoutingRules.All),
+        ("Routing: what a way that works must be warned of", HazardRules.All),
+        ("Supply: what can feed a device", FeedRules.All),
         ("Planning: what there is to say about a plan", PlanningRules.All),
         ("Parts: what a part may not say", PartRules.All),
         ("Builds", BuildCheck.All),
@@ -22,17 +24,27 @@ public static class RuleBook
     private static readonly (CostTerm Term, string Words)[] Objective =
     [
         (CostTerm.PinsBroken, "pins that could be kept and are not."),
+        (CostTerm.Unfed, "supply leads that no pad feeds (only once the pack is chosen)."),
         (
             CostTerm.MustsUnmet,
-            $"musts without a port: {PlanProblem.UnmetLink} each, plus {PlanProblem.Needs} for control, one less for each of picture text, position, telemetry, ESC readings, video control, height, camera control and flight log (common practice)."
+            $"musts without a way: {PlanCost.UnmetLink} each, plus {PlanCost.Needs} for control, one less for each of {NeedsInOrder()} (common practice)."
         ),
-        (CostTerm.WantsUnmet, "wants without a port, in the same way."),
+        (CostTerm.WantsUnmet, "wants without a way, in the same way."),
         (CostTerm.NicesUnmet, "links that are nice to have, in the same way."),
+        (
+            CostTerm.Hazards,
+            "things that can go wrong although they work: a port shared with USB, a doubtful pad, a marginal level."
+        ),
         (CostTerm.Losses, "things lost by the chosen modes."),
         (
-            CostTerm.HandWork,
-            $"points of hand work: a bridge {PlanProblem.BridgeWork}, a device's firmware {PlanProblem.FirmwareWork}, a device's setting {PlanProblem.SettingWork} (our own scale)."
+            CostTerm.Processor,
+            "tenths of the processor that serial in code takes: 4 above 19200 baud, else 3 (common practice)."
         ),
+        (
+            CostTerm.HandWork,
+            $"points of hand work (our own scale): a bridge {WorkPoints.Bridge}, a device's firmware {WorkPoints.Firmware}, a setting {WorkPoints.Setting}, a resistor {WorkPoints.Resistor}, pins of a plug moved {WorkPoints.Repin}, a lead lifted or cut {WorkPoints.Lift}."
+        ),
+        (CostTerm.AgainstHouse, "supplies that go against a house rule although they work."),
         (CostTerm.WholePorts, "whole ports used."),
         (CostTerm.Switches, "inverted or swapped pins in the port settings."),
         (CostTerm.OffAdvice, "links away from the port that the board's maker advises."),
@@ -40,6 +52,9 @@ public static class RuleBook
 
     /// <summary>All rules, floor by floor.</summary>
     public static IReadOnlyList<Rule> All { get; } = [.. Floors.SelectMany(f => f.Rules)];
+
+    private static string NeedsInOrder() =>
+        string.Join(", ", Enum.GetValues<Need>().Skip(1).Select(n => Fit.FitWords.Lower(Fit.FitWords.Of(n))));
 
     /// <summary>The text of docs/rules.md.</summary>
     public static string Page()

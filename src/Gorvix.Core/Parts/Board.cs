@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace Gorvix.Core.Parts;
 
 /// <summary>A flight controller board of one revision, described as a small electrical graph.</summary>
@@ -18,8 +20,17 @@ public sealed record Board
     /// <summary>How to tell this revision from its sisters, or null.</summary>
     public string? Recognise { get; init; }
 
+    /// <summary>Name of the firmware target that has the port map of this revision, or null when the leaflet names none.</summary>
+    public string? Target { get; init; }
+
     /// <summary>Id of its <see cref="ControllerClass"/>.</summary>
     public required string Controller { get; init; }
+
+    /// <summary>What its supply input stands, or null when the leaflet does not say.</summary>
+    public VoltWindow? Input { get; init; }
+
+    /// <summary>Parts soldered on it that give what a link could give, such as a receiver on the processor's own bus.</summary>
+    public IReadOnlyList<BuiltIn> BuiltIns { get; init; } = [];
 
     /// <summary>Its nets: one node at each controller pin that matters.</summary>
     public required IReadOnlyList<Net> Nets { get; init; }
@@ -33,11 +44,37 @@ public sealed record Board
     /// <summary>Its solder bridges and selectors.</summary>
     public IReadOnlyList<Bridge> Bridges { get; init; } = [];
 
-    /// <summary>Its pads.</summary>
+    /// <summary>Its pads; the pins of its plugs are among them.</summary>
     public required IReadOnlyList<Pad> Pads { get; init; }
+
+    /// <summary>Its plugs.</summary>
+    public IReadOnlyList<BoardPlug> Plugs { get; init; } = [];
 }
 
-/// <summary>One node at a controller pin. One net has one user.</summary>
+/// <summary>A part inside the board that gives what a link could give.</summary>
+public sealed record BuiltIn
+{
+    /// <summary>What the leaflet calls it.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>What it gives. Where a link of the build gives it instead, the board must be told.</summary>
+    public required Need Gives { get; init; }
+}
+
+/// <summary>How a pin rests while the controller starts.</summary>
+public enum BootLevel
+{
+    /// <summary>High, as an idle line does.</summary>
+    High,
+
+    /// <summary>Low until the firmware runs.</summary>
+    Low,
+
+    /// <summary>It talks in its loader.</summary>
+    Chatters,
+}
+
+/// <summary>One node at a controller pin. One net has one user; several ports that name it are its alternative jobs.</summary>
 public sealed record Net
 {
     /// <summary>Id within the board.</summary>
@@ -45,57 +82,82 @@ public sealed record Net
 
     /// <summary>The highest voltage that the pin stands, in volts; 3.3 when the file does not say.</summary>
     public double MaxVolts { get; init; } = 3.3;
+
+    /// <summary>How it rests while the controller starts; matters for pins that drive a device.</summary>
+    public BootLevel AtBoot { get; init; }
 }
 
-/// <summary>A serial port of the controller.</summary>
+/// <summary>What a port is made of. Each kind is a column of its own.</summary>
+public enum PortKind
+{
+    /// <summary>A serial unit of the controller.</summary>
+    Uart,
+
+    /// <summary>Serial in code, on any timer-capable pin: it inverts, and it costs processor time.</summary>
+    Software,
+
+    /// <summary>A timer pin that measures pulses.</summary>
+    Pulse,
+
+    /// <summary>A bus of two wires that several devices share.</summary>
+    Bus,
+
+    /// <summary>The analogue picture: in from the camera, out to the transmitter with the text laid over it.</summary>
+    Picture,
+
+    /// <summary>The link to the computer. It is never given to a device.</summary>
+    Usb,
+}
+
+/// <summary>Whether a serial unit also serves the USB socket, as on old boards with two units.</summary>
+public enum UsbSharing
+{
+    /// <summary>USB has its own unit.</summary>
+    Apart,
+
+    /// <summary>Computer and device talk on the same wires; only one of them at a time.</summary>
+    Shared,
+}
+
+/// <summary>A port of the board: a serial unit, or one of the other things that a link can go on.</summary>
 public sealed record Port
 {
     /// <summary>Its name, such as U3.</summary>
     public required string Id { get; init; }
 
-    /// <summary>Net of its RX pin, or null when the pin is not there.</summary>
+    /// <summary>What it is made of.</summary>
+    public PortKind Kind { get; init; }
+
+    /// <summary>Net where the board listens: RX, the pulse input, the picture in. Null when it is not there.</summary>
     public string? Rx { get; init; }
 
-    /// <summary>Net of its TX pin, or null when the pin is not there.</summary>
+    /// <summary>Net where the board talks: TX, the picture out. Null when it is not there.</summary>
     public string? Tx { get; init; }
+
+    /// <summary>Net of a bus's data wire (SDA); null for other kinds.</summary>
+    public string? Data { get; init; }
+
+    /// <summary>Net of a bus's clock wire (SCL); null for other kinds.</summary>
+    public string? Clock { get; init; }
+
+    /// <summary>Nets of further pulse inputs, for one wire a channel.</summary>
+    public IReadOnlyList<string> Channels { get; init; } = [];
+
+    /// <summary>The clock that feeds its baud divider in MHz; null for the class's usual slow bus clock.</summary>
+    public double? ClockMegahertz { get; init; }
+
+    /// <summary>Whether it also serves the USB socket.</summary>
+    public UsbSharing Usb { get; init; }
 
     /// <summary>What holds it inside the board (a built-in part, the USB bridge), or null when it is free.</summary>
     public string? HeldBy { get; init; }
 
     /// <summary>The needs that the board's maker advises it for.</summary>
     public IReadOnlyList<Need> AdvisedFor { get; init; } = [];
-}
 
-/// <summary>A supply rail, in outline.</summary>
-public sealed record Rail
-{
-    /// <summary>Id within the board.</summary>
-    public required string Id { get; init; }
-
-    /// <summary>Its name on the leaflet.</summary>
-    public required string Label { get; init; }
-
-    /// <summary>What it gives, in volts; 0 for ground, null when it follows the battery.</summary>
-    public double? Volts { get; init; }
-
-    /// <summary>Where it is fed from.</summary>
-    public required RailFeed Feed { get; init; }
-}
-
-/// <summary>What feeds a rail.</summary>
-public enum RailFeed
-{
-    /// <summary>Common ground.</summary>
-    Ground,
-
-    /// <summary>The battery itself.</summary>
-    Battery,
-
-    /// <summary>A regulator fed by the battery: dead on USB alone.</summary>
-    Regulator,
-
-    /// <summary>The battery's regulator, or USB through a diode.</summary>
-    RegulatorOrUsb,
+    /// <summary>Every net that it names, in the order RX, TX, data, clock, channels.</summary>
+    [JsonIgnore]
+    public IEnumerable<string> Nets => new[] { Rx, Tx, Data, Clock }.OfType<string>().Concat(Channels);
 }
 
 /// <summary>A solder bridge or selector. It stands in exactly one position.</summary>
@@ -121,7 +183,20 @@ public enum BoardSide
     Bottom,
 }
 
-/// <summary>A place to solder to.</summary>
+/// <summary>How far the label of a pad can be trusted.</summary>
+public enum PadMeaning
+{
+    /// <summary>Its meaning is certain.</summary>
+    Sure,
+
+    /// <summary>The label can mean two things, is mirrored or under a part: measure before use.</summary>
+    Doubtful,
+
+    /// <summary>Marked as not connected: nothing is ever wired to it.</summary>
+    NotConnected,
+}
+
+/// <summary>A place to solder to, or a pin of a plug.</summary>
 public sealed record Pad
 {
     /// <summary>Id within the board.</summary>
@@ -129,6 +204,9 @@ public sealed record Pad
 
     /// <summary>Its label exactly as printed.</summary>
     public required string Label { get; init; }
+
+    /// <summary>How far the label can be trusted.</summary>
+    public PadMeaning Meaning { get; init; }
 
     /// <summary>Which side it is on.</summary>
     public required BoardSide Side { get; init; }

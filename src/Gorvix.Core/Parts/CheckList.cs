@@ -65,6 +65,21 @@ public sealed class CheckList
         }
     }
 
+    /// <summary>Reports a range of volts that no part has, or whose lower end is not below its upper one.</summary>
+    public void Window(VoltWindow window, string place)
+    {
+        Range(window.Max, 1, 60, "V", $"{place}.max");
+        if (!(window.Min >= 0 && window.Min < window.Max))
+        {
+            Stop(
+                PartRules.BadValue,
+                $"{place}.min",
+                ("problem", $"is {window.Min} V, and the upper end is {window.Max} V"),
+                ("mend", "The lower end must be below the upper one.")
+            );
+        }
+    }
+
     /// <summary>Reports a list that is longer than any real part has.</summary>
     public void Count(int count, int most, string things, string place)
     {

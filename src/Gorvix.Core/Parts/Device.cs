@@ -8,11 +8,17 @@ public enum Need
     /// <summary>Stick commands.</summary>
     Control,
 
+    /// <summary>The analogue picture, with the text laid over it by the board.</summary>
+    Picture,
+
     /// <summary>Text in the picture of a digital air unit, and "armed" back to it.</summary>
     PictureText,
 
     /// <summary>Position and time.</summary>
     Position,
+
+    /// <summary>Which way the nose points: a compass.</summary>
+    Heading,
 
     /// <summary>Values back to the radio.</summary>
     Telemetry,
@@ -31,6 +37,9 @@ public enum Need
 
     /// <summary>Recording of the flight.</summary>
     FlightLog,
+
+    /// <summary>Settings from a phone.</summary>
+    HostData,
 }
 
 /// <summary>What a device is.</summary>
@@ -62,6 +71,12 @@ public enum DeviceKind
 
     /// <summary>Flight recorder.</summary>
     Recorder,
+
+    /// <summary>Wireless bridge to a phone.</summary>
+    WirelessBridge,
+
+    /// <summary>Compass on its own.</summary>
+    Compass,
 }
 
 /// <summary>Anything that is wired to the board.</summary>
@@ -82,8 +97,44 @@ public sealed record Device
     /// <summary>Its leads, in the order of its plug.</summary>
     public required IReadOnlyList<Lead> Leads { get; init; }
 
+    /// <summary>The plug at the end of its leads, or null for bare leads and pads.</summary>
+    public DevicePlug? Plug { get; init; }
+
+    /// <summary>The leads that feed it, each with the volts that it takes; empty when the file does not say.</summary>
+    public IReadOnlyList<SupplyInput> Supplies { get; init; } = [];
+
     /// <summary>What it can give, each with its modes.</summary>
     public required IReadOnlyList<DeviceFunction> Functions { get; init; }
+}
+
+/// <summary>A lead that feeds a device.</summary>
+public sealed record SupplyInput
+{
+    /// <summary>Id of the lead.</summary>
+    public required string Lead { get; init; }
+
+    /// <summary>The volts that it takes.</summary>
+    public required VoltWindow Window { get; init; }
+}
+
+/// <summary>When a lead drives its wire.</summary>
+public enum TalkHabit
+{
+    /// <summary>Only in a mode that uses it.</summary>
+    Asked,
+
+    /// <summary>Whenever the device has power, asked or not.</summary>
+    Always,
+}
+
+/// <summary>What a lead must see while the board starts.</summary>
+public enum BootNeed
+{
+    /// <summary>Nothing.</summary>
+    None,
+
+    /// <summary>A high line; a low or chattering one drops the device into its loader.</summary>
+    High,
 }
 
 /// <summary>What a lead is for.</summary>
@@ -100,6 +151,9 @@ public enum LeadRole
 
     /// <summary>The analogue picture.</summary>
     Picture,
+
+    /// <summary>An analogue reading, such as the current of the motors.</summary>
+    Sense,
 }
 
 /// <summary>One lead or pad of a device.</summary>
@@ -119,6 +173,15 @@ public sealed record Lead
 
     /// <summary>High level that it drives, in volts; 3.3 when the file does not say.</summary>
     public double DriveVolts { get; init; } = 3.3;
+
+    /// <summary>The least that it takes for a high level, in volts; null for ordinary 3.3 V logic.</summary>
+    public double? HighFromVolts { get; init; }
+
+    /// <summary>When it drives its wire.</summary>
+    public TalkHabit Talks { get; init; }
+
+    /// <summary>What it must see while the board starts.</summary>
+    public BootNeed AtBoot { get; init; }
 }
 
 /// <summary>One thing that a device gives.</summary>
@@ -148,6 +211,15 @@ public sealed record Mode
 
     /// <summary>The leads it uses.</summary>
     public required IReadOnlyList<ModeLine> Lines { get; init; }
+
+    /// <summary>The bauds that the device can be set to, the usual one first; empty for the protocol's usual one only.</summary>
+    public IReadOnlyList<int> Bauds { get; init; } = [];
+
+    /// <summary>Frames a second that the device sends, or null when it does not matter.</summary>
+    public double? PacketHertz { get; init; }
+
+    /// <summary>Its 7-bit address on a bus, 8 to 119, or null.</summary>
+    public int? Address { get; init; }
 
     /// <summary>The firmware from which it is there, or null.</summary>
     public string? Firmware { get; init; }

@@ -27,49 +27,36 @@ public static class PartCheck
     /// <summary>More leads of one device than this are refused.</summary>
     public const int MostLeads = 64;
 
+    /// <summary>More pairs of jobs that may share a port than this are refused.</summary>
+    public const int MostShares = 64;
+
     /// <summary>More modes of one function than this are refused.</summary>
     public const int MostModes = 16;
+
+    /// <summary>More pins of one plug than this are refused.</summary>
+    public const int MostPins = 24;
+
+    /// <summary>More bauds of one mode than this are refused.</summary>
+    public const int MostBauds = 8;
 
     /// <summary>Checks a board.</summary>
     /// <param name="board">The board.</param>
     /// <param name="place">Where it stands in its file.</param>
-    public static IReadOnlyList<Finding> Of(Board board, string place)
+    public static IReadOnlyList<Finding> Of(Board board, string place) => BoardCheck.Of(board, place);
+
+    /// <summary>Checks a firmware profile.</summary>
+    /// <param name="profile">The profile.</param>
+    /// <param name="place">Where it stands in its file.</param>
+    public static IReadOnlyList<Finding> Of(FirmwareProfile profile, string place)
     {
         var list = new CheckList();
-        list.Text(board.Maker, $"{place}.maker");
-        list.Text(board.Name, $"{place}.name");
-        list.Text(board.Revision, $"{place}.revision");
-        list.Known(board.Controller, ControllerClass.All.Select(c => c.Id), "controller class", $"{place}.controller");
-        list.Ids(board.Nets, $"{place}.nets", n => n.Id);
-        list.Ids(board.Ports, $"{place}.ports", p => p.Id);
-        list.Ids(board.Rails, $"{place}.rails", r => r.Id);
-        list.Ids(board.Bridges, $"{place}.bridges", b => b.Id);
-        list.Ids(board.Pads, $"{place}.pads", p => p.Id);
-        list.Count(board.Ports.Count, MostPorts, "ports", $"{place}.ports");
-        list.Count(board.Pads.Count, MostPads, "pads", $"{place}.pads");
-        foreach (var (i, net) in board.Nets.Index())
+        list.Text(profile.Name, $"{place}.name");
+        list.Ids(profile.Jobs, $"{place}.jobs", j => j.ToString());
+        list.Count(profile.Shares.Count, MostShares, "pairs", $"{place}.shares");
+        foreach (var (i, setting) in profile.CanvasSettings.Index())
         {
-            list.Count(Shape.PadsOf(board, net.Id).Count, MostPadsOfNet, "pads", $"{place}.nets[{i}]");
+            list.Text(setting, $"{place}.canvasSettings[{i}]");
         }
-        list.Count(board.Bridges.Count, MostBridges, "bridges", $"{place}.bridges");
-        for (var i = 0; i < board.Nets.Count; i++)
-        {
-            list.Range(board.Nets[i].MaxVolts, 1, 60, "V", $"{place}.nets[{i}].maxVolts");
-        }
-        for (var i = 0; i < board.Rails.Count; i++)
-        {
-            list.Text(board.Rails[i].Label, $"{place}.rails[{i}].label");
-            list.Range(board.Rails[i].Volts ?? 0, 0, 60, "V", $"{place}.rails[{i}].volts");
-        }
-        for (var i = 0; i < board.Bridges.Count; i++)
-        {
-            var bridge = board.Bridges[i];
-            list.Known(bridge.Default, bridge.Positions, "bridge position", $"{place}.bridges[{i}].default");
-            list.Count(bridge.Positions.Count, MostPositions, "positions", $"{place}.bridges[{i}].positions");
-            list.Ids(bridge.Positions, $"{place}.bridges[{i}].positions", p => p);
-        }
-        Ports(board, place, list);
-        Pads(board, place, list);
         return list.Findings;
     }
 
@@ -88,6 +75,25 @@ public static class PartCheck
         {
             list.Text(device.Leads[i].Label, $"{place}.leads[{i}].label");
             list.Range(device.Leads[i].DriveVolts, 1, 60, "V", $"{place}.leads[{i}].driveVolts");
+            list.Range(device.Leads[i].HighFromVolts ?? 2, 0.5, 60, "V", $"{place}.leads[{i}].highFromVolts");
+        }
+        foreach (var (i, supply) in device.Supplies.Index())
+        {
+            var feeds = device.Leads.Where(l => l.Role == LeadRole.Supply).Select(l => l.Id);
+            list.Known(supply.Lead, feeds, "supply lead", $"{place}.supplies[{i}].lead");
+            list.Window(supply.Window, $"{place}.supplies[{i}].window");
+        }
+        list.Ids(device.Supplies, $"{place}.supplies", s => s.Lead);
+        if (device.Plug is { } plug)
+        {
+            list.Text(plug.Family, $"{place}.plug.family");
+            list.Count(plug.Pins.Count, MostPins, "pins", $"{place}.plug.pins");
+            var pins = plug.Pins.Select(p => p.Lead).OfType<string>().ToList();
+            foreach (var lead in pins)
+            {
+                list.Known(lead, device.Leads.Select(l => l.Id), "lead", $"{place}.plug.pins");
+            }
+            list.Ids(pins, $"{place}.plug.pins", l => l);
         }
         for (var f = 0; f < device.Functions.Count; f++)
         {
@@ -102,118 +108,46 @@ public static class PartCheck
         return list.Findings;
     }
 
-    private static void Ports(Board board, string place, CheckList list)
-    {
-        var nets = board.Nets.Select(n => n.Id).ToList();
-        var owners = new Dictionary<string, string>();
-        for (var i = 0; i < board.Ports.Count; i++)
-        {
-            var port = board.Ports[i];
-            foreach (var (net, half) in new[] { (port.Rx, "rx"), (port.Tx, "tx") })
-            {
-                if (net is null)
-                {
-                    continue;
-                }
-                var here = $"{place}.ports[{i}].{half}";
-                list.Known(net, nets, "net", here);
-                if (!owners.TryAdd(net, here))
-                {
-                    list.Stop(PartRules.Twin, here, ("name", net), ("first", owners[net]));
-                }
-            }
-        }
-    }
-
-    private static void Pads(Board board, string place, CheckList list)
-    {
-        var nets = board.Nets.Select(n => n.Id).ToList();
-        var rails = board.Rails.Select(r => r.Id).ToList();
-        var labels = new Dictionary<(BoardSide, string), int>();
-        for (var i = 0; i < board.Pads.Count; i++)
-        {
-            var pad = board.Pads[i];
-            var here = $"{place}.pads[{i}]";
-            list.Text(pad.Label, $"{here}.label");
-            list.Range(pad.X, 0, 200, "mm", $"{here}.x");
-            list.Range(pad.Y, 0, 200, "mm", $"{here}.y");
-            if (pad.Paths.Count == 0 || pad.Paths.Any(p => p.Net is null == p.Rail is null))
-            {
-                list.Stop(PartRules.LostPad, here, ("label", pad.Label));
-            }
-            list.Count(pad.Paths.Count, MostPaths, "paths", $"{here}.paths");
-            for (var p = 0; p < pad.Paths.Count; p++)
-            {
-                var path = pad.Paths[p];
-                if (path.Net is { } net)
-                {
-                    list.Known(net, nets, "net", $"{here}.paths[{p}].net");
-                }
-                if (path.Rail is { } rail)
-                {
-                    list.Known(rail, rails, "rail", $"{here}.paths[{p}].rail");
-                }
-                Elements(board, path, $"{here}.paths[{p}]", list);
-            }
-            if (!labels.TryAdd((pad.Side, pad.Label), i) && !SameRail(board.Pads[labels[(pad.Side, pad.Label)]], pad))
-            {
-                var first = $"{place}.pads[{labels[(pad.Side, pad.Label)]}]";
-                var side = pad.Side == BoardSide.Top ? "top" : "bottom";
-                list.Stop(PartRules.LabelTwice, here, ("side", side), ("label", pad.Label), ("first", first));
-            }
-        }
-    }
-
-    // Rows of ground or 5 V pads carry one label on every board; they are one thing in many places.
-    private static bool SameRail(Pad a, Pad b) =>
-        a.Paths.Concat(b.Paths).Select(p => p.Rail).Distinct().ToList() is [{ } _];
-
-    private static void Elements(Board board, PadPath path, string place, CheckList list)
-    {
-        for (var e = 0; e < path.Through.Count; e++)
-        {
-            var here = $"{place}.through[{e}]";
-            switch (path.Through[e])
-            {
-                case Contact contact:
-                    list.Known(contact.Bridge, board.Bridges.Select(b => b.Id), "bridge", $"{here}.bridge");
-                    if (board.Bridges.FirstOrDefault(b => b.Id == contact.Bridge) is { } bridge)
-                    {
-                        list.Known(contact.Position, bridge.Positions, "bridge position", $"{here}.position");
-                    }
-                    break;
-                case Resistor resistor:
-                    list.Range(resistor.Ohms, 0.001, 10_000_000, "ohms", $"{here}.ohms");
-                    break;
-            }
-        }
-    }
-
     private static void ModeOf(Device device, Mode mode, string place, CheckList list)
     {
         list.Text(mode.Name, $"{place}.name");
         list.Known(mode.Protocol, ProtocolCatalogue.All.Select(p => p.Id), "protocol", $"{place}.protocol");
-        var signals = device.Leads.Where(l => l.Role == LeadRole.Signal).Select(l => l.Id).ToList();
+        var role =
+            ProtocolCatalogue.Find(mode.Protocol)?.Carrier == Carrier.Picture ? LeadRole.Picture : LeadRole.Signal;
+        var signals = device.Leads.Where(l => l.Role == role).Select(l => l.Id).ToList();
         for (var i = 0; i < mode.Lines.Count; i++)
         {
-            list.Known(mode.Lines[i].Lead, signals, "signal lead", $"{place}.lines[{i}].lead");
+            list.Known(
+                mode.Lines[i].Lead,
+                signals,
+                $"{role.ToString().ToLowerInvariant()} lead",
+                $"{place}.lines[{i}].lead"
+            );
         }
         list.Ids(mode.Lines, $"{place}.lines", l => l.Lead);
         if (ProtocolCatalogue.Find(mode.Protocol) is not { } protocol)
         {
             return;
         }
+        Wires(mode, protocol, place, list);
         Flow[] wanted = protocol.Use switch
         {
+            // As many wires as the device has channels, at least one.
+            LineUse.WirePerChannel => [.. Enumerable.Repeat(Flow.Out, Math.Max(1, mode.Lines.Count))],
+            LineUse.SharedBus => [Flow.In, Flow.Both],
             LineUse.DeviceToBoard => [Flow.Out],
             LineUse.BoardToDevice => [Flow.In],
             LineUse.TwoWires => [Flow.Out, Flow.In],
             _ => [Flow.Both],
         };
         var has = mode.Lines.Select(l => l.Flow).Order().ToList();
-        var whole = has.SequenceEqual(wanted);
+        var whole = has.SequenceEqual(wanted.Order());
         var half =
-            mode.Loses.Count > 0 && has.Count > 0 && has.Distinct().Count() == has.Count && !has.Except(wanted).Any();
+            protocol.Use != LineUse.SharedBus
+            && mode.Loses.Count > 0
+            && has.Count > 0
+            && has.Distinct().Count() == has.Count
+            && !has.Except(wanted).Any();
         if (!whole && !half)
         {
             list.Stop(
@@ -223,6 +157,28 @@ public static class PartCheck
                 ("needs", Words(wanted)),
                 ("has", Words(has)),
                 ("mend", "Add the line, or say under \"loses\" what is missing without it.")
+            );
+        }
+    }
+
+    private static void Wires(Mode mode, Protocol protocol, string place, CheckList list)
+    {
+        list.Count(mode.Bauds.Count, MostBauds, "bauds", $"{place}.bauds");
+        foreach (var (i, baud) in mode.Bauds.Index())
+        {
+            list.Known($"{baud}", protocol.Bauds.Select(b => $"{b}"), "baud", $"{place}.bauds[{i}]");
+        }
+        list.Range(mode.PacketHertz ?? 50, 1, 4000, "frames a second", $"{place}.packetHertz");
+
+        // UM10204, table of reserved addresses: 0 to 7 and 120 to 127 have other meanings.
+        list.Range(mode.Address ?? 8, 8, 119, "as an address", $"{place}.address");
+        if (mode.Address is null && protocol.Carrier == Carrier.Bus)
+        {
+            list.Stop(
+                PartRules.BadValue,
+                place,
+                ("problem", "has no \"address\""),
+                ("mend", "Devices on a bus are told apart by it; it is in the data sheet.")
             );
         }
     }

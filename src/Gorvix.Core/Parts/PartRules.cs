@@ -60,6 +60,34 @@ public static class PartRules
         SourceNote.Own
     );
 
+    /// <summary>A port whose nets do not fit its kind.</summary>
+    public static readonly Rule PortNets = new(
+        "PORT-NETS",
+        "A port does not have the nets of its kind",
+        "{place}: {problem}. A bus has \"data\" and \"clock\"; every other kind has \"rx\", \"tx\" or both.",
+        "The kind says how a device is wired to it; with other nets there is nothing to wire.",
+        SourceNote.Own
+    );
+
+    /// <summary>Rails that feed each other.</summary>
+    public static readonly Rule RailLoop = new(
+        "RAIL-LOOP",
+        "Rails feed each other in a ring",
+        "{place}: {rails} hang on each other in a ring, so nothing feeds them. Let one of them hang on the battery.",
+        "Each rail takes its volts from the one before it; a ring has no first one.",
+        SourceNote.Own
+    );
+
     /// <summary>All rules of this floor.</summary>
-    public static readonly IReadOnlyList<Rule> All = [UnknownName, Twin, LostPad, LabelTwice, BadValue, ModeLines];
+    public static readonly IReadOnlyList<Rule> All =
+    [
+        UnknownName,
+        Twin,
+        LostPad,
+        LabelTwice,
+        BadValue,
+        ModeLines,
+        PortNets,
+        RailLoop,
+    ];
 }

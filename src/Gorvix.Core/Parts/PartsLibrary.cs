@@ -8,13 +8,22 @@ public sealed record PartsLibrary(IReadOnlyList<Board> Boards, IReadOnlyList<Dev
     /// <summary>A library without parts.</summary>
     public static readonly PartsLibrary Empty = new([], []);
 
+    /// <summary>Firmware profiles, each id once.</summary>
+    public IReadOnlyList<FirmwareProfile> Profiles { get; init; } = [];
+
     /// <summary>The board with this id, or null.</summary>
     public Board? Board(string id) => Boards.FirstOrDefault(b => b.Id == id);
 
     /// <summary>The device with this id, or null.</summary>
     public Device? Device(string id) => Devices.FirstOrDefault(d => d.Id == id);
 
+    /// <summary>The firmware profile with this id, or null.</summary>
+    public FirmwareProfile? Profile(string id) => Profiles.FirstOrDefault(p => p.Id == id);
+
     /// <summary>This library with other parts added; a part that is already there stays.</summary>
     public PartsLibrary With(PartsLibrary other) =>
-        new([.. Boards.UnionBy(other.Boards, b => b.Id)], [.. Devices.UnionBy(other.Devices, d => d.Id)]);
+        new([.. Boards.UnionBy(other.Boards, b => b.Id)], [.. Devices.UnionBy(other.Devices, d => d.Id)])
+        {
+            Profiles = [.. Profiles.UnionBy(other.Profiles, p => p.Id)],
+        };
 }

@@ -7,6 +7,8 @@ namespace Gorvix.Core.Parts;
 [JsonDerivedType(typeof(Inverter), "inverter")]
 [JsonDerivedType(typeof(Contact), "contact")]
 [JsonDerivedType(typeof(Resistor), "resistor")]
+[JsonDerivedType(typeof(Divider), "divider")]
+[JsonDerivedType(typeof(Diode), "diode")]
 public abstract record PathElement;
 
 /// <summary>Which way an element lets a signal through.</summary>
@@ -44,4 +46,21 @@ public sealed record Resistor : PathElement
 {
     /// <summary>Its value in ohms, above zero.</summary>
     public required double Ohms { get; init; }
+}
+
+/// <summary>Two resistors that bring a level down. It passes signals to the controller only: backwards the level is lost.</summary>
+public sealed record Divider : PathElement
+{
+    /// <summary>What is left of the level, above 0 and below 1.</summary>
+    public required double Ratio { get; init; }
+}
+
+/// <summary>A diode: it passes one way and takes its forward voltage.</summary>
+public sealed record Diode : PathElement
+{
+    /// <summary>Which way it conducts.</summary>
+    public required Passage Direction { get; init; }
+
+    /// <summary>Forward voltage in volts.</summary>
+    public required double Volts { get; init; }
 }

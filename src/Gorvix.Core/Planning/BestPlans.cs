@@ -1,5 +1,4 @@
 using Gorvix.Core.Builds;
-using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Planning;
 
@@ -12,19 +11,19 @@ namespace Gorvix.Core.Planning;
 public static class BestPlans
 {
     /// <summary>At most so many plans, the best first; equal ones in the order in which they were found.</summary>
-    /// <param name="build">The build.</param>
-    /// <param name="ways">What <see cref="Router.WaysOf(ResolvedBuild)"/> gave for it.</param>
+    /// <param name="space">The build's space.</param>
     /// <param name="count">How many, at least one.</param>
     /// <exception cref="ArgumentOutOfRangeException">Fewer than one was asked for.</exception>
-    public static IReadOnlyList<Plan> Of(ResolvedBuild build, IReadOnlyList<LinkWays> ways, int count)
+    public static IReadOnlyList<Plan> Of(PlanSpace space, int count)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(count, 1);
+        var (build, ways) = (space.Build.Build, space.Ways);
         var plans = new List<Plan>();
         var parts = new PriorityQueue<(Plan Best, Limit[] Limits), (PlanCost Cost, int Found)>();
         var found = 0;
         void Look(Limit[] limits)
         {
-            if (Planner.Best(build, ways, limits) is { } plan)
+            if (Planner.Best(space, build.Pins, build.Bans, limits) is { } plan)
             {
                 parts.Enqueue((plan, limits), (plan.Cost, found++));
             }
@@ -49,16 +48,15 @@ public static class BestPlans
     }
 
     /// <summary>The build with pins (and bans for links that go without) so that this plan becomes its best.</summary>
-    /// <param name="build">The build.</param>
-    /// <param name="ways">What <see cref="Router.WaysOf(ResolvedBuild)"/> gave for it.</param>
+    /// <param name="space">The build's space.</param>
     /// <param name="best">Its best plan now.</param>
     /// <param name="chosen">One of its plans.</param>
-    public static Build Choose(ResolvedBuild build, IReadOnlyList<LinkWays> ways, Plan best, Plan chosen)
+    public static Build Choose(PlanSpace space, Plan best, Plan chosen)
     {
         // Pinning only what differs says what the builder meant; all is pinned where that leaves a choice.
-        var few = Pinned(build.Build, chosen.Placements.Where(p => Differs(best, p)));
-        var then = Planner.Best(build.WithWishes(few.Pins, few.Bans), ways);
-        return chosen.Placements.Any(p => Differs(then, p)) ? Pinned(build.Build, chosen.Placements) : few;
+        var few = Pinned(space.Build.Build, chosen.Placements.Where(p => Differs(best, p)));
+        var then = Planner.Best(space, few.Pins, few.Bans);
+        return chosen.Placements.Any(p => Differs(then, p)) ? Pinned(space.Build.Build, chosen.Placements) : few;
     }
 
     private static bool Differs(Plan plan, Placement placement) =>

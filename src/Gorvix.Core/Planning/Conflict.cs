@@ -1,5 +1,4 @@
 using Gorvix.Core.Builds;
-using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Planning;
 
@@ -19,25 +18,25 @@ public sealed record Conflict(
 )
 {
     /// <summary>The conflict of a link that the best plan leaves out.</summary>
-    /// <param name="build">The build.</param>
-    /// <param name="ways">What <see cref="Router.WaysOf(ResolvedBuild)"/> gave for it.</param>
+    /// <param name="space">The build's space.</param>
     /// <param name="plan">The best plan.</param>
     /// <param name="link">A link that the plan does not carry.</param>
     /// <remarks>
     /// Each member in turn is left out; if the rest still cannot be, the member had no part in it and stays out. Bans and
     /// pins are tried first and then the links, the least needed first, so what remains is told in the weightiest links.
     /// </remarks>
-    public static Conflict Of(ResolvedBuild build, IReadOnlyList<LinkWays> ways, Plan plan, Link link)
+    public static Conflict Of(PlanSpace space, Plan plan, Link link)
     {
         var carried = plan.Placements.Where(p => p.Route is not null);
 
         // A pin that the plan leaves aside is told about by itself; here it would only hide the reason.
-        var kept = build.Build.Pins.Where(p => plan.RouteOf(p.Link)?.Matches(p) == true);
-        var conflict = new Conflict(link, [.. carried.Select(p => p.Link)], [.. kept], build.Build.Bans);
+        var wishes = space.Build.Build;
+        var kept = wishes.Pins.Where(p => plan.RouteOf(p.Link)?.Matches(p) == true);
+        var conflict = new Conflict(link, [.. carried.Select(p => p.Link)], [.. kept], wishes.Bans);
         foreach (var smaller in conflict.WithoutEach())
         {
             var next = smaller(conflict);
-            if (!next.CanBe(build, ways))
+            if (!next.CanBe(space))
             {
                 conflict = next;
             }
@@ -46,11 +45,13 @@ public sealed record Conflict(
     }
 
     /// <summary>True when the link and all members can be together after all.</summary>
-    public bool CanBe(ResolvedBuild build, IReadOnlyList<LinkWays> ways)
+    public bool CanBe(PlanSpace space)
     {
         var together = Links.Append(Link).Select(l => l.Id).ToHashSet();
-        var best = Planner.Best(build.WithWishes(Pins, Bans), [.. ways.Where(w => together.Contains(w.Link.Id))]);
-        return best.Cost[CostTerm.PinsBroken] == 0 && best.Placements.All(p => p.Route is not null);
+        var limits = space.Ways.Select(w => together.Contains(w.Link.Id) ? Limit.None : Limit.Out).ToList();
+        var best = Planner.Best(space, [.. Pins.Where(p => together.Contains(p.Link))], Bans, limits)!;
+        return best.Cost[CostTerm.PinsBroken] == 0
+            && best.Placements.All(p => p.Route is not null || !together.Contains(p.Link.Id));
     }
 
     /// <summary>Each way to leave one member out, in the order in which they are tried.</summary>

@@ -13,6 +13,9 @@ internal sealed record Limit(string? Only, IReadOnlySet<string> Not)
     /// <summary>Every place.</summary>
     public static readonly Limit None = new(null, new HashSet<string>());
 
+    /// <summary>Going without is the one place.</summary>
+    public static readonly Limit Out = new(PlaceOf(null), new HashSet<string>());
+
     /// <summary>The place of a route; null is going without.</summary>
     public static string PlaceOf(Route? route) => route is null ? "" : $"{route.Port.Id}\n{route.Mode.Id}";
 

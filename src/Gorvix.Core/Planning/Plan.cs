@@ -8,16 +8,25 @@ namespace Gorvix.Core.Planning;
 /// <param name="Route">Its route, or null when it goes without.</param>
 public sealed record Placement(Link Link, Route? Route);
 
+/// <summary>What feeds a supply lead.</summary>
+/// <param name="Ways">The supply lead with all its ways.</param>
+/// <param name="Feed">The chosen one, or null when no pad can.</param>
+public sealed record FeedPlacement(FeedWays Ways, Feed? Feed);
+
 /// <summary>The best answer to "which link goes where".</summary>
 /// <param name="Placements">One for each link, in the builder's order.</param>
 /// <param name="Cost">What it costs.</param>
 public sealed record Plan(IReadOnlyList<Placement> Placements, PlanCost Cost)
 {
+    /// <summary>One for each supply lead; empty before the pack is chosen.</summary>
+    public IReadOnlyList<FeedPlacement> Feeds { get; init; } = [];
+
     /// <summary>The route of a link, or null when it goes without.</summary>
     public Route? RouteOf(string link) => Placements.First(p => p.Link.Id == link).Route;
 
-    /// <summary>The link on a port, or null.</summary>
-    public Link? On(string port) => Placements.FirstOrDefault(p => p.Route?.Port.Id == port)?.Link;
+    /// <summary>The links on a port: one, or two on its halves, or all on a bus.</summary>
+    public IReadOnlyList<Link> On(string port) =>
+        [.. Placements.Where(p => p.Route?.Port.Id == port).Select(p => p.Link)];
 
     /// <summary>What moved between an earlier plan of the same links and this one.</summary>
     public IReadOnlyList<Move> Since(Plan earlier) =>

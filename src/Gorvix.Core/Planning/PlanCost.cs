@@ -1,4 +1,5 @@
 using System.Globalization;
+using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Planning;
 
@@ -9,18 +10,29 @@ namespace Gorvix.Core.Planning;
 /// </summary>
 public readonly record struct PlanCost : IComparable<PlanCost>
 {
-    // Widths in bits, first term first. 40 links (the most of a build) cannot overflow any of them.
+    /// <summary>A link that goes without weighs this much, so that no sum of needs outweighs one link more.</summary>
+    public const int UnmetLink = 1000;
+
+    /// <summary>How many needs there are; the first weighs as much, the last one.</summary>
+    public static readonly int Needs = Enum.GetValues<Need>().Length;
+
+    // Widths in bits, first term first. 40 links and 40 supplies (the most of a build) cannot overflow any of them,
+    // as one way counts at most what <see cref="OfAtMost"/> lets it.
     private static readonly (CostTerm Term, int Bits)[] Layout =
     [
-        (CostTerm.PinsBroken, 8),
-        (CostTerm.MustsUnmet, 20),
-        (CostTerm.WantsUnmet, 20),
-        (CostTerm.NicesUnmet, 20),
-        (CostTerm.Losses, 12),
-        (CostTerm.HandWork, 16),
-        (CostTerm.WholePorts, 8),
-        (CostTerm.Switches, 8),
-        (CostTerm.OffAdvice, 8),
+        (CostTerm.PinsBroken, 7),
+        (CostTerm.Unfed, 6),
+        (CostTerm.MustsUnmet, 16),
+        (CostTerm.WantsUnmet, 16),
+        (CostTerm.NicesUnmet, 16),
+        (CostTerm.Hazards, 8),
+        (CostTerm.Losses, 8),
+        (CostTerm.Processor, 8),
+        (CostTerm.HandWork, 10),
+        (CostTerm.AgainstHouse, 6),
+        (CostTerm.WholePorts, 6),
+        (CostTerm.Switches, 7),
+        (CostTerm.OffAdvice, 6),
     ];
 
     // Eight bits are left above: room for the sums and differences of the search.
@@ -52,6 +64,22 @@ public readonly record struct PlanCost : IComparable<PlanCost>
         return new PlanCost((Int128)amount << Shift[(int)term]);
     }
 
+    /// <summary>A price of one term for one way; what is beyond the most that one way may count is cut off.</summary>
+    /// <param name="term">The term.</param>
+    /// <param name="amount">Not negative.</param>
+    /// <exception cref="ArgumentOutOfRangeException">The amount is negative.</exception>
+    public static PlanCost OfAtMost(CostTerm term, int amount) => Of(term, Math.Min(amount, MostOfOneWay(term)));
+
+    /// <summary>The most that one way counts in a term.</summary>
+    public static int MostOfOneWay(CostTerm term) =>
+        term switch
+        {
+            CostTerm.PinsBroken => 3,
+            CostTerm.Hazards => 3,
+            CostTerm.HandWork => 20,
+            _ => 6,
+        };
+
     /// <summary>The amount of one term.</summary>
     public int this[CostTerm term] =>
         (int)((_packed >> Shift[(int)term]) & ((Int128.One << Layout[(int)term].Bits) - 1));
@@ -73,6 +101,9 @@ public readonly record struct PlanCost : IComparable<PlanCost>
 
     /// <inheritdoc/>
     public int CompareTo(PlanCost other) => _packed.CompareTo(other._packed);
+
+    /// <summary>A text that sorts as the prices do.</summary>
+    public string SortKey => ((UInt128)_packed).ToString("x32", CultureInfo.InvariantCulture);
 
     /// <summary>The terms that are not zero.</summary>
     public override string ToString()
@@ -105,6 +136,9 @@ public enum CostTerm
     /// <summary>Pins that could be kept and are not.</summary>
     PinsBroken,
 
+    /// <summary>Supply leads that no pad feeds.</summary>
+    Unfed,
+
     /// <summary>Musts without a route: 1000 each plus the weight of the need.</summary>
     MustsUnmet,
 
@@ -114,11 +148,20 @@ public enum CostTerm
     /// <summary>Nice links without a route: 1000 each plus the weight of the need.</summary>
     NicesUnmet,
 
+    /// <summary>Things that can go wrong although they work.</summary>
+    Hazards,
+
     /// <summary>Things lost by the chosen modes.</summary>
     Losses,
 
-    /// <summary>Hand work in points: a bridge 4, a device's firmware 6, a device's setting 2.</summary>
+    /// <summary>Tenths of the processor that serial in code takes.</summary>
+    Processor,
+
+    /// <summary>Hand work in points, on the scale of <see cref="Routing.WorkPoints"/>.</summary>
     HandWork,
+
+    /// <summary>Supplies that go against a house rule although they work.</summary>
+    AgainstHouse,
 
     /// <summary>Whole ports used.</summary>
     WholePorts,

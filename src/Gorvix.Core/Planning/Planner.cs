@@ -1,6 +1,5 @@
 using System.Diagnostics;
 using Gorvix.Core.Builds;
-using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Planning;
 
@@ -11,17 +10,18 @@ namespace Gorvix.Core.Planning;
 /// options or goes without. State on the way down:
 /// </para>
 /// <code>
-///   taken   ports and leads in use            an option fits when   option.Takes ∩ taken = ∅
-///   set     bridge positions decided          and                   option.Sets  ∩ barred = ∅
-///   barred  the other positions of those      and                   option.Bars  ∩ set    = ∅
-///   cost    what the decided links cost
+///   taken   ports, nets, leads in use         an option fits when   option.Takes ∩ taken = ∅
+///   set     bridge positions, jobs decided    and                   option.Sets  ∩ barred = ∅
+///   barred  the states that do not agree      and                   option.Bars  ∩ set    = ∅
+///   cost    what the decided rows cost
 /// </code>
 /// <para>
-/// Bound: what the decided links cost, plus the cheapest assignment of the later links to ports, one link
-/// per port, looking at nothing else that they could fight about (<see cref="Assignment"/>). Every plan below
-/// is such an assignment, so the bound is never above the truth and nothing better is cut off. Its dual
-/// prices tell for each option how much worse it must be, before it is tried. Bridges are paid once, when the
-/// first link sets them; the bound leaves them out, which keeps it low enough.
+/// Bound: what the decided links cost, plus the cheapest assignment of the later links to ports (or nets, where
+/// halves may be shared), one link per column, looking at nothing else that they could fight about
+/// (<see cref="Assignment"/>). Every plan below is such an assignment, so the bound is never above the truth and
+/// nothing better is cut off. Its dual prices tell for each option how much worse it must be, before it is tried.
+/// Rows that take no port (bus sensors, supplies) are each counted at their cheapest. Bridges are paid once, when
+/// the first row sets them; the bound leaves them out, which keeps it low enough.
 /// </para>
 /// <para>
 /// Two passes. The first takes the most promising option first and finds what the best plan costs. The
@@ -33,26 +33,39 @@ namespace Gorvix.Core.Planning;
 public static class Planner
 {
     /// <summary>Plans a build from the beginning.</summary>
-    public static Plan Best(ResolvedBuild build) => Best(build, Router.WaysOf(build));
+    public static Plan Best(ResolvedBuild build) => Best(new PlanSpace(build));
 
-    /// <summary>Plans a build whose ways are known already; pins and bans may have changed since.</summary>
-    /// <param name="build">The build.</param>
-    /// <param name="ways">What <see cref="Router.WaysOf(ResolvedBuild)"/> gave for the same board, devices and wants.</param>
-    public static Plan Best(ResolvedBuild build, IReadOnlyList<LinkWays> ways) =>
-        Best(build, ways, [.. ways.Select(_ => Limit.None)])!;
+    /// <summary>Plans a build whose space is known already, with the pins and bans of the build.</summary>
+    public static Plan Best(PlanSpace space) => Best(space, space.Build.Build.Pins, space.Build.Build.Bans);
 
-    /// <summary>The best of the plans within some limits, or null when there is none.</summary>
-    internal static Plan? Best(ResolvedBuild build, IReadOnlyList<LinkWays> ways, IReadOnlyList<Limit> limits)
+    /// <summary>Plans in a known space with other pins and bans.</summary>
+    public static Plan Best(PlanSpace space, IReadOnlyList<RouteMatch> pins, IReadOnlyList<RouteMatch> bans) =>
+        Best(space, pins, bans, null)!;
+
+    /// <summary>The best of the plans within some limits, one for each link, or null when there is none.</summary>
+    internal static Plan? Best(
+        PlanSpace space,
+        IReadOnlyList<RouteMatch> pins,
+        IReadOnlyList<RouteMatch> bans,
+        IReadOnlyList<Limit>? limits
+    )
     {
-        var problem = new PlanProblem(build, ways, limits);
+        var problem = new PlanProblem(space, pins, bans, limits);
         var search = new Search(problem);
         search.Run();
         if (search.BestCost == PlanCost.Beyond)
         {
             return null;
         }
-        var byLink = problem.Entries.Zip(search.Best).ToDictionary(p => p.First.Way.Link.Id, p => p.Second?.Route);
-        return new Plan([.. ways.Select(w => new Placement(w.Link, byLink[w.Link.Id]))], search.BestCost);
+        var chosen = new PlanSpace.Option?[space.Rows.Count];
+        foreach (var (entry, option) in problem.Entries.Zip(search.Best))
+        {
+            chosen[entry.Number] = option;
+        }
+        return new Plan([.. space.Ways.Select((w, i) => new Placement(w.Link, chosen[i]?.Route))], search.BestCost)
+        {
+            Feeds = [.. space.Feeds.Select((f, i) => new FeedPlacement(f, chosen[space.Ways.Count + i]?.Feed))],
+        };
     }
 
     private sealed class Search(PlanProblem problem)
@@ -61,11 +74,13 @@ public static class Planner
         private static readonly Int128 Forbidden = Int128.One << 121;
 
         private readonly IReadOnlyList<PlanProblem.Entry> _entries = problem.Entries;
-        private readonly PlanProblem.Option?[] _current = new PlanProblem.Option?[problem.Entries.Count];
-        private readonly Int128[] _costs = new Int128[problem.Entries.Count * problem.Ports];
+        private readonly int _together = problem.Entries.Count - problem.Loners;
+        private readonly int _columns = problem.Space.Columns;
+        private readonly PlanSpace.Option?[] _current = new PlanSpace.Option?[problem.Entries.Count];
+        private readonly Int128[] _costs = new Int128[problem.Entries.Count * problem.Space.Columns];
         private bool _inOrder;
 
-        public PlanProblem.Option?[] Best { get; private set; } = new PlanProblem.Option?[problem.Entries.Count];
+        public PlanSpace.Option?[] Best { get; private set; } = new PlanSpace.Option?[problem.Entries.Count];
 
         public PlanCost BestCost { get; private set; } = PlanCost.Beyond;
 
@@ -90,33 +105,57 @@ public static class Planner
                 (Best, BestCost) = ([.. _current], cost);
                 return _inOrder;
             }
+            var loners = Loners(Math.Max(index, _together), board);
+            if (index >= _together)
+            {
+                return DecideLoner(index, board, cost, loners);
+            }
             var rest = Rest(index, board);
-            if (rest.Total >= Forbidden || !Worth(cost.Number + rest.Total))
+            var least = cost.Number + rest.Total + loners;
+            if (rest.Total >= Forbidden || loners >= Forbidden || !Worth(least))
             {
                 return false;
             }
-            var children = ChildrenOf(index, board, cost.Number + rest.Total, rest);
-            IEnumerable<(PlanProblem.Option?, Int128)> order = _inOrder ? children : children.OrderBy(c => c.Bound);
+            var children = ChildrenOf(index, board, least, rest);
+            IEnumerable<(PlanSpace.Option?, Int128)> order = _inOrder ? children : children.OrderBy(c => c.Bound);
             foreach (var (option, bound) in order)
             {
-                if (Worth(bound))
+                if (Worth(bound) && Go(index, option, board, cost))
                 {
-                    _current[index] = option;
-                    var (next, price) = option is null
-                        ? (board, cost + _entries[index].Unmet!.Value)
-                        : (board.With(option), cost + option.Cost + BridgeCost(board, option));
-                    if (Decide(index + 1, next, price))
-                    {
-                        return true;
-                    }
+                    return true;
                 }
             }
             return false;
         }
 
+        // A row that takes no port: its cheapest option that fits, then the next.
+        private bool DecideLoner(int index, Board board, PlanCost cost, Int128 loners)
+        {
+            if (loners >= Forbidden || !Worth(cost.Number + loners))
+            {
+                return false;
+            }
+            foreach (var option in _entries[index].Options)
+            {
+                if (board.Takes(option) && Go(index, option, board, cost))
+                {
+                    return true;
+                }
+            }
+            return _entries[index].Unmet is not null && Go(index, null, board, cost);
+        }
+
+        private bool Go(int index, PlanSpace.Option? option, Board board, PlanCost cost)
+        {
+            _current[index] = option;
+            return option is null
+                ? Decide(index + 1, board, cost + _entries[index].Unmet!.Value)
+                : Decide(index + 1, board.With(option), cost + option.Cost + OnceCost(board, option));
+        }
+
         private bool Worth(Int128 bound) => _inOrder ? bound <= BestCost.Number : bound < BestCost.Number;
 
-        private List<(PlanProblem.Option? Option, Int128 Bound)> ChildrenOf(
+        private List<(PlanSpace.Option? Option, Int128 Bound)> ChildrenOf(
             int index,
             Board board,
             Int128 bound,
@@ -124,12 +163,16 @@ public static class Planner
         )
         {
             var entry = _entries[index];
-            var children = new List<(PlanProblem.Option?, Int128)>(entry.Options.Count + 1);
+            var children = new List<(PlanSpace.Option?, Int128)>(entry.Options.Count + 1);
             foreach (var option in entry.Options)
             {
                 if (board.Takes(option))
                 {
-                    children.Add((option, bound + rest.Regret(0, option.Port, option.Cost.Number)));
+                    var regret =
+                        option.Column < 0
+                            ? rest.RegretAlone(0, option.Cost.Number)
+                            : rest.Regret(0, option.Column, option.Cost.Number);
+                    children.Add((option, bound + regret));
                 }
             }
             if (entry.Unmet is { } unmet)
@@ -139,11 +182,11 @@ public static class Planner
             return children;
         }
 
-        // The later links on the ports that are left, each at its cheapest there.
+        // The later links on the columns that are left, each at its cheapest there.
         private Assignment Rest(int index, Board board)
         {
-            var rows = _entries.Count - index;
-            var costs = _costs.AsSpan(0, rows * problem.Ports);
+            var rows = _together - index;
+            var costs = _costs.AsSpan(0, rows * _columns);
             costs.Fill(Assignment.Never);
             Span<Int128> alone = stackalloc Int128[rows];
             for (var row = 0; row < rows; row++)
@@ -152,30 +195,59 @@ public static class Planner
                 alone[row] = entry.Unmet?.Number ?? Forbidden;
                 foreach (var option in entry.Options)
                 {
-                    ref var place = ref costs[(row * problem.Ports) + option.Port];
+                    ref var place = ref option.Column < 0
+                        ? ref alone[row]
+                        : ref costs[(row * _columns) + option.Column];
                     if (option.Cost.Number < place && board.Takes(option))
                     {
                         place = option.Cost.Number;
                     }
                 }
             }
-            return new Assignment(rows, problem.Ports, costs, alone);
+            return new Assignment(rows, _columns, costs, alone);
         }
 
-        private PlanCost BridgeCost(Board board, PlanProblem.Option option) =>
-            PlanCost.Of(
-                CostTerm.HandWork,
-                PlanProblem.BridgeWork * (option.Sets - board.Set).CountIn(problem.NotDefault)
-            );
+        // The rows from here on that take no port, each at its cheapest that fits.
+        private Int128 Loners(int from, Board board)
+        {
+            Int128 sum = 0;
+            for (var i = from; i < _entries.Count; i++)
+            {
+                var least = _entries[i].Unmet?.Number ?? Forbidden;
+                foreach (var option in _entries[i].Options)
+                {
+                    if (option.Cost.Number < least && board.Takes(option))
+                    {
+                        least = option.Cost.Number;
+                    }
+                }
+                sum += least;
+            }
+            return sum;
+        }
+
+        private PlanCost OnceCost(Board board, PlanSpace.Option option)
+        {
+            var fresh = option.Sets - board.Set;
+            var cost = PlanCost.Zero;
+            foreach (var (states, each) in problem.Space.Once)
+            {
+                for (var n = fresh.CountIn(states); n > 0; n--)
+                {
+                    cost += each;
+                }
+            }
+            return cost;
+        }
     }
 
-    /// <summary>What the links decided so far have taken of the board.</summary>
+    /// <summary>What the rows decided so far have taken of the board.</summary>
     private readonly record struct Board(ResourceSet Taken, ResourceSet Set, ResourceSet Barred)
     {
-        public bool Takes(PlanProblem.Option option) =>
+        public bool Takes(PlanSpace.Option option) =>
             !option.Takes.Meets(Taken) && !option.Sets.Meets(Barred) && !option.Bars.Meets(Set);
 
-        public Board With(PlanProblem.Option option) =>
+        public Board With(PlanSpace.Option option) =>
             new(Taken | option.Takes, Set | option.Sets, Barred | option.Bars);
     }
 }

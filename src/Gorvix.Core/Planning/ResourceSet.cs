@@ -1,52 +1,52 @@
+using System.Numerics;
+using System.Runtime.Intrinsics;
+
 namespace Gorvix.Core.Planning;
 
-/// <summary>A set of up to 256 resources as bits.</summary>
-public readonly record struct ResourceSet(ulong A, ulong B, ulong C, ulong D)
+/// <summary>A set of up to 512 resources as bits.</summary>
+public readonly record struct ResourceSet
 {
     /// <summary>How many resources can be told apart.</summary>
-    public const int Capacity = 256;
+    public const int Capacity = 512;
+
+    private readonly Vector512<ulong> _bits;
+
+    private ResourceSet(Vector512<ulong> bits) => _bits = bits;
 
     /// <summary>No resource.</summary>
     public static ResourceSet None => default;
 
     /// <summary>The set of one resource.</summary>
-    /// <param name="index">0 to 255.</param>
+    /// <param name="index">0 to 511.</param>
     /// <exception cref="ArgumentOutOfRangeException">The index is outside the set.</exception>
     public static ResourceSet Of(int index)
     {
         ArgumentOutOfRangeException.ThrowIfNegative(index);
         ArgumentOutOfRangeException.ThrowIfGreaterThanOrEqual(index, Capacity);
-        var bit = 1UL << (index & 63);
-        return (index >> 6) switch
-        {
-            0 => new(bit, 0, 0, 0),
-            1 => new(0, bit, 0, 0),
-            2 => new(0, 0, bit, 0),
-            _ => new(0, 0, 0, bit),
-        };
+        return new(Vector512<ulong>.Zero.WithElement(index >> 6, 1UL << (index & 63)));
     }
 
-    /// <summary>How many resources are in it.</summary>
-    public int Count =>
-        System.Numerics.BitOperations.PopCount(A)
-        + System.Numerics.BitOperations.PopCount(B)
-        + System.Numerics.BitOperations.PopCount(C)
-        + System.Numerics.BitOperations.PopCount(D);
-
     /// <summary>How many resources are in both.</summary>
-    public int CountIn(ResourceSet other) => new ResourceSet(A & other.A, B & other.B, C & other.C, D & other.D).Count;
+    public int CountIn(ResourceSet other)
+    {
+        var both = _bits & other._bits;
+        var count = 0;
+        for (var i = 0; i < Vector512<ulong>.Count; i++)
+        {
+            count += BitOperations.PopCount(both[i]);
+        }
+        return count;
+    }
 
     /// <summary>Both sets together.</summary>
-    public static ResourceSet operator |(ResourceSet x, ResourceSet y) =>
-        new(x.A | y.A, x.B | y.B, x.C | y.C, x.D | y.D);
+    public static ResourceSet operator |(ResourceSet x, ResourceSet y) => new(x._bits | y._bits);
 
     /// <summary>What is in the first and not in the second.</summary>
-    public static ResourceSet operator -(ResourceSet x, ResourceSet y) =>
-        new(x.A & ~y.A, x.B & ~y.B, x.C & ~y.C, x.D & ~y.D);
+    public static ResourceSet operator -(ResourceSet x, ResourceSet y) => new(Vector512.AndNot(x._bits, y._bits));
 
     /// <summary>True when a resource is in both.</summary>
-    public bool Meets(ResourceSet other) => ((A & other.A) | (B & other.B) | (C & other.C) | (D & other.D)) != 0;
+    public bool Meets(ResourceSet other) => (_bits & other._bits) != Vector512<ulong>.Zero;
 
     /// <summary>True when every resource of this set is in the other.</summary>
-    public bool IsWithin(ResourceSet other) => this - other == None;
+    public bool IsWithin(ResourceSet other) => (this - other)._bits == Vector512<ulong>.Zero;
 }

@@ -16,6 +16,28 @@ public enum LineUse
 
     /// <summary>One wire on which both talk in turn.</summary>
     OneWire,
+
+    /// <summary>One wire for each channel, the device talks.</summary>
+    WirePerChannel,
+
+    /// <summary>Data and clock, shared with other devices and not crossed.</summary>
+    SharedBus,
+}
+
+/// <summary>What kind of port can carry a protocol.</summary>
+public enum Carrier
+{
+    /// <summary>A serial unit, or serial in code.</summary>
+    Serial,
+
+    /// <summary>A pulse input.</summary>
+    Pulse,
+
+    /// <summary>A bus of two wires.</summary>
+    Bus,
+
+    /// <summary>The analogue picture's way.</summary>
+    Picture,
 }
 
 /// <summary>The one job that a port is set to; several protocols can share a job.</summary>
@@ -47,12 +69,24 @@ public enum PortJob
 
     /// <summary>Recording of the flight.</summary>
     FlightLog,
+
+    /// <summary>Settings and readings to a phone or computer.</summary>
+    HostData,
+
+    /// <summary>Stick commands as pulses.</summary>
+    PulseInput,
+
+    /// <summary>Sensors on a bus.</summary>
+    BusSensors,
+
+    /// <summary>The analogue picture with text laid over it.</summary>
+    PictureOverlay,
 }
 
 /// <summary>A serial protocol as the controller and the device must both speak it.</summary>
 /// <param name="Id">The identifier as printed on pads and data sheets.</param>
-/// <param name="Framing">The shape of one character.</param>
-/// <param name="Bauds">Bits per second, the usual one first.</param>
+/// <param name="Framing">The shape of one character, or null where there are no characters.</param>
+/// <param name="Bauds">Bits per second, the usual one first; empty where there is no framing.</param>
 /// <param name="Idle">How the line rests where the device drives it in its usual form.</param>
 /// <param name="Use">Which wires, and who talks.</param>
 /// <param name="Job">The job of the port that carries it.</param>
@@ -60,7 +94,7 @@ public enum PortJob
 /// <param name="Source">Where the numbers come from.</param>
 public sealed record Protocol(
     string Id,
-    Framing Framing,
+    Framing? Framing,
     IReadOnlyList<int> Bauds,
     Polarity Idle,
     LineUse Use,
@@ -69,6 +103,10 @@ public sealed record Protocol(
     SourceNote Source
 )
 {
-    /// <summary>Time in microseconds that the main frame takes at the usual baud; null when frames vary.</summary>
-    public double? FrameMicroseconds => FrameBytes is { } bytes ? Framing.MicrosecondsFor(bytes, Bauds[0]) : null;
+    /// <summary>What kind of port can carry it.</summary>
+    public Carrier Carrier { get; init; }
+
+    /// <summary>Time in microseconds that the main frame takes at a baud; null when frames vary.</summary>
+    public double? FrameMicroseconds(int baud) =>
+        FrameBytes is { } bytes ? Framing?.MicrosecondsFor(bytes, baud) : null;
 }

@@ -212,6 +212,81 @@ public static class ProtocolCatalogue
             null,
             SourceNote.Practice
         ),
+        new(
+            "MSP host",
+            Framing.EightN1,
+            [115_200],
+            Polarity.Normal,
+            LineUse.TwoWires,
+            PortJob.HostData,
+            null,
+            SourceNote.Practice
+        ),
+        new(
+            "PPM",
+            null,
+            [],
+            Polarity.Inverted,
+            LineUse.DeviceToBoard,
+            PortJob.PulseInput,
+            null,
+            new(Standing.CommonPractice, "pulse train, 8 channels in about 22.5 ms: slow, but it needs no serial unit")
+        )
+        {
+            Carrier = Carrier.Pulse,
+        },
+        new(
+            "PWM",
+            null,
+            [],
+            Polarity.Inverted,
+            LineUse.WirePerChannel,
+            PortJob.PulseInput,
+            null,
+            new(Standing.CommonPractice, "1000 to 2000 µs at about 50 Hz, one wire a channel: obsolete")
+        )
+        {
+            Carrier = Carrier.Pulse,
+        },
+        new(
+            "I²C",
+            null,
+            [],
+            Polarity.Normal,
+            LineUse.SharedBus,
+            PortJob.BusSensors,
+            null,
+            SourceNote.Published("UM10204, the I²C-bus specification: 7-bit addresses, SDA to SDA and SCL to SCL")
+        )
+        {
+            Carrier = Carrier.Bus,
+        },
+        new(
+            "Picture in",
+            null,
+            [],
+            Polarity.Normal,
+            LineUse.DeviceToBoard,
+            PortJob.PictureOverlay,
+            null,
+            SourceNote.Practice
+        )
+        {
+            Carrier = Carrier.Picture,
+        },
+        new(
+            "Picture out",
+            null,
+            [],
+            Polarity.Normal,
+            LineUse.BoardToDevice,
+            PortJob.PictureOverlay,
+            null,
+            SourceNote.Practice
+        )
+        {
+            Carrier = Carrier.Picture,
+        },
     ];
 
     private static readonly Dictionary<string, Protocol> ById = All.ToDictionary(p => p.Id);

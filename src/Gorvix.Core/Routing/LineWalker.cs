@@ -1,3 +1,4 @@
+using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Protocols;
@@ -16,8 +17,13 @@ public sealed record WalkEnd(LineWalk Walk, Finding? Failure);
 /// The lane is always walked from the device to the controller, whichever side talks: an inverter turns
 /// the signal over both ways, so the parity is the same.
 /// </remarks>
-public sealed class LineWalker(ControllerClass controller, Port port, Protocol protocol, Device device)
+internal sealed class LineWalker(ResolvedBuild build, Port port, Protocol protocol, Device device)
 {
+    // JESD8C, 3.3 V LVTTL and LVCMOS: the lowest input that is surely high.
+    private const double LeastHigh = 2.0;
+
+    private const double BoardDrives = 3.3;
+
     /// <summary>Walks over one path of one pad.</summary>
     /// <param name="line">The line of the mode.</param>
     /// <param name="pad">The pad.</param>
@@ -28,6 +34,7 @@ public sealed class LineWalker(ControllerClass controller, Port port, Protocol p
     {
         var lead = device.Leads.First(l => l.Id == line.Lead);
         var signal = line.Polarity ?? protocol.Idle;
+        var level = line.Flow == Flow.In ? BoardDrives : lead.DriveVolts;
         var hops = new List<Hop>
         {
             new(
@@ -42,6 +49,7 @@ public sealed class LineWalker(ControllerClass controller, Port port, Protocol p
         Finding? failure = null;
         foreach (var element in path.Through)
         {
+            var (passage, turn) = (Passage.Both, Polarity.Normal);
             switch (element)
             {
                 case Contact contact:
@@ -51,45 +59,138 @@ public sealed class LineWalker(ControllerClass controller, Port port, Protocol p
                 case Resistor resistor:
                     hops.Add(new Hop(HopKind.Resistor, $"{resistor.Ohms:0.#} Ω", signal));
                     break;
+                case Divider divider:
+                    (passage, level) = (Passage.ToController, level * divider.Ratio);
+                    hops.Add(new Hop(HopKind.Resistor, "divider", signal, $"{level:0.0#} V"));
+                    break;
+                case Diode diode:
+                    (passage, level) = (diode.Direction, level - diode.Volts);
+                    hops.Add(new Hop(HopKind.Resistor, "diode", signal, PassageWords(passage)));
+                    break;
                 case Inverter inverter:
-                    signal = signal.Then(Polarity.Inverted);
-                    hops.Add(new Hop(HopKind.Inverter, "inverter", signal, PassageWords(inverter.Direction)));
-                    failure ??= Passes(inverter.Direction, line.Flow) ? null : Against(inverter, line, lead, pad);
+                    (passage, turn) = (inverter.Direction, Polarity.Inverted);
+                    hops.Add(
+                        new Hop(HopKind.Inverter, "inverter", signal.Then(turn), PassageWords(inverter.Direction))
+                    );
                     break;
             }
+            signal = signal.Then(turn);
+            failure ??= Passes(passage, line.Flow) ? null : Against(passage, line, lead, pad);
         }
 
-        // What is left must come out normal; the controller can put it right only if its class inverts.
-        var own = controller.Inversion == OwnInversion.EachPin ? signal : Polarity.Normal;
-        var halfName = $"{port.Id} {(half == Half.Rx ? "RX" : "TX")}";
+        // What is left must come out normal; the controller can put it right only if it inverts, as code always can.
+        var own = Inverts() ? signal : Polarity.Normal;
+        var halfName = PortWords.Of(port, half);
         var atUart = signal.Then(own);
         hops.Add(new Hop(HopKind.Half, halfName, atUart, HalfNote(line, net, own)));
         if (atUart != Polarity.Normal)
         {
             failure ??= WrongParity(lead, pad, path, halfName);
         }
-        if (line.Flow != Flow.In && lead.DriveVolts > net.MaxVolts)
+        failure ??= Levels(line, lead, level, net, halfName);
+        var work = new List<Work>();
+        if (line.Flow != Flow.Out && net.AtBoot != BootLevel.High && lead.AtBoot == BootNeed.High)
         {
-            failure ??= RoutingRules.Level.Found(
-                Severity.Stop,
-                halfName,
-                ("lead", lead.Label),
-                ("drive", $"{lead.DriveVolts:0.0#}"),
-                ("half", halfName),
-                ("limit", $"{net.MaxVolts:0.0#}")
-            );
+            failure ??= Trap(lead, net, halfName, work);
         }
         if (failure is null)
         {
             hops.Add(new Hop(HopKind.Job, protocol.Id, Polarity.Normal));
         }
-        return new WalkEnd(new LineWalk(line, lead, pad, half, hops, bridges, own), failure);
+        var walk = new LineWalk(line, lead, pad, half, hops, bridges, own)
+        {
+            Net = net.Id,
+            Hazards = Hazards(line, lead, pad, halfName),
+            Work = work,
+        };
+        return new WalkEnd(walk, failure);
     }
 
-    private static string HalfNote(ModeLine line, Net net, Polarity own)
+    private bool Inverts() =>
+        port.Kind switch
+        {
+            PortKind.Uart => build.Controller.Inversion == OwnInversion.EachPin,
+            PortKind.Software or PortKind.Pulse => true,
+            _ => false,
+        };
+
+    private string HalfNote(ModeLine line, Net net, Polarity own)
     {
-        var volts = line.Flow == Flow.In ? "drives 3.3 V" : $"stands {net.MaxVolts:0.0#} V";
-        return own == Polarity.Inverted ? $"inverted by the controller, {volts}" : volts;
+        var volts = line.Flow == Flow.In ? $"drives {BoardDrives:0.0} V" : $"stands {net.MaxVolts:0.0#} V";
+        var inverter = port.Kind == PortKind.Uart ? "by the controller" : "in code";
+        return own == Polarity.Inverted ? $"inverted {inverter}, {volts}" : volts;
+    }
+
+    private static Finding? Levels(ModeLine line, Lead lead, double level, Net net, string half)
+    {
+        if (line.Flow == Flow.In)
+        {
+            return null;
+        }
+        if (level > net.MaxVolts)
+        {
+            return RoutingRules.Level.Found(
+                Severity.Stop,
+                half,
+                ("lead", lead.Label),
+                ("drive", $"{level:0.0#}"),
+                ("half", half),
+                ("limit", $"{net.MaxVolts:0.0#}")
+            );
+        }
+        return level >= LeastHigh
+            ? null
+            : RoutingRules.Faint.Found(
+                Severity.Stop,
+                half,
+                ("lead", lead.Label),
+                ("level", $"{level:0.0#}"),
+                ("half", half)
+            );
+    }
+
+    // The cure is the builder's choice: a resistor, or not this pad.
+    private Finding? Trap(Lead lead, Net net, string half, List<Work> work)
+    {
+        if (build.Build.House.BootTrap == BootCure.PullUp)
+        {
+            work.Add(
+                new Work(
+                    $"Fit a 10 kΩ pull-up resistor from {lead.Label} of the {device.Name} to its 3.3 V.",
+                    WorkPoints.Resistor
+                )
+            );
+            return null;
+        }
+        return RoutingRules.Boot.Found(
+            Severity.Stop,
+            half,
+            ("half", half),
+            ("behaves", net.AtBoot == BootLevel.Low ? "is low" : "chatters"),
+            ("lead", lead.Label)
+        );
+    }
+
+    private static List<Finding> Hazards(ModeLine line, Lead lead, Pad pad, string half)
+    {
+        var list = new List<Finding>();
+        if (pad.Meaning == PadMeaning.Doubtful)
+        {
+            list.Add(HazardRules.Measure.Found(Severity.Warn, pad.Label, ("pad", pad.Label), ("lead", lead.Label)));
+        }
+        if (line.Flow != Flow.Out && lead.HighFromVolts > BoardDrives)
+        {
+            list.Add(
+                HazardRules.Margin.Found(
+                    Severity.Warn,
+                    half,
+                    ("half", half),
+                    ("lead", lead.Label),
+                    ("needs", $"{lead.HighFromVolts:0.0#}")
+                )
+            );
+        }
+        return list;
     }
 
     private static bool Passes(Passage passage, Flow flow) =>
@@ -105,12 +206,12 @@ public sealed class LineWalker(ControllerClass controller, Port port, Protocol p
             _ => "both ways",
         };
 
-    private static Finding Against(Inverter inverter, ModeLine line, Lead lead, Pad pad) =>
+    private static Finding Against(Passage passage, ModeLine line, Lead lead, Pad pad) =>
         RoutingRules.Way.Found(
             Severity.Stop,
             pad.Label,
             ("pad", pad.Label),
-            ("passage", PassageWords(inverter.Direction)),
+            ("passage", PassageWords(passage)),
             ("lead", lead.Label),
             ("needed", line.Flow == Flow.Both ? "both ways" : "the other way")
         );
@@ -123,12 +224,16 @@ public sealed class LineWalker(ControllerClass controller, Port port, Protocol p
             1 => "one inverter",
             var n => $"{n} inverters",
         };
+        var controller =
+            port.Kind == PortKind.Uart
+                ? $"an {build.Controller.Id}-class controller cannot invert"
+                : $"{PortWords.Of(port.Kind)} cannot be inverted";
         return RoutingRules.Parity.Found(
             Severity.Stop,
             half,
             ("lead", lead.Label),
             ("half", half),
-            ("controller", $"an {controller.Id}-class controller cannot invert"),
+            ("controller", controller),
             ("pad", pad.Label),
             ("inverters", inverters)
         );

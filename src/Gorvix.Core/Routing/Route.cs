@@ -20,7 +20,7 @@ public enum HopKind
     /// <summary>An inverter on the board.</summary>
     Inverter,
 
-    /// <summary>A series resistor.</summary>
+    /// <summary>A series resistor, a divider or a diode.</summary>
     Resistor,
 
     /// <summary>The half of the port: the controller's pin, with its own inversion if that is set.</summary>
@@ -45,6 +45,12 @@ public enum Half
 
     /// <summary>The board talks, or both talk on one wire.</summary>
     Tx,
+
+    /// <summary>The data wire of a bus.</summary>
+    Data,
+
+    /// <summary>The clock wire of a bus.</summary>
+    Clock,
 }
 
 /// <summary>One line of a mode, walked from a lead over a pad to a half of a port.</summary>
@@ -63,12 +69,22 @@ public sealed record LineWalk(
     IReadOnlyList<Hop> Hops,
     IReadOnlyList<Contact> Bridges,
     Polarity OwnInversion
-);
+)
+{
+    /// <summary>The net at its end.</summary>
+    public required string Net { get; init; }
+
+    /// <summary>What can go wrong on it although it works.</summary>
+    public IReadOnlyList<Finding> Hazards { get; init; } = [];
+
+    /// <summary>What it asks of the builder's hands besides the wire and the bridges.</summary>
+    public IReadOnlyList<Work> Work { get; init; } = [];
+}
 
 /// <summary>What the port of a route is set to.</summary>
 /// <param name="Job">Its one job.</param>
 /// <param name="Protocol">Id of the protocol.</param>
-/// <param name="Baud">Bits per second.</param>
+/// <param name="Baud">Bits per second, or null where there is no baud.</param>
 /// <param name="InvertRx">The controller inverts its RX.</param>
 /// <param name="InvertTx">The controller inverts its TX.</param>
 /// <param name="HalfDuplex">Both ways on the TX pin.</param>
@@ -76,7 +92,7 @@ public sealed record LineWalk(
 public sealed record PortSettings(
     PortJob Job,
     string Protocol,
-    int Baud,
+    int? Baud,
     bool InvertRx,
     bool InvertTx,
     bool HalfDuplex,
@@ -103,6 +119,21 @@ public sealed record Route(
     PortSettings Settings
 )
 {
+    /// <summary>What it needs of the board.</summary>
+    public required Claims Claims { get; init; }
+
+    /// <summary>What it asks of the builder's hands besides wires and bridges.</summary>
+    public IReadOnlyList<Work> Work { get; init; } = [];
+
+    /// <summary>What can go wrong although it works; each weighs in the objective.</summary>
+    public IReadOnlyList<Finding> Hazards { get; init; } = [];
+
+    /// <summary>What the builder must know before plugging in; the work has it settled already.</summary>
+    public IReadOnlyList<Finding> Warnings { get; init; } = [];
+
+    /// <summary>Tenths of the processor that it takes at high loop rates.</summary>
+    public int Processor { get; init; }
+
     /// <summary>True when a pin or ban speaks about this route.</summary>
     public bool Matches(RouteMatch match) =>
         match.Link == Link.Id

@@ -8,6 +8,30 @@ namespace Gorvix.Core.Routing;
 /// </summary>
 public static class RoutingRules
 {
+    /// <summary>The port is of another kind.</summary>
+    public static readonly Rule Kind = new(
+        "KIND",
+        "Each kind of line has its own kind of port",
+        "{protocol} needs {needs}; {port} is {kind}.",
+        "Serial lines, pulses, buses and the picture are read by different parts of the controller.",
+        SourceNote.Practice
+    )
+    {
+        Brief = "another kind of line",
+    };
+
+    /// <summary>The link to the computer.</summary>
+    public static readonly Rule Usb = new(
+        "USB",
+        "The port that carries USB is never touched",
+        "{port} carries the link to the computer. Changing it would lock you out of the settings.",
+        "Whoever gives its job away can no longer reach the board to take it back.",
+        SourceNote.Practice
+    )
+    {
+        Brief = "carries USB",
+    };
+
     /// <summary>The port is used inside the board.</summary>
     public static readonly Rule Held = new(
         "HELD",
@@ -18,6 +42,68 @@ public static class RoutingRules
     )
     {
         Brief = "used inside the board",
+    };
+
+    /// <summary>The firmware lacks the job.</summary>
+    public static readonly Rule Job = new(
+        "JOB",
+        "The firmware must know the job",
+        "{firmware} cannot set a port to {job}.",
+        "A port is set to one of the jobs that the firmware offers; an older generation offers fewer.",
+        SourceNote.Practice
+    )
+    {
+        Brief = "the firmware lacks the job",
+    };
+
+    /// <summary>Software serial is not wanted or not there.</summary>
+    public static readonly Rule Soft = new(
+        "SOFT",
+        "Software serial is off",
+        "{port} is serial in code, and {reason}.",
+        "Serial in code takes roughly 30 to 40 % of the processor at high loop rates.",
+        SourceNote.Practice
+    )
+    {
+        Brief = "software serial is off",
+    };
+
+    /// <summary>Too fast for software serial.</summary>
+    public static readonly Rule SoftFast = new(
+        "SOFT-FAST",
+        "Software serial is slow",
+        "{lead} talks at {baud} baud; {port} is serial in code, which keeps up to 57600.",
+        "Each bit is timed by the processor between its other work. 19200 and below is better still.",
+        SourceNote.Memory
+    )
+    {
+        Brief = "too fast for software serial",
+    };
+
+    /// <summary>The divider cannot make the baud.</summary>
+    public static readonly Rule Baud = new(
+        "BAUD",
+        "The clock must make the baud",
+        "{port} is fed by {clock} MHz and {makes} for {baud} baud; ±2 % is the most that works.",
+        "The controller divides its clock by a whole number; what is left over adds up over the bits of a character.",
+        SourceNote.Published(
+            "the controllers' reference manuals, fractional baud rate generation and its error tables; application notes on UART clock accuracy"
+        )
+    )
+    {
+        Brief = "its clock cannot make the baud",
+    };
+
+    /// <summary>Frames longer than their period.</summary>
+    public static readonly Rule Frame = new(
+        "FRAME",
+        "A frame must fit its period",
+        "A frame of {protocol} takes {takes} ms at {baud} baud; {rate} frames a second leave {period} ms for each.",
+        "Bytes times bits per byte, divided by the baud: what does not fit is lost, telemetry first.",
+        SourceNote.Practice
+    )
+    {
+        Brief = "its frames do not fit",
     };
 
     /// <summary>A device that talks needs an RX.</summary>
@@ -58,16 +144,28 @@ public static class RoutingRules
         Brief = "no TX pad",
     };
 
-    /// <summary>An element passes one way only.</summary>
-    public static readonly Rule Way = new(
-        "WAY",
-        "An inverter passes one way only",
-        "Pad {pad} passes signals only {passage}; {lead} needs {needed}.",
-        "An inverter has an input and an output. A signal that comes in at its output meets a driven line.",
+    /// <summary>Two wires on one pin.</summary>
+    public static readonly Rule OnePin = new(
+        "1-PIN",
+        "One pin cannot talk and listen at once",
+        "{link} talks and listens at the same time, and {port} has one pin.",
+        "Both ways at once take two wires. A mode that uses one way only, or both in turn, fits.",
         SourceNote.Practice
     )
     {
-        Brief = "its inverter passes the other way",
+        Brief = "has one pin only",
+    };
+
+    /// <summary>An element passes one way only.</summary>
+    public static readonly Rule Way = new(
+        "WAY",
+        "An inverter or a diode passes one way only",
+        "Pad {pad} passes signals only {passage}; {lead} needs {needed}.",
+        "An inverter has an input and an output, a diode conducts one way and a divider loses the level backwards.",
+        SourceNote.Practice
+    )
+    {
+        Brief = "it passes the other way only",
     };
 
     /// <summary>The parity of the path is wrong.</summary>
@@ -95,6 +193,31 @@ public static class RoutingRules
         Brief = "stands less than the device drives",
     };
 
+    /// <summary>Too low a level for the pin.</summary>
+    public static readonly Rule Faint = new(
+        "FAINT",
+        "A high level must be high enough",
+        "{lead} brings {level} V to {half}; below 2.0 V is not surely high.",
+        "What dividers and diodes take is missing at the pin.",
+        SourceNote.Published("JESD8C, 3.3 V LVTTL and LVCMOS: a high input is 2.0 V or more")
+    )
+    {
+        Brief = "too low a level",
+    };
+
+    /// <summary>A pin that would drop the device into its loader.</summary>
+    public static readonly Rule Boot = new(
+        "BOOT",
+        "Some receivers wake up in their loader",
+        "{half} {behaves} while the board starts, and {lead} must see a high line then, or the device stays in its loader.",
+        "A receiver that finds its RX low at power-up waits for new firmware: solid light with the radio off. "
+            + "Cures: another port, or a pull-up resistor (house rule \"boot trap\").",
+        SourceNote.Practice
+    )
+    {
+        Brief = "drops the device into its loader",
+    };
+
     /// <summary>Two leads of one link want one bridge in two positions.</summary>
     public static readonly Rule Bridge = new(
         "BRIDGE",
@@ -108,8 +231,30 @@ public static class RoutingRules
     };
 
     /// <summary>The rules from the first that a walk can meet to the last.</summary>
-    public static readonly IReadOnlyList<Rule> All = [Held, NoRx, NoTx, OneWire, Way, Parity, Level, Bridge];
+    public static readonly IReadOnlyList<Rule> All =
+    [
+        Kind,
+        Usb,
+        Held,
+        Job,
+        Soft,
+        SoftFast,
+        Baud,
+        Frame,
+        NoRx,
+        NoTx,
+        OneWire,
+        OnePin,
+        Way,
+        Parity,
+        Level,
+        Faint,
+        Boot,
+        Bridge,
+    ];
 
     /// <summary>How far a walk came before this rule stopped it; a higher number is nearer to working.</summary>
-    public static int StageOf(string ruleId) => All.Select(r => r.Id).ToList().IndexOf(ruleId);
+    public static int StageOf(string ruleId) => Stages[ruleId];
+
+    private static readonly Dictionary<string, int> Stages = All.Index().ToDictionary(r => r.Item.Id, r => r.Index);
 }

@@ -12,6 +12,12 @@ namespace Gorvix.Core.Wiring;
 /// <param name="Pad">The pad.</param>
 public sealed record Wire(string Link, string Device, Lead Lead, Pad Pad);
 
+/// <summary>A wire from a supply pad to a device.</summary>
+/// <param name="Device">Id of the device within the build.</param>
+/// <param name="Lead">The supply lead.</param>
+/// <param name="Pad">The pad.</param>
+public sealed record SupplyWire(string Device, Lead Lead, Pad Pad);
+
 /// <summary>A bridge in its position.</summary>
 /// <param name="Bridge">The bridge.</param>
 /// <param name="Position">Where it stands.</param>
@@ -51,6 +57,9 @@ public sealed record WiredBuild(
     IReadOnlyList<OpenLead> Open
 )
 {
+    /// <summary>Supply wires; empty before the pack is chosen.</summary>
+    public IReadOnlyList<SupplyWire> Supplies { get; init; } = [];
+
     /// <summary>Wires a build as its plan says.</summary>
     public static WiredBuild From(ResolvedBuild build, Plan plan)
     {
@@ -61,7 +70,10 @@ public sealed record WiredBuild(
             from walk in route.Walks
             select new Wire(route.Link.Id, route.Link.Want.Device, walk.Lead, walk.Pad),
         ];
-        var contacts = routes.SelectMany(r => r.Bridges).ToList();
+        var contacts = routes
+            .SelectMany(r => r.Bridges)
+            .Concat(plan.Feeds.SelectMany(f => f.Feed?.Bridges ?? []))
+            .ToList();
         return new WiredBuild(
             build,
             plan,
@@ -80,6 +92,16 @@ public sealed record WiredBuild(
                 where !wires.Any(w => w.Device == link.Want.Device && w.Lead.Id == lead.Id)
                 select new OpenLead(link.Want.Device, lead),
             ]
-        );
+        )
+        {
+            Supplies =
+            [
+                .. from feed in plan.Feeds
+                where feed.Feed is not null
+                let device = feed.Ways.Device
+                let lead = device.Device.Leads.First(l => l.Id == feed.Ways.Supply.Lead)
+                select new SupplyWire(device.Id, lead, feed.Feed!.Pad),
+            ],
+        };
     }
 }

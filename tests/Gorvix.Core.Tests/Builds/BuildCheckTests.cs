@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Tests.Builds;
 
@@ -34,7 +35,7 @@ public class BuildCheckTests
                         Devices =
                         [
                             .. b.Devices,
-                            .. Enumerable.Range(0, 65).Select(i => b.Devices[2] with { Id = $"d{i}" }),
+                            .. Enumerable.Range(0, 38).Select(i => b.Devices[2] with { Id = $"d{i}" }),
                         ],
                     }
             },
@@ -52,6 +53,24 @@ public class BuildCheckTests
         var finding = Assert.Single(BuildCheck.Of(breaking(Hare), Demo.Library, "build"));
         Assert.Equal((rule, place), (finding.Rule, finding.Subject));
         Assert.Throws<InvalidBuildException>(() => ResolvedBuild.Create(breaking(Hare), Demo.Library));
+    }
+
+    [Fact]
+    public void More_signal_leads_than_any_controller_has_pins_are_refused()
+    {
+        var module = Demo.Library.Device("ewhurst-fix-10")!;
+        var leads = Enumerable.Range(0, 60).Select(i => module.Leads[2] with { Id = $"s{i}" });
+        var hydra = module with { Id = "hydra", Leads = [.. module.Leads, .. leads] };
+        var build = Hare with
+        {
+            Devices = [.. Hare.Devices, new() { Id = "a", Part = "hydra" }, new() { Id = "b", Part = "hydra" }],
+        };
+        var library = Demo.Library.With(new PartsLibrary([], [hydra]));
+        var finding = Assert.Single(BuildCheck.Of(build, library, "build"));
+        Assert.Equal(
+            "build.devices has 131 signal leads; 128 is the most. Split the build or leave out what you do not need.",
+            finding.Sentence
+        );
     }
 
     [Fact]

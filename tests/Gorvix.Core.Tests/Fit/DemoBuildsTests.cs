@@ -124,7 +124,10 @@ public class DemoBuildsTests
         var pin = new BuildChange(ChangeKind.Pin, new RouteMatch { Link = "position", Port = "U1" });
         var after = Demo.Fit(pin.ApplyTo(Demo.NorthFaceHare));
         Assert.Equal(
-            ["Picture text (Beacon D6) moved from U1 to U4.", "Position (Fix 10) moved from U4 to U1."],
+            [
+                "Picture text (Beacon D6) moved from U1 to U4. U1 goes to position now.",
+                "Position (Fix 10) moved from U4 to U1. You pinned it there.",
+            ],
             after.MovedSince(before.Plan)
         );
     }

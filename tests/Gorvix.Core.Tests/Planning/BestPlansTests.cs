@@ -15,14 +15,14 @@ public class BestPlansTests
             .Sample(
                 build =>
                 {
-                    var ways = Router.WaysOf(build);
-                    var plans = BestPlans.Of(build, ways, 6);
-                    Assert.Equal(Cheapest(build, ways).Take(6), plans.Select(p => p.Cost));
+                    var space = new PlanSpace(build);
+                    var plans = BestPlans.Of(space, 6);
+                    Assert.Equal(Cheapest(build).Take(6), plans.Select(p => p.Cost));
                     Assert.Equal(
                         plans.Count,
                         plans.Select(p => Places(p.Placements.Select(x => x.Route))).Distinct().Count()
                     );
-                    Assert.Empty(plans[0].Since(Planner.Best(build, ways)));
+                    Assert.Empty(plans[0].Since(Planner.Best(space)));
                 },
                 iter: 300,
                 print: Generated.Print
@@ -35,12 +35,12 @@ public class BestPlansTests
             .Sample(
                 build =>
                 {
-                    var ways = Router.WaysOf(build);
-                    var plans = BestPlans.Of(build, ways, 4);
+                    var space = new PlanSpace(build);
+                    var plans = BestPlans.Of(space, 4);
                     foreach (var plan in plans)
                     {
-                        var chosen = BestPlans.Choose(build, ways, plans[0], plan);
-                        var then = Planner.Best(build.WithWishes(chosen.Pins, chosen.Bans), ways);
+                        var chosen = BestPlans.Choose(space, plans[0], plan);
+                        var then = Planner.Best(space, chosen.Pins, chosen.Bans);
                         Assert.Equal(
                             Places(plan.Placements.Select(p => p.Route)),
                             Places(then.Placements.Select(p => p.Route))
@@ -55,10 +55,10 @@ public class BestPlansTests
     public void The_demo_build_can_swap_the_air_unit_and_the_module()
     {
         var build = ResolvedBuild.Create(Demo.NorthFaceHare, Demo.Library);
-        var ways = Router.WaysOf(build);
-        var plans = BestPlans.Of(build, ways, 2);
+        var space = new PlanSpace(build);
+        var plans = BestPlans.Of(space, 2);
         Assert.Equal(["U3", "U4", "U1"], plans[1].Placements.Select(p => p.Route?.Port.Id));
-        var chosen = BestPlans.Choose(build, ways, plans[0], plans[1]);
+        var chosen = BestPlans.Choose(space, plans[0], plans[1]);
         Assert.Equal(["picture-text", "position"], chosen.Pins.Select(p => p.Link));
     }
 
@@ -66,17 +66,15 @@ public class BestPlansTests
     public void Fewer_than_one_plan_cannot_be_asked_for()
     {
         var build = ResolvedBuild.Create(Demo.NorthFaceHare, Demo.Library);
-        Assert.Throws<ArgumentOutOfRangeException>(() => BestPlans.Of(build, Router.WaysOf(build), 0));
+        Assert.Throws<ArgumentOutOfRangeException>(() => BestPlans.Of(new PlanSpace(build), 0));
     }
 
-    private static IEnumerable<PlanCost> Cheapest(ResolvedBuild build, IReadOnlyList<LinkWays> ways)
+    private static IEnumerable<PlanCost> Cheapest(ResolvedBuild build)
     {
-        var choices = ways.Aggregate(
-            (IEnumerable<Route?[]>)new[] { Array.Empty<Route?>() },
-            (heads, way) => heads.SelectMany(head => way.Routes.Append(null).Select(r => (Route?[])[.. head, r]))
-        );
-        return choices
-            .Select(c => (Places: Places(c), Cost: PlainObjective.Of(build, ways, c)))
+        var objective = new PlainObjective(build, Router.WaysOf(build));
+        return objective
+            .Everything()
+            .Select(c => (Places: Places(c.Take(build.Links.Count).Cast<Route?>()), Cost: objective.Of(c)))
             .Where(c => c.Cost is not null)
             .GroupBy(c => c.Places, c => c.Cost!.Value)
             .Select(g => g.Min())

@@ -76,10 +76,11 @@ public class ConflictTests
                 build =>
                 {
                     var ways = Router.WaysOf(build);
-                    var plan = Planner.Best(build, ways);
+                    var space = new PlanSpace(build);
+                    var plan = Planner.Best(space);
                     foreach (var left in plan.Placements.Where(p => p.Route is null))
                     {
-                        var conflict = Conflict.Of(build, ways, plan, left.Link);
+                        var conflict = Conflict.Of(space, plan, left.Link);
                         Assert.False(Solvable(build, ways, conflict));
                         Assert.All(conflict.WithoutEach(), drop => Assert.True(Solvable(build, ways, drop(conflict))));
                     }
@@ -102,8 +103,8 @@ public class ConflictTests
 
     private static Conflict ConflictOf(ResolvedBuild build, string link)
     {
-        var ways = Router.WaysOf(build);
-        var plan = Planner.Best(build, ways);
-        return Conflict.Of(build, ways, plan, plan.Placements.First(p => p.Link.Id == link).Link);
+        var space = new PlanSpace(build);
+        var plan = Planner.Best(space);
+        return Conflict.Of(space, plan, plan.Placements.First(p => p.Link.Id == link).Link);
     }
 }

@@ -6,77 +6,87 @@ using Gorvix.Core.Routing;
 namespace Gorvix.Core.Tests.Planning;
 
 /// <summary>The planning question put to a general solver (source: Google OR-Tools CP-SAT): one solve for each term, the weightiest first.</summary>
-internal static class CpSatModel
+internal sealed class CpSatModel
 {
-    /// <summary>What the best plan costs, proved by the solver.</summary>
-    /// <exception cref="InvalidOperationException">The solver did not prove an optimum.</exception>
-    public static PlanCost BestCost(ResolvedBuild build, IReadOnlyList<LinkWays> ways)
-    {
-        var model = new CpModel();
-        var amounts = Enum.GetValues<CostTerm>().ToDictionary(t => t, _ => new List<(BoolVar, int)>());
-        void Charge(BoolVar when, IEnumerable<(CostTerm Term, int Amount)> costs)
-        {
-            foreach (var (term, amount) in costs.Where(c => c.Amount > 0))
-            {
-                amounts[term].Add((when, amount));
-            }
-        }
+    private readonly CpModel _model = new();
+    private readonly Dictionary<CostTerm, List<(BoolVar Var, int Amount)>> _amounts = Enum.GetValues<CostTerm>()
+        .ToDictionary(t => t, _ => new List<(BoolVar, int)>());
 
+    private CpSatModel(PlainObjective objective)
+    {
         var users = new Dictionary<string, List<BoolVar>>();
-        var bridges = new Dictionary<string, BoolVar[]>();
-        foreach (var bridge in build.Board.Bridges)
+        var once = new Dictionary<string, BoolVar>();
+        var taken = new List<(int Row, object Way, BoolVar Var)>();
+        for (var row = 0; row < objective.Rows; row++)
         {
-            bridges[bridge.Id] = [.. bridge.Positions.Select(p => model.NewBoolVar($"{bridge.Id} {p}"))];
-            model.AddExactlyOne(bridges[bridge.Id]);
-            foreach (var (i, position) in bridge.Positions.Index())
-            {
-                Charge(bridges[bridge.Id][i], [(CostTerm.HandWork, position == bridge.Default ? 0 : 4)]);
-            }
-        }
-        foreach (var way in ways)
-        {
-            var unmet = model.NewBoolVar("unmet");
-            Charge(unmet, PlainObjective.Unmet(build, way));
+            var unmet = _model.NewBoolVar("unmet");
+            Charge(unmet, objective.Of(row, null));
             var options = new List<BoolVar> { unmet };
-            foreach (var route in way.Routes)
+            foreach (var way in objective.WaysOf(row))
             {
-                var taken = model.NewBoolVar("route");
-                options.Add(taken);
-                Charge(taken, PlainObjective.Of(build, way, route));
-                foreach (var use in PlainObjective.Uses(route))
+                var chosen = _model.NewBoolVar("way");
+                options.Add(chosen);
+                taken.Add((row, way, chosen));
+                Charge(chosen, objective.Of(row, way));
+                foreach (var use in way is Route route ? objective.Uses(route) : [])
                 {
-                    (users.TryGetValue(use, out var list) ? list : users[use] = []).Add(taken);
+                    (users.TryGetValue(use, out var list) ? list : users[use] = []).Add(chosen);
                 }
-                foreach (var contact in route.Bridges)
+                foreach (var (key, term, amount) in objective.Once(way))
                 {
-                    var positions = build.Board.Bridges.First(b => b.Id == contact.Bridge).Positions;
-                    model.AddImplication(taken, bridges[contact.Bridge][positions.ToList().IndexOf(contact.Position)]);
+                    if (!once.TryGetValue(key, out var paid))
+                    {
+                        once.Add(key, paid = _model.NewBoolVar(key));
+                        Charge(paid, [(term, amount)]);
+                    }
+                    _model.AddImplication(chosen, paid);
                 }
             }
-            model.AddExactlyOne(options);
+            _model.AddExactlyOne(options);
         }
         foreach (var list in users.Values)
         {
-            model.AddAtMostOne(list);
+            _model.AddAtMostOne(list);
         }
-        return Solve(model, amounts);
+
+        // What single users do not tell: bridges, jobs of a net, halves that must agree.
+        foreach (var (i, (row, way, chosen)) in taken.Index())
+        {
+            foreach (var other in taken.Take(i).Where(o => o.Row != row && objective.Clash(way, o.Way)))
+            {
+                _model.AddAtMostOne([chosen, other.Var]);
+            }
+        }
     }
 
-    private static PlanCost Solve(CpModel model, Dictionary<CostTerm, List<(BoolVar Var, int Amount)>> amounts)
+    /// <summary>What the best plan costs, proved by the solver.</summary>
+    /// <exception cref="InvalidOperationException">The solver did not prove an optimum.</exception>
+    public static PlanCost BestCost(ResolvedBuild build, IReadOnlyList<LinkWays> ways) =>
+        new CpSatModel(new PlainObjective(build, ways)).Solve();
+
+    private void Charge(BoolVar when, IEnumerable<(CostTerm Term, int Amount)> costs)
+    {
+        foreach (var (term, amount) in costs.Where(c => c.Amount > 0))
+        {
+            _amounts[term].Add((when, amount));
+        }
+    }
+
+    private PlanCost Solve()
     {
         var cost = PlanCost.Zero;
-        foreach (var (term, parts) in amounts.OrderBy(a => a.Key).Where(a => a.Value.Count > 0))
+        foreach (var (term, parts) in _amounts.OrderBy(a => a.Key).Where(a => a.Value.Count > 0))
         {
             var sum = LinearExpr.WeightedSum(parts.Select(p => p.Var), parts.Select(p => p.Amount));
-            model.Minimize(sum);
+            _model.Minimize(sum);
             var solver = new CpSolver { StringParameters = "num_workers:1 random_seed:1" };
-            var status = solver.Solve(model);
+            var status = solver.Solve(_model);
             if (status != CpSolverStatus.Optimal)
             {
-                throw new InvalidOperationException($"CP-SAT proved no optimum: {status}. {model.Validate()}");
+                throw new InvalidOperationException($"CP-SAT proved no optimum: {status}. {_model.Validate()}");
             }
             var least = (int)Math.Round(solver.ObjectiveValue);
-            model.Add(sum == least);
+            _model.Add(sum == least);
             cost += PlanCost.Of(term, least);
         }
         return cost;

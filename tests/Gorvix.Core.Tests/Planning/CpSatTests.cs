@@ -32,5 +32,5 @@ public class CpSatTests
     private static void Agree(ResolvedBuild build) => Agree(build, Router.WaysOf(build));
 
     private static void Agree(ResolvedBuild build, IReadOnlyList<LinkWays> ways) =>
-        Assert.Equal(CpSatModel.BestCost(build, ways), Planner.Best(build, ways).Cost);
+        Assert.Equal(CpSatModel.BestCost(build, ways), Planner.Best(new PlanSpace(build, ways)).Cost);
 }

@@ -1,5 +1,4 @@
 using CsCheck;
-using Gorvix.Core.Builds;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
 
@@ -18,10 +17,10 @@ public class ExactnessTests
             .Sample(
                 build =>
                 {
-                    var ways = Router.WaysOf(build);
-                    var plan = Planner.Best(build, ways);
-                    Assert.Equal(Everything(build, ways).Min(), plan.Cost);
-                    Assert.Equal(plan.Cost, PlainObjective.Of(build, ways, [.. plan.Placements.Select(p => p.Route)]));
+                    var objective = new PlainObjective(build, Router.WaysOf(build));
+                    var plan = Planner.Best(build);
+                    Assert.Equal(objective.Everything().Select(objective.Of).OfType<PlanCost>().Min(), plan.Cost);
+                    Assert.Equal(plan.Cost, objective.Of(PlainObjective.ChoiceOf(plan)));
                 },
                 iter: 600,
                 print: Generated.Print
@@ -30,13 +29,4 @@ public class ExactnessTests
     [Fact]
     public void The_same_build_always_gives_the_same_plan() =>
         Generated.Builds(6, 8).Sample(build => Planner.Best(build).Since(Planner.Best(build)).Count == 0, iter: 200);
-
-    private static IEnumerable<PlanCost> Everything(ResolvedBuild build, IReadOnlyList<LinkWays> ways)
-    {
-        var choices = ways.Aggregate(
-            (IEnumerable<Route?[]>)new[] { Array.Empty<Route?>() },
-            (heads, way) => heads.SelectMany(head => way.Routes.Append(null).Select(r => (Route?[])[.. head, r]))
-        );
-        return choices.Select(c => PlainObjective.Of(build, ways, c)).OfType<PlanCost>();
-    }
 }

@@ -6,7 +6,10 @@ using static Gorvix.Core.Tests.Bench;
 
 namespace Gorvix.Core.Tests.Planning;
 
-/// <summary>Builds made up by the property engine: boards with inverters, shared bridges, half, held and advised ports.</summary>
+/// <summary>
+/// Builds made up by the property engine: boards with inverters, shared bridges, half, held and advised ports, serial in
+/// code, pulses, a bus over a serial unit, boot traps, doubtful pads and supply selectors, under every set of house rules.
+/// </summary>
 internal static class Generated
 {
     private static readonly string[] Classes = ["F4", "F7"];
@@ -37,14 +40,59 @@ internal static class Generated
         Mode("SBUS", Out()),
         Mode("IBUS", Out()),
         Mode("S.Port", Both()),
-        Mode("SmartAudio", Both())
+        Mode("SmartAudio", Both()),
+        Mode("MSP", Out(), In()),
+        Mode("UBX", Out(), In()) with
+        {
+            Bauds = [115_200, 57_600, 9_600],
+        },
+        Mode("LTM", In()),
+        Mode("ESC", Out()),
+        Mode("PPM", Out()),
+        Mode("I²C", Both(), In()) with
+        {
+            Address = 13,
+        },
+        Mode("I²C", Both(), In()) with
+        {
+            Id = "i²c-14",
+            Address = 14,
+        }
     );
 
     private static readonly Gen<Device> Devices = Gen.Select(
         Gen.Enum<Need>(),
         Modes.Array[1, 2].Select(m => m.DistinctBy(x => x.Id).ToArray()),
-        (need, modes) => Device("d", need, modes)
+        Gen.Int[0, 11],
+        Gen.OneOfConst(DeviceKind.Receiver, DeviceKind.AirUnit, DeviceKind.Gnss),
+        DeviceOf
     );
+
+    private static readonly Gen<HouseRules> Houses = Gen.Select(
+        Gen.Enum<PortSharing>(),
+        Gen.Enum<SoftwareUse>(),
+        Gen.Enum<ReceiverSupply>(),
+        Gen.Enum<VideoSupply>(),
+        Gen.Enum<BootCure>(),
+        (sharing, software, receiver, video, boot) =>
+            new HouseRules
+            {
+                Sharing = sharing,
+                Software = software,
+                Receiver = receiver,
+                Video = video,
+                BootTrap = boot,
+            }
+    );
+
+    private static readonly FirmwareProfile Older = new()
+    {
+        Id = "older",
+        Name = "older",
+        Jobs = [PortJob.ReceiverInput, PortJob.VideoCanvas, PortJob.Gnss, PortJob.EscTelemetry, PortJob.TelemetryOut],
+        Shares = [new() { Rx = PortJob.EscTelemetry, Tx = PortJob.TelemetryOut }],
+        CanvasSettings = ["turn the canvas on"],
+    };
 
     /// <summary>Builds of at most so many ports and links.</summary>
     public static Gen<ResolvedBuild> Builds(int ports, int links) =>
@@ -52,31 +100,75 @@ internal static class Generated
             Boards(ports),
             Gen.Select(Devices, Gen.Enum<Priority>()).Array[1, links],
             Gen.Int[-2, 3],
-            (board, devices, pin) =>
+            Houses,
+            Gen.Int[0, 3],
+            (board, devices, pin, house, more) =>
             {
-                var build = Build(board, [.. devices.Select((d, i) => (d.Item1 with { Id = $"d{i}" }, d.Item2))]);
-                return pin >= 0 && pin < board.Ports.Count
-                    ? build.Pinned(new RouteMatch { Link = "d0", Port = board.Ports[pin].Id })
-                    : build;
+                var made = Build(board, [.. devices.Select((d, i) => (d.Item1 with { Id = $"d{i}" }, d.Item2))]);
+                var pinned = pin >= 0 && pin < board.Ports.Count;
+                var build = made.Build with
+                {
+                    House = house,
+                    Firmware = more == 0 ? "older" : null,
+                    Pack = more > 1 ? new Pack { Cells = 4 } : null,
+                    Pins = pinned ? [new RouteMatch { Link = "d0", Port = board.Ports[pin].Id }] : [],
+                };
+                var library = new PartsLibrary([board], [.. made.Devices.Select(d => d.Device)]) { Profiles = [Older] };
+                return ResolvedBuild.Create(build, library);
             }
         );
 
     /// <summary>A build in a few words, for a failure.</summary>
     public static string Print(ResolvedBuild build) =>
-        $"{build.Board.Controller}, {build.Board.Ports.Count} ports: "
+        $"{build.Board.Controller}, {string.Join(" ", build.Board.Ports.Select(p => p.Id))}, {build.Build.House}, {build.Build.Firmware}: "
         + string.Join(", ", build.Links.Select(l => string.Join("/", l.Function.Modes.Select(m => m.Id))));
+
+    // The number says what is odd about the device: a boot trap, or a supply of its own.
+    private static Device DeviceOf(Need need, Mode[] modes, int odd, DeviceKind kind)
+    {
+        var device = Device("d", need, modes) with { Kind = kind };
+        return odd switch
+        {
+            0 or 1 => device with { Leads = [.. device.Leads.Select(l => l with { AtBoot = BootNeed.High })] },
+            2 or 3 => device with
+            {
+                Leads =
+                [
+                    .. device.Leads,
+                    new()
+                    {
+                        Id = "V",
+                        Label = "V",
+                        Role = LeadRole.Supply,
+                    },
+                ],
+                Supplies =
+                [
+                    new()
+                    {
+                        Lead = "V",
+                        Window = new() { Min = 4, Max = odd == 2 ? 6 : 18 },
+                    },
+                ],
+            },
+            _ => device,
+        };
+    }
 
     private static Gen<Board> Boards(int most) =>
         Gen.Select(
             Gen.OneOfConst(Classes),
-            Gen.Select(Elements, Elements, Gen.Int[0, 9], Gen.Enum<Need>()).Array[1, most],
-            (controller, ports) => BoardOf(controller, ports)
+            Gen.Select(Elements, Elements, Gen.Int[0, 11], Gen.Enum<Need>()).Array[1, most],
+            Gen.Int[0, 15],
+            (controller, ports, extras) => BoardOf(controller, ports, extras)
         );
 
-    // The number says what is broken out: mostly both halves, sometimes one, now and then a held or an advised port.
+    // The number says what is broken out: mostly both halves, sometimes one, now and then a held, an advised, a USB-shared
+    // or a chattering port. Each bit of the extras adds one more thing to the board.
     private static Board BoardOf(
         string controller,
-        (PathElement[] Rx, PathElement[] Tx, int Shape, Need Advised)[] ports
+        (PathElement[] Rx, PathElement[] Tx, int Shape, Need Advised)[] ports,
+        int extras
     )
     {
         var board = Board(
@@ -87,17 +179,88 @@ internal static class Generated
                         Port($"U{i}", heldBy: p.Shape == 9 ? "a recorder" : null) with
                         {
                             AdvisedFor = p.Shape == 8 ? [p.Advised] : [],
+                            Usb = p.Shape == 10 ? UsbSharing.Shared : UsbSharing.Apart,
                         }
                 ),
             ]
         );
         foreach (var (i, (rx, tx, shape, _)) in ports.Index())
         {
-            board = board.With(shape == 0 ? [] : [Pad($"R{i}", $"U{i}.rx", rx)]);
+            var doubt = shape == 7 ? PadMeaning.Doubtful : PadMeaning.Sure;
+            board = board.With(shape == 0 ? [] : [Pad($"R{i}", $"U{i}.rx", rx) with { Meaning = doubt }]);
             board = board.With(shape == 1 ? [] : [Pad($"T{i}", $"U{i}.tx", tx)]);
+            if (shape == 11)
+            {
+                var trap = board.Nets.Select(n => n.Id == $"U{i}.tx" ? n with { AtBoot = BootLevel.Chatters } : n);
+                board = board with { Nets = [.. trap] };
+            }
         }
-        return board with { Bridges = [.. new[] { "J", "K" }.Select(TwoWay)] };
+        return Supplied(Extras(board, extras)) with { Bridges = [.. new[] { "J", "K" }.Select(TwoWay)] };
     }
+
+    private static Board Extras(Board board, int extras)
+    {
+        var last = $"U{board.Ports.Count - 1}";
+        Port[] more =
+        [
+            .. (extras & 1) == 0 ? [] : new[] { Of("S0", PortKind.Software) with { Rx = "U0.tx", Tx = "U0.tx" } },
+            .. (extras & 2) == 0 ? [] : new[] { Of("S1", PortKind.Software) with { Rx = "s.rx", Tx = "s.tx" } },
+            .. (extras & 4) == 0 ? [] : new[] { Of("P0", PortKind.Pulse) with { Rx = "U0.rx" } },
+            .. (extras & 8) == 0
+                ? []
+                : new[] { Of("I0", PortKind.Bus) with { Data = $"{last}.rx", Clock = $"{last}.tx" } },
+        ];
+        return board with
+        {
+            Ports = [.. board.Ports, .. more],
+            Nets = [.. board.Nets, new() { Id = "s.rx" }, new() { Id = "s.tx" }],
+            Pads = [.. board.Pads, Pad("SR", "s.rx"), Pad("ST", "s.tx")],
+        };
+    }
+
+    // A selector that some signals hang on as well, a rail that is alive on USB, and the battery on a doubtful pad.
+    private static Board Supplied(Board board) =>
+        board with
+        {
+            Rails =
+            [
+                new()
+                {
+                    Id = "bat",
+                    Label = "BAT",
+                    Feed = RailFeed.Battery,
+                },
+                new()
+                {
+                    Id = "5v",
+                    Label = "5V",
+                    Volts = 5,
+                    Feed = RailFeed.Regulator,
+                },
+                new()
+                {
+                    Id = "4v5",
+                    Label = "4V5",
+                    Volts = 4.5,
+                    Feed = RailFeed.RegulatorOrUsb,
+                },
+            ],
+            Pads =
+            [
+                .. board.Pads,
+                Pad("VS", OnRail("5v", At("J", "left")), OnRail("bat", At("J", "right"))),
+                Pad("VU", OnRail("4v5", At("K", "right"))),
+                Pad("B+", OnRail("bat")) with
+                {
+                    Meaning = PadMeaning.Doubtful,
+                },
+            ],
+        };
+
+    private static PadPath OnRail(string rail, params PathElement[] through) =>
+        new() { Through = through, Rail = rail };
+
+    private static Port Of(string id, PortKind kind) => new() { Id = id, Kind = kind };
 
     private static Bridge TwoWay(string id) =>
         new()

@@ -1,5 +1,7 @@
 using CsCheck;
+using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Tests.Planning;
 
@@ -8,7 +10,7 @@ public class PlanCostTests
 {
     private static readonly CostTerm[] Terms = Enum.GetValues<CostTerm>();
 
-    private static readonly Gen<int[]> Amounts = Gen.Int[0, 100].Array[Terms.Length];
+    private static readonly Gen<int[]> Amounts = Gen.Int[0, 31].Array[Terms.Length];
 
     [Fact]
     public void A_price_gives_back_each_term() => Amounts.Sample(a => Terms.Select(t => Price(a)[t]).SequenceEqual(a));
@@ -36,6 +38,27 @@ public class PlanCostTests
             .Aggregate(PlanCost.Zero, (a, b) => a + b);
         Assert.Equal((0, 40360), (sum[CostTerm.MustsUnmet], sum[CostTerm.WantsUnmet]));
     }
+
+    [Fact]
+    public void The_most_that_all_ways_can_count_fits_into_each_term() =>
+        Assert.All(
+            Terms.Except([CostTerm.MustsUnmet, CostTerm.WantsUnmet, CostTerm.NicesUnmet]),
+            term =>
+            {
+                // 40 links and 60 supplies are the most of a build; bridges and whole ports are paid on top, once each.
+                var (rows, most, once) = term switch
+                {
+                    CostTerm.Unfed or CostTerm.AgainstHouse => (60, 1, 0),
+                    CostTerm.OffAdvice => (40, 1, 0),
+                    CostTerm.WholePorts => (0, 0, PartCheck.MostPorts),
+                    CostTerm.Switches => (PartCheck.MostPorts, 3, 0),
+                    CostTerm.HandWork => (40, PlanCost.MostOfOneWay(term), PartCheck.MostBridges * WorkPoints.Bridge),
+                    CostTerm.Hazards => (40, PlanCost.MostOfOneWay(term), 60),
+                    _ => (40, PlanCost.MostOfOneWay(term), 0),
+                };
+                Assert.Equal((rows * most) + once, PlanCost.Of(term, (rows * most) + once)[term]);
+            }
+        );
 
     [Theory]
     [InlineData(-1)]

@@ -2,6 +2,7 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Protocols;
+using Gorvix.Core.Routing;
 using static Gorvix.Core.Tests.Bench;
 
 namespace Gorvix.Core.Tests.Planning;
@@ -111,7 +112,7 @@ public class PlannerTests
         };
         var plan = Planner.Best(Build(same, Receiver, Gnss));
         Assert.Equal(["U1", "U2"], plan.Placements.Select(p => p.Route?.Port.Id));
-        Assert.Equal(PlanProblem.BridgeWork, plan.Cost[CostTerm.HandWork]);
+        Assert.Equal(WorkPoints.Bridge, plan.Cost[CostTerm.HandWork]);
 
         var other = same with
         {

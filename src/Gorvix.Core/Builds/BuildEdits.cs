@@ -1,0 +1,114 @@
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Builds;
+
+/// <summary>Larger changes of a build: another part, another link, another priority. Each gives a new build.</summary>
+public static class BuildEdits
+{
+    /// <summary>
+    /// The build with another part for one device. Its links go over by what they give; pins and bans that name a mode of
+    /// the old part fall.
+    /// </summary>
+    /// <param name="build">A build that passes <see cref="BuildCheck"/>.</param>
+    /// <param name="device">Id of a device of the build.</param>
+    /// <param name="part">The new part.</param>
+    /// <param name="library">A library with the old part.</param>
+    /// <returns>The new build, or null when the part does not give what a link of the device wants.</returns>
+    public static Build? WithPart(Build build, string device, Device part, PartsLibrary library)
+    {
+        var old = library.Device(build.Devices.First(d => d.Id == device).Part)!;
+        var functions = new Dictionary<string, string>();
+        foreach (var want in build.Wants.Where(w => w.Device == device))
+        {
+            var need = old.Functions.First(f => f.Id == want.Function).Need;
+            if (part.Functions.FirstOrDefault(f => f.Need == need) is not { } function)
+            {
+                return null;
+            }
+            functions[want.Link] = function.Id;
+        }
+        bool Stays(RouteMatch match) => match.Mode is null || !functions.ContainsKey(match.Link);
+        return build with
+        {
+            Devices = [.. build.Devices.Select(d => d.Id == device ? d with { Part = part.Id } : d)],
+            Wants =
+            [
+                .. build.Wants.Select(w => functions.TryGetValue(w.Link, out var f) ? w with { Function = f } : w),
+            ],
+            Pins = [.. build.Pins.Where(Stays)],
+            Bans = [.. build.Bans.Where(Stays)],
+        };
+    }
+
+    /// <summary>The build on another board. Pins and bans that name a port or pad of the old board fall.</summary>
+    public static Build WithBoard(Build build, string board)
+    {
+        static bool Stays(RouteMatch match) => match.Port is null && match.Pad is null;
+        return build with { Board = board, Pins = [.. build.Pins.Where(Stays)], Bans = [.. build.Bans.Where(Stays)] };
+    }
+
+    /// <summary>The build without a link, its pins and its bans.</summary>
+    public static Build WithoutLink(Build build, string link) =>
+        build with
+        {
+            Wants = [.. build.Wants.Where(w => w.Link != link)],
+            Pins = [.. build.Pins.Where(p => p.Link != link)],
+            Bans = [.. build.Bans.Where(b => b.Link != link)],
+        };
+
+    /// <summary>The build with one more link, last in its order, under a name that is free.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="device">Id of a device of the build.</param>
+    /// <param name="function">Id of one of its functions.</param>
+    /// <param name="priority">How much it is wished for.</param>
+    public static Build WithLink(Build build, string device, string function, Priority priority)
+    {
+        var link = Free($"{device}-{function}", build.Wants.Select(w => w.Link));
+        return build with
+        {
+            Wants =
+            [
+                .. build.Wants,
+                new Want
+                {
+                    Link = link,
+                    Device = device,
+                    Function = function,
+                    Priority = priority,
+                },
+            ],
+        };
+    }
+
+    /// <summary>The build with one more device and all links that it can give, as wants.</summary>
+    public static Build WithDevice(Build build, Device part)
+    {
+        var id = Free(part.Kind.ToString().ToLowerInvariant(), build.Devices.Select(d => d.Id));
+        var with = build with { Devices = [.. build.Devices, new BuildDevice { Id = id, Part = part.Id }] };
+        return part.Functions.Aggregate(with, (b, f) => WithLink(b, id, f.Id, Priority.Want));
+    }
+
+    /// <summary>The build without a device and all its links.</summary>
+    public static Build WithoutDevice(Build build, string device)
+    {
+        var less = build.Wants.Where(w => w.Device == device).Aggregate(build, (b, want) => WithoutLink(b, want.Link));
+        return less with { Devices = [.. build.Devices.Where(d => d.Id != device)] };
+    }
+
+    /// <summary>The build with another priority of one link.</summary>
+    public static Build WithPriority(Build build, string link, Priority priority) =>
+        build.Wants.Any(w => w.Link == link && w.Priority == priority)
+            ? build
+            : build with
+            {
+                Wants = [.. build.Wants.Select(w => w.Link == link ? w with { Priority = priority } : w)],
+            };
+
+    private static string Free(string wish, IEnumerable<string> taken)
+    {
+        var names = taken.ToHashSet();
+        return names.Contains(wish)
+            ? Enumerable.Range(2, names.Count + 1).Select(n => $"{wish}-{n}").First(n => !names.Contains(n))
+            : wish;
+    }
+}

@@ -1,0 +1,33 @@
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Builds;
+
+/// <summary>The kind of lithium cell.</summary>
+public enum Chemistry
+{
+    /// <summary>4.20 V full.</summary>
+    Lithium,
+
+    /// <summary>4.35 V full.</summary>
+    HighVoltage,
+}
+
+/// <summary>The battery of a build.</summary>
+public sealed record Pack
+{
+    /// <summary>The most cells that a pack may have.</summary>
+    public const int MostCells = 14;
+
+    // Common practice: damaged below 3.0 to 3.3 V a cell, so this is the emptiest that a pack is flown to.
+    private const double EmptyCell = 3.3;
+
+    /// <summary>Cells in series, 1 to <see cref="MostCells"/>.</summary>
+    public required int Cells { get; init; }
+
+    /// <summary>The kind of cell.</summary>
+    public Chemistry Chemistry { get; init; }
+
+    /// <summary>From empty (3.3 V a cell) to full (4.20 V, or 4.35 V for the high-voltage kind); common practice.</summary>
+    public VoltWindow Volts() =>
+        new() { Min = Cells * EmptyCell, Max = Cells * (Chemistry == Chemistry.HighVoltage ? 4.35 : 4.20) };
+}

@@ -1,0 +1,58 @@
+using Gorvix.Core.Planning;
+
+namespace Gorvix.Core.Fit;
+
+/// <summary>What moved between two plans, and why.</summary>
+internal sealed class MoveReader(PlanSpace space, Plan plan)
+{
+    /// <summary>One sentence for each link or supply that sits elsewhere than before, or is new, or is gone.</summary>
+    public IReadOnlyList<string> Since(Plan earlier)
+    {
+        var gone = earlier.Placements.Where(p => plan.Placements.All(q => q.Link.Id != p.Link.Id));
+        return
+        [
+            .. gone.Select(p => $"{FitWords.Of(p.Link)} is no longer wished for."),
+            .. plan.Since(earlier)
+                .Select(m => FitWords.Of(m) is var words && Why(m) is { } why ? $"{words} {why}" : FitWords.Of(m)),
+            .. plan.Feeds.Select(now => SupplyMove(earlier, now)).OfType<string>(),
+        ];
+    }
+
+    private static string? SupplyMove(Plan earlier, FeedPlacement now)
+    {
+        var was = earlier.Feeds.FirstOrDefault(f =>
+            f.Ways.Device.Id == now.Ways.Device.Id && f.Ways.Supply.Lead == now.Ways.Supply.Lead
+        );
+        return (was?.Feed, now.Feed) is ({ } from, { } to) && from.Pad.Id != to.Pad.Id
+            ? $"The supply of the {now.Ways.Device.Device.Name} moved from pad {from.Pad.Label} to {to.Pad.Label}."
+            : null;
+    }
+
+    // Why a link left its port: it cannot be there any more, somebody else needs it, or the builder said so.
+    private string? Why(Move move)
+    {
+        if (move.From is not { } from || from.Port.Id == move.To?.Port.Id)
+        {
+            return null;
+        }
+        var wishes = space.Build.Build;
+        if (move.To is { } to && wishes.Pins.Any(to.Matches))
+        {
+            return "You pinned it there.";
+        }
+        var way = space.Ways.First(w => w.Link.Id == move.Link.Id);
+        var still = way.Routes.FirstOrDefault(r => r.Port.Id == from.Port.Id && r.Mode.Id == from.Mode.Id);
+        if (still is null)
+        {
+            return way.NearestAt(from.Port.Id)?.Finding.Sentence;
+        }
+        if (wishes.Bans.Any(still.Matches))
+        {
+            return "You banned it there.";
+        }
+        var others = plan.On(from.Port.Id);
+        return others.Count == 0
+            ? null
+            : $"{from.Port.Id} goes to {FitWords.Join([.. others.Select(o => FitWords.Short(o, space.Build))])} now.";
+    }
+}

@@ -1,0 +1,101 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+
+namespace Gorvix.Core.Fit;
+
+/// <summary>One candidate of a sweep, in words.</summary>
+/// <param name="Part">Id of the board or device.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Now">True for the part that the build has.</param>
+/// <param name="Severity">Stop when a must is left out or it cannot be planned, warn when something is left out, else note.</param>
+/// <param name="Verdict">What it carries, in a sentence.</param>
+/// <param name="Price">What it asks for, in words.</param>
+/// <param name="Rank">Sorts the candidates: a smaller text is better.</param>
+/// <param name="Places">Where each link would go; empty when it cannot be planned.</param>
+public sealed record SweepLine(
+    string Part,
+    string Name,
+    bool Now,
+    Severity Severity,
+    string Verdict,
+    string Price,
+    string Rank,
+    IReadOnlyList<Place> Places
+);
+
+/// <summary>A sweep in words.</summary>
+public static class SweepReader
+{
+    /// <summary>One line for each board of the library, as they are found.</summary>
+    public static IEnumerable<SweepLine> Boards(Build build, PartsLibrary library) =>
+        Sweep
+            .OverBoards(build, library)
+            .Select(r =>
+                LineOf(
+                    r,
+                    library.Board(r.Part)! is var b ? $"{b.Maker} {b.Name}, revision {b.Revision}" : "",
+                    build.Board
+                )
+            );
+
+    /// <summary>One line for each device of the same kind as one of the build's, as they are found.</summary>
+    public static IEnumerable<SweepLine> Devices(Build build, string device, PartsLibrary library) =>
+        Sweep
+            .OverDevices(build, device, library)
+            .Select(r =>
+                LineOf(
+                    r,
+                    library.Device(r.Part)! is var d ? $"{d.Maker} {d.Name}" : "",
+                    build.Devices.First(x => x.Id == device).Part
+                )
+            );
+
+    private static SweepLine LineOf(SweepResult result, string name, string now)
+    {
+        if (result.Plan is not { } plan)
+        {
+            var why = result.After is null ? "It does not give what your links want." : result.Findings[0].Sentence;
+            return new SweepLine(result.Part, name, result.Part == now, Severity.Stop, why, "", "~", []);
+        }
+        var left = plan.Placements.Where(p => p.Route is null).ToList();
+        var unfed = plan.Cost[CostTerm.Unfed];
+        var carried = plan.Placements.Count - left.Count;
+        var verdict =
+            left.Count == 0
+                ? $"All {carried} links carried."
+                : $"{carried} of {plan.Placements.Count} links carried. Without {FitWords.Join([.. left.Select(p => FitWords.Lower(FitWords.Of(p.Link.Function.Need)))])}.";
+        if (unfed > 0)
+        {
+            verdict += unfed == 1 ? " One supply does not fit." : $" {unfed} supplies do not fit.";
+        }
+        var severity =
+            unfed > 0 || left.Any(p => p.Link.Want.Priority == Priority.Must) ? Severity.Stop
+            : left.Count > 0 || plan.Cost[CostTerm.Hazards] + plan.Cost[CostTerm.Losses] > 0 ? Severity.Warn
+            : Severity.Note;
+        return new SweepLine(
+            result.Part,
+            name,
+            result.Part == now,
+            severity,
+            verdict,
+            PriceOf(plan),
+            plan.Cost.SortKey,
+            [.. plan.Placements.Select(p => new Place(FitWords.Of(p.Link.Function.Need), p.Route?.Port.Id))]
+        );
+    }
+
+    private static string PriceOf(Plan plan)
+    {
+        (CostTerm Term, Func<int, string> Say)[] terms =
+        [
+            (CostTerm.Hazards, n => n == 1 ? "1 hazard" : $"{n} hazards"),
+            (CostTerm.Losses, n => n == 1 ? "1 loss" : $"{n} losses"),
+            (CostTerm.Processor, n => $"about {n * 10} % of the processor"),
+            (CostTerm.HandWork, n => $"{n} points of hand work"),
+            (CostTerm.WholePorts, n => n == 1 ? "1 whole port" : $"{n} whole ports"),
+        ];
+        return string.Join(", ", terms.Where(t => plan.Cost[t.Term] > 0).Select(t => t.Say(plan.Cost[t.Term])));
+    }
+}

@@ -1,0 +1,117 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+
+namespace Gorvix.Core.Fit;
+
+/// <summary>A change that would carry a link which the plan leaves out, in words.</summary>
+/// <param name="Id">Names the change when it is applied; the same build always gives the same ids.</param>
+/// <param name="Link">The link that it carries.</param>
+/// <param name="Kind">What kind of change it is.</param>
+/// <param name="Words">What to change.</param>
+/// <param name="Price">What it costs besides, in words.</param>
+/// <param name="Then">Where the link would go.</param>
+public sealed record FitUnlock(string Id, string Link, UnlockKind Kind, string Words, string Price, string Then);
+
+/// <summary>The unlocks in words.</summary>
+internal sealed class UnlockReader(PlanSpace space, Plan plan, WishReader wishes, PartsLibrary library)
+{
+    /// <summary>The unlocks of every link that is left out, cheapest first.</summary>
+    public IReadOnlyList<FitUnlock> All() => [.. Found().Select(f => f.Words)];
+
+    /// <summary>The build after an unlock, or null.</summary>
+    public Build? After(string id) => Found().FirstOrDefault(f => f.Words.Id == id).Unlock?.After;
+
+    private IEnumerable<(FitUnlock Words, Unlock Unlock)> Found() =>
+        from placement in plan.Placements
+        where placement.Route is null
+        from unlock in Unlocks.Of(space, plan, placement.Link, library)
+        select (WordsOf(placement.Link, unlock), unlock);
+
+    private FitUnlock WordsOf(Link link, Unlock unlock)
+    {
+        var route = unlock.Plan.RouteOf(link.Id)!;
+        var then = $"{link.Id} on {route.Port.Id}";
+        return new FitUnlock(
+            $"{link.Id}/{unlock.Kind}/{Key(unlock.What)}",
+            link.Id,
+            unlock.Kind,
+            What(unlock),
+            PriceOf(unlock),
+            then
+        );
+    }
+
+    private static string Key(UnlockTarget what) =>
+        string.Join(
+            ':',
+            new[]
+            {
+                what.Match is { } m ? $"{m.Link},{m.Port},{m.Pad},{m.Mode}" : null,
+                what.Rule,
+                what.School,
+                what.Link,
+                what.Device,
+                what.Part,
+            }.OfType<string>()
+        );
+
+    private string What(Unlock unlock) =>
+        (unlock.Kind, unlock.What) switch
+        {
+            (UnlockKind.LiftPin, { Match: { } pin }) => $"Lift the pin: {wishes.Words(pin)}",
+            (UnlockKind.LiftBan, { Match: { } ban }) => $"Lift the ban: {wishes.Words(ban)}",
+            (UnlockKind.HouseRule, { Rule: { } rule, School: { } school }) => House(rule, school),
+            (UnlockKind.Firmware, { Part: { } part }) =>
+                $"Change the board's firmware to {library.Profile(part)!.Name}",
+            (UnlockKind.LeaveOut, { Link: { } other }) =>
+                $"Go without {FitWords.Short(space.Build.Links.First(l => l.Id == other), space.Build)}",
+            (UnlockKind.SwapDevice, { Device: { } device, Part: { } part }) =>
+                $"Take the {Name(library.Device(part)!)} in place of the {space.Build.Devices.First(d => d.Id == device).Device.Name}",
+            (_, { Part: { } part }) => $"Take the board {Name(library.Board(part)!)}",
+            _ => $"{unlock.Kind}",
+        };
+
+    private static string House(string rule, string school)
+    {
+        var dispute = HouseSchools.All.First(d => d.Id == rule);
+        return $"House rule \"{dispute.Title}\": {FitWords.Lower(dispute.Schools.First(s => s.Value == school).Name)}";
+    }
+
+    private string PriceOf(Unlock unlock)
+    {
+        var words = new List<string>();
+        void Add(CostTerm term, Func<int, string> say)
+        {
+            if (unlock.Plan.Cost[term] - plan.Cost[term] is > 0 and var more)
+            {
+                words.Add(say(more));
+            }
+        }
+        if (unlock.Kind is UnlockKind.SwapDevice or UnlockKind.SwapBoard)
+        {
+            words.Add("another part to buy");
+        }
+        if (unlock.Kind == UnlockKind.Firmware)
+        {
+            words.Add("new firmware on the board");
+        }
+        Add(CostTerm.Hazards, n => n == 1 ? "one hazard more" : $"{n} hazards more");
+        Add(CostTerm.Losses, _ => $"loses {FitWords.Join([.. Lost(unlock)])}");
+        Add(CostTerm.Processor, n => $"about {n * 10} % of the processor at high loop rates");
+        Add(CostTerm.HandWork, n => $"{n} points of hand work more");
+        var moved = unlock.Plan.Since(plan).Count(m => m.From is not null && m.To is not null);
+        if (moved > 0 && unlock.Kind != UnlockKind.SwapBoard)
+        {
+            words.Add(moved == 1 ? "one link moves" : $"{moved} links move");
+        }
+        return words.Count == 0 ? "nothing else changes" : FitWords.Join(words);
+    }
+
+    private static IEnumerable<string> Lost(Unlock unlock) =>
+        unlock.Plan.Placements.SelectMany(p => p.Route?.Mode.Loses ?? []).Distinct();
+
+    private static string Name(Device device) => $"{device.Maker} {device.Name}";
+
+    private static string Name(Board board) => $"{board.Maker} {board.Name}, revision {board.Revision}";
+}

@@ -1,0 +1,221 @@
+using Gorvix.Core.Findings;
+
+namespace Gorvix.Core.Parts;
+
+/// <summary>Finds where a board contradicts itself; <see cref="PartCheck"/> has the limits.</summary>
+internal static class BoardCheck
+{
+    /// <summary>Checks a board.</summary>
+    /// <param name="board">The board.</param>
+    /// <param name="place">Where it stands in its file.</param>
+    public static IReadOnlyList<Finding> Of(Board board, string place)
+    {
+        var list = new CheckList();
+        list.Text(board.Maker, $"{place}.maker");
+        list.Text(board.Name, $"{place}.name");
+        list.Text(board.Revision, $"{place}.revision");
+        list.Known(board.Controller, ControllerClass.All.Select(c => c.Id), "controller class", $"{place}.controller");
+        list.Ids(board.Nets, $"{place}.nets", n => n.Id);
+        list.Ids(board.Ports, $"{place}.ports", p => p.Id);
+        list.Ids(board.Rails, $"{place}.rails", r => r.Id);
+        list.Ids(board.Bridges, $"{place}.bridges", b => b.Id);
+        list.Ids(board.Pads, $"{place}.pads", p => p.Id);
+        list.Count(board.Ports.Count, PartCheck.MostPorts, "ports", $"{place}.ports");
+        list.Count(board.Pads.Count, PartCheck.MostPads, "pads", $"{place}.pads");
+        foreach (var (i, net) in board.Nets.Index())
+        {
+            list.Count(Shape.PadsOf(board, net.Id).Count, PartCheck.MostPadsOfNet, "pads", $"{place}.nets[{i}]");
+        }
+        list.Count(board.Bridges.Count, PartCheck.MostBridges, "bridges", $"{place}.bridges");
+        for (var i = 0; i < board.Nets.Count; i++)
+        {
+            list.Range(board.Nets[i].MaxVolts, 1, 60, "V", $"{place}.nets[{i}].maxVolts");
+        }
+        if (board.Input is { } input)
+        {
+            list.Window(input, $"{place}.input");
+        }
+        for (var i = 0; i < board.Bridges.Count; i++)
+        {
+            var bridge = board.Bridges[i];
+            list.Known(bridge.Default, bridge.Positions, "bridge position", $"{place}.bridges[{i}].default");
+            list.Count(bridge.Positions.Count, PartCheck.MostPositions, "positions", $"{place}.bridges[{i}].positions");
+            list.Ids(bridge.Positions, $"{place}.bridges[{i}].positions", p => p);
+        }
+        Rails(board, place, list);
+        Ports(board, place, list);
+        Pads(board, place, list);
+        Plugs(board, place, list);
+        return list.Findings;
+    }
+
+    private static void Rails(Board board, string place, CheckList list)
+    {
+        foreach (var (i, rail) in board.Rails.Index())
+        {
+            list.Text(rail.Label, $"{place}.rails[{i}].label");
+            list.Range(rail.Volts ?? 0, 0, 60, "V", $"{place}.rails[{i}].volts");
+            list.Range(rail.Dropout, 0, 20, "V", $"{place}.rails[{i}].dropout");
+            if (rail.From is { } from)
+            {
+                list.Known(from, board.Rails.Select(r => r.Id), "rail", $"{place}.rails[{i}].from");
+            }
+            if (RingFrom(board, rail) is { } ring)
+            {
+                list.Stop(PartRules.RailLoop, $"{place}.rails[{i}]", ("rails", string.Join(", ", ring)));
+            }
+        }
+    }
+
+    // The rails from this one back to itself, or null when they end at the battery.
+    private static List<string>? RingFrom(Board board, Rail rail)
+    {
+        var ring = new List<string> { rail.Label };
+        for (var next = rail.From; next is not null; next = board.Rails.FirstOrDefault(r => r.Id == next)?.From)
+        {
+            if (next == rail.Id)
+            {
+                return ring;
+            }
+            if (ring.Count > board.Rails.Count)
+            {
+                return null;
+            }
+            ring.Add(board.Rails.FirstOrDefault(r => r.Id == next)?.Label ?? next);
+        }
+        return null;
+    }
+
+    private static void Ports(Board board, string place, CheckList list)
+    {
+        var nets = board.Nets.Select(n => n.Id).ToList();
+        var owners = new Dictionary<string, string>();
+        foreach (var (i, port) in board.Ports.Index())
+        {
+            var here = $"{place}.ports[{i}]";
+            var problem = (port.Kind == PortKind.Bus, port.Data is not null && port.Clock is not null) switch
+            {
+                (true, false) => "a bus without data and clock",
+                (true, true) when port.Rx is not null || port.Tx is not null => "a bus with an RX or a TX",
+                (false, _) when port.Data is not null || port.Clock is not null => "data or clock on what is no bus",
+                _ => null,
+            };
+            if (problem is not null)
+            {
+                list.Stop(PartRules.PortNets, here, ("problem", problem));
+            }
+            list.Range(port.ClockMegahertz ?? 42, 0.03, 1000, "MHz", $"{here}.clockMegahertz");
+            list.Count(port.Channels.Count, PartCheck.MostPins, "channels", $"{here}.channels");
+            (string Name, string? Net)[] named =
+            [
+                ("rx", port.Rx),
+                ("tx", port.Tx),
+                ("data", port.Data),
+                ("clock", port.Clock),
+                .. port.Channels.Select((c, n) => ($"channels[{n}]", (string?)c)),
+            ];
+            foreach (var (name, net) in named.Where(n => n.Net is not null))
+            {
+                list.Known(net!, nets, "net", $"{here}.{name}");
+
+                // One pin can have several jobs, but it is wired to one serial unit.
+                if (port.Kind == PortKind.Uart && !owners.TryAdd(net!, $"{here}.{name}"))
+                {
+                    list.Stop(PartRules.Twin, $"{here}.{name}", ("name", net!), ("first", owners[net!]));
+                }
+            }
+        }
+    }
+
+    private static void Plugs(Board board, string place, CheckList list)
+    {
+        list.Ids(board.Plugs, $"{place}.plugs", p => p.Id);
+        var seen = new Dictionary<string, string>();
+        foreach (var (i, plug) in board.Plugs.Index())
+        {
+            var here = $"{place}.plugs[{i}]";
+            list.Text(plug.Label, $"{here}.label");
+            list.Text(plug.Family, $"{here}.family");
+            list.Count(plug.Pins.Count, PartCheck.MostPins, "pins", $"{here}.pins");
+            foreach (var (n, pin) in plug.Pins.Index().Where(p => p.Item.Pad is not null))
+            {
+                list.Known(pin.Pad!, board.Pads.Select(p => p.Id), "pad", $"{here}.pins[{n}].pad");
+                if (!seen.TryAdd(pin.Pad!, $"{here}.pins[{n}]"))
+                {
+                    list.Stop(PartRules.Twin, $"{here}.pins[{n}]", ("name", pin.Pad!), ("first", seen[pin.Pad!]));
+                }
+            }
+        }
+    }
+
+    private static void Pads(Board board, string place, CheckList list)
+    {
+        var nets = board.Nets.Select(n => n.Id).ToList();
+        var rails = board.Rails.Select(r => r.Id).ToList();
+        var labels = new Dictionary<(BoardSide, string), int>();
+        for (var i = 0; i < board.Pads.Count; i++)
+        {
+            var pad = board.Pads[i];
+            var here = $"{place}.pads[{i}]";
+            list.Text(pad.Label, $"{here}.label");
+            list.Range(pad.X, 0, 200, "mm", $"{here}.x");
+            list.Range(pad.Y, 0, 200, "mm", $"{here}.y");
+            var lost = pad.Paths.Count == 0 && pad.Meaning != PadMeaning.NotConnected;
+            if (lost || pad.Paths.Any(p => p.Net is null == p.Rail is null))
+            {
+                list.Stop(PartRules.LostPad, here, ("label", pad.Label));
+            }
+            list.Count(pad.Paths.Count, PartCheck.MostPaths, "paths", $"{here}.paths");
+            for (var p = 0; p < pad.Paths.Count; p++)
+            {
+                var path = pad.Paths[p];
+                if (path.Net is { } net)
+                {
+                    list.Known(net, nets, "net", $"{here}.paths[{p}].net");
+                }
+                if (path.Rail is { } rail)
+                {
+                    list.Known(rail, rails, "rail", $"{here}.paths[{p}].rail");
+                }
+                Elements(board, path, $"{here}.paths[{p}]", list);
+            }
+            if (!labels.TryAdd((pad.Side, pad.Label), i) && !SameRail(board.Pads[labels[(pad.Side, pad.Label)]], pad))
+            {
+                var first = $"{place}.pads[{labels[(pad.Side, pad.Label)]}]";
+                var side = pad.Side == BoardSide.Top ? "top" : "bottom";
+                list.Stop(PartRules.LabelTwice, here, ("side", side), ("label", pad.Label), ("first", first));
+            }
+        }
+    }
+
+    // Rows of ground or 5 V pads carry one label on every board; they are one thing in many places.
+    private static bool SameRail(Pad a, Pad b) =>
+        a.Paths.Concat(b.Paths).Select(p => p.Rail).Distinct().ToList() is [{ } _];
+
+    private static void Elements(Board board, PadPath path, string place, CheckList list)
+    {
+        for (var e = 0; e < path.Through.Count; e++)
+        {
+            var here = $"{place}.through[{e}]";
+            switch (path.Through[e])
+            {
+                case Contact contact:
+                    list.Known(contact.Bridge, board.Bridges.Select(b => b.Id), "bridge", $"{here}.bridge");
+                    if (board.Bridges.FirstOrDefault(b => b.Id == contact.Bridge) is { } bridge)
+                    {
+                        list.Known(contact.Position, bridge.Positions, "bridge position", $"{here}.position");
+                    }
+                    break;
+                case Divider divider:
+                    list.Range(divider.Ratio, 0.01, 0.99, "of the level", $"{here}.ratio");
+                    break;
+                case Diode diode:
+                    list.Range(diode.Volts, 0.1, 2, "V", $"{here}.volts");
+                    break;
+                case Resistor resistor:
+                    list.Range(resistor.Ohms, 0.001, 10_000_000, "ohms", $"{here}.ohms");
+                    break;
+            }
+        }
+    }
+}

@@ -1,0 +1,41 @@
+namespace Gorvix.Core.Parts;
+
+/// <summary>A plug of a board. Plugs of one family fit each other whatever their pins carry.</summary>
+public sealed record BoardPlug
+{
+    /// <summary>Id within the board.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>Its name on the leaflet.</summary>
+    public required string Label { get; init; }
+
+    /// <summary>Pitch and number of pins, such as "1.0 mm, 6 pins".</summary>
+    public required string Family { get; init; }
+
+    /// <summary>Its pins from the marked end on.</summary>
+    public required IReadOnlyList<BoardPin> Pins { get; init; }
+}
+
+/// <summary>A pin of a board's plug.</summary>
+public sealed record BoardPin
+{
+    /// <summary>Id of the pad that it is, or null for a pin that leads nowhere.</summary>
+    public string? Pad { get; init; }
+}
+
+/// <summary>The plug at the end of a device's leads.</summary>
+public sealed record DevicePlug
+{
+    /// <summary>Pitch and number of pins, such as "1.0 mm, 6 pins".</summary>
+    public required string Family { get; init; }
+
+    /// <summary>Its pins from the marked end on.</summary>
+    public required IReadOnlyList<DevicePin> Pins { get; init; }
+}
+
+/// <summary>A pin of a device's plug.</summary>
+public sealed record DevicePin
+{
+    /// <summary>Id of the lead in it, or null for an empty one.</summary>
+    public string? Lead { get; init; }
+}

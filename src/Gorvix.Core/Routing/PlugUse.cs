@@ -1,0 +1,141 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Routing;
+
+/// <summary>What it takes to bring a device's plug to a board's plug: pins to move, leads to lift, and leads that talk unasked.</summary>
+/// <param name="Work">Pins to move and leads to lift.</param>
+/// <param name="Warnings">What would happen if it were plugged in as it comes.</param>
+/// <param name="Nets">Nets that an unasked lead drives.</param>
+internal sealed record PlugUse(IReadOnlyList<Work> Work, IReadOnlyList<Finding> Warnings, IReadOnlyList<string> Nets)
+{
+    private static readonly PlugUse None = new([], [], []);
+
+    /// <summary>For a route over these walks. Plugs of another family cannot be mated, so there is nothing to say.</summary>
+    public static PlugUse Of(ResolvedBuild build, Link link, IReadOnlyList<LineWalk> walks)
+    {
+        if (link.Device.Plug is not { } plug)
+        {
+            return None;
+        }
+        var pads = walks.Select(w => w.Pad.Id).ToHashSet();
+        var socket = build.Board.Plugs.FirstOrDefault(p =>
+            p.Family == plug.Family && p.Pins.Any(pin => pin.Pad is { } pad && pads.Contains(pad))
+        );
+        return socket is null ? None : new Mating(build, link, walks, plug, socket).Use();
+    }
+
+    /// <summary>One device plug against one board plug, pin by pin.</summary>
+    private sealed class Mating(
+        ResolvedBuild build,
+        Link link,
+        IReadOnlyList<LineWalk> walks,
+        DevicePlug plug,
+        BoardPlug socket
+    )
+    {
+        private readonly List<Work> _work = [];
+        private readonly List<Finding> _warnings = [];
+        private readonly List<string> _nets = [];
+
+        public PlugUse Use()
+        {
+            var pins = plug
+                .Pins.Zip(socket.Pins)
+                .Where(p => p.First.Lead is not null)
+                .Select(p => (Lead: LeadOf(p.First.Lead!), Pad: PadOf(p.Second.Pad)))
+                .ToList();
+            if (
+                pins.Any(p => Misplaced(p.Lead, p.Pad))
+                || walks.Any(w => InSocket(w.Pad) && !pins.Contains((w.Lead, w.Pad)))
+            )
+            {
+                _work.Add(
+                    new Work($"Move the pins of the {link.Device.Name}'s plug to fit {socket.Label}.", WorkPoints.Repin)
+                );
+                _warnings.AddRange(pins.Where(p => Burns(p.Lead, p.Pad)).Take(1).Select(p => Warning(p.Lead, p.Pad!)));
+            }
+            else
+            {
+                foreach (var (lead, pad) in pins)
+                {
+                    Unasked(lead, pad);
+                }
+            }
+            return new PlugUse(_work, _warnings, _nets);
+        }
+
+        private Lead LeadOf(string id) => link.Device.Leads.First(l => l.Id == id);
+
+        private Pad? PadOf(string? id) => id is null ? null : build.Board.Pads.First(p => p.Id == id);
+
+        private bool InSocket(Pad pad) => socket.Pins.Any(p => p.Pad == pad.Id);
+
+        private bool IsGround(Pad? pad) =>
+            pad?.Paths.Any(p => build.Board.Rails.Any(r => r.Id == p.Rail && r.Feed == RailFeed.Ground)) ?? false;
+
+        // Supply on supply, ground on ground; signals are judged by the walks. A pin that leads nowhere does no harm.
+        private bool Misplaced(Lead lead, Pad? pad) =>
+            pad is not null
+            && lead.Role switch
+            {
+                LeadRole.Supply => IsGround(pad) || pad.Paths.All(p => p.Rail is null),
+                LeadRole.Ground => !IsGround(pad),
+                _ => false,
+            };
+
+        // A supply that meets a signal or the ground, or a signal that meets a supply.
+        private bool Burns(Lead lead, Pad? pad) =>
+            pad is not null
+            && (
+                (lead.Role == LeadRole.Supply && Misplaced(lead, pad))
+                || (lead.Role == LeadRole.Signal && pad.Paths.Any(p => p.Rail is not null) && !IsGround(pad))
+            );
+
+        private Finding Warning(Lead lead, Pad pad) =>
+            HazardRules.Plug.Found(
+                Severity.Warn,
+                link.Id,
+                ("device", $"the {link.Device.Name}"),
+                ("plug", socket.Label),
+                ("lead", lead.Label),
+                ("pad", pad.Label)
+            );
+
+        // A lead that talks although no link asked for it. One that another link of the build uses is that link's business.
+        private void Unasked(Lead lead, Pad? pad)
+        {
+            var net = pad?.Paths.Select(p => p.Net).FirstOrDefault(n => n is not null);
+            var asked = build
+                .Links.Where(l => l.Want.Device == link.Want.Device)
+                .Any(l => l.Function.Modes.Any(m => m.Lines.Any(line => line.Lead == lead.Id)));
+            if (net is null || lead.Talks != TalkHabit.Always || asked)
+            {
+                return;
+            }
+            if (build.Build.House.Unused != UnusedLeads.Leave)
+            {
+                var verb = build.Build.House.Unused == UnusedLeads.Lift ? "Lift" : "Cut";
+                _work.Add(
+                    new Work(
+                        $"{verb} {lead.Label} (and its ground) of the {link.Device.Name} out of {socket.Label} and insulate it.",
+                        WorkPoints.Lift
+                    )
+                );
+                return;
+            }
+            _nets.Add(net);
+            _warnings.Add(
+                HazardRules.Driver.Found(
+                    Severity.Warn,
+                    link.Id,
+                    ("lead", lead.Label),
+                    ("device", $"the {link.Device.Name}"),
+                    ("plug", socket.Label),
+                    ("pad", pad!.Label)
+                )
+            );
+        }
+    }
+}

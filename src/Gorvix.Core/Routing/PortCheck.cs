@@ -1,0 +1,151 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Protocols;
+
+namespace Gorvix.Core.Routing;
+
+/// <summary>What can be said of a mode on a port before any wire is looked at: kind, job, house rules, clock and frames.</summary>
+internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port port, Protocol protocol)
+{
+    // From memory: what serial in code keeps up with.
+    private const int SoftwareBaud = 57_600;
+
+    /// <summary>The baud that the port is set to, once <see cref="Failure"/> found nothing; null where there is none.</summary>
+    public int? Baud { get; private set; }
+
+    /// <summary>Why it cannot be, or null.</summary>
+    public Finding? Failure() => Port() ?? Software() ?? Clock() ?? Frames() ?? Pins();
+
+    private Finding? Port()
+    {
+        if (port.Kind == PortKind.Usb)
+        {
+            return RoutingRules.Usb.Found(Severity.Stop, port.Id, ("port", port.Id));
+        }
+        if (!port.Kind.Carries(protocol.Carrier))
+        {
+            return RoutingRules.Kind.Found(
+                Severity.Stop,
+                port.Id,
+                ("protocol", protocol.Id),
+                ("needs", PortWords.Of(protocol.Carrier)),
+                ("port", port.Id),
+                ("kind", PortWords.Of(port.Kind))
+            );
+        }
+        if (port.HeldBy is { } holder)
+        {
+            return RoutingRules.Held.Found(Severity.Stop, port.Id, ("port", port.Id), ("holder", holder));
+        }
+        return build.Firmware is { } firmware && !firmware.Jobs.Contains(protocol.Job)
+            ? RoutingRules.Job.Found(
+                Severity.Stop,
+                port.Id,
+                ("firmware", firmware.Name),
+                ("job", PortWords.Of(protocol.Job))
+            )
+            : null;
+    }
+
+    private Finding? Software()
+    {
+        if (port.Kind != PortKind.Software)
+        {
+            return null;
+        }
+        var reason = build.Build.House.Software switch
+        {
+            _ when build.Firmware?.SoftwareSerial == SoftwareSerial.Missing => $"{build.Firmware.Name} has none",
+            SoftwareUse.Never => "your house rule is never to use it",
+            SoftwareUse.TelemetryOnly when link.Function.Need != Need.Telemetry =>
+                "your house rule is to use it for telemetry only",
+            _ => null,
+        };
+        return reason is null
+            ? null
+            : RoutingRules.Soft.Found(Severity.Stop, port.Id, ("port", port.Id), ("reason", reason));
+    }
+
+    // The first baud that the device can be set to and the port can make.
+    private Finding? Clock()
+    {
+        var bauds = mode.Bauds.Count > 0 ? mode.Bauds : protocol.Bauds.Take(1);
+        Finding? first = null;
+        foreach (var baud in bauds)
+        {
+            if (BaudFailure(baud) is { } failure)
+            {
+                first ??= failure;
+                continue;
+            }
+            Baud = baud;
+            return null;
+        }
+        return first;
+    }
+
+    private Finding? BaudFailure(int baud)
+    {
+        if (port.Kind == PortKind.Software)
+        {
+            var lead =
+                mode.Lines.Count > 0 ? link.Device.Leads.First(l => l.Id == mode.Lines[0].Lead).Label : mode.Name;
+            return baud <= SoftwareBaud
+                ? null
+                : RoutingRules.SoftFast.Found(
+                    Severity.Stop,
+                    port.Id,
+                    ("lead", lead),
+                    ("baud", $"{baud}"),
+                    ("port", port.Id)
+                );
+        }
+        var clock = port.ClockMegahertz ?? build.Controller.ClockMegahertz;
+        var made = BaudClock.Nearest(clock * 1e6, baud, build.Controller.LeastDivisor);
+        return made is not null && Math.Abs(made.ErrorPercent) <= BaudClock.TolerancePercent
+            ? null
+            : RoutingRules.Baud.Found(
+                Severity.Stop,
+                port.Id,
+                ("port", port.Id),
+                ("clock", $"{clock:0.###}"),
+                ("makes", made is null ? "is too slow" : $"makes {made.Baud:0} ({made.ErrorPercent:+0.0;-0.0} %)"),
+                ("baud", $"{baud}")
+            );
+    }
+
+    private Finding? Frames()
+    {
+        if (
+            mode.PacketHertz is not { } rate
+            || Baud is not { } baud
+            || protocol.FrameMicroseconds(baud) is not { } frame
+        )
+        {
+            return null;
+        }
+        var period = 1e6 / rate;
+        return frame <= period
+            ? null
+            : RoutingRules.Frame.Found(
+                Severity.Stop,
+                port.Id,
+                ("protocol", protocol.Id),
+                ("takes", $"{frame / 1000:0.00}"),
+                ("baud", $"{baud}"),
+                ("rate", $"{rate:0.#}"),
+                ("period", $"{period / 1000:0.00}")
+            );
+    }
+
+    private Finding? Pins() =>
+        port.Kind == PortKind.Software && port.Rx == port.Tx && mode.Lines.Count > 1
+            ? RoutingRules.OnePin.Found(
+                Severity.Stop,
+                port.Id,
+                ("link", $"The {link.Device.Name} in {mode.Name}"),
+                ("port", port.Id)
+            )
+            : null;
+}

@@ -1,0 +1,83 @@
+using Gorvix.Core.Parts;
+using Gorvix.Core.Protocols;
+
+namespace Gorvix.Core.Routing;
+
+/// <summary>Ports and jobs in words.</summary>
+public static class PortWords
+{
+    /// <summary>What a port is, in a sentence.</summary>
+    public static string Of(PortKind kind) =>
+        kind switch
+        {
+            PortKind.Uart => "a serial unit",
+            PortKind.Software => "serial in code",
+            PortKind.Pulse => "a pulse input",
+            PortKind.Bus => "a two-wire bus",
+            PortKind.Picture => "the picture's way",
+            _ => "the link to the computer",
+        };
+
+    /// <summary>What carries a protocol, in a sentence.</summary>
+    public static string Of(Carrier carrier) =>
+        carrier switch
+        {
+            Carrier.Serial => "a serial unit",
+            Carrier.Pulse => "a pulse input",
+            Carrier.Bus => "a two-wire bus",
+            _ => "the picture's way",
+        };
+
+    /// <summary>A job as the settings page might call it, in neutral words.</summary>
+    public static string Of(PortJob job) =>
+        job switch
+        {
+            PortJob.ReceiverInput => "receiver input",
+            PortJob.VideoCanvas => "video canvas",
+            PortJob.Gnss => "GNSS",
+            PortJob.TelemetryOut => "telemetry out",
+            PortJob.VideoControl => "video control",
+            PortJob.EscTelemetry => "ESC telemetry",
+            PortJob.CameraControl => "camera control",
+            PortJob.RangeFinder => "range finder",
+            PortJob.FlightLog => "flight log",
+            PortJob.HostData => "host data",
+            PortJob.PulseInput => "pulse input",
+            PortJob.BusSensors => "bus sensors",
+            _ => "picture overlay",
+        };
+
+    /// <summary>A half of a port.</summary>
+    public static string Of(Port port, Half half) =>
+        (port.Kind, half) switch
+        {
+            (PortKind.Picture, Half.Rx) => $"{port.Id} in",
+            (PortKind.Picture, _) => $"{port.Id} out",
+            (PortKind.Pulse, _) => port.Id,
+            (_, Half.Rx) => $"{port.Id} RX",
+            (_, Half.Tx) => $"{port.Id} TX",
+            (_, Half.Data) => $"{port.Id} SDA",
+            _ => $"{port.Id} SCL",
+        };
+
+    /// <summary>What a mode asks of the device, or null.</summary>
+    public static string? Condition(Mode mode) =>
+        (mode.Setting, mode.Firmware) switch
+        {
+            (null, null) => null,
+            ({ } setting, null) => setting,
+            (null, { } firmware) => $"firmware from {firmware}",
+            ({ } setting, { } firmware) => $"{setting} (firmware from {firmware})",
+        };
+
+    /// <summary>True when this kind of port can carry it.</summary>
+    public static bool Carries(this PortKind kind, Carrier carrier) =>
+        (kind, carrier) switch
+        {
+            (PortKind.Uart or PortKind.Software, Carrier.Serial) => true,
+            (PortKind.Pulse, Carrier.Pulse) => true,
+            (PortKind.Bus, Carrier.Bus) => true,
+            (PortKind.Picture, Carrier.Picture) => true,
+            _ => false,
+        };
+}
