@@ -40,7 +40,7 @@ internal static class SupplyReader
 
     private static IEnumerable<Finding> BoardInput(ResolvedBuild build, VoltWindow source)
     {
-        if (build.Board.Input is not { } input || (source.Min >= input.Min && source.Max <= input.Max))
+        if (build.Board.Input is not { } input || Feeder.InputSuits(build))
         {
             return [];
         }

@@ -2,6 +2,7 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Fit;
 
@@ -54,24 +55,34 @@ public static class SweepReader
 
     private static SweepLine LineOf(SweepResult result, string name, string now)
     {
-        if (result.Plan is not { } plan)
+        if (result.Plan is not { } plan || result.After is not { } build)
         {
-            var why = result.After is null ? "It does not give what your links want." : result.Findings[0].Sentence;
+            var why =
+                result.Findings.Count == 0 ? "It does not give what your links want." : result.Findings[0].Sentence;
             return new SweepLine(result.Part, name, result.Part == now, Severity.Stop, why, "", "~", []);
         }
         var left = plan.Placements.Where(p => p.Route is null).ToList();
         var unfed = plan.Cost[CostTerm.Unfed];
+        var suits = Feeder.InputSuits(build);
         var carried = plan.Placements.Count - left.Count;
-        var verdict =
-            left.Count == 0
-                ? $"All {carried} links carried."
-                : $"{carried} of {plan.Placements.Count} links carried. Without {FitWords.Join([.. left.Select(p => FitWords.Lower(FitWords.Of(p.Link.Function.Need)))])}.";
+        List<string> verdict =
+        [
+            left.Count == 0 ? $"All {carried} links carried." : $"{carried} of {plan.Placements.Count} links carried.",
+        ];
+        if (left.Count > 0)
+        {
+            verdict.Add($"Without {FitWords.Join([.. left.Select(p => FitWords.Short(p.Link, build))])}.");
+        }
         if (unfed > 0)
         {
-            verdict += unfed == 1 ? " One supply does not fit." : $" {unfed} supplies do not fit.";
+            verdict.Add(unfed == 1 ? "One supply does not fit." : $"{unfed} supplies do not fit.");
+        }
+        if (!suits)
+        {
+            verdict.Add("Its input does not suit what feeds it.");
         }
         var severity =
-            unfed > 0 || left.Any(p => p.Link.Want.Priority == Priority.Must) ? Severity.Stop
+            unfed > 0 || !suits || left.Any(p => p.Link.Want.Priority == Priority.Must) ? Severity.Stop
             : left.Count > 0 || plan.Cost[CostTerm.Hazards] + plan.Cost[CostTerm.Losses] > 0 ? Severity.Warn
             : Severity.Note;
         return new SweepLine(
@@ -79,9 +90,9 @@ public static class SweepReader
             name,
             result.Part == now,
             severity,
-            verdict,
+            string.Join(' ', verdict),
             PriceOf(plan),
-            plan.Cost.SortKey,
+            $"{(suits ? 0 : 1)}{plan.Cost.SortKey}",
             [.. plan.Placements.Select(p => new Place(FitWords.Of(p.Link.Function.Need), p.Route?.Port.Id))]
         );
     }

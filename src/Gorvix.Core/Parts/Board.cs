@@ -217,8 +217,8 @@ public sealed record Pad
     /// <summary>Distance from the front edge in millimetres.</summary>
     public double Y { get; init; }
 
-    /// <summary>Its ways into the board. A pad behind a bridge has one for each position that makes one.</summary>
-    public required IReadOnlyList<PadPath> Paths { get; init; }
+    /// <summary>Its ways into the board; none only for a pad that is not connected. A pad behind a bridge has one for each position that makes one.</summary>
+    public IReadOnlyList<PadPath> Paths { get; init; } = [];
 }
 
 /// <summary>One way from a pad to a net or a rail.</summary>

@@ -44,6 +44,9 @@ public enum RailFeed
     /// <summary>A regulator fed by the battery: dead on USB alone.</summary>
     Regulator,
 
+    /// <summary>A booster fed by the battery: it gives its volts from less. Dead on USB alone.</summary>
+    Booster,
+
     /// <summary>The battery's regulator, or USB through a diode.</summary>
     RegulatorOrUsb,
 }

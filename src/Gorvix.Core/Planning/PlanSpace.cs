@@ -56,13 +56,16 @@ public sealed class PlanSpace
                 priced[price] = priced.GetValueOrDefault(price) | Bit($"{hold}");
             }
         }
+        var busRows = Ways.SelectMany(w => w.Routes.Select(r => r.Port).Where(p => p.Kind == PortKind.Bus).Distinct())
+            .CountBy(p => p.Id)
+            .ToDictionary();
         Rows =
         [
             .. choices.Select(
                 (row, i) =>
                     new Row(
                         i < Ways.Count ? Ways[i] : null,
-                        [.. row.Select(c => OptionOf(c, takes, states))],
+                        [.. row.Select(c => OptionOf(c, takes, states, busRows))],
                         i < Ways.Count ? UnmetOf(Ways[i].Link) : PlanCost.Of(CostTerm.Unfed, 1)
                     )
             ),
@@ -144,7 +147,12 @@ public sealed class PlanSpace
             );
     }
 
-    private Option OptionOf(Choice choice, Dictionary<string, string> takes, Dictionary<string, List<Hold>> states)
+    private Option OptionOf(
+        Choice choice,
+        Dictionary<string, string> takes,
+        Dictionary<string, List<Hold>> states,
+        Dictionary<string, int> busRows
+    )
     {
         var cost = choice.Cost;
         var (taken, set, barred) = (ResourceSet.None, ResourceSet.None, ResourceSet.None);
@@ -162,15 +170,19 @@ public sealed class PlanSpace
             set |= Bit($"{hold}");
             barred = group.Where(other => !hold.Agrees(other)).Aggregate(barred, (b, other) => b | Bit($"{other}"));
         }
-        return new Option(choice.Route, choice.Feed, ColumnOf(choice, takes), taken, set, barred, cost);
+        return new Option(choice.Route, choice.Feed, ColumnOf(choice, takes, busRows), taken, set, barred, cost);
     }
 
-    // The port where it is taken whole, else the first net; -1 where nothing is fought about.
-    private int ColumnOf(Choice choice, Dictionary<string, string> takes)
+    // The port where it is taken whole, else the first net; -1 where nothing is fought about. A bus, a pulse input or
+    // serial in code that covers all nets of a serial unit stands in that unit's column: none of them goes with it.
+    private int ColumnOf(Choice choice, Dictionary<string, string> takes, Dictionary<string, int> busRows)
     {
-        var key =
-            choice.Claims.Takes.FirstOrDefault(k => k.StartsWith("port ") && takes.ContainsKey(k))
-            ?? choice.Claims.Takes.FirstOrDefault(k => k.StartsWith("net ") && takes.ContainsKey(k));
+        var taken = choice.Claims.Takes;
+        var key = taken.FirstOrDefault(k => k.StartsWith("port ")) ?? Covered(choice.Route, busRows);
+        if (key is null || !takes.ContainsKey(key))
+        {
+            key = taken.FirstOrDefault(k => k.StartsWith("net ") && takes.ContainsKey(k));
+        }
         if (key is null)
         {
             return -1;
@@ -180,6 +192,20 @@ public sealed class PlanSpace
             _columns.Add(takes[key], column = _columns.Count);
         }
         return column;
+    }
+
+    private string? Covered(Route? route, Dictionary<string, int> busRows)
+    {
+        var shared = route is { Port.Kind: PortKind.Bus } && busRows[route.Port.Id] > 1;
+        if (route is null || shared || Build.Build.House.Sharing != PortSharing.Strict)
+        {
+            return null;
+        }
+        var nets = route.Walks.Select(w => w.Net).ToList();
+        var covered = Build.Board.Ports.FirstOrDefault(p =>
+            p.Kind == PortKind.Uart && p.Nets.Any() && p.Nets.All(nets.Contains)
+        );
+        return covered is null ? null : $"port {covered.Id}";
     }
 
     private PlanCost CostOf(Route route)

@@ -9,7 +9,7 @@ namespace Gorvix.Core.Planning;
 /// <param name="After">The build with it, or null when it does not give what is wanted.</param>
 /// <param name="Plan">The best plan with it, or null when there is none.</param>
 /// <param name="Findings">Why there is no plan; empty when there is one.</param>
-public sealed record SweepResult(string Part, Build? After, Plan? Plan, IReadOnlyList<Finding> Findings);
+public sealed record SweepResult(string Part, ResolvedBuild? After, Plan? Plan, IReadOnlyList<Finding> Findings);
 
 /// <summary>Before you buy: the same build on every board, or with every device of a kind, each planned to the optimum.</summary>
 public static class Sweep
@@ -42,11 +42,12 @@ public static class Sweep
         }
         try
         {
-            return new SweepResult(part, after, Planner.Best(ResolvedBuild.Create(after, library)), []);
+            var build = ResolvedBuild.Create(after, library);
+            return new SweepResult(part, build, Planner.Best(build), []);
         }
         catch (InvalidBuildException problem)
         {
-            return new SweepResult(part, after, null, problem.Findings);
+            return new SweepResult(part, null, null, problem.Findings);
         }
     }
 }

@@ -58,6 +58,12 @@ public static class Feeder
     public static VoltWindow? SourceOf(ResolvedBuild build) =>
         build.Build.InputVolts is { } volts ? new VoltWindow { Min = volts, Max = volts } : build.Build.Pack?.Volts();
 
+    /// <summary>True when the board's supply input stands what it gets, or one of both is not known.</summary>
+    public static bool InputSuits(ResolvedBuild build) =>
+        build.Board.Input is not { } input
+        || SourceOf(build) is not { } source
+        || (source.Min >= input.Min && source.Max <= input.Max);
+
     /// <summary>What a rail gives; a regulator cannot give more than its source less its dropout.</summary>
     /// <param name="board">The board; no ring of rails.</param>
     /// <param name="rail">One of its rails.</param>
@@ -72,6 +78,10 @@ public static class Feeder
         if (rail.Feed == RailFeed.Battery || rail.Volts is not { } volts)
         {
             return from;
+        }
+        if (rail.Feed == RailFeed.Booster)
+        {
+            return new VoltWindow { Min = volts, Max = volts };
         }
         double Out(double input) => Math.Max(0, Math.Min(volts, input - rail.Dropout));
         return new VoltWindow { Min = Out(from.Min), Max = Out(from.Max) };
