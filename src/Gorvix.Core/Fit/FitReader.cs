@@ -79,11 +79,11 @@ public sealed class FitReader
     public IReadOnlyList<FitUnlock> Unlocks(PartsLibrary library) =>
         new UnlockReader(_space, Plan, _wishes, library).All();
 
-    /// <summary>The build after one of the unlocks, or null when there is no such one.</summary>
+    /// <summary>One of the unlocks and the build after it, or null when there is no such one.</summary>
     /// <param name="library">The same parts as for <see cref="Unlocks"/>.</param>
     /// <param name="id">Its <see cref="FitUnlock.Id"/>.</param>
-    public Build? Unlocked(PartsLibrary library, string id) =>
-        new UnlockReader(_space, Plan, _wishes, library).After(id);
+    public (FitUnlock Unlock, Build After)? Unlocked(PartsLibrary library, string id) =>
+        new UnlockReader(_space, Plan, _wishes, library).Find(id);
 
     private Verdict Verdict(IReadOnlyList<Finding> findings)
     {

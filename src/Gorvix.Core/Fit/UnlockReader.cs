@@ -19,8 +19,9 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WishReader wishes
     /// <summary>The unlocks of every link that is left out, cheapest first.</summary>
     public IReadOnlyList<FitUnlock> All() => [.. Found().Select(f => f.Words)];
 
-    /// <summary>The build after an unlock, or null.</summary>
-    public Build? After(string id) => Found().FirstOrDefault(f => f.Words.Id == id).Unlock?.After;
+    /// <summary>An unlock and the build after it, or null.</summary>
+    public (FitUnlock Unlock, Build After)? Find(string id) =>
+        Found().FirstOrDefault(f => f.Words.Id == id) is (var words, { } unlock) ? (words, unlock.After) : null;
 
     private IEnumerable<(FitUnlock Words, Unlock Unlock)> Found() =>
         from placement in plan.Placements

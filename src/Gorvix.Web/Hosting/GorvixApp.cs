@@ -60,12 +60,16 @@ internal static class GorvixApp
         builder.Services.AddScoped<PartStore>();
         builder.Services.AddScoped<BuildStore>();
         builder.Services.AddScoped<DemoLoader>();
+        builder.Services.AddScoped<FitViews>();
 
         var app = builder.Build();
         app.UseExceptionHandler(handler => handler.Run(Answer));
         app.UseDoors();
         app.MapShelf();
         app.MapFit();
+        app.MapSetup();
+        app.MapUnlocks();
+        app.MapSweep();
         app.MapRules();
         app.UseClient(options.Client);
         return app;

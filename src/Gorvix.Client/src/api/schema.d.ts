@@ -164,6 +164,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listChoices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/sweep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sweep"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rules": {
         parameters: {
             query?: never;
@@ -213,6 +245,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/setup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["setUp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["changeParts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/unlocks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listUnlocks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/unlock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["applyUnlock"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -222,12 +318,24 @@ export interface components {
          * @enum {unknown}
          */
         BoardSide: "top" | "bottom";
+        /**
+         * @description What is done where a starting board would drop a receiver into its loader.
+         * @enum {unknown}
+         */
+        BootCure: "anotherPort" | "pullUp";
         /** @description One change of a build by the builder. */
         BuildChange: {
             /** @description What to do. */
             kind: components["schemas"]["ChangeKind"];
             /** @description Which routes it is about. */
             match: components["schemas"]["RouteMatch"];
+        };
+        /** @description A device in a build. */
+        BuildDevice: {
+            /** @description Id within the build, such as `receiver`. */
+            id: string;
+            /** @description Id of the device in the library. */
+            part: string;
         };
         /**
          * @description What a cell of the grid says.
@@ -249,6 +357,11 @@ export interface components {
             /** @description What to do. */
             change: components["schemas"]["BuildChange"];
         };
+        /**
+         * @description The kind of lithium cell.
+         * @enum {unknown}
+         */
+        Chemistry: "lithium" | "highVoltage";
         /** @description One of the plans that are shown is to be the plan. */
         ChooseRequest: {
             /**
@@ -261,6 +374,17 @@ export interface components {
              * @description Its number, from 1.
              */
             plan: number;
+        };
+        /** @enum {unknown} */
+        DeviceKind: "receiver" | "videoTransmitter" | "airUnit" | "gnss" | "speedController" | "telemetryRadio" | "camera" | "rangeFinder" | "recorder" | "wirelessBridge" | "compass" | null;
+        /** @description A dispute among builders. */
+        Dispute: {
+            /** @description Member of HouseRules, as in files. */
+            id: string;
+            /** @description What it is about. */
+            title: string;
+            /** @description The sides, the default first. */
+            schools: components["schemas"]["School"][];
         };
         EntityTagHeaderValue: {
             tag?: components["schemas"]["StringSegment"];
@@ -391,11 +515,13 @@ export interface components {
         FitPort: {
             /** @description The port. */
             id: string;
+            /** @description What it is made of. */
+            kind: components["schemas"]["PortKind"];
             /** @description How much of it is broken out. */
             shape: components["schemas"]["PortShape"];
-            /** @description Labels of the pads that lead to its RX. */
+            /** @description Labels of the pads that lead to its RX, its data wire or its input. */
             rxPads: components["schemas"]["FitPad"][];
-            /** @description Labels of the pads that lead to its TX. */
+            /** @description Labels of the pads that lead to its TX, its clock wire or its output. */
             txPads: components["schemas"]["FitPad"][];
             /** @description What holds it inside the board, or null. */
             heldBy: null | string;
@@ -406,6 +532,8 @@ export interface components {
             verdict: components["schemas"]["Verdict"];
             /** @description The board in words. */
             board: string;
+            /** @description How to tell the board's revision, and the firmware target that goes with it; null when nothing is known. */
+            identity: null | string;
             /** @description Id of its controller class. */
             controller: string;
             /** @description The few best plans that carry as much; the first is the one that the grid shows. */
@@ -424,6 +552,36 @@ export interface components {
             work: string[];
             /** @description Signal leads that stay without a wire, in words. */
             open: string[];
+            /** @description What feeds each device; empty before the pack is chosen. */
+            supplies: components["schemas"]["FitSupply"][];
+        };
+        /** @description What feeds a supply lead. */
+        FitSupply: {
+            /** @description The device in words. */
+            device: string;
+            /** @description Label of the lead. */
+            lead: string;
+            /** @description The volts that it takes, in words. */
+            takes: string;
+            /** @description Label of the pad, or null when none can feed it. */
+            pad: null | string;
+            /** @description The volts that the pad gives from the empty to the full pack, in words; null without a pad. */
+            gives: null | string;
+        };
+        /** @description A change that would carry a link which the plan leaves out, in words. */
+        FitUnlock: {
+            /** @description Names the change when it is applied; the same build always gives the same ids. */
+            id: string;
+            /** @description The link that it carries. */
+            link: string;
+            /** @description What kind of change it is. */
+            kind: components["schemas"]["UnlockKind"];
+            /** @description What to change. */
+            words: string;
+            /** @description What it costs besides, in words. */
+            price: string;
+            /** @description Where the link would go. */
+            then: string;
         };
         /** @description A build on the Fit screen. */
         FitView: {
@@ -442,9 +600,15 @@ export interface components {
             undo: null | string;
             /** @description What redo would bring back, in words, or null. */
             redo: null | string;
+            /** @description Firmware, supply and house rules. */
+            setup: components["schemas"]["Setup"];
+            /** @description Id of the board in the library. */
+            boardPart: string;
+            /** @description The devices, with their parts. */
+            devices: components["schemas"]["BuildDevice"][];
             /** @description The answer. */
             sheet: components["schemas"]["FitSheet"];
-            /** @description What the last change moved, one sentence for each link; empty when nothing was changed. */
+            /** @description What the last change moved and why, one sentence for each link; empty when nothing was changed. */
             moved: string[];
         };
         /** @description A wire in words. */
@@ -463,6 +627,13 @@ export interface components {
          * @enum {unknown}
          */
         Flow: "out" | "in" | "both";
+        /** @description Something that a device can give. */
+        FunctionChoice: {
+            /** @description Its id within the device. */
+            id: string;
+            /** @description What it gives. */
+            need: components["schemas"]["Need"];
+        };
         /** @description One station on the way from the device to the controller. */
         Hop: {
             /** @description What it is. */
@@ -479,6 +650,21 @@ export interface components {
          * @enum {unknown}
          */
         HopKind: "lead" | "pad" | "contact" | "inverter" | "resistor" | "half" | "job";
+        /** @description The builder's choice wherever practitioners disagree. What each school says stands in HouseSchools. */
+        HouseRules: {
+            /** @description Who may share a port. */
+            sharing?: components["schemas"]["PortSharing"];
+            /** @description Whether serial in code is used. */
+            software?: components["schemas"]["SoftwareUse"];
+            /** @description Where the receiver is fed from. */
+            receiver?: components["schemas"]["ReceiverSupply"];
+            /** @description Where video is fed from. */
+            video?: components["schemas"]["VideoSupply"];
+            /** @description What is done where a starting board would drop a receiver into its loader. */
+            bootTrap?: components["schemas"]["BootCure"];
+            /** @description What is done with leads that no link uses. */
+            unused?: components["schemas"]["UnusedLeads"];
+        };
         /** @description One line of a strand. */
         Lane: {
             /** @description Who talks, seen from the device. */
@@ -489,6 +675,60 @@ export interface components {
             hops: components["schemas"]["Hop"][];
             /** @description False when the last station is where it fails. */
             ok: boolean;
+        };
+        /**
+         * @description What a link gives the pilot. Order: the more the flight depends on it, the earlier (common practice).
+         * @enum {unknown}
+         */
+        Need: "control" | "picture" | "pictureText" | "position" | "heading" | "telemetry" | "escReadings" | "videoControl" | "height" | "cameraControl" | "flightLog" | "hostData";
+        /** @description The battery of a build. */
+        Pack: {
+            /**
+             * Format: int32
+             * @description Cells in series, 1 to int Pack.MostCells.
+             */
+            cells: number;
+            /** @description The kind of cell. */
+            chemistry?: components["schemas"]["Chemistry"];
+        };
+        /** @description A part to choose. */
+        PartChoice: {
+            /** @description Its id. */
+            id: string;
+            /** @description Its name in words. */
+            name: string;
+            kind: null | components["schemas"]["DeviceKind"];
+            /** @description What it can give; empty for boards and profiles. */
+            functions: components["schemas"]["FunctionChoice"][];
+        };
+        /** @description A change of the parts or links of a build; the members that its kind needs are set. */
+        PartsChange: {
+            /** @description What to do. */
+            kind: components["schemas"]["PartsChangeKind"];
+            /** @description Id of a device of the build. */
+            device?: null | string;
+            /** @description Id of a part of the library. */
+            part?: null | string;
+            /** @description Id of a function of the device. */
+            function?: null | string;
+            /** @description Id of a link of the build. */
+            link?: null | string;
+            priority?: null | components["schemas"]["Priority"];
+        };
+        /**
+         * @description What is done with the parts and links of a build.
+         * @enum {unknown}
+         */
+        PartsChangeKind: "takeBoard" | "takePart" | "addDevice" | "removeDevice" | "addLink" | "removeLink" | "setPriority";
+        /** @description A change of the parts or links of a build. */
+        PartsRequest: {
+            /**
+             * Format: int32
+             * @description The version that the writer has seen.
+             */
+            version: number;
+            /** @description What to do. */
+            change: components["schemas"]["PartsChange"];
         };
         /** @description Where one link sits, for lists of builds. */
         Place: {
@@ -504,10 +744,20 @@ export interface components {
          */
         Polarity: "normal" | "inverted";
         /**
+         * @description What a port is made of. Each kind is a column of its own.
+         * @enum {unknown}
+         */
+        PortKind: "uart" | "software" | "pulse" | "bus" | "picture" | "usb";
+        /**
          * @description How much of a port is broken out.
          * @enum {unknown}
          */
         PortShape: "whole" | "rxOnly" | "txOnly" | "held" | "buried";
+        /**
+         * @description Who may share a port.
+         * @enum {unknown}
+         */
+        PortSharing: "strict" | "splitHalves";
         /**
          * @description How much a link is wished for.
          * @enum {unknown}
@@ -521,6 +771,11 @@ export interface components {
             detail?: null | string;
             instance?: null | string;
         };
+        /**
+         * @description Where the receiver is fed from.
+         * @enum {unknown}
+         */
+        ReceiverSupply: "aliveOnUsb" | "deadOnUsb";
         /**
          * @description Names some of the routes of a link: all those for which each part that is given agrees.
          *     A pin says "only these", a ban says "none of these".
@@ -541,10 +796,55 @@ export interface components {
             id: string;
             /** @description The rule in a few words. */
             title: string;
+            /** @description What it says of a case; `{…}` stands for a fact. */
+            sentence: string;
             /** @description Why it holds. */
             reason: string;
             /** @description Where it comes from. */
             source: string;
+        };
+        /** @description One side of a dispute. */
+        School: {
+            /** @description The value of the house rule, as in files. */
+            value: string;
+            /** @description The choice in a few words. */
+            name: string;
+            /** @description Why builders hold it. */
+            reason: string;
+        };
+        /** @description What holds for a build as a whole: firmware, what feeds it, and the house rules. */
+        Setup: {
+            /** @description Id of the firmware profile, or null for one that can do everything. */
+            firmware?: null | string;
+            pack?: null | components["schemas"]["Pack"];
+            /**
+             * Format: double
+             * @description What feeds the board's supply input in place of the pack, in volts, or null.
+             */
+            inputVolts?: null | number;
+            /** @description The builder's choice where practitioners disagree. */
+            house?: components["schemas"]["HouseRules"];
+        };
+        /** @description What a set-up can be chosen from. */
+        SetupChoices: {
+            /** @description The boards of the library. */
+            boards: components["schemas"]["PartChoice"][];
+            /** @description The devices of the library. */
+            devices: components["schemas"]["PartChoice"][];
+            /** @description The firmware profiles of the library. */
+            profiles: components["schemas"]["PartChoice"][];
+            /** @description The house rules, with what each school says. */
+            disputes: components["schemas"]["Dispute"][];
+        };
+        /** @description A new set-up of a build. */
+        SetupRequest: {
+            /**
+             * Format: int32
+             * @description The version that the writer has seen.
+             */
+            version: number;
+            /** @description The whole set-up. */
+            setup: components["schemas"]["Setup"];
         };
         /**
          * @description How bad a finding is.
@@ -573,6 +873,11 @@ export interface components {
              */
             changedAt: string;
         };
+        /**
+         * @description Whether serial in code is used.
+         * @enum {unknown}
+         */
+        SoftwareUse: "never" | "telemetryOnly" | "allowed";
         /** @description A step back or forward. */
         StepRequest: {
             /**
@@ -590,6 +895,60 @@ export interface components {
             value?: null | string;
             hasValue?: boolean;
         };
+        /** @description One candidate of a sweep, in words. */
+        SweepLine: {
+            /** @description Id of the board or device. */
+            part: string;
+            /** @description Its name. */
+            name: string;
+            /** @description True for the part that the build has. */
+            now: boolean;
+            /** @description Stop when a must is left out or it cannot be planned, warn when something is left out, else note. */
+            severity: components["schemas"]["Severity"];
+            /** @description What it carries, in a sentence. */
+            verdict: string;
+            /** @description What it asks for, in words. */
+            price: string;
+            /** @description Sorts the candidates: a smaller text is better. */
+            rank: string;
+            /** @description Where each link would go; empty when it cannot be planned. */
+            places: components["schemas"]["Place"][];
+        };
+        /** @description One line of a running sweep. */
+        SweepStep: {
+            /**
+             * Format: int32
+             * @description How many candidates are tried.
+             */
+            done: number;
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            of: number;
+            /** @description The last one. */
+            line: components["schemas"]["SweepLine"];
+        };
+        /**
+         * @description What kind of change an unlock is. Order: among equal prices the earlier is offered first.
+         * @enum {unknown}
+         */
+        UnlockKind: "liftPin" | "liftBan" | "houseRule" | "firmware" | "leaveOut" | "swapDevice" | "swapBoard";
+        /** @description An unlock is to be applied. */
+        UnlockRequest: {
+            /**
+             * Format: int32
+             * @description The version that the writer has seen.
+             */
+            version: number;
+            /** @description Its id. */
+            unlock: string;
+        };
+        /**
+         * @description What is done with leads that no link uses.
+         * @enum {unknown}
+         */
+        UnusedLeads: "lift" | "cut" | "leave";
         /** @description The one-line answer to a build. */
         Verdict: {
             /**
@@ -607,6 +966,11 @@ export interface components {
             /** @description The answer in words. */
             sentence: string;
         };
+        /**
+         * @description Where video is fed from.
+         * @enum {unknown}
+         */
+        VideoSupply: "regulatedFirst" | "batteryAllowed";
         /** @description A pin or ban in force. */
         Wish: {
             /** @description Pin or ban. */
@@ -999,6 +1363,68 @@ export interface operations {
             };
         };
     };
+    listChoices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupChoices"];
+                };
+            };
+        };
+    };
+    sweep: {
+        parameters: {
+            query?: {
+                device?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["SweepStep"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     listRules: {
         parameters: {
             query?: never;
@@ -1015,6 +1441,196 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RuleText"][];
+                };
+            };
+        };
+    };
+    setUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetupRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    changeParts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listUnlocks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitUnlock"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    applyUnlock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UnlockRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };

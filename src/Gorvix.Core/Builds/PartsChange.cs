@@ -1,0 +1,124 @@
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Builds;
+
+/// <summary>What is done with the parts and links of a build.</summary>
+public enum PartsChangeKind
+{
+    /// <summary>Another board; needs <c>Part</c>.</summary>
+    TakeBoard,
+
+    /// <summary>Another part for a device; needs <c>Device</c> and <c>Part</c>.</summary>
+    TakePart,
+
+    /// <summary>One more device with its links; needs <c>Part</c>.</summary>
+    AddDevice,
+
+    /// <summary>A device and its links go; needs <c>Device</c>.</summary>
+    RemoveDevice,
+
+    /// <summary>One more link; needs <c>Device</c> and <c>Function</c>.</summary>
+    AddLink,
+
+    /// <summary>A link goes; needs <c>Link</c>.</summary>
+    RemoveLink,
+
+    /// <summary>Another priority; needs <c>Link</c> and <c>Priority</c>.</summary>
+    SetPriority,
+}
+
+/// <summary>A change of the parts or links of a build; the members that its kind needs are set.</summary>
+public sealed record PartsChange
+{
+    /// <summary>What to do.</summary>
+    public required PartsChangeKind Kind { get; init; }
+
+    /// <summary>Id of a device of the build.</summary>
+    public string? Device { get; init; }
+
+    /// <summary>Id of a part of the library.</summary>
+    public string? Part { get; init; }
+
+    /// <summary>Id of a function of the device.</summary>
+    public string? Function { get; init; }
+
+    /// <summary>Id of a link of the build.</summary>
+    public string? Link { get; init; }
+
+    /// <summary>How much the link is wished for; want when it is not given.</summary>
+    public Priority? Priority { get; init; }
+
+    /// <summary>What is wrong with it; empty when it can be applied.</summary>
+    public IReadOnlyList<Finding> Check(Build build, PartsLibrary library)
+    {
+        var list = new CheckList();
+        switch (Kind)
+        {
+            case PartsChangeKind.TakeBoard:
+                list.Known(Part ?? "", library.Boards.Select(b => b.Id), "board", "change.part");
+                break;
+            case PartsChangeKind.AddDevice:
+                list.Known(Part ?? "", library.Devices.Select(d => d.Id), "device", "change.part");
+                break;
+            case PartsChangeKind.TakePart:
+                Known(build, list);
+                list.Known(Part ?? "", library.Devices.Select(d => d.Id), "device", "change.part");
+                if (
+                    list.Findings.Count == 0
+                    && BuildEdits.WithPart(build, Device!, library.Device(Part!)!, library) is null
+                )
+                {
+                    list.Stop(
+                        PartRules.BadValue,
+                        "change.part",
+                        ("problem", "does not give what a link of the device wants"),
+                        ("mend", "Remove that link first, or take a part that gives it.")
+                    );
+                }
+                break;
+            case PartsChangeKind.AddLink:
+                Known(build, list);
+                var part = build.Devices.FirstOrDefault(d => d.Id == Device)?.Part;
+                var functions = part is null ? [] : library.Device(part)?.Functions.Select(f => f.Id) ?? [];
+                list.Known(Function ?? "", functions, "function", "change.function");
+                break;
+            case PartsChangeKind.RemoveDevice:
+                Known(build, list);
+                break;
+            default:
+                list.Known(Link ?? "", build.Wants.Select(w => w.Link), "link", "change.link");
+                break;
+        }
+        return list.Findings.Count > 0 ? list.Findings : BuildCheck.Of(ApplyTo(build, library), library, "build");
+    }
+
+    /// <summary>The build after the change, which <see cref="Check"/> passed. The same build comes back when there is nothing to change.</summary>
+    public Build ApplyTo(Build build, PartsLibrary library) =>
+        Kind switch
+        {
+            PartsChangeKind.TakeBoard => build.Board == Part ? build : BuildEdits.WithBoard(build, Part!),
+            PartsChangeKind.TakePart => BuildEdits.WithPart(build, Device!, library.Device(Part!)!, library)!,
+            PartsChangeKind.AddDevice => BuildEdits.WithDevice(build, library.Device(Part!)!),
+            PartsChangeKind.RemoveDevice => BuildEdits.WithoutDevice(build, Device!),
+            PartsChangeKind.AddLink => BuildEdits.WithLink(build, Device!, Function!, Priority ?? Builds.Priority.Want),
+            PartsChangeKind.RemoveLink => BuildEdits.WithoutLink(build, Link!),
+            _ => BuildEdits.WithPriority(build, Link!, Priority ?? Builds.Priority.Want),
+        };
+
+    /// <summary>The change in words, for the undo list.</summary>
+    public string Words() =>
+        Kind switch
+        {
+            PartsChangeKind.TakeBoard => $"Take the board {Part}",
+            PartsChangeKind.TakePart => $"Take {Part} as {Device}",
+            PartsChangeKind.AddDevice => $"Add {Part}",
+            PartsChangeKind.RemoveDevice => $"Remove {Device}",
+            PartsChangeKind.AddLink => $"Wish for {Function} of {Device}",
+            PartsChangeKind.RemoveLink => $"Remove the link {Link}",
+            _ => $"{Link} becomes {(Priority ?? Builds.Priority.Want).ToString().ToLowerInvariant()}",
+        };
+
+    private void Known(Build build, CheckList list) =>
+        list.Known(Device ?? "", build.Devices.Select(d => d.Id), "device of the build", "change.device");
+}

@@ -1,0 +1,39 @@
+namespace Gorvix.Core.Builds;
+
+/// <summary>What holds for a build as a whole: firmware, what feeds it, and the house rules.</summary>
+public sealed record Setup
+{
+    /// <summary>Id of the firmware profile, or null for one that can do everything.</summary>
+    public string? Firmware { get; init; }
+
+    /// <summary>The battery, or null while it is not chosen.</summary>
+    public Pack? Pack { get; init; }
+
+    /// <summary>What feeds the board's supply input in place of the pack, in volts, or null.</summary>
+    public double? InputVolts { get; init; }
+
+    /// <summary>The builder's choice where practitioners disagree.</summary>
+    public HouseRules House { get; init; } = HouseRules.Default;
+
+    /// <summary>The set-up of a build.</summary>
+    public static Setup Of(Build build) =>
+        new()
+        {
+            Firmware = build.Firmware,
+            Pack = build.Pack,
+            InputVolts = build.InputVolts,
+            House = build.House,
+        };
+
+    /// <summary>The build with this set-up. The same build comes back when nothing changes.</summary>
+    public Build ApplyTo(Build build) =>
+        Of(build) == this
+            ? build
+            : build with
+            {
+                Firmware = Firmware,
+                Pack = Pack,
+                InputVolts = InputVolts,
+                House = House,
+            };
+}

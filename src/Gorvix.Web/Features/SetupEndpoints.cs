@@ -1,0 +1,97 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Parts;
+using Gorvix.Storage;
+using Gorvix.Web.Hosting;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>A new set-up of a build.</summary>
+/// <param name="Version">The version that the writer has seen.</param>
+/// <param name="Setup">The whole set-up.</param>
+public sealed record SetupRequest(int Version, Setup Setup);
+
+/// <summary>A change of the parts or links of a build.</summary>
+/// <param name="Version">The version that the writer has seen.</param>
+/// <param name="Change">What to do.</param>
+public sealed record PartsRequest(int Version, PartsChange Change);
+
+/// <summary>A part to choose.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Name">Its name in words.</param>
+/// <param name="Kind">What it is; null for boards and profiles.</param>
+/// <param name="Functions">What it can give; empty for boards and profiles.</param>
+public sealed record PartChoice(string Id, string Name, DeviceKind? Kind, IReadOnlyList<FunctionChoice> Functions);
+
+/// <summary>Something that a device can give.</summary>
+/// <param name="Id">Its id within the device.</param>
+/// <param name="Need">What it gives.</param>
+public sealed record FunctionChoice(string Id, Need Need);
+
+/// <summary>What a set-up can be chosen from.</summary>
+/// <param name="Boards">The boards of the library.</param>
+/// <param name="Devices">The devices of the library.</param>
+/// <param name="Profiles">The firmware profiles of the library.</param>
+/// <param name="Disputes">The house rules, with what each school says.</param>
+public sealed record SetupChoices(
+    IReadOnlyList<PartChoice> Boards,
+    IReadOnlyList<PartChoice> Devices,
+    IReadOnlyList<PartChoice> Profiles,
+    IReadOnlyList<Dispute> Disputes
+);
+
+/// <summary>Set-up and parts of a build, and what they can be chosen from.</summary>
+internal static class SetupEndpoints
+{
+    public static void MapSetup(this IEndpointRouteBuilder app)
+    {
+        app.MapGet("/api/choices", Choices).WithName("listChoices").WithTags("Setup");
+        var build = app.MapGroup("/api/builds/{id}").WithTags("Setup");
+        build
+            .MapPost(
+                "setup",
+                (string id, SetupRequest request, FitViews views) =>
+                    views.Change(id, request.Version, "Set-up", request.Setup.ApplyTo)
+            )
+            .WithName("setUp")
+            .Changes();
+        build.MapPost("parts", Parts).WithName("changeParts").Changes();
+    }
+
+    private static async Task<SetupChoices> Choices(PartStore parts)
+    {
+        var all = await parts.All();
+        return new SetupChoices(
+            [.. all.Boards.Select(b => new PartChoice(b.Id, $"{b.Maker} {b.Name}, revision {b.Revision}", null, []))],
+            [
+                .. all.Devices.Select(d => new PartChoice(
+                    d.Id,
+                    $"{d.Maker} {d.Name}",
+                    d.Kind,
+                    [.. d.Functions.Select(f => new FunctionChoice(f.Id, f.Need))]
+                )),
+            ],
+            [.. all.Profiles.Select(p => new PartChoice(p.Id, p.Name, null, []))],
+            HouseSchools.All
+        );
+    }
+
+    private static async Task<IResult> Parts(
+        string id,
+        PartsRequest request,
+        BuildStore builds,
+        PartStore parts,
+        FitViews views
+    )
+    {
+        var all = await parts.All();
+        var findings = request.Change.Check((await builds.Get(id)).Build, all);
+        return findings.Count > 0
+            ? Problems.Of(findings)
+            : await views.Change(
+                id,
+                request.Version,
+                request.Change.Words(),
+                build => request.Change.ApplyTo(build, all)
+            );
+    }
+}
