@@ -43,13 +43,14 @@ public class ShelfTests
     {
         await using var page = await Page.Open("/");
         page.Find("[data-build='north-face-hare']");
+        var shelf = page.All("article").Count;
         var file = Path.Combine(Directory.CreateTempSubdirectory("gorvix-").FullName, "damaged.json");
         await File.WriteAllTextAsync(file, "{\"format\":\"gorvix\",\n\"version\":1,\n\"boards\":[{\"id\":\"x\"}]}");
         Import(page, file);
         page.Says("[role='alert']", "damaged.json was not imported. Nothing was stored.");
         page.Says("[role='alert']", "line 3 (boards[0])");
         page.Shot("shelf-refused");
-        Assert.Equal(2, page.All("article").Count);
+        Assert.Equal(shelf, page.All("article").Count);
         await File.WriteAllTextAsync(file, "{\"format\":\"gorvix\",\"version\":7}");
         Import(page, file);
         page.Says("[role='alert']", "format version 7");

@@ -2,6 +2,7 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Formats;
 using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
 
 namespace Gorvix.Core.Tests;
 
@@ -16,6 +17,72 @@ internal static class Demo
     public static Build NorthFaceHare { get; } = BuildIn("north-face-hare.json");
 
     public static Build HaulRoadHeron { get; } = BuildIn("haul-road-heron.json");
+
+    public static Build EastBenchKestrel { get; } = BuildIn("east-bench-kestrel.json");
+
+    public static Build SpoilTipOwl { get; } = BuildIn("spoil-tip-owl.json");
+
+    public static Build WeighbridgeWren { get; } = BuildIn("weighbridge-wren.json");
+
+    public static Build RampSwift { get; } = BuildIn("ramp-swift.json");
+
+    /// <summary>All of them.</summary>
+    public static IReadOnlyList<Build> Builds { get; } =
+    [NorthFaceHare, HaulRoadHeron, EastBenchKestrel, SpoilTipOwl, WeighbridgeWren, RampSwift];
+
+    public const string Lever = "thornwick-lever-f4-r3";
+    public const string Spindle = "thornwick-spindle-f7-r1";
+    public const string Pinion = "askerdale-pinion-f4-r2";
+    public const string Mote = "cobbold-mote-f1-r5";
+    public const string Nib = "cobbold-nib-f4-r2";
+
+    /// <summary>A build of demo parts: each link is "device part/function", is named after the function and is a must.</summary>
+    public static Build On(string board, params string[] links)
+    {
+        var parts = links.Select(l => l.Split('/')).ToList();
+        return new Build
+        {
+            Name = "bench",
+            Board = board,
+            Devices = [.. parts.Select(p => p[0]).Distinct().Select(p => new BuildDevice { Id = p, Part = p })],
+            Wants =
+            [
+                .. parts.Select(p => new Want
+                {
+                    Link = p[1],
+                    Device = p[0],
+                    Function = p[1],
+                    Priority = Priority.Must,
+                }),
+            ],
+        };
+    }
+
+    public static ResolvedBuild Resolve(this Build build) => ResolvedBuild.Create(build, Library);
+
+    /// <summary>The best plan of a demo build.</summary>
+    public static Plan Plan(this Build build) => Planner.Best(build.Resolve());
+
+    public static Build Pinned(this Build build, string link, string? port = null, string? pad = null) =>
+        build with
+        {
+            Pins =
+            [
+                .. build.Pins,
+                new()
+                {
+                    Link = link,
+                    Port = port,
+                    Pad = pad,
+                },
+            ],
+        };
+
+    /// <summary>The route of a link as "port: lead>pad lead>pad", or "-".</summary>
+    public static string Way(this Plan plan, string link) =>
+        plan.RouteOf(link) is { } route
+            ? $"{route.Port.Id}: {string.Join(' ', route.Walks.Select(w => $"{w.Lead.Label}>{w.Pad.Label}"))}"
+            : "-";
 
     public static FitReader Fit(Build build) => new(ResolvedBuild.Create(build, Library));
 

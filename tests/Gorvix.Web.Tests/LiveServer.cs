@@ -54,6 +54,13 @@ public sealed class LiveServer : IAsyncDisposable
             $"{{\"version\":{version},\"change\":{{\"kind\":\"{kind}\",\"match\":{match}}}}}"
         );
 
+    /// <summary>How many builds the demo has.</summary>
+    public static int DemoBuilds { get; } =
+        Directory.GetFiles(Path.Combine(AppContext.BaseDirectory, "demo", "builds"), "*.json").Length;
+
+    /// <summary>How many builds are on the shelf.</summary>
+    public async Task<int> Count() => (await Get("/api/builds")).GetArrayLength();
+
     public static string Ports(JsonElement fit) =>
         string.Join(
             " ",

@@ -13,18 +13,19 @@ public class ShelfApiTests
     {
         await using var server = await LiveServer.Start();
         var builds = (await server.Get("/api/builds")).EnumerateArray().ToList();
-        Assert.Equal(["Haul Road Heron", "North Face Hare"], builds.Select(b => b.GetProperty("name").GetString()));
-        Assert.All(
-            builds,
-            b => Assert.StartsWith("All ", b.GetProperty("verdict").GetProperty("sentence").GetString())
-        );
+        Assert.Equal(LiveServer.DemoBuilds, builds.Count);
+        Assert.Equal(builds.Select(Name).Order(StringComparer.Ordinal), builds.Select(Name));
+        var hare = builds.Single(b => Name(b) == "North Face Hare");
+        Assert.Equal("All 3 links carried.", hare.GetProperty("verdict").GetProperty("sentence").GetString());
+        var owl = builds.Single(b => Name(b) == "Spoil Tip Owl");
+        Assert.StartsWith("7 of 8 links carried.", owl.GetProperty("verdict").GetProperty("sentence").GetString());
     }
 
     [Fact]
     public async Task An_empty_start_has_an_empty_shelf()
     {
         await using var server = await LiveServer.Start(demo: null);
-        Assert.Equal(0, (await server.Get("/api/builds")).GetArrayLength());
+        Assert.Equal(0, await server.Count());
     }
 
     [Fact]
@@ -54,7 +55,7 @@ public class ShelfApiTests
             "north-face-hare-3",
             (await server.Post("/api/builds/import", file)).Body.GetProperty("id").GetString()
         );
-        Assert.Equal(4, (await server.Get("/api/builds")).GetArrayLength());
+        Assert.Equal(LiveServer.DemoBuilds + 2, await server.Count());
     }
 
     [Fact]
@@ -80,7 +81,7 @@ public class ShelfApiTests
             ("PART-DIFFERS", "boards[0]"),
             (finding.GetProperty("rule").GetString(), finding.GetProperty("subject").GetString())
         );
-        Assert.Equal(2, (await server.Get("/api/builds")).GetArrayLength());
+        Assert.Equal(LiveServer.DemoBuilds, await server.Count());
     }
 
     [Fact]
@@ -140,8 +141,9 @@ public class ShelfApiTests
             db.SaveChanges();
         }
         var builds = (await server.Get("/api/builds")).EnumerateArray().ToList();
-        Assert.Equal(2, builds.Count);
-        Assert.Contains("ewhurst-fix-10", builds[1].GetProperty("verdict").GetProperty("sentence").GetString());
+        Assert.Equal(LiveServer.DemoBuilds, builds.Count);
+        var hare = builds.Single(b => b.GetProperty("id").GetString() == "north-face-hare");
+        Assert.Contains("ewhurst-fix-10", hare.GetProperty("verdict").GetProperty("sentence").GetString());
         Assert.Equal(422, (int)(await server.Client.GetAsync("/api/builds/north-face-hare/fit")).StatusCode);
     }
 
@@ -150,10 +152,10 @@ public class ShelfApiTests
     {
         await using var server = await LiveServer.Start();
         Assert.Equal(204, (await server.Post("/api/builds/north-face-hare/remove", "")).Status);
-        Assert.Equal(1, (await server.Get("/api/builds")).GetArrayLength());
+        Assert.Equal(LiveServer.DemoBuilds - 1, await server.Count());
         Assert.Equal(404, (int)(await server.Client.GetAsync("/api/builds/north-face-hare/fit")).StatusCode);
         Assert.Equal(204, (await server.Post("/api/builds/north-face-hare/restore", "")).Status);
-        Assert.Equal(2, (await server.Get("/api/builds")).GetArrayLength());
+        Assert.Equal(LiveServer.DemoBuilds, await server.Count());
     }
 
     [Fact]
@@ -175,4 +177,6 @@ public class ShelfApiTests
         command.CommandText = "PRAGMA journal_mode";
         Assert.Equal("wal", await command.ExecuteScalarAsync());
     }
+
+    private static string Name(JsonElement build) => build.GetProperty("name").GetString()!;
 }

@@ -1,3 +1,5 @@
+using Gorvix.Core.Parts;
+
 namespace Gorvix.Core.Builds;
 
 /// <summary>One aircraft on the bench: a board, its devices, and what the builder wishes.</summary>
@@ -93,4 +95,14 @@ public sealed record RouteMatch
 
     /// <summary>Id of the mode, or null for any.</summary>
     public string? Mode { get; init; }
+
+    /// <summary>
+    /// The bridge positions that the route needs, as in <see cref="BridgeWords"/>: exactly these, none for an empty text,
+    /// or null for any.
+    /// </summary>
+    public string? Bridges { get; init; }
+
+    /// <summary>Bridge positions as one text, such as <c>J4=inverted, JR=SBUS</c>; the same positions always give the same text.</summary>
+    public static string BridgeWords(IEnumerable<Contact> bridges) =>
+        string.Join(", ", bridges.Select(b => $"{b.Bridge}={b.Position}").Distinct().Order(StringComparer.Ordinal));
 }

@@ -56,6 +56,9 @@ public sealed record BuildChange(ChangeKind Kind, RouteMatch Match)
         [
             Match.Mode is null ? null : $"mode {Match.Mode}",
             Match.Pad is null ? null : $"pad {Match.Pad}",
+            Match.Bridges is null ? null
+            : Match.Bridges == "" ? "no bridge"
+            : $"bridges {Match.Bridges}",
             Match.Port,
         ];
         var where = string.Join(", ", parts.Where(p => p is not null));

@@ -123,6 +123,11 @@ public static class BuildCheck
             {
                 list.Known(pad, board.Pads.Select(p => p.Id), "pad", $"{place}.pad");
             }
+            var positions = board.Bridges.SelectMany(b => b.Positions.Select(p => $"{b.Id}={p}")).ToList();
+            foreach (var position in match.Bridges?.Split(", ", StringSplitOptions.RemoveEmptyEntries) ?? [])
+            {
+                list.Known(position, positions, "bridge position", $"{place}.bridges");
+            }
         }
         if (
             match.Mode is { } mode

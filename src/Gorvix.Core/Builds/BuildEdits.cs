@@ -43,7 +43,7 @@ public static class BuildEdits
     /// <summary>The build on another board. Pins and bans that name a port or pad of the old board fall.</summary>
     public static Build WithBoard(Build build, string board)
     {
-        static bool Stays(RouteMatch match) => match.Port is null && match.Pad is null;
+        static bool Stays(RouteMatch match) => match is { Port: null, Pad: null, Bridges: null };
         return build with { Board = board, Pins = [.. build.Pins.Where(Stays)], Bans = [.. build.Bans.Where(Stays)] };
     }
 

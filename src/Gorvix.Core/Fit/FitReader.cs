@@ -142,8 +142,11 @@ public sealed class FitReader
         (move.From, move.To) switch
         {
             (_, null) => $"no {FitWords.Short(move.Link, _build)}",
-            ({ } from, { } to) when from.Port.Id == to.Port.Id =>
+            ({ } from, { } to) when from.Port.Id != to.Port.Id =>
+                $"{FitWords.Short(move.Link, _build)} to {to.Port.Id}",
+            ({ } from, { } to) when from.Mode.Id != to.Mode.Id =>
                 $"{FitWords.Short(move.Link, _build)} in {to.Mode.Name}",
+            ({ }, { } to) => $"{FitWords.Short(move.Link, _build)} with {FitWords.Bridges(to)}",
             _ => $"{FitWords.Short(move.Link, _build)} to {move.To.Port.Id}",
         };
 

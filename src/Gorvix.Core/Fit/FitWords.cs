@@ -53,6 +53,8 @@ internal static class FitWords
                 $"{Of(move.Link)} moved from {from.Port.Id} to {to.Port.Id}.",
             ({ } from, { } to) when from.Mode.Id != to.Mode.Id =>
                 $"{Of(move.Link)} stays on {to.Port.Id} and changes to {to.Mode.Name}.",
+            ({ } from, { } to) when from.Place != to.Place =>
+                $"{Of(move.Link)} stays on {to.Port.Id}, with {Bridges(to)}.",
             ({ }, { } to) => $"{Of(move.Link)} stays on {to.Port.Id} and uses {Pads(to)}.",
             ({ } from, null) => $"{Of(move.Link)} lost {from.Port.Id} and is not carried now.",
             (null, { } to) => $"{Of(move.Link)} is carried now, on {to.Port.Id}.",
@@ -85,6 +87,12 @@ internal static class FitWords
 
     /// <summary>The pads of a route.</summary>
     public static string Pads(Route route) => string.Join(" · ", route.Walks.Select(w => w.Pad.Label));
+
+    /// <summary>The bridge positions of a route.</summary>
+    public static string Bridges(Route route) =>
+        route.Bridges.Count == 0
+            ? "no bridge"
+            : Join([.. route.Bridges.Select(b => $"bridge {b.Bridge} at \"{b.Position}\"")]);
 
     /// <summary>The port's settings, one in each line.</summary>
     public static IReadOnlyList<string> Of(PortSettings settings)

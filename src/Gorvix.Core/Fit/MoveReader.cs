@@ -23,8 +23,8 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         var was = earlier.Feeds.FirstOrDefault(f =>
             f.Ways.Device.Id == now.Ways.Device.Id && f.Ways.Supply.Lead == now.Ways.Supply.Lead
         );
-        return (was?.Feed, now.Feed) is ({ } from, { } to) && from.Pad.Id != to.Pad.Id
-            ? $"The supply of the {now.Ways.Device.Device.Name} moved from pad {from.Pad.Label} to {to.Pad.Label}."
+        return (was?.Pad, now.Pad) is ({ } from, { } to) && from.Id != to.Id
+            ? $"The supply of the {now.Ways.Device.Device.Name} moved from pad {from.Label} to {to.Label}."
             : null;
     }
 

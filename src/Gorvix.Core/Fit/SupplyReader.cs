@@ -16,7 +16,7 @@ internal static class SupplyReader
                 f.Ways.Device.Device.Name,
                 f.Ways.Device.Device.Leads.First(l => l.Id == f.Ways.Supply.Lead).Label,
                 FitWords.Of(f.Ways.Supply.Window),
-                f.Feed?.Pad.Label,
+                f.Pad?.Label,
                 f.Feed is null ? null : FitWords.Of(f.Feed.Volts)
             )),
         ];

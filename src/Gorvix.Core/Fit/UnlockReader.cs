@@ -32,33 +32,19 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WishReader wishes
     private FitUnlock WordsOf(Link link, Unlock unlock)
     {
         var route = unlock.Plan.RouteOf(link.Id)!;
-        var then = $"{link.Id} on {route.Port.Id}";
+        var id = string.Join('+', unlock.Steps.Select(s => $"{s.Kind}/{s.What.Key()}"));
         return new FitUnlock(
-            $"{link.Id}/{unlock.Kind}/{Key(unlock.What)}",
+            $"{link.Id}/{id}",
             link.Id,
-            unlock.Kind,
-            What(unlock),
+            unlock.Steps[^1].Kind,
+            string.Join("; and ", unlock.Steps.Select(What)),
             PriceOf(unlock),
-            then
+            $"{FitWords.Short(link, space.Build)} on {route.Port.Id}"
         );
     }
 
-    private static string Key(UnlockTarget what) =>
-        string.Join(
-            ':',
-            new[]
-            {
-                what.Match is { } m ? $"{m.Link},{m.Port},{m.Pad},{m.Mode}" : null,
-                what.Rule,
-                what.School,
-                what.Link,
-                what.Device,
-                what.Part,
-            }.OfType<string>()
-        );
-
-    private string What(Unlock unlock) =>
-        (unlock.Kind, unlock.What) switch
+    private string What(UnlockStep step) =>
+        (step.Kind, step.What) switch
         {
             (UnlockKind.LiftPin, { Match: { } pin }) => $"Lift the pin: {wishes.Words(pin)}",
             (UnlockKind.LiftBan, { Match: { } ban }) => $"Lift the ban: {wishes.Words(ban)}",
@@ -70,7 +56,7 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WishReader wishes
             (UnlockKind.SwapDevice, { Device: { } device, Part: { } part }) =>
                 $"Take the {Name(library.Device(part)!)} in place of the {space.Build.Devices.First(d => d.Id == device).Device.Name}",
             (_, { Part: { } part }) => $"Take the board {Name(library.Board(part)!)}",
-            _ => $"{unlock.Kind}",
+            _ => $"{step.Kind}",
         };
 
     private static string House(string rule, string school)
@@ -89,11 +75,12 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WishReader wishes
                 words.Add(say(more));
             }
         }
-        if (unlock.Kind is UnlockKind.SwapDevice or UnlockKind.SwapBoard)
+        var kinds = unlock.Steps.Select(s => s.Kind).ToHashSet();
+        if (kinds.Contains(UnlockKind.SwapDevice) || kinds.Contains(UnlockKind.SwapBoard))
         {
             words.Add("another part to buy");
         }
-        if (unlock.Kind == UnlockKind.Firmware)
+        if (kinds.Contains(UnlockKind.Firmware))
         {
             words.Add("new firmware on the board");
         }
@@ -102,7 +89,7 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WishReader wishes
         Add(CostTerm.Processor, n => $"about {n * 10} % of the processor at high loop rates");
         Add(CostTerm.HandWork, n => $"{n} points of hand work more");
         var moved = unlock.Plan.Since(plan).Count(m => m.From is not null && m.To is not null);
-        if (moved > 0 && unlock.Kind != UnlockKind.SwapBoard)
+        if (moved > 0 && !kinds.Contains(UnlockKind.SwapBoard))
         {
             words.Add(moved == 1 ? "one link moves" : $"{moved} links move");
         }

@@ -22,15 +22,21 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
     {
         var conflict = Conflict.Of(space, plan, link);
         var wishes = Wishes(conflict.Pins, conflict.Bans);
-        var links = FitWords.Join([.. conflict.Links.Prepend(link).Select(l => FitWords.Short(l, _build))]);
+        List<string> members =
+        [
+            .. conflict.Links.Prepend(link).Select(l => FitWords.Short(l, _build)),
+            .. conflict.Supplies.Select(s => $"the supply of the {s.Device.Device.Name}"),
+        ];
+        var links = FitWords.Join(members);
         var held = wishes.Count == 0 ? "" : $" while you hold to: {string.Join("; ", wishes.Select(w => w.Sentence))}";
+        var verb = conflict.Supplies.Count == 0 ? "carried" : "had";
         links = char.ToUpperInvariant(links[0]) + links[1..];
-        var sentence = (conflict.Links.Count, wishes.Count) switch
+        var sentence = (members.Count - 1, wishes.Count) switch
         {
             (0, 0) => $"{links} has no way on this board, whatever else gives way.",
             (0, 1) => $"{links} has no way{held}. Lift that and it fits.",
             (0, _) => $"{links} has no way{held}. Lift any one of these and it fits.",
-            _ => $"{links} cannot all be carried{held}. If any one of these gives way, the rest fits.",
+            _ => $"{links} cannot all be {verb}{held}. If any one of these gives way, the rest fits.",
         };
         return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, sentence);
     }
@@ -83,6 +89,12 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
             match.Port,
             match.Pad is null ? null : $"pad {_build.Board.Pads.First(p => p.Id == match.Pad).Label}",
             match.Mode is null ? null : $"mode \"{way.Link.Function.Modes.First(m => m.Id == match.Mode).Name}\"",
+            match.Bridges switch
+            {
+                null => null,
+                "" => "no bridge",
+                var positions => $"bridge {positions.Replace("=", " at ")}",
+            },
         ];
         var where = string.Join(", ", parts.Where(p => p is not null));
         return where == "" ? "any port" : where;

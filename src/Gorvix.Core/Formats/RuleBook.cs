@@ -42,7 +42,7 @@ public static class RuleBook
         ),
         (
             CostTerm.HandWork,
-            $"points of hand work (our own scale): a bridge {WorkPoints.Bridge}, a device's firmware {WorkPoints.Firmware}, a setting {WorkPoints.Setting}, a resistor {WorkPoints.Resistor}, pins of a plug moved {WorkPoints.Repin}, a lead lifted or cut {WorkPoints.Lift}."
+            $"points of hand work (our own scale): a bridge {WorkPoints.Bridge}, a device's firmware {WorkPoints.Firmware}, a setting {WorkPoints.Setting}, a resistor {WorkPoints.Resistor}, pins of a plug moved {WorkPoints.Repin}, a lead lifted or cut {WorkPoints.Lift}, a lead soldered although its plug fits the board {WorkPoints.Solder}."
         ),
         (CostTerm.AgainstHouse, "supplies that go against a house rule although they work."),
         (CostTerm.WholePorts, "whole ports used."),

@@ -1,8 +1,9 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Planning;
 
-/// <summary>The few best plans that differ in a port or a mode.</summary>
+/// <summary>The few best plans that differ in a port, a mode or a bridge.</summary>
 /// <remarks>
 /// Lawler's way (1972, after Murty 1968): the best plan splits all other plans into parts that do not overlap – in
 /// part i the links before i stay as they are and link i goes elsewhere. The best plan of each part is found, the
@@ -54,23 +55,32 @@ public static class BestPlans
     public static Build Choose(PlanSpace space, Plan best, Plan chosen)
     {
         // Pinning only what differs says what the builder meant; all is pinned where that leaves a choice.
-        var few = Pinned(space.Build.Build, chosen.Placements.Where(p => Differs(best, p)));
+        var few = Pinned(space, chosen.Placements.Where(p => Differs(best, p)));
         var then = Planner.Best(space, few.Pins, few.Bans);
-        return chosen.Placements.Any(p => Differs(then, p)) ? Pinned(space.Build.Build, chosen.Placements) : few;
+        return chosen.Placements.Any(p => Differs(then, p)) ? Pinned(space, chosen.Placements) : few;
     }
 
     private static bool Differs(Plan plan, Placement placement) =>
         Limit.PlaceOf(plan.RouteOf(placement.Link.Id)) != Limit.PlaceOf(placement.Route);
 
-    private static Build Pinned(Build build, IEnumerable<Placement> placements)
+    // Bridges are named only where the same port and mode can be had with others.
+    private static bool Rivals(Route a, Route b) => a.Port == b.Port && a.Mode == b.Mode && a.Place != b.Place;
+
+    private static Build Pinned(PlanSpace space, IEnumerable<Placement> placements)
     {
+        var build = space.Build.Build;
         foreach (var (link, route) in placements)
         {
+            var ways = space.Ways.First(w => w.Link.Id == link.Id);
             var match = new RouteMatch
             {
                 Link = link.Id,
                 Port = route?.Port.Id,
                 Mode = route?.Mode.Id,
+                Bridges =
+                    route is not null && ways.Routes.Any(r => Rivals(r, route))
+                        ? RouteMatch.BridgeWords(route.Bridges)
+                        : null,
             };
             build = new BuildChange(route is null ? ChangeKind.Ban : ChangeKind.Pin, match).ApplyTo(build);
             if (route is null)

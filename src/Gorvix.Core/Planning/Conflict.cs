@@ -1,20 +1,23 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Planning;
 
 /// <summary>
-/// Why a link goes without: a set of other links, pins and bans with which it cannot be. The set is minimal:
-/// without any one of its members the link and all that is left can be carried.
+/// Why a link goes without: a set of other links, supplies, pins and bans with which it cannot be. The set is minimal:
+/// without any one of its members the link and all that is left can be had together.
 /// </summary>
 /// <param name="Link">The link that goes without.</param>
 /// <param name="Links">Links that cannot all be carried beside it.</param>
 /// <param name="Pins">Pins that take part.</param>
 /// <param name="Bans">Bans that take part.</param>
+/// <param name="Supplies">Supply leads that want a selector in another position.</param>
 public sealed record Conflict(
     Link Link,
     IReadOnlyList<Link> Links,
     IReadOnlyList<RouteMatch> Pins,
-    IReadOnlyList<RouteMatch> Bans
+    IReadOnlyList<RouteMatch> Bans,
+    IReadOnlyList<FeedWays> Supplies
 )
 {
     /// <summary>The conflict of a link that the best plan leaves out.</summary>
@@ -23,7 +26,8 @@ public sealed record Conflict(
     /// <param name="link">A link that the plan does not carry.</param>
     /// <remarks>
     /// Each member in turn is left out; if the rest still cannot be, the member had no part in it and stays out. Bans and
-    /// pins are tried first and then the links, the least needed first, so what remains is told in the weightiest links.
+    /// pins are tried first, then supplies, then the links, the least needed first, so what remains is told in the
+    /// weightiest links.
     /// </remarks>
     public static Conflict Of(PlanSpace space, Plan plan, Link link)
     {
@@ -32,7 +36,13 @@ public sealed record Conflict(
         // A pin that the plan leaves aside is told about by itself; here it would only hide the reason.
         var wishes = space.Build.Build;
         var kept = wishes.Pins.Where(p => plan.RouteOf(p.Link)?.Matches(p) == true);
-        var conflict = new Conflict(link, [.. carried.Select(p => p.Link)], [.. kept], wishes.Bans);
+        var conflict = new Conflict(
+            link,
+            [.. carried.Select(p => p.Link)],
+            [.. kept],
+            wishes.Bans,
+            [.. plan.Feeds.Where(f => f.Feed is not null).Select(f => f.Ways)]
+        );
         foreach (var smaller in conflict.WithoutEach())
         {
             var next = smaller(conflict);
@@ -48,9 +58,14 @@ public sealed record Conflict(
     public bool CanBe(PlanSpace space)
     {
         var together = Links.Append(Link).Select(l => l.Id).ToHashSet();
-        var limits = space.Ways.Select(w => together.Contains(w.Link.Id) ? Limit.None : Limit.Out).ToList();
+        List<Limit> limits =
+        [
+            .. space.Ways.Select(w => together.Contains(w.Link.Id) ? Limit.None : Limit.Out),
+            .. space.Feeds.Select(f => Supplies.Contains(f) ? Limit.None : Limit.Out),
+        ];
         var best = Planner.Best(space, [.. Pins.Where(p => together.Contains(p.Link))], Bans, limits)!;
         return best.Cost[CostTerm.PinsBroken] == 0
+            && best.Feeds.All(f => f.Feed is not null || !Supplies.Contains(f.Ways))
             && best.Placements.All(p => p.Route is not null || !together.Contains(p.Link.Id));
     }
 
@@ -59,6 +74,9 @@ public sealed record Conflict(
         [
             .. Bans.Select(b => (Func<Conflict, Conflict>)(c => c with { Bans = [.. c.Bans.Where(x => x != b)] })),
             .. Pins.Select(p => (Func<Conflict, Conflict>)(c => c with { Pins = [.. c.Pins.Where(x => x != p)] })),
+            .. Supplies.Select(s =>
+                (Func<Conflict, Conflict>)(c => c with { Supplies = [.. c.Supplies.Where(x => x != s)] })
+            ),
             .. Links
                 .OrderByDescending(l => l.Want.Priority)
                 .ThenByDescending(l => l.Function.Need)

@@ -3,8 +3,8 @@ using Gorvix.Core.Routing;
 namespace Gorvix.Core.Planning;
 
 /// <summary>
-/// Which places one link may take in a part of all plans. A place is a port and a mode, or going without: plans
-/// that differ only in a pad are the same to the builder.
+/// Which places one link may take in a part of all plans. A place is a port, a mode and bridge positions, or going
+/// without: plans that differ only in a pad are the same to the builder.
 /// </summary>
 /// <param name="Only">The one place that is left, or null for all.</param>
 /// <param name="Not">Places that are not wanted.</param>
@@ -17,7 +17,7 @@ internal sealed record Limit(string? Only, IReadOnlySet<string> Not)
     public static readonly Limit Out = new(PlaceOf(null), new HashSet<string>());
 
     /// <summary>The place of a route; null is going without.</summary>
-    public static string PlaceOf(Route? route) => route is null ? "" : $"{route.Port.Id}\n{route.Mode.Id}";
+    public static string PlaceOf(Route? route) => route?.Place ?? "";
 
     /// <summary>True when the link may take this route, or go without.</summary>
     public bool Allows(Route? route) => PlaceOf(route) is var place && (Only ?? place) == place && !Not.Contains(place);

@@ -59,11 +59,11 @@ internal sealed class PlanProblem
         IReadOnlyList<Limit>? limits
     )
     {
+        var limit = limits?.ElementAtOrDefault(number) ?? Limit.None;
         if (row.Way is not { } way)
         {
-            return new Entry(row, number, row.Undominated, row.Unmet);
+            return new Entry(row, number, limit == Limit.None ? row.Undominated : [], row.Unmet);
         }
-        var limit = limits?[number] ?? Limit.None;
         var linkPins = pins.Where(p => p.Link == way.Link.Id).ToList();
         var linkBans = bans.Where(b => b.Link == way.Link.Id).ToList();
         if (linkPins.Count == 0 && linkBans.Count == 0 && limit == Limit.None)

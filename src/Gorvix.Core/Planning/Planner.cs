@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using Gorvix.Core.Builds;
+using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Planning;
 
@@ -42,7 +43,10 @@ public static class Planner
     public static Plan Best(PlanSpace space, IReadOnlyList<RouteMatch> pins, IReadOnlyList<RouteMatch> bans) =>
         Best(space, pins, bans, null)!;
 
-    /// <summary>The best of the plans within some limits, one for each link, or null when there is none.</summary>
+    /// <summary>
+    /// The best of the plans within some limits, or null when there is none. One limit for each link, and then for each
+    /// supply lead where there are more: any limit but <see cref="Limit.None"/> leaves a supply lead out.
+    /// </summary>
     internal static Plan? Best(
         PlanSpace space,
         IReadOnlyList<RouteMatch> pins,
@@ -64,7 +68,18 @@ public static class Planner
         }
         return new Plan([.. space.Ways.Select((w, i) => new Placement(w.Link, chosen[i]?.Route))], search.BestCost)
         {
-            Feeds = [.. space.Feeds.Select((f, i) => new FeedPlacement(f, chosen[space.Ways.Count + i]?.Feed))],
+            Feeds =
+            [
+                .. space.Feeds.Select(
+                    (f, i) =>
+                        FeedPlacement.Of(
+                            f,
+                            chosen[space.Ways.Count + i]?.Feed,
+                            space.Build.Board,
+                            chosen.Select(c => c?.Route).OfType<Route>().Where(r => r.Link.Want.Device == f.Device.Id)
+                        )
+                ),
+            ],
         };
     }
 

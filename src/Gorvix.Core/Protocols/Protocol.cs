@@ -106,6 +106,9 @@ public sealed record Protocol(
     /// <summary>What kind of port can carry it.</summary>
     public Carrier Carrier { get; init; }
 
+    /// <summary>How a frame proves that it arrived whole, or null where it does not or is not known here.</summary>
+    public Checksum? Check { get; init; }
+
     /// <summary>Time in microseconds that the main frame takes at a baud; null when frames vary.</summary>
     public double? FrameMicroseconds(int baud) =>
         FrameBytes is { } bytes ? Framing?.MicrosecondsFor(bytes, baud) : null;

@@ -27,7 +27,10 @@ public static class ProtocolCatalogue
             PortJob.ReceiverInput,
             32,
             new(Standing.FromMemory, "32-byte frame, checksum 0xFFFF minus the sum")
-        ),
+        )
+        {
+            Check = Checksum.OnesSum,
+        },
         new(
             "CRSF",
             Framing.EightN1,
@@ -37,7 +40,10 @@ public static class ProtocolCatalogue
             PortJob.ReceiverInput,
             26,
             SourceNote.Published("the open CRSF specification, hardware and frame construction")
-        ),
+        )
+        {
+            Check = Checksum.Crc8D5,
+        },
         new(
             "S.Port",
             Framing.EightN1,
@@ -69,7 +75,10 @@ public static class ProtocolCatalogue
             SourceNote.Published(
                 "the GNSS receiver maker's interface description, UART ports: 8N1, frame = 8 bytes + payload"
             )
-        ),
+        )
+        {
+            Check = Checksum.Fletcher8,
+        },
         new(
             "SmartAudio",
             Framing.EightN2,
@@ -119,7 +128,10 @@ public static class ProtocolCatalogue
             PortJob.ReceiverInput,
             null,
             SourceNote.Published("the open SRXL2 specification: half-duplex on one wire, 8N1, 115 200 or 400 000")
-        ),
+        )
+        {
+            Check = Checksum.Crc16Xmodem,
+        },
         new(
             "SUMD",
             Framing.EightN1,
@@ -129,7 +141,10 @@ public static class ProtocolCatalogue
             PortJob.ReceiverInput,
             null,
             new(Standing.FromMemory, "CRC-16 at the end of each frame")
-        ),
+        )
+        {
+            Check = Checksum.Crc16Xmodem,
+        },
         new(
             "GHST",
             Framing.EightN1,
@@ -161,7 +176,10 @@ public static class ProtocolCatalogue
             SourceNote.Published(
                 "IEC 61162-1 (NMEA 0183): 8 data bits, no parity, one stop bit; sentences of at most 82 characters"
             )
-        ),
+        )
+        {
+            Check = Checksum.Xor8,
+        },
         new(
             "MAVLink",
             Framing.EightN1,
@@ -171,7 +189,10 @@ public static class ProtocolCatalogue
             PortJob.TelemetryOut,
             null,
             SourceNote.Published("the MAVLink guide, serialization: packets of 12 to 280 bytes, CRC-16/MCRF4XX")
-        ),
+        )
+        {
+            Check = Checksum.Crc16Mcrf4xx,
+        },
         new(
             "LTM",
             Framing.EightN1,

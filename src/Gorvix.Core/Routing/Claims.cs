@@ -28,6 +28,9 @@ public static class WorkPoints
 
     /// <summary>One lead taken out of a plug, or cut.</summary>
     public const int Lift = 1;
+
+    /// <summary>One lead soldered although its plug would fit the board.</summary>
+    public const int Solder = 1;
 }
 
 /// <summary>What a route needs of the board. Two routes can stand together when they take nothing twice and all their holds agree.</summary>

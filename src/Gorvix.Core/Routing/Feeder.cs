@@ -11,6 +11,9 @@ namespace Gorvix.Core.Routing;
 /// <param name="Bridges">The bridge positions that it needs.</param>
 public sealed record Feed(Pad Pad, Rail Rail, VoltWindow Volts, IReadOnlyList<Contact> Bridges)
 {
+    /// <summary>Every pad that gives the same over the same bridges, this one first.</summary>
+    public IReadOnlyList<Pad> Pads { get; init; } = [Pad];
+
     /// <summary>What it needs of the board.</summary>
     public required Claims Claims { get; init; }
 
@@ -107,9 +110,19 @@ public static class Feeder
                     continue;
                 }
                 List<Contact> bridges = [.. path.Through.OfType<Contact>()];
-                if (!feeds.Any(f => f.Rail == rail && f.Volts == volts && f.Bridges.SequenceEqual(bridges)))
+                var same = feeds.FindIndex(f =>
+                    f.Rail == rail
+                    && f.Volts == volts
+                    && f.Bridges.SequenceEqual(bridges)
+                    && f.Pad.Meaning == pad.Meaning
+                );
+                if (same < 0)
                 {
                     feeds.Add(FeedOf(build, device, supply, pad, rail, volts, bridges));
+                }
+                else
+                {
+                    feeds[same] = feeds[same] with { Pads = [.. feeds[same].Pads, pad] };
                 }
             }
         }

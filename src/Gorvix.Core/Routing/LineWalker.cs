@@ -171,7 +171,7 @@ internal sealed class LineWalker(ResolvedBuild build, Port port, Protocol protoc
         );
     }
 
-    private static List<Finding> Hazards(ModeLine line, Lead lead, Pad pad, string half)
+    private List<Finding> Hazards(ModeLine line, Lead lead, Pad pad, string half)
     {
         var list = new List<Finding>();
         if (pad.Meaning == PadMeaning.Doubtful)
@@ -185,7 +185,7 @@ internal sealed class LineWalker(ResolvedBuild build, Port port, Protocol protoc
                     Severity.Warn,
                     half,
                     ("half", half),
-                    ("lead", lead.Label),
+                    ("lead", $"{lead.Label} of the {device.Name}"),
                     ("needs", $"{lead.HighFromVolts:0.0#}")
                 )
             );

@@ -20,11 +20,21 @@ internal sealed record PlugUse(IReadOnlyList<Work> Work, IReadOnlyList<Finding> 
             return None;
         }
         var pads = walks.Select(w => w.Pad.Id).ToHashSet();
-        var socket = build.Board.Plugs.FirstOrDefault(p =>
-            p.Family == plug.Family && p.Pins.Any(pin => pin.Pad is { } pad && pads.Contains(pad))
-        );
-        return socket is null ? None : new Mating(build, link, walks, plug, socket).Use();
+        var sockets = build.Board.Plugs.Where(p => p.Family == plug.Family).ToList();
+        var socket = sockets.FirstOrDefault(p => p.Pins.Any(pin => pin.Pad is { } pad && pads.Contains(pad)));
+        return socket is not null ? new Mating(build, link, walks, plug, socket).Use()
+            : sockets.Count > 0 ? new PlugUse(Soldered(link, walks), [], [])
+            : None;
     }
+
+    // Where a plug of the family is there, every lead that goes elsewhere has to leave its own plug first.
+    private static List<Work> Soldered(Link link, IReadOnlyCollection<LineWalk> walks) =>
+        [
+            .. walks.Select(w => new Work(
+                $"Take {w.Lead.Label} of the {link.Device.Name} out of its plug and solder it to {w.Pad.Label}.",
+                WorkPoints.Solder
+            )),
+        ];
 
     /// <summary>One device plug against one board plug, pin by pin.</summary>
     private sealed class Mating(
@@ -63,6 +73,7 @@ internal sealed record PlugUse(IReadOnlyList<Work> Work, IReadOnlyList<Finding> 
                     Unasked(lead, pad);
                 }
             }
+            _work.AddRange(Soldered(link, [.. walks.Where(w => !InSocket(w.Pad))]));
             return new PlugUse(_work, _warnings, _nets);
         }
 

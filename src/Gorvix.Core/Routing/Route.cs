@@ -134,12 +134,18 @@ public sealed record Route(
     /// <summary>Tenths of the processor that it takes at high loop rates.</summary>
     public int Processor { get; init; }
 
+    /// <summary>
+    /// Where it puts the link: port, mode and bridge positions. Routes that differ in nothing else are the same to the builder.
+    /// </summary>
+    public string Place { get; } = $"{Port.Id}\n{Mode.Id}\n{RouteMatch.BridgeWords(Bridges)}";
+
     /// <summary>True when a pin or ban speaks about this route.</summary>
     public bool Matches(RouteMatch match) =>
         match.Link == Link.Id
         && (match.Port is null || match.Port == Port.Id)
         && (match.Mode is null || match.Mode == Mode.Id)
-        && (match.Pad is null || Walks.Any(w => w.Pad.Id == match.Pad));
+        && (match.Pad is null || Walks.Any(w => w.Pad.Id == match.Pad))
+        && (match.Bridges is null || match.Bridges == RouteMatch.BridgeWords(Bridges));
 }
 
 /// <summary>A combination that cannot be, with the rule that says so.</summary>

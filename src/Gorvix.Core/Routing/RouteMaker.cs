@@ -63,10 +63,13 @@ internal sealed class RouteMaker(
             takes.AddRange(nets.Except(driven).Select(net => $"net {net}"));
         }
         holds.AddRange(
-            from net in nets.Concat(driven).Distinct()
-            where build.Board.Ports.Count(p => p.Nets.Contains(net)) > 1
+            from net in nets.Distinct()
+            where port.Kind == PortKind.Bus || build.Board.Ports.Count(p => p.Nets.Contains(net)) > 1
             select new NetHold(net, port.Id)
         );
+
+        // A lead that talks unasked is no job of any port, and a bus on that net would fall to it as well.
+        holds.AddRange(driven.Select(net => new NetHold(net, "a lead in its plug")));
         return new Claims([.. takes.Distinct()], holds);
     }
 

@@ -97,10 +97,10 @@ public sealed record WiredBuild(
             Supplies =
             [
                 .. from feed in plan.Feeds
-                where feed.Feed is not null
+                where feed.Pad is not null
                 let device = feed.Ways.Device
                 let lead = device.Device.Leads.First(l => l.Id == feed.Ways.Supply.Lead)
-                select new SupplyWire(device.Id, lead, feed.Feed!.Pad),
+                select new SupplyWire(device.Id, lead, feed.Pad!),
             ],
         };
     }

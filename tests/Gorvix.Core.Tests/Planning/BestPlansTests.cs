@@ -82,5 +82,8 @@ public class BestPlansTests
     }
 
     private static string Places(IEnumerable<Route?> routes) =>
-        string.Join(' ', routes.Select(r => r is null ? "-" : $"{r.Port.Id}/{r.Mode.Id}"));
+        string.Join(
+            ' ',
+            routes.Select(r => r is null ? "-" : $"{r.Port.Id}/{r.Mode.Id}/{string.Join('+', r.Bridges)}")
+        );
 }

@@ -69,6 +69,73 @@ public class ConflictTests
     }
 
     [Fact]
+    public void A_supply_that_needs_the_selector_elsewhere_is_named()
+    {
+        // The pad feeds the module with J at "left"; the only RX of the board is there with J at "right".
+        var device = Device("gnss", Need.Position, Mode("UBX", Out()) with { Loses = ["set-up"] });
+        device = device with
+        {
+            Leads =
+            [
+                .. device.Leads,
+                new()
+                {
+                    Id = "V",
+                    Label = "V",
+                    Role = LeadRole.Supply,
+                },
+            ],
+            Supplies =
+            [
+                new()
+                {
+                    Lead = "V",
+                    Window = new() { Min = 4.5, Max = 5.5 },
+                },
+            ],
+        };
+        var board = Board("F4", Port("U1", tx: false))
+            .With(
+                Pad("R1", Path("U1.rx", At("J", "right"))),
+                Pad("VS", new PadPath { Rail = "5v", Through = [At("J", "left")] })
+            ) with
+        {
+            Rails =
+            [
+                new()
+                {
+                    Id = "5v",
+                    Label = "5V",
+                    Volts = 5,
+                    Feed = RailFeed.Regulator,
+                },
+            ],
+            Bridges =
+            [
+                new()
+                {
+                    Id = "J",
+                    Positions = ["left", "right"],
+                    Default = "left",
+                },
+            ],
+        };
+        var made = Build(board, device);
+        var build = ResolvedBuild.Create(
+            made.Build with
+            {
+                Pack = new Pack { Cells = 4 },
+            },
+            new PartsLibrary([board], [device])
+        );
+        Assert.Equal("gnss", Assert.Single(ConflictOf(build, "gnss").Supplies).Device.Id);
+        Assert.Equal(
+            "Position and the supply of the gnss cannot all be had. If any one of these gives way, the rest fits.",
+            Assert.Single(new Gorvix.Core.Fit.FitReader(build).Sheet().Conflicts).Sentence
+        );
+    }
+
+    [Fact]
     public void No_member_can_be_dropped_and_together_they_cannot_be() =>
         Generated
             .Builds(4, 6)
@@ -95,9 +162,17 @@ public class ConflictTests
         var links = conflict.Links.Append(conflict.Link).Select(l => l.Id).ToHashSet();
         var cost = CpSatModel.BestCost(
             build.WithWishes(conflict.Pins, []),
-            [.. ways.Where(w => links.Contains(w.Link.Id))]
+            [.. ways.Where(w => links.Contains(w.Link.Id))],
+            conflict.Supplies
         );
-        CostTerm[] broken = [CostTerm.PinsBroken, CostTerm.MustsUnmet, CostTerm.WantsUnmet, CostTerm.NicesUnmet];
+        CostTerm[] broken =
+        [
+            CostTerm.PinsBroken,
+            CostTerm.Unfed,
+            CostTerm.MustsUnmet,
+            CostTerm.WantsUnmet,
+            CostTerm.NicesUnmet,
+        ];
         return broken.All(t => cost[t] == 0);
     }
 

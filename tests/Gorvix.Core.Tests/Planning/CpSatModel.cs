@@ -61,8 +61,11 @@ internal sealed class CpSatModel
 
     /// <summary>What the best plan costs, proved by the solver.</summary>
     /// <exception cref="InvalidOperationException">The solver did not prove an optimum.</exception>
-    public static PlanCost BestCost(ResolvedBuild build, IReadOnlyList<LinkWays> ways) =>
-        new CpSatModel(new PlainObjective(build, ways)).Solve();
+    public static PlanCost BestCost(
+        ResolvedBuild build,
+        IReadOnlyList<LinkWays> ways,
+        IReadOnlyList<FeedWays>? feeds = null
+    ) => new CpSatModel(new PlainObjective(build, ways, feeds)).Solve();
 
     private void Charge(BoolVar when, IEnumerable<(CostTerm Term, int Amount)> costs)
     {

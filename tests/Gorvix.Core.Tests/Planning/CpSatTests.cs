@@ -15,8 +15,23 @@ public class CpSatTests
     [Fact]
     public void The_solver_finds_nothing_better_on_the_demo_builds()
     {
-        Agree(ResolvedBuild.Create(Demo.NorthFaceHare, Demo.Library));
-        Agree(ResolvedBuild.Create(Demo.HaulRoadHeron, Demo.Library));
+        Assert.All(
+            from demo in Demo.Builds
+            from unused in Enum.GetValues<UnusedLeads>()
+            from sharing in Enum.GetValues<PortSharing>()
+            let house = new HouseRules
+            {
+                Unused = unused,
+                Sharing = sharing,
+                Software = SoftwareUse.Allowed,
+            }
+            select demo with
+            {
+                House = house,
+            },
+            b => Agree(b.Resolve())
+        );
+        Assert.All(Demo.Builds, b => Agree(b.Resolve()));
         var banned = Demo.NorthFaceHare with { Bans = [new() { Link = "control", Mode = "crsf-inverted" }] };
         var build = ResolvedBuild.Create(banned, Demo.Library);
         Agree(

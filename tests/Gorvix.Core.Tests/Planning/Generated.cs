@@ -163,8 +163,8 @@ internal static class Generated
             (controller, ports, extras) => BoardOf(controller, ports, extras)
         );
 
-    // The number says what is broken out: mostly both halves, sometimes one, now and then a held, an advised, a USB-shared
-    // or a chattering port. Each bit of the extras adds one more thing to the board.
+    // The number says what is broken out: mostly both halves, sometimes one, now and then a pad that a bridge makes raw or
+    // inverted, a doubtful pad, an advised, a held, a USB-shared or a chattering port. Each bit of the extras adds one more thing to the board.
     private static Board BoardOf(
         string controller,
         (PathElement[] Rx, PathElement[] Tx, int Shape, Need Advised)[] ports,
@@ -187,7 +187,11 @@ internal static class Generated
         foreach (var (i, (rx, tx, shape, _)) in ports.Index())
         {
             var doubt = shape == 7 ? PadMeaning.Doubtful : PadMeaning.Sure;
-            board = board.With(shape == 0 ? [] : [Pad($"R{i}", $"U{i}.rx", rx) with { Meaning = doubt }]);
+            Pad listens =
+                shape == 6
+                    ? Pad($"R{i}", Path($"U{i}.rx", At("K", "left")), Path($"U{i}.rx", At("K", "right"), Inverter()))
+                    : Pad($"R{i}", $"U{i}.rx", rx);
+            board = board.With(shape == 0 ? [] : [listens with { Meaning = doubt }]);
             board = board.With(shape == 1 ? [] : [Pad($"T{i}", $"U{i}.tx", tx)]);
             if (shape == 11)
             {

@@ -10,9 +10,13 @@ namespace Gorvix.Core.Tests.Planning;
 /// The planning question written from the words of docs/rules.md, not from the planner: what two ways fight about,
 /// and what each costs. A way is a <see cref="Route"/> or a <see cref="Feed"/>; null goes without.
 /// </summary>
-internal sealed class PlainObjective(ResolvedBuild build, IReadOnlyList<LinkWays> ways)
+internal sealed class PlainObjective(
+    ResolvedBuild build,
+    IReadOnlyList<LinkWays> ways,
+    IReadOnlyList<FeedWays>? feeds = null
+)
 {
-    private readonly IReadOnlyList<FeedWays> _feeds = Feeder.WaysOf(build);
+    private readonly IReadOnlyList<FeedWays> _feeds = feeds ?? Feeder.WaysOf(build);
 
     /// <summary>How many things are to be decided: links first, then supplies.</summary>
     public int Rows => ways.Count + _feeds.Count;
@@ -148,11 +152,13 @@ internal sealed class PlainObjective(ResolvedBuild build, IReadOnlyList<LinkWays
             + (mode.Bauds.Count > 0 && mode.Bauds[0] != route.Settings.Baud ? 2 : 0)
             + (3 * trapped)
             + (mode.Protocol == "MSP" ? 2 * (build.Firmware?.CanvasSettings.Count ?? 0) : 0)
-            + (build.Board.BuiltIns.Any(b => b.Gives == need) ? 2 : 0);
+            + (build.Board.BuiltIns.Any(b => b.Gives == need) ? 2 : 0)
+            + PlugOf(route).Points;
+        var marginal = route.Walks.Count(w => w.Line.Flow != Flow.Out && w.Lead.HighFromVolts > 3.3);
         return
         [
             (CostTerm.PinsBroken, Pins(way).Count(p => p.Port != route.Port.Id)),
-            (CostTerm.Hazards, Math.Min(3, doubtful + (route.Port.Usb == UsbSharing.Shared ? 1 : 0))),
+            (CostTerm.Hazards, Math.Min(3, doubtful + marginal + (route.Port.Usb == UsbSharing.Shared ? 1 : 0))),
             (CostTerm.Losses, mode.Loses.Count),
             (
                 CostTerm.Processor,
@@ -183,8 +189,60 @@ internal sealed class PlainObjective(ResolvedBuild build, IReadOnlyList<LinkWays
     private IEnumerable<RouteMatch> Pins(LinkWays way) =>
         build.Build.Pins.Where(p => p.Link == way.Link.Id && way.Routes.Any(r => r.Port.Id == p.Port));
 
-    // A pin of the controller does one job: a bus on it keeps everything else away.
-    private static bool Jobs(Route a, Route b) => a.Port.Id != b.Port.Id && NetsOf(a).Intersect(NetsOf(b)).Any();
+    // A pin of the controller does one job: a bus on it keeps everything else away, and so does a lead that talks unasked.
+    private bool Jobs(Route a, Route b) =>
+        (a.Port.Id != b.Port.Id && NetsOf(a).Intersect(NetsOf(b)).Any())
+        || PlugOf(a).Driven.Intersect(NetsOf(b)).Any()
+        || PlugOf(b).Driven.Intersect(NetsOf(a)).Any();
+
+    // Leads soldered although a plug of the family is there, pins to move, leads to lift, and nets that a lead drives unasked.
+    private (int Points, IReadOnlyList<string> Driven) PlugOf(Route route)
+    {
+        var device = route.Link.Device;
+        var sockets = build.Board.Plugs.Where(p => p.Family == device.Plug?.Family).ToList();
+        if (sockets.Count == 0)
+        {
+            return (0, []);
+        }
+        var here = sockets.Find(s => s.Pins.Any(p => route.Walks.Any(w => w.Pad.Id == p.Pad)));
+        var outside = route.Walks.Count(w => here?.Pins.Any(p => p.Pad == w.Pad.Id) != true);
+        if (here is null)
+        {
+            return (outside, []);
+        }
+        var pairs =
+            from pair in device.Plug!.Pins.Zip(here.Pins)
+            let lead = device.Leads.SingleOrDefault(l => l.Id == pair.First.Lead)
+            where lead is not null
+            select (Lead: lead, Pad: build.Board.Pads.SingleOrDefault(p => p.Id == pair.Second.Pad));
+        bool Ground(Pad pad) =>
+            pad.Paths.Any(p => build.Board.Rails.Any(r => r.Id == p.Rail && r.Feed == RailFeed.Ground));
+        var fits =
+            pairs.All(p =>
+                p.Pad is null
+                || p.Lead.Role switch
+                {
+                    LeadRole.Supply => !Ground(p.Pad) && p.Pad.Paths.Any(x => x.Rail is not null),
+                    LeadRole.Ground => Ground(p.Pad),
+                    _ => true,
+                }
+            )
+            && route.Walks.All(w =>
+                here.Pins.All(p => p.Pad != w.Pad.Id) || pairs.Any(p => p.Lead.Id == w.Lead.Id && p.Pad?.Id == w.Pad.Id)
+            );
+        if (!fits)
+        {
+            return (outside + 2, []);
+        }
+        var wanted = build.Links.Where(l => l.Want.Device == route.Link.Want.Device);
+        var talking = pairs
+            .Where(p => p.Lead.Talks == TalkHabit.Always && p.Pad?.Paths.Any(x => x.Net is not null) == true)
+            .Where(p => !wanted.Any(l => l.Function.Modes.Any(m => m.Lines.Any(x => x.Lead == p.Lead.Id))))
+            .ToList();
+        return build.Build.House.Unused == UnusedLeads.Leave
+            ? (outside, [.. talking.Select(p => p.Pad!.Paths.First(x => x.Net is not null).Net!)])
+            : (outside + talking.Count, []);
+    }
 
     // Two one-way users of one port's halves must agree on baud, framing and firmware.
     private bool Halves(Route a, Route b)

@@ -101,6 +101,7 @@ internal sealed class PlainValidator(WiredBuild wired)
             yield break;
         }
         var (empty, full) = (pack.Cells * 3.3, pack.Cells * (pack.Chemistry == Chemistry.HighVoltage ? 4.35 : 4.2));
+        (empty, full) = wired.Build.Build.InputVolts is { } input ? (input, input) : (empty, full);
         foreach (var wire in wired.Supplies)
         {
             var window = wired
@@ -125,7 +126,9 @@ internal sealed class PlainValidator(WiredBuild wired)
     {
         var r = _board.Rails.Single(x => x.Id == rail);
         var input = r.From is null ? battery : Volts(r.From, battery);
-        return r.Feed == RailFeed.Battery || r.Volts is null ? input : Math.Min(r.Volts.Value, input - r.Dropout);
+        return r.Feed == RailFeed.Battery || r.Volts is null ? input
+            : r.Feed == RailFeed.Booster ? r.Volts.Value
+            : Math.Min(r.Volts.Value, input - r.Dropout);
     }
 
     private IEnumerable<string> OneWire(Wire wire, PortSet port, ModeLine line, PadPath path)

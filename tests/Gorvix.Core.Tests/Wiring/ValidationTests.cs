@@ -20,11 +20,28 @@ public class ValidationTests
             );
 
     [Fact]
-    public void Nor_have_the_demo_builds()
-    {
-        Assert.Empty(PlainValidator.Complaints(Wired(Demo.NorthFaceHare)));
-        Assert.Empty(PlainValidator.Complaints(Wired(Demo.HaulRoadHeron)));
-    }
+    public void Nor_have_the_demo_builds() =>
+        Assert.All(Demo.Builds, b => Assert.Empty(PlainValidator.Complaints(Wired(b))));
+
+    [Fact]
+    public void Nor_has_any_demo_build_on_any_demo_board_under_any_house() =>
+        Assert.All(
+            from build in Demo.Builds
+            from board in Demo.Library.Boards
+            from unused in Enum.GetValues<UnusedLeads>()
+            from sharing in Enum.GetValues<PortSharing>()
+            select BuildEdits.WithBoard(build, board.Id) with
+            {
+                House = new HouseRules
+                {
+                    Unused = unused,
+                    Sharing = sharing,
+                    Software = SoftwareUse.Allowed,
+                    BootTrap = sharing == PortSharing.Strict ? BootCure.AnotherPort : BootCure.PullUp,
+                },
+            },
+            b => Assert.Empty(PlainValidator.Complaints(Wired(b)))
+        );
 
     [Fact]
     public void The_friend_does_complain_when_something_is_wrong()

@@ -1,0 +1,152 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Planning;
+
+/// <summary>One change of a build that could carry a link which is left out.</summary>
+/// <param name="Kind">What kind of change it is.</param>
+/// <param name="What">What is changed.</param>
+/// <param name="Apply">The build after it.</param>
+/// <param name="Price">What it weighs, on the scale of <see cref="UnlockSteps"/>.</param>
+public sealed record UnlockStep(UnlockKind Kind, UnlockTarget What, Func<Build, Build> Apply, int Price);
+
+/// <summary>What a step changes, as ids; the members that apply are set.</summary>
+public sealed record UnlockTarget
+{
+    /// <summary>The pin or ban that gives way.</summary>
+    public RouteMatch? Match { get; init; }
+
+    /// <summary>Id of the house rule, as in <see cref="HouseSchools"/>.</summary>
+    public string? Rule { get; init; }
+
+    /// <summary>Its new value.</summary>
+    public string? School { get; init; }
+
+    /// <summary>The link that gives way.</summary>
+    public string? Link { get; init; }
+
+    /// <summary>Id within the build of the device that is exchanged.</summary>
+    public string? Device { get; init; }
+
+    /// <summary>Id of the new part or profile.</summary>
+    public string? Part { get; init; }
+
+    /// <summary>The same as one text; different targets have different texts.</summary>
+    public string Key() =>
+        string.Join(
+            ':',
+            new[]
+            {
+                Match is { } m ? $"{m.Link},{m.Port},{m.Pad},{m.Mode},{m.Bridges}" : null,
+                Rule,
+                School,
+                Link,
+                Device,
+                Part,
+            }.OfType<string>()
+        );
+}
+
+/// <summary>The single changes that are worth a try, each with its price.</summary>
+/// <remarks>
+/// Prices are our own scale, in points of hand work, so that a wish, a house rule, iron and money can be put in one row:
+/// a pin or ban costs nothing, a house rule 3, firmware 8, a link that gives way 20 (nice), 40 (want) or 60 (must), a
+/// device 40, a board 80.
+/// </remarks>
+public static class UnlockSteps
+{
+    private const int WishPrice = 0;
+    private const int HousePrice = 3;
+    private const int FirmwarePrice = 8;
+    private const int LeaveOutPrice = 20;
+    private const int DevicePrice = 40;
+    private const int BoardPrice = 80;
+
+    /// <summary>All steps, in the order of <see cref="UnlockKind"/>.</summary>
+    /// <param name="space">The build's space.</param>
+    /// <param name="link">A link that the plan leaves out.</param>
+    /// <param name="library">The parts that could be taken instead.</param>
+    public static IEnumerable<UnlockStep> Of(PlanSpace space, Link link, PartsLibrary library)
+    {
+        var build = space.Build.Build;
+        return
+        [
+            .. build.Pins.Select(pin => Wish(UnlockKind.LiftPin, ChangeKind.Unpin, pin)),
+            .. build.Bans.Select(ban => Wish(UnlockKind.LiftBan, ChangeKind.Unban, ban)),
+            .. Houses(build.House),
+            .. library
+                .Profiles.Where(p => build.Firmware is not null && p.Id != build.Firmware)
+                .Select(p => new UnlockStep(
+                    UnlockKind.Firmware,
+                    new() { Part = p.Id },
+                    b => b with { Firmware = p.Id },
+                    FirmwarePrice
+                )),
+            .. space
+                .Build.Links.Where(l => l.Id != link.Id && l.Want.Priority >= link.Want.Priority)
+                .Select(l => new UnlockStep(
+                    UnlockKind.LeaveOut,
+                    new() { Link = l.Id },
+                    b => BuildEdits.WithoutLink(b, l.Id),
+                    LeaveOutPrice * (3 - (int)l.Want.Priority)
+                )),
+            .. Devices(space, library),
+            .. library
+                .Boards.Where(b => b.Id != build.Board)
+                .Select(board => new UnlockStep(
+                    UnlockKind.SwapBoard,
+                    new() { Part = board.Id },
+                    b => BuildEdits.WithBoard(b, board.Id),
+                    BoardPrice
+                )),
+        ];
+    }
+
+    private static UnlockStep Wish(UnlockKind kind, ChangeKind change, RouteMatch match) =>
+        new(kind, new() { Match = match }, new BuildChange(change, match).ApplyTo, WishPrice);
+
+    private static IEnumerable<UnlockStep> Devices(PlanSpace space, PartsLibrary library) =>
+        from device in space.Build.Devices
+        from part in library.Devices
+        where part.Kind == device.Device.Kind && part.Id != device.Device.Id
+        where BuildEdits.WithPart(space.Build.Build, device.Id, part, library) is not null
+        select new UnlockStep(
+            UnlockKind.SwapDevice,
+            new() { Device = device.Id, Part = part.Id },
+            b => BuildEdits.WithPart(b, device.Id, part, library)!,
+            DevicePrice
+        );
+
+    // Only towards the school that allows more: the other way nothing is gained.
+    private static IEnumerable<UnlockStep> Houses(HouseRules now)
+    {
+        UnlockStep To(string rule, string school, Func<HouseRules, HouseRules> change) =>
+            new(
+                UnlockKind.HouseRule,
+                new() { Rule = rule, School = school },
+                b => b with { House = change(b.House) },
+                HousePrice
+            );
+
+        if (now.Sharing == PortSharing.Strict)
+        {
+            yield return To("sharing", "splitHalves", h => h with { Sharing = PortSharing.SplitHalves });
+        }
+        if (now.Software == SoftwareUse.Never)
+        {
+            yield return To("software", "telemetryOnly", h => h with { Software = SoftwareUse.TelemetryOnly });
+        }
+        if (now.Software != SoftwareUse.Allowed)
+        {
+            yield return To("software", "allowed", h => h with { Software = SoftwareUse.Allowed });
+        }
+        if (now.BootTrap == BootCure.AnotherPort)
+        {
+            yield return To("bootTrap", "pullUp", h => h with { BootTrap = BootCure.PullUp });
+        }
+        if (now.Unused == UnusedLeads.Leave)
+        {
+            yield return To("unused", "lift", h => h with { Unused = UnusedLeads.Lift });
+        }
+    }
+}

@@ -1,0 +1,135 @@
+using Gorvix.Core.Builds;
+
+namespace Gorvix.Core.Tests.Builds;
+
+/// <summary>Adding, removing and exchanging parts and links, and what the diff says of it.</summary>
+public class PartsChangeTests
+{
+    private static readonly Build Hare = Demo.NorthFaceHare;
+
+    [Fact]
+    public void Another_board_keeps_the_links_and_drops_pins_that_name_its_pads()
+    {
+        var pinned = Hare with
+        {
+            Pins = [new() { Link = "position", Port = "U1" }, new() { Link = "control", Mode = "crsf" }],
+        };
+        var after = Apply(pinned, new() { Kind = PartsChangeKind.TakeBoard, Part = Demo.Spindle });
+        Assert.Equal([new RouteMatch { Link = "control", Mode = "crsf" }], after.Pins);
+        var moved = Demo.Fit(after).MovedSince(Demo.Fit(pinned).Plan);
+        Assert.Contains("Control (Sedge 2) moved from U4 to U2.", string.Join(' ', moved));
+    }
+
+    [Fact]
+    public void Another_part_of_the_kind_takes_over_the_links_by_what_it_gives()
+    {
+        var change = new PartsChange
+        {
+            Kind = PartsChangeKind.TakePart,
+            Device = "receiver",
+            Part = "dunmerrow-relay-16",
+        };
+        var after = Apply(Hare, change);
+        Assert.Equal("U3: SBUS>SBUS", after.Plan().Way("control"));
+        Assert.Equal("Take dunmerrow-relay-16 as receiver", change.Words());
+    }
+
+    [Fact]
+    public void A_part_that_lacks_a_link_is_refused_with_the_mend()
+    {
+        var change = new PartsChange
+        {
+            Kind = PartsChangeKind.TakePart,
+            Device = "receiver",
+            Part = "corvane-sedge-2",
+        };
+        var finding = Assert.Single(change.Check(Demo.HaulRoadHeron, Demo.Library));
+        Assert.Contains("does not give what a link of the device wants", finding.Sentence);
+        Assert.Contains("Remove that link first", finding.Sentence);
+    }
+
+    [Fact]
+    public void A_new_device_brings_its_links_and_a_removed_one_takes_them_along()
+    {
+        var more = Apply(Hare, new() { Kind = PartsChangeKind.AddDevice, Part = "ewhurst-fix-20c" });
+        Assert.Equal(["gnss-2-position", "gnss-2-heading"], more.Wants.Skip(3).Select(w => w.Link));
+        var less = Apply(more, new() { Kind = PartsChangeKind.RemoveDevice, Device = "gnss-2" });
+        Assert.Equal(Hare.Wants, less.Wants);
+        var gone = Demo.Fit(less).MovedSince(Demo.Fit(more).Plan);
+        Assert.Contains("Heading (Fix 20C) is no longer wished for.", gone);
+    }
+
+    [Fact]
+    public void A_link_is_added_removed_and_weighed_anew()
+    {
+        var sbus = new PartsChange
+        {
+            Kind = PartsChangeKind.AddLink,
+            Device = "air-unit",
+            Function = "control",
+            Priority = Priority.Nice,
+        };
+        var more = Apply(Hare, sbus);
+        Assert.Equal(("air-unit-control", Priority.Nice), (more.Wants[3].Link, more.Wants[3].Priority));
+        var must = Apply(
+            more,
+            new()
+            {
+                Kind = PartsChangeKind.SetPriority,
+                Link = "air-unit-control",
+                Priority = Priority.Must,
+            }
+        );
+        Assert.Equal(Priority.Must, must.Wants[3].Priority);
+        Assert.Equal(
+            Hare.Wants,
+            Apply(must, new() { Kind = PartsChangeKind.RemoveLink, Link = "air-unit-control" }).Wants
+        );
+    }
+
+    [Theory]
+    [InlineData(PartsChangeKind.TakeBoard, "change.part names board")]
+    [InlineData(PartsChangeKind.AddDevice, "change.part names device")]
+    [InlineData(PartsChangeKind.TakePart, "change.device names device of the build")]
+    [InlineData(PartsChangeKind.RemoveDevice, "change.device names device of the build")]
+    [InlineData(PartsChangeKind.AddLink, "change.device names device of the build")]
+    [InlineData(PartsChangeKind.RemoveLink, "change.link names link")]
+    [InlineData(PartsChangeKind.SetPriority, "change.link names link")]
+    public void A_change_that_names_nothing_known_is_refused(PartsChangeKind kind, string sentence) =>
+        Assert.StartsWith(
+            sentence,
+            new PartsChange { Kind = kind }
+                .Check(Hare, Demo.Library)[0]
+                .Sentence
+        );
+
+    [Fact]
+    public void A_house_rule_says_what_it_moved()
+    {
+        var owl = Demo.SpoilTipOwl;
+        var after = new Setup
+        {
+            Firmware = owl.Firmware,
+            Pack = owl.Pack,
+            House = owl.House with { Software = SoftwareUse.Allowed },
+        }.ApplyTo(owl);
+        Assert.Equal(
+            ["Video control (Lantern 10) is carried now, on S1."],
+            Demo.Fit(after).MovedSince(Demo.Fit(owl).Plan)
+        );
+        Assert.Same(owl, Setup.Of(owl).ApplyTo(owl));
+    }
+
+    [Fact]
+    public void Every_dispute_has_a_default_that_is_one_of_its_schools_and_a_reason_for_each()
+    {
+        Assert.All(HouseSchools.All, d => Assert.All(d.Schools, s => Assert.NotEmpty(s.Reason)));
+        Assert.All(HouseSchools.All, d => Assert.True(d.Schools.Count >= 2, d.Id));
+    }
+
+    private static Build Apply(Build build, PartsChange change)
+    {
+        Assert.Empty(change.Check(build, Demo.Library));
+        return change.ApplyTo(build, Demo.Library);
+    }
+}

@@ -1,0 +1,130 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Fit;
+using Gorvix.Core.Parts;
+using static Gorvix.Core.Tests.Bench;
+
+namespace Gorvix.Core.Tests.Fit;
+
+/// <summary>What cannot be is answered with a finding, never with a hang or a blank.</summary>
+public class BadInputTests
+{
+    private static readonly Mode Crsf = Mode("CRSF", Out(), In());
+    private static readonly Device Receiver = Device("receiver", Need.Control, Crsf);
+
+    [Fact]
+    public void Pins_and_bans_that_contradict_each_other_are_told_one_by_one()
+    {
+        var here = new RouteMatch { Link = "receiver", Port = "U1" };
+        var sheet = Sheet(Build(Whole("F4", "U1"), Receiver).Pinned(here).Banned(here));
+        Assert.Equal("0 of 1 links carried. No port for control (receiver). 1 warning.", sheet.Verdict.Sentence);
+        Assert.Contains("you banned it there as well", Assert.Single(sheet.Findings, f => f.Rule == "PIN").Sentence);
+        Assert.Equal(here, Assert.Single(Assert.Single(sheet.Conflicts).Wishes).Match);
+    }
+
+    [Fact]
+    public void House_rules_that_forbid_everything_name_themselves()
+    {
+        var board = Board(
+            "F4",
+            new Port
+            {
+                Id = "S1",
+                Kind = PortKind.Software,
+                Rx = "a",
+                Tx = "b",
+            }
+        ) with
+        {
+            Nets = [new() { Id = "a" }, new() { Id = "b" }],
+            Pads = [Pad("A", "a"), Pad("B", "b")],
+        };
+        var gnss = Device("gnss", Need.Position, Mode("NMEA", Out(), In()));
+        var build = Build(board, gnss);
+        var reader = new FitReader(build);
+        Assert.Contains("software serial is off", Assert.Single(reader.Sheet().Findings).Sentence);
+        var unlock = Assert.Single(reader.Unlocks(new PartsLibrary([board], [gnss])));
+        Assert.Equal("House rule \"Software serial\": allowed", unlock.Words);
+    }
+
+    [Fact]
+    public void A_device_with_no_usable_mode_is_told_so_in_every_cell()
+    {
+        var sheet = Sheet(Build(Whole("F4", "U1", "U2"), Device("dumb", Need.Control)));
+        Assert.All(sheet.Links[0].Cells, c => Assert.Equal("NO-MODE", c.Code));
+        Assert.Equal("Control has no way on this board, whatever else gives way.", sheet.Conflicts[0].Sentence);
+        Assert.Equal(Severity.Stop, sheet.Verdict.Severity);
+    }
+
+    [Fact]
+    public void A_board_with_no_ports_carries_nothing_and_says_so()
+    {
+        var sheet = Sheet(Build(Board("F4"), Receiver));
+        Assert.Empty(sheet.Ports);
+        Assert.Equal("0 of 1 links carried. No port for control (receiver).", sheet.Verdict.Sentence);
+        Assert.Single(sheet.Conflicts);
+    }
+
+    [Fact]
+    public void Forty_links_are_answered_and_forty_one_refused()
+    {
+        Device[] Many(int count) => [.. Enumerable.Range(0, count).Select(i => Receiver with { Id = $"r{i}" })];
+        var sheet = Sheet(Build(Whole("F7", "U1", "U2", "U3"), Many(40)));
+        Assert.Equal(3, sheet.Verdict.Carried);
+        Assert.Equal(37, sheet.Conflicts.Count);
+        var problem = Assert.Throws<InvalidBuildException>(() => Build(Whole("F7", "U1"), Many(41)));
+        Assert.Contains("has 41 links; 40 is the most", problem.Findings[0].Sentence);
+    }
+
+    [Fact]
+    public void Rails_that_feed_each_other_in_a_ring_are_refused_with_their_names()
+    {
+        static Rail Rail(string id, string from) =>
+            new()
+            {
+                Id = id,
+                Label = id,
+                Feed = RailFeed.Regulator,
+                Volts = 5,
+                From = from,
+            };
+        var board = Whole("F4", "U1") with { Rails = [Rail("a", "b"), Rail("b", "c"), Rail("c", "a")] };
+        var problem = Assert.Throws<InvalidBuildException>(() => Build(board, Receiver));
+        Assert.Contains("a, b, c hang on each other in a ring", problem.Findings[0].Sentence);
+    }
+
+    [Fact]
+    public void A_bridge_with_no_position_is_refused()
+    {
+        var bridge = new Bridge
+        {
+            Id = "J",
+            Positions = [],
+            Default = "open",
+        };
+        var problem = Assert.Throws<InvalidBuildException>(() =>
+            Build(Whole("F4", "U1") with { Bridges = [bridge] }, Receiver)
+        );
+        Assert.StartsWith("board.bridges[0]", problem.Findings[0].Subject);
+        Assert.NotEmpty(problem.Findings[0].Sentence);
+    }
+
+    [Fact]
+    public void A_pin_on_a_bridge_position_that_the_board_lacks_is_refused_with_what_is_known()
+    {
+        var build = Demo.NorthFaceHare;
+        string Said(string bridges) =>
+            string.Join(
+                ' ',
+                BuildCheck
+                    .Of(new RouteMatch { Link = "position", Bridges = bridges }, build, Demo.Library, "change")
+                    .Select(f => f.Sentence)
+            );
+        Assert.Equal("", Said("J4=raw"));
+        Assert.Equal("", Said(""));
+        Assert.Contains("change.bridges names bridge position \"J4=up\"", Said("J4=up"));
+        Assert.Contains("Known: J4=raw, J4=inverted", Said("nonsense"));
+    }
+
+    private static FitSheet Sheet(ResolvedBuild build) => new FitReader(build).Sheet();
+}

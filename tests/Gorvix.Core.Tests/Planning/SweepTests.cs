@@ -1,0 +1,78 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Fit;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+
+namespace Gorvix.Core.Tests.Planning;
+
+/// <summary>Before you buy: the same wishes on every board, and with every device of a kind.</summary>
+public class SweepTests
+{
+    [Fact]
+    public void Every_board_gets_the_plan_that_it_would_get_alone_and_the_best_comes_first()
+    {
+        var results = Sweep.OverBoards(Demo.NorthFaceHare, Demo.Library).ToList();
+        Assert.Equal(Demo.Library.Boards.Select(b => b.Id), results.Select(r => r.Part));
+        Assert.All(
+            results,
+            r => Assert.Equal(BuildEdits.WithBoard(Demo.NorthFaceHare, r.Part).Plan().Cost, r.Plan!.Cost)
+        );
+        var ranked = Sweep.Ranked(results).Select(r => r.Plan!.Cost).ToList();
+        Assert.Equal(ranked.Order(), ranked);
+    }
+
+    [Fact]
+    public void Every_receiver_is_tried_and_one_that_lacks_a_link_says_so()
+    {
+        var lines = SweepReader.Devices(Demo.HaulRoadHeron, "receiver", Demo.Library).ToList();
+        Assert.Equal(
+            Demo.Library.Devices.Where(d => d.Kind == DeviceKind.Receiver).Select(d => d.Id),
+            lines.Select(l => l.Part)
+        );
+        Assert.Equal("It does not give what your links want.", lines.Single(l => l.Part == "corvane-sedge-2").Verdict);
+        var now = Assert.Single(lines, l => l.Now);
+        Assert.Equal(("dunmerrow-relay-16", "All 5 links carried."), (now.Part, now.Verdict));
+    }
+
+    [Fact]
+    public void A_board_that_the_battery_would_destroy_ranks_last_and_says_so()
+    {
+        var lines = SweepReader
+            .Boards(Demo.HaulRoadHeron, Demo.Library)
+            .OrderBy(l => l.Rank, StringComparer.Ordinal)
+            .ToList();
+        Assert.Equal("All 5 links carried.", lines[0].Verdict);
+        var mote = lines.Single(l => l.Part == Demo.Mote);
+        Assert.Contains("Its input does not suit what feeds it.", mote.Verdict);
+        Assert.Equal(Severity.Stop, mote.Severity);
+        Assert.All(
+            lines.Where(l => !l.Verdict.Contains("input")),
+            l => Assert.True(lines.IndexOf(l) < lines.IndexOf(mote))
+        );
+    }
+
+    [Fact]
+    public void A_board_that_contradicts_itself_is_a_line_and_not_an_end()
+    {
+        var broken = Demo.Library.Boards[0] with { Id = "broken", Nets = [] };
+        var library = Demo.Library with { Boards = [broken, .. Demo.Library.Boards] };
+        var lines = SweepReader.Boards(Demo.NorthFaceHare, library).ToList();
+        Assert.Equal(library.Boards.Count, lines.Count);
+        Assert.StartsWith("board.ports[0].rx names net", lines[0].Verdict);
+    }
+
+    [Fact]
+    public void Candidates_come_one_by_one_so_that_a_sweep_can_be_stopped()
+    {
+        var tried = 0;
+        foreach (var _ in Sweep.OverBoards(Demo.NorthFaceHare, Demo.Library))
+        {
+            if (++tried == 2)
+            {
+                break;
+            }
+        }
+        Assert.Equal(2, tried);
+    }
+}
