@@ -13,8 +13,8 @@ namespace Gorvix.Core.Planning;
 /// <para>
 /// Bits of a <see cref="ResourceSet"/>: one for each thing that routes <em>take</em> (ports, nets, leads, bus addresses),
 /// and one for each state that they <em>hold</em> (a bridge in a position, a net in a job, a half at a baud). A route
-/// that holds a state <em>bars</em> the states of the same group that do not agree with it. What only one row can use is
-/// left out: nothing can clash there. Of several resources that the same options take, one is enough.
+/// that holds a state <em>bars</em> the states of the same group that do not agree with it. What only one row can use, or
+/// all use alike, is left out: nothing can clash there. Of several resources that the same options take, one is enough.
 /// </para>
 /// <para>Made once for a build; plans with other pins, bans or limits are all found in the same space.</para>
 /// </remarks>
@@ -46,6 +46,7 @@ public sealed class PlanSpace
             .Where(h => groups.ContainsKey(h.Group))
             .Distinct()
             .GroupBy(h => h.Group)
+            .Where(g => g.Any(h => PriceOf(h) != PlanCost.Zero || g.Any(other => !h.Agrees(other))))
             .ToDictionary(g => g.Key, g => g.ToList());
         var priced = new Dictionary<PlanCost, ResourceSet>();
         foreach (var hold in states.Values.SelectMany(s => s))

@@ -61,10 +61,10 @@ public sealed record BridgeHold(Bridge Bridge, string Position) : Hold($"bridge 
     public override int HandWork => Position == Bridge.Default ? 0 : WorkPoints.Bridge;
 }
 
-/// <summary>A net doing the job of one of the ports that name it.</summary>
+/// <summary>A net doing the job of one of the ports that name it, or driven by a lead that talks unasked.</summary>
 /// <param name="Net">Id of the net.</param>
-/// <param name="Port">Id of the port.</param>
-public sealed record NetHold(string Net, string Port) : Hold($"net {Net}");
+/// <param name="By">Id of the port, or device and lead.</param>
+public sealed record NetHold(string Net, string By) : Hold($"net {Net}");
 
 /// <summary>One half of a port whose other half somebody else may have.</summary>
 /// <param name="Port">Id of the port.</param>

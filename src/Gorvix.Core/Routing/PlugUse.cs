@@ -4,11 +4,20 @@ using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Routing;
 
+/// <summary>A net that a lead drives although no link asked for it.</summary>
+/// <param name="Net">Id of the net.</param>
+/// <param name="Lead">Id of the lead within its device.</param>
+internal sealed record DrivenNet(string Net, string Lead);
+
 /// <summary>What it takes to bring a device's plug to a board's plug: pins to move, leads to lift, and leads that talk unasked.</summary>
 /// <param name="Work">Pins to move and leads to lift.</param>
 /// <param name="Warnings">What would happen if it were plugged in as it comes.</param>
-/// <param name="Nets">Nets that an unasked lead drives.</param>
-internal sealed record PlugUse(IReadOnlyList<Work> Work, IReadOnlyList<Finding> Warnings, IReadOnlyList<string> Nets)
+/// <param name="Driven">Nets that an unasked lead drives.</param>
+internal sealed record PlugUse(
+    IReadOnlyList<Work> Work,
+    IReadOnlyList<Finding> Warnings,
+    IReadOnlyList<DrivenNet> Driven
+)
 {
     private static readonly PlugUse None = new([], [], []);
 
@@ -47,7 +56,7 @@ internal sealed record PlugUse(IReadOnlyList<Work> Work, IReadOnlyList<Finding> 
     {
         private readonly List<Work> _work = [];
         private readonly List<Finding> _warnings = [];
-        private readonly List<string> _nets = [];
+        private readonly List<DrivenNet> _driven = [];
 
         public PlugUse Use()
         {
@@ -66,15 +75,12 @@ internal sealed record PlugUse(IReadOnlyList<Work> Work, IReadOnlyList<Finding> 
                 );
                 _warnings.AddRange(pins.Where(p => Burns(p.Lead, p.Pad)).Take(1).Select(p => Warning(p.Lead, p.Pad!)));
             }
-            else
+            foreach (var (lead, pad) in pins)
             {
-                foreach (var (lead, pad) in pins)
-                {
-                    Unasked(lead, pad);
-                }
+                Unasked(lead, pad);
             }
             _work.AddRange(Soldered(link, [.. walks.Where(w => !InSocket(w.Pad))]));
-            return new PlugUse(_work, _warnings, _nets);
+            return new PlugUse(_work, _warnings, _driven);
         }
 
         private Lead LeadOf(string id) => link.Device.Leads.First(l => l.Id == id);
@@ -121,13 +127,17 @@ internal sealed record PlugUse(IReadOnlyList<Work> Work, IReadOnlyList<Finding> 
             var asked = build
                 .Links.Where(l => l.Want.Device == link.Want.Device)
                 .Any(l => l.Function.Modes.Any(m => m.Lines.Any(line => line.Lead == lead.Id)));
-            if (net is null || lead.Talks != TalkHabit.Always || asked)
+
+            // A pin that is moved to its place pushes it out.
+            if (net is null || lead.Talks != TalkHabit.Always || asked || walks.Any(w => w.Pad == pad))
             {
                 return;
             }
-            if (build.Build.House.Unused != UnusedLeads.Leave)
+
+            // It cannot stay on a net of its own link either, whatever the house says.
+            if (build.Build.House.Unused != UnusedLeads.Leave || walks.Any(w => w.Net == net))
             {
-                var verb = build.Build.House.Unused == UnusedLeads.Lift ? "Lift" : "Cut";
+                var verb = build.Build.House.Unused == UnusedLeads.Cut ? "Cut" : "Lift";
                 _work.Add(
                     new Work(
                         $"{verb} {lead.Label} (and its ground) of the {link.Device.Name} out of {socket.Label} and insulate it.",
@@ -136,7 +146,7 @@ internal sealed record PlugUse(IReadOnlyList<Work> Work, IReadOnlyList<Finding> 
                 );
                 return;
             }
-            _nets.Add(net);
+            _driven.Add(new DrivenNet(net, lead.Id));
             _warnings.Add(
                 HazardRules.Driver.Found(
                     Severity.Warn,

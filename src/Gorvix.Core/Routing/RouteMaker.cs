@@ -34,7 +34,7 @@ internal sealed class RouteMaker(
         var plugs = PlugUse.Of(build, link, walks);
         return new Route(link, mode, port, [.. walks], bridges, settings)
         {
-            Claims = ClaimsOf(walks, bridges, plugs.Nets),
+            Claims = ClaimsOf(walks, bridges, plugs.Driven),
             Work = [.. walks.SelectMany(w => w.Work), .. OfMode(), .. OfBoard(), .. plugs.Work],
             Hazards = [.. walks.SelectMany(w => w.Hazards), .. OfUsb()],
             Warnings = plugs.Warnings,
@@ -42,14 +42,16 @@ internal sealed class RouteMaker(
         };
     }
 
-    private Claims ClaimsOf(IReadOnlyList<LineWalk> walks, List<Contact> bridges, IReadOnlyList<string> driven)
+    private Claims ClaimsOf(IReadOnlyList<LineWalk> walks, List<Contact> bridges, IReadOnlyList<DrivenNet> driven)
     {
         var takes = walks.Select(w => $"lead {link.Want.Device} {w.Lead.Id}").ToList();
-        var holds = bridges
-            .Select(c => (Hold)new BridgeHold(build.Board.Bridges.First(b => b.Id == c.Bridge), c.Position))
-            .ToList();
-        takes.AddRange(driven.Select(net => $"net {net}"));
         var nets = walks.Select(w => w.Net).ToList();
+        List<Hold> holds =
+        [
+            .. bridges.Select(c => new BridgeHold(build.Board.Bridges.First(b => b.Id == c.Bridge), c.Position)),
+            .. nets.Distinct().Select(net => new NetHold(net, port.Id)),
+            .. driven.Select(d => new NetHold(d.Net, $"{link.Want.Device} {d.Lead}")),
+        ];
         if (port.Kind == PortKind.Bus)
         {
             takes.Add($"address {port.Id} {mode.Address}");
@@ -60,16 +62,8 @@ internal sealed class RouteMaker(
             {
                 Uart(nets, takes, holds);
             }
-            takes.AddRange(nets.Except(driven).Select(net => $"net {net}"));
+            takes.AddRange(nets.Select(net => $"net {net}"));
         }
-        holds.AddRange(
-            from net in nets.Distinct()
-            where port.Kind == PortKind.Bus || build.Board.Ports.Count(p => p.Nets.Contains(net)) > 1
-            select new NetHold(net, port.Id)
-        );
-
-        // A lead that talks unasked is no job of any port, and a bus on that net would fall to it as well.
-        holds.AddRange(driven.Select(net => new NetHold(net, "a lead in its plug")));
         return new Claims([.. takes.Distinct()], holds);
     }
 
@@ -80,18 +74,16 @@ internal sealed class RouteMaker(
         if (build.Build.House.Sharing == PortSharing.Strict)
         {
             takes.Add($"port {port.Id}");
+            return;
         }
-        else if (oneWay)
+        takes.AddRange((oneWay ? nets : port.Nets).Select(net => $"half {port.Id} {net}"));
+        if (oneWay)
         {
             holds.Add(new ShareHold(port.Id, protocol.Job, protocol.Framing!, baud!.Value, build.Firmware));
             if (Shape.Of(build.Board, port) == PortShape.Whole)
             {
                 holds.Add(new WholeHold(port.Id));
             }
-        }
-        else
-        {
-            takes.AddRange(port.Nets.Except(nets).Select(net => $"net {net}"));
         }
     }
 

@@ -74,7 +74,8 @@ internal static class Generated
         Gen.Enum<ReceiverSupply>(),
         Gen.Enum<VideoSupply>(),
         Gen.Enum<BootCure>(),
-        (sharing, software, receiver, video, boot) =>
+        Gen.Enum<UnusedLeads>(),
+        (sharing, software, receiver, video, boot, unused) =>
             new HouseRules
             {
                 Sharing = sharing,
@@ -82,6 +83,7 @@ internal static class Generated
                 Receiver = receiver,
                 Video = video,
                 BootTrap = boot,
+                Unused = unused,
             }
     );
 
@@ -123,7 +125,7 @@ internal static class Generated
         $"{build.Board.Controller}, {string.Join(" ", build.Board.Ports.Select(p => p.Id))}, {build.Build.House}, {build.Build.Firmware}: "
         + string.Join(", ", build.Links.Select(l => string.Join("/", l.Function.Modes.Select(m => m.Id))));
 
-    // The number says what is odd about the device: a boot trap, or a supply of its own.
+    // The number says what is odd about the device: a boot trap, a supply of its own, or a plug with a lead that always talks.
     private static Device DeviceOf(Need need, Mode[] modes, int odd, DeviceKind kind)
     {
         var device = Device("d", need, modes) with { Kind = kind };
@@ -151,7 +153,25 @@ internal static class Generated
                     },
                 ],
             },
+            4 or 5 => Plugged(device, odd == 4),
             _ => device,
+        };
+    }
+
+    private static Device Plugged(Device device, bool straight)
+    {
+        var talker = new Lead
+        {
+            Id = "S",
+            Label = "S",
+            Role = LeadRole.Signal,
+            Talks = TalkHabit.Always,
+        };
+        List<DevicePin> pins = [.. device.Leads.Append(talker).Select(l => new DevicePin { Lead = l.Id })];
+        return device with
+        {
+            Leads = [.. device.Leads, talker],
+            Plug = new() { Family = "plug", Pins = straight ? pins : [.. pins.AsEnumerable().Reverse()] },
         };
     }
 
@@ -199,6 +219,14 @@ internal static class Generated
                 board = board with { Nets = [.. trap] };
             }
         }
+        var plug = new BoardPlug
+        {
+            Id = "plug",
+            Label = "PLUG",
+            Family = "plug",
+            Pins = [.. board.Pads.Take(3).Select(p => new BoardPin { Pad = p.Id })],
+        };
+        board = board with { Plugs = [plug] };
         return Supplied(Extras(board, extras)) with { Bridges = [.. new[] { "J", "K" }.Select(TwoWay)] };
     }
 

@@ -82,11 +82,12 @@ internal sealed class PlainObjective(
         {
             yield return $"port {route.Port.Id}";
         }
-        else if (route.Port.Kind == PortKind.Uart && !OneWay(route))
+        else if (route.Port.Kind == PortKind.Uart)
         {
-            foreach (var net in new[] { route.Port.Rx, route.Port.Tx }.OfType<string>().Except(NetsOf(route)))
+            // A one-way user has its half; every other has both.
+            foreach (var net in OneWay(route) ? NetsOf(route) : [route.Port.Rx ?? "", route.Port.Tx ?? ""])
             {
-                yield return net;
+                yield return $"{route.Port.Id} half {net}";
             }
         }
     }
@@ -192,11 +193,11 @@ internal sealed class PlainObjective(
     // A pin of the controller does one job: a bus on it keeps everything else away, and so does a lead that talks unasked.
     private bool Jobs(Route a, Route b) =>
         (a.Port.Id != b.Port.Id && NetsOf(a).Intersect(NetsOf(b)).Any())
-        || PlugOf(a).Driven.Intersect(NetsOf(b)).Any()
-        || PlugOf(b).Driven.Intersect(NetsOf(a)).Any();
+        || PlugOf(a).Driven.Any(d => NetsOf(b).Contains(d.Net) || PlugOf(b).Driven.Any(e => e.Net == d.Net && e != d))
+        || PlugOf(b).Driven.Any(d => NetsOf(a).Contains(d.Net));
 
     // Leads soldered although a plug of the family is there, pins to move, leads to lift, and nets that a lead drives unasked.
-    private (int Points, IReadOnlyList<string> Driven) PlugOf(Route route)
+    private (int Points, IReadOnlyList<(string Net, string By)> Driven) PlugOf(Route route)
     {
         var device = route.Link.Device;
         var sockets = build.Board.Plugs.Where(p => p.Family == device.Plug?.Family).ToList();
@@ -230,18 +231,18 @@ internal sealed class PlainObjective(
             && route.Walks.All(w =>
                 here.Pins.All(p => p.Pad != w.Pad.Id) || pairs.Any(p => p.Lead.Id == w.Lead.Id && p.Pad?.Id == w.Pad.Id)
             );
-        if (!fits)
-        {
-            return (outside + 2, []);
-        }
         var wanted = build.Links.Where(l => l.Want.Device == route.Link.Want.Device);
         var talking = pairs
             .Where(p => p.Lead.Talks == TalkHabit.Always && p.Pad?.Paths.Any(x => x.Net is not null) == true)
             .Where(p => !wanted.Any(l => l.Function.Modes.Any(m => m.Lines.Any(x => x.Lead == p.Lead.Id))))
+            .Where(p => route.Walks.All(w => w.Pad != p.Pad))
+            .Select(p => (p.Pad!.Paths.First(x => x.Net is not null).Net!, By: $"{route.Link.Want.Device} {p.Lead.Id}"))
             .ToList();
+        var own = talking.Where(t => NetsOf(route).Contains(t.Item1)).ToList();
+        var points = outside + (fits ? 0 : 2);
         return build.Build.House.Unused == UnusedLeads.Leave
-            ? (outside, [.. talking.Select(p => p.Pad!.Paths.First(x => x.Net is not null).Net!)])
-            : (outside + talking.Count, []);
+            ? (points + own.Count, [.. talking.Except(own)])
+            : (points + talking.Count, []);
     }
 
     // Two one-way users of one port's halves must agree on baud, framing and firmware.

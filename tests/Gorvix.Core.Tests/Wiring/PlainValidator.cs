@@ -49,6 +49,11 @@ internal sealed class PlainValidator(WiredBuild wired)
             list.AddRange(OneWire(wire, port, line, nets[0]));
         }
         list.AddRange(
+            from net in Unasked().Distinct().CountBy(u => u.Net)
+            where net.Value > 1
+            select $"{net.Value} leads drive {net.Key} unasked"
+        );
+        list.AddRange(
             from unasked in Unasked()
             where users.ContainsKey(unasked.Net)
             select $"{unasked.Lead} drives {unasked.Net} unasked"
@@ -205,8 +210,8 @@ internal sealed class PlainValidator(WiredBuild wired)
         }
     }
 
-    // Leads that talk in a plug that mates as it comes, while the builder leaves unused leads in place.
-    private IEnumerable<(string Lead, string Net)> Unasked() =>
+    // Leads that talk in a plug while the builder leaves unused leads in place; one on a net of its own link is told to leave.
+    private IEnumerable<(string Lead, string Net, string Device)> Unasked() =>
         from device in wired.Build.Devices
         where _house.Unused == UnusedLeads.Leave && device.Device.Plug is not null
         from socket in _board.Plugs
@@ -216,8 +221,16 @@ internal sealed class PlainValidator(WiredBuild wired)
         let lead = device.Device.Leads.SingleOrDefault(l => l.Id == pair.First.Lead)
         where lead?.Talks == TalkHabit.Always && !wired.Wires.Any(w => w.Device == device.Id && w.Lead.Id == lead.Id)
         from path in _board.Pads.Where(p => p.Id == pair.Second.Pad).SelectMany(p => p.Paths)
-        where path.Net is not null
-        select (lead.Label, path.Net);
+        where path.Net is not null && !ToldToLeave(device.Id, path.Net)
+        select (lead.Label, path.Net, device.Id);
+
+    private bool ToldToLeave(string device, string net) =>
+        wired.Plan.Placements.Any(p =>
+            p.Link.Want.Device == device
+            && p.Route is { } route
+            && route.Walks.Any(w => w.Pad.Paths.Any(x => x.Net == net))
+            && route.Work.Any(w => w.Words.StartsWith("Lift") || w.Words.StartsWith("Move the pins"))
+        );
 
     private Mode ModeOf(string link) => wired.Plan.Placements.Single(p => p.Link.Id == link).Route!.Mode;
 
