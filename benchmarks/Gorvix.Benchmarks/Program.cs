@@ -1,4 +1,11 @@
 using BenchmarkDotNet.Running;
 using Gorvix.Benchmarks;
 
-BenchmarkSwitcher.FromAssembly(typeof(FitBenchmarks).Assembly).Run(args.Length > 0 ? args : ["--filter", "*"]);
+if (args is ["runs"])
+{
+    PlannerRuns.Run();
+}
+else
+{
+    BenchmarkSwitcher.FromAssembly(typeof(FitBenchmarks).Assembly).Run(args.Length > 0 ? args : ["--filter", "*"]);
+}

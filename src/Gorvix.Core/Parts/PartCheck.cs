@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Protocols;
 
@@ -39,10 +40,13 @@ public static class PartCheck
     /// <summary>More bauds of one mode than this are refused.</summary>
     public const int MostBauds = 8;
 
+    private static readonly ConditionalWeakTable<object, object> Clean = [];
+
     /// <summary>Checks a board.</summary>
     /// <param name="board">The board.</param>
     /// <param name="place">Where it stands in its file.</param>
-    public static IReadOnlyList<Finding> Of(Board board, string place) => BoardCheck.Of(board, place);
+    public static IReadOnlyList<Finding> Of(Board board, string place) =>
+        Once(board, () => BoardCheck.Of(board, place));
 
     /// <summary>Checks a firmware profile.</summary>
     /// <param name="profile">The profile.</param>
@@ -63,7 +67,24 @@ public static class PartCheck
     /// <summary>Checks a device.</summary>
     /// <param name="device">The device.</param>
     /// <param name="place">Where it stands in its file.</param>
-    public static IReadOnlyList<Finding> Of(Device device, string place)
+    public static IReadOnlyList<Finding> Of(Device device, string place) => Once(device, () => Look(device, place));
+
+    // A part never changes, and a sweep resolves the same ones a thousand times.
+    private static IReadOnlyList<Finding> Once(object part, Func<IReadOnlyList<Finding>> check)
+    {
+        if (Clean.TryGetValue(part, out _))
+        {
+            return [];
+        }
+        var findings = check();
+        if (findings.Count == 0)
+        {
+            Clean.AddOrUpdate(part, part);
+        }
+        return findings;
+    }
+
+    private static IReadOnlyList<Finding> Look(Device device, string place)
     {
         var list = new CheckList();
         list.Text(device.Maker, $"{place}.maker");

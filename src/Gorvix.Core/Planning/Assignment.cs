@@ -14,6 +14,7 @@ internal sealed class Assignment
     public static readonly Int128 Never = Int128.One << 122;
 
     private readonly int _columns;
+    private readonly int[] _columnOf;
     private readonly Int128[] _rowPrice;
     private readonly Int128[] _columnPrice;
 
@@ -85,11 +86,19 @@ internal sealed class Assignment
                 column = cameFrom[column];
             }
         }
+        _columnOf = new int[rows];
         for (var c = 1; c <= all; c++)
         {
+            if (rowOf[c] != 0)
+            {
+                _columnOf[rowOf[c] - 1] = c <= columns ? c - 1 : -1;
+            }
             Total += rowOf[c] == 0 ? 0 : CostOf(rowOf[c], c, costs, alone);
         }
     }
+
+    /// <summary>The column of a row where the total is least, or -1 for alone.</summary>
+    public int ColumnOf(int row) => _columnOf[row];
 
     /// <summary>The least total.</summary>
     public Int128 Total { get; }

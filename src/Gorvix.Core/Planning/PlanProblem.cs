@@ -25,7 +25,13 @@ internal sealed class PlanProblem
                 .ThenBy(e => e.Row.Way?.Link.Want.Priority)
                 .ThenBy(e => e.Row.Way?.Link.Function.Need),
         ];
-        Loners = Entries.Count(e => e.IsLoner);
+        var places = Entries.Index().ToDictionary(e => e.Item.Number, e => e.Index);
+        Guests = space.Guests.ToDictionary(
+            g => places[g.Key],
+            g => (IReadOnlyList<int>)[.. g.Value.Select(h => places[h])]
+        );
+        NoHosts = new int[Entries.Count];
+        Array.Fill(NoHosts, PlanNode.Undecided);
     }
 
     /// <summary>The space.</summary>
@@ -34,8 +40,11 @@ internal sealed class PlanProblem
     /// <summary>In the order of search: by priority, by need, as the builder listed them; rows without a port of their own last.</summary>
     public IReadOnlyList<Entry> Entries { get; }
 
-    /// <summary>How many entries at the end take no port.</summary>
-    public int Loners { get; }
+    /// <summary><see cref="PlanSpace.Guests"/> by their places among the entries.</summary>
+    public IReadOnlyDictionary<int, IReadOnlyList<int>> Guests { get; }
+
+    /// <summary>Nobody is settled: <see cref="PlanNode.Undecided"/> for each entry.</summary>
+    public int[] NoHosts { get; }
 
     /// <summary>The options that are worth trying, cheapest first: no cheaper one takes and holds as little.</summary>
     internal static List<PlanSpace.Option> Undominated(IEnumerable<PlanSpace.Option> options)

@@ -20,8 +20,9 @@ namespace Gorvix.Core.Planning;
 /// </remarks>
 public sealed class PlanSpace
 {
-    private readonly Dictionary<string, int> _bits = [];
+    private readonly Dictionary<object, int> _bits = [];
     private readonly Dictionary<string, int> _columns = [];
+    private readonly ResourceSet[] _bars;
 
     /// <summary>The space of a build.</summary>
     /// <exception cref="InvalidBuildException">More resources are fought about than the search can tell apart.</exception>
@@ -48,13 +49,21 @@ public sealed class PlanSpace
             .GroupBy(h => h.Group)
             .Where(g => g.Any(h => PriceOf(h) != PlanCost.Zero || g.Any(other => !h.Agrees(other))))
             .ToDictionary(g => g.Key, g => g.ToList());
-        var priced = new Dictionary<PlanCost, ResourceSet>();
+        var priced = new Dictionary<(PlanCost Each, bool Whole), ResourceSet>();
         foreach (var hold in states.Values.SelectMany(s => s))
         {
-            var price = PriceOf(hold);
-            if (price != PlanCost.Zero)
+            var price = (PriceOf(hold), hold is WholeHold);
+            if (price.Item1 != PlanCost.Zero)
             {
-                priced[price] = priced.GetValueOrDefault(price) | Bit($"{hold}");
+                priced[price] = priced.GetValueOrDefault(price) | Bit(hold);
+            }
+        }
+        _bars = new ResourceSet[ResourceSet.Capacity];
+        foreach (var group in states.Values)
+        {
+            foreach (var hold in group)
+            {
+                _bars[Index(hold)] = Barred(group, hold);
             }
         }
         var busRows = Ways.SelectMany(w => w.Routes.Select(r => r.Port).Where(p => p.Kind == PortKind.Bus).Distinct())
@@ -72,7 +81,8 @@ public sealed class PlanSpace
             ),
         ];
         Columns = _columns.Count;
-        Once = [.. priced.Select(p => (p.Value, p.Key))];
+        Guests = GuestsOf();
+        Once = [.. priced.Select(p => (p.Value, p.Key.Each.Number, p.Key.Whole))];
     }
 
     /// <summary>The build.</summary>
@@ -90,8 +100,39 @@ public sealed class PlanSpace
     /// <summary>How many columns of the assignment there are. Options in one column cannot stand together.</summary>
     internal int Columns { get; }
 
-    /// <summary>States that are paid once, however many hold them.</summary>
-    internal IReadOnlyList<(ResourceSet States, PlanCost Each)> Once { get; }
+    /// <summary>States that are paid once, however many hold them; <c>Whole</c> for whole ports, which two halves can share.</summary>
+    internal IReadOnlyList<(ResourceSet States, Int128 Each, bool Whole)> Once { get; }
+
+    /// <summary>
+    /// The rows that could sit beside another one on the halves of a port, each with those others. Of every such pair one
+    /// row is here.
+    /// </summary>
+    internal IReadOnlyDictionary<int, IReadOnlyList<int>> Guests { get; }
+
+    /// <summary>What states cost that nobody has paid yet.</summary>
+    internal Int128 OnceCost(ResourceSet states)
+    {
+        Int128 sum = 0;
+        foreach (var once in Once)
+        {
+            sum += states.CountIn(once.States) * once.Each;
+        }
+        return sum;
+    }
+
+    /// <summary>The part of <see cref="OnceCost"/> that is for whole ports.</summary>
+    internal Int128 WholeCost(ResourceSet states)
+    {
+        Int128 sum = 0;
+        foreach (var once in Once)
+        {
+            sum += once.Whole ? states.CountIn(once.States) * once.Each : 0;
+        }
+        return sum;
+    }
+
+    /// <summary>The states that do not agree with a state.</summary>
+    internal ResourceSet BarsOf(int state) => _bars[state];
 
     /// <summary>The cost of a link that goes without: 1000 and the weight of its need, in the term of its priority.</summary>
     internal static PlanCost UnmetOf(Link link)
@@ -168,29 +209,37 @@ public sealed class PlanSpace
                 cost += PriceOf(hold);
                 continue;
             }
-            set |= Bit($"{hold}");
-            barred = group.Where(other => !hold.Agrees(other)).Aggregate(barred, (b, other) => b | Bit($"{other}"));
+            set |= Bit(hold);
+            if (!hold.Agrees(hold))
+            {
+                // Only one may hold it, so it is taken as well.
+                taken |= Bit((hold, "taken"));
+            }
+            barred |= Barred(group, hold);
         }
         return new Option(choice.Route, choice.Feed, ColumnOf(choice, takes, busRows), taken, set, barred, cost);
     }
 
-    // The port where it is taken whole, else the first net; -1 where nothing is fought about. A bus, a pulse input or
+    // The port of a serial unit, else the first net; -1 where nothing is fought about. A bus, a pulse input or
     // serial in code that covers all nets of a serial unit stands in that unit's column: none of them goes with it.
     private int ColumnOf(Choice choice, Dictionary<string, string> takes, Dictionary<string, int> busRows)
     {
         var taken = choice.Claims.Takes;
-        var key = taken.FirstOrDefault(k => k.StartsWith("port ")) ?? Covered(choice.Route, busRows);
-        if (key is null || !takes.ContainsKey(key))
+        var key = choice.Route is { Port.Kind: PortKind.Uart } route
+            ? $"port {route.Port.Id}"
+            : Covered(choice.Route, busRows);
+        if (key is null)
         {
             key = taken.FirstOrDefault(k => k.StartsWith("net ") && takes.ContainsKey(k));
+            key = key is null ? null : takes[key];
         }
         if (key is null)
         {
             return -1;
         }
-        if (!_columns.TryGetValue(takes[key], out var column))
+        if (!_columns.TryGetValue(key, out var column))
         {
-            _columns.Add(takes[key], column = _columns.Count);
+            _columns.Add(key, column = _columns.Count);
         }
         return column;
     }
@@ -198,7 +247,7 @@ public sealed class PlanSpace
     private string? Covered(Route? route, Dictionary<string, int> busRows)
     {
         var shared = route is { Port.Kind: PortKind.Bus } && busRows[route.Port.Id] > 1;
-        if (route is null || shared || Build.Build.House.Sharing != PortSharing.Strict)
+        if (route is null || shared)
         {
             return null;
         }
@@ -207,6 +256,29 @@ public sealed class PlanSpace
             p.Kind == PortKind.Uart && p.Nets.Any() && p.Nets.All(nets.Contains)
         );
         return covered is null ? null : $"port {covered.Id}";
+    }
+
+    private Dictionary<int, IReadOnlyList<int>> GuestsOf()
+    {
+        var pairs = (
+            from a in Enumerable.Range(0, Rows.Count)
+            from b in Enumerable.Range(0, a)
+            where Rows[a].Halves.Any(o => Rows[b].Halves.Any(o.Shares))
+            select (A: a, B: b)
+        ).ToList();
+
+        // Whoever has the most neighbours first, until every pair has one of its two rows.
+        var guests = new Dictionary<int, IReadOnlyList<int>>();
+        while (pairs.Count > 0)
+        {
+            var guest = pairs.SelectMany(p => new[] { p.A, p.B }).CountBy(r => r).MaxBy(c => c.Value).Key;
+            guests.Add(
+                guest,
+                [.. pairs.Where(p => p.A == guest || p.B == guest).Select(p => p.A == guest ? p.B : p.A)]
+            );
+            pairs.RemoveAll(p => p.A == guest || p.B == guest);
+        }
+        return guests;
     }
 
     private PlanCost CostOf(Route route)
@@ -236,7 +308,15 @@ public sealed class PlanSpace
         return !here.Contains(need) && (here.Count > 0 || elsewhere) ? 1 : 0;
     }
 
-    private ResourceSet Bit(string key)
+    private ResourceSet Barred(List<Hold> group, Hold hold) =>
+        group
+            .Where(other => other != hold && !hold.Agrees(other))
+            .Aggregate(ResourceSet.None, (b, other) => b | Bit(other));
+
+    private ResourceSet Bit(object key) => ResourceSet.Of(Index(key));
+
+    // The key is what is taken, or the state that is held.
+    private int Index(object key)
     {
         if (!_bits.TryGetValue(key, out var index))
         {
@@ -256,7 +336,7 @@ public sealed class PlanSpace
             }
             _bits.Add(key, index);
         }
-        return ResourceSet.Of(index);
+        return index;
     }
 
     /// <summary>A route or a feed with its price, before it is turned into bits.</summary>
@@ -273,6 +353,16 @@ public sealed class PlanSpace
         PlanCost Cost
     )
     {
+        /// <summary>True when it has one half of a port and leaves the other to who agrees.</summary>
+        public bool IsHalf { get; } = Route?.Claims.Holds.Any(h => h is ShareHold) ?? false;
+
+        /// <summary>True when both can have the halves of one port.</summary>
+        public bool Shares(Option other) => Column == other.Column && IsHalf && other.IsHalf && !Clashes(other);
+
+        /// <summary>True when both cannot be taken.</summary>
+        public bool Clashes(Option other) =>
+            Takes.Meets(other.Takes) || Sets.Meets(other.Bars) || Bars.Meets(other.Sets);
+
         /// <summary>True when this takes no more and holds no more.</summary>
         public bool IsWithin(Option other) =>
             Takes.IsWithin(other.Takes) && Sets.IsWithin(other.Sets) && Bars.IsWithin(other.Bars);
@@ -286,5 +376,8 @@ public sealed class PlanSpace
     {
         /// <summary>The options worth trying when no wish is in force, cheapest first.</summary>
         public IReadOnlyList<Option> Undominated { get; } = PlanProblem.Undominated(Options);
+
+        /// <summary>The options that leave the other half of their port to who agrees.</summary>
+        public IReadOnlyList<Option> Halves { get; } = [.. Options.Where(o => o.IsHalf)];
     }
 }

@@ -41,6 +41,25 @@ public readonly record struct ResourceSet
     /// <summary>Both sets together.</summary>
     public static ResourceSet operator |(ResourceSet x, ResourceSet y) => new(x._bits | y._bits);
 
+    /// <summary>What is in both.</summary>
+    public static ResourceSet operator &(ResourceSet x, ResourceSet y) => new(x._bits & y._bits);
+
+    /// <summary>The lowest index that is in the set, or -1.</summary>
+    public int First
+    {
+        get
+        {
+            for (var i = 0; i < Vector512<ulong>.Count; i++)
+            {
+                if (_bits[i] != 0)
+                {
+                    return (i << 6) + BitOperations.TrailingZeroCount(_bits[i]);
+                }
+            }
+            return -1;
+        }
+    }
+
     /// <summary>What is in the first and not in the second.</summary>
     public static ResourceSet operator -(ResourceSet x, ResourceSet y) => new(Vector512.AndNot(x._bits, y._bits));
 

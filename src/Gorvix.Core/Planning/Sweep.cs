@@ -16,7 +16,7 @@ public static class Sweep
 {
     /// <summary>The build on every board of the library, in the library's order, as they are found.</summary>
     public static IEnumerable<SweepResult> OverBoards(Build build, PartsLibrary library) =>
-        library.Boards.Select(b => Try(b.Id, BuildEdits.WithBoard(build, b.Id), library));
+        InOrder(library.Boards).Select(b => Try(b.Id, BuildEdits.WithBoard(build, b.Id), library));
 
     /// <summary>The build with every device of the same kind as one of its devices, in the library's order.</summary>
     /// <param name="build">A build that passes <see cref="BuildCheck"/>.</param>
@@ -25,14 +25,17 @@ public static class Sweep
     public static IEnumerable<SweepResult> OverDevices(Build build, string device, PartsLibrary library)
     {
         var kind = library.Device(build.Devices.First(d => d.Id == device).Part)!.Kind;
-        return library
-            .Devices.Where(d => d.Kind == kind)
+        return InOrder([.. library.Devices.Where(d => d.Kind == kind)])
             .Select(d => Try(d.Id, BuildEdits.WithPart(build, device, d, library), library));
     }
 
     /// <summary>The best first: by the price of their plans, then as they came; those without a plan last.</summary>
     public static IReadOnlyList<SweepResult> Ranked(IEnumerable<SweepResult> results) =>
         [.. results.OrderBy(r => r.Plan?.Cost ?? PlanCost.Beyond)];
+
+    // On all processors, handed on one by one as they are found; who stops reading stops the work.
+    private static ParallelQuery<T> InOrder<T>(IReadOnlyList<T> candidates) =>
+        candidates.AsParallel().AsOrdered().WithMergeOptions(ParallelMergeOptions.NotBuffered);
 
     private static SweepResult Try(string part, Build? after, PartsLibrary library)
     {

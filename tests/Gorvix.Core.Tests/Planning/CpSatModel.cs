@@ -12,6 +12,8 @@ internal sealed class CpSatModel
     private readonly Dictionary<CostTerm, List<(BoolVar Var, int Amount)>> _amounts = Enum.GetValues<CostTerm>()
         .ToDictionary(t => t, _ => new List<(BoolVar, int)>());
 
+    private readonly List<BoolVar> _all = [];
+
     private CpSatModel(PlainObjective objective)
     {
         var users = new Dictionary<string, List<BoolVar>>();
@@ -19,12 +21,12 @@ internal sealed class CpSatModel
         var taken = new List<(int Row, object Way, BoolVar Var)>();
         for (var row = 0; row < objective.Rows; row++)
         {
-            var unmet = _model.NewBoolVar("unmet");
+            var unmet = New("unmet");
             Charge(unmet, objective.Of(row, null));
             var options = new List<BoolVar> { unmet };
             foreach (var way in objective.WaysOf(row))
             {
-                var chosen = _model.NewBoolVar("way");
+                var chosen = New("way");
                 options.Add(chosen);
                 taken.Add((row, way, chosen));
                 Charge(chosen, objective.Of(row, way));
@@ -36,7 +38,7 @@ internal sealed class CpSatModel
                 {
                     if (!once.TryGetValue(key, out var paid))
                     {
-                        once.Add(key, paid = _model.NewBoolVar(key));
+                        once.Add(key, paid = New(key));
                         Charge(paid, [(term, amount)]);
                     }
                     _model.AddImplication(chosen, paid);
@@ -67,6 +69,16 @@ internal sealed class CpSatModel
         IReadOnlyList<FeedWays>? feeds = null
     ) => new CpSatModel(new PlainObjective(build, ways, feeds)).Solve();
 
+    /// <summary>The question, ready to be solved once.</summary>
+    public static CpSatModel Of(ResolvedBuild build, IReadOnlyList<LinkWays> ways) => new(new(build, ways));
+
+    private BoolVar New(string name)
+    {
+        var made = _model.NewBoolVar(name);
+        _all.Add(made);
+        return made;
+    }
+
     private void Charge(BoolVar when, IEnumerable<(CostTerm Term, int Amount)> costs)
     {
         foreach (var (term, amount) in costs.Where(c => c.Amount > 0))
@@ -75,7 +87,8 @@ internal sealed class CpSatModel
         }
     }
 
-    private PlanCost Solve()
+    /// <summary>Solves term after term, each from the solution of the one before.</summary>
+    public PlanCost Solve()
     {
         var cost = PlanCost.Zero;
         foreach (var (term, parts) in _amounts.OrderBy(a => a.Key).Where(a => a.Value.Count > 0))
@@ -90,6 +103,11 @@ internal sealed class CpSatModel
             }
             var least = (int)Math.Round(solver.ObjectiveValue);
             _model.Add(sum == least);
+            _model.ClearHints();
+            foreach (var var in _all)
+            {
+                _model.AddHint(var, solver.Value(var) != 0);
+            }
             cost += PlanCost.Of(term, least);
         }
         return cost;

@@ -1,0 +1,245 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Protocols;
+
+namespace Gorvix.Benchmarks;
+
+/// <summary>
+/// Boards and devices made up from a seed: whole ports, halves, inverting pads, pads behind bridges, a bus over a port's pins,
+/// serial in code, advice, and supplies over a selector, under different house rules. The same seed always gives the same parts.
+/// </summary>
+internal static class MadeUp
+{
+    private static readonly string[] Classes = ["F4", "F4", "F7"];
+
+    private static readonly (string Protocol, string? Setting, Flow[] Flows)[][] Functions =
+    [
+        [("CRSF", null, [Flow.Out, Flow.In]), ("CRSF", "invert", [Flow.Out, Flow.In])],
+        [("MSP", null, [Flow.Out, Flow.In])],
+        [("UBX", null, [Flow.Out, Flow.In])],
+        [("SBUS", null, [Flow.Out]), ("IBUS", "change the protocol", [Flow.Out])],
+        [("SmartAudio", null, [Flow.Both])],
+        [("ESC", null, [Flow.Out])],
+        [("LTM", null, [Flow.In])],
+        [("I²C", null, [Flow.Both, Flow.In])],
+    ];
+
+    /// <summary>A build of so many links on a board of so many serial ports.</summary>
+    public static (Build Build, PartsLibrary Library) Of(int seed, int links, int ports)
+    {
+        var random = new Random(seed);
+        Device[] devices = [.. Enumerable.Range(0, links).Select(i => DeviceOf(random, i))];
+        return (BuildOf(random, devices), new PartsLibrary([BoardOf(random, "board", ports)], devices));
+    }
+
+    /// <summary>So many boards of different sizes.</summary>
+    public static IReadOnlyList<Board> Boards(int seed, int count)
+    {
+        var random = new Random(seed);
+        return [.. Enumerable.Range(0, count).Select(i => BoardOf(random, $"board-{i}", random.Next(3, 13)))];
+    }
+
+    private static Build BuildOf(Random random, IReadOnlyList<Device> devices) =>
+        new()
+        {
+            Name = "made up",
+            Board = "board",
+            Pack = new Pack { Cells = 4 },
+            House = new()
+            {
+                Sharing = random.Next(3) == 0 ? PortSharing.SplitHalves : PortSharing.Strict,
+                Software = random.Next(3) == 0 ? SoftwareUse.Allowed : SoftwareUse.Never,
+            },
+            Devices = [.. devices.Select(d => new BuildDevice { Id = d.Id, Part = d.Id })],
+            Wants =
+            [
+                .. devices.Select(
+                    (d, i) =>
+                        new Want
+                        {
+                            Link = d.Id,
+                            Device = d.Id,
+                            Function = "f",
+                            Priority = (Priority)(i % 3),
+                        }
+                ),
+            ],
+        };
+
+    private static Board BoardOf(Random random, string id, int ports)
+    {
+        var board = new Board
+        {
+            Id = id,
+            Maker = "made up",
+            Name = id,
+            Revision = "1",
+            Controller = Classes[random.Next(Classes.Length)],
+            Nets = [.. Enumerable.Range(0, ports).SelectMany(i => new[] { Net($"r{i}"), Net($"t{i}") }), Net("led")],
+            Ports = [.. Enumerable.Range(0, ports).Select(i => PortOf(random, i))],
+            Bridges = [Bridge("J"), Bridge("K")],
+            Rails =
+            [
+                Rail("bat", null, RailFeed.Battery),
+                Rail("5v", 5, RailFeed.Regulator),
+                Rail("gnd", 0, RailFeed.Ground),
+            ],
+            Pads = [],
+        };
+        var pads = new List<Pad>
+        {
+            Pad("5V", OnRail("5v")),
+            Pad("VS", OnRail("5v", At("J", "left")), OnRail("bat", At("J", "right"))),
+            Pad("LED", OnNet("led")),
+        };
+        for (var i = 0; i < ports; i++)
+        {
+            // One port in six has one half only, one RX in three is behind an inverter or a bridge.
+            var shape = random.Next(6);
+            if (shape != 0)
+            {
+                pads.Add(Pad($"R{i}", Rx(random, $"r{i}")));
+            }
+            if (shape != 1)
+            {
+                pads.Add(Pad($"T{i}", OnNet($"t{i}")));
+            }
+        }
+        var bus = random.Next(ports);
+        return board with
+        {
+            Pads = pads,
+            Ports =
+            [
+                .. board.Ports,
+                new()
+                {
+                    Id = "I2C",
+                    Kind = PortKind.Bus,
+                    Data = $"r{bus}",
+                    Clock = $"t{bus}",
+                },
+                new()
+                {
+                    Id = "S1",
+                    Kind = PortKind.Software,
+                    Rx = "led",
+                    Tx = "led",
+                },
+            ],
+        };
+    }
+
+    private static PadPath[] Rx(Random random, string net) =>
+        random.Next(6) switch
+        {
+            0 => [OnNet(net, new Inverter { Direction = Passage.ToController })],
+            1 =>
+            [
+                OnNet(net, At("K", "left")),
+                OnNet(net, At("K", "right"), new Inverter { Direction = Passage.ToController }),
+            ],
+            _ => [OnNet(net)],
+        };
+
+    private static Port PortOf(Random random, int i) =>
+        new()
+        {
+            Id = $"U{i}",
+            Rx = $"r{i}",
+            Tx = $"t{i}",
+            AdvisedFor = random.Next(4) == 0 ? [(Need)random.Next(8)] : [],
+        };
+
+    private static Device DeviceOf(Random random, int i)
+    {
+        var modes = Functions[random.Next(Functions.Length)];
+        return new()
+        {
+            Id = $"d{i}",
+            Maker = "made up",
+            Name = $"d{i}",
+            Kind = (DeviceKind)(i % 4),
+            Leads = [.. Enum.GetNames<Flow>().Select(f => Lead(f, LeadRole.Signal)), Lead("V", LeadRole.Supply)],
+            Supplies =
+            [
+                new()
+                {
+                    Lead = "V",
+                    Window = new() { Min = 4, Max = random.Next(3) == 0 ? 20 : 6 },
+                },
+            ],
+            Functions =
+            [
+                new()
+                {
+                    Id = "f",
+                    Need = (Need)random.Next(8),
+                    Modes = [.. modes.Select(m => ModeOf(m, 8 + i))],
+                },
+            ],
+        };
+    }
+
+    private static Mode ModeOf((string Protocol, string? Setting, Flow[] Flows) mode, int address) =>
+        new()
+        {
+            Id = $"{mode.Protocol} {mode.Setting}",
+            Name = mode.Protocol,
+            Protocol = mode.Protocol,
+            Setting = mode.Setting,
+            Address = mode.Protocol == "I²C" ? address : null,
+            Lines =
+            [
+                .. mode.Flows.Select(f => new ModeLine
+                {
+                    Lead = f.ToString(),
+                    Flow = f,
+                    Polarity = mode.Setting == "invert" && f == Flow.Out ? Polarity.Inverted : null,
+                }),
+            ],
+        };
+
+    private static Lead Lead(string id, LeadRole role) =>
+        new()
+        {
+            Id = id,
+            Label = id,
+            Role = role,
+        };
+
+    private static Net Net(string id) => new() { Id = id };
+
+    private static Contact At(string bridge, string position) => new() { Bridge = bridge, Position = position };
+
+    private static PadPath OnNet(string net, params PathElement[] through) => new() { Net = net, Through = through };
+
+    private static PadPath OnRail(string rail, params PathElement[] through) =>
+        new() { Rail = rail, Through = through };
+
+    private static Pad Pad(string label, params PadPath[] paths) =>
+        new()
+        {
+            Id = label,
+            Label = label,
+            Side = BoardSide.Top,
+            Paths = paths,
+        };
+
+    private static Bridge Bridge(string id) =>
+        new()
+        {
+            Id = id,
+            Positions = ["left", "right"],
+            Default = "left",
+        };
+
+    private static Rail Rail(string id, double? volts, RailFeed feed) =>
+        new()
+        {
+            Id = id,
+            Label = id,
+            Volts = volts,
+            Feed = feed,
+        };
+}

@@ -1,0 +1,140 @@
+using System.Diagnostics;
+
+namespace Gorvix.Core.Planning;
+
+/// <summary>The search: see <see cref="Planner"/> for how it works and why it is exact.</summary>
+internal sealed class PlanSearch(PlanProblem problem)
+{
+    private readonly Int128[] _costs = new Int128[problem.Entries.Count * problem.Space.Columns];
+    private readonly PlanSpace.Option?[] _best = new PlanSpace.Option?[problem.Entries.Count * problem.Space.Columns];
+
+    /// <summary>
+    /// The options of the best plan in the order of entries, the first in the documented order, and its price; null when
+    /// there is none.
+    /// </summary>
+    public (PlanSpace.Option?[] Options, Int128 Cost)? First()
+    {
+        var prefix = Relaxed(new PlanNode(problem));
+        if (Solve(prefix, PlanNode.Forbidden - 1) is not var (best, cost))
+        {
+            return null;
+        }
+        for (var row = 0; row < best.Length; row++)
+        {
+            var chosen = best[row];
+            foreach (var option in problem.Entries[row].Options.TakeWhile(o => !ReferenceEquals(o, chosen)))
+            {
+                if (!prefix.Allows(row, option))
+                {
+                    continue;
+                }
+                if (!prefix.IsRelaxed)
+                {
+                    Relaxed(prefix);
+                }
+                if (
+                    prefix.BoundWith(row, option) <= cost
+                    && Solve(Relaxed(prefix.With(row, option)), cost) is { } sooner
+                )
+                {
+                    Debug.Assert(sooner.Cost == cost);
+                    best = sooner.Options;
+                    break;
+                }
+            }
+            prefix = prefix.With(row, best[row]);
+        }
+        return (best, cost);
+    }
+
+    // The cheapest plan of a part that costs at most so much. The part with the lowest bound is looked at next, the newest
+    // among equals, so that the search dives while nothing speaks against it.
+    private (PlanSpace.Option?[] Options, Int128 Cost)? Solve(PlanNode root, Int128 most)
+    {
+        (PlanSpace.Option?[] Options, Int128 Cost)? best = null;
+        var open = new PriorityQueue<PlanNode, (Int128 Bound, int Age)>();
+        var age = 0;
+        void Open(PlanNode node)
+        {
+            if (node.Bound <= most)
+            {
+                open.Enqueue(node, (node.Bound, age--));
+            }
+        }
+
+        Open(root);
+        while (open.TryDequeue(out var node, out _) && node.Bound <= most)
+        {
+            if (node.Unsettled() is var guest and >= 0)
+            {
+                foreach (var part in node.Settling(guest))
+                {
+                    Open(Relaxed(part));
+                }
+                continue;
+            }
+            if (Clash(node.Relaxed) is { } clash)
+            {
+                var (one, other) =
+                    clash.State >= 0
+                        ? (node.Barring(clash.State), node.Holding(clash.State))
+                        : (node.Denying(clash.Row, clash.Resource), node.Needing(clash.Row, clash.Resource));
+                Open(Relaxed(one));
+                Open(Relaxed(other));
+                continue;
+            }
+            var cost = node.Cost();
+            if (cost <= most)
+            {
+                (best, most) = ((node.Relaxed, cost), cost - 1);
+            }
+            if (cost > node.Bound && node.Unpaid() is var unpaid and >= 0)
+            {
+                Open(Relaxed(node.Holding(unpaid)));
+                Open(Relaxed(node.Barring(unpaid)));
+            }
+        }
+        return best;
+    }
+
+    private PlanNode Relaxed(PlanNode node)
+    {
+        node.Relax(_costs, _best);
+        return node;
+    }
+
+    // What two rows of a relaxed choice fight about: a state that one holds and the other bars, or a thing that both take.
+    private static (int State, int Row, int Resource)? Clash(PlanSpace.Option?[] options)
+    {
+        var (sets, bars, takes) = (ResourceSet.None, ResourceSet.None, ResourceSet.None);
+        var fight = -1;
+        for (var row = 0; row < options.Length; row++)
+        {
+            if (options[row] is not { } option)
+            {
+                continue;
+            }
+            var state = (sets & option.Bars).First;
+            if (state < 0)
+            {
+                state = (bars & option.Sets).First;
+            }
+            if (state >= 0)
+            {
+                return (state, row, -1);
+            }
+            fight = fight < 0 && option.Takes.Meets(takes) ? row : fight;
+            (sets, bars, takes) = (sets | option.Sets, bars | option.Bars, takes | option.Takes);
+        }
+        if (fight < 0)
+        {
+            return null;
+        }
+        var before = ResourceSet.None;
+        for (var row = 0; row < fight; row++)
+        {
+            before |= options[row]?.Takes ?? ResourceSet.None;
+        }
+        return (-1, fight, (before & options[fight]!.Takes).First);
+    }
+}
