@@ -13,7 +13,23 @@ export const router = createRouter({
         id: String(route.params.id),
         link: typeof route.query.link === 'string' ? route.query.link : null,
         port: typeof route.query.port === 'string' ? route.query.port : null,
+        panel: typeof route.query.panel === 'string' ? route.query.panel : null,
       }),
+    },
+    {
+      path: '/builds/:id/sweep',
+      name: 'sweep',
+      component: () => import('./features/sweep/SweepScreen.vue'),
+      props: (route) => ({
+        id: String(route.params.id),
+        device: typeof route.query.device === 'string' ? route.query.device : '',
+      }),
+    },
+    {
+      path: '/rules/:rule?',
+      name: 'rules',
+      component: () => import('./features/rules/RulesScreen.vue'),
+      props: (route) => ({ rule: route.params.rule ? String(route.params.rule) : null }),
     },
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./LostView.vue') },
   ],

@@ -6,7 +6,7 @@ using Gorvix.Core.Routing;
 namespace Gorvix.Core.Fit;
 
 /// <summary>The words of the Fit screen.</summary>
-internal static class FitWords
+public static class FitWords
 {
     /// <summary>A need as the builder says it.</summary>
     public static string Of(Need need) =>

@@ -10,7 +10,8 @@ namespace Gorvix.Core.Formats;
 /// <summary>Every rule of the product in one list, and the page that is made from it.</summary>
 public static class RuleBook
 {
-    private static readonly (string Floor, IReadOnlyList<Rule> Rules)[] Floors =
+    /// <summary>The rules under the titles of their lists.</summary>
+    public static readonly IReadOnlyList<(string Title, IReadOnlyList<Rule> Rules)> Floors =
     [
         ("Routing: why a link cannot take a way", RoutingRules.All),
         ("Routing: what a way that works must be warned of", HazardRules.All),

@@ -15,6 +15,7 @@ namespace Gorvix.Web.Features;
 /// <param name="Setup">Firmware, supply and house rules.</param>
 /// <param name="BoardPart">Id of the board in the library.</param>
 /// <param name="Devices">The devices, with their parts.</param>
+/// <param name="Wants">The links wished for, with their devices and functions.</param>
 /// <param name="Sheet">The answer.</param>
 /// <param name="Moved">What the last change moved and why, one sentence for each link; empty when nothing was changed.</param>
 public sealed record FitView(
@@ -27,6 +28,7 @@ public sealed record FitView(
     Setup Setup,
     string BoardPart,
     IReadOnlyList<BuildDevice> Devices,
+    IReadOnlyList<Want> Wants,
     FitSheet Sheet,
     IReadOnlyList<string> Moved
 );
@@ -78,6 +80,7 @@ internal sealed class FitViews(BuildStore builds, PartStore parts)
             Setup.Of(stored.Build),
             stored.Build.Board,
             stored.Build.Devices,
+            stored.Build.Wants,
             reader.Sheet(),
             before is null ? [] : reader.MovedSince(before.Plan)
         );

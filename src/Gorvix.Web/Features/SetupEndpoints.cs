@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Fit;
 using Gorvix.Core.Parts;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
@@ -20,12 +21,19 @@ public sealed record PartsRequest(int Version, PartsChange Change);
 /// <param name="Name">Its name in words.</param>
 /// <param name="Kind">What it is; null for boards and profiles.</param>
 /// <param name="Functions">What it can give; empty for boards and profiles.</param>
-public sealed record PartChoice(string Id, string Name, DeviceKind? Kind, IReadOnlyList<FunctionChoice> Functions);
+/// <param name="Notes">What there is to know before choosing it, in sentences.</param>
+public sealed record PartChoice(
+    string Id,
+    string Name,
+    DeviceKind? Kind,
+    IReadOnlyList<FunctionChoice> Functions,
+    IReadOnlyList<string> Notes
+);
 
 /// <summary>Something that a device can give.</summary>
 /// <param name="Id">Its id within the device.</param>
-/// <param name="Need">What it gives.</param>
-public sealed record FunctionChoice(string Id, Need Need);
+/// <param name="Need">What it gives, in words.</param>
+public sealed record FunctionChoice(string Id, string Need);
 
 /// <summary>What a set-up can be chosen from.</summary>
 /// <param name="Boards">The boards of the library.</param>
@@ -61,16 +69,25 @@ internal static class SetupEndpoints
     {
         var all = await parts.All();
         return new SetupChoices(
-            [.. all.Boards.Select(b => new PartChoice(b.Id, $"{b.Maker} {b.Name}, revision {b.Revision}", null, []))],
+            [
+                .. all.Boards.Select(b => new PartChoice(
+                    b.Id,
+                    $"{b.Maker} {b.Name}, revision {b.Revision}",
+                    null,
+                    [],
+                    b.Recognise is null ? [] : [b.Recognise]
+                )),
+            ],
             [
                 .. all.Devices.Select(d => new PartChoice(
                     d.Id,
                     $"{d.Maker} {d.Name}",
                     d.Kind,
-                    [.. d.Functions.Select(f => new FunctionChoice(f.Id, f.Need))]
+                    [.. d.Functions.Select(f => new FunctionChoice(f.Id, FitWords.Of(f.Need)))],
+                    []
                 )),
             ],
-            [.. all.Profiles.Select(p => new PartChoice(p.Id, p.Name, null, []))],
+            [.. all.Profiles.Select(p => new PartChoice(p.Id, p.Name, null, [], ProfileReader.Words(p)))],
             HouseSchools.All
         );
     }

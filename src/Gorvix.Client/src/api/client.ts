@@ -17,6 +17,16 @@ export type Wish = Schemas['Wish']
 export type BuildChange = Schemas['BuildChange']
 export type ShelfBuild = Schemas['ShelfBuild']
 export type RuleText = Schemas['RuleText']
+export type Setup = Schemas['Setup']
+export type HouseRules = Schemas['HouseRules']
+export type SetupChoices = Schemas['SetupChoices']
+export type PartChoice = Schemas['PartChoice']
+export type PartsChange = Schemas['PartsChange']
+export type FitUnlock = Schemas['FitUnlock']
+export type FitConflict = Schemas['FitConflict']
+export type Priority = Schemas['Priority']
+export type SweepStep = Schemas['SweepStep']
+export type SweepLine = Schemas['SweepLine']
 
 export const api = createClient<paths>({ baseUrl: '' })
 

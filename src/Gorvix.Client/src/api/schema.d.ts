@@ -606,6 +606,8 @@ export interface components {
             boardPart: string;
             /** @description The devices, with their parts. */
             devices: components["schemas"]["BuildDevice"][];
+            /** @description The links wished for, with their devices and functions. */
+            wants: components["schemas"]["Want"][];
             /** @description The answer. */
             sheet: components["schemas"]["FitSheet"];
             /** @description What the last change moved and why, one sentence for each link; empty when nothing was changed. */
@@ -631,8 +633,8 @@ export interface components {
         FunctionChoice: {
             /** @description Its id within the device. */
             id: string;
-            /** @description What it gives. */
-            need: components["schemas"]["Need"];
+            /** @description What it gives, in words. */
+            need: string;
         };
         /** @description One station on the way from the device to the controller. */
         Hop: {
@@ -676,11 +678,6 @@ export interface components {
             /** @description False when the last station is where it fails. */
             ok: boolean;
         };
-        /**
-         * @description What a link gives the pilot. Order: the more the flight depends on it, the earlier (common practice).
-         * @enum {unknown}
-         */
-        Need: "control" | "picture" | "pictureText" | "position" | "heading" | "telemetry" | "escReadings" | "videoControl" | "height" | "cameraControl" | "flightLog" | "hostData";
         /** @description The battery of a build. */
         Pack: {
             /**
@@ -700,6 +697,8 @@ export interface components {
             kind: null | components["schemas"]["DeviceKind"];
             /** @description What it can give; empty for boards and profiles. */
             functions: components["schemas"]["FunctionChoice"][];
+            /** @description What there is to know before choosing it, in sentences. */
+            notes: string[];
         };
         /** @description A change of the parts or links of a build; the members that its kind needs are set. */
         PartsChange: {
@@ -789,11 +788,18 @@ export interface components {
             pad?: null | string;
             /** @description Id of the mode, or null for any. */
             mode?: null | string;
+            /**
+             * @description The bridge positions that the route needs, as in string RouteMatch.BridgeWords(IEnumerable&lt;Contact&gt; bridges): exactly these, none for an empty text,
+             *     or null for any.
+             */
+            bridges?: null | string;
         };
         /** @description A rule as the builder reads it. */
         RuleText: {
             /** @description The code in blocked cells. */
             id: string;
+            /** @description The list it belongs to. */
+            group: string;
             /** @description The rule in a few words. */
             title: string;
             /** @description What it says of a case; `{…}` stands for a fact. */
@@ -930,7 +936,7 @@ export interface components {
             line: components["schemas"]["SweepLine"];
         };
         /**
-         * @description What kind of change an unlock is. Order: among equal prices the earlier is offered first.
+         * @description What kind of change a step of an unlock is. Order: among equal prices the earlier is offered first.
          * @enum {unknown}
          */
         UnlockKind: "liftPin" | "liftBan" | "houseRule" | "firmware" | "leaveOut" | "swapDevice" | "swapBoard";
@@ -971,6 +977,17 @@ export interface components {
          * @enum {unknown}
          */
         VideoSupply: "regulatedFirst" | "batteryAllowed";
+        /** @description A link wished for: one function of one device. */
+        Want: {
+            /** @description Id of the link within the build, such as `gnss`. */
+            link: string;
+            /** @description Id of the device within the build. */
+            device: string;
+            /** @description Id of the function within the device. */
+            function: string;
+            /** @description How much it is wished for. */
+            priority: components["schemas"]["Priority"];
+        };
         /** @description A pin or ban in force. */
         Wish: {
             /** @description Pin or ban. */

@@ -83,6 +83,7 @@ async function walk(event: KeyboardEvent) {
             :cell="cell"
             :name="`${row.need} on ${cell.port}`"
             :selected="row.id === link && cell.port === port"
+            :clash="inTheWay.has(row.id)"
             :data-cell="`${row.id} ${cell.port}`"
             @click="$emit('select', row.id, cell.port)"
             @dblclick="$emit('pin', props.link, cell)"

@@ -3,7 +3,16 @@ import { computed } from 'vue'
 import type { FitCell } from '@/api/client'
 
 /** One link on one port: a filled square is chosen, an open one possible, a stroke blocked. */
-const props = defineProps<{ cell: FitCell; name: string; selected: boolean }>()
+const props = defineProps<{
+  cell: FitCell
+  name: string
+  selected: boolean
+  /** True when the link takes part in why another one is left out. */
+  clash?: boolean
+}>()
+
+/** What holds for a whole column is told in its head; the cell stays quiet. */
+const quiet = computed(() => ['KIND', 'USB', 'HELD'].includes(props.cell.code ?? ''))
 
 const spoken = computed(() => {
   const state = {
@@ -19,7 +28,7 @@ const spoken = computed(() => {
 <template>
   <td
     role="gridcell"
-    :class="[cell.state, { selected }]"
+    :class="[cell.state, { selected, clash: clash && cell.state === 'chosen' }]"
     :tabindex="selected ? 0 : -1"
     :aria-selected="selected"
     :aria-label="spoken"
@@ -30,7 +39,9 @@ const spoken = computed(() => {
         <rect v-else-if="cell.state === 'possible'" x="1.5" y="1.5" width="9" height="9" />
         <path v-else d="M1.5 10.5l9-9" />
       </svg>
-      <span class="text" :class="{ label: cell.state !== 'possible' }">{{ cell.text }}</span>
+      <span v-if="!quiet || selected" class="text" :class="{ label: cell.state !== 'possible' }">{{
+        cell.text
+      }}</span>
       <span v-if="cell.pinned" class="wish">pin</span>
       <span v-else-if="cell.banned && cell.code !== 'BAN'" class="wish">ban</span>
     </span>
@@ -92,6 +103,16 @@ td {
   color: var(--ink-2);
 }
 
+.clash .body {
+  background: var(--sheet);
+  box-shadow: inset 0 0 0 2px var(--warn);
+  color: var(--ink);
+}
+
+.clash .mark {
+  color: var(--warn);
+}
+
 .wish {
   margin-left: auto;
   padding: 0 4px;
@@ -102,6 +123,10 @@ td {
 
 td:hover .body {
   box-shadow: inset 0 0 0 1px var(--line);
+}
+
+td:hover.clash .body {
+  box-shadow: inset 0 0 0 2px var(--warn);
 }
 
 .selected::after {

@@ -1,12 +1,16 @@
 <script setup lang="ts">
-import type { BuildChange, FitView } from '@/api/client'
+import { computed } from 'vue'
+import type { FitView } from '@/api/client'
+import RuleCode from '@/features/rules/RuleCode.vue'
 import KeyButton from '@/ui/KeyButton.vue'
 import VerdictMark from '@/ui/VerdictMark.vue'
-import { lifting } from './wishes'
 
 /** The answer in one line, what the last change moved, and undo. */
-defineProps<{ view: FitView; moved: string[] }>()
-defineEmits<{ undo: []; redo: []; keys: []; change: [change: BuildChange] }>()
+const props = defineProps<{ view: FitView; moved: string[] }>()
+defineEmits<{ undo: []; redo: []; keys: []; panel: [panel: 'setup' | 'parts'] }>()
+
+/** A link that is left out is told about in full below, with what would carry it. */
+const findings = computed(() => props.view.sheet.findings.filter((f) => f.rule !== 'UNMET'))
 </script>
 
 <template>
@@ -15,6 +19,8 @@ defineEmits<{ undo: []; redo: []; keys: []; change: [change: BuildChange] }>()
       <VerdictMark :severity="view.sheet.verdict.severity" :size="24" />
       <h1 id="verdict" aria-live="polite">{{ view.sheet.verdict.sentence }}</h1>
       <span class="actions no-print">
+        <KeyButton id="open-parts" letter="P" @click="$emit('panel', 'parts')">Parts</KeyButton>
+        <KeyButton id="open-setup" letter="H" @click="$emit('panel', 'setup')">Set-up</KeyButton>
         <KeyButton
           id="undo"
           letter="Z"
@@ -34,21 +40,9 @@ defineEmits<{ undo: []; redo: []; keys: []; change: [change: BuildChange] }>()
         <KeyButton id="keys" letter="?" @click="$emit('keys')">Keys</KeyButton>
       </span>
     </div>
-    <ul v-if="view.sheet.findings.length > 0" class="findings">
-      <li v-for="(finding, i) in view.sheet.findings" :key="i" :class="finding.severity">
-        <span class="label code">{{ finding.rule }}</span> {{ finding.sentence }}
-      </li>
-      <li v-for="conflict in view.sheet.conflicts" :key="conflict.link" data-testid="conflict">
-        {{ conflict.sentence }}
-        <button
-          v-for="(wish, i) in conflict.wishes"
-          :key="i"
-          type="button"
-          class="lift no-print"
-          @click="$emit('change', lifting(wish))"
-        >
-          {{ conflict.wishes.length === 1 ? `Lift the ${wish.kind}` : `Lift: ${wish.sentence}` }}
-        </button>
+    <ul v-if="findings.length > 0" class="findings">
+      <li v-for="(finding, i) in findings" :key="i" :class="finding.severity">
+        <RuleCode class="code" :code="finding.rule" /> {{ finding.sentence }}
       </li>
     </ul>
     <p class="moved" aria-live="polite" data-testid="moved">
@@ -98,20 +92,6 @@ h1 {
 
 .warn .code {
   color: var(--warn);
-}
-
-.lift {
-  min-height: 28px;
-  border: 0;
-  background: none;
-  color: var(--chosen);
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-
-.lift:hover {
-  text-decoration: underline;
 }
 
 .moved {

@@ -15,12 +15,23 @@ defineEmits<{ change: [change: BuildChange] }>()
         <li v-for="line in sheet.work" :key="line">{{ line }}</li>
       </ul>
     </div>
+    <div v-if="sheet.supplies.length > 0" data-testid="supplies">
+      <h3>Supply</h3>
+      <ul>
+        <li v-for="supply in sheet.supplies" :key="supply.device + supply.lead">
+          {{ supply.device }} <span class="label">{{ supply.lead }}</span> ({{ supply.takes }})
+          <template v-if="supply.pad"
+            >from pad <span class="label">{{ supply.pad }}</span>, {{ supply.gives }}</template
+          >
+          <strong v-else class="dead">has no pad</strong>
+        </li>
+      </ul>
+    </div>
     <div v-if="sheet.open.length > 0">
       <h3>Stays without a wire</h3>
       <ul>
         <li v-for="line in sheet.open" :key="line">{{ line }}</li>
       </ul>
-      <p class="quiet">Lift it from the plug, or insulate it.</p>
     </div>
     <div v-if="sheet.wishes.length > 0" class="wishes">
       <h3>Your pins and bans</h3>
@@ -54,6 +65,10 @@ defineEmits<{ change: [change: BuildChange] }>()
 h3 {
   font-size: 0.9375rem;
   font-weight: 650;
+}
+
+.dead {
+  color: var(--stop);
 }
 
 .vain {

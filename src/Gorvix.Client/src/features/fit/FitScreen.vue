@@ -1,23 +1,34 @@
 <script setup lang="ts">
 import { onKeyStroke, useTitle } from '@vueuse/core'
-import { computed, onMounted, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
-import { api, ask, type FitCell, type RuleText } from '@/api/client'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { FitCell } from '@/api/client'
+import BuildBar from '@/features/build/BuildBar.vue'
+import { useRules } from '@/features/rules/useRules'
+import PartsPanel from '@/features/setup/PartsPanel.vue'
+import SetupPanel from '@/features/setup/SetupPanel.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import FitGrid from './FitGrid.vue'
 import FitHead from './FitHead.vue'
 import FitNotes from './FitNotes.vue'
 import FitPlans from './FitPlans.vue'
+import FitUnmet from './FitUnmet.vue'
 import KeysDialog from './KeysDialog.vue'
 import StrandPanel from './StrandPanel.vue'
 import { useFit } from './useFit'
 
-const props = defineProps<{ id: string; link: string | null; port: string | null }>()
+const props = defineProps<{
+  id: string
+  link: string | null
+  port: string | null
+  panel: string | null
+}>()
 const router = useRouter()
+const route = useRoute()
 const fit = useFit(props.id)
-const { view, problem, saving, moved } = fit
+const { view, problem, saving, moved, unlocks } = fit
 const keysOpen = ref(false)
-const rules = ref<RuleText[]>([])
+const rules = useRules()
 
 // What the address does not say: the first link, and where the plan puts it.
 const link = computed(() => {
@@ -31,7 +42,17 @@ const cell = computed(() => {
 })
 
 function select(link: string, port: string) {
-  void router.replace({ query: { link, port } })
+  void router.replace({ query: { ...route.query, link, port } })
+}
+function openPanel(panel: 'setup' | 'parts' | null) {
+  const query = { ...route.query, panel: panel ?? undefined }
+  void router.replace({ query })
+}
+async function closePanel() {
+  const opener = props.panel
+  openPanel(null)
+  await nextTick()
+  document.getElementById(`open-${opener}`)?.focus()
 }
 function pin(link: string, at: FitCell) {
   void fit.change({ kind: at.pinned ? 'unpin' : 'pin', match: { link, port: at.port } })
@@ -45,9 +66,10 @@ function choose(number: number) {
   if (number > 1 && number <= (view.value?.sheet.plans.length ?? 0)) void fit.choose(number)
 }
 
-// Plain letters only: the browser keeps its own shortcuts, and a dialog keeps its keys.
+// Plain letters only: the browser keeps its own shortcuts, and dialogs and fields keep their keys.
 function plain(event: KeyboardEvent) {
-  return !event.ctrlKey && !event.metaKey && !event.altKey && !keysOpen.value
+  const typing = (event.target as HTMLElement).closest?.('input, select, textarea') != null
+  return !event.ctrlKey && !event.metaKey && !event.altKey && !keysOpen.value && !typing
 }
 onKeyStroke(['z', 'Z'], (event) => plain(event) && void fit.undo())
 onKeyStroke(['y', 'Y'], (event) => plain(event) && void fit.redo())
@@ -55,6 +77,12 @@ onKeyStroke(
   (event) => /^[1-9]$/.test(event.key),
   (event) => plain(event) && choose(Number(event.key)),
 )
+onKeyStroke(['h', 'H'], (event) => plain(event) && openPanel('setup'))
+onKeyStroke(['p', 'P'], (event) => plain(event) && openPanel('parts'))
+onKeyStroke(['r', 'R'], (event) => {
+  const code = cell.value?.code
+  if (plain(event) && code) void router.push({ name: 'rules', params: { rule: code } })
+})
 onKeyStroke('?', (event) => plain(event) && (keysOpen.value = true))
 
 // The builder goes on where the keys were when the list was opened.
@@ -67,27 +95,19 @@ watch(
   () => props.id,
   () => router.go(0),
 )
-onMounted(async () => {
-  await fit.load()
-  const answer = await ask(() => api.GET('/api/rules'))
-  rules.value = answer.data ?? []
-})
+onMounted(fit.load)
 </script>
 
 <template>
   <main class="fit">
-    <Teleport v-if="view" to="#crumbs">
-      <span class="build">{{ view.name }}</span>
-      <span class="step" aria-current="step">
-        Fit<span v-if="view.sheet.findings.length > 0" class="count">{{
-          view.sheet.findings.length
-        }}</span>
-      </span>
-      <span class="saved quiet" role="status">
-        {{ problem ? 'Not saved' : saving ? 'Saving …' : 'Saved' }}
-      </span>
-      <a class="export" :href="`/api/builds/${id}/export`" download>Export</a>
-    </Teleport>
+    <BuildBar
+      v-if="view"
+      :id="id"
+      :name="view.name"
+      step="fit"
+      :count="view.sheet.findings.length"
+      :saved="problem ? 'Not saved' : saving ? 'Saving …' : 'Saved'"
+    />
 
     <ProblemNote
       v-if="problem"
@@ -115,7 +135,14 @@ onMounted(async () => {
         @undo="fit.undo"
         @redo="fit.redo"
         @keys="keysOpen = true"
-        @change="fit.change"
+        @panel="openPanel"
+      />
+      <FitUnmet
+        v-if="view.sheet.conflicts.length > 0"
+        :conflicts="view.sheet.conflicts"
+        :links="view.sheet.links"
+        :unlocks="unlocks"
+        @unlock="fit.unlock"
       />
       <FitPlans :plans="view.sheet.plans" class="no-print" @choose="choose" />
       <template v-if="link && cell">
@@ -137,11 +164,27 @@ onMounted(async () => {
         />
       </template>
       <p v-else class="gap">
-        This build wishes for no link, or its board has no port. Add links in its file and import it
-        again.
+        {{
+          view.sheet.ports.length === 0
+            ? 'This board has no port. Take another board under Parts.'
+            : 'This build wishes for no link yet. Add a device under Parts.'
+        }}
+        <v-btn id="to-parts" class="to-parts" @click="openPanel('parts')">Parts</v-btn>
       </p>
       <FitNotes :sheet="view.sheet" @change="fit.change" />
     </template>
+    <SetupPanel
+      v-if="view && panel === 'setup'"
+      :setup="view.setup"
+      @change="fit.setUp"
+      @close="closePanel"
+    />
+    <PartsPanel
+      v-if="view && panel === 'parts'"
+      :view="view"
+      @change="fit.changeParts"
+      @close="closePanel"
+    />
     <KeysDialog v-model="keysOpen" />
   </main>
 </template>
@@ -155,38 +198,7 @@ onMounted(async () => {
   margin: 16px 0;
 }
 
-.build {
-  overflow: hidden;
-  font-weight: 600;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.step {
-  padding: 2px 12px;
-  border: 1px solid var(--chosen);
-  color: var(--chosen);
-  font-weight: 600;
-}
-
-.count {
-  margin-left: 8px;
-  padding: 0 6px;
-  background: var(--warn);
-  color: var(--ground);
-  font-size: 0.875rem;
-}
-
-.saved {
-  margin-left: auto;
-  font-size: 0.9375rem;
-  white-space: nowrap;
-}
-
-.export {
-  display: inline-flex;
-  align-items: center;
-  min-height: 40px;
-  text-decoration: none;
+.to-parts {
+  margin-left: 12px;
 }
 </style>

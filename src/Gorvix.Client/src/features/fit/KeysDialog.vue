@@ -5,6 +5,9 @@ const keys = [
   ['Enter', 'pin the link here, or unpin it'],
   ['X', 'ban the link here, or lift the ban'],
   ['1–9', 'choose one of the best plans'],
+  ['P', 'board, devices and links'],
+  ['H', 'supply, firmware and house rules'],
+  ['R', 'read the rule of a blocked cell'],
   ['Z', 'undo'],
   ['Y', 'redo'],
   ['?', 'this list'],
@@ -28,7 +31,9 @@ const keys = [
         <dt>□</dt>
         <dd>possible: the words say what it would cost</dd>
         <dt>╱</dt>
-        <dd>blocked: the code names the rule; select the cell to read it</dd>
+        <dd>
+          blocked: the code names the rule; a stroke alone: the port is of another kind or not free
+        </dd>
       </dl>
       <v-btn autofocus @click="open = false">Close</v-btn>
     </div>

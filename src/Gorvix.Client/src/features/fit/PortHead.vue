@@ -5,6 +5,15 @@ import PulseGlyph from '@/ui/PulseGlyph.vue'
 /** A column's head: the port, how much of it is there, and the pads as printed. */
 defineProps<{ port: FitPort; lit: boolean }>()
 
+/** What a column is where it is no serial unit; a serial unit is told by how much of it is there. */
+const kinds: Record<FitPort['kind'], string> = {
+  uart: '',
+  software: 'in code',
+  pulse: 'pulses',
+  bus: 'bus',
+  picture: 'picture',
+  usb: 'to the computer',
+}
 const shapes = {
   whole: 'whole',
   rxOnly: 'RX half',
@@ -17,7 +26,7 @@ const shapes = {
 <template>
   <th role="columnheader" scope="col" :class="{ lit }" :title="port.heldBy ?? undefined">
     <span class="id label">{{ port.id }}</span>
-    <span class="shape">{{ shapes[port.shape] }}</span>
+    <span class="shape">{{ kinds[port.kind] || shapes[port.shape] }}</span>
     <span class="pads label">
       <template v-for="(pad, i) in [...port.rxPads, ...port.txPads]" :key="pad.label">
         {{ ' ' }}

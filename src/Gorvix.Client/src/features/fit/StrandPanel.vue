@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { BuildChange, FitCell, FitLink, RuleText } from '@/api/client'
+import RuleCode from '@/features/rules/RuleCode.vue'
 import KeyButton from '@/ui/KeyButton.vue'
 import StrandLane from './StrandLane.vue'
 
@@ -30,7 +31,7 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
       </span>
     </div>
     <p class="sentence" :class="cell.state" data-testid="sentence">
-      <strong v-if="cell.code" class="label">{{ cell.code }}</strong> {{ cell.sentence }}
+      <RuleCode v-if="cell.code" class="code" :code="cell.code" /> {{ cell.sentence }}
     </p>
     <p v-if="rule" class="quiet reason">{{ rule.reason }}</p>
     <div v-if="cell.lanes.length > 0" class="lanes">
@@ -110,7 +111,7 @@ h2 {
   font-size: 1.0625rem;
 }
 
-.sentence.blocked strong {
+.sentence.blocked .code {
   color: var(--stop);
 }
 

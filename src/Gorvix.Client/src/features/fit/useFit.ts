@@ -1,5 +1,14 @@
 import { ref, shallowRef } from 'vue'
-import { api, ask, type BuildChange, type FitView, type Problem } from '@/api/client'
+import {
+  api,
+  ask,
+  type BuildChange,
+  type FitUnlock,
+  type FitView,
+  type PartsChange,
+  type Problem,
+  type Setup,
+} from '@/api/client'
 
 /** One build on the Fit screen. Every change is saved by the server at once; the answer is the new sheet. */
 export function useFit(id: string) {
@@ -7,6 +16,8 @@ export function useFit(id: string) {
   const problem = ref<Problem | null>(null)
   const saving = ref(false)
   const moved = ref<string[]>([])
+  /** What would carry the links that are left out; null while it is looked for. */
+  const unlocks = shallowRef<FitUnlock[] | null>([])
   const path = { id }
 
   // Changes are sent one after the other, each with the version that the one before it gave.
@@ -22,7 +33,16 @@ export function useFit(id: string) {
     if (answer.data) {
       view.value = answer.data
       moved.value = answer.data.moved
+      void look(answer.data)
     }
+  }
+
+  // Every change of parts is planned for this, so it is asked for only where a link is left out, and after the sheet.
+  async function look(at: FitView) {
+    unlocks.value = at.sheet.conflicts.length > 0 ? null : []
+    if (unlocks.value !== null) return
+    const answer = await ask(() => api.GET('/api/builds/{id}/unlocks', { params: { path } }))
+    if (view.value === at) unlocks.value = answer.data ?? []
   }
 
   function send(request: (version: number) => Answer) {
@@ -42,6 +62,25 @@ export function useFit(id: string) {
       ),
     )
 
+  const setUp = (setup: Setup) =>
+    send((version) =>
+      ask(() => api.POST('/api/builds/{id}/setup', { params: { path }, body: { version, setup } })),
+    )
+
+  const changeParts = (change: PartsChange) =>
+    send((version) =>
+      ask(() =>
+        api.POST('/api/builds/{id}/parts', { params: { path }, body: { version, change } }),
+      ),
+    )
+
+  const unlock = (unlock: string) =>
+    send((version) =>
+      ask(() =>
+        api.POST('/api/builds/{id}/unlock', { params: { path }, body: { version, unlock } }),
+      ),
+    )
+
   const undo = () =>
     send((version) =>
       ask(() => api.POST('/api/builds/{id}/undo', { params: { path }, body: { version } })),
@@ -57,5 +96,19 @@ export function useFit(id: string) {
       ask(() => api.POST('/api/builds/{id}/choose', { params: { path }, body: { version, plan } })),
     )
 
-  return { view, problem, saving, moved, load, change, choose, undo, redo }
+  return {
+    view,
+    problem,
+    saving,
+    moved,
+    unlocks,
+    load,
+    change,
+    setUp,
+    changeParts,
+    unlock,
+    choose,
+    undo,
+    redo,
+  }
 }

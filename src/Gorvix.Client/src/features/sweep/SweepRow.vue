@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import type { SweepLine } from '@/api/client'
+import VerdictMark from '@/ui/VerdictMark.vue'
+
+/** One candidate: its verdict, its price, and where each link would go. */
+defineProps<{ line: SweepLine; number: number }>()
+defineEmits<{ take: [] }>()
+</script>
+
+<template>
+  <li class="row" :data-part="line.part">
+    <span class="number label">{{ number }}</span>
+    <div class="what">
+      <h2>{{ line.name }}</h2>
+      <p class="verdict">
+        <VerdictMark :severity="line.severity" />
+        <span>{{ line.verdict }}</span>
+      </p>
+    </div>
+    <dl v-if="line.places.length > 0" class="places">
+      <div v-for="(place, i) in line.places" :key="i" :class="{ none: !place.port }">
+        <dt>{{ place.need }}</dt>
+        <dd class="label">{{ place.port ?? '–' }}</dd>
+      </div>
+    </dl>
+    <span class="price quiet">{{ line.price }}</span>
+    <span class="take">
+      <span v-if="line.now" class="quiet">you have it</span>
+      <button v-else-if="line.places.length > 0" type="button" @click="$emit('take')">
+        Take it<span class="visually-hidden">: {{ line.name }}</span>
+      </button>
+    </span>
+  </li>
+</template>
+
+<style scoped>
+.row {
+  display: grid;
+  grid-template-columns: 24px minmax(220px, 1.1fr) minmax(260px, 1.4fr) minmax(120px, 0.5fr) 92px;
+  gap: 4px 16px;
+  align-items: center;
+  padding: 10px 16px;
+}
+
+.row + .row {
+  border-top: 1px solid var(--line-faint);
+}
+
+.number {
+  color: var(--ink-2);
+}
+
+h2 {
+  font-size: 1.0625rem;
+  font-weight: 600;
+  line-height: 1.2;
+}
+
+.verdict {
+  display: flex;
+  gap: 8px;
+  margin-top: 2px;
+  font-size: 0.9375rem;
+  line-height: 1.3;
+}
+
+.verdict svg {
+  margin-top: 1px;
+}
+
+.places {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  font-size: 0.875rem;
+}
+
+.places div {
+  display: flex;
+  gap: 5px;
+}
+
+.places dt {
+  color: var(--ink-2);
+}
+
+.places .none dd,
+.places .none dt {
+  color: var(--stop);
+}
+
+.price {
+  font-size: 0.875rem;
+  line-height: 1.3;
+}
+
+.take {
+  text-align: right;
+}
+
+.take button {
+  min-height: 40px;
+  padding: 0 12px;
+  border: 1px solid var(--line);
+  background: none;
+  color: var(--chosen);
+  font: inherit;
+  cursor: pointer;
+}
+
+.take button:hover {
+  border-color: var(--chosen);
+}
+
+@media (max-width: 900px) {
+  .row {
+    grid-template-columns: 24px 1fr 92px;
+  }
+
+  .places,
+  .price {
+    grid-column: 2 / 3;
+  }
+
+  .take {
+    grid-row: 1;
+    grid-column: 3;
+  }
+}
+</style>
