@@ -11,6 +11,15 @@ public class LookTests
     [InlineData("/builds/north-face-hare/fit?link=position&port=U3", "light")]
     [InlineData("/builds/north-face-hare/fit?link=position&port=U3", "dark")]
     [InlineData("/builds/haul-road-heron/fit", "light")]
+    [InlineData("/builds/spoil-tip-owl/fit?panel=setup", "light")]
+    [InlineData("/builds/spoil-tip-owl/fit?panel=setup", "dark")]
+    [InlineData("/builds/east-bench-kestrel/fit?panel=parts", "light")]
+    [InlineData("/builds/east-bench-kestrel/fit?panel=parts", "dark")]
+    [InlineData("/builds/weighbridge-wren/fit", "light")]
+    [InlineData("/builds/spoil-tip-owl/sweep", "light")]
+    [InlineData("/builds/spoil-tip-owl/sweep", "dark")]
+    [InlineData("/rules/POL", "light")]
+    [InlineData("/rules/POL", "dark")]
     [InlineData("/builds/nobody/fit", "light")]
     public async Task A_screen_has_contrast_names_and_roles(string path, string look)
     {
@@ -37,6 +46,9 @@ public class LookTests
     [InlineData("/")]
     [InlineData("/builds/north-face-hare/fit")]
     [InlineData("/builds/haul-road-heron/fit")]
+    [InlineData("/builds/spoil-tip-owl/fit?panel=parts")]
+    [InlineData("/builds/spoil-tip-owl/sweep")]
+    [InlineData("/rules/POL")]
     public async Task Nothing_runs_over_the_side_at_768(string path)
     {
         await using var page = await Page.Open(path, width: 768, height: 1024);

@@ -14,7 +14,8 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
         Gorvix
       </RouterLink>
       <div id="crumbs" class="crumbs" />
-      <button type="button" class="look" @click="next">Look: {{ lookWords[look] }}</button>
+      <RouterLink class="plain" :to="{ name: 'rules' }">Rules</RouterLink>
+      <button type="button" class="plain look" @click="next">Look: {{ lookWords[look] }}</button>
     </header>
     <RouterView />
   </v-app>
@@ -49,7 +50,10 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
   min-width: 0;
 }
 
-.look {
+.plain {
+  display: inline-flex;
+  align-items: center;
+  text-decoration: none;
   min-height: 40px;
   padding: 0 8px;
   border: 0;
@@ -60,7 +64,7 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
   cursor: pointer;
 }
 
-.look:hover {
+.plain:hover {
   color: var(--ink);
 }
 </style>

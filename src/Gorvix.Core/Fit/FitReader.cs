@@ -156,7 +156,7 @@ public sealed class FitReader
             port.Kind,
             Shape.Of(_build.Board, port),
             PadsOf(port.Rx ?? port.Data),
-            port.Tx == port.Rx ? [] : PadsOf(port.Tx ?? port.Clock),
+            (port.Tx ?? port.Clock) == (port.Rx ?? port.Data) ? [] : PadsOf(port.Tx ?? port.Clock),
             port.Kind == PortKind.Usb ? "USB" : port.HeldBy
         );
 

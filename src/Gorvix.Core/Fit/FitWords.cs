@@ -30,14 +30,14 @@ public static class FitWords
     public static string Of(Link link) => $"{Of(link.Function.Need)} ({link.Device.Name})";
 
     /// <summary>
-    /// A link in the middle of a sentence: by its need; where several links give the same, by its device; and where
+    /// A link in the middle of a sentence: by its need; where several links give the same, with its device; and where
     /// the devices are alike too, by its id.
     /// </summary>
     public static string Short(Link link, ResolvedBuild build)
     {
         bool Alone(Func<Link, string> word) => build.Links.Count(l => word(l) == word(link)) == 1;
         return Alone(l => Of(l.Function.Need)) ? Lower(Of(link.Function.Need))
-            : Alone(l => l.Device.Name) ? link.Device.Name
+            : Alone(Of) ? Lower(Of(link))
             : link.Id;
     }
 

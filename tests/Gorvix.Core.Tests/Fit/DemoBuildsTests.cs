@@ -102,7 +102,7 @@ public class DemoBuildsTests
             Wants = [.. hare.Wants, hare.Wants[0] with { Link = "spare", Device = "spare", Priority = Priority.Want }],
         };
         var conflict = Assert.Single(Demo.Fit(build).Sheet().Conflicts);
-        Assert.StartsWith("Reed 10, ", conflict.Sentence);
+        Assert.StartsWith("Control (Reed 10), ", conflict.Sentence);
         Assert.EndsWith(" cannot all be carried. If any one of these gives way, the rest fits.", conflict.Sentence);
     }
 

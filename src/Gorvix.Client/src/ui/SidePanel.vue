@@ -3,8 +3,12 @@ import { onKeyStroke } from '@vueuse/core'
 import { onMounted, useTemplateRef } from 'vue'
 
 /** A panel over the right side: what it changes stays in sight at the left. Escape closes it. */
-defineProps<{ title: string }>()
-const emit = defineEmits<{ close: [] }>()
+defineProps<{
+  title: string
+  /** What undo would take back, in words, or null. The panel lies over the page's own button. */
+  undo: string | null
+}>()
+const emit = defineEmits<{ close: []; undo: [] }>()
 const close = useTemplateRef<HTMLButtonElement>('close')
 
 onKeyStroke('Escape', () => emit('close'))
@@ -15,9 +19,20 @@ onMounted(() => close.value?.focus())
   <aside class="panel no-print" role="dialog" :aria-label="title">
     <header>
       <h2>{{ title }}</h2>
-      <button ref="close" type="button" class="close" @click="$emit('close')">
-        Close <kbd aria-hidden="true">Esc</kbd>
-      </button>
+      <span class="actions">
+        <button
+          id="panel-undo"
+          type="button"
+          :disabled="!undo"
+          :title="undo ?? undefined"
+          @click="$emit('undo')"
+        >
+          Undo
+        </button>
+        <button ref="close" type="button" @click="$emit('close')">
+          Close <kbd aria-hidden="true">Esc</kbd>
+        </button>
+      </span>
     </header>
     <div class="body"><slot /></div>
   </aside>
@@ -51,7 +66,12 @@ h2 {
   font-weight: 650;
 }
 
-.close {
+.actions {
+  display: flex;
+  gap: 8px;
+}
+
+.actions button {
   min-height: 40px;
   padding: 0 12px;
   border: 1px solid var(--line);
@@ -59,6 +79,11 @@ h2 {
   color: var(--ink);
   font: inherit;
   cursor: pointer;
+}
+
+.actions button:disabled {
+  color: var(--line);
+  cursor: default;
 }
 
 kbd {

@@ -53,10 +53,18 @@ async function walk(event: KeyboardEvent) {
 
 <template>
   <div class="scroll">
-    <table ref="grid" class="grid" role="grid" aria-label="Links and ports" @keydown="walk">
+    <table
+      ref="grid"
+      class="grid"
+      :class="{ dense: sheet.links.length > 6 }"
+      role="grid"
+      aria-label="Links and ports"
+      @keydown="walk"
+    >
       <thead>
         <tr role="row">
           <td class="corner">
+            <span class="board">{{ sheet.board }}, {{ sheet.controller }}-class</span>
             <span class="legend">■ chosen</span> <span class="legend">□ possible</span>
             <span class="legend">╱ blocked</span>
           </td>
@@ -137,6 +145,21 @@ async function walk(event: KeyboardEvent) {
   border-top: 1px solid var(--line-faint);
   font-weight: 400;
   line-height: 1.2;
+}
+
+/* More rows than six: a little lower, so that eight are seen at a glance; still tall enough for gloves. */
+.dense .row,
+.dense :deep(td .body) {
+  height: 46px;
+  min-height: 46px;
+}
+
+.board {
+  display: block;
+  margin-bottom: 4px;
+  color: var(--ink-2);
+  font-size: 0.875rem;
+  line-height: 1.25;
 }
 
 .legend {

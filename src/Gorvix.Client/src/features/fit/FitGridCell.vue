@@ -147,6 +147,10 @@ td:hover.clash .body {
   .text {
     hyphens: auto;
   }
+
+  .text.label {
+    overflow-wrap: anywhere;
+  }
 }
 
 @media print {

@@ -14,10 +14,10 @@ const findings = computed(() => props.view.sheet.findings.filter((f) => f.rule !
 </script>
 
 <template>
-  <header class="head">
+  <header class="head" aria-live="polite">
     <div class="verdict">
       <VerdictMark :severity="view.sheet.verdict.severity" :size="24" />
-      <h1 id="verdict" aria-live="polite">{{ view.sheet.verdict.sentence }}</h1>
+      <h1 id="verdict">{{ view.sheet.verdict.sentence }}</h1>
       <span class="actions no-print">
         <KeyButton id="open-parts" letter="P" @click="$emit('panel', 'parts')">Parts</KeyButton>
         <KeyButton id="open-setup" letter="H" @click="$emit('panel', 'setup')">Set-up</KeyButton>
@@ -45,18 +45,13 @@ const findings = computed(() => props.view.sheet.findings.filter((f) => f.rule !
         <RuleCode class="code" :code="finding.rule" /> {{ finding.sentence }}
       </li>
     </ul>
-    <p class="moved" aria-live="polite" data-testid="moved">
-      <template v-if="moved.length > 0">{{ moved.join(' ') }}</template>
-      <span v-else class="quiet">
-        {{ view.sheet.board }} · <span class="label">{{ view.sheet.controller }}</span>-class
-      </span>
-    </p>
+    <p v-if="moved.length > 0" class="moved" data-testid="moved">{{ moved.join(' ') }}</p>
   </header>
 </template>
 
 <style scoped>
 .head {
-  padding: 14px 0 10px;
+  padding: 12px 0 8px;
 }
 
 .verdict {
@@ -95,7 +90,6 @@ h1 {
 }
 
 .moved {
-  min-height: 1.4em;
   margin-top: 2px;
 }
 </style>

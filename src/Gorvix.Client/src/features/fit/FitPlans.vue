@@ -40,7 +40,7 @@ defineEmits<{ choose: [number: number] }>()
 li {
   flex: 0 1 auto;
   min-width: 112px;
-  max-width: 300px;
+  max-width: 340px;
 }
 
 button {
@@ -49,8 +49,8 @@ button {
   align-items: flex-start;
   width: 100%;
   height: 100%;
-  min-height: 48px;
-  padding: 5px 10px;
+  min-height: 44px;
+  padding: 3px 10px;
   border: 1px solid var(--line);
   background: var(--sheet);
   color: var(--ink);
@@ -88,5 +88,12 @@ kbd {
   display: block;
   color: var(--ink-2);
   font-size: 0.875rem;
+}
+
+@media (max-width: 900px) {
+  li {
+    flex-shrink: 0;
+    max-width: 240px;
+  }
 }
 </style>

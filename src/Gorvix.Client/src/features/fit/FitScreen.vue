@@ -176,6 +176,8 @@ onMounted(fit.load)
     <SetupPanel
       v-if="view && panel === 'setup'"
       :setup="view.setup"
+      :undo="view.undo ?? null"
+      @undo="fit.undo"
       @change="fit.setUp"
       @close="closePanel"
     />
@@ -183,6 +185,7 @@ onMounted(fit.load)
       v-if="view && panel === 'parts'"
       :view="view"
       @change="fit.changeParts"
+      @undo="fit.undo"
       @close="closePanel"
     />
     <KeysDialog v-model="keysOpen" />

@@ -29,7 +29,12 @@ const rows = computed(() =>
       </p>
       <ul v-else class="ways" :aria-label="`What would carry ${row.name}`">
         <li v-for="way in row.ways" :key="way.id">
-          <button type="button" :data-unlock="way.kind" @click="$emit('unlock', way.id)">
+          <button
+            type="button"
+            :data-unlock="way.kind"
+            :title="`${way.words}: ${way.then}, ${way.price}`"
+            @click="$emit('unlock', way.id)"
+          >
             <span class="words">{{ way.words }}</span>
             <span class="price">{{ way.then }} · {{ way.price }}</span>
           </button>
@@ -45,7 +50,7 @@ const rows = computed(() =>
 }
 
 .unmet > div {
-  margin-bottom: 4px;
+  margin-bottom: 2px;
 }
 
 .wait {
@@ -63,7 +68,7 @@ const rows = computed(() =>
 
 .ways li {
   flex: 0 0 auto;
-  max-width: 290px;
+  max-width: 360px;
 }
 
 button {
@@ -71,7 +76,7 @@ button {
   flex-direction: column;
   width: 100%;
   height: 100%;
-  padding: 5px 10px;
+  padding: 3px 10px 4px;
   border: 1px dashed var(--ink-2);
   background: none;
   color: var(--ink);
@@ -90,6 +95,14 @@ button:hover {
 .words {
   color: var(--chosen);
   font-weight: 600;
+}
+
+.words,
+.price {
+  display: -webkit-box;
+  overflow: hidden;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
 }
 
 .price {

@@ -1,9 +1,22 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { FitPort } from '@/api/client'
 import PulseGlyph from '@/ui/PulseGlyph.vue'
 
 /** A column's head: the port, how much of it is there, and the pads as printed. */
-defineProps<{ port: FitPort; lit: boolean }>()
+const props = defineProps<{ port: FitPort; lit: boolean }>()
+
+/** A few pads of each half: a plug repeats what pads lead to already. All of them stand in the title. */
+const pads = computed(() => {
+  const { rxPads, txPads } = props.port
+  const rx = rxPads.filter((pad, i) => i === 0 || pad.turns !== rxPads[0]?.turns).slice(0, 2)
+  const tx = txPads.filter((pad, i) => i === 0 || pad.turns !== txPads[0]?.turns).slice(0, 2)
+  return [...rx, ...tx]
+})
+const all = computed(() => [...props.port.rxPads, ...props.port.txPads])
+const title = computed(() =>
+  [props.port.heldBy, all.value.map((pad) => pad.label).join(' · ')].filter(Boolean).join(': '),
+)
 
 /** What a column is where it is no serial unit; a serial unit is told by how much of it is there. */
 const kinds: Record<FitPort['kind'], string> = {
@@ -12,7 +25,7 @@ const kinds: Record<FitPort['kind'], string> = {
   pulse: 'pulses',
   bus: 'bus',
   picture: 'picture',
-  usb: 'to the computer',
+  usb: 'computer',
 }
 const shapes = {
   whole: 'whole',
@@ -24,11 +37,11 @@ const shapes = {
 </script>
 
 <template>
-  <th role="columnheader" scope="col" :class="{ lit }" :title="port.heldBy ?? undefined">
+  <th role="columnheader" scope="col" :class="{ lit }" :title="title || undefined">
     <span class="id label">{{ port.id }}</span>
     <span class="shape">{{ kinds[port.kind] || shapes[port.shape] }}</span>
     <span class="pads label">
-      <template v-for="(pad, i) in [...port.rxPads, ...port.txPads]" :key="pad.label">
+      <template v-for="(pad, i) in pads" :key="pad.label">
         {{ ' ' }}
         <span class="pad">
           {{ i > 0 ? '· ' : '' }}{{ pad.label
@@ -41,7 +54,10 @@ const shapes = {
           />
         </span>
       </template>
-      <template v-if="port.rxPads.length + port.txPads.length === 0">–</template>
+      <span v-if="all.length > pads.length" class="more"
+        >&nbsp;+{{ all.length - pads.length }}</span
+      >
+      <template v-else-if="all.length === 0 && port.kind !== 'usb'">–</template>
     </span>
   </th>
 </template>
@@ -74,6 +90,10 @@ th {
 .pads {
   display: block;
   font-size: 0.8125rem;
+}
+
+.more {
+  color: var(--ink-2);
 }
 
 .pad {

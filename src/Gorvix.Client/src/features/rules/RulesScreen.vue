@@ -51,7 +51,7 @@ watch(
               replace
               :aria-current="r.id === rule ? 'page' : undefined"
             >
-              <span class="label">{{ r.id }}</span> {{ r.title }}
+              <span class="label">{{ r.id }}</span><span>{{ r.title }}</span>
             </RouterLink>
           </li>
         </ul>
@@ -104,7 +104,9 @@ watch(
 }
 
 .list a {
-  display: block;
+  display: grid;
+  grid-template-columns: 112px 1fr;
+  gap: 8px;
   padding: 6px 8px;
   color: var(--ink);
   line-height: 1.3;
@@ -120,11 +122,6 @@ watch(
   box-shadow: inset 3px 0 0 var(--chosen);
   color: var(--chosen);
   font-weight: 600;
-}
-
-.list .label {
-  display: inline-block;
-  min-width: 92px;
 }
 
 .rule {

@@ -7,7 +7,7 @@ import { useChoices } from '@/ui/useChoices'
 
 /** Board, devices and wished links of the build. Every change plans again at once and can be undone. */
 const props = defineProps<{ view: FitView }>()
-const emit = defineEmits<{ change: [change: PartsChange]; close: [] }>()
+const emit = defineEmits<{ change: [change: PartsChange]; undo: []; close: [] }>()
 
 const { choices, problem } = useChoices()
 const added = ref('')
@@ -43,7 +43,7 @@ function valueOf(event: Event) {
 </script>
 
 <template>
-  <SidePanel title="Parts" @close="$emit('close')">
+  <SidePanel title="Parts" :undo="view.undo ?? null" @undo="$emit('undo')" @close="$emit('close')">
     <ProblemNote v-if="problem" title="The library cannot be shown" :problem="problem" />
     <section>
       <h3>Board</h3>
@@ -61,7 +61,7 @@ function valueOf(event: Event) {
     </section>
 
     <section v-for="device in devices" :key="device.id" :data-device="device.id">
-      <h3>{{ device.id }}</h3>
+      <h3 class="label">{{ device.id }}</h3>
       <div class="line">
         <label class="field wide"
           ><span class="visually-hidden">Part for {{ device.id }}</span>
@@ -114,10 +114,10 @@ function valueOf(event: Event) {
         <button
           type="button"
           class="plain"
-          :aria-label="`Wish for ${f.need} of ${device.id}`"
+          :data-wish="`${device.id} ${f.id}`"
           @click="emit('change', { kind: 'addLink', device: device.id, function: f.id })"
         >
-          Wish for it
+          Wish for it<span class="visually-hidden">: {{ f.need }} of {{ device.id }}</span>
         </button>
       </div>
     </section>
@@ -155,10 +155,6 @@ h3 {
   margin-bottom: 4px;
   font-size: 1rem;
   font-weight: 650;
-}
-
-h3::first-letter {
-  text-transform: uppercase;
 }
 
 .small {

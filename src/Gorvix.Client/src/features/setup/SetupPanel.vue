@@ -6,8 +6,8 @@ import SidePanel from '@/ui/SidePanel.vue'
 import { useChoices } from '@/ui/useChoices'
 
 /** Supply, firmware and house rules of the build. Every choice plans again at once. */
-const props = defineProps<{ setup: Setup }>()
-const emit = defineEmits<{ change: [setup: Setup]; close: [] }>()
+const props = defineProps<{ setup: Setup; undo: string | null }>()
+const emit = defineEmits<{ change: [setup: Setup]; undo: []; close: [] }>()
 
 const { choices, problem } = useChoices()
 const cells = computed(() => props.setup.pack?.cells ?? null)
@@ -44,7 +44,7 @@ function isChosen(rule: string, school: string) {
 </script>
 
 <template>
-  <SidePanel title="Set-up" @close="$emit('close')">
+  <SidePanel title="Set-up" :undo="undo" @undo="$emit('undo')" @close="$emit('close')">
     <ProblemNote v-if="problem" title="The choices cannot be shown" :problem="problem" />
     <section>
       <h3>Supply</h3>
