@@ -5,6 +5,10 @@ if (args is ["runs"])
 {
     PlannerRuns.Run();
 }
+else if (args is ["pins"])
+{
+    await PinRuns.Run();
+}
 else
 {
     BenchmarkSwitcher.FromAssembly(typeof(FitBenchmarks).Assembly).Run(args.Length > 0 ? args : ["--filter", "*"]);

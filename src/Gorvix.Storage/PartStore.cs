@@ -7,7 +7,7 @@ using Microsoft.EntityFrameworkCore;
 namespace Gorvix.Storage;
 
 /// <summary>The parts library in the database.</summary>
-public sealed class PartStore(GorvixDb db)
+public sealed class PartStore(GorvixDb db, PartCache cache)
 {
     /// <summary>The parts that a build names.</summary>
     public async Task<PartsLibrary> For(Build build)
@@ -70,15 +70,12 @@ public sealed class PartStore(GorvixDb db)
             Document = Documents.Write(part),
         };
 
-    private static PartsLibrary Library(IReadOnlyList<PartRow> rows) =>
+    private PartsLibrary Library(IReadOnlyList<PartRow> rows) =>
         new(
-            [.. rows.Where(r => r.Kind == PartKind.Board).Select(r => Documents.Read<Board>(r.Document))],
-            [.. rows.Where(r => r.Kind == PartKind.Device).Select(r => Documents.Read<Device>(r.Document))]
+            [.. rows.Where(r => r.Kind == PartKind.Board).Select(r => cache.Read<Board>(r))],
+            [.. rows.Where(r => r.Kind == PartKind.Device).Select(r => cache.Read<Device>(r))]
         )
         {
-            Profiles =
-            [
-                .. rows.Where(r => r.Kind == PartKind.Profile).Select(r => Documents.Read<FirmwareProfile>(r.Document)),
-            ],
+            Profiles = [.. rows.Where(r => r.Kind == PartKind.Profile).Select(r => cache.Read<FirmwareProfile>(r))],
         };
 }

@@ -102,6 +102,9 @@ public sealed class Page : IAsyncDisposable
 
     public object? Run(string script) => _driver.ExecuteScript(script);
 
+    /// <summary>Runs a script that calls its first argument when it is done.</summary>
+    public object? RunAsync(string script) => _driver.ExecuteAsyncScript(script);
+
     /// <summary>What the accessibility engine has to say about the page; empty when all is well.</summary>
     public string Accessibility()
     {

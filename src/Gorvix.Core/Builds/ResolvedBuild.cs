@@ -31,6 +31,13 @@ public sealed class ResolvedBuild
     {
         (Build, Board, Firmware, Devices, Links) = (build, board, firmware, devices, links);
         Controller = ControllerClass.Find(board.Controller)!;
+        Paths = (
+            from pad in board.Pads
+            where pad.Meaning != PadMeaning.NotConnected
+            from path in pad.Paths
+            where path.Net is not null
+            select (pad, path)
+        ).ToLookup(p => p.path.Net!);
     }
 
     /// <summary>What the builder wrote.</summary>
@@ -38,6 +45,9 @@ public sealed class ResolvedBuild
 
     /// <summary>The board.</summary>
     public Board Board { get; }
+
+    /// <summary>Every way from a pad to a net, by net, in the order of the pads.</summary>
+    public ILookup<string, (Pad Pad, PadPath Path)> Paths { get; }
 
     /// <summary>The class of the board's controller.</summary>
     public ControllerClass Controller { get; }

@@ -40,17 +40,18 @@ public sealed class FitReader
     public FitSheet Sheet()
     {
         var wired = WiredBuild.From(_build, Plan);
-        var cells = _space.Ways.ToDictionary(
-            w => w.Link.Id,
-            w => (IReadOnlyList<FitCell>)[.. _build.Board.Ports.Select(p => _cells.CellOf(w, p))]
-        );
+
+        // Prices and the other plans are by far the most work, and neither waits for the other.
+        Dictionary<string, IReadOnlyList<FitCell>> cells = [];
+        IReadOnlyList<FitPlan> plans = [];
+        Parallel.Invoke(() => cells = Cells(), () => plans = Plans());
         var findings = Findings(cells);
         return new FitSheet(
             Verdict(findings),
             $"{_build.Board.Maker} {_build.Board.Name}, revision {_build.Board.Revision}",
             Identity(),
             _build.Controller.Id,
-            Plans(),
+            plans,
             [.. _build.Board.Ports.Select(PortOf)],
             [.. _space.Ways.Select(w => LinkOf(w, cells[w.Link.Id], wired))],
             findings,
@@ -61,6 +62,14 @@ public sealed class FitReader
             SupplyReader.Rows(Plan)
         );
     }
+
+    private Dictionary<string, IReadOnlyList<FitCell>> Cells() =>
+        _space
+            .Ways.AsParallel()
+            .AsOrdered()
+            .Select(w => (w.Link.Id, Row: _build.Board.Ports.Select(p => _cells.CellOf(w, p)).ToList()))
+            .AsEnumerable()
+            .ToDictionary(r => r.Id, r => (IReadOnlyList<FitCell>)r.Row);
 
     /// <summary>The verdict alone, for lists of builds.</summary>
     public Verdict Verdict() =>

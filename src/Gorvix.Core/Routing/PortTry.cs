@@ -76,14 +76,7 @@ internal sealed class PortTry(ResolvedBuild build, Link link, Mode mode, Port po
         }
         var net = build.Board.Nets.First(n => n.Id == wanted);
         var walker = new LineWalker(build, port, _protocol, link.Device);
-        return
-        [
-            .. from pad in build.Board.Pads
-            where pad.Meaning != PadMeaning.NotConnected
-            from path in pad.Paths
-            where path.Net == wanted
-            select walker.Walk(line, pad, path, net, half),
-        ];
+        return [.. build.Paths[wanted].Select(p => walker.Walk(line, p.Pad, p.Path, net, half))];
     }
 
     // Every choice of one walk for each line whose bridges agree.

@@ -57,6 +57,7 @@ internal static class GorvixApp
         );
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddDbContext<GorvixDb>(db => db.UseSqlite(new DataFolder(options.Data).ConnectionString));
+        builder.Services.AddSingleton<PartCache>();
         builder.Services.AddScoped<PartStore>();
         builder.Services.AddScoped<BuildStore>();
         builder.Services.AddScoped<DemoLoader>();

@@ -1,3 +1,4 @@
+import { promiseTimeout } from '@vueuse/core'
 import { ref, shallowRef } from 'vue'
 import {
   api,
@@ -37,10 +38,13 @@ export function useFit(id: string) {
     }
   }
 
-  // Every change of parts is planned for this, so it is asked for only where a link is left out, and after the sheet.
+  // Every change of parts is planned for this, so it is asked for only where a link is left out, once the sheet is
+  // painted and the builder holds still.
   async function look(at: FitView) {
     unlocks.value = at.sheet.conflicts.length > 0 ? null : []
     if (unlocks.value !== null) return
+    await promiseTimeout(250)
+    if (view.value !== at) return
     const answer = await ask(() => api.GET('/api/builds/{id}/unlocks', { params: { path } }))
     if (view.value === at) unlocks.value = answer.data ?? []
   }

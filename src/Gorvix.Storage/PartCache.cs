@@ -1,0 +1,26 @@
+using System.Collections.Concurrent;
+
+namespace Gorvix.Storage;
+
+/// <summary>
+/// Parts as they were last read. A part is a document that never changes, and reading it takes longer than planning with it;
+/// one whose document did change is read anew.
+/// </summary>
+public sealed class PartCache
+{
+    private readonly ConcurrentDictionary<(PartKind, string), (string Document, object Part)> _parts = new();
+
+    /// <summary>The part of a row.</summary>
+    internal T Read<T>(PartRow row)
+        where T : class
+    {
+        var key = (row.Kind, row.Id);
+        if (_parts.TryGetValue(key, out var known) && known.Document == row.Document)
+        {
+            return (T)known.Part;
+        }
+        var part = Documents.Read<T>(row.Document);
+        _parts[key] = (row.Document, part);
+        return part;
+    }
+}
