@@ -42,7 +42,7 @@ internal static class PinRuns
             await using var page = await Page.Open($"/builds/{build}/fit?link={link}&port={port}");
             page.Find("#pin");
             var times = new List<double>();
-            for (var i = -10; i < Pins; i++)
+            for (var i = -40; i < Pins; i++)
             {
                 var time = Convert.ToDouble(page.RunAsync(PinOnce), CultureInfo.InvariantCulture);
                 if (i >= 0)

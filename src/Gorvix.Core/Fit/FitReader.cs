@@ -25,9 +25,11 @@ public sealed class FitReader
     /// <summary>Plans the build.</summary>
     /// <exception cref="InvalidBuildException">It is too large to be planned.</exception>
     public FitReader(ResolvedBuild build)
+        : this(new PlanSpace(build)) { }
+
+    private FitReader(PlanSpace space)
     {
-        _build = build;
-        _space = new PlanSpace(build);
+        (_build, _space) = (space.Build, space);
         Plan = Planner.Best(_space);
         _cells = new CellReader(_space, Plan);
         _wishes = new WishReader(_space, Plan);
@@ -36,15 +38,24 @@ public sealed class FitReader
     /// <summary>The plan.</summary>
     public Plan Plan { get; }
 
+    /// <summary>Plans the same build with other pins and bans; sooner than from the beginning.</summary>
+    public FitReader With(IReadOnlyList<RouteMatch> pins, IReadOnlyList<RouteMatch> bans) =>
+        new(_space.With(pins, bans));
+
     /// <summary>The whole sheet.</summary>
     public FitSheet Sheet()
     {
         var wired = WiredBuild.From(_build, Plan);
 
-        // Prices and the other plans are by far the most work, and neither waits for the other.
+        // Prices, the other plans and conflicts are by far the most work, and none waits for another.
         Dictionary<string, IReadOnlyList<FitCell>> cells = [];
         IReadOnlyList<FitPlan> plans = [];
-        Parallel.Invoke(() => cells = Cells(), () => plans = Plans());
+        List<FitConflict> conflicts = [];
+        Parallel.Invoke(
+            () => cells = Cells(),
+            () => plans = Plans(),
+            () => conflicts = [.. Plan.Placements.Where(p => p.Route is null).Select(p => _wishes.ConflictOf(p.Link))]
+        );
         var findings = Findings(cells);
         return new FitSheet(
             Verdict(findings),
@@ -55,7 +66,7 @@ public sealed class FitReader
             [.. _build.Board.Ports.Select(PortOf)],
             [.. _space.Ways.Select(w => LinkOf(w, cells[w.Link.Id], wired))],
             findings,
-            [.. Plan.Placements.Where(p => p.Route is null).Select(p => _wishes.ConflictOf(p.Link))],
+            conflicts,
             _wishes.All(),
             Work(wired),
             OpenWords(wired),
@@ -144,7 +155,7 @@ public sealed class FitReader
             CostTerm.WantsUnmet,
             CostTerm.NicesUnmet,
         ];
-        return BestPlans.Of(_space, FewPlans).TakeWhile(p => wished.All(t => p.Cost[t] == Plan.Cost[t]));
+        return BestPlans.InOrder(_space).Take(FewPlans).TakeWhile(p => wished.All(t => p.Cost[t] == Plan.Cost[t]));
     }
 
     private string Difference(Move move) =>

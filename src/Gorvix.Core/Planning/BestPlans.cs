@@ -18,8 +18,14 @@ public static class BestPlans
     public static IReadOnlyList<Plan> Of(PlanSpace space, int count)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(count, 1);
+        return [.. InOrder(space).Take(count)];
+    }
+
+    /// <summary>All plans, the best first, each found when it is asked for.</summary>
+    /// <param name="space">The build's space.</param>
+    public static IEnumerable<Plan> InOrder(PlanSpace space)
+    {
         var (build, ways) = (space.Build.Build, space.Ways);
-        var plans = new List<Plan>();
         var parts = new PriorityQueue<(Plan Best, Limit[] Limits), (PlanCost Cost, int Found)>();
         var found = 0;
         void Look(Limit[] limits)
@@ -31,9 +37,9 @@ public static class BestPlans
         }
 
         Look([.. ways.Select(_ => Limit.None)]);
-        while (plans.Count < count && parts.TryDequeue(out var part, out _))
+        while (parts.TryDequeue(out var part, out _))
         {
-            plans.Add(part.Best);
+            yield return part.Best;
             for (var i = 0; i < ways.Count; i++)
             {
                 var limits = part.Limits.ToArray();
@@ -45,7 +51,6 @@ public static class BestPlans
                 Look(limits);
             }
         }
-        return plans;
     }
 
     /// <summary>The build with pins (and bans for links that go without) so that this plan becomes its best.</summary>

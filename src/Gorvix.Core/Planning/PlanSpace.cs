@@ -86,7 +86,15 @@ public sealed class PlanSpace
     }
 
     /// <summary>The build.</summary>
-    public ResolvedBuild Build { get; }
+    public ResolvedBuild Build { get; private set; }
+
+    /// <summary>The space of the same build with other pins and bans: nothing else in it depends on them.</summary>
+    public PlanSpace With(IReadOnlyList<RouteMatch> pins, IReadOnlyList<RouteMatch> bans)
+    {
+        var copy = (PlanSpace)MemberwiseClone();
+        copy.Build = Build.WithWishes(pins, bans);
+        return copy;
+    }
 
     /// <summary>All ways of all links, in the builder's order.</summary>
     public IReadOnlyList<LinkWays> Ways { get; }

@@ -53,26 +53,20 @@ internal static class FitEndpoints
             .ProducesProblem(404)
             .ProducesProblem(409);
 
-    private static async Task<IResult> Change(
-        string id,
-        ChangeRequest request,
-        BuildStore builds,
-        PartStore parts,
-        FitViews views
-    )
-    {
-        var before = (await builds.Get(id)).Build;
-        var findings = BuildCheck.Of(request.Change.Match, before, await parts.For(before), "change");
-        return findings.Count > 0
-            ? Problems.Of(findings)
-            : await views.Change(id, request.Version, request.Change.Words(), request.Change.ApplyTo);
-    }
+    private static Task<IResult> Change(string id, ChangeRequest request, FitViews views) =>
+        views.Wish(
+            id,
+            request.Version,
+            (build, library) => BuildCheck.Of(request.Change.Match, build, library, "change"),
+            request.Change.Words(),
+            request.Change.ApplyTo
+        );
 
     private static async Task<IResult> Choose(string id, ChooseRequest request, FitViews views)
     {
         var chosen = (await views.Planned(id)).Reader.Choose(request.Plan);
         return chosen is null
             ? Problems.Of(422, $"There is no plan {request.Plan}. Choose one of the plans that are shown.")
-            : await views.Change(id, request.Version, $"Choose plan {request.Plan}", _ => chosen);
+            : await views.Wish(id, request.Version, (_, _) => [], $"Choose plan {request.Plan}", _ => chosen);
     }
 }

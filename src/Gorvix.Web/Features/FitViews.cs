@@ -1,5 +1,7 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
+using Gorvix.Core.Parts;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 
@@ -65,6 +67,36 @@ internal sealed class FitViews(BuildStore builds, PartStore parts)
         return findings.Count > 0
             ? Problems.Of(findings)
             : Results.Ok(await Step(id, store => store.Change(id, version, words, change)));
+    }
+
+    /// <summary>A change of pins and bans alone, refused when it does not pass the check: the most frequent one, so it plans from what is known.</summary>
+    public async Task<IResult> Wish(
+        string id,
+        int version,
+        Func<Build, PartsLibrary, IReadOnlyList<Finding>> check,
+        string words,
+        Func<Build, Build> change
+    )
+    {
+        var before = await builds.Get(id);
+        var library = await parts.For(before.Build);
+        var findings = check(before.Build, library);
+        if (findings.Count > 0)
+        {
+            return Problems.Of(findings);
+        }
+        if (before.Version != version)
+        {
+            throw new BuildChangedException();
+        }
+        var reader = new FitReader(ResolvedBuild.Create(before.Build, library));
+        findings = BuildCheck.Of(change(before.Build), library, "build");
+        if (findings.Count > 0)
+        {
+            return Problems.Of(findings);
+        }
+        var stored = await builds.Change(id, version, words, change);
+        return Results.Ok(View(stored, reader.With(stored.Build.Pins, stored.Build.Bans), reader));
     }
 
     private async Task<FitReader> ReaderOf(Build build) => new(ResolvedBuild.Create(build, await parts.For(build)));
