@@ -17,7 +17,7 @@ public class FitBenchmarks
     private IReadOnlyList<LinkWays> _ways = null!;
 
     /// <summary>The demo build to plan.</summary>
-    [Params("north-face-hare", "haul-road-heron")]
+    [Params("north-face-hare", "haul-road-heron", "spoil-tip-owl")]
     public string Name { get; set; } = "";
 
     /// <summary>Reads the demo files.</summary>

@@ -21,6 +21,7 @@ internal static class MadeUp
         [("SmartAudio", null, [Flow.Both])],
         [("ESC", null, [Flow.Out])],
         [("LTM", null, [Flow.In])],
+        [("Flight log", null, [Flow.In])],
         [("I²C", null, [Flow.Both, Flow.In])],
     ];
 

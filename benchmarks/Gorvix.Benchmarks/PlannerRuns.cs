@@ -33,7 +33,9 @@ internal static class PlannerRuns
         {
             var build = Made(seed);
             var ways = Router.WaysOf(build);
-            var time = Time(() => Planner.Best(new PlanSpace(build, ways)));
+
+            // The best of three: a machine that stalls is not the planner's doing.
+            var time = Enumerable.Range(0, 3).Min(_ => Time(() => Planner.Best(new PlanSpace(build, ways))));
             if (seed >= 0)
             {
                 times.Add(time);
@@ -100,7 +102,7 @@ internal static class PlannerRuns
         }
         var boards = MadeUp.Boards(2, Builds);
         var carried = CarryAll(MadeUp.Boards(3, 100));
-        var time = Time(() => carried = CarryAll(boards));
+        var time = Enumerable.Range(0, 3).Min(_ => Time(() => carried = CarryAll(boards)));
         Console.WriteLine(
             $"sweep, {boards.Count} boards with eight devices on {Environment.ProcessorCount} processors: {time / 1000:0.00} s, {carried} carry all"
         );

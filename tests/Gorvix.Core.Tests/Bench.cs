@@ -109,6 +109,30 @@ internal static class Bench
             ],
         };
 
+    /// <summary>The same device with a lead V that feeds it.</summary>
+    public static Device Fed(this Device device, double min, double max) =>
+        device with
+        {
+            Leads =
+            [
+                .. device.Leads,
+                new()
+                {
+                    Id = "V",
+                    Label = "V",
+                    Role = LeadRole.Supply,
+                },
+            ],
+            Supplies =
+            [
+                new()
+                {
+                    Lead = "V",
+                    Window = new() { Min = min, Max = max },
+                },
+            ],
+        };
+
     /// <summary>A build with one must link for each device; the link has the device's id.</summary>
     public static ResolvedBuild Build(Board board, params Device[] devices) =>
         Build(board, [.. devices.Select(d => (d, Priority.Must))]);

@@ -94,9 +94,9 @@ public sealed class FitReader
     /// <param name="earlier">The plan before.</param>
     public IReadOnlyList<string> MovedSince(Plan earlier) => new MoveReader(_space, Plan).Since(earlier);
 
-    /// <summary>What would carry the links that the plan leaves out, link by link, cheapest first.</summary>
+    /// <summary>What would carry the links that the plan leaves out: the first six of them.</summary>
     /// <param name="library">The parts that could be taken instead.</param>
-    public IReadOnlyList<FitUnlock> Unlocks(PartsLibrary library) =>
+    public IReadOnlyList<LinkUnlocks> Unlocks(PartsLibrary library) =>
         new UnlockReader(_space, Plan, _wishes, library).All();
 
     /// <summary>One of the unlocks and the build after it, or null when there is no such one.</summary>

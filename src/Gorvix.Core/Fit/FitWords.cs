@@ -97,7 +97,9 @@ public static class FitWords
     /// <summary>The port's settings, one in each line.</summary>
     public static IReadOnlyList<string> Of(PortSettings settings)
     {
-        var lines = new List<string> { $"{PortWords.Of(settings.Job)}, {settings.Protocol}" };
+        var job = PortWords.Of(settings.Job);
+        var same = string.Equals(job, settings.Protocol, StringComparison.OrdinalIgnoreCase);
+        var lines = new List<string> { same ? job : $"{job}, {settings.Protocol}" };
         void When(bool on, string words)
         {
             if (on)

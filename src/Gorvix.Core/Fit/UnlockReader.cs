@@ -13,21 +13,31 @@ namespace Gorvix.Core.Fit;
 /// <param name="Then">Where the link would go.</param>
 public sealed record FitUnlock(string Id, string Link, UnlockKind Kind, string Words, string Price, string Then);
 
+/// <summary>What would carry one link.</summary>
+/// <param name="Link">A link that the plan leaves out.</param>
+/// <param name="Ways">The changes, cheapest first; none when no change of one or two things would do.</param>
+public sealed record LinkUnlocks(string Link, IReadOnlyList<FitUnlock> Ways);
+
 /// <summary>The unlocks in words.</summary>
 internal sealed class UnlockReader(PlanSpace space, Plan plan, WishReader wishes, PartsLibrary library)
 {
-    /// <summary>The unlocks of every link that is left out, cheapest first.</summary>
-    public IReadOnlyList<FitUnlock> All() => [.. Found().Select(f => f.Words)];
+    // Every change is planned for every link: beyond these it is another board that is wanted, and nobody reads on.
+    private const int MostLinks = 6;
+
+    /// <summary>The unlocks of the first links that are left out, in the builder's order.</summary>
+    public IReadOnlyList<LinkUnlocks> All() =>
+        [.. Left().Select(link => new LinkUnlocks(link.Id, [.. Found(link).Select(f => f.Words)]))];
 
     /// <summary>An unlock and the build after it, or null.</summary>
     public (FitUnlock Unlock, Build After)? Find(string id) =>
-        Found().FirstOrDefault(f => f.Words.Id == id) is (var words, { } unlock) ? (words, unlock.After) : null;
+        Left().SelectMany(Found).FirstOrDefault(f => f.Words.Id == id) is (var words, { } unlock)
+            ? (words, unlock.After)
+            : null;
 
-    private IEnumerable<(FitUnlock Words, Unlock Unlock)> Found() =>
-        from placement in plan.Placements
-        where placement.Route is null
-        from unlock in Unlocks.Of(space, plan, placement.Link, library)
-        select (WordsOf(placement.Link, unlock), unlock);
+    private IEnumerable<Link> Left() => plan.Placements.Where(p => p.Route is null).Take(MostLinks).Select(p => p.Link);
+
+    private IEnumerable<(FitUnlock Words, Unlock Unlock)> Found(Link link) =>
+        Unlocks.Of(space, plan, link, library).Select(unlock => (WordsOf(link, unlock), unlock));
 
     private FitUnlock WordsOf(Link link, Unlock unlock)
     {

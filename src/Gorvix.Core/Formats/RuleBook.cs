@@ -83,6 +83,32 @@ public static class RuleBook
             "\nAmong equals: links in the order of priority, need and file; cheaper ways first; then modes, ports and pads "
         );
         page.Append("in the order of the files. So the same build always gives the same plan.\n");
+        Houses(page);
+        page.Append("\n## What an unlock weighs\n\n");
+        page.Append(
+            "Our own scale, in points of hand work; the cheapest is offered first. A change of wishes weighs nothing.\n"
+        );
+        foreach (var (words, points) in UnlockSteps.Prices)
+        {
+            page.Append($"- {words}: {points}\n");
+        }
+        page.Append(
+            "\nTo this comes what the plan after it needs more: points of hand work, and 5 for each hazard, each loss "
+        );
+        page.Append("and each tenth of the processor.\n");
         return page.ToString();
+    }
+
+    private static void Houses(StringBuilder page)
+    {
+        page.Append("\n## House rules\n\nWhere practitioners disagree (common practice); the default stands first.\n");
+        foreach (var dispute in HouseSchools.All)
+        {
+            page.Append($"\n### {dispute.Title}\n\n");
+            foreach (var school in dispute.Schools)
+            {
+                page.Append($"- **{school.Name}**: {school.Reason}\n");
+            }
+        }
     }
 }

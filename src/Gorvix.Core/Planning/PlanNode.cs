@@ -24,6 +24,7 @@ internal sealed class PlanNode(PlanProblem problem)
     private ResourceSet[]? _needed;
     private ResourceSet[]? _denied;
     private int[] _hosts = problem.NoHosts;
+    private int[] _guests = problem.NoGuests;
     private Assignment? _assignment;
     private int[] _places = [];
 
@@ -99,7 +100,13 @@ internal sealed class PlanNode(PlanProblem problem)
         var node = Copy();
         node._hosts = [.. _hosts];
         node._hosts[guest] = host;
-        if (host >= 0 && _hosts[host] == Undecided)
+        if (host < 0)
+        {
+            return node;
+        }
+        node._guests = [.. _guests];
+        node._guests[host] = guest;
+        if (_hosts[host] == Undecided)
         {
             // No third one fits, so the host itself sits beside nobody else.
             node._hosts[host] = Alone;
@@ -111,7 +118,7 @@ internal sealed class PlanNode(PlanProblem problem)
     public IEnumerable<PlanNode> Settling(int guest) =>
         problem
             .Guests[guest]
-            .Where(host => _hosts[host] < 0 && GuestOf(host) < 0 && GuestOf(guest) < 0)
+            .Where(host => _hosts[host] < 0 && _guests[host] < 0 && _guests[guest] < 0)
             .Prepend(Alone)
             .Select(host => Hosting(guest, host));
 
@@ -232,7 +239,7 @@ internal sealed class PlanNode(PlanProblem problem)
             {
                 Relaxed[row] = best[(place * columns) + column];
             }
-            if (GuestOf(row) is var guest and >= 0 && Relaxed[row] is { } host)
+            if (_guests[row] is var guest and >= 0 && Relaxed[row] is { } host)
             {
                 Relaxed[guest] = Beside(guest, host);
             }
@@ -288,6 +295,7 @@ internal sealed class PlanNode(PlanProblem problem)
             _chosen = _chosen,
             _needed = _needed,
             _hosts = _hosts,
+            _guests = _guests,
             _denied = _denied,
         };
 
@@ -303,13 +311,11 @@ internal sealed class PlanNode(PlanProblem problem)
     private bool IsMerged(int row) => _hosts[row] >= 0 && IsOpen(_hosts[row]);
 
     // Counted by itself: it takes no port, or nobody knows yet beside whom it sits, or it sits beside a decided row.
-    private bool IsApart(int row) => _entries[row].IsLoner || (problem.Guests.ContainsKey(row) && _hosts[row] != Alone);
-
-    private int GuestOf(int row) => problem.Guests.Count == 0 ? -1 : Array.IndexOf(_hosts, row);
+    private bool IsApart(int row) => _entries[row].IsLoner || (problem.IsGuest[row] && _hosts[row] != Alone);
 
     // A row that sits beside another one is carried, as is that other one.
     private Int128 UnmetOf(int row) =>
-        _hosts[row] >= 0 || GuestOf(row) >= 0 || _needed?[row].First >= 0
+        _hosts[row] >= 0 || _guests[row] >= 0 || _needed?[row].First >= 0
             ? Forbidden
             : _entries[row].Unmet?.Number ?? Forbidden;
 
@@ -334,12 +340,12 @@ internal sealed class PlanNode(PlanProblem problem)
         {
             return _chosen[_hosts[row]] is { } host && option.Shares(host) ? option.Cost.Number : null;
         }
-        if (problem.Guests.ContainsKey(row) && _hosts[row] == Undecided)
+        if (problem.IsGuest[row] && _hosts[row] == Undecided)
         {
             return option.Cost.Number;
         }
         var cost = option.Cost.Number + problem.Space.WholeCost(option.Sets - _held);
-        return GuestOf(row) switch
+        return _guests[row] switch
         {
             < 0 => cost,
             var guest => Beside(guest, option) is { } beside ? cost + beside.Cost.Number : null,

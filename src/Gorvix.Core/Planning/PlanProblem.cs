@@ -26,12 +26,15 @@ internal sealed class PlanProblem
                 .ThenBy(e => e.Row.Way?.Link.Function.Need),
         ];
         var places = Entries.Index().ToDictionary(e => e.Item.Number, e => e.Index);
-        Guests = space.Guests.ToDictionary(
-            g => places[g.Key],
-            g => (IReadOnlyList<int>)[.. g.Value.Select(h => places[h])]
-        );
-        NoHosts = new int[Entries.Count];
-        Array.Fill(NoHosts, PlanNode.Undecided);
+        var guests = new SortedDictionary<int, IReadOnlyList<int>>();
+        foreach (var (guest, hosts) in space.Guests)
+        {
+            guests.Add(places[guest], [.. hosts.Select(h => places[h])]);
+        }
+        Guests = guests;
+        NoHosts = [.. Enumerable.Repeat(PlanNode.Undecided, Entries.Count)];
+        NoGuests = [.. Enumerable.Repeat(-1, Entries.Count)];
+        IsGuest = [.. Entries.Select((_, i) => guests.ContainsKey(i))];
     }
 
     /// <summary>The space.</summary>
@@ -40,11 +43,17 @@ internal sealed class PlanProblem
     /// <summary>In the order of search: by priority, by need, as the builder listed them; rows without a port of their own last.</summary>
     public IReadOnlyList<Entry> Entries { get; }
 
-    /// <summary><see cref="PlanSpace.Guests"/> by their places among the entries.</summary>
+    /// <summary><see cref="PlanSpace.Guests"/> by their places among the entries, the weightiest first: it is settled first.</summary>
     public IReadOnlyDictionary<int, IReadOnlyList<int>> Guests { get; }
 
     /// <summary>Nobody is settled: <see cref="PlanNode.Undecided"/> for each entry.</summary>
     public int[] NoHosts { get; }
+
+    /// <summary>No row has a guest: -1 for each entry.</summary>
+    public int[] NoGuests { get; }
+
+    /// <summary>True for the rows of <see cref="Guests"/>.</summary>
+    public bool[] IsGuest { get; }
 
     /// <summary>The options that are worth trying, cheapest first: no cheaper one takes and holds as little.</summary>
     internal static List<PlanSpace.Option> Undominated(IEnumerable<PlanSpace.Option> options)

@@ -23,6 +23,7 @@ public sealed class PlanSpace
     private readonly Dictionary<object, int> _bits = [];
     private readonly Dictionary<string, int> _columns = [];
     private readonly ResourceSet[] _bars;
+    private readonly bool _hasWhole;
 
     /// <summary>The space of a build.</summary>
     /// <exception cref="InvalidBuildException">More resources are fought about than the search can tell apart.</exception>
@@ -83,6 +84,7 @@ public sealed class PlanSpace
         Columns = _columns.Count;
         Guests = GuestsOf();
         Once = [.. priced.Select(p => (p.Value, p.Key.Each.Number, p.Key.Whole))];
+        _hasWhole = Once.Any(o => o.Whole);
     }
 
     /// <summary>The build.</summary>
@@ -132,6 +134,10 @@ public sealed class PlanSpace
     internal Int128 WholeCost(ResourceSet states)
     {
         Int128 sum = 0;
+        if (!_hasWhole)
+        {
+            return sum;
+        }
         foreach (var once in Once)
         {
             sum += once.Whole ? states.CountIn(once.States) * once.Each : 0;

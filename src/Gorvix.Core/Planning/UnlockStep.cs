@@ -49,9 +49,8 @@ public sealed record UnlockTarget
 
 /// <summary>The single changes that are worth a try, each with its price.</summary>
 /// <remarks>
-/// Prices are our own scale, in points of hand work, so that a wish, a house rule, iron and money can be put in one row:
-/// a pin or ban costs nothing, a house rule 3, firmware 8, a link that gives way 20 (nice), 40 (want) or 60 (must), a
-/// device 40, a board 80.
+/// Prices (<see cref="Prices"/>) are our own scale, in points of hand work, so that a wish, a house rule, iron and money
+/// can be put in one row.
 /// </remarks>
 public static class UnlockSteps
 {
@@ -61,6 +60,18 @@ public static class UnlockSteps
     private const int LeaveOutPrice = 20;
     private const int DevicePrice = 40;
     private const int BoardPrice = 80;
+
+    /// <summary>What each kind of step weighs, in words.</summary>
+    public static readonly IReadOnlyList<(string Words, int Points)> Prices =
+    [
+        ("a house rule", HousePrice),
+        ("other firmware on the board", FirmwarePrice),
+        ("a link that is nice to have gives way", LeaveOutPrice),
+        ("a want gives way", 2 * LeaveOutPrice),
+        ("a must gives way", 3 * LeaveOutPrice),
+        ("another device", DevicePrice),
+        ("another board", BoardPrice),
+    ];
 
     /// <summary>All steps, in the order of <see cref="UnlockKind"/>.</summary>
     /// <param name="space">The build's space.</param>

@@ -33,57 +33,25 @@ internal sealed class LineWalker(ResolvedBuild build, Port port, Protocol protoc
     public WalkEnd Walk(ModeLine line, Pad pad, PadPath path, Net net, Half half)
     {
         var lead = device.Leads.First(l => l.Id == line.Lead);
-        var signal = line.Polarity ?? protocol.Idle;
-        var level = line.Flow == Flow.In ? BoardDrives : lead.DriveVolts;
-        var hops = new List<Hop>
-        {
-            new(
-                HopKind.Lead,
-                lead.Label,
-                signal,
-                line.Flow == Flow.In ? "listens" : $"drives {lead.DriveVolts:0.0#} V"
-            ),
-            new(HopKind.Pad, pad.Label, signal, pad.Side == BoardSide.Bottom ? "bottom side" : null),
-        };
+        var (signal, level) = Start(line, lead);
         var bridges = new List<Contact>();
         Finding? failure = null;
         foreach (var element in path.Through)
         {
-            var (passage, turn) = (Passage.Both, Polarity.Normal);
-            switch (element)
+            if (element is Contact contact)
             {
-                case Contact contact:
-                    bridges.Add(contact);
-                    hops.Add(new Hop(HopKind.Contact, contact.Bridge, signal, $"at \"{contact.Position}\""));
-                    break;
-                case Resistor resistor:
-                    hops.Add(new Hop(HopKind.Resistor, $"{resistor.Ohms:0.#} Ω", signal));
-                    break;
-                case Divider divider:
-                    (passage, level) = (Passage.ToController, level * divider.Ratio);
-                    hops.Add(new Hop(HopKind.Resistor, "divider", signal, $"{level:0.0#} V"));
-                    break;
-                case Diode diode:
-                    (passage, level) = (diode.Direction, level - diode.Volts);
-                    hops.Add(new Hop(HopKind.Resistor, "diode", signal, PassageWords(passage)));
-                    break;
-                case Inverter inverter:
-                    (passage, turn) = (inverter.Direction, Polarity.Inverted);
-                    hops.Add(
-                        new Hop(HopKind.Inverter, "inverter", signal.Then(turn), PassageWords(inverter.Direction))
-                    );
-                    break;
+                bridges.Add(contact);
             }
+            var (passage, turn) = EffectOf(element);
             signal = signal.Then(turn);
+            level = LevelAfter(element, level);
             failure ??= Passes(passage, line.Flow) ? null : Against(passage, line, lead, pad);
         }
 
         // What is left must come out normal; the controller can put it right only if it inverts, as code always can.
         var own = Inverts() ? signal : Polarity.Normal;
         var halfName = PortWords.Of(port, half);
-        var atUart = signal.Then(own);
-        hops.Add(new Hop(HopKind.Half, halfName, atUart, HalfNote(line, net, own)));
-        if (atUart != Polarity.Normal)
+        if (signal.Then(own) != Polarity.Normal)
         {
             failure ??= WrongParity(lead, pad, path, halfName);
         }
@@ -93,17 +61,79 @@ internal sealed class LineWalker(ResolvedBuild build, Port port, Protocol protoc
         {
             failure ??= Trap(lead, net, halfName, work);
         }
-        if (failure is null)
-        {
-            hops.Add(new Hop(HopKind.Job, protocol.Id, Polarity.Normal));
-        }
-        var walk = new LineWalk(line, lead, pad, half, hops, bridges, own)
+        var works = failure is null;
+        var walk = new LineWalk(line, lead, pad, half, bridges, own)
         {
             Net = net.Id,
             Hazards = Hazards(line, lead, pad, halfName),
             Work = work,
+            Stations = new(() => HopsOf(line, lead, pad, path, net, half, own, works)),
         };
         return new WalkEnd(walk, failure);
+    }
+
+    // What the wire carries at the lead: how it rests, and its high level.
+    private (Polarity Signal, double Level) Start(ModeLine line, Lead lead) =>
+        (line.Polarity ?? protocol.Idle, line.Flow == Flow.In ? BoardDrives : lead.DriveVolts);
+
+    private static (Passage Passage, Polarity Turn) EffectOf(PathElement element) =>
+        element switch
+        {
+            Inverter inverter => (inverter.Direction, Polarity.Inverted),
+            Diode diode => (diode.Direction, Polarity.Normal),
+            Divider => (Passage.ToController, Polarity.Normal),
+            _ => (Passage.Both, Polarity.Normal),
+        };
+
+    private static double LevelAfter(PathElement element, double level) =>
+        element switch
+        {
+            Divider divider => level * divider.Ratio,
+            Diode diode => level - diode.Volts,
+            _ => level,
+        };
+
+    // The same way once more, in words: made only for what is looked at.
+    private List<Hop> HopsOf(
+        ModeLine line,
+        Lead lead,
+        Pad pad,
+        PadPath path,
+        Net net,
+        Half half,
+        Polarity own,
+        bool works
+    )
+    {
+        var (signal, level) = Start(line, lead);
+        var drive = line.Flow == Flow.In ? "listens" : $"drives {lead.DriveVolts:0.0#} V";
+        var hops = new List<Hop>
+        {
+            new(HopKind.Lead, lead.Label, signal, drive),
+            new(HopKind.Pad, pad.Label, signal, pad.Side == BoardSide.Bottom ? "bottom side" : null),
+        };
+        foreach (var element in path.Through)
+        {
+            var (passage, turn) = EffectOf(element);
+            signal = signal.Then(turn);
+            level = LevelAfter(element, level);
+            hops.Add(
+                element switch
+                {
+                    Contact contact => new(HopKind.Contact, contact.Bridge, signal, $"at \"{contact.Position}\""),
+                    Resistor resistor => new(HopKind.Resistor, $"{resistor.Ohms:0.#} Ω", signal),
+                    Divider => new(HopKind.Resistor, "divider", signal, $"{level:0.0#} V"),
+                    Diode => new(HopKind.Resistor, "diode", signal, PassageWords(passage)),
+                    _ => new Hop(HopKind.Inverter, "inverter", signal, PassageWords(passage)),
+                }
+            );
+        }
+        hops.Add(new Hop(HopKind.Half, PortWords.Of(port, half), signal.Then(own), HalfNote(line, net, own)));
+        if (works)
+        {
+            hops.Add(new Hop(HopKind.Job, protocol.Id, Polarity.Normal));
+        }
+        return hops;
     }
 
     private bool Inverts() =>

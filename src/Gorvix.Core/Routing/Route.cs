@@ -58,7 +58,6 @@ public enum Half
 /// <param name="Lead">The lead.</param>
 /// <param name="Pad">The pad.</param>
 /// <param name="Half">The half of the port whose job it does.</param>
-/// <param name="Hops">The stations from the device on; they end where the walk failed.</param>
 /// <param name="Bridges">The bridge positions that the walk needs.</param>
 /// <param name="OwnInversion"><see cref="Polarity.Inverted"/> when the controller must invert this half.</param>
 public sealed record LineWalk(
@@ -66,13 +65,18 @@ public sealed record LineWalk(
     Lead Lead,
     Pad Pad,
     Half Half,
-    IReadOnlyList<Hop> Hops,
     IReadOnlyList<Contact> Bridges,
     Polarity OwnInversion
 )
 {
     /// <summary>The net at its end.</summary>
     public required string Net { get; init; }
+
+    /// <summary>Makes <see cref="Hops"/>: a plan has hundreds of walks, and few are looked at.</summary>
+    internal Lazy<IReadOnlyList<Hop>> Stations { get; init; } = new(() => []);
+
+    /// <summary>The stations from the device on; they end where the walk failed.</summary>
+    public IReadOnlyList<Hop> Hops => Stations.Value;
 
     /// <summary>What can go wrong on it although it works.</summary>
     public IReadOnlyList<Finding> Hazards { get; init; } = [];

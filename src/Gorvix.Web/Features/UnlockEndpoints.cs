@@ -15,11 +15,15 @@ internal static class UnlockEndpoints
     public static void MapUnlocks(this IEndpointRouteBuilder app)
     {
         var build = app.MapGroup("/api/builds/{id}").WithTags("Unlocks");
-        build.MapGet("unlocks", Get).WithName("listUnlocks").Produces<IReadOnlyList<FitUnlock>>().ProducesProblem(404);
+        build
+            .MapGet("unlocks", Get)
+            .WithName("listUnlocks")
+            .Produces<IReadOnlyList<LinkUnlocks>>()
+            .ProducesProblem(404);
         build.MapPost("unlock", Apply).WithName("applyUnlock").Changes();
     }
 
-    private static async Task<IReadOnlyList<FitUnlock>> Get(string id, FitViews views, PartStore parts) =>
+    private static async Task<IReadOnlyList<LinkUnlocks>> Get(string id, FitViews views, PartStore parts) =>
         (await views.Planned(id)).Reader.Unlocks(await parts.All());
 
     private static async Task<IResult> Apply(string id, UnlockRequest request, FitViews views, PartStore parts)

@@ -43,7 +43,7 @@ public class BadInputTests
         var build = Build(board, gnss);
         var reader = new FitReader(build);
         Assert.Contains("software serial is off", Assert.Single(reader.Sheet().Findings).Sentence);
-        var unlock = Assert.Single(reader.Unlocks(new PartsLibrary([board], [gnss])));
+        var unlock = Assert.Single(Assert.Single(reader.Unlocks(new PartsLibrary([board], [gnss]))).Ways);
         Assert.Equal("House rule \"Software serial\": allowed", unlock.Words);
     }
 
@@ -72,6 +72,9 @@ public class BadInputTests
         var sheet = Sheet(Build(Whole("F7", "U1", "U2", "U3"), Many(40)));
         Assert.Equal(3, sheet.Verdict.Carried);
         Assert.Equal(37, sheet.Conflicts.Count);
+        var many = Build(Whole("F7", "U1"), Many(40));
+        var unlocks = new FitReader(many).Unlocks(new PartsLibrary([many.Board], []));
+        Assert.Equal(["r1", "r2", "r3", "r4", "r5", "r6"], unlocks.Select(u => u.Link));
         var problem = Assert.Throws<InvalidBuildException>(() => Build(Whole("F7", "U1"), Many(41)));
         Assert.Contains("has 41 links; 40 is the most", problem.Findings[0].Sentence);
     }

@@ -72,28 +72,7 @@ public class ConflictTests
     public void A_supply_that_needs_the_selector_elsewhere_is_named()
     {
         // The pad feeds the module with J at "left"; the only RX of the board is there with J at "right".
-        var device = Device("gnss", Need.Position, Mode("UBX", Out()) with { Loses = ["set-up"] });
-        device = device with
-        {
-            Leads =
-            [
-                .. device.Leads,
-                new()
-                {
-                    Id = "V",
-                    Label = "V",
-                    Role = LeadRole.Supply,
-                },
-            ],
-            Supplies =
-            [
-                new()
-                {
-                    Lead = "V",
-                    Window = new() { Min = 4.5, Max = 5.5 },
-                },
-            ],
-        };
+        var device = Device("gnss", Need.Position, Mode("UBX", Out()) with { Loses = ["set-up"] }).Fed(4.5, 5.5);
         var board = Board("F4", Port("U1", tx: false))
             .With(
                 Pad("R1", Path("U1.rx", At("J", "right"))),

@@ -132,27 +132,7 @@ internal static class Generated
         return odd switch
         {
             0 or 1 => device with { Leads = [.. device.Leads.Select(l => l with { AtBoot = BootNeed.High })] },
-            2 or 3 => device with
-            {
-                Leads =
-                [
-                    .. device.Leads,
-                    new()
-                    {
-                        Id = "V",
-                        Label = "V",
-                        Role = LeadRole.Supply,
-                    },
-                ],
-                Supplies =
-                [
-                    new()
-                    {
-                        Lead = "V",
-                        Window = new() { Min = 4, Max = odd == 2 ? 6 : 18 },
-                    },
-                ],
-            },
+            2 or 3 => device.Fed(4, odd == 2 ? 6 : 18),
             4 or 5 => Plugged(device, odd == 4),
             _ => device,
         };

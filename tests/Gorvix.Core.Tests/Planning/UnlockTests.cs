@@ -111,7 +111,7 @@ public class UnlockTests
     {
         var ban = new RouteMatch { Link = "control", Mode = "crsf-inverted" };
         var reader = Demo.Fit(Demo.NorthFaceHare with { Bans = [ban] });
-        var unlocks = reader.Unlocks(Demo.Library);
+        var unlocks = Assert.Single(reader.Unlocks(Demo.Library)).Ways;
         Assert.Equal(
             "Lift the ban: control, mode \"CRSF, output inverted\"",
             unlocks.First(u => u.Kind == UnlockKind.LiftBan).Words

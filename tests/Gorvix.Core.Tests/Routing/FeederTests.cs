@@ -141,28 +141,7 @@ public class FeederTests
             On("GND", "gnd"),
             On("5V less a diode", "5v", new Diode { Direction = Passage.ToPad, Volts = 0.8 })
         );
-        var device = Device("device", Need.Control, Mode("IBUS", Out()));
-        device = device with
-        {
-            Leads =
-            [
-                .. device.Leads,
-                new()
-                {
-                    Id = "V",
-                    Label = "V",
-                    Role = LeadRole.Supply,
-                },
-            ],
-            Supplies =
-            [
-                new()
-                {
-                    Lead = "V",
-                    Window = new() { Min = min, Max = max },
-                },
-            ],
-        };
+        var device = Device("device", Need.Control, Mode("IBUS", Out())).Fed(min, max);
         var made = Build(board, device).Build with { Pack = pack };
         return Feeder.WaysOf(ResolvedBuild.Create(made, new PartsLibrary([board], [device]))).Single();
     }

@@ -678,6 +678,13 @@ export interface components {
             /** @description False when the last station is where it fails. */
             ok: boolean;
         };
+        /** @description What would carry one link. */
+        LinkUnlocks: {
+            /** @description A link that the plan leaves out. */
+            link: string;
+            /** @description The changes, cheapest first; none when no change of one or two things would do. */
+            ways: components["schemas"]["FitUnlock"][];
+        };
         /** @description The battery of a build. */
         Pack: {
             /**
@@ -1585,7 +1592,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FitUnlock"][];
+                    "application/json": components["schemas"]["LinkUnlocks"][];
                 };
             };
             /** @description Not Found */

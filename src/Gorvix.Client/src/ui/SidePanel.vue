@@ -23,13 +23,14 @@ onMounted(() => close.value?.focus())
         <button
           id="panel-undo"
           type="button"
+          class="line-button"
           :disabled="!undo"
           :title="undo ?? undefined"
           @click="$emit('undo')"
         >
           Undo
         </button>
-        <button ref="close" type="button" @click="$emit('close')">
+        <button ref="close" type="button" class="line-button" @click="$emit('close')">
           Close <kbd aria-hidden="true">Esc</kbd>
         </button>
       </span>
@@ -69,21 +70,6 @@ h2 {
 .actions {
   display: flex;
   gap: 8px;
-}
-
-.actions button {
-  min-height: 40px;
-  padding: 0 12px;
-  border: 1px solid var(--line);
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  cursor: pointer;
-}
-
-.actions button:disabled {
-  color: var(--line);
-  cursor: default;
 }
 
 kbd {

@@ -14,6 +14,7 @@ defineEmits<{ change: [change: BuildChange] }>()
       <ul>
         <li v-for="line in sheet.work" :key="line">{{ line }}</li>
       </ul>
+      <p class="quiet">The battery stays away while you solder.</p>
     </div>
     <div v-if="sheet.supplies.length > 0" data-testid="supplies">
       <h3>Supply</h3>
@@ -26,6 +27,10 @@ defineEmits<{ change: [change: BuildChange] }>()
           <strong v-else class="dead">has no pad</strong>
         </li>
       </ul>
+    </div>
+    <div v-if="sheet.identity" class="identity">
+      <h3>Is it this board?</h3>
+      <p>{{ sheet.identity }}</p>
     </div>
     <div v-if="sheet.open.length > 0">
       <h3>Stays without a wire</h3>
@@ -41,7 +46,7 @@ defineEmits<{ change: [change: BuildChange] }>()
           <strong v-if="!wish.kept" class="vain">cannot be kept</strong>
           <button
             type="button"
-            class="no-print"
+            class="text-button no-print"
             :aria-label="`Lift: ${wish.sentence}`"
             @click="$emit('change', lifting(wish))"
           >
@@ -67,6 +72,10 @@ h3 {
   font-weight: 650;
 }
 
+.identity {
+  max-width: 300px;
+}
+
 .dead {
   color: var(--stop);
 }
@@ -74,19 +83,5 @@ h3 {
 .vain {
   margin-left: 8px;
   color: var(--warn);
-}
-
-button {
-  min-height: 28px;
-  margin-left: 8px;
-  border: 0;
-  background: none;
-  color: var(--chosen);
-  font: inherit;
-  cursor: pointer;
-}
-
-button:hover {
-  text-decoration: underline;
 }
 </style>

@@ -1,20 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { FitConflict, FitLink, FitUnlock } from '@/api/client'
+import type { FitConflict, FitLink, LinkUnlocks } from '@/api/client'
 
 /** Each link that is left out: why, and what would carry it, cheapest first. A card makes the change. */
 const props = defineProps<{
   conflicts: FitConflict[]
   links: FitLink[]
-  unlocks: FitUnlock[] | null
+  unlocks: LinkUnlocks[] | null
 }>()
 defineEmits<{ unlock: [id: string] }>()
 
+/** More are told in one line: then it is another board that is wanted. */
+const most = 6
 const rows = computed(() =>
-  props.conflicts.map((conflict) => ({
+  props.conflicts.slice(0, most).map((conflict) => ({
     ...conflict,
     name: props.links.find((l) => l.id === conflict.link)?.need ?? conflict.link,
-    ways: props.unlocks?.filter((u) => u.link === conflict.link),
+    ways: props.unlocks?.find((u) => u.link === conflict.link)?.ways,
   })),
 )
 </script>
@@ -41,6 +43,10 @@ const rows = computed(() =>
         </li>
       </ul>
     </div>
+    <p v-if="conflicts.length > most">
+      {{ conflicts.length - most }} more links have no port. “Before you buy” ranks the boards that
+      carry more.
+    </p>
   </section>
 </template>
 

@@ -103,6 +103,10 @@ function after(index: number) {
   text-align: center;
 }
 
+.stop.job {
+  max-width: none;
+}
+
 .through {
   display: flex;
   align-self: stretch;

@@ -62,7 +62,7 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
             <span v-if="m.condition" class="quiet">{{ m.condition }}</span>
             <button
               type="button"
-              class="no-print"
+              class="text-button no-print"
               :data-mode="m.id"
               @click="
                 $emit('change', {
@@ -145,19 +145,6 @@ h3 {
   flex-wrap: wrap;
   gap: 0 10px;
   align-items: baseline;
-}
-
-.mode button {
-  min-height: 28px;
-  border: 0;
-  background: none;
-  color: var(--chosen);
-  font: inherit;
-  cursor: pointer;
-}
-
-.mode button:hover {
-  text-decoration: underline;
 }
 
 .struck {

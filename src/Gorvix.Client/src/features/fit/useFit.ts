@@ -4,8 +4,8 @@ import {
   api,
   ask,
   type BuildChange,
-  type FitUnlock,
   type FitView,
+  type LinkUnlocks,
   type PartsChange,
   type Problem,
   type Setup,
@@ -18,7 +18,7 @@ export function useFit(id: string) {
   const saving = ref(false)
   const moved = ref<string[]>([])
   /** What would carry the links that are left out; null while it is looked for. */
-  const unlocks = shallowRef<FitUnlock[] | null>([])
+  const unlocks = shallowRef<LinkUnlocks[] | null>([])
   const path = { id }
 
   // Changes are sent one after the other, each with the version that the one before it gave.

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useTitle } from '@vueuse/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRules } from './useRules'
 
 /** Every rule with its sentence, reason and source; the one in the address stands open. */
 const props = defineProps<{ rule: string | null }>()
 const rules = useRules()
 const wanted = ref('')
+const list = useTemplateRef<HTMLElement>('list')
 
 const shown = computed(() => {
   const word = wanted.value.trim().toLowerCase()
@@ -29,7 +30,9 @@ watch(
   async (rule) => {
     if (!rule) return
     await nextTick()
-    document.querySelector('.list [aria-current]')?.scrollIntoView({ block: 'center' })
+    // The list alone is moved: where it stands below the rule, the page stays at the rule.
+    const here = list.value?.querySelector<HTMLElement>('[aria-current]')
+    if (list.value && here) list.value.scrollTop = here.offsetTop - list.value.clientHeight / 2
   },
   { immediate: true },
 )
@@ -37,7 +40,7 @@ watch(
 
 <template>
   <main class="rules">
-    <nav class="list" aria-label="Rules">
+    <nav ref="list" class="list" aria-label="Rules">
       <label class="field search"
         >Search the rules
         <input v-model="wanted" type="search" />
@@ -92,6 +95,7 @@ watch(
 }
 
 .list {
+  position: relative;
   padding: 16px 16px 32px 24px;
   border-right: 1px solid var(--line);
   overflow-y: auto;

@@ -74,7 +74,7 @@ function valueOf(event: Event) {
         </label>
         <button
           type="button"
-          class="plain"
+          class="text-button"
           :aria-label="`Remove ${device.id}`"
           @click="emit('change', { kind: 'removeDevice', device: device.id })"
         >
@@ -102,7 +102,7 @@ function valueOf(event: Event) {
         </label>
         <button
           type="button"
-          class="plain"
+          class="text-button"
           :aria-label="`Remove the link ${want.link}`"
           @click="emit('change', { kind: 'removeLink', link: want.link })"
         >
@@ -113,7 +113,7 @@ function valueOf(event: Event) {
         <span class="need quiet">{{ f.need }}</span>
         <button
           type="button"
-          class="plain"
+          class="text-button"
           :data-wish="`${device.id} ${f.id}`"
           @click="emit('change', { kind: 'addLink', device: device.id, function: f.id })"
         >
@@ -132,7 +132,7 @@ function valueOf(event: Event) {
             <option v-for="d in choices?.devices" :key="d.id" :value="d.id">{{ d.name }}</option>
           </select>
         </label>
-        <button id="add" type="button" class="plain" :disabled="added === ''" @click="add">
+        <button id="add" type="button" class="text-button" :disabled="added === ''" @click="add">
           Add
         </button>
       </div>
@@ -175,24 +175,5 @@ h3 {
 
 .need {
   flex: 1;
-}
-
-.plain {
-  min-height: 40px;
-  padding: 0 6px;
-  border: 0;
-  background: none;
-  color: var(--chosen);
-  font: inherit;
-  cursor: pointer;
-}
-
-.plain:hover:enabled {
-  text-decoration: underline;
-}
-
-.plain:disabled {
-  color: var(--ink-2);
-  cursor: default;
 }
 </style>

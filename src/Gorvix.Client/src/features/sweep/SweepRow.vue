@@ -26,7 +26,12 @@ defineEmits<{ take: [] }>()
     <span class="price quiet">{{ line.price }}</span>
     <span class="take">
       <span v-if="line.now" class="quiet">you have it</span>
-      <button v-else-if="line.places.length > 0" type="button" @click="$emit('take')">
+      <button
+        v-else-if="line.places.length > 0"
+        type="button"
+        class="line-button"
+        @click="$emit('take')"
+      >
         Take it<span class="visually-hidden">: {{ line.name }}</span>
       </button>
     </span>
@@ -96,20 +101,6 @@ h2 {
 
 .take {
   text-align: right;
-}
-
-.take button {
-  min-height: 40px;
-  padding: 0 12px;
-  border: 1px solid var(--line);
-  background: none;
-  color: var(--chosen);
-  font: inherit;
-  cursor: pointer;
-}
-
-.take button:hover {
-  border-color: var(--chosen);
 }
 
 @media (max-width: 900px) {

@@ -105,6 +105,7 @@ onMounted(async () => {
           v-for="subject in subjects"
           :key="subject.device"
           type="button"
+          class="line-button"
           :aria-pressed="subject.device === device"
           :data-subject="subject.device"
           @click="choose(subject.device)"
@@ -173,17 +174,8 @@ h1 {
 }
 
 .subjects button {
-  min-height: 40px;
-  padding: 0 14px;
-  border: 1px solid var(--line);
   background: var(--sheet);
   color: var(--ink);
-  font: inherit;
-  cursor: pointer;
-}
-
-.subjects button:hover {
-  border-color: var(--chosen);
 }
 
 .subjects button[aria-pressed='true'] {
