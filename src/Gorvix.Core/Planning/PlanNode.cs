@@ -27,6 +27,7 @@ internal sealed class PlanNode(PlanProblem problem)
     private int[] _guests = problem.NoGuests;
     private Assignment? _assignment;
     private int[] _places = [];
+    private UInt128 _seated;
 
     /// <summary>No plan of this part costs less; set by <see cref="Relax"/>.</summary>
     public Int128 Bound { get; private set; }
@@ -123,14 +124,14 @@ internal sealed class PlanNode(PlanProblem problem)
             .Select(host => Hosting(guest, host));
 
     /// <summary>
-    /// A guest that is not settled and whose relaxed option clashes with another row's or is not paid in full; -1 when there
-    /// is none.
+    /// A guest that is not settled, has a guest's seat in the relaxed choice, and there clashes with another row or finds
+    /// nobody who pays for the port; -1 when there is none.
     /// </summary>
     public int Unsettled()
     {
         foreach (var guest in problem.Guests.Keys.Where(g => IsOpen(g) && _hosts[g] == Undecided))
         {
-            if (Relaxed[guest] is not { } option)
+            if ((_seated >> guest & 1) == 0 || Relaxed[guest] is not { } option)
             {
                 continue;
             }
@@ -183,7 +184,9 @@ internal sealed class PlanNode(PlanProblem problem)
     {
         Relaxed = [.. _chosen];
         Bound = _paid;
-        var columns = problem.Space.Columns;
+        var ports = problem.Space.Columns;
+        var columns = problem.Columns;
+        _seated = 0;
         var rows = new List<int>(_entries.Count);
         _places = new int[_entries.Count];
         for (var i = 0; i < _entries.Count; i++)
@@ -224,10 +227,13 @@ internal sealed class PlanNode(PlanProblem problem)
                         (alone[place], Relaxed[row]) = (cost, option);
                     }
                 }
-                else if (cost < used[(place * columns) + option.Column])
+                else
                 {
-                    used[(place * columns) + option.Column] = cost;
-                    best[(place * columns) + option.Column] = option;
+                    Offer(used, best, (place * columns) + option.Column, cost, option);
+                    if (IsUnsettled(row) && option.IsHalf)
+                    {
+                        Offer(used, best, (place * columns) + ports + option.Column, option.Cost.Number, option);
+                    }
                 }
             }
         }
@@ -238,6 +244,7 @@ internal sealed class PlanNode(PlanProblem problem)
             if (_assignment.ColumnOf(place) is var column and >= 0)
             {
                 Relaxed[row] = best[(place * columns) + column];
+                _seated |= column >= ports ? UInt128.One << row : 0;
             }
             if (_guests[row] is var guest and >= 0 && Relaxed[row] is { } host)
             {
@@ -255,9 +262,16 @@ internal sealed class PlanNode(PlanProblem problem)
             var now = Relaxed[row] is { } relaxed ? CostOf(row, relaxed) ?? Forbidden : UnmetOf(row);
             return Bound - now + cost;
         }
-        var regret = option is { Column: >= 0 }
-            ? _assignment!.Regret(_places[row], option.Column, cost)
-            : _assignment!.RegretAlone(_places[row], cost);
+        if (option is not { Column: >= 0 })
+        {
+            return Bound + _assignment!.RegretAlone(_places[row], cost);
+        }
+        var regret = _assignment!.Regret(_places[row], option.Column, cost);
+        if (IsUnsettled(row) && option.IsHalf)
+        {
+            var seat = problem.Space.Columns + option.Column;
+            regret = Int128.Min(regret, _assignment.Regret(_places[row], seat, option.Cost.Number));
+        }
         return Bound + regret;
     }
 
@@ -308,10 +322,26 @@ internal sealed class PlanNode(PlanProblem problem)
 
     private bool IsOpen(int row) => (_decided >> row & 1) == 0;
 
+    private bool IsUnsettled(int row) => problem.IsGuest[row] && _hosts[row] == Undecided;
+
+    private static void Offer(
+        Span<Int128> costs,
+        PlanSpace.Option?[] best,
+        int at,
+        Int128 cost,
+        PlanSpace.Option option
+    )
+    {
+        if (cost < costs[at])
+        {
+            (costs[at], best[at]) = (cost, option);
+        }
+    }
+
     private bool IsMerged(int row) => _hosts[row] >= 0 && IsOpen(_hosts[row]);
 
-    // Counted by itself: it takes no port, or nobody knows yet beside whom it sits, or it sits beside a decided row.
-    private bool IsApart(int row) => _entries[row].IsLoner || (problem.IsGuest[row] && _hosts[row] != Alone);
+    // Counted by itself: it takes no port, or it sits beside a decided row.
+    private bool IsApart(int row) => _entries[row].IsLoner || (problem.IsGuest[row] && _hosts[row] >= 0);
 
     // A row that sits beside another one is carried, as is that other one.
     private Int128 UnmetOf(int row) =>
@@ -332,17 +362,12 @@ internal sealed class PlanNode(PlanProblem problem)
         return least;
     }
 
-    // What an option costs in the bound, with the guest of the row beside it; null when they do not go together. A guest that
-    // is not settled could find its whole port paid.
+    // What an option costs in the bound, with the guest of the row beside it; null when they do not go together.
     private Int128? CostOf(int row, PlanSpace.Option option)
     {
         if (_hosts[row] >= 0)
         {
             return _chosen[_hosts[row]] is { } host && option.Shares(host) ? option.Cost.Number : null;
-        }
-        if (problem.IsGuest[row] && _hosts[row] == Undecided)
-        {
-            return option.Cost.Number;
         }
         var cost = option.Cost.Number + problem.Space.WholeCost(option.Sets - _held);
         return _guests[row] switch

@@ -46,6 +46,9 @@ internal sealed class PlanProblem
     /// <summary><see cref="PlanSpace.Guests"/> by their places among the entries, the weightiest first: it is settled first.</summary>
     public IReadOnlyDictionary<int, IReadOnlyList<int>> Guests { get; }
 
+    /// <summary>Columns of the assignment: the ports, and where there are guests a guest's seat at each.</summary>
+    public int Columns => Space.Columns * (Guests.Count > 0 ? 2 : 1);
+
     /// <summary>Nobody is settled: <see cref="PlanNode.Undecided"/> for each entry.</summary>
     public int[] NoHosts { get; }
 

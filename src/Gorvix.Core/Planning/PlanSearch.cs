@@ -5,8 +5,8 @@ namespace Gorvix.Core.Planning;
 /// <summary>The search: see <see cref="Planner"/> for how it works and why it is exact.</summary>
 internal sealed class PlanSearch(PlanProblem problem)
 {
-    private readonly Int128[] _costs = new Int128[problem.Entries.Count * problem.Space.Columns];
-    private readonly PlanSpace.Option?[] _best = new PlanSpace.Option?[problem.Entries.Count * problem.Space.Columns];
+    private readonly Int128[] _costs = new Int128[problem.Entries.Count * problem.Columns];
+    private readonly PlanSpace.Option?[] _best = new PlanSpace.Option?[problem.Entries.Count * problem.Columns];
 
     /// <summary>
     /// The options of the best plan in the order of entries, the first in the documented order, and its price; null when

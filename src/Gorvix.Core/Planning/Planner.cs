@@ -29,9 +29,9 @@ namespace Gorvix.Core.Planning;
 /// </para>
 /// <para>
 /// Split halves: two rows can sit on one column, which no assignment knows. Of every two that could, one is a
-/// <em>guest</em> (<see cref="PlanSpace.Guests"/>). A guest is counted by itself and pays for no whole port, until its
-/// relaxed option clashes or is not paid; then the part is cut by where it sits: alone, or beside one of its hosts, and
-/// both are one row of the assignment from then on.
+/// <em>guest</em> (<see cref="PlanSpace.Guests"/>). Every port has a second column, a guest's seat, which costs no whole
+/// port. Where the guest of a seat clashes or finds nobody who pays for the port, the part is cut by where it sits: alone, or
+/// beside one of its hosts, and both are one row of the assignment from then on.
 /// </para>
 /// <para>
 /// The documented order among equals: rows in the order of <see cref="PlanProblem.Entries"/>, options by price, then mode,
