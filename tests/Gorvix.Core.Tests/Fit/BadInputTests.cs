@@ -80,6 +80,22 @@ public class BadInputTests
     }
 
     [Fact]
+    public void Forty_links_that_could_all_share_halves_fill_every_half()
+    {
+        var talks = Mode("IBUS", Out());
+        var listens = Mode("Flight log", In());
+        Device[] devices =
+        [
+            .. Enumerable.Range(0, 40).Select(i => Device($"d{i}", (Need)(i % 7), i % 2 == 0 ? talks : listens)),
+        ];
+        var board = Whole("F4", [.. Enumerable.Range(1, 12).Select(i => $"U{i}")]);
+        var made = Build(board, devices);
+        var split = made.Build with { House = new HouseRules { Sharing = PortSharing.SplitHalves } };
+        var build = ResolvedBuild.Create(split, new PartsLibrary([board], devices));
+        Assert.Equal(24, Gorvix.Core.Planning.Planner.Best(build).Placements.Count(p => p.Route is not null));
+    }
+
+    [Fact]
     public void Rails_that_feed_each_other_in_a_ring_are_refused_with_their_names()
     {
         static Rail Rail(string id, string from) =>
