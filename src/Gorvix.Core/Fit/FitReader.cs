@@ -161,13 +161,12 @@ public sealed class FitReader
     private string Difference(Move move) =>
         (move.From, move.To) switch
         {
-            (_, null) => $"no {FitWords.Short(move.Link, _build)}",
-            ({ } from, { } to) when from.Port.Id != to.Port.Id =>
-                $"{FitWords.Short(move.Link, _build)} to {to.Port.Id}",
+            (_, null) => $"no {FitWords.Tag(move.Link, _build)}",
+            ({ } from, { } to) when from.Port.Id != to.Port.Id => $"{FitWords.Tag(move.Link, _build)} to {to.Port.Id}",
             ({ } from, { } to) when from.Mode.Id != to.Mode.Id =>
-                $"{FitWords.Short(move.Link, _build)} in {to.Mode.Name}",
-            ({ }, { } to) => $"{FitWords.Short(move.Link, _build)} with {FitWords.Bridges(to)}",
-            _ => $"{FitWords.Short(move.Link, _build)} to {move.To.Port.Id}",
+                $"{FitWords.Tag(move.Link, _build)} in {to.Mode.Name}",
+            ({ }, { } to) => $"{FitWords.Tag(move.Link, _build)} with {FitWords.Bridges(to)}",
+            _ => $"{FitWords.Tag(move.Link, _build)} to {move.To.Port.Id}",
         };
 
     private FitPort PortOf(Port port) =>

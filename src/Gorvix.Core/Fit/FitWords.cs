@@ -41,6 +41,18 @@ public static class FitWords
             : link.Id;
     }
 
+    /// <summary>A link where there is room for a word or two: by its need, else its device, else its id.</summary>
+    public static string Tag(Link link, ResolvedBuild build)
+    {
+        bool Alone(Func<Link, string> word) => build.Links.Count(l => word(l) == word(link)) == 1;
+        return Alone(l => Of(l.Function.Need)) ? Lower(Of(link.Function.Need))
+            : Alone(l => l.Device.Name) ? link.Device.Name
+            : link.Id;
+    }
+
+    /// <summary>"1 point of hand work", "3 points of hand work".</summary>
+    public static string Points(int points) => points == 1 ? "1 point of hand work" : $"{points} points of hand work";
+
     /// <summary>Words joined with commas and an "and".</summary>
     public static string Join(IReadOnlyList<string> words) =>
         words.Count < 2 ? string.Concat(words) : $"{string.Join(", ", words.Take(words.Count - 1))} and {words[^1]}";

@@ -39,20 +39,19 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
             return Say(PlanningRules.Taken.Id, "your other pins hold what it needs", Severity.Stop);
         }
         var pinsBroken = then.Cost[CostTerm.PinsBroken] > now.Cost[CostTerm.PinsBroken];
-        var dropped = others.Where(m => m.To is null).Select(m => FitWords.Short(m.Link, build)).ToList();
-        var moved = others
-            .Where(m => m.To is not null)
-            .Select(m => (Link: FitWords.Short(m.Link, build), m.To!.Port))
-            .ToList();
+        var dropped = others.Where(m => m.To is null).Select(m => m.Link).ToList();
+        var moved = others.Where(m => m.To is not null).Select(m => (m.Link, m.To!.Port)).ToList();
         var work = then.Cost[CostTerm.HandWork] - now.Cost[CostTerm.HandWork];
         var clauses = new List<string>();
         if (dropped.Count > 0)
         {
-            clauses.Add($"{FitWords.Join(dropped)} would have no port");
+            clauses.Add($"{FitWords.Join([.. dropped.Select(l => FitWords.Short(l, build))])} would have no port");
         }
         if (moved.Count > 0)
         {
-            clauses.Add($"that moves {FitWords.Join([.. moved.Select(m => $"{m.Link} to {m.Port.Id}")])}");
+            clauses.Add(
+                $"that moves {FitWords.Join([.. moved.Select(m => $"{FitWords.Short(m.Link, build)} to {m.Port.Id}")])}"
+            );
         }
         if (pinsBroken)
         {
@@ -80,9 +79,9 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         }
         var text = (dropped.Count, moved.Count, work) switch
         {
-            (1, _, _) => $"drops {dropped[0]}",
+            (1, _, _) => $"drops {FitWords.Tag(dropped[0], build)}",
             (> 1, _, _) => $"drops {dropped.Count}",
-            (_, 1, _) => $"moves {moved[0].Link}",
+            (_, 1, _) => $"moves {FitWords.Tag(moved[0].Link, build)}",
             (_, > 1, _) => $"moves {moved.Count}",
             _ when then.Cost[CostTerm.Hazards] > now.Cost[CostTerm.Hazards] => "a hazard",
             _ when then.Cost[CostTerm.Losses] > now.Cost[CostTerm.Losses] => "with a loss",

@@ -104,7 +104,7 @@ public static class SweepReader
             (CostTerm.Hazards, n => n == 1 ? "1 hazard" : $"{n} hazards"),
             (CostTerm.Losses, n => n == 1 ? "1 loss" : $"{n} losses"),
             (CostTerm.Processor, n => $"about {n * 10} % of the processor"),
-            (CostTerm.HandWork, n => $"{n} points of hand work"),
+            (CostTerm.HandWork, FitWords.Points),
             (CostTerm.WholePorts, n => n == 1 ? "1 whole port" : $"{n} whole ports"),
         ];
         return string.Join(", ", terms.Where(t => plan.Cost[t.Term] > 0).Select(t => t.Say(plan.Cost[t.Term])));

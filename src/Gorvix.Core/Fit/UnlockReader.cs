@@ -97,7 +97,7 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WishReader wishes
         Add(CostTerm.Hazards, n => n == 1 ? "one hazard more" : $"{n} hazards more");
         Add(CostTerm.Losses, _ => $"loses {FitWords.Join([.. Lost(unlock)])}");
         Add(CostTerm.Processor, n => $"about {n * 10} % of the processor");
-        Add(CostTerm.HandWork, n => $"{n} points of hand work more");
+        Add(CostTerm.HandWork, n => $"{FitWords.Points(n)} more");
         var moved = unlock.Plan.Since(plan).Count(m => m.From is not null && m.To is not null);
         if (moved > 0 && !kinds.Contains(UnlockKind.SwapBoard))
         {

@@ -27,7 +27,7 @@ const rows = computed(() =>
       <p data-testid="conflict">{{ row.sentence }}</p>
       <p v-if="!row.ways" class="quiet wait" role="status">Looking for what would carry it …</p>
       <p v-else-if="row.ways.length === 0" class="quiet wait">
-        No single change of wishes, house rules, firmware, parts or board would carry it.
+        No change of wishes, house rules, firmware, a part or the board would carry it.
       </p>
       <ul v-else class="ways" :aria-label="`What would carry ${row.name}`">
         <li v-for="way in row.ways" :key="way.id">
