@@ -13,6 +13,12 @@ public sealed class FitReader
     // More would not be compared at a glance.
     private const int FewPlans = 5;
 
+    /// <summary>
+    /// So many links that are left out are explained, with what would carry them; each costs many plans, and beyond these it
+    /// is another board that is wanted.
+    /// </summary>
+    public const int MostExplained = 6;
+
     private static readonly Dictionary<string, Rule> Rules = RoutingRules
         .All.Concat(PlanningRules.All)
         .ToDictionary(r => r.Id);
@@ -54,7 +60,7 @@ public sealed class FitReader
         Parallel.Invoke(
             () => cells = Cells(),
             () => plans = Plans(),
-            () => conflicts = [.. Plan.Placements.Where(p => p.Route is null).Select(p => _wishes.ConflictOf(p.Link))]
+            () => conflicts = [.. Left(Plan).Select(_wishes.ConflictOf)]
         );
         var findings = Findings(cells);
         return new FitSheet(
@@ -73,6 +79,10 @@ public sealed class FitReader
             SupplyReader.Rows(Plan)
         );
     }
+
+    /// <summary>The links that a plan leaves out, as far as they are explained.</summary>
+    internal static IEnumerable<Link> Left(Plan plan) =>
+        plan.Placements.Where(p => p.Route is null).Take(MostExplained).Select(p => p.Link);
 
     private Dictionary<string, IReadOnlyList<FitCell>> Cells() =>
         _space
@@ -94,7 +104,7 @@ public sealed class FitReader
     /// <param name="earlier">The plan before.</param>
     public IReadOnlyList<string> MovedSince(Plan earlier) => new MoveReader(_space, Plan).Since(earlier);
 
-    /// <summary>What would carry the links that the plan leaves out: the first six of them.</summary>
+    /// <summary>What would carry the links that the plan leaves out: the first <see cref="MostExplained"/> of them.</summary>
     /// <param name="library">The parts that could be taken instead.</param>
     public IReadOnlyList<LinkUnlocks> Unlocks(PartsLibrary library) =>
         new UnlockReader(_space, Plan, _wishes, library).All();

@@ -14,7 +14,7 @@ namespace Gorvix.Core.Fit;
 /// <param name="Ports">The columns.</param>
 /// <param name="Links">The rows.</param>
 /// <param name="Findings">What the builder should know about the plan.</param>
-/// <param name="Conflicts">Why each link that is left out cannot be carried.</param>
+/// <param name="Conflicts">Why links that are left out cannot be carried: the first <see cref="FitReader.MostExplained"/> of them.</param>
 /// <param name="Wishes">The pins and bans that are in force.</param>
 /// <param name="Work">Bridges to solder and device settings to change, in words.</param>
 /// <param name="Open">Signal leads that stay without a wire, in words.</param>

@@ -21,20 +21,15 @@ public sealed record LinkUnlocks(string Link, IReadOnlyList<FitUnlock> Ways);
 /// <summary>The unlocks in words.</summary>
 internal sealed class UnlockReader(PlanSpace space, Plan plan, WishReader wishes, PartsLibrary library)
 {
-    // Every change is planned for every link: beyond these it is another board that is wanted, and nobody reads on.
-    private const int MostLinks = 6;
-
     /// <summary>The unlocks of the first links that are left out, in the builder's order.</summary>
     public IReadOnlyList<LinkUnlocks> All() =>
-        [.. Left().Select(link => new LinkUnlocks(link.Id, [.. Found(link).Select(f => f.Words)]))];
+        [.. FitReader.Left(plan).Select(link => new LinkUnlocks(link.Id, [.. Found(link).Select(f => f.Words)]))];
 
     /// <summary>An unlock and the build after it, or null.</summary>
     public (FitUnlock Unlock, Build After)? Find(string id) =>
-        Left().SelectMany(Found).FirstOrDefault(f => f.Words.Id == id) is (var words, { } unlock)
+        FitReader.Left(plan).SelectMany(Found).FirstOrDefault(f => f.Words.Id == id) is (var words, { } unlock)
             ? (words, unlock.After)
             : null;
-
-    private IEnumerable<Link> Left() => plan.Placements.Where(p => p.Route is null).Take(MostLinks).Select(p => p.Link);
 
     private IEnumerable<(FitUnlock Words, Unlock Unlock)> Found(Link link) =>
         Unlocks.Of(space, plan, link, library).Select(unlock => (WordsOf(link, unlock), unlock));

@@ -15,8 +15,7 @@ internal sealed class PlanProblem
         Space = space;
         var entries = space.Rows.Select((row, i) => EntryOf(row, i, pins, bans, limits)).ToList();
 
-        // What the flight depends on most is decided first: good plans are found early and the rest is cut off. Rows that
-        // take no port come last, where the bound need not look at them together.
+        // The documented order among equals: what the flight depends on most first, rows that take no port last.
         Entries =
         [
             .. entries
@@ -40,7 +39,7 @@ internal sealed class PlanProblem
     /// <summary>The space.</summary>
     public PlanSpace Space { get; }
 
-    /// <summary>In the order of search: by priority, by need, as the builder listed them; rows without a port of their own last.</summary>
+    /// <summary>In the documented order: by priority, by need, as the builder listed them; rows without a port of their own last.</summary>
     public IReadOnlyList<Entry> Entries { get; }
 
     /// <summary><see cref="PlanSpace.Guests"/> by their places among the entries, the weightiest first: it is settled first.</summary>

@@ -16,8 +16,8 @@ namespace Gorvix.Core.Planning;
 ///   paid     price of decided rows, held states                             option.Sets  ∩ barred = ∅
 /// </code>
 /// <para>
-/// Bound: what is paid, plus the cheapest assignment of the undecided rows to columns (ports, or nets where halves may be
-/// shared), one row per column, looking at nothing else that they could fight about (<see cref="Assignment"/>). Every plan
+/// Bound: what is paid, plus the cheapest assignment of the undecided rows to columns (ports, or nets of what is no serial
+/// unit), one row per column, looking at nothing else that they could fight about (<see cref="Assignment"/>). Every plan
 /// of the part is such an assignment, so the bound is never above the truth and nothing better is cut off. Rows that take
 /// no port (bus sensors, supplies) are each counted at their cheapest.
 /// </para>

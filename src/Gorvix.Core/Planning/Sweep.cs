@@ -29,10 +29,6 @@ public static class Sweep
             .Select(d => Try(d.Id, BuildEdits.WithPart(build, device, d, library), library));
     }
 
-    /// <summary>The best first: by the price of their plans, then as they came; those without a plan last.</summary>
-    public static IReadOnlyList<SweepResult> Ranked(IEnumerable<SweepResult> results) =>
-        [.. results.OrderBy(r => r.Plan?.Cost ?? PlanCost.Beyond)];
-
     // On all processors, handed on one by one as they are found; who stops reading stops the work.
     private static ParallelQuery<T> InOrder<T>(IReadOnlyList<T> candidates) =>
         candidates.AsParallel().AsOrdered().WithMergeOptions(ParallelMergeOptions.NotBuffered);

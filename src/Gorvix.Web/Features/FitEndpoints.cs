@@ -64,7 +64,7 @@ internal static class FitEndpoints
 
     private static async Task<IResult> Choose(string id, ChooseRequest request, FitViews views)
     {
-        var chosen = (await views.Planned(id)).Reader.Choose(request.Plan);
+        var chosen = (await views.Planned(id)).Choose(request.Plan);
         return chosen is null
             ? Problems.Of(422, $"There is no plan {request.Plan}. Choose one of the plans that are shown.")
             : await views.Wish(id, request.Version, (_, _) => [], $"Choose plan {request.Plan}", _ => chosen);

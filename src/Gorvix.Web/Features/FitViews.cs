@@ -46,11 +46,7 @@ internal sealed class FitViews(BuildStore builds, PartStore parts)
     }
 
     /// <summary>The build as it stands, planned.</summary>
-    public async Task<(Build Build, FitReader Reader)> Planned(string id)
-    {
-        var build = (await builds.Get(id)).Build;
-        return (build, await ReaderOf(build));
-    }
+    public async Task<FitReader> Planned(string id) => await ReaderOf((await builds.Get(id)).Build);
 
     /// <summary>A step of the store, and what it moved.</summary>
     public async Task<FitView> Step(string id, Func<BuildStore, Task<StoredBuild>> step)

@@ -24,11 +24,11 @@ internal static class UnlockEndpoints
     }
 
     private static async Task<IReadOnlyList<LinkUnlocks>> Get(string id, FitViews views, PartStore parts) =>
-        (await views.Planned(id)).Reader.Unlocks(await parts.All());
+        (await views.Planned(id)).Unlocks(await parts.All());
 
     private static async Task<IResult> Apply(string id, UnlockRequest request, FitViews views, PartStore parts)
     {
-        var found = (await views.Planned(id)).Reader.Unlocked(await parts.All(), request.Unlock);
+        var found = (await views.Planned(id)).Unlocked(await parts.All(), request.Unlock);
         return found is not var (unlock, after)
             ? Problems.Of(422, "That change is not among those that are offered now. Load the build again to see them.")
             : await views.Change(id, request.Version, unlock.Words, _ => after);

@@ -544,7 +544,7 @@ export interface components {
             links: components["schemas"]["FitLink"][];
             /** @description What the builder should know about the plan. */
             findings: components["schemas"]["Finding"][];
-            /** @description Why each link that is left out cannot be carried. */
+            /** @description Why links that are left out cannot be carried: the first int FitReader.MostExplained of them. */
             conflicts: components["schemas"]["FitConflict"][];
             /** @description The pins and bans that are in force. */
             wishes: components["schemas"]["Wish"][];

@@ -7,7 +7,7 @@ defineEmits<{ choose: [number: number] }>()
 </script>
 
 <template>
-  <ol v-if="plans.length > 1" class="plans" aria-label="Best plans">
+  <ol v-if="plans.length > 1" class="plans strip" aria-label="Best plans">
     <li v-for="plan in plans" :key="plan.number">
       <button
         type="button"
@@ -29,12 +29,7 @@ defineEmits<{ choose: [number: number] }>()
 
 <style scoped>
 .plans {
-  display: flex;
-  gap: 8px;
   margin: 0 -3px 8px;
-  padding: 3px;
-  overflow-x: auto;
-  list-style: none;
 }
 
 li {
@@ -43,29 +38,14 @@ li {
   max-width: 340px;
 }
 
-button {
+.plans button {
   display: flex;
   gap: 9px;
   align-items: flex-start;
-  width: 100%;
-  height: 100%;
   min-height: 44px;
-  padding: 3px 10px;
-  border: 1px solid var(--line);
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
-  font-size: 0.9375rem;
-  line-height: 1.25;
-  text-align: left;
-  cursor: pointer;
 }
 
-button:hover {
-  border-color: var(--chosen);
-}
-
-button[aria-current='true'] {
+.plans button[aria-current='true'] {
   white-space: nowrap;
   border: 2px solid var(--chosen);
   font-weight: 600;

@@ -10,15 +10,15 @@ const props = defineProps<{
 }>()
 defineEmits<{ unlock: [id: string] }>()
 
-/** More are told in one line: then it is another board that is wanted. */
-const most = 6
 const rows = computed(() =>
-  props.conflicts.slice(0, most).map((conflict) => ({
+  props.conflicts.map((conflict) => ({
     ...conflict,
     name: props.links.find((l) => l.id === conflict.link)?.need ?? conflict.link,
     ways: props.unlocks?.find((u) => u.link === conflict.link)?.ways,
   })),
 )
+/** Only some are explained; where there are more, it is another board that is wanted. */
+const more = computed(() => props.links.filter((l) => !l.port).length - props.conflicts.length)
 </script>
 
 <template>
@@ -29,7 +29,7 @@ const rows = computed(() =>
       <p v-else-if="row.ways.length === 0" class="quiet wait">
         No change of wishes, house rules, firmware, a part or the board would carry it.
       </p>
-      <ul v-else class="ways" :aria-label="`What would carry ${row.name}`">
+      <ul v-else class="ways strip" :aria-label="`What would carry ${row.name}`">
         <li v-for="way in row.ways" :key="way.id">
           <button
             type="button"
@@ -43,9 +43,8 @@ const rows = computed(() =>
         </li>
       </ul>
     </div>
-    <p v-if="conflicts.length > most">
-      {{ conflicts.length - most }} more links have no port. “Before you buy” ranks the boards that
-      carry more.
+    <p v-if="more > 0">
+      {{ more }} more links have no port. “Before you buy” ranks the boards that carry more.
     </p>
   </section>
 </template>
@@ -65,11 +64,7 @@ const rows = computed(() =>
 }
 
 .ways {
-  display: flex;
-  gap: 8px;
   margin: 4px -3px 0;
-  padding: 3px;
-  overflow-x: auto;
 }
 
 .ways li {
@@ -77,24 +72,14 @@ const rows = computed(() =>
   max-width: 360px;
 }
 
-button {
+.ways button {
   display: flex;
   flex-direction: column;
-  width: 100%;
-  height: 100%;
-  padding: 3px 10px 4px;
   border: 1px dashed var(--ink-2);
   background: none;
-  color: var(--ink);
-  font: inherit;
-  font-size: 0.9375rem;
-  line-height: 1.25;
-  text-align: left;
-  cursor: pointer;
 }
 
-button:hover {
-  border-color: var(--chosen);
+.ways button:hover {
   border-style: solid;
 }
 
