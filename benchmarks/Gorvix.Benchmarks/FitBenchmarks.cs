@@ -14,7 +14,7 @@ namespace Gorvix.Benchmarks;
 public class FitBenchmarks
 {
     private ResolvedBuild _build = null!;
-    private IReadOnlyList<LinkWays> _ways = null!;
+    private BuildWays _ways = null!;
 
     /// <summary>The demo build to plan.</summary>
     [Params("north-face-hare", "haul-road-heron", "spoil-tip-owl")]
@@ -31,17 +31,17 @@ public class FitBenchmarks
             library = library.With(GorvixReader.Read(File.ReadAllBytes(part), library).File!.Parts());
         }
         var file = GorvixReader.Read(File.ReadAllBytes(Path.Combine(demo, "builds", $"{Name}.json")), library).File!;
-        _build = ResolvedBuild.Create(file.Builds[0], library);
+        _build = ResolvedBuild.Of(file.Builds[0], library).Build!;
         _ways = Router.WaysOf(_build);
     }
 
     /// <summary>The best plan, ways known.</summary>
     [Benchmark(Baseline = true)]
-    public Plan PlanAgain() => Planner.Best(new PlanSpace(_build, _ways));
+    public Plan PlanAgain() => Planner.Best(new PlanSpace(_ways));
 
     /// <summary>All ways of all links.</summary>
     [Benchmark]
-    public IReadOnlyList<LinkWays> Route() => Router.WaysOf(_build);
+    public BuildWays Route() => Router.WaysOf(_build);
 
     /// <summary>Ways, plan, prices and words: what one change of the builder asks of the core.</summary>
     [Benchmark]

@@ -6,7 +6,8 @@ namespace Gorvix.Benchmarks;
 
 /// <summary>
 /// Boards and devices made up from a seed: whole ports, halves, inverting pads, pads behind bridges, a bus over a port's pins,
-/// serial in code, advice, and supplies over a selector, under different house rules. The same seed always gives the same parts.
+/// serial in code, advice, supplies over a selector, and four devices with plugs for three or four sockets of three
+/// families, so that two devices want one socket and two sockets look alike, each with its own order of pins, under different house rules. The same seed always gives the same parts.
 /// </summary>
 internal static class MadeUp
 {
@@ -18,7 +19,7 @@ internal static class MadeUp
         [("MSP", null, [Flow.Out, Flow.In])],
         [("UBX", null, [Flow.Out, Flow.In])],
         [("SBUS", null, [Flow.Out]), ("IBUS", "change the protocol", [Flow.Out])],
-        [("SmartAudio", null, [Flow.Both])],
+        [("VC-4800", null, [Flow.Both])],
         [("ESC", null, [Flow.Out])],
         [("LTM", null, [Flow.In])],
         [("Flight log", null, [Flow.In])],
@@ -48,6 +49,7 @@ internal static class MadeUp
             Pack = new Pack { Cells = 4 },
             House = new()
             {
+                Unused = (UnusedLeads)random.Next(3),
                 Sharing = random.Next(3) == 0 ? PortSharing.SplitHalves : PortSharing.Strict,
                 Software = random.Next(3) == 0 ? SoftwareUse.Allowed : SoftwareUse.Never,
             },
@@ -92,6 +94,7 @@ internal static class MadeUp
             Pad("5V", OnRail("5v")),
             Pad("VS", OnRail("5v", At("J", "left")), OnRail("bat", At("J", "right"))),
             Pad("LED", OnNet("led")),
+            Pad("GND", OnRail("gnd")),
         };
         for (var i = 0; i < ports; i++)
         {
@@ -107,9 +110,14 @@ internal static class MadeUp
             }
         }
         var bus = random.Next(ports);
+        var plugs = Enumerable
+            .Range(0, random.Next(3) == 0 ? 4 : 3)
+            .Select(i => Socket(random, i, ports, pads))
+            .ToList();
         return board with
         {
             Pads = pads,
+            Plugs = plugs,
             Ports =
             [
                 .. board.Ports,
@@ -128,6 +136,33 @@ internal static class MadeUp
                     Tx = "led",
                 },
             ],
+        };
+    }
+
+    // Ground, a supply and four signals of two ports, in an order of its own.
+    private static BoardPlug Socket(Random random, int number, int ports, List<Pad> pads)
+    {
+        var (one, two) = (random.Next(ports), random.Next(ports));
+        PadPath[][] pins =
+        [
+            [OnRail("gnd")],
+            random.Next(4) == 0 ? [OnRail("bat")] : [OnRail("5v")],
+            [OnNet($"r{one}")],
+            [OnNet($"t{one}")],
+            [OnNet($"r{two}")],
+        ];
+        if (random.Next(3) == 0)
+        {
+            random.Shuffle(pins);
+        }
+        var made = pins.Select((p, i) => Pad($"P{number}{i}", p)).ToList();
+        pads.AddRange(made);
+        return new BoardPlug
+        {
+            Id = $"P{number}",
+            Label = $"P{number}",
+            Family = $"family {number % 3}",
+            Pins = [.. made.Select(p => new BoardPin { Pad = p.Id }), new BoardPin()],
         };
     }
 
@@ -155,13 +190,41 @@ internal static class MadeUp
     private static Device DeviceOf(Random random, int i)
     {
         var modes = Functions[random.Next(Functions.Length)];
-        return new()
+        var device = Bare(random, i, modes);
+        string?[] pins = ["G", "V", "In", "Out", "Both", "S"];
+        return i % 3 != 0 || i > 9
+            ? device
+            : device with
+            {
+                Leads =
+                [
+                    .. device.Leads,
+                    Lead("S", LeadRole.Signal) with
+                    {
+                        Talks = random.Next(2) == 0 ? TalkHabit.Always : TalkHabit.Asked,
+                    },
+                ],
+                Plug = new()
+                {
+                    Family = $"family {i / 3 % 3}",
+                    Pins = [.. pins.Select(p => new DevicePin { Lead = p })],
+                },
+            };
+    }
+
+    private static Device Bare(Random random, int i, (string Protocol, string? Setting, Flow[] Flows)[] modes) =>
+        new()
         {
             Id = $"d{i}",
             Maker = "made up",
             Name = $"d{i}",
             Kind = (DeviceKind)(i % 4),
-            Leads = [.. Enum.GetNames<Flow>().Select(f => Lead(f, LeadRole.Signal)), Lead("V", LeadRole.Supply)],
+            Leads =
+            [
+                .. Enum.GetNames<Flow>().Select(f => Lead(f, LeadRole.Signal)),
+                Lead("V", LeadRole.Supply),
+                Lead("G", LeadRole.Ground),
+            ],
             Supplies =
             [
                 new()
@@ -180,7 +243,6 @@ internal static class MadeUp
                 },
             ],
         };
-    }
 
     private static Mode ModeOf((string Protocol, string? Setting, Flow[] Flows) mode, int address) =>
         new()

@@ -35,7 +35,7 @@ internal static class PlannerRuns
             var ways = Router.WaysOf(build);
 
             // The best of three: a machine that stalls is not the planner's doing.
-            var time = Enumerable.Range(0, 3).Min(_ => Time(() => Planner.Best(new PlanSpace(build, ways))));
+            var time = Enumerable.Range(0, 3).Min(_ => Time(() => Planner.Best(new PlanSpace(ways))));
             if (seed >= 0)
             {
                 times.Add(time);
@@ -59,12 +59,12 @@ internal static class PlannerRuns
             var best = PlanCost.Zero;
             var mine = Enumerable
                 .Range(0, 9)
-                .Select(_ => Time(() => best = Planner.Best(new PlanSpace(build, ways)).Cost))
+                .Select(_ => Time(() => best = Planner.Best(new PlanSpace(ways)).Cost))
                 .Order()
                 .ElementAt(4);
 
             // Warm: the model stands already, and each term starts from the solution of the one before.
-            var model = CpSatModel.Of(build, ways);
+            var model = CpSatModel.Of(ways);
             var solved = PlanCost.Zero;
             var solver = Time(() => solved = model.Solve());
             if (solved != best)
@@ -98,6 +98,7 @@ internal static class PlannerRuns
             var full = library with { Boards = [.. library.Boards, .. boards] };
             return Core
                 .Planning.Sweep.OverBoards(build, full)
+                .ToBlockingEnumerable()
                 .Count(r => r.Plan!.Placements.All(p => p.Route is not null));
         }
         var boards = MadeUp.Boards(2, Builds);
@@ -111,7 +112,7 @@ internal static class PlannerRuns
     private static ResolvedBuild Made(int seed)
     {
         var (build, library) = MadeUp.Of(seed, Links, Ports);
-        return ResolvedBuild.Create(build, library);
+        return ResolvedBuild.Of(build, library).Build!;
     }
 
     private static double Time(Action action)

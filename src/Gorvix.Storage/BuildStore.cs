@@ -15,6 +15,13 @@ namespace Gorvix.Storage;
 /// <param name="ChangedAt">When it was last written, UTC.</param>
 public sealed record StoredBuild(string Id, int Version, Build Build, string? Undo, string? Redo, DateTime ChangedAt);
 
+/// <summary>A build on the shelf, or why it cannot be read.</summary>
+/// <param name="Id">Id in addresses.</param>
+/// <param name="Build">The build, or null.</param>
+/// <param name="Problem">Why it cannot be read, or null.</param>
+/// <param name="ChangedAt">When it was last written, UTC.</param>
+public sealed record Shelved(string Id, StoredBuild? Build, string? Problem, DateTime ChangedAt);
+
 /// <summary>There is no such build on the shelf.</summary>
 /// <param name="id">The id that was asked for.</param>
 public sealed class NoSuchBuildException(string id)
@@ -32,20 +39,38 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
     // Enough for an evening's work; older steps fall off so that the file does not grow for ever.
     private const int MostSteps = 200;
 
-    /// <summary>All builds on the shelf, by id.</summary>
-    public async Task<IReadOnlyList<StoredBuild>> All()
+    /// <summary>All builds on the shelf, by id. One that cannot be read hides no other.</summary>
+    public async Task<IReadOnlyList<Shelved>> All()
     {
         var rows = await db.Builds.AsNoTracking().Where(b => b.RemovedAt == null).OrderBy(b => b.Id).ToListAsync();
-        var list = new List<StoredBuild>();
+        var list = new List<Shelved>();
         foreach (var row in rows)
         {
-            list.Add(await Read(row));
+            try
+            {
+                list.Add(new Shelved(row.Id, await Read(row), null, row.ChangedAt));
+            }
+            catch (UnknownFormatException problem)
+            {
+                list.Add(new Shelved(row.Id, null, problem.Message, row.ChangedAt));
+            }
         }
         return list;
     }
 
+    /// <summary>The version of a build, without reading it.</summary>
+    /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
+    public async Task<int> VersionOf(string id) =>
+        await db
+            .Builds.AsNoTracking()
+            .Where(b => b.Id == id && b.RemovedAt == null)
+            .Select(b => (int?)b.Version)
+            .FirstOrDefaultAsync()
+        ?? throw new NoSuchBuildException(id);
+
     /// <summary>One build.</summary>
     /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
+    /// <exception cref="UnknownFormatException">It is stored in a format version that is not known.</exception>
     public async Task<StoredBuild> Get(string id) => await Read(await Row(id));
 
     /// <summary>Stores the build of a file with its parts, all or nothing.</summary>
@@ -55,7 +80,10 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
     {
         if (file.Builds.Count != 1)
         {
-            return (null, [FileRules.NoBuild.Found(Severity.Stop, "builds", ("builds", $"{file.Builds.Count}"))]);
+            return (
+                null,
+                [FileRules.NoBuild.Found(Severity.Stop, Subject.Place("builds"), ("builds", $"{file.Builds.Count}"))]
+            );
         }
 
         // The write lock is taken first, so no other import can choose the same id in between.
@@ -81,24 +109,18 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
         return (await Read(row), []);
     }
 
-    /// <summary>Changes a build.</summary>
+    /// <summary>Stores a new state of a build. Whoever calls this has planned it.</summary>
     /// <param name="id">The build.</param>
-    /// <param name="version">The version that the writer knows.</param>
+    /// <param name="version">The version that the new state was made from.</param>
     /// <param name="words">The change in words, for undo.</param>
-    /// <param name="change">Makes the new state from the old; the same state means nothing to do.</param>
+    /// <param name="after">The new state.</param>
     /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
     /// <exception cref="BuildChangedException">The version is not the newest.</exception>
-    public async Task<StoredBuild> Change(string id, int version, string words, Func<Build, Build> change)
+    public async Task<StoredBuild> Put(string id, int version, string words, Build after)
     {
         // The write lock is held from the reading on: a refused write leaves the steps as they were.
         await using var transaction = await db.Database.BeginTransactionAsync();
         var row = await Row(id, version);
-        var before = (await Read(row)).Build;
-        var after = change(before);
-        if (ReferenceEquals(before, after))
-        {
-            return await Read(row);
-        }
 
         // A change after an undo starts a new branch; what was undone cannot come back.
         var stale = db.Steps.Where(s =>
@@ -112,13 +134,27 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
         return written;
     }
 
-    /// <summary>Goes back one step, if there is one.</summary>
-    /// <inheritdoc cref="Change" path="/exception"/>
-    public Task<StoredBuild> Undo(string id, int version) => Walk(id, version, -1);
+    /// <summary>The state that a step back or forward leads to, or null when there is none. Nothing is written.</summary>
+    /// <param name="id">The build.</param>
+    /// <param name="version">The version that the writer knows.</param>
+    /// <param name="direction">-1 for undo, 1 for redo.</param>
+    /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
+    /// <exception cref="BuildChangedException">The version is not the newest.</exception>
+    /// <exception cref="UnknownFormatException">That state is stored in a format version that is not known.</exception>
+    public async Task<Build?> Beside(string id, int version, int direction)
+    {
+        var target = (await Row(id, version)).Cursor + direction;
+        var step = await db.Steps.AsNoTracking().FirstOrDefaultAsync(s => s.BuildId == id && s.Number == target);
+        return step is null ? null : Read(step);
+    }
 
-    /// <summary>Goes forward one step, if there is one.</summary>
-    /// <inheritdoc cref="Change" path="/exception"/>
-    public Task<StoredBuild> Redo(string id, int version) => Walk(id, version, +1);
+    /// <summary>Goes one step back or forward, to a state that <see cref="Beside"/> gave.</summary>
+    /// <inheritdoc cref="Beside"/>
+    public async Task<StoredBuild> Walk(string id, int version, int direction)
+    {
+        var row = await Row(id, version);
+        return await MoveTo(row, row.Cursor + direction);
+    }
 
     /// <summary>Takes a build off the shelf; <see cref="Restore"/> puts it back.</summary>
     /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
@@ -146,15 +182,6 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
             Words = words,
             Document = Documents.Write(build),
         };
-
-    private async Task<StoredBuild> Walk(string id, int version, int direction)
-    {
-        var row = await Row(id, version);
-        var target = row.Cursor + direction;
-        return await db.Steps.AnyAsync(s => s.BuildId == id && s.Number == target)
-            ? await MoveTo(row, target)
-            : await Read(row);
-    }
 
     private async Task<StoredBuild> MoveTo(BuildRow row, int cursor)
     {
@@ -192,8 +219,11 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
         var now = near.First(s => s.Number == row.Cursor);
         var undo = near.Any(s => s.Number == row.Cursor - 1) ? now.Words : null;
         var redo = near.FirstOrDefault(s => s.Number == row.Cursor + 1)?.Words;
-        return new StoredBuild(row.Id, row.Version, Documents.Read<Build>(now.Document), undo, redo, row.ChangedAt);
+        return new StoredBuild(row.Id, row.Version, Read(now), undo, redo, row.ChangedAt);
     }
+
+    private static Build Read(StepRow step) =>
+        Documents.Read<Build>(step.Document, step.Format, $"The build \"{step.BuildId}\"");
 
     private async Task<string> FreeId(string name)
     {

@@ -27,6 +27,7 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
         {
             part.HasKey(p => new { p.Kind, p.Id });
             part.Property(p => p.Kind).HasConversion<string>();
+            part.Property(p => p.Format).HasDefaultValue(1).HasSentinel(0);
         });
         modelBuilder.Entity<BuildRow>(build =>
         {
@@ -36,6 +37,7 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
         modelBuilder.Entity<StepRow>(step =>
         {
             step.HasKey(s => new { s.BuildId, s.Number });
+            step.Property(s => s.Format).HasDefaultValue(1).HasSentinel(0);
             step.HasOne<BuildRow>().WithMany().HasForeignKey(s => s.BuildId).OnDelete(DeleteBehavior.Cascade);
         });
     }

@@ -11,6 +11,7 @@ public sealed class PartCache
     private readonly ConcurrentDictionary<(PartKind, string), (string Document, object Part)> _parts = new();
 
     /// <summary>The part of a row.</summary>
+    /// <exception cref="UnknownFormatException">It is stored in a version that is not known.</exception>
     internal T Read<T>(PartRow row)
         where T : class
     {
@@ -19,7 +20,7 @@ public sealed class PartCache
         {
             return (T)known.Part;
         }
-        var part = Documents.Read<T>(row.Document);
+        var part = Documents.Read<T>(row.Document, row.Format, $"The part \"{row.Id}\"");
         _parts[key] = (row.Document, part);
         return part;
     }

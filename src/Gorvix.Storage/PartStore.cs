@@ -10,6 +10,7 @@ namespace Gorvix.Storage;
 public sealed class PartStore(GorvixDb db, PartCache cache)
 {
     /// <summary>The parts that a build names.</summary>
+    /// <exception cref="UnknownFormatException">One of them is stored in a format version that is not known.</exception>
     public async Task<PartsLibrary> For(Build build)
     {
         var devices = build.Devices.Select(d => d.Part).Distinct().ToList();
@@ -24,8 +25,15 @@ public sealed class PartStore(GorvixDb db, PartCache cache)
         return Library(rows);
     }
 
-    /// <summary>All parts, in the order of their ids.</summary>
-    public async Task<PartsLibrary> All() => Library(await db.Parts.AsNoTracking().OrderBy(p => p.Id).ToListAsync());
+    /// <summary>All parts, in the order of their ids; without those stored in a format version that is not known.</summary>
+    public async Task<PartsLibrary> All() =>
+        Library(
+            await db
+                .Parts.AsNoTracking()
+                .Where(p => p.Format >= 1 && p.Format <= Upcasters.Newest)
+                .OrderBy(p => p.Id)
+                .ToListAsync()
+        );
 
     /// <summary>
     /// Adds the parts of a file that the library does not have yet; they are stored with the next save.
@@ -47,11 +55,17 @@ public sealed class PartStore(GorvixDb db, PartCache cache)
             {
                 fresh.Add(row);
             }
-            else if (there.Document != row.Document)
+            else if (!SayTheSame(there, row))
             {
                 var kind = row.Kind == PartKind.Profile ? "firmware profile" : row.Kind.ToString().ToLowerInvariant();
                 findings.Add(
-                    FileRules.PartDiffers.Found(Severity.Stop, place, ("place", place), ("kind", kind), ("id", row.Id))
+                    FileRules.PartDiffers.Found(
+                        Severity.Stop,
+                        Subject.Place(place),
+                        ("place", place),
+                        ("kind", kind),
+                        ("id", row.Id)
+                    )
                 );
             }
         }
@@ -61,6 +75,22 @@ public sealed class PartStore(GorvixDb db, PartCache cache)
         }
         return findings;
     }
+
+    // A part that was stored in an older version is compared as it is read today.
+    private bool SayTheSame(PartRow there, PartRow row) =>
+        there.Document == row.Document
+        || (
+            there.Format is >= 1 and < Upcasters.Newest
+            && row.Document
+                == (
+                    row.Kind switch
+                    {
+                        PartKind.Board => Documents.Write(cache.Read<Board>(there)),
+                        PartKind.Device => Documents.Write(cache.Read<Device>(there)),
+                        _ => Documents.Write(cache.Read<FirmwareProfile>(there)),
+                    }
+                )
+        );
 
     private static PartRow Row<T>(PartKind kind, string id, T part) =>
         new()

@@ -1,3 +1,5 @@
+using Gorvix.Core.Formats;
+
 namespace Gorvix.Storage;
 
 /// <summary>The kind of a part in the library.</summary>
@@ -24,6 +26,9 @@ public sealed class PartRow
 
     /// <summary>The part in the product's own format, on one line.</summary>
     public required string Document { get; init; }
+
+    /// <summary>The format version of the document.</summary>
+    public int Format { get; init; } = Upcasters.Newest;
 }
 
 /// <summary>A build. What it says stands in the step that <see cref="Cursor"/> points at.</summary>
@@ -59,4 +64,7 @@ public sealed class StepRow
 
     /// <summary>The build in the product's own format, on one line.</summary>
     public required string Document { get; init; }
+
+    /// <summary>The format version of the document.</summary>
+    public int Format { get; init; } = Upcasters.Newest;
 }

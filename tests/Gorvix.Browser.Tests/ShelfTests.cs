@@ -45,7 +45,7 @@ public class ShelfTests
         page.Find("[data-build='north-face-hare']");
         var shelf = page.All("article").Count;
         var file = Path.Combine(Directory.CreateTempSubdirectory("gorvix-").FullName, "damaged.json");
-        await File.WriteAllTextAsync(file, "{\"format\":\"gorvix\",\n\"version\":1,\n\"boards\":[{\"id\":\"x\"}]}");
+        await File.WriteAllTextAsync(file, "{\"format\":\"gorvix\",\n\"version\":2,\n\"boards\":[{\"id\":\"x\"}]}");
         Import(page, file);
         page.Says("[role='alert']", "damaged.json was not imported. Nothing was stored.");
         page.Says("[role='alert']", "line 3 (boards[0])");

@@ -138,7 +138,7 @@ internal static class Bench
         Build(board, [.. devices.Select(d => (d, Priority.Must))]);
 
     public static ResolvedBuild Build(Board board, params (Device Device, Priority Priority)[] devices) =>
-        ResolvedBuild.Create(
+        Resolved(
             new Build
             {
                 Name = "test",
@@ -158,15 +158,15 @@ internal static class Bench
             new PartsLibrary([board], [.. devices.Select(d => d.Device)])
         );
 
-    public static ResolvedBuild Pinned(this ResolvedBuild build, params RouteMatch[] pins) =>
+    public static ResolvedBuild Pinned(this ResolvedBuild build, params WishMatch[] pins) =>
         build.WithWishes(pins, build.Build.Bans);
 
-    public static ResolvedBuild Banned(this ResolvedBuild build, params RouteMatch[] bans) =>
+    public static ResolvedBuild Banned(this ResolvedBuild build, params WishMatch[] bans) =>
         build.WithWishes(build.Build.Pins, bans);
 
     /// <summary>The ways of one mode of one device on a board.</summary>
     public static LinkWays Ways(Board board, params Mode[] modes) =>
-        Router.WaysOf(Build(board, Device("device", Need.Control, modes)))[0];
+        Router.WaysOf(Build(board, Device("device", Need.Control, modes))).Links[0];
 
     public static string? CodeAt(this LinkWays ways, string port) => ways.NearestAt(port)?.Finding.Rule;
 

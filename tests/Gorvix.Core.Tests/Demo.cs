@@ -58,7 +58,7 @@ internal static class Demo
         };
     }
 
-    public static ResolvedBuild Resolve(this Build build) => ResolvedBuild.Create(build, Library);
+    public static ResolvedBuild Resolve(this Build build) => Resolved(build, Library);
 
     /// <summary>The best plan of a demo build.</summary>
     public static Plan Plan(this Build build) => Planner.Best(build.Resolve());
@@ -69,7 +69,7 @@ internal static class Demo
             Pins =
             [
                 .. build.Pins,
-                new()
+                new RouteMatch
                 {
                     Link = link,
                     Port = port,
@@ -84,7 +84,7 @@ internal static class Demo
             ? $"{route.Port.Id}: {string.Join(' ', route.Walks.Select(w => $"{w.Lead.Label}>{w.Pad.Label}"))}"
             : "-";
 
-    public static FitReader Fit(Build build) => new(ResolvedBuild.Create(build, Library));
+    public static FitReader Fit(Build build) => new(Resolved(build, Library));
 
     public static IEnumerable<string> Files(string folder) =>
         Directory.GetFiles(Path.Combine(Folder, folder), "*.json").Order(StringComparer.Ordinal);

@@ -11,10 +11,12 @@ public class FloorsTests
         "Findings",
         "Protocols",
         "Parts",
+        "Circuits",
         "Builds",
         "Routing",
         "Planning",
         "Wiring",
+        "Words",
         "Fit",
         "Formats",
     ];

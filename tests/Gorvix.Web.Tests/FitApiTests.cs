@@ -6,7 +6,7 @@ namespace Gorvix.Web.Tests;
 public class FitApiTests
 {
     private const string Hare = "north-face-hare";
-    private const string GnssOnU1 = """{"link":"position","port":"U1"}""";
+    private const string GnssOnU1 = """{"kind":"route","link":"position","port":"U1"}""";
 
     [Fact]
     public async Task The_F4_build_is_carried_in_full_and_every_other_cell_says_why()
@@ -40,7 +40,7 @@ public class FitApiTests
     {
         await using var server = await LiveServer.Start();
         await server.Change(Hare, 1, "pin", GnssOnU1);
-        await server.Change(Hare, 2, "ban", """{"link":"control","mode":"crsf-inverted"}""");
+        await server.Change(Hare, 2, "ban", """{"kind":"route","link":"control","mode":"crsf-inverted"}""");
         await using var again = await LiveServer.Start(server.Data);
         var undone = (await again.Post($"/api/builds/{Hare}/undo", """{"version":3}""")).Body;
         Assert.Equal("U3 U4 U1", LiveServer.Ports(undone));
@@ -124,7 +124,7 @@ public class FitApiTests
     public async Task A_pin_that_cannot_be_is_taken_as_a_wish_and_answered()
     {
         await using var server = await LiveServer.Start();
-        var (status, fit) = await server.Change(Hare, 1, "pin", """{"link":"position","port":"U6"}""");
+        var (status, fit) = await server.Change(Hare, 1, "pin", """{"kind":"route","link":"position","port":"U6"}""");
         Assert.Equal(200, status);
         Assert.Equal("U3 U1 U4", LiveServer.Ports(fit));
         Assert.Equal("PIN", fit.GetProperty("sheet").GetProperty("findings")[0].GetProperty("rule").GetString());
@@ -132,15 +132,15 @@ public class FitApiTests
 
     [Theory]
     [InlineData(
-        """{"link":"wings","port":"U1"}""",
+        """{"kind":"route","link":"wings","port":"U1"}""",
         "change.link names link \"wings\", which does not exist here. Known: control, picture-text, position."
     )]
     [InlineData(
-        """{"link":"control","port":"U99"}""",
+        """{"kind":"route","link":"control","port":"U99"}""",
         "change.port names port \"U99\", which does not exist here. Known: U1, U3, U4, U6."
     )]
     [InlineData(
-        """{"link":"control","mode":"x"}""",
+        """{"kind":"route","link":"control","mode":"x"}""",
         "change.mode names mode \"x\", which does not exist here. Known: crsf, crsf-inverted."
     )]
     public async Task An_unknown_id_is_refused_with_what_is_known(string match, string sentence)
@@ -155,10 +155,10 @@ public class FitApiTests
     [InlineData("{}")]
     [InlineData("nonsense")]
     [InlineData("""{"version":1}""")]
-    [InlineData("""{"version":1,"change":{"kind":"paint","match":{"link":"control"}}}""")]
-    [InlineData("""{"version":"1","change":{"kind":"pin","match":{"link":"control"}}}""")]
+    [InlineData("""{"version":1,"change":{"kind":"paint","match":{"kind":"route","link":"control"}}}""")]
+    [InlineData("""{"version":"1","change":{"kind":"pin","match":{"kind":"route","link":"control"}}}""")]
     [InlineData("""{"version":1,"change":{"kind":"pin","match":null}}""")]
-    [InlineData("""{"version":1,"change":{"kind":"pin","match":{"link":null}}}""")]
+    [InlineData("""{"version":1,"change":{"kind":"pin","match":{"kind":"route","link":null}}}""")]
     public async Task A_request_of_another_shape_is_refused_in_words(string body)
     {
         await using var server = await LiveServer.Start();
@@ -169,7 +169,10 @@ public class FitApiTests
 
     [Theory]
     [InlineData("/api/builds/nobody/undo", """{"version":1}""")]
-    [InlineData("/api/builds/nobody/changes", """{"version":1,"change":{"kind":"pin","match":{"link":"control"}}}""")]
+    [InlineData(
+        "/api/builds/nobody/changes",
+        """{"version":1,"change":{"kind":"pin","match":{"kind":"route","link":"control"}}}"""
+    )]
     [InlineData("/api/builds/nobody/remove", "")]
     [InlineData("/api/builds/nobody/restore", "")]
     public async Task A_build_that_is_not_there_is_said_to_be_missing(string path, string body)

@@ -32,7 +32,7 @@ public class ShelfApiTests
     public async Task Export_import_export_gives_the_same_bytes_also_on_another_machine()
     {
         await using var here = await LiveServer.Start();
-        await here.Change("north-face-hare", 1, "pin", """{"link":"position","port":"U1"}""");
+        await here.Change("north-face-hare", 1, "pin", """{"kind":"route","link":"position","port":"U1"}""");
         var file = await here.Client.GetStringAsync("/api/builds/north-face-hare/export");
 
         await using var there = await LiveServer.Start(demo: null);
@@ -79,7 +79,7 @@ public class ShelfApiTests
         var finding = problem.GetProperty("findings")[0];
         Assert.Equal(
             ("PART-DIFFERS", "boards[0]"),
-            (finding.GetProperty("rule").GetString(), finding.GetProperty("subject").GetString())
+            (finding.GetProperty("rule").GetString(), finding.GetProperty("subject").GetProperty("id").GetString())
         );
         Assert.Equal(LiveServer.DemoBuilds, await server.Count());
     }

@@ -1,5 +1,3 @@
-using Gorvix.Core.Parts;
-
 namespace Gorvix.Core.Builds;
 
 /// <summary>One aircraft on the bench: a board, its devices, and what the builder wishes.</summary>
@@ -32,11 +30,11 @@ public sealed record Build
     /// <summary>The links wished for.</summary>
     public required IReadOnlyList<Want> Wants { get; init; }
 
-    /// <summary>Links that must go where the builder says.</summary>
-    public IReadOnlyList<RouteMatch> Pins { get; init; } = [];
+    /// <summary>What must be as the builder says.</summary>
+    public IReadOnlyList<WishMatch> Pins { get; init; } = [];
 
-    /// <summary>Routes that the builder does not want.</summary>
-    public IReadOnlyList<RouteMatch> Bans { get; init; } = [];
+    /// <summary>What the builder does not want.</summary>
+    public IReadOnlyList<WishMatch> Bans { get; init; } = [];
 }
 
 /// <summary>A device in a build.</summary>
@@ -76,33 +74,4 @@ public sealed record Want
 
     /// <summary>How much it is wished for.</summary>
     public required Priority Priority { get; init; }
-}
-
-/// <summary>
-/// Names some of the routes of a link: all those for which each part that is given agrees.
-/// A pin says "only these", a ban says "none of these".
-/// </summary>
-public sealed record RouteMatch
-{
-    /// <summary>Id of the link.</summary>
-    public required string Link { get; init; }
-
-    /// <summary>Id of the port, or null for any.</summary>
-    public string? Port { get; init; }
-
-    /// <summary>Id of a pad that the route uses, or null for any.</summary>
-    public string? Pad { get; init; }
-
-    /// <summary>Id of the mode, or null for any.</summary>
-    public string? Mode { get; init; }
-
-    /// <summary>
-    /// The bridge positions that the route needs, as in <see cref="BridgeWords"/>: exactly these, none for an empty text,
-    /// or null for any.
-    /// </summary>
-    public string? Bridges { get; init; }
-
-    /// <summary>Bridge positions as one text, such as <c>J4=inverted, JR=SBUS</c>; the same positions always give the same text.</summary>
-    public static string BridgeWords(IEnumerable<Contact> bridges) =>
-        string.Join(", ", bridges.Select(b => $"{b.Bridge}={b.Position}").Distinct().Order(StringComparer.Ordinal));
 }

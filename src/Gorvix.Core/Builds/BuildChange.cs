@@ -19,22 +19,22 @@ public enum ChangeKind
 /// <summary>One change of a build by the builder.</summary>
 /// <param name="Kind">What to do.</param>
 /// <param name="Match">Which routes it is about.</param>
-public sealed record BuildChange(ChangeKind Kind, RouteMatch Match)
+public sealed record BuildChange(ChangeKind Kind, WishMatch Match)
 {
     /// <summary>The build after the change. The same build comes back when there is nothing to change.</summary>
     public Build ApplyTo(Build build)
     {
-        IReadOnlyList<RouteMatch> Without(IReadOnlyList<RouteMatch> list) =>
+        IReadOnlyList<WishMatch> Without(IReadOnlyList<WishMatch> list) =>
             list.Contains(Match) ? [.. list.Where(m => m != Match)] : list;
 
         return Kind switch
         {
-            // One link has one place, so a new pin takes the place of the old one.
+            // One link has one place, and so has a plug: a new pin takes the place of the old one.
             ChangeKind.Pin => build.Pins.Contains(Match)
                 ? build
                 : build with
                 {
-                    Pins = [.. build.Pins.Where(p => p.Link != Match.Link), Match],
+                    Pins = [.. build.Pins.Where(p => !p.IsAboutTheSame(Match)), Match],
                     Bans = Without(build.Bans),
                 },
             ChangeKind.Unpin => Kept(build, build with { Pins = Without(build.Pins) }),
@@ -50,19 +50,30 @@ public sealed record BuildChange(ChangeKind Kind, RouteMatch Match)
     }
 
     /// <summary>The change in words, for the undo list.</summary>
-    public string Words()
+    public string Words() =>
+        Match switch
+        {
+            RouteMatch route => Route(route),
+            SeatMatch { Socket: { } socket } seat => $"{Kind} the plug of {seat.Device} in {socket}",
+            SeatMatch seat => $"{Kind} {seat.Device}: soldered lead by lead",
+            FeedMatch feed => $"{Kind} {feed.Lead} of {feed.Device} fed from {feed.Pad}",
+            LeadMatch lead => $"{Kind} {lead.Lead} of {lead.Device} out of its plug",
+            _ => $"{Kind}",
+        };
+
+    private string Route(RouteMatch match)
     {
         string?[] parts =
         [
-            Match.Mode is null ? null : $"mode {Match.Mode}",
-            Match.Pad is null ? null : $"pad {Match.Pad}",
-            Match.Bridges is null ? null
-            : Match.Bridges == "" ? "no bridge"
-            : $"bridges {Match.Bridges}",
-            Match.Port,
+            match.Mode is null ? null : $"mode {match.Mode}",
+            match.Pad is null ? null : $"pad {match.Pad}",
+            match.Bridges is null ? null
+            : match.Bridges == "" ? "no bridge"
+            : $"bridges {match.Bridges}",
+            match.Port,
         ];
         var where = string.Join(", ", parts.Where(p => p is not null));
-        return where == "" ? $"{Kind} {Match.Link}" : $"{Kind} {Match.Link}: {where}";
+        return where == "" ? $"{Kind} {match.Link}" : $"{Kind} {match.Link}: {where}";
     }
 
     private static Build Kept(Build before, Build after) =>

@@ -89,7 +89,7 @@ public static class BuildCheck
     }
 
     /// <summary>Checks one pin or ban.</summary>
-    public static IReadOnlyList<Finding> Of(RouteMatch match, Build build, PartsLibrary library, string place)
+    public static IReadOnlyList<Finding> Of(WishMatch match, Build build, PartsLibrary library, string place)
     {
         var list = new CheckList();
         MatchOf(build, match, library, place, list);
@@ -98,7 +98,7 @@ public static class BuildCheck
 
     private static void Matches(
         Build build,
-        IReadOnlyList<RouteMatch> matches,
+        IReadOnlyList<WishMatch> matches,
         PartsLibrary library,
         string place,
         CheckList list
@@ -110,7 +110,48 @@ public static class BuildCheck
         }
     }
 
-    private static void MatchOf(Build build, RouteMatch match, PartsLibrary library, string place, CheckList list)
+    private static void MatchOf(Build build, WishMatch match, PartsLibrary library, string place, CheckList list)
+    {
+        switch (match)
+        {
+            case RouteMatch route:
+                RouteOf(build, route, library, place, list);
+                break;
+            case SeatMatch seat:
+                Device(build, seat.Device, place, list);
+                if (seat.Socket is { } socket && library.Board(build.Board) is { } board)
+                {
+                    list.Known(socket, board.Plugs.Select(p => p.Id), "socket", $"{place}.socket");
+                }
+                break;
+            case FeedMatch feed:
+                Device(build, feed.Device, place, list);
+                if (PartOf(build, library, feed.Device) is { } fed)
+                {
+                    list.Known(feed.Lead, fed.Supplies.Select(s => s.Lead), "supply lead", $"{place}.lead");
+                }
+                if (library.Board(build.Board) is { } feeds)
+                {
+                    list.Known(feed.Pad, feeds.Pads.Select(p => p.Id), "pad", $"{place}.pad");
+                }
+                break;
+            case LeadMatch lead:
+                Device(build, lead.Device, place, list);
+                if (PartOf(build, library, lead.Device) is { } part)
+                {
+                    list.Known(lead.Lead, part.Leads.Select(l => l.Id), "lead", $"{place}.lead");
+                }
+                break;
+        }
+    }
+
+    private static void Device(Build build, string device, string place, CheckList list) =>
+        list.Known(device, build.Devices.Select(d => d.Id), "device of the build", $"{place}.device");
+
+    private static Device? PartOf(Build build, PartsLibrary library, string device) =>
+        build.Devices.FirstOrDefault(d => d.Id == device) is { } found ? library.Device(found.Part) : null;
+
+    private static void RouteOf(Build build, RouteMatch match, PartsLibrary library, string place, CheckList list)
     {
         list.Known(match.Link, build.Wants.Select(w => w.Link), "link", $"{place}.link");
         if (library.Board(build.Board) is { } board)

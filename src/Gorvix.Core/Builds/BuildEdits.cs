@@ -6,8 +6,8 @@ namespace Gorvix.Core.Builds;
 public static class BuildEdits
 {
     /// <summary>
-    /// The build with another part for one device. Its links go over by what they give; pins and bans that name a mode of
-    /// the old part fall.
+    /// The build with another part for one device. Its links go over by what they give; pins and bans that name a mode, a
+    /// plug or a lead of the old part fall.
     /// </summary>
     /// <param name="build">A build that passes <see cref="BuildCheck"/>.</param>
     /// <param name="device">Id of a device of the build.</param>
@@ -27,7 +27,15 @@ public static class BuildEdits
             }
             functions[want.Link] = function.Id;
         }
-        bool Stays(RouteMatch match) => match.Mode is null || !functions.ContainsKey(match.Link);
+        bool Stays(WishMatch match) =>
+            match switch
+            {
+                RouteMatch route => route.Mode is null || !functions.ContainsKey(route.Link),
+                FeedMatch feed => feed.Device != device,
+                LeadMatch lead => lead.Device != device,
+                SeatMatch seat => seat.Device != device,
+                _ => true,
+            };
         return build with
         {
             Devices = [.. build.Devices.Select(d => d.Id == device ? d with { Part = part.Id } : d)],
@@ -40,10 +48,11 @@ public static class BuildEdits
         };
     }
 
-    /// <summary>The build on another board. Pins and bans that name a port or pad of the old board fall.</summary>
+    /// <summary>The build on another board. Pins and bans that name a port, pad or socket of the old board fall.</summary>
     public static Build WithBoard(Build build, string board)
     {
-        static bool Stays(RouteMatch match) => match is { Port: null, Pad: null, Bridges: null };
+        static bool Stays(WishMatch match) =>
+            match is RouteMatch { Port: null, Pad: null, Bridges: null } or LeadMatch or SeatMatch { Socket: null };
         return build with { Board = board, Pins = [.. build.Pins.Where(Stays)], Bans = [.. build.Bans.Where(Stays)] };
     }
 
@@ -52,8 +61,8 @@ public static class BuildEdits
         build with
         {
             Wants = [.. build.Wants.Where(w => w.Link != link)],
-            Pins = [.. build.Pins.Where(p => p.Link != link)],
-            Bans = [.. build.Bans.Where(b => b.Link != link)],
+            Pins = [.. build.Pins.Where(p => p is not RouteMatch route || route.Link != link)],
+            Bans = [.. build.Bans.Where(b => b is not RouteMatch route || route.Link != link)],
         };
 
     /// <summary>The build with one more link, last in its order, under a name that is free.</summary>
@@ -92,7 +101,20 @@ public static class BuildEdits
     public static Build WithoutDevice(Build build, string device)
     {
         var less = build.Wants.Where(w => w.Device == device).Aggregate(build, (b, want) => WithoutLink(b, want.Link));
-        return less with { Devices = [.. build.Devices.Where(d => d.Id != device)] };
+        static string? DeviceOf(WishMatch match) =>
+            match switch
+            {
+                SeatMatch seat => seat.Device,
+                FeedMatch feed => feed.Device,
+                LeadMatch lead => lead.Device,
+                _ => null,
+            };
+        return less with
+        {
+            Devices = [.. build.Devices.Where(d => d.Id != device)],
+            Pins = [.. less.Pins.Where(p => DeviceOf(p) != device)],
+            Bans = [.. less.Bans.Where(b => DeviceOf(b) != device)],
+        };
     }
 
     /// <summary>The build with another priority of one link.</summary>

@@ -1,3 +1,4 @@
+using Gorvix.Core.Circuits;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 
@@ -18,7 +19,7 @@ public sealed record Link(Want Want, Device Device, DeviceFunction Function)
 /// <param name="Device">The device.</param>
 public sealed record DeviceInBuild(string Id, Device Device);
 
-/// <summary>A build whose names all lead somewhere. Immutable; made only by <see cref="Create"/>.</summary>
+/// <summary>A build whose names all lead somewhere. Immutable; made only by <see cref="Of"/>.</summary>
 public sealed class ResolvedBuild
 {
     private ResolvedBuild(
@@ -31,13 +32,7 @@ public sealed class ResolvedBuild
     {
         (Build, Board, Firmware, Devices, Links) = (build, board, firmware, devices, links);
         Controller = ControllerClass.Find(board.Controller)!;
-        Paths = (
-            from pad in board.Pads
-            where pad.Meaning != PadMeaning.NotConnected
-            from path in pad.Paths
-            where path.Net is not null
-            select (pad, path)
-        ).ToLookup(p => p.path.Net!);
+        Circuit = Circuit.Of(board);
     }
 
     /// <summary>What the builder wrote.</summary>
@@ -46,8 +41,8 @@ public sealed class ResolvedBuild
     /// <summary>The board.</summary>
     public Board Board { get; }
 
-    /// <summary>Every way from a pad to a net, by net, in the order of the pads.</summary>
-    public ILookup<string, (Pad Pad, PadPath Path)> Paths { get; }
+    /// <summary>The board as nodes and edges.</summary>
+    public Circuit Circuit { get; }
 
     /// <summary>The class of the board's controller.</summary>
     public ControllerClass Controller { get; }
@@ -61,16 +56,15 @@ public sealed class ResolvedBuild
     /// <summary>The links, in the builder's order.</summary>
     public IReadOnlyList<Link> Links { get; }
 
-    /// <summary>Resolves a build.</summary>
-    /// <param name="build">A build that passes <see cref="BuildCheck"/>.</param>
-    /// <param name="library">A library whose parts pass <see cref="PartCheck"/>.</param>
-    /// <exception cref="InvalidBuildException">A name leads nowhere, or the board or a device contradicts itself.</exception>
-    public static ResolvedBuild Create(Build build, PartsLibrary library)
+    /// <summary>Resolves a build: the build whose names all lead somewhere, or what stands against it.</summary>
+    /// <param name="build">A build.</param>
+    /// <param name="library">The parts that it can name.</param>
+    public static Resolution Of(Build build, PartsLibrary library)
     {
         var findings = BuildCheck.Of(build, library, "build");
         if (findings.Count > 0)
         {
-            throw new InvalidBuildException(findings);
+            return new Resolution(null, findings);
         }
         var board = library.Board(build.Board)!;
         var devices = build.Devices.ToDictionary(d => d.Id, d => library.Device(d.Part)!);
@@ -80,7 +74,7 @@ public sealed class ResolvedBuild
             .ToList();
         if (broken.Count > 0)
         {
-            throw new InvalidBuildException(broken);
+            return new Resolution(null, broken);
         }
         var links = build
             .Wants.Select(w => new Link(
@@ -90,25 +84,22 @@ public sealed class ResolvedBuild
             ))
             .ToList();
         var profile = build.Firmware is { } firmware ? library.Profile(firmware) : null;
-        return new ResolvedBuild(
+        var resolved = new ResolvedBuild(
             build,
             board,
             profile,
             [.. build.Devices.Select(d => new DeviceInBuild(d.Id, devices[d.Id]))],
             links
         );
+        return new Resolution(resolved, []);
     }
 
     /// <summary>The same build with other pins and bans.</summary>
-    public ResolvedBuild WithWishes(IReadOnlyList<RouteMatch> pins, IReadOnlyList<RouteMatch> bans) =>
+    public ResolvedBuild WithWishes(IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans) =>
         new(Build with { Pins = pins, Bans = bans }, Board, Firmware, Devices, Links);
 }
 
-/// <summary>A build cannot be planned because something in it contradicts itself.</summary>
-/// <param name="findings">What, and where.</param>
-public sealed class InvalidBuildException(IReadOnlyList<Finding> findings)
-    : Exception(string.Join(" ", findings.Select(f => f.Sentence)))
-{
-    /// <summary>What, and where.</summary>
-    public IReadOnlyList<Finding> Findings { get; } = findings;
-}
+/// <summary>What came of resolving a build.</summary>
+/// <param name="Build">The build, or null when it contradicts itself.</param>
+/// <param name="Findings">Why it is null: what, and where; else empty.</param>
+public sealed record Resolution(ResolvedBuild? Build, IReadOnlyList<Finding> Findings);

@@ -1,3 +1,5 @@
+using System.Diagnostics.CodeAnalysis;
+
 namespace Gorvix.Core.Findings;
 
 /// <summary>How bad a finding is.</summary>
@@ -13,16 +15,31 @@ public enum Severity
     Stop,
 }
 
-/// <summary>One verdict on a build, a part or a file. All verdicts of the product have this one type.</summary>
-/// <param name="Rule">The id of the rule that speaks.</param>
-/// <param name="Severity">How bad it is.</param>
-/// <param name="Subject">Which link, pad, lead, rail or place in a file it is about.</param>
-/// <param name="Facts">The facts it rests on, with units.</param>
-/// <param name="Sentence">One plain sentence for the builder.</param>
-public sealed record Finding(
-    string Rule,
-    Severity Severity,
-    string Subject,
-    IReadOnlyList<Fact> Facts,
-    string Sentence
-);
+/// <summary>One verdict on a build, a part or a file. All verdicts of the product have this one type; <see cref="Findings.Rule.Found"/> makes them.</summary>
+public sealed record Finding
+{
+    private readonly Rule _rule;
+
+    [SetsRequiredMembers]
+    internal Finding(Rule rule, Severity severity, Subject subject, IReadOnlyList<Fact> facts) =>
+        (_rule, Rule, Severity, Subject, Facts) = (rule, rule.Id, severity, subject, facts);
+
+    /// <summary>The id of the rule that speaks.</summary>
+    public required string Rule { get; init; }
+
+    /// <summary>How bad it is.</summary>
+    public required Severity Severity { get; init; }
+
+    /// <summary>What it is about.</summary>
+    public required Subject Subject { get; init; }
+
+    /// <summary>The facts it rests on, with units.</summary>
+    public required IReadOnlyList<Fact> Facts { get; init; }
+
+    /// <summary>One plain sentence for the builder: the rule's, filled with the facts. Made when it is read.</summary>
+    public required string Sentence
+    {
+        get => field ??= _rule.Say(Facts);
+        init;
+    }
+}

@@ -51,11 +51,8 @@ public sealed record Rule(string Id, string Title, string Sentence, string Reaso
 
     /// <summary>A finding of this rule.</summary>
     /// <param name="severity">How bad it is.</param>
-    /// <param name="subject">Which link, pad, lead or place in a file it is about.</param>
+    /// <param name="subject">What it is about.</param>
     /// <param name="facts">The facts that the sentence names.</param>
-    public Finding Found(Severity severity, string subject, params (string Name, string Value)[] facts)
-    {
-        var list = Array.ConvertAll(facts, f => new Fact(f.Name, f.Value));
-        return new Finding(Id, severity, subject, list, Say(list));
-    }
+    public Finding Found(Severity severity, Subject subject, params (string Name, string Value)[] facts) =>
+        new(this, severity, subject, Array.ConvertAll(facts, f => new Fact(f.Name, f.Value)));
 }

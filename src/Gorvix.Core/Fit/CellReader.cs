@@ -3,6 +3,7 @@ using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
 
@@ -29,7 +30,7 @@ internal sealed class CellReader(PlanSpace space, Plan plan)
                 code,
                 text,
                 sentence,
-                _wishes.Pins.Any(p => p.Link == way.Link.Id && p.Port == port.Id),
+                _wishes.Pins.OfType<RouteMatch>().Any(p => p.Link == way.Link.Id && p.Port == port.Id),
                 _wishes.Bans.Contains(here),
                 mode,
                 lanes
@@ -37,7 +38,8 @@ internal sealed class CellReader(PlanSpace space, Plan plan)
 
         if (plan.RouteOf(way.Link.Id) is { } chosen && chosen.Port.Id == port.Id)
         {
-            var sentence = $"{FitWords.Of(way.Link)} goes here: {FitWords.Join([.. chosen.Walks.Select(WireWords)])}.";
+            var sentence =
+                $"{PlainWords.Of(way.Link)} goes here: {PlainWords.Join([.. chosen.Walks.Select(WireWordsOf)])}.";
             return Cell(CellState.Chosen, null, FitWords.Pads(chosen), sentence, chosen.Mode.Id, Strands.Of(chosen));
         }
         var routes = way.Routes.Where(r => r.Port == port).ToList();
@@ -61,13 +63,13 @@ internal sealed class CellReader(PlanSpace space, Plan plan)
                     []
                 );
         }
-        var open = routes.Where(r => !_wishes.Bans.Any(r.Matches)).ToList();
+        var open = routes.Where(r => !_wishes.Bans.OfType<RouteMatch>().Any(r.Matches)).ToList();
         if (open.Count == 0)
         {
             var banned = PlanningRules.Banned.Found(
                 Severity.Stop,
-                port.Id,
-                ("link", FitWords.Of(way.Link)),
+                Subject.Port(port.Id),
+                ("link", PlainWords.Of(way.Link)),
                 ("port", port.Id)
             );
             return Cell(
@@ -94,7 +96,10 @@ internal sealed class CellReader(PlanSpace space, Plan plan)
     }
 
     private static Finding NoMode(Link link) =>
-        PlanningRules.NoMode.Found(Severity.Stop, link.Id, ("link", FitWords.Of(link)));
+        PlanningRules.NoMode.Found(Severity.Stop, Subject.Link(link.Id), ("link", PlainWords.Of(link)));
 
-    private static string WireWords(LineWalk walk) => $"{walk.Lead.Label} to pad {walk.Pad.Label}";
+    private string WireWordsOf(LineWalk walk) =>
+        $"{walk.Lead.Label} to {Pad(WireWords.Of(space.Build.Circuit, walk.Pad))}";
+
+    private static string Pad(string words) => words.Contains(" pin ") ? words : $"pad {words}";
 }

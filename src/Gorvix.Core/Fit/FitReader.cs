@@ -4,6 +4,7 @@ using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
 using Gorvix.Core.Wiring;
+using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
 
@@ -27,56 +28,62 @@ public sealed class FitReader
     private readonly PlanSpace _space;
     private readonly CellReader _cells;
     private readonly WishReader _wishes;
+    private readonly FindingReader _findings;
 
     /// <summary>Plans the build.</summary>
-    /// <exception cref="InvalidBuildException">It is too large to be planned.</exception>
-    public FitReader(ResolvedBuild build)
-        : this(new PlanSpace(build)) { }
+    /// <param name="build">The build.</param>
+    /// <param name="stop">Tells that nobody waits for the answer any more.</param>
+    public FitReader(ResolvedBuild build, CancellationToken stop = default)
+        : this(new PlanSpace(build, stop)) { }
 
     private FitReader(PlanSpace space)
+        : this(space, Planner.Best(space)) { }
+
+    private FitReader(PlanSpace space, Plan plan)
+        : this(space, plan, WiredBuild.From(space.Build, plan)) { }
+
+    private FitReader(PlanSpace space, Plan plan, WiredBuild wired)
     {
-        (_build, _space) = (space.Build, space);
-        Plan = Planner.Best(_space);
+        (_build, _space, Plan, Wired) = (space.Build, space, plan, wired);
         _cells = new CellReader(_space, Plan);
         _wishes = new WishReader(_space, Plan);
+        _findings = new FindingReader(_build, Plan, Wired, _wishes);
     }
 
     /// <summary>The plan.</summary>
     public Plan Plan { get; }
 
+    /// <summary>The build wired as the plan says.</summary>
+    public WiredBuild Wired { get; }
+
+    /// <summary>The same answer for another asker, who may stop what it makes.</summary>
+    public FitReader Until(CancellationToken stop) => new(_space.Until(stop), Plan, Wired);
+
     /// <summary>Plans the same build with other pins and bans; sooner than from the beginning.</summary>
-    public FitReader With(IReadOnlyList<RouteMatch> pins, IReadOnlyList<RouteMatch> bans) =>
-        new(_space.With(pins, bans));
+    public FitReader With(IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans) => new(_space.With(pins, bans));
 
     /// <summary>The whole sheet.</summary>
     public FitSheet Sheet()
     {
-        var wired = WiredBuild.From(_build, Plan);
-
-        // Prices, the other plans and conflicts are by far the most work, and none waits for another.
-        Dictionary<string, IReadOnlyList<FitCell>> cells = [];
-        IReadOnlyList<FitPlan> plans = [];
-        List<FitConflict> conflicts = [];
-        Parallel.Invoke(
-            () => cells = Cells(),
-            () => plans = Plans(),
-            () => conflicts = [.. Left(Plan).Select(_wishes.ConflictOf)]
+        var wiring = new WiringReader(_space, Plan, Wired);
+        var cells = _space.Ways.ToDictionary(
+            w => w.Link.Id,
+            w => (IReadOnlyList<FitCell>)[.. _build.Board.Ports.Select(p => _cells.CellOf(w, p))]
         );
-        var findings = Findings(cells);
+        var findings = _findings.All(link => Because(cells[link.Id]));
         return new FitSheet(
-            Verdict(findings),
+            _findings.Verdict(findings),
             $"{_build.Board.Maker} {_build.Board.Name}, revision {_build.Board.Revision}",
             Identity(),
             _build.Controller.Id,
-            plans,
+            Plans(),
             [.. _build.Board.Ports.Select(PortOf)],
-            [.. _space.Ways.Select(w => LinkOf(w, cells[w.Link.Id], wired))],
+            [.. _space.Ways.Select(w => LinkOf(w, cells[w.Link.Id], wiring))],
             findings,
-            conflicts,
+            [.. Left(Plan).Select(_wishes.ConflictOf)],
             _wishes.All(),
-            Work(wired),
-            OpenWords(wired),
-            SupplyReader.Rows(Plan)
+            [.. Wired.Work.Select(w => WorkWords.Of(w, _build))],
+            wiring.Devices()
         );
     }
 
@@ -84,21 +91,12 @@ public sealed class FitReader
     internal static IEnumerable<Link> Left(Plan plan) =>
         plan.Placements.Where(p => p.Route is null).Take(MostExplained).Select(p => p.Link);
 
-    private Dictionary<string, IReadOnlyList<FitCell>> Cells() =>
-        _space
-            .Ways.AsParallel()
-            .AsOrdered()
-            .Select(w => (w.Link.Id, Row: _build.Board.Ports.Select(p => _cells.CellOf(w, p)).ToList()))
-            .AsEnumerable()
-            .ToDictionary(r => r.Id, r => (IReadOnlyList<FitCell>)r.Row);
-
     /// <summary>The verdict alone, for lists of builds.</summary>
-    public Verdict Verdict() =>
-        Verdict(Findings(_space.Ways.ToDictionary(w => w.Link.Id, _ => (IReadOnlyList<FitCell>)[])));
+    public Verdict Verdict() => _findings.Verdict(_findings.All(_ => ""));
 
     /// <summary>Where each link sits, for lists of builds.</summary>
     public IReadOnlyList<Place> Places() =>
-        [.. Plan.Placements.Select(p => new Place(FitWords.Of(p.Link.Function.Need), p.Route?.Port.Id))];
+        [.. Plan.Placements.Select(p => new Place(PlainWords.Of(p.Link.Function.Need), p.Route?.Port.Id))];
 
     /// <summary>What moved since an earlier plan, one sentence for each link.</summary>
     /// <param name="earlier">The plan before.</param>
@@ -114,27 +112,6 @@ public sealed class FitReader
     /// <param name="id">Its <see cref="FitUnlock.Id"/>.</param>
     public (FitUnlock Unlock, Build After)? Unlocked(PartsLibrary library, string id) =>
         new UnlockReader(_space, Plan, _wishes, library).Find(id);
-
-    private Verdict Verdict(IReadOnlyList<Finding> findings)
-    {
-        var wanted = Plan.Placements.Count;
-        var carried = Plan.Placements.Count(p => p.Route is not null);
-        var left = Plan.Placements.Where(p => p.Route is null).Select(p => FitWords.Of(p.Link)).ToList();
-        var warnings = findings.Count(f => f.Rule != PlanningRules.Unmet.Id && f.Severity > Severity.Note);
-        var sentence = (wanted, left.Count) switch
-        {
-            (0, _) => "No link is wished for yet.",
-            (1, 0) => "The one link is carried.",
-            (_, 0) => $"All {wanted} links carried.",
-            _ => $"{carried} of {wanted} links carried. No port for {FitWords.Join([.. left.Select(FitWords.Lower)])}.",
-        };
-        if (warnings > 0)
-        {
-            sentence += warnings == 1 ? " 1 warning." : $" {warnings} warnings.";
-        }
-        var severity = findings.Count == 0 ? Severity.Note : findings.Max(f => f.Severity);
-        return new Verdict(carried, wanted, severity, sentence);
-    }
 
     /// <summary>The build with the pins and bans that make one of the shown plans its best, or null when there is no such plan.</summary>
     /// <param name="number">From 1, the best.</param>
@@ -160,10 +137,10 @@ public sealed class FitReader
         CostTerm[] wished =
         [
             CostTerm.PinsBroken,
-            CostTerm.Unfed,
             CostTerm.MustsUnmet,
             CostTerm.WantsUnmet,
             CostTerm.NicesUnmet,
+            CostTerm.Unfed,
         ];
         return BestPlans.InOrder(_space).Take(FewPlans).TakeWhile(p => wished.All(t => p.Cost[t] == Plan.Cost[t]));
     }
@@ -175,6 +152,8 @@ public sealed class FitReader
             ({ } from, { } to) when from.Port.Id != to.Port.Id => $"{FitWords.Tag(move.Link, _build)} to {to.Port.Id}",
             ({ } from, { } to) when from.Mode.Id != to.Mode.Id =>
                 $"{FitWords.Tag(move.Link, _build)} in {to.Mode.Name}",
+            ({ } from, { } to) when from.Seat != to.Seat =>
+                $"{FitWords.Tag(move.Link, _build)} {WireWords.Of(to.Seat)}",
             ({ }, { } to) => $"{FitWords.Tag(move.Link, _build)} with {FitWords.Bridges(to)}",
             _ => $"{FitWords.Tag(move.Link, _build)} to {move.To.Port.Id}",
         };
@@ -183,7 +162,7 @@ public sealed class FitReader
         new(
             port.Id,
             port.Kind,
-            Shape.Of(_build.Board, port),
+            _build.Circuit.ShapeOf(port),
             PadsOf(port.Rx ?? port.Data),
             (port.Tx ?? port.Clock) == (port.Rx ?? port.Data) ? [] : PadsOf(port.Tx ?? port.Clock),
             port.Kind == PortKind.Usb ? "USB" : port.HeldBy
@@ -204,21 +183,19 @@ public sealed class FitReader
 
     private IReadOnlyList<FitPad> PadsOf(string? net) =>
         [
-            .. Shape
-                .PadsOf(_build.Board, net)
-                .Select(pad => new FitPad(
-                    pad.Label,
-                    pad.Paths.Where(p => p.Net == net).All(p => p.Through.OfType<Inverter>().Count() % 2 == 1)
-                )),
+            .. _build
+                .Circuit.To(net)
+                .GroupBy(s => s.Pad)
+                .Select(pad => new FitPad(pad.Key.Label, pad.All(s => s.Strand.Inverters % 2 == 1))),
         ];
 
-    private FitLink LinkOf(LinkWays way, IReadOnlyList<FitCell> cells, WiredBuild wired)
+    private FitLink LinkOf(LinkWays way, IReadOnlyList<FitCell> cells, WiringReader wiring)
     {
         var link = way.Link;
         var route = Plan.RouteOf(link.Id);
         return new FitLink(
             link.Id,
-            FitWords.Of(link.Function.Need),
+            PlainWords.Of(link.Function.Need),
             $"{link.Device.Maker} {link.Device.Name}",
             link.Want.Priority,
             route?.Port.Id,
@@ -226,12 +203,8 @@ public sealed class FitReader
             route is null ? [] : [.. route.Walks.Select(w => w.Pad.Label)],
             [.. link.Function.Modes.Select(m => ModeOf(link, m))],
             cells,
-            [
-                .. wired
-                    .Wires.Where(w => w.Link == link.Id)
-                    .Select(w => new FitWire(w.Lead.Label, w.Lead.Colour, w.Pad.Label, w.Pad.Side)),
-            ],
-            wired.Ports.FirstOrDefault(p => p.Link == link.Id) is { } set ? FitWords.Of(set.Settings) : []
+            wiring.WiresOf(link.Id),
+            Wired.Ports.FirstOrDefault(p => p.Link == link.Id) is { } set ? FitWords.Of(set.Settings) : []
         );
     }
 
@@ -243,42 +216,6 @@ public sealed class FitReader
             ? PortWords.Of(protocol.Carrier)
             : $"{protocol.Framing} at {mode.Bauds.Concat(protocol.Bauds).First()}";
         return new FitMode(mode.Id, mode.Name, protocol.Id, framing, PortWords.Condition(mode), banned);
-    }
-
-    private List<Finding> Findings(Dictionary<string, IReadOnlyList<FitCell>> cells)
-    {
-        var list = new List<Finding>();
-        foreach (var (link, route) in Plan.Placements)
-        {
-            if (route is null)
-            {
-                var because = cells[link.Id].Count == 0 ? "" : Because(cells[link.Id]);
-                var severity = link.Want.Priority == Priority.Must ? Severity.Stop : Severity.Warn;
-                list.Add(
-                    PlanningRules.Unmet.Found(severity, link.Id, ("link", FitWords.Of(link)), ("because", because))
-                );
-            }
-            else
-            {
-                list.AddRange(route.Hazards);
-                list.AddRange(route.Warnings);
-            }
-            if (route?.Mode.Loses.Count > 0)
-            {
-                list.Add(
-                    PlanningRules.Loss.Found(
-                        Severity.Warn,
-                        link.Id,
-                        ("link", FitWords.Of(link)),
-                        ("port", route.Port.Id),
-                        ("what", FitWords.Join(route.Mode.Loses))
-                    )
-                );
-            }
-        }
-        list.AddRange(SupplyReader.Findings(_build, Plan));
-        list.AddRange(_wishes.VainPins());
-        return list;
     }
 
     // One short line for each reason, with all the ports it holds at.
@@ -296,25 +233,7 @@ public sealed class FitReader
         {
             ({ } code, _) => Rules[code].Brief,
             (null, { Count: > 0 } holders) =>
-                $"taken by {FitWords.Join([.. holders.Select(h => FitWords.Short(h, _build))])}",
+                $"taken by {PlainWords.Join([.. holders.Select(h => FitWords.Short(h, _build))])}",
             _ => "free only if another link gives way",
         };
-
-    private IReadOnlyList<string> Work(WiredBuild wired) =>
-        [
-            .. wired
-                .Bridges.Where(b => b.IsWork)
-                .Select(b => $"Close bridge {b.Bridge.Id} at \"{b.Position}\"; it comes at \"{b.Bridge.Default}\"."),
-            .. Plan.Placements.SelectMany(p => p.Route?.Work ?? []).Select(w => w.Words).Distinct(),
-        ];
-
-    // A device that is not wired at all is told about by its links; only half-wired plugs need a word here.
-    private IReadOnlyList<string> OpenWords(WiredBuild wired) =>
-        [
-            .. from open in wired.Open
-            where wired.Wires.Any(w => w.Device == open.Device)
-            let name = _build.Links.First(l => l.Want.Device == open.Device).Device.Name
-            let colour = open.Lead.Colour is null ? "" : $" ({open.Lead.Colour})"
-            select $"{name} {open.Lead.Label}{colour}",
-        ];
 }

@@ -16,9 +16,8 @@ namespace Gorvix.Core.Fit;
 /// <param name="Findings">What the builder should know about the plan.</param>
 /// <param name="Conflicts">Why links that are left out cannot be carried: the first <see cref="FitReader.MostExplained"/> of them.</param>
 /// <param name="Wishes">The pins and bans that are in force.</param>
-/// <param name="Work">Bridges to solder and device settings to change, in words.</param>
-/// <param name="Open">Signal leads that stay without a wire, in words.</param>
-/// <param name="Supplies">What feeds each device; empty before the pack is chosen.</param>
+/// <param name="Work">Everything for the hands, each once: bridges, plugs, leads, settings.</param>
+/// <param name="Devices">Each device with its plug, its supplies and grounds, and every lead.</param>
 public sealed record FitSheet(
     Verdict Verdict,
     string Board,
@@ -31,17 +30,60 @@ public sealed record FitSheet(
     IReadOnlyList<FitConflict> Conflicts,
     IReadOnlyList<Wish> Wishes,
     IReadOnlyList<string> Work,
-    IReadOnlyList<string> Open,
-    IReadOnlyList<FitSupply> Supplies
+    IReadOnlyList<FitDevice> Devices
 );
 
-/// <summary>What feeds a supply lead.</summary>
-/// <param name="Device">The device in words.</param>
-/// <param name="Lead">Label of the lead.</param>
-/// <param name="Takes">The volts that it takes, in words.</param>
-/// <param name="Pad">Label of the pad, or null when none can feed it.</param>
-/// <param name="Gives">The volts that the pad gives from the empty to the full pack, in words; null without a pad.</param>
-public sealed record FitSupply(string Device, string Lead, string Takes, string? Pad, string? Gives);
+/// <summary>A device as it is joined to the board.</summary>
+/// <param name="Id">Id within the build.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Where">What is done with its plug, in words.</param>
+/// <param name="Seats">Where its plug could be; empty when there is no choice.</param>
+/// <param name="Leads">Every lead, in the order of the device.</param>
+public sealed record FitDevice(
+    string Id,
+    string Name,
+    string Where,
+    IReadOnlyList<FitSeat> Seats,
+    IReadOnlyList<FitLead> Leads
+);
+
+/// <summary>One seat of a plug.</summary>
+/// <param name="Match">Names it in pins and bans.</param>
+/// <param name="Words">The socket, or that it is soldered.</param>
+/// <param name="Chosen">True for the seat of the plan.</param>
+/// <param name="Pinned">True when the builder pinned it.</param>
+/// <param name="Banned">True when the builder banned it.</param>
+public sealed record FitSeat(WishMatch Match, string Words, bool Chosen, bool Pinned, bool Banned);
+
+/// <summary>A lead with what has become of it.</summary>
+/// <param name="Id">Id within the device.</param>
+/// <param name="Label">Its label as printed.</param>
+/// <param name="Colour">Its usual colour, or null.</param>
+/// <param name="Job">What it is for, in words.</param>
+/// <param name="Where">What has become of it, in words: pad and side, or plug and pin.</param>
+/// <param name="Used">True when something is meant to flow in it.</param>
+/// <param name="Pad">Label of the pad that it touches, or null.</param>
+/// <param name="Takes">For a supply lead, the volts that it takes; else null.</param>
+/// <param name="Gives">What it gets from the empty to the full pack; null when nothing feeds it.</param>
+/// <param name="Feed">Names the pad that feeds it in pins and bans; null when nothing does.</param>
+/// <param name="FeedPinned">True when the builder pinned that pad.</param>
+/// <param name="Out">Names "out of its plug" in pins and bans; null where it sits in no seated plug.</param>
+/// <param name="OutPinned">True when the builder wants it out of its plug.</param>
+public sealed record FitLead(
+    string Id,
+    string Label,
+    string? Colour,
+    string Job,
+    string Where,
+    bool Used,
+    string? Pad,
+    string? Takes,
+    string? Gives,
+    WishMatch? Feed,
+    bool FeedPinned,
+    WishMatch? Out,
+    bool OutPinned
+);
 
 /// <summary>Where one link sits, for lists of builds.</summary>
 /// <param name="Need">What the link gives, in words.</param>
@@ -113,7 +155,18 @@ public sealed record FitLink(
 /// <param name="Colour">Its usual colour, or null.</param>
 /// <param name="Pad">Label of the pad.</param>
 /// <param name="Side">The side of the board.</param>
-public sealed record FitWire(string Lead, string? Colour, string Pad, BoardSide Side);
+/// <param name="Plug">The socket that the pad is a pin of, or null.</param>
+/// <param name="Pin">The number of that pin from the marked end, or null.</param>
+/// <param name="Where">The pad with its side, or plug and pin, in words.</param>
+public sealed record FitWire(
+    string Lead,
+    string? Colour,
+    string Pad,
+    BoardSide Side,
+    string? Plug,
+    int? Pin,
+    string Where
+);
 
 /// <summary>A mode of a link.</summary>
 /// <param name="Id">The mode.</param>
@@ -175,7 +228,7 @@ public sealed record FitConflict(string Link, IReadOnlyList<string> Links, IRead
 
 /// <summary>A pin or ban in force.</summary>
 /// <param name="Kind">Pin or ban.</param>
-/// <param name="Match">The routes it names.</param>
+/// <param name="Match">What it names.</param>
 /// <param name="Sentence">The same in words.</param>
 /// <param name="Kept">False for a pin that the plan leaves aside.</param>
-public sealed record Wish(ChangeKind Kind, RouteMatch Match, string Sentence, bool Kept);
+public sealed record Wish(ChangeKind Kind, WishMatch Match, string Sentence, bool Kept);

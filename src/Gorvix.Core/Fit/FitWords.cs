@@ -1,34 +1,13 @@
 using Gorvix.Core.Builds;
-using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
 
 /// <summary>The words of the Fit screen.</summary>
 public static class FitWords
 {
-    /// <summary>A need as the builder says it.</summary>
-    public static string Of(Need need) =>
-        need switch
-        {
-            Need.Control => "Control",
-            Need.Picture => "Picture",
-            Need.PictureText => "Picture text",
-            Need.Position => "Position",
-            Need.Heading => "Heading",
-            Need.Telemetry => "Telemetry",
-            Need.EscReadings => "ESC readings",
-            Need.VideoControl => "Video control",
-            Need.Height => "Height",
-            Need.CameraControl => "Camera control",
-            Need.FlightLog => "Flight log",
-            _ => "Phone settings",
-        };
-
-    /// <summary>A link in a sentence.</summary>
-    public static string Of(Link link) => $"{Of(link.Function.Need)} ({link.Device.Name})";
-
     /// <summary>
     /// A link in the middle of a sentence: by its need; where several links give the same, with its device; and where
     /// the devices are alike too, by its id.
@@ -36,8 +15,8 @@ public static class FitWords
     public static string Short(Link link, ResolvedBuild build)
     {
         bool Alone(Func<Link, string> word) => build.Links.Count(l => word(l) == word(link)) == 1;
-        return Alone(l => Of(l.Function.Need)) ? Lower(Of(link.Function.Need))
-            : Alone(Of) ? Lower(Of(link))
+        return Alone(l => PlainWords.Of(l.Function.Need)) ? PlainWords.Lower(PlainWords.Of(link.Function.Need))
+            : Alone(PlainWords.Of) ? PlainWords.Lower(PlainWords.Of(link))
             : link.Id;
     }
 
@@ -45,32 +24,27 @@ public static class FitWords
     public static string Tag(Link link, ResolvedBuild build)
     {
         bool Alone(Func<Link, string> word) => build.Links.Count(l => word(l) == word(link)) == 1;
-        return Alone(l => Of(l.Function.Need)) ? Lower(Of(link.Function.Need))
+        return Alone(l => PlainWords.Of(l.Function.Need)) ? PlainWords.Lower(PlainWords.Of(link.Function.Need))
             : Alone(l => l.Device.Name) ? link.Device.Name
             : link.Id;
     }
-
-    /// <summary>"1 point of hand work", "3 points of hand work".</summary>
-    public static string Points(int points) => points == 1 ? "1 point of hand work" : $"{points} points of hand work";
-
-    /// <summary>Words joined with commas and an "and".</summary>
-    public static string Join(IReadOnlyList<string> words) =>
-        words.Count < 2 ? string.Concat(words) : $"{string.Join(", ", words.Take(words.Count - 1))} and {words[^1]}";
 
     /// <summary>What moved, as a sentence.</summary>
     public static string Of(Move move) =>
         (move.From, move.To) switch
         {
             ({ } from, { } to) when from.Port.Id != to.Port.Id =>
-                $"{Of(move.Link)} moved from {from.Port.Id} to {to.Port.Id}.",
+                $"{PlainWords.Of(move.Link)} moved from {from.Port.Id} to {to.Port.Id}.",
             ({ } from, { } to) when from.Mode.Id != to.Mode.Id =>
-                $"{Of(move.Link)} stays on {to.Port.Id} and changes to {to.Mode.Name}.",
+                $"{PlainWords.Of(move.Link)} stays on {to.Port.Id} and changes to {to.Mode.Name}.",
+            ({ } from, { } to) when from.Seat.Socket != to.Seat.Socket =>
+                $"{PlainWords.Of(move.Link)} stays on {to.Port.Id}, its plug {WireWords.Of(to.Seat)}.",
             ({ } from, { } to) when from.Place != to.Place =>
-                $"{Of(move.Link)} stays on {to.Port.Id}, with {Bridges(to)}.",
-            ({ }, { } to) => $"{Of(move.Link)} stays on {to.Port.Id} and uses {Pads(to)}.",
-            ({ } from, null) => $"{Of(move.Link)} lost {from.Port.Id} and is not carried now.",
-            (null, { } to) => $"{Of(move.Link)} is carried now, on {to.Port.Id}.",
-            _ => $"{Of(move.Link)} is as it was.",
+                $"{PlainWords.Of(move.Link)} stays on {to.Port.Id}, with {Bridges(to)}.",
+            ({ }, { } to) => $"{PlainWords.Of(move.Link)} stays on {to.Port.Id} and uses {Pads(to)}.",
+            ({ } from, null) => $"{PlainWords.Of(move.Link)} lost {from.Port.Id} and is not carried now.",
+            (null, { } to) => $"{PlainWords.Of(move.Link)} is carried now, on {to.Port.Id}.",
+            _ => $"{PlainWords.Of(move.Link)} is as it was.",
         };
 
     /// <summary>Why a plan comes after the best: the first term of the objective that differs.</summary>
@@ -104,7 +78,7 @@ public static class FitWords
     public static string Bridges(Route route) =>
         route.Bridges.Count == 0
             ? "no bridge"
-            : Join([.. route.Bridges.Select(b => $"bridge {b.Bridge} at \"{b.Position}\"")]);
+            : PlainWords.Join([.. route.Bridges.Select(b => $"bridge {b.Bridge} at \"{b.Position}\"")]);
 
     /// <summary>The port's settings, one in each line.</summary>
     public static IReadOnlyList<string> Of(PortSettings settings)
@@ -126,15 +100,4 @@ public static class FitWords
         When(settings.SwapPins, "swap pins");
         return lines;
     }
-
-    /// <summary>A sentence as a part of another: small first letter, no full stop.</summary>
-    public static string Clause(string sentence) => Lower(sentence.TrimEnd('.'));
-
-    /// <summary>A range of volts; one number when both ends are the same.</summary>
-    public static string Of(VoltWindow volts) =>
-        volts.Min == volts.Max ? $"{volts.Max:0.0#} V" : $"{volts.Min:0.0#} to {volts.Max:0.0#} V";
-
-    /// <summary>The first letter in lower case, unless the word is an abbreviation.</summary>
-    public static string Lower(string words) =>
-        words.Length > 1 && char.IsUpper(words[1]) ? words : char.ToLowerInvariant(words[0]) + words[1..];
 }

@@ -1,4 +1,6 @@
+using Gorvix.Core.Builds;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
 
@@ -11,11 +13,21 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         var gone = earlier.Placements.Where(p => plan.Placements.All(q => q.Link.Id != p.Link.Id));
         return
         [
-            .. gone.Select(p => $"{FitWords.Of(p.Link)} is no longer wished for."),
+            .. gone.Select(p => $"{PlainWords.Of(p.Link)} is no longer wished for."),
             .. plan.Since(earlier)
                 .Select(m => FitWords.Of(m) is var words && Why(m) is { } why ? $"{words} {why}" : FitWords.Of(m)),
+            .. plan.Seats.Select(now => PlugMove(earlier, now)).OfType<string>(),
             .. plan.Feeds.Select(now => SupplyMove(earlier, now)).OfType<string>(),
         ];
+    }
+
+    private static string? PlugMove(Plan earlier, SeatPlacement now)
+    {
+        var device = now.Ways.Device;
+        var was = earlier.Seats.FirstOrDefault(s => s.Ways.Device.Id == device.Id);
+        return was is null || was.Way.Seat == now.Way.Seat
+            ? null
+            : $"The plug of the {device.Device.Name} was {WireWords.Of(was.Way.Seat)} and is {WireWords.Of(now.Way.Seat)} now.";
     }
 
     private static string? SupplyMove(Plan earlier, FeedPlacement now)
@@ -23,7 +35,7 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         var was = earlier.Feeds.FirstOrDefault(f =>
             f.Ways.Device.Id == now.Ways.Device.Id && f.Ways.Supply.Lead == now.Ways.Supply.Lead
         );
-        return (was?.Pad, now.Pad) is ({ } from, { } to) && from.Id != to.Id
+        return (was?.Feed?.Pad, now.Feed?.Pad) is ({ } from, { } to) && from.Id != to.Id
             ? $"The supply of the {now.Ways.Device.Device.Name} moved from pad {from.Label} to {to.Label}."
             : null;
     }
@@ -36,7 +48,7 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
             return null;
         }
         var wishes = space.Build.Build;
-        if (move.To is { } to && wishes.Pins.Any(to.Matches))
+        if (move.To is { } to && wishes.Pins.OfType<RouteMatch>().Any(to.Matches))
         {
             return "You pinned it there.";
         }
@@ -46,13 +58,13 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         {
             return way.NearestAt(from.Port.Id)?.Finding.Sentence;
         }
-        if (wishes.Bans.Any(still.Matches))
+        if (wishes.Bans.OfType<RouteMatch>().Any(still.Matches))
         {
             return "You banned it there.";
         }
         var others = plan.On(from.Port.Id);
         return others.Count == 0
             ? null
-            : $"{from.Port.Id} goes to {FitWords.Join([.. others.Select(o => FitWords.Short(o, space.Build))])} now.";
+            : $"{from.Port.Id} goes to {PlainWords.Join([.. others.Select(o => FitWords.Short(o, space.Build))])} now.";
     }
 }

@@ -3,6 +3,7 @@ using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
 
@@ -17,7 +18,7 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
     {
         var pin = new RouteMatch { Link = link.Id, Port = port.Id };
         var build = space.Build;
-        var pins = build.Build.Pins.Where(p => p.Link != link.Id).Append(pin).ToList();
+        var pins = build.Build.Pins.Where(p => !p.IsAboutTheSame(pin)).Append(pin).ToList();
         var then = Planner.Best(space, pins, build.Build.Bans);
         var others = then.Since(now).Where(m => m.Link.Id != link.Id).ToList();
         var route = then.RouteOf(link.Id) is { } r && r.Matches(pin) ? r : null;
@@ -27,8 +28,8 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
                 text,
                 PlanningRules.Taken.Found(
                     severity,
-                    link.Id,
-                    ("link", FitWords.Of(link)),
+                    Subject.Link(link.Id),
+                    ("link", PlainWords.Of(link)),
                     ("port", port.Id),
                     ("consequence", consequence)
                 )
@@ -45,12 +46,12 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         var clauses = new List<string>();
         if (dropped.Count > 0)
         {
-            clauses.Add($"{FitWords.Join([.. dropped.Select(l => FitWords.Short(l, build))])} would have no port");
+            clauses.Add($"{PlainWords.Join([.. dropped.Select(l => FitWords.Short(l, build))])} would have no port");
         }
         if (moved.Count > 0)
         {
             clauses.Add(
-                $"that moves {FitWords.Join([.. moved.Select(m => $"{FitWords.Short(m.Link, build)} to {m.Port.Id}")])}"
+                $"that moves {PlainWords.Join([.. moved.Select(m => $"{FitWords.Short(m.Link, build)} to {m.Port.Id}")])}"
             );
         }
         if (pinsBroken)
@@ -63,7 +64,7 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         }
         if (then.Cost[CostTerm.Losses] > now.Cost[CostTerm.Losses] && route.Mode.Loses.Count > 0)
         {
-            clauses.Add($"it loses {FitWords.Join(route.Mode.Loses)}");
+            clauses.Add($"it loses {PlainWords.Join(route.Mode.Loses)}");
         }
         if (then.Cost[CostTerm.Hazards] > now.Cost[CostTerm.Hazards])
         {
@@ -71,7 +72,7 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         }
         if (work > 0)
         {
-            clauses.Add($"it asks for more hand work: {WorkWords(route)}");
+            clauses.Add($"it asks for more hand work: {WordsOf(route, build)}");
         }
         if (clauses.Count == 0)
         {
@@ -89,16 +90,16 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
             (_, _, > 0) => "more work",
             _ => "free",
         };
-        return Say(text, FitWords.Join(clauses), Severity.Note);
+        return Say(text, PlainWords.Join(clauses), Severity.Note);
     }
 
-    private static string WorkWords(Route route)
+    private static string WordsOf(Route route, ResolvedBuild build)
     {
         List<string> words =
         [
             .. route.Bridges.Select(b => $"bridge {b.Bridge} at \"{b.Position}\""),
-            .. route.Work.Select(w => FitWords.Clause(w.Words)),
+            .. route.Work.Where(w => w.Points > 0).Select(w => PlainWords.Clause(WorkWords.Of(w, build))),
         ];
-        return words.Count == 0 ? "in other links" : FitWords.Join(words);
+        return words.Count == 0 ? "in other links" : PlainWords.Join(words);
     }
 }

@@ -3,6 +3,7 @@ using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
 
@@ -30,9 +31,13 @@ public sealed record SweepLine(
 public static class SweepReader
 {
     /// <summary>One line for each board of the library, as they are found.</summary>
-    public static IEnumerable<SweepLine> Boards(Build build, PartsLibrary library) =>
+    public static IAsyncEnumerable<SweepLine> Boards(
+        Build build,
+        PartsLibrary library,
+        CancellationToken stop = default
+    ) =>
         Sweep
-            .OverBoards(build, library)
+            .OverBoards(build, library, stop)
             .Select(r =>
                 LineOf(
                     r,
@@ -42,9 +47,14 @@ public static class SweepReader
             );
 
     /// <summary>One line for each device of the same kind as one of the build's, as they are found.</summary>
-    public static IEnumerable<SweepLine> Devices(Build build, string device, PartsLibrary library) =>
+    public static IAsyncEnumerable<SweepLine> Devices(
+        Build build,
+        string device,
+        PartsLibrary library,
+        CancellationToken stop = default
+    ) =>
         Sweep
-            .OverDevices(build, device, library)
+            .OverDevices(build, device, library, stop)
             .Select(r =>
                 LineOf(
                     r,
@@ -62,27 +72,20 @@ public static class SweepReader
             return new SweepLine(result.Part, name, result.Part == now, Severity.Stop, why, "", "~", []);
         }
         var left = plan.Placements.Where(p => p.Route is null).ToList();
-        var unfed = plan.Cost[CostTerm.Unfed];
         var suits = Feeder.InputSuits(build);
+        var stops = FindingReader.Supplies(build, plan).Where(FindingReader.IsStop).ToList();
         var carried = plan.Placements.Count - left.Count;
         List<string> verdict =
         [
+            .. stops.Take(1).Select(s => $"Stop: {PlainWords.First(s.Sentence)}"),
             left.Count == 0 ? $"All {carried} links carried." : $"{carried} of {plan.Placements.Count} links carried.",
         ];
         if (left.Count > 0)
         {
-            verdict.Add($"Without {FitWords.Join([.. left.Select(p => FitWords.Short(p.Link, build))])}.");
-        }
-        if (unfed > 0)
-        {
-            verdict.Add(unfed == 1 ? "One supply does not fit." : $"{unfed} supplies do not fit.");
-        }
-        if (!suits)
-        {
-            verdict.Add("Its input does not suit what feeds it.");
+            verdict.Add($"Without {PlainWords.Join([.. left.Select(p => FitWords.Short(p.Link, build))])}.");
         }
         var severity =
-            unfed > 0 || !suits || left.Any(p => p.Link.Want.Priority == Priority.Must) ? Severity.Stop
+            stops.Count > 0 || left.Any(p => p.Link.Want.Priority == Priority.Must) ? Severity.Stop
             : left.Count > 0 || plan.Cost[CostTerm.Hazards] + plan.Cost[CostTerm.Losses] > 0 ? Severity.Warn
             : Severity.Note;
         return new SweepLine(
@@ -93,7 +96,7 @@ public static class SweepReader
             string.Join(' ', verdict),
             PriceOf(plan),
             $"{(suits ? 0 : 1)}{plan.Cost.SortKey}",
-            [.. plan.Placements.Select(p => new Place(FitWords.Of(p.Link.Function.Need), p.Route?.Port.Id))]
+            [.. plan.Placements.Select(p => new Place(PlainWords.Of(p.Link.Function.Need), p.Route?.Port.Id))]
         );
     }
 
@@ -104,7 +107,7 @@ public static class SweepReader
             (CostTerm.Hazards, n => n == 1 ? "1 hazard" : $"{n} hazards"),
             (CostTerm.Losses, n => n == 1 ? "1 loss" : $"{n} losses"),
             (CostTerm.Processor, n => $"about {n * 10} % of the processor"),
-            (CostTerm.HandWork, FitWords.Points),
+            (CostTerm.HandWork, PlainWords.Points),
             (CostTerm.WholePorts, n => n == 1 ? "1 whole port" : $"{n} whole ports"),
         ];
         return string.Join(", ", terms.Where(t => plan.Cost[t.Term] > 0).Select(t => t.Say(plan.Cost[t.Term])));

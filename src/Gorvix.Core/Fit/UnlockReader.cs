@@ -1,6 +1,7 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
 
@@ -67,7 +68,7 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WishReader wishes
     private static string House(string rule, string school)
     {
         var dispute = HouseSchools.All.First(d => d.Id == rule);
-        return $"House rule \"{dispute.Title}\": {FitWords.Lower(dispute.Schools.First(s => s.Value == school).Name)}";
+        return $"House rule \"{dispute.Title}\": {PlainWords.Lower(dispute.Schools.First(s => s.Value == school).Name)}";
     }
 
     private string PriceOf(Unlock unlock)
@@ -90,15 +91,15 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WishReader wishes
             words.Add("new firmware on the board");
         }
         Add(CostTerm.Hazards, n => n == 1 ? "one hazard more" : $"{n} hazards more");
-        Add(CostTerm.Losses, _ => $"loses {FitWords.Join([.. Lost(unlock)])}");
+        Add(CostTerm.Losses, _ => $"loses {PlainWords.Join([.. Lost(unlock)])}");
         Add(CostTerm.Processor, n => $"about {n * 10} % of the processor");
-        Add(CostTerm.HandWork, n => $"{FitWords.Points(n)} more");
+        Add(CostTerm.HandWork, n => $"{PlainWords.Points(n)} more");
         var moved = unlock.Plan.Since(plan).Count(m => m.From is not null && m.To is not null);
         if (moved > 0 && !kinds.Contains(UnlockKind.SwapBoard))
         {
             words.Add(moved == 1 ? "one link moves" : $"{moved} links move");
         }
-        return words.Count == 0 ? "nothing else changes" : FitWords.Join(words);
+        return words.Count == 0 ? "nothing else changes" : PlainWords.Join(words);
     }
 
     private static IEnumerable<string> Lost(Unlock unlock) =>

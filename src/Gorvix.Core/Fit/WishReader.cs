@@ -2,6 +2,7 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
 
@@ -15,7 +16,7 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
     public IReadOnlyList<Wish> All() => Wishes(_build.Build.Pins, _build.Build.Bans);
 
     /// <summary>A finding for each pin that the plan leaves aside.</summary>
-    public IEnumerable<Finding> VainPins() => _build.Build.Pins.Where(p => !Keeps(p)).Select(VainPin);
+    public IEnumerable<Finding> VainPins() => _build.Build.Pins.Where(p => !plan.Keeps(p)).Select(VainPin);
 
     /// <summary>Why a link that is left out cannot be carried.</summary>
     public FitConflict ConflictOf(Link link)
@@ -27,7 +28,7 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
             .. conflict.Links.Prepend(link).Select(l => FitWords.Short(l, _build)),
             .. conflict.Supplies.Select(s => $"the supply of the {s.Device.Device.Name}"),
         ];
-        var links = FitWords.Join(members);
+        var links = PlainWords.Join(members);
         var held = wishes.Count == 0 ? "" : $" while you hold to: {string.Join("; ", wishes.Select(w => w.Sentence))}";
         var verb = conflict.Supplies.Count == 0 ? "carried" : "had";
         links = char.ToUpperInvariant(links[0]) + links[1..];
@@ -41,55 +42,115 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
         return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, sentence);
     }
 
-    private bool Keeps(RouteMatch pin) => plan.RouteOf(pin.Link)?.Matches(pin) ?? false;
-
-    private Finding VainPin(RouteMatch pin)
+    private Finding VainPin(WishMatch pin)
     {
-        var way = _ways.First(w => w.Link.Id == pin.Link);
-        var fits = way.Routes.Where(r => r.Matches(pin)).ToList();
-        var reason = fits.Count switch
+        var (who, subject) = pin switch
         {
-            0 when pin.Port is not null && way.NearestAt(pin.Port) is { } nearest => nearest.Finding.Sentence,
-            0 => "no way of it leads there.",
-            _ when fits.All(r => _build.Build.Bans.Any(r.Matches)) => "you banned it there as well.",
-            _ => "another pin holds what it needs.",
+            RouteMatch route => (PlainWords.Of(LinkOf(route)), Subject.Link(route.Link)),
+            SeatMatch seat => ($"the plug of the {Name(seat.Device)}", Subject.Device(seat.Device)),
+            FeedMatch feed => ($"the supply of the {Name(feed.Device)}", Subject.Lead(feed.Device, feed.Lead)),
+            LeadMatch lead => ($"a lead of the {Name(lead.Device)}", Subject.Lead(lead.Device, lead.Lead)),
+            _ => ("something", Subject.Build),
         };
         return PlanningRules.PinVain.Found(
             Severity.Warn,
-            pin.Link,
-            ("link", FitWords.Of(way.Link)),
+            subject,
+            ("link", who),
             ("where", Where(pin)),
-            ("reason", reason)
+            ("reason", pin is RouteMatch match ? Reason(match) : Reason(pin))
         );
     }
 
-    private IReadOnlyList<Wish> Wishes(IReadOnlyList<RouteMatch> pins, IReadOnlyList<RouteMatch> bans) =>
+    private string Reason(RouteMatch pin)
+    {
+        var way = _ways.First(w => w.Link.Id == pin.Link);
+        var fits = way.Routes.Where(r => r.Matches(pin)).ToList();
+        return fits.Count switch
+        {
+            0 when pin.Port is not null && way.NearestAt(pin.Port) is { } nearest => nearest.Finding.Sentence,
+            0 => "no way of it leads there.",
+            _ when fits.All(r => _build.Build.Bans.OfType<RouteMatch>().Any(r.Matches)) =>
+                "you banned it there as well.",
+            _ => "another pin holds what it needs.",
+        };
+    }
+
+    private string Reason(WishMatch pin)
+    {
+        var can = pin switch
+        {
+            SeatMatch seat => space
+                .All.Seats.First(s => s.Device.Id == seat.Device)
+                .Ways.Any(w => seat.Socket is null ? w.Seat.Kind == SeatKind.Loose : w.Seat.Socket?.Id == seat.Socket),
+            FeedMatch feed => space.Feeds.Any(f => f.Feeds.Any(x => x.Matches(feed))),
+            _ => true,
+        };
+        return can ? "another pin holds what it needs."
+            : pin is SeatMatch ? "the plug does not go there."
+            : "the pad does not feed it.";
+    }
+
+    private IReadOnlyList<Wish> Wishes(IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans) =>
         [
-            .. pins.Select(p => new Wish(ChangeKind.Pin, p, $"{Named(p)} stays on {Where(p)}", Keeps(p))),
-            .. bans.Select(b => new Wish(
-                ChangeKind.Ban,
-                b,
-                $"{Named(b)} not {(b is { Port: null, Pad: null, Mode: not null } ? "in" : "on")} {Where(b)}",
-                true
-            )),
+            .. pins.Select(p => new Wish(ChangeKind.Pin, p, Pinned(p), plan.Keeps(p))),
+            .. bans.Select(b => new Wish(ChangeKind.Ban, b, Banned(b), true)),
         ];
 
-    private string Named(RouteMatch match) => FitWords.Of(Link(match));
+    private string Pinned(WishMatch pin) =>
+        pin switch
+        {
+            RouteMatch route => $"{PlainWords.Of(LinkOf(route))} stays on {Where(pin)}",
+            SeatMatch { Socket: null } seat => $"{Name(seat.Device)} is soldered lead by lead",
+            SeatMatch seat => $"The plug of the {Name(seat.Device)} sits in {Where(pin)}",
+            FeedMatch feed => $"{Name(feed.Device)} is fed from {Where(pin)}",
+            _ => $"{Where(pin)} is out of its plug",
+        };
+
+    private string Banned(WishMatch ban) =>
+        ban switch
+        {
+            RouteMatch route =>
+                $"{PlainWords.Of(LinkOf(route))} not {(route is { Port: null, Pad: null, Mode: not null } ? "in" : "on")} {Where(ban)}",
+            SeatMatch { Socket: null } seat => $"{Name(seat.Device)} not soldered lead by lead",
+            SeatMatch seat => $"The plug of the {Name(seat.Device)} not in {Where(ban)}",
+            FeedMatch feed => $"{Name(feed.Device)} not fed from {Where(ban)}",
+            _ => $"{Where(ban)} stays in its plug",
+        };
 
     /// <summary>A pin or ban in words.</summary>
-    public string Words(RouteMatch match) => $"{FitWords.Short(Link(match), _build)}, {Where(match)}";
+    public string Words(WishMatch match) =>
+        match is RouteMatch route
+            ? $"{FitWords.Short(LinkOf(route), _build)}, {Where(match)}"
+            : PlainWords.Lower(Pinned(match));
 
-    private Link Link(RouteMatch match) => _ways.First(w => w.Link.Id == match.Link).Link;
+    private Link LinkOf(RouteMatch match) => _ways.First(w => w.Link.Id == match.Link).Link;
 
-    private string Where(RouteMatch match)
+    private string Name(string device) => _build.Devices.First(d => d.Id == device).Device.Name;
+
+    private string PadOf(string pad) => WireWords.Of(_build.Circuit, _build.Circuit.Pads[pad]);
+
+    private string Where(WishMatch match)
     {
-        var way = _ways.First(w => w.Link.Id == match.Link);
+        switch (match)
+        {
+            case SeatMatch { Socket: { } socket }:
+                return _build.Circuit.Sockets.First(s => s.Id == socket).Label;
+            case SeatMatch:
+                return "no socket";
+            case FeedMatch feed:
+                return PadOf(feed.Pad);
+            case LeadMatch lead:
+                var device = _build.Devices.First(d => d.Id == lead.Device).Device;
+                return $"{device.Leads.First(l => l.Id == lead.Lead).Label} of the {device.Name}";
+        }
+        var route = (RouteMatch)match;
+        var link = LinkOf(route);
         string?[] parts =
         [
-            match.Port,
-            match.Pad is null ? null : $"pad {_build.Board.Pads.First(p => p.Id == match.Pad).Label}",
-            match.Mode is null ? null : $"mode \"{way.Link.Function.Modes.First(m => m.Id == match.Mode).Name}\"",
-            match.Bridges switch
+            route.Port,
+            route.Pad is null ? null : $"pad {PadOf(route.Pad)}",
+            route.Mode is null ? null : $"mode \"{link.Function.Modes.First(m => m.Id == route.Mode).Name}\"",
+            route.Bridges switch
             {
                 null => null,
                 "" => "no bridge",

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
@@ -33,30 +34,30 @@ public static class GorvixReader
             bytes = bytes[3..];
         }
         GorvixFile file;
+        var version = Upcasters.Newest;
         try
         {
-            if (Header(bytes) is { } header)
+            if (Header(bytes, out version) is { } header)
             {
                 return new ReadResult(null, [header]);
             }
-            file = JsonSerializer.Deserialize<GorvixFile>(bytes.Span, GorvixJson.File)!;
+            file =
+                version == Upcasters.Newest
+                    ? JsonSerializer.Deserialize<GorvixFile>(bytes.Span, GorvixJson.File)!
+                    : Older(bytes, version);
         }
         catch (JsonException problem)
         {
-            return new ReadResult(null, [Problem(problem)]);
+            return new ReadResult(null, [Problem(problem, inTree: version is > 0 and < Upcasters.Newest)]);
         }
         catch (NotSupportedException problem)
         {
-            // The one thing in the format that the library reports in this way: an element of a path without its kind.
-            return new ReadResult(
-                null,
-                [
-                    Shape(
-                        PlaceIn(problem.Message),
-                        "an element of a path needs a \"kind\" (inverter, contact, resistor, divider or diode)."
-                    ),
-                ]
-            );
+            // What the library reports in this way: an element of a path, a pin or a ban without its kind.
+            var place = PlaceIn(problem.Message);
+            var needs = place.Contains("through", StringComparison.Ordinal)
+                ? "an element of a path needs a \"kind\" (inverter, contact, resistor, divider or diode)."
+                : "a pin or a ban needs a \"kind\" (route, seat, feed or lead).";
+            return new ReadResult(null, [Shape(place, needs)]);
         }
         var findings = Check(file, library).Take(MostFindings).ToList();
         return new ReadResult(findings.Count == 0 ? file : null, findings);
@@ -68,7 +69,7 @@ public static class GorvixReader
             ? null
             : FileRules.Size.Found(
                 Severity.Stop,
-                "file",
+                Subject.Place("file"),
                 ("size", $"{bytes / 1024.0 / 1024.0:0.0}"),
                 ("most", $"{MostBytes / 1024 / 1024}")
             );
@@ -77,9 +78,25 @@ public static class GorvixReader
     public static byte[] Write(GorvixFile file) =>
         [.. JsonSerializer.SerializeToUtf8Bytes(file, GorvixJson.File), (byte)'\n'];
 
-    // Format and version first: a newer file must be called newer, not broken.
-    private static Finding? Header(ReadOnlyMemory<byte> bytes)
+    // An older file is read as a tree, brought up step by step and read again.
+    private static GorvixFile Older(ReadOnlyMemory<byte> bytes, int version)
     {
+        var tree = JsonNode.Parse(
+            bytes.Span,
+            documentOptions: new JsonDocumentOptions
+            {
+                MaxDepth = GorvixJson.File.MaxDepth,
+                AllowDuplicateProperties = false,
+            }
+        )!;
+        Upcasters.BringFile(tree.AsObject(), version);
+        return tree.Deserialize<GorvixFile>(GorvixJson.File)!;
+    }
+
+    // Format and version first: a newer file must be called newer, not broken.
+    private static Finding? Header(ReadOnlyMemory<byte> bytes, out int number)
+    {
+        number = 0;
         if (NullAt(bytes.Span) is { } line)
         {
             return Shape($"line {line}", "there is a null. Leave out what has no value.");
@@ -104,7 +121,7 @@ public static class GorvixReader
         if (
             !root.TryGetProperty("version", out var version)
             || version.ValueKind != JsonValueKind.Number
-            || !version.TryGetInt32(out var number)
+            || !version.TryGetInt32(out number)
             || number < 1
         )
         {
@@ -114,7 +131,7 @@ public static class GorvixReader
             ? null
             : FileRules.Version.Found(
                 Severity.Stop,
-                "version",
+                Subject.Place("version"),
                 ("version", $"{number}"),
                 ("newest", $"{GorvixFile.NewestVersion}")
             );
@@ -134,12 +151,13 @@ public static class GorvixReader
         return null;
     }
 
-    private static Finding Problem(JsonException problem)
+    // A tree has no lines, but the path in it is the path in the file.
+    private static Finding Problem(JsonException problem, bool inTree)
     {
         var place = problem.LineNumber is { } line ? $"line {line + 1}" : "the beginning";
         if (problem.Path is { Length: > 2 } path)
         {
-            place += $" ({path[2..]})";
+            place = inTree ? path[2..] : $"{place} ({path[2..]})";
         }
 
         // The library's message repeats path and line in its own way; its first sentence is what helps.
@@ -181,7 +199,7 @@ public static class GorvixReader
     }
 
     private static Finding Shape(string place, string problem) =>
-        FileRules.Shape.Found(Severity.Stop, place, ("place", place), ("problem", problem));
+        FileRules.Shape.Found(Severity.Stop, Subject.Place(place), ("place", place), ("problem", problem));
 
     private static IEnumerable<Finding> Check(GorvixFile file, PartsLibrary library)
     {

@@ -4,6 +4,8 @@ using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Wiring;
+using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Formats;
 
@@ -17,6 +19,7 @@ public static class RuleBook
         ("Routing: what a way that works must be warned of", HazardRules.All),
         ("Supply: what can feed a device", FeedRules.All),
         ("Planning: what there is to say about a plan", PlanningRules.All),
+        ("Wiring: plugs, sockets and grounds", WiringRules.All),
         ("Parts: what a part may not say", PartRules.All),
         ("Builds", BuildCheck.All),
         ("Files", FileRules.All),
@@ -25,13 +28,16 @@ public static class RuleBook
     private static readonly (CostTerm Term, string Words)[] Objective =
     [
         (CostTerm.PinsBroken, "pins that could be kept and are not."),
-        (CostTerm.Unfed, "supply leads that no pad feeds (only once the pack is chosen)."),
         (
             CostTerm.MustsUnmet,
             $"musts without a way: {PlanCost.UnmetLink} each, plus {PlanCost.Needs} for control, one less for each of {NeedsInOrder()} (common practice)."
         ),
         (CostTerm.WantsUnmet, "wants without a way, in the same way."),
         (CostTerm.NicesUnmet, "links that are nice to have, in the same way."),
+        (
+            CostTerm.Unfed,
+            "supply leads that nothing feeds (only once the pack is chosen), and devices that are left off. A link whose device is not fed goes without."
+        ),
         (
             CostTerm.Hazards,
             "things that can go wrong although they work: a port shared with USB, a doubtful pad, a marginal level."
@@ -43,7 +49,7 @@ public static class RuleBook
         ),
         (
             CostTerm.HandWork,
-            $"points of hand work (our own scale): a bridge {WorkPoints.Bridge}, a device's firmware {WorkPoints.Firmware}, a setting {WorkPoints.Setting}, a resistor {WorkPoints.Resistor}, pins of a plug moved {WorkPoints.Repin}, a lead lifted or cut {WorkPoints.Lift}, a lead soldered although its plug fits the board {WorkPoints.Solder}."
+            $"points of hand work (our own scale): a bridge {WorkPoints.Bridge}, a device's firmware {WorkPoints.Firmware}, a setting {WorkPoints.Setting}, a resistor {WorkPoints.Resistor}, a lead that leaves its cavity (to another one, insulated or cut) {WorkPoints.Lift}, and {WorkPoints.Solder} more where it is soldered, a tail in a socket {WorkPoints.Tail}. What must make room for a lead that moves goes with it."
         ),
         (CostTerm.AgainstHouse, "supplies that go against a house rule although they work."),
         (CostTerm.WholePorts, "whole ports used."),
@@ -55,7 +61,7 @@ public static class RuleBook
     public static IReadOnlyList<Rule> All { get; } = [.. Floors.SelectMany(f => f.Rules)];
 
     private static string NeedsInOrder() =>
-        string.Join(", ", Enum.GetValues<Need>().Skip(1).Select(n => Fit.FitWords.Lower(Fit.FitWords.Of(n))));
+        string.Join(", ", Enum.GetValues<Need>().Skip(1).Select(n => PlainWords.Lower(PlainWords.Of(n))));
 
     /// <summary>The text of docs/rules.md.</summary>
     public static string Page()
@@ -82,7 +88,9 @@ public static class RuleBook
         page.Append(
             "\nAmong equals: links in the order of priority, need and file; cheaper ways first; then modes, ports and pads "
         );
-        page.Append("in the order of the files. So the same build always gives the same plan.\n");
+        page.Append(
+            "in the order of the files, as far as some hundred looks reach. So the same build always gives the same plan.\n"
+        );
         Houses(page);
         page.Append("\n## What an unlock weighs\n\n");
         page.Append(

@@ -24,7 +24,7 @@ internal static class BoardCheck
         list.Count(board.Pads.Count, PartCheck.MostPads, "pads", $"{place}.pads");
         foreach (var (i, net) in board.Nets.Index())
         {
-            list.Count(Shape.PadsOf(board, net.Id).Count, PartCheck.MostPadsOfNet, "pads", $"{place}.nets[{i}]");
+            list.Count(PadsOn(board, net.Id), PartCheck.MostPadsOfNet, "pads", $"{place}.nets[{i}]");
         }
         list.Count(board.Bridges.Count, PartCheck.MostBridges, "bridges", $"{place}.bridges");
         for (var i = 0; i < board.Nets.Count; i++)
@@ -48,6 +48,9 @@ internal static class BoardCheck
         Plugs(board, place, list);
         return list.Findings;
     }
+
+    private static int PadsOn(Board board, string net) =>
+        board.Pads.Count(pad => pad.Meaning != PadMeaning.NotConnected && pad.Paths.Any(path => path.Net == net));
 
     private static void Rails(Board board, string place, CheckList list)
     {

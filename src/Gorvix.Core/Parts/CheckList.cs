@@ -12,7 +12,7 @@ public sealed class CheckList
 
     /// <summary>Adds a stop finding whose subject is a place.</summary>
     public void Stop(Rule rule, string place, params (string Name, string Value)[] facts) =>
-        _findings.Add(rule.Found(Severity.Stop, place, [("place", place), .. facts]));
+        _findings.Add(rule.Found(Severity.Stop, Subject.Place(place), [("place", place), .. facts]));
 
     /// <summary>Reports each id that stands twice in a list, and ids that are empty or too long.</summary>
     public void Ids<T>(IReadOnlyList<T> items, string place, Func<T, string> id)

@@ -47,15 +47,17 @@ internal sealed class Assignment
                 var here = rowOf[column];
                 var least = Never;
                 var next = 0;
-                for (var c = 1; c <= all; c++)
+                var price = _rowPrice[here];
+                var line = costs.Slice((here - 1) * columns, columns);
+                for (var c = 1; c <= columns; c++)
                 {
                     if (reached[c])
                     {
                         continue;
                     }
-                    if (CostOf(here, c, costs, alone) is var cost && cost < Never)
+                    if (line[c - 1] is var cost && cost < Never)
                     {
-                        var reduced = cost - _rowPrice[here] - _columnPrice[c];
+                        var reduced = cost - price - _columnPrice[c];
                         if (reduced < slack[c])
                         {
                             (slack[c], cameFrom[c]) = (reduced, column);
@@ -66,7 +68,25 @@ internal sealed class Assignment
                         (least, next) = (slack[c], c);
                     }
                 }
-                for (var c = 0; c <= all; c++)
+
+                // Of the private columns only those of rows that were reached can be nearer.
+                var own = columns + here;
+                if (!reached[own] && alone[here - 1] is var lone && lone < Never)
+                {
+                    var reduced = lone - price - _columnPrice[own];
+                    if (reduced < slack[own])
+                    {
+                        (slack[own], cameFrom[own]) = (reduced, column);
+                    }
+                }
+                for (var c = columns + 1; c <= columns + row; c++)
+                {
+                    if (!reached[c] && slack[c] < least)
+                    {
+                        (least, next) = (slack[c], c);
+                    }
+                }
+                for (var c = 0; c <= columns + row; c++)
                 {
                     if (reached[c])
                     {

@@ -3,7 +3,7 @@ using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Planning;
 
-/// <summary>The few best plans that differ in a port, a mode or a bridge.</summary>
+/// <summary>The few best plans that differ in a port, a mode, a bridge or a socket.</summary>
 /// <remarks>
 /// Lawler's way (1972, after Murty 1968): the best plan splits all other plans into parts that do not overlap – in
 /// part i the links before i stay as they are and link i goes elsewhere. The best plan of each part is found, the
@@ -61,15 +61,16 @@ public static class BestPlans
     {
         // Pinning only what differs says what the builder meant; all is pinned where that leaves a choice.
         var few = Pinned(space, chosen.Placements.Where(p => Differs(best, p)));
-        var then = Planner.Best(space, few.Pins, few.Bans);
+        var then = Planner.Best(space.With(few.Pins, few.Bans));
         return chosen.Placements.Any(p => Differs(then, p)) ? Pinned(space, chosen.Placements) : few;
     }
 
     private static bool Differs(Plan plan, Placement placement) =>
         Limit.PlaceOf(plan.RouteOf(placement.Link.Id)) != Limit.PlaceOf(placement.Route);
 
-    // Bridges are named only where the same port and mode can be had with others.
-    private static bool Rivals(Route a, Route b) => a.Port == b.Port && a.Mode == b.Mode && a.Place != b.Place;
+    // Bridges are named only where the same port and mode can be had with others, a socket only where there are two.
+    private static bool Rivals(Route a, Route b) =>
+        a.Port == b.Port && a.Mode == b.Mode && RouteMatch.BridgeWords(a.Bridges) != RouteMatch.BridgeWords(b.Bridges);
 
     private static Build Pinned(PlanSpace space, IEnumerable<Placement> placements)
     {
@@ -93,8 +94,13 @@ public static class BestPlans
                 // A pin of a link that goes without would stand against the ban.
                 build = build with
                 {
-                    Pins = [.. build.Pins.Where(p => p.Link != link.Id)],
+                    Pins = [.. build.Pins.Where(p => p is not RouteMatch pin || pin.Link != link.Id)],
                 };
+            }
+            else if (route.Choice != "")
+            {
+                var seat = new SeatMatch { Device = link.Want.Device, Socket = route.Seat.Socket?.Id };
+                build = new BuildChange(ChangeKind.Pin, seat).ApplyTo(build);
             }
         }
         return build;

@@ -15,8 +15,8 @@ namespace Gorvix.Core.Planning;
 public sealed record Conflict(
     Link Link,
     IReadOnlyList<Link> Links,
-    IReadOnlyList<RouteMatch> Pins,
-    IReadOnlyList<RouteMatch> Bans,
+    IReadOnlyList<WishMatch> Pins,
+    IReadOnlyList<WishMatch> Bans,
     IReadOnlyList<FeedWays> Supplies
 )
 {
@@ -35,13 +35,14 @@ public sealed record Conflict(
 
         // A pin that the plan leaves aside is told about by itself; here it would only hide the reason.
         var wishes = space.Build.Build;
-        var kept = wishes.Pins.Where(p => plan.RouteOf(p.Link)?.Matches(p) == true);
+        var kept = wishes.Pins.Where(plan.Keeps);
+        var devices = carried.Select(p => p.Link).Append(link).Select(l => l.Want.Device).ToHashSet();
         var conflict = new Conflict(
             link,
             [.. carried.Select(p => p.Link)],
             [.. kept],
             wishes.Bans,
-            [.. plan.Feeds.Where(f => f.Feed is not null).Select(f => f.Ways)]
+            [.. space.Feeds.Where(f => devices.Contains(f.Device.Id))]
         );
         foreach (var smaller in conflict.WithoutEach())
         {
@@ -63,7 +64,8 @@ public sealed record Conflict(
             .. space.Ways.Select(w => together.Contains(w.Link.Id) ? Limit.None : Limit.Out),
             .. space.Feeds.Select(f => Supplies.Contains(f) ? Limit.None : Limit.Out),
         ];
-        var best = Planner.Best(space, [.. Pins.Where(p => together.Contains(p.Link))], Bans, limits)!;
+        var pins = Pins.Where(p => p is not RouteMatch route || together.Contains(route.Link)).ToList();
+        var best = Planner.Best(space.With(pins, Bans), pins, Bans, limits)!;
         return best.Cost[CostTerm.PinsBroken] == 0
             && best.Feeds.All(f => f.Feed is not null || !Supplies.Contains(f.Ways))
             && best.Placements.All(p => p.Route is not null || !together.Contains(p.Link.Id));

@@ -3,7 +3,7 @@ using Gorvix.Core.Routing;
 namespace Gorvix.Core.Planning;
 
 /// <summary>
-/// Which places one link may take in a part of all plans. A place is a port, a mode and bridge positions, or going
+/// Which places one link may take in a part of all plans. A place is a port, a mode, bridge positions and a socket, or going
 /// without: plans that differ only in a pad are the same to the builder.
 /// </summary>
 /// <param name="Only">The one place that is left, or null for all.</param>

@@ -1,5 +1,4 @@
 using Gorvix.Core.Builds;
-using Gorvix.Core.Parts;
 using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Planning;
@@ -11,25 +10,17 @@ public sealed record Placement(Link Link, Route? Route);
 
 /// <summary>What feeds a supply lead.</summary>
 /// <param name="Ways">The supply lead with all its ways.</param>
-/// <param name="Feed">The chosen one, or null when no pad can.</param>
-/// <param name="Pad">The pad to take, or null: of equal ones the pin of a plug that the device sits in already.</param>
-public sealed record FeedPlacement(FeedWays Ways, Feed? Feed, Pad? Pad)
+/// <param name="Chosen">The chosen one; null where the question did not ask about it.</param>
+public sealed record FeedPlacement(FeedWays Ways, Feed? Chosen)
 {
-    /// <summary>Chooses among the equal pads of a feed.</summary>
-    /// <param name="ways">The supply lead with all its ways.</param>
-    /// <param name="feed">The chosen feed, or null.</param>
-    /// <param name="board">The board.</param>
-    /// <param name="routes">The routes of the same device.</param>
-    public static FeedPlacement Of(FeedWays ways, Feed? feed, Board board, IEnumerable<Route> routes)
-    {
-        var used = routes.SelectMany(r => r.Walks).Select(w => w.Pad.Id).ToHashSet();
-        var pins = board
-            .Plugs.Where(p => p.Family == ways.Device.Device.Plug?.Family)
-            .Select(p => p.Pins.Select(pin => pin.Pad).OfType<string>().ToList())
-            .FirstOrDefault(pads => pads.Any(used.Contains));
-        return new FeedPlacement(ways, feed, feed?.Pads.FirstOrDefault(p => pins?.Contains(p.Id) == true) ?? feed?.Pad);
-    }
+    /// <summary>The chosen feed, or null when nothing feeds the lead.</summary>
+    public Feed? Feed => Chosen is { Feeds: true } ? Chosen : null;
 }
+
+/// <summary>Where the plug of a device sits.</summary>
+/// <param name="Ways">All its seats.</param>
+/// <param name="Way">The chosen one.</param>
+public sealed record SeatPlacement(DeviceSeats Ways, SeatWay Way);
 
 /// <summary>The best answer to "which link goes where".</summary>
 /// <param name="Placements">One for each link, in the builder's order.</param>
@@ -39,8 +30,30 @@ public sealed record Plan(IReadOnlyList<Placement> Placements, PlanCost Cost)
     /// <summary>One for each supply lead; empty before the pack is chosen.</summary>
     public IReadOnlyList<FeedPlacement> Feeds { get; init; } = [];
 
+    /// <summary>One for each device, in the builder's order.</summary>
+    public IReadOnlyList<SeatPlacement> Seats { get; init; } = [];
+
+    /// <summary>Leads that may stay in their cavities or leave them, with what was chosen.</summary>
+    public IReadOnlyList<LeadStay> Stays { get; init; } = [];
+
     /// <summary>The route of a link, or null when it goes without.</summary>
     public Route? RouteOf(string link) => Placements.First(p => p.Link.Id == link).Route;
+
+    /// <summary>True when the plan does what a pin says.</summary>
+    public bool Keeps(WishMatch pin) =>
+        pin switch
+        {
+            RouteMatch route => RouteOf(route.Link)?.Matches(route) ?? false,
+            FeedMatch feed => Feeds.Any(f => f.Feed?.Matches(feed) ?? false),
+            SeatMatch { Socket: null } seat => SeatOf(seat.Device).Seat.Kind == SeatKind.Loose,
+            SeatMatch seat => SeatOf(seat.Device).Seat.Socket?.Id == seat.Socket,
+            LeadMatch lead => SeatOf(lead.Device) is var way
+                && (way.Seat.Kind != SeatKind.Seated || way.Forced.ContainsKey(lead.Lead)),
+            _ => false,
+        };
+
+    /// <summary>The seat of a device's plug.</summary>
+    public SeatWay SeatOf(string device) => Seats.First(s => s.Ways.Device.Id == device).Way;
 
     /// <summary>The links on a port: one, or two on its halves, or all on a bus.</summary>
     public IReadOnlyList<Link> On(string port) =>
@@ -63,7 +76,7 @@ public sealed record Plan(IReadOnlyList<Placement> Placements, PlanCost Cost)
 /// <param name="To">Its route now, or null.</param>
 public sealed record Move(Link Link, Route? From, Route? To)
 {
-    /// <summary>True when port, mode, a bridge or a pad differs.</summary>
+    /// <summary>True when port, mode, a bridge, a socket or a pad differs.</summary>
     public bool IsReal => Key(From) != Key(To);
 
     private static string Key(Route? r) =>

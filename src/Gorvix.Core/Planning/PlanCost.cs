@@ -11,24 +11,24 @@ namespace Gorvix.Core.Planning;
 public readonly record struct PlanCost : IComparable<PlanCost>
 {
     /// <summary>A link that goes without weighs this much, so that no sum of needs outweighs one link more.</summary>
-    public const int UnmetLink = 1000;
+    public const int UnmetLink = 500;
 
     /// <summary>How many needs there are; the first weighs as much, the last one.</summary>
     public static readonly int Needs = Enum.GetValues<Need>().Length;
 
-    // Widths in bits, first term first. 40 links and 40 supplies (the most of a build) cannot overflow any of them,
+    // Widths in bits, first term first. 40 links, 60 supplies and 128 leads (the most of a build) cannot overflow any of them,
     // as one way counts at most what <see cref="OfAtMost"/> lets it.
     private static readonly (CostTerm Term, int Bits)[] Layout =
     [
-        (CostTerm.PinsBroken, 7),
-        (CostTerm.Unfed, 6),
-        (CostTerm.MustsUnmet, 16),
-        (CostTerm.WantsUnmet, 16),
-        (CostTerm.NicesUnmet, 16),
+        (CostTerm.PinsBroken, 8),
+        (CostTerm.MustsUnmet, 15),
+        (CostTerm.WantsUnmet, 15),
+        (CostTerm.NicesUnmet, 15),
+        (CostTerm.Unfed, 7),
         (CostTerm.Hazards, 8),
         (CostTerm.Losses, 8),
         (CostTerm.Processor, 8),
-        (CostTerm.HandWork, 10),
+        (CostTerm.HandWork, 11),
         (CostTerm.AgainstHouse, 6),
         (CostTerm.WholePorts, 6),
         (CostTerm.Switches, 7),
@@ -76,7 +76,7 @@ public readonly record struct PlanCost : IComparable<PlanCost>
         {
             CostTerm.PinsBroken => 3,
             CostTerm.Hazards => 3,
-            CostTerm.HandWork => 20,
+            CostTerm.HandWork => 40,
             _ => 6,
         };
 
@@ -86,6 +86,9 @@ public readonly record struct PlanCost : IComparable<PlanCost>
 
     /// <summary>The sum, term by term.</summary>
     public static PlanCost operator +(PlanCost a, PlanCost b) => new(a._packed + b._packed);
+
+    /// <summary>The difference; below zero in a term where more is taken away than there is.</summary>
+    public static PlanCost operator -(PlanCost a, PlanCost b) => new(a._packed - b._packed);
 
     /// <summary>True when the first is cheaper.</summary>
     public static bool operator <(PlanCost a, PlanCost b) => a._packed < b._packed;
@@ -136,17 +139,17 @@ public enum CostTerm
     /// <summary>Pins that could be kept and are not.</summary>
     PinsBroken,
 
-    /// <summary>Supply leads that no pad feeds.</summary>
-    Unfed,
-
-    /// <summary>Musts without a route: 1000 each plus the weight of the need.</summary>
+    /// <summary>Musts without a route: 500 each plus the weight of the need.</summary>
     MustsUnmet,
 
-    /// <summary>Wants without a route: 1000 each plus the weight of the need.</summary>
+    /// <summary>Wants without a route: 500 each plus the weight of the need.</summary>
     WantsUnmet,
 
-    /// <summary>Nice links without a route: 1000 each plus the weight of the need.</summary>
+    /// <summary>Nice links without a route: 500 each plus the weight of the need.</summary>
     NicesUnmet,
+
+    /// <summary>Supply leads that nothing feeds, and devices that are left off.</summary>
+    Unfed,
 
     /// <summary>Things that can go wrong although they work.</summary>
     Hazards,

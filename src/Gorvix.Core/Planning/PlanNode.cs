@@ -15,7 +15,7 @@ internal sealed class PlanNode(PlanProblem problem)
 
     private readonly IReadOnlyList<PlanProblem.Entry> _entries = problem.Entries;
 
-    private UInt128 _decided;
+    private ResourceSet _decided;
     private ResourceSet _taken;
     private ResourceSet _barred;
     private ResourceSet _held;
@@ -27,7 +27,7 @@ internal sealed class PlanNode(PlanProblem problem)
     private int[] _guests = problem.NoGuests;
     private Assignment? _assignment;
     private int[] _places = [];
-    private UInt128 _seated;
+    private ResourceSet _seated;
 
     /// <summary>No plan of this part costs less; set by <see cref="Relax"/>.</summary>
     public Int128 Bound { get; private set; }
@@ -42,7 +42,7 @@ internal sealed class PlanNode(PlanProblem problem)
     public PlanNode With(int row, PlanSpace.Option? option)
     {
         var node = Copy();
-        node._decided |= UInt128.One << row;
+        node._decided |= ResourceSet.Of(row);
         node._chosen = [.. _chosen];
         node._chosen[row] = option;
         if (option is null)
@@ -131,7 +131,7 @@ internal sealed class PlanNode(PlanProblem problem)
     {
         foreach (var guest in problem.Guests.Keys.Where(g => IsOpen(g) && _hosts[g] == Undecided))
         {
-            if ((_seated >> guest & 1) == 0 || Relaxed[guest] is not { } option)
+            if (!_seated.Has(guest) || Relaxed[guest] is not { } option)
             {
                 continue;
             }
@@ -158,6 +158,14 @@ internal sealed class PlanNode(PlanProblem problem)
     /// <summary>True when the row may still take the option.</summary>
     public bool Allows(int row, PlanSpace.Option option)
     {
+        if (option.Sets.Meets(_barred))
+        {
+            return false;
+        }
+        if (_needed is null && _denied is null)
+        {
+            return !option.Takes.Meets(_taken);
+        }
         var blocked = _taken;
         if (_needed is not null)
         {
@@ -171,7 +179,7 @@ internal sealed class PlanNode(PlanProblem problem)
         {
             blocked |= _denied[row];
         }
-        return !option.Takes.Meets(blocked) && !option.Sets.Meets(_barred);
+        return !option.Takes.Meets(blocked);
     }
 
     /// <summary>
@@ -186,7 +194,7 @@ internal sealed class PlanNode(PlanProblem problem)
         Bound = _paid;
         var ports = problem.Space.Columns;
         var columns = problem.Columns;
-        _seated = 0;
+        _seated = ResourceSet.None;
         var rows = new List<int>(_entries.Count);
         _places = new int[_entries.Count];
         for (var i = 0; i < _entries.Count; i++)
@@ -216,6 +224,11 @@ internal sealed class PlanNode(PlanProblem problem)
             alone[place] = UnmetOf(row);
             foreach (var option in _entries[row].Options)
             {
+                // They come cheapest first: a place that a cheaper one has needs no further look.
+                if (option.Column >= 0 && IsTaken(used, (place * columns) + option.Column, row, option))
+                {
+                    continue;
+                }
                 if (!Allows(row, option) || CostOf(row, option) is not { } cost)
                 {
                     continue;
@@ -244,7 +257,7 @@ internal sealed class PlanNode(PlanProblem problem)
             if (_assignment.ColumnOf(place) is var column and >= 0)
             {
                 Relaxed[row] = best[(place * columns) + column];
-                _seated |= column >= ports ? UInt128.One << row : 0;
+                _seated |= column >= ports ? ResourceSet.Of(row) : ResourceSet.None;
             }
             if (_guests[row] is var guest and >= 0 && Relaxed[row] is { } host)
             {
@@ -320,7 +333,12 @@ internal sealed class PlanNode(PlanProblem problem)
         return copy;
     }
 
-    private bool IsOpen(int row) => (_decided >> row & 1) == 0;
+    private bool IsTaken(Span<Int128> costs, int at, int row, PlanSpace.Option option) =>
+        costs[at] <= option.Cost.Number
+        && _guests[row] < 0
+        && (!option.IsHalf || !IsUnsettled(row) || costs[at + problem.Space.Columns] <= option.Cost.Number);
+
+    private bool IsOpen(int row) => !_decided.Has(row);
 
     private bool IsUnsettled(int row) => problem.IsGuest[row] && _hosts[row] == Undecided;
 
@@ -369,7 +387,10 @@ internal sealed class PlanNode(PlanProblem problem)
         {
             return _chosen[_hosts[row]] is { } host && option.Shares(host) ? option.Cost.Number : null;
         }
-        var cost = option.Cost.Number + problem.Space.WholeCost(option.Sets - _held);
+        var cost =
+            option.Whole >= 0 && !_held.Has(option.Whole)
+                ? option.Cost.Number + problem.Space.WholeEach
+                : option.Cost.Number;
         return _guests[row] switch
         {
             < 0 => cost,

@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Planning;
 
@@ -7,8 +8,8 @@ internal sealed class PlanProblem
 {
     public PlanProblem(
         PlanSpace space,
-        IReadOnlyList<RouteMatch> pins,
-        IReadOnlyList<RouteMatch> bans,
+        IReadOnlyList<WishMatch> pins,
+        IReadOnlyList<WishMatch> bans,
         IReadOnlyList<Limit>? limits
     )
     {
@@ -74,32 +75,67 @@ internal sealed class PlanProblem
     private static Entry EntryOf(
         PlanSpace.Row row,
         int number,
-        IReadOnlyList<RouteMatch> pins,
-        IReadOnlyList<RouteMatch> bans,
+        IReadOnlyList<WishMatch> pins,
+        IReadOnlyList<WishMatch> bans,
         IReadOnlyList<Limit>? limits
     )
     {
         var limit = limits?.ElementAtOrDefault(number) ?? Limit.None;
-        if (row.Way is not { } way)
+        if (row.Feed is not null && limit != Limit.None)
         {
-            return new Entry(row, number, limit == Limit.None ? row.Undominated : [], row.Unmet);
+            // The question does not ask about this supply.
+            return new Entry(row, number, [], PlanCost.Zero);
         }
-        var linkPins = pins.Where(p => p.Link == way.Link.Id).ToList();
-        var linkBans = bans.Where(b => b.Link == way.Link.Id).ToList();
-        if (linkPins.Count == 0 && linkBans.Count == 0 && limit == Limit.None)
+        var rowPins = pins.Where(p => Speaks(p, row)).ToList();
+        var rowBans = bans.Where(b => Speaks(b, row) || b is SeatMatch).ToList();
+        if (rowPins.Count == 0 && rowBans.Count == 0 && limit == Limit.None)
         {
             return new Entry(row, number, row.Undominated, row.Unmet);
         }
-        var allowed = row.Options.Where(o => !linkBans.Any(o.Route!.Matches)).ToList();
+        var allowed = row.Options.Where(o => !rowBans.Any(b => Is(b, o))).ToList();
 
-        // A pin that no route can keep is a wish that cannot come true; it must not cost the link its place.
-        var kept = linkPins.Where(p => allowed.Any(o => o.Route!.Matches(p))).ToList();
+        // A pin that no option can keep is a wish that cannot come true; it must not cost the link its place.
+        var kept = rowPins.Where(p => allowed.Any(o => Is(p, o))).ToList();
         var options = allowed
-            .Where(o => limit.Allows(o.Route))
-            .Select(o => o with { Cost = o.Cost + Broken(kept.Count(p => !o.Route!.Matches(p))) });
-        var unmet = row.Unmet + Broken(kept.Count);
-        return new Entry(row, number, Undominated(options), limit.Allows(null) ? unmet : null);
+            .Where(o => row.Way is null || limit.Allows(o.Route))
+            .Select(o => kept.Count == 0 ? o : o.At(o.Cost + Broken(kept.Count(p => !Is(p, o)))));
+        var unmet = row.Unmet is { } cost && limit.Allows(null) ? cost + Broken(kept.Count) : (PlanCost?)null;
+        return new Entry(row, number, Undominated(options), unmet);
     }
+
+    // A pin is counted by one row; a ban of a seat holds for all rows of its device.
+    private static bool Speaks(WishMatch match, PlanSpace.Row row) =>
+        match switch
+        {
+            RouteMatch route => row.Way?.Link.Id == route.Link,
+            SeatMatch seat => row.Device == seat.Device,
+            FeedMatch feed => row.Feed?.Device.Id == feed.Device && row.Feed.Supply.Lead == feed.Lead,
+            _ => false,
+        };
+
+    private static bool Is(WishMatch match, PlanSpace.Option option) =>
+        match switch
+        {
+            RouteMatch route => option.Route?.Matches(route) ?? false,
+            FeedMatch feed => option.Hookup is Feed way && way.Matches(feed),
+            SeatMatch seat => DeviceOf(option.Hookup) == seat.Device
+                && (
+                    seat.Socket is null
+                        ? option.Hookup.Seat.Kind == SeatKind.Loose
+                        : option.Hookup.Seat.Socket?.Id == seat.Socket
+                ),
+            _ => false,
+        };
+
+    private static string? DeviceOf(Hookup hookup) =>
+        hookup switch
+        {
+            Route route => route.Link.Want.Device,
+            Feed feed => feed.Device,
+            SeatWay seat => seat.Device.Id,
+            LeadStay stay => stay.Device,
+            _ => null,
+        };
 
     private static PlanCost Broken(int pins) => PlanCost.OfAtMost(CostTerm.PinsBroken, pins);
 
@@ -107,7 +143,7 @@ internal sealed class PlanProblem
     /// <param name="Row">Its row of the space.</param>
     /// <param name="Number">The number of that row.</param>
     /// <param name="Options">Those that are allowed and not dominated, cheapest first.</param>
-    /// <param name="Unmet">What it costs to leave it out, or null when it may not be left out.</param>
+    /// <param name="Unmet">What it costs to take none of them, or null when one must be taken.</param>
     internal sealed record Entry(
         PlanSpace.Row Row,
         int Number,

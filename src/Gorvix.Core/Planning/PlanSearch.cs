@@ -5,8 +5,14 @@ namespace Gorvix.Core.Planning;
 /// <summary>The search: see <see cref="Planner"/> for how it works and why it is exact.</summary>
 internal sealed class PlanSearch(PlanProblem problem)
 {
+    // So many parts are looked at for the order among equals; a build with very many equal plans keeps the one that was found.
+    private const int MostLooks = 500;
+
     private readonly Int128[] _costs = new Int128[problem.Entries.Count * problem.Columns];
     private readonly PlanSpace.Option?[] _best = new PlanSpace.Option?[problem.Entries.Count * problem.Columns];
+
+    /// <summary>How many parts were relaxed so far.</summary>
+    public int Looks { get; private set; }
 
     /// <summary>
     /// The options of the best plan in the order of entries, the first in the documented order, and its price; null when
@@ -19,11 +25,16 @@ internal sealed class PlanSearch(PlanProblem problem)
         {
             return null;
         }
+        var enough = Looks + MostLooks;
         for (var row = 0; row < best.Length; row++)
         {
             var chosen = best[row];
             foreach (var option in problem.Entries[row].Options.TakeWhile(o => !ReferenceEquals(o, chosen)))
             {
+                if (Looks > enough)
+                {
+                    return (best, cost);
+                }
                 if (!prefix.Allows(row, option))
                 {
                     continue;
@@ -34,7 +45,7 @@ internal sealed class PlanSearch(PlanProblem problem)
                 }
                 if (
                     prefix.BoundWith(row, option) <= cost
-                    && Solve(Relaxed(prefix.With(row, option)), cost) is { } sooner
+                    && Solve(Relaxed(prefix.With(row, option)), cost, enough) is { } sooner
                 )
                 {
                     Debug.Assert(sooner.Cost == cost);
@@ -49,7 +60,7 @@ internal sealed class PlanSearch(PlanProblem problem)
 
     // The cheapest plan of a part that costs at most so much. The part with the lowest bound is looked at next, the newest
     // among equals, so that the search dives while nothing speaks against it.
-    private (PlanSpace.Option?[] Options, Int128 Cost)? Solve(PlanNode root, Int128 most)
+    private (PlanSpace.Option?[] Options, Int128 Cost)? Solve(PlanNode root, Int128 most, int enough = int.MaxValue)
     {
         (PlanSpace.Option?[] Options, Int128 Cost)? best = null;
         var open = new PriorityQueue<PlanNode, (Int128 Bound, int Age)>();
@@ -63,8 +74,9 @@ internal sealed class PlanSearch(PlanProblem problem)
         }
 
         Open(root);
-        while (open.TryDequeue(out var node, out _) && node.Bound <= most)
+        while (Looks <= enough && open.TryDequeue(out var node, out _) && node.Bound <= most)
         {
+            problem.Space.Stop.ThrowIfCancellationRequested();
             if (node.Unsettled() is var guest and >= 0)
             {
                 foreach (var part in node.Settling(guest))
@@ -99,6 +111,7 @@ internal sealed class PlanSearch(PlanProblem problem)
 
     private PlanNode Relaxed(PlanNode node)
     {
+        Looks++;
         node.Relax(_costs, _best);
         return node;
     }

@@ -3,10 +3,11 @@ using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Planning;
 
-/// <summary>Finds the best plan of a build: at most one route for each link, no resource twice, every bridge in one position.</summary>
+/// <summary>Finds the best plan of a build: at most one route for each link, no resource twice, every bridge in one position, every plug in one seat.</summary>
 /// <remarks>
 /// <para>
-/// Branch and bound over bit sets. A <em>row</em> is a link or a supply lead; it takes one of its options or goes without.
+/// Branch and bound over bit sets. A <em>row</em> is a link, a supply lead, a plug or a lead that may stay or go; it takes one of
+/// its options, or none where it may.
 /// A <see cref="PlanNode"/> is a part of all plans:
 /// </para>
 /// <code>
@@ -19,7 +20,7 @@ namespace Gorvix.Core.Planning;
 /// Bound: what is paid, plus the cheapest assignment of the undecided rows to columns (ports, or nets of what is no serial
 /// unit), one row per column, looking at nothing else that they could fight about (<see cref="Assignment"/>). Every plan
 /// of the part is such an assignment, so the bound is never above the truth and nothing better is cut off. Rows that take
-/// no port (bus sensors, supplies) are each counted at their cheapest.
+/// no port (bus sensors, supplies, plugs, leads) are each counted at their cheapest.
 /// </para>
 /// <para>
 /// Branching: the relaxed choice behind a bound is nearly always a plan. Where it is not, two of its options fight about a
@@ -36,7 +37,8 @@ namespace Gorvix.Core.Planning;
 /// <para>
 /// The documented order among equals: rows in the order of <see cref="PlanProblem.Entries"/>, options by price, then mode,
 /// port and pad in the order of the files. Row after row, an earlier option is tried wherever its bound allows the best
-/// price, and kept when a plan of that price has it. So the same build always gives the same plan.
+/// price, and kept when a plan of that price has it; after some hundred looks the plan stays as it is. Nothing in this depends on
+/// the clock, so the same build always gives the same plan.
 /// </para>
 /// </remarks>
 public static class Planner
@@ -48,7 +50,7 @@ public static class Planner
     public static Plan Best(PlanSpace space) => Best(space, space.Build.Build.Pins, space.Build.Build.Bans);
 
     /// <summary>Plans in a known space with other pins and bans.</summary>
-    public static Plan Best(PlanSpace space, IReadOnlyList<RouteMatch> pins, IReadOnlyList<RouteMatch> bans) =>
+    public static Plan Best(PlanSpace space, IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans) =>
         Best(space, pins, bans, null)!;
 
     /// <summary>
@@ -57,8 +59,8 @@ public static class Planner
     /// </summary>
     internal static Plan? Best(
         PlanSpace space,
-        IReadOnlyList<RouteMatch> pins,
-        IReadOnlyList<RouteMatch> bans,
+        IReadOnlyList<WishMatch> pins,
+        IReadOnlyList<WishMatch> bans,
         IReadOnlyList<Limit>? limits
     )
     {
@@ -72,20 +74,35 @@ public static class Planner
         {
             chosen[entry.Number] = option;
         }
-        return new Plan([.. space.Ways.Select((w, i) => new Placement(w.Link, chosen[i]?.Route))], new PlanCost(cost))
+        var ways = space.All;
+        return new Plan([.. ways.Links.Select((w, i) => new Placement(w.Link, chosen[i]?.Route))], new PlanCost(cost))
         {
             Feeds =
             [
-                .. space.Feeds.Select(
-                    (f, i) =>
-                        FeedPlacement.Of(
-                            f,
-                            chosen[space.Ways.Count + i]?.Feed,
-                            space.Build.Board,
-                            chosen.Select(c => c?.Route).OfType<Route>().Where(r => r.Link.Want.Device == f.Device.Id)
-                        )
-                ),
+                .. ways.Feeds.Select((f, i) => new FeedPlacement(f, chosen[ways.Links.Count + i]?.Hookup as Feed)),
             ],
+            Seats = SeatsOf(space, chosen),
+            Stays = [.. chosen.Select(c => c?.Hookup).OfType<LeadStay>()],
         };
+    }
+
+    // The seat of each device; of one without a choice the only one.
+    private static List<SeatPlacement> SeatsOf(PlanSpace space, PlanSpace.Option?[] chosen)
+    {
+        var seats = new Dictionary<string, Seat>();
+        foreach (var (row, option) in space.Rows.Zip(chosen))
+        {
+            if (row.Device is { } device && option is not null)
+            {
+                seats[device] = option.Hookup.Seat;
+            }
+        }
+        return
+        [
+            .. space.All.Seats.Select(s => new SeatPlacement(
+                s,
+                seats.TryGetValue(s.Device.Id, out var seat) ? s.Ways.First(w => w.Seat == seat) : s.Ways[0]
+            )),
+        ];
     }
 }

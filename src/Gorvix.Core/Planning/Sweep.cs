@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
@@ -15,38 +16,75 @@ public sealed record SweepResult(string Part, ResolvedBuild? After, Plan? Plan, 
 public static class Sweep
 {
     /// <summary>The build on every board of the library, in the library's order, as they are found.</summary>
-    public static IEnumerable<SweepResult> OverBoards(Build build, PartsLibrary library) =>
-        InOrder(library.Boards).Select(b => Try(b.Id, BuildEdits.WithBoard(build, b.Id), library));
+    /// <param name="build">A build that passes <see cref="BuildCheck"/>.</param>
+    /// <param name="library">The library.</param>
+    /// <param name="stop">Who stops reading stops the work.</param>
+    public static IAsyncEnumerable<SweepResult> OverBoards(
+        Build build,
+        PartsLibrary library,
+        CancellationToken stop = default
+    ) => InOrder(library.Boards, (b, halt) => Try(b.Id, BuildEdits.WithBoard(build, b.Id), library, halt), stop);
 
     /// <summary>The build with every device of the same kind as one of its devices, in the library's order.</summary>
     /// <param name="build">A build that passes <see cref="BuildCheck"/>.</param>
     /// <param name="device">Id of one of its devices.</param>
     /// <param name="library">The library.</param>
-    public static IEnumerable<SweepResult> OverDevices(Build build, string device, PartsLibrary library)
+    /// <param name="stop">Who stops reading stops the work.</param>
+    public static IAsyncEnumerable<SweepResult> OverDevices(
+        Build build,
+        string device,
+        PartsLibrary library,
+        CancellationToken stop = default
+    )
     {
         var kind = library.Device(build.Devices.First(d => d.Id == device).Part)!.Kind;
-        return InOrder([.. library.Devices.Where(d => d.Kind == kind)])
-            .Select(d => Try(d.Id, BuildEdits.WithPart(build, device, d, library), library));
+        return InOrder(
+            [.. library.Devices.Where(d => d.Kind == kind)],
+            (d, halt) => Try(d.Id, BuildEdits.WithPart(build, device, d, library), library, halt),
+            stop
+        );
     }
 
-    // On all processors, handed on one by one as they are found; who stops reading stops the work.
-    private static ParallelQuery<T> InOrder<T>(IReadOnlyList<T> candidates) =>
-        candidates.AsParallel().AsOrdered().WithMergeOptions(ParallelMergeOptions.NotBuffered);
+    // On all workers, handed on one by one in order; a few are begun ahead of the reader, and no more.
+    private static async IAsyncEnumerable<SweepResult> InOrder<T>(
+        IReadOnlyList<T> candidates,
+        Func<T, CancellationToken, SweepResult> plan,
+        [EnumeratorCancellation] CancellationToken stop
+    )
+    {
+        var ahead = 8 * Environment.ProcessorCount;
+        using var halt = CancellationTokenSource.CreateLinkedTokenSource(stop);
+        var begun = new Queue<Task<SweepResult>>();
+        try
+        {
+            foreach (var candidate in candidates)
+            {
+                begun.Enqueue(Workers.Run(() => plan(candidate, halt.Token), halt.Token));
+                if (begun.Count > ahead)
+                {
+                    yield return await begun.Dequeue();
+                }
+            }
+            while (begun.TryDequeue(out var next))
+            {
+                yield return await next;
+            }
+        }
+        finally
+        {
+            await halt.CancelAsync();
+        }
+    }
 
-    private static SweepResult Try(string part, Build? after, PartsLibrary library)
+    private static SweepResult Try(string part, Build? after, PartsLibrary library, CancellationToken stop)
     {
         if (after is null)
         {
             return new SweepResult(part, null, null, []);
         }
-        try
-        {
-            var build = ResolvedBuild.Create(after, library);
-            return new SweepResult(part, build, Planner.Best(build), []);
-        }
-        catch (InvalidBuildException problem)
-        {
-            return new SweepResult(part, null, null, problem.Findings);
-        }
+        var (build, findings) = ResolvedBuild.Of(after, library);
+        return build is null
+            ? new SweepResult(part, null, null, findings)
+            : new SweepResult(part, build, Planner.Best(new PlanSpace(build, stop)), []);
     }
 }

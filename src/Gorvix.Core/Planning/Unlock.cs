@@ -72,7 +72,7 @@ public static class Unlocks
         Unlock? Try(params UnlockStep[] taken)
         {
             var after = taken.Aggregate(build, (b, step) => step.Apply(b));
-            return After(after, plan, link, library) is { } then ? new Unlock(taken, after, then) : null;
+            return After(after, plan, link, library, space.Stop) is { } then ? new Unlock(taken, after, then) : null;
         }
         var found = steps.Select(s => Try(s)).OfType<Unlock>().ToList();
         var free = steps.Where(s => Free.Contains(s.Kind)).ToList();
@@ -93,18 +93,14 @@ public static class Unlocks
     }
 
     // The best plan of the changed build, or null when it does not help or costs another link.
-    private static Plan? After(Build build, Plan before, Link link, PartsLibrary library)
+    // A part of the library that contradicts itself is no way out; its own build says so.
+    private static Plan? After(Build build, Plan before, Link link, PartsLibrary library, CancellationToken stop)
     {
-        Plan plan;
-        try
+        if (ResolvedBuild.Of(build, library).Build is not { } resolved)
         {
-            plan = Planner.Best(ResolvedBuild.Create(build, library));
-        }
-        catch (InvalidBuildException)
-        {
-            // A part of the library that contradicts itself is no way out; its own build says so.
             return null;
         }
+        var plan = Planner.Best(new PlanSpace(resolved, stop));
         var lost = before.Placements.Any(p =>
             p.Route is not null && plan.Placements.Any(q => q.Link.Id == p.Link.Id && q.Route is null)
         );

@@ -14,7 +14,7 @@ public sealed record UnlockStep(UnlockKind Kind, UnlockTarget What, Func<Build, 
 public sealed record UnlockTarget
 {
     /// <summary>The pin or ban that gives way.</summary>
-    public RouteMatch? Match { get; init; }
+    public WishMatch? Match { get; init; }
 
     /// <summary>Id of the house rule, as in <see cref="HouseSchools"/>.</summary>
     public string? Rule { get; init; }
@@ -37,7 +37,14 @@ public sealed record UnlockTarget
             ':',
             new[]
             {
-                Match is { } m ? $"{m.Link},{m.Port},{m.Pad},{m.Mode},{m.Bridges}" : null,
+                Match switch
+                {
+                    RouteMatch m => $"{m.Link},{m.Port},{m.Pad},{m.Mode},{m.Bridges}",
+                    SeatMatch m => $"plug,{m.Device},{m.Socket}",
+                    FeedMatch m => $"supply,{m.Device},{m.Lead},{m.Pad}",
+                    LeadMatch m => $"lead,{m.Device},{m.Lead}",
+                    _ => null,
+                },
                 Rule,
                 School,
                 Link,
@@ -113,7 +120,7 @@ public static class UnlockSteps
         ];
     }
 
-    private static UnlockStep Wish(UnlockKind kind, ChangeKind change, RouteMatch match) =>
+    private static UnlockStep Wish(UnlockKind kind, ChangeKind change, WishMatch match) =>
         new(kind, new() { Match = match }, new BuildChange(change, match).ApplyTo, WishPrice);
 
     private static IEnumerable<UnlockStep> Devices(PlanSpace space, PartsLibrary library) =>
@@ -154,10 +161,6 @@ public static class UnlockSteps
         if (now.BootTrap == BootCure.AnotherPort)
         {
             yield return To("bootTrap", "pullUp", h => h with { BootTrap = BootCure.PullUp });
-        }
-        if (now.Unused == UnusedLeads.Leave)
-        {
-            yield return To("unused", "lift", h => h with { Unused = UnusedLeads.Lift });
         }
     }
 }

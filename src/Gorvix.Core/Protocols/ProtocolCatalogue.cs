@@ -80,7 +80,7 @@ public static class ProtocolCatalogue
             Check = Checksum.Fletcher8,
         },
         new(
-            "SmartAudio",
+            "VC-4800",
             Framing.EightN2,
             [4_800],
             Polarity.Normal,
@@ -90,7 +90,7 @@ public static class ProtocolCatalogue
             SourceNote.Memory
         ),
         new(
-            "Tramp",
+            "VC-9600",
             Framing.EightN1,
             [9_600],
             Polarity.Normal,

@@ -29,14 +29,29 @@ public static class FeedRules
         Brief = "too few volts",
     };
 
-    /// <summary>No pad feeds it.</summary>
-    public static readonly Rule Unfed = new(
-        "UNFED",
-        "A device has no supply",
-        "No pad can feed the {device}.{because}",
-        "Every supply pad was tried in every position of its selector, together with everything else that hangs on that selector.",
-        SourceNote.Own
-    );
+    /// <summary>Something on the way feeds nothing.</summary>
+    public static readonly Rule Blocked = new(
+        "NO-FEED",
+        "Only copper and a diode the right way round feed a device",
+        "{pad} hangs on {rail} through {what}, so it feeds nothing; the {device} stays dead there.",
+        "A diode the wrong way round blocks, a divider or a resistor gives way under load, an inverter drives a signal only.",
+        SourceNote.Practice
+    )
+    {
+        Brief = "something blocks it",
+    };
+
+    /// <summary>Two rails on one pad.</summary>
+    public static readonly Rule Tied = new(
+        "TIED",
+        "Two supplies are never tied",
+        "{pad} is joined to {one} and to {two} at once.",
+        "The higher rail drives current into the lower one's regulator; one of them gives way.",
+        SourceNote.Practice
+    )
+    {
+        Brief = "two rails at once",
+    };
 
     /// <summary>The pack does not suit the board.</summary>
     public static readonly Rule BoardInput = new(
@@ -57,5 +72,5 @@ public static class FeedRules
     );
 
     /// <summary>All rules of this list.</summary>
-    public static readonly IReadOnlyList<Rule> All = [Burn, Starve, Unfed, BoardInput, NoPack];
+    public static readonly IReadOnlyList<Rule> All = [Burn, Starve, Blocked, Tied, BoardInput, NoPack];
 }

@@ -1,27 +1,38 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Routing;
 
-/// <summary>One way to feed a device: a supply pad with its rail and the bridge positions that connect it.</summary>
-/// <param name="Pad">The pad.</param>
-/// <param name="Rail">The rail behind it.</param>
-/// <param name="Volts">What it gives from the empty to the full pack.</param>
+/// <summary>One way for a supply lead: a pad with its rail and the bridge positions that connect it, under a seat; or none.</summary>
+/// <param name="Device">Id of the device within the build.</param>
+/// <param name="Lead">The supply lead.</param>
+/// <param name="Pads">Every pad that gives the same in the same way, in the order of the board; none when it stays unfed.</param>
+/// <param name="Rail">The rail behind it; null when it stays unfed.</param>
+/// <param name="Volts">What it gives from the empty to the full pack; null when it stays unfed.</param>
 /// <param name="Bridges">The bridge positions that it needs.</param>
-public sealed record Feed(Pad Pad, Rail Rail, VoltWindow Volts, IReadOnlyList<Contact> Bridges)
+public sealed record Feed(
+    string Device,
+    Lead Lead,
+    IReadOnlyList<Pad> Pads,
+    Rail? Rail,
+    VoltWindow? Volts,
+    IReadOnlyList<BridgeAt> Bridges
+) : Hookup
 {
-    /// <summary>Every pad that gives the same over the same bridges, this one first.</summary>
-    public IReadOnlyList<Pad> Pads { get; init; } = [Pad];
+    /// <summary>True when it feeds; false for a lead that goes without.</summary>
+    public bool Feeds => Rail is not null;
 
-    /// <summary>What it needs of the board.</summary>
-    public required Claims Claims { get; init; }
-
-    /// <summary>What the builder must know; each weighs in the objective.</summary>
-    public IReadOnlyList<Finding> Hazards { get; init; } = [];
+    /// <summary>The first of the pads, or null.</summary>
+    public Pad? Pad => Pads.Count == 0 ? null : Pads[0];
 
     /// <summary>1 when it goes against a house rule although it works, else 0.</summary>
     public int AgainstHouse { get; init; }
+
+    /// <summary>True when a pin or ban speaks about it.</summary>
+    public bool Matches(FeedMatch match) =>
+        match.Device == Device && match.Lead == Lead.Id && Pads.Any(p => p.Id == match.Pad);
 }
 
 /// <summary>A pad that cannot feed the device.</summary>
@@ -32,28 +43,37 @@ public sealed record FeedRejection(Pad Pad, Finding Finding);
 /// <summary>All ways to feed one supply lead of a device, and all that are blocked.</summary>
 /// <param name="Device">The device.</param>
 /// <param name="Supply">The lead and the volts that it takes.</param>
-/// <param name="Feeds">The ways that work, one for each rail and bridge position, in the order of the pads.</param>
+/// <param name="Feeds">The ways that work, seat by seat, in the order of the pads.</param>
 /// <param name="Rejections">The pads that do not.</param>
 public sealed record FeedWays(
     DeviceInBuild Device,
     SupplyInput Supply,
     IReadOnlyList<Feed> Feeds,
     IReadOnlyList<FeedRejection> Rejections
-);
+)
+{
+    /// <summary>The lead.</summary>
+    public Lead Lead { get; } = Device.Device.Leads.First(l => l.Id == Supply.Lead);
 
-/// <summary>Finds what can feed each device: every window against what every pad gives with the pack full and empty.</summary>
+    /// <summary>What can be done with the lead where it is not fed, seat by seat.</summary>
+    public IReadOnlyList<Feed> Without { get; init; } = [];
+}
+
+/// <summary>Finds what can feed each device: every window against what arrives at every pad with the pack full and empty.</summary>
 public static class Feeder
 {
     private static readonly DeviceKind[] Video = [DeviceKind.VideoTransmitter, DeviceKind.AirUnit, DeviceKind.Camera];
 
     /// <summary>The ways of every supply lead. Nothing is judged before the pack is chosen: then the list is empty.</summary>
-    public static IReadOnlyList<FeedWays> WaysOf(ResolvedBuild build) =>
+    /// <param name="build">The build.</param>
+    /// <param name="seats">The seats of its devices.</param>
+    public static IReadOnlyList<FeedWays> WaysOf(ResolvedBuild build, IReadOnlyList<DeviceSeats> seats) =>
         SourceOf(build) is not { } source
             ? []
             :
             [
-                .. from device in build.Devices
-                from supply in device.Device.Supplies
+                .. from device in seats
+                from supply in device.Device.Device.Supplies
                 select WaysOf(build, device, supply, source),
             ];
 
@@ -67,120 +87,220 @@ public static class Feeder
         || SourceOf(build) is not { } source
         || (source.Min >= input.Min && source.Max <= input.Max);
 
-    /// <summary>What a rail gives; a regulator cannot give more than its source less its dropout.</summary>
-    /// <param name="board">The board; no ring of rails.</param>
-    /// <param name="rail">One of its rails.</param>
-    /// <param name="source">What the board's supply input gets.</param>
-    public static VoltWindow VoltsOf(Board board, Rail rail, VoltWindow source)
+    private static FeedWays WaysOf(ResolvedBuild build, DeviceSeats seats, SupplyInput supply, VoltWindow source)
     {
-        var from = rail.From is { } id ? VoltsOf(board, board.Rails.First(r => r.Id == id), source) : source;
-        if (rail.Feed == RailFeed.Ground)
-        {
-            return new VoltWindow { Min = 0, Max = 0 };
-        }
-        if (rail.Feed == RailFeed.Battery || rail.Volts is not { } volts)
-        {
-            return from;
-        }
-        if (rail.Feed == RailFeed.Booster)
-        {
-            return new VoltWindow { Min = volts, Max = volts };
-        }
-        double Out(double input) => Math.Max(0, Math.Min(volts, input - rail.Dropout));
-        return new VoltWindow { Min = Out(from.Min), Max = Out(from.Max) };
-    }
-
-    private static FeedWays WaysOf(ResolvedBuild build, DeviceInBuild device, SupplyInput supply, VoltWindow source)
-    {
-        var feeds = new List<Feed>();
+        var device = seats.Device;
+        var lead = device.Device.Leads.First(l => l.Id == supply.Lead);
         var rejections = new List<FeedRejection>();
-        foreach (var pad in build.Board.Pads.Where(p => p.Meaning != PadMeaning.NotConnected))
+        var places = build
+            .Board.Pads.SelectMany(pad => PlacesOf(build, device, supply, lead, pad, source, rejections))
+            .ToList();
+        var feeds = new List<Feed>();
+        var without = new List<Feed>();
+        foreach (var way in seats.Ways)
         {
-            foreach (var path in pad.Paths.Where(p => p.Rail is not null))
-            {
-                var rail = build.Board.Rails.First(r => r.Id == path.Rail);
-                if (rail.Feed == RailFeed.Ground)
-                {
-                    continue;
-                }
-                var volts = Less(VoltsOf(build.Board, rail, source), path.Through.OfType<Diode>().Sum(d => d.Volts));
-                if (Failure(device, supply, pad, volts) is { } failure)
-                {
-                    rejections.Add(new FeedRejection(pad, failure));
-                    continue;
-                }
-                List<Contact> bridges = [.. path.Through.OfType<Contact>()];
-                var same = feeds.FindIndex(f =>
-                    f.Rail == rail
-                    && f.Volts == volts
-                    && f.Bridges.SequenceEqual(bridges)
-                    && f.Pad.Meaning == pad.Meaning
-                );
-                if (same < 0)
-                {
-                    feeds.Add(FeedOf(build, device, supply, pad, rail, volts, bridges));
-                }
-                else
-                {
-                    feeds[same] = feeds[same] with { Pads = [.. feeds[same].Pads, pad] };
-                }
-            }
+            feeds.AddRange(FeedsOf(build, seats, way, lead, places));
+            without.AddRange(WithoutOf(build, seats, way, lead, source));
         }
-        return new FeedWays(device, supply, feeds, rejections);
+        return new FeedWays(device, supply, feeds, rejections) { Without = without };
     }
 
-    private static VoltWindow Less(VoltWindow volts, double drop) =>
-        drop == 0 ? volts : new() { Min = Math.Max(0, volts.Min - drop), Max = Math.Max(0, volts.Max - drop) };
-
-    private static Finding? Failure(DeviceInBuild device, SupplyInput supply, Pad pad, VoltWindow volts)
-    {
-        Finding Say(Rule rule, double gives, double takes) =>
-            rule.Found(
-                Severity.Stop,
-                pad.Label,
-                ("pad", pad.Label),
-                ("gives", $"{gives:0.0#}"),
-                ("device", device.Device.Name),
-                ("takes", $"{takes:0.0#}")
-            );
-        return volts.Max > supply.Window.Max ? Say(FeedRules.Burn, volts.Max, supply.Window.Max)
-            : volts.Min < supply.Window.Min ? Say(FeedRules.Starve, volts.Min, supply.Window.Min)
-            : null;
-    }
-
-    private static Feed FeedOf(
+    // The pads that could feed it in some position of their bridges, whatever the seat; the others with the reason.
+    private static IEnumerable<Place> PlacesOf(
         ResolvedBuild build,
         DeviceInBuild device,
         SupplyInput supply,
+        Lead lead,
         Pad pad,
-        Rail rail,
-        VoltWindow volts,
-        List<Contact> bridges
+        VoltWindow source,
+        List<FeedRejection> rejections
     )
     {
-        var lead = device.Device.Leads.First(l => l.Id == supply.Lead).Label;
-        return new Feed(pad, rail, volts, bridges)
+        foreach (var touch in Touch.Of(build.Circuit, device.Device, lead, pad, source))
         {
-            Claims = new Claims(
-                [],
-                [.. bridges.Select(c => new BridgeHold(build.Board.Bridges.First(b => b.Id == c.Bridge), c.Position))]
+            if (touch.End == TouchEnd.Feeds)
+            {
+                yield return new Place(pad, touch);
+            }
+            else if (Failure(build, device, supply, pad, touch) is { } failure)
+            {
+                rejections.Add(new FeedRejection(pad, failure));
+            }
+        }
+    }
+
+    private static Finding? Failure(ResolvedBuild build, DeviceInBuild device, SupplyInput supply, Pad pad, Touch touch)
+    {
+        Finding Say(Rule rule, params (string, string)[] facts) =>
+            rule.Found(
+                Severity.Stop,
+                Subject.Pad(pad.Id),
+                [("pad", pad.Label), ("device", device.Device.Name), .. facts]
+            );
+        if (touch.State.Strands.Any(s => s.To.Kind == NodeKind.Net))
+        {
+            return null;
+        }
+        var rails = touch
+            .State.Strands.Where(s => s.To.Kind == NodeKind.Rail)
+            .Select(s => (Rail: build.Circuit.Rails[s.To.Id], Strand: s))
+            .Where(r => r.Rail.Feed != RailFeed.Ground)
+            .ToList();
+        return (rails, touch.Volts) switch
+        {
+            ([], _) => null,
+            ([var one, var two, ..], { }) when one.Rail != two.Rail => Say(
+                FeedRules.Tied,
+                ("one", one.Rail.Label),
+                ("two", two.Rail.Label)
             ),
-            Hazards =
-                pad.Meaning == PadMeaning.Doubtful
-                    ? [HazardRules.Measure.Found(Severity.Warn, pad.Label, ("pad", pad.Label), ("lead", lead))]
-                    : [],
-            AgainstHouse = AgainstHouse(build, device.Device.Kind, rail) ? 1 : 0,
+            (_, { } volts) when volts.Max > supply.Window.Max => Say(
+                FeedRules.Burn,
+                ("gives", $"{volts.Max:0.0#}"),
+                ("takes", $"{supply.Window.Max:0.0#}")
+            ),
+            (_, { } volts) => Say(
+                FeedRules.Starve,
+                ("gives", $"{volts.Min:0.0#}"),
+                ("takes", $"{supply.Window.Min:0.0#}")
+            ),
+            ([var first, ..], null) => Say(
+                FeedRules.Blocked,
+                ("rail", first.Rail.Label),
+                ("what", WordOf(first.Strand))
+            ),
         };
+    }
+
+    private static string WordOf(Strand strand) =>
+        strand.Steps.Select(s => s.Kind).FirstOrDefault(k => k is not (StepKind.Copper or StepKind.Contact)) switch
+        {
+            StepKind.Divider => "a divider",
+            StepKind.Inverter => "an inverter",
+            StepKind.Resistor => "a resistor",
+            _ => "a diode that blocks",
+        };
+
+    // One feed for each rail, bridge position and manner of joining; pads that differ in nothing else stand in it together.
+    private static List<Feed> FeedsOf(
+        ResolvedBuild build,
+        DeviceSeats seats,
+        SeatWay way,
+        Lead lead,
+        List<Place> places
+    )
+    {
+        var feeds = new List<Feed>();
+        foreach (var (pad, touch) in places)
+        {
+            if (Seater.Join(build.Circuit, way, lead, pad) is not { } joint)
+            {
+                continue;
+            }
+            var work = joint.Work is null ? [] : new[] { joint.Work };
+            var same = feeds.FindIndex(f =>
+                joint.Place == LeadPlace.Soldered
+                && f.Rail == touch.Rail
+                && f.Volts == touch.Volts
+                && f.Bridges.SequenceEqual(touch.State.Bridges)
+                && f.Pads[0].Meaning == pad.Meaning
+                && !build.Circuit.SocketOf.ContainsKey(f.Pads[0].Id)
+            );
+            if (same >= 0)
+            {
+                feeds[same] = feeds[same] with { Pads = [.. feeds[same].Pads, pad] };
+                continue;
+            }
+            feeds.Add(
+                new Feed(seats.Device.Id, lead, [pad], touch.Rail, touch.Volts, touch.State.Bridges)
+                {
+                    Seat = way.Seat,
+                    Claims = Claim(build, seats, way, touch.State.Bridges).With([joint]),
+                    Points = LiftedHere(way, lead, joint),
+                    Work = work,
+                    Hazards =
+                        pad.Meaning == PadMeaning.Doubtful
+                            ?
+                            [
+                                HazardRules.Measure.Found(
+                                    Severity.Warn,
+                                    Subject.Pad(pad.Id),
+                                    ("pad", pad.Label),
+                                    ("lead", lead.Label)
+                                ),
+                            ]
+                            : [],
+                    AgainstHouse = AgainstHouse(build, seats.Device.Device.Kind, touch.Rail!) ? 1 : 0,
+                }
+            );
+        }
+        return feeds;
+    }
+
+    // The seat does not count the lift of a supply lead: its row does.
+    private static int LiftedHere(SeatWay way, Lead lead, Joint joint) =>
+        joint.Points + (way.Forced.ContainsKey(lead.Id) && joint.Place != LeadPlace.Kept ? WorkPoints.Lift : 0);
+
+    private static Claims Claim(ResolvedBuild build, DeviceSeats seats, SeatWay way, IReadOnlyList<BridgeAt> bridges) =>
+        new(
+            [],
+            [
+                .. SeatFinder.Bridges(build, bridges),
+                .. seats.IsChoice
+                    ? new Hold[] { new SeatHold(seats.Device.Id, way.Seat.Kind, way.Seat.Socket?.Id) }
+                    : [],
+            ]
+        );
+
+    // Without a feed: in its cavity while that does no harm, or out of it and insulated.
+    private static IEnumerable<Feed> WithoutOf(
+        ResolvedBuild build,
+        DeviceSeats seats,
+        SeatWay way,
+        Lead lead,
+        VoltWindow source
+    )
+    {
+        var device = seats.Device;
+        Feed Unfed(Claims claims) =>
+            new(device.Id, lead, [], null, null, [])
+            {
+                Seat = way.Seat,
+                Claims = claims with { Holds = [.. claims.Holds, new PowerHold(device.Id, Power.Unfed)] },
+            };
+        var home = Harness.Of(device.Device).HomeOf(lead.Id);
+        if (way.Seat.Socket is not { } socket || home < 0)
+        {
+            yield return Unfed(Claim(build, seats, way, []));
+            yield break;
+        }
+        var touches = Touch.Of(build.Circuit, device.Device, lead, socket.Pads[home], source);
+        foreach (var touch in touches.Where(t => t.End == TouchEnd.Quiet && !way.Forced.ContainsKey(lead.Id)))
+        {
+            var claims = Claim(build, seats, way, touches.Count == 1 ? [] : touch.State.Bridges);
+            yield return Unfed(claims with { Holds = [.. claims.Holds, new HomeHold(device.Id, lead.Id, Home.Kept)] });
+        }
+        if (!way.Kept.Contains(lead.Id))
+        {
+            var claims = Claim(build, seats, way, []);
+            yield return Unfed(
+                claims with
+                {
+                    Holds = [.. claims.Holds, new HomeHold(device.Id, lead.Id, Home.Left)],
+                }
+            ) with
+            {
+                Points = WorkPoints.Lift,
+            };
+        }
     }
 
     private static bool AgainstHouse(ResolvedBuild build, DeviceKind kind, Rail rail) =>
         kind == DeviceKind.Receiver
-            ? AliveOnUsb(build.Board, rail) != (build.Build.House.Receiver == ReceiverSupply.AliveOnUsb)
+            ? Trace.AliveOnUsb(build.Circuit, rail) != (build.Build.House.Receiver == ReceiverSupply.AliveOnUsb)
             : Video.Contains(kind)
                 && build.Build.House.Video == VideoSupply.RegulatedFirst
                 && rail.Feed == RailFeed.Battery;
 
-    private static bool AliveOnUsb(Board board, Rail rail) =>
-        rail.Feed == RailFeed.RegulatorOrUsb
-        || (rail.From is { } from && AliveOnUsb(board, board.Rails.First(r => r.Id == from)));
+    private sealed record Place(Pad Pad, Touch Touch);
 }

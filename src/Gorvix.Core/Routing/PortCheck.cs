@@ -21,13 +21,13 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
     {
         if (port.Kind == PortKind.Usb)
         {
-            return RoutingRules.Usb.Found(Severity.Stop, port.Id, ("port", port.Id));
+            return RoutingRules.Usb.Found(Severity.Stop, Subject.Port(port.Id), ("port", port.Id));
         }
         if (!port.Kind.Carries(protocol.Carrier))
         {
             return RoutingRules.Kind.Found(
                 Severity.Stop,
-                port.Id,
+                Subject.Port(port.Id),
                 ("protocol", protocol.Id),
                 ("needs", PortWords.Of(protocol.Carrier)),
                 ("port", port.Id),
@@ -36,12 +36,12 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
         }
         if (port.HeldBy is { } holder)
         {
-            return RoutingRules.Held.Found(Severity.Stop, port.Id, ("port", port.Id), ("holder", holder));
+            return RoutingRules.Held.Found(Severity.Stop, Subject.Port(port.Id), ("port", port.Id), ("holder", holder));
         }
         return build.Firmware is { } firmware && !firmware.Jobs.Contains(protocol.Job)
             ? RoutingRules.Job.Found(
                 Severity.Stop,
-                port.Id,
+                Subject.Port(port.Id),
                 ("firmware", firmware.Name),
                 ("job", PortWords.Of(protocol.Job))
             )
@@ -64,7 +64,7 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
         };
         return reason is null
             ? null
-            : RoutingRules.Soft.Found(Severity.Stop, port.Id, ("port", port.Id), ("reason", reason));
+            : RoutingRules.Soft.Found(Severity.Stop, Subject.Port(port.Id), ("port", port.Id), ("reason", reason));
     }
 
     // The first baud that the device can be set to and the port can make.
@@ -95,7 +95,7 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
                 ? null
                 : RoutingRules.SoftFast.Found(
                     Severity.Stop,
-                    port.Id,
+                    Subject.Port(port.Id),
                     ("lead", lead),
                     ("baud", $"{baud}"),
                     ("port", port.Id)
@@ -107,7 +107,7 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
             ? null
             : RoutingRules.Baud.Found(
                 Severity.Stop,
-                port.Id,
+                Subject.Port(port.Id),
                 ("port", port.Id),
                 ("clock", $"{clock:0.###}"),
                 ("makes", made is null ? "is too slow" : $"makes {made.Baud:0} ({made.ErrorPercent:+0.0;-0.0} %)"),
@@ -130,7 +130,7 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
             ? null
             : RoutingRules.Frame.Found(
                 Severity.Stop,
-                port.Id,
+                Subject.Port(port.Id),
                 ("protocol", protocol.Id),
                 ("takes", $"{frame / 1000:0.00}"),
                 ("baud", $"{baud}"),
@@ -143,7 +143,7 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
         port.Kind == PortKind.Software && port.Rx == port.Tx && mode.Lines.Count > 1
             ? RoutingRules.OnePin.Found(
                 Severity.Stop,
-                port.Id,
+                Subject.Port(port.Id),
                 ("link", $"The {link.Device.Name} in {mode.Name}"),
                 ("port", port.Id)
             )

@@ -5,15 +5,17 @@ using Gorvix.Core.Protocols;
 
 namespace Gorvix.Core.Routing;
 
-/// <summary>Whether the controller exchanges RX and TX of the port.</summary>
-internal enum PinOrder
-{
-    Straight,
-    Swapped,
-}
-
 /// <summary>One mode of one link on one port: its routes, or why there is none.</summary>
-internal sealed class PortTry(ResolvedBuild build, Link link, Mode mode, Port port, PinOrder order)
+internal sealed class PortTry(
+    ResolvedBuild build,
+    Link link,
+    Mode mode,
+    Port port,
+    PinSwapped swapped,
+    IReadOnlyList<SeatWay> seats,
+    bool everyPad,
+    IReadOnlySet<string> talked
+)
 {
     private readonly Protocol _protocol = ProtocolCatalogue.Find(mode.Protocol)!;
 
@@ -47,10 +49,76 @@ internal sealed class PortTry(ResolvedBuild build, Link link, Mode mode, Port po
             }
             open.Add(working);
         }
-        if (open.All(o => o.Count > 0))
+        if (open.Any(o => o.Count == 0))
         {
-            Combine(open, [], new RouteMaker(build, link, mode, port, _protocol, check.Baud, order));
+            return;
         }
+        var maker = new RouteMaker(build, link, mode, port, _protocol, check.Baud, swapped, seats, talked);
+        foreach (var seat in seats)
+        {
+            Combine([.. open.Select(walks => Worthwhile(seat, walks))], [], [], maker, seat);
+        }
+        if (Routes.Count == 0 && Rejections.Count == 0)
+        {
+            Reject(NoSeat(open[0][0]), open[0][0]);
+        }
+    }
+
+    // The joints of a line that are worth a try in a seat. Pads of one net behind the same bridges differ in the hand work only:
+    // a lead that keeps its cavity there needs no other, and of pads to solder to one is as good as all. A wish that names a
+    // pad wants to see them all.
+    private List<(LineWalk Walk, Joint Joint)> Worthwhile(SeatWay seat, List<LineWalk> walks)
+    {
+        var joints = new List<(LineWalk Walk, Joint Joint)>(walks.Count);
+        foreach (var walk in walks)
+        {
+            if (Seater.Join(build.Circuit, seat, walk.Lead, walk.Pad) is { } joint)
+            {
+                joints.Add((walk, joint));
+            }
+        }
+        if (joints.Count < 2 || everyPad)
+        {
+            return joints;
+        }
+        var kept = new List<(LineWalk Walk, Joint Joint)>(joints.Count);
+        foreach (var one in joints)
+        {
+            if (!joints.Any(other => !ReferenceEquals(other.Joint, one.Joint) && Spares(other, one, joints)))
+            {
+                kept.Add(one);
+            }
+        }
+        return kept;
+    }
+
+    private static bool Spares(
+        (LineWalk Walk, Joint Joint) other,
+        (LineWalk Walk, Joint Joint) one,
+        List<(LineWalk Walk, Joint Joint)> order
+    )
+    {
+        var alike =
+            other.Walk.Net == one.Walk.Net
+            && other.Walk.Hazards.Count <= one.Walk.Hazards.Count
+            && other.Walk.Work.Count <= one.Walk.Work.Count
+            && other.Walk.IsAlone
+            && other.Walk.Bridges.All(one.Walk.Bridges.Contains);
+        if (!alike)
+        {
+            return false;
+        }
+        return (other.Joint.Place, one.Joint.Place) switch
+        {
+            (LeadPlace.Kept, not LeadPlace.Kept) => true,
+            (LeadPlace.Soldered, LeadPlace.Tail) => true,
+            (LeadPlace.Soldered, LeadPlace.Soldered) or (LeadPlace.Kept, LeadPlace.Kept) => other.Walk.Bridges.Count
+                < one.Walk.Bridges.Count
+                || other.Walk.Hazards.Count < one.Walk.Hazards.Count
+                || (one.Walk.IsAlone && order.IndexOf(other) < order.IndexOf(one))
+                || !one.Walk.IsAlone,
+            _ => false,
+        };
     }
 
     private List<WalkEnd> EndsOf(ModeLine line, int index)
@@ -67,27 +135,36 @@ internal sealed class PortTry(ResolvedBuild build, Link link, Mode mode, Port po
             Half.Data => port.Data,
             Half.Clock => port.Clock,
             _ when _protocol.Use == LineUse.WirePerChannel => port.Channels.ElementAtOrDefault(index),
-            _ when half == Half.Rx ^ order == PinOrder.Swapped => port.Rx,
+            _ when half == Half.Rx ^ swapped == PinSwapped.Yes => port.Rx,
             _ => port.Tx,
         };
         if (wanted is null)
         {
             return [];
         }
-        var net = build.Board.Nets.First(n => n.Id == wanted);
-        var walker = new LineWalker(build, port, _protocol, link.Device);
-        return [.. build.Paths[wanted].Select(p => walker.Walk(line, p.Pad, p.Path, net, half))];
+        var net = build.Circuit.Nets[wanted];
+        var reader = new LineReader(build, port, _protocol, link);
+        return [.. build.Circuit.To(wanted).Select(p => reader.Read(line, p.Pad, p.Strand, net, half))];
     }
 
     // Every choice of one walk for each line whose bridges agree.
-    private void Combine(List<List<LineWalk>> open, List<LineWalk> chosen, RouteMaker maker)
+    private void Combine(
+        List<List<(LineWalk Walk, Joint Joint)>> open,
+        List<LineWalk> chosen,
+        List<Joint> joints,
+        RouteMaker maker,
+        SeatWay seat
+    )
     {
         if (chosen.Count == open.Count)
         {
-            Routes.Add(maker.Make(chosen));
+            if (maker.Make(chosen, joints, seat) is { } route)
+            {
+                Routes.Add(route);
+            }
             return;
         }
-        foreach (var walk in open[chosen.Count])
+        foreach (var (walk, joint) in open[chosen.Count])
         {
             if (Clash(chosen, walk) is { } finding)
             {
@@ -95,8 +172,10 @@ internal sealed class PortTry(ResolvedBuild build, Link link, Mode mode, Port po
                 continue;
             }
             chosen.Add(walk);
-            Combine(open, chosen, maker);
+            joints.Add(joint);
+            Combine(open, chosen, joints, maker, seat);
             chosen.RemoveAt(chosen.Count - 1);
+            joints.RemoveAt(joints.Count - 1);
         }
     }
 
@@ -106,11 +185,11 @@ internal sealed class PortTry(ResolvedBuild build, Link link, Mode mode, Port po
         {
             foreach (var other in chosen.Append(walk))
             {
-                if (other.Bridges.FirstOrDefault(b => b.Bridge == need.Bridge && b.Position != need.Position) is { } b)
+                foreach (var b in other.Bridges.Where(b => b.Bridge == need.Bridge && b.Position != need.Position))
                 {
                     return RoutingRules.Bridge.Found(
                         Severity.Stop,
-                        need.Bridge,
+                        Subject.Bridge(need.Bridge),
                         ("first", other.Lead.Label),
                         ("bridge", need.Bridge),
                         ("one", b.Position),
@@ -123,6 +202,15 @@ internal sealed class PortTry(ResolvedBuild build, Link link, Mode mode, Port po
         return null;
     }
 
+    private Finding NoSeat(LineWalk walk) =>
+        RoutingRules.Seat.Found(
+            Severity.Stop,
+            Subject.Device(link.Want.Device),
+            ("lead", walk.Lead.Label),
+            ("device", link.Device.Name),
+            ("pad", walk.Pad.Label)
+        );
+
     private Finding NoHalf(ModeLine line)
     {
         var rule = line.Flow switch
@@ -132,7 +220,7 @@ internal sealed class PortTry(ResolvedBuild build, Link link, Mode mode, Port po
             _ => RoutingRules.OneWire,
         };
         var lead = link.Device.Leads.First(l => l.Id == line.Lead).Label;
-        return rule.Found(Severity.Stop, port.Id, ("lead", lead), ("port", port.Id));
+        return rule.Found(Severity.Stop, Subject.Port(port.Id), ("lead", lead), ("port", port.Id));
     }
 
     private void Reject(Finding finding, LineWalk? walk) => Rejections.Add(new Rejection(mode, port, finding, walk));

@@ -61,13 +61,16 @@ public static class PortWords
         };
 
     /// <summary>What a mode asks of the device, or null.</summary>
-    public static string? Condition(Mode mode) =>
-        (mode.Setting, mode.Firmware) switch
+    public static string? Condition(Mode mode) => Condition(mode.Setting, mode.Firmware);
+
+    /// <summary>A setting of a device and the firmware that has it, or null when neither is asked for.</summary>
+    public static string? Condition(string? setting, string? firmware) =>
+        (setting, firmware) switch
         {
             (null, null) => null,
-            ({ } setting, null) => setting,
-            (null, { } firmware) => $"firmware from {firmware}",
-            ({ } setting, { } firmware) => $"{setting} (firmware from {firmware})",
+            ({ }, null) => setting,
+            (null, { }) => $"firmware from {firmware}",
+            _ => $"{setting} (firmware from {firmware})",
         };
 
     /// <summary>True when this kind of port can carry it.</summary>

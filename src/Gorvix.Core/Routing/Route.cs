@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Protocols;
@@ -65,12 +66,18 @@ public sealed record LineWalk(
     Lead Lead,
     Pad Pad,
     Half Half,
-    IReadOnlyList<Contact> Bridges,
+    IReadOnlyList<BridgeAt> Bridges,
     Polarity OwnInversion
 )
 {
     /// <summary>The net at its end.</summary>
     public required string Net { get; init; }
+
+    /// <summary>What lies between pad and net.</summary>
+    public required Strand Strand { get; init; }
+
+    /// <summary>True when its pad is joined to nothing but the net, however other bridges stand.</summary>
+    public bool IsAlone { get; init; } = true;
 
     /// <summary>Makes <see cref="Hops"/>: a plan has hundreds of walks, and few are looked at.</summary>
     internal Lazy<IReadOnlyList<Hop>> Stations { get; init; } = new(() => []);
@@ -107,7 +114,7 @@ public sealed record PortSettings(
     public int Switches => (InvertRx ? 1 : 0) + (InvertTx ? 1 : 0) + (SwapPins ? 1 : 0);
 }
 
-/// <summary>One complete way for a link: a mode, a port, a pad for each lead, bridge positions and port settings.</summary>
+/// <summary>One complete way for a link: a mode, a port, a pad for each lead, bridge positions, port settings and a seat of the plug.</summary>
 /// <param name="Link">The link.</param>
 /// <param name="Mode">The mode.</param>
 /// <param name="Port">The port.</param>
@@ -119,29 +126,21 @@ public sealed record Route(
     Mode Mode,
     Port Port,
     IReadOnlyList<LineWalk> Walks,
-    IReadOnlyList<Contact> Bridges,
+    IReadOnlyList<BridgeAt> Bridges,
     PortSettings Settings
-)
+) : Hookup
 {
-    /// <summary>What it needs of the board.</summary>
-    public required Claims Claims { get; init; }
-
-    /// <summary>What it asks of the builder's hands besides wires and bridges.</summary>
-    public IReadOnlyList<Work> Work { get; init; } = [];
-
-    /// <summary>What can go wrong although it works; each weighs in the objective.</summary>
-    public IReadOnlyList<Finding> Hazards { get; init; } = [];
-
-    /// <summary>What the builder must know before plugging in; the work has it settled already.</summary>
-    public IReadOnlyList<Finding> Warnings { get; init; } = [];
-
     /// <summary>Tenths of the processor that it takes at high loop rates.</summary>
     public int Processor { get; init; }
 
     /// <summary>
-    /// Where it puts the link: port, mode and bridge positions. Routes that differ in nothing else are the same to the builder.
+    /// Where it puts the link: port, mode, bridge positions, and socket where there are several. Routes that differ in nothing else are the same to the
+    /// builder.
     /// </summary>
-    public string Place { get; } = $"{Port.Id}\n{Mode.Id}\n{RouteMatch.BridgeWords(Bridges)}";
+    public string Place => field ??= $"{Port.Id}\n{Mode.Id}\n{RouteMatch.BridgeWords(Bridges)}\n{Choice}";
+
+    /// <summary>The socket, where the plug has a choice of them; else empty.</summary>
+    public string Choice { get; init; } = "";
 
     /// <summary>True when a pin or ban speaks about this route.</summary>
     public bool Matches(RouteMatch match) =>

@@ -1,11 +1,15 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Protocols;
 
 namespace Gorvix.Core.Routing;
 
-/// <summary>Makes a route of walks that go together: port settings, what it claims, and what it asks of the builder's hands.</summary>
+/// <summary>
+/// Makes routes of walks that go together, one for each seat of the plug that allows it: port settings, what they claim, and
+/// what they ask of the builder's hands.
+/// </summary>
 internal sealed class RouteMaker(
     ResolvedBuild build,
     Link link,
@@ -13,12 +17,22 @@ internal sealed class RouteMaker(
     Port port,
     Protocol protocol,
     int? baud,
-    PinOrder order
+    PinSwapped swapped,
+    IReadOnlyList<SeatWay> seats,
+    IReadOnlySet<string> talked
 )
 {
-    /// <summary>The route of these walks.</summary>
-    public Route Make(IReadOnlyList<LineWalk> walks)
+    private readonly string _device = link.Want.Device;
+
+    private readonly bool _several = seats.Count(s => s.Seat.Kind == SeatKind.Seated) > 1;
+
+    /// <summary>The route of these walks in a seat; null when two of its leads want one cavity.</summary>
+    public Route? Make(IReadOnlyList<LineWalk> walks, IReadOnlyList<Joint> joints, SeatWay seat)
     {
+        if (!StandTogether(joints))
+        {
+            return null;
+        }
         bool Inverts(Half half) =>
             port.Kind == PortKind.Uart && walks.Any(w => w.Half == half && w.OwnInversion == Polarity.Inverted);
         var settings = new PortSettings(
@@ -28,59 +42,125 @@ internal sealed class RouteMaker(
             Inverts(Half.Rx),
             Inverts(Half.Tx),
             protocol.Use == LineUse.OneWire,
-            order == PinOrder.Swapped
+            swapped == PinSwapped.Yes
         );
-        List<Contact> bridges = [.. walks.SelectMany(w => w.Bridges).Distinct()];
-        var plugs = PlugUse.Of(build, link, walks);
+        BridgeAt[] bridges = [.. walks.SelectMany(w => w.Bridges).Distinct()];
+        Work[] work = [.. walks.SelectMany(w => w.Work), .. OfMode(), .. OfBoard()];
+        var claims = ClaimsOf(walks, bridges);
         return new Route(link, mode, port, [.. walks], bridges, settings)
         {
-            Claims = ClaimsOf(walks, bridges, plugs.Driven),
-            Work = [.. walks.SelectMany(w => w.Work), .. OfMode(), .. OfBoard(), .. plugs.Work],
+            Seat = seat.Seat,
+            Choice = _several ? seat.Seat.Socket?.Id ?? "soldered" : "",
+            Claims =
+                seats.Count == 1
+                    ? claims.With(joints)
+                    : claims.With(joints, new SeatHold(_device, seat.Seat.Kind, seat.Seat.Socket?.Id)),
+            Work = [.. work, .. joints.Select(j => j.Work).OfType<Work>()],
+            Points = work.Sum(w => w.Points) + joints.Sum(j => j.Points),
             Hazards = [.. walks.SelectMany(w => w.Hazards), .. OfUsb()],
-            Warnings = plugs.Warnings,
             Processor = port.Kind == PortKind.Software ? (baud > 19_200 ? 4 : 3) : 0,
         };
     }
 
-    private Claims ClaimsOf(IReadOnlyList<LineWalk> walks, List<Contact> bridges, IReadOnlyList<DrivenNet> driven)
+    // Two leads of one link may want one cavity, or one the cavity that the other keeps.
+    private static bool StandTogether(IReadOnlyList<Joint> joints)
     {
-        var takes = walks.Select(w => $"lead {link.Want.Device} {w.Lead.Id}").ToList();
-        var nets = walks.Select(w => w.Net).ToList();
-        List<Hold> holds =
-        [
-            .. bridges.Select(c => new BridgeHold(build.Board.Bridges.First(b => b.Id == c.Bridge), c.Position)),
-            .. nets.Distinct().Select(net => new NetHold(net, port.Id)),
-            .. driven.Select(d => new NetHold(d.Net, $"{link.Want.Device} {d.Lead}")),
-        ];
-        if (port.Kind == PortKind.Bus)
+        if (joints.Count < 2 || joints.All(j => j.Place != LeadPlace.Moved))
         {
-            takes.Add($"address {port.Id} {mode.Address}");
+            return true;
         }
-        else
-        {
-            if (port.Kind == PortKind.Uart)
-            {
-                Uart(nets, takes, holds);
-            }
-            takes.AddRange(nets.Select(net => $"net {net}"));
-        }
-        return new Claims([.. takes.Distinct()], holds);
+        var cavities = joints.SelectMany(j => j.Takes).ToList();
+        var homes = joints.SelectMany(j => j.Holds).OfType<HomeHold>().Distinct().ToList();
+        return cavities.Distinct().Count() == cavities.Count && homes.DistinctBy(h => h.Lead).Count() == homes.Count;
     }
 
+    private readonly bool _needsPower = link.Device.Supplies.Count > 0 && Feeder.SourceOf(build) is not null;
+
+    private Claims ClaimsOf(IReadOnlyList<LineWalk> walks, BridgeAt[] bridges)
+    {
+        var takes = new List<Thing>(8);
+        var holds = new List<Hold>(8);
+        void Hold(Hold hold)
+        {
+            if (!holds.Contains(hold))
+            {
+                holds.Add(hold);
+            }
+        }
+        foreach (var bridge in SeatFinder.Bridges(build, bridges))
+        {
+            Hold(bridge);
+        }
+        if (_needsPower)
+        {
+            Hold(new PowerHold(_device, Power.Fed));
+        }
+        foreach (var walk in walks)
+        {
+            takes.Add(new Thing(ThingKind.Lead, _device, walk.Lead.Id));
+            if (build.Circuit.JobsOf(walk.Net) > 1)
+            {
+                Hold(new NetHold(walk.Net, port.Id));
+            }
+            if (talked.Contains(walk.Net))
+            {
+                Hold(
+                    port.Kind == PortKind.Bus
+                        ? new UserHold(walk.Net, port.Id, "")
+                        : new UserHold(walk.Net, _device, walk.Lead.Id)
+                );
+            }
+            if (port.Kind != PortKind.Bus)
+            {
+                takes.Add(new Thing(ThingKind.Net, "", walk.Net));
+            }
+        }
+        if (port.Kind == PortKind.Bus)
+        {
+            takes.Add(new Thing(ThingKind.Address, port.Id, $"{mode.Address}"));
+        }
+        else if (port.Kind == PortKind.Uart)
+        {
+            Uart([.. walks.Select(w => w.Net)], walks[0].Half, takes, holds);
+        }
+        if (walks.Any(w => !w.IsAlone))
+        {
+            foreach (var (walk, net) in Besides(walks, bridges))
+            {
+                takes.Add(new Thing(ThingKind.Net, "", net));
+                Hold(new NetHold(net, port.Id));
+                if (talked.Contains(net))
+                {
+                    Hold(new UserHold(net, _device, walk.Lead.Id));
+                }
+            }
+        }
+        return new Claims(takes, holds);
+    }
+
+    // A pad can be joined to more than the net that is meant: those are held as well, whatever else their bridges do.
+    private IEnumerable<(LineWalk Walk, string Net)> Besides(IReadOnlyList<LineWalk> walks, BridgeAt[] bridges) =>
+        from walk in walks
+        from strand in build.Circuit.From(walk.Pad)
+        where strand.To.Kind == NodeKind.Net && walks.All(w => w.Net != strand.To.Id) && strand.Agrees(bridges)
+        select (walk, strand.To.Id);
+
     // Strict: the whole port. Split halves: a one-way link takes its half, and the other half may serve who agrees.
-    private void Uart(List<string> nets, List<string> takes, List<Hold> holds)
+    private void Uart(List<string> nets, Half half, List<Thing> takes, List<Hold> holds)
     {
         var oneWay = nets.Count == 1 && protocol.Use != LineUse.OneWire;
         if (build.Build.House.Sharing == PortSharing.Strict)
         {
-            takes.Add($"port {port.Id}");
+            takes.Add(new Thing(ThingKind.Port, "", port.Id));
             return;
         }
-        takes.AddRange((oneWay ? nets : port.Nets).Select(net => $"half {port.Id} {net}"));
+        takes.AddRange((oneWay ? nets : port.Nets).Select(net => new Thing(ThingKind.Half, port.Id, net)));
         if (oneWay)
         {
-            holds.Add(new ShareHold(port.Id, protocol.Job, protocol.Framing!, baud!.Value, build.Firmware));
-            if (Shape.Of(build.Board, port) == PortShape.Whole)
+            holds.Add(
+                new ShareHold(port.Id, protocol.Job, protocol.Framing!, baud!.Value, half, swapped, build.Firmware)
+            );
+            if (build.Circuit.ShapeOf(port) == PortShape.Whole)
             {
                 holds.Add(new WholeHold(port.Id));
             }
@@ -89,16 +169,20 @@ internal sealed class RouteMaker(
 
     private IEnumerable<Work> OfMode()
     {
-        var name = link.Device.Name;
-        if (PortWords.Condition(mode) is { } condition)
+        if (mode.Firmware is not null || mode.Setting is not null)
         {
             var points =
                 (mode.Firmware is null ? 0 : WorkPoints.Firmware) + (mode.Setting is null ? 0 : WorkPoints.Setting);
-            yield return new Work($"On the {name}: {condition}.", points);
+            yield return new Work(WorkAction.SetMode, points)
+            {
+                Device = _device,
+                Firmware = mode.Firmware,
+                Setting = mode.Setting,
+            };
         }
         if (mode.Bauds.Count > 0 && baud != mode.Bauds[0])
         {
-            yield return new Work($"On the {name}: set it to {baud} baud.", WorkPoints.Setting);
+            yield return new Work(WorkAction.SetBaud, WorkPoints.Setting) { Device = _device, Baud = baud };
         }
     }
 
@@ -106,16 +190,13 @@ internal sealed class RouteMaker(
     {
         if (build.Board.BuiltIns.FirstOrDefault(b => b.Gives == link.Function.Need) is { } inside)
         {
-            yield return new Work(
-                $"In the board's settings: change the receiver from built-in ({inside.Name}) to serial.",
-                WorkPoints.Setting
-            );
+            yield return new Work(WorkAction.ReplaceBuiltIn, WorkPoints.Setting) { Setting = inside.Name };
         }
         if (protocol.Job == PortJob.VideoCanvas)
         {
             foreach (var setting in build.Firmware?.CanvasSettings ?? [])
             {
-                yield return new Work($"In the board's settings: {setting}.", WorkPoints.Setting);
+                yield return new Work(WorkAction.SetBoard, WorkPoints.Setting) { Setting = setting };
             }
         }
     }
@@ -126,7 +207,7 @@ internal sealed class RouteMaker(
             [
                 HazardRules.UsbShared.Found(
                     Severity.Warn,
-                    port.Id,
+                    Subject.Port(port.Id),
                     ("port", port.Id),
                     ("device", $"the {link.Device.Name}")
                 ),

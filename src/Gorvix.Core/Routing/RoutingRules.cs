@@ -197,12 +197,24 @@ public static class RoutingRules
     public static readonly Rule Faint = new(
         "FAINT",
         "A high level must be high enough",
-        "{lead} brings {level} V to {half}; below 2.0 V is not surely high.",
-        "What dividers and diodes take is missing at the pin.",
+        "{from} brings {level} V to {to}; below {least} V is not surely high.",
+        "What dividers and diodes take is missing at the other end, whichever side talks.",
         SourceNote.Published("JESD8C, 3.3 V LVTTL and LVCMOS: a high input is 2.0 V or more")
     )
     {
         Brief = "too low a level",
+    };
+
+    /// <summary>A pad that is joined to a rail.</summary>
+    public static readonly Rule OnRail = new(
+        "ON-RAIL",
+        "A pad on a rail carries no signal",
+        "Pad {pad} is joined to {rail} as well; {lead} would be held there.",
+        "A rail holds the line at its own volts: nothing is heard, and an output that works against it burns.",
+        SourceNote.Practice
+    )
+    {
+        Brief = "joined to a rail",
     };
 
     /// <summary>A pin that would drop the device into its loader.</summary>
@@ -230,6 +242,30 @@ public static class RoutingRules
         Brief = "would need one bridge in two positions",
     };
 
+    /// <summary>No seat of the plug allows it.</summary>
+    public static readonly Rule Seat = new(
+        "SEAT",
+        "A lead reaches a pad only as its plug allows",
+        "{lead} of the {device} cannot reach {pad} in any seat of its plug that you allow.",
+        "A plug sits in one socket or in none; a lead that stays in its cavity meets what is there, and nothing else.",
+        SourceNote.Own
+    )
+    {
+        Brief = "no seat of the plug allows it",
+    };
+
+    /// <summary>The device has no supply.</summary>
+    public static readonly Rule Unfed = new(
+        "UNFED",
+        "A device has no supply",
+        "No pad can feed the {device}, so nothing of it can be carried.{because}",
+        "Every supply pad was tried in every position of its selector, together with everything else that hangs on that selector.",
+        SourceNote.Own
+    )
+    {
+        Brief = "its device has no supply",
+    };
+
     /// <summary>The rules from the first that a walk can meet to the last.</summary>
     public static readonly IReadOnlyList<Rule> All =
     [
@@ -247,10 +283,13 @@ public static class RoutingRules
         OnePin,
         Way,
         Parity,
+        OnRail,
         Level,
         Faint,
         Boot,
         Bridge,
+        Seat,
+        Unfed,
     ];
 
     /// <summary>How far a walk came before this rule stopped it; a higher number is nearer to working.</summary>

@@ -1,107 +1,152 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Wiring;
 
-/// <summary>A wire from a device's lead to a pad.</summary>
-/// <param name="Link">Id of the link that it serves.</param>
+/// <summary>What has become of a lead.</summary>
+public enum LeadState
+{
+    /// <summary>In the cavity in which it came, in a seated plug.</summary>
+    InPlace,
+
+    /// <summary>In another cavity of its seated plug.</summary>
+    Moved,
+
+    /// <summary>Soldered to a pad.</summary>
+    Soldered,
+
+    /// <summary>Soldered to a tail: a mating plug with bare wires in a socket.</summary>
+    OnTail,
+
+    /// <summary>Taken out of its plug and insulated.</summary>
+    Lifted,
+
+    /// <summary>Cut off and insulated.</summary>
+    Cut,
+
+    /// <summary>In a plug that sits nowhere.</summary>
+    InHarness,
+
+    /// <summary>Not in a plug, and joined to nothing: insulated.</summary>
+    Open,
+}
+
+/// <summary>A lead with what it is joined to.</summary>
 /// <param name="Device">Id of the device within the build.</param>
 /// <param name="Lead">The lead.</param>
-/// <param name="Pad">The pad.</param>
-public sealed record Wire(string Link, string Device, Lead Lead, Pad Pad);
+/// <param name="State">What has become of it.</param>
+/// <param name="Pad">The pad that it touches; null where it touches none.</param>
+/// <param name="Socket">The socket in which it, or its tail, sits; null for a pad to solder to.</param>
+/// <param name="Cavity">The cavity of that socket, counted from 1.</param>
+/// <param name="Link">Id of the link that it serves; null for supply, ground and leads that nobody asked for.</param>
+public sealed record WiredLead(
+    string Device,
+    Lead Lead,
+    LeadState State,
+    Pad? Pad = null,
+    Socket? Socket = null,
+    int? Cavity = null,
+    string? Link = null
+)
+{
+    /// <summary>True when something is meant to flow in it: a link, a supply, the ground.</summary>
+    public bool IsUsed { get; init; }
+}
 
-/// <summary>A wire from a supply pad to a device.</summary>
+/// <summary>Where the plug of a device sits.</summary>
 /// <param name="Device">Id of the device within the build.</param>
-/// <param name="Lead">The supply lead.</param>
-/// <param name="Pad">The pad.</param>
-public sealed record SupplyWire(string Device, Lead Lead, Pad Pad);
+/// <param name="Seat">The seat.</param>
+public sealed record WiredSeat(string Device, Seat Seat);
 
-/// <summary>A bridge in its position.</summary>
+/// <summary>A bridge with the positions in which it is closed.</summary>
 /// <param name="Bridge">The bridge.</param>
-/// <param name="Position">Where it stands.</param>
-public sealed record BridgeSet(Bridge Bridge, string Position)
+/// <param name="Positions">One as a rule; none for a missing bridge, two for one that shorts its sides.</param>
+public sealed record BridgeSet(Bridge Bridge, IReadOnlyList<string> Positions)
 {
     /// <summary>True when the builder has to solder.</summary>
-    public bool IsWork => Position != Bridge.Default;
+    public bool IsWork => Positions is not [var only] || only != Bridge.Default;
 }
 
 /// <summary>A port with what it is set to.</summary>
 /// <param name="Link">Id of the link that it carries.</param>
 /// <param name="Port">The port.</param>
+/// <param name="Mode">The mode in which the device works there.</param>
 /// <param name="Settings">What it is set to.</param>
-public sealed record PortSet(string Link, Port Port, PortSettings Settings);
+public sealed record PortSet(string Link, Port Port, Mode Mode, PortSettings Settings);
 
-/// <summary>A lead that stays without a wire.</summary>
-/// <param name="Device">Id of the device within the build.</param>
-/// <param name="Lead">The lead.</param>
-public sealed record OpenLead(string Device, Lead Lead);
+/// <summary>What feeds the build.</summary>
+/// <param name="Input">What the supply input gets from the empty to the full pack, or null while it is not known.</param>
+/// <param name="Pack">The pack, or null.</param>
+public sealed record Sources(VoltWindow? Input, Pack? Pack);
 
 /// <summary>
-/// The board and its devices with the wires, bridge positions and port settings of a plan. Everything that
-/// comes after planning reads this and keeps no copy of it.
+/// The board and its devices as they are joined: seats, leads, bridge positions, port settings and sources. It knows no plan;
+/// everything that comes after planning reads this and keeps no copy of it.
 /// </summary>
 /// <param name="Build">The build.</param>
-/// <param name="Plan">The plan it follows.</param>
-/// <param name="Wires">Signal wires, link by link.</param>
-/// <param name="Bridges">Every bridge of the board in its position.</param>
+/// <param name="Seats">Every plug in its seat, in the builder's order.</param>
+/// <param name="Leads">Every lead of every device, in the order of the devices and their leads.</param>
+/// <param name="Bridges">Every bridge of the board.</param>
 /// <param name="Ports">The ports in use.</param>
-/// <param name="Open">Signal leads that no wire takes.</param>
+/// <param name="Sources">What feeds it.</param>
 public sealed record WiredBuild(
     ResolvedBuild Build,
-    Plan Plan,
-    IReadOnlyList<Wire> Wires,
+    IReadOnlyList<WiredSeat> Seats,
+    IReadOnlyList<WiredLead> Leads,
     IReadOnlyList<BridgeSet> Bridges,
     IReadOnlyList<PortSet> Ports,
-    IReadOnlyList<OpenLead> Open
+    Sources Sources
 )
 {
-    /// <summary>Supply wires; empty before the pack is chosen.</summary>
-    public IReadOnlyList<SupplyWire> Supplies { get; init; } = [];
+    /// <summary>Ids of rails that give nothing, whatever feeds them.</summary>
+    public IReadOnlySet<string> DeadRails { get; init; } = new HashSet<string>();
+
+    /// <summary>Ids within the build of devices that do nothing.</summary>
+    public IReadOnlySet<string> DeadDevices { get; init; } = new HashSet<string>();
+
+    /// <summary>What the hands have to do to get here, each once; an edit leaves it as it was.</summary>
+    public IReadOnlyList<Work> Work { get; init; } = [];
+
+    /// <summary>The leads that touch a pad.</summary>
+    public IEnumerable<WiredLead> Joined => Leads.Where(l => l.Pad is not null);
+
+    /// <summary>The board's circuit with every lead that touches a pad.</summary>
+    public Circuit Circuit() =>
+        Build.Circuit.With(
+            Joined.Select(l => new Edge(
+                Node.Lead(l.Device, l.Lead.Id),
+                Node.Pad(l.Pad!.Id),
+                l.State is LeadState.InPlace or LeadState.Moved ? Origin.Plug : Origin.Wire
+            ))
+        );
+
+    /// <summary>Where every bridge stands.</summary>
+    public IReadOnlyList<BridgeAt> Positions() =>
+        [.. Bridges.SelectMany(b => b.Positions.Select(p => new BridgeAt(b.Bridge.Id, p)))];
+
+    /// <summary>Every lead that is joined to a net or rail while the bridges stand as they do, with its strand.</summary>
+    /// <param name="kind">Net or rail.</param>
+    /// <param name="id">Its id.</param>
+    public IEnumerable<(WiredLead Lead, Strand Strand)> On(NodeKind kind, string id)
+    {
+        var (circuit, positions) = (Circuit(), Positions());
+        return
+        [
+            .. from lead in Joined
+            from strand in Trace.Joined(circuit, Node.Lead(lead.Device, lead.Lead.Id), positions)
+            where strand.To.Kind == kind && strand.To.Id == id
+            select (lead, strand),
+        ];
+    }
+
+    /// <summary>This build with one thing changed.</summary>
+    /// <param name="edit">The change; what it names must be there.</param>
+    /// <exception cref="InvalidOperationException">It names what is not there.</exception>
+    public WiredBuild With(WiringEdit edit) => edit.ApplyTo(this);
 
     /// <summary>Wires a build as its plan says.</summary>
-    public static WiredBuild From(ResolvedBuild build, Plan plan)
-    {
-        var routes = plan.Placements.Select(p => p.Route).OfType<Route>().ToList();
-        List<Wire> wires =
-        [
-            .. from route in routes
-            from walk in route.Walks
-            select new Wire(route.Link.Id, route.Link.Want.Device, walk.Lead, walk.Pad),
-        ];
-        var contacts = routes
-            .SelectMany(r => r.Bridges)
-            .Concat(plan.Feeds.SelectMany(f => f.Feed?.Bridges ?? []))
-            .ToList();
-        return new WiredBuild(
-            build,
-            plan,
-            wires,
-            [
-                .. build.Board.Bridges.Select(b => new BridgeSet(
-                    b,
-                    contacts.FirstOrDefault(c => c.Bridge == b.Id)?.Position ?? b.Default
-                )),
-            ],
-            [.. routes.Select(r => new PortSet(r.Link.Id, r.Port, r.Settings))],
-            [
-                .. from link in build.Links.DistinctBy(l => l.Want.Device)
-                from lead in link.Device.Leads
-                where lead.Role == LeadRole.Signal
-                where !wires.Any(w => w.Device == link.Want.Device && w.Lead.Id == lead.Id)
-                select new OpenLead(link.Want.Device, lead),
-            ]
-        )
-        {
-            Supplies =
-            [
-                .. from feed in plan.Feeds
-                where feed.Pad is not null
-                let device = feed.Ways.Device
-                let lead = device.Device.Leads.First(l => l.Id == feed.Ways.Supply.Lead)
-                select new SupplyWire(device.Id, lead, feed.Pad!),
-            ],
-        };
-    }
+    public static WiredBuild From(ResolvedBuild build, Plan plan) => new WireMaker(build, plan).Make();
 }

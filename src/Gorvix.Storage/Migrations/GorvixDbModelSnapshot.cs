@@ -52,6 +52,11 @@ namespace Gorvix.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Format")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
+
                     b.HasKey("Kind", "Id");
 
                     b.ToTable("Parts");
@@ -68,6 +73,11 @@ namespace Gorvix.Storage.Migrations
                     b.Property<string>("Document")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("Format")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
 
                     b.Property<string>("Words")
                         .IsRequired()

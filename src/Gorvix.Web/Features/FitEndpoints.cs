@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Planning;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 
@@ -24,49 +25,61 @@ internal static class FitEndpoints
     public static void MapFit(this IEndpointRouteBuilder app)
     {
         var fit = app.MapGroup("/api/builds/{id}").WithTags("Fit");
-        fit.MapGet("fit", (string id, FitViews views) => views.Get(id))
+        fit.MapGet("fit", (string id, Workbench bench, CancellationToken stop) => bench.Get(id, stop))
             .WithName("getFit")
             .Produces<FitView>()
-            .ProducesProblem(404);
+            .ProducesProblem(404)
+            .ProducesProblem(422);
         fit.MapPost("changes", Change).WithName("changeBuild").Changes();
         fit.MapPost("choose", Choose).WithName("choosePlan").Changes();
-        MapStep(fit, "undo", (builds, id, version) => builds.Undo(id, version));
-        MapStep(fit, "redo", (builds, id, version) => builds.Redo(id, version));
+        MapStep(fit, "undo", -1);
+        MapStep(fit, "redo", 1);
     }
 
     /// <summary>What every endpoint that changes a build can answer.</summary>
     public static RouteHandlerBuilder Changes(this RouteHandlerBuilder endpoint) =>
         endpoint.Produces<FitView>().ProducesProblem(404).ProducesProblem(409).ProducesProblem(422);
 
-    private static void MapStep(
-        IEndpointRouteBuilder fit,
-        string name,
-        Func<BuildStore, string, int, Task<StoredBuild>> step
-    ) =>
+    private static void MapStep(IEndpointRouteBuilder fit, string name, int direction) =>
         fit.MapPost(
                 name,
-                (string id, StepRequest request, FitViews views) =>
-                    views.Step(id, builds => step(builds, id, request.Version))
+                (string id, StepRequest request, Workbench bench, CancellationToken stop) =>
+                    bench.Walk(id, request.Version, direction, stop)
             )
             .WithName(name)
-            .Produces<FitView>()
-            .ProducesProblem(404)
-            .ProducesProblem(409);
+            .Changes();
 
-    private static Task<IResult> Change(string id, ChangeRequest request, FitViews views) =>
-        views.Wish(
+    private static Task<IResult> Change(
+        string id,
+        ChangeRequest request,
+        Workbench bench,
+        PartStore parts,
+        CancellationToken stop
+    ) =>
+        bench.Change(
             id,
             request.Version,
-            (build, library) => BuildCheck.Of(request.Change.Match, build, library, "change"),
-            request.Change.Words(),
-            request.Change.ApplyTo
+            async build =>
+            {
+                var findings = BuildCheck.Of(request.Change.Match, build, await parts.For(build), "change");
+                return findings.Count > 0
+                    ? Proposal.Refused(findings)
+                    : Proposal.Of(request.Change.ApplyTo(build), request.Change.Words());
+            },
+            stop
         );
 
-    private static async Task<IResult> Choose(string id, ChooseRequest request, FitViews views)
+    private static async Task<IResult> Choose(string id, ChooseRequest request, Workbench bench, CancellationToken stop)
     {
-        var chosen = (await views.Planned(id)).Choose(request.Plan);
+        var reader = (await bench.Planned(id, stop)).Reader;
+        var chosen = reader is null ? null : await Workers.Run(() => reader.Until(stop).Choose(request.Plan), stop);
         return chosen is null
             ? Problems.Of(422, $"There is no plan {request.Plan}. Choose one of the plans that are shown.")
-            : await views.Wish(id, request.Version, (_, _) => [], $"Choose plan {request.Plan}", _ => chosen);
+            : await bench.Change(
+                id,
+                request.Version,
+                _ => Task.FromResult(Proposal.Of(chosen, $"Choose plan {request.Plan}")),
+                stop
+            );
     }
 }

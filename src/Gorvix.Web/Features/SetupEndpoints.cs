@@ -1,8 +1,8 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Parts;
+using Gorvix.Core.Words;
 using Gorvix.Storage;
-using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;
 
@@ -57,8 +57,13 @@ internal static class SetupEndpoints
         build
             .MapPost(
                 "setup",
-                (string id, SetupRequest request, FitViews views) =>
-                    views.Change(id, request.Version, "Set-up", request.Setup.ApplyTo)
+                (string id, SetupRequest request, Workbench bench, CancellationToken stop) =>
+                    bench.Change(
+                        id,
+                        request.Version,
+                        build => Task.FromResult(Proposal.Of(request.Setup.ApplyTo(build), "Set-up")),
+                        stop
+                    )
             )
             .WithName("setUp")
             .Changes();
@@ -83,7 +88,7 @@ internal static class SetupEndpoints
                     d.Id,
                     $"{d.Maker} {d.Name}",
                     d.Kind,
-                    [.. d.Functions.Select(f => new FunctionChoice(f.Id, FitWords.Of(f.Need)))],
+                    [.. d.Functions.Select(f => new FunctionChoice(f.Id, PlainWords.Of(f.Need)))],
                     []
                 )),
             ],
@@ -92,23 +97,24 @@ internal static class SetupEndpoints
         );
     }
 
-    private static async Task<IResult> Parts(
+    private static Task<IResult> Parts(
         string id,
         PartsRequest request,
-        BuildStore builds,
         PartStore parts,
-        FitViews views
-    )
-    {
-        var all = await parts.All();
-        var findings = request.Change.Check((await builds.Get(id)).Build, all);
-        return findings.Count > 0
-            ? Problems.Of(findings)
-            : await views.Change(
-                id,
-                request.Version,
-                request.Change.Words(),
-                build => request.Change.ApplyTo(build, all)
-            );
-    }
+        Workbench bench,
+        CancellationToken stop
+    ) =>
+        bench.Change(
+            id,
+            request.Version,
+            async build =>
+            {
+                var all = await parts.All();
+                var findings = request.Change.Check(build, all);
+                return findings.Count > 0
+                    ? Proposal.Refused(findings)
+                    : Proposal.Of(request.Change.ApplyTo(build, all), request.Change.Words());
+            },
+            stop
+        );
 }

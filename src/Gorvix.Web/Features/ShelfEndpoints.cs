@@ -3,6 +3,7 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Formats;
+using Gorvix.Core.Planning;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 using Microsoft.AspNetCore.Mvc;
@@ -52,34 +53,60 @@ internal static class ShelfEndpoints
         builds.MapPost("{id}/restore", Restore).WithName("restoreBuild").Produces(204).ProducesProblem(404);
     }
 
-    private static async Task<IReadOnlyList<ShelfBuild>> All(BuildStore builds, PartStore parts)
+    private static async Task<IReadOnlyList<ShelfBuild>> All(
+        BuildStore builds,
+        PartStore parts,
+        Workbench bench,
+        CancellationToken stop
+    )
     {
         var list = new List<ShelfBuild>();
-        foreach (var stored in await builds.All())
+        foreach (var shelved in await builds.All())
         {
-            list.Add(await Card(stored, parts));
+            list.Add(
+                shelved.Build is { } stored
+                    ? await Card(stored, parts, bench, stop)
+                    : Unreadable(shelved.Id, null, 0, shelved.Problem!, shelved.ChangedAt)
+            );
         }
         return list;
     }
 
     // The body is read as it is: refusals must name the place in the file, not a place in a form.
-    private static async Task<IResult> Import(HttpRequest request, BuildStore builds, PartStore parts)
+    private static async Task<IResult> Import(
+        HttpRequest request,
+        BuildStore builds,
+        PartStore parts,
+        Workbench bench,
+        CancellationToken stop
+    )
     {
         if (GorvixReader.TooLarge(request.ContentLength ?? 0) is { } tooLarge)
         {
             return Problems.Of([tooLarge], StatusCodes.Status413PayloadTooLarge);
         }
         using var body = new MemoryStream();
-        await request.Body.CopyToAsync(body);
+        await request.Body.CopyToAsync(body, stop);
         var read = GorvixReader.Read(body.ToArray(), await parts.All());
         if (read.File is not { } file)
         {
             return Problems.Of(read.Findings);
         }
+
+        // Planned before it is stored: what cannot be planned never comes onto the shelf.
+        if (file.Builds is [var build])
+        {
+            var (resolved, against) = ResolvedBuild.Of(build, file.Parts().With(await parts.All()));
+            if (resolved is null)
+            {
+                return Problems.Of(against);
+            }
+            await Workers.Run(() => new FitReader(resolved, stop).Plan, stop);
+        }
         var (stored, findings) = await builds.Import(file);
         return stored is null
             ? Problems.Of(findings)
-            : Results.Created($"/api/builds/{stored.Id}/fit", await Card(stored, parts));
+            : Results.Created($"/api/builds/{stored.Id}/fit", await Card(stored, parts, bench, stop));
     }
 
     private static async Task<IResult> Export(string id, BuildStore builds, PartStore parts, HttpResponse response)
@@ -106,34 +133,29 @@ internal static class ShelfEndpoints
         return Results.NoContent();
     }
 
-    private static async Task<ShelfBuild> Card(StoredBuild stored, PartStore parts)
+    // One build that cannot be read or planned (a rule became stricter, a hand in the file) must not hide the others.
+    private static async Task<ShelfBuild> Card(
+        StoredBuild stored,
+        PartStore parts,
+        Workbench bench,
+        CancellationToken stop
+    )
     {
-        var library = await parts.For(stored.Build);
+        PlannedBuild planned;
         try
         {
-            return Card(stored, ResolvedBuild.Create(stored.Build, library));
+            planned = await bench.Planned(stored, stop);
         }
-        catch (InvalidBuildException problem)
+        catch (UnknownFormatException problem)
         {
-            // One build that cannot be planned (a rule became stricter, a hand in the file) must not hide the others.
-            var verdict = new Verdict(0, stored.Build.Wants.Count, Severity.Stop, problem.Findings[0].Sentence);
-            return new ShelfBuild(
-                stored.Id,
-                stored.Build.Name,
-                stored.Build.Note,
-                stored.Build.Board,
-                "",
-                verdict,
-                [],
-                stored.ChangedAt
-            );
+            return Unreadable(stored.Id, stored.Build, stored.Build.Wants.Count, problem.Message, stored.ChangedAt);
         }
-    }
-
-    private static ShelfBuild Card(StoredBuild stored, ResolvedBuild resolved)
-    {
-        var board = resolved.Board;
-        var reader = new FitReader(resolved);
+        if (planned.Reader is not { } reader)
+        {
+            var sentence = planned.Refused[0].Sentence;
+            return Unreadable(stored.Id, stored.Build, stored.Build.Wants.Count, sentence, stored.ChangedAt);
+        }
+        var board = (await parts.For(stored.Build)).Board(stored.Build.Board)!;
         return new ShelfBuild(
             stored.Id,
             stored.Build.Name,
@@ -145,4 +167,16 @@ internal static class ShelfEndpoints
             stored.ChangedAt
         );
     }
+
+    private static ShelfBuild Unreadable(string id, Build? build, int wanted, string sentence, DateTime changedAt) =>
+        new(
+            id,
+            build?.Name ?? id,
+            build?.Note,
+            build?.Board ?? "",
+            "",
+            new Verdict(0, wanted, Severity.Stop, sentence),
+            [],
+            changedAt
+        );
 }

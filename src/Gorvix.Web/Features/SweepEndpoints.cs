@@ -46,15 +46,17 @@ internal static class SweepEndpoints
         }
         var kind = device is null ? null : library.Device(build.Devices.First(d => d.Id == device).Part)?.Kind;
         var of = device is null ? library.Boards.Count : library.Devices.Count(d => d.Kind == kind);
-        var lines = device is null ? SweepReader.Boards(build, library) : SweepReader.Devices(build, device, library);
+        var lines = device is null
+            ? SweepReader.Boards(build, library, stop)
+            : SweepReader.Devices(build, device, library, stop);
         response.ContentType = "application/x-ndjson";
         response.Headers.CacheControl = "no-store";
-        foreach (var (i, line) in lines.Index())
+        var done = 0;
+        await foreach (var line in lines.WithCancellation(stop))
         {
-            stop.ThrowIfCancellationRequested();
             await JsonSerializer.SerializeAsync(
                 response.Body,
-                new SweepStep(i + 1, of, line),
+                new SweepStep(++done, of, line),
                 json.Value.SerializerOptions,
                 stop
             );

@@ -1,4 +1,5 @@
 using Gorvix.Core.Fit;
+using Gorvix.Core.Planning;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 
@@ -23,14 +24,31 @@ internal static class UnlockEndpoints
         build.MapPost("unlock", Apply).WithName("applyUnlock").Changes();
     }
 
-    private static async Task<IReadOnlyList<LinkUnlocks>> Get(string id, FitViews views, PartStore parts) =>
-        (await views.Planned(id)).Unlocks(await parts.All());
-
-    private static async Task<IResult> Apply(string id, UnlockRequest request, FitViews views, PartStore parts)
+    private static async Task<IReadOnlyList<LinkUnlocks>> Get(
+        string id,
+        Workbench bench,
+        PartStore parts,
+        CancellationToken stop
+    )
     {
-        var found = (await views.Planned(id)).Unlocked(await parts.All(), request.Unlock);
+        var (reader, all) = ((await bench.Planned(id, stop)).Reader, await parts.All());
+        return reader is null ? [] : await Workers.Run(() => reader.Until(stop).Unlocks(all), stop);
+    }
+
+    private static async Task<IResult> Apply(
+        string id,
+        UnlockRequest request,
+        Workbench bench,
+        PartStore parts,
+        CancellationToken stop
+    )
+    {
+        var (reader, all) = ((await bench.Planned(id, stop)).Reader, await parts.All());
+        var found = reader is null
+            ? null
+            : await Workers.Run(() => reader.Until(stop).Unlocked(all, request.Unlock), stop);
         return found is not var (unlock, after)
             ? Problems.Of(422, "That change is not among those that are offered now. Load the build again to see them.")
-            : await views.Change(id, request.Version, unlock.Words, _ => after);
+            : await bench.Change(id, request.Version, _ => Task.FromResult(Proposal.Of(after, unlock.Words)), stop);
     }
 }

@@ -1,7 +1,6 @@
 using System.Net;
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using Gorvix.Core.Builds;
 using Gorvix.Core.Formats;
 using Gorvix.Storage;
 using Gorvix.Web.Features;
@@ -61,7 +60,8 @@ internal static class GorvixApp
         builder.Services.AddScoped<PartStore>();
         builder.Services.AddScoped<BuildStore>();
         builder.Services.AddScoped<DemoLoader>();
-        builder.Services.AddScoped<FitViews>();
+        builder.Services.AddSingleton<PlanKeep>();
+        builder.Services.AddScoped<Workbench>();
 
         var app = builder.Build();
         app.UseExceptionHandler(handler => handler.Run(Answer));
@@ -95,12 +95,17 @@ internal static class GorvixApp
         {
             NoSuchBuildException => Problems.Of(404, problem.Message),
             BuildChangedException => Problems.Of(409, problem.Message),
-            InvalidBuildException invalid => Problems.Of(invalid.Findings),
+            UnknownFormatException => Problems.Of(422, problem.Message),
             BadHttpRequestException { StatusCode: 413 } => Problems.Of(
                 [GorvixReader.TooLarge(context.Request.ContentLength ?? GorvixReader.MostBytes + 1L)!],
                 413
             ),
             BadHttpRequestException bad => Problems.Of(bad.StatusCode, BadRequest(bad)),
+            NotSupportedException => Problems.Of(
+                400,
+                "The request cannot be read: what a pin or ban names needs a \"kind\" (route, seat, feed or lead)."
+            ),
+            OperationCanceledException => Results.StatusCode(StatusCodes.Status499ClientClosedRequest),
             _ => Unforeseen(context, problem),
         };
         return answer.ExecuteAsync(context);

@@ -19,10 +19,55 @@ public class BuildCheckTests
             },
             { "NAME", "build.wants[0].device", b => b with { Wants = [b.Wants[0] with { Device = "x" }] } },
             { "NAME", "build.wants[0].function", b => b with { Wants = [b.Wants[0] with { Function = "x" }] } },
-            { "NAME", "build.pins[0].link", b => b with { Pins = [new() { Link = "x" }] } },
-            { "NAME", "build.pins[0].port", b => b with { Pins = [new() { Link = "control", Port = "U99" }] } },
-            { "NAME", "build.bans[0].pad", b => b with { Bans = [new() { Link = "control", Pad = "x" }] } },
-            { "NAME", "build.bans[0].mode", b => b with { Bans = [new() { Link = "control", Mode = "x" }] } },
+            { "NAME", "build.pins[0].link", b => b with { Pins = [new RouteMatch { Link = "x" }] } },
+            {
+                "NAME",
+                "build.pins[0].port",
+                b => b with { Pins = [new RouteMatch { Link = "control", Port = "U99" }] }
+            },
+            { "NAME", "build.bans[0].pad", b => b with { Bans = [new RouteMatch { Link = "control", Pad = "x" }] } },
+            { "NAME", "build.bans[0].mode", b => b with { Bans = [new RouteMatch { Link = "control", Mode = "x" }] } },
+            { "NAME", "build.pins[0].device", b => b with { Pins = [new SeatMatch { Device = "x" }] } },
+            {
+                "NAME",
+                "build.pins[0].socket",
+                b => b with { Pins = [new SeatMatch { Device = "gnss", Socket = "x" }] }
+            },
+            { "NAME", "build.bans[0].lead", b => b with { Bans = [new LeadMatch { Device = "gnss", Lead = "x" }] } },
+            {
+                "NAME",
+                "build.pins[0].lead",
+                b =>
+                    b with
+                    {
+                        Pins =
+                        [
+                            new FeedMatch
+                            {
+                                Device = "gnss",
+                                Lead = "tx",
+                                Pad = "5v-a",
+                            },
+                        ],
+                    }
+            },
+            {
+                "NAME",
+                "build.pins[0].pad",
+                b =>
+                    b with
+                    {
+                        Pins =
+                        [
+                            new FeedMatch
+                            {
+                                Device = "gnss",
+                                Lead = "v",
+                                Pad = "x",
+                            },
+                        ],
+                    }
+            },
             { "TWIN", "build.wants[3]", b => b with { Wants = [.. b.Wants, b.Wants[0]] } },
             { "TWIN", "build.devices[3]", b => b with { Devices = [.. b.Devices, b.Devices[0]] } },
             { "VALUE", "build.name", b => b with { Name = " " } },
@@ -51,8 +96,8 @@ public class BuildCheckTests
     public void Each_name_must_lead_somewhere(string rule, string place, Func<Build, Build> breaking)
     {
         var finding = Assert.Single(BuildCheck.Of(breaking(Hare), Demo.Library, "build"));
-        Assert.Equal((rule, place), (finding.Rule, finding.Subject));
-        Assert.Throws<InvalidBuildException>(() => ResolvedBuild.Create(breaking(Hare), Demo.Library));
+        Assert.Equal((rule, place), (finding.Rule, finding.Subject.Id));
+        Assert.Null(ResolvedBuild.Of(breaking(Hare), Demo.Library).Build);
     }
 
     [Fact]
@@ -89,7 +134,8 @@ public class BuildCheckTests
     {
         var board = Demo.Library.Board(Hare.Board)!;
         var broken = Demo.Library with { Boards = [board with { Pads = [board.Pads[0] with { Paths = [] }] }] };
-        var problem = Assert.Throws<InvalidBuildException>(() => ResolvedBuild.Create(Hare, broken));
-        Assert.Contains(problem.Findings, f => f.Rule == "PAD-LOST");
+        var resolution = ResolvedBuild.Of(Hare, broken);
+        Assert.Null(resolution.Build);
+        Assert.Contains(resolution.Findings, f => f.Rule == "PAD-LOST");
     }
 }

@@ -12,7 +12,11 @@ public class PartsChangeTests
     {
         var pinned = Hare with
         {
-            Pins = [new() { Link = "position", Port = "U1" }, new() { Link = "control", Mode = "crsf" }],
+            Pins =
+            [
+                new RouteMatch { Link = "position", Port = "U1" },
+                new RouteMatch { Link = "control", Mode = "crsf" },
+            ],
         };
         var after = Apply(pinned, new() { Kind = PartsChangeKind.TakeBoard, Part = Demo.Spindle });
         Assert.Equal([new RouteMatch { Link = "control", Mode = "crsf" }], after.Pins);

@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
@@ -103,7 +104,7 @@ public class QuirkTests
     [Fact]
     public void A_controller_that_inverts_takes_any_polarity_on_any_pad()
     {
-        var routes = Router.WaysOf(Demo.On(Demo.Spindle, Sbus).Resolve())[0].Routes;
+        var routes = Router.WaysOf(Demo.On(Demo.Spindle, Sbus).Resolve()).Links[0].Routes;
         Assert.Equal(["U1", "U2", "U3", "U4", "U5"], Straight(routes).Select(r => r.Port.Id).Distinct());
         Assert.All(Straight(routes), r => Assert.True(r.Settings.InvertRx));
     }
@@ -114,14 +115,19 @@ public class QuirkTests
         var lifted = Demo.On(Demo.Spindle, Crsf2, AirUnit);
         var plan = lifted.Plan();
         Assert.Equal("U2: TX>R2 RX>T2", plan.Way("control"));
-        Assert.Contains(
-            "Lift SBUS (and its ground) of the Beacon D6 out of AIR and insulate it.",
+        Assert.Equal(
+            ["Take SBUS out of pin 6 of the Beacon D6's plug and insulate it."],
             Demo.Fit(lifted).Sheet().Work
         );
 
         var left = lifted with { House = new HouseRules { Unused = UnusedLeads.Leave } };
         Assert.NotEqual("U2", left.Plan().RouteOf("control")!.Port.Id);
         Assert.Contains(Demo.Fit(left).Sheet().Findings, f => f.Rule == "DRIVER");
+        var wanted = left.Pinned("control", "U2");
+        Assert.Contains(
+            "Take SBUS out of pin 6 of the Beacon D6's plug and insulate it.",
+            Demo.Fit(wanted).Sheet().Work
+        );
     }
 
     [Fact]
@@ -130,14 +136,21 @@ public class QuirkTests
         var sheet = Demo.Fit(Demo.On(Demo.Spindle, "brindlow-beacon-d4/text").Pinned("text", pad: "p3")).Sheet();
         var warning = Assert.Single(sheet.Findings, f => f.Rule == "PLUG");
         Assert.Contains("its BAT would sit on GND", warning.Sentence);
-        Assert.Contains("Move the pins of the Beacon D4's plug to fit AIR.", sheet.Work);
+        Assert.Equal(
+            [
+                "Take BAT out of pin 2 of the Beacon D4's plug and insulate it.",
+                "In the Beacon D4's plug for AIR: move GND from pin 1 to pin 2.",
+                "Take SBUS out of pin 6 of the Beacon D4's plug and insulate it.",
+            ],
+            sheet.Work
+        );
     }
 
     [Fact]
     public void A_supply_pad_behind_a_selector_is_dead_until_one_side_is_closed()
     {
         var build = Demo.On(Demo.Lever, "brindlow-pane/picture") with { Pack = new Pack { Cells = 3 } };
-        var feeds = Feeder.WaysOf(build.Resolve()).Single().Feeds.Where(f => f.Bridges.Count > 0).ToList();
+        var feeds = Router.WaysOf(build.Resolve()).Feeds.Single().Feeds.Where(f => f.Bridges.Count > 0).ToList();
         Assert.Equal(["5V", "BAT"], feeds.Select(f => f.Bridges[0].Position));
     }
 
@@ -155,7 +168,7 @@ public class QuirkTests
         var library = Demo.Library.With(new PartsLibrary([board], []));
         Plan PlanOf(string transmitter) =>
             Planner.Best(
-                ResolvedBuild.Create(
+                Resolved(
                     Demo.On("bare", "brindlow-pane/picture", $"{transmitter}/video-control") with
                     {
                         Pack = new Pack { Cells = 3 },
@@ -176,7 +189,7 @@ public class QuirkTests
     )
     {
         var plan = (Demo.HaulRoadHeron with { House = new HouseRules { Receiver = school } }).Plan();
-        Assert.Equal(pad, plan.Feeds.Single(f => f.Ways.Device.Id == "receiver").Pad!.Label);
+        Assert.Equal(pad, plan.Feeds.Single(f => f.Ways.Device.Id == "receiver").Feed!.Pad!.Label);
     }
 
     [Fact]
@@ -203,13 +216,13 @@ public class QuirkTests
             Pads = [.. lever.Pads.Where(p => p.Paths.All(x => x.Rail is null or "gnd") || p.Id == "bplus")],
         };
         var build = Demo.On("bare", "brindlow-lantern-25/video-control") with { Pack = new Pack { Cells = 3 } };
-        var resolved = ResolvedBuild.Create(build, Demo.Library.With(new PartsLibrary([board], [])));
+        var resolved = Resolved(build, Demo.Library.With(new PartsLibrary([board], [])));
         var fit = new Gorvix.Core.Fit.FitReader(resolved);
-        Assert.Equal("B+", fit.Plan.Feeds[0].Pad!.Label);
+        Assert.Equal("B+", fit.Plan.Feeds[0].Feed!.Pad!.Label);
         Assert.Contains(fit.Sheet().Findings, f => f.Rule == "MEASURE");
         Assert.DoesNotContain(
             "NC",
-            Router.WaysOf(resolved).SelectMany(w => w.Routes).SelectMany(r => r.Walks).Select(w => w.Pad.Label)
+            Router.WaysOf(resolved).Links.SelectMany(w => w.Routes).SelectMany(r => r.Walks).Select(w => w.Pad.Label)
         );
     }
 
@@ -261,7 +274,7 @@ public class QuirkTests
     {
         var board = Demo.Library.Board(Demo.Spindle)!;
         var nine = board.Rails.First(r => r.Id == "9v");
-        var gives = Feeder.VoltsOf(board, nine, new Pack { Cells = cells }.Volts());
+        var gives = Trace.Gives(Circuit.Of(board), nine, new Pack { Cells = cells }.Volts());
         Assert.Equal((empty, full), (Math.Round(gives.Min, 2), Math.Round(gives.Max, 2)));
     }
 
@@ -293,7 +306,7 @@ public class QuirkTests
         {
             var build = Demo.On(Demo.Spindle, [.. part.Functions.Select(f => $"{part.Id}/{f.Id}")]).Resolve();
             Assert.All(
-                Router.WaysOf(build),
+                Router.WaysOf(build).Links,
                 w =>
                     Assert.Equal(
                         ("USB", 0),
@@ -307,5 +320,5 @@ public class QuirkTests
 
     private static IEnumerable<Route> Straight(IEnumerable<Route> routes) => routes.Where(r => !r.Settings.SwapPins);
 
-    private static string? CodeAt(Build build, string port) => Router.WaysOf(build.Resolve())[0].CodeAt(port);
+    private static string? CodeAt(Build build, string port) => Router.WaysOf(build.Resolve()).Links[0].CodeAt(port);
 }

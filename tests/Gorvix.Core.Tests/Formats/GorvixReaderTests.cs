@@ -56,16 +56,17 @@ public class GorvixReaderTests
     [InlineData("""{"format":"gorvix"}""", "FILE-SHAPE", "version")]
     [InlineData("""{"format":"gorvix","version":"1"}""", "FILE-SHAPE", "version")]
     [InlineData("""{"format":"gorvix","version":0}""", "FILE-SHAPE", "version")]
-    [InlineData("""{"format":"gorvix","version":2,"wings":[]}""", "FILE-VERSION", "version")]
+    [InlineData("""{"format":"gorvix","version":3,"wings":[]}""", "FILE-VERSION", "version")]
     [InlineData("{\"format\":\"gorvix\",\n\"version\":1,\n\"boards\":[null]}", "FILE-SHAPE", "line 3")]
-    [InlineData("{\"format\":\"gorvix\",\n\"version\":1,\n\"wings\":[]}", "FILE-SHAPE", "line 3 (wings)")]
+    [InlineData("{\"format\":\"gorvix\",\n\"version\":2,\n\"wings\":[]}", "FILE-SHAPE", "line 3 (wings)")]
+    [InlineData("{\"format\":\"gorvix\",\"version\":1,\n\"builds\":[{\"name\":5}]}", "FILE-SHAPE", "builds[0].name")]
     [InlineData(
-        "{\"format\":\"gorvix\",\"version\":1,\n\"builds\":[{\"name\":5}]}",
+        "{\"format\":\"gorvix\",\"version\":2,\n\"builds\":[{\"name\":5}]}",
         "FILE-SHAPE",
         "line 2 (builds[0].name)"
     )]
     [InlineData(
-        "{\"format\":\"gorvix\",\"version\":1,\n\"builds\":[{\"name\":\"x\"}]}",
+        "{\"format\":\"gorvix\",\"version\":2,\n\"builds\":[{\"name\":\"x\"}]}",
         "FILE-SHAPE",
         "line 2 (builds[0])"
     )]
@@ -74,14 +75,14 @@ public class GorvixReaderTests
         var read = GorvixReader.Read(Encoding.UTF8.GetBytes(text), PartsLibrary.Empty);
         Assert.Null(read.File);
         var finding = Assert.Single(read.Findings);
-        Assert.Equal((rule, place), (finding.Rule, finding.Subject));
+        Assert.Equal((rule, place), (finding.Rule, finding.Subject.Id));
     }
 
     [Theory]
     [InlineData("\"kind\": \"inverter\"", "\"kind\": \"transformer\"")]
     [InlineData("\"side\": \"top\"", "\"side\": \"left\"")]
     [InlineData("\"default\": \"raw\"", "\"default\": 3")]
-    [InlineData("\"version\": 1", "\"version\": 1, \"version\": 1")]
+    [InlineData("\"version\": 2", "\"version\": 2, \"version\": 2")]
     public void A_word_that_is_not_known_there_is_refused(string good, string bad)
     {
         Assert.Contains(good, HareText);
@@ -96,7 +97,7 @@ public class GorvixReaderTests
     {
         var damaged = HareText.Replace("\"kind\": \"inverter\",", "");
         var finding = Assert.Single(GorvixReader.Read(Encoding.UTF8.GetBytes(damaged), PartsLibrary.Empty).Findings);
-        Assert.Equal(("FILE-SHAPE", "boards[0].pads[2].paths[0].through[0]"), (finding.Rule, finding.Subject));
+        Assert.Equal(("FILE-SHAPE", "boards[0].pads[2].paths[0].through[0]"), (finding.Rule, finding.Subject.Id));
     }
 
     [Fact]
@@ -106,7 +107,7 @@ public class GorvixReaderTests
             Encoding.UTF8.GetBytes(HareText.Replace("\"part\": \"ewhurst-fix-10\"", "\"part\": \"unknown\"")),
             PartsLibrary.Empty
         );
-        Assert.Equal("builds[0].devices[2].part", read.Findings[0].Subject);
+        Assert.Equal("builds[0].devices[2].part", read.Findings[0].Subject.Id);
     }
 
     [Fact]

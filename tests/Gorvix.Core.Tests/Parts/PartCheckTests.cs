@@ -83,7 +83,7 @@ public class PartCheckTests
     public void A_board_must_agree_with_itself(string rule, string place, Func<Board, Board> breaking)
     {
         var finding = Assert.Single(PartCheck.Of(breaking(Good), "b"));
-        Assert.Equal((rule, place), (finding.Rule, finding.Subject));
+        Assert.Equal((rule, place), (finding.Rule, finding.Subject.Id));
     }
 
     [Fact]
@@ -101,7 +101,7 @@ public class PartCheckTests
                 },
             ],
         };
-        Assert.Equal("b.pads[4].paths[0].through[0].position", Assert.Single(PartCheck.Of(board, "b")).Subject);
+        Assert.Equal("b.pads[4].paths[0].through[0].position", Assert.Single(PartCheck.Of(board, "b")).Subject.Id);
     }
 
     [Fact]
@@ -139,7 +139,7 @@ public class PartCheckTests
     public void A_mode_must_have_the_lines_of_its_protocol(string rule, string place, Mode mode)
     {
         var finding = Assert.Single(PartCheck.Of(Device("x", Need.Control, mode), "d"));
-        Assert.Equal((rule, place), (finding.Rule, finding.Subject));
+        Assert.Equal((rule, place), (finding.Rule, finding.Subject.Id));
     }
 
     [Fact]
@@ -151,7 +151,7 @@ public class PartCheckTests
     {
         var device = Device("x", Need.Control, Mode("SBUS", Out()));
         device = device with { Leads = [device.Leads[0] with { Role = LeadRole.Supply }] };
-        Assert.Equal("d.functions[0].modes[0].lines[0].lead", Assert.Single(PartCheck.Of(device, "d")).Subject);
+        Assert.Equal("d.functions[0].modes[0].lines[0].lead", Assert.Single(PartCheck.Of(device, "d")).Subject.Id);
     }
 
     [Fact]

@@ -54,36 +54,32 @@ public class BestPlansTests
     [Fact]
     public void The_demo_build_can_swap_the_air_unit_and_the_module()
     {
-        var build = ResolvedBuild.Create(Demo.NorthFaceHare, Demo.Library);
+        var build = Resolved(Demo.NorthFaceHare, Demo.Library);
         var space = new PlanSpace(build);
         var plans = BestPlans.Of(space, 2);
         Assert.Equal(["U3", "U4", "U1"], plans[1].Placements.Select(p => p.Route?.Port.Id));
         var chosen = BestPlans.Choose(space, plans[0], plans[1]);
-        Assert.Equal(["picture-text", "position"], chosen.Pins.Select(p => p.Link));
+        Assert.Equal(["picture-text", "position"], chosen.Pins.OfType<RouteMatch>().Select(p => p.Link));
     }
 
     [Fact]
     public void Fewer_than_one_plan_cannot_be_asked_for()
     {
-        var build = ResolvedBuild.Create(Demo.NorthFaceHare, Demo.Library);
+        var build = Resolved(Demo.NorthFaceHare, Demo.Library);
         Assert.Throws<ArgumentOutOfRangeException>(() => BestPlans.Of(new PlanSpace(build), 0));
     }
 
-    private static IEnumerable<PlanCost> Cheapest(ResolvedBuild build)
-    {
-        var objective = new PlainObjective(build, Router.WaysOf(build));
-        return objective
-            .Everything()
-            .Select(c => (Places: Places(c.Take(build.Links.Count).Cast<Route?>()), Cost: objective.Of(c)))
-            .Where(c => c.Cost is not null)
-            .GroupBy(c => c.Places, c => c.Cost!.Value)
-            .Select(g => g.Min())
+    // Every choice that stands together, by where it puts the links.
+    private static IEnumerable<PlanCost> Cheapest(ResolvedBuild build) =>
+        new PlainObjective(Router.WaysOf(build))
+            .ByPlace(c => Places(build.Links.Select(l => c.OfType<Route>().FirstOrDefault(r => r.Link.Id == l.Id))))
             .Order();
-    }
 
     private static string Places(IEnumerable<Route?> routes) =>
         string.Join(
             ' ',
-            routes.Select(r => r is null ? "-" : $"{r.Port.Id}/{r.Mode.Id}/{string.Join('+', r.Bridges)}")
+            routes.Select(r =>
+                r is null ? "-" : $"{r.Port.Id}/{r.Mode.Id}/{RouteMatch.BridgeWords(r.Bridges)}/{r.Choice}"
+            )
         );
 }

@@ -36,7 +36,7 @@ public class ConflictTests
     {
         var ban = new RouteMatch { Link = "control", Mode = "crsf-inverted" };
         var idle = new RouteMatch { Link = "position", Port = "U6" };
-        var build = ResolvedBuild.Create(Demo.NorthFaceHare with { Bans = [idle, ban] }, Demo.Library);
+        var build = Resolved(Demo.NorthFaceHare with { Bans = [idle, ban] }, Demo.Library);
         var conflict = ConflictOf(build, "position");
         Assert.Equal([ban], conflict.Bans);
         Assert.Equal(["control", "picture-text"], conflict.Links.Select(l => l.Id));
@@ -100,13 +100,7 @@ public class ConflictTests
             ],
         };
         var made = Build(board, device);
-        var build = ResolvedBuild.Create(
-            made.Build with
-            {
-                Pack = new Pack { Cells = 4 },
-            },
-            new PartsLibrary([board], [device])
-        );
+        var build = Resolved(made.Build with { Pack = new Pack { Cells = 4 } }, new PartsLibrary([board], [device]));
         Assert.Equal("gnss", Assert.Single(ConflictOf(build, "gnss").Supplies).Device.Id);
         Assert.Equal(
             "Position and the supply of the gnss cannot all be had. If any one of these gives way, the rest fits.",
@@ -136,22 +130,18 @@ public class ConflictTests
             );
 
     // The general solver's word, not the planner's.
-    private static bool Solvable(ResolvedBuild build, IReadOnlyList<LinkWays> ways, Conflict conflict)
+    private static bool Solvable(ResolvedBuild build, BuildWays ways, Conflict conflict)
     {
         var links = conflict.Links.Append(conflict.Link).Select(l => l.Id).ToHashSet();
         var cost = CpSatModel.BestCost(
-            build.WithWishes(conflict.Pins, []),
-            [.. ways.Where(w => links.Contains(w.Link.Id))],
-            conflict.Supplies
+            ways with
+            {
+                Build = build.WithWishes(conflict.Pins, []),
+                Links = [.. ways.Links.Where(w => links.Contains(w.Link.Id))],
+                Feeds = conflict.Supplies,
+            }
         );
-        CostTerm[] broken =
-        [
-            CostTerm.PinsBroken,
-            CostTerm.Unfed,
-            CostTerm.MustsUnmet,
-            CostTerm.WantsUnmet,
-            CostTerm.NicesUnmet,
-        ];
+        CostTerm[] broken = [CostTerm.PinsBroken, CostTerm.MustsUnmet, CostTerm.WantsUnmet, CostTerm.NicesUnmet];
         return broken.All(t => cost[t] == 0);
     }
 

@@ -1,5 +1,4 @@
 using Google.OrTools.Sat;
-using Gorvix.Core.Builds;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
 
@@ -17,22 +16,33 @@ internal sealed class CpSatModel
     private CpSatModel(PlainObjective objective)
     {
         var users = new Dictionary<string, List<BoolVar>>();
+        var states = new Dictionary<string, Dictionary<string, BoolVar>>();
         var once = new Dictionary<string, BoolVar>();
-        var taken = new List<(int Row, object Way, BoolVar Var)>();
+        var halves = new List<(Route Route, BoolVar Var)>();
         for (var row = 0; row < objective.Rows; row++)
         {
-            var unmet = New("unmet");
-            Charge(unmet, objective.Of(row, null));
-            var options = new List<BoolVar> { unmet };
+            var options = new List<BoolVar>();
             foreach (var way in objective.WaysOf(row))
             {
                 var chosen = New("way");
                 options.Add(chosen);
-                taken.Add((row, way, chosen));
                 Charge(chosen, objective.Of(row, way));
-                foreach (var use in way is Route route ? objective.Uses(route) : [])
+                if (way is null)
+                {
+                    continue;
+                }
+                foreach (var use in objective.Uses(way))
                 {
                     (users.TryGetValue(use, out var list) ? list : users[use] = []).Add(chosen);
+                }
+                foreach (var (group, state) in objective.StatesOf(way))
+                {
+                    var known = states.TryGetValue(group, out var all) ? all : states[group] = [];
+                    if (!known.TryGetValue(state, out var holds))
+                    {
+                        known.Add(state, holds = New(group));
+                    }
+                    _model.AddImplication(chosen, holds);
                 }
                 foreach (var (key, term, amount) in objective.Once(way))
                 {
@@ -43,6 +53,14 @@ internal sealed class CpSatModel
                     }
                     _model.AddImplication(chosen, paid);
                 }
+                if (way is Route route)
+                {
+                    foreach (var other in halves.Where(h => objective.Halves(h.Route, route)))
+                    {
+                        _model.AddAtMostOne([chosen, other.Var]);
+                    }
+                    halves.Add((route, chosen));
+                }
             }
             _model.AddExactlyOne(options);
         }
@@ -50,27 +68,18 @@ internal sealed class CpSatModel
         {
             _model.AddAtMostOne(list);
         }
-
-        // What single users do not tell: bridges, jobs of a net, halves that must agree.
-        foreach (var (i, (row, way, chosen)) in taken.Index())
+        foreach (var group in states.Values.Where(g => g.Count > 1))
         {
-            foreach (var other in taken.Take(i).Where(o => o.Row != row && objective.Clash(way, o.Way)))
-            {
-                _model.AddAtMostOne([chosen, other.Var]);
-            }
+            _model.AddAtMostOne(group.Values);
         }
     }
 
     /// <summary>What the best plan costs, proved by the solver.</summary>
     /// <exception cref="InvalidOperationException">The solver did not prove an optimum.</exception>
-    public static PlanCost BestCost(
-        ResolvedBuild build,
-        IReadOnlyList<LinkWays> ways,
-        IReadOnlyList<FeedWays>? feeds = null
-    ) => new CpSatModel(new PlainObjective(build, ways, feeds)).Solve();
+    public static PlanCost BestCost(BuildWays ways) => Of(ways).Solve();
 
     /// <summary>The question, ready to be solved once.</summary>
-    public static CpSatModel Of(ResolvedBuild build, IReadOnlyList<LinkWays> ways) => new(new(build, ways));
+    public static CpSatModel Of(BuildWays ways) => new(new PlainObjective(ways));
 
     private BoolVar New(string name)
     {
@@ -81,7 +90,7 @@ internal sealed class CpSatModel
 
     private void Charge(BoolVar when, IEnumerable<(CostTerm Term, int Amount)> costs)
     {
-        foreach (var (term, amount) in costs.Where(c => c.Amount > 0))
+        foreach (var (term, amount) in costs.Where(c => c.Amount != 0))
         {
             _amounts[term].Add((when, amount));
         }

@@ -32,20 +32,27 @@ public class CpSatTests
             b => Agree(b.Resolve())
         );
         Assert.All(Demo.Builds, b => Agree(b.Resolve()));
-        var banned = Demo.NorthFaceHare with { Bans = [new() { Link = "control", Mode = "crsf-inverted" }] };
-        var build = ResolvedBuild.Create(banned, Demo.Library);
+        var banned = Demo.NorthFaceHare with { Bans = [new RouteMatch { Link = "control", Mode = "crsf-inverted" }] };
+        var build = Resolved(banned, Demo.Library);
+        var ways = Router.WaysOf(build);
         Agree(
-            build,
-            [
-                .. Router
-                    .WaysOf(build)
-                    .Select(w => w with { Routes = [.. w.Routes.Where(r => r.Mode.Id != "crsf-inverted")] }),
-            ]
+            ways with
+            {
+                Links =
+                [
+                    .. ways.Links.Select(w =>
+                        w with
+                        {
+                            Routes = [.. w.Routes.Where(r => r.Mode.Id != "crsf-inverted")],
+                        }
+                    ),
+                ],
+            }
         );
     }
 
-    private static void Agree(ResolvedBuild build) => Agree(build, Router.WaysOf(build));
+    private static void Agree(ResolvedBuild build) => Agree(Router.WaysOf(build));
 
-    private static void Agree(ResolvedBuild build, IReadOnlyList<LinkWays> ways) =>
-        Assert.Equal(CpSatModel.BestCost(build, ways), Planner.Best(new PlanSpace(build, ways)).Cost);
+    private static void Agree(BuildWays ways) =>
+        Assert.Equal(CpSatModel.BestCost(ways), Planner.Best(new PlanSpace(ways)).Cost);
 }

@@ -17,10 +17,11 @@ public class ExactnessTests
             .Sample(
                 build =>
                 {
-                    var objective = new PlainObjective(build, Router.WaysOf(build));
-                    var plan = Planner.Best(build);
-                    Assert.Equal(objective.Everything().Select(objective.Of).OfType<PlanCost>().Min(), plan.Cost);
-                    Assert.Equal(plan.Cost, objective.Of(PlainObjective.ChoiceOf(plan)));
+                    var ways = Router.WaysOf(build);
+                    var objective = new PlainObjective(ways);
+                    var plan = Planner.Best(new PlanSpace(ways));
+                    Assert.Equal(plan.Cost, objective.Of(plan));
+                    Assert.Equal(objective.Best(), plan.Cost);
                 },
                 iter: 600,
                 print: Generated.Print

@@ -40,7 +40,7 @@ internal static class Generated
         Mode("SBUS", Out()),
         Mode("IBUS", Out()),
         Mode("S.Port", Both()),
-        Mode("SmartAudio", Both()),
+        Mode("VC-4800", Both()),
         Mode("MSP", Out(), In()),
         Mode("UBX", Out(), In()) with
         {
@@ -63,7 +63,7 @@ internal static class Generated
     private static readonly Gen<Device> Devices = Gen.Select(
         Gen.Enum<Need>(),
         Modes.Array[1, 2].Select(m => m.DistinctBy(x => x.Id).ToArray()),
-        Gen.Int[0, 11],
+        Gen.Int[0, 15],
         Gen.OneOfConst(DeviceKind.Receiver, DeviceKind.AirUnit, DeviceKind.Gnss),
         DeviceOf
     );
@@ -108,22 +108,30 @@ internal static class Generated
             {
                 var made = Build(board, [.. devices.Select((d, i) => (d.Item1 with { Id = $"d{i}" }, d.Item2))]);
                 var pinned = pin >= 0 && pin < board.Ports.Count;
+                WishMatch[] seat = pin == -1 ? [new SeatMatch { Device = "d0", Socket = board.Plugs[^1].Id }] : [];
                 var build = made.Build with
                 {
                     House = house,
                     Firmware = more == 0 ? "older" : null,
                     Pack = more > 1 ? new Pack { Cells = 4 } : null,
-                    Pins = pinned ? [new RouteMatch { Link = "d0", Port = board.Ports[pin].Id }] : [],
+                    Pins = pinned ? [new RouteMatch { Link = "d0", Port = board.Ports[pin].Id }] : seat,
                 };
                 var library = new PartsLibrary([board], [.. made.Devices.Select(d => d.Device)]) { Profiles = [Older] };
-                return ResolvedBuild.Create(build, library);
+                return Resolved(build, library);
             }
         );
 
     /// <summary>A build in a few words, for a failure.</summary>
     public static string Print(ResolvedBuild build) =>
-        $"{build.Board.Controller}, {string.Join(" ", build.Board.Ports.Select(p => p.Id))}, {build.Build.House}, {build.Build.Firmware}: "
-        + string.Join(", ", build.Links.Select(l => string.Join("/", l.Function.Modes.Select(m => m.Id))));
+        $"{build.Board.Controller}, {string.Join(" ", build.Board.Ports.Select(p => p.Id))}, "
+        + $"{string.Join(" | ", build.Board.Plugs.Select(p => $"{p.Id}: {string.Join(' ', p.Pins.Select(x => x.Pad))}"))}, "
+        + $"{build.Build.House}, {build.Build.Firmware}, pack {build.Build.Pack?.Cells}: "
+        + string.Join(
+            ", ",
+            build.Links.Select(l =>
+                $"{l.Want.Priority} {string.Join("/", l.Function.Modes.Select(m => m.Id))} in {string.Join(' ', l.Device.Plug?.Pins.Select(p => p.Lead ?? "-") ?? [])}"
+            )
+        );
 
     // The number says what is odd about the device: a boot trap, a supply of its own, or a plug with a lead that always talks.
     private static Device DeviceOf(Need need, Mode[] modes, int odd, DeviceKind kind)
@@ -134,6 +142,7 @@ internal static class Generated
             0 or 1 => device with { Leads = [.. device.Leads.Select(l => l with { AtBoot = BootNeed.High })] },
             2 or 3 => device.Fed(4, odd == 2 ? 6 : 18),
             4 or 5 => Plugged(device, odd == 4),
+            >= 6 and <= 11 => Powered(device, odd - 6),
             _ => device,
         };
     }
@@ -155,11 +164,45 @@ internal static class Generated
         };
     }
 
+    // A plug with supply, ground, signals and a lead that always talks, in several orders; one with its talker beside the plug.
+    private static Device Powered(Device device, int order)
+    {
+        var fed = device.Fed(4, order % 3 == 2 ? 18 : 6);
+        Lead talker = new()
+        {
+            Id = "S",
+            Label = "S",
+            Role = LeadRole.Signal,
+            Talks = TalkHabit.Always,
+        };
+        Lead ground = new()
+        {
+            Id = "G",
+            Label = "G",
+            Role = LeadRole.Ground,
+        };
+        var signals = device.Leads.Select(l => l.Id).ToList();
+        string?[] pins = order switch
+        {
+            0 => ["G", "V", .. signals, "S"],
+            1 => ["V", "G", .. signals, "S"],
+            2 => ["G", "V", .. signals.AsEnumerable().Reverse(), "S"],
+            3 => ["S", .. signals, "G", "V"],
+            4 => ["G", "V", null, .. signals],
+            _ => [.. signals, "V", "G"],
+        };
+        return fed with
+        {
+            Leads = [.. fed.Leads, ground, talker],
+            Plug = new() { Family = "plug", Pins = [.. pins.Select(l => new DevicePin { Lead = l })] },
+        };
+    }
+
     private static Gen<Board> Boards(int most) =>
         Gen.Select(
             Gen.OneOfConst(Classes),
             Gen.Select(Elements, Elements, Gen.Int[0, 11], Gen.Enum<Need>()).Array[1, most],
-            Gen.Int[0, 15],
+            Gen.Int[0, 127],
             (controller, ports, extras) => BoardOf(controller, ports, extras)
         );
 
@@ -199,15 +242,69 @@ internal static class Generated
                 board = board with { Nets = [.. trap] };
             }
         }
-        var plug = new BoardPlug
+        board = Supplied(Extras(board, extras)) with { Bridges = [.. new[] { "J", "K" }.Select(TwoWay)] };
+        board = (extras >> 4) % 4 == 0 ? OfPads(board) : Socket(board, "A", (extras >> 4) % 4);
+        return (extras & 64) == 0 ? board : Socket(board, "B", 1 + ((extras + 1) % 3));
+    }
+
+    // A socket whose pins are the first pads.
+    private static Board OfPads(Board board) =>
+        board with
         {
-            Id = "plug",
-            Label = "PLUG",
-            Family = "plug",
-            Pins = [.. board.Pads.Take(3).Select(p => new BoardPin { Pad = p.Id })],
+            Plugs =
+            [
+                new()
+                {
+                    Id = "A",
+                    Label = "A",
+                    Family = "plug",
+                    Pins = [.. board.Pads.Take(3).Select(p => new BoardPin { Pad = p.Id })],
+                },
+            ],
         };
-        board = board with { Plugs = [plug] };
-        return Supplied(Extras(board, extras)) with { Bridges = [.. new[] { "J", "K" }.Select(TwoWay)] };
+
+    // A socket with supply, ground and signals, in one of three orders: 5 V, battery, or a selector, or through a diode.
+    private static Board Socket(Board board, string id, int order)
+    {
+        var last = $"U{board.Ports.Count(p => p.Kind == PortKind.Uart) - 1}";
+        Pad Pin(int n, params PadPath[] paths) => Pad($"{id}{n}", paths);
+        PadPath[] selector = [OnRail("5v", At("J", "left")), OnRail("bat", At("J", "right"))];
+        Pad[] pins = order switch
+        {
+            1 => [Pin(1, OnRail("gnd")), Pin(2, OnRail("5v")), Pin(3, Path($"{last}.rx")), Pin(4, Path($"{last}.tx"))],
+            2 =>
+            [
+                Pin(1, OnRail("bat")),
+                Pin(2, OnRail("gnd")),
+                Pin(3, Path("U0.tx")),
+                Pin(4, Path("U0.rx")),
+                Pin(5, OnRail("5v", new Diode { Direction = Passage.ToPad, Volts = 0.6 })),
+                Pin(6, Path($"{last}.rx", At("K", "right"))),
+            ],
+            _ =>
+            [
+                Pin(1, selector),
+                Pin(2, Path("U0.rx", Inverter())),
+                Pin(3, Path("U0.tx")),
+                Pin(4, OnRail("gnd")),
+                Pin(5, OnRail("5v", new Diode { Direction = Passage.ToController, Volts = 0.6 })),
+            ],
+        };
+        return board with
+        {
+            Pads = [.. board.Pads, .. pins],
+            Plugs =
+            [
+                .. board.Plugs,
+                new()
+                {
+                    Id = id,
+                    Label = id,
+                    Family = "plug",
+                    Pins = [.. pins.Select(p => new BoardPin { Pad = p.Id })],
+                },
+            ],
+        };
     }
 
     private static Board Extras(Board board, int extras)
@@ -256,11 +353,18 @@ internal static class Generated
                     Volts = 4.5,
                     Feed = RailFeed.RegulatorOrUsb,
                 },
+                new()
+                {
+                    Id = "gnd",
+                    Label = "GND",
+                    Feed = RailFeed.Ground,
+                },
             ],
             Pads =
             [
                 .. board.Pads,
                 Pad("VS", OnRail("5v", At("J", "left")), OnRail("bat", At("J", "right"))),
+                Pad("GND", OnRail("gnd")),
                 Pad("VU", OnRail("4v5", At("K", "right"))),
                 Pad("B+", OnRail("bat")) with
                 {

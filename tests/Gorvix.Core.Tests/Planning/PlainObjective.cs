@@ -8,40 +8,145 @@ namespace Gorvix.Core.Tests.Planning;
 
 /// <summary>
 /// The planning question written from the words of docs/rules.md, not from the planner: what two ways fight about,
-/// and what each costs. A way is a <see cref="Route"/> or a <see cref="Feed"/>; null goes without.
+/// and what each costs. A way is a <see cref="Hookup"/>; null goes without. Rows: plugs, links, supplies, leads that may stay.
 /// </summary>
-internal sealed class PlainObjective(
-    ResolvedBuild build,
-    IReadOnlyList<LinkWays> ways,
-    IReadOnlyList<FeedWays>? feeds = null
-)
+internal sealed class PlainObjective
 {
-    private readonly IReadOnlyList<FeedWays> _feeds = feeds ?? Feeder.WaysOf(build);
+    private readonly ResolvedBuild _build;
+    private readonly List<Row> _rows;
 
-    /// <summary>How many things are to be decided: links first, then supplies.</summary>
-    public int Rows => ways.Count + _feeds.Count;
+    public PlainObjective(BuildWays ways)
+    {
+        _build = ways.Build;
+        var choices = ways.Seats.Where(s => s.IsChoice).ToList();
+        _rows =
+        [
+            .. choices.Select(s => new Row(s.Device.Id, null, [.. s.Ways], false)),
+            .. ways.Links.Select(l => new Row(l.Link.Want.Device, l, [.. l.Routes], true)),
+            .. ways.Feeds.Select(f => new Row(f.Device.Id, null, [.. f.Feeds, .. f.Without], false)),
+            .. from seats in choices
+            from lead in seats.Ways.SelectMany(w => w.Choices.Keys).Distinct()
+            select new Row(
+                seats.Device.Id,
+                null,
+                [
+                    .. seats.Ways.SelectMany(w =>
+                        w.Choices.TryGetValue(lead, out var stays)
+                            ? [.. stays]
+                            : new Hookup[] { new NoStay(seats.Device.Id, w.Seat) }
+                    ),
+                ],
+                false
+            ),
+        ];
+        Seats = choices
+            .SelectMany(s => s.Ways.Select(w => ((s.Device.Id, w.Seat), w)))
+            .ToDictionary(p => p.Item1, p => p.w);
+    }
 
-    /// <summary>The ways of one of them.</summary>
-    public IReadOnlyList<object> WaysOf(int row) =>
-        row < ways.Count ? ways[row].Routes : _feeds[row - ways.Count].Feeds;
+    private Dictionary<(string, Seat), SeatWay> Seats { get; }
 
-    /// <summary>Every choice there is.</summary>
-    public IEnumerable<object?[]> Everything() =>
-        Enumerable
-            .Range(0, Rows)
+    /// <summary>How many things are to be decided.</summary>
+    public int Rows => _rows.Count;
+
+    /// <summary>The ways of one of them, with going without where that may be.</summary>
+    public IEnumerable<Hookup?> WaysOf(int row) => _rows[row].MayGo ? _rows[row].Ways.Append(null) : _rows[row].Ways;
+
+    /// <summary>The least price of all choices, found by trying them all; a choice that is dearer already is not gone on with.</summary>
+    public PlanCost Best()
+    {
+        var best = PlanCost.Beyond;
+        var chosen = new List<Hookup?>();
+        var paid = new Dictionary<string, int>();
+        var credit = PlanCost.Of(CostTerm.HandWork, Math.Min(40, Seats.Values.Sum(s => s.Lifted.Count)));
+        void Try(int row, PlanCost cost)
+        {
+            if (cost - credit >= best && row < Rows)
+            {
+                return;
+            }
+            if (row == Rows)
+            {
+                best = cost < best ? cost : best;
+                return;
+            }
+            foreach (var way in WaysOf(row))
+            {
+                if (way is not null && chosen.Any(c => c is not null && Clash(c, way)))
+                {
+                    continue;
+                }
+                var next = Sum(cost, Of(row, way));
+                var once = way is null
+                    ? []
+                    : Once(way).Where(o => !paid.ContainsKey(o.Key)).DistinctBy(o => o.Key).ToList();
+                foreach (var (key, term, amount) in once)
+                {
+                    paid.Add(key, 1);
+                    next += PlanCost.Of(term, amount);
+                }
+                chosen.Add(way);
+                Try(row + 1, next);
+                chosen.RemoveAt(chosen.Count - 1);
+                once.ForEach(o => paid.Remove(o.Key));
+            }
+        }
+        Try(0, PlanCost.Zero);
+        return best;
+    }
+
+    /// <summary>The least price of each place that the links can have together.</summary>
+    public IEnumerable<PlanCost> ByPlace(Func<IReadOnlyList<Hookup?>, string> placeOf)
+    {
+        var best = new Dictionary<string, PlanCost>();
+        var chosen = new List<Hookup?>();
+        void Try(int row)
+        {
+            if (row == Rows)
+            {
+                var (place, cost) = (placeOf(chosen), Price(chosen));
+                best[place] = best.TryGetValue(place, out var known) && known < cost ? known : cost;
+                return;
+            }
+            foreach (var way in WaysOf(row).Where(w => w is null || !chosen.Any(c => c is not null && Clash(c, w))))
+            {
+                chosen.Add(way);
+                Try(row + 1);
+                chosen.RemoveAt(chosen.Count - 1);
+            }
+        }
+        Try(0);
+        return best.Values;
+    }
+
+    private PlanCost Price(IReadOnlyList<Hookup?> choice) =>
+        choice
+            .OfType<Hookup>()
+            .SelectMany(Once)
+            .DistinctBy(o => o.Key)
             .Aggregate(
-                (IEnumerable<object?[]>)new[] { Array.Empty<object?>() },
-                (heads, row) => heads.SelectMany(head => WaysOf(row).Append(null).Select(w => (object?[])[.. head, w]))
+                choice.Index().Aggregate(PlanCost.Zero, (sum, c) => Sum(sum, Of(c.Index, c.Item))),
+                (sum, o) => sum + PlanCost.Of(o.Term, o.Amount)
             );
 
-    /// <summary>The choice that a plan made.</summary>
-    public static object?[] ChoiceOf(Plan plan) =>
-        [.. plan.Placements.Select(p => (object?)p.Route), .. plan.Feeds.Select(f => (object?)f.Feed)];
-
-    /// <summary>The price of a choice, or null when two of its ways cannot stand together.</summary>
-    public PlanCost? Of(object?[] choice)
+    /// <summary>The price of what a plan chose, or null when two of its ways cannot stand together.</summary>
+    public PlanCost? Of(Plan plan)
     {
-        for (var i = 0; i < choice.Length; i++)
+        var choice = new List<Hookup?>();
+        foreach (var row in _rows)
+        {
+            choice.Add(
+                row.Link is { } link ? plan.RouteOf(link.Link.Id)
+                : row.Ways[0] is SeatWay ? plan.SeatOf(row.Device)
+                : row.Ways[0] is Feed feed
+                    ? plan.Feeds.First(f => f.Ways.Device.Id == feed.Device && f.Ways.Lead == feed.Lead).Chosen
+                : row.Ways.OfType<LeadStay>()
+                    .Select(s => plan.Stays.FirstOrDefault(p => ReferenceEquals(p, s)))
+                    .FirstOrDefault(s => s is not null)
+                    ?? (Hookup)new NoStay(row.Device, plan.SeatOf(row.Device).Seat)
+            );
+        }
+        for (var i = 0; i < choice.Count; i++)
         {
             for (var j = 0; j < i; j++)
             {
@@ -51,30 +156,179 @@ internal sealed class PlainObjective(
                 }
             }
         }
-        var costs = choice
-            .SelectMany((way, row) => Of(row, way))
-            .Concat(choice.OfType<object>().SelectMany(Once).Distinct().Select(o => (o.Term, o.Amount)));
-        return costs.Aggregate(PlanCost.Zero, (sum, c) => sum + PlanCost.Of(c.Item1, c.Item2));
+        return Price(choice);
     }
 
-    /// <summary>True when two ways cannot both be taken.</summary>
-    public bool Clash(object a, object b) =>
-        BridgesOf(a).Any(x => BridgesOf(b).Any(y => x.Bridge == y.Bridge && x.Position != y.Position))
-        || (a is Route r && b is Route s && (Uses(r).Intersect(Uses(s)).Any() || Jobs(r, s) || Halves(r, s)));
+    private static PlanCost Sum(PlanCost cost, IEnumerable<(CostTerm Term, int Amount)> more) =>
+        more.Aggregate(
+            cost,
+            (sum, m) => m.Amount < 0 ? sum - PlanCost.Of(m.Term, -m.Amount) : sum + PlanCost.Of(m.Term, m.Amount)
+        );
 
-    /// <summary>What a route keeps every other from using.</summary>
-    public IEnumerable<string> Uses(Route route)
+    /// <summary>True when two ways cannot both be taken.</summary>
+    public bool Clash(Hookup a, Hookup b)
     {
+        var states = StatesOf(a);
+        return StatesOf(b).Any(s => states.TryGetValue(s.Key, out var other) && other != s.Value)
+            || (Uses(a).Intersect(Uses(b)).Any())
+            || (a is Route r && b is Route s && Halves(r, s));
+    }
+
+    private readonly Dictionary<Hookup, Dictionary<string, string>> _states = new(ReferenceEqualityComparer.Instance);
+    private readonly Dictionary<Hookup, HashSet<string>> _uses = new(ReferenceEqualityComparer.Instance);
+
+    /// <summary>What a way keeps every other from using.</summary>
+    public IReadOnlySet<string> Uses(Hookup way) =>
+        _uses.TryGetValue(way, out var known) ? known : _uses[way] = [.. MakeUses(way)];
+
+    /// <summary>What a way needs to be so; others may need it too, if they need the same.</summary>
+    public IReadOnlyDictionary<string, string> StatesOf(Hookup way)
+    {
+        if (!_states.TryGetValue(way, out var known))
+        {
+            _states[way] = known = [];
+            foreach (var (key, value) in MakeStates(way))
+            {
+                if (known.TryGetValue(key, out var other) && other != value)
+                {
+                    throw new InvalidOperationException($"{key} is {other} and {value} in one way.");
+                }
+                known[key] = value;
+            }
+        }
+        return known;
+    }
+
+    private static string DeviceOf(Hookup way) =>
+        way switch
+        {
+            Route r => r.Link.Want.Device,
+            Feed f => f.Device,
+            SeatWay s => s.Device.Id,
+            LeadStay s => s.Device,
+            NoStay s => s.Device,
+            _ => throw new InvalidOperationException(),
+        };
+
+    private Device Part(string device) => _build.Devices.First(d => d.Id == device).Device;
+
+    private int Home(string device, string lead) =>
+        Part(device).Plug is { } plug ? plug.Pins.ToList().FindIndex(p => p.Lead == lead) : -1;
+
+    private BoardPlug? SocketOf(Pad pad) => _build.Board.Plugs.FirstOrDefault(p => p.Pins.Any(x => x.Pad == pad.Id));
+
+    private static IEnumerable<(Lead Lead, Pad Pad)> Joints(Hookup way) =>
+        way switch
+        {
+            Route r => r.Walks.Select(w => (w.Lead, w.Pad)),
+            Feed { Pads.Count: > 0 } f => [(f.Lead, f.Pads[0])],
+            _ => [],
+        };
+
+    private IEnumerable<(string, string)> MakeStates(Hookup way)
+    {
+        var device = DeviceOf(way);
+        foreach (var bridge in BridgesOf(way))
+        {
+            yield return ($"bridge {bridge.Bridge}", bridge.Position);
+        }
+        if (Seats.ContainsKey((device, way.Seat)))
+        {
+            yield return ($"seat {device}", $"{way.Seat.Kind} {way.Seat.Socket?.Id}");
+        }
+        if (way is SeatWay { Seat.Socket: { } seated })
+        {
+            yield return ($"socket {seated.Id}", device);
+        }
+        foreach (var (lead, pad) in Joints(way))
+        {
+            var (socket, home) = (SocketOf(pad), Home(device, lead.Id));
+            if (socket is not null && socket.Id != way.Seat.Socket?.Id)
+            {
+                yield return ($"socket {socket.Id}", "tail");
+            }
+            if (way.Seat.Kind != SeatKind.Seated || home < 0)
+            {
+                continue;
+            }
+            var cavity = socket?.Id == way.Seat.Socket!.Id ? socket.Pins.ToList().FindIndex(p => p.Pad == pad.Id) : -1;
+            yield return ($"home {device} {lead.Id}", cavity == home ? "kept" : "left");
+            if (cavity >= 0 && cavity != home && Part(device).Plug!.Pins[cavity].Lead is { } other)
+            {
+                yield return ($"home {device} {other}", "left");
+            }
+        }
+        switch (way)
+        {
+            case Route route:
+                yield return ($"power {device}", "fed");
+                foreach (var (net, lead) in NetsOf(route))
+                {
+                    yield return ($"job {net}", route.Port.Id);
+                    yield return ($"user {net}", route.Port.Kind == PortKind.Bus ? route.Port.Id : $"{device} {lead}");
+                }
+                break;
+            case Feed { Feeds: false } without:
+                yield return ($"power {device}", "unfed");
+                foreach (var home in without.Claims.Holds.OfType<HomeHold>())
+                {
+                    yield return ($"home {device} {home.Lead}", home.Home == Core.Routing.Home.Kept ? "kept" : "left");
+                }
+                break;
+            case LeadStay stay:
+                yield return ($"home {device} {stay.Lead.Id}", stay.Home == Core.Routing.Home.Kept ? "kept" : "left");
+                foreach (var user in stay.Claims.Holds.OfType<UserHold>())
+                {
+                    yield return ($"user {user.Net}", $"{device} {stay.Lead.Id}");
+                }
+                break;
+        }
+    }
+
+    // The nets that are meant, and those that the same pads are joined to besides.
+    private static IEnumerable<(string Net, string Lead)> NetsOf(Route route) =>
+        from walk in route.Walks
+        from path in walk.Pad.Paths
+        where path.Net is not null
+        where
+            path
+                .Through.OfType<Contact>()
+                .All(c => !route.Bridges.Any(b => b.Bridge == c.Bridge && b.Position != c.Position))
+        where path.Net == walk.Net || route.Walks.All(w => w.Net != path.Net)
+        select (path.Net, walk.Lead.Id);
+
+    private IEnumerable<string> MakeUses(Hookup way)
+    {
+        var device = DeviceOf(way);
+        foreach (var (lead, pad) in Joints(way))
+        {
+            if (way.Seat.Socket is { } seat && SocketOf(pad)?.Id == seat.Id && Home(device, lead.Id) is var home)
+            {
+                var cavity = seat.Pads.ToList().FindIndex(p => p?.Id == pad.Id);
+                if (cavity != home)
+                {
+                    yield return $"cavity {device} {cavity}";
+                }
+            }
+        }
+        if (way is not Route route)
+        {
+            yield break;
+        }
         foreach (var walk in route.Walks)
         {
-            yield return $"lead {route.Link.Want.Device} {walk.Lead.Id}";
+            yield return $"lead {device} {walk.Lead.Id}";
         }
         if (route.Port.Kind == PortKind.Bus)
         {
             yield return $"{route.Port.Id} address {route.Mode.Address}";
+            foreach (var (net, _) in NetsOf(route).Where(n => route.Walks.All(w => w.Net != n.Net)))
+            {
+                yield return net;
+            }
             yield break;
         }
-        foreach (var net in NetsOf(route))
+        foreach (var (net, _) in NetsOf(route))
         {
             yield return net;
         }
@@ -85,7 +339,9 @@ internal sealed class PlainObjective(
         else if (route.Port.Kind == PortKind.Uart)
         {
             // A one-way user has its half; every other has both.
-            foreach (var net in OneWay(route) ? NetsOf(route) : [route.Port.Rx ?? "", route.Port.Tx ?? ""])
+            foreach (
+                var net in OneWay(route) ? route.Walks.Select(w => w.Net) : [route.Port.Rx ?? "", route.Port.Tx ?? ""]
+            )
             {
                 yield return $"{route.Port.Id} half {net}";
             }
@@ -93,13 +349,20 @@ internal sealed class PlainObjective(
     }
 
     /// <summary>What is paid once, however many ways ask for it; the key tells one from another.</summary>
-    public IEnumerable<(string Key, CostTerm Term, int Amount)> Once(object way)
+    public IEnumerable<(string Key, CostTerm Term, int Amount)> Once(Hookup way)
     {
         foreach (var contact in BridgesOf(way))
         {
-            if (build.Board.Bridges.First(b => b.Id == contact.Bridge).Default != contact.Position)
+            if (_build.Board.Bridges.First(b => b.Id == contact.Bridge).Default != contact.Position)
             {
                 yield return ($"{contact.Bridge}={contact.Position}", CostTerm.HandWork, 4);
+            }
+        }
+        foreach (var (key, value) in StatesOf(way))
+        {
+            if (value == "tail")
+            {
+                yield return ($"tail {key}", CostTerm.HandWork, 1);
             }
         }
         if (way is Route { Port.Kind: PortKind.Uart } route && HasPad(route.Port.Rx) && HasPad(route.Port.Tx))
@@ -109,37 +372,46 @@ internal sealed class PlainObjective(
     }
 
     /// <summary>What a way costs by itself.</summary>
-    public IEnumerable<(CostTerm Term, int Amount)> Of(int row, object? way) =>
-        (row < ways.Count, way) switch
+    public IEnumerable<(CostTerm Term, int Amount)> Of(int row, Hookup? way) =>
+        way switch
         {
-            (true, Route route) => Of(ways[row], route),
-            (true, _) => Unmet(ways[row]),
-            (_, Feed feed) =>
+            Route route => Of(_rows[row].Link!, route),
+            null => Unmet(_rows[row].Link!),
+            Feed feed =>
             [
-                (CostTerm.Hazards, feed.Pad.Meaning == PadMeaning.Doubtful ? 1 : 0),
-                (CostTerm.AgainstHouse, Against(_feeds[row - ways.Count].Device.Device.Kind, feed) ? 1 : 0),
+                (CostTerm.Unfed, feed.Feeds ? 0 : 1),
+                (CostTerm.Hazards, feed.Pad?.Meaning == PadMeaning.Doubtful ? 1 : 0),
+                (CostTerm.AgainstHouse, feed.Feeds && Against(Part(feed.Device).Kind, feed) ? 1 : 0),
+                (CostTerm.HandWork, feed.Points),
             ],
-            _ => [(CostTerm.Unfed, 1)],
+            SeatWay seat =>
+            [
+                (CostTerm.Unfed, seat.Seat.Kind == SeatKind.Off ? 1 : 0),
+                (CostTerm.HandWork, seat.Points),
+                (CostTerm.PinsBroken, SeatPins(seat)),
+            ],
+            LeadStay stay => [(CostTerm.HandWork, stay.Points)],
+            _ => [],
         };
 
-    private bool Strict => build.Build.House.Sharing == PortSharing.Strict;
+    private bool Strict => _build.Build.House.Sharing == PortSharing.Strict;
 
     // A plain reading of the two house rules about supplies; the generated rails hang on the battery directly.
     private bool Against(DeviceKind kind, Feed feed) =>
         kind switch
         {
-            DeviceKind.Receiver => build.Build.House.Receiver == ReceiverSupply.AliveOnUsb
-                != (feed.Rail.Feed == RailFeed.RegulatorOrUsb),
-            DeviceKind.AirUnit or DeviceKind.VideoTransmitter or DeviceKind.Camera => build.Build.House.Video
+            DeviceKind.Receiver => _build.Build.House.Receiver == ReceiverSupply.AliveOnUsb
+                != (feed.Rail!.Feed == RailFeed.RegulatorOrUsb),
+            DeviceKind.AirUnit or DeviceKind.VideoTransmitter or DeviceKind.Camera => _build.Build.House.Video
                 == VideoSupply.RegulatedFirst
-                && feed.Rail.Feed == RailFeed.Battery,
+                && feed.Rail!.Feed == RailFeed.Battery,
             _ => false,
         };
 
     private IEnumerable<(CostTerm Term, int Amount)> Of(LinkWays way, Route route)
     {
         var need = way.Link.Function.Need;
-        var advised = build.Board.Ports.Where(p => p.AdvisedFor.Contains(need)).ToList();
+        var advised = _build.Board.Ports.Where(p => p.AdvisedFor.Contains(need)).ToList();
         var off = !advised.Contains(route.Port) && (route.Port.AdvisedFor.Count > 0 || advised.Count > 0);
         bool[] switches = [route.Settings.InvertRx, route.Settings.InvertTx, route.Settings.SwapPins];
         var doubtful = route.Walks.Count(w => w.Pad.Meaning == PadMeaning.Doubtful);
@@ -152,9 +424,9 @@ internal sealed class PlainObjective(
             + (mode.Firmware is null ? 0 : 6)
             + (mode.Bauds.Count > 0 && mode.Bauds[0] != route.Settings.Baud ? 2 : 0)
             + (3 * trapped)
-            + (mode.Protocol == "MSP" ? 2 * (build.Firmware?.CanvasSettings.Count ?? 0) : 0)
-            + (build.Board.BuiltIns.Any(b => b.Gives == need) ? 2 : 0)
-            + PlugOf(route).Points;
+            + (mode.Protocol == "MSP" ? 2 * (_build.Firmware?.CanvasSettings.Count ?? 0) : 0)
+            + (_build.Board.BuiltIns.Any(b => b.Gives == need) ? 2 : 0)
+            + route.Walks.Sum(w => Joint(route, w));
         var marginal = route.Walks.Count(w => w.Line.Flow != Flow.Out && w.Lead.HighFromVolts > 3.3);
         return
         [
@@ -167,10 +439,35 @@ internal sealed class PlainObjective(
                 : route.Settings.Baud > 19200 ? 4
                 : 3
             ),
-            (CostTerm.HandWork, Math.Min(20, work)),
+            (CostTerm.HandWork, work),
             (CostTerm.Switches, switches.Count(on => on)),
             (CostTerm.OffAdvice, off ? 1 : 0),
         ];
+    }
+
+    // One point for a lead that leaves its cavity and one more where it is soldered; a lead that the seat has out already is
+    // not counted again, and one that the seat had out for talking unasked goes back.
+    private int Joint(Route route, LineWalk walk)
+    {
+        var device = route.Link.Want.Device;
+        var home = Home(device, walk.Lead.Id);
+        if (home < 0 || route.Seat.Kind == SeatKind.Bare)
+        {
+            return 0;
+        }
+        var seat = Seats[(device, route.Seat)];
+        var counted =
+            seat.Forced.ContainsKey(walk.Lead.Id)
+            || seat.Lifted.Contains(walk.Lead.Id)
+            || seat.Choices.ContainsKey(walk.Lead.Id);
+        var socket = SocketOf(walk.Pad);
+        if (socket is null || socket.Id != route.Seat.Socket?.Id)
+        {
+            return counted ? 1 : 2;
+        }
+        return socket.Pins[home].Pad == walk.Pad.Id ? (seat.Lifted.Contains(walk.Lead.Id) ? -1 : 0)
+            : counted ? 0
+            : 1;
     }
 
     private IEnumerable<(CostTerm Term, int Amount)> Unmet(LinkWays way)
@@ -183,70 +480,27 @@ internal sealed class PlainObjective(
             Priority.Want => CostTerm.WantsUnmet,
             _ => CostTerm.NicesUnmet,
         };
-        return [(CostTerm.PinsBroken, Pins(way).Count()), (term, 1000 + weight)];
+        return [(CostTerm.PinsBroken, Pins(way).Count()), (term, 500 + weight)];
     }
 
     // Pins of ports only, and only those that some way can keep.
     private IEnumerable<RouteMatch> Pins(LinkWays way) =>
-        build.Build.Pins.Where(p => p.Link == way.Link.Id && way.Routes.Any(r => r.Port.Id == p.Port));
+        _build
+            .Build.Pins.OfType<RouteMatch>()
+            .Where(p => p.Link == way.Link.Id && way.Routes.Any(r => r.Port.Id == p.Port));
 
-    // A pin of the controller does one job: a bus on it keeps everything else away, and so does a lead that talks unasked.
-    private bool Jobs(Route a, Route b) =>
-        (a.Port.Id != b.Port.Id && NetsOf(a).Intersect(NetsOf(b)).Any())
-        || PlugOf(a).Driven.Any(d => NetsOf(b).Contains(d.Net) || PlugOf(b).Driven.Any(e => e.Net == d.Net && e != d))
-        || PlugOf(b).Driven.Any(d => NetsOf(a).Contains(d.Net));
-
-    // Leads soldered although a plug of the family is there, pins to move, leads to lift, and nets that a lead drives unasked.
-    private (int Points, IReadOnlyList<(string Net, string By)> Driven) PlugOf(Route route)
+    private int SeatPins(SeatWay seat)
     {
-        var device = route.Link.Device;
-        var sockets = build.Board.Plugs.Where(p => p.Family == device.Plug?.Family).ToList();
-        if (sockets.Count == 0)
-        {
-            return (0, []);
-        }
-        var here = sockets.Find(s => s.Pins.Any(p => route.Walks.Any(w => w.Pad.Id == p.Pad)));
-        var outside = route.Walks.Count(w => here?.Pins.Any(p => p.Pad == w.Pad.Id) != true);
-        if (here is null)
-        {
-            return (outside, []);
-        }
-        var pairs =
-            from pair in device.Plug!.Pins.Zip(here.Pins)
-            let lead = device.Leads.SingleOrDefault(l => l.Id == pair.First.Lead)
-            where lead is not null
-            select (Lead: lead, Pad: build.Board.Pads.SingleOrDefault(p => p.Id == pair.Second.Pad));
-        bool Ground(Pad pad) =>
-            pad.Paths.Any(p => build.Board.Rails.Any(r => r.Id == p.Rail && r.Feed == RailFeed.Ground));
-        var fits =
-            pairs.All(p =>
-                p.Pad is null
-                || p.Lead.Role switch
-                {
-                    LeadRole.Supply => !Ground(p.Pad) && p.Pad.Paths.Any(x => x.Rail is not null),
-                    LeadRole.Ground => Ground(p.Pad),
-                    _ => true,
-                }
-            )
-            && route.Walks.All(w =>
-                here.Pins.All(p => p.Pad != w.Pad.Id) || pairs.Any(p => p.Lead.Id == w.Lead.Id && p.Pad?.Id == w.Pad.Id)
-            );
-        var wanted = build.Links.Where(l => l.Want.Device == route.Link.Want.Device);
-        var talking = pairs
-            .Where(p => p.Lead.Talks == TalkHabit.Always && p.Pad?.Paths.Any(x => x.Net is not null) == true)
-            .Where(p => !wanted.Any(l => l.Function.Modes.Any(m => m.Lines.Any(x => x.Lead == p.Lead.Id))))
-            .Where(p => route.Walks.All(w => w.Pad != p.Pad))
-            .Select(p => (p.Pad!.Paths.First(x => x.Net is not null).Net!, By: $"{route.Link.Want.Device} {p.Lead.Id}"))
-            .ToList();
-        var own = talking.Where(t => NetsOf(route).Contains(t.Item1)).ToList();
-        var points = outside + (fits ? 0 : 2);
-        return build.Build.House.Unused == UnusedLeads.Leave
-            ? (points + own.Count, [.. talking.Except(own)])
-            : (points + talking.Count, []);
+        bool Is(SeatMatch pin, SeatWay way) =>
+            pin.Socket is null ? way.Seat.Kind == SeatKind.Loose : way.Seat.Socket?.Id == pin.Socket;
+        var all = Seats.Values.Where(s => s.Device.Id == seat.Device.Id).ToList();
+        return _build
+            .Build.Pins.OfType<SeatMatch>()
+            .Count(p => p.Device == seat.Device.Id && all.Any(w => Is(p, w)) && !Is(p, seat));
     }
 
     // Two one-way users of one port's halves must agree on baud, framing and firmware.
-    private bool Halves(Route a, Route b)
+    public bool Halves(Route a, Route b)
     {
         if (Strict || a.Port.Id != b.Port.Id || a.Port.Kind != PortKind.Uart || !OneWay(a) || !OneWay(b))
         {
@@ -254,22 +508,36 @@ internal sealed class PlainObjective(
         }
         var (x, y) = (a.Settings, b.Settings);
         var listed =
-            build.Firmware is not { } firmware
+            _build.Firmware is not { } firmware
             || firmware.Shares.Any(s => (s.Rx == x.Job && s.Tx == y.Job) || (s.Rx == y.Job && s.Tx == x.Job));
         var sameLine = x.Baud == y.Baud && FramingOf(a) == FramingOf(b);
-        return !listed || !sameLine || x.Job == y.Job;
+        var bothListen = a.Walks[0].Line.Flow == b.Walks[0].Line.Flow;
+        return !listed || !sameLine || x.Job == y.Job || bothListen || x.SwapPins != y.SwapPins;
     }
 
     private static Framing? FramingOf(Route route) => ProtocolCatalogue.Find(route.Mode.Protocol)!.Framing;
 
     private static bool OneWay(Route route) => route.Walks.Count == 1 && route.Walks[0].Line.Flow != Flow.Both;
 
-    private static IEnumerable<string> NetsOf(Route route) => route.Walks.Select(w => w.Net);
-
-    private Net NetOf(LineWalk walk) => build.Board.Nets.First(n => n.Id == walk.Net);
+    private Net NetOf(LineWalk walk) => _build.Board.Nets.First(n => n.Id == walk.Net);
 
     private bool HasPad(string? net) =>
-        net is not null && build.Board.Pads.Any(pad => pad.Paths.Any(path => path.Net == net));
+        net is not null && _build.Board.Pads.Any(pad => pad.Paths.Any(path => path.Net == net));
 
-    private static IReadOnlyList<Contact> BridgesOf(object way) => way is Route r ? r.Bridges : ((Feed)way).Bridges;
+    private static IEnumerable<Circuits.BridgeAt> BridgesOf(Hookup way) =>
+        way switch
+        {
+            Route r => r.Bridges,
+            Feed { Feeds: true } f => f.Bridges,
+            _ => way.Claims.Holds.OfType<BridgeHold>().Select(h => new Circuits.BridgeAt(h.Bridge.Id, h.Position)),
+        };
+
+    private sealed record Row(string Device, LinkWays? Link, IReadOnlyList<Hookup> Ways, bool MayGo);
+
+    private sealed record NoStay : Hookup
+    {
+        public NoStay(string device, Seat seat) => (Device, Seat) = (device, seat);
+
+        public string Device { get; }
+    }
 }

@@ -136,7 +136,7 @@ public class PlannerTests
             Devices = [new() { Id = "rx", Part = "receiver" }],
             Wants = [Want("one", "f"), Want("two", "again")],
         };
-        var plan = Planner.Best(ResolvedBuild.Create(build, new PartsLibrary([Whole("F4", "U1", "U2")], [device])));
+        var plan = Planner.Best(Resolved(build, new PartsLibrary([Whole("F4", "U1", "U2")], [device])));
         Assert.Equal(["U1", null], plan.Placements.Select(p => p.Route?.Port.Id));
     }
 

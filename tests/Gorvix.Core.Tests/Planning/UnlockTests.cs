@@ -22,8 +22,8 @@ public class UnlockTests
                     {
                         foreach (var unlock in Unlocks.Of(space, plan, left.Link, library))
                         {
-                            var after = ResolvedBuild.Create(unlock.After, library);
-                            Assert.Equal(CpSatModel.BestCost(after, Router.WaysOf(after)), unlock.Plan.Cost);
+                            var after = Resolved(unlock.After, library);
+                            Assert.Equal(CpSatModel.BestCost(Router.WaysOf(after)), unlock.Plan.Cost);
                             var carried = plan
                                 .Placements.Where(p => p.Route is not null || p.Link.Id == left.Link.Id)
                                 .Where(p => after.Links.Any(l => l.Id == p.Link.Id));
@@ -48,7 +48,7 @@ public class UnlockTests
                         var found = Unlocks.Of(space, plan, left.Link, library, most: 100);
                         foreach (var step in UnlockSteps.Of(space, left.Link, library))
                         {
-                            var then = Planner.Best(ResolvedBuild.Create(step.Apply(build.Build), library));
+                            var then = Planner.Best(Resolved(step.Apply(build.Build), library));
                             var unmet = then.Placements.Where(p => p.Route is null).Select(p => p.Link.Id).ToList();
                             var helps =
                                 !unmet.Contains(left.Link.Id)
@@ -97,7 +97,7 @@ public class UnlockTests
             ],
         };
         var library = new PartsLibrary([board], Demo.Library.Devices) { Profiles = Demo.Library.Profiles };
-        var space = new PlanSpace(ResolvedBuild.Create(build with { Board = board.Id }, library));
+        var space = new PlanSpace(Resolved(build with { Board = board.Id }, library));
         var plan = Planner.Best(space);
         var left = plan.Placements.Single(p => p.Route is null).Link;
         var unlock = Unlocks.Of(space, plan, left, library)[0];

@@ -55,9 +55,9 @@ public class FramingTests
     [InlineData("UBX", 100, 8680.56)]
     // S.Port, from memory: 57 600, 8N1; an 8-byte answer.
     [InlineData("S.Port", 8, 1388.89)]
-    // Video control, from memory: SmartAudio 4 800 with two stop bits, Tramp 9 600 with one.
-    [InlineData("SmartAudio", 1, 2291.67)]
-    [InlineData("Tramp", 16, 16666.67)]
+    // Video control, from memory: VC-4800 4 800 with two stop bits, VC-9600 9 600 with one.
+    [InlineData("VC-4800", 1, 2291.67)]
+    [InlineData("VC-9600", 16, 16666.67)]
     // ESC telemetry, from memory: 10 bytes at 115 200.
     [InlineData("ESC", 10, 868.06)]
     // DSMX, from memory: 16 bytes at 115 200, well inside the 11 ms between frames.
@@ -90,8 +90,8 @@ public class FramingTests
     [InlineData("CRSF", "8N1", Polarity.Normal, LineUse.TwoWires)]
     [InlineData("MSP", "8N1", Polarity.Normal, LineUse.TwoWires)]
     [InlineData("UBX", "8N1", Polarity.Normal, LineUse.TwoWires)]
-    [InlineData("SmartAudio", "8N2", Polarity.Normal, LineUse.OneWire)]
-    [InlineData("Tramp", "8N1", Polarity.Normal, LineUse.OneWire)]
+    [InlineData("VC-4800", "8N2", Polarity.Normal, LineUse.OneWire)]
+    [InlineData("VC-9600", "8N1", Polarity.Normal, LineUse.OneWire)]
     [InlineData("ESC", "8N1", Polarity.Normal, LineUse.DeviceToBoard)]
     [InlineData("DSMX", "8N1", Polarity.Normal, LineUse.DeviceToBoard)]
     [InlineData("SRXL2", "8N1", Polarity.Normal, LineUse.OneWire)]

@@ -35,7 +35,7 @@ public class PortCheckTests
         board = board with { Ports = [board.Ports[0] with { ClockMegahertz = 4 }] };
         var route = Assert.Single(Ways(board, Crsf with { Bauds = [420_000, 115_200] }).Routes);
         Assert.Equal(115_200, route.Settings.Baud);
-        Assert.Contains(route.Work, w => w.Words == "On the device: set it to 115200 baud.");
+        Assert.Equal((WorkAction.SetBaud, 115_200), (Assert.Single(route.Work).Action, route.Work[0].Baud));
     }
 
     [Theory]
@@ -122,7 +122,7 @@ public class PortCheckTests
         var board = Board("F4", Port("U1", tx: false)).With(Pad("R1", "U1.rx", new Divider { Ratio = ratio }));
         var device = Device("device", Need.Control, Mode("IBUS", Out()));
         device = device with { Leads = [device.Leads[0] with { DriveVolts = 5 }] };
-        Assert.Equal(code, Router.WaysOf(Build(board, device))[0].CodeAt("U1"));
+        Assert.Equal(code, Router.WaysOf(Build(board, device)).Links[0].CodeAt("U1"));
     }
 
     [Fact]
@@ -207,7 +207,7 @@ public class PortCheckTests
         WaysOf(board, Device("device", Need.Telemetry, mode), firmware, house ?? HouseRules.Default);
 
     private static LinkWays WaysOf(Board board, Device device, FirmwareProfile? firmware, HouseRules house) =>
-        Router.WaysOf(With(Build(board, device), house, firmware))[0];
+        Router.WaysOf(With(Build(board, device), house, firmware)).Links[0];
 
     private static string PortsOf(Device a, Device b, PortSharing house, string? firmware)
     {
@@ -217,7 +217,7 @@ public class PortCheckTests
     }
 
     private static ResolvedBuild With(ResolvedBuild made, HouseRules house, FirmwareProfile? firmware) =>
-        ResolvedBuild.Create(
+        Resolved(
             made.Build with
             {
                 House = house,

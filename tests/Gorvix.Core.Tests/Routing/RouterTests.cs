@@ -1,4 +1,5 @@
 using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
 using Gorvix.Core.Protocols;
 using static Gorvix.Core.Tests.Bench;
 
@@ -12,7 +13,7 @@ public class RouterTests
     private static readonly Mode Sbus = Mode("SBUS", Out());
     private static readonly Mode Ibus = Mode("IBUS", Out());
     private static readonly Mode SPort = Mode("S.Port", Both());
-    private static readonly Mode SmartAudio = Mode("SmartAudio", Both());
+    private static readonly Mode VideoControl = Mode("VC-4800", Both());
 
     // The third port of many F4-class boards: RX only through an inverter, TX under another label.
     private static readonly Board InvertingF4 = Board("F4", Port("U3"))
@@ -55,7 +56,7 @@ public class RouterTests
     {
         var ways = Ways(Whole(controller, "U1"), Sbus);
         Assert.Equal(code, ways.CodeAt("U1"));
-        Assert.Equal(code is null, ways.Routes.SingleOrDefault()?.Settings.InvertRx ?? false);
+        Assert.Equal(code is null, ways.Routes.Any(r => r.Settings.InvertRx));
     }
 
     [Fact]
@@ -77,12 +78,12 @@ public class RouterTests
     [Fact]
     public void A_one_wire_link_goes_on_TX()
     {
-        var route = Assert.Single(Ways(Whole("F4", "U1"), SmartAudio).Routes);
+        var route = Assert.Single(Ways(Whole("F4", "U1"), VideoControl).Routes);
         Assert.Equal("T1", Assert.Single(route.Walks).Pad.Label);
         Assert.True(route.Settings.HalfDuplex);
         Assert.Equal(
             "1-WIRE",
-            Ways(Board("F4", Port("U1", tx: false)).With(Pad("R1", "U1.rx")), SmartAudio).CodeAt("U1")
+            Ways(Board("F4", Port("U1", tx: false)).With(Pad("R1", "U1.rx")), VideoControl).CodeAt("U1")
         );
     }
 
@@ -132,7 +133,7 @@ public class RouterTests
     {
         var fport = Mode("F.Port", Both());
         Assert.Equal("POL", Ways(Whole("F4", "U1"), fport).CodeAt("U1"));
-        Assert.True(Assert.Single(Ways(Whole("F7", "U1"), fport).Routes).Settings.InvertTx);
+        Assert.All(Ways(Whole("F7", "U1"), fport).Routes, r => Assert.True(r.Settings.InvertTx));
         var tap = Mode("F.Port", Both(polarity: Polarity.Normal));
         Assert.Single(Ways(Whole("F4", "U1"), tap).Routes);
     }
@@ -148,7 +149,12 @@ public class RouterTests
 
     [Fact]
     public void Pins_are_not_swapped_where_straight_works() =>
-        Assert.All(Ways(Whole("F7", "U1", "U2"), Crsf).Routes, r => Assert.False(r.Settings.SwapPins));
+        Assert.False(
+            Planner
+                .Best(Build(Whole("F7", "U1", "U2"), Device("d", Need.Control, Crsf)))
+                .RouteOf("d")!
+                .Settings.SwapPins
+        );
 
     [Fact]
     public void A_port_held_inside_takes_nothing()
@@ -215,7 +221,7 @@ public class RouterTests
         board = board with { Nets = [.. board.Nets.Select(n => n with { MaxVolts = stands })] };
         var device = Device("device", Need.Control, Ibus);
         device = device with { Leads = [device.Leads[0] with { DriveVolts = drive }] };
-        Assert.Equal(code, Gorvix.Core.Routing.Router.WaysOf(Build(board, device))[0].CodeAt("U1"));
+        Assert.Equal(code, Gorvix.Core.Routing.Router.WaysOf(Build(board, device)).Links[0].CodeAt("U1"));
     }
 
     [Fact]
@@ -231,8 +237,8 @@ public class RouterTests
     {
         foreach (var build in new[] { Demo.NorthFaceHare, Demo.HaulRoadHeron })
         {
-            var resolved = Gorvix.Core.Builds.ResolvedBuild.Create(build, Demo.Library);
-            foreach (var ways in Gorvix.Core.Routing.Router.WaysOf(resolved))
+            var resolved = Resolved(build, Demo.Library);
+            foreach (var ways in Gorvix.Core.Routing.Router.WaysOf(resolved).Links)
             {
                 var pairs =
                     from mode in ways.Link.Function.Modes

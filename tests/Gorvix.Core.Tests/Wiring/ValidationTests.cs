@@ -14,14 +14,14 @@ public class ValidationTests
         Generated
             .Builds(8, 10)
             .Sample(
-                build => Assert.Empty(PlainValidator.Complaints(WiredBuild.From(build, Planner.Best(build)))),
+                build => Assert.Empty(PlainWalker.Complaints(WiredBuild.From(build, Planner.Best(build)))),
                 iter: 1000,
                 print: Generated.Print
             );
 
     [Fact]
     public void Nor_have_the_demo_builds() =>
-        Assert.All(Demo.Builds, b => Assert.Empty(PlainValidator.Complaints(Wired(b))));
+        Assert.All(Demo.Builds, b => Assert.Empty(PlainWalker.Complaints(Wired(b))));
 
     [Fact]
     public void Nor_has_any_demo_build_on_any_demo_board_under_any_house() =>
@@ -40,47 +40,39 @@ public class ValidationTests
                     BootTrap = sharing == PortSharing.Strict ? BootCure.AnotherPort : BootCure.PullUp,
                 },
             },
-            b => Assert.Empty(PlainValidator.Complaints(Wired(b)))
+            b => Assert.Empty(PlainWalker.Complaints(Wired(b)))
         );
 
     [Fact]
     public void The_friend_does_complain_when_something_is_wrong()
     {
         var good = Wired(Demo.NorthFaceHare);
-        var gnss = good.Wires.Single(w => w.Link == "position" && w.Lead.Label == "TX");
-        var board = good.Build.Board;
-        WiredBuild Moved(string pad) =>
-            good with
-            {
-                Wires =
-                [
-                    .. good.Wires.Select(w => w == gnss ? w with { Pad = board.Pads.Single(p => p.Id == pad) } : w),
-                ],
-            };
+        IReadOnlyList<string> With(WiringEdit edit) => PlainWalker.Complaints(good.With(edit));
 
-        Assert.Contains("TX is on the wrong half", PlainValidator.Complaints(Moved("t4")));
-        Assert.Contains("u3rx has two users", PlainValidator.Complaints(Moved("sbus")));
-        Assert.Contains("TX idles low at the controller", PlainValidator.Complaints(Moved("sbus")));
-        var turned = good with { Bridges = [good.Bridges[0] with { Position = "inverted" }] };
-        Assert.Equal(["TX idles low at the controller"], PlainValidator.Complaints(turned));
-        var hot = gnss with { Lead = gnss.Lead with { DriveVolts = 12 } };
-        var burning = good with { Wires = [.. good.Wires.Select(w => w == gnss ? hot : w)] };
-        Assert.Equal(["TX burns u4rx"], PlainValidator.Complaints(burning));
-        var inverting = good with
-        {
-            Ports = [.. good.Ports.Select(p => p with { Settings = p.Settings with { InvertTx = true } })],
-        };
-        Assert.Contains("this controller cannot invert", PlainValidator.Complaints(inverting));
+        Assert.Contains("tx of gnss reaches u4rx in 0 ways", With(new WireOnPad("gnss", "tx", "t4")));
+        Assert.Contains("u3rx has two users", With(new WireOnPad("gnss", "tx", "sbus")));
+        Assert.Contains(
+            "tx of gnss reaches u4rx in 0 ways",
+            With(new OpenWire("gnss", "tx")).Select(c => c.Replace("touches 0 pads", "reaches u4rx in 0 ways"))
+        );
+        Assert.Contains("tx of gnss reaches u4rx in 0 ways", With(new SwapWires("gnss", "tx", "rx")));
+        Assert.Equal(["tx of gnss idles low at the controller"], With(new BridgeClosed("J4", ["inverted"])));
+        Assert.Contains("tx of gnss reaches u4rx in 2 ways", With(new BridgeClosed("J4", ["raw", "inverted"])));
+        Assert.Contains("v of gnss on T1: a supply meets a net or ground", With(new WireOnPad("gnss", "v", "t1")));
+        Assert.Contains("gnss has no ground", With(new OpenWire("gnss", "g")));
+        Assert.Contains("gnss carries a link and is not fed", With(new OpenWire("gnss", "v")));
+        var set = good.Ports.Single(p => p.Link == "position").Settings;
+        Assert.Contains("this controller cannot invert", With(new PortSetTo("position", set with { InvertTx = true })));
         var held = good with
         {
             Ports = [.. good.Ports.Select(p => p with { Port = p.Port with { HeldBy = "a recorder" } })],
         };
-        Assert.Contains("U3 is held inside", PlainValidator.Complaints(held));
+        Assert.Contains("U3 is held inside", PlainWalker.Complaints(held));
     }
 
     private static WiredBuild Wired(Build build)
     {
-        var resolved = ResolvedBuild.Create(build, Demo.Library);
+        var resolved = Resolved(build, Demo.Library);
         return WiredBuild.From(resolved, Planner.Best(resolved));
     }
 }

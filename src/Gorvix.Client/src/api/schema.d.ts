@@ -328,7 +328,7 @@ export interface components {
             /** @description What to do. */
             kind: components["schemas"]["ChangeKind"];
             /** @description Which routes it is about. */
-            match: components["schemas"]["RouteMatch"];
+            match: components["schemas"]["WishMatch"];
         };
         /** @description A device in a build. */
         BuildDevice: {
@@ -407,17 +407,17 @@ export interface components {
             entityTag?: null | components["schemas"]["EntityTagHeaderValue"];
             enableRangeProcessing?: boolean;
         };
-        /** @description One verdict on a build, a part or a file. All verdicts of the product have this one type. */
+        /** @description One verdict on a build, a part or a file. All verdicts of the product have this one type; Finding Rule.Found(Severity severity, Subject subject, params (string Name, string Value)[] facts) makes them. */
         Finding: {
             /** @description The id of the rule that speaks. */
             rule: string;
             /** @description How bad it is. */
             severity: components["schemas"]["Severity"];
-            /** @description Which link, pad, lead, rail or place in a file it is about. */
-            subject: string;
+            /** @description What it is about. */
+            subject: components["schemas"]["Subject"];
             /** @description The facts it rests on, with units. */
             facts: components["schemas"]["Fact"][];
-            /** @description One plain sentence for the builder. */
+            /** @description One plain sentence for the builder: the rule's, filled with the facts. Made when it is read. */
             sentence: string;
         };
         /** @description One link on one port. */
@@ -451,6 +451,46 @@ export interface components {
             wishes: components["schemas"]["Wish"][];
             /** @description The same in words. */
             sentence: string;
+        };
+        /** @description A device as it is joined to the board. */
+        FitDevice: {
+            /** @description Id within the build. */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /** @description What is done with its plug, in words. */
+            where: string;
+            /** @description Where its plug could be; empty when there is no choice. */
+            seats: components["schemas"]["FitSeat"][];
+            /** @description Every lead, in the order of the device. */
+            leads: components["schemas"]["FitLead"][];
+        };
+        /** @description A lead with what has become of it. */
+        FitLead: {
+            /** @description Id within the device. */
+            id: string;
+            /** @description Its label as printed. */
+            label: string;
+            /** @description Its usual colour, or null. */
+            colour: null | string;
+            /** @description What it is for, in words. */
+            job: string;
+            /** @description What has become of it, in words: pad and side, or plug and pin. */
+            where: string;
+            /** @description True when something is meant to flow in it. */
+            used: boolean;
+            /** @description Label of the pad that it touches, or null. */
+            pad: null | string;
+            /** @description For a supply lead, the volts that it takes; else null. */
+            takes: null | string;
+            /** @description What it gets from the empty to the full pack; null when nothing feeds it. */
+            gives: null | string;
+            feed: null | components["schemas"]["WishMatch"];
+            /** @description True when the builder pinned that pad. */
+            feedPinned: boolean;
+            out: null | components["schemas"]["WishMatch"];
+            /** @description True when the builder wants it out of its plug. */
+            outPinned: boolean;
         };
         /** @description A row of the grid. */
         FitLink: {
@@ -526,6 +566,19 @@ export interface components {
             /** @description What holds it inside the board, or null. */
             heldBy: null | string;
         };
+        /** @description One seat of a plug. */
+        FitSeat: {
+            /** @description Names it in pins and bans. */
+            match: components["schemas"]["WishMatch"];
+            /** @description The socket, or that it is soldered. */
+            words: string;
+            /** @description True for the seat of the plan. */
+            chosen: boolean;
+            /** @description True when the builder pinned it. */
+            pinned: boolean;
+            /** @description True when the builder banned it. */
+            banned: boolean;
+        };
         /** @description Everything that the Fit screen shows of one build: the verdict, the grid of links and ports, and what to do. */
         FitSheet: {
             /** @description The one-line answer. */
@@ -548,25 +601,10 @@ export interface components {
             conflicts: components["schemas"]["FitConflict"][];
             /** @description The pins and bans that are in force. */
             wishes: components["schemas"]["Wish"][];
-            /** @description Bridges to solder and device settings to change, in words. */
+            /** @description Everything for the hands, each once: bridges, plugs, leads, settings. */
             work: string[];
-            /** @description Signal leads that stay without a wire, in words. */
-            open: string[];
-            /** @description What feeds each device; empty before the pack is chosen. */
-            supplies: components["schemas"]["FitSupply"][];
-        };
-        /** @description What feeds a supply lead. */
-        FitSupply: {
-            /** @description The device in words. */
-            device: string;
-            /** @description Label of the lead. */
-            lead: string;
-            /** @description The volts that it takes, in words. */
-            takes: string;
-            /** @description Label of the pad, or null when none can feed it. */
-            pad: null | string;
-            /** @description The volts that the pad gives from the empty to the full pack, in words; null without a pad. */
-            gives: null | string;
+            /** @description Each device with its plug, its supplies and grounds, and every lead. */
+            devices: components["schemas"]["FitDevice"][];
         };
         /** @description A change that would carry a link which the plan leaves out, in words. */
         FitUnlock: {
@@ -623,6 +661,15 @@ export interface components {
             pad: string;
             /** @description The side of the board. */
             side: components["schemas"]["BoardSide"];
+            /** @description The socket that the pad is a pin of, or null. */
+            plug: null | string;
+            /**
+             * Format: int32
+             * @description The number of that pin from the marked end, or null.
+             */
+            pin: null | number;
+            /** @description The pad with its side, or plug and pin, in words. */
+            where: string;
         };
         /**
          * @description The way of a signal, seen from the device.
@@ -782,25 +829,6 @@ export interface components {
          * @enum {unknown}
          */
         ReceiverSupply: "aliveOnUsb" | "deadOnUsb";
-        /**
-         * @description Names some of the routes of a link: all those for which each part that is given agrees.
-         *     A pin says "only these", a ban says "none of these".
-         */
-        RouteMatch: {
-            /** @description Id of the link. */
-            link: string;
-            /** @description Id of the port, or null for any. */
-            port?: null | string;
-            /** @description Id of a pad that the route uses, or null for any. */
-            pad?: null | string;
-            /** @description Id of the mode, or null for any. */
-            mode?: null | string;
-            /**
-             * @description The bridge positions that the route needs, as in string RouteMatch.BridgeWords(IEnumerable&lt;Contact&gt; bridges): exactly these, none for an empty text,
-             *     or null for any.
-             */
-            bridges?: null | string;
-        };
         /** @description A rule as the builder reads it. */
         RuleText: {
             /** @description The code in blocked cells. */
@@ -908,6 +936,20 @@ export interface components {
             value?: null | string;
             hasValue?: boolean;
         };
+        /** @description What a finding is about, as data: whoever shows it can light it up. */
+        Subject: {
+            /** @description What kind of thing it is. */
+            kind: components["schemas"]["SubjectKind"];
+            /** @description Its id. */
+            id: string;
+            /** @description Id of the device that it belongs to, or null. */
+            owner?: null | string;
+        };
+        /**
+         * @description What kind of thing a finding is about.
+         * @enum {unknown}
+         */
+        SubjectKind: "place" | "build" | "link" | "device" | "lead" | "port" | "pad" | "socket" | "bridge";
         /** @description One candidate of a sweep, in words. */
         SweepLine: {
             /** @description Id of the board or device. */
@@ -999,12 +1041,64 @@ export interface components {
         Wish: {
             /** @description Pin or ban. */
             kind: components["schemas"]["ChangeKind"];
-            /** @description The routes it names. */
-            match: components["schemas"]["RouteMatch"];
+            /** @description What it names. */
+            match: components["schemas"]["WishMatch"];
             /** @description The same in words. */
             sentence: string;
             /** @description False for a pin that the plan leaves aside. */
             kept: boolean;
+        };
+        /**
+         * @description Names some of what a plan decides: a pin says "only these", a ban says "none of these". In a file, `kind` says what it
+         *     is about.
+         */
+        WishMatch: components["schemas"]["WishMatchRouteMatch"] | components["schemas"]["WishMatchSeatMatch"] | components["schemas"]["WishMatchFeedMatch"] | components["schemas"]["WishMatchLeadMatch"];
+        /** @description Names the pad that feeds a supply lead. */
+        WishMatchFeedMatch: {
+            /** @enum {string} */
+            kind?: "feed";
+            /** @description Id of the device within the build. */
+            device: string;
+            /** @description Id of its supply lead. */
+            lead: string;
+            /** @description Id of the pad. */
+            pad: string;
+        };
+        /** @description Names a lead that is out of its plug. */
+        WishMatchLeadMatch: {
+            /** @enum {string} */
+            kind?: "lead";
+            /** @description Id of the device within the build. */
+            device: string;
+            /** @description Id of the lead. */
+            lead: string;
+        };
+        /** @description Names some of the routes of a link: all those for which each part that is given agrees. */
+        WishMatchRouteMatch: {
+            /** @enum {string} */
+            kind?: "route";
+            /** @description Id of the link. */
+            link: string;
+            /** @description Id of the port, or null for any. */
+            port?: null | string;
+            /** @description Id of a pad that the route uses, or null for any. */
+            pad?: null | string;
+            /** @description Id of the mode, or null for any. */
+            mode?: null | string;
+            /**
+             * @description The bridge positions that the route needs, as in string RouteMatch.BridgeWords(IEnumerable&lt;BridgeAt&gt; bridges): exactly these, none for an empty text,
+             *     or null for any.
+             */
+            bridges?: null | string;
+        };
+        /** @description Names where the plug of a device sits. */
+        WishMatchSeatMatch: {
+            /** @enum {string} */
+            kind?: "seat";
+            /** @description Id of the device within the build. */
+            device: string;
+            /** @description Id of the socket, or null for none: its leads are soldered one by one. */
+            socket?: null | string;
         };
     };
     responses: never;
@@ -1191,6 +1285,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
         };
     };
     changeBuild: {
@@ -1341,6 +1444,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
         };
     };
     redo: {
@@ -1378,6 +1490,15 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

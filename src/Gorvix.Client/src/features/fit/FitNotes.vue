@@ -2,7 +2,7 @@
 import type { BuildChange, FitSheet } from '@/api/client'
 import { lifting } from './wishes'
 
-/** What surrounds the plan: work on parts, leads that stay open, pins and bans in force. */
+/** What surrounds the plan: work for the hands, which board it is, pins and bans in force. */
 defineProps<{ sheet: FitSheet }>()
 defineEmits<{ change: [change: BuildChange] }>()
 </script>
@@ -10,33 +10,15 @@ defineEmits<{ change: [change: BuildChange] }>()
 <template>
   <section class="notes" aria-label="Around the plan">
     <div v-if="sheet.work.length > 0">
-      <h3>To do on the parts</h3>
+      <h3>To do with the hands</h3>
       <ul>
         <li v-for="line in sheet.work" :key="line">{{ line }}</li>
       </ul>
       <p class="quiet">The battery stays away while you solder.</p>
     </div>
-    <div v-if="sheet.supplies.length > 0" data-testid="supplies">
-      <h3>Supply</h3>
-      <ul>
-        <li v-for="supply in sheet.supplies" :key="supply.device + supply.lead">
-          {{ supply.device }} <span class="label">{{ supply.lead }}</span> ({{ supply.takes }})
-          <template v-if="supply.pad"
-            >from pad <span class="label">{{ supply.pad }}</span>, {{ supply.gives }}</template
-          >
-          <strong v-else class="dead">has no pad</strong>
-        </li>
-      </ul>
-    </div>
     <div v-if="sheet.identity" class="identity">
       <h3>Is it this board?</h3>
       <p>{{ sheet.identity }}</p>
-    </div>
-    <div v-if="sheet.open.length > 0">
-      <h3>Stays without a wire</h3>
-      <ul>
-        <li v-for="line in sheet.open" :key="line">{{ line }}</li>
-      </ul>
     </div>
     <div v-if="sheet.wishes.length > 0" class="wishes">
       <h3>Your pins and bans</h3>
@@ -74,10 +56,6 @@ h3 {
 
 .identity {
   max-width: 300px;
-}
-
-.dead {
-  color: var(--stop);
 }
 
 .vain {

@@ -12,6 +12,7 @@ import FitGrid from './FitGrid.vue'
 import FitHead from './FitHead.vue'
 import FitNotes from './FitNotes.vue'
 import FitPlans from './FitPlans.vue'
+import FitPlugs from './FitPlugs.vue'
 import FitUnmet from './FitUnmet.vue'
 import KeysDialog from './KeysDialog.vue'
 import StrandPanel from './StrandPanel.vue'
@@ -55,10 +56,16 @@ async function closePanel() {
   document.getElementById(`open-${opener}`)?.focus()
 }
 function pin(link: string, at: FitCell) {
-  void fit.change({ kind: at.pinned ? 'unpin' : 'pin', match: { link, port: at.port } })
+  void fit.change({
+    kind: at.pinned ? 'unpin' : 'pin',
+    match: { kind: 'route', link, port: at.port },
+  })
 }
 function ban(link: string, at: FitCell) {
-  void fit.change({ kind: at.banned ? 'unban' : 'ban', match: { link, port: at.port } })
+  void fit.change({
+    kind: at.banned ? 'unban' : 'ban',
+    match: { kind: 'route', link, port: at.port },
+  })
 }
 
 function choose(number: number) {
@@ -171,6 +178,11 @@ onMounted(fit.load)
         }}
         <v-btn id="to-parts" class="to-parts" @click="openPanel('parts')">Parts</v-btn>
       </p>
+      <FitPlugs
+        v-if="view.sheet.devices.length > 0"
+        :devices="view.sheet.devices"
+        @change="fit.change"
+      />
       <FitNotes :sheet="view.sheet" @change="fit.change" />
     </template>
     <SetupPanel

@@ -46,7 +46,10 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
             <span class="label">{{ wire.lead }}</span><template v-if="wire.colour">
               ({{ wire.colour }})</template
             >
-            to pad <span class="label">{{ wire.pad }}</span>, {{ wire.side }} side
+            to <span class="label">{{ wire.where }}</span><template
+              v-if="!wire.plug && wire.side === 'top'"
+              >, top side</template
+            >
           </li>
         </ul>
       </div>
@@ -67,7 +70,7 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
               @click="
                 $emit('change', {
                   kind: m.banned ? 'unban' : 'ban',
-                  match: { link: link.id, mode: m.id },
+                  match: { kind: 'route', link: link.id, mode: m.id },
                 })
               "
             >

@@ -1,0 +1,91 @@
+using System.Text.Json.Serialization;
+using Gorvix.Core.Circuits;
+
+namespace Gorvix.Core.Builds;
+
+/// <summary>
+/// Names some of what a plan decides: a pin says "only these", a ban says "none of these". In a file, <c>kind</c> says what it
+/// is about.
+/// </summary>
+[JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
+[JsonDerivedType(typeof(RouteMatch), "route")]
+[JsonDerivedType(typeof(SeatMatch), "seat")]
+[JsonDerivedType(typeof(FeedMatch), "feed")]
+[JsonDerivedType(typeof(LeadMatch), "lead")]
+public abstract record WishMatch
+{
+    /// <summary>True when both are about one decision, so that a new pin takes the place of the old one.</summary>
+    public abstract bool IsAboutTheSame(WishMatch other);
+}
+
+/// <summary>Names some of the routes of a link: all those for which each part that is given agrees.</summary>
+public sealed record RouteMatch : WishMatch
+{
+    /// <summary>Id of the link.</summary>
+    public required string Link { get; init; }
+
+    /// <summary>Id of the port, or null for any.</summary>
+    public string? Port { get; init; }
+
+    /// <summary>Id of a pad that the route uses, or null for any.</summary>
+    public string? Pad { get; init; }
+
+    /// <summary>Id of the mode, or null for any.</summary>
+    public string? Mode { get; init; }
+
+    /// <summary>
+    /// The bridge positions that the route needs, as in <see cref="BridgeWords"/>: exactly these, none for an empty text,
+    /// or null for any.
+    /// </summary>
+    public string? Bridges { get; init; }
+
+    /// <inheritdoc/>
+    public override bool IsAboutTheSame(WishMatch other) => other is RouteMatch route && route.Link == Link;
+
+    /// <summary>Bridge positions as one text, such as <c>J4=inverted, JR=SBUS</c>; the same positions always give the same text.</summary>
+    public static string BridgeWords(IEnumerable<BridgeAt> bridges) =>
+        string.Join(", ", bridges.Select(b => $"{b.Bridge}={b.Position}").Distinct().Order(StringComparer.Ordinal));
+}
+
+/// <summary>Names where the plug of a device sits.</summary>
+public sealed record SeatMatch : WishMatch
+{
+    /// <summary>Id of the device within the build.</summary>
+    public required string Device { get; init; }
+
+    /// <summary>Id of the socket, or null for none: its leads are soldered one by one.</summary>
+    public string? Socket { get; init; }
+
+    /// <inheritdoc/>
+    public override bool IsAboutTheSame(WishMatch other) => other is SeatMatch seat && seat.Device == Device;
+}
+
+/// <summary>Names the pad that feeds a supply lead.</summary>
+public sealed record FeedMatch : WishMatch
+{
+    /// <summary>Id of the device within the build.</summary>
+    public required string Device { get; init; }
+
+    /// <summary>Id of its supply lead.</summary>
+    public required string Lead { get; init; }
+
+    /// <summary>Id of the pad.</summary>
+    public required string Pad { get; init; }
+
+    /// <inheritdoc/>
+    public override bool IsAboutTheSame(WishMatch other) =>
+        other is FeedMatch feed && feed.Device == Device && feed.Lead == Lead;
+}
+
+/// <summary>Names a lead that is out of its plug.</summary>
+public sealed record LeadMatch : WishMatch
+{
+    /// <summary>Id of the device within the build.</summary>
+    public required string Device { get; init; }
+
+    /// <summary>Id of the lead.</summary>
+    public required string Lead { get; init; }
+
+    /// <inheritdoc/>
+    public override bool IsAboutTheSame(WishMatch other) => Equals(other);
+}

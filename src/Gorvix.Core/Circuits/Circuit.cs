@@ -1,0 +1,145 @@
+using System.Runtime.CompilerServices;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Circuits;
+
+/// <summary>
+/// A board as nodes and edges, and what the builder adds to it: wires and seated plugs. Immutable; derived from the parts and
+/// never stored. <see cref="Trace"/> is the one walk through it.
+/// </summary>
+public sealed class Circuit
+{
+    private static readonly ConditionalWeakTable<Board, Circuit> Known = [];
+
+    private readonly Dictionary<Node, List<Edge>> _edges;
+    private readonly Dictionary<string, Lazy<IReadOnlyList<Strand>>> _fromPads = [];
+    private readonly Dictionary<string, int> _jobs;
+    private readonly Lazy<ILookup<string, (Pad Pad, Strand Strand)>> _toNets;
+
+    private Circuit(Board board, Dictionary<Node, List<Edge>> edges)
+    {
+        (Board, _edges) = (board, edges);
+        foreach (var pad in board.Pads)
+        {
+            _fromPads[pad.Id] = new(() => Trace.From(this, Node.Pad(pad.Id)));
+        }
+        Pads = board.Pads.ToDictionary(p => p.Id);
+        Rails = board.Rails.ToDictionary(r => r.Id);
+        Nets = board.Nets.ToDictionary(n => n.Id);
+        _jobs = board.Ports.SelectMany(p => p.Nets.Distinct()).CountBy(n => n).ToDictionary();
+        Sockets = [.. board.Plugs.Select(p => new Socket(p, this))];
+        SocketOf = Sockets
+            .SelectMany(s => s.Pads.Where(p => p is not null).Select(p => (Pad: p!.Id, Socket: s)))
+            .DistinctBy(p => p.Pad)
+            .ToDictionary(p => p.Pad, p => p.Socket);
+        _toNets = new(() =>
+            (
+                from pad in board.Pads
+                from strand in From(pad)
+                where strand.To.Kind == NodeKind.Net
+                select (pad, strand)
+            ).ToLookup(s => s.strand.To.Id)
+        );
+    }
+
+    /// <summary>The circuit of a board by itself. The same board always has the same circuit.</summary>
+    /// <param name="board">A board that passes its check.</param>
+    public static Circuit Of(Board board) => Known.GetValue(board, static b => new Circuit(b, EdgesOf(b)));
+
+    /// <summary>The board.</summary>
+    public Board Board { get; }
+
+    /// <summary>Its pads by id.</summary>
+    public IReadOnlyDictionary<string, Pad> Pads { get; }
+
+    /// <summary>Its rails by id.</summary>
+    public IReadOnlyDictionary<string, Rail> Rails { get; }
+
+    /// <summary>Its nets by id.</summary>
+    public IReadOnlyDictionary<string, Net> Nets { get; }
+
+    /// <summary>True when a port names the net; a net for a reading of its own is named by none.</summary>
+    public bool IsOfAPort(string net) => JobsOf(net) > 0;
+
+    /// <summary>How many ports name the net; with several, one of their jobs is done at a time.</summary>
+    public int JobsOf(string net) => _jobs.GetValueOrDefault(net);
+
+    /// <summary>Its sockets, in the order of the file.</summary>
+    public IReadOnlyList<Socket> Sockets { get; }
+
+    /// <summary>The socket that a pad is a pin of, by the id of the pad; pads to solder to are not there.</summary>
+    public IReadOnlyDictionary<string, Socket> SocketOf { get; }
+
+    /// <summary>This circuit with more edges: wires, and leads that sit in cavities.</summary>
+    public Circuit With(IEnumerable<Edge> more)
+    {
+        var edges = _edges.ToDictionary(e => e.Key, e => e.Value.ToList());
+        foreach (var edge in more)
+        {
+            Add(edges, edge);
+        }
+        return new Circuit(Board, edges);
+    }
+
+    /// <summary>Every strand from a pad, in the order of its paths; none for a pad that is never connected.</summary>
+    public IReadOnlyList<Strand> From(Pad pad) => _fromPads[pad.Id].Value;
+
+    /// <summary>Every pad that leads to a net, with its strand, in the order of the pads.</summary>
+    public IEnumerable<(Pad Pad, Strand Strand)> To(string? net) => net is null ? [] : _toNets.Value[net];
+
+    /// <summary>How much of a port is broken out.</summary>
+    public PortShape ShapeOf(Port port) =>
+        (port.HeldBy, To(port.Rx ?? port.Data).Any(), To(port.Tx ?? port.Clock).Any()) switch
+        {
+            ({ }, _, _) => PortShape.Held,
+            (_, true, true) => PortShape.Whole,
+            (_, true, false) => PortShape.RxOnly,
+            (_, false, true) => PortShape.TxOnly,
+            _ => PortShape.Buried,
+        };
+
+    internal IEnumerable<Edge> EdgesAt(Node node) => _edges.TryGetValue(node, out var list) ? list : [];
+
+    private static Dictionary<Node, List<Edge>> EdgesOf(Board board)
+    {
+        var edges = new Dictionary<Node, List<Edge>>();
+        foreach (var pad in board.Pads.Where(p => p.Meaning != PadMeaning.NotConnected))
+        {
+            foreach (var (number, path) in pad.Paths.Index())
+            {
+                var here = Node.Pad(pad.Id);
+                var end = path.Net is { } net ? Node.Net(net) : Node.Rail(path.Rail!);
+                foreach (var (i, element) in path.Through.Index())
+                {
+                    var next =
+                        i == path.Through.Count - 1 ? end : new Node(NodeKind.Between, $"{pad.Id}\n{number}\n{i}");
+                    var origin = element is Contact ? Origin.Bridge : Origin.Board;
+                    Add(edges, new Edge(here, next, origin) { Element = element });
+                    here = next;
+                }
+                if (path.Through.Count == 0)
+                {
+                    Add(edges, new Edge(here, end, Origin.Board));
+                }
+            }
+        }
+        foreach (var rail in board.Rails.Where(r => r.Feed != RailFeed.Ground))
+        {
+            var from = rail.From is { } id ? Node.Rail(id) : Node.Source;
+            Add(edges, new Edge(Node.Rail(rail.Id), from, Origin.Regulator));
+        }
+        return edges;
+    }
+
+    private static void Add(Dictionary<Node, List<Edge>> edges, Edge edge)
+    {
+        foreach (var node in new[] { edge.A, edge.B })
+        {
+            if (!edges.TryGetValue(node, out var list))
+            {
+                edges.Add(node, list = []);
+            }
+            list.Add(edge);
+        }
+    }
+}

@@ -1,0 +1,146 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
+using Gorvix.Core.Wiring;
+using Gorvix.Core.Words;
+
+namespace Gorvix.Core.Fit;
+
+/// <summary>What there is to say about a plan: stops first, then links, plugs, supplies and wishes; and the one-line verdict.</summary>
+internal sealed class FindingReader(ResolvedBuild build, Plan plan, WiredBuild wired, WishReader wishes)
+{
+    /// <summary>Every finding. With the reasons of each cell, links that go without are told port by port.</summary>
+    /// <param name="because">Why a link cannot be carried, from its cells; empty text when that is not known.</param>
+    public IReadOnlyList<Finding> All(Func<Link, string> because) =>
+        [
+            .. Links(because)
+                .Concat(Supplies())
+                .Concat(WiringCheck.Of(wired))
+                .Concat(Stays())
+                .Concat(wishes.VainPins())
+                .OrderByDescending(f => f.Severity),
+        ];
+
+    /// <summary>The verdict that goes with the findings: a stop that is no missing link leads it.</summary>
+    public Verdict Verdict(IReadOnlyList<Finding> findings)
+    {
+        var wanted = plan.Placements.Count;
+        var left = plan.Placements.Where(p => p.Route is null).Select(p => PlainWords.Of(p.Link)).ToList();
+        var carried = wanted - left.Count;
+        var links = (wanted, left.Count) switch
+        {
+            (0, _) => "No link is wished for yet.",
+            (1, 0) => "The one link is carried.",
+            (_, 0) => $"All {wanted} links carried.",
+            _ =>
+                $"{carried} of {wanted} links carried. No port for {PlainWords.Join([.. left.Select(PlainWords.Lower)])}.",
+        };
+        var stops = findings.Where(IsStop).ToList();
+        var warnings = findings.Count(f => f.Severity == Severity.Warn && f.Rule != PlanningRules.Unmet.Id);
+        List<string> parts =
+        [
+            .. stops.Take(1).Select(s => $"Stop: {PlainWords.First(s.Sentence)}"),
+            .. stops.Count > 1 ? [$"And {stops.Count - 1} more."] : Array.Empty<string>(),
+            links,
+        ];
+        if (warnings > 0)
+        {
+            parts.Add(warnings == 1 ? "1 warning." : $"{warnings} warnings.");
+        }
+        var severity = findings.Count == 0 ? Severity.Note : findings.Max(f => f.Severity);
+        return new Verdict(carried, wanted, severity, string.Join(' ', parts));
+    }
+
+    /// <summary>True for a stop that is no missing link: a part that would burn, or that nothing feeds.</summary>
+    public static bool IsStop(Finding finding) =>
+        finding.Severity == Severity.Stop && finding.Rule != PlanningRules.Unmet.Id;
+
+    private IEnumerable<Finding> Supplies() => Supplies(build, plan);
+
+    /// <summary>What must be known of the supply: the board's own input, and devices that nothing feeds.</summary>
+    public static IEnumerable<Finding> Supplies(ResolvedBuild build, Plan plan)
+    {
+        if (Feeder.SourceOf(build) is not { } source)
+        {
+            return build.Devices.Any(d => d.Device.Supplies.Count > 0) || build.Board.Input is not null
+                ? [FeedRules.NoPack.Found(Severity.Note, Subject.Build)]
+                : [];
+        }
+        return
+        [
+            .. BoardInput(build, source),
+            .. plan
+                .Feeds.Where(f => f.Feed is null)
+                .DistinctBy(f => f.Ways.Device.Id)
+                .Select(f => Router.Unfed(f.Ways)),
+            .. plan.Feeds.SelectMany(f => f.Feed?.Hazards ?? []),
+        ];
+    }
+
+    private IEnumerable<Finding> Links(Func<Link, string> because)
+    {
+        foreach (var (link, route) in plan.Placements)
+        {
+            if (route is null)
+            {
+                var severity = link.Want.Priority == Priority.Must ? Severity.Stop : Severity.Warn;
+                yield return PlanningRules.Unmet.Found(
+                    severity,
+                    Subject.Link(link.Id),
+                    ("link", PlainWords.Of(link)),
+                    ("because", because(link))
+                );
+                continue;
+            }
+            foreach (var hazard in route.Hazards)
+            {
+                yield return hazard;
+            }
+            if (route.Mode.Loses.Count > 0)
+            {
+                yield return PlanningRules.Loss.Found(
+                    Severity.Warn,
+                    Subject.Link(link.Id),
+                    ("link", PlainWords.Of(link)),
+                    ("port", route.Port.Id),
+                    ("what", PlainWords.Join(route.Mode.Loses))
+                );
+            }
+        }
+    }
+
+    // A lead that stays in its plug and talks, unless a link uses it there.
+    private IEnumerable<Finding> Stays() =>
+        plan
+            .Stays.Where(s =>
+                s is { Home: Home.Kept, Warning: not null }
+                && !wired.Leads.Any(l => l.Device == s.Device && l.Lead.Id == s.Lead.Id && l.IsUsed)
+            )
+            .Select(s => s.Warning!);
+
+    private static IEnumerable<Finding> BoardInput(ResolvedBuild build, Parts.VoltWindow source)
+    {
+        if (build.Board.Input is not { } input || Feeder.InputSuits(build))
+        {
+            return [];
+        }
+        var mend =
+            source.Max > input.Max
+                ? "Feed it from a regulator of its own, and say so under \"input\" in the set-up."
+                : "Choose a pack with more cells.";
+        return
+        [
+            FeedRules.BoardInput.Found(
+                Severity.Stop,
+                Subject.Build,
+                ("board", build.Board.Name),
+                ("min", $"{input.Min:0.0#}"),
+                ("max", $"{input.Max:0.0#}"),
+                ("low", $"{source.Min:0.0#}"),
+                ("high", $"{source.Max:0.0#}"),
+                ("mend", mend)
+            ),
+        ];
+    }
+}

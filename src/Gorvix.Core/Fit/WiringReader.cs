@@ -1,0 +1,113 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
+using Gorvix.Core.Wiring;
+using Gorvix.Core.Words;
+
+namespace Gorvix.Core.Fit;
+
+/// <summary>Plugs, supplies and grounds of each device, read off the wired build.</summary>
+internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
+{
+    private readonly Build _wishes = space.Build.Build;
+
+    /// <summary>One entry for each device.</summary>
+    public IReadOnlyList<FitDevice> Devices() => [.. space.Build.Devices.Select(Of)];
+
+    /// <summary>The wires of a link.</summary>
+    public IReadOnlyList<FitWire> WiresOf(string link) =>
+        [
+            .. wired
+                .Joined.Where(l => l.Link == link)
+                .Select(l => new FitWire(
+                    l.Lead.Label,
+                    l.Lead.Colour,
+                    l.Pad!.Label,
+                    l.Pad.Side,
+                    l.Socket?.Label,
+                    l.Cavity,
+                    WireWords.Of(space.Build.Circuit, l.Pad)
+                )),
+        ];
+
+    private FitDevice Of(DeviceInBuild device)
+    {
+        var ways = space.All.Seats.First(s => s.Device.Id == device.Id);
+        var seat = plan.SeatOf(device.Id).Seat;
+        return new FitDevice(
+            device.Id,
+            device.Device.Name,
+            WireWords.Of(seat),
+            ways.IsChoice
+                ? [.. ways.Ways.Where(w => w.Seat.Kind != SeatKind.Off).Select(w => SeatOf(device, w.Seat, seat))]
+                : [],
+            [.. wired.Leads.Where(l => l.Device == device.Id).Select(l => LeadOf(device, l, seat))]
+        );
+    }
+
+    private FitSeat SeatOf(DeviceInBuild device, Seat seat, Seat now)
+    {
+        var match = new SeatMatch { Device = device.Id, Socket = seat.Socket?.Id };
+        return new FitSeat(
+            match,
+            seat.Socket?.Label ?? "soldered",
+            seat == now,
+            _wishes.Pins.Contains(match),
+            _wishes.Bans.Contains(match)
+        );
+    }
+
+    private FitLead LeadOf(DeviceInBuild device, WiredLead lead, Seat seat)
+    {
+        var feed = plan.Feeds.FirstOrDefault(f => f.Ways.Device.Id == device.Id && f.Ways.Supply.Lead == lead.Lead.Id);
+        var window = device.Device.Supplies.FirstOrDefault(s => s.Lead == lead.Lead.Id)?.Window;
+        var state =
+            window is not null && lead.Pad is null && wired.Sources.Input is not null
+                ? "has no pad"
+                : WireWords.Of(lead);
+        var need = lead.Link is { } link ? space.Build.Links.First(l => l.Id == link).Function.Need : (Need?)null;
+        var outside = new LeadMatch { Device = device.Id, Lead = lead.Lead.Id };
+        return new FitLead(
+            lead.Lead.Id,
+            lead.Lead.Label,
+            lead.Lead.Colour,
+            need is { } n ? PlainWords.Lower(PlainWords.Of(n)) : Job(lead),
+            state,
+            lead.IsUsed || feed?.Feed is not null,
+            lead.Pad is { } pad ? pad.Label : null,
+            window is null ? null : PlainWords.Of(window),
+            feed?.Feed?.Volts is { } volts ? PlainWords.Of(volts) : null,
+            feed is { Feed: not null } && lead.Pad is { } at
+                ? new FeedMatch
+                {
+                    Device = device.Id,
+                    Lead = lead.Lead.Id,
+                    Pad = at.Id,
+                }
+                : null,
+            lead.Pad is { } fed
+                && _wishes.Pins.Contains(
+                    new FeedMatch
+                    {
+                        Device = device.Id,
+                        Lead = lead.Lead.Id,
+                        Pad = fed.Id,
+                    }
+                ),
+            Harness.Of(device.Device).HomeOf(lead.Lead.Id) >= 0 && seat.Kind == SeatKind.Seated ? outside : null,
+            _wishes.Pins.Contains(outside)
+        );
+    }
+
+    private static string Job(WiredLead lead) =>
+        lead.Lead.Role switch
+        {
+            LeadRole.Supply => "supply",
+            LeadRole.Ground => "ground",
+            LeadRole.Sense => "reading",
+            LeadRole.Picture => "picture",
+            _ => "not asked for",
+        };
+}

@@ -1,0 +1,264 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Routing;
+
+/// <summary>All seats of one device's plug.</summary>
+/// <param name="Device">The device.</param>
+/// <param name="Ways">Every seat, sockets first in the order of the board; just the bare one where no socket fits.</param>
+public sealed record DeviceSeats(DeviceInBuild Device, IReadOnlyList<SeatWay> Ways)
+{
+    /// <summary>True when there is something to decide.</summary>
+    public bool IsChoice => Ways.Count > 1;
+}
+
+/// <summary>Finds where the plug of each device can sit and what every lead would touch there: judged by the circuit, never by a label.</summary>
+public static class SeatFinder
+{
+    /// <summary>The seats of every device, in the builder's order.</summary>
+    public static IReadOnlyList<DeviceSeats> Of(ResolvedBuild build)
+    {
+        var source = Feeder.SourceOf(build);
+        return [.. build.Devices.Select(d => new DeviceSeats(d, WaysOf(build, d, source)))];
+    }
+
+    /// <summary>What would happen to each lead that is in a cavity, were the plug put into a socket as it comes: the leads that would do harm.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="device">One of its devices.</param>
+    /// <param name="socket">A socket that its plug fits.</param>
+    public static IReadOnlyDictionary<string, Finding> HarmsIn(
+        ResolvedBuild build,
+        DeviceInBuild device,
+        Socket socket
+    ) => SeatedIn(build, device, socket, Feeder.SourceOf(build)).Forced;
+
+    private static List<SeatWay> WaysOf(ResolvedBuild build, DeviceInBuild device, VoltWindow? source)
+    {
+        var harness = Harness.Of(device.Device);
+        var sockets = harness.Fits(build.Circuit).ToList();
+        if (sockets.Count == 0)
+        {
+            return [new SeatWay(device)];
+        }
+        var mustStay = Leads(build.Build.Bans, device);
+        List<SeatWay> ways =
+        [
+            .. sockets.Select(s => SeatedIn(build, device, s, source)).Where(w => !w.Kept.Any(w.Forced.ContainsKey)),
+        ];
+        if (mustStay.Count == 0)
+        {
+            ways.Add(Loose(device, harness));
+        }
+        ways.Add(new SeatWay(device) { Seat = Seat.Off, Claims = Claim(device, Seat.Off) });
+        return ways;
+    }
+
+    private static HashSet<string> Leads(IEnumerable<WishMatch> wishes, DeviceInBuild device) =>
+        [.. wishes.OfType<LeadMatch>().Where(m => m.Device == device.Id).Select(m => m.Lead)];
+
+    private static Claims Claim(DeviceInBuild device, Seat seat) =>
+        new(
+            [],
+            seat.Socket is { } socket
+                ? [new SeatHold(device.Id, seat.Kind, socket.Id), new SocketHold(socket.Id, device.Id)]
+                : [new SeatHold(device.Id, seat.Kind, null)]
+        );
+
+    private static SeatWay Loose(DeviceInBuild device, Harness harness)
+    {
+        var ground = device.Device.Leads.Any(l => l.Role == LeadRole.Ground && harness.HomeOf(l.Id) >= 0);
+        return new SeatWay(device)
+        {
+            Seat = Seat.Loose,
+            Claims = Claim(device, Seat.Loose),
+            GroundSoldered = ground,
+            Points = ground ? WorkPoints.Lift + WorkPoints.Solder : 0,
+        };
+    }
+
+    private static SeatWay SeatedIn(ResolvedBuild build, DeviceInBuild device, Socket socket, VoltWindow? source)
+    {
+        var harness = Harness.Of(device.Device);
+        var house = build.Build.House.Unused;
+        var (out_, kept) = (Leads(build.Build.Pins, device), Leads(build.Build.Bans, device));
+        var forced = new Dictionary<string, Finding>();
+        var lifted = new HashSet<string>();
+        var choices = new Dictionary<string, IReadOnlyList<LeadStay>>();
+        foreach (var (cavity, lead) in harness.Cavities.Index())
+        {
+            if (lead is null)
+            {
+                continue;
+            }
+            var pad = socket.Pads[cavity];
+            var touches = Touch.Of(build.Circuit, device.Device, lead, pad, source);
+            var harmless = touches.Where(t => t.End != TouchEnd.Harms).ToList();
+            if (out_.Contains(lead.Id))
+            {
+                forced[lead.Id] = Wanted(device, lead, socket, pad);
+            }
+            else if (harmless.Count == 0)
+            {
+                forced[lead.Id] = Harm(device, lead, socket, pad!);
+            }
+            else if (lead.Role == LeadRole.Supply && source is not null && HasWindow(device, lead))
+            {
+                // Its row of feeds decides, position by position.
+            }
+            else if (touches.Any(t => t.End == TouchEnd.Talks) && house != UnusedLeads.Leave && !kept.Contains(lead.Id))
+            {
+                lifted.Add(lead.Id);
+            }
+            else if (harmless.Count < touches.Count || touches.Any(t => t.End == TouchEnd.Talks))
+            {
+                choices[lead.Id] = ChoicesOf(build, device, lead, socket, pad!, harmless, kept.Contains(lead.Id));
+            }
+        }
+        var (moves, soldered, extra) = Grounds(build, device, harness, socket, forced);
+        return new SeatWay(device)
+        {
+            Seat = new Seat(SeatKind.Seated, socket),
+            Claims = Claim(device, new Seat(SeatKind.Seated, socket)),
+            Forced = forced,
+            Lifted = lifted,
+            Choices = choices,
+            Kept = kept,
+            GroundMoves = moves,
+            GroundSoldered = soldered,
+            Points = (WorkPoints.Lift * (forced.Keys.Count(l => !HasFeeds(l)) + lifted.Count)) + extra,
+        };
+
+        // Where the source is known, a supply lead is counted by its own row.
+        bool HasFeeds(string lead) => source is not null && device.Device.Supplies.Any(s => s.Lead == lead);
+    }
+
+    private static bool HasWindow(DeviceInBuild device, Lead lead) =>
+        device.Device.Supplies.Any(s => s.Lead == lead.Id);
+
+    // It stays while the bridges stand well, with its net to itself when it talks; or it leaves.
+    private static List<LeadStay> ChoicesOf(
+        ResolvedBuild build,
+        DeviceInBuild device,
+        Lead lead,
+        Socket socket,
+        Pad pad,
+        List<Touch> harmless,
+        bool kept
+    )
+    {
+        Hold seat = new SeatHold(device.Id, SeatKind.Seated, socket.Id);
+        var stays = harmless
+            .Select(touch => new LeadStay(device.Id, lead, Home.Kept)
+            {
+                Seat = new Seat(SeatKind.Seated, socket),
+                Claims = new Claims(
+                    [],
+                    [
+                        seat,
+                        new HomeHold(device.Id, lead.Id, Home.Kept),
+                        .. Bridges(build, touch.State.Bridges),
+                        .. touch.Nets.Select(net => new UserHold(net, device.Id, lead.Id)),
+                    ]
+                ),
+                Warning =
+                    touch.End == TouchEnd.Talks
+                        ? HazardRules.Driver.Found(
+                            Severity.Warn,
+                            Subject.Lead(device.Id, lead.Id),
+                            ("lead", lead.Label),
+                            ("device", $"the {device.Device.Name}"),
+                            ("plug", socket.Label),
+                            ("pad", pad.Label)
+                        )
+                        : null,
+            })
+            .ToList();
+        if (!kept)
+        {
+            stays.Add(
+                new LeadStay(device.Id, lead, Home.Left)
+                {
+                    Seat = new Seat(SeatKind.Seated, socket),
+                    Claims = new Claims([], [seat, new HomeHold(device.Id, lead.Id, Home.Left)]),
+                    Points = WorkPoints.Lift,
+                }
+            );
+        }
+        return stays;
+    }
+
+    /// <summary>The holds of bridges in positions.</summary>
+    internal static IEnumerable<Hold> Bridges(ResolvedBuild build, IEnumerable<BridgeAt> bridges) =>
+        bridges.Select(b => new BridgeHold(build.Board.Bridges.First(x => x.Id == b.Bridge), b.Position));
+
+    // A ground lead that cannot stay goes to a cavity with ground (whoever else came there has to leave it too, so nobody
+    // fights for it); one that finds none is insulated while another one is grounded, else it is soldered.
+    private static (Dictionary<string, int> Moves, bool Soldered, int Points) Grounds(
+        ResolvedBuild build,
+        DeviceInBuild device,
+        Harness harness,
+        Socket socket,
+        Dictionary<string, Finding> forced
+    )
+    {
+        bool IsGround(Pad? pad) =>
+            pad is not null
+            && build
+                .Circuit.From(pad)
+                .Any(s =>
+                    s.IsPlain
+                    && s.Contacts.Count == 0
+                    && s.To.Kind == NodeKind.Rail
+                    && build.Circuit.Rails[s.To.Id].Feed == RailFeed.Ground
+                );
+        var grounds = harness.Cavities.Index().Where(c => c.Item?.Role == LeadRole.Ground).ToList();
+        var stay = grounds.Where(g => IsGround(socket.Pads[g.Index]) && !forced.ContainsKey(g.Item!.Id)).ToList();
+        var free = socket
+            .Pads.Index()
+            .Where(p => IsGround(p.Item) && stay.All(g => g.Index != p.Index))
+            .Select(p => p.Index)
+            .Where(i => i < harness.Cavities.Count)
+            .ToList();
+        var moves = new Dictionary<string, int>();
+        var seeking = grounds.Where(g => !stay.Contains(g)).Select(g => g.Item!).ToList();
+        var wanted = Leads(build.Build.Pins, device);
+        foreach (var lead in seeking.Where(l => !wanted.Contains(l.Id)))
+        {
+            if (free.Count == 0 || (!forced.ContainsKey(lead.Id) && stay.Count + moves.Count > 0))
+            {
+                break;
+            }
+            moves.Add(lead.Id, free[0]);
+            free.RemoveAt(0);
+        }
+        var soldered = grounds.Count > 0 && stay.Count + moves.Count == 0;
+
+        // The lift of a lead that must leave is counted with the others; here only what comes to it.
+        var extra =
+            moves.Keys.Count(l => !forced.ContainsKey(l)) * WorkPoints.Lift
+            + (soldered ? WorkPoints.Solder + (seeking.Any(l => forced.ContainsKey(l.Id)) ? 0 : WorkPoints.Lift) : 0);
+        return (moves, soldered, extra);
+    }
+
+    private static Finding Harm(DeviceInBuild device, Lead lead, Socket socket, Pad pad) =>
+        HazardRules.Plug.Found(
+            Severity.Warn,
+            Subject.Socket(socket.Id, device.Id),
+            ("device", $"the {device.Device.Name}"),
+            ("plug", socket.Label),
+            ("lead", lead.Label),
+            ("pad", pad.Label)
+        );
+
+    private static Finding Wanted(DeviceInBuild device, Lead lead, Socket socket, Pad? pad) =>
+        HazardRules.Plug.Found(
+            Severity.Note,
+            Subject.Socket(socket.Id, device.Id),
+            ("device", $"the {device.Device.Name}"),
+            ("plug", socket.Label),
+            ("lead", lead.Label),
+            ("pad", pad?.Label ?? "an empty pin")
+        );
+}

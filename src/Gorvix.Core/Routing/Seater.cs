@@ -1,0 +1,132 @@
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Routing;
+
+/// <summary>Where a lead ends up that is joined to a pad.</summary>
+public enum LeadPlace
+{
+    /// <summary>In the cavity in which it came.</summary>
+    Kept,
+
+    /// <summary>In another cavity of the same plug.</summary>
+    Moved,
+
+    /// <summary>Soldered to a pad.</summary>
+    Soldered,
+
+    /// <summary>Soldered to a tail in a socket.</summary>
+    Tail,
+}
+
+/// <summary>What it takes to bring one lead to one pad while its device's plug is in one seat.</summary>
+/// <param name="Place">Where the lead ends up.</param>
+/// <param name="Points">Hand work beyond what the seat counts; below zero where the seat counted a lift that is not needed.</param>
+/// <param name="Work">The same as data; a tail is a hold of its own.</param>
+/// <param name="Takes">A cavity.</param>
+/// <param name="Holds">States of leads and sockets.</param>
+internal sealed record Joint(
+    LeadPlace Place,
+    int Points,
+    Work? Work,
+    IReadOnlyList<Thing> Takes,
+    IReadOnlyList<Hold> Holds
+);
+
+/// <summary>Brings leads to pads under a seat of their device's plug.</summary>
+internal static class Seater
+{
+    /// <summary>The joint of a lead and a pad, or null when the seat rules it out.</summary>
+    /// <param name="circuit">The board.</param>
+    /// <param name="way">The seat.</param>
+    /// <param name="lead">A lead of its device.</param>
+    /// <param name="pad">The pad.</param>
+    public static Joint? Join(Circuit circuit, SeatWay way, Lead lead, Pad pad)
+    {
+        if (way.Seat.Kind == SeatKind.Off)
+        {
+            return null;
+        }
+        var (device, harness) = (way.Device.Id, Harness.Of(way.Device.Device));
+        var home = harness.HomeOf(lead.Id);
+        var socket = circuit.SocketOf.GetValueOrDefault(pad.Id);
+        if (way.Seat.Socket is { } seat && socket == seat)
+        {
+            return InSocket(way, harness, lead, home, seat.CavityOf(pad));
+        }
+        List<Hold> holds = socket is null ? [] : [new SocketHold(socket.Id, null)];
+        var leaves = home >= 0 && way.Seat.Kind != SeatKind.Bare;
+        if (way.Kept.Contains(lead.Id) && leaves)
+        {
+            return null;
+        }
+        if (leaves && way.Seat.Kind == SeatKind.Seated)
+        {
+            holds.Add(new HomeHold(device, lead.Id, Home.Left));
+        }
+        var lift = way.CountsLiftOf(lead.Id) ? 0 : WorkPoints.Lift;
+        var points = leaves ? lift + WorkPoints.Solder : 0;
+        return new Joint(
+            socket is null ? LeadPlace.Soldered : LeadPlace.Tail,
+            points,
+            leaves
+                ? new Work(WorkAction.SolderLead, points)
+                {
+                    Device = device,
+                    Lead = lead.Id,
+                    Pad = pad.Id,
+                    Socket = socket?.Id,
+                }
+                : null,
+            [],
+            holds
+        );
+    }
+
+    private static Joint? InSocket(SeatWay way, Harness harness, Lead lead, int home, int cavity)
+    {
+        var device = way.Device.Id;
+        if (cavity == home)
+        {
+            return way.Forced.ContainsKey(lead.Id)
+                ? null
+                : new Joint(
+                    LeadPlace.Kept,
+                    way.Lifted.Contains(lead.Id) ? -WorkPoints.Lift : 0,
+                    null,
+                    [],
+                    [new HomeHold(device, lead.Id, Home.Kept)]
+                );
+        }
+
+        // A lead without a contact at its end goes into no cavity, and a plug has no more cavities than its own.
+        if (home < 0 || cavity >= harness.Cavities.Count || way.Kept.Contains(lead.Id))
+        {
+            return null;
+        }
+        List<Hold> holds = [new HomeHold(device, lead.Id, Home.Left)];
+        if (harness.Cavities[cavity] is { } other)
+        {
+            if (way.Kept.Contains(other.Id))
+            {
+                return null;
+            }
+            holds.Add(new HomeHold(device, other.Id, Home.Left));
+        }
+        var points = way.CountsLiftOf(lead.Id) ? 0 : WorkPoints.Lift;
+        return new Joint(
+            LeadPlace.Moved,
+            points,
+            new Work(WorkAction.MoveLead, points)
+            {
+                Device = device,
+                Lead = lead.Id,
+                Socket = way.Seat.Socket!.Id,
+                From = home + 1,
+                To = cavity + 1,
+            },
+            [new Thing(ThingKind.Cavity, device, $"{cavity}")],
+            holds
+        );
+    }
+}

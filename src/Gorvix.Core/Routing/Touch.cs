@@ -1,0 +1,142 @@
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Routing;
+
+/// <summary>What a lead meets at a pad while the bridges behind it stand in one way.</summary>
+/// <param name="Bridges">Where the bridges behind the pad stand; none when nothing depends on them.</param>
+/// <param name="Strands">What the pad is joined to then.</param>
+internal sealed record PadState(IReadOnlyList<BridgeAt> Bridges, IReadOnlyList<Strand> Strands)
+{
+    /// <summary>Every way in which the bridges behind a pad can stand, in the order of their positions.</summary>
+    public static IReadOnlyList<PadState> Of(Circuit circuit, Pad pad)
+    {
+        var strands = circuit.From(pad);
+        var bridges = strands.SelectMany(s => s.Contacts).Select(c => c.Bridge).Distinct().ToList();
+        IEnumerable<IReadOnlyList<BridgeAt>> ways =
+        [
+            [],
+        ];
+        foreach (var bridge in circuit.Board.Bridges.Where(b => bridges.Contains(b.Id)))
+        {
+            ways = ways.SelectMany(w => bridge.Positions.Select(p => w.Append(new BridgeAt(bridge.Id, p)).ToList()));
+        }
+        return [.. ways.Select(w => new PadState(w, [.. strands.Where(s => s.Conducts(w))]))];
+    }
+}
+
+/// <summary>What comes of a lead at a pad.</summary>
+internal enum TouchEnd
+{
+    /// <summary>Nothing: it meets nothing that could do harm.</summary>
+    Quiet,
+
+    /// <summary>The pad feeds the supply lead as it wants.</summary>
+    Feeds,
+
+    /// <summary>A lead that talks unasked is on a net.</summary>
+    Talks,
+
+    /// <summary>It would burn something, short something, or hold a line.</summary>
+    Harms,
+}
+
+/// <summary>What a lead does and suffers at a pad, read off the strands from it.</summary>
+/// <param name="State">Where the bridges stand.</param>
+/// <param name="End">What comes of it.</param>
+/// <param name="Nets">Nets that the lead talks on unasked.</param>
+/// <param name="Rail">The rail that arrives, or null.</param>
+/// <param name="Volts">What arrives from it, or null when there is none or the source is not known.</param>
+internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string> Nets, Rail? Rail, VoltWindow? Volts)
+{
+    /// <summary>A resistor from here up holds a level and feeds nothing (common practice: pull-ups of 1 to 10 kΩ).</summary>
+    public const double PullUpOhms = 1000;
+
+    /// <summary>Every touch of a lead at a pad, one for each way in which the bridges behind the pad can stand.</summary>
+    /// <param name="circuit">The board.</param>
+    /// <param name="device">The lead's device.</param>
+    /// <param name="lead">The lead.</param>
+    /// <param name="pad">The pad; null and pads that are never connected do nothing.</param>
+    /// <param name="source">What the supply input gets, or null while it is not known.</param>
+    public static IReadOnlyList<Touch> Of(Circuit circuit, Device device, Lead lead, Pad? pad, VoltWindow? source) =>
+        pad is null
+            ? [new Touch(new PadState([], []), TouchEnd.Quiet, [], null, null)]
+            : [.. PadState.Of(circuit, pad).Select(state => Of(circuit, device, lead, state, source))];
+
+    /// <summary>True when a lead drives its wire whenever its device has power.</summary>
+    public static bool Talks(Device device, Lead lead) =>
+        lead.Role switch
+        {
+            LeadRole.Sense => true,
+            LeadRole.Picture => device
+                .Functions.SelectMany(f => f.Modes)
+                .SelectMany(m => m.Lines)
+                .Any(l => l.Lead == lead.Id && l.Flow != Flow.In),
+            LeadRole.Signal => lead.Talks == TalkHabit.Always,
+            _ => false,
+        };
+
+    private static Touch Of(Circuit circuit, Device device, Lead lead, PadState state, VoltWindow? source)
+    {
+        var rails = state
+            .Strands.Where(s => s.To.Kind == NodeKind.Rail && s.Ohms < PullUpOhms)
+            .Select(s => (Rail: circuit.Rails[s.To.Id], Strand: s))
+            .ToList();
+        var nets = state.Strands.Where(s => s.To.Kind == NodeKind.Net).ToList();
+        var ground = rails.Any(r => r.Rail.Feed == RailFeed.Ground && !r.Strand.Steps.Any(Blocks));
+        var powered = rails
+            .Where(r => r.Rail.Feed != RailFeed.Ground)
+            .Select(r => (r.Rail, Volts: VoltsOf(circuit, r.Rail, r.Strand, source), Arrives: ArrivesAt(r.Strand)))
+            .Where(r => r.Arrives)
+            .ToList();
+        Touch Ends(TouchEnd end) =>
+            new(
+                state,
+                end,
+                end == TouchEnd.Talks ? [.. nets.Where(n => n.PassesOut).Select(n => n.To.Id)] : [],
+                powered.Count == 0 ? null : powered[0].Rail,
+                powered.Count == 0 ? null : powered[0].Volts
+            );
+
+        switch (lead.Role)
+        {
+            case LeadRole.Ground:
+                return Ends(powered.Count > 0 || nets.Count > 0 ? TouchEnd.Harms : TouchEnd.Quiet);
+            case LeadRole.Supply:
+                if (ground || nets.Count > 0 || powered.Select(p => p.Rail.Id).Distinct().Count() > 1)
+                {
+                    return Ends(TouchEnd.Harms);
+                }
+                return Ends(powered.Count == 0 ? TouchEnd.Quiet : Fed(device, lead, powered[0].Volts));
+            default:
+                if (powered.Count > 0 || ground)
+                {
+                    return Ends(TouchEnd.Harms);
+                }
+                var driven = Talks(device, lead) ? nets.Where(n => n.PassesOut).ToList() : [];
+                return Ends(
+                    driven.Any(n => n.LevelOut(lead.DriveVolts) > circuit.Nets[n.To.Id].MaxVolts) ? TouchEnd.Harms
+                    : driven.Any(n => circuit.IsOfAPort(n.To.Id)) ? TouchEnd.Talks
+                    : TouchEnd.Quiet
+                );
+        }
+    }
+
+    private static bool Blocks(Step step) => step.Kind is StepKind.Inverter or StepKind.Diode;
+
+    private static bool ArrivesAt(Strand strand) =>
+        Trace.Arrives(strand, new VoltWindow { Min = 1, Max = 60 }) is not null;
+
+    private static VoltWindow? VoltsOf(Circuit circuit, Rail rail, Strand strand, VoltWindow? source) =>
+        source is null ? null : Trace.Arrives(strand, Trace.Gives(circuit, rail, source));
+
+    // Too many volts burn it; too few do not feed it and do no harm. A lead without a window is not judged: nothing is known of it.
+    private static TouchEnd Fed(Device device, Lead lead, VoltWindow? volts) =>
+        (device.Supplies.FirstOrDefault(s => s.Lead == lead.Id)?.Window, volts) switch
+        {
+            (null, _) or (_, null) => TouchEnd.Quiet,
+            ({ } window, { } gives) when gives.Max > window.Max => TouchEnd.Harms,
+            ({ } window, { } gives) when gives.Min < window.Min => TouchEnd.Quiet,
+            _ => TouchEnd.Feeds,
+        };
+}

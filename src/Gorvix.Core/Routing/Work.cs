@@ -1,0 +1,102 @@
+namespace Gorvix.Core.Routing;
+
+/// <summary>What the builder's hands do.</summary>
+public enum WorkAction
+{
+    /// <summary>A bridge is closed in another position.</summary>
+    SetBridge,
+
+    /// <summary>A device gets other firmware or a setting for a mode.</summary>
+    SetMode,
+
+    /// <summary>A device is set to a baud.</summary>
+    SetBaud,
+
+    /// <summary>The board is told that a link replaces what is built in.</summary>
+    ReplaceBuiltIn,
+
+    /// <summary>A setting of the board.</summary>
+    SetBoard,
+
+    /// <summary>A resistor from a lead to the device's 3.3 V.</summary>
+    PullUp,
+
+    /// <summary>A lead goes from its cavity to another one of its plug.</summary>
+    MoveLead,
+
+    /// <summary>A lead leaves its plug and is insulated.</summary>
+    LiftLead,
+
+    /// <summary>A lead is cut off and insulated.</summary>
+    CutLead,
+
+    /// <summary>A lead leaves its plug and is soldered to a pad.</summary>
+    SolderLead,
+
+    /// <summary>A mating plug with bare wires goes into a socket.</summary>
+    FitTail,
+}
+
+/// <summary>Something for the builder's hands, as data; sentences are made of it in <c>Words</c>.</summary>
+/// <param name="Action">What to do.</param>
+/// <param name="Points">How much it is, on the scale of <see cref="WorkPoints"/>.</param>
+public sealed record Work(WorkAction Action, int Points)
+{
+    /// <summary>Id of the device within the build.</summary>
+    public string? Device { get; init; }
+
+    /// <summary>Id of the lead.</summary>
+    public string? Lead { get; init; }
+
+    /// <summary>Id of the pad.</summary>
+    public string? Pad { get; init; }
+
+    /// <summary>Id of the socket.</summary>
+    public string? Socket { get; init; }
+
+    /// <summary>The cavity that the lead leaves, counted from 1.</summary>
+    public int? From { get; init; }
+
+    /// <summary>The cavity that the lead goes to, counted from 1.</summary>
+    public int? To { get; init; }
+
+    /// <summary>Id of the bridge.</summary>
+    public string? Bridge { get; init; }
+
+    /// <summary>Where the bridge shall stand.</summary>
+    public string? Position { get; init; }
+
+    /// <summary>The firmware that is needed.</summary>
+    public string? Firmware { get; init; }
+
+    /// <summary>The setting, or what is replaced.</summary>
+    public string? Setting { get; init; }
+
+    /// <summary>Bits per second.</summary>
+    public int? Baud { get; init; }
+}
+
+/// <summary>Our own scale of hand work.</summary>
+public static class WorkPoints
+{
+    /// <summary>Iron on small pads.</summary>
+    public const int Bridge = 4;
+
+    /// <summary>New firmware in a device.</summary>
+    public const int Firmware = 6;
+
+    /// <summary>A setting in a device or in the board's firmware.</summary>
+    public const int Setting = 2;
+
+    /// <summary>A resistor soldered to a wire.</summary>
+    public const int Resistor = 3;
+
+    /// <summary>One lead taken out of its cavity: to another one, or insulated, or cut.</summary>
+    public const int Lift = 1;
+
+    /// <summary>One lead soldered that was taken out of its plug; the taking out is counted by itself.</summary>
+    public const int Solder = 1;
+
+    /// <summary>A mating plug with bare wires.</summary>
+    public const int Tail = 1;
+}

@@ -1,0 +1,201 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
+
+namespace Gorvix.Core.Wiring;
+
+/// <summary>Makes every lead's place of a plan: what is used, what sits in a plug with it, what is taken out.</summary>
+internal sealed class WireMaker(ResolvedBuild build, Plan plan)
+{
+    private readonly Circuit _circuit = build.Circuit;
+
+    // How many wires each pad has; a pad of its own for each is preferred.
+    private readonly Dictionary<string, int> _busy = [];
+
+    /// <summary>The wired build.</summary>
+    public WiredBuild Make()
+    {
+        var routes = plan.Placements.Select(p => p.Route).OfType<Route>().ToList();
+        foreach (var walk in routes.SelectMany(r => r.Walks))
+        {
+            Take(walk.Pad);
+        }
+        var leads = plan.Seats.SelectMany(seat => LeadsOf(seat, routes)).ToList();
+        var contacts = routes
+            .SelectMany(r => r.Bridges)
+            .Concat(plan.Feeds.SelectMany(f => f.Feed?.Bridges ?? []))
+            .Concat(Held())
+            .ToLookup(c => c.Bridge, c => c.Position);
+        var wired = new WiredBuild(
+            build,
+            [.. plan.Seats.Select(s => new WiredSeat(s.Ways.Device.Id, s.Way.Seat))],
+            leads,
+            [.. build.Board.Bridges.Select(b => new BridgeSet(b, [contacts[b.Id].FirstOrDefault(b.Default)]))],
+            [.. routes.Select(r => new PortSet(r.Link.Id, r.Port, r.Mode, r.Settings))],
+            new Sources(Feeder.SourceOf(build), build.Build.Pack)
+        );
+        return wired with { Work = [.. WorkList.Of(wired, routes)] };
+    }
+
+    // A bridge that a lead in its plug, or a supply without a feed, needs in a position.
+    private IEnumerable<BridgeAt> Held() =>
+        plan
+            .Stays.SelectMany(s => s.Claims.Holds)
+            .Concat(plan.Feeds.SelectMany(f => f.Chosen?.Claims.Holds ?? []))
+            .OfType<BridgeHold>()
+            .Select(h => new BridgeAt(h.Bridge.Id, h.Position));
+
+    private IEnumerable<WiredLead> LeadsOf(SeatPlacement seat, List<Route> routes)
+    {
+        var (device, way) = (seat.Ways.Device, seat.Way);
+        var harness = Harness.Of(device.Device);
+        var used = new Dictionary<string, (Pad Pad, string? Link)>();
+        foreach (var route in routes.Where(r => r.Link.Want.Device == device.Id))
+        {
+            foreach (var walk in route.Walks)
+            {
+                used[walk.Lead.Id] = (walk.Pad, route.Link.Id);
+            }
+        }
+        var near = used.Values.Select(u => u.Pad).ToList();
+        foreach (var feed in plan.Feeds.Where(f => f.Ways.Device.Id == device.Id && f.Feed is not null))
+        {
+            var pad = Nearest(
+                feed.Feed!.Pads,
+                near,
+                build.Build.Pins.OfType<FeedMatch>().FirstOrDefault(feed.Feed.Matches)
+            );
+            used[feed.Feed.Lead.Id] = (pad, null);
+            Take(pad);
+        }
+        foreach (var (lead, pad) in Grounds(device, way, harness, used, near))
+        {
+            used[lead.Id] = (pad, null);
+            Take(pad);
+        }
+        var evicted = used.Where(u =>
+                way.Seat.Socket is { } s && s.CavityOf(u.Value.Pad) is var c && c >= 0 && c != harness.HomeOf(u.Key)
+            )
+            .Select(u => way.Seat.Socket!.CavityOf(u.Value.Pad))
+            .ToHashSet();
+        return device.Device.Leads.Select(lead =>
+            used.TryGetValue(lead.Id, out var use)
+                ? Used(device, way, harness, lead, use.Pad, use.Link)
+                : Unused(device, way, harness, lead, evicted)
+        );
+    }
+
+    private WiredLead Used(DeviceInBuild device, SeatWay way, Harness harness, Lead lead, Pad pad, string? link)
+    {
+        var socket = _circuit.SocketOf.GetValueOrDefault(pad.Id);
+        var cavity = socket?.CavityOf(pad);
+        var state =
+            socket is null ? LeadState.Soldered
+            : socket != way.Seat.Socket ? LeadState.OnTail
+            : cavity == harness.HomeOf(lead.Id) ? LeadState.InPlace
+            : LeadState.Moved;
+        return new WiredLead(device.Id, lead, state, pad, socket, cavity + 1, link) { IsUsed = true };
+    }
+
+    private WiredLead Unused(DeviceInBuild device, SeatWay way, Harness harness, Lead lead, HashSet<int> evicted)
+    {
+        var home = harness.HomeOf(lead.Id);
+        if (way.Seat.Socket is not { } socket || home < 0)
+        {
+            return new WiredLead(device.Id, lead, home < 0 ? LeadState.Open : LeadState.InHarness);
+        }
+        var leaves =
+            evicted.Contains(home)
+            || way.Forced.ContainsKey(lead.Id)
+            || way.Lifted.Contains(lead.Id)
+            || plan.Stays.Any(s => s.Device == device.Id && s.Lead.Id == lead.Id && s.Home == Home.Left)
+            || plan.Feeds.Any(f =>
+                f.Ways.Device.Id == device.Id
+                && f.Ways.Supply.Lead == lead.Id
+                && f.Chosen?.Claims.Holds.OfType<HomeHold>().Any(h => h.Lead == lead.Id && h.Home == Home.Left) == true
+            );
+        return leaves
+            ? new WiredLead(
+                device.Id,
+                lead,
+                build.Build.House.Unused == UnusedLeads.Cut ? LeadState.Cut : LeadState.Lifted
+            )
+            : new WiredLead(device.Id, lead, LeadState.InPlace, socket.Pads[home], socket, home + 1)
+            {
+                // Ground that meets ground is what it is there for.
+                IsUsed = lead.Role == LeadRole.Ground && socket.Pads[home] is not null,
+            };
+    }
+
+    // A seated plug brings its ground; a moved one goes where the seat says; else one lead is soldered, and of bare leads all.
+    private IEnumerable<(Lead Lead, Pad Pad)> Grounds(
+        DeviceInBuild device,
+        SeatWay way,
+        Harness harness,
+        Dictionary<string, (Pad Pad, string? Link)> used,
+        List<Pad> near
+    )
+    {
+        if (way.Seat.Kind == SeatKind.Off)
+        {
+            yield break;
+        }
+        foreach (var (lead, cavity) in way.GroundMoves)
+        {
+            yield return (device.Device.Leads.First(l => l.Id == lead), way.Seat.Socket!.Pads[cavity]!);
+        }
+        if (used.Count == 0 && way.Seat.Kind != SeatKind.Seated)
+        {
+            yield break;
+        }
+        var grounds = device.Device.Leads.Where(l => l.Role == LeadRole.Ground).ToList();
+        IEnumerable<Lead> soldered =
+            way.Seat.Kind == SeatKind.Bare ? grounds
+            : way.GroundSoldered ? grounds.Where(l => harness.HomeOf(l.Id) >= 0).Take(1)
+            : way.Seat.Kind == SeatKind.Seated && grounds.All(l => harness.HomeOf(l.Id) < 0) ? grounds
+            : way.Seat.Kind == SeatKind.Loose && grounds.All(l => harness.HomeOf(l.Id) < 0) ? grounds
+            : [];
+        foreach (var lead in soldered.ToList())
+        {
+            if (GroundPad(near) is { } pad)
+            {
+                yield return (lead, pad);
+            }
+        }
+    }
+
+    // A ground pad to solder to, else a pin of a socket in which no plug sits.
+    private Pad? GroundPad(List<Pad> near)
+    {
+        bool IsGround(Pad pad) =>
+            _circuit
+                .From(pad)
+                .Any(s =>
+                    s.IsPlain
+                    && s.Contacts.Count == 0
+                    && s.To.Kind == NodeKind.Rail
+                    && _circuit.Rails[s.To.Id].Feed == RailFeed.Ground
+                );
+        var seated = plan.Seats.Select(s => s.Way.Seat.Socket).OfType<Socket>().ToHashSet();
+        var pads = build.Board.Pads.Where(IsGround).ToList();
+        var free = pads.Where(p => !_circuit.SocketOf.ContainsKey(p.Id)).ToList();
+        var open = pads.Where(p => _circuit.SocketOf.TryGetValue(p.Id, out var s) && !seated.Contains(s)).ToList();
+        return free.Count > 0 ? Nearest(free, near, null)
+            : open.Count > 0 ? Nearest(open, near, null)
+            : null;
+    }
+
+    private void Take(Pad pad) => _busy[pad.Id] = _busy.GetValueOrDefault(pad.Id) + 1;
+
+    private Pad Nearest(IReadOnlyList<Pad> pads, List<Pad> near, FeedMatch? pin) =>
+        pads.FirstOrDefault(p => p.Id == pin?.Pad)
+        ?? pads.OrderBy(p => _busy.GetValueOrDefault(p.Id))
+            .ThenBy(p => near.Count == 0 ? 0 : near.Min(n => Distance(n, p)))
+            .First();
+
+    // The other side of the board is far: the wire goes round its edge.
+    private static double Distance(Pad a, Pad b) =>
+        Math.Sqrt(((a.X - b.X) * (a.X - b.X)) + ((a.Y - b.Y) * (a.Y - b.Y))) + (a.Side == b.Side ? 0 : 100);
+}

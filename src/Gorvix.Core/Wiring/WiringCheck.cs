@@ -1,0 +1,174 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Routing;
+
+namespace Gorvix.Core.Wiring;
+
+/// <summary>What the builder must know of plugs, sockets and grounds before anything is plugged in.</summary>
+public static class WiringCheck
+{
+    /// <summary>The findings of a wired build, device by device.</summary>
+    public static IReadOnlyList<Finding> Of(WiredBuild wired) =>
+        [.. Alike(wired), .. wired.Build.Devices.SelectMany(d => Of(wired, d))];
+
+    private static IEnumerable<Finding> Of(WiredBuild wired, DeviceInBuild device)
+    {
+        var seat = wired.Seats.First(s => s.Device == device.Id).Seat;
+        var harness = Harness.Of(device.Device);
+        foreach (var socket in harness.Fits(wired.Build.Circuit))
+        {
+            if (Trouble(wired, device, harness, socket) is not var (lead, pad, what))
+            {
+                continue;
+            }
+            if (seat.Socket != socket)
+            {
+                yield return WiringRules.KeepOut.Found(
+                    Severity.Warn,
+                    Subject.Socket(socket.Id, device.Id),
+                    ("device", $"the {device.Device.Name}"),
+                    ("plug", socket.Label),
+                    ("lead", lead.Label),
+                    ("what", what == Mishap.Sits ? "sit on" : "talk on"),
+                    ("pad", pad.Label)
+                );
+            }
+            else if (what == Mishap.Sits)
+            {
+                yield return HazardRules.Plug.Found(
+                    Severity.Warn,
+                    Subject.Socket(socket.Id, device.Id),
+                    ("device", $"the {device.Device.Name}"),
+                    ("plug", socket.Label),
+                    ("lead", lead.Label),
+                    ("pad", pad.Label)
+                );
+            }
+        }
+        foreach (
+            var socket in wired.Build.Circuit.Sockets.Where(s =>
+                s.Family == harness.Family && s.Pads.Count < harness.Cavities.Count
+            )
+        )
+        {
+            yield return WiringRules.PlugSize.Found(
+                Severity.Warn,
+                Subject.Socket(socket.Id, device.Id),
+                ("device", device.Device.Name),
+                ("pins", $"{harness.Cavities.Count}"),
+                ("plug", socket.Label),
+                ("has", $"{socket.Pads.Count}"),
+                ("family", socket.Family)
+            );
+        }
+        foreach (var lead in device.Device.Leads.Where(l => harness.Family is not null && harness.HomeOf(l.Id) < 0))
+        {
+            yield return WiringRules.Flying.Found(
+                Severity.Note,
+                Subject.Lead(device.Id, lead.Id),
+                ("lead", lead.Label),
+                ("device", device.Device.Name)
+            );
+        }
+        foreach (var finding in Grounds(wired, device))
+        {
+            yield return finding;
+        }
+    }
+
+    private enum Mishap
+    {
+        Sits,
+        Talks,
+    }
+
+    // The first lead that would do harm were the plug put in as it comes: what burns before what talks.
+    private static (Lead Lead, Pad Pad, Mishap What)? Trouble(
+        WiredBuild wired,
+        DeviceInBuild device,
+        Harness harness,
+        Socket socket
+    )
+    {
+        var touches = harness
+            .Cavities.Index()
+            .Where(c => c.Item is not null && socket.Pads[c.Index] is not null)
+            .Select(c =>
+                (
+                    Lead: c.Item!,
+                    Pad: socket.Pads[c.Index]!,
+                    Touch: Touch
+                        .Of(wired.Build.Circuit, device.Device, c.Item!, socket.Pads[c.Index], wired.Sources.Input)
+                        .FirstOrDefault(t => t.State.Bridges.All(wired.Positions().Contains))
+                )
+            )
+            .ToList();
+        var harms = touches.Where(t => t.Touch?.End == TouchEnd.Harms).ToList();
+        if (harms.Count > 0)
+        {
+            var worst = harms
+                .OrderBy(h =>
+                    Array.IndexOf([LeadRole.Supply, LeadRole.Signal], h.Lead.Role) switch
+                    {
+                        < 0 => 2,
+                        var place => place,
+                    }
+                )
+                .First();
+            return (worst.Lead, worst.Pad, Mishap.Sits);
+        }
+        var talks = touches.FirstOrDefault(t =>
+            t.Touch?.End == TouchEnd.Talks && t.Touch.Nets.Any(net => Others(wired, device, net))
+        );
+        return talks.Lead is null ? null : (talks.Lead, talks.Pad, Mishap.Talks);
+    }
+
+    private static bool Others(WiredBuild wired, DeviceInBuild device, string net) =>
+        wired.On(NodeKind.Net, net).Any(l => l.Lead.IsUsed && l.Lead.Device != device.Id);
+
+    private static IEnumerable<Finding> Grounds(WiredBuild wired, DeviceInBuild device)
+    {
+        var leads = wired.Leads.Where(l => l.Device == device.Id).ToList();
+        if (leads.All(l => l.Pad is null))
+        {
+            yield break;
+        }
+        var grounds = leads.Where(l => l.Lead.Role == LeadRole.Ground).ToList();
+        if (grounds.Count == 0)
+        {
+            yield return WiringRules.NoGroundLead.Found(
+                Severity.Warn,
+                Subject.Device(device.Id),
+                ("device", device.Device.Name)
+            );
+        }
+        else if (grounds.All(l => l.Pad is null))
+        {
+            yield return WiringRules.NoGroundPad.Found(
+                Severity.Warn,
+                Subject.Device(device.Id),
+                ("device", device.Device.Name),
+                ("board", wired.Build.Board.Name)
+            );
+        }
+    }
+
+    private static IEnumerable<Finding> Alike(WiredBuild wired)
+    {
+        var used = wired.Seats.Where(s => s.Seat.Socket is not null).Select(s => s.Seat.Socket!.Family).ToHashSet();
+        return
+        [
+            .. from family in wired.Build.Circuit.Sockets.GroupBy(s => s.Family)
+            where used.Contains(family.Key) && family.Count() > 1
+            let two = family.Take(2).ToList()
+            select WiringRules.TwoSockets.Found(
+                Severity.Note,
+                Subject.Socket(two[0].Id),
+                ("one", two[0].Label),
+                ("two", two[1].Label)
+            ),
+        ];
+    }
+}

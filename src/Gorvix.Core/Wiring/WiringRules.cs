@@ -1,0 +1,64 @@
+using Gorvix.Core.Findings;
+
+namespace Gorvix.Core.Wiring;
+
+/// <summary>What there is to say about the joints of a build.</summary>
+public static class WiringRules
+{
+    /// <summary>A socket that a plug must not go into.</summary>
+    public static readonly Rule KeepOut = new(
+        "KEEP-OUT",
+        "A plug stays out of a socket that fits it",
+        "Keep the plug of {device} out of {plug}, although it fits: its {lead} would {what} {pad}.",
+        "Plugs of one family fit each other whatever they carry; battery on a data pin kills both sides at once, and two outputs on one wire fight.",
+        SourceNote.Practice
+    );
+
+    /// <summary>A device whose part file names no ground.</summary>
+    public static readonly Rule NoGroundLead = new(
+        "NO-GROUND",
+        "A device needs a ground",
+        "The part file of the {device} names no ground lead. Nothing works without one: find it on the device and wire it to GND.",
+        "Every level is a voltage against ground; a device that hangs on its signal wires alone misbehaves or burns.",
+        SourceNote.Practice
+    );
+
+    /// <summary>No pad for a ground.</summary>
+    public static readonly Rule NoGroundPad = new(
+        "NO-GND-PAD",
+        "A ground needs a pad",
+        "The {device} finds no free ground on the {board}: join its ground to the ground lead of another device.",
+        "Ground is common, so any ground does electrically; the nearest is quieter.",
+        SourceNote.Practice
+    );
+
+    /// <summary>A plug larger than the socket of its family.</summary>
+    public static readonly Rule PlugSize = new(
+        "PLUG-SIZE",
+        "A plug has no more pins than its socket",
+        "The plug of the {device} has {pins} pins and {plug} has {has}, although both are called \"{family}\". One of the two part files is wrong; the plug is treated as not fitting.",
+        "Plugs of one family have one number of pins.",
+        SourceNote.Own
+    );
+
+    /// <summary>A lead that is in no cavity.</summary>
+    public static readonly Rule Flying = new(
+        "FLYING",
+        "A lead beside the plug is soldered by itself",
+        "{lead} of the {device} is in no pin of its plug: it is soldered by itself, even where the plug is seated.",
+        "Some modules bring a lead or two beside the plug.",
+        SourceNote.Practice
+    );
+
+    /// <summary>Two sockets of one family.</summary>
+    public static readonly Rule TwoSockets = new(
+        "TWO-SOCKETS",
+        "Two sockets alike are mixed up easily",
+        "{one} and {two} take the same plugs and carry other pins: mark which is which before you plug anything in.",
+        "The hand finds the nearest socket that fits; the plan means one of them.",
+        SourceNote.Practice
+    );
+
+    /// <summary>All rules of this floor.</summary>
+    public static readonly IReadOnlyList<Rule> All = [KeepOut, NoGroundLead, NoGroundPad, PlugSize, Flying, TwoSockets];
+}

@@ -1,0 +1,66 @@
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Routing;
+
+namespace Gorvix.Core.Wiring;
+
+/// <summary>What the hands have to do, each thing once: bridges, tails, leads that leave their plugs, then settings.</summary>
+internal static class WorkList
+{
+    /// <summary>The list for a wired build and the routes that it follows.</summary>
+    public static IEnumerable<Work> Of(WiredBuild wired, IReadOnlyList<Route> routes)
+    {
+        var bridges = wired
+            .Bridges.Where(b => b.IsWork)
+            .Select(b => new Work(WorkAction.SetBridge, WorkPoints.Bridge)
+            {
+                Bridge = b.Bridge.Id,
+                Position = b.Positions is [var first, ..] ? first : null,
+            });
+        var tails = wired
+            .Leads.Where(l => l.State == LeadState.OnTail)
+            .Select(l => l.Socket!.Id)
+            .Distinct()
+            .Select(s => new Work(WorkAction.FitTail, WorkPoints.Tail) { Socket = s });
+        var settings = routes
+            .SelectMany(r => r.Work)
+            .Where(w => w.Action is not (WorkAction.MoveLead or WorkAction.SolderLead));
+        return
+        [
+            .. bridges,
+            .. tails,
+            .. wired.Leads.Select(l => OfLead(wired, l)).OfType<Work>(),
+            .. settings.Distinct(),
+        ];
+    }
+
+    private static Work? OfLead(WiredBuild wired, WiredLead lead)
+    {
+        var seat = wired.Seats.First(s => s.Device == lead.Device).Seat;
+        var part = wired.Build.Devices.First(d => d.Id == lead.Device).Device;
+        var home = Harness.Of(part).HomeOf(lead.Lead.Id);
+        Work Make(WorkAction action, int points) =>
+            new(action, points)
+            {
+                Device = lead.Device,
+                Lead = lead.Lead.Id,
+                Socket = lead.State is LeadState.Soldered or LeadState.InPlace
+                    ? null
+                    : (lead.Socket ?? seat.Socket)?.Id,
+                From = home < 0 ? null : home + 1,
+            };
+        return lead.State switch
+        {
+            LeadState.Moved => Make(WorkAction.MoveLead, WorkPoints.Lift) with { To = lead.Cavity },
+            LeadState.Lifted => Make(WorkAction.LiftLead, WorkPoints.Lift),
+            LeadState.Cut => Make(WorkAction.CutLead, WorkPoints.Lift),
+            LeadState.Soldered or LeadState.OnTail when home >= 0 && seat.Kind != SeatKind.Bare => Make(
+                WorkAction.SolderLead,
+                WorkPoints.Lift + WorkPoints.Solder
+            ) with
+            {
+                Pad = lead.Pad!.Id,
+            },
+            _ => null,
+        };
+    }
+}

@@ -1,0 +1,85 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Routing;
+using Gorvix.Core.Wiring;
+
+namespace Gorvix.Core.Words;
+
+/// <summary>Pads, plugs and leads as the builder finds them on the bench.</summary>
+public static class WireWords
+{
+    /// <summary>A pad with where it is: "T3", "T3, bottom side", "GPS pin 2 (GSCL)".</summary>
+    /// <param name="circuit">The board.</param>
+    /// <param name="pad">One of its pads.</param>
+    public static string Of(Circuit circuit, Pad pad) =>
+        circuit.SocketOf.TryGetValue(pad.Id, out var socket)
+            ? $"{socket.Label} pin {socket.CavityOf(pad) + 1} ({pad.Label})"
+            : $"{pad.Label}{Side(pad)}";
+
+    /// <summary>What is done with the plug of a device.</summary>
+    public static string Of(Seat seat) =>
+        seat.Kind switch
+        {
+            SeatKind.Seated => $"in {seat.Socket!.Label}",
+            SeatKind.Loose => "not plugged in: soldered lead by lead",
+            SeatKind.Off => "left off: no seat of its plug is allowed",
+            _ => "soldered",
+        };
+
+    /// <summary>What has become of a lead.</summary>
+    public static string Of(WiredLead lead) =>
+        lead.State switch
+        {
+            LeadState.InPlace when lead.Pad is null => $"stays in pin {lead.Cavity}, which leads nowhere",
+            LeadState.InPlace => $"stays in pin {lead.Cavity} ({lead.Pad.Label})",
+            LeadState.Moved => $"moves to pin {lead.Cavity} ({lead.Pad!.Label})",
+            LeadState.Soldered => $"to pad {lead.Pad!.Label}{Side(lead.Pad)}",
+            LeadState.OnTail => $"to {lead.Socket!.Label} pin {lead.Cavity} ({lead.Pad!.Label}), over a tail",
+            LeadState.Lifted => "out of the plug, insulated",
+            LeadState.Cut => "cut off, insulated",
+            LeadState.InHarness => "stays in its plug, which sits nowhere",
+            _ => "open, insulated",
+        };
+
+    private static string Side(Pad pad) => pad.Side == BoardSide.Bottom ? ", bottom side" : "";
+}
+
+/// <summary>Hand work in sentences.</summary>
+public static class WorkWords
+{
+    /// <summary>One thing to do, as a sentence.</summary>
+    /// <param name="work">What to do.</param>
+    /// <param name="build">The build that its ids are of.</param>
+    public static string Of(Work work, ResolvedBuild build)
+    {
+        var device = work.Device is { } id ? build.Devices.First(d => d.Id == id).Device : null;
+        var lead = work.Lead is { } leadId ? device!.Leads.First(l => l.Id == leadId).Label : null;
+        var socket = work.Socket is { } socketId ? build.Circuit.Sockets.First(s => s.Id == socketId).Label : null;
+        var pad = work.Pad is { } padId ? WireWords.Of(build.Circuit, build.Circuit.Pads[padId]) : null;
+        return work.Action switch
+        {
+            WorkAction.SetBridge when work.Position is null => $"Open bridge {work.Bridge}.",
+            WorkAction.SetBridge =>
+                $"Close bridge {work.Bridge} at \"{work.Position}\"; it comes at \"{DefaultOf(build, work.Bridge!)}\".",
+            WorkAction.SetMode => $"On the {device!.Name}: {PortWords.Condition(work.Setting, work.Firmware)}.",
+            WorkAction.SetBaud => $"On the {device!.Name}: set it to {work.Baud} baud.",
+            WorkAction.ReplaceBuiltIn =>
+                $"In the board's settings: change the receiver from built-in ({work.Setting}) to serial.",
+            WorkAction.SetBoard => $"In the board's settings: {work.Setting}.",
+            WorkAction.PullUp => $"Fit a 10 kΩ pull-up resistor from {lead} of the {device!.Name} to its 3.3 V.",
+            WorkAction.MoveLead =>
+                $"In the {device!.Name}'s plug for {socket}: move {lead} from pin {work.From} to pin {work.To}.",
+            WorkAction.LiftLead => $"Take {lead} out of pin {work.From} of the {device!.Name}'s plug and insulate it.",
+            WorkAction.CutLead => $"Cut {lead} (pin {work.From}) of the {device!.Name} off its plug and insulate it.",
+            WorkAction.SolderLead when socket is not null =>
+                $"Take {lead} out of pin {work.From} of the {device!.Name}'s plug and solder it to the tail in {pad}.",
+            WorkAction.SolderLead =>
+                $"Take {lead} out of pin {work.From} of the {device!.Name}'s plug and solder it to {pad}.",
+            _ => $"Put a tail (a mating plug with bare wires) into {socket}.",
+        };
+    }
+
+    private static string DefaultOf(ResolvedBuild build, string bridge) =>
+        build.Board.Bridges.First(b => b.Id == bridge).Default;
+}

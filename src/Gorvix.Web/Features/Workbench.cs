@@ -1,0 +1,245 @@
+using System.Text.Json;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Fit;
+using Gorvix.Core.Planning;
+using Gorvix.Storage;
+using Gorvix.Web.Hosting;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.Extensions.Options;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>A build on the Fit screen.</summary>
+/// <param name="Id">Id in addresses.</param>
+/// <param name="Name">What the builder calls it.</param>
+/// <param name="Note">A line about it, or null.</param>
+/// <param name="Version">To be sent back with the next change.</param>
+/// <param name="Undo">What undo would take back, in words, or null.</param>
+/// <param name="Redo">What redo would bring back, in words, or null.</param>
+/// <param name="Setup">Firmware, supply and house rules.</param>
+/// <param name="BoardPart">Id of the board in the library.</param>
+/// <param name="Devices">The devices, with their parts.</param>
+/// <param name="Wants">The links wished for, with their devices and functions.</param>
+/// <param name="Sheet">The answer.</param>
+/// <param name="Moved">What the last change moved and why, one sentence for each link; empty when nothing was changed.</param>
+public sealed record FitView(
+    string Id,
+    string Name,
+    string? Note,
+    int Version,
+    string? Undo,
+    string? Redo,
+    Setup Setup,
+    string BoardPart,
+    IReadOnlyList<BuildDevice> Devices,
+    IReadOnlyList<Want> Wants,
+    FitSheet Sheet,
+    IReadOnlyList<string> Moved
+);
+
+/// <summary>A new state of a build that somebody wants, or why it cannot be.</summary>
+/// <param name="After">The new state; the same state means nothing to do.</param>
+/// <param name="Words">The change in words, for undo.</param>
+/// <param name="Findings">What stands against it.</param>
+internal sealed record Proposal(Build? After, string Words, IReadOnlyList<Finding> Findings)
+{
+    /// <summary>A new state.</summary>
+    public static Proposal Of(Build after, string words) => new(after, words, []);
+
+    /// <summary>A refusal.</summary>
+    public static Proposal Refused(IReadOnlyList<Finding> findings) => new(null, "", findings);
+}
+
+/// <summary>
+/// The one place that loads a build, checks it, plans it and only then stores it. What cannot be planned is refused and nothing
+/// is stored. Plans are made on the planner's own threads and kept by build and version.
+/// </summary>
+internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep keep, IOptions<JsonOptions> json)
+{
+    /// <summary>The build as it stands, with its whole sheet.</summary>
+    public async Task<IResult> Get(string id, CancellationToken stop)
+    {
+        var version = await builds.VersionOf(id);
+        var planned = await Planned(id, version, stop);
+        if (planned.Reader is not null && planned.Json is null)
+        {
+            planned = await keep.Get(id, version, PlanStage.Sheet, halt => Told(planned, halt), stop);
+        }
+        return planned.Json is { } view
+            ? Results.Bytes(view, "application/json; charset=utf-8")
+            : Problems.Of(planned.Refused);
+    }
+
+    /// <summary>The build as it stands, planned, or what stands against it.</summary>
+    public async Task<PlannedBuild> Planned(string id, CancellationToken stop) =>
+        await Planned(id, await builds.VersionOf(id), stop);
+
+    /// <summary>A build of the shelf, planned, or what stands against it.</summary>
+    public Task<PlannedBuild> Planned(StoredBuild stored, CancellationToken stop) =>
+        keep.Get(stored.Id, stored.Version, PlanStage.Plan, halt => Plan(stored, halt), stop);
+
+    /// <summary>A change of the build: planned first, then stored.</summary>
+    /// <param name="id">The build.</param>
+    /// <param name="version">The version that the writer has seen.</param>
+    /// <param name="change">Makes the new state.</param>
+    /// <param name="stop">Tells that the writer has gone; before the new state is planned nothing is stored then.</param>
+    /// <exception cref="BuildChangedException">The version is not the newest.</exception>
+    public async Task<IResult> Change(
+        string id,
+        int version,
+        Func<Build, Task<Proposal>> change,
+        CancellationToken stop
+    )
+    {
+        var stored = await builds.Get(id);
+        if (stored.Version != version)
+        {
+            throw new BuildChangedException();
+        }
+        var proposal = await change(stored.Build);
+        return proposal switch
+        {
+            { Findings.Count: > 0 } => Problems.Of(proposal.Findings),
+            { After: { } after } when ReferenceEquals(after, stored.Build) => await Get(id, stop),
+            { After: { } after } => await Move(
+                stored,
+                after,
+                () => builds.Put(id, version, proposal.Words, after),
+                stop
+            ),
+            _ => await Get(id, stop),
+        };
+    }
+
+    /// <summary>A step back or forward. The state that it leads to is planned first; the one that it leaves is not needed.</summary>
+    /// <param name="id">The build.</param>
+    /// <param name="version">The version that the writer has seen.</param>
+    /// <param name="direction">-1 for undo, 1 for redo.</param>
+    /// <param name="stop">Tells that the writer has gone.</param>
+    /// <exception cref="BuildChangedException">The version is not the newest.</exception>
+    public async Task<IResult> Walk(string id, int version, int direction, CancellationToken stop)
+    {
+        if (await builds.Beside(id, version, direction) is not { } after)
+        {
+            return await Get(id, stop);
+        }
+        var stored = await Readable(id);
+        return await Move(stored, after, () => builds.Walk(id, version, direction), stop);
+    }
+
+    // The state that is left may be one that this program cannot read; then nothing is said of what moved.
+    private async Task<StoredBuild?> Readable(string id)
+    {
+        try
+        {
+            return await builds.Get(id);
+        }
+        catch (UnknownFormatException)
+        {
+            return null;
+        }
+    }
+
+    private async Task<IResult> Move(
+        StoredBuild? before,
+        Build after,
+        Func<Task<StoredBuild>> store,
+        CancellationToken stop
+    )
+    {
+        var was = before is null ? null : (await Planned(before, stop)).Reader;
+        var (resolved, findings) = ResolvedBuild.Of(after, await parts.For(after));
+        if (resolved is null)
+        {
+            return Problems.Of(findings);
+        }
+        var (reader, sheet) = await Workers.Run(
+            () =>
+            {
+                // The most frequent change is one of pins and bans alone; it plans from what is known.
+                var now =
+                    was is not null && before is not null && OnlyWishesDiffer(before.Build, after)
+                        ? was.Until(stop).With(after.Pins, after.Bans)
+                        : new FitReader(resolved, stop);
+                return (now.Until(CancellationToken.None), now.Sheet());
+            },
+            stop
+        );
+        var stored = await store();
+        keep.Put(new PlannedBuild(stored, reader, ViewBytes(stored, sheet), []));
+        return Results.Ok(ViewOf(stored, sheet, was is null ? [] : reader.MovedSince(was.Plan)));
+    }
+
+    private static bool OnlyWishesDiffer(Build a, Build b) => a with { Pins = b.Pins, Bans = b.Bans } == b;
+
+    private async Task<PlannedBuild> Planned(string id, int version, CancellationToken stop) =>
+        keep.Find(id, version) ?? await Planned(await builds.Get(id), stop);
+
+    private async Task<PlannedBuild> Plan(StoredBuild stored, CancellationToken stop)
+    {
+        var (resolved, findings) = ResolvedBuild.Of(stored.Build, await parts.For(stored.Build));
+        return resolved is null
+            ? new PlannedBuild(stored, null, null, findings)
+            : await Workers.Run(
+                () =>
+                {
+                    var reader = new FitReader(resolved, stop).Until(CancellationToken.None);
+                    return new PlannedBuild(stored, reader, null, []);
+                },
+                stop
+            );
+    }
+
+    // The sheet is most of the work; the shelf does without.
+    private Task<PlannedBuild> Told(PlannedBuild planned, CancellationToken stop) =>
+        Workers.Run(
+            () =>
+            {
+                var sheet = planned.Reader!.Until(stop).Sheet();
+                return planned with { Json = ViewBytes(planned.Stored, sheet) };
+            },
+            stop
+        );
+
+    private byte[] ViewBytes(StoredBuild stored, FitSheet sheet) =>
+        JsonSerializer.SerializeToUtf8Bytes(ViewOf(stored, sheet, []), json.Value.SerializerOptions);
+
+    private static FitView ViewOf(StoredBuild stored, FitSheet sheet, IReadOnlyList<string> moved) =>
+        new(
+            stored.Id,
+            stored.Build.Name,
+            stored.Build.Note,
+            stored.Version,
+            stored.Undo,
+            stored.Redo,
+            Setup.Of(stored.Build),
+            stored.Build.Board,
+            stored.Build.Devices,
+            stored.Build.Wants,
+            sheet,
+            moved
+        );
+}
+
+/// <summary>How much of a build's answer is made.</summary>
+internal enum PlanStage
+{
+    /// <summary>The plan: enough for the shelf.</summary>
+    Plan,
+
+    /// <summary>The whole sheet.</summary>
+    Sheet,
+}
+
+/// <summary>A stored build with its plan, or with what stands against one.</summary>
+/// <param name="Stored">The build as it is stored.</param>
+/// <param name="Reader">Its plan, or null when it cannot be planned.</param>
+/// <param name="Json">The view with the whole sheet, or null while it is not made.</param>
+/// <param name="Refused">Why it cannot be planned; empty when it can.</param>
+internal sealed record PlannedBuild(
+    StoredBuild Stored,
+    FitReader? Reader,
+    byte[]? Json,
+    IReadOnlyList<Finding> Refused
+);
