@@ -123,7 +123,7 @@ public class SetupScreenTests
         page.Says("[data-testid='progress']", "all 7 tried");
         Assert.Equal(7, page.All(".rows > li").Count);
         page.Says("[data-part='askerdale-pinion-f4-r2']", "you have it");
-        page.Says("[data-part='cobbold-mote-f1-r5']", "Its input does not suit what feeds it.");
+        page.Says("[data-part='cobbold-mote-f1-r5']", "Stop: The Mote F1 takes 4.5 to 5.5 V");
         page.Shot("sweep");
         page.Click("[data-subject='receiver']");
         page.Says("[data-part='dunmerrow-relay-16']", "All 3 links carried.");
