@@ -87,6 +87,15 @@ public sealed class Circuit
     /// <summary>Every pad that leads to a net, with its strand, in the order of the pads.</summary>
     public IEnumerable<(Pad Pad, Strand Strand)> To(string? net) => net is null ? [] : _toNets.Value[net];
 
+    /// <summary>True when nothing but copper lies between a pad and ground, wherever the bridges stand.</summary>
+    public bool IsGround(Pad? pad) =>
+        pad is not null
+        && From(pad)
+            .Any(s =>
+                s is { IsPlain: true, Contacts.Count: 0, To.Kind: NodeKind.Rail }
+                && Rails[s.To.Id].Feed == RailFeed.Ground
+            );
+
     /// <summary>How much of a port is broken out.</summary>
     public PortShape ShapeOf(Port port) =>
         (port.HeldBy, To(port.Rx ?? port.Data).Any(), To(port.Tx ?? port.Clock).Any()) switch

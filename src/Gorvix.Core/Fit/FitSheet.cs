@@ -61,6 +61,7 @@ public sealed record FitSeat(WishMatch Match, string Words, bool Chosen, bool Pi
 /// <param name="Colour">Its usual colour, or null.</param>
 /// <param name="Job">What it is for, in words.</param>
 /// <param name="Where">What has become of it, in words: pad and side, or plug and pin.</param>
+/// <param name="Starved">True for a supply lead that no pad feeds, once the pack is known.</param>
 /// <param name="Used">True when something is meant to flow in it.</param>
 /// <param name="Pad">Label of the pad that it touches, or null.</param>
 /// <param name="Takes">For a supply lead, the volts that it takes; else null.</param>
@@ -75,6 +76,7 @@ public sealed record FitLead(
     string? Colour,
     string Job,
     string Where,
+    bool Starved,
     bool Used,
     string? Pad,
     string? Takes,

@@ -63,10 +63,7 @@ internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
     {
         var feed = plan.Feeds.FirstOrDefault(f => f.Ways.Device.Id == device.Id && f.Ways.Supply.Lead == lead.Lead.Id);
         var window = device.Device.Supplies.FirstOrDefault(s => s.Lead == lead.Lead.Id)?.Window;
-        var state =
-            window is not null && lead.Pad is null && wired.Sources.Input is not null
-                ? "has no pad"
-                : WireWords.Of(lead);
+        var starved = window is not null && lead.Pad is null && wired.Sources.Input is not null;
         var need = lead.Link is { } link ? space.Build.Links.First(l => l.Id == link).Function.Need : (Need?)null;
         var outside = new LeadMatch { Device = device.Id, Lead = lead.Lead.Id };
         return new FitLead(
@@ -74,7 +71,8 @@ internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
             lead.Lead.Label,
             lead.Lead.Colour,
             need is { } n ? PlainWords.Lower(PlainWords.Of(n)) : Job(lead),
-            state,
+            starved ? "has no pad" : WireWords.Of(lead),
+            starved,
             lead.IsUsed || feed?.Feed is not null,
             lead.Pad is { } pad ? pad.Label : null,
             window is null ? null : PlainWords.Of(window),

@@ -59,10 +59,11 @@ public static class BestPlans
     /// <param name="chosen">One of its plans.</param>
     public static Build Choose(PlanSpace space, Plan best, Plan chosen)
     {
-        // Pinning only what differs says what the builder meant; all is pinned where that leaves a choice.
-        var few = Pinned(space, chosen.Placements.Where(p => Differs(best, p)));
+        // Pinning only what differs says what the builder meant; all is pinned where that leaves a choice. Whoever chooses a plan
+        // gives up the pins that it breaks.
+        var few = Pinned(space, chosen.Placements.Where(p => Differs(best, p)), p => !best.Keeps(p) || chosen.Keeps(p));
         var then = Planner.Best(space.With(few.Pins, few.Bans));
-        return chosen.Placements.Any(p => Differs(then, p)) ? Pinned(space, chosen.Placements) : few;
+        return chosen.Placements.Any(p => Differs(then, p)) ? Pinned(space, chosen.Placements, chosen.Keeps) : few;
     }
 
     private static bool Differs(Plan plan, Placement placement) =>
@@ -72,9 +73,10 @@ public static class BestPlans
     private static bool Rivals(Route a, Route b) =>
         a.Port == b.Port && a.Mode == b.Mode && RouteMatch.BridgeWords(a.Bridges) != RouteMatch.BridgeWords(b.Bridges);
 
-    private static Build Pinned(PlanSpace space, IEnumerable<Placement> placements)
+    private static Build Pinned(PlanSpace space, IEnumerable<Placement> placements, Func<WishMatch, bool> stays)
     {
         var build = space.Build.Build;
+        build = build with { Pins = [.. build.Pins.Where(stays)] };
         foreach (var (link, route) in placements)
         {
             var ways = space.Ways.First(w => w.Link.Id == link.Id);

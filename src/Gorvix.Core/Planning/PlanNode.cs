@@ -20,7 +20,7 @@ internal sealed class PlanNode(PlanProblem problem)
     private ResourceSet _barred;
     private ResourceSet _held;
     private Int128 _paid;
-    private PlanSpace.Option?[] _chosen = new PlanSpace.Option?[problem.Entries.Count];
+    private PlanOption?[] _chosen = new PlanOption?[problem.Entries.Count];
     private ResourceSet[]? _needed;
     private ResourceSet[]? _denied;
     private int[] _hosts = problem.NoHosts;
@@ -33,13 +33,13 @@ internal sealed class PlanNode(PlanProblem problem)
     public Int128 Bound { get; private set; }
 
     /// <summary>What each row takes where the bound is reached: its decided option, or one that suits the row alone.</summary>
-    public PlanSpace.Option?[] Relaxed { get; private set; } = [];
+    public PlanOption?[] Relaxed { get; private set; } = [];
 
     /// <summary>True once <see cref="Relax"/> was called.</summary>
     public bool IsRelaxed => Relaxed.Length > 0;
 
     /// <summary>The part in which a row takes this option, or goes without.</summary>
-    public PlanNode With(int row, PlanSpace.Option? option)
+    public PlanNode With(int row, PlanOption? option)
     {
         var node = Copy();
         node._decided |= ResourceSet.Of(row);
@@ -156,7 +156,7 @@ internal sealed class PlanNode(PlanProblem problem)
     }
 
     /// <summary>True when the row may still take the option.</summary>
-    public bool Allows(int row, PlanSpace.Option option)
+    public bool Allows(int row, PlanOption option)
     {
         if (option.Sets.Meets(_barred))
         {
@@ -188,7 +188,7 @@ internal sealed class PlanNode(PlanProblem problem)
     /// </summary>
     /// <param name="costs">Room for rows × columns prices.</param>
     /// <param name="best">Room for as many options.</param>
-    public void Relax(Int128[] costs, PlanSpace.Option?[] best)
+    public void Relax(Int128[] costs, PlanOption?[] best)
     {
         Relaxed = [.. _chosen];
         Bound = _paid;
@@ -267,7 +267,7 @@ internal sealed class PlanNode(PlanProblem problem)
     }
 
     /// <summary>The bound of <see cref="With"/>, at least, without finding it; after <see cref="Relax"/>.</summary>
-    public Int128 BoundWith(int row, PlanSpace.Option? option)
+    public Int128 BoundWith(int row, PlanOption? option)
     {
         var cost = option is null ? UnmetOf(row) : CostOf(row, option) ?? Forbidden;
         if (IsApart(row))
@@ -333,7 +333,7 @@ internal sealed class PlanNode(PlanProblem problem)
         return copy;
     }
 
-    private bool IsTaken(Span<Int128> costs, int at, int row, PlanSpace.Option option) =>
+    private bool IsTaken(Span<Int128> costs, int at, int row, PlanOption option) =>
         costs[at] <= option.Cost.Number
         && _guests[row] < 0
         && (!option.IsHalf || !IsUnsettled(row) || costs[at + problem.Space.Columns] <= option.Cost.Number);
@@ -344,10 +344,10 @@ internal sealed class PlanNode(PlanProblem problem)
 
     private static void Offer(
         Span<Int128> costs,
-        PlanSpace.Option?[] best,
+        PlanOption?[] best,
         int at,
         Int128 cost,
-        PlanSpace.Option option
+        PlanOption option
     )
     {
         if (cost < costs[at])
@@ -381,7 +381,7 @@ internal sealed class PlanNode(PlanProblem problem)
     }
 
     // What an option costs in the bound, with the guest of the row beside it; null when they do not go together.
-    private Int128? CostOf(int row, PlanSpace.Option option)
+    private Int128? CostOf(int row, PlanOption option)
     {
         if (_hosts[row] >= 0)
         {
@@ -399,6 +399,6 @@ internal sealed class PlanNode(PlanProblem problem)
     }
 
     // The cheapest option of a guest that goes with its host's.
-    private PlanSpace.Option? Beside(int guest, PlanSpace.Option host) =>
+    private PlanOption? Beside(int guest, PlanOption host) =>
         _entries[guest].Options.FirstOrDefault(o => o.Shares(host) && Allows(guest, o));
 }

@@ -59,9 +59,9 @@ internal sealed class PlanProblem
     public bool[] IsGuest { get; }
 
     /// <summary>The options that are worth trying, cheapest first: no cheaper one takes and holds as little.</summary>
-    internal static List<PlanSpace.Option> Undominated(IEnumerable<PlanSpace.Option> options)
+    internal static List<PlanOption> Undominated(IEnumerable<PlanOption> options)
     {
-        var kept = new List<PlanSpace.Option>();
+        var kept = new List<PlanOption>();
         foreach (var option in options.OrderBy(o => o.Cost))
         {
             if (!kept.Any(k => k.IsWithin(option)))
@@ -73,7 +73,7 @@ internal sealed class PlanProblem
     }
 
     private static Entry EntryOf(
-        PlanSpace.Row row,
+        PlanRow row,
         int number,
         IReadOnlyList<WishMatch> pins,
         IReadOnlyList<WishMatch> bans,
@@ -104,7 +104,7 @@ internal sealed class PlanProblem
     }
 
     // A pin is counted by one row; a ban of a seat holds for all rows of its device.
-    private static bool Speaks(WishMatch match, PlanSpace.Row row) =>
+    private static bool Speaks(WishMatch match, PlanRow row) =>
         match switch
         {
             RouteMatch route => row.Way?.Link.Id == route.Link,
@@ -113,7 +113,7 @@ internal sealed class PlanProblem
             _ => false,
         };
 
-    private static bool Is(WishMatch match, PlanSpace.Option option) =>
+    private static bool Is(WishMatch match, PlanOption option) =>
         match switch
         {
             RouteMatch route => option.Route?.Matches(route) ?? false,
@@ -145,9 +145,9 @@ internal sealed class PlanProblem
     /// <param name="Options">Those that are allowed and not dominated, cheapest first.</param>
     /// <param name="Unmet">What it costs to take none of them, or null when one must be taken.</param>
     internal sealed record Entry(
-        PlanSpace.Row Row,
+        PlanRow Row,
         int Number,
-        IReadOnlyList<PlanSpace.Option> Options,
+        IReadOnlyList<PlanOption> Options,
         PlanCost? Unmet
     )
     {

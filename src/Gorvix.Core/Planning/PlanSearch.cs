@@ -9,7 +9,7 @@ internal sealed class PlanSearch(PlanProblem problem)
     private const int MostLooks = 500;
 
     private readonly Int128[] _costs = new Int128[problem.Entries.Count * problem.Columns];
-    private readonly PlanSpace.Option?[] _best = new PlanSpace.Option?[problem.Entries.Count * problem.Columns];
+    private readonly PlanOption?[] _best = new PlanOption?[problem.Entries.Count * problem.Columns];
 
     /// <summary>How many parts were relaxed so far.</summary>
     public int Looks { get; private set; }
@@ -18,7 +18,7 @@ internal sealed class PlanSearch(PlanProblem problem)
     /// The options of the best plan in the order of entries, the first in the documented order, and its price; null when
     /// there is none.
     /// </summary>
-    public (PlanSpace.Option?[] Options, Int128 Cost)? First()
+    public (PlanOption?[] Options, Int128 Cost)? First()
     {
         var prefix = Relaxed(new PlanNode(problem));
         if (Solve(prefix, PlanNode.Forbidden - 1) is not var (best, cost))
@@ -60,9 +60,9 @@ internal sealed class PlanSearch(PlanProblem problem)
 
     // The cheapest plan of a part that costs at most so much. The part with the lowest bound is looked at next, the newest
     // among equals, so that the search dives while nothing speaks against it.
-    private (PlanSpace.Option?[] Options, Int128 Cost)? Solve(PlanNode root, Int128 most, int enough = int.MaxValue)
+    private (PlanOption?[] Options, Int128 Cost)? Solve(PlanNode root, Int128 most, int enough = int.MaxValue)
     {
-        (PlanSpace.Option?[] Options, Int128 Cost)? best = null;
+        (PlanOption?[] Options, Int128 Cost)? best = null;
         var open = new PriorityQueue<PlanNode, (Int128 Bound, int Age)>();
         var age = 0;
         void Open(PlanNode node)
@@ -117,7 +117,7 @@ internal sealed class PlanSearch(PlanProblem problem)
     }
 
     // What two rows of a relaxed choice fight about: a state that one holds and the other bars, or a thing that both take.
-    private static (int State, int Row, int Resource)? Clash(PlanSpace.Option?[] options)
+    private static (int State, int Row, int Resource)? Clash(PlanOption?[] options)
     {
         var (sets, bars, takes) = (ResourceSet.None, ResourceSet.None, ResourceSet.None);
         var fight = -1;

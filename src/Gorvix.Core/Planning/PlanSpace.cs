@@ -42,7 +42,7 @@ public sealed class PlanSpace
     public PlanSpace(BuildWays ways, CancellationToken stop = default)
     {
         (Build, All, Stop) = (ways.Build, ways, stop);
-        var drafts = Drafts().ToList();
+        var drafts = new PlanDrafter(ways).Drafts().ToList();
         var choices = drafts.ConvertAll(d => d.Choices);
         var takes = Contested(choices, c => c.Claims.Takes);
         var states = StatesOf(choices);
@@ -65,10 +65,9 @@ public sealed class PlanSpace
         var busRows = Ways.SelectMany(w => w.Routes.Select(r => r.Port).Where(p => p.Kind == PortKind.Bus).Distinct())
             .CountBy(p => p.Id)
             .ToDictionary();
-        Gather(drafts);
         Rows =
         [
-            .. drafts.Select(d => new Row(
+            .. drafts.Select(d => new PlanRow(
                 d.Way,
                 d.Feed,
                 d.Device,
@@ -123,7 +122,7 @@ public sealed class PlanSpace
     /// One row for each link, in the order of <see cref="Ways"/>, then one for each supply lead, then one for each plug whose
     /// device has no link, then one for each lead that may stay or go.
     /// </summary>
-    internal IReadOnlyList<Row> Rows { get; }
+    internal IReadOnlyList<PlanRow> Rows { get; }
 
     /// <summary>How many columns of the assignment there are. Options in one column cannot stand together.</summary>
     internal int Columns { get; }
@@ -169,145 +168,11 @@ public sealed class PlanSpace
     /// <summary>The states that do not agree with a state.</summary>
     internal ResourceSet BarsOf(int state) => _bars[state];
 
-    /// <summary>The cost of a link that goes without: 1000 and the weight of its need, in the term of its priority.</summary>
-    internal static PlanCost UnmetOf(Link link)
-    {
-        var term = link.Want.Priority switch
-        {
-            Priority.Must => CostTerm.MustsUnmet,
-            Priority.Want => CostTerm.WantsUnmet,
-            _ => CostTerm.NicesUnmet,
-        };
-        return PlanCost.Of(term, PlanCost.UnmetLink + PlanCost.Needs - (int)link.Function.Need);
-    }
-
-    // Every row before it is turned into bits.
-    private IEnumerable<Draft> Drafts()
-    {
-        var carriers = new HashSet<string>();
-        foreach (var way in Ways)
-        {
-            var seats = All.Seats.First(s => s.Device.Id == way.Link.Want.Device);
-            var unmet = UnmetOf(way.Link);
-            if (seats.IsChoice && carriers.Add(seats.Device.Id))
-            {
-                yield return new Draft(way, null, seats.Device.Id, Carrying(way, seats, unmet), null);
-            }
-            else
-            {
-                yield return new Draft(
-                    way,
-                    null,
-                    null,
-                    [.. way.Routes.Select(r => new Choice(r, r.Claims, CostOf(r) + HandOf(r.Points)))],
-                    unmet
-                );
-            }
-        }
-        foreach (var feed in Feeds)
-        {
-            yield return new Draft(
-                null,
-                feed,
-                null,
-                [.. feed.Feeds.Concat(feed.Without).Select(f => new Choice(f, f.Claims, CostOf(f)))],
-                null
-            )
-            {
-                Of = feed.Device.Id,
-            };
-        }
-        foreach (var seats in All.Seats.Where(s => s.IsChoice && !carriers.Contains(s.Device.Id)))
-        {
-            yield return new Draft(
-                null,
-                null,
-                seats.Device.Id,
-                [.. seats.Ways.Select(w => new Choice(w, w.Claims, CostOf(w)))],
-                null
-            );
-        }
-        foreach (var seats in All.Seats.Where(s => s.IsChoice))
-        {
-            foreach (var lead in seats.Ways.SelectMany(w => w.Choices.Keys).Distinct())
-            {
-                yield return new Draft(null, null, null, [.. StaysOf(seats, lead)], null) { Of = seats.Device.Id };
-            }
-        }
-    }
-
-    // What a seat costs the supplies and leads of its device at least is moved to the row that carries the seat. Every plan
-    // costs the same as before, and the bound knows it as soon as that row is placed.
-    private static void Gather(List<Draft> drafts)
-    {
-        var carriers = drafts.Where(d => d.Device is not null).ToDictionary(d => d.Device!);
-        foreach (var row in drafts.Where(d => d.Device is null && d.Unmet is null))
-        {
-            if (row.Of is not { } device || !carriers.TryGetValue(device, out var carrier))
-            {
-                continue;
-            }
-            var least = row.Choices.GroupBy(c => c.Hookup.Seat).ToDictionary(g => g.Key, g => g.Min(c => c.Cost));
-            for (var i = 0; i < row.Choices.Count; i++)
-            {
-                var choice = row.Choices[i];
-                row.Choices[i] = choice with { Cost = choice.Cost - least[choice.Hookup.Seat] };
-            }
-            for (var i = 0; i < carrier.Choices.Count; i++)
-            {
-                var choice = carrier.Choices[i];
-                carrier.Choices[i] = least.TryGetValue(choice.Hookup.Seat, out var more)
-                    ? choice with
-                    {
-                        Cost = choice.Cost + more,
-                    }
-                    : choice;
-            }
-        }
-    }
-
-    // The first link of a device: each route with its seat, and going without in each seat.
-    private List<Choice> Carrying(LinkWays way, DeviceSeats seats, PlanCost unmet)
-    {
-        var bySeat = seats.Ways.ToDictionary(w => w.Seat);
-        var list = new List<Choice>();
-        foreach (var route in way.Routes)
-        {
-            var seat = bySeat[route.Seat];
-            var claims = new Claims(
-                route.Claims.Takes,
-                [.. route.Claims.Holds, .. seat.Claims.Holds.Where(h => h is not SeatHold)]
-            );
-            list.Add(new Choice(route, claims, CostOf(route) + HandOf(route.Points + seat.Points)));
-        }
-        list.AddRange(seats.Ways.Select(w => new Choice(w, w.Claims, unmet + CostOf(w))));
-        return list;
-    }
-
-    private static IEnumerable<Choice> StaysOf(DeviceSeats seats, string lead)
-    {
-        foreach (var way in seats.Ways)
-        {
-            if (way.Choices.TryGetValue(lead, out var stays))
-            {
-                foreach (var stay in stays)
-                {
-                    yield return new Choice(stay, stay.Claims, HandOf(stay.Points));
-                }
-            }
-            else
-            {
-                var hold = new SeatHold(seats.Device.Id, way.Seat.Kind, way.Seat.Socket?.Id);
-                yield return new Choice(way, new Claims([], [hold]), PlanCost.Zero);
-            }
-        }
-    }
-
     private static PlanCost PriceOf(Hold hold) =>
         PlanCost.Of(CostTerm.HandWork, hold.HandWork) + PlanCost.Of(CostTerm.WholePorts, hold.WholePorts);
 
     // The states of each group that several rows hold a state of, where the states can disagree or cost something.
-    private static Dictionary<HoldGroup, List<Hold>> StatesOf(List<List<Choice>> rows)
+    private static Dictionary<HoldGroup, List<Hold>> StatesOf(List<List<PlanChoice>> rows)
     {
         var groups = new Dictionary<HoldGroup, (int Row, bool Shared, HashSet<Hold> States)>();
         foreach (var (i, row) in rows.Index())
@@ -334,7 +199,7 @@ public sealed class PlanSpace
     }
 
     // Each key that more than one row names, with a key that stands for it: the first that the same options name.
-    private static Dictionary<T, T> Contested<T>(List<List<Choice>> rows, Func<Choice, IReadOnlyList<T>> keysOf)
+    private static Dictionary<T, T> Contested<T>(List<List<PlanChoice>> rows, Func<PlanChoice, IReadOnlyList<T>> keysOf)
         where T : notnull
     {
         var users = new Dictionary<T, User>();
@@ -364,8 +229,8 @@ public sealed class PlanSpace
         return contested;
     }
 
-    private Option OptionOf(
-        Choice choice,
+    private PlanOption OptionOf(
+        PlanChoice choice,
         Dictionary<Thing, Thing> takes,
         Dictionary<HoldGroup, List<Hold>> states,
         Dictionary<string, int> busRows
@@ -394,12 +259,12 @@ public sealed class PlanSpace
             }
             barred |= _bars[state];
         }
-        return new Option(choice.Hookup, ColumnOf(choice, takes, busRows), taken, set, barred, cost, whole);
+        return new PlanOption(choice.Hookup, ColumnOf(choice, takes, busRows), taken, set, barred, cost, whole);
     }
 
     // The port of a serial unit, else the first net; -1 where nothing is fought about. A bus, a pulse input or
     // serial in code that covers all nets of a serial unit stands in that unit's column: none of them goes with it.
-    private int ColumnOf(Choice choice, Dictionary<Thing, Thing> takes, Dictionary<string, int> busRows)
+    private int ColumnOf(PlanChoice choice, Dictionary<Thing, Thing> takes, Dictionary<string, int> busRows)
     {
         if (choice.Hookup is not Route route)
         {
@@ -465,45 +330,6 @@ public sealed class PlanSpace
         return guests;
     }
 
-    private PlanCost CostOf(Route route)
-    {
-        var whole =
-            route.Port.Kind == PortKind.Uart
-            && Build.Circuit.ShapeOf(route.Port) == PortShape.Whole
-            && !route.Claims.Holds.OfType<WholeHold>().Any();
-        return PlanCost.OfAtMost(CostTerm.Hazards, route.Hazards.Count)
-            + PlanCost.OfAtMost(CostTerm.Losses, route.Mode.Loses.Count)
-            + PlanCost.OfAtMost(CostTerm.Processor, route.Processor)
-            + PlanCost.Of(CostTerm.WholePorts, whole ? 1 : 0)
-            + PlanCost.Of(CostTerm.Switches, route.Settings.Switches)
-            + PlanCost.Of(CostTerm.OffAdvice, OffAdvice(route));
-    }
-
-    private static PlanCost CostOf(Feed feed) =>
-        PlanCost.OfAtMost(CostTerm.Hazards, feed.Hazards.Count)
-        + PlanCost.Of(CostTerm.AgainstHouse, feed.AgainstHouse)
-        + PlanCost.Of(CostTerm.Unfed, feed.Feeds ? 0 : 1)
-        + HandOf(feed.Points);
-
-    // A device that is left off is worse than one that nothing feeds: it is the last way out.
-    private static PlanCost CostOf(SeatWay way) =>
-        PlanCost.Of(CostTerm.Unfed, way.Seat.Kind == SeatKind.Off ? 1 : 0) + HandOf(way.Points);
-
-    // Below zero where a route saves a lift that the seat has counted; the sum of a plan never is.
-    private static PlanCost HandOf(int points) =>
-        points >= 0
-            ? PlanCost.OfAtMost(CostTerm.HandWork, points)
-            : PlanCost.Zero - PlanCost.Of(CostTerm.HandWork, -points);
-
-    // Off the advice: on a port advised for other needs, or away from the port advised for this one.
-    private int OffAdvice(Route route)
-    {
-        var need = route.Link.Function.Need;
-        var here = route.Port.AdvisedFor;
-        var elsewhere = Build.Board.Ports.Any(p => p.AdvisedFor.Contains(need));
-        return !here.Contains(need) && (here.Count > 0 || elsewhere) ? 1 : 0;
-    }
-
     private ResourceSet Barred(List<Hold> group, Hold hold) =>
         group
             .Where(other => other != hold && !hold.Agrees(other))
@@ -543,89 +369,5 @@ public sealed class PlanSpace
         public override bool Equals(object? obj) => Equals(obj as User);
 
         public override int GetHashCode() => _hash;
-    }
-
-    /// <summary>A hookup with its price, before it is turned into bits.</summary>
-    private sealed record Choice(Hookup Hookup, Claims Claims, PlanCost Cost);
-
-    /// <summary>A row before it is turned into bits.</summary>
-    private sealed record Draft(LinkWays? Way, FeedWays? Feed, string? Device, List<Choice> Choices, PlanCost? Unmet)
-    {
-        /// <summary>The device of a supply lead or of a lead that may stay; null for links.</summary>
-        public string? Of { get; init; }
-    }
-
-    /// <summary>One hookup as bits. Fields, not properties: the sets are large, and the search reads them without copying.</summary>
-    internal sealed class Option(
-        Hookup hookup,
-        int column,
-        in ResourceSet takes,
-        in ResourceSet sets,
-        in ResourceSet bars,
-        PlanCost cost,
-        int whole
-    )
-    {
-        /// <summary>What it takes.</summary>
-        public readonly ResourceSet Takes = takes;
-
-        /// <summary>The states that it holds.</summary>
-        public readonly ResourceSet Sets = sets;
-
-        /// <summary>The states that do not agree with those.</summary>
-        public readonly ResourceSet Bars = bars;
-
-        /// <summary>The column of the assignment that it takes; -1 for none.</summary>
-        public readonly int Column = column;
-
-        /// <summary>Its price.</summary>
-        public readonly PlanCost Cost = cost;
-
-        /// <summary>The state "this whole port is in use" that it holds; -1 for none.</summary>
-        public readonly int Whole = whole;
-
-        /// <summary>What is chosen with it.</summary>
-        public Hookup Hookup { get; } = hookup;
-
-        /// <summary>The route, or null where it is none: going without in a seat, a feed, a stay.</summary>
-        public Route? Route => Hookup as Route;
-
-        /// <summary>True when it has one half of a port and leaves the other to who agrees.</summary>
-        public bool IsHalf { get; } = hookup is Route && hookup.Claims.Holds.Any(h => h is ShareHold);
-
-        /// <summary>The same at another price.</summary>
-        public Option At(PlanCost price) => new(Hookup, Column, Takes, Sets, Bars, price, Whole);
-
-        /// <summary>True when both can have the halves of one port.</summary>
-        public bool Shares(Option other) => Column == other.Column && IsHalf && other.IsHalf && !Clashes(other);
-
-        /// <summary>True when both cannot be taken.</summary>
-        public bool Clashes(Option other) =>
-            Takes.Meets(other.Takes) || Sets.Meets(other.Bars) || Bars.Meets(other.Sets);
-
-        /// <summary>True when this takes no more and holds no more.</summary>
-        public bool IsWithin(Option other) =>
-            Takes.IsWithin(other.Takes) && Sets.IsWithin(other.Sets) && Bars.IsWithin(other.Bars);
-    }
-
-    /// <summary>A link, a supply lead, a plug or a lead with all its options.</summary>
-    /// <param name="Way">The link's ways, or null.</param>
-    /// <param name="Feed">The supply lead's ways, or null.</param>
-    /// <param name="Device">The device whose seat this row carries, or null.</param>
-    /// <param name="Options">All options, in the order of mode, port, pad and seat.</param>
-    /// <param name="Unmet">What it costs to take none, or null where one must be taken.</param>
-    internal sealed record Row(
-        LinkWays? Way,
-        FeedWays? Feed,
-        string? Device,
-        IReadOnlyList<Option> Options,
-        PlanCost? Unmet
-    )
-    {
-        /// <summary>The options worth trying when no wish is in force, cheapest first.</summary>
-        public IReadOnlyList<Option> Undominated { get; } = PlanProblem.Undominated(Options);
-
-        /// <summary>The options that leave the other half of their port to who agrees.</summary>
-        public IReadOnlyList<Option> Halves { get; } = [.. Options.Where(o => o.IsHalf)];
     }
 }

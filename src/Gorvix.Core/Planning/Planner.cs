@@ -69,7 +69,7 @@ public static class Planner
         {
             return null;
         }
-        var chosen = new PlanSpace.Option?[space.Rows.Count];
+        var chosen = new PlanOption?[space.Rows.Count];
         foreach (var (entry, option) in problem.Entries.Zip(best))
         {
             chosen[entry.Number] = option;
@@ -87,7 +87,7 @@ public static class Planner
     }
 
     // The seat of each device; of one without a choice the only one.
-    private static List<SeatPlacement> SeatsOf(PlanSpace space, PlanSpace.Option?[] chosen)
+    private static List<SeatPlacement> SeatsOf(PlanSpace space, PlanOption?[] chosen)
     {
         var seats = new Dictionary<string, Seat>();
         foreach (var (row, option) in space.Rows.Zip(chosen))

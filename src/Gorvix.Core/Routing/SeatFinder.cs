@@ -203,21 +203,11 @@ public static class SeatFinder
         Dictionary<string, Finding> forced
     )
     {
-        bool IsGround(Pad? pad) =>
-            pad is not null
-            && build
-                .Circuit.From(pad)
-                .Any(s =>
-                    s.IsPlain
-                    && s.Contacts.Count == 0
-                    && s.To.Kind == NodeKind.Rail
-                    && build.Circuit.Rails[s.To.Id].Feed == RailFeed.Ground
-                );
         var grounds = harness.Cavities.Index().Where(c => c.Item?.Role == LeadRole.Ground).ToList();
-        var stay = grounds.Where(g => IsGround(socket.Pads[g.Index]) && !forced.ContainsKey(g.Item!.Id)).ToList();
+        var stay = grounds.Where(g => build.Circuit.IsGround(socket.Pads[g.Index]) && !forced.ContainsKey(g.Item!.Id)).ToList();
         var free = socket
             .Pads.Index()
-            .Where(p => IsGround(p.Item) && stay.All(g => g.Index != p.Index))
+            .Where(p => build.Circuit.IsGround(p.Item) && stay.All(g => g.Index != p.Index))
             .Select(p => p.Index)
             .Where(i => i < harness.Cavities.Count)
             .ToList();

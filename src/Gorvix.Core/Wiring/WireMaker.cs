@@ -169,17 +169,8 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
     // A ground pad to solder to, else a pin of a socket in which no plug sits.
     private Pad? GroundPad(List<Pad> near)
     {
-        bool IsGround(Pad pad) =>
-            _circuit
-                .From(pad)
-                .Any(s =>
-                    s.IsPlain
-                    && s.Contacts.Count == 0
-                    && s.To.Kind == NodeKind.Rail
-                    && _circuit.Rails[s.To.Id].Feed == RailFeed.Ground
-                );
         var seated = plan.Seats.Select(s => s.Way.Seat.Socket).OfType<Socket>().ToHashSet();
-        var pads = build.Board.Pads.Where(IsGround).ToList();
+        var pads = build.Board.Pads.Where(_circuit.IsGround).ToList();
         var free = pads.Where(p => !_circuit.SocketOf.ContainsKey(p.Id)).ToList();
         var open = pads.Where(p => _circuit.SocketOf.TryGetValue(p.Id, out var s) && !seated.Contains(s)).ToList();
         return free.Count > 0 ? Nearest(free, near, null)

@@ -70,7 +70,7 @@ function takeOut(lead: FitLead) {
             <span class="label name">{{ lead.label }}</span>
             <span class="text">
               <span class="quiet">{{ lead.job }}</span>
-              <strong v-if="lead.where === 'has no pad'" class="dead">has no pad</strong>
+              <strong v-if="lead.starved" class="dead">{{ lead.where }}</strong>
               <template v-else>{{ lead.where }}</template>
               <span v-if="lead.takes" class="volts">
                 {{ lead.gives ? `gets ${lead.gives}, ` : '' }}takes {{ lead.takes }}
@@ -117,6 +117,7 @@ h2 {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(340px, 1fr));
   gap: 12px;
+  align-items: start;
   margin-top: 10px;
 }
 
