@@ -26,7 +26,7 @@ internal sealed class FindingReader(ResolvedBuild build, Plan plan, WiredBuild w
     public Verdict Verdict(IReadOnlyList<Finding> findings)
     {
         var wanted = plan.Placements.Count;
-        var left = plan.Placements.Where(p => p.Route is null).Select(p => PlainWords.Of(p.Link)).ToList();
+        var left = plan.Placements.Where(p => p.Route is null).Select(p => p.Link).ToList();
         var carried = wanted - left.Count;
         var links = (wanted, left.Count) switch
         {
@@ -34,7 +34,7 @@ internal sealed class FindingReader(ResolvedBuild build, Plan plan, WiredBuild w
             (1, 0) => "The one link is carried.",
             (_, 0) => $"All {wanted} links carried.",
             _ =>
-                $"{carried} of {wanted} links carried. No port for {PlainWords.Join([.. left.Select(PlainWords.Lower)])}.",
+                $"{carried} of {wanted} links carried.{Without("port", left.Where(IsFed))}{Without("supply", left.Where(l => !IsFed(l)))}",
         };
         var stops = findings.Where(IsStop).ToList();
         var warnings = findings.Count(f => f.Severity == Severity.Warn && f.Rule != PlanningRules.Unmet.Id);
@@ -55,6 +55,13 @@ internal sealed class FindingReader(ResolvedBuild build, Plan plan, WiredBuild w
     /// <summary>True for a stop that is no missing link: a part that would burn, or that nothing feeds.</summary>
     public static bool IsStop(Finding finding) =>
         finding.Severity == Severity.Stop && finding.Rule != PlanningRules.Unmet.Id;
+
+    private bool IsFed(Link link) => !plan.Feeds.Any(f => f.Feed is null && f.Ways.Device.Id == link.Want.Device);
+
+    private static string Without(string what, IEnumerable<Link> links) =>
+        links.Select(l => PlainWords.Lower(PlainWords.Of(l))).ToList() is { Count: > 0 } names
+            ? $" No {what} for {PlainWords.Join(names)}."
+            : "";
 
     private IEnumerable<Finding> Supplies() => Supplies(build, plan);
 

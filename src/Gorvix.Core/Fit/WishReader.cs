@@ -23,21 +23,26 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
     {
         var conflict = Conflict.Of(space, plan, link);
         var wishes = Wishes(conflict.Pins, conflict.Bans);
+        List<Link> links = [link, .. conflict.Links];
+
+        // That a link needs its own device fed goes without saying, unless that is the whole conflict.
+        var others = conflict.Supplies.Where(s => links.All(l => l.Want.Device != s.Device.Id)).ToList();
+        var supplies = links.Count + others.Count > 1 ? others : conflict.Supplies;
         List<string> members =
         [
-            .. conflict.Links.Prepend(link).Select(l => FitWords.Short(l, _build)),
-            .. conflict.Supplies.Select(s => $"the supply of the {s.Device.Device.Name}"),
+            .. links.Select(l => FitWords.Short(l, _build)),
+            .. supplies.Select(s => $"the supply of the {s.Device.Device.Name}"),
         ];
-        var links = PlainWords.Join(members);
+        var names = PlainWords.Join(members);
         var held = wishes.Count == 0 ? "" : $" while you hold to: {string.Join("; ", wishes.Select(w => w.Sentence))}";
-        var verb = conflict.Supplies.Count == 0 ? "carried" : "had";
-        links = char.ToUpperInvariant(links[0]) + links[1..];
+        var verb = supplies.Count == 0 ? "carried" : "had";
+        names = char.ToUpperInvariant(names[0]) + names[1..];
         var sentence = (members.Count - 1, wishes.Count) switch
         {
-            (0, 0) => $"{links} has no way on this board, whatever else gives way.",
-            (0, 1) => $"{links} has no way{held}. Lift that and it fits.",
-            (0, _) => $"{links} has no way{held}. Lift any one of these and it fits.",
-            _ => $"{links} cannot all be {verb}{held}. If any one of these gives way, the rest fits.",
+            (0, 0) => $"{names} has no way on this board, whatever else gives way.",
+            (0, 1) => $"{names} has no way{held}. Lift that and it fits.",
+            (0, _) => $"{names} has no way{held}. Lift any one of these and it fits.",
+            _ => $"{names} cannot all be {verb}{held}. If any one of these gives way, the rest fits.",
         };
         return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, sentence);
     }

@@ -8,7 +8,13 @@ namespace Gorvix.Core.Planning;
 internal sealed record PlanChoice(Hookup Hookup, Claims Claims, PlanCost Cost);
 
 /// <summary>A row before it is turned into bits.</summary>
-internal sealed record PlanDraft(LinkWays? Way, FeedWays? Feed, string? Device, List<PlanChoice> Choices, PlanCost? Unmet)
+internal sealed record PlanDraft(
+    LinkWays? Way,
+    FeedWays? Feed,
+    string? Device,
+    List<PlanChoice> Choices,
+    PlanCost? Unmet
+)
 {
     /// <summary>The device of a supply lead or of a lead that may stay; null for links.</summary>
     public string? Of { get; init; }

@@ -342,13 +342,7 @@ internal sealed class PlanNode(PlanProblem problem)
 
     private bool IsUnsettled(int row) => problem.IsGuest[row] && _hosts[row] == Undecided;
 
-    private static void Offer(
-        Span<Int128> costs,
-        PlanOption?[] best,
-        int at,
-        Int128 cost,
-        PlanOption option
-    )
+    private static void Offer(Span<Int128> costs, PlanOption?[] best, int at, Int128 cost, PlanOption option)
     {
         if (cost < costs[at])
         {

@@ -144,12 +144,7 @@ internal sealed class PlanProblem
     /// <param name="Number">The number of that row.</param>
     /// <param name="Options">Those that are allowed and not dominated, cheapest first.</param>
     /// <param name="Unmet">What it costs to take none of them, or null when one must be taken.</param>
-    internal sealed record Entry(
-        PlanRow Row,
-        int Number,
-        IReadOnlyList<PlanOption> Options,
-        PlanCost? Unmet
-    )
+    internal sealed record Entry(PlanRow Row, int Number, IReadOnlyList<PlanOption> Options, PlanCost? Unmet)
     {
         /// <summary>True when no option takes a port or net that another row could want.</summary>
         public bool IsLoner { get; } = Options.All(o => o.Column < 0);

@@ -204,7 +204,9 @@ public static class SeatFinder
     )
     {
         var grounds = harness.Cavities.Index().Where(c => c.Item?.Role == LeadRole.Ground).ToList();
-        var stay = grounds.Where(g => build.Circuit.IsGround(socket.Pads[g.Index]) && !forced.ContainsKey(g.Item!.Id)).ToList();
+        var stay = grounds
+            .Where(g => build.Circuit.IsGround(socket.Pads[g.Index]) && !forced.ContainsKey(g.Item!.Id))
+            .ToList();
         var free = socket
             .Pads.Index()
             .Where(p => build.Circuit.IsGround(p.Item) && stay.All(g => g.Index != p.Index))
