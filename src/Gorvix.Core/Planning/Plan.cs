@@ -48,7 +48,7 @@ public sealed record Plan(IReadOnlyList<Placement> Placements, PlanCost Cost)
             SeatMatch { Socket: null } seat => SeatOf(seat.Device).Seat.Kind == SeatKind.Loose,
             SeatMatch seat => SeatOf(seat.Device).Seat.Socket?.Id == seat.Socket,
             LeadMatch lead => SeatOf(lead.Device) is var way
-                && (way.Seat.Kind != SeatKind.Seated || way.Forced.ContainsKey(lead.Lead)),
+                && (way.Seat.Kind != SeatKind.Seated || way.Out.Contains(lead.Lead)),
             _ => false,
         };
 

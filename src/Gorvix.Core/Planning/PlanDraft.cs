@@ -39,14 +39,7 @@ internal sealed class PlanDrafter(BuildWays all)
     }
 
     /// <summary>Every row before it is turned into bits, in the order of <see cref="PlanSpace.Rows"/>.</summary>
-    public List<PlanDraft> Drafts()
-    {
-        var drafts = Raw().ToList();
-        Gather(drafts);
-        return drafts;
-    }
-
-    private IEnumerable<PlanDraft> Raw()
+    public IEnumerable<PlanDraft> Drafts()
     {
         var carriers = new HashSet<string>();
         foreach (var way in all.Links)
@@ -102,7 +95,8 @@ internal sealed class PlanDrafter(BuildWays all)
 
     // What a seat costs the supplies and leads of its device at least is moved to the row that carries the seat. Every plan
     // costs the same as before, and the bound knows it as soon as that row is placed.
-    private static void Gather(List<PlanDraft> drafts)
+    /// <summary>Makes the bound tight.</summary>
+    public static void Gather(List<PlanDraft> drafts)
     {
         var carriers = drafts.Where(d => d.Device is not null).ToDictionary(d => d.Device!);
         foreach (var row in drafts.Where(d => d.Device is null && d.Unmet is null))

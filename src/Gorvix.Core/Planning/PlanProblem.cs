@@ -92,7 +92,7 @@ internal sealed class PlanProblem
         {
             return new Entry(row, number, row.Undominated, row.Unmet);
         }
-        var allowed = row.Options.Where(o => !rowBans.Any(b => Is(b, o))).ToList();
+        var allowed = row.Options.Where(o => !IsBanned(o, rowBans)).ToList();
 
         // A pin that no option can keep is a wish that cannot come true; it must not cost the link its place.
         var kept = rowPins.Where(p => allowed.Any(o => Is(p, o))).ToList();
@@ -126,6 +126,10 @@ internal sealed class PlanProblem
                 ),
             _ => false,
         };
+
+    // Equal pads stand in one feed: it is banned when each of them is.
+    private static bool IsBanned(PlanOption option, List<WishMatch> bans) =>
+        bans.Any(b => b is not FeedMatch && Is(b, option)) || (option.Hookup is Feed feed && feed.IsBanned(bans));
 
     private static string? DeviceOf(Hookup hookup) =>
         hookup switch

@@ -46,6 +46,8 @@ public sealed class PlanSpace
         var choices = drafts.ConvertAll(d => d.Choices);
         var takes = Contested(choices, c => c.Claims.Takes);
         var states = StatesOf(choices);
+        Fold(drafts, states);
+        PlanDrafter.Gather(drafts);
         var priced = new Dictionary<(PlanCost Each, bool Whole), ResourceSet>();
         foreach (var hold in states.Values.SelectMany(s => s))
         {
@@ -168,6 +170,20 @@ public sealed class PlanSpace
     /// <summary>The states that do not agree with a state.</summary>
     internal ResourceSet BarsOf(int state) => _bars[state];
 
+    // What only one row holds is a part of the price of its choices.
+    private static void Fold(List<PlanDraft> drafts, Dictionary<HoldGroup, List<Hold>> states)
+    {
+        foreach (var row in drafts)
+        {
+            for (var i = 0; i < row.Choices.Count; i++)
+            {
+                var choice = row.Choices[i];
+                var own = choice.Claims.Holds.Where(h => !states.ContainsKey(h.Group));
+                row.Choices[i] = choice with { Cost = own.Aggregate(choice.Cost, (sum, h) => sum + PriceOf(h)) };
+            }
+        }
+    }
+
     private static PlanCost PriceOf(Hold hold) =>
         PlanCost.Of(CostTerm.HandWork, hold.HandWork) + PlanCost.Of(CostTerm.WholePorts, hold.WholePorts);
 
@@ -236,7 +252,6 @@ public sealed class PlanSpace
         Dictionary<string, int> busRows
     )
     {
-        var cost = choice.Cost;
         var (taken, set, barred, whole) = (ResourceSet.None, ResourceSet.None, ResourceSet.None, -1);
         foreach (var key in choice.Claims.Takes)
         {
@@ -246,7 +261,6 @@ public sealed class PlanSpace
         {
             if (!states.ContainsKey(hold.Group))
             {
-                cost += PriceOf(hold);
                 continue;
             }
             var state = Index(hold);
@@ -259,7 +273,7 @@ public sealed class PlanSpace
             }
             barred |= _bars[state];
         }
-        return new PlanOption(choice.Hookup, ColumnOf(choice, takes, busRows), taken, set, barred, cost, whole);
+        return new PlanOption(choice.Hookup, ColumnOf(choice, takes, busRows), taken, set, barred, choice.Cost, whole);
     }
 
     // The port of a serial unit, else the first net; -1 where nothing is fought about. A bus, a pulse input or

@@ -89,6 +89,9 @@ public enum HoldKind
 
     /// <summary>Whether a device has its supply.</summary>
     Power,
+
+    /// <summary>A setting of the board as a whole.</summary>
+    Setting,
 }
 
 /// <summary>What a hold is a state of.</summary>
@@ -242,8 +245,16 @@ public enum Home
 /// <param name="Device">Id of the device within the build.</param>
 /// <param name="Lead">Id of the lead.</param>
 /// <param name="Home">Which of both.</param>
-public sealed record HomeHold(string Device, string Lead, Home Home) : Hold(new HoldGroup(HoldKind.Home, Device, Lead))
+/// <param name="Lift">What taking it out costs, whoever asks for it; 0 where its seat has counted that.</param>
+public sealed record HomeHold(string Device, string Lead, Home Home, int Lift = 0)
+    : Hold(new HoldGroup(HoldKind.Home, Device, Lead))
 {
+    /// <inheritdoc/>
+    public override bool Agrees(Hold other) => other is HomeHold home && home.Home == Home;
+
+    /// <inheritdoc/>
+    public override int HandWork => Lift;
+
     /// <inheritdoc/>
     public override int GetHashCode() => Group.GetHashCode();
 }
@@ -265,4 +276,15 @@ public sealed record PowerHold(string Device, Power Power) : Hold(new HoldGroup(
 {
     /// <inheritdoc/>
     public override int GetHashCode() => Group.GetHashCode();
+}
+
+/// <summary>A setting of the board that is made once, however many links need it.</summary>
+/// <param name="Setting">The setting, or what is replaced.</param>
+public sealed record SettingHold(string Setting) : Hold(new HoldGroup(HoldKind.Setting, "", Setting))
+{
+    /// <inheritdoc/>
+    public override int GetHashCode() => Group.GetHashCode();
+
+    /// <inheritdoc/>
+    public override int HandWork => WorkPoints.Setting;
 }

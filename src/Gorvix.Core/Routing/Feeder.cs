@@ -30,7 +30,14 @@ public sealed record Feed(
     /// <summary>1 when it goes against a house rule although it works, else 0.</summary>
     public int AgainstHouse { get; init; }
 
-    /// <summary>True when a pin or ban speaks about it.</summary>
+    /// <summary>True when bans leave none of its pads.</summary>
+    public bool IsBanned(IReadOnlyList<WishMatch> bans) => Pads.Count > 0 && !Allowed(bans).Any();
+
+    /// <summary>Its pads less those that are banned.</summary>
+    public IEnumerable<Pad> Allowed(IReadOnlyList<WishMatch> bans) =>
+        Pads.Where(p => !bans.OfType<FeedMatch>().Any(b => b.Device == Device && b.Lead == Lead.Id && b.Pad == p.Id));
+
+    /// <summary>True when a pin or ban speaks about one of its pads.</summary>
     public bool Matches(FeedMatch match) =>
         match.Device == Device && match.Lead == Lead.Id && Pads.Any(p => p.Id == match.Pad);
 }
@@ -216,7 +223,7 @@ public static class Feeder
                 {
                     Seat = way.Seat,
                     Claims = Claim(build, seats, way, touch.State.Bridges).With([joint]),
-                    Points = LiftedHere(way, lead, joint),
+                    Points = joint.Points,
                     Work = work,
                     Hazards =
                         pad.Meaning == PadMeaning.Doubtful
@@ -236,10 +243,6 @@ public static class Feeder
         }
         return feeds;
     }
-
-    // The seat does not count the lift of a supply lead: its row does.
-    private static int LiftedHere(SeatWay way, Lead lead, Joint joint) =>
-        joint.Points + (way.Forced.ContainsKey(lead.Id) && joint.Place != LeadPlace.Kept ? WorkPoints.Lift : 0);
 
     private static Claims Claim(ResolvedBuild build, DeviceSeats seats, SeatWay way, IReadOnlyList<BridgeAt> bridges) =>
         new(
@@ -283,15 +286,7 @@ public static class Feeder
         if (!way.Kept.Contains(lead.Id))
         {
             var claims = Claim(build, seats, way, []);
-            yield return Unfed(
-                claims with
-                {
-                    Holds = [.. claims.Holds, new HomeHold(device.Id, lead.Id, Home.Left)],
-                }
-            ) with
-            {
-                Points = WorkPoints.Lift,
-            };
+            yield return Unfed(claims with { Holds = [.. claims.Holds, way.Leaves(lead.Id)] });
         }
     }
 

@@ -74,15 +74,24 @@ public sealed record SeatWay(Builds.DeviceInBuild Device) : Hookup
     /// <summary>Leads that the builder wants in their cavities.</summary>
     public IReadOnlySet<string> Kept { get; init; } = new HashSet<string>();
 
+    /// <summary>Leads that the builder wants out of the plug: another cavity will not do.</summary>
+    public IReadOnlySet<string> Out { get; init; } = new HashSet<string>();
+
     /// <summary>Where ground leads go that cannot stay: a cavity of the socket, counted from 0.</summary>
     public IReadOnlyDictionary<string, int> GroundMoves { get; init; } = new Dictionary<string, int>();
 
-    /// <summary>True when no ground lead meets ground in the plug, so that one is soldered to a pad.</summary>
-    public bool GroundSoldered { get; init; }
+    /// <summary>The ground lead that is soldered to a pad because none meets ground in the plug; null where one does.</summary>
+    public string? SolderedGround { get; init; }
 
-    /// <summary>True when the hold of a lead's own lift is counted here or by its choice, not by who uses it elsewhere.</summary>
-    public bool CountsLiftOf(string lead) =>
-        Forced.ContainsKey(lead) || Lifted.Contains(lead) || Choices.ContainsKey(lead);
+    /// <summary>False when bans keep every ground lead where it meets no ground; such a seat is not offered.</summary>
+    public bool IsGrounded { get; init; } = true;
+
+    /// <summary>Leads whose lift is in the points of this seat, or of their own choice.</summary>
+    public IReadOnlySet<string> Counted { get; init; } = new HashSet<string>();
+
+    /// <summary>The hold of a lead that leaves its cavity in this seat; paid once, whoever asks for it.</summary>
+    public HomeHold Leaves(string lead) =>
+        new(Device.Id, lead, Home.Left, Counted.Contains(lead) ? 0 : WorkPoints.Lift);
 }
 
 /// <summary>A lead that stays in its cavity under a condition, or leaves it.</summary>

@@ -45,8 +45,9 @@ internal sealed class RouteMaker(
             swapped == PinSwapped.Yes
         );
         BridgeAt[] bridges = [.. walks.SelectMany(w => w.Bridges).Distinct()];
-        Work[] work = [.. walks.SelectMany(w => w.Work), .. OfMode(), .. OfBoard()];
-        var claims = ClaimsOf(walks, bridges);
+        Work[] own = [.. walks.SelectMany(w => w.Work), .. OfMode()];
+        Work[] board = [.. OfBoard()];
+        var claims = ClaimsOf(walks, bridges, board);
         return new Route(link, mode, port, [.. walks], bridges, settings)
         {
             Seat = seat.Seat,
@@ -55,8 +56,8 @@ internal sealed class RouteMaker(
                 seats.Count == 1
                     ? claims.With(joints)
                     : claims.With(joints, new SeatHold(_device, seat.Seat.Kind, seat.Seat.Socket?.Id)),
-            Work = [.. work, .. joints.Select(j => j.Work).OfType<Work>()],
-            Points = work.Sum(w => w.Points) + joints.Sum(j => j.Points),
+            Work = [.. own, .. board, .. joints.Select(j => j.Work).OfType<Work>()],
+            Points = own.Sum(w => w.Points) + joints.Sum(j => j.Points),
             Hazards = [.. walks.SelectMany(w => w.Hazards), .. OfUsb()],
             Processor = port.Kind == PortKind.Software ? (baud > 19_200 ? 4 : 3) : 0,
         };
@@ -76,7 +77,7 @@ internal sealed class RouteMaker(
 
     private readonly bool _needsPower = link.Device.Supplies.Count > 0 && Feeder.SourceOf(build) is not null;
 
-    private Claims ClaimsOf(IReadOnlyList<LineWalk> walks, BridgeAt[] bridges)
+    private Claims ClaimsOf(IReadOnlyList<LineWalk> walks, BridgeAt[] bridges, Work[] board)
     {
         var takes = new List<Thing>(8);
         var holds = new List<Hold>(8);
@@ -90,6 +91,10 @@ internal sealed class RouteMaker(
         foreach (var bridge in SeatFinder.Bridges(build, bridges))
         {
             Hold(bridge);
+        }
+        foreach (var setting in board)
+        {
+            Hold(new SettingHold(setting.Setting!));
         }
         if (_needsPower)
         {

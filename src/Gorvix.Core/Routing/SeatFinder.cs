@@ -10,8 +10,8 @@ namespace Gorvix.Core.Routing;
 /// <param name="Ways">Every seat, sockets first in the order of the board; just the bare one where no socket fits.</param>
 public sealed record DeviceSeats(DeviceInBuild Device, IReadOnlyList<SeatWay> Ways)
 {
-    /// <summary>True when there is something to decide.</summary>
-    public bool IsChoice => Ways.Count > 1;
+    /// <summary>True when its plug fits somewhere, so that there is something to decide; wishes can leave one way only.</summary>
+    public bool IsChoice => Ways is not [{ Seat.Kind: SeatKind.Bare }];
 }
 
 /// <summary>Finds where the plug of each device can sit and what every lead would touch there: judged by the circuit, never by a label.</summary>
@@ -45,7 +45,9 @@ public static class SeatFinder
         var mustStay = Leads(build.Build.Bans, device);
         List<SeatWay> ways =
         [
-            .. sockets.Select(s => SeatedIn(build, device, s, source)).Where(w => !w.Kept.Any(w.Forced.ContainsKey)),
+            .. sockets
+                .Select(s => SeatedIn(build, device, s, source))
+                .Where(w => w.IsGrounded && !w.Kept.Any(w.Forced.ContainsKey)),
         ];
         if (mustStay.Count == 0)
         {
@@ -55,8 +57,14 @@ public static class SeatFinder
         return ways;
     }
 
+    // A lead beside the plug is out of it, whatever is wished.
     private static HashSet<string> Leads(IEnumerable<WishMatch> wishes, DeviceInBuild device) =>
-        [.. wishes.OfType<LeadMatch>().Where(m => m.Device == device.Id).Select(m => m.Lead)];
+        [
+            .. wishes
+                .OfType<LeadMatch>()
+                .Where(m => m.Device == device.Id && Harness.Of(device.Device).HomeOf(m.Lead) >= 0)
+                .Select(m => m.Lead),
+        ];
 
     private static Claims Claim(DeviceInBuild device, Seat seat) =>
         new(
@@ -68,13 +76,13 @@ public static class SeatFinder
 
     private static SeatWay Loose(DeviceInBuild device, Harness harness)
     {
-        var ground = device.Device.Leads.Any(l => l.Role == LeadRole.Ground && harness.HomeOf(l.Id) >= 0);
+        var ground = device.Device.Leads.FirstOrDefault(l => l.Role == LeadRole.Ground && harness.HomeOf(l.Id) >= 0);
         return new SeatWay(device)
         {
             Seat = Seat.Loose,
             Claims = Claim(device, Seat.Loose),
-            GroundSoldered = ground,
-            Points = ground ? WorkPoints.Lift + WorkPoints.Solder : 0,
+            SolderedGround = ground?.Id,
+            Points = ground is null ? 0 : WorkPoints.Lift + WorkPoints.Solder,
         };
     }
 
@@ -116,22 +124,35 @@ public static class SeatFinder
                 choices[lead.Id] = ChoicesOf(build, device, lead, socket, pad!, harmless, kept.Contains(lead.Id));
             }
         }
-        var (moves, soldered, extra) = Grounds(build, device, harness, socket, forced);
+        var (moves, soldered, grounded, extra) = Grounds(build, device, harness, socket, forced);
+
+        // Where the source is known, a supply lead is counted by its own row.
+        bool HasFeeds(string lead) => source is not null && device.Device.Supplies.Any(s => s.Lead == lead);
+        var leave = forced.Keys.Where(l => !HasFeeds(l)).ToList();
         return new SeatWay(device)
         {
             Seat = new Seat(SeatKind.Seated, socket),
+            Counted = new HashSet<string>([
+                .. leave,
+                .. lifted,
+                .. choices.Keys,
+                .. moves.Keys,
+                .. soldered is null ? [] : new[] { soldered },
+            ]),
             Claims = Claim(device, new Seat(SeatKind.Seated, socket)),
             Forced = forced,
             Lifted = lifted,
             Choices = choices,
             Kept = kept,
+            Out = new HashSet<string>([
+                .. out_,
+                .. device.Device.Leads.Select(l => l.Id).Where(l => harness.HomeOf(l) < 0),
+            ]),
             GroundMoves = moves,
-            GroundSoldered = soldered,
-            Points = (WorkPoints.Lift * (forced.Keys.Count(l => !HasFeeds(l)) + lifted.Count)) + extra,
+            SolderedGround = soldered,
+            IsGrounded = grounded,
+            Points = (WorkPoints.Lift * (leave.Count + lifted.Count)) + extra,
         };
-
-        // Where the source is known, a supply lead is counted by its own row.
-        bool HasFeeds(string lead) => source is not null && device.Device.Supplies.Any(s => s.Lead == lead);
     }
 
     private static bool HasWindow(DeviceInBuild device, Lead lead) =>
@@ -195,7 +216,7 @@ public static class SeatFinder
 
     // A ground lead that cannot stay goes to a cavity with ground (whoever else came there has to leave it too, so nobody
     // fights for it); one that finds none is insulated while another one is grounded, else it is soldered.
-    private static (Dictionary<string, int> Moves, bool Soldered, int Points) Grounds(
+    private static (Dictionary<string, int> Moves, string? Soldered, bool Grounded, int Points) Grounds(
         ResolvedBuild build,
         DeviceInBuild device,
         Harness harness,
@@ -215,8 +236,8 @@ public static class SeatFinder
             .ToList();
         var moves = new Dictionary<string, int>();
         var seeking = grounds.Where(g => !stay.Contains(g)).Select(g => g.Item!).ToList();
-        var wanted = Leads(build.Build.Pins, device);
-        foreach (var lead in seeking.Where(l => !wanted.Contains(l.Id)))
+        var (wanted, kept) = (Leads(build.Build.Pins, device), Leads(build.Build.Bans, device));
+        foreach (var lead in seeking.Where(l => !wanted.Contains(l.Id) && !kept.Contains(l.Id)))
         {
             if (free.Count == 0 || (!forced.ContainsKey(lead.Id) && stay.Count + moves.Count > 0))
             {
@@ -225,13 +246,20 @@ public static class SeatFinder
             moves.Add(lead.Id, free[0]);
             free.RemoveAt(0);
         }
-        var soldered = grounds.Count > 0 && stay.Count + moves.Count == 0;
+        var needsIron = grounds.Count > 0 && stay.Count + moves.Count == 0;
+        var soldered = needsIron
+            ? seeking
+                .Where(l => !kept.Contains(l.Id))
+                .OrderByDescending(l => forced.ContainsKey(l.Id))
+                .FirstOrDefault()
+                ?.Id
+            : null;
 
         // The lift of a lead that must leave is counted with the others; here only what comes to it.
         var extra =
             moves.Keys.Count(l => !forced.ContainsKey(l)) * WorkPoints.Lift
-            + (soldered ? WorkPoints.Solder + (seeking.Any(l => forced.ContainsKey(l.Id)) ? 0 : WorkPoints.Lift) : 0);
-        return (moves, soldered, extra);
+            + (soldered is null ? 0 : WorkPoints.Solder + (forced.ContainsKey(soldered) ? 0 : WorkPoints.Lift));
+        return (moves, soldered, !needsIron || soldered is not null, extra);
     }
 
     private static Finding Harm(DeviceInBuild device, Lead lead, Socket socket, Pad pad) =>

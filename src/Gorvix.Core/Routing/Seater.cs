@@ -21,8 +21,8 @@ public enum LeadPlace
 
 /// <summary>What it takes to bring one lead to one pad while its device's plug is in one seat.</summary>
 /// <param name="Place">Where the lead ends up.</param>
-/// <param name="Points">Hand work beyond what the seat counts; below zero where the seat counted a lift that is not needed.</param>
-/// <param name="Work">The same as data; a tail is a hold of its own.</param>
+/// <param name="Points">Hand work besides what the seat and the holds count; below zero where the seat counted a lift that is not needed.</param>
+/// <param name="Work">What it is to the hands beyond what the seat counts, as data; a tail is a hold of its own.</param>
 /// <param name="Takes">A cavity.</param>
 /// <param name="Holds">States of leads and sockets.</param>
 internal sealed record Joint(
@@ -62,15 +62,16 @@ internal static class Seater
         }
         if (leaves && way.Seat.Kind == SeatKind.Seated)
         {
-            holds.Add(new HomeHold(device, lead.Id, Home.Left));
+            holds.Add(way.Leaves(lead.Id));
         }
-        var lift = way.CountsLiftOf(lead.Id) ? 0 : WorkPoints.Lift;
-        var points = leaves ? lift + WorkPoints.Solder : 0;
+
+        // Not seated, there is nobody else who could ask for the lift.
+        var lift = way.Counted.Contains(lead.Id) ? 0 : WorkPoints.Lift;
         return new Joint(
             socket is null ? LeadPlace.Soldered : LeadPlace.Tail,
-            points,
+            leaves ? WorkPoints.Solder + (way.Seat.Kind == SeatKind.Seated ? 0 : lift) : 0,
             leaves
-                ? new Work(WorkAction.SolderLead, points)
+                ? new Work(WorkAction.SolderLead, lift + WorkPoints.Solder)
                 {
                     Device = device,
                     Lead = lead.Id,
@@ -100,24 +101,23 @@ internal static class Seater
         }
 
         // A lead without a contact at its end goes into no cavity, and a plug has no more cavities than its own.
-        if (home < 0 || cavity >= harness.Cavities.Count || way.Kept.Contains(lead.Id))
+        if (home < 0 || cavity >= harness.Cavities.Count || way.Kept.Contains(lead.Id) || way.Out.Contains(lead.Id))
         {
             return null;
         }
-        List<Hold> holds = [new HomeHold(device, lead.Id, Home.Left)];
+        List<Hold> holds = [way.Leaves(lead.Id)];
         if (harness.Cavities[cavity] is { } other)
         {
             if (way.Kept.Contains(other.Id))
             {
                 return null;
             }
-            holds.Add(new HomeHold(device, other.Id, Home.Left));
+            holds.Add(way.Leaves(other.Id));
         }
-        var points = way.CountsLiftOf(lead.Id) ? 0 : WorkPoints.Lift;
         return new Joint(
             LeadPlace.Moved,
-            points,
-            new Work(WorkAction.MoveLead, points)
+            0,
+            new Work(WorkAction.MoveLead, way.Counted.Contains(lead.Id) ? 0 : WorkPoints.Lift)
             {
                 Device = device,
                 Lead = lead.Id,

@@ -63,7 +63,7 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
         foreach (var feed in plan.Feeds.Where(f => f.Ways.Device.Id == device.Id && f.Feed is not null))
         {
             var pad = Nearest(
-                feed.Feed!.Pads,
+                [.. feed.Feed!.Allowed(build.Build.Bans)],
                 near,
                 build.Build.Pins.OfType<FeedMatch>().FirstOrDefault(feed.Feed.Matches)
             );
@@ -146,14 +146,14 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
         {
             yield return (device.Device.Leads.First(l => l.Id == lead), way.Seat.Socket!.Pads[cavity]!);
         }
-        if (used.Count == 0 && way.Seat.Kind != SeatKind.Seated)
+        if (used.Count == 0 && way.Seat.Kind == SeatKind.Bare)
         {
             yield break;
         }
         var grounds = device.Device.Leads.Where(l => l.Role == LeadRole.Ground).ToList();
         IEnumerable<Lead> soldered =
             way.Seat.Kind == SeatKind.Bare ? grounds
-            : way.GroundSoldered ? grounds.Where(l => harness.HomeOf(l.Id) >= 0).Take(1)
+            : way.SolderedGround is { } one ? grounds.Where(l => l.Id == one)
             : way.Seat.Kind == SeatKind.Seated && grounds.All(l => harness.HomeOf(l.Id) < 0) ? grounds
             : way.Seat.Kind == SeatKind.Loose && grounds.All(l => harness.HomeOf(l.Id) < 0) ? grounds
             : [];

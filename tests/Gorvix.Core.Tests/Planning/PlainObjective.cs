@@ -365,6 +365,25 @@ internal sealed class PlainObjective
                 yield return ($"tail {key}", CostTerm.HandWork, 1);
             }
         }
+        foreach (var (key, value) in StatesOf(way).Where(s => s.Key.StartsWith("home ", StringComparison.Ordinal)))
+        {
+            if (value == "left" && !Counted(Seats[(DeviceOf(way), way.Seat)], key.Split(' ')[2]))
+            {
+                yield return ($"lift {key}", CostTerm.HandWork, 1);
+            }
+        }
+        if (way is Route link)
+        {
+            var canvas = link.Mode.Protocol == "MSP" ? _build.Firmware?.CanvasSettings ?? [] : [];
+            var inside = _build
+                .Board.BuiltIns.Where(b => b.Gives == link.Link.Function.Need)
+                .Take(1)
+                .Select(b => b.Name);
+            foreach (var setting in canvas.Concat(inside))
+            {
+                yield return ($"setting {setting}", CostTerm.HandWork, 2);
+            }
+        }
         if (way is Route { Port.Kind: PortKind.Uart } route && HasPad(route.Port.Rx) && HasPad(route.Port.Tx))
         {
             yield return ($"whole {route.Port.Id}", CostTerm.WholePorts, 1);
@@ -424,8 +443,6 @@ internal sealed class PlainObjective
             + (mode.Firmware is null ? 0 : 6)
             + (mode.Bauds.Count > 0 && mode.Bauds[0] != route.Settings.Baud ? 2 : 0)
             + (3 * trapped)
-            + (mode.Protocol == "MSP" ? 2 * (_build.Firmware?.CanvasSettings.Count ?? 0) : 0)
-            + (_build.Board.BuiltIns.Any(b => b.Gives == need) ? 2 : 0)
             + route.Walks.Sum(w => Joint(route, w));
         var marginal = route.Walks.Count(w => w.Line.Flow != Flow.Out && w.Lead.HighFromVolts > 3.3);
         return
@@ -445,8 +462,18 @@ internal sealed class PlainObjective
         ];
     }
 
-    // One point for a lead that leaves its cavity and one more where it is soldered; a lead that the seat has out already is
-    // not counted again, and one that the seat had out for talking unasked goes back.
+    // A lead that leaves its cavity in a seat is counted once, whoever asks for it; a supply lead by its own row, once there is a pack.
+    private bool Counted(SeatWay seat, string lead)
+    {
+        var ofRow = Feeder.SourceOf(_build) is not null && seat.Device.Device.Supplies.Any(s => s.Lead == lead);
+        return (seat.Forced.ContainsKey(lead) && !ofRow)
+            || seat.Lifted.Contains(lead)
+            || seat.Choices.ContainsKey(lead)
+            || seat.GroundMoves.ContainsKey(lead)
+            || seat.SolderedGround == lead;
+    }
+
+    // One point more where it is soldered; one that the seat had out for talking unasked goes back.
     private int Joint(Route route, LineWalk walk)
     {
         var device = route.Link.Want.Device;
@@ -456,18 +483,12 @@ internal sealed class PlainObjective
             return 0;
         }
         var seat = Seats[(device, route.Seat)];
-        var counted =
-            seat.Forced.ContainsKey(walk.Lead.Id)
-            || seat.Lifted.Contains(walk.Lead.Id)
-            || seat.Choices.ContainsKey(walk.Lead.Id);
         var socket = SocketOf(walk.Pad);
         if (socket is null || socket.Id != route.Seat.Socket?.Id)
         {
-            return counted ? 1 : 2;
+            return route.Seat.Kind == SeatKind.Seated ? 1 : 2;
         }
-        return socket.Pins[home].Pad == walk.Pad.Id ? (seat.Lifted.Contains(walk.Lead.Id) ? -1 : 0)
-            : counted ? 0
-            : 1;
+        return socket.Pins[home].Pad == walk.Pad.Id && seat.Lifted.Contains(walk.Lead.Id) ? -1 : 0;
     }
 
     private IEnumerable<(CostTerm Term, int Amount)> Unmet(LinkWays way)

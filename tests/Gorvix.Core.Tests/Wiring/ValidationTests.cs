@@ -1,6 +1,8 @@
 using CsCheck;
 using Gorvix.Core.Builds;
+using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
 using Gorvix.Core.Tests.Planning;
 using Gorvix.Core.Wiring;
 
@@ -18,6 +20,129 @@ public class ValidationTests
                 iter: 1000,
                 print: Generated.Print
             );
+
+    [Fact]
+    public void What_is_banned_is_not_done_and_nothing_else_breaks() =>
+        Generated
+            .Builds(4, 6)
+            .Sample(
+                build =>
+                {
+                    var first = WiredBuild.From(build, Planner.Best(build));
+                    foreach (var ban in Bans(first).ToList())
+                    {
+                        var banned = build.WithWishes(build.Build.Pins, [.. build.Build.Bans, ban]);
+                        var plan = Planner.Best(banned);
+                        var wired = WiredBuild.From(banned, plan);
+                        Assert.Empty(PlainWalker.Complaints(wired));
+                        Assert.DoesNotContain(ban, Bans(wired));
+
+                        // A ban can make a pin vain, which is no loss then; and talking leads are lifted by the house, not by price.
+                        if (build.Build.Pins.Count == 0 && ban is not LeadMatch)
+                        {
+                            Assert.True(Planner.Best(build).Cost <= plan.Cost);
+                        }
+                    }
+                },
+                iter: 200,
+                print: Generated.Print
+            );
+
+    [Fact]
+    public void What_can_be_done_is_done_when_it_is_pinned_alone() =>
+        Generated
+            .Builds(3, 5)
+            .Sample(
+                build =>
+                {
+                    var ways = Router.WaysOf(build.WithWishes([], build.Build.Bans));
+                    IEnumerable<WishMatch> pins =
+                    [
+                        .. ways
+                            .Seats.SelectMany(s => s.Ways)
+                            .Where(w => w.Seat.Kind is SeatKind.Seated or SeatKind.Loose)
+                            .Select(w => new SeatMatch { Device = w.Device.Id, Socket = w.Seat.Socket?.Id }),
+                        .. from feeds in ways.Feeds
+                        from pad in feeds.Feeds.SelectMany(f => f.Pads).Distinct()
+                        select new FeedMatch
+                        {
+                            Device = feeds.Device.Id,
+                            Lead = feeds.Supply.Lead,
+                            Pad = pad.Id,
+                        },
+                        .. from device in build.Devices
+                        from lead in device.Device.Leads
+                        select new LeadMatch { Device = device.Id, Lead = lead.Id },
+                        .. ways
+                            .Links.SelectMany(l => l.Routes)
+                            .Select(r => new RouteMatch
+                            {
+                                Link = r.Link.Id,
+                                Port = r.Port.Id,
+                                Mode = r.Mode.Id,
+                            }),
+                    ];
+                    foreach (var pin in pins.Distinct())
+                    {
+                        var pinned = build.WithWishes([pin], build.Build.Bans);
+                        var plan = Planner.Best(pinned);
+                        var wired = WiredBuild.From(pinned, plan);
+                        Assert.Empty(PlainWalker.Complaints(wired));
+                        Assert.True(Does(wired, pin), $"{pin}");
+                        Assert.True(plan.Keeps(pin), $"{pin}");
+                    }
+                },
+                iter: 100,
+                print: Generated.Print
+            );
+
+    [Fact]
+    public void The_list_of_work_is_what_the_plan_has_paid_for() =>
+        Generated
+            .Builds(6, 8)
+            .Sample(
+                build =>
+                {
+                    var plan = Planner.Best(build);
+                    Assert.Equal(plan.Cost[CostTerm.HandWork], WiredBuild.From(build, plan).Work.Sum(w => w.Points));
+                },
+                iter: 500,
+                print: Generated.Print
+            );
+
+    private static bool Does(WiredBuild wired, WishMatch pin) =>
+        pin switch
+        {
+            SeatMatch seat => wired.Seats.Single(s => s.Device == seat.Device).Seat.Socket?.Id == seat.Socket,
+            FeedMatch feed => wired.Leads.Single(l => l.Device == feed.Device && l.Lead.Id == feed.Lead).Pad?.Id
+                == feed.Pad,
+            LeadMatch lead => wired.Leads.Single(l => l.Device == lead.Device && l.Lead.Id == lead.Lead).State
+                is not (LeadState.InPlace or LeadState.Moved),
+            RouteMatch route => wired.Ports.Any(p =>
+                p.Link == route.Link && p.Port.Id == route.Port && p.Mode.Id == route.Mode
+            ),
+            _ => false,
+        };
+
+    // Everything that a wired build does and that can be banned.
+    private static IEnumerable<WishMatch> Bans(WiredBuild wired) =>
+        [
+            .. wired
+                .Seats.Where(s => s.Seat.Kind is SeatKind.Seated or SeatKind.Loose)
+                .Select(s => new SeatMatch { Device = s.Device, Socket = s.Seat.Socket?.Id }),
+            .. wired
+                .Leads.Where(l => l is { Lead.Role: LeadRole.Supply, IsUsed: true, Pad: not null })
+                .Select(l => new FeedMatch
+                {
+                    Device = l.Device,
+                    Lead = l.Lead.Id,
+                    Pad = l.Pad!.Id,
+                }),
+            .. wired
+                .Leads.Where(l => l.State is LeadState.Moved or LeadState.Lifted or LeadState.Cut)
+                .Select(l => new LeadMatch { Device = l.Device, Lead = l.Lead.Id }),
+            .. wired.Ports.Select(p => new RouteMatch { Link = p.Link, Port = p.Port.Id }),
+        ];
 
     [Fact]
     public void Nor_have_the_demo_builds() =>

@@ -1,0 +1,75 @@
+using Gorvix.Core.Parts;
+using Mono.Cecil;
+using Mono.Cecil.Cil;
+
+namespace Gorvix.Core.Tests;
+
+/// <summary>
+/// What lies between a pad and its net, and what sits in a plug, is read by the floor Circuits alone (and by the checks and files
+/// of parts). Everything else asks it. Read off the compiled code, so that no detour hides.
+/// </summary>
+public class OneCircuitTests
+{
+    private static readonly string[] MayRead = ["Gorvix.Core.Parts", "Gorvix.Core.Circuits", "Gorvix.Core.Formats"];
+
+    private static readonly HashSet<string> Elements =
+    [
+        .. typeof(PathElement)
+            .Assembly.GetTypes()
+            .Where(t => t.IsAssignableTo(typeof(PathElement)))
+            .Select(t => t.FullName!),
+        typeof(PadPath).FullName!,
+        typeof(BoardPin).FullName!,
+        typeof(DevicePin).FullName!,
+    ];
+
+    private static readonly HashSet<(string, string)> Doors =
+    [
+        (typeof(Pad).FullName!, "get_Paths"),
+        (typeof(BoardPlug).FullName!, "get_Pins"),
+        (typeof(DevicePlug).FullName!, "get_Pins"),
+    ];
+
+    [Fact]
+    public void Only_the_circuit_reads_what_lies_behind_a_pad_and_in_a_plug()
+    {
+        var module = ModuleDefinition.ReadModule(typeof(Pad).Assembly.Location);
+        var readers = Readers(module).ToList();
+        Assert.Empty(readers.Where(r => !MayRead.Contains(r.Namespace)).Select(r => r.Words));
+
+        // The look does see something: the circuit and the part checks.
+        Assert.Equal(
+            ["Gorvix.Core.Circuits", "Gorvix.Core.Parts"],
+            readers.Select(r => r.Namespace).Distinct().Order(StringComparer.Ordinal)
+        );
+    }
+
+    private static IEnumerable<(string Namespace, string Words)> Readers(ModuleDefinition module) =>
+        from type in module.GetTypes()
+        where !Elements.Contains(type.FullName)
+        let outer = Outer(type)
+        from method in type.Methods
+        where method.HasBody
+        from instruction in method.Body.Instructions
+        where Reads(instruction)
+        select (outer.Namespace, $"{type.FullName}.{method.Name}: {instruction.Operand}");
+
+    private static bool Reads(Instruction instruction) =>
+        instruction.Operand switch
+        {
+            MethodReference m => Doors.Contains((m.DeclaringType.FullName, m.Name))
+                || (Elements.Contains(m.DeclaringType.FullName) && m.Name.StartsWith("get_", StringComparison.Ordinal)),
+            TypeReference t => instruction.OpCode.Code is Code.Isinst or Code.Castclass
+                && Elements.Contains(t.FullName),
+            _ => false,
+        };
+
+    private static TypeDefinition Outer(TypeDefinition type)
+    {
+        while (type.DeclaringType is { } outer)
+        {
+            type = outer;
+        }
+        return type;
+    }
+}

@@ -1,0 +1,140 @@
+using Gorvix.Storage;
+using Microsoft.Data.Sqlite;
+
+namespace Gorvix.Web.Tests;
+
+/// <summary>Documents of older, newer and no known format versions, in files and in the database.</summary>
+public class FormatApiTests
+{
+    private const string Hare = "north-face-hare";
+
+    private static string Version1 { get; } =
+        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "versions", "version-1.gorvix.json"));
+
+    [Fact]
+    public async Task A_version_1_file_is_imported_planned_and_exported_in_the_newest_form()
+    {
+        await using var server = await LiveServer.Start();
+        var (status, card) = await server.Post("/api/builds/import", Version1);
+        Assert.Equal((201, "old-heron"), (status, card.GetProperty("id").GetString()));
+        var export = await server.Client.GetStringAsync("/api/builds/old-heron/export");
+        Assert.Contains("\"version\": 2,", export);
+        Assert.Contains("\"kind\": \"route\",", export);
+        Assert.Contains("\"VC-4800\"", export);
+    }
+
+    [Fact]
+    public async Task Rows_of_version_1_are_read_changed_and_undone()
+    {
+        await using var server = await LiveServer.Start();
+        await server.Post("/api/builds/import", Version1);
+
+        // As version 1 stored them: no kind in pins and bans, the older name of the protocol.
+        await Sql(
+            server,
+            "UPDATE Steps SET Format = 1, Document = replace(Document, '\"kind\":\"route\",', '') WHERE BuildId = 'old-heron'"
+        );
+        await Sql(
+            server,
+            "UPDATE Parts SET Format = 1, Document = replace(Document, '\"VC-4800\"', '\"Sm-trade-name\"') WHERE Id LIKE '%-v1'"
+        );
+        await using var again = await LiveServer.Start(server.Data);
+        var fit = await again.Get("/api/builds/old-heron/fit");
+        Assert.Equal(3, fit.GetProperty("sheet").GetProperty("wishes").GetArrayLength());
+        var (status, _) = await again.Change(
+            "old-heron",
+            1,
+            "ban",
+            """{"kind":"route","link":"control","port":"U1"}"""
+        );
+        Assert.Equal(200, status);
+        var (undone, back) = await again.Post("/api/builds/old-heron/undo", """{"version":2}""");
+        Assert.Equal((200, 3), (undone, back.GetProperty("sheet").GetProperty("wishes").GetArrayLength()));
+    }
+
+    [Fact]
+    public async Task A_stored_build_of_an_unknown_version_is_refused_left_untouched_and_hides_no_other()
+    {
+        await using var server = await LiveServer.Start();
+        await Sql(
+            server,
+            $"UPDATE Steps SET Format = 9, Document = '{{\"of\":\"tomorrow\"}}' WHERE BuildId = '{Hare}'"
+        );
+        var builds = (await server.Get("/api/builds")).EnumerateArray().ToList();
+        Assert.Equal(LiveServer.DemoBuilds, builds.Count);
+        var card = builds.Single(b => b.GetProperty("id").GetString() == Hare);
+        Assert.Contains(
+            "is stored in format version 9; this Gorvix knows versions 1 to 2. Nothing was changed",
+            card.GetProperty("verdict").GetProperty("sentence").GetString()
+        );
+        foreach (var (path, body) in new[] { ("changes", Pin), ("undo", """{"version":1}"""), ("fit", null) })
+        {
+            using var answer = body is null
+                ? await server.Client.GetAsync($"/api/builds/{Hare}/{path}")
+                : await server.Client.PostAsync($"/api/builds/{Hare}/{path}", Json(body));
+            Assert.Equal(422, (int)answer.StatusCode);
+            Assert.Contains("format version 9", await answer.Content.ReadAsStringAsync());
+        }
+        Assert.Equal(
+            "{\"of\":\"tomorrow\"}|9",
+            await Sql(server, $"SELECT Document || '|' || Format FROM Steps WHERE BuildId = '{Hare}'")
+        );
+    }
+
+    [Fact]
+    public async Task Undo_needs_only_the_state_that_it_leads_to()
+    {
+        await using var server = await LiveServer.Start();
+        Assert.Equal(200, (await server.Post($"/api/builds/{Hare}/changes", Pin)).Status);
+        await Sql(server, $"UPDATE Steps SET Format = 9, Document = 'rubbish' WHERE BuildId = '{Hare}' AND Number = 1");
+        await using var again = await LiveServer.Start(server.Data);
+        Assert.Equal(422, (int)(await again.Client.GetAsync($"/api/builds/{Hare}/fit")).StatusCode);
+        var (status, fit) = await again.Post($"/api/builds/{Hare}/undo", """{"version":2}""");
+        Assert.Equal((200, "U3 U1 U4"), (status, LiveServer.Ports(fit)));
+        Assert.Equal(200, (int)(await again.Client.GetAsync($"/api/builds/{Hare}/fit")).StatusCode);
+    }
+
+    [Fact]
+    public async Task Undo_needs_no_plan_of_the_state_that_it_leaves()
+    {
+        await using var server = await LiveServer.Start();
+        Assert.Equal(200, (await server.Post($"/api/builds/{Hare}/changes", Pin)).Status);
+        await Sql(
+            server,
+            $"UPDATE Steps SET Document = replace(Document, 'askerdale-pinion-f4-r2', 'gone') WHERE BuildId = '{Hare}' AND Number = 1"
+        );
+        await using var again = await LiveServer.Start(server.Data);
+        Assert.Equal(422, (int)(await again.Client.GetAsync($"/api/builds/{Hare}/fit")).StatusCode);
+        Assert.Equal(200, (await again.Post($"/api/builds/{Hare}/undo", """{"version":2}""")).Status);
+    }
+
+    [Fact]
+    public async Task A_state_that_cannot_be_planned_is_not_walked_to()
+    {
+        await using var server = await LiveServer.Start();
+        Assert.Equal(200, (await server.Post($"/api/builds/{Hare}/changes", Pin)).Status);
+        await Sql(
+            server,
+            $"UPDATE Steps SET Document = replace(Document, 'askerdale-pinion-f4-r2', 'gone') WHERE BuildId = '{Hare}' AND Number = 0"
+        );
+        var (status, problem) = await server.Post($"/api/builds/{Hare}/undo", """{"version":2}""");
+        Assert.Equal(422, status);
+        Assert.Contains("\"gone\"", problem.GetProperty("detail").GetString());
+        var fit = await server.Get($"/api/builds/{Hare}/fit");
+        Assert.Equal(2, fit.GetProperty("version").GetInt32());
+    }
+
+    private const string Pin =
+        """{"version":1,"change":{"kind":"pin","match":{"kind":"route","link":"position","port":"U1"}}}""";
+
+    private static StringContent Json(string body) => new(body, System.Text.Encoding.UTF8, "application/json");
+
+    private static async Task<string?> Sql(LiveServer server, string sql)
+    {
+        await using var connection = new SqliteConnection(new DataFolder(server.Data).ConnectionString);
+        await connection.OpenAsync();
+        await using var command = connection.CreateCommand();
+        command.CommandText = sql;
+        return await command.ExecuteScalarAsync() as string;
+    }
+}
