@@ -126,6 +126,12 @@ public static class SeatFinder
         }
         var (moves, soldered, grounded, extra) = Grounds(build, device, harness, socket, forced);
 
+        // A ground lead that the seat takes elsewhere has no choice left.
+        foreach (var lead in choices.Keys.Where(l => moves.ContainsKey(l) || l == soldered).ToList())
+        {
+            choices.Remove(lead);
+        }
+
         // Where the source is known, a supply lead is counted by its own row.
         bool HasFeeds(string lead) => source is not null && device.Device.Supplies.Any(s => s.Lead == lead);
         var leave = forced.Keys.Where(l => !HasFeeds(l)).ToList();

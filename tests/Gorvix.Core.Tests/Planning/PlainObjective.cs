@@ -53,69 +53,54 @@ internal sealed class PlainObjective
     public IEnumerable<Hookup?> WaysOf(int row) => _rows[row].MayGo ? _rows[row].Ways.Append(null) : _rows[row].Ways;
 
     /// <summary>The least price of all choices, found by trying them all; a choice that is dearer already is not gone on with.</summary>
-    public PlanCost Best()
+    public PlanCost Best() => Search(0, _ => "").Single();
+
+    /// <summary>The least price of each place that the links can have together; links are tried first, so the place is known early.</summary>
+    public IReadOnlyCollection<PlanCost> ByPlace(Func<IReadOnlyList<Hookup?>, string> placeOf) =>
+        Search(_rows.Count(r => r.Link is not null), placeOf);
+
+    private IReadOnlyCollection<PlanCost> Search(int links, Func<IReadOnlyList<Hookup?>, string> placeOf)
     {
-        var best = PlanCost.Beyond;
+        int[] order = [.. Enumerable.Range(0, Rows).OrderBy(r => _rows[r].Link is null)];
+        var best = new Dictionary<string, PlanCost>();
         var chosen = new List<Hookup?>();
-        var paid = new Dictionary<string, int>();
+        var paid = new HashSet<string>();
         var credit = PlanCost.Of(CostTerm.HandWork, Math.Min(40, Seats.Values.Sum(s => s.Lifted.Count)));
-        void Try(int row, PlanCost cost)
+        var place = "";
+        void Try(int depth, PlanCost cost)
         {
-            if (cost - credit >= best && row < Rows)
+            place = depth == links ? placeOf(chosen) : place;
+            if (depth >= links && depth < Rows && best.TryGetValue(place, out var known) && cost - credit >= known)
             {
                 return;
             }
-            if (row == Rows)
+            if (depth == Rows)
             {
-                best = cost < best ? cost : best;
+                best[place] = best.TryGetValue(place, out var other) && other < cost ? other : cost;
                 return;
             }
-            foreach (var way in WaysOf(row))
+            foreach (var way in WaysOf(order[depth]))
             {
                 if (way is not null && chosen.Any(c => c is not null && Clash(c, way)))
                 {
                     continue;
                 }
-                var next = Sum(cost, Of(row, way));
+                var next = Sum(cost, Of(order[depth], way));
                 var once = way is null
                     ? []
-                    : Once(way).Where(o => !paid.ContainsKey(o.Key)).DistinctBy(o => o.Key).ToList();
+                    : Once(way).Where(o => !paid.Contains(o.Key)).DistinctBy(o => o.Key).ToList();
                 foreach (var (key, term, amount) in once)
                 {
-                    paid.Add(key, 1);
+                    paid.Add(key);
                     next += PlanCost.Of(term, amount);
                 }
                 chosen.Add(way);
-                Try(row + 1, next);
+                Try(depth + 1, next);
                 chosen.RemoveAt(chosen.Count - 1);
                 once.ForEach(o => paid.Remove(o.Key));
             }
         }
         Try(0, PlanCost.Zero);
-        return best;
-    }
-
-    /// <summary>The least price of each place that the links can have together.</summary>
-    public IEnumerable<PlanCost> ByPlace(Func<IReadOnlyList<Hookup?>, string> placeOf)
-    {
-        var best = new Dictionary<string, PlanCost>();
-        var chosen = new List<Hookup?>();
-        void Try(int row)
-        {
-            if (row == Rows)
-            {
-                var (place, cost) = (placeOf(chosen), Price(chosen));
-                best[place] = best.TryGetValue(place, out var known) && known < cost ? known : cost;
-                return;
-            }
-            foreach (var way in WaysOf(row).Where(w => w is null || !chosen.Any(c => c is not null && Clash(c, w))))
-            {
-                chosen.Add(way);
-                Try(row + 1);
-                chosen.RemoveAt(chosen.Count - 1);
-            }
-        }
-        Try(0);
         return best.Values;
     }
 
