@@ -223,7 +223,7 @@ public static class Feeder
                 {
                     Seat = way.Seat,
                     Claims = Claim(build, seats, way, touch.State.Bridges).With([joint]),
-                    Points = joint.Points,
+                    Points = joint.Points + (joint.Evicts is null ? 0 : WorkPoints.Lift),
                     Work = work,
                     Hazards =
                         pad.Meaning == PadMeaning.Doubtful
@@ -286,7 +286,10 @@ public static class Feeder
         if (!way.Kept.Contains(lead.Id))
         {
             var claims = Claim(build, seats, way, []);
-            yield return Unfed(claims with { Holds = [.. claims.Holds, way.Leaves(lead.Id)] });
+            yield return Unfed(claims with { Holds = [.. claims.Holds, way.Leaves(lead.Id)] }) with
+            {
+                Points = WorkPoints.Lift,
+            };
         }
     }
 

@@ -57,6 +57,22 @@ public sealed record Seat(SeatKind Kind, Socket? Socket)
     public static readonly Seat Off = new(SeatKind.Off, null);
 }
 
+/// <summary>Who pays for taking a lead out of its cavity. Every lift is paid once: the sheet lists it once.</summary>
+public enum LiftPayer
+{
+    /// <summary>The hookup that asks for it: there is no other that could.</summary>
+    Asker,
+
+    /// <summary>The seat, or the choice whether the lead stays.</summary>
+    Seat,
+
+    /// <summary>The lead's own row of feeds, which always says where it ends up.</summary>
+    Row,
+
+    /// <summary>The state "it has left": several may ask for it.</summary>
+    Once,
+}
+
 /// <summary>The plug of a device in one of its seats, with what that alone brings with it.</summary>
 /// <param name="Device">The device.</param>
 public sealed record SeatWay(Builds.DeviceInBuild Device) : Hookup
@@ -86,12 +102,15 @@ public sealed record SeatWay(Builds.DeviceInBuild Device) : Hookup
     /// <summary>False when bans keep every ground lead where it meets no ground; such a seat is not offered.</summary>
     public bool IsGrounded { get; init; } = true;
 
-    /// <summary>Leads whose lift is in the points of this seat, or of their own choice.</summary>
-    public IReadOnlySet<string> Counted { get; init; } = new HashSet<string>();
+    /// <summary>Who pays for taking a lead out of its cavity in this seat; where nothing is said, whoever asks for it.</summary>
+    public IReadOnlyDictionary<string, LiftPayer> Payers { get; init; } = new Dictionary<string, LiftPayer>();
 
-    /// <summary>The hold of a lead that leaves its cavity in this seat; paid once, whoever asks for it.</summary>
+    /// <summary>The hold of a lead that leaves its cavity in this seat.</summary>
     public HomeHold Leaves(string lead) =>
-        new(Device.Id, lead, Home.Left, Counted.Contains(lead) ? 0 : WorkPoints.Lift);
+        new(Device.Id, lead, Home.Left, PayerOf(lead) == LiftPayer.Once ? WorkPoints.Lift : 0);
+
+    /// <summary>Who pays for taking a lead out of its cavity.</summary>
+    public LiftPayer PayerOf(string lead) => Payers.GetValueOrDefault(lead, LiftPayer.Asker);
 }
 
 /// <summary>A lead that stays in its cavity under a condition, or leaves it.</summary>

@@ -57,11 +57,15 @@ internal sealed class RouteMaker(
                     ? claims.With(joints)
                     : claims.With(joints, new SeatHold(_device, seat.Seat.Kind, seat.Seat.Socket?.Id)),
             Work = [.. own, .. board, .. joints.Select(j => j.Work).OfType<Work>()],
-            Points = own.Sum(w => w.Points) + joints.Sum(j => j.Points),
+            Points = own.Sum(w => w.Points) + joints.Sum(j => j.Points) + (WorkPoints.Lift * Evicted(walks, joints)),
             Hazards = [.. walks.SelectMany(w => w.Hazards), .. OfUsb()],
             Processor = port.Kind == PortKind.Software ? (baud > 19_200 ? 4 : 3) : 0,
         };
     }
+
+    // Leads that leave their cavities for those of this link, and that it does not use itself.
+    private static int Evicted(IReadOnlyList<LineWalk> walks, IReadOnlyList<Joint> joints) =>
+        joints.Count(j => j.Evicts is { } lead && walks.All(w => w.Lead.Id != lead));
 
     // Two leads of one link may want one cavity, or one the cavity that the other keeps.
     private static bool StandTogether(IReadOnlyList<Joint> joints)

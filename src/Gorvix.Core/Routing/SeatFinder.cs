@@ -138,13 +138,13 @@ public static class SeatFinder
         return new SeatWay(device)
         {
             Seat = new Seat(SeatKind.Seated, socket),
-            Counted = new HashSet<string>([
+            Payers = PayersOf(build, device, [
                 .. leave,
                 .. lifted,
                 .. choices.Keys,
                 .. moves.Keys,
                 .. soldered is null ? [] : new[] { soldered },
-            ]),
+            ], HasFeeds),
             Claims = Claim(device, new Seat(SeatKind.Seated, socket)),
             Forced = forced,
             Lifted = lifted,
@@ -159,6 +159,33 @@ public static class SeatFinder
             IsGrounded = grounded,
             Points = (WorkPoints.Lift * (leave.Count + lifted.Count)) + extra,
         };
+    }
+
+    // Where two could ask for a lead's lift, the state pays: another link of the device, or a supply that could go into its cavity.
+    private static Dictionary<string, LiftPayer> PayersOf(
+        ResolvedBuild build,
+        DeviceInBuild device,
+        IEnumerable<string> counted,
+        Func<string, bool> hasFeeds
+    )
+    {
+        var payers = counted.Distinct().ToDictionary(l => l, _ => LiftPayer.Seat);
+        var links = build.Links.Where(l => l.Want.Device == device.Id).ToList();
+        foreach (var lead in device.Device.Leads.Where(l => !payers.ContainsKey(l.Id)))
+        {
+            if (hasFeeds(lead.Id))
+            {
+                payers.Add(lead.Id, LiftPayer.Row);
+            }
+            else if (
+                links.Count > 1
+                && links.Any(l => l.Function.Modes.Any(m => m.Lines.Any(line => line.Lead == lead.Id)))
+            )
+            {
+                payers.Add(lead.Id, LiftPayer.Once);
+            }
+        }
+        return payers;
     }
 
     private static bool HasWindow(DeviceInBuild device, Lead lead) =>

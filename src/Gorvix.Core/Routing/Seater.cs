@@ -22,12 +22,14 @@ public enum LeadPlace
 /// <summary>What it takes to bring one lead to one pad while its device's plug is in one seat.</summary>
 /// <param name="Place">Where the lead ends up.</param>
 /// <param name="Points">Hand work besides what the seat and the holds count; below zero where the seat counted a lift that is not needed.</param>
+/// <param name="Evicts">The lead in whose cavity it ends up, where whoever asks pays for that one's lift; else null.</param>
 /// <param name="Work">What it is to the hands beyond what the seat counts, as data; a tail is a hold of its own.</param>
 /// <param name="Takes">A cavity.</param>
 /// <param name="Holds">States of leads and sockets.</param>
 internal sealed record Joint(
     LeadPlace Place,
     int Points,
+    string? Evicts,
     Work? Work,
     IReadOnlyList<Thing> Takes,
     IReadOnlyList<Hold> Holds
@@ -64,14 +66,13 @@ internal static class Seater
         {
             holds.Add(way.Leaves(lead.Id));
         }
-
-        // Not seated, there is nobody else who could ask for the lift.
-        var lift = way.Counted.Contains(lead.Id) ? 0 : WorkPoints.Lift;
+        var payer = way.PayerOf(lead.Id);
         return new Joint(
             socket is null ? LeadPlace.Soldered : LeadPlace.Tail,
-            leaves ? WorkPoints.Solder + (way.Seat.Kind == SeatKind.Seated ? 0 : lift) : 0,
+            leaves ? Lift(payer) + WorkPoints.Solder : 0,
+            null,
             leaves
-                ? new Work(WorkAction.SolderLead, lift + WorkPoints.Solder)
+                ? new Work(WorkAction.SolderLead, Asked(payer) + WorkPoints.Solder)
                 {
                     Device = device,
                     Lead = lead.Id,
@@ -95,6 +96,7 @@ internal static class Seater
                     LeadPlace.Kept,
                     way.Lifted.Contains(lead.Id) ? -WorkPoints.Lift : 0,
                     null,
+                    null,
                     [],
                     [new HomeHold(device, lead.Id, Home.Kept)]
                 );
@@ -106,7 +108,8 @@ internal static class Seater
             return null;
         }
         List<Hold> holds = [way.Leaves(lead.Id)];
-        if (harness.Cavities[cavity] is { } other)
+        var other = harness.Cavities[cavity];
+        if (other is not null)
         {
             if (way.Kept.Contains(other.Id))
             {
@@ -114,10 +117,12 @@ internal static class Seater
             }
             holds.Add(way.Leaves(other.Id));
         }
+        var payer = way.PayerOf(lead.Id);
         return new Joint(
             LeadPlace.Moved,
-            0,
-            new Work(WorkAction.MoveLead, way.Counted.Contains(lead.Id) ? 0 : WorkPoints.Lift)
+            Lift(payer),
+            other is not null && way.PayerOf(other.Id) == LiftPayer.Asker ? other.Id : null,
+            new Work(WorkAction.MoveLead, Asked(payer))
             {
                 Device = device,
                 Lead = lead.Id,
@@ -129,4 +134,10 @@ internal static class Seater
             holds
         );
     }
+
+    // What the hookup itself pays.
+    private static int Lift(LiftPayer payer) => payer is LiftPayer.Asker or LiftPayer.Row ? WorkPoints.Lift : 0;
+
+    // What it is to the hands beyond what the seat has counted.
+    private static int Asked(LiftPayer payer) => payer == LiftPayer.Seat ? 0 : WorkPoints.Lift;
 }

@@ -386,7 +386,7 @@ internal sealed class PlainObjective
                 (CostTerm.Unfed, feed.Feeds ? 0 : 1),
                 (CostTerm.Hazards, feed.Pad?.Meaning == PadMeaning.Doubtful ? 1 : 0),
                 (CostTerm.AgainstHouse, feed.Feeds && Against(Part(feed.Device).Kind, feed) ? 1 : 0),
-                (CostTerm.HandWork, feed.Points),
+                (CostTerm.HandWork, feed.Pad is { } fed ? Joint(feed.Device, feed.Seat, feed.Lead.Id, fed) : 0),
             ],
             SeatWay seat =>
             [
@@ -428,7 +428,7 @@ internal sealed class PlainObjective
             + (mode.Firmware is null ? 0 : 6)
             + (mode.Bauds.Count > 0 && mode.Bauds[0] != route.Settings.Baud ? 2 : 0)
             + (3 * trapped)
-            + route.Walks.Sum(w => Joint(route, w));
+            + route.Walks.Sum(w => Joint(route.Link.Want.Device, route.Seat, w.Lead.Id, w.Pad));
         var marginal = route.Walks.Count(w => w.Line.Flow != Flow.Out && w.Lead.HighFromVolts > 3.3);
         return
         [
@@ -459,21 +459,19 @@ internal sealed class PlainObjective
     }
 
     // One point more where it is soldered; one that the seat had out for talking unasked goes back.
-    private int Joint(Route route, LineWalk walk)
+    private int Joint(string device, Seat seat, string lead, Pad pad)
     {
-        var device = route.Link.Want.Device;
-        var home = Home(device, walk.Lead.Id);
-        if (home < 0 || route.Seat.Kind == SeatKind.Bare)
+        var home = Home(device, lead);
+        if (home < 0 || seat.Kind == SeatKind.Bare)
         {
             return 0;
         }
-        var seat = Seats[(device, route.Seat)];
-        var socket = SocketOf(walk.Pad);
-        if (socket is null || socket.Id != route.Seat.Socket?.Id)
+        var socket = SocketOf(pad);
+        if (socket is null || socket.Id != seat.Socket?.Id)
         {
-            return route.Seat.Kind == SeatKind.Seated ? 1 : 2;
+            return seat.Kind == SeatKind.Seated ? 1 : 2;
         }
-        return socket.Pins[home].Pad == walk.Pad.Id && seat.Lifted.Contains(walk.Lead.Id) ? -1 : 0;
+        return socket.Pins[home].Pad == pad.Id && Seats[(device, seat)].Lifted.Contains(lead) ? -1 : 0;
     }
 
     private IEnumerable<(CostTerm Term, int Amount)> Unmet(LinkWays way)
