@@ -9,6 +9,10 @@ else if (args is ["pins"])
 {
     await PinRuns.Run();
 }
+else if (args is ["server"])
+{
+    await ServerRuns.Run();
+}
 else
 {
     BenchmarkSwitcher.FromAssembly(typeof(FitBenchmarks).Assembly).Run(args.Length > 0 ? args : ["--filter", "*"]);

@@ -6,7 +6,7 @@ namespace Gorvix.Core.Planning;
 internal sealed class PlanSearch(PlanProblem problem)
 {
     // So many parts are looked at for the order among equals; a build with very many equal plans keeps the one that was found.
-    private const int MostLooks = 500;
+    private const int MostLooks = 200;
 
     private readonly Int128[] _costs = new Int128[problem.Entries.Count * problem.Columns];
     private readonly PlanOption?[] _best = new PlanOption?[problem.Entries.Count * problem.Columns];

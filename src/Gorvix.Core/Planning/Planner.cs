@@ -37,7 +37,7 @@ namespace Gorvix.Core.Planning;
 /// <para>
 /// The documented order among equals: rows in the order of <see cref="PlanProblem.Entries"/>, options by price, then mode,
 /// port and pad in the order of the files. Row after row, an earlier option is tried wherever its bound allows the best
-/// price, and kept when a plan of that price has it; after some hundred looks the plan stays as it is. Nothing in this depends on
+/// price, and kept when a plan of that price has it; after two hundred looks the plan stays as it is. Nothing in this depends on
 /// the clock, so the same build always gives the same plan.
 /// </para>
 /// </remarks>

@@ -138,13 +138,12 @@ public static class SeatFinder
         return new SeatWay(device)
         {
             Seat = new Seat(SeatKind.Seated, socket),
-            Payers = PayersOf(build, device, [
-                .. leave,
-                .. lifted,
-                .. choices.Keys,
-                .. moves.Keys,
-                .. soldered is null ? [] : new[] { soldered },
-            ], HasFeeds),
+            Payers = PayersOf(
+                build,
+                device,
+                [.. leave, .. lifted, .. choices.Keys, .. moves.Keys, .. soldered is null ? [] : new[] { soldered }],
+                HasFeeds
+            ),
             Claims = Claim(device, new Seat(SeatKind.Seated, socket)),
             Forced = forced,
             Lifted = lifted,

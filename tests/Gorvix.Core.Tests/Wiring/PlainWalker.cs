@@ -43,6 +43,14 @@ internal sealed class PlainWalker
         return walker._complaints;
     }
 
+    /// <summary>True when a supply lead gets what it takes.</summary>
+    public static bool IsFed(WiredBuild wired, string device, SupplyInput supply)
+    {
+        var walker = new PlainWalker(wired);
+        walker.PlugIn();
+        return walker.IsFed(device, supply);
+    }
+
     private void Say(string what) => _complaints.Add(what);
 
     private Device Part(string device) => _wired.Build.Devices.Single(d => d.Id == device).Device;
