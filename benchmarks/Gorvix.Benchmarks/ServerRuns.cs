@@ -1,6 +1,6 @@
 using System.Diagnostics;
-using System.Net.Sockets;
 using System.Net;
+using System.Net.Sockets;
 
 namespace Gorvix.Benchmarks;
 
@@ -43,8 +43,8 @@ internal static class ServerRuns
             copies.Add(answer.Headers.Location!.ToString().Split('/')[3]);
         }
         var read = await All(clients, (i, _) => http.GetAsync($"/api/builds/{build}/fit"));
-        var link = System.Text.Json.JsonDocument
-            .Parse(file)
+        var link = System
+            .Text.Json.JsonDocument.Parse(file)
             .RootElement.GetProperty("builds")[0]
             .GetProperty("wants")[0]
             .GetProperty("link")
@@ -53,8 +53,9 @@ internal static class ServerRuns
             clients,
             async (i, n) =>
             {
+                var kind = n % 2 == 0 ? "pin" : "unpin";
                 using var body = Json(
-                    $$"""{"version":{{n + 1}},"change":{"kind":"{{(n % 2 == 0 ? "pin" : "unpin")}}","match":{"kind":"route","link":"{{link}}"}}}"""
+                    $"{{\"version\":{n + 1},\"change\":{{\"kind\":\"{kind}\",\"match\":{{\"kind\":\"route\",\"link\":\"{link}\"}}}}}}"
                 );
                 return await http.PostAsync($"/api/builds/{copies[i]}/changes", body);
             }

@@ -477,6 +477,8 @@ export interface components {
             job: string;
             /** @description What has become of it, in words: pad and side, or plug and pin. */
             where: string;
+            /** @description True for a supply lead that no pad feeds, once the pack is known. */
+            starved: boolean;
             /** @description True when something is meant to flow in it. */
             used: boolean;
             /** @description Label of the pad that it touches, or null. */
