@@ -74,7 +74,7 @@ public class FitScreenTests
         page.Click("[data-mode='crsf-inverted']");
         page.Says("#verdict", "2 of 3 links carried. No port for position (Fix 10).");
         page.Says(".wishes", "mode \"CRSF, output inverted\"");
-        page.Says("th.row", "Position – no port");
+        page.Says("th.row", "Position – left out");
         page.Says("th.row", "Picture text – in the way");
         page.Says(
             "[data-testid='conflict']",

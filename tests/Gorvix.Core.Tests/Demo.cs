@@ -26,9 +26,22 @@ internal static class Demo
 
     public static Build RampSwift { get; } = BuildIn("ramp-swift.json");
 
+    public static Build CrusherHouseLark { get; } = BuildIn("crusher-house-lark.json");
+
+    public static Build DrillShedGull { get; } = BuildIn("drill-shed-gull.json");
+
     /// <summary>All of them.</summary>
     public static IReadOnlyList<Build> Builds { get; } =
-    [NorthFaceHare, HaulRoadHeron, EastBenchKestrel, SpoilTipOwl, WeighbridgeWren, RampSwift];
+    [
+        NorthFaceHare,
+        HaulRoadHeron,
+        EastBenchKestrel,
+        SpoilTipOwl,
+        WeighbridgeWren,
+        RampSwift,
+        CrusherHouseLark,
+        DrillShedGull,
+    ];
 
     public const string Lever = "thornwick-lever-f4-r3";
     public const string Spindle = "thornwick-spindle-f7-r1";

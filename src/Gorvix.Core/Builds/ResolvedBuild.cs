@@ -16,7 +16,7 @@ public sealed record Link(Want Want, Device Device, DeviceFunction Function)
 
 /// <summary>A device under its name in the build.</summary>
 /// <param name="Id">Id within the build.</param>
-/// <param name="Device">The device.</param>
+/// <param name="Device">The device; called by its id too where the build has another one of its name.</param>
 public sealed record DeviceInBuild(string Id, Device Device);
 
 /// <summary>A build whose names all lead somewhere. Immutable; made only by <see cref="Of"/>.</summary>
@@ -76,6 +76,7 @@ public sealed class ResolvedBuild
         {
             return new Resolution(null, broken);
         }
+        TellApart(devices);
         var links = build
             .Wants.Select(w => new Link(
                 w,
@@ -92,6 +93,17 @@ public sealed class ResolvedBuild
             links
         );
         return new Resolution(resolved, []);
+    }
+
+    // Two of one name in one build: every sentence must say which of them it means.
+    private static void TellApart(Dictionary<string, Device> devices)
+    {
+        foreach (
+            var (id, device) in devices.GroupBy(d => d.Value.Name).Where(g => g.Count() > 1).SelectMany(g => g).ToList()
+        )
+        {
+            devices[id] = device with { Name = $"{device.Name} {id}" };
+        }
     }
 
     /// <summary>The same build with other pins and bans.</summary>

@@ -46,7 +46,7 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         var clauses = new List<string>();
         if (dropped.Count > 0)
         {
-            clauses.Add($"{PlainWords.Join([.. dropped.Select(l => FitWords.Short(l, build))])} would have no port");
+            clauses.Add($"{PlainWords.Join([.. dropped.Select(l => FitWords.Short(l, build))])} would go without");
         }
         if (moved.Count > 0)
         {

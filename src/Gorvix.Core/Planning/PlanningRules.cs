@@ -44,7 +44,7 @@ public static class PlanningRules
     /// <summary>A link without a route.</summary>
     public static readonly Rule Unmet = new(
         "UNMET",
-        "A link has no port",
+        "A link is left out",
         "{link} cannot be carried.{because}",
         "Every way of every link was weighed; no plan carries more of what you need.",
         SourceNote.Own

@@ -258,7 +258,7 @@ public static class RoutingRules
     public static readonly Rule Unfed = new(
         "UNFED",
         "A device has no supply",
-        "No pad can feed the {device}, so nothing of it can be carried.{because}",
+        "No pad can feed the {device}.{because}",
         "Every supply pad was tried in every position of its selector, together with everything else that hangs on that selector.",
         SourceNote.Own
     )

@@ -42,7 +42,7 @@ public static class WireWords
             _ => "open, insulated",
         };
 
-    private static string Side(Pad pad) => pad.Side == BoardSide.Bottom ? ", bottom side" : "";
+    private static string Side(Pad pad) => pad.Side == BoardSide.Bottom ? ", bottom side" : ", top side";
 }
 
 /// <summary>Hand work in sentences.</summary>

@@ -31,7 +31,7 @@ public class CircuitTruthTests
         var fit = Fit4S(board, [Gnss], ["gnss"]).Sound();
         Assert.Equal("Soldered 5V", fit.At("gnss", "V"));
         Assert.Equal("InPlace GPS3", fit.At("gnss", "TX"));
-        Assert.Contains("Take V out of pin 1 of the gnss's plug and solder it to 5V.", fit.Sheet().Work);
+        Assert.Contains("Take V out of pin 1 of the gnss's plug and solder it to 5V, top side.", fit.Sheet().Work);
         Assert.Contains("PLUG", fit.Rules());
     }
 
@@ -357,7 +357,7 @@ public class CircuitTruthTests
         Assert.NotEqual(fit.At("camera", "G"), fit.At("transmitter", "G"));
         var leads = fit.Sheet().Devices.SelectMany(d => d.Leads).Where(l => l.Job is "supply" or "ground");
         Assert.Equal(
-            ["to pad CAM+", "to pad G1", "to pad G2, bottom side", "to pad VTX+, bottom side"],
+            ["to pad CAM+, top side", "to pad G1, top side", "to pad G2, bottom side", "to pad VTX+, bottom side"],
             leads.Select(l => l.Where).Order(StringComparer.Ordinal)
         );
     }

@@ -194,6 +194,7 @@ h3 {
   gap: 0 8px;
   align-items: center;
   min-height: 40px;
+  padding: 5px 0;
   font-size: 0.9375rem;
   line-height: 1.25;
 }

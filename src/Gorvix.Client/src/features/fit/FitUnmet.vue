@@ -44,7 +44,7 @@ const more = computed(() => props.links.filter((l) => !l.port).length - props.co
       </ul>
     </div>
     <p v-if="more > 0">
-      {{ more }} more links have no port. “Before you buy” ranks the boards that carry more.
+      {{ more }} more links are left out. “Before you buy” ranks the boards that carry more.
     </p>
   </section>
 </template>

@@ -46,10 +46,7 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
             <span class="label">{{ wire.lead }}</span><template v-if="wire.colour">
               ({{ wire.colour }})</template
             >
-            to <span class="label">{{ wire.where }}</span><template
-              v-if="!wire.plug && wire.side === 'top'"
-              >, top side</template
-            >
+            to {{ wire.where }}
           </li>
         </ul>
       </div>
