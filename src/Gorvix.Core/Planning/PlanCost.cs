@@ -16,11 +16,11 @@ public readonly record struct PlanCost : IComparable<PlanCost>
     /// <summary>How many needs there are; the first weighs as much, the last one.</summary>
     public static readonly int Needs = Enum.GetValues<Need>().Length;
 
-    // Widths in bits, first term first. 40 links, 60 supplies and 128 leads (the most of a build) cannot overflow any of them,
+    // Widths in bits, first term first. 40 links, 40 plugs of 24 pins, 60 supplies and 128 signal leads (the most of a build) cannot overflow any of them,
     // as one way counts at most what <see cref="OfAtMost"/> lets it.
     private static readonly (CostTerm Term, int Bits)[] Layout =
     [
-        (CostTerm.PinsBroken, 8),
+        (CostTerm.PinsBroken, 7),
         (CostTerm.MustsUnmet, 15),
         (CostTerm.WantsUnmet, 15),
         (CostTerm.NicesUnmet, 15),
@@ -28,7 +28,7 @@ public readonly record struct PlanCost : IComparable<PlanCost>
         (CostTerm.Hazards, 8),
         (CostTerm.Losses, 8),
         (CostTerm.Processor, 8),
-        (CostTerm.HandWork, 11),
+        (CostTerm.HandWork, 12),
         (CostTerm.AgainstHouse, 6),
         (CostTerm.WholePorts, 6),
         (CostTerm.Switches, 7),

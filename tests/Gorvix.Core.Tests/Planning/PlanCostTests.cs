@@ -52,7 +52,14 @@ public class PlanCostTests
                     CostTerm.OffAdvice => (40, 1, 0),
                     CostTerm.WholePorts => (0, 0, PartCheck.MostPorts),
                     CostTerm.Switches => (PartCheck.MostPorts, 3, 0),
-                    CostTerm.HandWork => (40, PlanCost.MostOfOneWay(term), PartCheck.MostBridges * WorkPoints.Bridge),
+
+                    // Every link with all that one way may count; every pin of every plug lifted, every supply and ground soldered
+                    // besides; every bridge closed.
+                    CostTerm.HandWork => (
+                        40,
+                        PlanCost.MostOfOneWay(term),
+                        (40 * PartCheck.MostPins) + 60 + 40 + (PartCheck.MostBridges * WorkPoints.Bridge)
+                    ),
                     CostTerm.Hazards => (40, PlanCost.MostOfOneWay(term), 60),
                     _ => (40, PlanCost.MostOfOneWay(term), 0),
                 };
