@@ -18,7 +18,7 @@ public class PlugsPanelTests
         page.Says("[data-device='air-unit'] [data-lead='v']", "stays in pin 1 (AIR BAT)");
         page.Says("[data-device='air-unit'] [data-lead='v']", "gets 13.2 to 16.8 V, takes 7.4 to 26.0 V");
         page.Says("[data-device='gnss'] [data-lead='v']", "to pad 5V, top side");
-        page.Says("[data-device='gnss'] [data-lead='g']", "ground · stays in pin 1 (NAV GND)");
+        page.Says("[data-device='gnss'] [data-lead='g']", "stays in pin 1 (NAV GND)");
         page.Says("[data-device='spare-gnss'] header", "not plugged in: soldered lead by lead");
         page.Says("[data-device='camera'] [data-lead='v']", "to pad 5V");
         page.Run("document.querySelector('[data-testid=plugs]').scrollIntoView()");
@@ -32,9 +32,14 @@ public class PlugsPanelTests
     {
         await using var page = await Page.Open(Lark);
         page.Click("[aria-label='Ban AIR']");
+        page.Says("[data-device='air-unit'] header", "in AUX");
+        page.Says("body", "Put a tail (a mating plug with bare wires) into AIR.");
+        page.Find("[aria-label='Allow AIR']");
+        page.Click("[data-device='air-unit'] [aria-label='Ban AUX']");
         page.Says("[data-device='air-unit'] header", "not plugged in: soldered lead by lead");
         page.Says("body", "Keep the plug of the Beacon D6 out of AUX");
-        page.Find("[aria-label='Allow AIR']");
+        page.Click("#undo");
+        page.Says("[data-device='air-unit'] header", "in AUX");
         page.Click("#undo");
         page.Says("[data-device='air-unit'] header", "in AIR");
 

@@ -1,3 +1,5 @@
+using System.Diagnostics;
+using System.Globalization;
 using Google.OrTools.Sat;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
@@ -76,7 +78,7 @@ internal sealed class CpSatModel
 
     /// <summary>What the best plan costs, proved by the solver.</summary>
     /// <exception cref="InvalidOperationException">The solver did not prove an optimum.</exception>
-    public static PlanCost BestCost(BuildWays ways) => Of(ways).Solve();
+    public static PlanCost BestCost(BuildWays ways) => Of(ways).Solve()!.Value;
 
     /// <summary>The question, ready to be solved once.</summary>
     public static CpSatModel Of(BuildWays ways) => new(new PlainObjective(ways));
@@ -96,16 +98,23 @@ internal sealed class CpSatModel
         }
     }
 
-    /// <summary>Solves term after term, each from the solution of the one before.</summary>
-    public PlanCost Solve()
+    /// <summary>Solves term after term, each from the solution of the one before; null when the time is up before that.</summary>
+    /// <param name="seconds">The time for all terms together.</param>
+    public PlanCost? Solve(double seconds = 3600)
     {
         var cost = PlanCost.Zero;
+        var watch = Stopwatch.StartNew();
         foreach (var (term, parts) in _amounts.OrderBy(a => a.Key).Where(a => a.Value.Count > 0))
         {
             var sum = LinearExpr.WeightedSum(parts.Select(p => p.Var), parts.Select(p => p.Amount));
             _model.Minimize(sum);
-            var solver = new CpSolver { StringParameters = "num_workers:1 random_seed:1" };
+            var left = Math.Max(0.001, seconds - watch.Elapsed.TotalSeconds).ToString(CultureInfo.InvariantCulture);
+            var solver = new CpSolver { StringParameters = $"num_workers:1 random_seed:1 max_time_in_seconds:{left}" };
             var status = solver.Solve(_model);
+            if (status != CpSolverStatus.Optimal && watch.Elapsed.TotalSeconds >= seconds)
+            {
+                return null;
+            }
             if (status != CpSolverStatus.Optimal)
             {
                 throw new InvalidOperationException($"CP-SAT proved no optimum: {status}. {_model.Validate()}");
