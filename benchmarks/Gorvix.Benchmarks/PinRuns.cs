@@ -1,11 +1,12 @@
 using System.Globalization;
+using System.Text.Json;
 using Gorvix.Browser.Tests;
 
 namespace Gorvix.Benchmarks;
 
 /// <summary>
 /// What a builder waits for: from the key that pins a link to the frame that shows the new plan, through browser, server,
-/// database and planner. Each demo build has its links pinned and unpinned in turn where they already are or could be.
+/// database and planner. Each demo build has its first carried link pinned where it is and unpinned, in turn.
 /// </summary>
 internal static class PinRuns
 {
@@ -29,17 +30,19 @@ internal static class PinRuns
     /// <summary>Runs all and prints.</summary>
     public static async Task Run()
     {
-        foreach (
-            var (build, link, port) in new[]
-            {
-                ("north-face-hare", "position", "U1"),
-                ("haul-road-heron", "position", "U6"),
-                ("east-bench-kestrel", "control", "U4"),
-                ("spoil-tip-owl", "control", "U5"),
-            }
-        )
+        var builds = Path.Combine(AppContext.BaseDirectory, "demo", "builds");
+        foreach (var file in Directory.GetFiles(builds, "*.json").Order(StringComparer.Ordinal))
         {
-            await using var page = await Page.Open($"/builds/{build}/fit?link={link}&port={port}");
+            var build = Path.GetFileNameWithoutExtension(file);
+            await using var page = await Page.Open("/");
+            using var http = new HttpClient();
+            using var fit = JsonDocument.Parse(await http.GetStringAsync($"{page.Root}/api/builds/{build}/fit"));
+            var link = fit
+                .RootElement.GetProperty("sheet")
+                .GetProperty("links")
+                .EnumerateArray()
+                .First(l => l.GetProperty("port").ValueKind == JsonValueKind.String);
+            page.Go($"/builds/{build}/fit?link={link.GetProperty("id")}&port={link.GetProperty("port")}");
             page.Find("#pin");
             var times = new List<double>();
             for (var i = -40; i < Pins; i++)

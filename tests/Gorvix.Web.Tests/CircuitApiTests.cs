@@ -93,6 +93,29 @@ public class CircuitApiTests
         Assert.Equal(200, (await server.Post($"/api/builds/{id}/undo", """{"version":2}""")).Status);
     }
 
+    [Fact]
+    public async Task A_build_whose_pieces_together_are_too_much_is_refused_with_what_to_do_and_nothing_is_stored()
+    {
+        await using var server = await LiveServer.Start();
+        var file = Large();
+        var device = file["devices"]![0]!;
+        var modes = device["functions"]![0]!["modes"]!.AsArray();
+        for (var i = 2; i <= 16; i++)
+        {
+            var mode = modes[0]!.DeepClone();
+            mode["id"] = $"m{i}";
+            modes.Add(mode);
+        }
+        var (status, problem) = await server.Post("/api/builds/import", file.ToJsonString());
+        Assert.Equal(422, status);
+        Assert.Equal(
+            "This build leaves more than 20000 ways to choose from. Leave devices, sockets or modes out, and it can be planned.",
+            problem.GetProperty("detail").GetString()
+        );
+        Assert.Equal("WAYS", problem.GetProperty("findings")[0].GetProperty("rule").GetString());
+        Assert.Equal(LiveServer.DemoBuilds, await server.Count());
+    }
+
     [Theory]
     [InlineData("setup", """{"version":1,"setup":{"firmware":"nobody","house":{}}}""")]
     [InlineData("setup", """{"version":1,"setup":{"pack":{"cells":99},"house":{}}}""")]

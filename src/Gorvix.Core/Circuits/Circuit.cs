@@ -13,6 +13,7 @@ public sealed class Circuit
 
     private readonly Dictionary<Node, List<Edge>> _edges;
     private readonly Dictionary<string, Lazy<IReadOnlyList<Strand>>> _fromPads = [];
+    private readonly Dictionary<string, Lazy<IReadOnlyList<PadState>>> _states = [];
     private readonly Dictionary<string, int> _jobs;
     private readonly Lazy<ILookup<string, (Pad Pad, Strand Strand)>> _toNets;
 
@@ -22,6 +23,7 @@ public sealed class Circuit
         foreach (var pad in board.Pads)
         {
             _fromPads[pad.Id] = new(() => Trace.From(this, Node.Pad(pad.Id)));
+            _states[pad.Id] = new(() => PadState.Of(this, pad));
         }
         Pads = board.Pads.ToDictionary(p => p.Id);
         Rails = board.Rails.ToDictionary(r => r.Id);
@@ -83,6 +85,9 @@ public sealed class Circuit
 
     /// <summary>Every strand from a pad, in the order of its paths; none for a pad that is never connected.</summary>
     public IReadOnlyList<Strand> From(Pad pad) => _fromPads[pad.Id].Value;
+
+    /// <summary>Every way in which the bridges behind a pad can stand, with what the pad is joined to then.</summary>
+    public IReadOnlyList<PadState> StatesOf(Pad pad) => _states[pad.Id].Value;
 
     /// <summary>Every pad that leads to a net, with its strand, in the order of the pads.</summary>
     public IEnumerable<(Pad Pad, Strand Strand)> To(string? net) => net is null ? [] : _toNets.Value[net];

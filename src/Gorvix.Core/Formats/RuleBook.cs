@@ -21,7 +21,7 @@ public static class RuleBook
         ("Planning: what there is to say about a plan", PlanningRules.All),
         ("Wiring: plugs, sockets and grounds", WiringRules.All),
         ("Parts: what a part may not say", PartRules.All),
-        ("Builds", BuildCheck.All),
+        ("Builds", [.. BuildCheck.All, .. LimitRules.All]),
         ("Files", FileRules.All),
     ];
 

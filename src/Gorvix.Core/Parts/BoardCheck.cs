@@ -133,6 +133,16 @@ internal static class BoardCheck
     private static void Plugs(Board board, string place, CheckList list)
     {
         list.Ids(board.Plugs, $"{place}.plugs", p => p.Id);
+        list.Count(board.Plugs.Count, PartCheck.MostSockets, "sockets", $"{place}.plugs");
+        foreach (var family in board.Plugs.CountBy(p => p.Family))
+        {
+            list.Count(
+                family.Value,
+                PartCheck.MostSocketsOfFamily,
+                $"sockets of the family \"{family.Key}\"",
+                $"{place}.plugs"
+            );
+        }
         var seen = new Dictionary<string, string>();
         foreach (var (i, plug) in board.Plugs.Index())
         {

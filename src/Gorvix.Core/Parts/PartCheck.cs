@@ -25,6 +25,12 @@ public static class PartCheck
     /// <summary>More paths of one pad than this are refused.</summary>
     public const int MostPaths = 6;
 
+    /// <summary>More sockets than this are refused.</summary>
+    public const int MostSockets = 16;
+
+    /// <summary>More sockets of one family than this are refused: every plug of the family has a seat in each of them.</summary>
+    public const int MostSocketsOfFamily = 4;
+
     /// <summary>More leads of one device than this are refused.</summary>
     public const int MostLeads = 64;
 

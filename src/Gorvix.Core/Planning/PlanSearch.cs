@@ -1,12 +1,21 @@
 using System.Diagnostics;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Planning;
 
 /// <summary>The search: see <see cref="Planner"/> for how it works and why it is exact.</summary>
-internal sealed class PlanSearch(PlanProblem problem)
+internal sealed class PlanSearch(PlanProblem problem, int mostWeighed = PlanSearch.MostWeighed)
 {
     // So many parts are looked at for the order among equals; a build with very many equal plans keeps the one that was found.
     private const int MostLooks = 200;
+
+    /// <summary>A search that weighs more options than this, each as often as it is looked at, is given up: some seconds of work.</summary>
+    public const int MostWeighed = 60_000_000;
+
+    private readonly int _options = problem.Entries.Sum(e => e.Options.Count);
+
+    private int _weighed;
 
     private readonly Int128[] _costs = new Int128[problem.Entries.Count * problem.Columns];
     private readonly PlanOption?[] _best = new PlanOption?[problem.Entries.Count * problem.Columns];
@@ -112,6 +121,12 @@ internal sealed class PlanSearch(PlanProblem problem)
     private PlanNode Relaxed(PlanNode node)
     {
         Looks++;
+        if ((_weighed += _options) > mostWeighed)
+        {
+            throw new UnplannableException(
+                LimitRules.TooHard.Found(Severity.Stop, Subject.Build, ("most", $"{MostWeighed / 1_000_000}"))
+            );
+        }
         node.Relax(_costs, _best);
         return node;
     }

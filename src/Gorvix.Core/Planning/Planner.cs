@@ -44,6 +44,7 @@ namespace Gorvix.Core.Planning;
 public static class Planner
 {
     /// <summary>Plans a build from the beginning.</summary>
+    /// <exception cref="UnplannableException">It leaves too many ways, or the search takes too long.</exception>
     public static Plan Best(ResolvedBuild build) => Best(new PlanSpace(build));
 
     /// <summary>Plans a build whose space is known already, with the pins and bans of the build.</summary>

@@ -2,6 +2,7 @@ using System.Runtime.CompilerServices;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
+using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Planning;
 
@@ -83,8 +84,17 @@ public static class Sweep
             return new SweepResult(part, null, null, []);
         }
         var (build, findings) = ResolvedBuild.Of(after, library);
-        return build is null
-            ? new SweepResult(part, null, null, findings)
-            : new SweepResult(part, build, Planner.Best(new PlanSpace(build, stop)), []);
+        if (build is null)
+        {
+            return new SweepResult(part, null, null, findings);
+        }
+        try
+        {
+            return new SweepResult(part, build, Planner.Best(new PlanSpace(build, stop)), []);
+        }
+        catch (UnplannableException problem)
+        {
+            return new SweepResult(part, null, null, [problem.Finding]);
+        }
     }
 }

@@ -1,5 +1,6 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Parts;
+using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Planning;
 
@@ -100,7 +101,15 @@ public static class Unlocks
         {
             return null;
         }
-        var plan = Planner.Best(new PlanSpace(resolved, stop));
+        Plan plan;
+        try
+        {
+            plan = Planner.Best(new PlanSpace(resolved, stop));
+        }
+        catch (UnplannableException)
+        {
+            return null;
+        }
         var lost = before.Placements.Any(p =>
             p.Route is not null && plan.Placements.Any(q => q.Link.Id == p.Link.Id && q.Route is null)
         );

@@ -100,7 +100,8 @@ public static class Feeder
         var lead = device.Device.Leads.First(l => l.Id == supply.Lead);
         var rejections = new List<FeedRejection>();
         var places = build
-            .Board.Pads.SelectMany(pad => PlacesOf(build, device, supply, lead, pad, source, rejections))
+            .Board.Pads.Where(pad => build.Circuit.From(pad).Any(s => s.To.Kind == NodeKind.Rail))
+            .SelectMany(pad => PlacesOf(build, device, supply, lead, pad, source, rejections))
             .ToList();
         var feeds = new List<Feed>();
         var without = new List<Feed>();

@@ -19,11 +19,27 @@ public sealed record BuildWays(
 /// <summary>Finds every way of every link through the board, and for every other combination the reason why not.</summary>
 public static class Router
 {
+    /// <summary>More ways of links and supplies than this are not weighed; the largest made-up builds have a tenth.</summary>
+    public const int MostWays = 20_000;
+
     /// <summary>Everything that a plan can choose from. Of the builder's wishes only those that name a lead or a pad are looked at.</summary>
+    /// <exception cref="UnplannableException">There is more than <see cref="MostWays"/>.</exception>
     public static BuildWays WaysOf(ResolvedBuild build)
     {
         var seats = SeatFinder.Of(build);
         var feeds = Feeder.WaysOf(build, seats);
+        var count = feeds.Sum(f => f.Feeds.Count);
+        void Count(int more)
+        {
+            count += more;
+            if (count > MostWays)
+            {
+                throw new UnplannableException(
+                    LimitRules.TooMany.Found(Severity.Stop, Subject.Build, ("most", $"{MostWays}"))
+                );
+            }
+        }
+        Count(0);
 
         // Nets on which a lead of some plug may go on talking: only there it matters who is on a net.
         var talked = seats
@@ -33,18 +49,17 @@ public static class Router
             .Select(h => h.Net)
             .ToHashSet();
         var starved = feeds.Where(f => f.Feeds.Count == 0).DistinctBy(f => f.Device.Id).ToDictionary(f => f.Device.Id);
-        return new BuildWays(
-            build,
-            [
-                .. build.Links.Select(l =>
-                    starved.TryGetValue(l.Want.Device, out var supply)
-                        ? Starved(build, l, supply)
-                        : WaysOf(build, l, seats.First(s => s.Device.Id == l.Want.Device).Ways, talked)
-                ),
-            ],
-            feeds,
-            seats
-        );
+        var links = new List<LinkWays>();
+        foreach (var link in build.Links)
+        {
+            links.Add(
+                starved.TryGetValue(link.Want.Device, out var supply)
+                    ? Starved(build, link, supply)
+                    : WaysOf(build, link, seats.First(s => s.Device.Id == link.Want.Device).Ways, talked)
+            );
+            Count(links[^1].Routes.Count);
+        }
+        return new BuildWays(build, links, feeds, seats);
     }
 
     /// <summary>True when a pin or ban names a pad of the link: then pads that are as good as others are ways of their own.</summary>

@@ -3,28 +3,6 @@ using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Routing;
 
-/// <summary>What a lead meets at a pad while the bridges behind it stand in one way.</summary>
-/// <param name="Bridges">Where the bridges behind the pad stand; none when nothing depends on them.</param>
-/// <param name="Strands">What the pad is joined to then.</param>
-internal sealed record PadState(IReadOnlyList<BridgeAt> Bridges, IReadOnlyList<Strand> Strands)
-{
-    /// <summary>Every way in which the bridges behind a pad can stand, in the order of their positions.</summary>
-    public static IReadOnlyList<PadState> Of(Circuit circuit, Pad pad)
-    {
-        var strands = circuit.From(pad);
-        var bridges = strands.SelectMany(s => s.Contacts).Select(c => c.Bridge).Distinct().ToList();
-        IEnumerable<IReadOnlyList<BridgeAt>> ways =
-        [
-            [],
-        ];
-        foreach (var bridge in circuit.Board.Bridges.Where(b => bridges.Contains(b.Id)))
-        {
-            ways = ways.SelectMany(w => bridge.Positions.Select(p => w.Append(new BridgeAt(bridge.Id, p)).ToList()));
-        }
-        return [.. ways.Select(w => new PadState(w, [.. strands.Where(s => s.Conducts(w))]))];
-    }
-}
-
 /// <summary>What comes of a lead at a pad.</summary>
 internal enum TouchEnd
 {
@@ -61,7 +39,7 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
     public static IReadOnlyList<Touch> Of(Circuit circuit, Device device, Lead lead, Pad? pad, VoltWindow? source) =>
         pad is null
             ? [new Touch(new PadState([], []), TouchEnd.Quiet, [], null, null)]
-            : [.. PadState.Of(circuit, pad).Select(state => Of(circuit, device, lead, state, source))];
+            : [.. circuit.StatesOf(pad).Select(state => Of(circuit, device, lead, state, source))];
 
     /// <summary>True when a lead drives its wire whenever its device has power.</summary>
     public static bool Talks(Device device, Lead lead) =>

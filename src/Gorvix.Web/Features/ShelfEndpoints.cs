@@ -4,6 +4,7 @@ using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Formats;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 using Microsoft.AspNetCore.Mvc;
@@ -146,7 +147,7 @@ internal static class ShelfEndpoints
         {
             planned = await bench.Planned(stored, stop);
         }
-        catch (UnknownFormatException problem)
+        catch (Exception problem) when (problem is UnknownFormatException or UnplannableException)
         {
             return Unreadable(stored.Id, stored.Build, stored.Build.Wants.Count, problem.Message, stored.ChangedAt);
         }

@@ -2,6 +2,7 @@ using System.Net;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Gorvix.Core.Formats;
+using Gorvix.Core.Routing;
 using Gorvix.Storage;
 using Gorvix.Web.Features;
 using Microsoft.AspNetCore.Diagnostics;
@@ -96,6 +97,7 @@ internal static class GorvixApp
             NoSuchBuildException => Problems.Of(404, problem.Message),
             BuildChangedException => Problems.Of(409, problem.Message),
             UnknownFormatException => Problems.Of(422, problem.Message),
+            UnplannableException unplannable => Problems.Of([unplannable.Finding]),
             BadHttpRequestException { StatusCode: 413 } => Problems.Of(
                 [GorvixReader.TooLarge(context.Request.ContentLength ?? GorvixReader.MostBytes + 1L)!],
                 413

@@ -294,7 +294,7 @@ public class CircuitTruthTests
     {
         var board = Whole("F7", "U1")
             .Powered("GND")
-            .With(Pad("D", new PadPath { Rail = "BAT", Through = [new Divider { Ratio = 0.35 }] }));
+            .With(Pad("D", new PadPath { Rail = "5V", Through = [new Divider { Ratio = 0.95 }] }));
         Assert.Null(Fit4S(board, [Receiver], ["!receiver"]).Sound().Plan.RouteOf("receiver"));
     }
 
