@@ -14,7 +14,7 @@ public class FitScreenTests
         page.Click("[data-build='north-face-hare'] h2 a");
         page.Says("#verdict", "All 3 links carried.");
         Assert.Equal("control U3", page.Cell());
-        page.Says("[data-testid='sentence']", "TX to pad SBUS, top side and RX to pad DSM, top side");
+        page.Says("[data-testid='sentence']", "TX to pad SBUS, top side and RX to pad DSM, bottom side");
         page.Shot("fit");
 
         // By keys to a blocked cell: the sentence says why not.
