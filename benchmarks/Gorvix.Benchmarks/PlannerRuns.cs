@@ -95,7 +95,8 @@ internal static class PlannerRuns
         );
     }
 
-    private static void Sweep()
+    /// <summary>The sweep alone.</summary>
+    public static void Sweep()
     {
         var (build, library) = MadeUp.Of(1, 8, 8);
         int CarryAll(IReadOnlyList<Board> boards)

@@ -5,6 +5,10 @@ if (args is ["runs"])
 {
     PlannerRuns.Run();
 }
+else if (args is ["sweep"])
+{
+    PlannerRuns.Sweep();
+}
 else if (args is ["pins"])
 {
     await PinRuns.Run();

@@ -98,9 +98,11 @@ internal sealed class CpSatModel
         }
     }
 
+    private const double Hour = 3600;
+
     /// <summary>Solves term after term, each from the solution of the one before; null when the time is up before that.</summary>
     /// <param name="seconds">The time for all terms together.</param>
-    public PlanCost? Solve(double seconds = 3600)
+    public PlanCost? Solve(double seconds = Hour)
     {
         var cost = PlanCost.Zero;
         var watch = Stopwatch.StartNew();
@@ -111,7 +113,7 @@ internal sealed class CpSatModel
             var left = Math.Max(0.001, seconds - watch.Elapsed.TotalSeconds).ToString(CultureInfo.InvariantCulture);
             var solver = new CpSolver { StringParameters = $"num_workers:1 random_seed:1 max_time_in_seconds:{left}" };
             var status = solver.Solve(_model);
-            if (status != CpSolverStatus.Optimal && watch.Elapsed.TotalSeconds >= seconds)
+            if (status is CpSolverStatus.Feasible or CpSolverStatus.Unknown && seconds < Hour)
             {
                 return null;
             }
