@@ -93,9 +93,10 @@ internal sealed class PlanDrafter(BuildWays all)
         }
     }
 
-    // What a seat costs the supplies and leads of its device at least is moved to the row that carries the seat. Every plan
-    // costs the same as before, and the bound knows it as soon as that row is placed.
-    /// <summary>Makes the bound tight.</summary>
+    /// <summary>
+    /// Moves what a seat costs the supplies and leads of its device at least to the row that carries the seat. Every plan costs
+    /// the same as before, and the bound knows it as soon as that row is placed.
+    /// </summary>
     public static void Gather(List<PlanDraft> drafts)
     {
         var carriers = drafts.Where(d => d.Device is not null).ToDictionary(d => d.Device!);

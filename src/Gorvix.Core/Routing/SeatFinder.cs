@@ -24,16 +24,6 @@ public static class SeatFinder
         return [.. build.Devices.Select(d => new DeviceSeats(d, WaysOf(build, d, source)))];
     }
 
-    /// <summary>What would happen to each lead that is in a cavity, were the plug put into a socket as it comes: the leads that would do harm.</summary>
-    /// <param name="build">The build.</param>
-    /// <param name="device">One of its devices.</param>
-    /// <param name="socket">A socket that its plug fits.</param>
-    public static IReadOnlyDictionary<string, Finding> HarmsIn(
-        ResolvedBuild build,
-        DeviceInBuild device,
-        Socket socket
-    ) => SeatedIn(build, device, socket, Feeder.SourceOf(build)).Forced;
-
     private static List<SeatWay> WaysOf(ResolvedBuild build, DeviceInBuild device, VoltWindow? source)
     {
         var harness = Harness.Of(device.Device);

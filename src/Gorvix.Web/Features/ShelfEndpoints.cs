@@ -3,7 +3,6 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Formats;
-using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
@@ -76,7 +75,6 @@ internal static class ShelfEndpoints
     // The body is read as it is: refusals must name the place in the file, not a place in a form.
     private static async Task<IResult> Import(
         HttpRequest request,
-        BuildStore builds,
         PartStore parts,
         Workbench bench,
         CancellationToken stop
@@ -93,18 +91,7 @@ internal static class ShelfEndpoints
         {
             return Problems.Of(read.Findings);
         }
-
-        // Planned before it is stored: what cannot be planned never comes onto the shelf.
-        if (file.Builds is [var build])
-        {
-            var (resolved, against) = ResolvedBuild.Of(build, file.Parts().With(await parts.All()));
-            if (resolved is null)
-            {
-                return Problems.Of(against);
-            }
-            await Workers.Run(() => new FitReader(resolved, stop).Plan, stop);
-        }
-        var (stored, findings) = await builds.Import(file);
+        var (stored, findings) = await bench.Import(file, stop);
         return stored is null
             ? Problems.Of(findings)
             : Results.Created($"/api/builds/{stored.Id}/fit", await Card(stored, parts, bench, stop));

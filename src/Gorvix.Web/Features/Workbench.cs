@@ -2,6 +2,7 @@ using System.Text.Json;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
+using Gorvix.Core.Formats;
 using Gorvix.Core.Planning;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
@@ -78,6 +79,30 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
     /// <summary>A build of the shelf, planned, or what stands against it.</summary>
     public Task<PlannedBuild> Planned(StoredBuild stored, CancellationToken stop) =>
         keep.Get(stored.Id, stored.Version, PlanStage.Plan, halt => Plan(stored, halt), stop);
+
+    /// <summary>
+    /// The build of a file: planned first, with everything that its page will show, then stored with its parts. A part is never
+    /// changed in place, so what is stored is what was planned.
+    /// </summary>
+    /// <param name="file">A file that was read without findings.</param>
+    /// <param name="stop">Tells that the sender has gone; before the build is planned nothing is stored then.</param>
+    /// <returns>The stored build, or what stands against it.</returns>
+    public async Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(
+        GorvixFile file,
+        CancellationToken stop
+    )
+    {
+        if (file.Builds is [var build])
+        {
+            var (resolved, against) = ResolvedBuild.Of(build, file.Parts().With(await parts.All()));
+            if (resolved is null)
+            {
+                return (null, against);
+            }
+            await Workers.Run(() => new FitReader(resolved, stop).Sheet(), stop);
+        }
+        return await builds.Import(file);
+    }
 
     /// <summary>A change of the build: planned first, then stored.</summary>
     /// <param name="id">The build.</param>
