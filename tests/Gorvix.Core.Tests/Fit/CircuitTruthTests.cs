@@ -290,6 +290,22 @@ public class CircuitTruthTests
     }
 
     [Fact]
+    public void A_pad_that_joins_two_rails_feeds_nothing()
+    {
+        var both = new[]
+        {
+            new PadPath { Rail = "5V" },
+            new PadPath { Rail = "BAT", Through = [new Resistor { Ohms = 1 }] },
+        };
+        var fit = Fit4S(Whole("F7", "U1").Powered("GND").With(Pad("X", both)), [Receiver], ["!receiver"]).Sound();
+        Assert.Null(fit.Plan.RouteOf("receiver"));
+        Assert.Contains(
+            "X is joined to 5V and to BAT at once.",
+            Assert.Single(fit.Sheet().Findings, f => f.Rule == "UNFED").Sentence
+        );
+    }
+
+    [Fact]
     public void A_divider_feeds_nothing()
     {
         var board = Whole("F7", "U1")
