@@ -204,6 +204,22 @@ public class CircuitTruthTests
     }
 
     [Fact]
+    public void A_lead_that_makes_room_for_another_link_is_paid_for_and_listed()
+    {
+        // The only port is behind the pin in which the other link's lead comes.
+        var device = Device("unit", Need.Control, Mode("SBUS", Out()))
+            .Fed(4.5, 5.5)
+            .Also("more", Need.Telemetry, Mode("LTM", In("L")))
+            .Plugged("four", "V", "G", "TX", "L");
+        var board = Board("F7", Port("U1", tx: false)).Powered().Socket("AUX", "four", "5V", "GND", null, "U1.rx");
+        var fit = Fit4S(board, [device], ["!unit", "?unit/more"]).Sound();
+        Assert.Equal("U1 -", fit.Ports());
+        Assert.Equal(("Moved AUX4", "Lifted"), (fit.At("unit", "TX"), fit.At("unit", "L")));
+        Assert.Equal(2, fit.Plan.Cost[CostTerm.HandWork]);
+        Assert.Equal(2, fit.Sheet().Work.Count);
+    }
+
+    [Fact]
     public void A_receiver_that_must_be_is_fed_before_a_transmitter_that_is_wanted()
     {
         // One selector feeds the only pad: 5 V or battery.
