@@ -21,6 +21,9 @@ public sealed record Build
     /// <summary>What feeds the board's supply input in place of the pack, such as a regulator of 5 V; in volts.</summary>
     public double? InputVolts { get; init; }
 
+    /// <summary>The radio's side of the control link, or null while it is not known: then nothing is said about it.</summary>
+    public RadioSide? Radio { get; init; }
+
     /// <summary>The builder's choice where practitioners disagree.</summary>
     public HouseRules House { get; init; } = HouseRules.Default;
 
@@ -45,6 +48,19 @@ public sealed record BuildDevice
 
     /// <summary>Id of the device in the library.</summary>
     public required string Part { get; init; }
+
+    /// <summary>Id of the harness that is used; null for the first of the device, or where it has no choice.</summary>
+    public string? Harness { get; init; }
+}
+
+/// <summary>The radio's side of the control link.</summary>
+public sealed record RadioSide
+{
+    /// <summary>The most that the line between the radio and the module in its bay keeps up with, in bits per second; 9600 to 6000000.</summary>
+    public required int BayBaud { get; init; }
+
+    /// <summary>The packets a second to which the link is set; 4 to 1000.</summary>
+    public required int PacketHertz { get; init; }
 }
 
 /// <summary>How much a link is wished for.</summary>

@@ -50,6 +50,11 @@ public static class BuildCheck
         }
         list.Range(build.Pack?.Cells ?? 1, 1, Pack.MostCells, "cells", $"{place}.pack.cells");
         list.Range(build.InputVolts ?? 5, 1, 60, "V", $"{place}.inputVolts");
+        if (build.Radio is { } radio)
+        {
+            list.Range(radio.BayBaud, 9_600, 6_000_000, "baud", $"{place}.radio.bayBaud");
+            list.Range(radio.PacketHertz, 4, 1000, "packets a second", $"{place}.radio.packetHertz");
+        }
         void Most(int count, int most, string things, string where)
         {
             if (count > most)
@@ -73,6 +78,10 @@ public static class BuildCheck
                 "device",
                 $"{place}.devices[{i}].part"
             );
+            if (build.Devices[i].Harness is { } harness && library.Device(build.Devices[i].Part) is { } part)
+            {
+                list.Known(harness, part.Harnesses.Select(h => h.Id), "harness", $"{place}.devices[{i}].harness");
+            }
         }
         for (var i = 0; i < build.Wants.Count; i++)
         {
@@ -176,7 +185,8 @@ public static class BuildCheck
             && FunctionsOf(build, library, want)?.FirstOrDefault(f => f.Id == want.Function) is { } function
         )
         {
-            list.Known(mode, function.Modes.Select(m => m.Id), "mode", $"{place}.mode");
+            var modes = function.ModesIn(PartOf(build, library, want.Device)!);
+            list.Known(mode, modes.Select(m => m.Id), "mode", $"{place}.mode");
         }
     }
 

@@ -38,11 +38,33 @@ public static class BuildEdits
             };
         return build with
         {
-            Devices = [.. build.Devices.Select(d => d.Id == device ? d with { Part = part.Id } : d)],
+            Devices = [.. build.Devices.Select(d => d.Id == device ? d with { Part = part.Id, Harness = null } : d)],
             Wants =
             [
                 .. build.Wants.Select(w => functions.TryGetValue(w.Link, out var f) ? w with { Function = f } : w),
             ],
+            Pins = [.. build.Pins.Where(Stays)],
+            Bans = [.. build.Bans.Where(Stays)],
+        };
+    }
+
+    /// <summary>The build with another harness of one device. Pins and bans that name a plug or a lead of it fall.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="device">Id of a device of the build.</param>
+    /// <param name="harness">Id of one of its harnesses.</param>
+    public static Build WithHarness(Build build, string device, string harness)
+    {
+        bool Stays(WishMatch match) =>
+            match switch
+            {
+                FeedMatch feed => feed.Device != device,
+                LeadMatch lead => lead.Device != device,
+                SeatMatch seat => seat.Device != device,
+                _ => true,
+            };
+        return build with
+        {
+            Devices = [.. build.Devices.Select(d => d.Id == device ? d with { Harness = harness } : d)],
             Pins = [.. build.Pins.Where(Stays)],
             Bans = [.. build.Bans.Where(Stays)],
         };

@@ -23,6 +23,22 @@ public sealed record HouseRules
 
     /// <summary>What is done with leads that no link uses.</summary>
     public UnusedLeads Unused { get; init; }
+
+    /// <summary>How fast the builder's hands are.</summary>
+    public HandPace Hand { get; init; }
+}
+
+/// <summary>How fast the builder's hands are: what the table of minutes is multiplied with.</summary>
+public enum HandPace
+{
+    /// <summary>As in the table.</summary>
+    Usual,
+
+    /// <summary>Half as long again.</summary>
+    Careful,
+
+    /// <summary>Two thirds of it.</summary>
+    Quick,
 }
 
 /// <summary>Who may share a port.</summary>

@@ -12,6 +12,9 @@ public enum PartsChangeKind
     /// <summary>Another part for a device; needs <c>Device</c> and <c>Part</c>.</summary>
     TakePart,
 
+    /// <summary>Another harness for a device; needs <c>Device</c> and <c>Harness</c>.</summary>
+    TakeHarness,
+
     /// <summary>One more device with its links; needs <c>Part</c>.</summary>
     AddDevice,
 
@@ -39,6 +42,9 @@ public sealed record PartsChange
 
     /// <summary>Id of a part of the library.</summary>
     public string? Part { get; init; }
+
+    /// <summary>Id of a harness of the device.</summary>
+    public string? Harness { get; init; }
 
     /// <summary>Id of a function of the device.</summary>
     public string? Function { get; init; }
@@ -77,6 +83,12 @@ public sealed record PartsChange
                     );
                 }
                 break;
+            case PartsChangeKind.TakeHarness:
+                Known(build, list);
+                var owner = build.Devices.FirstOrDefault(d => d.Id == Device)?.Part;
+                var harnesses = owner is null ? [] : library.Device(owner)?.Harnesses.Select(h => h.Id) ?? [];
+                list.Known(Harness ?? "", harnesses, "harness", "change.harness");
+                break;
             case PartsChangeKind.AddLink:
                 Known(build, list);
                 var part = build.Devices.FirstOrDefault(d => d.Id == Device)?.Part;
@@ -99,6 +111,7 @@ public sealed record PartsChange
         {
             PartsChangeKind.TakeBoard => build.Board == Part ? build : BuildEdits.WithBoard(build, Part!),
             PartsChangeKind.TakePart => BuildEdits.WithPart(build, Device!, library.Device(Part!)!, library)!,
+            PartsChangeKind.TakeHarness => BuildEdits.WithHarness(build, Device!, Harness!),
             PartsChangeKind.AddDevice => BuildEdits.WithDevice(build, library.Device(Part!)!),
             PartsChangeKind.RemoveDevice => BuildEdits.WithoutDevice(build, Device!),
             PartsChangeKind.AddLink => BuildEdits.WithLink(build, Device!, Function!, Priority ?? Builds.Priority.Want),
@@ -112,6 +125,7 @@ public sealed record PartsChange
         {
             PartsChangeKind.TakeBoard => $"Take the board {Part}",
             PartsChangeKind.TakePart => $"Take {Part} as {Device}",
+            PartsChangeKind.TakeHarness => $"Take the harness {Harness} of {Device}",
             PartsChangeKind.AddDevice => $"Add {Part}",
             PartsChangeKind.RemoveDevice => $"Remove {Device}",
             PartsChangeKind.AddLink => $"Wish for {Function} of {Device}",

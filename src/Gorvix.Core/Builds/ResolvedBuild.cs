@@ -12,6 +12,12 @@ public sealed record Link(Want Want, Device Device, DeviceFunction Function)
 {
     /// <summary>Id of the link within the build.</summary>
     public string Id => Want.Link;
+
+    /// <summary>What tells it from another link of its device that gives the same; null where there is none.</summary>
+    public string? Tag { get; init; }
+
+    /// <summary>All ways in which it can be had: by a link of its own, and inside other links of its device.</summary>
+    public IReadOnlyList<Mode> Modes { get; } = Function.ModesIn(Device);
 }
 
 /// <summary>A device under its name in the build.</summary>
@@ -76,6 +82,10 @@ public sealed class ResolvedBuild
         {
             return new Resolution(null, broken);
         }
+        foreach (var device in build.Devices)
+        {
+            devices[device.Id] = InHarness(devices[device.Id], device.Harness);
+        }
         TellApart(devices);
         var links = build
             .Wants.Select(w => new Link(
@@ -84,6 +94,7 @@ public sealed class ResolvedBuild
                 devices[w.Device].Functions.First(f => f.Id == w.Function)
             ))
             .ToList();
+        TellApart(links);
         var profile = build.Firmware is { } firmware ? library.Profile(firmware) : null;
         var resolved = new ResolvedBuild(
             build,
@@ -93,6 +104,34 @@ public sealed class ResolvedBuild
             links
         );
         return new Resolution(resolved, []);
+    }
+
+    // Several links of one device that give the same are told apart by function, and one function wished for twice by link.
+    private static void TellApart(List<Link> links)
+    {
+        foreach (var alike in links.GroupBy(l => (l.Want.Device, l.Function.Need)).Where(g => g.Count() > 1).ToList())
+        {
+            foreach (var link in alike)
+            {
+                var tag = alike.Count(l => l.Function == link.Function) == 1 ? link.Function.Id : link.Id;
+                links[links.IndexOf(link)] = link with { Tag = tag };
+            }
+        }
+    }
+
+    // The device as its harness leaves it: the leads that it has, and its plug.
+    private static Device InHarness(Device device, string? id)
+    {
+        if (device.Harnesses.Count == 0)
+        {
+            return device;
+        }
+        var harness = device.Harnesses.FirstOrDefault(h => h.Id == id) ?? device.Harnesses[0];
+        return device with
+        {
+            Leads = [.. device.Leads.Where(l => harness.Leads.Contains(l.Id))],
+            Plug = harness.Plug,
+        };
     }
 
     // Two of one name in one build: every sentence must say which of them it means.

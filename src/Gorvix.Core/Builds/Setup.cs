@@ -12,6 +12,9 @@ public sealed record Setup
     /// <summary>What feeds the board's supply input in place of the pack, in volts, or null.</summary>
     public double? InputVolts { get; init; }
 
+    /// <summary>The radio's side of the control link, or null while it is not known.</summary>
+    public RadioSide? Radio { get; init; }
+
     /// <summary>The builder's choice where practitioners disagree.</summary>
     public HouseRules House { get; init; } = HouseRules.Default;
 
@@ -22,6 +25,7 @@ public sealed record Setup
             Firmware = build.Firmware,
             Pack = build.Pack,
             InputVolts = build.InputVolts,
+            Radio = build.Radio,
             House = build.House,
         };
 
@@ -34,6 +38,7 @@ public sealed record Setup
                 Firmware = Firmware,
                 Pack = Pack,
                 InputVolts = InputVolts,
+                Radio = Radio,
                 House = House,
             };
 }

@@ -103,12 +103,16 @@ public sealed class Circuit
 
     /// <summary>How much of a port is broken out.</summary>
     public PortShape ShapeOf(Port port) =>
-        (port.HeldBy, To(port.Rx ?? port.Data).Any(), To(port.Tx ?? port.Clock).Any()) switch
+        port.HeldBy is not null ? PortShape.Held
+        : port.Kind == PortKind.Bus ? ShapeOf(port.Data, port.Clock)
+        : port.PinChoices.Select(p => ShapeOf(p.Rx, p.Tx)).Min();
+
+    private PortShape ShapeOf(string? listens, string? talks) =>
+        (To(listens).Any(), To(talks).Any()) switch
         {
-            ({ }, _, _) => PortShape.Held,
-            (_, true, true) => PortShape.Whole,
-            (_, true, false) => PortShape.RxOnly,
-            (_, false, true) => PortShape.TxOnly,
+            (true, true) => PortShape.Whole,
+            (true, false) => PortShape.RxOnly,
+            (false, true) => PortShape.TxOnly,
             _ => PortShape.Buried,
         };
 

@@ -67,5 +67,9 @@ public enum StepKind
 /// <param name="Kind">What it is.</param>
 /// <param name="Passage">Which way it lets a signal through: to the controller is along the walk from a pad.</param>
 /// <param name="Turn">What it does to the polarity.</param>
-/// <param name="Value">Ohms of a resistor, ratio of a divider, volts of a diode; else 0.</param>
-public sealed record Step(Edge Edge, StepKind Kind, Passage Passage, Polarity Turn, double Value);
+/// <param name="Value">Ohms of a resistor, ratio of a divider, volts of a diode, volts that an inverter drives; 0 where nothing is known.</param>
+public sealed record Step(Edge Edge, StepKind Kind, Passage Passage, Polarity Turn, double Value)
+{
+    /// <summary>The highest voltage that its input stands, in volts; null where it passes what comes, or nothing is known.</summary>
+    public double? Stands { get; init; }
+}

@@ -61,12 +61,27 @@ public sealed class Strand
     /// <summary>What is left at the beginning of a high level at the end, in volts.</summary>
     public double LevelBack(double volts) => Steps.Reverse().Aggregate(volts, LevelAfter);
 
-    /// <summary>A high level after one more step, in volts.</summary>
+    /// <summary>The first step whose input gets more than it stands from a high level at the beginning, with what it gets; null when there is none.</summary>
+    public (Step Step, double Gets)? OverdrivenOut(double volts)
+    {
+        foreach (var step in Steps)
+        {
+            if (step.Passage != Passage.ToPad && step.Stands < volts)
+            {
+                return (step, volts);
+            }
+            volts = LevelAfter(volts, step);
+        }
+        return null;
+    }
+
+    /// <summary>A high level after one more step, in volts. An inverter drives its own, where that is known.</summary>
     public static double LevelAfter(double volts, Step step) =>
         step.Kind switch
         {
             StepKind.Divider => volts * step.Value,
             StepKind.Diode => volts - step.Value,
+            StepKind.Inverter when step.Value > 0 => step.Value,
             _ => volts,
         };
 }

@@ -78,7 +78,7 @@ public static class Trace
         {
             return new VoltWindow { Min = volts, Max = volts };
         }
-        double Out(double input) => Math.Max(0, Math.Min(volts, input - rail.Dropout));
+        double Out(double input) => Math.Max(0, Math.Min(volts, input - (rail.Dropout ?? 0)));
         return new VoltWindow { Min = Out(from.Min), Max = Out(from.Max) };
     }
 
@@ -120,7 +120,10 @@ public static class Trace
         return edge.Element switch
         {
             Contact => new(edge, StepKind.Contact, Passage.Both, Polarity.Normal, 0),
-            Inverter i => new(edge, StepKind.Inverter, Seen(i.Direction), Polarity.Inverted, 0),
+            Inverter i => new(edge, StepKind.Inverter, Seen(i.Direction), Polarity.Inverted, i.Drives ?? 0)
+            {
+                Stands = i.Stands,
+            },
             Resistor r => new(edge, StepKind.Resistor, Passage.Both, Polarity.Normal, r.Ohms),
             Divider d => new(edge, StepKind.Divider, Seen(Passage.ToController), Polarity.Normal, d.Ratio),
             Diode d => new(edge, StepKind.Diode, Seen(d.Direction), Polarity.Normal, d.Volts),

@@ -3,12 +3,13 @@ using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
 
 /// <summary>The cells of the grid: chosen, possible at a price, or blocked by a rule.</summary>
-internal sealed class CellReader(PlanSpace space, Plan plan)
+internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
 {
     private readonly Build _wishes = space.Build.Build;
 
@@ -38,8 +39,9 @@ internal sealed class CellReader(PlanSpace space, Plan plan)
 
         if (plan.RouteOf(way.Link.Id) is { } chosen && chosen.Port.Id == port.Id)
         {
-            var sentence =
-                $"{PlainWords.Of(way.Link)} goes here: {PlainWords.Join([.. chosen.Walks.Select(WireWordsOf)])}.";
+            var sentence = chosen.RidesIn is null
+                ? $"{PlainWords.Of(way.Link)} goes here: {Phrase.Join([.. chosen.Walks.Select(WireWordsOf)])}."
+                : $"{PlainWords.Of(way.Link)} goes here, {chosen.Mode.Name}: no wire of its own.";
             return Cell(CellState.Chosen, null, FitWords.Pads(chosen), sentence, chosen.Mode.Id, Strands.Of(chosen));
         }
         var routes = way.Routes.Where(r => r.Port == port).ToList();
@@ -81,7 +83,7 @@ internal sealed class CellReader(PlanSpace space, Plan plan)
                 Strands.Of(routes[0])
             );
         }
-        var price = Price.Of(space, plan, way.Link, port);
+        var price = Price.Of(space, plan, wired, way.Link, port);
         var shown = price.Route ?? open[0];
         return price.Route is null
             ? Cell(

@@ -1,6 +1,8 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Protocols;
 using Gorvix.Core.Routing;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
@@ -8,7 +10,13 @@ using Gorvix.Core.Words;
 namespace Gorvix.Core.Fit;
 
 /// <summary>What there is to say about a plan: stops first, then links, plugs, supplies and wishes; and the one-line verdict.</summary>
-internal sealed class FindingReader(ResolvedBuild build, Plan plan, WiredBuild wired, WishReader wishes)
+internal sealed class FindingReader(
+    ResolvedBuild build,
+    Plan plan,
+    WiredBuild wired,
+    WishReader wishes,
+    Holders holders
+)
 {
     /// <summary>Every finding. With the reasons of each cell, links that go without are told port by port.</summary>
     /// <param name="because">Why a link cannot be carried, from its cells; empty text when that is not known.</param>
@@ -40,7 +48,7 @@ internal sealed class FindingReader(ResolvedBuild build, Plan plan, WiredBuild w
         var warnings = findings.Count(f => f.Severity == Severity.Warn && f.Rule != PlanningRules.Unmet.Id);
         List<string> parts =
         [
-            .. stops.Take(1).Select(s => $"Stop: {PlainWords.First(s.Sentence)}"),
+            .. stops.Take(1).Select(s => $"Stop: {Phrase.First(s.Sentence)}"),
             .. stops.Count > 1 ? [$"And {stops.Count - 1} more."] : Array.Empty<string>(),
             links,
         ];
@@ -59,14 +67,17 @@ internal sealed class FindingReader(ResolvedBuild build, Plan plan, WiredBuild w
     private bool IsFed(Link link) => !plan.Feeds.Any(f => f.Feed is null && f.Ways.Device.Id == link.Want.Device);
 
     private static string Without(string what, IEnumerable<Link> links) =>
-        links.Select(l => PlainWords.Lower(PlainWords.Of(l))).ToList() is { Count: > 0 } names
-            ? $" No {what} for {PlainWords.Join(names)}."
+        links.Select(l => Phrase.Lower(PlainWords.Of(l))).ToList() is { Count: > 0 } names
+            ? $" No {what} for {Phrase.Join(names)}."
             : "";
 
-    private IEnumerable<Finding> Supplies() => Supplies(build, plan);
+    private IEnumerable<Finding> Supplies() => Supplies(build, plan, holders);
 
     /// <summary>What must be known of the supply: the board's own input, and devices that nothing feeds.</summary>
-    public static IEnumerable<Finding> Supplies(ResolvedBuild build, Plan plan)
+    /// <param name="build">The build.</param>
+    /// <param name="plan">Its plan.</param>
+    /// <param name="holders">Who stands in the way of what the plan has not chosen.</param>
+    public static IEnumerable<Finding> Supplies(ResolvedBuild build, Plan plan, Holders holders)
     {
         if (Feeder.SourceOf(build) is not { } source)
         {
@@ -80,7 +91,7 @@ internal sealed class FindingReader(ResolvedBuild build, Plan plan, WiredBuild w
             .. plan
                 .Feeds.Where(f => f.Feed is null)
                 .DistinctBy(f => f.Ways.Device.Id)
-                .Select(f => Router.Unfed(f.Ways)),
+                .Select(f => Router.Unfed(f.Ways, holders.AgainstBest(f.Ways.Feeds, f.Ways.Device.Id))),
             .. plan.Feeds.SelectMany(f => f.Feed?.Hazards ?? []),
         ];
     }
@@ -111,9 +122,57 @@ internal sealed class FindingReader(ResolvedBuild build, Plan plan, WiredBuild w
                     Subject.Link(link.Id),
                     ("link", PlainWords.Of(link)),
                     ("port", route.Port.Id),
-                    ("what", PlainWords.Join(route.Mode.Loses))
+                    ("what", Phrase.Join(route.Mode.Loses))
                 );
             }
+            foreach (var finding in Notes(link, route))
+            {
+                yield return finding;
+            }
+        }
+    }
+
+    // What is good to know of a link that works: where it rides, what code costs, what the radio must be set to.
+    private IEnumerable<Finding> Notes(Link link, Route route)
+    {
+        if (route.RidesIn is { } carrier)
+        {
+            yield return PlanningRules.Rides.Found(
+                Severity.Note,
+                Subject.Link(link.Id),
+                ("link", PlainWords.Of(link)),
+                ("carrier", FitWords.Short(build.Links.First(l => l.Id == carrier), build)),
+                ("port", route.Port.Id)
+            );
+        }
+        if (route.Port.Kind == PortKind.Software)
+        {
+            var turned = route.Walks.Any(w => w.OwnInversion == Polarity.Inverted);
+            yield return PlanningRules.Code.Found(
+                Severity.Note,
+                Subject.Link(link.Id),
+                ("link", PlainWords.Of(link)),
+                ("port", route.Port.Id),
+                ("percent", $"{route.Processor * 10}"),
+                ("turned", turned ? ", and the code inverts the line" : "")
+            );
+        }
+        var bay = new Bay(build.Build.Radio, ProtocolCatalogue.Find(route.Mode.Protocol)!);
+        if (
+            route is { RidesIn: null, Settings.Job: PortJob.ReceiverInput }
+            && bay.IsCrowded
+            && route.Mode.Carries.Count > 0
+            && wired.Rides.All(r => r.In != link.Id)
+        )
+        {
+            yield return PlanningRules.BaySlow.Found(
+                Severity.Warn,
+                Subject.Link(link.Id),
+                ("link", Phrase.Lower(PlainWords.Of(link))),
+                ("bay", $"{build.Build.Radio!.BayBaud}"),
+                ("rate", $"{build.Build.Radio.PacketHertz}"),
+                ("mend", Phrase.Join([.. bay.Work().Select(w => w.Setting!)]))
+            );
         }
     }
 

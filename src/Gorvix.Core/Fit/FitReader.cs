@@ -11,9 +11,6 @@ namespace Gorvix.Core.Fit;
 /// <summary>Plans a build and reads the answer out as a <see cref="FitSheet"/>.</summary>
 public sealed class FitReader
 {
-    // More would not be compared at a glance.
-    private const int FewPlans = 5;
-
     /// <summary>
     /// So many links that are left out are explained, with what would carry them; each costs many plans, and beyond these it
     /// is another board that is wanted.
@@ -26,6 +23,8 @@ public sealed class FitReader
 
     private readonly ResolvedBuild _build;
     private readonly PlanSpace _space;
+    private readonly Holders _holders;
+    private readonly PlanReader _plans;
     private readonly CellReader _cells;
     private readonly WishReader _wishes;
     private readonly FindingReader _findings;
@@ -45,9 +44,11 @@ public sealed class FitReader
     private FitReader(PlanSpace space, Plan plan, WiredBuild wired)
     {
         (_build, _space, Plan, Wired) = (space.Build, space, plan, wired);
-        _cells = new CellReader(_space, Plan);
+        _holders = new Holders(_build, Plan);
+        _plans = new PlanReader(_space, Plan, Wired);
+        _cells = new CellReader(_space, Plan, Wired);
         _wishes = new WishReader(_space, Plan);
-        _findings = new FindingReader(_build, Plan, Wired, _wishes);
+        _findings = new FindingReader(_build, Plan, Wired, _wishes, _holders);
     }
 
     /// <summary>The plan.</summary>
@@ -70,20 +71,21 @@ public sealed class FitReader
             w => w.Link.Id,
             w => (IReadOnlyList<FitCell>)[.. _build.Board.Ports.Select(p => _cells.CellOf(w, p))]
         );
-        var findings = _findings.All(link => Because(cells[link.Id]));
+        var findings = _findings.All(link => Because(link, cells[link.Id]));
         return new FitSheet(
             _findings.Verdict(findings),
             $"{_build.Board.Maker} {_build.Board.Name}, revision {_build.Board.Revision}",
             Identity(),
             _build.Controller.Id,
-            Plans(),
+            _plans.Shown(),
             [.. _build.Board.Ports.Select(PortOf)],
             [.. _space.Ways.Select(w => LinkOf(w, cells[w.Link.Id], wiring))],
             findings,
             [.. Left(Plan).Select(_wishes.ConflictOf)],
             _wishes.All(),
             [.. Wired.Work.Select(w => WorkWords.Of(w, _build))],
-            wiring.Devices()
+            wiring.Devices(),
+            RoomReader.Words(RoomLeft.Of(_space, Plan), _build)
         );
     }
 
@@ -105,86 +107,47 @@ public sealed class FitReader
     /// <summary>What would carry the links that the plan leaves out: the first <see cref="MostExplained"/> of them.</summary>
     /// <param name="library">The parts that could be taken instead.</param>
     public IReadOnlyList<LinkUnlocks> Unlocks(PartsLibrary library) =>
-        new UnlockReader(_space, Plan, _wishes, library).All();
+        new UnlockReader(_space, Plan, Wired, _wishes, library).All();
 
     /// <summary>One of the unlocks and the build after it, or null when there is no such one.</summary>
     /// <param name="library">The same parts as for <see cref="Unlocks"/>.</param>
     /// <param name="id">Its <see cref="FitUnlock.Id"/>.</param>
     public (FitUnlock Unlock, Build After)? Unlocked(PartsLibrary library, string id) =>
-        new UnlockReader(_space, Plan, _wishes, library).Find(id);
+        new UnlockReader(_space, Plan, Wired, _wishes, library).Find(id);
 
     /// <summary>The build with the pins and bans that make one of the shown plans its best, or null when there is no such plan.</summary>
     /// <param name="number">From 1, the best.</param>
     public Build? Choose(int number) =>
-        ShownPlans().ElementAtOrDefault(number - 1) is { } plan ? BestPlans.Choose(_space, Plan, plan) : null;
-
-    private IReadOnlyList<FitPlan> Plans() =>
-        [
-            .. ShownPlans()
-                .Select(
-                    (plan, i) =>
-                        new FitPlan(
-                            i + 1,
-                            [.. plan.Since(Plan).Select(Difference)],
-                            i == 0 ? "" : FitWords.Dearer(Plan, plan)
-                        )
-                ),
-        ];
-
-    // Only plans that keep as many wishes and carry as much: to lose a link for nothing is no choice.
-    private IEnumerable<Plan> ShownPlans()
-    {
-        CostTerm[] wished =
-        [
-            CostTerm.PinsBroken,
-            CostTerm.MustsUnmet,
-            CostTerm.WantsUnmet,
-            CostTerm.NicesUnmet,
-            CostTerm.Unfed,
-        ];
-        return BestPlans.InOrder(_space).Take(FewPlans).TakeWhile(p => wished.All(t => p.Cost[t] == Plan.Cost[t]));
-    }
-
-    private string Difference(Move move) =>
-        (move.From, move.To) switch
-        {
-            (_, null) => $"no {FitWords.Tag(move.Link, _build)}",
-            ({ } from, { } to) when from.Port.Id != to.Port.Id => $"{FitWords.Tag(move.Link, _build)} to {to.Port.Id}",
-            ({ } from, { } to) when from.Mode.Id != to.Mode.Id =>
-                $"{FitWords.Tag(move.Link, _build)} in {to.Mode.Name}",
-            ({ } from, { } to) when from.Seat != to.Seat =>
-                $"{FitWords.Tag(move.Link, _build)} {WireWords.Of(to.Seat)}",
-            ({ }, { } to) => $"{FitWords.Tag(move.Link, _build)} with {FitWords.Bridges(to)}",
-            _ => $"{FitWords.Tag(move.Link, _build)} to {move.To.Port.Id}",
-        };
+        _plans.Worthy().ElementAtOrDefault(number - 1) is { } plan ? BestPlans.Choose(_space, Plan, plan) : null;
 
     private FitPort PortOf(Port port) =>
         new(
             port.Id,
             port.Kind,
             _build.Circuit.ShapeOf(port),
-            PadsOf(port.Rx ?? port.Data),
-            (port.Tx ?? port.Clock) == (port.Rx ?? port.Data) ? [] : PadsOf(port.Tx ?? port.Clock),
+            PadsOf(port.PinChoices.Select(p => p.Rx ?? port.Data)),
+            (port.Tx ?? port.Clock) == (port.Rx ?? port.Data)
+                ? []
+                : PadsOf(port.PinChoices.Select(p => p.Tx ?? port.Clock)),
             port.Kind == PortKind.Usb ? "USB" : port.HeldBy
         );
 
     private string? Identity()
     {
         var board = _build.Board;
-        var target = board.Target is null ? null : $"Firmware target {board.Target}.";
-        return (board.Recognise, target) switch
+        var parts = new[]
         {
-            (null, null) => null,
-            ({ } sign, null) => sign,
-            (null, { } t) => t,
-            ({ } sign, { } t) => $"{sign} {t}",
-        };
+            board.Recognise,
+            board.Target is null ? null : $"Firmware target {board.Target}.",
+            BoardWords.Shape(board),
+        }.OfType<string>();
+        return parts.Any() ? string.Join(' ', parts) : null;
     }
 
-    private IReadOnlyList<FitPad> PadsOf(string? net) =>
+    private IReadOnlyList<FitPad> PadsOf(IEnumerable<string?> nets) =>
         [
-            .. _build
-                .Circuit.To(net)
+            .. nets.Distinct()
+                .SelectMany(_build.Circuit.To)
                 .GroupBy(s => s.Pad)
                 .Select(pad => new FitPad(pad.Key.Label, pad.All(s => s.Strand.Inverters % 2 == 1))),
         ];
@@ -201,10 +164,11 @@ public sealed class FitReader
             route?.Port.Id,
             route?.Mode.Id,
             route is null ? [] : [.. route.Walks.Select(w => w.Pad.Label)],
-            [.. link.Function.Modes.Select(m => ModeOf(link, m))],
+            [.. link.Modes.Select(m => ModeOf(link, m))],
             cells,
             wiring.WiresOf(link.Id),
-            Wired.Ports.FirstOrDefault(p => p.Link == link.Id) is { } set ? FitWords.Of(set.Settings) : []
+            route is null ? [] : FitWords.Settings(_build, route),
+            route?.RidesIn
         );
     }
 
@@ -219,21 +183,24 @@ public sealed class FitReader
     }
 
     // One short line for each reason, with all the ports it holds at.
-    private string Because(IReadOnlyList<FitCell> cells)
+    private string Because(Link link, IReadOnlyList<FitCell> cells)
     {
         var clauses = cells
-            .Select(cell => (cell.Port, Words: BecauseOf(cell)))
+            .Select(cell => (cell.Port, Words: BecauseOf(link, cell)))
             .GroupBy(c => c.Words, c => c.Port)
             .Select(g => $" {string.Join(", ", g)}: {g.Key}.");
         return string.Concat(clauses);
     }
 
-    private string BecauseOf(FitCell cell) =>
-        (cell.Code, Plan.On(cell.Port)) switch
+    // Who holds what it would need there; a code where the board or a rule says no.
+    private string BecauseOf(Link link, FitCell cell)
+    {
+        if (cell.Code is { } code && code != PlanningRules.Taken.Id)
         {
-            ({ } code, _) => Rules[code].Brief,
-            (null, { Count: > 0 } holders) =>
-                $"taken by {PlainWords.Join([.. holders.Select(h => FitWords.Short(h, _build))])}",
-            _ => "free only if another link gives way",
-        };
+            return Rules[code].Brief;
+        }
+        var routes = _space.Ways.First(w => w.Link.Id == link.Id).Routes.Where(r => r.Port.Id == cell.Port);
+        var clauses = _holders.AgainstBest(routes, link.Want.Device);
+        return clauses.Count == 0 ? $"there {cell.Text}" : Phrase.Join(clauses);
+    }
 }

@@ -18,6 +18,7 @@ namespace Gorvix.Core.Fit;
 /// <param name="Wishes">The pins and bans that are in force.</param>
 /// <param name="Work">Everything for the hands, each once: bridges, plugs, leads, settings.</param>
 /// <param name="Devices">Each device with its plug, its supplies and grounds, and every lead.</param>
+/// <param name="Room">What else could still be taken without moving anything, in a line.</param>
 public sealed record FitSheet(
     Verdict Verdict,
     string Board,
@@ -30,8 +31,20 @@ public sealed record FitSheet(
     IReadOnlyList<FitConflict> Conflicts,
     IReadOnlyList<Wish> Wishes,
     IReadOnlyList<string> Work,
-    IReadOnlyList<FitDevice> Devices
+    IReadOnlyList<FitDevice> Devices,
+    FitRoom Room
 );
+
+/// <summary>What a finished plan leaves room for.</summary>
+/// <param name="Words">The same in one sentence.</param>
+/// <param name="Kinds">For each kind of link that still fits, how many and where.</param>
+public sealed record FitRoom(string Words, IReadOnlyList<FitRoomKind> Kinds);
+
+/// <summary>Room for one kind of link.</summary>
+/// <param name="Need">What the link gives, in words.</param>
+/// <param name="Count">How many more could be taken together.</param>
+/// <param name="Ports">The ports that they would have.</param>
+public sealed record FitRoomKind(string Need, int Count, IReadOnlyList<string> Ports);
 
 /// <summary>A device as it is joined to the board.</summary>
 /// <param name="Id">Id within the build.</param>
@@ -138,6 +151,7 @@ public sealed record FitPad(string Label, bool Turns);
 /// <param name="Cells">One for each port.</param>
 /// <param name="Wires">The wires to make, in words; empty when it is not carried.</param>
 /// <param name="Settings">What the port is set to, in words; empty when it is not carried.</param>
+/// <param name="Inside">The link that it rides in, or null.</param>
 public sealed record FitLink(
     string Id,
     string Need,
@@ -149,7 +163,8 @@ public sealed record FitLink(
     IReadOnlyList<FitMode> Modes,
     IReadOnlyList<FitCell> Cells,
     IReadOnlyList<FitWire> Wires,
-    IReadOnlyList<string> Settings
+    IReadOnlyList<string> Settings,
+    string? Inside
 );
 
 /// <summary>A wire in words.</summary>

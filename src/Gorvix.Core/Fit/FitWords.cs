@@ -1,6 +1,10 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Protocols;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
@@ -15,16 +19,15 @@ public static class FitWords
     public static string Short(Link link, ResolvedBuild build)
     {
         bool Alone(Func<Link, string> word) => build.Links.Count(l => word(l) == word(link)) == 1;
-        return Alone(l => PlainWords.Of(l.Function.Need)) ? PlainWords.Lower(PlainWords.Of(link.Function.Need))
-            : Alone(PlainWords.Of) ? PlainWords.Lower(PlainWords.Of(link))
-            : link.Id;
+        return Alone(l => PlainWords.Of(l.Function.Need)) ? Phrase.Lower(PlainWords.Of(link.Function.Need))
+            : Phrase.Lower(PlainWords.Of(link));
     }
 
     /// <summary>A link where there is room for a word or two: by its need, else its device, else its id.</summary>
     public static string Tag(Link link, ResolvedBuild build)
     {
         bool Alone(Func<Link, string> word) => build.Links.Count(l => word(l) == word(link)) == 1;
-        return Alone(l => PlainWords.Of(l.Function.Need)) ? PlainWords.Lower(PlainWords.Of(link.Function.Need))
+        return Alone(l => PlainWords.Of(l.Function.Need)) ? Phrase.Lower(PlainWords.Of(link.Function.Need))
             : Alone(l => l.Device.Name) ? link.Device.Name
             : link.Id;
     }
@@ -33,6 +36,7 @@ public static class FitWords
     public static string Of(Move move) =>
         (move.From, move.To) switch
         {
+            (_, { RidesIn: not null } to) => $"{PlainWords.Of(move.Link)} is carried {to.Mode.Name} now.",
             ({ } from, { } to) when from.Port.Id != to.Port.Id =>
                 $"{PlainWords.Of(move.Link)} moved from {from.Port.Id} to {to.Port.Id}.",
             ({ } from, { } to) when from.Mode.Id != to.Mode.Id =>
@@ -48,7 +52,11 @@ public static class FitWords
         };
 
     /// <summary>Why a plan comes after the best: the first term of the objective that differs.</summary>
-    public static string Dearer(Plan best, Plan other)
+    /// <param name="build">The build.</param>
+    /// <param name="best">The best plan.</param>
+    /// <param name="other">Another one.</param>
+    /// <param name="more">What the hands have to do for the other one and not for the best; asked for only where that decides.</param>
+    public static string Dearer(ResolvedBuild build, Plan best, Plan other, Func<IReadOnlyList<Work>> more)
     {
         var first = Enum.GetValues<CostTerm>()
             .Where(t => other.Cost[t] > best.Cost[t])
@@ -61,24 +69,73 @@ public static class FitWords
             CostTerm.Hazards => "a hazard more",
             CostTerm.Losses => "loses something",
             CostTerm.Processor => "takes processor time",
-            CostTerm.HandWork => "more hand work",
+            CostTerm.HandWork => $"by hand: {WorkWords.Summary(more(), build)}",
             CostTerm.Unfed => "leaves a device without supply",
             CostTerm.AgainstHouse => "against a house rule",
             CostTerm.WholePorts => "takes a whole port more",
-            CostTerm.Switches => "more switches in the port settings",
+            CostTerm.Switches => Switches(other.Since(best).Select(m => m.To)),
             CostTerm.OffAdvice => "away from the maker's advice",
-            _ => "as good, and later in order",
+            _ => "costs the same; of equals the first in the files' order is taken",
         };
     }
 
-    /// <summary>The pads of a route.</summary>
-    public static string Pads(Route route) => string.Join(" · ", route.Walks.Select(w => w.Pad.Label));
+    /// <summary>What the hands have to do for one wired build and not for another.</summary>
+    /// <param name="had">The list of work of the other one.</param>
+    /// <param name="wired">The wired build.</param>
+    public static IReadOnlyList<Work> MoreOf(IReadOnlyList<Work> had, WiredBuild wired)
+    {
+        var left = had.ToList();
+        return [.. wired.Work.Where(w => !left.Remove(w))];
+    }
+
+    /// <summary>The switches of the port settings in words: "its settings invert RX and swap RX and TX".</summary>
+    public static string Switches(IEnumerable<Route?> routes)
+    {
+        var switches = routes
+            .Where(r => r is { RidesIn: null })
+            .SelectMany(r =>
+                new[]
+                {
+                    r!.Settings.InvertRx ? $"{r.Port.Id} RX inverted" : null,
+                    r.Settings.InvertTx ? $"{r.Port.Id} TX inverted" : null,
+                    r.Settings.SwapPins ? $"{r.Port.Id} RX and TX swapped" : null,
+                }.OfType<string>()
+            )
+            .ToList();
+        return switches.Count == 0 ? "more switches in the port settings" : $"in the settings: {Phrase.Join(switches)}";
+    }
+
+    /// <summary>The pads of a route; for one that rides, the link that it rides in.</summary>
+    public static string Pads(Route route) =>
+        route.RidesIn is not null ? "rides" : string.Join(" · ", route.Walks.Select(w => w.Pad.Label));
 
     /// <summary>The bridge positions of a route.</summary>
     public static string Bridges(Route route) =>
         route.Bridges.Count == 0
             ? "no bridge"
-            : PlainWords.Join([.. route.Bridges.Select(b => $"bridge {b.Bridge} at \"{b.Position}\"")]);
+            : Phrase.Join([.. route.Bridges.Select(b => $"bridge {b.Bridge} at \"{b.Position}\"")]);
+
+    /// <summary>The settings of a route's port, one in each line; for a link that rides, what it rides in.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="route">A route of the plan.</param>
+    public static IReadOnlyList<string> Settings(ResolvedBuild build, Route route)
+    {
+        if (route.RidesIn is { } carrier)
+        {
+            return [$"inside {Short(build.Links.First(l => l.Id == carrier), build)}: no port, no wire of its own"];
+        }
+        var lines = Of(route.Settings).ToList();
+        if (route.Port.Kind == PortKind.Software)
+        {
+            lines.AddRange(
+                route
+                    .Walks.Where(w => w.OwnInversion == Polarity.Inverted)
+                    .Select(w => $"{PortWords.Of(route.Port, w.Half)} inverted in code")
+            );
+            lines.Add($"about {route.Processor * 10} % of the processor");
+        }
+        return lines;
+    }
 
     /// <summary>The port's settings, one in each line.</summary>
     public static IReadOnlyList<string> Of(PortSettings settings)
@@ -97,7 +154,8 @@ public static class FitWords
         When(settings.InvertRx, "invert RX");
         When(settings.InvertTx, "invert TX");
         When(settings.HalfDuplex, "half-duplex");
-        When(settings.SwapPins, "swap pins");
+        When(settings.SwapPins, "swap RX and TX");
+        When(settings.Pins is not null, $"on its pins {settings.Pins}");
         return lines;
     }
 }

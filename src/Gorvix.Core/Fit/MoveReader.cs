@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Words;
 
@@ -65,6 +66,6 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         var others = plan.On(from.Port.Id);
         return others.Count == 0
             ? null
-            : $"{from.Port.Id} goes to {PlainWords.Join([.. others.Select(o => FitWords.Short(o, space.Build))])} now.";
+            : $"{from.Port.Id} goes to {Phrase.Join([.. others.Select(o => FitWords.Short(o, space.Build))])} now.";
     }
 }

@@ -3,6 +3,7 @@ using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
@@ -14,7 +15,12 @@ namespace Gorvix.Core.Fit;
 internal sealed record Price(Route? Route, string Text, Finding Finding)
 {
     /// <summary>Plans again with the link pinned to the port and reads the difference.</summary>
-    public static Price Of(PlanSpace space, Plan now, Link link, Port port)
+    /// <param name="space">The build's space.</param>
+    /// <param name="now">Its best plan.</param>
+    /// <param name="wired">The build wired as that plan says.</param>
+    /// <param name="link">The link.</param>
+    /// <param name="port">The port.</param>
+    public static Price Of(PlanSpace space, Plan now, WiredBuild wired, Link link, Port port)
     {
         var pin = new RouteMatch { Link = link.Id, Port = port.Id };
         var build = space.Build;
@@ -22,11 +28,12 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         var then = Planner.Best(space, pins, build.Build.Bans);
         var others = then.Since(now).Where(m => m.Link.Id != link.Id).ToList();
         var route = then.RouteOf(link.Id) is { } r && r.Matches(pin) ? r : null;
-        Price Say(string text, string consequence, Severity severity) =>
+        IReadOnlyList<Work> More() => FitWords.MoreOf(wired.Work, WiredBuild.From(build, then));
+        Price Say(Rule rule, string text, string consequence, Severity severity) =>
             new(
                 route,
                 text,
-                PlanningRules.Taken.Found(
+                rule.Found(
                     severity,
                     Subject.Link(link.Id),
                     ("link", PlainWords.Of(link)),
@@ -34,24 +41,23 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
                     ("consequence", consequence)
                 )
             );
-
         if (route is null)
         {
-            return Say(PlanningRules.Taken.Id, "your other pins hold what it needs", Severity.Stop);
+            return Say(PlanningRules.Taken, PlanningRules.Taken.Id, Held(space, then, link, port), Severity.Stop);
         }
         var pinsBroken = then.Cost[CostTerm.PinsBroken] > now.Cost[CostTerm.PinsBroken];
         var dropped = others.Where(m => m.To is null).Select(m => m.Link).ToList();
         var moved = others.Where(m => m.To is not null).Select(m => (m.Link, m.To!.Port)).ToList();
-        var work = then.Cost[CostTerm.HandWork] - now.Cost[CostTerm.HandWork];
+        var minutes = then.Cost[CostTerm.HandWork] - now.Cost[CostTerm.HandWork];
         var clauses = new List<string>();
         if (dropped.Count > 0)
         {
-            clauses.Add($"{PlainWords.Join([.. dropped.Select(l => FitWords.Short(l, build))])} would go without");
+            clauses.Add($"{Phrase.Join([.. dropped.Select(l => FitWords.Short(l, build))])} would go without");
         }
         if (moved.Count > 0)
         {
             clauses.Add(
-                $"that moves {PlainWords.Join([.. moved.Select(m => $"{FitWords.Short(m.Link, build)} to {m.Port.Id}")])}"
+                $"that moves {Phrase.Join([.. moved.Select(m => $"{FitWords.Short(m.Link, build)} to {m.Port.Id}")])}"
             );
         }
         if (pinsBroken)
@@ -64,21 +70,21 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         }
         if (then.Cost[CostTerm.Losses] > now.Cost[CostTerm.Losses] && route.Mode.Loses.Count > 0)
         {
-            clauses.Add($"it loses {PlainWords.Join(route.Mode.Loses)}");
+            clauses.Add($"it loses {Phrase.Join(route.Mode.Loses)}");
         }
         if (then.Cost[CostTerm.Hazards] > now.Cost[CostTerm.Hazards])
         {
-            clauses.Add("it brings a hazard more");
+            clauses.Add(HazardWords(now, then));
         }
-        if (work > 0)
+        if (minutes > 0)
         {
-            clauses.Add($"it asks for more hand work: {WordsOf(route, build)}");
+            clauses.Add(WorkClause(build, More()));
         }
         if (clauses.Count == 0)
         {
-            clauses.Add($"{FitWords.Dearer(now, then)} there");
+            clauses.Add(FitWords.Dearer(build, now, then, More));
         }
-        var text = (dropped.Count, moved.Count, work) switch
+        var text = (dropped.Count, moved.Count, minutes) switch
         {
             (1, _, _) => $"drops {FitWords.Tag(dropped[0], build)}",
             (> 1, _, _) => $"drops {dropped.Count}",
@@ -87,19 +93,32 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
             _ when then.Cost[CostTerm.Hazards] > now.Cost[CostTerm.Hazards] => "a hazard",
             _ when then.Cost[CostTerm.Losses] > now.Cost[CostTerm.Losses] => "with a loss",
             _ when then.Cost[CostTerm.Processor] > now.Cost[CostTerm.Processor] => "in code",
-            (_, _, > 0) => "more work",
+            (_, _, > 0) => $"+{WorkMinutes.In(build.Build.House.Hand, minutes)} min",
             _ => "free",
         };
-        return Say(text, PlainWords.Join(clauses), Severity.Note);
+        return Say(PlanningRules.Open, text, Phrase.Join(clauses), Severity.Note);
     }
 
-    private static string WordsOf(Route route, ResolvedBuild build)
+    // Which pins hold what the link would need there.
+    private static string Held(PlanSpace space, Plan then, Link link, Port port)
     {
-        List<string> words =
-        [
-            .. route.Bridges.Select(b => $"bridge {b.Bridge} at \"{b.Position}\""),
-            .. route.Work.Where(w => w.Points > 0).Select(w => PlainWords.Clause(WorkWords.Of(w, build))),
-        ];
-        return words.Count == 0 ? "in other links" : PlainWords.Join(words);
+        var routes = space.Ways.First(w => w.Link.Id == link.Id).Routes.Where(r => r.Port == port);
+        var clauses = new Holders(space.Build, then).AgainstBest(routes, link.Want.Device);
+        return clauses.Count == 0 ? "your other pins hold what it needs" : $"{Phrase.Join(clauses)}, as you pinned it";
+    }
+
+    // The first hazard that one plan has and the other has not, in its own words.
+    private static string HazardWords(Plan now, Plan then)
+    {
+        static IEnumerable<Finding> Of(Plan plan) => plan.Chosen.SelectMany(c => c.Hazards);
+        var known = Of(now).Select(h => h.Sentence).ToHashSet();
+        var more = Of(then).FirstOrDefault(h => !known.Contains(h.Sentence));
+        return more is null ? "it brings a hazard more" : $"it brings a hazard: {Phrase.Clause(Phrase.First(more.Sentence))}";
+    }
+
+    private static string WorkClause(ResolvedBuild build, IReadOnlyList<Work> more)
+    {
+        var details = more.Where(w => w.Minutes > 0).Select(w => Phrase.Clause(WorkWords.Of(w, build))).ToList();
+        return $"it asks for {WorkWords.Summary(more, build)}: {Phrase.Join(details)}";
     }
 }

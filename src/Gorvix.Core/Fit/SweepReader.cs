@@ -73,16 +73,16 @@ public static class SweepReader
         }
         var left = plan.Placements.Where(p => p.Route is null).ToList();
         var suits = Feeder.InputSuits(build);
-        var stops = FindingReader.Supplies(build, plan).Where(FindingReader.IsStop).ToList();
+        var stops = FindingReader.Supplies(build, plan, new Holders(build, plan)).Where(FindingReader.IsStop).ToList();
         var carried = plan.Placements.Count - left.Count;
         List<string> verdict =
         [
-            .. stops.Take(1).Select(s => $"Stop: {PlainWords.First(s.Sentence)}"),
+            .. stops.Take(1).Select(s => $"Stop: {Phrase.First(s.Sentence)}"),
             left.Count == 0 ? $"All {carried} links carried." : $"{carried} of {plan.Placements.Count} links carried.",
         ];
         if (left.Count > 0)
         {
-            verdict.Add($"Without {PlainWords.Join([.. left.Select(p => FitWords.Short(p.Link, build))])}.");
+            verdict.Add($"Without {Phrase.Join([.. left.Select(p => FitWords.Short(p.Link, build))])}.");
         }
         var severity =
             stops.Count > 0 || left.Any(p => p.Link.Want.Priority == Priority.Must) ? Severity.Stop
@@ -94,20 +94,20 @@ public static class SweepReader
             result.Part == now,
             severity,
             string.Join(' ', verdict),
-            PriceOf(plan),
+            PriceOf(build, plan),
             $"{(suits ? 0 : 1)}{plan.Cost.SortKey}",
             [.. plan.Placements.Select(p => new Place(PlainWords.Of(p.Link.Function.Need), p.Route?.Port.Id))]
         );
     }
 
-    private static string PriceOf(Plan plan)
+    private static string PriceOf(ResolvedBuild build, Plan plan)
     {
         (CostTerm Term, Func<int, string> Say)[] terms =
         [
             (CostTerm.Hazards, n => n == 1 ? "1 hazard" : $"{n} hazards"),
             (CostTerm.Losses, n => n == 1 ? "1 loss" : $"{n} losses"),
             (CostTerm.Processor, n => $"about {n * 10} % of the processor"),
-            (CostTerm.HandWork, PlainWords.Points),
+            (CostTerm.HandWork, n => $"{WorkWords.About(n, build)} by hand"),
             (CostTerm.WholePorts, n => n == 1 ? "1 whole port" : $"{n} whole ports"),
         ];
         return string.Join(", ", terms.Where(t => plan.Cost[t.Term] > 0).Select(t => t.Say(plan.Cost[t.Term])));

@@ -1,6 +1,8 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
@@ -20,7 +22,13 @@ public sealed record FitUnlock(string Id, string Link, UnlockKind Kind, string W
 public sealed record LinkUnlocks(string Link, IReadOnlyList<FitUnlock> Ways);
 
 /// <summary>The unlocks in words.</summary>
-internal sealed class UnlockReader(PlanSpace space, Plan plan, WishReader wishes, PartsLibrary library)
+internal sealed class UnlockReader(
+    PlanSpace space,
+    Plan plan,
+    WiredBuild wired,
+    WishReader wishes,
+    PartsLibrary library
+)
 {
     /// <summary>The unlocks of the first links that are left out, in the builder's order.</summary>
     public IReadOnlyList<LinkUnlocks> All() =>
@@ -57,6 +65,7 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WishReader wishes
             (UnlockKind.HouseRule, { Rule: { } rule, School: { } school }) => House(rule, school),
             (UnlockKind.Firmware, { Part: { } part }) =>
                 $"Change the board's firmware to {library.Profile(part)!.Name}",
+            (UnlockKind.SwapHarness, { Device: { } device, Harness: { } harness }) => Harness(device, harness),
             (UnlockKind.LeaveOut, { Link: { } other }) =>
                 $"Go without {FitWords.Short(space.Build.Links.First(l => l.Id == other), space.Build)}",
             (UnlockKind.SwapDevice, { Device: { } device, Part: { } part }) =>
@@ -65,10 +74,16 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WishReader wishes
             _ => $"{step.Kind}",
         };
 
+    private string Harness(string device, string harness)
+    {
+        var part = space.Build.Devices.First(d => d.Id == device).Device;
+        return $"Take the harness \"{part.Harnesses.First(h => h.Id == harness).Name}\" of the {part.Name}";
+    }
+
     private static string House(string rule, string school)
     {
         var dispute = HouseSchools.All.First(d => d.Id == rule);
-        return $"House rule \"{dispute.Title}\": {PlainWords.Lower(dispute.Schools.First(s => s.Value == school).Name)}";
+        return $"House rule \"{dispute.Title}\": {Phrase.Lower(dispute.Schools.First(s => s.Value == school).Name)}";
     }
 
     private string PriceOf(Unlock unlock)
@@ -91,15 +106,29 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WishReader wishes
             words.Add("new firmware on the board");
         }
         Add(CostTerm.Hazards, n => n == 1 ? "one hazard more" : $"{n} hazards more");
-        Add(CostTerm.Losses, _ => $"loses {PlainWords.Join([.. Lost(unlock)])}");
+        Add(CostTerm.Losses, _ => $"loses {Phrase.Join([.. Lost(unlock)])}");
         Add(CostTerm.Processor, n => $"about {n * 10} % of the processor");
-        Add(CostTerm.HandWork, n => $"{PlainWords.Points(n)} more");
+        Add(CostTerm.HandWork, n => WorkOf(unlock, n));
         var moved = unlock.Plan.Since(plan).Count(m => m.From is not null && m.To is not null);
         if (moved > 0 && !kinds.Contains(UnlockKind.SwapBoard))
         {
             words.Add(moved == 1 ? "one link moves" : $"{moved} links move");
         }
-        return words.Count == 0 ? "nothing else changes" : PlainWords.Join(words);
+        return words.Count == 0 ? "nothing else changes" : Phrase.Join(words);
+    }
+
+    // On another board everything is wired anew, so it is told as a whole.
+    private string WorkOf(Unlock unlock, int more)
+    {
+        if (ResolvedBuild.Of(unlock.After, library).Build is not { } after)
+        {
+            return WorkWords.About(more, space.Build);
+        }
+        var then = WiredBuild.From(after, unlock.Plan);
+        return WorkWords.Summary(
+            unlock.Steps.Any(s => s.Kind == UnlockKind.SwapBoard) ? then.Work : FitWords.MoreOf(wired.Work, then),
+            after
+        );
     }
 
     private static IEnumerable<string> Lost(Unlock unlock) =>

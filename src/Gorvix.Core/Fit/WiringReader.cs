@@ -1,5 +1,6 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
+using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
@@ -62,7 +63,8 @@ internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
     private FitLead LeadOf(DeviceInBuild device, WiredLead lead, Seat seat)
     {
         var feed = plan.Feeds.FirstOrDefault(f => f.Ways.Device.Id == device.Id && f.Ways.Supply.Lead == lead.Lead.Id);
-        var window = device.Device.Supplies.FirstOrDefault(s => s.Lead == lead.Lead.Id)?.Window;
+        var supply = device.Device.Supplies.FirstOrDefault(s => s.Lead == lead.Lead.Id);
+        var window = supply?.Window;
         var starved = window is not null && lead.Pad is null && wired.Sources.Input is not null;
         var need = lead.Link is { } link ? space.Build.Links.First(l => l.Id == link).Function.Need : (Need?)null;
         var outside = new LeadMatch { Device = device.Id, Lead = lead.Lead.Id };
@@ -70,13 +72,15 @@ internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
             lead.Lead.Id,
             lead.Lead.Label,
             lead.Lead.Colour,
-            need is { } n ? PlainWords.Lower(PlainWords.Of(n)) : Job(lead),
+            need is { } n ? Phrase.Lower(PlainWords.Of(n)) : Job(lead),
             starved ? "has no pad" : WireWords.Of(lead),
             starved,
             lead.IsUsed || feed?.Feed is not null,
             lead.Pad is { } pad ? pad.Label : null,
-            window is null ? null : PlainWords.Of(window),
-            feed?.Feed?.Volts is { } volts ? PlainWords.Of(volts) : null,
+            supply is null ? null : $"{PlainWords.Of(supply.Window)}, {Draws(supply)}",
+            feed?.Feed?.Volts is { } volts
+                ? $"{PlainWords.Of(volts)} from {BoardWords.Of(feed.Feed.Rail!)}"
+                : OutputOf(device, lead),
             feed is { Feed: not null } && lead.Pad is { } at
                 ? new FeedMatch
                 {
@@ -99,9 +103,25 @@ internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
         );
     }
 
+    private static string Draws(SupplyInput supply) =>
+        (supply.Typical, supply.Peak) switch
+        {
+            (null, null) => "current unknown",
+            ({ } typical, null) => $"{PlainWords.Amperes(typical)}, peak unknown",
+            (null, { } peak) => $"up to {PlainWords.Amperes(peak)}",
+            ({ } typical, { } peak) => $"{PlainWords.Amperes(typical)}, up to {PlainWords.Amperes(peak)}",
+        };
+
+    // What a lead offers to others; never joined to another supply.
+    private static string? OutputOf(DeviceInBuild device, WiredLead lead) =>
+        device.Device.Outputs.FirstOrDefault(o => o.Lead == lead.Lead.Id) is not { } output
+            ? null
+            : $"{(output.Volts is { } volts ? $"{volts:0.0#} V" : "what feeds it")}, limit {PlainWords.Amperes(output.Limit)}{BoardWords.Of(output.Filtering)}";
+
     private static string Job(WiredLead lead) =>
         lead.Lead.Role switch
         {
+            LeadRole.Output => "supply for others",
             LeadRole.Supply => "supply",
             LeadRole.Ground => "ground",
             LeadRole.Sense => "reading",

@@ -33,13 +33,14 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
             .. links.Select(l => FitWords.Short(l, _build)),
             .. supplies.Select(s => $"the supply of the {s.Device.Device.Name}"),
         ];
-        var names = PlainWords.Join(members);
+        var names = Phrase.Join(members);
         var held = wishes.Count == 0 ? "" : $" while you hold to: {string.Join("; ", wishes.Select(w => w.Sentence))}";
         var verb = supplies.Count == 0 ? "carried" : "had";
         names = char.ToUpperInvariant(names[0]) + names[1..];
         var sentence = (members.Count - 1, wishes.Count) switch
         {
-            (0, 0) => $"{names} has no way on this board, whatever else gives way.",
+            (0, 0) =>
+                $"{names} has no way on this board with your house rules, firmware and parts; no other link stands in its way.",
             (0, 1) => $"{names} has no way{held}. Lift that and it fits.",
             (0, _) => $"{names} has no way{held}. Lift any one of these and it fits.",
             _ => $"{names} cannot all be {verb}{held}. If any one of these gives way, the rest fits.",
@@ -126,7 +127,7 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
     public string Words(WishMatch match) =>
         match is RouteMatch route
             ? $"{FitWords.Short(LinkOf(route), _build)}, {Where(match)}"
-            : PlainWords.Lower(Pinned(match));
+            : Phrase.Lower(Pinned(match));
 
     private Link LinkOf(RouteMatch match) => _ways.First(w => w.Link.Id == match.Link).Link;
 

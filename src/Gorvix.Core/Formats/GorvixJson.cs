@@ -49,6 +49,10 @@ public static class GorvixJson
             {
                 property.ShouldSerialize = (_, value) => value is not 3.3;
             }
+            else if (property.Name == "pieces")
+            {
+                property.ShouldSerialize = (_, value) => value is not 1;
+            }
             else if (property is { IsRequired: false, PropertyType.IsValueType: true })
             {
                 var usual = Activator.CreateInstance(property.PropertyType);

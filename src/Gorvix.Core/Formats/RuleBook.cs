@@ -49,7 +49,7 @@ public static class RuleBook
         ),
         (
             CostTerm.HandWork,
-            $"points of hand work (our own scale): a bridge {WorkPoints.Bridge}, a device's firmware {WorkPoints.Firmware}, a setting {WorkPoints.Setting}, a resistor {WorkPoints.Resistor}, a lead that leaves its cavity (to another one, insulated or cut) {WorkPoints.Lift}, and {WorkPoints.Solder} more where it is soldered, a tail in a socket {WorkPoints.Tail}. What must make room for a lead that moves goes with it."
+            $"minutes of hand work (our own round numbers, common practice, scaled by the house rule \"your hand\" where they are shown): a bridge {WorkMinutes.Bridge}, a device's firmware {WorkMinutes.Firmware}, a setting of a device, the radio or the board {WorkMinutes.Setting}, a device strapped to another address {WorkMinutes.Bridge}, a resistor {WorkMinutes.Resistor}, a lead that leaves its cavity (to another one, insulated or cut) {WorkMinutes.Lift}, and {WorkMinutes.Solder} more where it is soldered, a tail in a socket {WorkMinutes.Tail}. What must make room for a lead that moves goes with it."
         ),
         (CostTerm.AgainstHouse, "supplies that go against a house rule although they work."),
         (CostTerm.WholePorts, "whole ports used."),
@@ -61,7 +61,7 @@ public static class RuleBook
     public static IReadOnlyList<Rule> All { get; } = [.. Floors.SelectMany(f => f.Rules)];
 
     private static string NeedsInOrder() =>
-        string.Join(", ", Enum.GetValues<Need>().Skip(1).Select(n => PlainWords.Lower(PlainWords.Of(n))));
+        string.Join(", ", Enum.GetValues<Need>().Skip(1).Select(n => Phrase.Lower(PlainWords.Of(n))));
 
     /// <summary>The text of docs/rules.md.</summary>
     public static string Page()
@@ -94,14 +94,14 @@ public static class RuleBook
         Houses(page);
         page.Append("\n## What an unlock weighs\n\n");
         page.Append(
-            "Our own scale, in points of hand work; the cheapest is offered first. A change of wishes weighs nothing.\n"
+            "Our own scale, in minutes of hand work; the cheapest is offered first. A change of wishes weighs nothing.\n"
         );
-        foreach (var (words, points) in UnlockSteps.Prices)
+        foreach (var (words, minutes) in UnlockSteps.Prices)
         {
-            page.Append($"- {words}: {points}\n");
+            page.Append($"- {words}: {minutes}\n");
         }
         page.Append(
-            "\nTo this comes what the plan after it needs more: points of hand work, and 5 for each hazard, each loss "
+            "\nTo this comes what the plan after it needs more: minutes of hand work, and 5 for each hazard, each loss "
         );
         page.Append("and each tenth of the processor.\n");
         return page.ToString();

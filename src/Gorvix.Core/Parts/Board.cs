@@ -29,6 +29,18 @@ public sealed record Board
     /// <summary>What its supply input stands, or null when the leaflet does not say.</summary>
     public VoltWindow? Input { get; init; }
 
+    /// <summary>Its size, or null when the leaflet does not say.</summary>
+    public BoardOutline? Outline { get; init; }
+
+    /// <summary>Its mounting holes, or null when the leaflet does not say.</summary>
+    public Mounting? Mounting { get; init; }
+
+    /// <summary>The edge at which the USB socket sits, or null when the leaflet does not say.</summary>
+    public BoardEdge? UsbSide { get; init; }
+
+    /// <summary>The edge to which the arrow points, or null when the leaflet does not say.</summary>
+    public BoardEdge? Arrow { get; init; }
+
     /// <summary>Parts soldered on it that give what a link could give, such as a receiver on the processor's own bus.</summary>
     public IReadOnlyList<BuiltIn> BuiltIns { get; init; } = [];
 
@@ -105,6 +117,9 @@ public enum PortKind
     /// <summary>The analogue picture: in from the camera, out to the transmitter with the text laid over it.</summary>
     Picture,
 
+    /// <summary>A pin that measures a level (pack voltage, current) or gives one (camera keys).</summary>
+    Analogue,
+
     /// <summary>The link to the computer. It is never given to a device.</summary>
     Usb,
 }
@@ -143,6 +158,12 @@ public sealed record Port
     /// <summary>Nets of further pulse inputs, for one wire a channel.</summary>
     public IReadOnlyList<string> Channels { get; init; } = [];
 
+    /// <summary>Other pins that the same serial unit can be led to by a setting: one choice at a time.</summary>
+    public IReadOnlyList<PinChoice> Alternatives { get; init; } = [];
+
+    /// <summary>Addresses on a bus that parts inside the board have already.</summary>
+    public IReadOnlyList<AddressInUse> Addresses { get; init; } = [];
+
     /// <summary>The clock that feeds its baud divider in MHz; null for the class's usual slow bus clock.</summary>
     public double? ClockMegahertz { get; init; }
 
@@ -155,9 +176,87 @@ public sealed record Port
     /// <summary>The needs that the board's maker advises it for.</summary>
     public IReadOnlyList<Need> AdvisedFor { get; init; } = [];
 
-    /// <summary>Every net that it names, in the order RX, TX, data, clock, channels.</summary>
+    /// <summary>Every net that it names, in the order RX, TX, data, clock, channels, other pins.</summary>
     [JsonIgnore]
-    public IEnumerable<string> Nets => new[] { Rx, Tx, Data, Clock }.OfType<string>().Concat(Channels);
+    public IEnumerable<string> Nets =>
+        new[] { Rx, Tx, Data, Clock }
+            .Concat(Channels)
+            .Concat(Alternatives.SelectMany(a => new[] { a.Rx, a.Tx }))
+            .OfType<string>();
+
+    /// <summary>Its pins as it comes, then the other ones.</summary>
+    [JsonIgnore]
+    public IEnumerable<PinChoice> PinChoices =>
+        Alternatives.Prepend(
+            new PinChoice
+            {
+                Name = "",
+                Rx = Rx,
+                Tx = Tx,
+            }
+        );
+}
+
+/// <summary>Pins to which a serial unit can be led.</summary>
+public sealed record PinChoice
+{
+    /// <summary>What the firmware or the leaflet calls them; empty for the pins on which the unit comes.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Net where the board listens, or null.</summary>
+    public string? Rx { get; init; }
+
+    /// <summary>Net where the board talks, or null.</summary>
+    public string? Tx { get; init; }
+}
+
+/// <summary>An address on a bus that a part inside the board answers at.</summary>
+public sealed record AddressInUse
+{
+    /// <summary>The 7-bit address, 8 to 119.</summary>
+    public required int Address { get; init; }
+
+    /// <summary>What answers there, such as "the barometer".</summary>
+    public required string By { get; init; }
+}
+
+/// <summary>An edge of the board, seen from its top with the print upright.</summary>
+public enum BoardEdge
+{
+    /// <summary>Nearest to the reader.</summary>
+    Front,
+
+    /// <summary>On the right hand.</summary>
+    Right,
+
+    /// <summary>Farthest from the reader.</summary>
+    Rear,
+
+    /// <summary>On the left hand.</summary>
+    Left,
+}
+
+/// <summary>The size of a board.</summary>
+public sealed record BoardOutline
+{
+    /// <summary>From left to right in millimetres.</summary>
+    public required double Width { get; init; }
+
+    /// <summary>From front to rear in millimetres.</summary>
+    public required double Depth { get; init; }
+}
+
+/// <summary>The mounting holes of a board: a rectangle of four.</summary>
+public sealed record Mounting
+{
+    /// <summary>Between hole centres from left to right in millimetres.</summary>
+    public required double Width { get; init; }
+
+    /// <summary>Between hole centres from front to rear in millimetres.</summary>
+    public required double Depth { get; init; }
+
+    /// <summary>The bolt that goes through, in millimetres (3 is M3), or null when the leaflet does not say.</summary>
+    public double? Bolt { get; init; }
 }
 
 /// <summary>A solder bridge or selector. It stands in exactly one position.</summary>
@@ -171,6 +270,19 @@ public sealed record Bridge
 
     /// <summary>The position in which the board is delivered.</summary>
     public required string Default { get; init; }
+
+    /// <summary>Who moves it.</summary>
+    public MovedBy MovedBy { get; init; }
+}
+
+/// <summary>Who moves a bridge or selector.</summary>
+public enum MovedBy
+{
+    /// <summary>The iron: solder on small pads.</summary>
+    Iron,
+
+    /// <summary>The board's firmware: a setting, no iron.</summary>
+    Firmware,
 }
 
 /// <summary>The side of the board.</summary>
@@ -216,6 +328,9 @@ public sealed record Pad
 
     /// <summary>Distance from the front edge in millimetres.</summary>
     public double Y { get; init; }
+
+    /// <summary>The header, corner or row in which it stands with others, or null.</summary>
+    public string? Group { get; init; }
 
     /// <summary>Its ways into the board; none only for a pad that is not connected. A pad behind a bridge has one for each position that makes one.</summary>
     public IReadOnlyList<PadPath> Paths { get; init; } = [];

@@ -27,6 +27,7 @@ internal static class BoardCheck
             list.Count(PadsOn(board, net.Id), PartCheck.MostPadsOfNet, "pads", $"{place}.nets[{i}]");
         }
         list.Count(board.Bridges.Count, PartCheck.MostBridges, "bridges", $"{place}.bridges");
+        Size(board, place, list);
         for (var i = 0; i < board.Nets.Count; i++)
         {
             list.Range(board.Nets[i].MaxVolts, 1, 60, "V", $"{place}.nets[{i}].maxVolts");
@@ -49,6 +50,32 @@ internal static class BoardCheck
         return list.Findings;
     }
 
+    // A board of 200 mm flies nothing that this is for.
+    private static void Size(Board board, string place, CheckList list)
+    {
+        if (board.Outline is { } outline)
+        {
+            list.Range(outline.Width, 5, PartCheck.MostMillimetres, "mm", $"{place}.outline.width");
+            list.Range(outline.Depth, 5, PartCheck.MostMillimetres, "mm", $"{place}.outline.depth");
+        }
+        if (board.Mounting is not { } mounting)
+        {
+            return;
+        }
+        list.Range(mounting.Width, 5, PartCheck.MostMillimetres, "mm", $"{place}.mounting.width");
+        list.Range(mounting.Depth, 5, PartCheck.MostMillimetres, "mm", $"{place}.mounting.depth");
+        list.Range(mounting.Bolt ?? 2, 1, 6, "mm", $"{place}.mounting.bolt");
+        if (board.Outline is { } size && (mounting.Width >= size.Width || mounting.Depth >= size.Depth))
+        {
+            list.Stop(
+                PartRules.BadValue,
+                $"{place}.mounting",
+                ("problem", $"is {mounting.Width} × {mounting.Depth} mm on a board of {size.Width} × {size.Depth} mm"),
+                ("mend", "Hole centres lie inside the board: measure both again.")
+            );
+        }
+    }
+
     private static int PadsOn(Board board, string net) =>
         board.Pads.Count(pad => pad.Meaning != PadMeaning.NotConnected && pad.Paths.Any(path => path.Net == net));
 
@@ -58,7 +85,18 @@ internal static class BoardCheck
         {
             list.Text(rail.Label, $"{place}.rails[{i}].label");
             list.Range(rail.Volts ?? 0, 0, 60, "V", $"{place}.rails[{i}].volts");
-            list.Range(rail.Dropout, 0, 20, "V", $"{place}.rails[{i}].dropout");
+            list.Range(rail.Dropout ?? 0, 0, 20, "V", $"{place}.rails[{i}].dropout");
+            list.Range(rail.Limit ?? 1, 0.001, PartCheck.MostAmperes, "A", $"{place}.rails[{i}].limit");
+            var made = rail.Feed is RailFeed.Regulator or RailFeed.Booster or RailFeed.RegulatorOrUsb;
+            if (!made && (rail.Kind is not null || rail.Dropout is > 0))
+            {
+                list.Stop(
+                    PartRules.BadValue,
+                    $"{place}.rails[{i}]",
+                    ("problem", "has a \"kind\" or a \"dropout\", and nothing regulates it"),
+                    ("mend", "Leave them out, or say under \"feed\" what makes its volts.")
+                );
+            }
             if (rail.From is { } from)
             {
                 list.Known(from, board.Rails.Select(r => r.Id), "rail", $"{place}.rails[{i}].from");
@@ -107,6 +145,7 @@ internal static class BoardCheck
             {
                 list.Stop(PartRules.PortNets, here, ("problem", problem));
             }
+            Choices(port, here, list);
             list.Range(port.ClockMegahertz ?? 42, 0.03, 1000, "MHz", $"{here}.clockMegahertz");
             list.Count(port.Channels.Count, PartCheck.MostPins, "channels", $"{here}.channels");
             (string Name, string? Net)[] named =
@@ -116,17 +155,53 @@ internal static class BoardCheck
                 ("data", port.Data),
                 ("clock", port.Clock),
                 .. port.Channels.Select((c, n) => ($"channels[{n}]", (string?)c)),
+                .. port.Alternatives.SelectMany(
+                    (a, n) => new[] { ($"alternatives[{n}].rx", a.Rx), ($"alternatives[{n}].tx", a.Tx) }
+                ),
             ];
             foreach (var (name, net) in named.Where(n => n.Net is not null))
             {
                 list.Known(net!, nets, "net", $"{here}.{name}");
 
-                // One pin can have several jobs, but it is wired to one serial unit.
-                if (port.Kind == PortKind.Uart && !owners.TryAdd(net!, $"{here}.{name}"))
+                // One pin can have several jobs, but as it comes it is wired to one serial unit.
+                if (port.Kind == PortKind.Uart && name is "rx" or "tx" && !owners.TryAdd(net!, $"{here}.{name}"))
                 {
                     list.Stop(PartRules.Twin, $"{here}.{name}", ("name", net!), ("first", owners[net!]));
                 }
             }
+        }
+    }
+
+    // Pins to choose from are for serial units, addresses for buses.
+    private static void Choices(Port port, string place, CheckList list)
+    {
+        list.Count(port.Alternatives.Count, PartCheck.MostPinChoices, "other pins", $"{place}.alternatives");
+        list.Count(port.Addresses.Count, PartCheck.MostAddresses, "addresses", $"{place}.addresses");
+        list.Ids(port.Alternatives, $"{place}.alternatives", a => a.Name);
+        list.Ids([.. port.Addresses.Select(a => $"{a.Address}")], $"{place}.addresses", a => a);
+        if (port.Alternatives.Count > 0 && port.Kind != PortKind.Uart)
+        {
+            list.Stop(
+                PartRules.PortNets,
+                $"{place}.alternatives",
+                ("problem", "only a serial unit can be led to other pins by a setting")
+            );
+        }
+        foreach (var (i, choice) in port.Alternatives.Index())
+        {
+            if (choice.Rx is null && choice.Tx is null)
+            {
+                list.Stop(PartRules.PortNets, $"{place}.alternatives[{i}]", ("problem", "these pins have no net"));
+            }
+        }
+        foreach (var (i, used) in port.Addresses.Index())
+        {
+            list.Range(used.Address, 8, 119, "as an address", $"{place}.addresses[{i}].address");
+            list.Text(used.By, $"{place}.addresses[{i}].by");
+        }
+        if (port.Addresses.Count > 0 && port.Kind != PortKind.Bus)
+        {
+            list.Stop(PartRules.PortNets, $"{place}.addresses", ("problem", "only a bus has addresses"));
         }
     }
 
@@ -171,8 +246,12 @@ internal static class BoardCheck
             var pad = board.Pads[i];
             var here = $"{place}.pads[{i}]";
             list.Text(pad.Label, $"{here}.label");
-            list.Range(pad.X, 0, 200, "mm", $"{here}.x");
-            list.Range(pad.Y, 0, 200, "mm", $"{here}.y");
+            list.Range(pad.X, 0, board.Outline?.Width ?? PartCheck.MostMillimetres, "mm", $"{here}.x");
+            list.Range(pad.Y, 0, board.Outline?.Depth ?? PartCheck.MostMillimetres, "mm", $"{here}.y");
+            if (pad.Group is { } group)
+            {
+                list.Text(group, $"{here}.group");
+            }
             var lost = pad.Paths.Count == 0 && pad.Meaning != PadMeaning.NotConnected;
             if (lost || pad.Paths.Any(p => p.Net is null == p.Rail is null))
             {
@@ -218,6 +297,10 @@ internal static class BoardCheck
                     {
                         list.Known(contact.Position, bridge.Positions, "bridge position", $"{here}.position");
                     }
+                    break;
+                case Inverter inverter:
+                    list.Range(inverter.Stands ?? 5, 1, 60, "V", $"{here}.stands");
+                    list.Range(inverter.Drives ?? 3.3, 1, 60, "V", $"{here}.drives");
                     break;
                 case Divider divider:
                     list.Range(divider.Ratio, 0.01, 0.99, "of the level", $"{here}.ratio");

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Gorvix.Core.Protocols;
 
 namespace Gorvix.Core.Parts;
@@ -25,6 +26,9 @@ public enum Need
 
     /// <summary>Readings of the speed controllers.</summary>
     EscReadings,
+
+    /// <summary>Voltage of the pack, or the current out of it, as a level that the board measures.</summary>
+    BatteryReadings,
 
     /// <summary>Power and channel of the video transmitter from the radio.</summary>
     VideoControl,
@@ -77,6 +81,18 @@ public enum DeviceKind
 
     /// <summary>Compass on its own.</summary>
     Compass,
+
+    /// <summary>Board that lays text over an analogue picture.</summary>
+    Overlay,
+
+    /// <summary>Regulator: it takes a supply and offers another one.</summary>
+    Regulator,
+
+    /// <summary>Filter in a supply.</summary>
+    Filter,
+
+    /// <summary>Adapter between two plugs or levels.</summary>
+    Adapter,
 }
 
 /// <summary>Anything that is wired to the board.</summary>
@@ -103,8 +119,62 @@ public sealed record Device
     /// <summary>The leads that feed it, each with the volts that it takes; empty when the file does not say.</summary>
     public IReadOnlyList<SupplyInput> Supplies { get; init; } = [];
 
+    /// <summary>The leads on which it offers a supply to others.</summary>
+    public IReadOnlyList<SupplyOutput> Outputs { get; init; } = [];
+
+    /// <summary>How many alike pieces it stands for, such as the four controllers of a four-in-one; 1 to 8.</summary>
+    public int Pieces { get; init; } = 1;
+
+    /// <summary>Whether it remembers what it was set to; null when the leaflet does not say.</summary>
+    public SetupMemory? Memory { get; init; }
+
+    /// <summary>The harnesses that it comes with, where leads are in one of them only; empty when every lead is always there.</summary>
+    public IReadOnlyList<DeviceHarness> Harnesses { get; init; } = [];
+
     /// <summary>What it can give, each with its modes.</summary>
     public required IReadOnlyList<DeviceFunction> Functions { get; init; }
+}
+
+/// <summary>A lead that offers a supply to others: a transmitter's 5 V, the output of a regulator. It is never tied to another supply.</summary>
+public sealed record SupplyOutput
+{
+    /// <summary>Id of the lead.</summary>
+    public required string Lead { get; init; }
+
+    /// <summary>What it gives, in volts; null when it follows what feeds the device.</summary>
+    public double? Volts { get; init; }
+
+    /// <summary>The most current that it gives, in amperes; null when the leaflet does not say.</summary>
+    public double? Limit { get; init; }
+
+    /// <summary>Whether it is filtered; null when the leaflet does not say.</summary>
+    public Filtering? Filtering { get; init; }
+}
+
+/// <summary>Whether a device remembers its set-up without power.</summary>
+public enum SetupMemory
+{
+    /// <summary>It keeps it.</summary>
+    Keeps,
+
+    /// <summary>It has neither battery nor flash and must be told at each start.</summary>
+    Forgets,
+}
+
+/// <summary>A harness of a device: the leads that are there when it is used.</summary>
+public sealed record DeviceHarness
+{
+    /// <summary>Id within the device.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>What the builder calls it.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Ids of the leads that it has.</summary>
+    public required IReadOnlyList<string> Leads { get; init; }
+
+    /// <summary>The plug at its end, or null for bare leads.</summary>
+    public DevicePlug? Plug { get; init; }
 }
 
 /// <summary>A lead that feeds a device.</summary>
@@ -115,6 +185,12 @@ public sealed record SupplyInput
 
     /// <summary>The volts that it takes.</summary>
     public required VoltWindow Window { get; init; }
+
+    /// <summary>The current that it draws as a rule, in amperes; null when the leaflet does not say.</summary>
+    public double? Typical { get; init; }
+
+    /// <summary>The most current that it draws, in amperes; null when the leaflet does not say.</summary>
+    public double? Peak { get; init; }
 }
 
 /// <summary>When a lead drives its wire.</summary>
@@ -152,8 +228,11 @@ public enum LeadRole
     /// <summary>The analogue picture.</summary>
     Picture,
 
-    /// <summary>An analogue reading, such as the current of the motors.</summary>
+    /// <summary>An analogue level: the current of the motors, the pack's voltage, a camera's keys.</summary>
     Sense,
+
+    /// <summary>A supply that the device offers to others.</summary>
+    Output,
 }
 
 /// <summary>One lead or pad of a device.</summary>
@@ -182,6 +261,19 @@ public sealed record Lead
 
     /// <summary>What it must see while the board starts.</summary>
     public BootNeed AtBoot { get; init; }
+
+    /// <summary>How many wires it is where the device stands for several pieces.</summary>
+    public PieceWires Wires { get; init; }
+}
+
+/// <summary>How many wires a lead is where its device stands for several pieces.</summary>
+public enum PieceWires
+{
+    /// <summary>One wire that the pieces share inside.</summary>
+    Shared,
+
+    /// <summary>One wire from each piece; they are joined at the pad.</summary>
+    Each,
 }
 
 /// <summary>One thing that a device gives.</summary>
@@ -193,8 +285,28 @@ public sealed record DeviceFunction
     /// <summary>What it gives.</summary>
     public required Need Need { get; init; }
 
-    /// <summary>The ways in which it can be had, the usual one first.</summary>
+    /// <summary>The ways in which it can be had by a link of its own, the usual one first.</summary>
     public required IReadOnlyList<Mode> Modes { get; init; }
+
+    /// <summary>All ways in which it can be had: by a link of its own, and inside other links of its device.</summary>
+    /// <param name="device">The device that it is a function of.</param>
+    public IReadOnlyList<Mode> ModesIn(Device device) =>
+        [
+            .. Modes,
+            .. from function in device.Functions
+            from mode in function.Modes
+            from rider in mode.Carries
+            where rider.Function == Id
+            select new Mode
+            {
+                Id = $"in-{function.Id}-{mode.Id}",
+                Name = $"inside {mode.Name}",
+                Protocol = mode.Protocol,
+                Lines = [],
+                Loses = rider.Loses,
+                Inside = new Ride(function.Id, mode.Id),
+            },
+        ];
 }
 
 /// <summary>One way in which a function can be had.</summary>
@@ -221,6 +333,12 @@ public sealed record Mode
     /// <summary>Its 7-bit address on a bus, 8 to 119, or null.</summary>
     public int? Address { get; init; }
 
+    /// <summary>Other addresses that it can be strapped to.</summary>
+    public IReadOnlyList<AddressStrap> Straps { get; init; } = [];
+
+    /// <summary>Functions of the same device that ride inside this mode's link, such as telemetry inside two-way control.</summary>
+    public IReadOnlyList<Rider> Carries { get; init; } = [];
+
     /// <summary>The firmware from which it is there, or null.</summary>
     public string? Firmware { get; init; }
 
@@ -229,7 +347,40 @@ public sealed record Mode
 
     /// <summary>What is lost in this mode, in words; empty when it is whole.</summary>
     public IReadOnlyList<string> Loses { get; init; } = [];
+
+    /// <summary>What it was strapped to its address with; null for the address at which it comes. Set by the router, never in a file.</summary>
+    [JsonIgnore]
+    public AddressStrap? Strapped { get; init; }
+
+    /// <summary>Where it rides inside another link; null for a link of its own. Set by <see cref="DeviceFunction.ModesIn"/>, never in a file.</summary>
+    [JsonIgnore]
+    public Ride? Inside { get; init; }
 }
+
+/// <summary>Another address of a device on a bus.</summary>
+public sealed record AddressStrap
+{
+    /// <summary>The 7-bit address, 8 to 119.</summary>
+    public required int Address { get; init; }
+
+    /// <summary>What to do on the device, such as "close the pad ADR".</summary>
+    public required string How { get; init; }
+}
+
+/// <summary>A function that rides inside the link of another one.</summary>
+public sealed record Rider
+{
+    /// <summary>Id of the function within the same device.</summary>
+    public required string Function { get; init; }
+
+    /// <summary>What is less than with a link of its own, in words; empty when nothing is.</summary>
+    public IReadOnlyList<string> Loses { get; init; } = [];
+}
+
+/// <summary>Where a mode rides.</summary>
+/// <param name="Function">Id of the function whose link carries it.</param>
+/// <param name="Mode">Id of the mode in which that link must be.</param>
+public sealed record Ride(string Function, string Mode);
 
 /// <summary>The way of a signal, seen from the device.</summary>
 public enum Flow

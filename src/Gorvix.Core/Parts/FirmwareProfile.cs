@@ -17,6 +17,9 @@ public sealed record FirmwareProfile
     /// <summary>Which jobs may share the two halves of one port, where the builder allows it.</summary>
     public IReadOnlyList<JobPair> Shares { get; init; } = [];
 
+    /// <summary>Jobs that only one port may have, besides the receiver's, which has one port in every firmware.</summary>
+    public IReadOnlyList<PortJob> Single { get; init; } = [];
+
     /// <summary>Whether it has software serial.</summary>
     public SoftwareSerial SoftwareSerial { get; init; }
 

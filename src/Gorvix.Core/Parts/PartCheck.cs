@@ -1,4 +1,5 @@
 using System.Runtime.CompilerServices;
+using System.Text.Json;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Protocols;
 
@@ -46,6 +47,24 @@ public static class PartCheck
     /// <summary>More bauds of one mode than this are refused.</summary>
     public const int MostBauds = 8;
 
+    /// <summary>More other pins of one serial unit than this are refused.</summary>
+    public const int MostPinChoices = 3;
+
+    /// <summary>More addresses that a bus has in use, or that a device can be strapped to, than this are refused.</summary>
+    public const int MostAddresses = 8;
+
+    /// <summary>More pieces of one device than this are refused.</summary>
+    public const int MostPieces = 8;
+
+    /// <summary>More harnesses of one device than this are refused.</summary>
+    public const int MostHarnesses = 4;
+
+    /// <summary>More than this across, in millimetres, is no board that flies here.</summary>
+    public const double MostMillimetres = 200;
+
+    /// <summary>More current than this, in amperes, is no supply of a device.</summary>
+    public const double MostAmperes = 200;
+
     private static readonly ConditionalWeakTable<object, object> Clean = [];
 
     /// <summary>Checks a board.</summary>
@@ -63,12 +82,19 @@ public static class PartCheck
         list.Text(profile.Name, $"{place}.name");
         list.Ids(profile.Jobs, $"{place}.jobs", j => j.ToString());
         list.Count(profile.Shares.Count, MostShares, "pairs", $"{place}.shares");
+        list.Ids(profile.Single, $"{place}.single", j => j.ToString());
+        foreach (var (i, job) in profile.Single.Index())
+        {
+            list.Known(IdOf(job), profile.Jobs.Select(IdOf), "job of this firmware", $"{place}.single[{i}]");
+        }
         foreach (var (i, setting) in profile.CanvasSettings.Index())
         {
             list.Text(setting, $"{place}.canvasSettings[{i}]");
         }
         return list.Findings;
     }
+
+    private static string IdOf(PortJob job) => JsonNamingPolicy.CamelCase.ConvertName($"{job}");
 
     /// <summary>Checks a device.</summary>
     /// <param name="device">The device.</param>
@@ -109,18 +135,23 @@ public static class PartCheck
             var feeds = device.Leads.Where(l => l.Role == LeadRole.Supply).Select(l => l.Id);
             list.Known(supply.Lead, feeds, "supply lead", $"{place}.supplies[{i}].lead");
             list.Window(supply.Window, $"{place}.supplies[{i}].window");
+            list.Range(supply.Typical ?? 1, 0, MostAmperes, "A", $"{place}.supplies[{i}].typical");
+            list.Range(supply.Peak ?? 1, 0, MostAmperes, "A", $"{place}.supplies[{i}].peak");
+            if (supply.Typical > supply.Peak)
+            {
+                list.Stop(
+                    PartRules.BadValue,
+                    $"{place}.supplies[{i}].peak",
+                    ("problem", $"is {supply.Peak} A, and the typical current is {supply.Typical} A"),
+                    ("mend", "The peak is the larger one of both.")
+                );
+            }
         }
+        DeviceCheck.Of(device, place, list);
         list.Ids(device.Supplies, $"{place}.supplies", s => s.Lead);
         if (device.Plug is { } plug)
         {
-            list.Text(plug.Family, $"{place}.plug.family");
-            list.Count(plug.Pins.Count, MostPins, "pins", $"{place}.plug.pins");
-            var pins = plug.Pins.Select(p => p.Lead).OfType<string>().ToList();
-            foreach (var lead in pins)
-            {
-                list.Known(lead, device.Leads.Select(l => l.Id), "lead", $"{place}.plug.pins");
-            }
-            list.Ids(pins, $"{place}.plug.pins", l => l);
+            DeviceCheck.Plug(plug, [.. device.Leads.Select(l => l.Id)], $"{place}.plug", list);
         }
         for (var f = 0; f < device.Functions.Count; f++)
         {
@@ -139,8 +170,12 @@ public static class PartCheck
     {
         list.Text(mode.Name, $"{place}.name");
         list.Known(mode.Protocol, ProtocolCatalogue.All.Select(p => p.Id), "protocol", $"{place}.protocol");
-        var role =
-            ProtocolCatalogue.Find(mode.Protocol)?.Carrier == Carrier.Picture ? LeadRole.Picture : LeadRole.Signal;
+        var role = ProtocolCatalogue.Find(mode.Protocol)?.Carrier switch
+        {
+            Carrier.Picture => LeadRole.Picture,
+            Carrier.Analogue => LeadRole.Sense,
+            _ => LeadRole.Signal,
+        };
         var signals = device.Leads.Where(l => l.Role == role).Select(l => l.Id).ToList();
         for (var i = 0; i < mode.Lines.Count; i++)
         {
@@ -168,7 +203,8 @@ public static class PartCheck
             _ => [Flow.Both],
         };
         var has = mode.Lines.Select(l => l.Flow).Order().ToList();
-        var whole = has.SequenceEqual(wanted.Order());
+        var whole =
+            has.SequenceEqual(wanted.Order()) || (protocol.Forms == WireForms.OneWireToo && has is [Flow.Both]);
         var half =
             protocol.Use != LineUse.SharedBus
             && mode.Loses.Count > 0
@@ -181,7 +217,7 @@ public static class PartCheck
                 PartRules.ModeLines,
                 place,
                 ("protocol", protocol.Id),
-                ("needs", Words(wanted)),
+                ("needs", protocol.Forms == WireForms.OneWireToo ? $"{Words(wanted)}, or \"both\" alone" : Words(wanted)),
                 ("has", Words(has)),
                 ("mend", "Add the line, or say under \"loses\" what is missing without it.")
             );
@@ -199,6 +235,26 @@ public static class PartCheck
 
         // UM10204, table of reserved addresses: 0 to 7 and 120 to 127 have other meanings.
         list.Range(mode.Address ?? 8, 8, 119, "as an address", $"{place}.address");
+        list.Count(mode.Straps.Count, MostAddresses, "straps", $"{place}.straps");
+        foreach (var (i, strap) in mode.Straps.Index())
+        {
+            list.Range(strap.Address, 8, 119, "as an address", $"{place}.straps[{i}].address");
+            list.Text(strap.How, $"{place}.straps[{i}].how");
+        }
+        list.Ids(
+            [.. mode.Straps.Select(s => $"{s.Address}").Append($"{mode.Address}")],
+            $"{place}.straps",
+            address => address == "" ? "none" : address
+        );
+        if (mode.Straps.Count > 0 && protocol.Carrier != Carrier.Bus)
+        {
+            list.Stop(
+                PartRules.BadValue,
+                $"{place}.straps",
+                ("problem", $"stand in a mode that speaks {protocol.Id}"),
+                ("mend", "Only devices on a bus have addresses: leave them out.")
+            );
+        }
         if (mode.Address is null && protocol.Carrier == Carrier.Bus)
         {
             list.Stop(

@@ -29,6 +29,12 @@ public sealed record Inverter : PathElement
 {
     /// <summary>Which way it passes a signal.</summary>
     public required Passage Direction { get; init; }
+
+    /// <summary>The highest voltage that its input stands, in volts; null when the leaflet does not say.</summary>
+    public double? Stands { get; init; }
+
+    /// <summary>The high level that its output drives, in volts; null when the leaflet does not say, and then the level passes as it comes.</summary>
+    public double? Drives { get; init; }
 }
 
 /// <summary>A contact of a bridge: it conducts in one position only.</summary>

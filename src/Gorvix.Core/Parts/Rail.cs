@@ -28,8 +28,37 @@ public sealed record Rail
     /// <summary>The rail that its regulator or diode hangs on; null for the battery.</summary>
     public string? From { get; init; }
 
-    /// <summary>How much more its regulator needs than it gives, in volts; 0 when the file does not say.</summary>
-    public double Dropout { get; init; }
+    /// <summary>How much more its regulator needs than it gives, in volts; null when the leaflet does not say, and then nothing is taken off.</summary>
+    public double? Dropout { get; init; }
+
+    /// <summary>The most current that it gives, in amperes; null when the leaflet does not say.</summary>
+    public double? Limit { get; init; }
+
+    /// <summary>How its regulator works; null when the leaflet does not say.</summary>
+    public RegulatorKind? Kind { get; init; }
+
+    /// <summary>Whether a filter keeps the motors' noise off it; null when the leaflet does not say.</summary>
+    public Filtering? Filtering { get; init; }
+}
+
+/// <summary>How a regulator works.</summary>
+public enum RegulatorKind
+{
+    /// <summary>It turns what is too much into heat.</summary>
+    Linear,
+
+    /// <summary>It switches, and stays cool.</summary>
+    Switching,
+}
+
+/// <summary>Whether the noise of the motors is kept off a supply.</summary>
+public enum Filtering
+{
+    /// <summary>It is.</summary>
+    Filtered,
+
+    /// <summary>It is not.</summary>
+    Unfiltered,
 }
 
 /// <summary>What feeds a rail.</summary>

@@ -39,6 +39,15 @@ public sealed record Plan(IReadOnlyList<Placement> Placements, PlanCost Cost)
     /// <summary>The route of a link, or null when it goes without.</summary>
     public Route? RouteOf(string link) => Placements.First(p => p.Link.Id == link).Route;
 
+    /// <summary>Everything that was chosen: routes, feeds, seats and stays.</summary>
+    public IEnumerable<Hookup> Chosen =>
+        [
+            .. Placements.Select(p => p.Route).OfType<Hookup>(),
+            .. Feeds.Select(f => f.Chosen).OfType<Hookup>(),
+            .. Seats.Select(s => s.Way),
+            .. Stays,
+        ];
+
     /// <summary>True when the plan does what a pin says.</summary>
     public bool Keeps(WishMatch pin) =>
         pin switch

@@ -84,6 +84,13 @@ public readonly record struct PlanCost : IComparable<PlanCost>
     public int this[CostTerm term] =>
         (int)((_packed >> Shift[(int)term]) & ((Int128.One << Layout[(int)term].Bits) - 1));
 
+    /// <summary>True when this is worse in no term and better in one.</summary>
+    public bool Dominates(PlanCost other)
+    {
+        var (mine, theirs) = (this, other);
+        return mine != theirs && Enum.GetValues<CostTerm>().All(t => mine[t] <= theirs[t]);
+    }
+
     /// <summary>The sum, term by term.</summary>
     public static PlanCost operator +(PlanCost a, PlanCost b) => new(a._packed + b._packed);
 
@@ -160,7 +167,7 @@ public enum CostTerm
     /// <summary>Tenths of the processor that serial in code takes.</summary>
     Processor,
 
-    /// <summary>Hand work in points, on the scale of <see cref="Routing.WorkPoints"/>.</summary>
+    /// <summary>Hand work in minutes, as in <see cref="Routing.WorkMinutes"/>.</summary>
     HandWork,
 
     /// <summary>Supplies that go against a house rule although they work.</summary>

@@ -42,13 +42,33 @@ internal sealed class PlanDrafter(BuildWays all)
     public IEnumerable<PlanDraft> Drafts()
     {
         var carriers = new HashSet<string>();
+        var ridden = all
+            .Links.SelectMany(l => l.Routes)
+            .Where(r => r.RidesIn is not null)
+            .Select(r => r.RidesIn!)
+            .ToHashSet();
         foreach (var way in all.Links)
         {
             var seats = all.Seats.First(s => s.Device.Id == way.Link.Want.Device);
             var unmet = UnmetOf(way.Link);
-            if (seats.IsChoice && carriers.Add(seats.Device.Id))
+            Hold[] alone = ridden.Contains(way.Link.Id) ? [new RideHold(way.Link.Id, null, null)] : [];
+            // What rides has no seat of its own; the link that it rides in has one.
+            if (seats.IsChoice && way.Routes.All(r => r.RidesIn is null) && carriers.Add(seats.Device.Id))
             {
-                yield return new PlanDraft(way, null, seats.Device.Id, Carrying(way, seats, unmet), null);
+                yield return new PlanDraft(way, null, seats.Device.Id, Carrying(way, seats, unmet, alone), null);
+            }
+            else if (alone.Length > 0)
+            {
+                yield return new PlanDraft(
+                    way,
+                    null,
+                    null,
+                    [
+                        .. way.Routes.Select(r => new PlanChoice(r, r.Claims, CostOf(r) + HandOf(r.Minutes))),
+                        new PlanChoice(new Absent(way.Link), new Claims([], alone), unmet),
+                    ],
+                    null
+                );
             }
             else
             {
@@ -56,7 +76,7 @@ internal sealed class PlanDrafter(BuildWays all)
                     way,
                     null,
                     null,
-                    [.. way.Routes.Select(r => new PlanChoice(r, r.Claims, CostOf(r) + HandOf(r.Points)))],
+                    [.. way.Routes.Select(r => new PlanChoice(r, r.Claims, CostOf(r) + HandOf(r.Minutes)))],
                     unmet
                 );
             }
@@ -126,7 +146,7 @@ internal sealed class PlanDrafter(BuildWays all)
     }
 
     // The first link of a device: each route with its seat, and going without in each seat.
-    private List<PlanChoice> Carrying(LinkWays way, DeviceSeats seats, PlanCost unmet)
+    private List<PlanChoice> Carrying(LinkWays way, DeviceSeats seats, PlanCost unmet, Hold[] alone)
     {
         var bySeat = seats.Ways.ToDictionary(w => w.Seat);
         var list = new List<PlanChoice>();
@@ -137,9 +157,18 @@ internal sealed class PlanDrafter(BuildWays all)
                 route.Claims.Takes,
                 [.. route.Claims.Holds, .. seat.Claims.Holds.Where(h => h is not SeatHold)]
             );
-            list.Add(new PlanChoice(route, claims, CostOf(route) + HandOf(route.Points + seat.Points)));
+            list.Add(new PlanChoice(route, claims, CostOf(route) + HandOf(route.Minutes + seat.Minutes)));
         }
-        list.AddRange(seats.Ways.Select(w => new PlanChoice(w, w.Claims, unmet + CostOf(w))));
+        list.AddRange(
+            seats.Ways.Select(w => new PlanChoice(
+                w,
+                w.Claims with
+                {
+                    Holds = [.. w.Claims.Holds, .. alone],
+                },
+                unmet + CostOf(w)
+            ))
+        );
         return list;
     }
 
@@ -151,7 +180,7 @@ internal sealed class PlanDrafter(BuildWays all)
             {
                 foreach (var stay in stays)
                 {
-                    yield return new PlanChoice(stay, stay.Claims, HandOf(stay.Points));
+                    yield return new PlanChoice(stay, stay.Claims, HandOf(stay.Minutes));
                 }
             }
             else
@@ -164,6 +193,11 @@ internal sealed class PlanDrafter(BuildWays all)
 
     private PlanCost CostOf(Route route)
     {
+        if (route.RidesIn is not null)
+        {
+            // Port, switches and hazards are those of the link that it rides in.
+            return PlanCost.OfAtMost(CostTerm.Losses, route.Mode.Loses.Count);
+        }
         var whole =
             route.Port.Kind == PortKind.Uart
             && Build.Circuit.ShapeOf(route.Port) == PortShape.Whole
@@ -180,17 +214,17 @@ internal sealed class PlanDrafter(BuildWays all)
         PlanCost.OfAtMost(CostTerm.Hazards, feed.Hazards.Count)
         + PlanCost.Of(CostTerm.AgainstHouse, feed.AgainstHouse)
         + PlanCost.Of(CostTerm.Unfed, feed.Feeds ? 0 : 1)
-        + HandOf(feed.Points);
+        + HandOf(feed.Minutes);
 
     // A device that is left off is worse than one that nothing feeds: it is the last way out.
     private static PlanCost CostOf(SeatWay way) =>
-        PlanCost.Of(CostTerm.Unfed, way.Seat.Kind == SeatKind.Off ? 1 : 0) + HandOf(way.Points);
+        PlanCost.Of(CostTerm.Unfed, way.Seat.Kind == SeatKind.Off ? 1 : 0) + HandOf(way.Minutes);
 
     // Below zero where a route saves a lift that the seat has counted; the sum of a plan never is.
-    private static PlanCost HandOf(int points) =>
-        points >= 0
-            ? PlanCost.OfAtMost(CostTerm.HandWork, points)
-            : PlanCost.Zero - PlanCost.Of(CostTerm.HandWork, -points);
+    private static PlanCost HandOf(int minutes) =>
+        minutes >= 0
+            ? PlanCost.OfAtMost(CostTerm.HandWork, minutes)
+            : PlanCost.Zero - PlanCost.Of(CostTerm.HandWork, -minutes);
 
     // Off the advice: on a port advised for other needs, or away from the port advised for this one.
     private int OffAdvice(Route route)

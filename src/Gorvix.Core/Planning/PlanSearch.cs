@@ -131,11 +131,22 @@ internal sealed class PlanSearch(PlanProblem problem, int mostWeighed = PlanSear
         return node;
     }
 
-    // What two rows of a relaxed choice fight about: a state that one holds and the other bars, or a thing that both take.
-    private static (int State, int Row, int Resource)? Clash(PlanOption?[] options)
+    // What two rows of a relaxed choice fight about: a thing that decides about whole links, a state that one holds and the other
+    // bars, or another thing that both take.
+    private (int State, int Row, int Resource)? Clash(PlanOption?[] options)
     {
         var (sets, bars, takes) = (ResourceSet.None, ResourceSet.None, ResourceSet.None);
         var fight = -1;
+        for (var row = 0; row < options.Length; row++)
+        {
+            var weighty = (options[row]?.Takes ?? ResourceSet.None) & problem.Space.Weighty;
+            if (weighty.Meets(takes))
+            {
+                return (-1, row, (weighty & takes).First);
+            }
+            takes |= weighty;
+        }
+        takes = ResourceSet.None;
         for (var row = 0; row < options.Length; row++)
         {
             if (options[row] is not { } option)

@@ -77,12 +77,18 @@ public sealed class PlanSpace
                 d.Unmet
             )),
         ];
+        Weighty = takes
+            .Where(t => t.Key.Kind == ThingKind.Job)
+            .Aggregate(ResourceSet.None, (set, t) => set | Bit(t.Value));
         Columns = _columns.Count;
         Guests = GuestsOf();
         Once = [.. priced.Select(p => (p.Value, p.Key.Each.Number, p.Key.Whole))];
         _hasWhole = Once.Any(o => o.Whole);
         WholeEach = Once.Where(o => o.Whole).Select(o => o.Each).FirstOrDefault();
     }
+
+    /// <summary>What decides about whole links: a job that one port may have. Who gets it is settled first.</summary>
+    internal ResourceSet Weighty { get; private set; }
 
     /// <summary>The build.</summary>
     public ResolvedBuild Build { get; private set; }
@@ -280,7 +286,7 @@ public sealed class PlanSpace
     // serial in code that covers all nets of a serial unit stands in that unit's column: none of them goes with it.
     private int ColumnOf(PlanChoice choice, Dictionary<Thing, Thing> takes, Dictionary<string, int> busRows)
     {
-        if (choice.Hookup is not Route route)
+        if (choice.Hookup is not Route { RidesIn: null, IsShared: false } route)
         {
             return -1;
         }

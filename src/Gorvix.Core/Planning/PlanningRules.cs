@@ -17,6 +17,42 @@ public static class PlanningRules
         Brief = "held by your pins",
     };
 
+    /// <summary>It could go there, at a price.</summary>
+    public static readonly Rule Open = new(
+        "OPEN",
+        "A link could go elsewhere at a price",
+        "{link} could go on {port}: {consequence}.",
+        "The price is what the best plan with the link there costs beyond the best plan; pin it there to take that plan.",
+        SourceNote.Own
+    );
+
+    /// <summary>Serial in code.</summary>
+    public static readonly Rule Code = new(
+        "CODE",
+        "Serial in code takes processor time",
+        "{link} is read in code on {port}: about {percent} % of the processor at high loop rates{turned}.",
+        "Each bit is timed by the processor between its other work; the code turns the line over where that is needed.",
+        SourceNote.Practice
+    );
+
+    /// <summary>A ride in another link.</summary>
+    public static readonly Rule Rides = new(
+        "INSIDE",
+        "A link rides inside another one",
+        "{link} rides inside {carrier} on {port}: no port and no wire of its own.",
+        "A two-way control link brings telemetry back on its own wires; a port set to telemetry as well would be in vain.",
+        SourceNote.Practice
+    );
+
+    /// <summary>The radio's bay loses packets.</summary>
+    public static readonly Rule BaySlow = new(
+        "BAY-SLOW",
+        "A slow bay loses telemetry",
+        "The bay of the radio keeps up with {bay} baud: at {rate} packets a second the frames of {link} do not fit, and what comes back is lost. On the radio: {mend}.",
+        "A frame of 26 bytes takes 0.62 ms at 420000 baud and 2.26 ms at 115200; packet rates from 500 a second up leave 2 ms.",
+        SourceNote.Practice
+    );
+
     /// <summary>The builder banned it.</summary>
     public static readonly Rule Banned = new(
         "BAN",
@@ -69,5 +105,17 @@ public static class PlanningRules
     );
 
     /// <summary>All rules of this floor.</summary>
-    public static readonly IReadOnlyList<Rule> All = [Taken, Banned, NoMode, Unmet, PinVain, Loss];
+    public static readonly IReadOnlyList<Rule> All = 
+    [
+        Taken,
+        Open,
+        Banned,
+        NoMode,
+        Unmet,
+        PinVain,
+        Loss,
+        Rides,
+        Code,
+        BaySlow,
+    ];
 }

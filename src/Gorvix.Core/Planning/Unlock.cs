@@ -19,6 +19,9 @@ public enum UnlockKind
     /// <summary>Another generation of the board's firmware.</summary>
     Firmware,
 
+    /// <summary>The other harness that a device comes with.</summary>
+    SwapHarness,
+
     /// <summary>Another link gives way.</summary>
     LeaveOut,
 
@@ -58,7 +61,12 @@ public sealed record Unlock(IReadOnlyList<UnlockStep> Steps, Build After, Plan P
 /// </remarks>
 public static class Unlocks
 {
-    private static readonly UnlockKind[] Free = [UnlockKind.HouseRule, UnlockKind.Firmware];
+    private static readonly UnlockKind[] Free = 
+    [
+        UnlockKind.HouseRule,
+        UnlockKind.Firmware,
+        UnlockKind.SwapHarness,
+    ];
 
     /// <summary>The unlocks of a link, cheapest first; at most so many of each kind.</summary>
     /// <param name="space">The build's space.</param>
@@ -82,7 +90,7 @@ public static class Unlocks
             found.AddRange(
                 from first in free
                 from second in free
-                where free.IndexOf(first) < free.IndexOf(second) && first.What.Rule != second.What.Rule
+                where free.IndexOf(first) < free.IndexOf(second) && !Same(first, second)
                 let both = Try(first, second)
                 where both is not null
                 select both
@@ -92,6 +100,10 @@ public static class Unlocks
         var few = ranked.GroupBy(u => u.Steps[^1].Kind).SelectMany(g => g.Take(most)).ToHashSet();
         return [.. ranked.Where(few.Contains)];
     }
+
+    // Two values of one house rule, two generations of firmware, two harnesses of one device: one of them is enough.
+    private static bool Same(UnlockStep a, UnlockStep b) =>
+        a.Kind == b.Kind && a.What.Rule == b.What.Rule && a.What.Device == b.What.Device;
 
     // The best plan of the changed build, or null when it does not help or costs another link.
     // A part of the library that contradicts itself is no way out; its own build says so.

@@ -28,6 +28,9 @@ public sealed record UnlockTarget
     /// <summary>Id within the build of the device that is exchanged.</summary>
     public string? Device { get; init; }
 
+    /// <summary>Id of the harness that it takes.</summary>
+    public string? Harness { get; init; }
+
     /// <summary>Id of the new part or profile.</summary>
     public string? Part { get; init; }
 
@@ -49,6 +52,7 @@ public sealed record UnlockTarget
                 School,
                 Link,
                 Device,
+                Harness,
                 Part,
             }.OfType<string>()
         );
@@ -56,22 +60,24 @@ public sealed record UnlockTarget
 
 /// <summary>The single changes that are worth a try, each with its price.</summary>
 /// <remarks>
-/// Prices (<see cref="Prices"/>) are our own scale, in points of hand work, so that a wish, a house rule, iron and money
+/// Prices (<see cref="Prices"/>) are our own scale, in minutes of hand work, so that a wish, a house rule, iron and money
 /// can be put in one row.
 /// </remarks>
 public static class UnlockSteps
 {
     private const int WishPrice = 0;
     private const int HousePrice = 3;
-    private const int FirmwarePrice = 8;
+    private const int FirmwarePrice = 15;
+    private const int HarnessPrice = 5;
     private const int LeaveOutPrice = 20;
     private const int DevicePrice = 40;
     private const int BoardPrice = 80;
 
     /// <summary>What each kind of step weighs, in words.</summary>
-    public static readonly IReadOnlyList<(string Words, int Points)> Prices =
+    public static readonly IReadOnlyList<(string Words, int Minutes)> Prices =
     [
         ("a house rule", HousePrice),
+        ("the other harness of a device", HarnessPrice),
         ("other firmware on the board", FirmwarePrice),
         ("a link that is nice to have gives way", LeaveOutPrice),
         ("a want gives way", 2 * LeaveOutPrice),
@@ -100,6 +106,7 @@ public static class UnlockSteps
                     b => b with { Firmware = p.Id },
                     FirmwarePrice
                 )),
+            .. Harnesses(space, library),
             .. space
                 .Build.Links.Where(l => l.Id != link.Id && l.Want.Priority >= link.Want.Priority)
                 .Select(l => new UnlockStep(
@@ -122,6 +129,19 @@ public static class UnlockSteps
 
     private static UnlockStep Wish(UnlockKind kind, ChangeKind change, WishMatch match) =>
         new(kind, new() { Match = match }, new BuildChange(change, match).ApplyTo, WishPrice);
+
+    private static IEnumerable<UnlockStep> Harnesses(PlanSpace space, PartsLibrary library) =>
+        from device in space.Build.Build.Devices
+        let part = library.Device(device.Part)
+        where part is not null
+        from harness in part.Harnesses
+        where harness.Id != (device.Harness ?? part.Harnesses[0].Id)
+        select new UnlockStep(
+            UnlockKind.SwapHarness,
+            new() { Device = device.Id, Harness = harness.Id },
+            b => BuildEdits.WithHarness(b, device.Id, harness.Id),
+            HarnessPrice
+        );
 
     private static IEnumerable<UnlockStep> Devices(PlanSpace space, PartsLibrary library) =>
         from device in space.Build.Devices

@@ -24,6 +24,26 @@ public enum LineUse
     SharedBus,
 }
 
+/// <summary>The forms in which a two-way protocol is wired.</summary>
+public enum WireForms
+{
+    /// <summary>As its wires say, and no other.</summary>
+    AsListed,
+
+    /// <summary>Also on one wire on which both talk in turn.</summary>
+    OneWireToo,
+}
+
+/// <summary>When a device talks on its wire.</summary>
+public enum Turn
+{
+    /// <summary>When it likes: it needs the wire alone.</summary>
+    Own,
+
+    /// <summary>Only when it is asked, so several of a kind answer on one wire.</summary>
+    WhenAsked,
+}
+
 /// <summary>What kind of port can carry a protocol.</summary>
 public enum Carrier
 {
@@ -38,6 +58,9 @@ public enum Carrier
 
     /// <summary>The analogue picture's way.</summary>
     Picture,
+
+    /// <summary>A pin that measures or gives a level.</summary>
+    Analogue,
 }
 
 /// <summary>The one job that a port is set to; several protocols can share a job.</summary>
@@ -81,6 +104,9 @@ public enum PortJob
 
     /// <summary>The analogue picture with text laid over it.</summary>
     PictureOverlay,
+
+    /// <summary>Voltage or current, measured as a level.</summary>
+    Sensing,
 }
 
 /// <summary>A serial protocol as the controller and the device must both speak it.</summary>
@@ -105,6 +131,12 @@ public sealed record Protocol(
 {
     /// <summary>What kind of port can carry it.</summary>
     public Carrier Carrier { get; init; }
+
+    /// <summary>Whether it is also spoken on one wire, both ways in turn.</summary>
+    public WireForms Forms { get; init; }
+
+    /// <summary>When a device talks: what talks only when asked can share its wire with others of its kind.</summary>
+    public Turn Turn { get; init; }
 
     /// <summary>How a frame proves that it arrived whole, or null where it does not or is not known here.</summary>
     public Checksum? Check { get; init; }

@@ -39,9 +39,12 @@ public static class ProtocolCatalogue
             LineUse.TwoWires,
             PortJob.ReceiverInput,
             26,
-            SourceNote.Published("the open CRSF specification, hardware and frame construction")
+            SourceNote.Published(
+                "the open CRSF specification, hardware: full duplex on two wires or half-duplex on one; frame construction"
+            )
         )
         {
+            Forms = WireForms.OneWireToo,
             Check = Checksum.Crc8D5,
         },
         new(
@@ -107,8 +110,14 @@ public static class ProtocolCatalogue
             LineUse.DeviceToBoard,
             PortJob.EscTelemetry,
             10,
-            new(Standing.FromMemory, "10-byte frame, one wire shared by the motors' controllers")
-        ),
+            new(
+                Standing.FromMemory,
+                "10-byte frame, one wire shared by the motors' controllers, each of which is asked through its motor signal"
+            )
+        )
+        {
+            Turn = Turn.WhenAsked,
+        },
         new(
             "DSMX",
             Framing.EightN1,
@@ -153,8 +162,11 @@ public static class ProtocolCatalogue
             LineUse.TwoWires,
             PortJob.ReceiverInput,
             null,
-            SourceNote.Memory
-        ),
+            new(Standing.FromMemory, "full duplex on two wires, or half-duplex on one")
+        )
+        {
+            Forms = WireForms.OneWireToo,
+        },
         new(
             "F.Port",
             Framing.EightN1,
@@ -307,6 +319,32 @@ public static class ProtocolCatalogue
         )
         {
             Carrier = Carrier.Picture,
+        },
+        new(
+            "Level in",
+            null,
+            [],
+            Polarity.Normal,
+            LineUse.DeviceToBoard,
+            PortJob.Sensing,
+            null,
+            new(Standing.CommonPractice, "pack voltage through a divider, or a current as a voltage")
+        )
+        {
+            Carrier = Carrier.Analogue,
+        },
+        new(
+            "Level out",
+            null,
+            [],
+            Polarity.Normal,
+            LineUse.BoardToDevice,
+            PortJob.CameraControl,
+            null,
+            new(Standing.CommonPractice, "a level for each key of the camera's menu")
+        )
+        {
+            Carrier = Carrier.Analogue,
         },
     ];
 

@@ -23,6 +23,9 @@ public enum ThingKind
 
     /// <summary>A cavity of a seated plug into which a lead is moved.</summary>
     Cavity,
+
+    /// <summary>A job that one port only may have.</summary>
+    Job,
 }
 
 /// <summary>Something that only one may have.</summary>
@@ -50,6 +53,28 @@ public sealed record Claims(IReadOnlyList<Thing> Takes, IReadOnlyList<Hold> Hold
     /// <summary>Needs nothing.</summary>
     public static readonly Claims None = new([], []);
 
+    /// <summary>What these and others fight about: a thing that both take, or states that do not agree; empty when both can be.</summary>
+    public IEnumerable<Fight> FightsWith(Claims other)
+    {
+        foreach (var thing in Takes)
+        {
+            if (other.Takes.Contains(thing))
+            {
+                yield return new Fight(thing, null);
+            }
+        }
+        foreach (var hold in Holds)
+        {
+            foreach (var theirs in other.Holds)
+            {
+                if (hold.Group == theirs.Group && !hold.Agrees(theirs))
+                {
+                    yield return new Fight(null, theirs);
+                }
+            }
+        }
+    }
+
     /// <summary>These and what joints need, and a few states more.</summary>
     internal Claims With(IReadOnlyList<Joint> joints, params Hold[] more) =>
         joints.All(j => j.Takes.Count == 0 && j.Holds.Count == 0) && more.Length == 0
@@ -59,6 +84,11 @@ public sealed record Claims(IReadOnlyList<Thing> Takes, IReadOnlyList<Hold> Hold
                 [.. Holds, .. joints.SelectMany(j => j.Holds).Concat(more).Distinct()]
             );
 }
+
+/// <summary>What two hookups fight about.</summary>
+/// <param name="Thing">What both take, or null.</param>
+/// <param name="Theirs">The state that the other one holds, or null.</param>
+public sealed record Fight(Thing? Thing, Hold? Theirs);
 
 /// <summary>What is held.</summary>
 public enum HoldKind
@@ -92,6 +122,24 @@ public enum HoldKind
 
     /// <summary>A setting of the board as a whole.</summary>
     Setting,
+
+    /// <summary>Which port has a job that several links may share there.</summary>
+    Job,
+
+    /// <summary>Which of its pins a serial unit is led to.</summary>
+    Pins,
+
+    /// <summary>Where a link is that others ride in.</summary>
+    Ride,
+
+    /// <summary>Who has a port that can be shared by those who answer in turn.</summary>
+    Port,
+
+    /// <summary>Who has a half of it.</summary>
+    Half,
+
+    /// <summary>Who has a net.</summary>
+    Wire,
 }
 
 /// <summary>What a hold is a state of.</summary>
@@ -117,7 +165,7 @@ public abstract record Hold(HoldGroup Group)
     /// <summary>True when both can be at once; asked only for holds of one group.</summary>
     public virtual bool Agrees(Hold other) => Equals(other);
 
-    /// <summary>Points of hand work, paid once however many hold it.</summary>
+    /// <summary>Minutes of hand work, paid once however many hold it.</summary>
     public virtual int HandWork => 0;
 
     /// <summary>Whole ports used, paid once however many hold it.</summary>
@@ -133,7 +181,7 @@ public sealed record BridgeHold(Bridge Bridge, string Position) : Hold(new HoldG
     public override int GetHashCode() => Group.GetHashCode();
 
     /// <inheritdoc/>
-    public override int HandWork => Position == Bridge.Default ? 0 : WorkPoints.Bridge;
+    public override int HandWork => Position == Bridge.Default ? 0 : WorkMinutes.Of(Bridge);
 }
 
 /// <summary>A net doing the job of one of the ports that name it.</summary>
@@ -228,7 +276,47 @@ public sealed record SocketHold(string Socket, string? Device) : Hold(new HoldGr
     public override int GetHashCode() => Group.GetHashCode();
 
     /// <inheritdoc/>
-    public override int HandWork => Device is null ? WorkPoints.Tail : 0;
+    public override int HandWork => Device is null ? WorkMinutes.Tail : 0;
+}
+
+/// <summary>A job in the one port that may have it; links that answer in turn can share that port.</summary>
+/// <param name="Job">The job.</param>
+/// <param name="Port">Id of the port.</param>
+public sealed record JobHold(PortJob Job, string Port) : Hold(new HoldGroup(HoldKind.Job, "", $"{Job}"))
+{
+    /// <inheritdoc/>
+    public override int GetHashCode() => Group.GetHashCode();
+}
+
+/// <summary>A serial unit on one of its choices of pins.</summary>
+/// <param name="Port">Id of the port.</param>
+/// <param name="Pins">Name of the pins; empty for those on which it comes.</param>
+public sealed record PinsHold(string Port, string Pins) : Hold(new HoldGroup(HoldKind.Pins, "", Port))
+{
+    /// <inheritdoc/>
+    public override int GetHashCode() => Group.GetHashCode();
+}
+
+/// <summary>Where a link is that others ride in; both must say the same.</summary>
+/// <param name="Link">Id of the link that carries.</param>
+/// <param name="Port">Its port, or null when it is not carried.</param>
+/// <param name="Mode">Its mode, or null.</param>
+public sealed record RideHold(string Link, string? Port, string? Mode) : Hold(new HoldGroup(HoldKind.Ride, "", Link))
+{
+    /// <inheritdoc/>
+    public override int GetHashCode() => Group.GetHashCode();
+}
+
+/// <summary>Whether a port, a half or a net has one user, or some who answer in turn; said only in builds that have such links.</summary>
+/// <param name="Kind">Port, half or net.</param>
+/// <param name="Owner">The port of a half; else empty.</param>
+/// <param name="Name">Its id.</param>
+/// <param name="Turns">What those who share it have in common; empty where one user has it alone.</param>
+public sealed record UseHold(HoldKind Kind, string Owner, string Name, string Turns)
+    : Hold(new HoldGroup(Kind, Owner, Name))
+{
+    /// <inheritdoc/>
+    public override int GetHashCode() => Group.GetHashCode();
 }
 
 /// <summary>Whether a lead is where it came.</summary>
@@ -286,5 +374,5 @@ public sealed record SettingHold(string Setting) : Hold(new HoldGroup(HoldKind.S
     public override int GetHashCode() => Group.GetHashCode();
 
     /// <inheritdoc/>
-    public override int HandWork => WorkPoints.Setting;
+    public override int HandWork => WorkMinutes.Setting;
 }

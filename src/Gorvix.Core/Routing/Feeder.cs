@@ -224,7 +224,7 @@ public static class Feeder
                 {
                     Seat = way.Seat,
                     Claims = Claim(build, seats, way, touch.State.Bridges).With([joint]),
-                    Points = joint.Points + (joint.Evicts is null ? 0 : WorkPoints.Lift),
+                    Minutes = joint.Minutes + (joint.Evicts is null ? 0 : WorkMinutes.Lift),
                     Work = work,
                     Hazards =
                         pad.Meaning == PadMeaning.Doubtful
@@ -289,7 +289,7 @@ public static class Feeder
             var claims = Claim(build, seats, way, []);
             yield return Unfed(claims with { Holds = [.. claims.Holds, way.Leaves(lead.Id)] }) with
             {
-                Points = WorkPoints.Lift,
+                Minutes = WorkMinutes.Lift,
             };
         }
     }

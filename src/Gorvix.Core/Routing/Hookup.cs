@@ -1,3 +1,4 @@
+using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
@@ -35,8 +36,8 @@ public abstract record Hookup
     /// <summary>What it asks of the builder's hands besides what its holds ask.</summary>
     public IReadOnlyList<Work> Work { get; init; } = [];
 
-    /// <summary>Points of hand work, on the scale of <see cref="WorkPoints"/>; below zero where it saves what the seat has counted.</summary>
-    public int Points { get; init; }
+    /// <summary>Minutes of hand work, as in <see cref="WorkMinutes"/>; below zero where it saves what the seat has counted.</summary>
+    public int Minutes { get; init; }
 
     /// <summary>What can go wrong although it works; each weighs in the objective.</summary>
     public IReadOnlyList<Finding> Hazards { get; init; } = [];
@@ -107,11 +108,15 @@ public sealed record SeatWay(Builds.DeviceInBuild Device) : Hookup
 
     /// <summary>The hold of a lead that leaves its cavity in this seat.</summary>
     public HomeHold Leaves(string lead) =>
-        new(Device.Id, lead, Home.Left, PayerOf(lead) == LiftPayer.Once ? WorkPoints.Lift : 0);
+        new(Device.Id, lead, Home.Left, PayerOf(lead) == LiftPayer.Once ? WorkMinutes.Lift : 0);
 
     /// <summary>Who pays for taking a lead out of its cavity.</summary>
     public LiftPayer PayerOf(string lead) => Payers.GetValueOrDefault(lead, LiftPayer.Asker);
 }
+
+/// <summary>A link that goes without, where somebody asks whether it does.</summary>
+/// <param name="Link">The link.</param>
+public sealed record Absent(Link Link) : Hookup;
 
 /// <summary>A lead that stays in its cavity under a condition, or leaves it.</summary>
 /// <param name="Device">Id of the device within the build.</param>

@@ -108,7 +108,9 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
                     hops.Add(new(HopKind.Resistor, "diode", signal, $"{way}, {level:0.0#} V"));
                     break;
                 case StepKind.Inverter:
-                    hops.Add(new(HopKind.Inverter, "inverter", signal, way));
+                    hops.Add(
+                        new(HopKind.Inverter, "inverter", signal, step.Value > 0 ? $"{way}, {level:0.0#} V" : way)
+                    );
                     break;
             }
         }
@@ -169,6 +171,17 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
     {
         if (line.Flow != Flow.In)
         {
+            if (strand.OverdrivenOut(lead.DriveVolts) is var (step, gets))
+            {
+                return RoutingRules.Level.Found(
+                    Severity.Stop,
+                    Subject.Port(port.Id),
+                    ("lead", lead.Label),
+                    ("drive", $"{gets:0.0#}"),
+                    ("half", $"the inverter before {half}"),
+                    ("limit", $"{step.Stands:0.0#}")
+                );
+            }
             var level = strand.LevelOut(lead.DriveVolts);
             if (level > net.MaxVolts)
             {
@@ -181,7 +194,7 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
                     ("limit", $"{net.MaxVolts:0.0#}")
                 );
             }
-            if (level < LeastHigh)
+            if (level < LeastHigh && protocol.Carrier != Carrier.Analogue)
             {
                 return RoutingRules.Faint.Found(
                     Severity.Stop,
@@ -193,7 +206,7 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
                 );
             }
         }
-        if (line.Flow == Flow.Out || protocol.Carrier is Carrier.Picture or Carrier.Bus)
+        if (line.Flow == Flow.Out || protocol.Carrier is Carrier.Picture or Carrier.Bus or Carrier.Analogue)
         {
             return null;
         }
@@ -218,7 +231,7 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
     {
         if (build.Build.House.BootTrap == BootCure.PullUp)
         {
-            work.Add(new Work(WorkAction.PullUp, WorkPoints.Resistor) { Device = link.Want.Device, Lead = lead.Id });
+            work.Add(new Work(WorkAction.PullUp, WorkMinutes.Resistor) { Device = link.Want.Device, Lead = lead.Id });
             return null;
         }
         return RoutingRules.Boot.Found(

@@ -15,7 +15,8 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
     public int? Baud { get; private set; }
 
     /// <summary>Why it cannot be, or null.</summary>
-    public Finding? Failure() => Port() ?? Software() ?? Clock() ?? Frames() ?? Pins();
+    public Finding? Failure() =>
+        Port() ?? Address() ?? Harness() ?? Memory() ?? Software() ?? Clock() ?? Frames() ?? Pins();
 
     private Finding? Port()
     {
@@ -47,6 +48,49 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
             )
             : null;
     }
+
+    // A part inside the board answers there already.
+    private Finding? Address() =>
+        port.Addresses.FirstOrDefault(a => a.Address == mode.Address) is not { } used
+            ? null
+            : RoutingRules.Address.Found(
+                Severity.Stop,
+                Subject.Port(port.Id),
+                ("device", link.Device.Name),
+                ("port", port.Id),
+                ("address", $"0x{used.Address:X2}"),
+                ("by", used.By)
+            );
+
+    private Finding? Harness()
+    {
+        if (mode.Lines.FirstOrDefault(l => link.Device.Leads.All(x => x.Id != l.Lead)) is not { } missing)
+        {
+            return null;
+        }
+        var has = link.Device.Harnesses.First(h => h.Leads.Contains(missing.Lead));
+        return RoutingRules.Harness.Found(
+            Severity.Stop,
+            Subject.Device(link.Want.Device),
+            ("mode", mode.Name),
+            ("device", link.Device.Name),
+            ("harness", has.Name)
+        );
+    }
+
+    // Heard only, nobody tells it its set-up.
+    private Finding? Memory() =>
+        link.Device.Memory == SetupMemory.Forgets
+        && protocol.Use == LineUse.TwoWires
+        && mode.Lines.Count > 0
+        && mode.Lines.All(l => l.Flow == Flow.Out)
+            ? RoutingRules.Forgets.Found(
+                Severity.Stop,
+                Subject.Device(link.Want.Device),
+                ("device", link.Device.Name),
+                ("mode", mode.Name)
+            )
+            : null;
 
     private Finding? Software()
     {
@@ -125,13 +169,15 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
         {
             return null;
         }
+        // Pieces that answer in turn share the period.
+        frame *= link.Device.Pieces;
         var period = 1e6 / rate;
         return frame <= period
             ? null
             : RoutingRules.Frame.Found(
                 Severity.Stop,
                 Subject.Port(port.Id),
-                ("protocol", protocol.Id),
+                ("protocol", link.Device.Pieces == 1 ? protocol.Id : $"{protocol.Id} from {link.Device.Pieces} pieces"),
                 ("takes", $"{frame / 1000:0.00}"),
                 ("baud", $"{baud}"),
                 ("rate", $"{rate:0.#}"),

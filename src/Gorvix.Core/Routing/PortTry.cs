@@ -5,16 +5,21 @@ using Gorvix.Core.Protocols;
 
 namespace Gorvix.Core.Routing;
 
+/// <summary>How a serial unit is led out: on which of its pins, and whether they are exchanged.</summary>
+/// <param name="Choice">The pins.</param>
+/// <param name="Swapped">Whether RX and TX are exchanged.</param>
+internal sealed record PinSetting(PinChoice Choice, PinSwapped Swapped);
+
 /// <summary>One mode of one link on one port: its routes, or why there is none.</summary>
 internal sealed class PortTry(
     ResolvedBuild build,
     Link link,
     Mode mode,
     Port port,
-    PinSwapped swapped,
+    PinSetting pins,
     IReadOnlyList<SeatWay> seats,
     bool everyPad,
-    IReadOnlySet<string> talked
+    RouterFacts facts
 )
 {
     private readonly Protocol _protocol = ProtocolCatalogue.Find(mode.Protocol)!;
@@ -53,7 +58,7 @@ internal sealed class PortTry(
         {
             return;
         }
-        var maker = new RouteMaker(build, link, mode, port, _protocol, check.Baud, swapped, seats, talked);
+        var maker = new RouteMaker(build, link, mode, port, _protocol, check.Baud, pins, seats, facts);
         foreach (var seat in seats)
         {
             Combine([.. open.Select(walks => Worthwhile(seat, walks))], [], [], maker, seat);
@@ -135,8 +140,8 @@ internal sealed class PortTry(
             Half.Data => port.Data,
             Half.Clock => port.Clock,
             _ when _protocol.Use == LineUse.WirePerChannel => port.Channels.ElementAtOrDefault(index),
-            _ when half == Half.Rx ^ swapped == PinSwapped.Yes => port.Rx,
-            _ => port.Tx,
+            _ when half == Half.Rx ^ pins.Swapped == PinSwapped.Yes => pins.Choice.Rx,
+            _ => pins.Choice.Tx,
         };
         if (wanted is null)
         {

@@ -15,6 +15,7 @@ public static class PortWords
             PortKind.Pulse => "a pulse input",
             PortKind.Bus => "a two-wire bus",
             PortKind.Picture => "the picture's way",
+            PortKind.Analogue => "a pin for levels",
             _ => "the link to the computer",
         };
 
@@ -25,6 +26,7 @@ public static class PortWords
             Carrier.Serial => "a serial unit",
             Carrier.Pulse => "a pulse input",
             Carrier.Bus => "a two-wire bus",
+            Carrier.Analogue => "a pin for levels",
             _ => "the picture's way",
         };
 
@@ -44,6 +46,7 @@ public static class PortWords
             PortJob.HostData => "host data",
             PortJob.PulseInput => "pulse input",
             PortJob.BusSensors => "bus sensors",
+            PortJob.Sensing => "sensing",
             _ => "picture overlay",
         };
 
@@ -53,7 +56,7 @@ public static class PortWords
         {
             (PortKind.Picture, Half.Rx) => $"{port.Id} in",
             (PortKind.Picture, _) => $"{port.Id} out",
-            (PortKind.Pulse, _) => port.Id,
+            (PortKind.Pulse or PortKind.Analogue, _) => port.Id,
             (_, Half.Rx) => $"{port.Id} RX",
             (_, Half.Tx) => $"{port.Id} TX",
             (_, Half.Data) => $"{port.Id} SDA",
@@ -81,6 +84,7 @@ public static class PortWords
             (PortKind.Pulse, Carrier.Pulse) => true,
             (PortKind.Bus, Carrier.Bus) => true,
             (PortKind.Picture, Carrier.Picture) => true,
+            (PortKind.Analogue, Carrier.Analogue) => true,
             _ => false,
         };
 }

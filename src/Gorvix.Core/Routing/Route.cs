@@ -110,6 +110,9 @@ public sealed record PortSettings(
     bool SwapPins
 )
 {
+    /// <summary>Name of the pins that the unit is led to; null for those on which it comes.</summary>
+    public string? Pins { get; init; }
+
     /// <summary>How many switches of the port differ from how it comes.</summary>
     public int Switches => (InvertRx ? 1 : 0) + (InvertTx ? 1 : 0) + (SwapPins ? 1 : 0);
 }
@@ -141,6 +144,12 @@ public sealed record Route(
 
     /// <summary>The socket, where the plug has a choice of them; else empty.</summary>
     public string Choice { get; init; } = "";
+
+    /// <summary>Id of the link that it rides in, and then it has no wires of its own; else null.</summary>
+    public string? RidesIn { get; init; }
+
+    /// <summary>True when another link that answers in turn on the same wire stands for the port.</summary>
+    public bool IsShared { get; init; }
 
     /// <summary>True when a pin or ban speaks about this route.</summary>
     public bool Matches(RouteMatch match) =>

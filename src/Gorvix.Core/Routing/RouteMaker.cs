@@ -17,13 +17,16 @@ internal sealed class RouteMaker(
     Port port,
     Protocol protocol,
     int? baud,
-    PinSwapped swapped,
+    PinSetting pins,
     IReadOnlyList<SeatWay> seats,
-    IReadOnlySet<string> talked
+    RouterFacts facts
 )
 {
     private readonly string _device = link.Want.Device;
 
+    private readonly bool _oneWire =
+        protocol.Use == LineUse.OneWire || (port.Kind != PortKind.Bus && mode.Lines is [{ Flow: Flow.Both }]);
+    private readonly string? _turns = facts.TurnsOf(protocol, baud, pins);
     private readonly bool _several = seats.Count(s => s.Seat.Kind == SeatKind.Seated) > 1;
 
     /// <summary>The route of these walks in a seat; null when two of its leads want one cavity.</summary>
@@ -41,9 +44,12 @@ internal sealed class RouteMaker(
             baud,
             Inverts(Half.Rx),
             Inverts(Half.Tx),
-            protocol.Use == LineUse.OneWire,
-            swapped == PinSwapped.Yes
-        );
+            _oneWire,
+            pins.Swapped == PinSwapped.Yes
+        )
+        {
+            Pins = pins.Choice.Name == "" ? null : pins.Choice.Name,
+        };
         BridgeAt[] bridges = [.. walks.SelectMany(w => w.Bridges).Distinct()];
         Work[] own = [.. walks.SelectMany(w => w.Work), .. OfMode()];
         Work[] board = [.. OfBoard()];
@@ -57,8 +63,9 @@ internal sealed class RouteMaker(
                     ? claims.With(joints)
                     : claims.With(joints, new SeatHold(_device, seat.Seat.Kind, seat.Seat.Socket?.Id)),
             Work = [.. own, .. board, .. joints.Select(j => j.Work).OfType<Work>()],
-            Points = own.Sum(w => w.Points) + joints.Sum(j => j.Points) + (WorkPoints.Lift * Evicted(walks, joints)),
+            Minutes = own.Sum(w => w.Minutes) + joints.Sum(j => j.Minutes) + (WorkMinutes.Lift * Evicted(walks, joints)),
             Hazards = [.. walks.SelectMany(w => w.Hazards), .. OfUsb()],
+            IsShared = facts.Shares(protocol) && !facts.IsFirst(link, protocol),
             Processor = port.Kind == PortKind.Software ? (baud > 19_200 ? 4 : 3) : 0,
         };
     }
@@ -85,6 +92,24 @@ internal sealed class RouteMaker(
     {
         var takes = new List<Thing>(8);
         var holds = new List<Hold>(8);
+        // Who has a port, a half or a net has it alone; those who answer in turn have it together, and nobody else beside them.
+        void Take(ThingKind kind, string owner, string name)
+        {
+            if (_turns is null)
+            {
+                takes.Add(new Thing(kind, owner, name));
+            }
+            if (facts.AnyShares)
+            {
+                var held = kind switch
+                {
+                    ThingKind.Port => HoldKind.Port,
+                    ThingKind.Half => HoldKind.Half,
+                    _ => HoldKind.Wire,
+                };
+                Hold(new UseHold(held, owner, name, _turns ?? ""));
+            }
+        }
         void Hold(Hold hold)
         {
             if (!holds.Contains(hold))
@@ -104,6 +129,25 @@ internal sealed class RouteMaker(
         {
             Hold(new PowerHold(_device, Power.Fed));
         }
+        if (facts.IsRidden(link))
+        {
+            Hold(new RideHold(link.Id, port.Id, mode.Id));
+        }
+        if (facts.SingleJob(protocol.Job) is { } single)
+        {
+            if (_turns is not null)
+            {
+                Hold(new JobHold(single, port.Id));
+            }
+            else
+            {
+                takes.Add(new Thing(ThingKind.Job, "", $"{single}"));
+            }
+        }
+        if (port.Alternatives.Count > 0)
+        {
+            Hold(new PinsHold(port.Id, pins.Choice.Name));
+        }
         foreach (var walk in walks)
         {
             takes.Add(new Thing(ThingKind.Lead, _device, walk.Lead.Id));
@@ -111,17 +155,17 @@ internal sealed class RouteMaker(
             {
                 Hold(new NetHold(walk.Net, port.Id));
             }
-            if (talked.Contains(walk.Net))
+            if (facts.Talked.Contains(walk.Net))
             {
                 Hold(
-                    port.Kind == PortKind.Bus
+                    port.Kind == PortKind.Bus || _turns is not null
                         ? new UserHold(walk.Net, port.Id, "")
                         : new UserHold(walk.Net, _device, walk.Lead.Id)
                 );
             }
             if (port.Kind != PortKind.Bus)
             {
-                takes.Add(new Thing(ThingKind.Net, "", walk.Net));
+                Take(ThingKind.Net, "", walk.Net);
             }
         }
         if (port.Kind == PortKind.Bus)
@@ -130,15 +174,15 @@ internal sealed class RouteMaker(
         }
         else if (port.Kind == PortKind.Uart)
         {
-            Uart([.. walks.Select(w => w.Net)], walks[0].Half, takes, holds);
+            Uart([.. walks.Select(w => w.Net)], walks[0].Half, Take, holds);
         }
         if (walks.Any(w => !w.IsAlone))
         {
             foreach (var (walk, net) in Besides(walks, bridges))
             {
-                takes.Add(new Thing(ThingKind.Net, "", net));
+                Take(ThingKind.Net, "", net);
                 Hold(new NetHold(net, port.Id));
-                if (talked.Contains(net))
+                if (facts.Talked.Contains(net))
                 {
                     Hold(new UserHold(net, _device, walk.Lead.Id));
                 }
@@ -155,24 +199,33 @@ internal sealed class RouteMaker(
         select (walk, strand.To.Id);
 
     // Strict: the whole port. Split halves: a one-way link takes its half, and the other half may serve who agrees.
-    private void Uart(List<string> nets, Half half, List<Thing> takes, List<Hold> holds)
+    private void Uart(List<string> nets, Half half, Action<ThingKind, string, string> take, List<Hold> holds)
     {
-        var oneWay = nets.Count == 1 && protocol.Use != LineUse.OneWire;
-        if (build.Build.House.Sharing == PortSharing.Strict)
+        var oneWay = nets.Count == 1 && !_oneWire;
+        var split = build.Build.House.Sharing == PortSharing.SplitHalves;
+        if (!split)
         {
-            takes.Add(new Thing(ThingKind.Port, "", port.Id));
-            return;
+            take(ThingKind.Port, "", port.Id);
         }
-        takes.AddRange((oneWay ? nets : port.Nets).Select(net => new Thing(ThingKind.Half, port.Id, net)));
-        if (oneWay)
+        else
         {
-            holds.Add(
-                new ShareHold(port.Id, protocol.Job, protocol.Framing!, baud!.Value, half, swapped, build.Firmware)
-            );
-            if (build.Circuit.ShapeOf(port) == PortShape.Whole)
+            // Those who answer in turn have both halves together.
+            var alone = oneWay && _turns is null;
+            foreach (var net in alone ? nets : new[] { pins.Choice.Rx, pins.Choice.Tx }.OfType<string>())
             {
-                holds.Add(new WholeHold(port.Id));
+                take(ThingKind.Half, port.Id, net);
             }
+            if (alone)
+            {
+                var framing = protocol.Framing!;
+                holds.Add(
+                    new ShareHold(port.Id, protocol.Job, framing, baud!.Value, half, pins.Swapped, build.Firmware)
+                );
+            }
+        }
+        if (((oneWay && split) || _turns is not null) && build.Circuit.ShapeOf(port) == PortShape.Whole)
+        {
+            holds.Add(new WholeHold(port.Id));
         }
     }
 
@@ -181,7 +234,7 @@ internal sealed class RouteMaker(
         if (mode.Firmware is not null || mode.Setting is not null)
         {
             var points =
-                (mode.Firmware is null ? 0 : WorkPoints.Firmware) + (mode.Setting is null ? 0 : WorkPoints.Setting);
+                (mode.Firmware is null ? 0 : WorkMinutes.Firmware) + (mode.Setting is null ? 0 : WorkMinutes.Setting);
             yield return new Work(WorkAction.SetMode, points)
             {
                 Device = _device,
@@ -189,23 +242,39 @@ internal sealed class RouteMaker(
                 Setting = mode.Setting,
             };
         }
+        if (mode.Strapped is { } strap)
+        {
+            yield return new Work(WorkAction.SetAddress, WorkMinutes.Bridge)
+            {
+                Device = _device,
+                Setting = strap.How,
+                Address = strap.Address,
+            };
+        }
         if (mode.Bauds.Count > 0 && baud != mode.Bauds[0])
         {
-            yield return new Work(WorkAction.SetBaud, WorkPoints.Setting) { Device = _device, Baud = baud };
+            yield return new Work(WorkAction.SetBaud, WorkMinutes.Setting) { Device = _device, Baud = baud };
         }
     }
 
     private IEnumerable<Work> OfBoard()
     {
+        if (pins.Choice.Name != "")
+        {
+            yield return new Work(WorkAction.SetBoard, WorkMinutes.Setting)
+            {
+                Setting = $"lead {port.Id} to its pins {pins.Choice.Name}",
+            };
+        }
         if (build.Board.BuiltIns.FirstOrDefault(b => b.Gives == link.Function.Need) is { } inside)
         {
-            yield return new Work(WorkAction.ReplaceBuiltIn, WorkPoints.Setting) { Setting = inside.Name };
+            yield return new Work(WorkAction.ReplaceBuiltIn, WorkMinutes.Setting) { Setting = inside.Name };
         }
         if (protocol.Job == PortJob.VideoCanvas)
         {
             foreach (var setting in build.Firmware?.CanvasSettings ?? [])
             {
-                yield return new Work(WorkAction.SetBoard, WorkPoints.Setting) { Setting = setting };
+                yield return new Work(WorkAction.SetBoard, WorkMinutes.Setting) { Setting = setting };
             }
         }
     }

@@ -14,7 +14,11 @@ public sealed record BuildWays(
     IReadOnlyList<LinkWays> Links,
     IReadOnlyList<FeedWays> Feeds,
     IReadOnlyList<DeviceSeats> Seats
-);
+)
+{
+    /// <summary>What the links mean for each other's ways.</summary>
+    internal RouterFacts Facts { get; init; } = new(Build, new HashSet<string>());
+}
 
 /// <summary>Finds every way of every link through the board, and for every other combination the reason why not.</summary>
 public static class Router
@@ -48,18 +52,59 @@ public static class Router
             .SelectMany(stays => stays.SelectMany(s => s.Claims.Holds).OfType<UserHold>())
             .Select(h => h.Net)
             .ToHashSet();
+        var facts = new RouterFacts(build, talked);
         var starved = feeds.Where(f => f.Feeds.Count == 0).DistinctBy(f => f.Device.Id).ToDictionary(f => f.Device.Id);
-        var links = new List<LinkWays>();
+        var links = new Dictionary<string, LinkWays>();
         foreach (var link in build.Links)
         {
-            links.Add(
-                starved.TryGetValue(link.Want.Device, out var supply)
-                    ? Starved(build, link, supply)
-                    : WaysOf(build, link, seats.First(s => s.Device.Id == link.Want.Device).Ways, talked)
-            );
-            Count(links[^1].Routes.Count);
+            var ways = starved.TryGetValue(link.Want.Device, out var supply)
+                ? Starved(build, link, supply)
+                : WaysOf(build, link, seats.First(s => s.Device.Id == link.Want.Device).Ways, facts);
+            Count(ways.Routes.Count);
+            links.Add(link.Id, ways);
         }
-        return new BuildWays(build, links, feeds, seats);
+        return new BuildWays(build, [.. build.Links.Select(l => WithRides(build, links, l))], feeds, seats)
+        {
+            Facts = facts,
+        };
+    }
+
+    /// <summary>The ways that a device of no build, with bare leads and no supply, would have on a port beside the links of a build.</summary>
+    /// <param name="ways">The ways of the build.</param>
+    /// <param name="spare">A link of that device.</param>
+    /// <param name="port">A port of the board.</param>
+    public static IReadOnlyList<Route> WaysOfSpare(BuildWays ways, Link spare, Port port)
+    {
+        SeatWay[] bare = [new SeatWay(new DeviceInBuild(spare.Want.Device, spare.Device))];
+        var routes = new List<Route>();
+        foreach (var mode in spare.Modes)
+        {
+            foreach (var pins in PinsOf(ways.Build, port))
+            {
+                var attempt = new PortTry(ways.Build, spare, mode, port, pins, bare, false, ways.Facts);
+                attempt.Run();
+                routes.AddRange(attempt.Routes);
+            }
+        }
+        return routes;
+    }
+
+    // What rides in another link is looked for when the ways of that one are known.
+    private static LinkWays WithRides(ResolvedBuild build, Dictionary<string, LinkWays> links, Link link)
+    {
+        var own = links[link.Id];
+        var rides = link.Modes.Where(m => m.Inside is not null).ToList();
+        if (rides.Count == 0)
+        {
+            return own;
+        }
+        var (routes, rejections) = (own.Routes.ToList(), own.Rejections.ToList());
+        var maker = new RideMaker(build, link);
+        foreach (var mode in rides)
+        {
+            maker.Make(mode, links, routes, rejections);
+        }
+        return own with { Routes = routes, Rejections = rejections };
     }
 
     /// <summary>True when a pin or ban names a pad of the link: then pads that are as good as others are ways of their own.</summary>
@@ -75,12 +120,14 @@ public static class Router
     }
 
     /// <summary>Why nothing feeds a supply lead.</summary>
-    public static Finding Unfed(FeedWays supply)
+    /// <param name="supply">The lead with its ways.</param>
+    /// <param name="rivals">Who holds what the best of its ways would need; none where it has no way at all.</param>
+    public static Finding Unfed(FeedWays supply, IReadOnlyList<string> rivals)
     {
         var because =
-            supply.Feeds.Count > 0
-                ? " The selectors, sockets and pads that could feed it are needed otherwise."
-                : string.Concat(supply.Rejections.Select(r => $" {r.Finding.Sentence}").Distinct());
+            rivals.Count > 0 ? $" {supply.Feeds[0].Pad!.Label} could, but {Phrase.Join(rivals)}."
+            : supply.Feeds.Count > 0 ? " What could feed it is banned, or kept from it by your pins."
+            : string.Concat(supply.Rejections.Select(r => $" {r.Finding.Sentence}").Distinct());
         return RoutingRules.Unfed.Found(
             Severity.Stop,
             Subject.Device(supply.Device.Id),
@@ -92,12 +139,12 @@ public static class Router
     // A device that nothing can feed carries nothing, whatever the ports would allow.
     private static LinkWays Starved(ResolvedBuild build, Link link, FeedWays supply)
     {
-        var finding = Unfed(supply);
+        var finding = Unfed(supply, []);
         return new LinkWays(
             link,
             [],
             [
-                .. from mode in link.Function.Modes.Take(1)
+                .. from mode in link.Modes.Take(1)
                 from port in build.Board.Ports
                 select new Rejection(mode, port, finding, null),
             ]
@@ -108,34 +155,44 @@ public static class Router
         ResolvedBuild build,
         Link link,
         IReadOnlyList<SeatWay> seats,
-        IReadOnlySet<string> talked
+        RouterFacts facts
     )
     {
         var routes = new List<Route>();
         var rejections = new List<Rejection>();
         var everyPad = NamesPad(build.Build.Pins, link) || NamesPad(build.Build.Bans, link);
-        foreach (var mode in link.Function.Modes)
+        foreach (var mode in link.Function.Modes.SelectMany(AtEachAddress))
         {
             foreach (var port in build.Board.Ports)
             {
-                var straight = new PortTry(build, link, mode, port, PinSwapped.No, seats, everyPad, talked);
-                straight.Run();
-                routes.AddRange(straight.Routes);
-                var found = straight.Routes.Count;
-                if (build.Controller.Swap == PinSwap.Swappable && port is { Kind: PortKind.Uart, HeldBy: null })
+                var before = routes.Count;
+                IReadOnlyList<Rejection>? first = null;
+                foreach (var pins in PinsOf(build, port))
                 {
-                    // A swap costs a switch and no hand work: where straight asks for hands, it can be the better way.
-                    var swapped = new PortTry(build, link, mode, port, PinSwapped.Yes, seats, everyPad, talked);
-                    swapped.Run();
-                    routes.AddRange(swapped.Routes);
-                    found += swapped.Routes.Count;
+                    var attempt = new PortTry(build, link, mode, port, pins, seats, everyPad, facts);
+                    attempt.Run();
+                    routes.AddRange(attempt.Routes);
+                    first ??= attempt.Rejections;
                 }
-                if (found == 0)
+                if (routes.Count == before)
                 {
-                    rejections.AddRange(straight.Rejections);
+                    rejections.AddRange(first!);
                 }
             }
         }
         return new LinkWays(link, routes, rejections);
+    }
+
+    private static IEnumerable<Mode> AtEachAddress(Mode mode) =>
+        mode.Straps.Select(s => mode with { Address = s.Address, Strapped = s }).Prepend(mode);
+
+    // As it comes first. A swap costs a switch and no hand work: where straight asks for hands, it can be the better way.
+    private static IEnumerable<PinSetting> PinsOf(ResolvedBuild build, Port port)
+    {
+        PinSwapped[] swaps =
+            build.Controller.Swap == PinSwap.Swappable && port is { Kind: PortKind.Uart, HeldBy: null }
+                ? [PinSwapped.No, PinSwapped.Yes]
+                : [PinSwapped.No];
+        return from pins in port.PinChoices from swapped in swaps select new PinSetting(pins, swapped);
     }
 }

@@ -56,6 +56,66 @@ public static class RoutingRules
         Brief = "the firmware lacks the job",
     };
 
+    /// <summary>The address is in use.</summary>
+    public static readonly Rule Address = new(
+        "ADDRESS",
+        "Devices on a bus are told apart by their address",
+        "The {device} answers at {address} on {port}, and so does {by} inside the board.",
+        "A bus is shared by all who have an address of their own; two at one address answer at once, and neither is understood.",
+        SourceNote.Published("UM10204, the I²C-bus specification: 7-bit addresses")
+    )
+    {
+        Brief = "its address is in use inside the board",
+    };
+
+    /// <summary>The lead is in another harness.</summary>
+    public static readonly Rule Harness = new(
+        "HARNESS",
+        "A wire is there only with the harness that has it",
+        "{mode} of the {device} needs a wire that only its harness \"{harness}\" has.",
+        "Some devices come with two harnesses, one for pulses and one for serial.",
+        SourceNote.Practice
+    )
+    {
+        Brief = "needs another harness of the device",
+    };
+
+    /// <summary>A device that forgets must be told.</summary>
+    public static readonly Rule Forgets = new(
+        "FORGETS",
+        "What forgets its set-up must be told it at each start",
+        "The {device} forgets its set-up without power, and in {mode} the board never talks to it: it stays as it left the factory.",
+        "A module without battery or flash wakes up at its factory rate; the board sets it at each start, over a wire of its own.",
+        SourceNote.Practice
+    )
+    {
+        Brief = "the device forgets and is never told",
+    };
+
+    /// <summary>What rides needs its carrier.</summary>
+    public static readonly Rule Rides = new(
+        "RIDES",
+        "What rides inside a link needs that link",
+        "{link} rides inside {carrier}, and nobody wishes for that.",
+        "A two-way control link brings telemetry back on its own wires; without the link there is nothing to ride in.",
+        SourceNote.Practice
+    )
+    {
+        Brief = "the link in which it rides is not wished for",
+    };
+
+    /// <summary>The bay of the radio is too slow.</summary>
+    public static readonly Rule Bay = new(
+        "BAY",
+        "The radio's bay must keep up with the link",
+        "The bay of the radio keeps up with {bay} baud, and {protocol} needs at least {least}.",
+        "The radio talks to the module in its bay over a line of its own; what that line cannot keep is lost, telemetry first.",
+        SourceNote.Practice
+    )
+    {
+        Brief = "the radio's bay is too slow",
+    };
+
     /// <summary>Software serial is not wanted or not there.</summary>
     public static readonly Rule Soft = new(
         "SOFT",
@@ -273,6 +333,11 @@ public static class RoutingRules
         Usb,
         Held,
         Job,
+        Rides,
+        Bay,
+        Address,
+        Harness,
+        Forgets,
         Soft,
         SoftFast,
         Baud,

@@ -72,7 +72,7 @@ public static class SeatFinder
             Seat = Seat.Loose,
             Claims = Claim(device, Seat.Loose),
             SolderedGround = ground?.Id,
-            Points = ground is null ? 0 : WorkPoints.Lift + WorkPoints.Solder,
+            Minutes = ground is null ? 0 : WorkMinutes.Lift + WorkMinutes.Solder,
         };
     }
 
@@ -105,7 +105,11 @@ public static class SeatFinder
             {
                 // Its row of feeds decides, position by position.
             }
-            else if (touches.Any(t => t.End == TouchEnd.Talks) && house != UnusedLeads.Leave && !kept.Contains(lead.Id))
+            else if (
+                touches.Any(t => t.End == TouchEnd.Talks && !IsReading(build, lead, t))
+                && house != UnusedLeads.Leave
+                && !kept.Contains(lead.Id)
+            )
             {
                 lifted.Add(lead.Id);
             }
@@ -146,7 +150,7 @@ public static class SeatFinder
             GroundMoves = moves,
             SolderedGround = soldered,
             IsGrounded = grounded,
-            Points = (WorkPoints.Lift * (leave.Count + lifted.Count)) + extra,
+            Minutes = (WorkMinutes.Lift * (leave.Count + lifted.Count)) + extra,
         };
     }
 
@@ -177,6 +181,11 @@ public static class SeatFinder
         return payers;
     }
 
+    // A level on a pin that measures levels is what that pin is there for.
+    private static bool IsReading(ResolvedBuild build, Lead lead, Touch touch) =>
+        lead.Role == LeadRole.Sense
+        && touch.Nets.All(net => build.Board.Ports.All(p => p.Kind == PortKind.Analogue || !p.Nets.Contains(net)));
+
     private static bool HasWindow(DeviceInBuild device, Lead lead) =>
         device.Device.Supplies.Any(s => s.Lead == lead.Id);
 
@@ -206,7 +215,7 @@ public static class SeatFinder
                     ]
                 ),
                 Warning =
-                    touch.End == TouchEnd.Talks
+                    touch.End == TouchEnd.Talks && !IsReading(build, lead, touch)
                         ? HazardRules.Driver.Found(
                             Severity.Warn,
                             Subject.Lead(device.Id, lead.Id),
@@ -225,7 +234,7 @@ public static class SeatFinder
                 {
                     Seat = new Seat(SeatKind.Seated, socket),
                     Claims = new Claims([], [seat, new HomeHold(device.Id, lead.Id, Home.Left)]),
-                    Points = WorkPoints.Lift,
+                    Minutes = WorkMinutes.Lift,
                 }
             );
         }
@@ -238,7 +247,7 @@ public static class SeatFinder
 
     // A ground lead that cannot stay goes to a cavity with ground (whoever else came there has to leave it too, so nobody
     // fights for it); one that finds none is insulated while another one is grounded, else it is soldered.
-    private static (Dictionary<string, int> Moves, string? Soldered, bool Grounded, int Points) Grounds(
+    private static (Dictionary<string, int> Moves, string? Soldered, bool Grounded, int Minutes) Grounds(
         ResolvedBuild build,
         DeviceInBuild device,
         Harness harness,
@@ -279,8 +288,8 @@ public static class SeatFinder
 
         // The lift of a lead that must leave is counted with the others; here only what comes to it.
         var extra =
-            moves.Keys.Count(l => !forced.ContainsKey(l)) * WorkPoints.Lift
-            + (soldered is null ? 0 : WorkPoints.Solder + (forced.ContainsKey(soldered) ? 0 : WorkPoints.Lift));
+            moves.Keys.Count(l => !forced.ContainsKey(l)) * WorkMinutes.Lift
+            + (soldered is null ? 0 : WorkMinutes.Solder + (forced.ContainsKey(soldered) ? 0 : WorkMinutes.Lift));
         return (moves, soldered, !needsIron || soldered is not null, extra);
     }
 

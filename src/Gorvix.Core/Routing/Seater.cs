@@ -21,14 +21,14 @@ public enum LeadPlace
 
 /// <summary>What it takes to bring one lead to one pad while its device's plug is in one seat.</summary>
 /// <param name="Place">Where the lead ends up.</param>
-/// <param name="Points">Hand work besides what the seat and the holds count; below zero where the seat counted a lift that is not needed.</param>
+/// <param name="Minutes">Hand work besides what the seat and the holds count; below zero where the seat counted a lift that is not needed.</param>
 /// <param name="Evicts">The lead in whose cavity it ends up, where whoever asks pays for that one's lift; else null.</param>
 /// <param name="Work">What it is to the hands beyond what the seat counts, as data; a tail is a hold of its own.</param>
 /// <param name="Takes">A cavity.</param>
 /// <param name="Holds">States of leads and sockets.</param>
 internal sealed record Joint(
     LeadPlace Place,
-    int Points,
+    int Minutes,
     string? Evicts,
     Work? Work,
     IReadOnlyList<Thing> Takes,
@@ -69,10 +69,10 @@ internal static class Seater
         var payer = way.PayerOf(lead.Id);
         return new Joint(
             socket is null ? LeadPlace.Soldered : LeadPlace.Tail,
-            leaves ? Lift(payer) + WorkPoints.Solder : 0,
+            leaves ? Lift(payer) + WorkMinutes.Solder : 0,
             null,
             leaves
-                ? new Work(WorkAction.SolderLead, Asked(payer) + WorkPoints.Solder)
+                ? new Work(WorkAction.SolderLead, Asked(payer) + WorkMinutes.Solder)
                 {
                     Device = device,
                     Lead = lead.Id,
@@ -94,7 +94,7 @@ internal static class Seater
                 ? null
                 : new Joint(
                     LeadPlace.Kept,
-                    way.Lifted.Contains(lead.Id) ? -WorkPoints.Lift : 0,
+                    way.Lifted.Contains(lead.Id) ? -WorkMinutes.Lift : 0,
                     null,
                     null,
                     [],
@@ -136,8 +136,8 @@ internal static class Seater
     }
 
     // What the hookup itself pays.
-    private static int Lift(LiftPayer payer) => payer is LiftPayer.Asker or LiftPayer.Row ? WorkPoints.Lift : 0;
+    private static int Lift(LiftPayer payer) => payer is LiftPayer.Asker or LiftPayer.Row ? WorkMinutes.Lift : 0;
 
     // What it is to the hands beyond what the seat has counted.
-    private static int Asked(LiftPayer payer) => payer == LiftPayer.Seat ? 0 : WorkPoints.Lift;
+    private static int Asked(LiftPayer payer) => payer == LiftPayer.Seat ? 0 : WorkMinutes.Lift;
 }

@@ -45,8 +45,8 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
     public static bool Talks(Device device, Lead lead) =>
         lead.Role switch
         {
-            LeadRole.Sense => true,
-            LeadRole.Picture => device
+            LeadRole.Sense when device.Functions.All(f => f.Modes.All(m => m.Lines.All(l => l.Lead != lead.Id))) => true,
+            LeadRole.Picture or LeadRole.Sense => device
                 .Functions.SelectMany(f => f.Modes)
                 .SelectMany(m => m.Lines)
                 .Any(l => l.Lead == lead.Id && l.Flow != Flow.In),
@@ -80,6 +80,9 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
         {
             case LeadRole.Ground:
                 return Ends(powered.Count > 0 || nets.Count > 0 ? TouchEnd.Harms : TouchEnd.Quiet);
+            case LeadRole.Output:
+                // What it gives must meet nothing: not another supply, not ground, not a pin.
+                return Ends(powered.Count > 0 || ground || nets.Count > 0 ? TouchEnd.Harms : TouchEnd.Quiet);
             case LeadRole.Supply:
                 if (ground || nets.Count > 0 || powered.Select(p => p.Rail.Id).Distinct().Count() > 1)
                 {
@@ -93,7 +96,11 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
                 }
                 var driven = Talks(device, lead) ? nets.Where(n => n.PassesOut).ToList() : [];
                 return Ends(
-                    driven.Any(n => n.LevelOut(lead.DriveVolts) > circuit.Nets[n.To.Id].MaxVolts) ? TouchEnd.Harms
+                    driven.Any(n =>
+                        n.OverdrivenOut(lead.DriveVolts) is not null
+                        || n.LevelOut(lead.DriveVolts) > circuit.Nets[n.To.Id].MaxVolts
+                    )
+                        ? TouchEnd.Harms
                     : driven.Any(n => circuit.IsOfAPort(n.To.Id)) ? TouchEnd.Talks
                     : TouchEnd.Quiet
                 );

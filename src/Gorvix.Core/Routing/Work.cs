@@ -1,3 +1,6 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Parts;
+
 namespace Gorvix.Core.Routing;
 
 /// <summary>What the builder's hands do.</summary>
@@ -35,12 +38,18 @@ public enum WorkAction
 
     /// <summary>A mating plug with bare wires goes into a socket.</summary>
     FitTail,
+
+    /// <summary>A device is strapped to another address.</summary>
+    SetAddress,
+
+    /// <summary>A setting of the radio.</summary>
+    SetRadio,
 }
 
 /// <summary>Something for the builder's hands, as data; sentences are made of it in <c>Words</c>.</summary>
 /// <param name="Action">What to do.</param>
-/// <param name="Points">How much it is, on the scale of <see cref="WorkPoints"/>.</param>
-public sealed record Work(WorkAction Action, int Points)
+/// <param name="Minutes">How long it takes, as in <see cref="WorkMinutes"/>.</param>
+public sealed record Work(WorkAction Action, int Minutes)
 {
     /// <summary>Id of the device within the build.</summary>
     public string? Device { get; init; }
@@ -74,29 +83,48 @@ public sealed record Work(WorkAction Action, int Points)
 
     /// <summary>Bits per second.</summary>
     public int? Baud { get; init; }
+
+    /// <summary>The address on a bus.</summary>
+    public int? Address { get; init; }
 }
 
-/// <summary>Our own scale of hand work.</summary>
-public static class WorkPoints
+/// <summary>
+/// How long the hands take, in minutes, with the iron warm and the part on the bench. Common practice, and our own round
+/// numbers; the builder scales them by the house rule "your hand".
+/// </summary>
+public static class WorkMinutes
 {
     /// <summary>Iron on small pads.</summary>
     public const int Bridge = 4;
 
     /// <summary>New firmware in a device.</summary>
-    public const int Firmware = 6;
+    public const int Firmware = 10;
 
-    /// <summary>A setting in a device or in the board's firmware.</summary>
+    /// <summary>A setting in a device, in the radio or in the board's firmware.</summary>
     public const int Setting = 2;
 
     /// <summary>A resistor soldered to a wire.</summary>
-    public const int Resistor = 3;
+    public const int Resistor = 5;
 
     /// <summary>One lead taken out of its cavity: to another one, or insulated, or cut.</summary>
     public const int Lift = 1;
 
     /// <summary>One lead soldered that was taken out of its plug; the taking out is counted by itself.</summary>
-    public const int Solder = 1;
+    public const int Solder = 3;
 
     /// <summary>A mating plug with bare wires.</summary>
-    public const int Tail = 1;
+    public const int Tail = 2;
+
+    /// <summary>A bridge moved: by iron, or by a setting of the firmware.</summary>
+    public static int Of(Bridge bridge) => bridge.MovedBy == MovedBy.Firmware ? Setting : Bridge;
+
+    /// <summary>Minutes of the table in a builder's hand, at least one where there is something to do.</summary>
+    public static int In(HandPace hand, int minutes) =>
+        hand switch
+        {
+            _ when minutes == 0 => 0,
+            HandPace.Careful => (int)Math.Ceiling(minutes * 1.5),
+            HandPace.Quick => (int)Math.Ceiling(minutes / 1.5),
+            _ => minutes,
+        };
 }

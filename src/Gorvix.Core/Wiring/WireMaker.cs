@@ -33,9 +33,16 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
             [.. plan.Seats.Select(s => new WiredSeat(s.Ways.Device.Id, s.Way.Seat))],
             leads,
             [.. build.Board.Bridges.Select(b => new BridgeSet(b, [contacts[b.Id].FirstOrDefault(b.Default)]))],
-            [.. routes.Select(r => new PortSet(r.Link.Id, r.Port, r.Mode, r.Settings))],
+            [
+                .. routes
+                    .Where(r => r.RidesIn is null)
+                    .Select(r => new PortSet(r.Link.Id, r.Port, r.Mode, r.Settings)),
+            ],
             new Sources(Feeder.SourceOf(build), build.Build.Pack)
-        );
+        )
+        {
+            Rides = [.. routes.Where(r => r.RidesIn is not null).Select(r => new WiredRide(r.Link.Id, r.RidesIn!))],
+        };
         return wired with { Work = [.. WorkList.Of(wired, routes)] };
     }
 
@@ -183,10 +190,7 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
     private Pad Nearest(IReadOnlyList<Pad> pads, List<Pad> near, FeedMatch? pin) =>
         pads.FirstOrDefault(p => p.Id == pin?.Pad)
         ?? pads.OrderBy(p => _busy.GetValueOrDefault(p.Id))
-            .ThenBy(p => near.Count == 0 ? 0 : near.Min(n => Distance(n, p)))
+            .ThenBy(p => near.Any(n => n.Group is not null && n.Group == p.Group) ? 0 : 1)
+            .ThenBy(p => near.Count == 0 ? 0 : near.Min(n => PadDistance.Between(build.Board, n, p)))
             .First();
-
-    // The other side of the board is far: the wire goes round its edge.
-    private static double Distance(Pad a, Pad b) =>
-        Math.Sqrt(((a.X - b.X) * (a.X - b.X)) + ((a.Y - b.Y) * (a.Y - b.Y))) + (a.Side == b.Side ? 0 : 100);
 }

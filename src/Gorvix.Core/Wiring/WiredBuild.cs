@@ -77,6 +77,11 @@ public sealed record BridgeSet(Bridge Bridge, IReadOnlyList<string> Positions)
 /// <param name="Settings">What it is set to.</param>
 public sealed record PortSet(string Link, Port Port, Mode Mode, PortSettings Settings);
 
+/// <summary>A link without wires of its own.</summary>
+/// <param name="Link">Id of the link.</param>
+/// <param name="In">Id of the link that it rides in.</param>
+public sealed record WiredRide(string Link, string In);
+
 /// <summary>What feeds the build.</summary>
 /// <param name="Input">What the supply input gets from the empty to the full pack, or null while it is not known.</param>
 /// <param name="Pack">The pack, or null.</param>
@@ -106,6 +111,9 @@ public sealed record WiredBuild(
 
     /// <summary>Ids within the build of devices that do nothing.</summary>
     public IReadOnlySet<string> DeadDevices { get; init; } = new HashSet<string>();
+
+    /// <summary>Links that ride inside others.</summary>
+    public IReadOnlyList<WiredRide> Rides { get; init; } = [];
 
     /// <summary>What the hands have to do to get here, each once; an edit leaves it as it was.</summary>
     public IReadOnlyList<Work> Work { get; init; } = [];

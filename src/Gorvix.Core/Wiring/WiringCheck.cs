@@ -11,7 +11,31 @@ public static class WiringCheck
 {
     /// <summary>The findings of a wired build, device by device.</summary>
     public static IReadOnlyList<Finding> Of(WiredBuild wired) =>
-        [.. Alike(wired), .. wired.Build.Devices.SelectMany(d => Of(wired, d))];
+        [.. Alike(wired), .. Joined(wired), .. wired.Build.Devices.SelectMany(d => Of(wired, d))];
+
+    // Signals that meet at one pad: of several devices, or of the pieces that one device stands for.
+    private static IEnumerable<Finding> Joined(WiredBuild wired)
+    {
+        Device PartOf(WiredLead lead) => wired.Build.Devices.First(d => d.Id == lead.Device).Device;
+        int WiresOf(WiredLead lead) => lead.Lead.Wires == PieceWires.Each ? PartOf(lead).Pieces : 1;
+        string NameOf(WiredLead lead) =>
+            WiresOf(lead) > 1
+                ? $"the {WiresOf(lead)} wires {lead.Lead.Label} of the {PartOf(lead).Name}"
+                : $"{lead.Lead.Label} of the {PartOf(lead).Name}";
+        return
+        [
+            .. from pad in wired.Joined.Where(l => l.Link is not null).GroupBy(l => l.Pad!.Id)
+            let link = wired.Build.Links.First(l => l.Id == pad.First().Link)
+            where !wired.Ports.Any(p => p.Link == link.Id && p.Port.Kind == PortKind.Bus)
+            where pad.Sum(WiresOf) > 1
+            select WiringRules.Joined.Found(
+                Severity.Note,
+                Subject.Pad(pad.Key),
+                ("wires", Phrase.Join([.. pad.Select(NameOf)])),
+                ("pad", pad.First().Pad!.Label)
+            ),
+        ];
+    }
 
     private static IEnumerable<Finding> Of(WiredBuild wired, DeviceInBuild device)
     {

@@ -59,6 +59,24 @@ public static class WiringRules
         SourceNote.Practice
     );
 
+    /// <summary>Several wires on one pad.</summary>
+    public static readonly Rule Joined = new(
+        "JOINED",
+        "Wires that answer in turn share one pad",
+        "{wires} go to {pad} together: join them to one wire first, and solder that one.",
+        "What talks only when it is asked can share its wire; a pad carries one good joint, not four.",
+        SourceNote.Practice
+    );
+
     /// <summary>All rules of this floor.</summary>
-    public static readonly IReadOnlyList<Rule> All = [KeepOut, NoGroundLead, NoGroundPad, PlugSize, Flying, TwoSockets];
+    public static readonly IReadOnlyList<Rule> All =
+    [
+        KeepOut,
+        NoGroundLead,
+        NoGroundPad,
+        PlugSize,
+        Flying,
+        TwoSockets,
+        Joined,
+    ];
 }

@@ -11,7 +11,7 @@ internal static class WorkList
     {
         var bridges = wired
             .Bridges.Where(b => b.IsWork)
-            .Select(b => new Work(WorkAction.SetBridge, WorkPoints.Bridge)
+            .Select(b => new Work(WorkAction.SetBridge, WorkMinutes.Of(b.Bridge))
             {
                 Bridge = b.Bridge.Id,
                 Position = b.Positions is [var first, ..] ? first : null,
@@ -20,7 +20,7 @@ internal static class WorkList
             .Leads.Where(l => l.State == LeadState.OnTail)
             .Select(l => l.Socket!.Id)
             .Distinct()
-            .Select(s => new Work(WorkAction.FitTail, WorkPoints.Tail) { Socket = s });
+            .Select(s => new Work(WorkAction.FitTail, WorkMinutes.Tail) { Socket = s });
         var settings = routes
             .SelectMany(r => r.Work)
             .Where(w => w.Action is not (WorkAction.MoveLead or WorkAction.SolderLead));
@@ -50,12 +50,12 @@ internal static class WorkList
             };
         return lead.State switch
         {
-            LeadState.Moved => Make(WorkAction.MoveLead, WorkPoints.Lift) with { To = lead.Cavity },
-            LeadState.Lifted => Make(WorkAction.LiftLead, WorkPoints.Lift),
-            LeadState.Cut => Make(WorkAction.CutLead, WorkPoints.Lift),
+            LeadState.Moved => Make(WorkAction.MoveLead, WorkMinutes.Lift) with { To = lead.Cavity },
+            LeadState.Lifted => Make(WorkAction.LiftLead, WorkMinutes.Lift),
+            LeadState.Cut => Make(WorkAction.CutLead, WorkMinutes.Lift),
             LeadState.Soldered or LeadState.OnTail when home >= 0 && seat.Kind != SeatKind.Bare => Make(
                 WorkAction.SolderLead,
-                WorkPoints.Lift + WorkPoints.Solder
+                WorkMinutes.Lift + WorkMinutes.Solder
             ) with
             {
                 Pad = lead.Pad!.Id,

@@ -1,5 +1,6 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
+using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Routing;
 using Gorvix.Core.Wiring;
@@ -59,10 +60,14 @@ public static class WorkWords
         var pad = work.Pad is { } padId ? WireWords.Of(build.Circuit, build.Circuit.Pads[padId]) : null;
         return work.Action switch
         {
+            WorkAction.SetBridge when build.Board.Bridges.First(b => b.Id == work.Bridge).MovedBy == MovedBy.Firmware =>
+                $"In the board's settings: switch {work.Bridge} to \"{work.Position}\"; it comes at \"{DefaultOf(build, work.Bridge!)}\".",
             WorkAction.SetBridge when work.Position is null => $"Open bridge {work.Bridge}.",
             WorkAction.SetBridge =>
                 $"Close bridge {work.Bridge} at \"{work.Position}\"; it comes at \"{DefaultOf(build, work.Bridge!)}\".",
             WorkAction.SetMode => $"On the {device!.Name}: {PortWords.Condition(work.Setting, work.Firmware)}.",
+            WorkAction.SetAddress => $"On the {device!.Name}: {work.Setting}, so that it answers at 0x{work.Address:X2}.",
+            WorkAction.SetRadio => $"On the radio: {work.Setting}.",
             WorkAction.SetBaud => $"On the {device!.Name}: set it to {work.Baud} baud.",
             WorkAction.ReplaceBuiltIn =>
                 $"In the board's settings: change the receiver from built-in ({work.Setting}) to serial.",
@@ -79,6 +84,78 @@ public static class WorkWords
             _ => $"Put a tail (a mating plug with bare wires) into {socket}.",
         };
     }
+
+    /// <summary>What there is to do in a few words, with the time it takes: "one bridge and one setting, about 6 min"; empty when there is nothing.</summary>
+    /// <param name="work">What to do.</param>
+    /// <param name="build">The build; its house rule scales the minutes.</param>
+    public static string Summary(IReadOnlyList<Work> work, ResolvedBuild build)
+    {
+        var kinds = work.Where(w => w.Minutes > 0)
+            .SelectMany(w => KindsOf(w, build))
+            .GroupBy(k => k)
+            .Select(g => g.Count() == 1 ? $"one {g.Key}" : $"{NumberOf(g.Count())} {Several(g.Key)}")
+            .ToList();
+        return kinds.Count == 0 ? "" : $"{Phrase.Join(kinds)}, {About(work.Sum(w => w.Minutes), build)}";
+    }
+
+    /// <summary>"about 6 min", in the builder's hand.</summary>
+    public static string About(int minutes, ResolvedBuild build) =>
+        $"about {WorkMinutes.In(build.Build.House.Hand, minutes)} min";
+
+    private static IEnumerable<string> KindsOf(Work work, ResolvedBuild build)
+    {
+        switch (work.Action)
+        {
+            case WorkAction.SetBridge when build.Board.Bridges.First(b => b.Id == work.Bridge).MovedBy == MovedBy.Iron:
+                yield return "bridge";
+                break;
+            case WorkAction.SetMode:
+                if (work.Firmware is not null)
+                {
+                    yield return "firmware update of a device";
+                }
+                if (work.Setting is not null)
+                {
+                    yield return "setting";
+                }
+                break;
+            case WorkAction.SetAddress:
+                yield return "strapped address";
+                break;
+            case WorkAction.PullUp:
+                yield return "resistor";
+                break;
+            case WorkAction.MoveLead:
+                yield return "lead moved in its plug";
+                break;
+            case WorkAction.LiftLead:
+                yield return "lead taken out";
+                break;
+            case WorkAction.CutLead:
+                yield return "lead cut off";
+                break;
+            case WorkAction.SolderLead:
+                yield return "lead soldered";
+                break;
+            case WorkAction.FitTail:
+                yield return "tail";
+                break;
+            default:
+                yield return "setting";
+                break;
+        }
+    }
+
+    private static string Several(string kind)
+    {
+        var words = kind.Split(' ', 2);
+        var first = words[0] == "strapped" ? $"strapped addresses" : words[0] == "firmware" ? "firmware updates of devices" : null;
+        return first ?? $"{words[0]}s{(words.Length > 1 ? $" {words[1].Replace("its plug", "their plugs")}" : "")}";
+    }
+
+    private static string NumberOf(int number) =>
+        number < 10 ? new[] { "no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine" }[number]
+        : $"{number}";
 
     private static string DefaultOf(ResolvedBuild build, string bridge) =>
         build.Board.Bridges.First(b => b.Id == bridge).Default;

@@ -52,7 +52,7 @@ public class BadInputTests
     {
         var sheet = Sheet(Build(Whole("F4", "U1", "U2"), Device("dumb", Need.Control)));
         Assert.All(sheet.Links[0].Cells, c => Assert.Equal("NO-MODE", c.Code));
-        Assert.Equal("Control has no way on this board, whatever else gives way.", sheet.Conflicts[0].Sentence);
+        Assert.Equal("Control has no way on this board with your house rules, firmware and parts; no other link stands in its way.", sheet.Conflicts[0].Sentence);
         Assert.Equal(Severity.Stop, sheet.Verdict.Severity);
     }
 
@@ -68,7 +68,8 @@ public class BadInputTests
     [Fact]
     public void Forty_links_are_answered_and_forty_one_refused()
     {
-        Device[] Many(int count) => [.. Enumerable.Range(0, count).Select(i => Receiver with { Id = $"r{i}" })];
+        Device[] Many(int count) =>
+            [.. Enumerable.Range(0, count).Select(i => Device($"r{i}", Need.Position, Mode("UBX", Out(), In())))];
         var sheet = Sheet(Build(Whole("F7", "U1", "U2", "U3"), Many(40)));
         Assert.Equal(3, sheet.Verdict.Carried);
         Assert.Equal(37, sheet.Links.Count(l => l.Port is null));
@@ -80,9 +81,25 @@ public class BadInputTests
     }
 
     [Fact]
+    public void Forty_receivers_are_answered_with_the_one_that_a_board_can_have()
+    {
+        Device[] many = [.. Enumerable.Range(0, 40).Select(i => Receiver with { Id = $"r{i}" })];
+        Assert.Equal(1, Sheet(Build(Whole("F7", [.. Enumerable.Range(1, 32).Select(i => $"U{i}")]), many)).Verdict.Carried);
+    }
+
+    [Fact]
+    public void Forty_speed_controllers_answer_on_one_wire()
+    {
+        Device[] many = [.. Enumerable.Range(0, 40).Select(i => Device($"e{i}", Need.EscReadings, Mode("ESC", Out())))];
+        var sheet = Sheet(Build(Whole("F7", "U1", "U2"), many));
+        Assert.Equal(40, sheet.Verdict.Carried);
+        Assert.Single(sheet.Links.Select(l => l.Port).Distinct());
+    }
+
+    [Fact]
     public void Forty_links_that_could_all_share_halves_fill_every_half()
     {
-        var talks = Mode("IBUS", Out());
+        var talks = Mode("Range finder", Out());
         var listens = Mode("Flight log", In());
         Device[] devices =
         [

@@ -247,10 +247,20 @@ internal sealed partial class PlainObjective
         {
             case Route route:
                 yield return ($"power {device}", "fed");
+                // A board has one receiver, whatever it listens to.
+                if (ProtocolCatalogue.Find(route.Mode.Protocol)!.Job is PortJob.ReceiverInput or PortJob.PulseInput)
+                {
+                    yield return ("the receiver", route.Link.Id);
+                }
                 foreach (var (net, lead) in NetsOf(route))
                 {
                     yield return ($"job {net}", route.Port.Id);
-                    yield return ($"user {net}", route.Port.Kind == PortKind.Bus ? route.Port.Id : $"{device} {lead}");
+                    var together = route.Port.Kind == PortKind.Bus || InTurn(route);
+                    yield return ($"user {net}", together ? route.Port.Id : $"{device} {lead}");
+                }
+                foreach (var (thing, turns) in AloneOrInTurn(route))
+                {
+                    yield return ($"turns {thing}", turns);
                 }
                 break;
             case Feed { Feeds: false } without:
@@ -267,6 +277,31 @@ internal sealed partial class PlainObjective
                     yield return ($"user {user.Net}", $"{device} {stay.Lead.Id}");
                 }
                 break;
+        }
+    }
+
+    // Readings of several speed controllers come over one wire, each when it is asked; nobody else is on it then.
+    private bool InTurn(Route route) =>
+        route.Mode.Protocol == "ESC"
+        && _build.Links.Count(l => l.Function.Modes.Any(m => m.Protocol == "ESC")) > 1;
+
+    private IEnumerable<(string, string)> AloneOrInTurn(Route route)
+    {
+        if (route.Port.Kind == PortKind.Bus)
+        {
+            yield break;
+        }
+        var turns = InTurn(route) ? $"ESC {route.Settings.Baud} {route.Settings.SwapPins}" : "alone";
+        foreach (var (net, _) in NetsOf(route))
+        {
+            yield return (net, turns);
+        }
+        if (route.Port.Kind == PortKind.Uart)
+        {
+            foreach (var use in PortUses(route))
+            {
+                yield return (use, turns);
+            }
         }
     }
 
@@ -313,30 +348,41 @@ internal sealed partial class PlainObjective
             }
             yield break;
         }
+        if (InTurn(route))
+        {
+            yield break;
+        }
         foreach (var (net, _) in NetsOf(route))
         {
             yield return net;
         }
-        if (route.Port.Kind == PortKind.Uart && Strict)
+        if (route.Port.Kind == PortKind.Uart)
         {
-            yield return $"port {route.Port.Id}";
-        }
-        else if (route.Port.Kind == PortKind.Uart)
-        {
-            // A one-way user has its half; every other has both.
-            foreach (
-                var net in OneWay(route) ? route.Walks.Select(w => w.Net) : [route.Port.Rx ?? "", route.Port.Tx ?? ""]
-            )
+            foreach (var use in PortUses(route))
             {
-                yield return $"{route.Port.Id} half {net}";
+                yield return use;
             }
         }
     }
 
+    // Strict: the port. Else a one-way user has its half; every other has both, and so have those who answer in turn.
+    private IEnumerable<string> PortUses(Route route) =>
+        Strict ? [$"port {route.Port.Id}"]
+        : OneWay(route) && !InTurn(route) ? route.Walks.Select(w => $"{route.Port.Id} half {w.Net}")
+        : [$"{route.Port.Id} half {route.Port.Rx}", $"{route.Port.Id} half {route.Port.Tx}"];
+
     // Two one-way users of one port's halves must agree on baud, framing and firmware.
     public bool Halves(Route a, Route b)
     {
-        if (Strict || a.Port.Id != b.Port.Id || a.Port.Kind != PortKind.Uart || !OneWay(a) || !OneWay(b))
+        if (
+            Strict
+            || a.Port.Id != b.Port.Id
+            || a.Port.Kind != PortKind.Uart
+            || !OneWay(a)
+            || !OneWay(b)
+            || InTurn(a)
+            || InTurn(b)
+        )
         {
             return false;
         }

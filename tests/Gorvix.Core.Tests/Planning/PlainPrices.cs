@@ -22,7 +22,7 @@ internal sealed partial class PlainObjective
         {
             if (value == "tail")
             {
-                yield return ($"tail {key}", CostTerm.HandWork, 1);
+                yield return ($"tail {key}", CostTerm.HandWork, 2);
             }
         }
         foreach (var (key, value) in StatesOf(way).Where(s => s.Key.StartsWith("home ", StringComparison.Ordinal)))
@@ -66,10 +66,10 @@ internal sealed partial class PlainObjective
             SeatWay seat =>
             [
                 (CostTerm.Unfed, seat.Seat.Kind == SeatKind.Off ? 1 : 0),
-                (CostTerm.HandWork, seat.Points),
+                (CostTerm.HandWork, seat.Minutes),
                 (CostTerm.PinsBroken, SeatPins(seat)),
             ],
-            LeadStay stay => [(CostTerm.HandWork, stay.Points)],
+            LeadStay stay => [(CostTerm.HandWork, stay.Minutes)],
             _ => [],
         };
 
@@ -100,9 +100,9 @@ internal sealed partial class PlainObjective
         var mode = route.Mode;
         var work =
             (mode.Setting is null ? 0 : 2)
-            + (mode.Firmware is null ? 0 : 6)
+            + (mode.Firmware is null ? 0 : 10)
             + (mode.Bauds.Count > 0 && mode.Bauds[0] != route.Settings.Baud ? 2 : 0)
-            + (3 * trapped)
+            + (5 * trapped)
             + route.Walks.Sum(w => Joint(route.Link.Want.Device, route.Seat, w.Lead.Id, w.Pad));
         var marginal = route.Walks.Count(w => w.Line.Flow != Flow.Out && w.Lead.HighFromVolts > 3.3);
         return
@@ -133,7 +133,7 @@ internal sealed partial class PlainObjective
             || seat.SolderedGround == lead;
     }
 
-    // One point more where it is soldered; one that the seat had out for talking unasked goes back.
+    // Three minutes more where it is soldered; one that the seat had out for talking unasked goes back.
     private int Joint(string device, Seat seat, string lead, Pad pad)
     {
         var home = Home(device, lead);
@@ -144,7 +144,7 @@ internal sealed partial class PlainObjective
         var socket = SocketOf(pad);
         if (socket is null || socket.Id != seat.Socket?.Id)
         {
-            return seat.Kind == SeatKind.Seated ? 1 : 2;
+            return seat.Kind == SeatKind.Seated ? 3 : 4;
         }
         return socket.Pins[home].Pad == pad.Id && Seats[(device, seat)].Lifted.Contains(lead) ? -1 : 0;
     }

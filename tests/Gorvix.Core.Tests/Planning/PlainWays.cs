@@ -144,7 +144,7 @@ internal sealed class PlainWays(ResolvedBuild build)
         );
         cost += PlanCost.Of(
             CostTerm.HandWork,
-            leads.Where(l => l.State == LeadState.OnTail).Select(l => l.Socket!.Id).Distinct().Count()
+            2 * leads.Where(l => l.State == LeadState.OnTail).Select(l => l.Socket!.Id).Distinct().Count()
         );
         foreach (var (i, device) in build.Devices.Index())
         {
@@ -190,7 +190,7 @@ internal sealed class PlainWays(ResolvedBuild build)
             : 1;
 
     // Every pad that the lead could mean, its own cavity, and out; with the points.
-    private IEnumerable<(WiredLead Lead, int Points)> Places(
+    private IEnumerable<(WiredLead Lead, int Minutes)> Places(
         DeviceInBuild device,
         Lead lead,
         Socket? seat,
@@ -223,7 +223,7 @@ internal sealed class PlainWays(ResolvedBuild build)
             {
                 LeadState.InPlace => 0,
                 LeadState.Moved => 1,
-                _ => inPlug ? 2 : 0,
+                _ => inPlug ? 4 : 0,
             };
             yield return (new WiredLead(device.Id, lead, state, pad, socket, cavity, port?.Link), points);
         }
@@ -279,7 +279,7 @@ internal sealed class PlainWays(ResolvedBuild build)
         }
         bool[] switches = [port.Settings.InvertRx, port.Settings.InvertTx, port.Settings.SwapPins];
         return PlanCost.Of(CostTerm.Losses, port.Mode.Loses.Count)
-            + PlanCost.Of(CostTerm.HandWork, (port.Mode.Setting is null ? 0 : 2) + (port.Mode.Firmware is null ? 0 : 6))
+            + PlanCost.Of(CostTerm.HandWork, (port.Mode.Setting is null ? 0 : 2) + (port.Mode.Firmware is null ? 0 : 10))
             + PlanCost.Of(CostTerm.Switches, switches.Count(on => on));
     }
 }

@@ -58,7 +58,7 @@ public class PlanCostTests
                     CostTerm.HandWork => (
                         40,
                         PlanCost.MostOfOneWay(term),
-                        (40 * PartCheck.MostPins) + 60 + 40 + (PartCheck.MostBridges * WorkPoints.Bridge)
+                        (40 * PartCheck.MostPins) + 60 + 40 + (PartCheck.MostBridges * WorkMinutes.Bridge)
                     ),
                     CostTerm.Hazards => (40, PlanCost.MostOfOneWay(term), 60),
                     _ => (40, PlanCost.MostOfOneWay(term), 0),

@@ -130,7 +130,7 @@ public class PlannerTests
         };
         var plan = Planner.Best(Build(same, Receiver, Gnss));
         Assert.Equal(["U1", "U2"], plan.Placements.Select(p => p.Route?.Port.Id));
-        Assert.Equal(WorkPoints.Bridge, plan.Cost[CostTerm.HandWork]);
+        Assert.Equal(WorkMinutes.Bridge, plan.Cost[CostTerm.HandWork]);
 
         var other = same with
         {
@@ -208,7 +208,7 @@ public class PlannerTests
         var board = Whole("F7", [.. Enumerable.Range(1, ports).Select(i => $"U{i}")]);
         var devices = Enumerable
             .Range(0, links)
-            .Select(i => (Receiver with { Id = $"r{i}" }, (Priority)(i % 3)))
+            .Select(i => (Device($"m{i}", Need.Position, Mode("UBX", Out(), In())), (Priority)(i % 3)))
             .ToArray();
         Assert.Equal(
             Math.Min(links, ports),

@@ -1,5 +1,6 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Parts;
+using Gorvix.Core.Routing;
 using Gorvix.Core.Wiring;
 
 namespace Gorvix.Core.Tests.Wiring;
@@ -39,6 +40,7 @@ internal sealed partial class PlainWalker
         walker.Links();
         walker.Ports();
         walker.Supplies();
+        walker.Bans();
         return walker._complaints;
     }
 
@@ -161,7 +163,7 @@ internal sealed partial class PlainWalker
         return r.Feed == RailFeed.Ground ? 0
             : r.Feed == RailFeed.Battery || r.Volts is null ? input
             : r.Feed == RailFeed.Booster ? r.Volts.Value
-            : Math.Max(0, Math.Min(r.Volts.Value, input - r.Dropout));
+            : Math.Max(0, Math.Min(r.Volts.Value, input - (r.Dropout ?? 0)));
     }
 
     private bool IsGround(PadPath path) =>
@@ -186,6 +188,9 @@ internal sealed partial class PlainWalker
                 case LeadRole.Ground when rails.Any(p => !IsGround(p)) || nets.Count > 0:
                     Say($"{here}: ground meets something else");
                     break;
+                case LeadRole.Output when rails.Count > 0 || nets.Count > 0:
+                    Say($"{here}: an output meets something");
+                    break;
                 case LeadRole.Supply:
                     if (nets.Count > 0 || rails.Any(IsGround))
                     {
@@ -204,6 +209,36 @@ internal sealed partial class PlainWalker
                 case LeadRole.Signal or LeadRole.Sense or LeadRole.Picture when rails.Count > 0:
                     Say($"{here}: a signal meets a rail");
                     break;
+            }
+        }
+    }
+
+    // What the builder does not want is not there.
+    private void Bans()
+    {
+        foreach (var ban in _wired.Build.Build.Bans)
+        {
+            var there = ban switch
+            {
+                RouteMatch r => _wired.Ports.Any(p =>
+                    p.Link == r.Link
+                    && (r.Port is null || r.Port == p.Port.Id)
+                    && (r.Mode is null || r.Mode == p.Mode.Id)
+                    && (r.Pad is null || _wired.Leads.Any(l => l.Link == r.Link && l.Pad?.Id == r.Pad))
+                    && r.Bridges is null
+                ),
+                SeatMatch { Socket: { } socket } s => _wired.Seats.Any(x =>
+                    x.Device == s.Device && x.Seat.Socket?.Id == socket
+                ),
+                SeatMatch s => _wired.Seats.Any(x => x.Device == s.Device && x.Seat.Kind == SeatKind.Loose),
+                FeedMatch f => Of(f.Device, f.Lead).Pad?.Id == f.Pad,
+                LeadMatch l => _wired.Seats.Single(s => s.Device == l.Device).Seat.Kind == SeatKind.Seated
+                    && Of(l.Device, l.Lead).State is LeadState.Lifted or LeadState.Cut or LeadState.Moved,
+                _ => false,
+            };
+            if (there)
+            {
+                Say($"{ban} is banned and done all the same");
             }
         }
     }

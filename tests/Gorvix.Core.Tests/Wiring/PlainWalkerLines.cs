@@ -62,16 +62,21 @@ internal sealed partial class PlainWalker
                 }
                 continue;
             }
-            if (users.Count > 1)
+            if (users.Count > 1 && !users.All(u => TakesTurns(u.Device, u.Lead)))
             {
                 Say($"{net.Id} has two users");
             }
-            if (drivers.Count > 1 || (board && drivers.Any(d => LineOf(d.Device, d.Lead) is null)))
+            if ((drivers.Count > 1 && !drivers.All(d => TakesTurns(d.Device, d.Lead))) || (board && drivers.Any(d => LineOf(d.Device, d.Lead) is null)))
             {
                 Say($"{net.Id} has two talkers: {string.Join(", ", drivers.Select(d => $"{d.Device} {d.Lead.Id}"))}");
             }
         }
     }
+
+    // What talks only when it is asked may share its wire with others of its kind.
+    private bool TakesTurns(string device, Lead lead) =>
+        LineOf(device, lead) is not null
+        && ProtocolCatalogue.Find(PortOf(Of(device, lead.Id))!.Mode.Protocol)!.Turn == Turn.WhenAsked;
 
     private static bool Reaches(PadPath path) =>
         path.Through.All(e => e is not (Inverter { Direction: Passage.ToPad } or Diode { Direction: Passage.ToPad }));
@@ -118,7 +123,10 @@ internal sealed partial class PlainWalker
 
     private static string? NetFor(PortSet port, ModeLine line, int index)
     {
-        var (rx, tx) = port.Settings.SwapPins ? (port.Port.Tx, port.Port.Rx) : (port.Port.Rx, port.Port.Tx);
+        var (listens, talks) = port.Port.Alternatives.SingleOrDefault(a => a.Name == port.Settings.Pins) is { } other
+            ? (other.Rx, other.Tx)
+            : (port.Port.Rx, port.Port.Tx);
+        var (rx, tx) = port.Settings.SwapPins ? (talks, listens) : (listens, talks);
         return (port.Port.Kind, line.Flow) switch
         {
             (PortKind.Bus, Flow.Both) => port.Port.Data,
@@ -193,6 +201,92 @@ internal sealed partial class PlainWalker
         }
     }
 
+    // What a firmware knows, what it may do on one port only, what rides where, and what its clock makes.
+    private void Jobs()
+    {
+        var firmware = _wired.Build.Firmware;
+        foreach (var port in _wired.Ports)
+        {
+            var protocol = ProtocolCatalogue.Find(port.Settings.Protocol)!;
+            if (protocol.Id != port.Mode.Protocol || protocol.Job != port.Settings.Job)
+            {
+                Say($"{port.Port.Id} is set to another job than its link needs");
+            }
+            if (firmware is not null && !firmware.Jobs.Contains(port.Settings.Job))
+            {
+                Say($"the firmware does not know the job of {port.Port.Id}");
+            }
+            if (port.Settings.Baud is { } baud)
+            {
+                Bauds(port, protocol, baud);
+            }
+        }
+        static PortJob One(PortJob job) => job == PortJob.PulseInput ? PortJob.ReceiverInput : job;
+        foreach (var job in _wired.Ports.GroupBy(p => One(p.Settings.Job)))
+        {
+            var single = job.Key == PortJob.ReceiverInput || firmware?.Single.Contains(job.Key) == true;
+            if (single && job.Select(p => p.Port.Id).Distinct().Count() > 1)
+            {
+                Say($"two ports have the job {job.Key}");
+            }
+        }
+        foreach (var ride in _wired.Rides.Where(r => _wired.Ports.All(p => p.Link != r.In)))
+        {
+            Say($"{ride.Link} rides in {ride.In}, which is nowhere");
+        }
+        foreach (var pair in _wired.Ports.GroupBy(p => p.Port.Id).Where(g => g.Count() == 2 && firmware is not null))
+        {
+            var (a, b) = (pair.First().Settings.Job, pair.Last().Settings.Job);
+            if (
+                pair.First().Port.Kind == PortKind.Uart
+                && a != b
+                && !firmware!.Shares.Any(s => (s.Rx == a && s.Tx == b) || (s.Rx == b && s.Tx == a))
+            )
+            {
+                Say($"the firmware does not let {a} and {b} share {pair.Key}");
+            }
+        }
+    }
+
+    // Can both ends be set to it, does the clock divide down to it, and do the frames fit?
+    private void Bauds(PortSet port, Protocol protocol, int baud)
+    {
+        var known = port.Mode.Bauds.Count > 0 ? port.Mode.Bauds : [protocol.Bauds[0]];
+        if (!known.Contains(baud))
+        {
+            Say($"{port.Port.Id} runs at {baud} baud and its device does not");
+        }
+        var device = Part(_wired.Build.Links.Single(l => l.Id == port.Link).Want.Device);
+        if (port.Mode.PacketHertz is { } rate && protocol.FrameBytes is { } bytes)
+        {
+            // Eight data bits, a start bit, parity and stop bits: 10 for 8N1, 11 for 8N2, 12 for 8E2.
+            var bits = protocol.Framing == Framing.EightE2 ? 12 : protocol.Framing == Framing.EightN2 ? 11 : 10;
+            if (bytes * bits * device.Pieces / (double)baud > 1 / rate)
+            {
+                Say($"the frames on {port.Port.Id} do not fit");
+            }
+        }
+        if (port.Port.Kind != PortKind.Uart)
+        {
+            return;
+        }
+        var usual = _board.Controller switch
+        {
+            "F1" => (36.0, 16),
+            "F3" => (36.0, 8),
+            "F4" => (42.0, 8),
+            "F7" => (54.0, 8),
+            "G4" => (170.0, 8),
+            _ => (120.0, 8),
+        };
+        var ticks = (port.Port.ClockMegahertz ?? usual.Item1) * 1e6 / baud;
+        var whole = Math.Max(1, Math.Floor(ticks + 0.5));
+        if (whole < usual.Item2 || Math.Abs((ticks / whole) - 1) > 0.02)
+        {
+            Say($"the clock of {port.Port.Id} does not make {baud} baud");
+        }
+    }
+
     private void Ports()
     {
         foreach (var port in _wired.Ports)
@@ -209,10 +303,18 @@ internal sealed partial class PlainWalker
                 Say($"{port.Port.Id} is not wanted or too slow");
             }
         }
+        Jobs();
         foreach (var group in _wired.Ports.GroupBy(p => p.Port.Id).Where(g => g.Count() > 1))
         {
             var users = group.ToList();
-            if (users[0].Port.Kind == PortKind.Bus)
+            if (users.All(u => ProtocolCatalogue.Find(u.Mode.Protocol)!.Turn == Turn.WhenAsked))
+            {
+                if (users.Select(u => (u.Settings.Baud, u.Settings.Protocol, u.Settings.Pins)).Distinct().Count() > 1)
+                {
+                    Say($"{group.Key} asks in two ways");
+                }
+            }
+            else if (users[0].Port.Kind == PortKind.Bus)
             {
                 if (users.Select(u => u.Mode.Address).Distinct().Count() < users.Count)
                 {

@@ -104,7 +104,7 @@ public class ValidationTests
                 build =>
                 {
                     var plan = Planner.Best(build);
-                    Assert.Equal(plan.Cost[CostTerm.HandWork], WiredBuild.From(build, plan).Work.Sum(w => w.Points));
+                    Assert.Equal(plan.Cost[CostTerm.HandWork], WiredBuild.From(build, plan).Work.Sum(w => w.Minutes));
                 },
                 iter: 500,
                 print: Generated.Print

@@ -1,0 +1,115 @@
+using System.Globalization;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
+
+namespace Gorvix.Core.Fit;
+
+/// <summary>Who stands in the way of something that a plan has not chosen, and with what: ports, pads, bridges, sockets, addresses, jobs.</summary>
+internal sealed class Holders(ResolvedBuild build, Plan plan)
+{
+    // More would not be read.
+    private const int Few = 3;
+
+    /// <summary>Who holds what a hookup would need, one clause each: "position has pad T4"; empty when nothing stands in its way.</summary>
+    /// <param name="wanted">A hookup that the plan has not chosen.</param>
+    /// <param name="own">Id of its device, whose own other decisions are no rivals.</param>
+    public IReadOnlyList<string> Against(Hookup wanted, string own) =>
+        [
+            .. Rivals(wanted, own)
+                .GroupBy(r => r.Who, r => r.What)
+                .Select(g => $"{g.Key} {Phrase.Join([.. g.Distinct().Take(Few)])}")
+                .Take(Few),
+        ];
+
+    /// <summary>The clauses against whichever of several hookups has the fewest rivals.</summary>
+    public IReadOnlyList<string> AgainstBest(IEnumerable<Hookup> wanted, string own) =>
+        wanted.Select(w => Against(w, own)).OrderBy(c => c.Count).FirstOrDefault() ?? [];
+
+    private IEnumerable<(string Who, string What)> Rivals(Hookup wanted, string own)
+    {
+        foreach (var chosen in plan.Chosen.Where(c => !ReferenceEquals(c, wanted)))
+        {
+            // What the same device decides with the link is no rival of it, unless it is another link.
+            if (DeviceOf(chosen) == own && chosen is not Route)
+            {
+                continue;
+            }
+            foreach (var fight in wanted.Claims.FightsWith(chosen.Claims))
+            {
+                if (What(fight) is { } what)
+                {
+                    yield return (NameOf(chosen), what);
+                }
+            }
+        }
+    }
+
+    private static string? DeviceOf(Hookup hookup) =>
+        hookup switch
+        {
+            Route route => route.Link.Want.Device,
+            Feed feed => feed.Device,
+            SeatWay seat => seat.Device.Id,
+            LeadStay stay => stay.Device,
+            _ => null,
+        };
+
+    private string NameOf(Hookup hookup) =>
+        hookup switch
+        {
+            Route route => FitWords.Short(route.Link, build),
+            Feed feed => $"the supply of the {Name(feed.Device)}",
+            _ => $"the plug of the {Name(DeviceOf(hookup)!)}",
+        };
+
+    private string Name(string device) => build.Devices.First(d => d.Id == device).Device.Name;
+
+    private string? What(Fight fight) =>
+        fight.Thing is { } thing
+            ? thing.Kind switch
+            {
+                ThingKind.Port => $"has {thing.Name}",
+                ThingKind.Half or ThingKind.Net => $"has {Pads(thing.Name)}",
+                ThingKind.Address => $"answers at {AddressWords(thing.Name)} on {thing.Owner} already",
+                ThingKind.Job => $"is the board's one {JobWords(thing.Name)}",
+                ThingKind.Lead => "uses the same lead",
+                _ => "needs the same pin of the plug",
+            }
+            : fight.Theirs switch
+            {
+                BridgeHold b => $"needs bridge {b.Bridge.Id} at \"{b.Position}\"",
+                NetHold n => $"uses {Pads(n.Net)} for {n.Port}",
+                UserHold u => $"is on {Pads(u.Net)}",
+                ShareHold s => $"sets {s.Port} to {PortWords.Of(s.Job)} at {s.Baud} baud",
+                SocketHold { Device: null } s => $"has a tail in {Socket(s.Socket)}",
+                SocketHold s => $"has {Socket(s.Socket)}",
+                JobHold j => $"has {PortWords.Of(j.Job)} on {j.Port}",
+                PinsHold { Pins: "" } p => $"needs {p.Port} on the pins on which it comes",
+                PinsHold p => $"needs {p.Port} on its pins {p.Pins}",
+                UseHold { Kind: HoldKind.Port } u => $"has {u.Name}",
+                UseHold u => $"has {Pads(u.Name)}",
+                RideHold { Port: null } => "is not carried",
+                RideHold r => $"is on {r.Port}",
+                PowerHold => "goes without",
+                _ => null,
+            };
+
+    private static string AddressWords(string address) => $"0x{int.Parse(address, CultureInfo.InvariantCulture):X2}";
+
+    private static string JobWords(string job) => PortWords.Of(Enum.Parse<Protocols.PortJob>(job));
+
+    private string Socket(string id) => build.Circuit.Sockets.First(s => s.Id == id).Label;
+
+    private string Pads(string net)
+    {
+        var labels = build.Circuit.To(net).Select(p => p.Pad.Label).Distinct().ToList();
+        return labels.Count switch
+        {
+            0 => "its pin",
+            1 => $"pad {labels[0]}",
+            _ => $"pads {Phrase.Join(labels)}",
+        };
+    }
+}

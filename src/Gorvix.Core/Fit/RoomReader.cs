@@ -1,0 +1,27 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Words;
+
+namespace Gorvix.Core.Fit;
+
+/// <summary>The room that a plan leaves, in words.</summary>
+internal static class RoomReader
+{
+    /// <summary>Kinds of link that have the same room stand together, the roomiest first.</summary>
+    public static FitRoom Words(IReadOnlyList<Room> rooms, ResolvedBuild build)
+    {
+        var kinds = rooms.Select(r => new FitRoomKind(PlainWords.Of(r.Need), r.Count, r.Ports)).ToList();
+        var clauses = kinds
+            .GroupBy(k => (k.Count, Where: string.Join(", ", k.Ports)))
+            .OrderByDescending(g => g.Key.Count)
+            .Select(g => $"{g.Key.Count} × {Phrase.Or([.. g.Select(k => Phrase.Lower(k.Need))])} ({g.Key.Where})")
+            .ToList();
+        return new FitRoom(
+            clauses.Count == 0
+                ? $"Nothing more fits on the {build.Board.Name} without moving a link."
+                : $"Still fits without moving anything: {string.Join("; ", clauses)}.",
+            kinds
+        );
+    }
+}

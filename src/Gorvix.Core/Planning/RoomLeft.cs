@@ -1,0 +1,162 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Protocols;
+using Gorvix.Core.Routing;
+
+namespace Gorvix.Core.Planning;
+
+/// <summary>How many more links of one kind a finished plan could take.</summary>
+/// <param name="Need">The kind of link.</param>
+/// <param name="Ports">The ports that they would have together, in the order of the board.</param>
+public sealed record Room(Need Need, IReadOnlyList<string> Ports)
+{
+    /// <summary>How many there are.</summary>
+    public int Count => Ports.Count;
+}
+
+/// <summary>What else a finished plan could still take without moving anything.</summary>
+/// <remarks>
+/// Asked for each need with a plain device: bare leads of 3.3 V, the usual polarity, any of the protocols that are common for
+/// the need. The most copies of it that fit together beside the plan are found exactly: port by port, each with each of its
+/// ways or without.
+/// </remarks>
+public static class RoomLeft
+{
+    // A device of its own for each need: every usual protocol a mode (common practice).
+    private static readonly (Need Need, string[] Protocols)[] Usual =
+    [
+        (Need.Control, ["CRSF", "SBUS", "IBUS", "PPM"]),
+        (Need.Picture, ["Picture in", "Picture out"]),
+        (Need.PictureText, ["MSP"]),
+        (Need.Position, ["UBX"]),
+        (Need.Heading, ["I²C"]),
+        (Need.Telemetry, ["MAVLink", "S.Port", "LTM"]),
+        (Need.EscReadings, ["ESC"]),
+        (Need.BatteryReadings, ["Level in"]),
+        (Need.VideoControl, ["VC-4800", "VC-9600"]),
+        (Need.Height, ["Range finder"]),
+        (Need.CameraControl, ["Camera control", "Level out"]),
+        (Need.FlightLog, ["Flight log"]),
+        (Need.HostData, ["MSP host"]),
+    ];
+
+    // The last address there is (UM10204): hardly a sensor has it as it comes, so it asks whether the bus itself is free.
+    private const int SpareAddress = 119;
+
+    // Ways of one port beyond these differ in pads only.
+    private const int MostWays = 12;
+
+    // So many choices are looked at; where more are needed, what was found by then is told.
+    private const int MostLooks = 20_000;
+
+    private static readonly IReadOnlyList<Link> Spares = [.. Usual.Select(u => SpareOf(u.Need, u.Protocols))];
+
+    /// <summary>The room for each need, in the order of the needs; needs without room are left out.</summary>
+    /// <param name="space">The build's space.</param>
+    /// <param name="plan">A plan of it.</param>
+    public static IReadOnlyList<Room> Of(PlanSpace space, Plan plan)
+    {
+        var chosen = plan.Chosen.Select(c => c.Claims).ToList();
+        return [.. Spares.Select(s => Of(space, s, chosen)).Where(r => r.Count > 0)];
+    }
+
+    private static Room Of(PlanSpace space, Link spare, List<Claims> chosen)
+    {
+        var open = new List<(string Port, List<Claims> Ways)>();
+        foreach (var port in space.Build.Board.Ports)
+        {
+            var ways = Router
+                .WaysOfSpare(space.All, spare, port)
+                .Select(r => r.Claims)
+                .Where(c => !chosen.Any(other => c.FightsWith(other).Any()))
+                .Take(MostWays)
+                .ToList();
+            if (ways.Count > 0)
+            {
+                open.Add((port.Id, ways));
+            }
+        }
+        return new Room(spare.Function.Need, MostTogether(open));
+    }
+
+    // Copies of a device have leads of their own.
+    private static bool Fight(Claims a, Claims b) => a.FightsWith(b).Any(f => f.Thing is not { Kind: ThingKind.Lead });
+
+    private static List<string> MostTogether(List<(string Port, List<Claims> Ways)> open)
+    {
+        var best = new List<string>();
+        var taken = new List<(string Port, Claims Claims)>();
+        var looks = 0;
+        void Try(int next)
+        {
+            if (taken.Count > best.Count)
+            {
+                best = [.. taken.Select(t => t.Port)];
+            }
+            if (next == open.Count || taken.Count + open.Count - next <= best.Count || ++looks > MostLooks)
+            {
+                return;
+            }
+            foreach (var way in open[next].Ways.Where(w => !taken.Any(t => Fight(t.Claims, w))).ToList())
+            {
+                taken.Add((open[next].Port, way));
+                Try(next + 1);
+                taken.RemoveAt(taken.Count - 1);
+            }
+            Try(next + 1);
+        }
+        Try(0);
+        return best;
+    }
+
+    private static Link SpareOf(Need need, string[] protocols)
+    {
+        static ModeLine Line(Flow flow) => new() { Lead = $"{flow}", Flow = flow };
+        static Mode ModeOf(Protocol protocol) =>
+            new()
+            {
+                Id = protocol.Id,
+                Name = protocol.Id,
+                Protocol = protocol.Id,
+                Address = protocol.Carrier == Carrier.Bus ? SpareAddress : null,
+                Lines = protocol.Use switch
+                {
+                    LineUse.DeviceToBoard => [Line(Flow.Out)],
+                    LineUse.BoardToDevice => [Line(Flow.In)],
+                    LineUse.TwoWires => [Line(Flow.Out), Line(Flow.In)],
+                    LineUse.SharedBus => [Line(Flow.Both), Line(Flow.In)],
+                    _ => [Line(Flow.Both)],
+                },
+            };
+        static Lead LeadOf(Flow flow) =>
+            new()
+            {
+                Id = $"{flow}",
+                Label = $"{flow}",
+                Role = LeadRole.Signal,
+            };
+        var function = new DeviceFunction
+        {
+            Id = "spare",
+            Need = need,
+            Modes = [.. protocols.Select(p => ModeOf(ProtocolCatalogue.Find(p)!))],
+        };
+        var device = new Device
+        {
+            Id = $"spare-{need}",
+            Maker = "spare",
+            Name = "spare",
+            Kind = DeviceKind.Adapter,
+            Leads = [.. Enum.GetValues<Flow>().Select(LeadOf)],
+            Functions = [function],
+        };
+        var want = new Want
+        {
+            Link = "spare",
+            Device = "spare",
+            Function = "spare",
+            Priority = Priority.Nice,
+        };
+        return new Link(want, device, function);
+    }
+}

@@ -1,0 +1,64 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Protocols;
+
+namespace Gorvix.Core.Routing;
+
+/// <summary>The line between the radio and the module in its bay: at what rate it runs, and how many packets a second it keeps.</summary>
+/// <param name="radio">The radio's side, or null while it is not known: then everything fits.</param>
+/// <param name="protocol">The protocol of the control link.</param>
+public sealed class Bay(RadioSide? radio, Protocol protocol)
+{
+    /// <summary>The fastest rate of the protocol that the bay keeps; null when it keeps none, or nothing is known.</summary>
+    public int? Baud { get; } = Fastest(radio, protocol);
+
+    /// <summary>The most packets a second whose frames fit that rate; null when frames vary or nothing is known.</summary>
+    public int? MostHertz =>
+        Baud is { } baud && protocol.FrameMicroseconds(baud) is { } frame ? (int)Math.Floor(1e6 / frame) : null;
+
+    /// <summary>True when the bay runs slower than the protocol's usual rate.</summary>
+    public bool IsSlow => Baud is { } baud && baud < protocol.Bauds[0] && !IsNear(baud, protocol.Bauds[0]);
+
+    /// <summary>True when more packets a second are set than fit.</summary>
+    public bool IsCrowded => MostHertz < radio?.PacketHertz;
+
+    /// <summary>Why nothing comes back over it, whatever is set; null when it can.</summary>
+    public Finding? Failure() =>
+        radio is null || Baud is not null
+            ? null
+            : RoutingRules.Bay.Found(
+                Severity.Stop,
+                Subject.Build,
+                ("bay", $"{radio.BayBaud}"),
+                ("protocol", protocol.Id),
+                ("least", $"{protocol.Bauds.Min()}")
+            );
+
+    /// <summary>What to set on the radio so that nothing is lost; nothing when all fits as it is.</summary>
+    public IEnumerable<Work> Work()
+    {
+        if (IsSlow)
+        {
+            yield return Set($"set the line of the module bay to {Baud} baud");
+        }
+        if (IsCrowded)
+        {
+            yield return Set($"set the packet rate to {MostHertz} a second or less; it is {radio!.PacketHertz}");
+        }
+    }
+
+    private static int? Fastest(RadioSide? radio, Protocol protocol)
+    {
+        if (radio is null)
+        {
+            return null;
+        }
+        var kept = protocol.Bauds.Where(b => b <= radio.BayBaud).ToList();
+        return kept.Count == 0 ? null : kept.Max();
+    }
+
+    private static Work Set(string setting) => new(WorkAction.SetRadio, WorkMinutes.Setting) { Setting = setting };
+
+    // 416666 is what 420000 is called where the clock makes it so.
+    private static bool IsNear(int a, int b) => Math.Abs(a - b) <= b * BaudClock.TolerancePercent / 100;
+}

@@ -1,0 +1,59 @@
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Words;
+
+/// <summary>What a board and its rails are, as the builder reads it.</summary>
+public static class BoardWords
+{
+    /// <summary>Size, holes, USB side and arrow in a sentence; null when the leaflet says nothing of them.</summary>
+    public static string? Shape(Board board)
+    {
+        string?[] parts =
+        [
+            board.Outline is { } o ? $"{o.Width:0.#} × {o.Depth:0.#} mm" : null,
+            board.Mounting is { } m
+                ? $"holes {m.Width:0.#} × {m.Depth:0.#} mm{(m.Bolt is { } bolt ? $" for M{bolt:0.#}" : "")}"
+                : null,
+            board.UsbSide is { } usb ? $"USB at the {Of(usb)}" : null,
+            board.Arrow is { } arrow ? $"arrow to the {Of(arrow)}" : null,
+        ];
+        return parts.OfType<string>().ToList() is { Count: > 0 } known
+            ? $"{Phrase.Upper(string.Join(", ", known))}."
+            : null;
+    }
+
+    /// <summary>What a rail is made of, in a few words; what the leaflet does not say is said to be unknown.</summary>
+    public static string Of(Rail rail)
+    {
+        if (rail.Feed == RailFeed.Battery)
+        {
+            return $"{rail.Label}: the battery itself";
+        }
+        var kind = rail.Kind switch
+        {
+            RegulatorKind.Linear => "linear",
+            RegulatorKind.Switching => "switching",
+            _ => "kind unknown",
+        };
+        return $"{rail.Label}: {kind}, limit {PlainWords.Amperes(rail.Limit)}{Of(rail.Filtering)}";
+    }
+
+    /// <summary>Whether something is filtered, after a comma; nothing where that is unknown.</summary>
+    public static string Of(Filtering? filtering) =>
+        filtering switch
+        {
+            Filtering.Filtered => ", filtered",
+            Filtering.Unfiltered => ", not filtered",
+            _ => "",
+        };
+
+    private static string Of(BoardEdge edge) =>
+        edge switch
+        {
+            BoardEdge.Front => "front",
+            BoardEdge.Right => "right",
+            BoardEdge.Rear => "rear",
+            _ => "left",
+        };
+}
