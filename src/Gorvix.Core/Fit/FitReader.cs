@@ -84,6 +84,7 @@ public sealed class FitReader
             [.. Left(Plan).Select(_wishes.ConflictOf)],
             _wishes.All(),
             [.. Wired.Work.Select(w => WorkWords.Of(w, _build))],
+            WorkWords.Summary(Wired.Work, _build),
             wiring.Devices(),
             RoomReader.Words(RoomLeft.Of(_space, Plan), _build)
         );
@@ -201,6 +202,8 @@ public sealed class FitReader
         }
         var routes = _space.Ways.First(w => w.Link.Id == link.Id).Routes.Where(r => r.Port.Id == cell.Port);
         var clauses = _holders.AgainstBest(routes, link.Want.Device);
-        return clauses.Count == 0 ? $"there {cell.Text}" : Phrase.Join(clauses);
+        return clauses.Count == 0
+            ? $"possible, but {cell.Text}"
+            : Phrase.Join([.. clauses.Select(c => c.Replace($"has {cell.Port}", "has it"))]);
     }
 }

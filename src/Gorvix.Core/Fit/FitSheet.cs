@@ -17,6 +17,7 @@ namespace Gorvix.Core.Fit;
 /// <param name="Conflicts">Why links that are left out cannot be carried: the first <see cref="FitReader.MostExplained"/> of them.</param>
 /// <param name="Wishes">The pins and bans that are in force.</param>
 /// <param name="Work">Everything for the hands, each once: bridges, plugs, leads, settings.</param>
+/// <param name="WorkSummary">The same in a few words with the time it takes; empty when there is nothing to do.</param>
 /// <param name="Devices">Each device with its plug, its supplies and grounds, and every lead.</param>
 /// <param name="Room">What else could still be taken without moving anything, in a line.</param>
 public sealed record FitSheet(
@@ -31,6 +32,7 @@ public sealed record FitSheet(
     IReadOnlyList<FitConflict> Conflicts,
     IReadOnlyList<Wish> Wishes,
     IReadOnlyList<string> Work,
+    string WorkSummary,
     IReadOnlyList<FitDevice> Devices,
     FitRoom Room
 );

@@ -36,12 +36,12 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
             {
                 continue;
             }
-            foreach (var fight in wanted.Claims.FightsWith(chosen.Claims))
+            var fights = wanted.Claims.FightsWith(chosen.Claims).ToList();
+            // Who has the whole port has its pads too: that goes without saying.
+            var port = fights.Where(f => f is { Thing.Kind: ThingKind.Port } or { Theirs: UseHold { Kind: HoldKind.Port } });
+            foreach (var what in (port.Any() ? port.Take(1) : fights).Select(What).OfType<string>())
             {
-                if (What(fight) is { } what)
-                {
-                    yield return (NameOf(chosen), what);
-                }
+                yield return (NameOf(chosen), what);
             }
         }
     }

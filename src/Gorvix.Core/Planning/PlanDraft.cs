@@ -201,7 +201,7 @@ internal sealed class PlanDrafter(BuildWays all)
         var whole =
             route.Port.Kind == PortKind.Uart
             && Build.Circuit.ShapeOf(route.Port) == PortShape.Whole
-            && !route.Claims.Holds.OfType<WholeHold>().Any();
+            && !route.Claims.Holds.Any(h => h.WholePorts > 0);
         return PlanCost.OfAtMost(CostTerm.Hazards, route.Hazards.Count)
             + PlanCost.OfAtMost(CostTerm.Losses, route.Mode.Loses.Count)
             + PlanCost.OfAtMost(CostTerm.Processor, route.Processor)

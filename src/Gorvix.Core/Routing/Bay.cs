@@ -9,15 +9,25 @@ namespace Gorvix.Core.Routing;
 /// <param name="protocol">The protocol of the control link.</param>
 public sealed class Bay(RadioSide? radio, Protocol protocol)
 {
-    /// <summary>The fastest rate of the protocol that the bay keeps; null when it keeps none, or nothing is known.</summary>
-    public int? Baud { get; } = Fastest(radio, protocol);
+    // Common practice: bays run fast or slow. One that does not keep the fast rate is set to the slow one.
+    private const int Fast = 400_000;
+    private const int Slow = 115_200;
+
+    /// <summary>The rate at which the line runs; null when the bay keeps none that is used, or nothing is known.</summary>
+    public int? Baud { get; } =
+        radio?.BayBaud switch
+        {
+            >= Fast and var baud => Math.Min(baud, protocol.Bauds.Max()),
+            >= Slow => Slow,
+            _ => null,
+        };
 
     /// <summary>The most packets a second whose frames fit that rate; null when frames vary or nothing is known.</summary>
     public int? MostHertz =>
         Baud is { } baud && protocol.FrameMicroseconds(baud) is { } frame ? (int)Math.Floor(1e6 / frame) : null;
 
-    /// <summary>True when the bay runs slower than the protocol's usual rate.</summary>
-    public bool IsSlow => Baud is { } baud && baud < protocol.Bauds[0] && !IsNear(baud, protocol.Bauds[0]);
+    /// <summary>True when the bay does not keep the fast rate.</summary>
+    public bool IsSlow => Baud == Slow;
 
     /// <summary>True when more packets a second are set than fit.</summary>
     public bool IsCrowded => MostHertz < radio?.PacketHertz;
@@ -31,7 +41,7 @@ public sealed class Bay(RadioSide? radio, Protocol protocol)
                 Subject.Build,
                 ("bay", $"{radio.BayBaud}"),
                 ("protocol", protocol.Id),
-                ("least", $"{protocol.Bauds.Min()}")
+                ("least", $"{Slow}")
             );
 
     /// <summary>What to set on the radio so that nothing is lost; nothing when all fits as it is.</summary>
@@ -47,18 +57,5 @@ public sealed class Bay(RadioSide? radio, Protocol protocol)
         }
     }
 
-    private static int? Fastest(RadioSide? radio, Protocol protocol)
-    {
-        if (radio is null)
-        {
-            return null;
-        }
-        var kept = protocol.Bauds.Where(b => b <= radio.BayBaud).ToList();
-        return kept.Count == 0 ? null : kept.Max();
-    }
-
     private static Work Set(string setting) => new(WorkAction.SetRadio, WorkMinutes.Setting) { Setting = setting };
-
-    // 416666 is what 420000 is called where the clock makes it so.
-    private static bool IsNear(int a, int b) => Math.Abs(a - b) <= b * BaudClock.TolerancePercent / 100;
 }

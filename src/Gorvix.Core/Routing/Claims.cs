@@ -256,6 +256,17 @@ public sealed record WholeHold(string Port) : Hold(new HoldGroup(HoldKind.Whole,
     public override int WholePorts => 1;
 }
 
+/// <summary>A whole port of which some who answer in turn have one wire.</summary>
+/// <param name="Port">Id of the port.</param>
+public sealed record TurnsHold(string Port) : Hold(new HoldGroup(HoldKind.Whole, "", Port))
+{
+    /// <inheritdoc/>
+    public override int GetHashCode() => Group.GetHashCode();
+
+    /// <inheritdoc/>
+    public override int WholePorts => 1;
+}
+
 /// <summary>The plug of a device where it sits.</summary>
 /// <param name="Device">Id of the device within the build.</param>
 /// <param name="Seat">What is done with its plug.</param>

@@ -223,7 +223,15 @@ internal sealed class RouteMaker(
                 );
             }
         }
-        if (((oneWay && split) || _turns is not null) && build.Circuit.ShapeOf(port) == PortShape.Whole)
+        if (build.Circuit.ShapeOf(port) != PortShape.Whole)
+        {
+            return;
+        }
+        if (_turns is not null)
+        {
+            holds.Add(new TurnsHold(port.Id));
+        }
+        else if (oneWay && split)
         {
             holds.Add(new WholeHold(port.Id));
         }

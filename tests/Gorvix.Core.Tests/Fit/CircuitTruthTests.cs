@@ -87,7 +87,7 @@ public class CircuitTruthTests
         );
 
         // V, G, TX and RX: out of the plug and soldered.
-        Assert.Equal(8, soldered.Plan.Cost[CostTerm.HandWork]);
+        Assert.Equal(4 * (1 + 3), soldered.Plan.Cost[CostTerm.HandWork]);
         Assert.Equal(4, soldered.Sheet().Work.Count(w => w.Contains("solder it to")));
 
         // V to pin 3 and TX to pin 1: two moves.

@@ -44,6 +44,10 @@ internal sealed partial class PlainObjective
             .ToDictionary(p => p.Item1, p => p.w);
     }
 
+    // A build that takes longer than seconds is not what brute force is for.
+    private const int MostTried = 30_000_000;
+    private int _tried;
+
     private Dictionary<(string, Seat), SeatWay> Seats { get; }
 
     /// <summary>How many things are to be decided.</summary>
@@ -81,6 +85,10 @@ internal sealed partial class PlainObjective
             }
             foreach (var way in WaysOf(order[depth]))
             {
+                if (++_tried > MostTried)
+                {
+                    throw new InvalidOperationException("This build is too large to try everything.");
+                }
                 if (way is not null && chosen.Any(c => c is not null && Clash(c, way)))
                 {
                     continue;
