@@ -16,6 +16,8 @@ namespace Gorvix.Core.Fit;
 /// <param name="Price">What it asks for, in words.</param>
 /// <param name="Rank">Sorts the candidates: a smaller text is better.</param>
 /// <param name="Places">Where each link would go; empty when it cannot be planned.</param>
+/// <param name="Room">What else could still be taken there; null when it cannot be planned.</param>
+/// <param name="OpenPorts">The ports on which something more would fit, in the order of the board.</param>
 public sealed record SweepLine(
     string Part,
     string Name,
@@ -24,7 +26,9 @@ public sealed record SweepLine(
     string Verdict,
     string Price,
     string Rank,
-    IReadOnlyList<Place> Places
+    IReadOnlyList<Place> Places,
+    FitRoom? Room,
+    IReadOnlyList<string> OpenPorts
 );
 
 /// <summary>A sweep in words.</summary>
@@ -69,7 +73,7 @@ public static class SweepReader
         {
             var why =
                 result.Findings.Count == 0 ? "It does not give what your links want." : result.Findings[0].Sentence;
-            return new SweepLine(result.Part, name, result.Part == now, Severity.Stop, why, "", "~", []);
+            return new SweepLine(result.Part, name, result.Part == now, Severity.Stop, why, "", "~", [], null, []);
         }
         var left = plan.Placements.Where(p => p.Route is null).ToList();
         var suits = Feeder.InputSuits(build);
@@ -96,7 +100,9 @@ public static class SweepReader
             string.Join(' ', verdict),
             PriceOf(build, plan),
             $"{(suits ? 0 : 1)}{plan.Cost.SortKey}",
-            [.. plan.Placements.Select(p => new Place(PlainWords.Of(p.Link.Function.Need), p.Route?.Port.Id))]
+            [.. plan.Placements.Select(p => new Place(PlainWords.Of(p.Link.Function.Need), p.Route?.Port.Id))],
+            RoomReader.Words(result.Room, build),
+            [.. build.Board.Ports.Select(p => p.Id).Where(id => result.Room.Any(r => r.Ports.Contains(id)))]
         );
     }
 

@@ -11,7 +11,11 @@ namespace Gorvix.Core.Planning;
 /// <param name="After">The build with it, or null when it does not give what is wanted.</param>
 /// <param name="Plan">The best plan with it, or null when there is none.</param>
 /// <param name="Findings">Why there is no plan; empty when there is one.</param>
-public sealed record SweepResult(string Part, ResolvedBuild? After, Plan? Plan, IReadOnlyList<Finding> Findings);
+public sealed record SweepResult(string Part, ResolvedBuild? After, Plan? Plan, IReadOnlyList<Finding> Findings)
+{
+    /// <summary>What else the plan could still take; empty where there is no plan.</summary>
+    public IReadOnlyList<Room> Room { get; init; } = [];
+}
 
 /// <summary>Before you buy: the same build on every board, or with every device of a kind, each planned to the optimum.</summary>
 public static class Sweep
@@ -90,7 +94,9 @@ public static class Sweep
         }
         try
         {
-            return new SweepResult(part, build, Planner.Best(new PlanSpace(build, stop)), []);
+            var space = new PlanSpace(build, stop);
+            var plan = Planner.Best(space);
+            return new SweepResult(part, build, plan, []) { Room = RoomLeft.Of(space, plan) };
         }
         catch (UnplannableException problem)
         {

@@ -21,14 +21,21 @@ public sealed record PartsRequest(int Version, PartsChange Change);
 /// <param name="Name">Its name in words.</param>
 /// <param name="Kind">What it is; null for boards and profiles.</param>
 /// <param name="Functions">What it can give; empty for boards and profiles.</param>
+/// <param name="Harnesses">The harnesses that it comes with; empty where there is no choice.</param>
 /// <param name="Notes">What there is to know before choosing it, in sentences.</param>
 public sealed record PartChoice(
     string Id,
     string Name,
     DeviceKind? Kind,
     IReadOnlyList<FunctionChoice> Functions,
+    IReadOnlyList<HarnessChoice> Harnesses,
     IReadOnlyList<string> Notes
 );
+
+/// <summary>A harness of a device.</summary>
+/// <param name="Id">Its id within the device.</param>
+/// <param name="Name">Its name in words.</param>
+public sealed record HarnessChoice(string Id, string Name);
 
 /// <summary>Something that a device can give.</summary>
 /// <param name="Id">Its id within the device.</param>
@@ -80,7 +87,8 @@ internal static class SetupEndpoints
                     $"{b.Maker} {b.Name}, revision {b.Revision}",
                     null,
                     [],
-                    b.Recognise is null ? [] : [b.Recognise]
+                    [],
+                    [.. new[] { b.Recognise, BoardWords.Shape(b) }.OfType<string>()]
                 )),
             ],
             [
@@ -89,10 +97,11 @@ internal static class SetupEndpoints
                     $"{d.Maker} {d.Name}",
                     d.Kind,
                     [.. d.Functions.Select(f => new FunctionChoice(f.Id, PlainWords.Of(f.Need)))],
-                    []
+                    [.. d.Harnesses.Select(h => new HarnessChoice(h.Id, h.Name))],
+                    DeviceWords.Notes(d)
                 )),
             ],
-            [.. all.Profiles.Select(p => new PartChoice(p.Id, p.Name, null, [], ProfileReader.Words(p)))],
+            [.. all.Profiles.Select(p => new PartChoice(p.Id, p.Name, null, [], [], ProfileReader.Words(p)))],
             HouseSchools.All
         );
     }

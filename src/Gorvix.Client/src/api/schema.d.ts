@@ -336,6 +336,8 @@ export interface components {
             id: string;
             /** @description Id of the device in the library. */
             part: string;
+            /** @description Id of the harness that is used; null for the first of the device, or where it has no choice. */
+            harness?: null | string;
         };
         /**
          * @description What a cell of the grid says.
@@ -376,7 +378,7 @@ export interface components {
             plan: number;
         };
         /** @enum {unknown} */
-        DeviceKind: "receiver" | "videoTransmitter" | "airUnit" | "gnss" | "speedController" | "telemetryRadio" | "camera" | "rangeFinder" | "recorder" | "wirelessBridge" | "compass" | null;
+        DeviceKind: "receiver" | "videoTransmitter" | "airUnit" | "gnss" | "speedController" | "telemetryRadio" | "camera" | "rangeFinder" | "recorder" | "wirelessBridge" | "compass" | "overlay" | "regulator" | "filter" | "adapter" | null;
         /** @description A dispute among builders. */
         Dispute: {
             /** @description Member of HouseRules, as in files. */
@@ -518,6 +520,8 @@ export interface components {
             wires: components["schemas"]["FitWire"][];
             /** @description What the port is set to, in words; empty when it is not carried. */
             settings: string[];
+            /** @description The link that it rides in, or null. */
+            inside: null | string;
         };
         /** @description A mode of a link. */
         FitMode: {
@@ -568,6 +572,25 @@ export interface components {
             /** @description What holds it inside the board, or null. */
             heldBy: null | string;
         };
+        /** @description What a finished plan leaves room for. */
+        FitRoom: {
+            /** @description The same in one sentence. */
+            words: string;
+            /** @description For each kind of link that still fits, how many and where. */
+            kinds: components["schemas"]["FitRoomKind"][];
+        };
+        /** @description Room for one kind of link. */
+        FitRoomKind: {
+            /** @description What the link gives, in words. */
+            need: string;
+            /**
+             * Format: int32
+             * @description How many more could be taken together.
+             */
+            count: number;
+            /** @description The ports that they would have. */
+            ports: string[];
+        };
         /** @description One seat of a plug. */
         FitSeat: {
             /** @description Names it in pins and bans. */
@@ -605,8 +628,12 @@ export interface components {
             wishes: components["schemas"]["Wish"][];
             /** @description Everything for the hands, each once: bridges, plugs, leads, settings. */
             work: string[];
+            /** @description The same in a few words with the time it takes; empty when there is nothing to do. */
+            workSummary: string;
             /** @description Each device with its plug, its supplies and grounds, and every lead. */
             devices: components["schemas"]["FitDevice"][];
+            /** @description What else could still be taken without moving anything, in a line. */
+            room: components["schemas"]["FitRoom"];
         };
         /** @description A change that would carry a link which the plan leaves out, in words. */
         FitUnlock: {
@@ -685,6 +712,18 @@ export interface components {
             /** @description What it gives, in words. */
             need: string;
         };
+        /**
+         * @description How fast the builder's hands are: what the table of minutes is multiplied with.
+         * @enum {unknown}
+         */
+        HandPace: "usual" | "careful" | "quick";
+        /** @description A harness of a device. */
+        HarnessChoice: {
+            /** @description Its id within the device. */
+            id: string;
+            /** @description Its name in words. */
+            name: string;
+        };
         /** @description One station on the way from the device to the controller. */
         Hop: {
             /** @description What it is. */
@@ -715,6 +754,8 @@ export interface components {
             bootTrap?: components["schemas"]["BootCure"];
             /** @description What is done with leads that no link uses. */
             unused?: components["schemas"]["UnusedLeads"];
+            /** @description How fast the builder's hands are. */
+            hand?: components["schemas"]["HandPace"];
         };
         /** @description One line of a strand. */
         Lane: {
@@ -753,6 +794,8 @@ export interface components {
             kind: null | components["schemas"]["DeviceKind"];
             /** @description What it can give; empty for boards and profiles. */
             functions: components["schemas"]["FunctionChoice"][];
+            /** @description The harnesses that it comes with; empty where there is no choice. */
+            harnesses: components["schemas"]["HarnessChoice"][];
             /** @description What there is to know before choosing it, in sentences. */
             notes: string[];
         };
@@ -764,6 +807,8 @@ export interface components {
             device?: null | string;
             /** @description Id of a part of the library. */
             part?: null | string;
+            /** @description Id of a harness of the device. */
+            harness?: null | string;
             /** @description Id of a function of the device. */
             function?: null | string;
             /** @description Id of a link of the build. */
@@ -774,7 +819,7 @@ export interface components {
          * @description What is done with the parts and links of a build.
          * @enum {unknown}
          */
-        PartsChangeKind: "takeBoard" | "takePart" | "addDevice" | "removeDevice" | "addLink" | "removeLink" | "setPriority";
+        PartsChangeKind: "takeBoard" | "takePart" | "takeHarness" | "addDevice" | "removeDevice" | "addLink" | "removeLink" | "setPriority";
         /** @description A change of the parts or links of a build. */
         PartsRequest: {
             /**
@@ -802,7 +847,7 @@ export interface components {
          * @description What a port is made of. Each kind is a column of its own.
          * @enum {unknown}
          */
-        PortKind: "uart" | "software" | "pulse" | "bus" | "picture" | "usb";
+        PortKind: "uart" | "software" | "pulse" | "bus" | "picture" | "analogue" | "usb";
         /**
          * @description How much of a port is broken out.
          * @enum {unknown}
@@ -825,6 +870,19 @@ export interface components {
             status?: null | number;
             detail?: null | string;
             instance?: null | string;
+        };
+        /** @description The radio's side of the control link. */
+        RadioSide: {
+            /**
+             * Format: int32
+             * @description The most that the line between the radio and the module in its bay keeps up with, in bits per second; 9600 to 6000000.
+             */
+            bayBaud: number;
+            /**
+             * Format: int32
+             * @description The packets a second to which the link is set; 4 to 1000.
+             */
+            packetHertz: number;
         };
         /**
          * @description Where the receiver is fed from.
@@ -865,6 +923,7 @@ export interface components {
              * @description What feeds the board's supply input in place of the pack, in volts, or null.
              */
             inputVolts?: null | number;
+            radio?: null | components["schemas"]["RadioSide"];
             /** @description The builder's choice where practitioners disagree. */
             house?: components["schemas"]["HouseRules"];
         };
@@ -970,6 +1029,9 @@ export interface components {
             rank: string;
             /** @description Where each link would go; empty when it cannot be planned. */
             places: components["schemas"]["Place"][];
+            room: null | components["schemas"]["FitRoom"];
+            /** @description The ports on which something more would fit, in the order of the board. */
+            openPorts: string[];
         };
         /** @description One line of a running sweep. */
         SweepStep: {
@@ -990,7 +1052,7 @@ export interface components {
          * @description What kind of change a step of an unlock is. Order: among equal prices the earlier is offered first.
          * @enum {unknown}
          */
-        UnlockKind: "liftPin" | "liftBan" | "houseRule" | "firmware" | "leaveOut" | "swapDevice" | "swapBoard";
+        UnlockKind: "liftPin" | "liftBan" | "houseRule" | "firmware" | "swapHarness" | "leaveOut" | "swapDevice" | "swapBoard";
         /** @description An unlock is to be applied. */
         UnlockRequest: {
             /**

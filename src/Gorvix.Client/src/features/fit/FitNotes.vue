@@ -10,7 +10,7 @@ defineEmits<{ change: [change: BuildChange] }>()
 <template>
   <section class="notes" aria-label="Around the plan">
     <div v-if="sheet.work.length > 0">
-      <h3>To do with the hands</h3>
+      <h3>To do with the hands: {{ sheet.workSummary }}</h3>
       <ul>
         <li v-for="line in sheet.work" :key="line">{{ line }}</li>
       </ul>

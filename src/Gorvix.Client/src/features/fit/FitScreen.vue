@@ -151,6 +151,9 @@ onMounted(fit.load)
         :unlocks="unlocks"
         @unlock="fit.unlock"
       />
+      <p v-if="view.sheet.links.length > 0" class="room quiet" data-testid="room">
+        {{ view.sheet.room.words }}
+      </p>
       <FitPlans :plans="view.sheet.plans" class="no-print" @choose="choose" />
       <template v-if="link && cell">
         <FitGrid
@@ -211,6 +214,11 @@ onMounted(fit.load)
 
 .gap {
   margin: 16px 0;
+}
+
+.room {
+  margin-bottom: 6px;
+  font-size: 0.9375rem;
 }
 
 .to-parts {

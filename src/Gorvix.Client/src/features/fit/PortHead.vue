@@ -25,6 +25,7 @@ const kinds: Record<FitPort['kind'], string> = {
   pulse: 'pulses',
   bus: 'bus',
   picture: 'picture',
+  analogue: 'level',
   usb: 'computer',
 }
 const shapes = {

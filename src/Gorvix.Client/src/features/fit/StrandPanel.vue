@@ -39,7 +39,7 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
     </div>
 
     <div class="below">
-      <div v-if="cell.state === 'chosen'">
+      <div v-if="cell.state === 'chosen' && !link.inside">
         <h3>Wires</h3>
         <ul>
           <li v-for="wire in link.wires" :key="wire.lead">

@@ -81,6 +81,19 @@ function valueOf(event: Event) {
           Remove
         </button>
       </div>
+      <p v-for="note in device.part?.notes" :key="note" class="quiet small">{{ note }}</p>
+      <label v-if="device.part && device.part.harnesses.length > 0" class="field wide"
+        >Harness
+        <select
+          :value="device.harness ?? device.part.harnesses[0]?.id"
+          :data-harness="device.id"
+          @change="
+            emit('change', { kind: 'takeHarness', device: device.id, harness: valueOf($event) })
+          "
+        >
+          <option v-for="h in device.part.harnesses" :key="h.id" :value="h.id">{{ h.name }}</option>
+        </select>
+      </label>
       <div v-for="want in device.wants" :key="want.link" class="line want">
         <span class="need">{{ want.need }}</span>
         <label class="field"

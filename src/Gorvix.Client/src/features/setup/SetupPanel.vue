@@ -34,6 +34,31 @@ function setVolts() {
   set({ inputVolts: volts.value.trim() === '' ? null : Number(volts.value) })
 }
 
+const radio = computed(() => props.setup.radio ?? null)
+const bay = ref('')
+const packets = ref('')
+watch(
+  radio,
+  (now) => {
+    bay.value = now ? String(now.bayBaud) : ''
+    packets.value = now ? String(now.packetHertz) : ''
+  },
+  { immediate: true },
+)
+/** Both or neither: half of it says nothing. */
+const halfRadio = computed(() => (bay.value.trim() === '') !== (packets.value.trim() === ''))
+const badRadio = computed(() =>
+  [bay.value, packets.value].some((t) => t.trim() !== '' && !/^[0-9]+$/.test(t.trim())),
+)
+
+function setRadio() {
+  if (halfRadio.value || badRadio.value) return
+  const empty = bay.value.trim() === ''
+  set({
+    radio: empty ? null : { bayBaud: Number(bay.value), packetHertz: Number(packets.value) },
+  })
+}
+
 function setHouse(rule: string, school: string) {
   set({ house: { ...props.setup.house, [rule]: school } })
 }
@@ -116,6 +141,40 @@ function isChosen(rule: string, school: string) {
       <ul v-if="profile" class="small quiet">
         <li v-for="note in profile.notes" :key="note">{{ note }}</li>
       </ul>
+    </section>
+
+    <section>
+      <h3>The radio's side</h3>
+      <div class="row">
+        <label class="field"
+          >Module bay keeps, baud
+          <input
+            id="bay"
+            v-model="bay"
+            inputmode="numeric"
+            placeholder="not known"
+            @change="setRadio"
+          />
+        </label>
+        <label class="field"
+          >Packets a second
+          <input
+            id="packets"
+            v-model="packets"
+            inputmode="numeric"
+            placeholder="not known"
+            @change="setRadio"
+          />
+        </label>
+      </div>
+      <p v-if="badRadio" class="bad" role="alert">
+        Both are whole numbers, such as 400000 and 250.
+      </p>
+      <p v-else-if="halfRadio" class="quiet small">Give both, or leave both empty.</p>
+      <p v-else class="quiet small">
+        A bay that does not keep the fast rate of the link is set to a slower one, and loses
+        telemetry where the packets come too fast for that.
+      </p>
     </section>
 
     <section>

@@ -23,7 +23,15 @@ defineEmits<{ take: [] }>()
         <dd class="label">{{ place.port ?? '–' }}</dd>
       </div>
     </dl>
-    <span class="price quiet">{{ line.price }}</span>
+    <span class="price quiet">
+      {{ line.price }}
+      <span v-if="line.room" class="room" :title="line.room.words" data-testid="room">
+        <template v-if="line.openPorts.length > 0"
+          >room on <span class="label">{{ line.openPorts.join(' ') }}</span></template
+        >
+        <template v-else>no room left</template>
+      </span>
+    </span>
     <span class="take">
       <span v-if="line.now" class="quiet">you have it</span>
       <button
@@ -97,6 +105,11 @@ h2 {
 .price {
   font-size: 0.875rem;
   line-height: 1.3;
+}
+
+.room {
+  display: block;
+  color: var(--ink);
 }
 
 .take {

@@ -16,7 +16,7 @@ const view = shallowRef<FitView | null>(null)
 const failed = ref<Problem | null>(null)
 const { choices } = useChoices()
 const sweep = useSweep(props.id)
-const { ranked, done, of, running, stopped, problem } = sweep
+const { ranked, byRoom, done, of, running, stopped, problem } = sweep
 
 const kinds: Record<string, string> = {
   receiver: 'every receiver',
@@ -30,6 +30,10 @@ const kinds: Record<string, string> = {
   recorder: 'every recorder',
   wirelessBridge: 'every wireless bridge',
   compass: 'every compass',
+  overlay: 'every overlay board',
+  regulator: 'every regulator',
+  filter: 'every filter',
+  adapter: 'every adapter',
 }
 const subjects = computed(() => [
   { device: '', words: 'every board' },
@@ -134,6 +138,26 @@ onMounted(async () => {
         <v-btn v-else id="again" size="small" @click="sweep.run(device)">Try again</v-btn>
       </div>
       <ProblemNote v-if="problem" class="gap" title="The sweep broke off" :problem="problem" />
+      <div v-if="best" class="order" role="group" aria-label="Order">
+        <button
+          type="button"
+          class="line-button"
+          data-order="best"
+          :aria-pressed="!byRoom"
+          @click="byRoom = false"
+        >
+          best first
+        </button>
+        <button
+          type="button"
+          class="line-button"
+          data-order="room"
+          :aria-pressed="byRoom"
+          @click="byRoom = true"
+        >
+          most room left first
+        </button>
+      </div>
       <ol v-if="best" class="rows">
         <SweepRow
           v-for="(line, i) in ranked"
@@ -167,18 +191,25 @@ h1 {
   margin: 2px 0 12px;
 }
 
-.subjects {
+.subjects,
+.order {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
 }
 
-.subjects button {
+.order {
+  margin-bottom: 8px;
+}
+
+.subjects button,
+.order button {
   background: var(--sheet);
   color: var(--ink);
 }
 
-.subjects button[aria-pressed='true'] {
+.subjects button[aria-pressed='true'],
+.order button[aria-pressed='true'] {
   border: 2px solid var(--chosen);
   font-weight: 600;
 }

@@ -11,8 +11,14 @@ export function useSweep(id: string) {
   const problem = ref<Problem | null>(null)
   let abort: AbortController | null = null
 
+  /** Sorted by the ports that stay open, the best first among equals. */
+  const byRoom = ref(false)
   const ranked = computed(() =>
-    [...lines.value].sort((a, b) => (a.rank < b.rank ? -1 : a.rank > b.rank ? 1 : 0)),
+    [...lines.value].sort(
+      (a, b) =>
+        (byRoom.value ? b.openPorts.length - a.openPorts.length : 0) ||
+        (a.rank < b.rank ? -1 : a.rank > b.rank ? 1 : 0),
+    ),
   )
 
   function take(step: SweepStep) {
@@ -65,5 +71,5 @@ export function useSweep(id: string) {
   }
 
   onBeforeUnmount(() => abort?.abort())
-  return { ranked, done, of, running, stopped, problem, run, stop }
+  return { ranked, byRoom, done, of, running, stopped, problem, run, stop }
 }
