@@ -29,6 +29,8 @@ internal static class Demo
     public static Build CrusherHouseLark { get; } = BuildIn("crusher-house-lark.json");
 
     public static Build DrillShedGull { get; } = BuildIn("drill-shed-gull.json");
+    public static Build RimWalkRook { get; } = BuildIn("rim-walk-rook.json");
+    public static Build TipTrackPipit { get; } = BuildIn("tip-track-pipit.json");
 
     /// <summary>All of them.</summary>
     public static IReadOnlyList<Build> Builds { get; } =
@@ -41,6 +43,8 @@ internal static class Demo
         RampSwift,
         CrusherHouseLark,
         DrillShedGull,
+        RimWalkRook,
+        TipTrackPipit,
     ];
 
     public const string Lever = "thornwick-lever-f4-r3";

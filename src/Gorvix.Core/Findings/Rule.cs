@@ -16,6 +16,9 @@ public sealed record Fact(string Name, string Value);
 /// <param name="Source">Where it comes from.</param>
 public sealed record Rule(string Id, string Title, string Sentence, string Reason, SourceNote Source)
 {
+    /// <summary>How to mend it, in a sentence; empty where the rule's own sentence says it.</summary>
+    public string Mend { get; init; } = "";
+
     /// <summary>What the rule says of a port in a few words, after "U3:", where several reasons stand in one line.</summary>
     public string Brief { get; init; } = "blocked";
 

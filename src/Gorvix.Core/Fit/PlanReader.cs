@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
@@ -56,7 +57,18 @@ internal sealed class PlanReader(PlanSpace space, Plan best, WiredBuild wired)
         }
     }
 
-    private IReadOnlyList<string> Differences(Plan plan) => [.. plan.Since(best).Select(Difference)];
+    // Several that give the same and go to one port are told together; what rides follows its carrier.
+    private IReadOnlyList<string> Differences(Plan plan) =>
+        [
+            .. plan.Since(best)
+                .Where(m => m.To?.RidesIn is null || m.From?.RidesIn is null)
+                .GroupBy(m => (m.Link.Function.Need, m.To?.Port.Id))
+                .SelectMany(g =>
+                    g.Count() < 3
+                        ? g.Select(Difference)
+                        : [$"{Phrase.Lower(PlainWords.Of(g.Key.Need))} of {g.Count()} to {g.Key.Id ?? "none"}"]
+                ),
+        ];
 
     private string DearerWords(Plan plan) =>
         FitWords.Dearer(_build, best, plan, () => FitWords.MoreOf(wired.Work, WiredBuild.From(_build, plan)));

@@ -26,7 +26,10 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         var build = space.Build;
         var pins = build.Build.Pins.Where(p => !p.IsAboutTheSame(pin)).Append(pin).ToList();
         var then = Planner.Best(space, pins, build.Build.Bans);
-        var others = then.Since(now).Where(m => m.Link.Id != link.Id).ToList();
+        // What rides follows its carrier, which says enough.
+        var others = then.Since(now)
+            .Where(m => m.Link.Id != link.Id && (m.To?.RidesIn is null || m.From?.RidesIn is null))
+            .ToList();
         var route = then.RouteOf(link.Id) is { } r && r.Matches(pin) ? r : null;
         IReadOnlyList<Work> More() => FitWords.MoreOf(wired.Work, WiredBuild.From(build, then));
         Price Say(Rule rule, string text, string consequence, Severity severity) =>
@@ -56,9 +59,7 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         }
         if (moved.Count > 0)
         {
-            clauses.Add(
-                $"that moves {Phrase.Join([.. moved.Select(m => $"{FitWords.Short(m.Link, build)} to {m.Port.Id}")])}"
-            );
+            clauses.Add($"that moves {Phrase.Join([.. Moved(build, moved)])}");
         }
         if (pinsBroken)
         {
@@ -98,6 +99,16 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         };
         return Say(PlanningRules.Open, text, Phrase.Join(clauses), Severity.Note);
     }
+
+    // Several that give the same and go to one port are told together.
+    private static IEnumerable<string> Moved(ResolvedBuild build, List<(Link Link, Port Port)> moved) =>
+        moved
+            .GroupBy(m => (m.Link.Function.Need, m.Port.Id))
+            .Select(g =>
+                g.Count() < 3
+                    ? Phrase.Join([.. g.Select(m => FitWords.Short(m.Link, build))]) + $" to {g.Key.Id}"
+                    : $"{Phrase.Lower(PlainWords.Of(g.Key.Need))} of {g.Count()} devices to {g.Key.Id}"
+            );
 
     // Which pins hold what the link would need there.
     private static string Held(PlanSpace space, Plan then, Link link, Port port)

@@ -21,7 +21,10 @@ public static class FileRules
         "The file cannot be read at {place}: {problem}",
         "A file is taken whole or not at all, so nothing is half stored.",
         SourceNote.Own
-    );
+    )
+    {
+        Mend = "Mend that place in a text editor, or export the file again.",
+    };
 
     /// <summary>From a newer version.</summary>
     public static readonly Rule Version = new(
@@ -39,7 +42,10 @@ public static class FileRules
         "The file has {builds} builds under \"builds\"; an import takes exactly one, with the parts that it uses.",
         "One file, one build: so that export and import are each other's mirror.",
         SourceNote.Own
-    );
+    )
+    {
+        Mend = "Export one build from Gorvix, or leave one under \"builds\".",
+    };
 
     /// <summary>A part that differs from the library's.</summary>
     public static readonly Rule PartDiffers = new(

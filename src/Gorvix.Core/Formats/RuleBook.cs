@@ -75,6 +75,10 @@ public static class RuleBook
             foreach (var rule in rules)
             {
                 page.Append($"\n### {rule.Id} – {rule.Title}\n\n> {rule.Sentence}\n\n{rule.Reason}\n");
+                if (rule.Mend != "")
+                {
+                    page.Append($"Mend: {rule.Mend}\n");
+                }
                 page.Append($"Source: {rule.Source}.\n");
             }
         }

@@ -67,7 +67,10 @@ public static class PartRules
         "{place}: {problem}. A bus has \"data\" and \"clock\"; every other kind has \"rx\", \"tx\" or both.",
         "The kind says how a device is wired to it; with other nets there is nothing to wire.",
         SourceNote.Own
-    );
+    )
+    {
+        Mend = "Add the nets that its kind has, or change its kind.",
+    };
 
     /// <summary>Rails that feed each other.</summary>
     public static readonly Rule RailLoop = new(

@@ -14,6 +14,7 @@ public static class PlanningRules
         SourceNote.Practice
     )
     {
+        Mend = "Lift one of the pins that it names.",
         Brief = "held by your pins",
     };
 
@@ -24,7 +25,10 @@ public static class PlanningRules
         "{link} could go on {port}: {consequence}.",
         "The price is what the best plan with the link there costs beyond the best plan; pin it there to take that plan.",
         SourceNote.Own
-    );
+    )
+    {
+        Mend = "Pin it there if that is what you want.",
+    };
 
     /// <summary>Serial in code.</summary>
     public static readonly Rule Code = new(
@@ -33,7 +37,10 @@ public static class PlanningRules
         "{link} is read in code on {port}: about {percent} % of the processor at high loop rates{turned}.",
         "Each bit is timed by the processor between its other work; the code turns the line over where that is needed.",
         SourceNote.Practice
-    );
+    )
+    {
+        Mend = "Free a serial unit if the processor is short of time.",
+    };
 
     /// <summary>A ride in another link.</summary>
     public static readonly Rule Rides = new(
@@ -42,7 +49,10 @@ public static class PlanningRules
         "{link} rides inside {carrier} on {port}: no port and no wire of its own.",
         "A two-way control link brings telemetry back on its own wires; a port set to telemetry as well would be in vain.",
         SourceNote.Practice
-    );
+    )
+    {
+        Mend = "Switch telemetry on in the board's settings, and set no port to it.",
+    };
 
     /// <summary>The radio's bay loses packets.</summary>
     public static readonly Rule BaySlow = new(
@@ -62,6 +72,7 @@ public static class PlanningRules
         SourceNote.Own
     )
     {
+        Mend = "Lift the ban under the plan.",
         Brief = "banned by you",
     };
 
@@ -84,7 +95,10 @@ public static class PlanningRules
         "{link} cannot be carried.{because}",
         "Every way of every link was weighed; no plan carries more of what you need.",
         SourceNote.Own
-    );
+    )
+    {
+        Mend = "Take one of the changes offered below it.",
+    };
 
     /// <summary>A pin that cannot come true.</summary>
     public static readonly Rule PinVain = new(
@@ -93,7 +107,10 @@ public static class PlanningRules
         "You pinned {link} to {where}, which cannot be: {reason} The plan leaves the pin aside.",
         "A pin is a wish. Where the board cannot keep it, the best plan without it is more use than none.",
         SourceNote.Own
-    );
+    )
+    {
+        Mend = "Lift it under the plan, or mend what the reason names.",
+    };
 
     /// <summary>A mode that loses something.</summary>
     public static readonly Rule Loss = new(
@@ -102,7 +119,10 @@ public static class PlanningRules
         "{link} is carried on {port}, but loses {what}.",
         "Half a link can still fly; what is missing must be known before take-off.",
         SourceNote.Practice
-    );
+    )
+    {
+        Mend = "Live with it, or make room for a mode that loses nothing.",
+    };
 
     /// <summary>All rules of this floor.</summary>
     public static readonly IReadOnlyList<Rule> All = 

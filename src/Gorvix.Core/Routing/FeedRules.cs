@@ -14,6 +14,7 @@ public static class FeedRules
         SourceNote.Practice
     )
     {
+        Mend = "Take a pad of a lower rail, or a regulator of its own.",
         Brief = "too many volts",
     };
 
@@ -26,6 +27,7 @@ public static class FeedRules
         SourceNote.Practice
     )
     {
+        Mend = "Take a pad of a higher rail, a pack of more cells, or a part that needs less.",
         Brief = "too few volts",
     };
 
@@ -38,6 +40,7 @@ public static class FeedRules
         SourceNote.Practice
     )
     {
+        Mend = "Take another pad of that rail.",
         Brief = "something blocks it",
     };
 
@@ -50,6 +53,7 @@ public static class FeedRules
         SourceNote.Practice
     )
     {
+        Mend = "Set the bridges so that one rail is left on the pad.",
         Brief = "two rails at once",
     };
 

@@ -30,7 +30,10 @@ public static class HazardRules
         "{half} drives 3.3 V, and {lead} wants {needs} V for a high level. It may work on the bench and fail in the cold.",
         "A 5 V CMOS input takes 0.7 times its supply for high, which is 3.5 V.",
         SourceNote.Published("data sheets of 5 V CMOS logic: high input 0.7 × supply; JESD8C for 3.3 V outputs")
-    );
+    )
+    {
+        Mend = "Put a level shifter into the lead, or take a device for 3.3 V.",
+    };
 
     /// <summary>Plugs alike with other pins.</summary>
     public static readonly Rule Plug = new(
@@ -48,7 +51,10 @@ public static class HazardRules
         "{lead} of {device} stays in {plug} and talks on {pad}: nothing else may use that net.",
         "Two outputs on one wire fight. A receiver soldered there is bound and yet the sticks move now and then or never.",
         SourceNote.Practice
-    );
+    )
+    {
+        Mend = "Set the house rule \"unused leads\" to lifting, or pin that lead out of its plug, and the net is free.",
+    };
 
     /// <summary>All rules of this list.</summary>
     public static readonly IReadOnlyList<Rule> All = [UsbShared, Measure, Margin, Plug, Driver];

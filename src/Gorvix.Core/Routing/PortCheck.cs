@@ -178,6 +178,7 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
                 Severity.Stop,
                 Subject.Port(port.Id),
                 ("protocol", link.Device.Pieces == 1 ? protocol.Id : $"{protocol.Id} from {link.Device.Pieces} pieces"),
+                ("port", port.Id),
                 ("takes", $"{frame / 1000:0.00}"),
                 ("baud", $"{baud}"),
                 ("rate", $"{rate:0.#}"),

@@ -17,6 +17,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Take a port of the kind that it needs, or a mode that this kind can carry.",
         Brief = "another kind of line",
     };
 
@@ -29,6 +30,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Take another port; this one stays as it is.",
         Brief = "carries USB",
     };
 
@@ -41,6 +43,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Take another port, or a board on which nothing sits there.",
         Brief = "used inside the board",
     };
 
@@ -53,6 +56,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Take another generation of the board's firmware in the set-up, or a mode whose job it knows.",
         Brief = "the firmware lacks the job",
     };
 
@@ -65,6 +69,7 @@ public static class RoutingRules
         SourceNote.Published("UM10204, the I²C-bus specification: 7-bit addresses")
     )
     {
+        Mend = "Strap the device to another address, or take another bus.",
         Brief = "its address is in use inside the board",
     };
 
@@ -77,6 +82,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Take that harness under Parts.",
         Brief = "needs another harness of the device",
     };
 
@@ -89,6 +95,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Wire both ways, so that the board sets it at each start.",
         Brief = "the device forgets and is never told",
     };
 
@@ -101,6 +108,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Wish for that link too, or for a link of its own.",
         Brief = "the link in which it rides is not wished for",
     };
 
@@ -113,6 +121,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Take a module for a faster bay, or lower its line rate where the module can.",
         Brief = "the radio's bay is too slow",
     };
 
@@ -125,6 +134,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Change the house rule \"software serial\" in the set-up, or take a serial unit.",
         Brief = "software serial is off",
     };
 
@@ -137,6 +147,7 @@ public static class RoutingRules
         SourceNote.Memory
     )
     {
+        Mend = "Set the device to 57600 baud or less where it can, or take a serial unit.",
         Brief = "too fast for software serial",
     };
 
@@ -151,6 +162,7 @@ public static class RoutingRules
         )
     )
     {
+        Mend = "Set the device to another baud, or take a port with another clock.",
         Brief = "its clock cannot make the baud",
     };
 
@@ -158,11 +170,12 @@ public static class RoutingRules
     public static readonly Rule Frame = new(
         "FRAME",
         "A frame must fit its period",
-        "A frame of {protocol} takes {takes} ms at {baud} baud; {rate} frames a second leave {period} ms for each.",
+        "On {port}, a frame of {protocol} takes {takes} ms at {baud} baud; {rate} frames a second leave {period} ms for each.",
         "Bytes times bits per byte, divided by the baud: what does not fit is lost, telemetry first.",
         SourceNote.Practice
     )
     {
+        Mend = "Lower the frame rate of the device, or raise its baud.",
         Brief = "its frames do not fit",
     };
 
@@ -175,6 +188,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Take a port with an RX pad.",
         Brief = "no RX pad",
     };
 
@@ -187,6 +201,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Take a port with a TX pad, or a mode that only talks to the board.",
         Brief = "no TX pad",
     };
 
@@ -201,6 +216,7 @@ public static class RoutingRules
         )
     )
     {
+        Mend = "Take a port with a TX pad, or a mode on two wires.",
         Brief = "no TX pad",
     };
 
@@ -213,6 +229,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Take a port with two pins, or a mode that uses one.",
         Brief = "has one pin only",
     };
 
@@ -225,6 +242,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Take a pad without that part, or a mode that goes the other way only.",
         Brief = "it passes the other way only",
     };
 
@@ -238,6 +256,7 @@ public static class RoutingRules
         SourceNote.Published("any UART reference: a line idles high and a start bit pulls it low")
     )
     {
+        Mend = "Let the device turn its output over, or take a pad with the right number of inverters.",
         Brief = "wrong polarity",
     };
 
@@ -250,6 +269,7 @@ public static class RoutingRules
         SourceNote.Published("the controllers' data sheets, absolute maximum ratings; 3.3 V levels: JESD8C")
     )
     {
+        Mend = "Take a pin that stands it, a pad behind a divider, or a level shifter on the lead.",
         Brief = "stands less than the device drives",
     };
 
@@ -262,6 +282,7 @@ public static class RoutingRules
         SourceNote.Published("JESD8C, 3.3 V LVTTL and LVCMOS: a high input is 2.0 V or more")
     )
     {
+        Mend = "Take a pad without that divider or diode, or a level shifter on the lead.",
         Brief = "too low a level",
     };
 
@@ -274,6 +295,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Open the bridge to the rail, or take another pad.",
         Brief = "joined to a rail",
     };
 
@@ -287,6 +309,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Take another port, or set the house rule \"boot trap\" to a pull-up resistor.",
         Brief = "drops the device into its loader",
     };
 
@@ -299,6 +322,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
+        Mend = "Take two pads that need the bridge in one position.",
         Brief = "would need one bridge in two positions",
     };
 
@@ -311,6 +335,7 @@ public static class RoutingRules
         SourceNote.Own
     )
     {
+        Mend = "Lift the pin or ban that holds the plug or the lead, or take another pad.",
         Brief = "no seat of the plug allows it",
     };
 
@@ -323,6 +348,7 @@ public static class RoutingRules
         SourceNote.Own
     )
     {
+        Mend = "Lift what holds the pad, take a part with another window, or feed it from a regulator of its own.",
         Brief = "its device has no supply",
     };
 

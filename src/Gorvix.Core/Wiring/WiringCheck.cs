@@ -31,7 +31,7 @@ public static class WiringCheck
             select WiringRules.Joined.Found(
                 Severity.Note,
                 Subject.Pad(pad.Key),
-                ("wires", Phrase.Join([.. pad.Select(NameOf)])),
+                ("wires", Phrase.Upper(Phrase.Join([.. pad.Select(NameOf)]))),
                 ("pad", pad.First().Pad!.Label)
             ),
         ];

@@ -39,7 +39,10 @@ public static class WiringRules
         "The plug of the {device} has {pins} pins and {plug} has {has}, although both are called \"{family}\". One of the two part files is wrong; the plug is treated as not fitting.",
         "Plugs of one family have one number of pins.",
         SourceNote.Own
-    );
+    )
+    {
+        Mend = "Measure the plug and the socket, and correct the part file that is wrong.",
+    };
 
     /// <summary>A lead that is in no cavity.</summary>
     public static readonly Rule Flying = new(
@@ -48,7 +51,10 @@ public static class WiringRules
         "{lead} of the {device} is in no pin of its plug: it is soldered by itself, even where the plug is seated.",
         "Some modules bring a lead or two beside the plug.",
         SourceNote.Practice
-    );
+    )
+    {
+        Mend = "Solder it to the pad that the plan names, after the plug is in.",
+    };
 
     /// <summary>Two sockets of one family.</summary>
     public static readonly Rule TwoSockets = new(

@@ -77,7 +77,7 @@ public class LeafletTests
         esc = esc with { Pieces = 4, Leads = [esc.Leads[0] with { Wires = PieceWires.Each }] };
         var fit = Fit4S(Whole("F7", "U1"), [esc], ["esc"]);
         Assert.StartsWith(
-            "the 4 wires TLM of the esc go to R1 together",
+            "The 4 wires TLM of the esc go to R1 together",
             Assert.Single(fit.Sheet().Findings, f => f.Rule == "JOINED").Sentence
         );
     }

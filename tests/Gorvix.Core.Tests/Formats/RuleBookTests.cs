@@ -40,6 +40,66 @@ public class RuleBookTests
             }
         );
 
+    // What, where and how to mend: a fact of the case, the place that it is about, and something to do.
+    [Fact]
+    public void Every_sentence_names_what_and_where_and_how_to_mend()
+    {
+        string[] places =
+        [
+            "place",
+            "port",
+            "pad",
+            "half",
+            "plug",
+            "device",
+            "board",
+            "bridge",
+            "lead",
+            "link",
+            "family",
+            "bay",
+            "firmware",
+            "one",
+        ];
+        string[] deeds =
+        [
+            "{mend}",
+            "Add ",
+            "Check ",
+            "Choose ",
+            "Export ",
+            "Give ",
+            "Keep ",
+            "Leave ",
+            "Let ",
+            "Measure ",
+            "Move ",
+            "Pin ",
+            "Split ",
+            "Update ",
+            "find it ",
+            "join ",
+            "mark ",
+            "unplug ",
+        ];
+        // These speak of a build or a file as a whole.
+        string[] whole = ["NO-PACK", "WAYS", "SEARCH", "FILE-SIZE", "FILE-VERSION", "FILE-NO-BUILD"];
+        Assert.All(
+            RuleBook.All,
+            r =>
+            {
+                Assert.True(
+                    whole.Contains(r.Id) || r.Names().Intersect(places).Any() || r.Names().Contains("from"),
+                    $"{r.Id} does not say where: {r.Sentence}"
+                );
+                Assert.True(
+                    r.Mend == "" ? deeds.Any(r.Sentence.Contains) : r.Mend.EndsWith('.') && char.IsUpper(r.Mend[0]),
+                    $"{r.Id} does not say how to mend it: {r.Sentence} {r.Mend}"
+                );
+            }
+        );
+    }
+
     [Fact]
     public void A_sentence_without_its_facts_is_not_said()
     {

@@ -57,6 +57,7 @@ internal static class Generated
         {
             Id = "i²c-14",
             Address = 14,
+            Straps = [new() { Address = 13, How = "close the pad ADR" }],
         }
     );
 
@@ -201,13 +202,13 @@ internal static class Generated
     private static Gen<Board> Boards(int most) =>
         Gen.Select(
             Gen.OneOfConst(Classes),
-            Gen.Select(Elements, Elements, Gen.Int[0, 11], Gen.Enum<Need>()).Array[1, most],
+            Gen.Select(Elements, Elements, Gen.Int[0, 12], Gen.Enum<Need>()).Array[1, most],
             Gen.Int[0, 127],
             (controller, ports, extras) => BoardOf(controller, ports, extras)
         );
 
     // The number says what is broken out: mostly both halves, sometimes one, now and then a pad that a bridge makes raw or
-    // inverted, a doubtful pad, an advised, a held, a USB-shared or a chattering port. Each bit of the extras adds one more thing to the board.
+    // inverted, a doubtful pad, an advised, a held, a USB-shared or a chattering port, or one with other pins. Each bit of the extras adds one more thing to the board.
     private static Board BoardOf(
         string controller,
         (PathElement[] Rx, PathElement[] Tx, int Shape, Need Advised)[] ports,
@@ -236,6 +237,21 @@ internal static class Generated
                     : Pad($"R{i}", $"U{i}.rx", rx);
             board = board.With(shape == 0 ? [] : [listens with { Meaning = doubt }]);
             board = board.With(shape == 1 ? [] : [Pad($"T{i}", $"U{i}.tx", tx)]);
+            if (shape == 12)
+            {
+                PinChoice other = new()
+                {
+                    Name = "B",
+                    Rx = $"U{i}.rx.b",
+                    Tx = $"U{i}.tx.b",
+                };
+                board = board with
+                {
+                    Nets = [.. board.Nets, new() { Id = other.Rx }, new() { Id = other.Tx }],
+                    Ports = [.. board.Ports.Select(p => p.Id == $"U{i}" ? p with { Alternatives = [other] } : p)],
+                };
+                board = board.With(Pad($"R{i}B", other.Rx), Pad($"T{i}B", other.Tx, tx));
+            }
             if (shape == 11)
             {
                 var trap = board.Nets.Select(n => n.Id == $"U{i}.tx" ? n with { AtBoot = BootLevel.Chatters } : n);
@@ -384,5 +400,6 @@ internal static class Generated
             Id = id,
             Positions = ["left", "right"],
             Default = "left",
+            MovedBy = id == "K" ? MovedBy.Firmware : MovedBy.Iron,
         };
 }

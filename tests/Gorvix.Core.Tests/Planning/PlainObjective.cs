@@ -54,7 +54,12 @@ internal sealed partial class PlainObjective
     public int Rows => _rows.Count;
 
     /// <summary>The ways of one of them, with going without where that may be.</summary>
-    public IEnumerable<Hookup?> WaysOf(int row) => _rows[row].MayGo ? _rows[row].Ways.Append(null) : _rows[row].Ways;
+    public IEnumerable<Hookup?> WaysOf(int row) =>
+        _rows[row].MayGo ? _rows[row].Ways.Append(Without(_rows[row].Link!)) : _rows[row].Ways;
+
+    // Where another link could ride in this one, going without is something that the other one must know.
+    private Hookup? Without(LinkWays way) =>
+        _rows.Any(r => r.Link?.Routes.Any(x => x.RidesIn == way.Link.Id) == true) ? new Gone(way.Link) : null;
 
     /// <summary>The least price of all choices, found by trying them all; a choice that is dearer already is not gone on with.</summary>
     public PlanCost Best() => Search(0, _ => "").Single();
@@ -129,7 +134,7 @@ internal sealed partial class PlainObjective
         foreach (var row in _rows)
         {
             choice.Add(
-                row.Link is { } link ? plan.RouteOf(link.Link.Id)
+                row.Link is { } link ? plan.RouteOf(link.Link.Id) ?? Without(link)
                 : row.Ways[0] is SeatWay ? plan.SeatOf(row.Device)
                 : row.Ways[0] is Feed feed
                     ? plan.Feeds.First(f => f.Ways.Device.Id == feed.Device && f.Ways.Lead == feed.Lead).Chosen
@@ -200,6 +205,7 @@ internal sealed partial class PlainObjective
             SeatWay s => s.Device.Id,
             LeadStay s => s.Device,
             NoStay s => s.Device,
+            Gone g => g.Link.Want.Device,
             _ => throw new InvalidOperationException(),
         };
 
@@ -221,6 +227,21 @@ internal sealed partial class PlainObjective
     private IEnumerable<(string, string)> MakeStates(Hookup way)
     {
         var device = DeviceOf(way);
+        if (way is Gone gone)
+        {
+            yield return ($"ride {gone.Link.Id}", "gone");
+            yield break;
+        }
+        if (way is Route { RidesIn: { } carrier } ride)
+        {
+            yield return ($"power {device}", "fed");
+            yield return ($"ride {carrier}", $"{ride.Port.Id} {ride.Mode.Inside!.Mode}");
+            yield break;
+        }
+        if (way is Route carried && _rows.Any(r => r.Link?.Routes.Any(x => x.RidesIn == carried.Link.Id) == true))
+        {
+            yield return ($"ride {carried.Link.Id}", $"{carried.Port.Id} {carried.Mode.Id}");
+        }
         foreach (var bridge in BridgesOf(way))
         {
             yield return ($"bridge {bridge.Bridge}", bridge.Position);
@@ -256,9 +277,18 @@ internal sealed partial class PlainObjective
             case Route route:
                 yield return ($"power {device}", "fed");
                 // A board has one receiver, whatever it listens to.
-                if (ProtocolCatalogue.Find(route.Mode.Protocol)!.Job is PortJob.ReceiverInput or PortJob.PulseInput)
+                var job = ProtocolCatalogue.Find(route.Mode.Protocol)!.Job;
+                if (job is PortJob.ReceiverInput or PortJob.PulseInput)
                 {
                     yield return ("the receiver", route.Link.Id);
+                }
+                else if (_build.Firmware?.Single.Contains(job) == true)
+                {
+                    yield return ($"the one {job}", InTurn(route) ? route.Port.Id : route.Link.Id);
+                }
+                if (route.Port.Alternatives.Count > 0)
+                {
+                    yield return ($"pins of {route.Port.Id}", route.Settings.Pins ?? "as it comes");
                 }
                 foreach (var (net, lead) in NetsOf(route))
                 {
@@ -339,7 +369,7 @@ internal sealed partial class PlainObjective
                 }
             }
         }
-        if (way is not Route route)
+        if (way is not Route { RidesIn: null } route)
         {
             yield break;
         }
@@ -421,6 +451,8 @@ internal sealed partial class PlainObjective
         };
 
     private sealed record Row(string Device, LinkWays? Link, IReadOnlyList<Hookup> Ways, bool MayGo);
+
+    private sealed record Gone(Link Link) : Hookup;
 
     private sealed record NoStay : Hookup
     {

@@ -13,9 +13,11 @@ internal sealed partial class PlainObjective
     {
         foreach (var contact in BridgesOf(way))
         {
-            if (_build.Board.Bridges.First(b => b.Id == contact.Bridge).Default != contact.Position)
+            var bridge = _build.Board.Bridges.First(b => b.Id == contact.Bridge);
+            if (bridge.Default != contact.Position)
             {
-                yield return ($"{contact.Bridge}={contact.Position}", CostTerm.HandWork, 4);
+                var minutes = bridge.MovedBy == MovedBy.Firmware ? 2 : 4;
+                yield return ($"{contact.Bridge}={contact.Position}", CostTerm.HandWork, minutes);
             }
         }
         foreach (var (key, value) in StatesOf(way))
@@ -32,7 +34,7 @@ internal sealed partial class PlainObjective
                 yield return ($"lift {key}", CostTerm.HandWork, 1);
             }
         }
-        if (way is Route link)
+        if (way is Route { RidesIn: null } link)
         {
             var canvas = link.Mode.Protocol == "MSP" ? _build.Firmware?.CanvasSettings ?? [] : [];
             var inside = _build
@@ -44,18 +46,38 @@ internal sealed partial class PlainObjective
                 yield return ($"setting {setting}", CostTerm.HandWork, 2);
             }
         }
-        if (way is Route { Port.Kind: PortKind.Uart } route && HasPad(route.Port.Rx) && HasPad(route.Port.Tx))
+        if (way is Route { RidesIn: not null } ride)
+        {
+            foreach (var work in ride.Work)
+            {
+                yield return ($"setting {work.Setting}", CostTerm.HandWork, 2);
+            }
+            yield break;
+        }
+        if (way is Route { Settings.Pins: { } pins } other)
+        {
+            yield return ($"pins {other.Port.Id} {pins}", CostTerm.HandWork, 2);
+        }
+        if (way is Route { Port.Kind: PortKind.Uart } route && IsWhole(route.Port))
         {
             yield return ($"whole {route.Port.Id}", CostTerm.WholePorts, 1);
         }
     }
 
+    private bool IsWhole(Port port) =>
+        (HasPad(port.Rx) && HasPad(port.Tx)) || port.Alternatives.Any(a => HasPad(a.Rx) && HasPad(a.Tx));
+
     /// <summary>What a way costs by itself.</summary>
     public IEnumerable<(CostTerm Term, int Amount)> Of(int row, Hookup? way) =>
         way switch
         {
+            Route { RidesIn: not null } ride =>
+            [
+                (CostTerm.PinsBroken, Pins(_rows[row].Link!).Count(p => p.Port != ride.Port.Id)),
+                (CostTerm.Losses, ride.Mode.Loses.Count),
+            ],
             Route route => Of(_rows[row].Link!, route),
-            null => Unmet(_rows[row].Link!),
+            null or Gone => Unmet(_rows[row].Link!),
             Feed feed =>
             [
                 (CostTerm.Unfed, feed.Feeds ? 0 : 1),
@@ -103,6 +125,7 @@ internal sealed partial class PlainObjective
             + (mode.Firmware is null ? 0 : 10)
             + (mode.Bauds.Count > 0 && mode.Bauds[0] != route.Settings.Baud ? 2 : 0)
             + (5 * trapped)
+            + (mode.Strapped is null ? 0 : 4)
             + route.Walks.Sum(w => Joint(route.Link.Want.Device, route.Seat, w.Lead.Id, w.Pad));
         var marginal = route.Walks.Count(w => w.Line.Flow != Flow.Out && w.Lead.HighFromVolts > 3.3);
         return

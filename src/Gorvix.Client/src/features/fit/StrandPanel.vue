@@ -33,6 +33,7 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
     <p class="sentence" :class="cell.state" data-testid="sentence">
       <RuleCode v-if="cell.code" class="code" :code="cell.code" /> {{ cell.sentence }}
     </p>
+    <p v-if="rule?.mend" class="reason" data-testid="mend">{{ rule.mend }}</p>
     <p v-if="rule" class="quiet reason">{{ rule.reason }}</p>
     <div v-if="cell.lanes.length > 0" class="lanes">
       <StrandLane v-for="(lane, i) in cell.lanes" :key="i" :lane="lane" />
