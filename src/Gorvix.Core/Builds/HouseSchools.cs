@@ -113,7 +113,11 @@ public static class HouseSchools
             "Your hand",
             [
                 new("usual", "Usual", "The minutes of the table: a bridge 4, a setting 2, a lead soldered 3."),
-                new("careful", "Careful", "Half as long again: the first boards, small pads, every joint under the glass."),
+                new(
+                    "careful",
+                    "Careful",
+                    "Half as long again: the first boards, small pads, every joint under the glass."
+                ),
                 new("quick", "Quick", "Two thirds: iron warm, leads tinned, the settings known by heart."),
             ]
         ),

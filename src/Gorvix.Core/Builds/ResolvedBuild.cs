@@ -127,11 +127,7 @@ public sealed class ResolvedBuild
             return device;
         }
         var harness = device.Harnesses.FirstOrDefault(h => h.Id == id) ?? device.Harnesses[0];
-        return device with
-        {
-            Leads = [.. device.Leads.Where(l => harness.Leads.Contains(l.Id))],
-            Plug = harness.Plug,
-        };
+        return device with { Leads = [.. device.Leads.Where(l => harness.Leads.Contains(l.Id))], Plug = harness.Plug };
     }
 
     // Two of one name in one build: every sentence must say which of them it means.

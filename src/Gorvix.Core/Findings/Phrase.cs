@@ -28,7 +28,5 @@ public static class Phrase
         number == 1 ? $"1 {one}" : $"{number} {several ?? $"{one}s"}";
 
     private static string Join(IReadOnlyList<string> words, string last) =>
-        words.Count < 2
-            ? string.Concat(words)
-            : $"{string.Join(", ", words.Take(words.Count - 1))} {last} {words[^1]}";
+        words.Count < 2 ? string.Concat(words) : $"{string.Join(", ", words.Take(words.Count - 1))} {last} {words[^1]}";
 }

@@ -19,7 +19,8 @@ public static class FitWords
     public static string Short(Link link, ResolvedBuild build)
     {
         bool Alone(Func<Link, string> word) => build.Links.Count(l => word(l) == word(link)) == 1;
-        return Alone(l => PlainWords.Of(l.Function.Need)) ? Phrase.Lower(PlainWords.Of(link.Function.Need))
+        return Alone(l => PlainWords.Of(l.Function.Need))
+            ? Phrase.Lower(PlainWords.Of(link.Function.Need))
             : Phrase.Lower(PlainWords.Of(link));
     }
 

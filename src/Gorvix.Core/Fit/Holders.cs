@@ -38,7 +38,9 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
             }
             var fights = wanted.Claims.FightsWith(chosen.Claims).ToList();
             // Who has the whole port has its pads too: that goes without saying.
-            var port = fights.Where(f => f is { Thing.Kind: ThingKind.Port } or { Theirs: UseHold { Kind: HoldKind.Port } });
+            var port = fights.Where(f =>
+                f is { Thing.Kind: ThingKind.Port } or { Theirs: UseHold { Kind: HoldKind.Port } }
+            );
             foreach (var what in (port.Any() ? port.Take(1) : fights).Select(What).OfType<string>())
             {
                 yield return (NameOf(chosen), what);

@@ -124,7 +124,9 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         static IEnumerable<Finding> Of(Plan plan) => plan.Chosen.SelectMany(c => c.Hazards);
         var known = Of(now).Select(h => h.Sentence).ToHashSet();
         var more = Of(then).FirstOrDefault(h => !known.Contains(h.Sentence));
-        return more is null ? "it brings a hazard more" : $"it brings a hazard: {Phrase.Clause(Phrase.First(more.Sentence))}";
+        return more is null
+            ? "it brings a hazard more"
+            : $"it brings a hazard: {Phrase.Clause(Phrase.First(more.Sentence))}";
     }
 
     private static string WorkClause(ResolvedBuild build, IReadOnlyList<Work> more)

@@ -9,7 +9,9 @@ internal static class DeviceCheck
         list.Range(device.Pieces, 1, PartCheck.MostPieces, "pieces", $"{place}.pieces");
         Outputs(device, place, list);
         Harnesses(device, place, list);
-        foreach (var (i, lead) in device.Leads.Index().Where(l => l.Item.Wires == PieceWires.Each && device.Pieces == 1))
+        foreach (
+            var (i, lead) in device.Leads.Index().Where(l => l.Item.Wires == PieceWires.Each && device.Pieces == 1)
+        )
         {
             list.Stop(
                 PartRules.BadValue,

@@ -203,8 +203,7 @@ public static class PartCheck
             _ => [Flow.Both],
         };
         var has = mode.Lines.Select(l => l.Flow).Order().ToList();
-        var whole =
-            has.SequenceEqual(wanted.Order()) || (protocol.Forms == WireForms.OneWireToo && has is [Flow.Both]);
+        var whole = has.SequenceEqual(wanted.Order()) || (protocol.Forms == WireForms.OneWireToo && has is [Flow.Both]);
         var half =
             protocol.Use != LineUse.SharedBus
             && mode.Loses.Count > 0
@@ -217,7 +216,10 @@ public static class PartCheck
                 PartRules.ModeLines,
                 place,
                 ("protocol", protocol.Id),
-                ("needs", protocol.Forms == WireForms.OneWireToo ? $"{Words(wanted)}, or \"both\" alone" : Words(wanted)),
+                (
+                    "needs",
+                    protocol.Forms == WireForms.OneWireToo ? $"{Words(wanted)}, or \"both\" alone" : Words(wanted)
+                ),
                 ("has", Words(has)),
                 ("mend", "Add the line, or say under \"loses\" what is missing without it.")
             );

@@ -125,7 +125,7 @@ public static class PlanningRules
     };
 
     /// <summary>All rules of this floor.</summary>
-    public static readonly IReadOnlyList<Rule> All = 
+    public static readonly IReadOnlyList<Rule> All =
     [
         Taken,
         Open,

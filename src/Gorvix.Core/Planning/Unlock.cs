@@ -61,12 +61,7 @@ public sealed record Unlock(IReadOnlyList<UnlockStep> Steps, Build After, Plan P
 /// </remarks>
 public static class Unlocks
 {
-    private static readonly UnlockKind[] Free = 
-    [
-        UnlockKind.HouseRule,
-        UnlockKind.Firmware,
-        UnlockKind.SwapHarness,
-    ];
+    private static readonly UnlockKind[] Free = [UnlockKind.HouseRule, UnlockKind.Firmware, UnlockKind.SwapHarness];
 
     /// <summary>The unlocks of a link, cheapest first; at most so many of each kind.</summary>
     /// <param name="space">The build's space.</param>

@@ -63,7 +63,8 @@ internal sealed class RouteMaker(
                     ? claims.With(joints)
                     : claims.With(joints, new SeatHold(_device, seat.Seat.Kind, seat.Seat.Socket?.Id)),
             Work = [.. own, .. board, .. joints.Select(j => j.Work).OfType<Work>()],
-            Minutes = own.Sum(w => w.Minutes) + joints.Sum(j => j.Minutes) + (WorkMinutes.Lift * Evicted(walks, joints)),
+            Minutes =
+                own.Sum(w => w.Minutes) + joints.Sum(j => j.Minutes) + (WorkMinutes.Lift * Evicted(walks, joints)),
             Hazards = [.. walks.SelectMany(w => w.Hazards), .. OfUsb()],
             IsShared = facts.Shares(protocol) && !facts.IsFirst(link, protocol),
             Processor = port.Kind == PortKind.Software ? (baud > 19_200 ? 4 : 3) : 0,

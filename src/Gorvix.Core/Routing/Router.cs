@@ -151,12 +151,7 @@ public static class Router
         );
     }
 
-    private static LinkWays WaysOf(
-        ResolvedBuild build,
-        Link link,
-        IReadOnlyList<SeatWay> seats,
-        RouterFacts facts
-    )
+    private static LinkWays WaysOf(ResolvedBuild build, Link link, IReadOnlyList<SeatWay> seats, RouterFacts facts)
     {
         var routes = new List<Route>();
         var rejections = new List<Rejection>();

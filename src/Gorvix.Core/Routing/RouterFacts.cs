@@ -51,9 +51,7 @@ internal sealed class RouterFacts(ResolvedBuild build, IReadOnlySet<string> talk
 
     /// <summary>The link in which a mode rides, or null when it is not wished for.</summary>
     public static Link? CarrierOf(ResolvedBuild build, Link rider, Mode mode) =>
-        build.Links.FirstOrDefault(l =>
-            l.Want.Device == rider.Want.Device && l.Function.Id == mode.Inside?.Function
-        );
+        build.Links.FirstOrDefault(l => l.Want.Device == rider.Want.Device && l.Function.Id == mode.Inside?.Function);
 
     /// <summary>
     /// The job that a port must have alone on the board, or null where several ports may have it. A firmware has one receiver,

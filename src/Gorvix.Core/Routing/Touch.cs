@@ -45,7 +45,8 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
     public static bool Talks(Device device, Lead lead) =>
         lead.Role switch
         {
-            LeadRole.Sense when device.Functions.All(f => f.Modes.All(m => m.Lines.All(l => l.Lead != lead.Id))) => true,
+            LeadRole.Sense when device.Functions.All(f => f.Modes.All(m => m.Lines.All(l => l.Lead != lead.Id))) =>
+                true,
             LeadRole.Picture or LeadRole.Sense => device
                 .Functions.SelectMany(f => f.Modes)
                 .SelectMany(m => m.Lines)

@@ -33,11 +33,7 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
             [.. plan.Seats.Select(s => new WiredSeat(s.Ways.Device.Id, s.Way.Seat))],
             leads,
             [.. build.Board.Bridges.Select(b => new BridgeSet(b, [contacts[b.Id].FirstOrDefault(b.Default)]))],
-            [
-                .. routes
-                    .Where(r => r.RidesIn is null)
-                    .Select(r => new PortSet(r.Link.Id, r.Port, r.Mode, r.Settings)),
-            ],
+            [.. routes.Where(r => r.RidesIn is null).Select(r => new PortSet(r.Link.Id, r.Port, r.Mode, r.Settings))],
             new Sources(Feeder.SourceOf(build), build.Build.Pack)
         )
         {

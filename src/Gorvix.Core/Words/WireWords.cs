@@ -66,7 +66,8 @@ public static class WorkWords
             WorkAction.SetBridge =>
                 $"Close bridge {work.Bridge} at \"{work.Position}\"; it comes at \"{DefaultOf(build, work.Bridge!)}\".",
             WorkAction.SetMode => $"On the {device!.Name}: {PortWords.Condition(work.Setting, work.Firmware)}.",
-            WorkAction.SetAddress => $"On the {device!.Name}: {work.Setting}, so that it answers at 0x{work.Address:X2}.",
+            WorkAction.SetAddress =>
+                $"On the {device!.Name}: {work.Setting}, so that it answers at 0x{work.Address:X2}.",
             WorkAction.SetRadio => $"On the radio: {work.Setting}.",
             WorkAction.SetBaud => $"On the {device!.Name}: set it to {work.Baud} baud.",
             WorkAction.ReplaceBuiltIn =>
@@ -149,13 +150,17 @@ public static class WorkWords
     private static string Several(string kind)
     {
         var words = kind.Split(' ', 2);
-        var first = words[0] == "strapped" ? $"strapped addresses" : words[0] == "firmware" ? "firmware updates of devices" : null;
+        var first =
+            words[0] == "strapped" ? $"strapped addresses"
+            : words[0] == "firmware" ? "firmware updates of devices"
+            : null;
         return first ?? $"{words[0]}s{(words.Length > 1 ? $" {words[1].Replace("its plug", "their plugs")}" : "")}";
     }
 
     private static string NumberOf(int number) =>
-        number < 10 ? new[] { "no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine" }[number]
-        : $"{number}";
+        number < 10
+            ? new[] { "no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine" }[number]
+            : $"{number}";
 
     private static string DefaultOf(ResolvedBuild build, string bridge) =>
         build.Board.Bridges.First(b => b.Id == bridge).Default;

@@ -10,7 +10,15 @@ namespace Gorvix.Web.Features;
 /// <param name="Mend">How to mend it; empty where the sentence says it.</param>
 /// <param name="Reason">Why it holds.</param>
 /// <param name="Source">Where it comes from.</param>
-public sealed record RuleText(string Id, string Group, string Title, string Sentence, string Mend, string Reason, string Source);
+public sealed record RuleText(
+    string Id,
+    string Group,
+    string Title,
+    string Sentence,
+    string Mend,
+    string Reason,
+    string Source
+);
 
 /// <summary>The rules behind the codes.</summary>
 internal static class RuleEndpoints
@@ -19,7 +27,15 @@ internal static class RuleEndpoints
     [
         .. from floor in RuleBook.Floors
         from rule in floor.Rules
-        select new RuleText(rule.Id, floor.Title, rule.Title, rule.Sentence, rule.Mend, rule.Reason, rule.Source.ToString()),
+        select new RuleText(
+            rule.Id,
+            floor.Title,
+            rule.Title,
+            rule.Sentence,
+            rule.Mend,
+            rule.Reason,
+            rule.Source.ToString()
+        ),
     ];
 
     public static void MapRules(this IEndpointRouteBuilder app) =>

@@ -52,7 +52,10 @@ public class BadInputTests
     {
         var sheet = Sheet(Build(Whole("F4", "U1", "U2"), Device("dumb", Need.Control)));
         Assert.All(sheet.Links[0].Cells, c => Assert.Equal("NO-MODE", c.Code));
-        Assert.Equal("Control has no way on this board with your house rules, firmware and parts; no other link stands in its way.", sheet.Conflicts[0].Sentence);
+        Assert.Equal(
+            "Control has no way on this board with your house rules, firmware and parts; no other link stands in its way.",
+            sheet.Conflicts[0].Sentence
+        );
         Assert.Equal(Severity.Stop, sheet.Verdict.Severity);
     }
 
@@ -84,7 +87,10 @@ public class BadInputTests
     public void Forty_receivers_are_answered_with_the_one_that_a_board_can_have()
     {
         Device[] many = [.. Enumerable.Range(0, 40).Select(i => Receiver with { Id = $"r{i}" })];
-        Assert.Equal(1, Sheet(Build(Whole("F7", [.. Enumerable.Range(1, 32).Select(i => $"U{i}")]), many)).Verdict.Carried);
+        Assert.Equal(
+            1,
+            Sheet(Build(Whole("F7", [.. Enumerable.Range(1, 32).Select(i => $"U{i}")]), many)).Verdict.Carried
+        );
     }
 
     [Fact]

@@ -11,8 +11,7 @@ namespace Gorvix.Core.Tests.Fit;
 /// <summary>What leaflets say of supplies, pads and the board itself, each by what it does to the builder. Common practice.</summary>
 public class LeafletSupplyTests
 {
-    private static Device Module(string id) =>
-        Device(id, Need.Position, Mode("UBX", Out(), In())).Fed(4, 6).Leads("G");
+    private static Device Module(string id) => Device(id, Need.Position, Mode("UBX", Out(), In())).Fed(4, 6).Leads("G");
 
     // Two headers, A at the left and B at the right, each with a port, 5 V and ground; B's supply is nearer to A's signals than A's own.
     private static Board TwoHeaders()
@@ -37,7 +36,10 @@ public class LeafletSupplyTests
     public void Supply_and_ground_are_taken_from_the_header_of_the_signals_though_another_pad_is_nearer()
     {
         var fit = Fit4S(TwoHeaders(), [Module("m")], ["m"]).Sound();
-        Assert.Equal(("Soldered R1", "Soldered 5A", "Soldered GA"), (fit.At("m", "TX"), fit.At("m", "V"), fit.At("m", "G")));
+        Assert.Equal(
+            ("Soldered R1", "Soldered 5A", "Soldered GA"),
+            (fit.At("m", "TX"), fit.At("m", "V"), fit.At("m", "G"))
+        );
     }
 
     [Fact]
@@ -53,7 +55,10 @@ public class LeafletSupplyTests
     [Fact]
     public void A_wire_to_the_other_side_goes_round_the_nearest_edge()
     {
-        Board board = Whole("F7", "U1") with { Outline = new() { Width = 30, Depth = 40 } };
+        Board board = Whole("F7", "U1") with
+        {
+            Outline = new() { Width = 30, Depth = 40 },
+        };
         Pad At(BoardSide side, double x, double y) =>
             new()
             {
@@ -125,7 +130,11 @@ public class LeafletSupplyTests
     [InlineData(0.12, null, "120 mA, peak unknown")]
     [InlineData(null, 1.5, "up to 1.5 A")]
     [InlineData(0.12, 1.5, "120 mA, up to 1.5 A")]
-    public void What_a_leaflet_does_not_say_of_a_current_is_said_to_be_unknown(double? typical, double? peak, string words)
+    public void What_a_leaflet_does_not_say_of_a_current_is_said_to_be_unknown(
+        double? typical,
+        double? peak,
+        string words
+    )
     {
         var module = Module("m");
         module = module with { Supplies = [module.Supplies[0] with { Typical = typical, Peak = peak }] };

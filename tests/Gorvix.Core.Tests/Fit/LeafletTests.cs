@@ -87,14 +87,7 @@ public class LeafletTests
     [InlineData("PPM")]
     public void Two_receivers_are_never_both_carried_whether_serial_or_pulses(string second)
     {
-        var board = Whole("F7", "U1", "U2") with
-        {
-            Nets =
-            [
-                .. Whole("F7", "U1", "U2").Nets,
-                new() { Id = "p" },
-            ],
-        };
+        var board = Whole("F7", "U1", "U2") with { Nets = [.. Whole("F7", "U1", "U2").Nets, new() { Id = "p" }] };
         board = board.With(Pad("PPM", "p")) with
         {
             Ports =
@@ -145,7 +138,10 @@ public class LeafletTests
         var fit = Fit4S(half, [oneWire], ["rx"]).Sound();
         Assert.Equal("U1", fit.Ports());
         Assert.Contains("half-duplex", fit.Sheet().Links[0].Settings);
-        Assert.Equal("1-WIRE", Ways(Board("F4", Port("U1", tx: false)).With(Pad("R1", "U1.rx")), Mode("CRSF", Both())).CodeAt("U1"));
+        Assert.Equal(
+            "1-WIRE",
+            Ways(Board("F4", Port("U1", tx: false)).With(Pad("R1", "U1.rx")), Mode("CRSF", Both())).CodeAt("U1")
+        );
     }
 
     [Fact]
@@ -203,7 +199,11 @@ public class LeafletTests
     [InlineData(5.5, 5.0, null)]
     [InlineData(4.9, 5.0, "LEVEL")]
     [InlineData(5.0, 5.0, null)]
-    public void An_inverter_that_stands_five_volts_saves_a_pin_that_does_not(double? stands, double drives, string? code)
+    public void An_inverter_that_stands_five_volts_saves_a_pin_that_does_not(
+        double? stands,
+        double drives,
+        string? code
+    )
     {
         var inverter = new Inverter
         {
@@ -218,7 +218,10 @@ public class LeafletTests
         Assert.Equal(code, ways.Routes.Count > 0 ? null : ways.CodeAt("U1"));
         if (stands is 4.9)
         {
-            Assert.Contains("drives 5.0 V into the inverter before U1 RX, which stands 4.9 V", ways.NearestAt("U1")!.Finding.Sentence);
+            Assert.Contains(
+                "drives 5.0 V into the inverter before U1 RX, which stands 4.9 V",
+                ways.NearestAt("U1")!.Finding.Sentence
+            );
         }
     }
 
@@ -254,7 +257,10 @@ public class LeafletTests
             };
             return new FitReader(Build(board, Device("rx", Need.Control, Mode("SBUS", Out("S")))));
         }
-        Assert.Equal((2, 4), (With(MovedBy.Firmware).Plan.Cost[CostTerm.HandWork], With(MovedBy.Iron).Plan.Cost[CostTerm.HandWork]));
+        Assert.Equal(
+            (2, 4),
+            (With(MovedBy.Firmware).Plan.Cost[CostTerm.HandWork], With(MovedBy.Iron).Plan.Cost[CostTerm.HandWork])
+        );
         Assert.Equal(
             ["In the board's settings: switch INV to \"inverted\"; it comes at \"raw\"."],
             With(MovedBy.Firmware).Sheet().Work
@@ -264,7 +270,21 @@ public class LeafletTests
     // U1 comes on R1 and T1 and can be led to R9 and T9; both pairs at once it cannot have.
     private static Board TwoPairs()
     {
-        var board = Board("F4", Port("U1") with { Alternatives = [new() { Name = "B", Rx = "r9", Tx = "t9" }] });
+        var board = Board(
+            "F4",
+            Port("U1") with
+            {
+                Alternatives =
+                [
+                    new()
+                    {
+                        Name = "B",
+                        Rx = "r9",
+                        Tx = "t9",
+                    },
+                ],
+            }
+        );
         return (board with { Nets = [.. board.Nets, new() { Id = "r9" }, new() { Id = "t9" }] }).With(
             Pad("R1", "U1.rx"),
             Pad("T1", "U1.tx", Inverter(Passage.ToPad)),
@@ -325,16 +345,24 @@ public class LeafletTests
         AddressStrap strap = new() { Address = 14, How = "close the pad ADR" };
         var fit = new FitReader(Build(BusBoard(inside), Compass("mag", strap))).Sound();
         Assert.Equal(["On the mag: close the pad ADR, so that it answers at 0x0E."], fit.Sheet().Work);
-        Assert.NotEmpty(new FitReader(Build(BusBoard(inside with { Address = 14 }), Compass("mag"))).Plan.Placements[0].Route!.Walks);
+        Assert.NotEmpty(
+            new FitReader(Build(BusBoard(inside with { Address = 14 }), Compass("mag"))).Plan.Placements[0].Route!.Walks
+        );
     }
 
     [Fact]
     public void Two_sensors_of_one_address_share_a_bus_when_one_is_strapped_and_else_say_which_address_is_in_use()
     {
         AddressStrap strap = new() { Address = 14, How = "close the pad ADR" };
-        Assert.Equal("I2C1 I2C1", new FitReader(Build(BusBoard(), Compass("a", strap), Compass("b", strap))).Sound().Ports());
+        Assert.Equal(
+            "I2C1 I2C1",
+            new FitReader(Build(BusBoard(), Compass("a", strap), Compass("b", strap))).Sound().Ports()
+        );
         var unmet = new FitReader(Build(BusBoard(), Compass("a"), Compass("b"))).Sheet().Findings;
-        Assert.Contains("I2C1: heading (a) answers at 0x0D on I2C1 already", unmet.First(f => f.Rule == "UNMET").Sentence);
+        Assert.Contains(
+            "I2C1: heading (a) answers at 0x0D on I2C1 already",
+            unmet.First(f => f.Rule == "UNMET").Sentence
+        );
     }
 
     [Fact]
@@ -442,7 +470,11 @@ public class LeafletTests
     [InlineData(1 / 11.0, 25.2, null)]
     [InlineData(1.0, 25.2, "LEVEL")]
     [InlineData(1 / 11.0, 36.4, "LEVEL")]
-    public void The_packs_voltage_reaches_a_sense_pad_through_its_divider_or_burns_the_pin(double ratio, double volts, string? code)
+    public void The_packs_voltage_reaches_a_sense_pad_through_its_divider_or_burns_the_pin(
+        double ratio,
+        double volts,
+        string? code
+    )
     {
         PathElement[] divider = ratio < 1 ? [new Divider { Ratio = ratio }] : [];
         var ways = Router.WaysOf(Build(Levels("level", null, divider), Sensing(volts))).Links[0];
@@ -482,7 +514,11 @@ public class LeafletTests
             Whole("F7", "U1"),
             [Receiver],
             ["!rx", "rx/back"],
-            b => b with { Radio = new() { BayBaud = bay, PacketHertz = hertz } }
+            b =>
+                b with
+                {
+                    Radio = new() { BayBaud = bay, PacketHertz = hertz },
+                }
         );
         Assert.Equal(code is null ? "U1 U1" : "U1 -", fit.Ports());
         Assert.Equal(minutes, fit.Plan.Cost[CostTerm.HandWork]);
@@ -506,7 +542,11 @@ public class LeafletTests
                     Whole("F7", "U1"),
                     [Receiver],
                     ["!rx"],
-                    b => b with { Radio = new() { BayBaud = 115_200, PacketHertz = hertz } }
+                    b =>
+                        b with
+                        {
+                            Radio = new() { BayBaud = 115_200, PacketHertz = hertz },
+                        }
                 )
                 .Rules();
         Assert.Contains("BAY-SLOW", Rules(444));

@@ -320,8 +320,7 @@ internal sealed partial class PlainObjective
 
     // Readings of several speed controllers come over one wire, each when it is asked; nobody else is on it then.
     private bool InTurn(Route route) =>
-        route.Mode.Protocol == "ESC"
-        && _build.Links.Count(l => l.Function.Modes.Any(m => m.Protocol == "ESC")) > 1;
+        route.Mode.Protocol == "ESC" && _build.Links.Count(l => l.Function.Modes.Any(m => m.Protocol == "ESC")) > 1;
 
     private IEnumerable<(string, string)> AloneOrInTurn(Route route)
     {
@@ -407,7 +406,12 @@ internal sealed partial class PlainObjective
     private IEnumerable<string> PortUses(Route route) =>
         Strict ? [$"port {route.Port.Id}"]
         : OneWay(route) && !InTurn(route) ? route.Walks.Select(w => $"{route.Port.Id} half {w.Net}")
-        : [$"{route.Port.Id} half {route.Port.Rx}", $"{route.Port.Id} half {route.Port.Tx}"];
+        : PinsOf(route).Select(net => $"{route.Port.Id} half {net}");
+
+    private static string?[] PinsOf(Route route) =>
+        route.Port.Alternatives.FirstOrDefault(a => a.Name == route.Settings.Pins) is { } other
+            ? [other.Rx, other.Tx]
+            : [route.Port.Rx, route.Port.Tx];
 
     // Two one-way users of one port's halves must agree on baud, framing and firmware.
     public bool Halves(Route a, Route b)

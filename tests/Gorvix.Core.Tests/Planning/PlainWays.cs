@@ -279,7 +279,10 @@ internal sealed class PlainWays(ResolvedBuild build)
         }
         bool[] switches = [port.Settings.InvertRx, port.Settings.InvertTx, port.Settings.SwapPins];
         return PlanCost.Of(CostTerm.Losses, port.Mode.Loses.Count)
-            + PlanCost.Of(CostTerm.HandWork, (port.Mode.Setting is null ? 0 : 2) + (port.Mode.Firmware is null ? 0 : 10))
+            + PlanCost.Of(
+                CostTerm.HandWork,
+                (port.Mode.Setting is null ? 0 : 2) + (port.Mode.Firmware is null ? 0 : 10)
+            )
             + PlanCost.Of(CostTerm.Switches, switches.Count(on => on));
     }
 }

@@ -66,7 +66,10 @@ internal sealed partial class PlainWalker
             {
                 Say($"{net.Id} has two users");
             }
-            if ((drivers.Count > 1 && !drivers.All(d => TakesTurns(d.Device, d.Lead))) || (board && drivers.Any(d => LineOf(d.Device, d.Lead) is null)))
+            if (
+                (drivers.Count > 1 && !drivers.All(d => TakesTurns(d.Device, d.Lead)))
+                || (board && drivers.Any(d => LineOf(d.Device, d.Lead) is null))
+            )
             {
                 Say($"{net.Id} has two talkers: {string.Join(", ", drivers.Select(d => $"{d.Device} {d.Lead.Id}"))}");
             }
@@ -260,7 +263,10 @@ internal sealed partial class PlainWalker
         if (port.Mode.PacketHertz is { } rate && protocol.FrameBytes is { } bytes)
         {
             // Eight data bits, a start bit, parity and stop bits: 10 for 8N1, 11 for 8N2, 12 for 8E2.
-            var bits = protocol.Framing == Framing.EightE2 ? 12 : protocol.Framing == Framing.EightN2 ? 11 : 10;
+            var bits =
+                protocol.Framing == Framing.EightE2 ? 12
+                : protocol.Framing == Framing.EightN2 ? 11
+                : 10;
             if (bytes * bits * device.Pieces / (double)baud > 1 / rate)
             {
                 Say($"the frames on {port.Port.Id} do not fit");

@@ -1,0 +1,299 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Fit;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Routing;
+using static Gorvix.Core.Tests.Bench;
+using static Gorvix.Core.Tests.PlugBench;
+
+namespace Gorvix.Core.Tests.Fit;
+
+/// <summary>Rules that could once be taken out, or moved by a step, without a test that minded.</summary>
+public class RuleStepTests
+{
+    private static readonly Device Gnss = Device("gnss", Need.Position, Mode("UBX", Out(), In()));
+
+    // Application notes on UART clock accuracy: about ±2 % in all. 3.42 MHz ÷ 8 is 1.8 % off 420 000, 3.46 MHz ÷ 8 is 3.0 %.
+    [Theory]
+    [InlineData(3.42, null)]
+    [InlineData(3.46, "BAUD")]
+    [InlineData(3.3, null)]
+    [InlineData(3.27, "BAUD")]
+    public void A_clock_is_off_by_two_percent_and_no_more(double megahertz, string? code)
+    {
+        var board = Whole("F4", "U1");
+        board = board with { Ports = [board.Ports[0] with { ClockMegahertz = megahertz }] };
+        Assert.Equal(code, Ways(board, Mode("CRSF", Out(), In())).CodeAt("U1"));
+    }
+
+    [Theory]
+    [InlineData(BootLevel.High, null)]
+    [InlineData(BootLevel.Low, "BOOT")]
+    [InlineData(BootLevel.Chatters, "BOOT")]
+    public void A_pin_that_is_low_at_power_up_is_a_trap_as_one_that_chatters_is(BootLevel level, string? code)
+    {
+        var board = Whole("F4", "U1");
+        board = board with { Nets = [.. board.Nets.Select(n => n.Id == "U1.tx" ? n with { AtBoot = level } : n)] };
+        var receiver = Device("rx", Need.Control, Mode("CRSF", Out(), In()));
+        receiver = receiver with { Leads = [.. receiver.Leads.Select(l => l with { AtBoot = BootNeed.High })] };
+        Assert.Equal(code, Router.WaysOf(Build(board, receiver)).Links[0].CodeAt("U1"));
+    }
+
+    [Fact]
+    public void A_rail_that_hangs_on_one_that_lives_on_USB_lives_on_USB_too()
+    {
+        Rail Of(string id, RailFeed feed, string? from) =>
+            new()
+            {
+                Id = id,
+                Label = id,
+                Volts = 3.3,
+                Feed = feed,
+                From = from,
+            };
+        var (usb, next, last, other) = (
+            Of("4v5", RailFeed.RegulatorOrUsb, null),
+            Of("a", RailFeed.Regulator, "4v5"),
+            Of("b", RailFeed.Regulator, "a"),
+            Of("c", RailFeed.Regulator, null)
+        );
+        var circuit = Circuit.Of(Whole("F4", "U1") with { Rails = [usb, next, last, other] });
+        Assert.Equal(
+            [true, true, true, false],
+            new[] { usb, next, last, other }.Select(r => Trace.AliveOnUsb(circuit, r))
+        );
+    }
+
+    [Fact]
+    public void A_plug_whose_ground_alone_would_sit_on_the_battery_is_not_put_in_as_it_comes()
+    {
+        var board = Whole("F7", "U1").Powered("GND").Socket("S", "s", "U1.rx", "U1.tx", "BAT");
+        var fit = Fit4S(
+                board,
+                [Gnss.Plugged("s", "TX", "RX", "G")],
+                ["gnss"],
+                b => b with { Pins = [new SeatMatch { Device = "gnss", Socket = "S" }] }
+            )
+            .Sound();
+        Assert.Equal("Soldered GND", fit.At("gnss", "G"));
+        Assert.Contains("its G would sit on S3", Assert.Single(fit.Sheet().Findings, f => f.Rule == "PLUG").Sentence);
+    }
+
+    [Theory]
+    [InlineData(7.0, 17.0, null)]
+    [InlineData(13.3, 17.0, "Choose a pack with more cells.")]
+    [InlineData(7.0, 16.7, "Feed it from a regulator of its own")]
+    public void The_boards_input_is_held_against_both_ends_of_the_pack(double min, double max, string? mend)
+    {
+        // 4S: 13.2 V empty, 16.8 V full (common practice).
+        var board = Whole("F7", "U1").Powered("GND") with
+        {
+            Input = new() { Min = min, Max = max },
+        };
+        var input = Fit4S(board, [Gnss], ["gnss"]).Sheet().Findings.SingleOrDefault(f => f.Rule == "INPUT");
+        Assert.Equal(mend is null, input is null);
+        Assert.Contains(mend ?? "", input?.Sentence ?? "");
+    }
+
+    [Fact]
+    public void A_hundred_pins_and_a_hundred_bans_are_taken_and_one_more_is_not()
+    {
+        var hare = Demo.NorthFaceHare;
+        RouteMatch[] Many(int count) => [.. Enumerable.Repeat(new RouteMatch { Link = "control", Port = "U1" }, count)];
+        Assert.Empty(BuildCheck.Of(hare with { Pins = Many(100), Bans = Many(100) }, Demo.Library, "b"));
+        Assert.Equal(
+            ["b.pins has 101 pins; 100 is the most. Split the build or leave out what you do not need."],
+            BuildCheck.Of(hare with { Pins = Many(101) }, Demo.Library, "b").Select(f => f.Sentence)
+        );
+        Assert.Equal(
+            ["b.bans has 101 bans; 100 is the most. Split the build or leave out what you do not need."],
+            BuildCheck.Of(hare with { Bans = Many(101) }, Demo.Library, "b").Select(f => f.Sentence)
+        );
+    }
+
+    [Fact]
+    public void A_supply_that_a_selector_could_give_says_which_who_holds_it_and_where()
+    {
+        var board = Whole("F7", "U1", "U2").Powered("GND");
+        board = board.With(
+            Pad(
+                "VS",
+                new PadPath { Rail = "5V", Through = [At("J", "5")] },
+                new PadPath { Rail = "BAT", Through = [At("J", "B")] }
+            )
+        ) with
+        {
+            Bridges =
+            [
+                new()
+                {
+                    Id = "J",
+                    Positions = ["5", "B"],
+                    Default = "5",
+                },
+            ],
+        };
+        var transmitter = Device("vtx", Need.VideoControl, Mode("VC-9600", Both())).Fed(7, 26).Leads("G");
+        var fit = Fit4S(board, [Gnss.Fed(4, 6).Leads("G"), transmitter], ["!gnss", "vtx"]);
+        Assert.Equal(
+            "No pad can feed the vtx. VS could, but the supply of the gnss needs bridge J at \"5\".",
+            Assert.Single(fit.Sheet().Findings, f => f.Rule == "UNFED").Sentence
+        );
+    }
+
+    [Fact]
+    public void A_cell_that_another_pin_holds_says_whose_pin_that_is()
+    {
+        var fit = new FitReader(
+            Build(
+                    Whole("F7", "U1"),
+                    (Gnss, Priority.Must),
+                    (Device("log", Need.FlightLog, Mode("Flight log", In())), Priority.Nice)
+                )
+                .Pinned(new RouteMatch { Link = "gnss", Port = "U1" })
+        );
+        var cell = fit.Sheet().Links[1].Cells[0];
+        Assert.Equal(
+            ("TAKEN", "Flight log (log) could go on U1, but position has U1, as you pinned it."),
+            (cell.Code, cell.Sentence)
+        );
+    }
+
+    [Fact]
+    public void A_way_through_three_parts_and_a_way_through_five_are_ways()
+    {
+        Resistor ohms = new() { Ohms = 100 };
+        foreach (var count in new[] { 3, 5 })
+        {
+            PathElement[] through = [Inverter(), .. Enumerable.Repeat<PathElement>(ohms, count - 1)];
+            var ways = Ways(Board("F4", Port("U1")).With(Pad("S", "U1.rx", through)), Mode("SBUS", Out()));
+            Assert.Equal(count, Assert.Single(ways.Routes).Walks[0].Strand.Steps.Count);
+        }
+    }
+
+    [Fact]
+    public void A_link_that_code_reads_says_what_that_costs_and_that_the_code_inverts()
+    {
+        var board = Board(
+            "F4",
+            new Port
+            {
+                Id = "S1",
+                Kind = PortKind.Software,
+                Rx = "r",
+                Tx = "t",
+            }
+        ) with
+        {
+            Nets = [new() { Id = "r" }, new() { Id = "t" }],
+        };
+        var radio = Device("radio", Need.Telemetry, Mode("S.Port", Both()));
+        var made = Build(board.With(Pad("R", "r"), Pad("T", "t")), radio);
+        var build = made.Build with { House = new() { Software = SoftwareUse.Allowed } };
+        var sheet = new FitReader(Resolving.Resolved(build, new PartsLibrary([made.Board], [radio]))).Sheet();
+        Assert.Equal(
+            "Telemetry (radio) is read in code on S1: about 40 % of the processor at high loop rates, and the code inverts the line.",
+            Assert.Single(sheet.Findings, f => f.Rule == "CODE").Sentence
+        );
+        Assert.Equal(["S1 TX inverted in code", "about 40 % of the processor"], sheet.Links[0].Settings.TakeLast(2));
+    }
+
+    [Fact]
+    public void Three_links_of_one_name_are_told_apart_in_a_sentence()
+    {
+        Device Module(string id) => Gnss with { Id = id, Name = "Fix" };
+        var board = Whole("F7", "U1", "U2");
+        var devices = new[] { Module("a"), Module("b"), Module("c") };
+        var conflict = Assert.Single(new FitReader(Build(board, devices)).Sheet().Conflicts);
+        Assert.StartsWith(
+            "Position (Fix c), position (Fix a) and position (Fix b) cannot all be carried",
+            conflict.Sentence
+        );
+        var two = Device("d", Need.Telemetry, Mode("LTM", In("A"))).Also("g", Need.Telemetry, Mode("LTM", In("B")));
+        var sheet = Fit4S(Whole("F7", "U1"), [two], ["d", "d/g"]).Sheet();
+        Assert.StartsWith(
+            "Telemetry \"g\" (d) and telemetry \"f\" (d) cannot all be carried",
+            Assert.Single(sheet.Conflicts).Sentence
+        );
+    }
+
+    [Fact]
+    public void Another_place_that_costs_the_same_and_one_that_costs_a_switch_say_so()
+    {
+        var plain = new FitReader(Build(Whole("F7", "U1", "U2"), Gnss)).Sheet().Links[0].Cells[1];
+        Assert.Equal(
+            (
+                "free",
+                "Position (gnss) could go on U2: costs the same; of equals the first in the files' order is taken."
+            ),
+            (plain.Text, plain.Sentence)
+        );
+        var board = Board("F7", Port("U1"), Port("U2"))
+            .With(
+                Pad("R1", "U1.rx"),
+                Pad("T1", "U1.tx"),
+                Pad("R2", "U2.rx", Inverter(Passage.Both)),
+                Pad("T2", "U2.tx")
+            );
+        var turned = new FitReader(Build(board, Gnss)).Sheet().Links[0].Cells[1];
+        Assert.Equal("Position (gnss) could go on U2: in the settings: U2 RX inverted.", turned.Sentence);
+    }
+
+    [Fact]
+    public void More_work_in_another_link_is_told_as_that_work()
+    {
+        // The log goes to U2 only when the module leaves it, and the module's other port wants its bridge closed.
+        var board = Board("F4", Port("U1"), Port("U2"))
+            .With(
+                Pad("R1", Path("U1.rx", At("J", "closed"))),
+                Pad("T1", "U1.tx", Inverter(Passage.ToPad)),
+                Pad("R2", "U2.rx")
+            );
+        board = board.With(Pad("T2", "U2.tx")) with
+        {
+            Bridges =
+            [
+                new()
+                {
+                    Id = "J",
+                    Positions = ["open", "closed"],
+                    Default = "open",
+                },
+            ],
+        };
+        var finder = Device("finder", Need.Height, Mode("Range finder", Out("D")));
+        var second = Device("esc", Need.EscReadings, Mode("ESC", Out("T")));
+        var fit = new FitReader(Build(board, (finder, Priority.Must), (second, Priority.Nice)));
+        var cell = fit.Sheet().Links[1].Cells.Single(c => c.Port == fit.Plan.RouteOf("finder")!.Port.Id);
+        Assert.Contains("moves height to", cell.Sentence);
+        Assert.DoesNotContain("in other links", cell.Sentence);
+    }
+
+    [Fact]
+    public void What_no_house_rule_or_part_allows_says_that_no_link_stands_in_its_way()
+    {
+        var board = Board(
+            "F4",
+            new Port
+            {
+                Id = "S1",
+                Kind = PortKind.Software,
+                Tx = "t",
+            }
+        ) with
+        {
+            Nets = [new() { Id = "t" }],
+        };
+        var radio = Device("radio", Need.Telemetry, Mode("LTM", In()));
+        var fit = new FitReader(Build(board.With(Pad("T", "t")), radio));
+        Assert.Equal(
+            "Telemetry has no way on this board with your house rules, firmware and parts; no other link stands in its way.",
+            Assert.Single(fit.Sheet().Conflicts).Sentence
+        );
+        var library = new PartsLibrary([board.With(Pad("T", "t"))], [radio]);
+        Assert.Contains(
+            Assert.Single(fit.Unlocks(library)).Ways,
+            w => w.Words == "House rule \"Software serial\": telemetry only"
+        );
+    }
+}
