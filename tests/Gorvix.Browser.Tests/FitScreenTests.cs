@@ -72,7 +72,7 @@ public class FitScreenTests
     {
         await using var page = await Page.Open(Hare);
         page.Click("[data-mode='crsf-inverted']");
-        page.Says("#verdict", "2 of 3 links carried. No port for position (Fix 10).");
+        page.Says("#verdict", "2 of 3 links carried. No place for position (Fix 10).");
         page.Says(".wishes", "mode \"CRSF, output inverted\"");
         page.Says("th.row", "Position – left out");
         page.Says("th.row", "Picture text – in the way");
@@ -110,18 +110,18 @@ public class FitScreenTests
     [Fact]
     public async Task The_best_plans_stand_side_by_side_and_one_is_chosen_by_key_or_mouse()
     {
-        await using var page = await Page.Open(Hare);
+        await using var page = await Page.Open("/builds/weighbridge-wren/fit");
         page.Says("[data-plan='1']", "this plan");
-        page.Says("[data-plan='2']", "picture text to U4, position to U1");
-        page.Says("[data-plan='2']", "away from the maker's advice");
+        page.Says("[data-plan='2']", "position to U1, phone settings to U2");
+        page.Says("[data-plan='2']", "it costs the same");
         page.Find("td[tabindex='0']").Click();
         page.Press("2");
         page.Says("[data-cell='position U1']", "pin");
-        page.Says("#verdict", "All 3 links carried.");
+        page.Says("#verdict", "All 4 links carried.");
         page.Press("z");
         page.Gone(".wishes");
         page.Click("[data-plan='2']");
-        page.Says(".wishes", "Picture text (Beacon D6) stays on U4");
+        page.Says(".wishes", "Position (Fix 20C) stays on U1");
         Assert.Equal("", page.Console());
     }
 

@@ -76,7 +76,7 @@ public class PlugsPanelTests
             "Stop: No pad can feed the Lantern 25. 1 of 2 links carried. No supply for video control"
         );
         page.Says("[data-device='transmitter'] [data-lead='v']", "has no pad");
-        page.Says("body", "Video control and the supply of the Reed 10 cannot all be had.");
+        page.Says("body", "Video control and the supply of the Reed 10 cannot both be had.");
         Assert.Equal("", page.Console());
     }
 }

@@ -254,13 +254,13 @@ public class CircuitApiTests
     private static JsonObject Talker() =>
         Part(
             "talker",
-            "receiver",
-            "control",
+            "rangeFinder",
+            "height",
             new JsonObject
             {
-                ["id"] = "sbus",
-                ["name"] = "SBUS",
-                ["protocol"] = "SBUS",
+                ["id"] = "range",
+                ["name"] = "range",
+                ["protocol"] = "Range finder",
                 ["lines"] = new JsonArray(new JsonObject { ["lead"] = "TX", ["flow"] = "out" }),
             },
             "TX"

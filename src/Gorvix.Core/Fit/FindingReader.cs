@@ -42,7 +42,7 @@ internal sealed class FindingReader(
             (1, 0) => "The one link is carried.",
             (_, 0) => $"All {wanted} links carried.",
             _ =>
-                $"{carried} of {wanted} links carried.{Without("port", left.Where(IsFed))}{Without("supply", left.Where(l => !IsFed(l)))}",
+                $"{carried} of {wanted} links carried.{Without("place", left.Where(IsFed))}{Without("supply", left.Where(l => !IsFed(l)))}",
         };
         var stops = findings.Where(IsStop).ToList();
         var warnings = findings.Count(f => f.Severity == Severity.Warn && f.Rule != PlanningRules.Unmet.Id);

@@ -159,7 +159,7 @@ public sealed class FitReader
         var route = Plan.RouteOf(link.Id);
         return new FitLink(
             link.Id,
-            PlainWords.Of(link.Function.Need),
+            link.Tag is { } tag ? $"{PlainWords.Of(link.Function.Need)}, {tag}" : PlainWords.Of(link.Function.Need),
             $"{link.Device.Maker} {link.Device.Name}",
             link.Want.Priority,
             route?.Port.Id,

@@ -76,7 +76,7 @@ public static class FitWords
             CostTerm.WholePorts => "takes a whole port more",
             CostTerm.Switches => Switches(other.Since(best).Select(m => m.To)),
             CostTerm.OffAdvice => "away from the maker's advice",
-            _ => "costs the same; of equals the first in the files' order is taken",
+            _ => "it costs the same",
         };
     }
 

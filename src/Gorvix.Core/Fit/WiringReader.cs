@@ -77,9 +77,9 @@ internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
             starved,
             lead.IsUsed || feed?.Feed is not null,
             lead.Pad is { } pad ? pad.Label : null,
-            supply is null ? null : $"{PlainWords.Of(supply.Window)}, {Draws(supply)}",
+            supply is null ? null : $"{PlainWords.Of(supply.Window)} ({Draws(supply)})",
             feed?.Feed?.Volts is { } volts
-                ? $"{PlainWords.Of(volts)} from {BoardWords.Of(feed.Feed.Rail!)}"
+                ? $"{PlainWords.Of(volts)} ({BoardWords.Of(feed.Feed.Rail!)})"
                 : OutputOf(device, lead),
             feed is { Feed: not null } && lead.Pad is { } at
                 ? new FeedMatch

@@ -43,6 +43,7 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
                 $"{names} has no way on this board with your house rules, firmware and parts; no other link stands in its way.",
             (0, 1) => $"{names} has no way{held}. Lift that and it fits.",
             (0, _) => $"{names} has no way{held}. Lift any one of these and it fits.",
+            (1, 0) => $"{names} cannot both be {verb}. If one of these gives way, the rest fits.",
             _ => $"{names} cannot all be {verb}{held}. If any one of these gives way, the rest fits.",
         };
         return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, sentence);

@@ -5,6 +5,12 @@ namespace Gorvix.Core.Words;
 /// <summary>What there is to know of a device before it is wired.</summary>
 public static class DeviceWords
 {
+    /// <summary>What a function gives, told apart by its id where the device has several that give the same.</summary>
+    public static string Of(Device device, DeviceFunction function) =>
+        device.Functions.Count(f => f.Need == function.Need) > 1
+            ? $"{PlainWords.Of(function.Need)}, {function.Id}"
+            : PlainWords.Of(function.Need);
+
     /// <summary>Pieces, memory and outputs, one sentence each; what the leaflet does not say is left out.</summary>
     public static IReadOnlyList<string> Notes(Device device) =>
         [

@@ -96,7 +96,7 @@ internal static class SetupEndpoints
                     d.Id,
                     $"{d.Maker} {d.Name}",
                     d.Kind,
-                    [.. d.Functions.Select(f => new FunctionChoice(f.Id, PlainWords.Of(f.Need)))],
+                    [.. d.Functions.Select(f => new FunctionChoice(f.Id, DeviceWords.Of(d, f)))],
                     [.. d.Harnesses.Select(h => new HarnessChoice(h.Id, h.Name))],
                     DeviceWords.Notes(d)
                 )),

@@ -17,7 +17,7 @@ public class BadInputTests
     {
         var here = new RouteMatch { Link = "receiver", Port = "U1" };
         var sheet = Sheet(Build(Whole("F4", "U1"), Receiver).Pinned(here).Banned(here));
-        Assert.Equal("0 of 1 links carried. No port for control (receiver). 1 warning.", sheet.Verdict.Sentence);
+        Assert.Equal("0 of 1 links carried. No place for control (receiver). 1 warning.", sheet.Verdict.Sentence);
         Assert.Contains("you banned it there as well", Assert.Single(sheet.Findings, f => f.Rule == "PIN").Sentence);
         Assert.Equal(here, Assert.Single(Assert.Single(sheet.Conflicts).Wishes).Match);
     }
@@ -64,7 +64,7 @@ public class BadInputTests
     {
         var sheet = Sheet(Build(Board("F4"), Receiver));
         Assert.Empty(sheet.Ports);
-        Assert.Equal("0 of 1 links carried. No port for control (receiver).", sheet.Verdict.Sentence);
+        Assert.Equal("0 of 1 links carried. No place for control (receiver).", sheet.Verdict.Sentence);
         Assert.Single(sheet.Conflicts);
     }
 

@@ -249,7 +249,7 @@ public class CircuitTruthTests
         Assert.StartsWith("Stop: No pad can feed the air", fit.Verdict().Sentence);
         Assert.Contains("1 of 2 links carried. No supply for picture text (air).", fit.Verdict().Sentence);
         Assert.Equal(
-            "Picture text and the supply of the receiver cannot all be had. If any one of these gives way, the rest fits.",
+            "Picture text and the supply of the receiver cannot both be had. If one of these gives way, the rest fits.",
             Assert.Single(fit.Sheet().Conflicts).Sentence
         );
     }

@@ -58,7 +58,7 @@ public class DemoBuildsTests
     public void With_the_inverting_mode_banned_the_verdict_names_the_link_that_is_left_and_why()
     {
         var sheet = Demo.Fit(new BuildChange(ChangeKind.Ban, InvertedMode).ApplyTo(Demo.NorthFaceHare)).Sheet();
-        Assert.Equal("2 of 3 links carried. No port for position (Fix 10).", sheet.Verdict.Sentence);
+        Assert.Equal("2 of 3 links carried. No place for position (Fix 10).", sheet.Verdict.Sentence);
         var finding = Assert.Single(sheet.Findings);
         Assert.Equal("UNMET", finding.Rule);
         Assert.Equal(
@@ -104,7 +104,7 @@ public class DemoBuildsTests
         };
         var conflict = Assert.Single(Demo.Fit(build).Sheet().Conflicts);
         Assert.Equal(
-            "Control (Reed 10) and control (Sedge 2) cannot all be carried. If any one of these gives way, the rest fits.",
+            "Control (Reed 10) and control (Sedge 2) cannot both be carried. If one of these gives way, the rest fits.",
             conflict.Sentence
         );
         var finding = Demo.Fit(build).Sheet().Findings.First(f => f.Rule == "UNMET");

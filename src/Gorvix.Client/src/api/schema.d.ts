@@ -899,6 +899,8 @@ export interface components {
             title: string;
             /** @description What it says of a case; `{…}` stands for a fact. */
             sentence: string;
+            /** @description How to mend it; empty where the sentence says it. */
+            mend: string;
             /** @description Why it holds. */
             reason: string;
             /** @description Where it comes from. */

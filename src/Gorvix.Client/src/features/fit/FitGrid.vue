@@ -116,6 +116,12 @@ async function walk(event: KeyboardEvent) {
   min-width: calc(216px + 84px * v-bind('sheet.ports.length'));
 }
 
+/* Ten columns leave a word or two: small enough for "moves video control" in its row. */
+.dense :deep(.text) {
+  font-size: 0.8125rem;
+  line-height: 1.05;
+}
+
 /* By class: a plain "th" would also catch the heads of the columns. */
 .corner,
 .row {

@@ -26,7 +26,7 @@ const kinds: Record<FitPort['kind'], string> = {
   bus: 'bus',
   picture: 'picture',
   analogue: 'level',
-  usb: 'computer',
+  usb: 'PC',
 }
 const shapes = {
   whole: 'whole',

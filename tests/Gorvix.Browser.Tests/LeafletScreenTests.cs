@@ -1,0 +1,94 @@
+using OpenQA.Selenium;
+
+namespace Gorvix.Browser.Tests;
+
+/// <summary>What leaflets say, where a builder sees it and can change it.</summary>
+public class LeafletScreenTests
+{
+    private const string Rook = "/builds/rim-walk-rook/fit";
+    private const string Pipit = "/builds/tip-track-pipit/fit";
+
+    [Fact]
+    public async Task A_ride_a_shared_wire_the_work_in_minutes_and_the_room_left_are_on_the_page()
+    {
+        await using var page = await Page.Open(Rook);
+        page.Says("#verdict", "All 12 links carried. 1 warning.");
+        page.Says(".findings", "Telemetry (Sedge 4) rides inside control on U1: no port and no wire of its own.");
+        page.Says(".findings", "go to E4 together: join them to one wire first");
+        page.Says("[data-testid='room']", "Still fits without moving anything: 2 × battery readings (CUR, VBAT)");
+        page.Says(".notes", "one lead taken out, two settings and one strapped address, about 9 min");
+        page.Says(".notes", "36 × 36 mm, holes 30.5 × 30.5 mm for M3, USB at the left, arrow to the rear.");
+        page.Find("[data-cell='telemetry U1']").Click();
+        page.Says(".panel", "inside control: no port, no wire of its own");
+        Assert.DoesNotContain("Wires", page.Find(".panel").Text);
+        page.Shot("fit-leaflet");
+        page.Find("[data-cell='telemetry U4']").Click();
+        page.Press(Keys.Enter);
+        page.Says("[data-testid='moved']", "Telemetry (Sedge 4) is carried inside CRSF now.");
+        page.Says("[data-cell='control U4']", "E4");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task The_radios_side_is_set_by_keys_and_half_of_it_is_asked_for_the_other_half()
+    {
+        await using var page = await Page.Open($"{Rook}?panel=setup");
+        page.Says(".notes", "set the packet rate to 443 a second or less; it is 500");
+        page.Find("#bay").SendKeys(Keys.Control + "a" + Keys.Null + Keys.Delete + Keys.Tab);
+        page.Says("aside", "Give both, or leave both empty.");
+        page.Find("#bay").SendKeys("fast" + Keys.Tab);
+        page.Says("[role='alert']", "Both are whole numbers");
+        page.Find("#bay").SendKeys(Keys.Control + "a");
+        page.Find("#bay").SendKeys("400000" + Keys.Tab);
+        page.Says(".notes", "one lead taken out and one strapped address, about 5 min");
+        page.Find("#bay").SendKeys(Keys.Control + "a");
+        page.Find("#bay").SendKeys("12" + Keys.Tab);
+        page.Says("body", "radio.bayBaud is 12 baud. It must be 9600 to 6000000 baud.");
+
+        // The browser itself notes that the server refused, and nothing else.
+        Assert.All(page.Console().Split('\n'), line => Assert.Contains("422", line));
+    }
+
+    [Fact]
+    public async Task Another_harness_is_taken_and_the_blocked_cell_says_which_wire_it_lacks_and_what_helps()
+    {
+        await using var page = await Page.Open($"{Pipit}?panel=parts");
+        page.Says("#verdict", "5 of 6 links carried. No place for control (Reed 10).");
+        var harness = page.Find("[data-harness='receiver']");
+        harness.SendKeys("three wires, for p");
+        page.Says("#verdict", "No place for control (Relay 8H).");
+        page.Press(Keys.Escape);
+        page.Gone("aside");
+        page.Find("[data-cell='control U2']").Click();
+        page.Says("[data-testid='sentence']", "HARNESS SBUS of the Relay 8H needs a wire that only its harness");
+        page.Says("[data-testid='mend']", "Take that harness under Parts.");
+        page.Click("[data-unlock='swapHarness']");
+        page.Says("#verdict", "No place for control (Reed 10).");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task A_hand_that_is_careful_takes_longer()
+    {
+        await using var page = await Page.Open($"{Rook}?panel=setup");
+        page.Says(".notes", "about 9 min");
+        page.Find("[data-rule='hand'] input:checked").SendKeys(Keys.ArrowDown);
+        page.Says(".notes", "about 14 min");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task A_sweep_is_sorted_by_the_room_that_is_left()
+    {
+        await using var page = await Page.Open("/builds/haul-road-heron/sweep");
+        page.Says("[data-testid='progress']", "all 10 tried");
+        page.Says("[data-part='askerdale-gantry-f7-r1']", "room on U6");
+        Assert.Equal("thornwick-spindle-f7-r1", page.All(".rows > li")[0].GetAttribute("data-part"));
+        page.Click("[data-order='room']");
+        page.Says(".rows > li:first-child", "Askerdale Trunnion F4");
+        page.Says(".rows > li:first-child", "room on I2C1 VID CUR VBAT KEY");
+        page.Click("[data-order='best']");
+        page.Says(".rows > li:first-child", "Thornwick Spindle F7");
+        Assert.Equal("", page.Console());
+    }
+}
