@@ -11,12 +11,15 @@ public class PlugsPanelTests
     public async Task A_builder_sees_where_each_plug_sits_what_burns_and_what_every_lead_does()
     {
         await using var page = await Page.Open(Lark);
-        page.Says("#verdict", "All 6 links carried. 3 warnings.");
+        page.Says("#verdict", "All 5 links carried. 3 warnings.");
         page.Says("body", "Do not plug the Fix 20C gnss into NAV as it comes: its 5V would sit on NAV BAT.");
         page.Says("body", "Keep the plug of the Beacon D6 out of AUX, although it fits: its BAT would sit on AUX GND.");
         page.Says("[data-device='air-unit'] header", "in AIR");
         page.Says("[data-device='air-unit'] [data-lead='v']", "stays in pin 1 (AIR BAT)");
-        page.Says("[data-device='air-unit'] [data-lead='v']", "gets 13.2 to 16.8 V, takes 7.4 to 26.0 V");
+        page.Says(
+            "[data-device='air-unit'] [data-lead='v']",
+            "gets 13.2 to 16.8 V (BAT: the battery itself), takes 7.4 to 26.0 V (current unknown)"
+        );
         page.Says("[data-device='gnss'] [data-lead='v']", "to pad 5V, top side");
         page.Says("[data-device='gnss'] [data-lead='g']", "stays in pin 1 (NAV GND)");
         page.Says("[data-device='spare-gnss'] header", "not plugged in: soldered lead by lead");
@@ -55,13 +58,13 @@ public class PlugsPanelTests
     public async Task By_keys_a_lead_is_taken_out_of_its_plug_and_left_to_the_plan_again()
     {
         await using var page = await Page.Open(Lark);
-        page.Says("[data-device='air-unit'] [data-lead='sbus']", "stays in pin 6 (AIR R2)");
-        page.Run("document.querySelector(\"[aria-label='Take out of the plug: Beacon D6 SBUS']\").focus()");
+        page.Says("[data-device='air-unit'] [data-lead='tx']", "stays in pin 4 (AIR R1)");
+        page.Run("document.querySelector(\"[aria-label='Take out of the plug: Beacon D6 TX']\").focus()");
         page.Press(Keys.Enter);
-        page.Says("[data-device='air-unit'] [data-lead='sbus']", "to pad");
-        page.Find("[aria-label='Leave it to the plan: Beacon D6 SBUS']");
+        page.Says("[data-device='air-unit'] [data-lead='tx']", "to pad");
+        page.Find("[aria-label='Leave it to the plan: Beacon D6 TX']");
         page.Press("z");
-        page.Says("[data-device='air-unit'] [data-lead='sbus']", "stays in pin 6 (AIR R2)");
+        page.Says("[data-device='air-unit'] [data-lead='tx']", "stays in pin 4 (AIR R1)");
         Assert.Equal("", page.Console());
     }
 

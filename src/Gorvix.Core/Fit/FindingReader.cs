@@ -157,12 +157,12 @@ internal sealed class FindingReader(
                 ("turned", turned ? ", and the code inverts the line" : "")
             );
         }
-        var bay = new Bay(build.Build.Radio, ProtocolCatalogue.Find(route.Mode.Protocol)!);
+        // A link that brings nothing back, or whose rider has the radio set right, has nothing to lose.
         if (
-            route is { RidesIn: null, Settings.Job: PortJob.ReceiverInput }
-            && bay.IsCrowded
+            route.RidesIn is null
             && route.Mode.Carries.Count > 0
             && wired.Rides.All(r => r.In != link.Id)
+            && new Bay(build.Build.Radio, ProtocolCatalogue.Find(route.Mode.Protocol)!) is { IsCrowded: true } bay
         )
         {
             yield return PlanningRules.BaySlow.Found(

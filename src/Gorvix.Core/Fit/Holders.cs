@@ -37,11 +37,13 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
                 continue;
             }
             var fights = wanted.Claims.FightsWith(chosen.Claims).ToList();
-            // Who has the whole port has its pads too: that goes without saying.
-            var port = fights.Where(f =>
-                f is { Thing.Kind: ThingKind.Port } or { Theirs: UseHold { Kind: HoldKind.Port } }
-            );
-            foreach (var what in (port.Any() ? port.Take(1) : fights).Select(What).OfType<string>())
+            // Where a job is given away the port does not matter, and who has the whole port has its pads too.
+            var first =
+                fights.FirstOrDefault(f => f is { Thing.Kind: ThingKind.Job } or { Theirs: JobHold })
+                ?? fights.FirstOrDefault(f =>
+                    f is { Thing.Kind: ThingKind.Port } or { Theirs: UseHold { Kind: HoldKind.Port } }
+                );
+            foreach (var what in (first is null ? fights : [first]).Select(What).OfType<string>())
             {
                 yield return (NameOf(chosen), what);
             }

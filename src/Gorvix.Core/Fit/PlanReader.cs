@@ -13,7 +13,7 @@ internal sealed class PlanReader(PlanSpace space, Plan best, WiredBuild wired)
     private const int FewPlans = 5;
 
     // Each plan looked at costs as many searches as there are links.
-    private const int MostLooked = 8;
+    private const int MostLooked = 6;
 
     private static readonly CostTerm[] Wished =
     [

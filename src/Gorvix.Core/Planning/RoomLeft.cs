@@ -56,19 +56,20 @@ public static class RoomLeft
     /// <param name="plan">A plan of it.</param>
     public static IReadOnlyList<Room> Of(PlanSpace space, Plan plan)
     {
-        var chosen = plan.Chosen.Select(c => c.Claims).ToList();
+        var chosen = new Chosen(plan);
         return [.. Spares.Select(s => Of(space, s, chosen)).Where(r => r.Count > 0)];
     }
 
-    private static Room Of(PlanSpace space, Link spare, List<Claims> chosen)
+    private static Room Of(PlanSpace space, Link spare, Chosen chosen)
     {
         var open = new List<(string Port, List<Claims> Ways)>();
-        foreach (var port in space.Build.Board.Ports)
+        // A port that somebody has alone needs no look at its wires.
+        foreach (var port in space.Build.Board.Ports.Where(p => !chosen.HasAlone(p)))
         {
             var ways = Router
                 .WaysOfSpare(space.All, spare, port)
                 .Select(r => r.Claims)
-                .Where(c => !chosen.Any(other => c.FightsWith(other).Any()))
+                .Where(chosen.LeaveRoomFor)
                 .Take(MostWays)
                 .ToList();
             if (ways.Count > 0)
@@ -77,6 +78,20 @@ public static class RoomLeft
             }
         }
         return new Room(spare.Function.Need, MostTogether(open));
+    }
+
+    // What a plan takes and holds, to be asked many times.
+    private sealed class Chosen(Plan plan)
+    {
+        private readonly HashSet<Thing> _takes = [.. plan.Chosen.SelectMany(c => c.Claims.Takes)];
+        private readonly ILookup<HoldGroup, Hold> _holds = plan
+            .Chosen.SelectMany(c => c.Claims.Holds)
+            .ToLookup(h => h.Group);
+
+        public bool HasAlone(Port port) => _takes.Contains(new Thing(ThingKind.Port, "", port.Id));
+
+        public bool LeaveRoomFor(Claims claims) =>
+            !claims.Takes.Any(_takes.Contains) && claims.Holds.All(h => _holds[h.Group].All(h.Agrees));
     }
 
     // Copies of a device have leads of their own.

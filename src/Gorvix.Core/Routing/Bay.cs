@@ -17,6 +17,8 @@ public sealed class Bay(RadioSide? radio, Protocol protocol)
     public int? Baud { get; } =
         radio?.BayBaud switch
         {
+            // Pulses and buses have no rate: they are no radio link.
+            _ when protocol.Bauds.Count == 0 => null,
             >= Fast and var baud => Math.Min(baud, protocol.Bauds.Max()),
             >= Slow => Slow,
             _ => null,

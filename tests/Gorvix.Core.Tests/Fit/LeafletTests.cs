@@ -534,6 +534,40 @@ public class LeafletTests
         }
     }
 
+    [Theory]
+    [InlineData(400_000)]
+    [InlineData(115_200)]
+    public void The_radios_side_says_nothing_of_sensors_and_pulses(int bay)
+    {
+        var one = BusBoard();
+        var board = one.With(Pad("P", "p")) with
+        {
+            Nets = [.. one.Nets, new() { Id = "p" }],
+            Ports =
+            [
+                .. one.Ports,
+                new()
+                {
+                    Id = "PPM",
+                    Kind = PortKind.Pulse,
+                    Rx = "p",
+                },
+            ],
+        };
+        var fit = Fit4S(
+            board,
+            [Compass("mag"), Device("rx", Need.Control, Mode("PPM", Out()))],
+            ["mag", "!rx"],
+            b =>
+                b with
+                {
+                    Radio = new() { BayBaud = bay, PacketHertz = 1000 },
+                }
+        );
+        Assert.Equal("I2C1 PPM", fit.Ports());
+        Assert.DoesNotContain("BAY-SLOW", fit.Rules());
+    }
+
     [Fact]
     public void A_slow_bay_is_told_about_even_when_nobody_wished_for_telemetry()
     {
