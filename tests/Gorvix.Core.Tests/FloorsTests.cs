@@ -1,4 +1,7 @@
-using System.Reflection;
+using ArchUnitNET.Domain;
+using ArchUnitNET.Fluent;
+using ArchLoader = ArchUnitNET.Loader.ArchLoader;
+using ArchUnitNET.xUnitV3;
 using Gorvix.Core.Findings;
 
 namespace Gorvix.Core.Tests;
@@ -25,42 +28,37 @@ public class FloorsTests
     public void Every_type_stands_on_a_floor() =>
         Assert.Empty(Types().Where(t => FloorOf(t) < 0).Select(t => t.FullName));
 
+    /// <summary>Read off the compiled code, bodies of methods included.</summary>
+    public static TheoryData<string, string> Below =>
+        [.. Floors.Index().SelectMany(f => Floors.Skip(f.Index + 1).Select(lower => (f.Item, lower)))];
+
+    [Theory]
+    [MemberData(nameof(Below))]
+    public void A_floor_uses_no_floor_below_it(string floor, string lower) =>
+        ArchRuleDefinition
+            .Types()
+            .That()
+            .ResideInNamespace($"Gorvix.Core.{floor}")
+            .Should()
+            .NotDependOnAny(ArchRuleDefinition.Types().That().ResideInNamespace($"Gorvix.Core.{lower}"))
+            .Check(Core);
+
     [Fact]
-    public void A_floor_uses_only_the_floors_above_it() =>
-        Assert.Empty(
-            from type in Types()
-            from used in UsedBy(type)
-            where FloorOf(used) > FloorOf(type)
-            select $"{type.FullName} uses {used.FullName}"
+    public void The_look_at_the_compiled_code_sees_what_a_floor_does_use() =>
+        Assert.Throws<FailedArchRuleException>(() =>
+            ArchRuleDefinition
+                .Types()
+                .That()
+                .ResideInNamespace("Gorvix.Core.Fit")
+                .Should()
+                .NotDependOnAny(ArchRuleDefinition.Types().That().ResideInNamespace("Gorvix.Core.Planning"))
+                .Check(Core)
         );
+
+    private static readonly Architecture Core = new ArchLoader().LoadAssembly(typeof(Finding).Assembly).Build();
 
     private static IEnumerable<Type> Types() =>
         typeof(Finding).Assembly.GetTypes().Where(t => t.Namespace?.StartsWith("Gorvix.Core") == true);
 
     private static int FloorOf(Type type) => Array.IndexOf(Floors, type.Namespace!.Split('.').ElementAtOrDefault(2));
-
-    private static IEnumerable<Type> UsedBy(Type type)
-    {
-        const BindingFlags all =
-            BindingFlags.Public
-            | BindingFlags.NonPublic
-            | BindingFlags.Static
-            | BindingFlags.Instance
-            | BindingFlags.DeclaredOnly;
-        var methods = type.GetMethods(all).Cast<MethodBase>().Concat(type.GetConstructors(all));
-        var named = type.GetFields(all)
-            .Select(f => f.FieldType)
-            .Concat(type.GetMethods(all).Select(m => m.ReturnType))
-            .Concat(methods.SelectMany(m => m.GetParameters().Select(p => p.ParameterType)))
-            .Concat(methods.SelectMany(m => m.GetMethodBody()?.LocalVariables.Select(v => v.LocalType) ?? []));
-        return named
-            .SelectMany(Open)
-            .Where(t => t.Assembly == type.Assembly && t.Namespace?.StartsWith("Gorvix.Core") == true);
-    }
-
-    // List<Route>, Route[] and the like speak of Route.
-    private static IEnumerable<Type> Open(Type type) =>
-        type.IsGenericType ? type.GetGenericArguments().SelectMany(Open).Append(type)
-        : type.GetElementType() is { } element ? Open(element)
-        : [type];
 }

@@ -1,4 +1,5 @@
 using Gorvix.Core.Parts;
+using static Gorvix.Core.Tests.Bench;
 
 namespace Gorvix.Core.Tests.Parts;
 
@@ -7,27 +8,28 @@ public class ControllerClassTests
 {
     [Theory]
     // F1: RM0008, USART_CR2 holds LINEN, STOP, CLKEN, CPOL, CPHA, LBCL, LBDIE, LBDL, ADD only.
-    [InlineData("F1", OwnInversion.None, PinSwap.Fixed, "RM0008")]
+    [InlineData("F1", false, false, "RM0008")]
     // F3: RM0316, USART_CR2: SWAP bit 15, RXINV bit 16, TXINV bit 17.
-    [InlineData("F3", OwnInversion.EachPin, PinSwap.Swappable, "RM0316")]
+    [InlineData("F3", true, true, "RM0316")]
     // F4: RM0090, USART_CR2: the same fields as F1, no inversion, no swap.
-    [InlineData("F4", OwnInversion.None, PinSwap.Fixed, "RM0090")]
+    [InlineData("F4", false, false, "RM0090")]
     // F7: RM0410, USART_CR2: SWAP bit 15, RXINV bit 16, TXINV bit 17.
-    [InlineData("F7", OwnInversion.EachPin, PinSwap.Swappable, "RM0410")]
+    [InlineData("F7", true, true, "RM0410")]
     // G4: RM0440, USART_CR2: SWAP bit 15, RXINV bit 16, TXINV bit 17.
-    [InlineData("G4", OwnInversion.EachPin, PinSwap.Swappable, "RM0440")]
+    [InlineData("G4", true, true, "RM0440")]
     // H7: RM0433, USART_CR2: SWAP bit 15, RXINV bit 16, TXINV bit 17.
-    [InlineData("H7", OwnInversion.EachPin, PinSwap.Swappable, "RM0433")]
-    public void A_class_inverts_and_swaps_as_its_manual_says(
+    [InlineData("H7", true, true, "RM0433")]
+    public void A_class_takes_an_inverted_line_on_a_plain_pad_and_a_talker_on_its_TX_pin_as_its_manual_says(
         string id,
-        OwnInversion inversion,
-        PinSwap swap,
+        bool inverts,
+        bool swaps,
         string manual
     )
     {
-        var found = ControllerClass.Find(id)!;
-        Assert.Equal((inversion, swap), (found.Inversion, found.Swap));
-        Assert.Contains(manual, found.Source.ToString());
+        Assert.Equal(inverts ? null : "POL", Ways(Whole(id, "U1"), Mode("SBUS", Out())).CodeAt("U1"));
+        var txOnly = Board(id, Port("U1")).With(Pad("T1", "U1.tx"));
+        Assert.Equal(swaps ? null : "NO-RX", Ways(txOnly, Mode("IBUS", Out())).CodeAt("U1"));
+        Assert.Contains(manual, ControllerClass.Find(id)!.Source.ToString());
     }
 
     [Fact]

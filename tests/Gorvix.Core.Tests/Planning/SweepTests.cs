@@ -1,3 +1,4 @@
+using System.Collections;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
@@ -72,16 +73,45 @@ public class SweepTests
     }
 
     [Fact]
-    public async Task Candidates_come_one_by_one_so_that_a_sweep_can_be_stopped()
+    public async Task A_reader_who_has_seen_enough_ends_the_sweep_long_before_its_last_candidate()
     {
-        var tried = 0;
-        await foreach (var _ in Sweep.OverBoards(Demo.NorthFaceHare, Demo.Library))
+        var boards = new Counted(
+            [.. Enumerable.Range(0, 500).Select(i => Demo.Library.Boards[0] with { Id = $"b{i}" })]
+        );
+        var build = BuildEdits.WithBoard(Demo.NorthFaceHare, "b0");
+        await foreach (var result in Sweep.OverBoards(build, Demo.Library with { Boards = boards }, Stop))
         {
-            if (++tried == 2)
+            Assert.Equal("b0", result.Part);
+            break;
+        }
+
+        // A few are begun ahead of the reader, and no more.
+        Assert.InRange(boards.Taken, 1, (8 * Environment.ProcessorCount) + 2);
+    }
+
+    // Counts how far the first of its readers came: the sweep itself. Every candidate that is planned reads it once more.
+    private sealed class Counted(IReadOnlyList<Board> boards) : IReadOnlyList<Board>
+    {
+        private int _readers;
+
+        public int Taken { get; private set; }
+
+        public int Count => boards.Count;
+
+        public Board this[int index] => boards[index];
+
+        public IEnumerator<Board> GetEnumerator() =>
+            Interlocked.Increment(ref _readers) == 1 ? Counting() : boards.GetEnumerator();
+
+        IEnumerator IEnumerable.GetEnumerator() => GetEnumerator();
+
+        private IEnumerator<Board> Counting()
+        {
+            foreach (var board in boards)
             {
-                break;
+                Taken++;
+                yield return board;
             }
         }
-        Assert.Equal(2, tried);
     }
 }
