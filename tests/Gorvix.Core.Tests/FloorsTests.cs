@@ -1,8 +1,8 @@
 using ArchUnitNET.Domain;
 using ArchUnitNET.Fluent;
-using ArchLoader = ArchUnitNET.Loader.ArchLoader;
 using ArchUnitNET.xUnitV3;
 using Gorvix.Core.Findings;
+using ArchLoader = ArchUnitNET.Loader.ArchLoader;
 
 namespace Gorvix.Core.Tests;
 

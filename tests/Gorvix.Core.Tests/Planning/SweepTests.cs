@@ -75,9 +75,9 @@ public class SweepTests
     [Fact]
     public async Task A_reader_who_has_seen_enough_ends_the_sweep_long_before_its_last_candidate()
     {
-        var boards = new Counted(
-            [.. Enumerable.Range(0, 500).Select(i => Demo.Library.Boards[0] with { Id = $"b{i}" })]
-        );
+        var boards = new Counted([
+            .. Enumerable.Range(0, 500).Select(i => Demo.Library.Boards[0] with { Id = $"b{i}" }),
+        ]);
         var build = BuildEdits.WithBoard(Demo.NorthFaceHare, "b0");
         await foreach (var result in Sweep.OverBoards(build, Demo.Library with { Boards = boards }, Stop))
         {
