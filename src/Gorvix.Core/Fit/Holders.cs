@@ -12,6 +12,9 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
     // More would not be read.
     private const int Few = 3;
 
+    // Ways of one port beyond these differ in pads only.
+    private const int MostAsked = 40;
+
     /// <summary>Who holds what a hookup would need, one clause each: "position has pad T4"; empty when nothing stands in its way.</summary>
     /// <param name="wanted">A hookup that the plan has not chosen.</param>
     /// <param name="own">Id of its device, whose own other decisions are no rivals.</param>
@@ -25,7 +28,7 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
 
     /// <summary>The clauses against whichever of several hookups has the fewest rivals.</summary>
     public IReadOnlyList<string> AgainstBest(IEnumerable<Hookup> wanted, string own) =>
-        wanted.Select(w => Against(w, own)).OrderBy(c => c.Count).FirstOrDefault() ?? [];
+        wanted.Take(MostAsked).Select(w => Against(w, own)).OrderBy(c => c.Count).FirstOrDefault() ?? [];
 
     private IEnumerable<(string Who, string What)> Rivals(Hookup wanted, string own)
     {

@@ -47,7 +47,7 @@ public static class RoomLeft
     private const int MostWays = 12;
 
     // So many choices are looked at; where more are needed, what was found by then is told.
-    private const int MostLooks = 20_000;
+    private const int MostLooks = 2_000;
 
     private static readonly IReadOnlyList<Link> Spares = [.. Usual.Select(u => SpareOf(u.Need, u.Protocols))];
 
@@ -66,6 +66,7 @@ public static class RoomLeft
         // A port that somebody has alone needs no look at its wires.
         foreach (var port in space.Build.Board.Ports.Where(p => !chosen.HasAlone(p)))
         {
+            space.Stop.ThrowIfCancellationRequested();
             var ways = Router
                 .WaysOfSpare(space.All, spare, port)
                 .Select(r => r.Claims)

@@ -36,12 +36,7 @@ public static class Router
         void Count(int more)
         {
             count += more;
-            if (count > MostWays)
-            {
-                throw new UnplannableException(
-                    LimitRules.TooMany.Found(Severity.Stop, Subject.Build, ("most", $"{MostWays}"))
-                );
-            }
+            NotBeyond(count);
         }
         Count(0);
 
@@ -87,6 +82,17 @@ public static class Router
             }
         }
         return routes;
+    }
+
+    // Asked while the ways of one link are made too: modes, ports, pins and pads multiply.
+    private static void NotBeyond(int ways)
+    {
+        if (ways > MostWays)
+        {
+            throw new UnplannableException(
+                LimitRules.TooMany.Found(Severity.Stop, Subject.Build, ("most", $"{MostWays}"))
+            );
+        }
     }
 
     // What rides in another link is looked for when the ways of that one are known.
@@ -167,6 +173,7 @@ public static class Router
                     var attempt = new PortTry(build, link, mode, port, pins, seats, everyPad, facts);
                     attempt.Run();
                     routes.AddRange(attempt.Routes);
+                    NotBeyond(routes.Count);
                     first ??= attempt.Rejections;
                 }
                 if (routes.Count == before)

@@ -1,0 +1,144 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+using static Gorvix.Core.Tests.Bench;
+
+namespace Gorvix.Core.Tests.Planning;
+
+/// <summary>What a finished plan could still take without moving anything.</summary>
+public class RoomTests
+{
+    private static readonly Device Receiver = Device("rx", Need.Control, Mode("CRSF", Out(), In()));
+    private static readonly Device Module = Device("plain", Need.Position, Mode("UBX", Out(), In()));
+
+    private static string RoomFor(ResolvedBuild build, Need need)
+    {
+        var space = new PlanSpace(build);
+        return string.Join(
+            " ",
+            RoomLeft.Of(space, Planner.Best(space)).SingleOrDefault(r => r.Need == need)?.Ports ?? []
+        );
+    }
+
+    [Theory]
+    [InlineData(Need.Position, "U2 U3")]
+    [InlineData(Need.Control, "")]
+    [InlineData(Need.EscReadings, "U2 U3")]
+    [InlineData(Need.Heading, "")]
+    [InlineData(Need.BatteryReadings, "")]
+    public void Free_ports_take_what_they_are_for_and_no_second_receiver(Need need, string ports) =>
+        Assert.Equal(ports, RoomFor(Build(Whole("F7", "U1", "U2", "U3"), Receiver), need));
+
+    [Fact]
+    public void Where_no_receiver_is_wished_for_there_is_room_for_one()
+    {
+        var room = RoomFor(Build(Whole("F7", "U1", "U2", "U3"), Module), Need.Control);
+        Assert.Equal("U2", room);
+    }
+
+    [Fact]
+    public void Two_ports_on_one_pin_have_room_for_one()
+    {
+        var board = Board("F4", Port("U1"), Port("U2") with { Alternatives = [new() { Name = "B", Rx = "U1.rx" }] })
+            .With(Pad("R1", "U1.rx"));
+        Assert.Equal("U1", RoomFor(Build(board, Array.Empty<Device>()), Need.Height));
+    }
+
+    [Fact]
+    public void Two_ports_behind_one_bridge_have_room_for_one_and_a_third_beside_them_for_another()
+    {
+        var board = Board("F7", Port("U1", tx: false), Port("U2", tx: false), Port("U3", tx: false))
+            .With(
+                Pad("R1", Path("U1.rx", At("J", "a"))),
+                Pad("R2", Path("U2.rx", At("J", "b"))),
+                Pad("R3", Path("U3.rx"))
+            ) with
+        {
+            Bridges =
+            [
+                new()
+                {
+                    Id = "J",
+                    Positions = ["a", "b"],
+                    Default = "a",
+                },
+            ],
+        };
+        Assert.Equal("U1 U3", RoomFor(Build(board, Array.Empty<Device>()), Need.Height));
+
+        // A link that holds the bridge leaves its own port and the one beside it out.
+        var finder = Device("finder", Need.Height, Mode("Range finder", Out("D")));
+        var held = Build(board, finder).Pinned(new RouteMatch { Link = "finder", Port = "U2" });
+        Assert.Equal("U3", RoomFor(held, Need.Height));
+    }
+
+    [Fact]
+    public void A_port_whose_halves_are_shared_has_room_on_its_other_half_where_the_house_allows_it()
+    {
+        var log = Device("log", Need.FlightLog, Mode("Flight log", In("L")));
+        var board = Whole("F4", "U1");
+        string With(PortSharing sharing)
+        {
+            var build = Build(board, log).Build with { House = new() { Sharing = sharing } };
+            return RoomFor(Resolved(build, new PartsLibrary([board], [log])), Need.Height);
+        }
+        Assert.Equal(("", "U1"), (With(PortSharing.Strict), With(PortSharing.SplitHalves)));
+    }
+
+    // The planner's word: so many plain modules are carried beside the pinned plan, and not one more.
+    [Fact]
+    public void The_planner_carries_as_many_more_as_there_is_room_for_and_not_one_more() =>
+        Assert.All(
+            Demo.Builds,
+            build =>
+            {
+                var space = new PlanSpace(build.Resolve());
+                var plan = Planner.Best(space);
+                var count = RoomLeft.Of(space, plan).SingleOrDefault(r => r.Need == Need.Height)?.Count ?? 0;
+                var finder = Device("plain", Need.Height, Mode("Range finder", Out()));
+                Assert.Equal(
+                    (count, count),
+                    (Carried(build, plan, finder, count), Carried(build, plan, finder, count + 1))
+                );
+            }
+        );
+
+    private static int Carried(Build build, Plan plan, Device part, int more)
+    {
+        var names = Enumerable.Range(0, more).Select(i => $"more{i}").ToList();
+        var wider = build with
+        {
+            Devices = [.. build.Devices, .. names.Select(n => new BuildDevice { Id = n, Part = part.Id })],
+            Wants =
+            [
+                .. build.Wants.Where(w => plan.RouteOf(w.Link) is not null),
+                .. names.Select(n => new Want
+                {
+                    Link = n,
+                    Device = n,
+                    Function = "f",
+                    Priority = Priority.Nice,
+                }),
+            ],
+            Pins =
+            [
+                .. plan
+                    .Placements.Select(p => p.Route)
+                    .OfType<Core.Routing.Route>()
+                    .Select(r => new RouteMatch
+                    {
+                        Link = r.Link.Id,
+                        Port = r.Port.Id,
+                        Mode = r.Mode.Id,
+                        Bridges = RouteMatch.BridgeWords(r.Bridges),
+                    }),
+                .. plan
+                    .Seats.Where(s => s.Way.Seat.Socket is not null)
+                    .Select(s => new SeatMatch { Device = s.Ways.Device.Id, Socket = s.Way.Seat.Socket!.Id }),
+            ],
+        };
+        var then = Planner.Best(Resolved(wider, Demo.Library.With(new PartsLibrary([], [part]))));
+        Assert.Equal(0, then.Cost[CostTerm.PinsBroken]);
+        return names.Count(n => then.RouteOf(n) is not null);
+    }
+}
