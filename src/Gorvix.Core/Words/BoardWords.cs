@@ -30,13 +30,14 @@ public static class BoardWords
         {
             return $"{rail.Label}: the battery itself";
         }
-        var kind = rail.Kind switch
+        var made = (rail.Kind, rail.Limit) switch
         {
-            RegulatorKind.Linear => "linear",
-            RegulatorKind.Switching => "switching",
-            _ => "kind unknown",
+            (null, null) => "kind and limit unknown",
+            (null, _) => $"kind unknown, limit {PlainWords.Amperes(rail.Limit)}",
+            (RegulatorKind.Linear, _) => $"linear, limit {PlainWords.Amperes(rail.Limit)}",
+            _ => $"switching, limit {PlainWords.Amperes(rail.Limit)}",
         };
-        return $"{rail.Label}: {kind}, limit {PlainWords.Amperes(rail.Limit)}{Of(rail.Filtering)}";
+        return $"{rail.Label}: {made}{Of(rail.Filtering)}";
     }
 
     /// <summary>Whether something is filtered, after a comma; nothing where that is unknown.</summary>

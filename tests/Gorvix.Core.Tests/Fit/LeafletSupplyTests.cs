@@ -140,7 +140,7 @@ public class LeafletSupplyTests
         module = module with { Supplies = [module.Supplies[0] with { Typical = typical, Peak = peak }] };
         var lead = Fit4S(TwoHeaders(), [module], ["m"]).Sheet().Devices[0].Leads.Single(l => l.Id == "V");
         Assert.Equal($"4.0 to 6.0 V ({words})", lead.Takes);
-        Assert.Equal("5.0 V (5V: kind unknown, limit unknown)", lead.Gives);
+        Assert.Equal("5.0 V (5V: kind and limit unknown)", lead.Gives);
     }
 
     [Fact]
