@@ -6,7 +6,7 @@ using Gorvix.Core.Protocols;
 namespace Gorvix.Core.Routing;
 
 /// <summary>Ways of a link that rides inside another one: one for each port and mode in which the other one can be.</summary>
-internal sealed class RideMaker(ResolvedBuild build, Link link)
+internal sealed class RideMaker(ResolvedBuild build, Link link, RouterFacts facts)
 {
     /// <summary>Adds the ways of one mode that rides, and the ports where the carrier cannot be.</summary>
     /// <param name="mode">A mode that rides.</param>
@@ -58,6 +58,8 @@ internal sealed class RideMaker(ResolvedBuild build, Link link)
             new RideHold(carrier.Id, inside.Port.Id, inside.Mode.Id),
             .. inside.Claims.Holds.OfType<PowerHold>(),
             .. radio.Select(w => new SettingHold(w.Setting!)),
+            // Without wires of its own it carries nobody: two links cannot ride in each other.
+            .. facts.IsRidden(link) ? [new RideHold(link.Id, null, null)] : Array.Empty<Hold>(),
         ];
         return new Route(link, mode, inside.Port, [], [], inside.Settings)
         {

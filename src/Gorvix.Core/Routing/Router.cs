@@ -58,7 +58,7 @@ public static class Router
             Count(ways.Routes.Count);
             links.Add(link.Id, ways);
         }
-        return new BuildWays(build, [.. build.Links.Select(l => WithRides(build, links, l))], feeds, seats)
+        return new BuildWays(build, [.. build.Links.Select(l => WithRides(build, links, l, facts))], feeds, seats)
         {
             Facts = facts,
         };
@@ -96,7 +96,12 @@ public static class Router
     }
 
     // What rides in another link is looked for when the ways of that one are known.
-    private static LinkWays WithRides(ResolvedBuild build, Dictionary<string, LinkWays> links, Link link)
+    private static LinkWays WithRides(
+        ResolvedBuild build,
+        Dictionary<string, LinkWays> links,
+        Link link,
+        RouterFacts facts
+    )
     {
         var own = links[link.Id];
         var rides = link.Modes.Where(m => m.Inside is not null).ToList();
@@ -105,7 +110,7 @@ public static class Router
             return own;
         }
         var (routes, rejections) = (own.Routes.ToList(), own.Rejections.ToList());
-        var maker = new RideMaker(build, link);
+        var maker = new RideMaker(build, link, facts);
         foreach (var mode in rides)
         {
             maker.Make(mode, links, routes, rejections);

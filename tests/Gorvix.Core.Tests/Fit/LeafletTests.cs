@@ -180,6 +180,38 @@ public class LeafletTests
     }
 
     [Fact]
+    public void Two_links_never_ride_in_each_other()
+    {
+        var both = Device("rx", Need.Control, TwoWay)
+            .Also(
+                "back",
+                Need.Telemetry,
+                Mode("MAVLink", Out("A"), In("B")) with
+                {
+                    Carries = [new() { Function = "f" }],
+                }
+            );
+        Assert.Equal("U1 U1", Fit4S(Whole("F7", "U1"), [both], ["!rx", "rx/back"]).Sound().Ports());
+        Assert.Equal("- -", Fit4S(Board("F7", Port("U1")), [both], ["!rx", "rx/back"]).Sound().Ports());
+        var banned = Fit4S(
+                Whole("F7", "U1"),
+                [both],
+                ["!rx", "rx/back"],
+                b =>
+                    b with
+                    {
+                        Bans =
+                        [
+                            new RouteMatch { Link = "rx", Mode = "crsf" },
+                            new RouteMatch { Link = "rx/back", Mode = "mavlink" },
+                        ],
+                    }
+            )
+            .Sound();
+        Assert.Equal("- -", banned.Ports());
+    }
+
+    [Fact]
     public void A_ride_with_a_loss_gives_way_to_a_link_of_its_own_and_says_its_loss_where_there_is_none()
     {
         var lossy = TwoWay with { Carries = [new() { Function = "back", Loses = ["the current of the pack"] }] };
