@@ -67,12 +67,20 @@ public static class RoomLeft
         foreach (var port in space.Build.Board.Ports.Where(p => !chosen.HasAlone(p)))
         {
             space.Stop.ThrowIfCancellationRequested();
-            var ways = Router
-                .WaysOfSpare(space.All, spare, port)
-                .Select(r => r.Claims)
-                .Where(chosen.LeaveRoomFor)
-                .Take(MostWays)
-                .ToList();
+            var ways = new List<Claims>();
+            foreach (var way in Router.WaysOfSpare(space.All, spare, port).Select(r => r.Claims))
+            {
+                if (!chosen.LeaveRoomFor(way))
+                {
+                    continue;
+                }
+                ways.Add(way);
+                // One that needs no bridge and no choice of pins is in nobody's way more than another one of its port would be.
+                if (ways.Count == MostWays || !way.Holds.Any(h => h is BridgeHold or NetHold or PinsHold))
+                {
+                    break;
+                }
+            }
             if (ways.Count > 0)
             {
                 open.Add((port.Id, ways));

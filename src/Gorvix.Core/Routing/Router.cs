@@ -68,20 +68,21 @@ public static class Router
     /// <param name="ways">The ways of the build.</param>
     /// <param name="spare">A link of that device.</param>
     /// <param name="port">A port of the board.</param>
-    public static IReadOnlyList<Route> WaysOfSpare(BuildWays ways, Link spare, Port port)
+    public static IEnumerable<Route> WaysOfSpare(BuildWays ways, Link spare, Port port)
     {
         SeatWay[] bare = [new SeatWay(new DeviceInBuild(spare.Want.Device, spare.Device))];
-        var routes = new List<Route>();
         foreach (var mode in spare.Modes)
         {
             foreach (var pins in PinsOf(ways.Build, port))
             {
                 var attempt = new PortTry(ways.Build, spare, mode, port, pins, bare, false, ways.Facts);
                 attempt.Run();
-                routes.AddRange(attempt.Routes);
+                foreach (var route in attempt.Routes)
+                {
+                    yield return route;
+                }
             }
         }
-        return routes;
     }
 
     // Asked while the ways of one link are made too: modes, ports, pins and pads multiply.
