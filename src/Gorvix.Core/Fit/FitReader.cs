@@ -201,9 +201,8 @@ public sealed class FitReader
             return Rules[code].Brief;
         }
         var routes = _space.Ways.First(w => w.Link.Id == link.Id).Routes.Where(r => r.Port.Id == cell.Port);
-        var clauses = _holders.AgainstBest(routes, link.Want.Device);
-        return clauses.Count == 0
-            ? $"possible, but {cell.Text}"
-            : Phrase.Join([.. clauses.Select(c => c.Replace($"has {cell.Port}", "has it"))]);
+        var port = _build.Board.Ports.First(p => p.Id == cell.Port);
+        var clauses = _holders.AgainstBest(routes, link.Want.Device, port);
+        return clauses.Count == 0 ? $"possible, but {cell.Text}" : Phrase.Join(clauses);
     }
 }

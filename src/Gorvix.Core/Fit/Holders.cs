@@ -1,6 +1,7 @@
 using System.Globalization;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
 
@@ -18,24 +19,25 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
     /// <summary>Who holds what a hookup would need, one clause each: "position has pad T4"; empty when nothing stands in its way.</summary>
     /// <param name="wanted">A hookup that the plan has not chosen.</param>
     /// <param name="own">Id of its device, whose own other decisions are no rivals.</param>
-    public IReadOnlyList<string> Against(Hookup wanted, string own) =>
+    /// <param name="here">The port that is spoken of already, which is then called "it"; null where none is.</param>
+    public IReadOnlyList<string> Against(Hookup wanted, string own, Port? here = null) =>
         [
-            .. Rivals(wanted, own)
+            .. Rivals(wanted, own, here)
                 .GroupBy(r => r.Who, r => r.What)
                 .Select(g => $"{g.Key} {Phrase.Join([.. g.Distinct().Take(Few)])}")
                 .Take(Few),
         ];
 
     /// <summary>The clauses against whichever of several hookups has the fewest rivals.</summary>
-    public IReadOnlyList<string> AgainstBest(IEnumerable<Hookup> wanted, string own) =>
-        wanted.Take(MostAsked).Select(w => Against(w, own)).OrderBy(c => c.Count).FirstOrDefault() ?? [];
+    public IReadOnlyList<string> AgainstBest(IEnumerable<Hookup> wanted, string own, Port? here = null) =>
+        wanted.Take(MostAsked).Select(w => Against(w, own, here)).OrderBy(c => c.Count).FirstOrDefault() ?? [];
 
-    private IEnumerable<(string Who, string What)> Rivals(Hookup wanted, string own)
+    private IEnumerable<(string Who, string What)> Rivals(Hookup wanted, string own, Port? here)
     {
         foreach (var chosen in plan.Chosen.Where(c => !ReferenceEquals(c, wanted)))
         {
             // What the same device decides with the link is no rival of it, unless it is another link.
-            if (DeviceOf(chosen) == own && chosen is not Route)
+            if (chosen.DeviceId == own && chosen is not Route)
             {
                 continue;
             }
@@ -46,38 +48,28 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
                 ?? fights.FirstOrDefault(f =>
                     f is { Thing.Kind: ThingKind.Port } or { Theirs: UseHold { Kind: HoldKind.Port } }
                 );
-            foreach (var what in (first is null ? fights : [first]).Select(What).OfType<string>())
+            foreach (var what in (first is null ? fights : [first]).Select(f => What(f, here)).OfType<string>())
             {
                 yield return (NameOf(chosen), what);
             }
         }
     }
 
-    private static string? DeviceOf(Hookup hookup) =>
-        hookup switch
-        {
-            Route route => route.Link.Want.Device,
-            Feed feed => feed.Device,
-            SeatWay seat => seat.Device.Id,
-            LeadStay stay => stay.Device,
-            _ => null,
-        };
-
     private string NameOf(Hookup hookup) =>
         hookup switch
         {
             Route route => FitWords.Short(route.Link, build),
             Feed feed => $"the supply of the {Name(feed.Device)}",
-            _ => $"the plug of the {Name(DeviceOf(hookup)!)}",
+            _ => $"the plug of the {Name(hookup.DeviceId!)}",
         };
 
     private string Name(string device) => build.Devices.First(d => d.Id == device).Device.Name;
 
-    private string? What(Fight fight) =>
+    private string? What(Fight fight, Port? here) =>
         fight.Thing is { } thing
             ? thing.Kind switch
             {
-                ThingKind.Port => $"has {thing.Name}",
+                ThingKind.Port => PortWord(thing.Name, here),
                 ThingKind.Half or ThingKind.Net => $"has {Pads(thing.Name)}",
                 ThingKind.Address => $"answers at {AddressWords(thing.Name)} on {thing.Owner} already",
                 ThingKind.Job => $"is the board's one {JobWords(thing.Name)}",
@@ -95,13 +87,15 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
                 JobHold j => $"has {PortWords.Of(j.Job)} on {j.Port}",
                 PinsHold { Pins: "" } p => $"needs {p.Port} on the pins on which it comes",
                 PinsHold p => $"needs {p.Port} on its pins {p.Pins}",
-                UseHold { Kind: HoldKind.Port } u => $"has {u.Name}",
+                UseHold { Kind: HoldKind.Port } u => PortWord(u.Name, here),
                 UseHold u => $"has {Pads(u.Name)}",
                 RideHold { Port: null } => "is not carried",
                 RideHold r => $"is on {r.Port}",
                 PowerHold => "goes without",
                 _ => null,
             };
+
+    private static string PortWord(string port, Port? here) => port == here?.Id ? "has it" : $"has {port}";
 
     private static string AddressWords(string address) => $"0x{int.Parse(address, CultureInfo.InvariantCulture):X2}";
 

@@ -110,11 +110,11 @@ public static class SweepReader
     {
         (CostTerm Term, Func<int, string> Say)[] terms =
         [
-            (CostTerm.Hazards, n => n == 1 ? "1 hazard" : $"{n} hazards"),
-            (CostTerm.Losses, n => n == 1 ? "1 loss" : $"{n} losses"),
+            (CostTerm.Hazards, n => Phrase.Count(n, "hazard")),
+            (CostTerm.Losses, n => Phrase.Count(n, "loss", "losses")),
             (CostTerm.Processor, n => $"about {n * 10} % of the processor"),
             (CostTerm.HandWork, n => $"{WorkWords.About(n, build)} by hand"),
-            (CostTerm.WholePorts, n => n == 1 ? "1 whole port" : $"{n} whole ports"),
+            (CostTerm.WholePorts, n => Phrase.Count(n, "whole port")),
         ];
         return string.Join(", ", terms.Where(t => plan.Cost[t.Term] > 0).Select(t => t.Say(plan.Cost[t.Term])));
     }

@@ -118,7 +118,7 @@ internal sealed class PlanProblem
         {
             RouteMatch route => option.Route?.Matches(route) ?? false,
             FeedMatch feed => option.Hookup is Feed way && way.Matches(feed),
-            SeatMatch seat => DeviceOf(option.Hookup) == seat.Device
+            SeatMatch seat => option.Hookup.DeviceId == seat.Device
                 && (
                     seat.Socket is null
                         ? option.Hookup.Seat.Kind == SeatKind.Loose
@@ -130,16 +130,6 @@ internal sealed class PlanProblem
     // Equal pads stand in one feed: it is banned when each of them is.
     private static bool IsBanned(PlanOption option, List<WishMatch> bans) =>
         bans.Any(b => b is not FeedMatch && Is(b, option)) || (option.Hookup is Feed feed && feed.IsBanned(bans));
-
-    private static string? DeviceOf(Hookup hookup) =>
-        hookup switch
-        {
-            Route route => route.Link.Want.Device,
-            Feed feed => feed.Device,
-            SeatWay seat => seat.Device.Id,
-            LeadStay stay => stay.Device,
-            _ => null,
-        };
 
     private static PlanCost Broken(int pins) => PlanCost.OfAtMost(CostTerm.PinsBroken, pins);
 

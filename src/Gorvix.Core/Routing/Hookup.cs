@@ -27,6 +27,18 @@ public enum SeatKind
 /// </summary>
 public abstract record Hookup
 {
+    /// <summary>Id within the build of the device that it is about.</summary>
+    public string? DeviceId =>
+        this switch
+        {
+            Route route => route.Link.Want.Device,
+            Feed feed => feed.Device,
+            SeatWay seat => seat.Device.Id,
+            LeadStay stay => stay.Device,
+            Absent absent => absent.Link.Want.Device,
+            _ => null,
+        };
+
     /// <summary>What is done with the plug of its device.</summary>
     public Seat Seat { get; init; } = Seat.Bare;
 

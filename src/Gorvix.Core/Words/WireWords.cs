@@ -94,7 +94,7 @@ public static class WorkWords
         var kinds = work.Where(w => w.Minutes > 0)
             .SelectMany(w => KindsOf(w, build))
             .GroupBy(k => k)
-            .Select(g => g.Count() == 1 ? $"one {g.Key}" : $"{NumberOf(g.Count())} {Several(g.Key)}")
+            .Select(g => g.Count() == 1 ? $"one {g.Key.One}" : $"{NumberOf(g.Count())} {g.Key.Several}")
             .ToList();
         return kinds.Count == 0 ? "" : $"{Phrase.Join(kinds)}, {About(work.Sum(w => w.Minutes), build)}";
     }
@@ -103,58 +103,48 @@ public static class WorkWords
     public static string About(int minutes, ResolvedBuild build) =>
         $"about {WorkMinutes.In(build.Build.House.Hand, minutes)} min";
 
-    private static IEnumerable<string> KindsOf(Work work, ResolvedBuild build)
+    private static IEnumerable<(string One, string Several)> KindsOf(Work work, ResolvedBuild build)
     {
         switch (work.Action)
         {
             case WorkAction.SetBridge when build.Board.Bridges.First(b => b.Id == work.Bridge).MovedBy == MovedBy.Iron:
-                yield return "bridge";
+                yield return ("bridge", "bridges");
                 break;
             case WorkAction.SetMode:
                 if (work.Firmware is not null)
                 {
-                    yield return "firmware update of a device";
+                    yield return ("firmware update of a device", "firmware updates of devices");
                 }
                 if (work.Setting is not null)
                 {
-                    yield return "setting";
+                    yield return ("setting", "settings");
                 }
                 break;
             case WorkAction.SetAddress:
-                yield return "strapped address";
+                yield return ("strapped address", "strapped addresses");
                 break;
             case WorkAction.PullUp:
-                yield return "resistor";
+                yield return ("resistor", "resistors");
                 break;
             case WorkAction.MoveLead:
-                yield return "lead moved in its plug";
+                yield return ("lead moved in its plug", "leads moved in their plugs");
                 break;
             case WorkAction.LiftLead:
-                yield return "lead taken out";
+                yield return ("lead taken out", "leads taken out");
                 break;
             case WorkAction.CutLead:
-                yield return "lead cut off";
+                yield return ("lead cut off", "leads cut off");
                 break;
             case WorkAction.SolderLead:
-                yield return "lead soldered";
+                yield return ("lead soldered", "leads soldered");
                 break;
             case WorkAction.FitTail:
-                yield return "tail";
+                yield return ("tail", "tails");
                 break;
             default:
-                yield return "setting";
+                yield return ("setting", "settings");
                 break;
         }
-    }
-
-    private static string Several(string kind)
-    {
-        var words = kind.Split(' ', 2);
-        var first =
-            words[0] == "strapped" ? $"strapped addresses"
-            : words[0] == "firmware" ? "firmware updates of devices"
-            : null;
-        return first ?? $"{words[0]}s{(words.Length > 1 ? $" {words[1].Replace("its plug", "their plugs")}" : "")}";
     }
 
     private static string NumberOf(int number) =>

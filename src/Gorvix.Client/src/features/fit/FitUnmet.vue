@@ -27,7 +27,8 @@ const more = computed(() => props.links.filter((l) => !l.port).length - props.co
       <p data-testid="conflict">{{ row.sentence }}</p>
       <p v-if="!row.ways" class="quiet wait" role="status">Looking for what would carry it …</p>
       <p v-else-if="row.ways.length === 0" class="quiet wait">
-        No change of wishes, house rules, firmware, a part or the board would carry it.
+        No change of wishes, house rules, firmware, a part or the board would carry it without
+        giving up another link.
       </p>
       <ul v-else class="ways strip" :aria-label="`What would carry ${row.name}`">
         <li v-for="way in row.ways" :key="way.id">
