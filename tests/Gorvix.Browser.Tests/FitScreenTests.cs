@@ -157,10 +157,40 @@ public class FitScreenTests
         page.Click("[data-cell='control U1']");
         page.Click("#ban");
         page.Says("[role='alert']", "Nothing was overwritten");
-        page.Click("#reload");
+        page.Click("#drop");
         page.Says("[data-cell='position U1']", "pin");
         page.Gone("[role='alert']");
         Assert.DoesNotContain("ban", page.CellText("control", "U1"));
+
+        // Once more, and this time the change is not given up: it is done in the newer build.
+        var other = page.Driver.WindowHandles.Last();
+        page.Driver.SwitchTo().Window(other);
+        page.Click("#pin");
+        page.Says("#pin", "Pin here");
+        page.Driver.SwitchTo().Window(first);
+        page.Click("#ban");
+        page.Click("#resend");
+        page.Says("[data-cell='control U1']", "BAN");
+        page.Gone("[role='alert']");
+        Assert.DoesNotContain("pin", page.CellText("position", "U1"));
+    }
+
+    [Fact]
+    public async Task What_is_changed_while_the_server_is_gone_waits_and_is_saved_when_it_is_back()
+    {
+        await using var page = await Page.Open($"{Hare}?link=position&port=U1");
+        page.Says("#verdict", "All 3 links carried.");
+        await page.StopServer();
+        page.Click("#pin");
+        page.Says("[role='alert']", "Not saved yet: one change waits");
+        page.Says(".saved", "Not saved yet");
+        await page.StartServer();
+        page.Says("[data-cell='position U1']", "pin");
+        page.Gone("[role='alert']");
+        page.Says(".saved", "Saved");
+        page.Go(Hare);
+        page.Says("[data-cell='position U1']", "pin");
+        Assert.All(page.Console().Split('\n'), line => Assert.Contains("ERR_CONNECTION_REFUSED", line));
     }
 
     [Fact]
@@ -179,6 +209,31 @@ public class FitScreenTests
         Assert.Equal("control U1", page.Cell());
         page.Press(Keys.ArrowUp);
         Assert.Equal("control U1", page.Cell());
+    }
+
+    [Fact]
+    public async Task The_arrows_walk_the_grid_from_the_first_moment_and_letters_can_be_switched_off()
+    {
+        await using var page = await Page.Open(Hare);
+        page.Until(d => d.FindElements(By.CssSelector("td:focus")).FirstOrDefault(), "the grid to have the focus");
+        page.Press(Keys.ArrowDown);
+        Assert.StartsWith("picture-text", page.Cell());
+        Assert.Equal(0L, Convert.ToInt64(page.Run("return window.scrollY")));
+        page.Press("x");
+        page.Says(".wishes", "Picture text");
+        page.Press("z");
+        page.Gone(".wishes");
+        page.Click("#keys");
+        page.All(".v-switch input")[0].SendKeys(Keys.Space);
+        page.Press(Keys.Escape);
+        page.Gone(".v-overlay--active");
+        page.Press("x");
+        page.Press("h");
+        page.Press(Keys.ArrowDown);
+        Assert.StartsWith("position", page.Cell());
+        page.Gone("aside");
+        page.Gone(".wishes");
+        Assert.Equal("", page.Console());
     }
 
     [Fact]

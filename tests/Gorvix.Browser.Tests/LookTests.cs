@@ -35,7 +35,7 @@ public class LookTests
         page.Says("#verdict", "All 3");
         Assert.Equal("rgb(20, 24, 27)", Ground(page));
         page.Shot("fit-dark");
-        page.Click(".look");
+        page.Click("#look");
         page.Until(_ => Ground(page) == "rgb(243, 241, 231)" ? "yes" : null, "the light look");
         page.Driver.Navigate().Refresh();
         page.Says("#verdict", "All 3");

@@ -11,13 +11,15 @@ public sealed class Page : IAsyncDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
 
-    private readonly WebApplication _app;
     private readonly ChromeDriver _driver;
+    private readonly StartOptions _options;
+    private WebApplication _app;
 
-    private Page(WebApplication app, ChromeDriver driver, string downloads)
+    private Page(WebApplication app, StartOptions options, ChromeDriver driver, string downloads)
     {
         (_app, _driver, Downloads) = (app, driver, downloads);
         Root = app.Urls.First();
+        _options = options with { Port = new Uri(Root).Port };
     }
 
     public string Root { get; }
@@ -42,15 +44,31 @@ public sealed class Page : IAsyncDisposable
             demo is null ? null : Beside(demo),
             Beside("client")
         );
-        var app = GorvixApp.Create(options);
-        await GorvixApp.OpenData(app, options);
-        await app.StartAsync();
+        var app = await Served(options);
         var downloads = Path.Combine(folder, "downloads");
-        var page = new Page(app, Browser(folder, downloads, look), downloads);
+        var page = new Page(app, options, Browser(folder, downloads, look), downloads);
         page.Resize(width, height);
         page.Go(path);
         return page;
     }
+
+    private static async Task<WebApplication> Served(StartOptions options)
+    {
+        var app = GorvixApp.Create(options);
+        await GorvixApp.OpenData(app, options);
+        await app.StartAsync();
+        return app;
+    }
+
+    /// <summary>The server goes away under the page.</summary>
+    public async Task StopServer()
+    {
+        await _app.StopAsync();
+        await _app.DisposeAsync();
+    }
+
+    /// <summary>It comes back at the same address with the same data.</summary>
+    public async Task StartServer() => _app = await Served(_options);
 
     public async ValueTask DisposeAsync()
     {
@@ -81,7 +99,35 @@ public sealed class Page : IAsyncDisposable
 
     public string Text(string css) => Find(css).Text;
 
-    public void Click(string css) => Find(css).Click();
+    /// <summary>Clicks what can be seen; the page is scrolled as a hand would, so that the bar at the top does not cover it.</summary>
+    public void Click(string css)
+    {
+        var element = Find(css);
+        _driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'nearest' })", element);
+        element.Click();
+    }
+
+    /// <summary>Opens a field's list and takes the entry with these words.</summary>
+    public void Choose(string css, string text)
+    {
+        Find($"{css} .v-field").Click();
+        Until(
+                d =>
+                    d.FindElements(By.CssSelector(".v-overlay--active .v-list-item"))
+                        .FirstOrDefault(e => e.Text.StartsWith(text, StringComparison.Ordinal)),
+                $"{css} to offer {text}"
+            )
+            .Click();
+        Gone(".v-menu.v-overlay--active");
+    }
+
+    /// <summary>Writes into a text field in place of what stands there, and leaves it.</summary>
+    public void Write(string css, string text)
+    {
+        var field = Find($"{css} input");
+        field.SendKeys(Keys.Control + "a");
+        field.SendKeys((text == "" ? Keys.Delete : text) + Keys.Tab);
+    }
 
     /// <summary>Waits until an element says something.</summary>
     public void Says(string css, string text) =>

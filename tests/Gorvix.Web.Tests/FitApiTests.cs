@@ -9,6 +9,24 @@ public class FitApiTests
     private const string GnssOnU1 = """{"kind":"route","link":"position","port":"U1"}""";
 
     [Fact]
+    public async Task The_strand_of_a_cell_is_told_when_it_is_asked_for_with_the_wave_of_its_protocol()
+    {
+        await using var server = await LiveServer.Start();
+        var strand = await server.Get("/api/builds/north-face-hare/strand?link=control&port=U3");
+        var lane = strand.GetProperty("lanes")[0];
+        Assert.Equal("device talks", lane.GetProperty("flow").GetString());
+        Assert.Contains(
+            "inverter",
+            lane.GetProperty("hops").EnumerateArray().Select(h => h.GetProperty("words").GetString())
+        );
+        Assert.True(lane.GetProperty("wave").GetArrayLength() > 10);
+        using var nowhere = await server.Client.GetAsync("/api/builds/north-face-hare/strand?link=control&port=U99");
+        Assert.Equal(404, (int)nowhere.StatusCode);
+        var problem = JsonSerializer.Deserialize<JsonElement>(await nowhere.Content.ReadAsStringAsync());
+        Assert.Contains("no port \"U99\"", problem.GetProperty("detail").GetString());
+    }
+
+    [Fact]
     public async Task The_F4_build_is_carried_in_full_and_every_other_cell_says_why()
     {
         await using var server = await LiveServer.Start();

@@ -1,3 +1,4 @@
+using System.Net.ServerSentEvents;
 using System.Text.Json;
 
 namespace Gorvix.Web.Tests;
@@ -144,11 +145,11 @@ public class SetupApiTests
     {
         await using var server = await LiveServer.Start();
         using var answer = await server.Client.GetAsync($"{Hare}/sweep{query}");
-        Assert.Equal("application/x-ndjson", answer.Content.Headers.ContentType!.MediaType);
-        var steps = (await answer.Content.ReadAsStringAsync())
-            .Split('\n', StringSplitOptions.RemoveEmptyEntries)
-            .Select(l => JsonSerializer.Deserialize<JsonElement>(l))
-            .ToList();
+        Assert.Equal("text/event-stream", answer.Content.Headers.ContentType!.MediaType);
+        var events = SseParser.Create(await answer.Content.ReadAsStreamAsync()).Enumerate().ToList();
+        Assert.Equal("end", events[^1].EventType);
+        Assert.All(events.SkipLast(1), e => Assert.Equal("step", e.EventType));
+        var steps = events.SkipLast(1).Select(e => JsonSerializer.Deserialize<JsonElement>(e.Data)).ToList();
         Assert.Equal(steps[0].GetProperty("of").GetInt32(), steps.Count);
         Assert.Equal(Enumerable.Range(1, steps.Count), steps.Select(s => s.GetProperty("done").GetInt32()));
         var line = Assert.Single(steps.Select(s => s.GetProperty("line")), l => l.GetProperty("now").GetBoolean());
@@ -171,7 +172,8 @@ public class SetupApiTests
         using (var answer = await server.Client.GetAsync($"{Owl}/sweep", HttpCompletionOption.ResponseHeadersRead))
         {
             using var reader = new StreamReader(await answer.Content.ReadAsStreamAsync());
-            Assert.StartsWith("{\"done\":1", await reader.ReadLineAsync());
+            Assert.Equal("event: step", await reader.ReadLineAsync());
+            Assert.StartsWith("data: {\"done\":1", await reader.ReadLineAsync());
         }
         Assert.Equal(LiveServer.DemoBuilds, await server.Count());
     }

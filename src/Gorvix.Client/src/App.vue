@@ -8,27 +8,30 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
 
 <template>
   <v-app>
-    <header class="bar no-print">
+    <v-app-bar class="bar no-print" height="48" flat>
       <RouterLink class="name" to="/" aria-label="Gorvix, to the shelf">
         <PulseGlyph polarity="normal" :width="40" :height="18" aria-hidden="true" />
         Gorvix
       </RouterLink>
       <div id="crumbs" class="crumbs" />
       <RouterLink class="plain" :to="{ name: 'rules' }">Rules</RouterLink>
-      <button type="button" class="plain look" @click="next">Look: {{ lookWords[look] }}</button>
-    </header>
-    <RouterView />
+      <v-btn id="look" class="plain" variant="text" @click="next"
+        >Look: {{ lookWords[look] }}</v-btn
+      >
+    </v-app-bar>
+    <v-main tag="div"><RouterView /></v-main>
   </v-app>
 </template>
 
 <style scoped>
 .bar {
-  display: flex;
-  gap: 16px;
-  align-items: center;
-  min-height: 48px;
   padding: 0 24px;
   border-bottom: 1px solid var(--line);
+  background: var(--ground);
+}
+
+.bar :deep(.v-toolbar__content) {
+  gap: 16px;
 }
 
 .name {
@@ -51,17 +54,11 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
 }
 
 .plain {
-  display: inline-flex;
-  align-items: center;
-  text-decoration: none;
-  min-height: 40px;
   padding: 0 8px;
-  border: 0;
-  background: none;
   color: var(--ink-2);
-  font: inherit;
   font-size: 0.9375rem;
-  cursor: pointer;
+  font-weight: 400;
+  text-decoration: none;
 }
 
 .plain:hover {

@@ -1,9 +1,10 @@
 import '@fontsource-variable/source-code-pro/wght.css'
 import '@fontsource-variable/source-sans-3/wght.css'
+import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router'
 import './theme/tokens.css'
 import { vuetify } from './theme/vuetify'
 
-createApp(App).use(router).use(vuetify).mount('#app')
+createApp(App).use(createPinia()).use(router).use(vuetify).mount('#app')

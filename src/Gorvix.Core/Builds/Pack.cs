@@ -18,8 +18,8 @@ public sealed record Pack
     /// <summary>The most cells that a pack may have.</summary>
     public const int MostCells = 14;
 
-    // Common practice: damaged below 3.0 to 3.3 V a cell, so this is the emptiest that a pack is flown to.
-    private const double EmptyCell = 3.3;
+    /// <summary>Volts of the emptiest cell that a pack is flown to: below 3.0 to 3.3 V it is damaged (common practice).</summary>
+    public const double EmptyCell = 3.3;
 
     /// <summary>Cells in series, 1 to <see cref="MostCells"/>.</summary>
     public required int Cells { get; init; }
@@ -28,6 +28,9 @@ public sealed record Pack
     public Chemistry Chemistry { get; init; }
 
     /// <summary>From empty (3.3 V a cell) to full (4.20 V, or 4.35 V for the high-voltage kind); common practice.</summary>
-    public VoltWindow Volts() =>
-        new() { Min = Cells * EmptyCell, Max = Cells * (Chemistry == Chemistry.HighVoltage ? 4.35 : 4.20) };
+    public VoltWindow Volts() => new() { Min = Cells * EmptyCell, Max = Cells * FullCell(Chemistry) };
+
+    /// <summary>Volts of a full cell; common practice.</summary>
+    /// <param name="chemistry">The kind of cell.</param>
+    public static double FullCell(Chemistry chemistry) => chemistry == Chemistry.HighVoltage ? 4.35 : 4.20;
 }

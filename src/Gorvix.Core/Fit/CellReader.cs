@@ -11,38 +11,52 @@ namespace Gorvix.Core.Fit;
 /// <summary>The cells of the grid: chosen, possible at a price, or blocked by a rule.</summary>
 internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
 {
+    // What holds for a whole column is told in its head.
+    private static readonly string[] OfTheColumn = [RoutingRules.Kind.Id, RoutingRules.Usb.Id, RoutingRules.Held.Id];
+
     private readonly Build _wishes = space.Build.Build;
 
     /// <summary>One link on one port.</summary>
-    public FitCell CellOf(LinkWays way, Port port)
+    public FitCell CellOf(LinkWays way, Port port) => Look(way, port).Cell;
+
+    /// <summary>Its strand.</summary>
+    public IReadOnlyList<Lane> LanesOf(LinkWays way, Port port) => Look(way, port).Lanes();
+
+    private (FitCell Cell, Func<IReadOnlyList<Lane>> Lanes) Look(LinkWays way, Port port)
     {
         var here = new RouteMatch { Link = way.Link.Id, Port = port.Id };
-        FitCell Cell(
+        var pinned = _wishes.Pins.OfType<RouteMatch>().Any(p => p.Link == way.Link.Id && p.Port == port.Id);
+        var banned = _wishes.Bans.Contains(here);
+        (FitCell, Func<IReadOnlyList<Lane>>) Cell(
             CellState state,
             string? code,
             string text,
             string sentence,
             string? mode,
-            IReadOnlyList<Lane> lanes
-        ) =>
-            new(
-                port.Id,
-                state,
-                code,
-                text,
-                sentence,
-                _wishes.Pins.OfType<RouteMatch>().Any(p => p.Link == way.Link.Id && p.Port == port.Id),
-                _wishes.Bans.Contains(here),
-                mode,
-                lanes
-            );
+            Func<IReadOnlyList<Lane>> lanes
+        )
+        {
+            var mark =
+                pinned ? "pin"
+                : banned && code != PlanningRules.Banned.Id ? "ban"
+                : null;
+            var quiet = OfTheColumn.Contains(code);
+            return (new(port.Id, state, code, text, sentence, pinned, banned, mode, mark, quiet), lanes);
+        }
 
         if (plan.RouteOf(way.Link.Id) is { } chosen && chosen.Port.Id == port.Id)
         {
             var sentence = chosen.RidesIn is null
                 ? $"{PlainWords.Of(way.Link)} goes here: {Phrase.Join([.. chosen.Walks.Select(WireWordsOf)])}."
                 : $"{PlainWords.Of(way.Link)} goes here, {chosen.Mode.Name}: no wire of its own.";
-            return Cell(CellState.Chosen, null, FitWords.Pads(chosen), sentence, chosen.Mode.Id, Strands.Of(chosen));
+            return Cell(
+                CellState.Chosen,
+                null,
+                FitWords.Pads(chosen),
+                sentence,
+                chosen.Mode.Id,
+                () => Strands.Of(chosen)
+            );
         }
         var routes = way.Routes.Where(r => r.Port == port).ToList();
         if (routes.Count == 0)
@@ -54,7 +68,7 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
                     nearest.Finding.Rule,
                     nearest.Finding.Sentence,
                     nearest.Mode.Id,
-                    Strands.Of(nearest)
+                    () => Strands.Of(nearest)
                 )
                 : Cell(
                     CellState.Blocked,
@@ -62,13 +76,13 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
                     PlanningRules.NoMode.Id,
                     NoMode(way.Link).Sentence,
                     null,
-                    []
+                    () => []
                 );
         }
         var open = routes.Where(r => !_wishes.Bans.OfType<RouteMatch>().Any(r.Matches)).ToList();
         if (open.Count == 0)
         {
-            var banned = PlanningRules.Banned.Found(
+            var finding = PlanningRules.Banned.Found(
                 Severity.Stop,
                 Subject.Port(port.Id),
                 ("link", PlainWords.Of(way.Link)),
@@ -76,11 +90,11 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
             );
             return Cell(
                 CellState.Blocked,
-                banned.Rule,
-                banned.Rule,
-                banned.Sentence,
+                finding.Rule,
+                finding.Rule,
+                finding.Sentence,
                 routes[0].Mode.Id,
-                Strands.Of(routes[0])
+                () => Strands.Of(routes[0])
             );
         }
         var price = Price.Of(space, plan, wired, way.Link, port);
@@ -92,9 +106,16 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
                 price.Text,
                 price.Finding.Sentence,
                 shown.Mode.Id,
-                Strands.Of(shown)
+                () => Strands.Of(shown)
             )
-            : Cell(CellState.Possible, null, price.Text, price.Finding.Sentence, shown.Mode.Id, Strands.Of(shown));
+            : Cell(
+                CellState.Possible,
+                null,
+                price.Text,
+                price.Finding.Sentence,
+                shown.Mode.Id,
+                () => Strands.Of(shown)
+            );
     }
 
     private static Finding NoMode(Link link) =>

@@ -90,6 +90,15 @@ public sealed class FitReader
         );
     }
 
+    /// <summary>The strand of one cell, or null when there is no such link or port.</summary>
+    /// <param name="link">Id of the link.</param>
+    /// <param name="port">Id of the port.</param>
+    public FitStrand? Strand(string link, string port) =>
+        _space.Ways.FirstOrDefault(w => w.Link.Id == link) is { } way
+        && _build.Board.Ports.FirstOrDefault(p => p.Id == port) is { } found
+            ? new FitStrand(link, port, _cells.LanesOf(way, found))
+            : null;
+
     /// <summary>The links that a plan leaves out, as far as they are explained.</summary>
     internal static IEnumerable<Link> Left(Plan plan) =>
         plan.Placements.Where(p => p.Route is null).Take(MostExplained).Select(p => p.Link);
@@ -124,8 +133,7 @@ public sealed class FitReader
     private FitPort PortOf(Port port) =>
         new(
             port.Id,
-            port.Kind,
-            _build.Circuit.ShapeOf(port),
+            FitWords.Head(port, _build.Circuit.ShapeOf(port)),
             PadsOf(port.PinChoices.Select(p => p.Rx ?? port.Data)),
             (port.Tx ?? port.Clock) == (port.Rx ?? port.Data)
                 ? []
@@ -161,7 +169,7 @@ public sealed class FitReader
             link.Id,
             link.Tag is { } tag ? $"{PlainWords.Of(link.Function.Need)}, {tag}" : PlainWords.Of(link.Function.Need),
             $"{link.Device.Maker} {link.Device.Name}",
-            link.Want.Priority,
+            PlainWords.Of(link.Want.Priority),
             route?.Port.Id,
             route?.Mode.Id,
             route is null ? [] : [.. route.Walks.Select(w => w.Pad.Label)],

@@ -1,6 +1,7 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
+using Gorvix.Core.Protocols;
 using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Fit;
@@ -122,15 +123,13 @@ public sealed record FitPlan(int Number, IReadOnlyList<string> Differs, string P
 
 /// <summary>A column of the grid.</summary>
 /// <param name="Id">The port.</param>
-/// <param name="Kind">What it is made of.</param>
-/// <param name="Shape">How much of it is broken out.</param>
+/// <param name="Words">What it is, or how much of a serial unit is broken out, in a word or two.</param>
 /// <param name="RxPads">Labels of the pads that lead to its RX, its data wire or its input.</param>
 /// <param name="TxPads">Labels of the pads that lead to its TX, its clock wire or its output.</param>
 /// <param name="HeldBy">What holds it inside the board, or null.</param>
 public sealed record FitPort(
     string Id,
-    PortKind Kind,
-    PortShape Shape,
+    string Words,
     IReadOnlyList<FitPad> RxPads,
     IReadOnlyList<FitPad> TxPads,
     string? HeldBy
@@ -145,7 +144,7 @@ public sealed record FitPad(string Label, bool Turns);
 /// <param name="Id">The link.</param>
 /// <param name="Need">What it gives, in words.</param>
 /// <param name="Device">The device in words.</param>
-/// <param name="Priority">How much it is wished for.</param>
+/// <param name="Priority">How much it is wished for, in a word.</param>
 /// <param name="Port">Where it is carried, or null.</param>
 /// <param name="Mode">The mode it is carried in, or null.</param>
 /// <param name="Pads">Labels of the pads it takes; empty when it is not carried.</param>
@@ -158,7 +157,7 @@ public sealed record FitLink(
     string Id,
     string Need,
     string Device,
-    Priority Priority,
+    string Priority,
     string? Port,
     string? Mode,
     IReadOnlyList<string> Pads,
@@ -217,8 +216,9 @@ public enum CellState
 /// <param name="Sentence">The same in one sentence.</param>
 /// <param name="Pinned">True when the builder pinned the link here.</param>
 /// <param name="Banned">True when the builder banned the link here.</param>
-/// <param name="Mode">The mode that the strand shows, or null.</param>
-/// <param name="Lanes">The strand, one lane for each line; where the cell is blocked it ends at the fault.</param>
+/// <param name="Mode">The mode that its strand shows, or null.</param>
+/// <param name="Mark">A pin or ban that the text does not tell, in a word, or null.</param>
+/// <param name="Quiet">True when the column's head says already why nothing of this kind goes here.</param>
 public sealed record FitCell(
     string Port,
     CellState State,
@@ -228,15 +228,37 @@ public sealed record FitCell(
     bool Pinned,
     bool Banned,
     string? Mode,
-    IReadOnlyList<Lane> Lanes
+    string? Mark,
+    bool Quiet
 );
 
+/// <summary>The way of one link on one port, station by station; asked for when a cell is looked at.</summary>
+/// <param name="Link">The link.</param>
+/// <param name="Port">The port.</param>
+/// <param name="Lanes">One for each line; where the cell is blocked it ends at the fault. Empty when there is no way at all.</param>
+public sealed record FitStrand(string Link, string Port, IReadOnlyList<Lane> Lanes);
+
 /// <summary>One line of a strand.</summary>
-/// <param name="Flow">Who talks, seen from the device.</param>
+/// <param name="Flow">Who talks, in words.</param>
 /// <param name="Colour">The lead's usual colour, or null.</param>
 /// <param name="Hops">The stations from the device to the controller.</param>
 /// <param name="Ok">False when the last station is where it fails.</param>
-public sealed record Lane(Flow Flow, string? Colour, IReadOnlyList<Hop> Hops, bool Ok);
+/// <param name="Wave">What the protocol looks like on a line that rests high; empty where it is no train.</param>
+public sealed record Lane(
+    string Flow,
+    string? Colour,
+    IReadOnlyList<LaneStop> Hops,
+    bool Ok,
+    IReadOnlyList<WaveStep> Wave
+);
+
+/// <summary>A station of a lane.</summary>
+/// <param name="Kind">What it is: the drawing has a sign for an inverter and a strong box for the job.</param>
+/// <param name="Words">The same in a word.</param>
+/// <param name="Label">Its name as the builder reads it.</param>
+/// <param name="After">How the line rests on the controller's side of it.</param>
+/// <param name="Note">Level, position or setting there, or null.</param>
+public sealed record LaneStop(HopKind Kind, string Words, string Label, Polarity After, string? Note);
 
 /// <summary>Why one link cannot be carried: a minimal set, so that the rest fits when any one member gives way.</summary>
 /// <param name="Link">The link that is left out.</param>

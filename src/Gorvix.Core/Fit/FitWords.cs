@@ -33,6 +33,23 @@ public static class FitWords
             : link.Id;
     }
 
+    /// <summary>What a column is: a serial unit by how much of it is broken out, anything else by its kind.</summary>
+    public static string Head(Port port, PortShape shape) =>
+        (port.Kind, shape) switch
+        {
+            (PortKind.Software, _) => "in code",
+            (PortKind.Pulse, _) => "pulses",
+            (PortKind.Bus, _) => "bus",
+            (PortKind.Picture, _) => "picture",
+            (PortKind.Analogue, _) => "level",
+            (PortKind.Usb, _) => "PC",
+            (_, PortShape.Whole) => "whole",
+            (_, PortShape.RxOnly) => "RX half",
+            (_, PortShape.TxOnly) => "TX half",
+            (_, PortShape.Held) => "held inside",
+            _ => "no pads",
+        };
+
     /// <summary>What moved, as a sentence.</summary>
     public static string Of(Move move) =>
         (move.From, move.To) switch

@@ -1,3 +1,5 @@
+using Gorvix.Core.Parts;
+using Gorvix.Core.Protocols;
 using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Fit;
@@ -6,11 +8,43 @@ namespace Gorvix.Core.Fit;
 internal static class Strands
 {
     /// <summary>The lanes of a route.</summary>
-    public static IReadOnlyList<Lane> Of(Route route) => [.. route.Walks.Select(w => LaneOf(w, ok: true))];
+    public static IReadOnlyList<Lane> Of(Route route) =>
+        [.. route.Walks.Select(w => LaneOf(w, ProtocolOf(route.Mode), ok: true))];
 
     /// <summary>The lane of a rejection, up to where it fails; none when there is no way at all.</summary>
     public static IReadOnlyList<Lane> Of(Rejection rejection) =>
-        rejection.Walk is { } walk ? [LaneOf(walk, ok: false)] : [];
+        rejection.Walk is { } walk ? [LaneOf(walk, ProtocolOf(rejection.Mode), ok: false)] : [];
 
-    private static Lane LaneOf(LineWalk walk, bool ok) => new(walk.Line.Flow, walk.Lead.Colour, walk.Hops, ok);
+    private static Protocol ProtocolOf(Mode mode) => ProtocolCatalogue.Find(mode.Protocol)!;
+
+    private static Lane LaneOf(LineWalk walk, Protocol protocol, bool ok)
+    {
+        var (isBus, flow) = (protocol.Carrier == Carrier.Bus, walk.Line.Flow);
+        return new Lane(
+            (isBus, flow) switch
+            {
+                (true, Flow.Both) => "data",
+                (true, _) => "clock",
+                (_, Flow.Out) => "device talks",
+                (_, Flow.In) => "board talks",
+                _ => "both talk, one wire",
+            },
+            walk.Lead.Colour,
+            [.. walk.Hops.Select(h => new LaneStop(h.Kind, WordsOf(h.Kind), h.Label, h.After, h.Note))],
+            ok,
+            isBus && flow != Flow.Both ? Waveform.Clock() : Waveform.Of(protocol)
+        );
+    }
+
+    private static string WordsOf(HopKind kind) =>
+        kind switch
+        {
+            HopKind.Lead => "lead",
+            HopKind.Pad => "pad",
+            HopKind.Contact => "bridge",
+            HopKind.Inverter => "inverter",
+            HopKind.Resistor => "resistor",
+            HopKind.Half => "port",
+            _ => "protocol",
+        };
 }

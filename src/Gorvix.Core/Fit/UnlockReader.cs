@@ -105,6 +105,11 @@ internal sealed class UnlockReader(
         {
             words.Add("new firmware on the board");
         }
+        var without = unlock.GivenUp(plan).Select(l => FitWords.Short(l, space.Build)).ToList();
+        if (without.Count > 0)
+        {
+            words.Add($"goes without {Phrase.Join(without)}");
+        }
         Add(CostTerm.Hazards, n => n == 1 ? "one hazard more" : $"{n} hazards more");
         Add(CostTerm.Losses, _ => $"loses {Phrase.Join([.. Lost(unlock)])}");
         Add(CostTerm.Processor, n => $"about {n * 10} % of the processor");

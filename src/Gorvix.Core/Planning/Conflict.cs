@@ -56,19 +56,25 @@ public sealed record Conflict(
     }
 
     /// <summary>True when the link and all members can be together after all.</summary>
+    /// <remarks>Who is no member goes without, but a link that a member could ride in may be there or not.</remarks>
     public bool CanBe(PlanSpace space)
     {
         var together = Links.Append(Link).Select(l => l.Id).ToHashSet();
+        var carriers = space
+            .Ways.Where(w => together.Contains(w.Link.Id))
+            .SelectMany(w => w.Routes.Select(r => r.RidesIn))
+            .ToHashSet();
         List<Limit> limits =
         [
-            .. space.Ways.Select(w => together.Contains(w.Link.Id) ? Limit.None : Limit.Out),
-            .. space.Feeds.Select(f => Supplies.Contains(f) ? Limit.None : Limit.Out),
+            .. space.Ways.Select(w =>
+                together.Contains(w.Link.Id) ? Limit.Needed
+                : carriers.Contains(w.Link.Id) ? Limit.None
+                : Limit.Out
+            ),
+            .. space.Feeds.Select(f => Supplies.Contains(f) ? Limit.Needed : Limit.Out),
         ];
         var pins = Pins.Where(p => p is not RouteMatch route || together.Contains(route.Link)).ToList();
-        var best = Planner.Best(space.With(pins, Bans), pins, Bans, limits)!;
-        return best.Cost[CostTerm.PinsBroken] == 0
-            && best.Feeds.All(f => f.Feed is not null || !Supplies.Contains(f.Ways))
-            && best.Placements.All(p => p.Route is not null || !together.Contains(p.Link.Id));
+        return Planner.Best(space.With(pins, Bans), pins, Bans, limits)?.Cost[CostTerm.PinsBroken] == 0;
     }
 
     /// <summary>Each way to leave one member out, in the order in which they are tried.</summary>

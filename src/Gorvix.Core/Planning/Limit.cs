@@ -3,8 +3,8 @@ using Gorvix.Core.Routing;
 namespace Gorvix.Core.Planning;
 
 /// <summary>
-/// Which places one link may take in a part of all plans. A place is a port, a mode, bridge positions and a socket, or going
-/// without: plans that differ only in a pad are the same to the builder.
+/// Which places one link may take in a part of all plans, or whether a supply is asked about. A place is a port, a mode,
+/// bridge positions and a socket, or going without: plans that differ only in a pad are the same to the builder.
 /// </summary>
 /// <param name="Only">The one place that is left, or null for all.</param>
 /// <param name="Not">Places that are not wanted.</param>
@@ -15,6 +15,9 @@ internal sealed record Limit(string? Only, IReadOnlySet<string> Not)
 
     /// <summary>Going without is the one place.</summary>
     public static readonly Limit Out = new(PlaceOf(null), new HashSet<string>());
+
+    /// <summary>Every place, but not going without.</summary>
+    public static readonly Limit Needed = None.Without(null);
 
     /// <summary>The place of a route; null is going without.</summary>
     public static string PlaceOf(Route? route) => route?.Place ?? "";

@@ -81,7 +81,7 @@ internal sealed class PlanProblem
     )
     {
         var limit = limits?.ElementAtOrDefault(number) ?? Limit.None;
-        if (row.Feed is not null && limit != Limit.None)
+        if (row.Feed is not null && limit == Limit.Out)
         {
             // The question does not ask about this supply.
             return new Entry(row, number, [], PlanCost.Zero);
@@ -98,6 +98,7 @@ internal sealed class PlanProblem
         var kept = rowPins.Where(p => allowed.Any(o => Is(p, o))).ToList();
         var options = allowed
             .Where(o => row.Way is null || limit.Allows(o.Route))
+            .Where(o => row.Feed is null || limit != Limit.Needed || o.Hookup is Feed { Feeds: true })
             .Select(o => kept.Count == 0 ? o : o.At(o.Cost + Broken(kept.Count(p => !Is(p, o)))));
         var unmet = row.Unmet is { } cost && limit.Allows(null) ? cost + Broken(kept.Count) : (PlanCost?)null;
         return new Entry(row, number, Undominated(options), unmet);

@@ -56,7 +56,7 @@ public static class Planner
 
     /// <summary>
     /// The best of the plans within some limits, or null when there is none. One limit for each link, and then for each
-    /// supply lead where there are more: any limit but <see cref="Limit.None"/> leaves a supply lead out.
+    /// supply lead where there are more: <see cref="Limit.Out"/> leaves a supply lead out of the question.
     /// </summary>
     internal static Plan? Best(
         PlanSpace space,

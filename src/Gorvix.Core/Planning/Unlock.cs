@@ -41,12 +41,18 @@ public sealed record Unlock(IReadOnlyList<UnlockStep> Steps, Build After, Plan P
     /// <summary>What the steps themselves weigh, on the scale of <see cref="UnlockSteps"/>.</summary>
     public int Price => Steps.Sum(s => s.Price);
 
-    /// <summary>What the change weighs with the hand work, hazards, losses and processor time that it adds.</summary>
+    /// <summary>Links that the plan before carried and this one leaves out, in the builder's order; all weigh less than the one gained.</summary>
+    /// <param name="before">The best plan before the change.</param>
+    public IReadOnlyList<Link> GivenUp(Plan before) =>
+        [.. Plan.Placements.Where(p => p.Route is null && before.RouteOf(p.Link.Id) is not null).Select(p => p.Link)];
+
+    /// <summary>What the change weighs with the links that give way and the hand work, hazards, losses and processor time that it adds.</summary>
     /// <param name="before">The best plan before the change.</param>
     public int PriceAfter(Plan before)
     {
         int More(CostTerm term) => Math.Max(0, Plan.Cost[term] - before.Cost[term]);
         return Price
+            + GivenUp(before).Sum(UnlockSteps.PriceWithout)
             + More(CostTerm.HandWork)
             + (5 * (More(CostTerm.Losses) + More(CostTerm.Hazards) + More(CostTerm.Processor)));
     }
@@ -57,7 +63,8 @@ public sealed record Unlock(IReadOnlyList<UnlockStep> Steps, Build After, Plan P
 /// The plan has tried every mode, bridge, pad, device firmware and other place of every link already. What is left to change
 /// are the builder's wishes, house rules, the board's firmware and the parts: each single change is tried, and each two of
 /// the changes that cost no money where none of them helps alone. A change is kept when the best plan after it carries the
-/// link and leaves out no link that was carried (a link that gives way on purpose aside).
+/// link and leaves out no link that was carried and matters as much (a link that gives way on purpose aside): a must may
+/// push out a want, and the unlock says so.
 /// </remarks>
 public static class Unlocks
 {
@@ -76,7 +83,12 @@ public static class Unlocks
         Unlock? Try(params UnlockStep[] taken)
         {
             var after = taken.Aggregate(build, (b, step) => step.Apply(b));
-            return After(after, plan, link, library, space.Stop) is { } then ? new Unlock(taken, after, then) : null;
+            return
+                After(after, library, space.Stop) is { } then
+                && new Unlock(taken, after, then) is var unlock
+                && Helps(unlock, plan, link)
+                ? unlock
+                : null;
         }
         var found = steps.Select(s => Try(s)).OfType<Unlock>().ToList();
         var free = steps.Where(s => Free.Contains(s.Kind)).ToList();
@@ -100,29 +112,28 @@ public static class Unlocks
     private static bool Same(UnlockStep a, UnlockStep b) =>
         a.Kind == b.Kind && a.What.Rule == b.What.Rule && a.What.Device == b.What.Device;
 
-    // The best plan of the changed build, or null when it does not help or costs another link.
+    // True when the link is carried, no link that matters as much is lost for it, no more pins are broken and nothing more is left unfed.
+    private static bool Helps(Unlock unlock, Plan before, Link link) =>
+        unlock.Plan.RouteOf(link.Id) is not null
+        && unlock.GivenUp(before).All(lost => lost.Want.Priority > link.Want.Priority)
+        && unlock.Plan.Cost[CostTerm.PinsBroken] <= before.Cost[CostTerm.PinsBroken]
+        && unlock.Plan.Cost[CostTerm.Unfed] <= before.Cost[CostTerm.Unfed];
+
+    // The best plan of the changed build, or null when there is none.
     // A part of the library that contradicts itself is no way out; its own build says so.
-    private static Plan? After(Build build, Plan before, Link link, PartsLibrary library, CancellationToken stop)
+    private static Plan? After(Build build, PartsLibrary library, CancellationToken stop)
     {
         if (ResolvedBuild.Of(build, library).Build is not { } resolved)
         {
             return null;
         }
-        Plan plan;
         try
         {
-            plan = Planner.Best(new PlanSpace(resolved, stop));
+            return Planner.Best(new PlanSpace(resolved, stop));
         }
         catch (UnplannableException)
         {
             return null;
         }
-        var lost = before.Placements.Any(p =>
-            p.Route is not null && plan.Placements.Any(q => q.Link.Id == p.Link.Id && q.Route is null)
-        );
-        var worse =
-            plan.Cost[CostTerm.PinsBroken] > before.Cost[CostTerm.PinsBroken]
-            || plan.Cost[CostTerm.Unfed] > before.Cost[CostTerm.Unfed];
-        return plan.RouteOf(link.Id) is not null && !lost && !worse ? plan : null;
     }
 }

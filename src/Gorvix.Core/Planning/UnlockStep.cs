@@ -86,6 +86,10 @@ public static class UnlockSteps
         ("another board", BoardPrice),
     ];
 
+    /// <summary>What it weighs that a link gives way, on purpose or because a weightier one takes its place.</summary>
+    /// <param name="link">The link.</param>
+    public static int PriceWithout(Link link) => LeaveOutPrice * (3 - (int)link.Want.Priority);
+
     /// <summary>All steps, in the order of <see cref="UnlockKind"/>.</summary>
     /// <param name="space">The build's space.</param>
     /// <param name="link">A link that the plan leaves out.</param>
@@ -113,7 +117,7 @@ public static class UnlockSteps
                     UnlockKind.LeaveOut,
                     new() { Link = l.Id },
                     b => BuildEdits.WithoutLink(b, l.Id),
-                    LeaveOutPrice * (3 - (int)l.Want.Priority)
+                    PriceWithout(l)
                 )),
             .. Devices(space, library),
             .. library

@@ -24,15 +24,15 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
         {
             return RoutingRules.Usb.Found(Severity.Stop, Subject.Port(port.Id), ("port", port.Id));
         }
-        if (!port.Kind.Carries(protocol.Carrier))
+        if (!port.Carries(protocol))
         {
             return RoutingRules.Kind.Found(
                 Severity.Stop,
                 Subject.Port(port.Id),
                 ("protocol", protocol.Id),
-                ("needs", PortWords.Of(protocol.Carrier)),
+                ("needs", PortWords.Needs(protocol)),
                 ("port", port.Id),
-                ("kind", PortWords.Of(port.Kind))
+                ("kind", PortWords.What(port))
             );
         }
         if (port.HeldBy is { } holder)

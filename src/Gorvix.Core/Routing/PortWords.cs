@@ -6,7 +6,28 @@ namespace Gorvix.Core.Routing;
 /// <summary>Ports and jobs in words.</summary>
 public static class PortWords
 {
-    /// <summary>What a port is, in a sentence.</summary>
+    private const string Reads = "a pin that reads a level";
+    private const string Gives = "a pin that gives a level";
+
+    /// <summary>What a port is, in a sentence; a pin for levels with its way.</summary>
+    public static string What(Port port) =>
+        port switch
+        {
+            { Kind: PortKind.Analogue, Rx: { }, Tx: null } => Reads,
+            { Kind: PortKind.Analogue, Rx: null, Tx: { } } => Gives,
+            _ => Of(port.Kind),
+        };
+
+    /// <summary>What a protocol needs, in a sentence; a level with its way.</summary>
+    public static string Needs(Protocol protocol) =>
+        (protocol.Carrier, protocol.Use) switch
+        {
+            (Carrier.Analogue, LineUse.DeviceToBoard) => Reads,
+            (Carrier.Analogue, _) => Gives,
+            _ => Of(protocol.Carrier),
+        };
+
+    /// <summary>What a kind of port is, in a sentence.</summary>
     public static string Of(PortKind kind) =>
         kind switch
         {
@@ -26,8 +47,8 @@ public static class PortWords
             Carrier.Serial => "a serial unit",
             Carrier.Pulse => "a pulse input",
             Carrier.Bus => "a two-wire bus",
-            Carrier.Analogue => "a pin for levels",
-            _ => "the picture's way",
+            Carrier.Picture => "the picture's way",
+            _ => "a pin for levels",
         };
 
     /// <summary>A job as the settings page might call it, in neutral words.</summary>
@@ -76,15 +97,16 @@ public static class PortWords
             _ => $"{setting} (firmware from {firmware})",
         };
 
-    /// <summary>True when this kind of port can carry it.</summary>
-    public static bool Carries(this PortKind kind, Carrier carrier) =>
-        (kind, carrier) switch
+    /// <summary>True when this kind of port can carry it; a level asks for the half that goes its way.</summary>
+    public static bool Carries(this Port port, Protocol protocol) =>
+        (port.Kind, protocol.Carrier) switch
         {
             (PortKind.Uart or PortKind.Software, Carrier.Serial) => true,
             (PortKind.Pulse, Carrier.Pulse) => true,
             (PortKind.Bus, Carrier.Bus) => true,
             (PortKind.Picture, Carrier.Picture) => true,
-            (PortKind.Analogue, Carrier.Analogue) => true,
+            (PortKind.Analogue, Carrier.Analogue) => (protocol.Use == LineUse.DeviceToBoard ? port.Rx : port.Tx)
+                is not null,
             _ => false,
         };
 }

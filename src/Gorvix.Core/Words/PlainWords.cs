@@ -25,6 +25,36 @@ public static class PlainWords
             _ => "Phone settings",
         };
 
+    /// <summary>How much a link is wished for.</summary>
+    public static string Of(Priority priority) =>
+        priority switch
+        {
+            Priority.Must => "must",
+            Priority.Want => "want",
+            _ => "nice",
+        };
+
+    /// <summary>A kind of device, as one of them.</summary>
+    public static string Of(DeviceKind kind) =>
+        kind switch
+        {
+            DeviceKind.Receiver => "receiver",
+            DeviceKind.VideoTransmitter => "video transmitter",
+            DeviceKind.AirUnit => "air unit",
+            DeviceKind.Gnss => "GNSS module",
+            DeviceKind.SpeedController => "speed controller",
+            DeviceKind.TelemetryRadio => "telemetry radio",
+            DeviceKind.Camera => "camera",
+            DeviceKind.RangeFinder => "range finder",
+            DeviceKind.Recorder => "recorder",
+            DeviceKind.WirelessBridge => "wireless bridge",
+            DeviceKind.Compass => "compass",
+            DeviceKind.Overlay => "overlay board",
+            DeviceKind.Regulator => "regulator",
+            DeviceKind.Filter => "filter",
+            _ => "adapter",
+        };
+
     /// <summary>A link in a sentence.</summary>
     public static string Of(Link link) =>
         link.Tag is { } tag

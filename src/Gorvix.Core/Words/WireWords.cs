@@ -61,10 +61,10 @@ public static class WorkWords
         return work.Action switch
         {
             WorkAction.SetBridge when build.Board.Bridges.First(b => b.Id == work.Bridge).MovedBy == MovedBy.Firmware =>
-                $"In the board's settings: switch {work.Bridge} to \"{work.Position}\"; it comes at \"{DefaultOf(build, work.Bridge!)}\".",
+                $"In the board's settings: switch {work.Bridge} to \"{work.Position}\" (it comes at \"{DefaultOf(build, work.Bridge!)}\").",
             WorkAction.SetBridge when work.Position is null => $"Open bridge {work.Bridge}.",
             WorkAction.SetBridge =>
-                $"Close bridge {work.Bridge} at \"{work.Position}\"; it comes at \"{DefaultOf(build, work.Bridge!)}\".",
+                $"Close bridge {work.Bridge} at \"{work.Position}\" (it comes at \"{DefaultOf(build, work.Bridge!)}\").",
             WorkAction.SetMode => $"On the {device!.Name}: {PortWords.Condition(work.Setting, work.Firmware)}.",
             WorkAction.SetAddress =>
                 $"On the {device!.Name}: {work.Setting}, so that it answers at 0x{work.Address:X2}.",

@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Fit;
 using Gorvix.Core.Planning;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
@@ -28,6 +29,11 @@ internal static class FitEndpoints
         fit.MapGet("fit", (string id, Workbench bench, CancellationToken stop) => bench.Get(id, stop))
             .WithName("getFit")
             .Produces<FitView>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        fit.MapGet("strand", Strand)
+            .WithName("getStrand")
+            .Produces<FitStrand>()
             .ProducesProblem(404)
             .ProducesProblem(422);
         fit.MapPost("changes", Change).WithName("changeBuild").Changes();
@@ -68,6 +74,27 @@ internal static class FitEndpoints
             },
             stop
         );
+
+    private static async Task<IResult> Strand(
+        string id,
+        string link,
+        string port,
+        Workbench bench,
+        CancellationToken stop
+    )
+    {
+        var planned = await bench.Planned(id, stop);
+        if (planned.Reader is not { } reader)
+        {
+            return Problems.Of(planned.Refused);
+        }
+        return await Workers.Run(() => reader.Until(stop).Strand(link, port), stop) is { } strand
+            ? Results.Ok(strand)
+            : Problems.Of(
+                404,
+                $"There is no link \"{link}\" or no port \"{port}\" in this build. Look at its sheet again."
+            );
+    }
 
     private static async Task<IResult> Choose(string id, ChooseRequest request, Workbench bench, CancellationToken stop)
     {

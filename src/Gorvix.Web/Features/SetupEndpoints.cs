@@ -1,3 +1,5 @@
+using System.Globalization;
+using System.Text.Json;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Parts;
@@ -42,16 +44,33 @@ public sealed record HarnessChoice(string Id, string Name);
 /// <param name="Need">What it gives, in words.</param>
 public sealed record FunctionChoice(string Id, string Need);
 
+/// <summary>A value to choose, with its words.</summary>
+/// <param name="Value">As it is written in a build.</param>
+/// <param name="Words">As the builder reads it.</param>
+public sealed record Choice(string Value, string Words);
+
+/// <summary>What a pack can be.</summary>
+/// <param name="Cells">Cells in series.</param>
+/// <param name="Chemistries">Kinds of cell.</param>
+/// <param name="Note">How a pack is judged.</param>
+public sealed record PackChoices(IReadOnlyList<Choice> Cells, IReadOnlyList<Choice> Chemistries, string Note);
+
 /// <summary>What a set-up can be chosen from.</summary>
 /// <param name="Boards">The boards of the library.</param>
 /// <param name="Devices">The devices of the library.</param>
 /// <param name="Profiles">The firmware profiles of the library.</param>
 /// <param name="Disputes">The house rules, with what each school says.</param>
+/// <param name="Pack">What a pack can be.</param>
+/// <param name="Kinds">The kinds of device, each as one of them.</param>
+/// <param name="Priorities">How much a link can be wished for, the most first.</param>
 public sealed record SetupChoices(
     IReadOnlyList<PartChoice> Boards,
     IReadOnlyList<PartChoice> Devices,
     IReadOnlyList<PartChoice> Profiles,
-    IReadOnlyList<Dispute> Disputes
+    IReadOnlyList<Dispute> Disputes,
+    PackChoices Pack,
+    IReadOnlyList<Choice> Kinds,
+    IReadOnlyList<Choice> Priorities
 );
 
 /// <summary>Set-up and parts of a build, and what they can be chosen from.</summary>
@@ -76,6 +95,25 @@ internal static class SetupEndpoints
             .Changes();
         build.MapPost("parts", Parts).WithName("changeParts").Changes();
     }
+
+    private static readonly PackChoices Packs = new(
+        [.. Enumerable.Range(1, Pack.MostCells).Select(n => new Choice($"{n}", $"{n}S"))],
+        [
+            .. Enum.GetValues<Chemistry>()
+                .Select(c => new Choice(
+                    Written(c),
+                    string.Create(CultureInfo.InvariantCulture, $"{Pack.FullCell(c):0.00} V full")
+                )),
+        ],
+        string.Create(
+            CultureInfo.InvariantCulture,
+            $"A pack is judged full and empty ({Pack.EmptyCell:0.0} V a cell). Boards without a regulator are fed from one of their own."
+        )
+    );
+
+    // As the format writes it.
+    private static string Written<T>(T value)
+        where T : struct, Enum => JsonNamingPolicy.CamelCase.ConvertName($"{value}");
 
     private static async Task<SetupChoices> Choices(PartStore parts)
     {
@@ -102,7 +140,10 @@ internal static class SetupEndpoints
                 )),
             ],
             [.. all.Profiles.Select(p => new PartChoice(p.Id, p.Name, null, [], [], ProfileReader.Words(p)))],
-            HouseSchools.All
+            HouseSchools.All,
+            Packs,
+            [.. Enum.GetValues<DeviceKind>().Select(k => new Choice(Written(k), PlainWords.Of(k)))],
+            [.. Enum.GetValues<Priority>().Select(p => new Choice(Written(p), PlainWords.Of(p)))]
         );
     }
 

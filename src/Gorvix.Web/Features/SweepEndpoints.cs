@@ -1,9 +1,8 @@
-using System.Text.Json;
+using System.Net.ServerSentEvents;
+using System.Runtime.CompilerServices;
 using Gorvix.Core.Fit;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
-using Microsoft.AspNetCore.Http.Json;
-using Microsoft.Extensions.Options;
 
 namespace Gorvix.Web.Features;
 
@@ -13,25 +12,25 @@ namespace Gorvix.Web.Features;
 /// <param name="Line">The last one.</param>
 public sealed record SweepStep(int Done, int Of, SweepLine Line);
 
-/// <summary>Before you buy: the build with every board, or with every part of a kind, as a stream of lines.</summary>
+/// <summary>
+/// Before you buy: the build with every board, or with every part of a kind, as server-sent events: a <c>step</c> for each
+/// candidate as it is found, and one <c>end</c> without data, after which the reader closes.
+/// </summary>
 internal static class SweepEndpoints
 {
     public static void MapSweep(this IEndpointRouteBuilder app) =>
         app.MapGet("/api/builds/{id}/sweep", Run)
             .WithName("sweep")
             .WithTags("Sweep")
-            .Produces<SweepStep>(200, "application/x-ndjson")
+            .Produces<SweepStep>(200, "text/event-stream")
             .ProducesProblem(404)
             .ProducesProblem(422);
 
-    // Each candidate is sent as it is found, and a reader that goes away stops the work.
     private static async Task<IResult> Run(
         string id,
         string? device,
         BuildStore builds,
         PartStore parts,
-        IOptions<JsonOptions> json,
-        HttpResponse response,
         CancellationToken stop
     )
     {
@@ -49,20 +48,21 @@ internal static class SweepEndpoints
         var lines = device is null
             ? SweepReader.Boards(build, library, stop)
             : SweepReader.Devices(build, device, library, stop);
-        response.ContentType = "application/x-ndjson";
-        response.Headers.CacheControl = "no-store";
+        return TypedResults.ServerSentEvents(Events(lines, of, stop));
+    }
+
+    // A reader that goes away stops the work.
+    private static async IAsyncEnumerable<SseItem<SweepStep?>> Events(
+        IAsyncEnumerable<SweepLine> lines,
+        int of,
+        [EnumeratorCancellation] CancellationToken stop
+    )
+    {
         var done = 0;
         await foreach (var line in lines.WithCancellation(stop))
         {
-            await JsonSerializer.SerializeAsync(
-                response.Body,
-                new SweepStep(++done, of, line),
-                json.Value.SerializerOptions,
-                stop
-            );
-            await response.Body.WriteAsync("\n"u8.ToArray(), stop);
-            await response.Body.FlushAsync(stop);
+            yield return new SseItem<SweepStep?>(new SweepStep(++done, of, line), "step");
         }
-        return Results.Empty;
+        yield return new SseItem<SweepStep?>(null, "end");
     }
 }

@@ -12,13 +12,14 @@ public class DemoBuildsTests
     [Fact]
     public void Two_whole_ports_carry_three_links_because_the_inverting_pad_and_the_receiver_cancel()
     {
-        var sheet = Demo.Fit(Demo.NorthFaceHare).Sheet();
+        var reader = Demo.Fit(Demo.NorthFaceHare);
+        var sheet = reader.Sheet();
         Assert.Equal("All 3 links carried.", sheet.Verdict.Sentence);
         Assert.Equal(["U3", "U1", "U4"], sheet.Links.Select(l => l.Port));
         var control = sheet.Links[0];
         Assert.Equal("crsf-inverted", control.Mode);
         Assert.Equal(["SBUS", "DSM"], control.Pads);
-        var lane = control.Cells.Single(c => c.State == CellState.Chosen).Lanes[0];
+        var lane = reader.Strand(control.Id, "U3")!.Lanes[0];
         Assert.Equal(Polarity.Inverted, lane.Hops.Single(h => h.Label == "SBUS").After);
         Assert.Equal(Polarity.Normal, lane.Hops.Single(h => h.Label == "inverter").After);
         Assert.Equal(["On the Sedge 2: set the serial output to inverted (firmware from 3.1)."], sheet.Work);

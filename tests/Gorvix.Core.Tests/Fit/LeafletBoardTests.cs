@@ -80,7 +80,7 @@ public partial class LeafletTests
             (With(MovedBy.Firmware).Plan.Cost[CostTerm.HandWork], With(MovedBy.Iron).Plan.Cost[CostTerm.HandWork])
         );
         Assert.Equal(
-            ["In the board's settings: switch INV to \"inverted\"; it comes at \"raw\"."],
+            ["In the board's settings: switch INV to \"inverted\" (it comes at \"raw\")."],
             With(MovedBy.Firmware).Sheet().Work
         );
     }
@@ -306,7 +306,8 @@ public partial class LeafletTests
         var camera = Device("cam", Need.CameraControl, Mode("Level out", In("KEY")));
         camera = camera with { Leads = [camera.Leads[0] with { Role = LeadRole.Sense }] };
         Assert.Equal("LVL", new FitReader(Build(Levels(null, "level"), camera)).Sound().Ports());
-        Assert.Equal("NO-TX", Router.WaysOf(Build(Levels("level", null), camera)).Links[0].CodeAt("LVL"));
+        var wrong = Router.WaysOf(Build(Levels("level", null), camera)).Links[0].NearestAt("LVL")!.Finding;
+        Assert.Equal("Level out needs a pin that gives a level; LVL is a pin that reads a level.", wrong.Sentence);
     }
 
     [Fact]

@@ -132,12 +132,37 @@ public class ConflictTests
     // The general solver's word, not the planner's.
     private static bool Solvable(ResolvedBuild build, BuildWays ways, Conflict conflict)
     {
-        var links = conflict.Links.Append(conflict.Link).Select(l => l.Id).ToHashSet();
+        // Who is no member is not asked for, but a member may ride in it: there, and with no say about anything else.
+        var members = conflict.Links.Append(conflict.Link).Select(l => l.Id).ToHashSet();
+        var carriers = ways
+            .Links.Where(w => members.Contains(w.Link.Id))
+            .SelectMany(w => w.Routes.Select(r => r.RidesIn).OfType<string>())
+            .Where(c => !members.Contains(c))
+            .Distinct()
+            .ToList();
+        return Enumerable
+            .Range(0, 1 << carriers.Count)
+            .Any(there =>
+                Together(build, ways, conflict, [.. members, .. carriers.Where((_, i) => (there >> i & 1) == 1)])
+            );
+    }
+
+    private static bool Together(ResolvedBuild build, BuildWays ways, Conflict conflict, HashSet<string> links)
+    {
         var cost = CpSatModel.BestCost(
             ways with
             {
                 Build = build.WithWishes(conflict.Pins, []),
-                Links = [.. ways.Links.Where(w => links.Contains(w.Link.Id))],
+                Links =
+                [
+                    .. from way in ways.Links
+                    where links.Contains(way.Link.Id)
+                    let routes = way.Routes.Where(r => r.RidesIn is null || links.Contains(r.RidesIn))
+                    select way with
+                    {
+                        Routes = [.. routes],
+                    },
+                ],
                 Feeds = conflict.Supplies,
             }
         );

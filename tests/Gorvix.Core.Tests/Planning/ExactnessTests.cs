@@ -44,9 +44,9 @@ public class ExactnessTests
             { "Drill Shed Gull", "U1 R1 | -" },
             {
                 "Rim Walk Rook",
-                "U1 R1 T1 | U1 | U2 R2 T2 | I2C1 SDA SCL | VID VI | VID X4 | U3 X5 | KEY CC | U4 E4 | U4 E4 | U4 E4 | U4 E4"
+                "U1 R1 T1 | U1 | U4 R4B T4B | I2C1 SDA SCL | VID VI | VID X4 | U2 X5 | KEY CC | U3 R3 | U3 R3 | U3 R3 | U3 R3"
             },
-            { "Tip Track Pipit", "U2 R2 | - | U4 E4 T4 | U3 R3 | CUR E3 | VBAT VS" },
+            { "Tip Track Pipit", "U2 R2 | - | U4 R4B T4B | U1 R1 T1 | U3 R3 | CUR E3 | VBAT VS" },
         };
 
     [Theory]

@@ -29,6 +29,124 @@ public class RoomTests
     public void Free_ports_take_what_they_are_for_and_no_second_receiver(Need need, string ports) =>
         Assert.Equal(ports, RoomFor(Build(Whole("F7", "U1", "U2", "U3"), Receiver), need));
 
+    private static Board Only(string controller, Port port, params PathElement[] through)
+    {
+        var half = port.Rx ?? port.Tx ?? port.Data!;
+        Pad[] pads = port.Clock is null ? [Pad("P", half, through)] : [Pad("P", half), Pad("Q", port.Clock)];
+        return Board(controller, port).With(pads) with
+        {
+            Nets = [.. new[] { half, port.Clock }.OfType<string>().Select(n => new Net { Id = n })],
+        };
+    }
+
+    private static string Kinds(Board board)
+    {
+        var space = new PlanSpace(Build(board, Array.Empty<Device>()));
+        return string.Join(", ", RoomLeft.Of(space, Planner.Best(space)).Select(r => r.Need));
+    }
+
+    private static readonly Port Listens = Port("U1", tx: false);
+    private static readonly Port Talks = Port("U1", rx: false);
+
+    // One protocol each opens these doors: without it in the list the room would not be told.
+    [Fact]
+    public void Every_usual_protocol_of_a_kind_opens_a_door_of_its_own()
+    {
+        Assert.Equal("Control", Kinds(Only("F4", Listens, Inverter())));
+        Assert.Equal("Control, EscReadings, Height", Kinds(Only("F4", Listens)));
+        Assert.Equal("Telemetry, VideoControl, FlightLog", Kinds(Only("F4", Talks)));
+        Assert.Equal("Telemetry", Kinds(Only("F4", Talks, Inverter(Passage.Both))));
+        Assert.Equal(
+            "Control",
+            Kinds(
+                Only(
+                    "F4",
+                    new()
+                    {
+                        Id = "P",
+                        Kind = PortKind.Pulse,
+                        Rx = "p",
+                    }
+                )
+            )
+        );
+        Assert.Equal(
+            "Picture",
+            Kinds(
+                Only(
+                    "F4",
+                    new()
+                    {
+                        Id = "V",
+                        Kind = PortKind.Picture,
+                        Rx = "v",
+                    }
+                )
+            )
+        );
+        Assert.Equal(
+            "Picture",
+            Kinds(
+                Only(
+                    "F4",
+                    new()
+                    {
+                        Id = "V",
+                        Kind = PortKind.Picture,
+                        Tx = "v",
+                    }
+                )
+            )
+        );
+        Assert.Equal(
+            "BatteryReadings",
+            Kinds(
+                Only(
+                    "F4",
+                    new()
+                    {
+                        Id = "A",
+                        Kind = PortKind.Analogue,
+                        Rx = "a",
+                    }
+                )
+            )
+        );
+        Assert.Equal(
+            "CameraControl",
+            Kinds(
+                Only(
+                    "F4",
+                    new()
+                    {
+                        Id = "A",
+                        Kind = PortKind.Analogue,
+                        Tx = "a",
+                    }
+                )
+            )
+        );
+        Assert.Equal(
+            "Heading",
+            Kinds(
+                Only(
+                    "F4",
+                    new()
+                    {
+                        Id = "I",
+                        Kind = PortKind.Bus,
+                        Data = "d",
+                        Clock = "c",
+                    }
+                )
+            )
+        );
+        Assert.Equal(
+            "Control, PictureText, Position, Telemetry, EscReadings, VideoControl, Height, CameraControl, FlightLog, HostData",
+            Kinds(Whole("F7", "U1"))
+        );
+    }
+
     [Fact]
     public void Where_no_receiver_is_wished_for_there_is_room_for_one()
     {
@@ -42,6 +160,42 @@ public class RoomTests
         var board = Board("F4", Port("U1"), Port("U2") with { Alternatives = [new() { Name = "B", Rx = "U1.rx" }] })
             .With(Pad("R1", "U1.rx"));
         Assert.Equal("U1", RoomFor(Build(board, Array.Empty<Device>()), Need.Height));
+    }
+
+    // J lets in what is at "a" or what is at "b".
+    private static string Bridged(params Pad[] pads)
+    {
+        var board = Board("F7", [.. pads.Select((_, i) => Port($"U{i + 1}", tx: false))]).With(pads);
+        Bridge bridge = new()
+        {
+            Id = "J",
+            Positions = ["a", "b"],
+            Default = "a",
+        };
+        return RoomFor(Build(board with { Bridges = [bridge] }, Array.Empty<Device>()), Need.Height);
+    }
+
+    [Fact]
+    public void The_most_that_fit_together_are_told_not_the_first_that_fit()
+    {
+        // Whoever takes U1 first has room for one; U2 and U3 go together.
+        Assert.Equal(
+            "U2 U3",
+            Bridged(
+                Pad("R1", Path("U1.rx", At("J", "a"))),
+                Pad("R2", Path("U2.rx", At("J", "b"))),
+                Pad("R3", Path("U3.rx", At("J", "b")))
+            )
+        );
+
+        // U1 has two ways: only its second leaves U2 open.
+        Assert.Equal(
+            "U1 U2",
+            Bridged(
+                Pad("R1", Path("U1.rx", At("J", "a")), Path("U1.rx", At("J", "b"))),
+                Pad("R2", Path("U2.rx", At("J", "b")))
+            )
+        );
     }
 
     [Fact]

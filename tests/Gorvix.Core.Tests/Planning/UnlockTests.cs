@@ -1,5 +1,6 @@
 using CsCheck;
 using Gorvix.Core.Builds;
+using Gorvix.Core.Fit;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
@@ -11,7 +12,7 @@ namespace Gorvix.Core.Tests.Planning;
 public class UnlockTests
 {
     [Fact]
-    public void Every_unlock_carries_the_link_and_loses_no_other_by_the_general_solvers_word() =>
+    public void Every_unlock_carries_the_link_and_loses_none_that_matters_as_much_by_the_general_solvers_word() =>
         Generated
             .Builds(4, 5)
             .Sample(
@@ -26,7 +27,8 @@ public class UnlockTests
                             Assert.Equal(CpSatModel.BestCost(Router.WaysOf(after)), unlock.Plan.Cost);
                             var carried = plan
                                 .Placements.Where(p => p.Route is not null || p.Link.Id == left.Link.Id)
-                                .Where(p => after.Links.Any(l => l.Id == p.Link.Id));
+                                .Where(p => after.Links.Any(l => l.Id == p.Link.Id))
+                                .Where(p => p.Link.Want.Priority <= left.Link.Want.Priority);
                             Assert.All(carried, p => Assert.NotNull(unlock.Plan.RouteOf(p.Link.Id)));
                         }
                     }
@@ -52,7 +54,11 @@ public class UnlockTests
                             var unmet = then.Placements.Where(p => p.Route is null).Select(p => p.Link.Id).ToList();
                             var helps =
                                 !unmet.Contains(left.Link.Id)
-                                && !unmet.Any(u => plan.RouteOf(u) is not null)
+                                && !then.Placements.Any(p =>
+                                    p.Route is null
+                                    && plan.RouteOf(p.Link.Id) is not null
+                                    && p.Link.Want.Priority <= left.Link.Want.Priority
+                                )
                                 && then.Cost[CostTerm.Unfed] <= plan.Cost[CostTerm.Unfed]
                                 && then.Cost[CostTerm.PinsBroken] <= plan.Cost[CostTerm.PinsBroken];
                             Assert.Equal(helps, found.Any(u => u.Steps.Count == 1 && u.Steps[0].What == step.What));
@@ -104,6 +110,38 @@ public class UnlockTests
         Assert.Equal([UnlockKind.HouseRule, UnlockKind.Firmware], unlock.Steps.Select(s => s.Kind));
         Assert.Equal("older", unlock.After.Firmware);
         Assert.Equal("S1", unlock.Plan.RouteOf("telemetry")!.Port.Id);
+    }
+
+    [Fact]
+    public void A_must_may_push_out_a_nice_and_the_card_says_what_goes()
+    {
+        // On an F4 an inverted wire runs only in code, on the one pad that the position module talks through.
+        var soft = new Port
+        {
+            Id = "S1",
+            Kind = PortKind.Software,
+            Rx = "U1.tx",
+            Tx = "U1.tx",
+        };
+        var board = Whole("F4", "U1");
+        board = board with { Ports = [.. board.Ports, soft] };
+        var telemetry = Device("radio", Need.Telemetry, Mode("S.Port", Both()));
+        var gnss = Device("gnss", Need.Position, Mode("UBX", Out(), In()));
+        LinkUnlocks Asked(Priority radio, Priority position)
+        {
+            var build = Build(board, (telemetry, radio), (gnss, position));
+            build = Resolved(
+                build.Build with
+                {
+                    House = new HouseRules { Software = SoftwareUse.Never },
+                },
+                new PartsLibrary([board], [telemetry, gnss])
+            );
+            return Assert.Single(new FitReader(build).Unlocks(new PartsLibrary([board], [telemetry, gnss])));
+        }
+        var way = Asked(Priority.Must, Priority.Nice).Ways.First(w => w.Kind == UnlockKind.HouseRule);
+        Assert.Contains("goes without position", way.Price);
+        Assert.DoesNotContain(Asked(Priority.Want, Priority.Want).Ways, w => w.Kind == UnlockKind.HouseRule);
     }
 
     [Fact]

@@ -28,6 +28,88 @@ public class PortCheckTests
         Assert.Equal(code, Ways(board, Crsf).CodeAt("U1"));
     }
 
+    private static string Said(Board board, Mode mode, Func<ResolvedBuild, ResolvedBuild>? change = null)
+    {
+        var build = Build(board, Device("unit", Need.Position, mode));
+        return Router.WaysOf((change ?? (b => b))(build)).Links[0].NearestAt(board.Ports[0].Id)!.Finding.Sentence;
+    }
+
+    private static Board Clocked(double megahertz)
+    {
+        var board = Whole("F4", "U1");
+        return board with { Ports = [board.Ports[0] with { ClockMegahertz = megahertz }] };
+    }
+
+    private static Board InCode(params string[] nets) =>
+        Board(
+                "F4",
+                new Port
+                {
+                    Id = "S1",
+                    Kind = PortKind.Software,
+                    Rx = nets[0],
+                    Tx = nets[^1],
+                }
+            )
+            .With([.. nets.Distinct().Select(n => Pad(n.ToUpperInvariant(), n))]) with
+        {
+            Nets = [.. nets.Distinct().Select(n => new Net { Id = n })],
+        };
+
+    [Fact]
+    public void A_wrong_clock_says_what_it_makes_and_a_slow_one_that_it_is_too_slow()
+    {
+        // 4 MHz ÷ 10 = 400 000, 4.8 % below 420 000; 0.05 MHz is below the baud itself.
+        Assert.Contains("400000 (-4.8 %)", Said(Clocked(4), Crsf));
+        Assert.Contains("420000", Said(Clocked(4), Crsf));
+        Assert.Contains("too slow", Said(Clocked(0.05), Crsf));
+        Assert.Contains("0.05", Said(Clocked(0.05), Crsf));
+        Assert.Contains("U1", Said(Clocked(0.05), Crsf));
+    }
+
+    [Fact]
+    public void Of_several_bauds_that_fail_the_first_is_told() =>
+        Assert.Contains("420000", Said(Clocked(0.05), Crsf with { Bauds = [420_000, 115_200] }));
+
+    [Fact]
+    public void A_frame_that_does_not_fit_says_what_it_takes_and_what_there_is()
+    {
+        // 26 characters of ten bits at 115 200 take 2.26 ms; 500 of them a second leave 2 ms.
+        var said = Said(Whole("F4", "U1"), Crsf with { PacketHertz = 500, Bauds = [115_200] });
+        Assert.All(["CRSF", "U1", "2.26", "115200", "500", "2.00"], part => Assert.Contains(part, said));
+        Assert.DoesNotContain("pieces", said);
+    }
+
+    [Fact]
+    public void Serial_in_code_says_what_is_too_fast_for_it_what_lacks_a_pin_and_whose_rule_it_is()
+    {
+        static ResolvedBuild Under(ResolvedBuild build, SoftwareUse use) =>
+            Resolved(
+                build.Build with
+                {
+                    House = new HouseRules { Software = use },
+                },
+                new PartsLibrary([build.Board], [.. build.Devices.Select(d => d.Device)])
+            );
+        var slow = Mode("UBX", Out(), In()) with { Bauds = [9_600] };
+        var fast = Said(InCode("a", "b"), Crsf, b => Under(b, SoftwareUse.Allowed));
+        Assert.All(["TX", "420000", "S1"], part => Assert.Contains(part, fast));
+        var narrow = Said(InCode("a"), slow, b => Under(b, SoftwareUse.Allowed));
+        Assert.All(["The unit in UBX", "S1"], part => Assert.Contains(part, narrow));
+        Assert.Contains("never to use it", Said(InCode("a", "b"), slow, b => Under(b, SoftwareUse.Never)));
+        Assert.Contains("telemetry only", Said(InCode("a", "b"), slow, b => Under(b, SoftwareUse.TelemetryOnly)));
+    }
+
+    [Fact]
+    public void A_module_that_forgets_is_carried_where_the_board_can_talk_to_it()
+    {
+        Device Forgetful(Mode mode) => Device("gnss", Need.Position, mode) with { Memory = SetupMemory.Forgets };
+        LinkWays On(Device device) => Router.WaysOf(Build(Whole("F4", "U1"), device)).Links[0];
+        Assert.Single(On(Forgetful(Mode("UBX", Out(), In()))).Routes);
+        var heard = Mode("UBX", Out()) with { Loses = ["set-up by the board"] };
+        Assert.Equal("FORGETS", On(Forgetful(heard)).CodeAt("U1"));
+    }
+
     [Fact]
     public void A_device_that_can_be_set_slower_is_set_to_the_first_baud_that_the_clock_makes()
     {

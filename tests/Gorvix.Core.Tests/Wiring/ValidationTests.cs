@@ -120,7 +120,10 @@ public class ValidationTests
                 is not (LeadState.InPlace or LeadState.Moved),
             RouteMatch route => wired.Ports.Any(p =>
                 p.Link == route.Link && p.Port.Id == route.Port && p.Mode.Id == route.Mode
-            ),
+            )
+                || wired.Rides.Any(r =>
+                    r.Link == route.Link && wired.Ports.Any(p => p.Link == r.In && p.Port.Id == route.Port)
+                ),
             _ => false,
         };
 

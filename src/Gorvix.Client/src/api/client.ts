@@ -12,7 +12,8 @@ export type FitSeat = Schemas['FitSeat']
 export type FitLead = Schemas['FitLead']
 export type FitCell = Schemas['FitCell']
 export type Lane = Schemas['Lane']
-export type Hop = Schemas['Hop']
+export type FitStrand = Schemas['FitStrand']
+export type WaveStep = Schemas['WaveStep']
 export type Polarity = Schemas['Polarity']
 export type Finding = Schemas['Finding']
 export type Severity = Schemas['Severity']
@@ -28,10 +29,15 @@ export type PartsChange = Schemas['PartsChange']
 export type LinkUnlocks = Schemas['LinkUnlocks']
 export type FitConflict = Schemas['FitConflict']
 export type Priority = Schemas['Priority']
+export type Choice = Schemas['Choice']
 export type SweepStep = Schemas['SweepStep']
 export type SweepLine = Schemas['SweepLine']
 
-export const api = createClient<paths>({ baseUrl: '' })
+// Asked for at each call: the browser's own, or a stand-in in a test.
+export const api = createClient<paths>({
+  baseUrl: globalThis.location?.origin ?? '',
+  fetch: (request) => globalThis.fetch(request),
+})
 
 /** What went wrong, as the builder reads it. */
 export interface Problem {

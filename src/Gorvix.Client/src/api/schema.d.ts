@@ -100,6 +100,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/strand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getStrand"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{id}/changes": {
         parameters: {
             query?: never;
@@ -364,6 +380,13 @@ export interface components {
          * @enum {unknown}
          */
         Chemistry: "lithium" | "highVoltage";
+        /** @description A value to choose, with its words. */
+        Choice: {
+            /** @description As it is written in a build. */
+            value: string;
+            /** @description As the builder reads it. */
+            words: string;
+        };
         /** @description One of the plans that are shown is to be the plan. */
         ChooseRequest: {
             /**
@@ -438,10 +461,12 @@ export interface components {
             pinned: boolean;
             /** @description True when the builder banned the link here. */
             banned: boolean;
-            /** @description The mode that the strand shows, or null. */
+            /** @description The mode that its strand shows, or null. */
             mode: null | string;
-            /** @description The strand, one lane for each line; where the cell is blocked it ends at the fault. */
-            lanes: components["schemas"]["Lane"][];
+            /** @description A pin or ban that the text does not tell, in a word, or null. */
+            mark: null | string;
+            /** @description True when the column's head says already why nothing of this kind goes here. */
+            quiet: boolean;
         };
         /** @description Why one link cannot be carried: a minimal set, so that the rest fits when any one member gives way. */
         FitConflict: {
@@ -504,8 +529,8 @@ export interface components {
             need: string;
             /** @description The device in words. */
             device: string;
-            /** @description How much it is wished for. */
-            priority: components["schemas"]["Priority"];
+            /** @description How much it is wished for, in a word. */
+            priority: string;
             /** @description Where it is carried, or null. */
             port: null | string;
             /** @description The mode it is carried in, or null. */
@@ -561,10 +586,8 @@ export interface components {
         FitPort: {
             /** @description The port. */
             id: string;
-            /** @description What it is made of. */
-            kind: components["schemas"]["PortKind"];
-            /** @description How much of it is broken out. */
-            shape: components["schemas"]["PortShape"];
+            /** @description What it is, or how much of a serial unit is broken out, in a word or two. */
+            words: string;
             /** @description Labels of the pads that lead to its RX, its data wire or its input. */
             rxPads: components["schemas"]["FitPad"][];
             /** @description Labels of the pads that lead to its TX, its clock wire or its output. */
@@ -635,6 +658,15 @@ export interface components {
             /** @description What else could still be taken without moving anything, in a line. */
             room: components["schemas"]["FitRoom"];
         };
+        /** @description The way of one link on one port, station by station; asked for when a cell is looked at. */
+        FitStrand: {
+            /** @description The link. */
+            link: string;
+            /** @description The port. */
+            port: string;
+            /** @description One for each line; where the cell is blocked it ends at the fault. Empty when there is no way at all. */
+            lanes: components["schemas"]["Lane"][];
+        };
         /** @description A change that would carry a link which the plan leaves out, in words. */
         FitUnlock: {
             /** @description Names the change when it is applied; the same build always gives the same ids. */
@@ -700,11 +732,6 @@ export interface components {
             /** @description The pad with its side, or plug and pin, in words. */
             where: string;
         };
-        /**
-         * @description The way of a signal, seen from the device.
-         * @enum {unknown}
-         */
-        Flow: "out" | "in" | "both";
         /** @description Something that a device can give. */
         FunctionChoice: {
             /** @description Its id within the device. */
@@ -723,17 +750,6 @@ export interface components {
             id: string;
             /** @description Its name in words. */
             name: string;
-        };
-        /** @description One station on the way from the device to the controller. */
-        Hop: {
-            /** @description What it is. */
-            kind: components["schemas"]["HopKind"];
-            /** @description Its name as the builder reads it. */
-            label: string;
-            /** @description How the line rests on the controller's side of it. */
-            after: components["schemas"]["Polarity"];
-            /** @description Level, position or setting there; null when there is nothing to say. */
-            note?: null | string;
         };
         /**
          * @description What a hop is.
@@ -759,14 +775,29 @@ export interface components {
         };
         /** @description One line of a strand. */
         Lane: {
-            /** @description Who talks, seen from the device. */
-            flow: components["schemas"]["Flow"];
+            /** @description Who talks, in words. */
+            flow: string;
             /** @description The lead's usual colour, or null. */
             colour: null | string;
             /** @description The stations from the device to the controller. */
-            hops: components["schemas"]["Hop"][];
+            hops: components["schemas"]["LaneStop"][];
             /** @description False when the last station is where it fails. */
             ok: boolean;
+            /** @description What the protocol looks like on a line that rests high; empty where it is no train. */
+            wave: components["schemas"]["WaveStep"][];
+        };
+        /** @description A station of a lane. */
+        LaneStop: {
+            /** @description What it is: the drawing has a sign for an inverter and a strong box for the job. */
+            kind: components["schemas"]["HopKind"];
+            /** @description The same in a word. */
+            words: string;
+            /** @description Its name as the builder reads it. */
+            label: string;
+            /** @description How the line rests on the controller's side of it. */
+            after: components["schemas"]["Polarity"];
+            /** @description Level, position or setting there, or null. */
+            note: null | string;
         };
         /** @description What would carry one link. */
         LinkUnlocks: {
@@ -784,6 +815,15 @@ export interface components {
             cells: number;
             /** @description The kind of cell. */
             chemistry?: components["schemas"]["Chemistry"];
+        };
+        /** @description What a pack can be. */
+        PackChoices: {
+            /** @description Cells in series. */
+            cells: components["schemas"]["Choice"][];
+            /** @description Kinds of cell. */
+            chemistries: components["schemas"]["Choice"][];
+            /** @description How a pack is judged. */
+            note: string;
         };
         /** @description A part to choose. */
         PartChoice: {
@@ -843,16 +883,6 @@ export interface components {
          * @enum {unknown}
          */
         Polarity: "normal" | "inverted";
-        /**
-         * @description What a port is made of. Each kind is a column of its own.
-         * @enum {unknown}
-         */
-        PortKind: "uart" | "software" | "pulse" | "bus" | "picture" | "analogue" | "usb";
-        /**
-         * @description How much of a port is broken out.
-         * @enum {unknown}
-         */
-        PortShape: "whole" | "rxOnly" | "txOnly" | "held" | "buried";
         /**
          * @description Who may share a port.
          * @enum {unknown}
@@ -939,6 +969,12 @@ export interface components {
             profiles: components["schemas"]["PartChoice"][];
             /** @description The house rules, with what each school says. */
             disputes: components["schemas"]["Dispute"][];
+            /** @description What a pack can be. */
+            pack: components["schemas"]["PackChoices"];
+            /** @description The kinds of device, each as one of them. */
+            kinds: components["schemas"]["Choice"][];
+            /** @description How much a link can be wished for, the most first. */
+            priorities: components["schemas"]["Choice"][];
         };
         /** @description A new set-up of a build. */
         SetupRequest: {
@@ -1102,6 +1138,16 @@ export interface components {
             function: string;
             /** @description How much it is wished for. */
             priority: components["schemas"]["Priority"];
+        };
+        /** @description A stretch of a signal at one level. */
+        WaveStep: {
+            /** @description The level on a line that rests high; an inverted line shows the other one. */
+            high: boolean;
+            /**
+             * Format: double
+             * @description How long, in bits of the line; for pulses in hundreds of microseconds.
+             */
+            length: number;
         };
         /** @description A pin or ban in force. */
         Wish: {
@@ -1340,6 +1386,49 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FitView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getStrand: {
+        parameters: {
+            query: {
+                link: string;
+                port: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitStrand"];
                 };
             };
             /** @description Not Found */
@@ -1613,7 +1702,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/x-ndjson": components["schemas"]["SweepStep"];
+                    "text/event-stream": components["schemas"]["SweepStep"];
                 };
             };
             /** @description Not Found */

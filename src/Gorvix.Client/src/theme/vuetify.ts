@@ -1,7 +1,17 @@
 import { createVuetify } from 'vuetify'
 import 'vuetify/styles'
+import { aliases, ink } from './icons'
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name=csp-nonce]')?.content
+
+/** Square, a line thin, tall enough for gloves; what is wrong stands below. */
+const field = {
+  variant: 'outlined',
+  density: 'compact',
+  rounded: 0,
+  hideDetails: 'auto',
+  color: 'primary',
+} as const
 
 /** Ink on workshop paper by day, chalk on slate in the evening; one strong colour, for "chosen". */
 export const vuetify = createVuetify({
@@ -37,8 +47,23 @@ export const vuetify = createVuetify({
       },
     },
   },
+  icons: { defaultSet: 'ink', sets: { ink }, aliases },
   defaults: {
     VBtn: { variant: 'outlined', rounded: 0, ripple: false },
-    VDialog: { maxWidth: 560 },
+    VBtnToggle: { variant: 'outlined', rounded: 0, density: 'compact', divided: true },
+    VCard: { rounded: 0, elevation: 0 },
+    VAlert: { rounded: 0 },
+    VProgressLinear: { rounded: false },
+    VTooltip: { eager: false, transition: false },
+    VDialog: { maxWidth: 560, transition: false },
+    VSelect: field,
+    VAutocomplete: field,
+    VTextField: field,
+    VRadioGroup: { hideDetails: true, density: 'compact', color: 'primary' },
+    VRadio: { ripple: false },
+    VList: { density: 'compact', rounded: 0 },
+    VListItem: { rounded: 0, ripple: false },
+    VMenu: { transition: false },
+    VKbd: { rounded: 0, elevation: 0, border: false },
   },
 })

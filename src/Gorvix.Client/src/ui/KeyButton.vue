@@ -5,18 +5,6 @@ defineProps<{ letter: string; pressed?: boolean; disabled?: boolean }>()
 
 <template>
   <v-btn size="small" :variant="pressed ? 'flat' : 'outlined'" :disabled="disabled">
-    <slot /><kbd aria-hidden="true">{{ letter }}</kbd>
+    <slot /><v-kbd aria-hidden="true">{{ letter }}</v-kbd>
   </v-btn>
 </template>
-
-<style scoped>
-kbd {
-  margin-left: 8px;
-  padding: 0 5px;
-  border: 1px solid currentcolor;
-  font-family: var(--mono);
-  font-size: 0.75rem;
-  font-weight: 400;
-  opacity: 0.8;
-}
-</style>

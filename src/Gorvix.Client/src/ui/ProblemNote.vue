@@ -6,7 +6,14 @@ defineProps<{ problem: Problem; title: string }>()
 </script>
 
 <template>
-  <section class="problem" role="alert">
+  <v-alert
+    class="problem"
+    variant="outlined"
+    border="start"
+    type="error"
+    :icon="false"
+    role="alert"
+  >
     <h2>{{ title }}</h2>
     <p v-if="problem.findings.length === 0">{{ problem.sentence }}</p>
     <ul v-else>
@@ -15,15 +22,21 @@ defineProps<{ problem: Problem; title: string }>()
       </li>
     </ul>
     <div class="actions"><slot /></div>
-  </section>
+  </v-alert>
 </template>
 
 <style scoped>
 .problem {
-  padding: 16px 20px;
-  border: 1px solid var(--stop);
-  border-left-width: 6px;
   background: var(--sheet);
+}
+
+.problem :deep(.v-alert__border) {
+  border-width: 0 0 0 6px;
+  opacity: 1;
+}
+
+.problem :deep(.v-alert__content) {
+  color: var(--ink);
 }
 
 h2 {

@@ -1,65 +1,74 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core'
 import { onMounted, useTemplateRef } from 'vue'
+import type { VBtn } from 'vuetify/components'
 
-/** A panel over the right side: what it changes stays in sight at the left. Escape closes it. */
+/**
+ * A drawer over the right side: what it changes stays in sight at the left. Tab stays inside, Escape closes it.
+ */
 defineProps<{
   title: string
   /** What undo would take back, in words, or null. The panel lies over the page's own button. */
   undo: string | null
 }>()
 const emit = defineEmits<{ close: []; undo: [] }>()
-const close = useTemplateRef<HTMLButtonElement>('close')
+const close = useTemplateRef<VBtn>('close')
 
-onKeyStroke('Escape', () => emit('close'))
-onMounted(() => close.value?.focus())
+// A list that is open over the panel takes Escape for itself.
+onKeyStroke('Escape', () => {
+  if (!document.querySelector('.v-menu.v-overlay--active')) emit('close')
+})
+onMounted(() => (close.value?.$el as HTMLElement | undefined)?.focus())
 </script>
 
 <template>
-  <aside class="panel no-print" role="dialog" :aria-label="title">
+  <v-navigation-drawer
+    class="panel no-print"
+    tag="aside"
+    role="dialog"
+    location="right"
+    width="460"
+    :aria-label="title"
+    :model-value="true"
+    :scrim="false"
+    temporary
+    persistent
+    touchless
+    retain-focus
+    disable-route-watcher
+    disable-resize-watcher
+  >
     <header>
       <h2>{{ title }}</h2>
       <span class="actions">
-        <button
+        <v-btn
           id="panel-undo"
-          type="button"
-          class="line-button"
+          size="small"
           :disabled="!undo"
           :title="undo ?? undefined"
           @click="$emit('undo')"
+          >Undo</v-btn
         >
-          Undo
-        </button>
-        <button ref="close" type="button" class="line-button" @click="$emit('close')">
-          Close <kbd aria-hidden="true">Esc</kbd>
-        </button>
+        <v-btn ref="close" size="small" @click="$emit('close')">
+          Close<v-kbd aria-hidden="true">Esc</v-kbd>
+        </v-btn>
       </span>
     </header>
     <div class="body"><slot /></div>
-  </aside>
+  </v-navigation-drawer>
 </template>
 
 <style scoped>
-.panel {
-  position: fixed;
-  z-index: 20;
-  top: 48px;
-  right: 0;
-  bottom: 0;
-  display: flex;
-  flex-direction: column;
-  width: 460px;
-  max-width: 100vw;
-  border-left: 2px solid var(--ink);
-  background: var(--sheet);
-}
-
 header {
+  position: sticky;
+  z-index: 1;
+  top: 0;
   display: flex;
   justify-content: space-between;
   align-items: center;
   padding: 10px 20px;
   border-bottom: 1px solid var(--line);
+  background: var(--sheet);
 }
 
 h2 {
@@ -72,15 +81,7 @@ h2 {
   gap: 8px;
 }
 
-kbd {
-  margin-left: 6px;
-  font-family: var(--mono);
-  font-size: 0.75rem;
-}
-
 .body {
-  flex: 1;
   padding: 12px 20px 32px;
-  overflow-y: auto;
 }
 </style>

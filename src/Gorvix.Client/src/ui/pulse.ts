@@ -1,13 +1,10 @@
-import type { Polarity } from '@/api/client'
+import type { Polarity, WaveStep } from '@/api/client'
 
-/** A character as it looks on a normal line: idle, start bit, eight data bits, stop bit, idle. */
-const character = [1, 1, 0, 1, 0, 0, 1, 1, 0, 1, 0, 1, 1]
-
-/** The same idea where there is no room for a whole character. */
-const short = [0, 1, 1, 0]
+/** The sign for polarity: a start, two bits, a stop. A real signal comes from the core, see wavePath. */
+const sign = [0, 1, 1, 0]
 
 /**
- * The pulse train as an SVG path. The same bits always, so that an inversion is seen as the flip it is.
+ * The sign as an SVG path. The same bits always, so that an inversion is seen as the flip it is.
  * @param polarity normal rests at the top, inverted at the bottom
  * @param width length of the train in SVG units
  * @param high the y of the high level
@@ -21,13 +18,38 @@ export function pulsePath(
   low: number,
   lead = 0,
 ): string {
-  const bits = width < 60 ? short : character
-  const step = (width - 2 * lead) / bits.length
-  const levels = bits.map((bit) => ((bit === 1) === (polarity === 'normal') ? high : low))
+  const step = (width - 2 * lead) / sign.length
+  const levels = sign.map((bit) => ((bit === 1) === (polarity === 'normal') ? high : low))
   const rest = polarity === 'normal' ? high : low
   let path = `M0 ${rest}H${lead}`
   levels.forEach((level, i) => {
     path += `V${level}H${+(lead + (i + 1) * step).toFixed(2)}`
   })
   return `${path}V${rest}H${width}`
+}
+
+/**
+ * A signal as an SVG path.
+ * @param wave its stretches on a line that rests high
+ * @param polarity inverted shows the other level of each
+ * @param width length of the drawing in SVG units
+ * @param high the y of the high level
+ * @param low the y of the low level
+ */
+export function wavePath(
+  wave: WaveStep[],
+  polarity: Polarity,
+  width: number,
+  high: number,
+  low: number,
+): string {
+  const unit = width / wave.reduce((sum, step) => sum + step.length, 0)
+  let x = 0
+  let path = ''
+  for (const step of wave) {
+    x += step.length * unit
+    const y = step.high === (polarity === 'normal') ? high : low
+    path += `${path === '' ? 'M0 ' : 'V'}${y}H${+x.toFixed(2)}`
+  }
+  return path
 }

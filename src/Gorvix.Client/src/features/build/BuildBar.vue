@@ -1,28 +1,40 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { type Standing, useBuild } from '@/stores/build'
+
 /** The build's name and its screens, in the bar at the top. */
-defineProps<{ id: string; name: string; step: 'fit' | 'sweep'; count?: number; saved?: string }>()
+defineProps<{ id: string; name: string; step: 'fit' | 'sweep'; count?: number }>()
+
+const build = useBuild()
+const words: Record<Standing, string> = {
+  loading: '',
+  saved: 'Saved',
+  saving: 'Saving …',
+  refused: 'Not saved',
+  stale: 'Not saved',
+  offline: 'Not saved yet',
+}
+const saved = computed(() => words[build.standing])
 </script>
 
 <template>
   <Teleport to="#crumbs">
     <span class="build">{{ name }}</span>
-    <nav class="steps" aria-label="Screens of this build">
-      <RouterLink
-        :to="{ name: 'fit', params: { id } }"
-        class="step"
-        :class="{ here: step === 'fit' }"
-        :aria-current="step === 'fit' ? 'step' : undefined"
-      >
-        Fit<span v-if="count" class="count" :title="`${count} open findings`">{{ count }}</span>
-      </RouterLink>
-      <RouterLink
-        id="to-sweep"
-        :to="{ name: 'sweep', params: { id } }"
-        class="step"
-        :class="{ here: step === 'sweep' }"
-        :aria-current="step === 'sweep' ? 'step' : undefined"
-        >Before you buy</RouterLink
-      >
+    <nav aria-label="Screens of this build">
+      <v-tabs :model-value="step" height="47" color="primary" :mandatory="false">
+        <v-tab value="fit" :to="{ name: 'fit', params: { id } }">
+          Fit<v-badge
+            v-if="count"
+            inline
+            color="warning"
+            :content="count"
+            :label="`${count} open findings`"
+          />
+        </v-tab>
+        <v-tab id="to-sweep" value="sweep" :to="{ name: 'sweep', params: { id } }"
+          >Before you buy</v-tab
+        >
+      </v-tabs>
     </nav>
     <span v-if="saved" class="saved quiet" role="status">{{ saved }}</span>
     <a class="export" :class="{ last: !saved }" :href="`/api/builds/${id}/export`" download
@@ -37,41 +49,6 @@ defineProps<{ id: string; name: string; step: 'fit' | 'sweep'; count?: number; s
   font-weight: 600;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-
-.steps {
-  display: flex;
-  gap: 4px;
-}
-
-.step {
-  display: inline-flex;
-  align-items: center;
-  min-height: 40px;
-  padding: 0 12px;
-  border-bottom: 2px solid transparent;
-  color: var(--ink);
-  text-decoration: none;
-  white-space: nowrap;
-}
-
-.step:hover {
-  border-color: var(--line);
-}
-
-.here,
-.here:hover {
-  border-color: var(--chosen);
-  color: var(--chosen);
-  font-weight: 600;
-}
-
-.count {
-  margin-left: 8px;
-  padding: 0 6px;
-  background: var(--warn);
-  color: var(--ground);
-  font-size: 0.875rem;
 }
 
 .saved,
@@ -91,10 +68,6 @@ defineProps<{ id: string; name: string; step: 'fit' | 'sweep'; count?: number; s
 @media (max-width: 900px) {
   .build {
     max-width: 110px;
-  }
-
-  .step {
-    padding: 0 6px;
   }
 }
 </style>

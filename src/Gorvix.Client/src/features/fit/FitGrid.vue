@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, useTemplateRef } from 'vue'
 import type { FitCell, FitSheet } from '@/api/client'
+import { useLetters } from '@/ui/useLetters'
 import FitGridCell from './FitGridCell.vue'
 import PortHead from './PortHead.vue'
 
@@ -14,8 +15,8 @@ const emit = defineEmits<{
 
 /** Links without which a link that is left out would fit. */
 const inTheWay = computed(() => new Set(props.sheet.conflicts.flatMap((c) => c.links)))
+const letters = useLetters()
 const grid = useTemplateRef<HTMLElement>('grid')
-const priorityWords = { must: 'must', want: 'want', nice: 'nice' }
 const steps: Record<string, [down: number, right: number]> = {
   ArrowUp: [-1, 0],
   ArrowDown: [1, 0],
@@ -45,7 +46,7 @@ async function walk(event: KeyboardEvent) {
   } else if (event.key === 'Enter') {
     emit('pin', props.link, cell)
     event.preventDefault()
-  } else if (event.key === 'x' || event.key === 'X') {
+  } else if (letters.value && (event.key === 'x' || event.key === 'X')) {
     emit('ban', props.link, cell)
   }
 }
@@ -83,7 +84,12 @@ async function walk(event: KeyboardEvent) {
               >{{ row.need }}<span v-if="!row.port" class="none"> – left out</span
               ><span v-else-if="inTheWay.has(row.id)" class="clash"> – in the way</span></span
             >
-            <span class="device">{{ row.device }} · {{ priorityWords[row.priority] }}</span>
+            <span class="device">
+              <template v-for="word in [...row.device.split(' '), '·', row.priority]" :key="word"
+                ><span class="word">{{ word }}</span
+                >{{ ' ' }}</template
+              >
+            </span>
           </th>
           <FitGridCell
             v-for="cell in row.cells"
@@ -154,9 +160,11 @@ async function walk(event: KeyboardEvent) {
 }
 
 /* More rows than six: a little lower, so that eight are seen at a glance; still tall enough for gloves. */
-.dense .row,
-.dense :deep(td .body) {
+.dense .row {
   height: 46px;
+}
+
+.dense :deep(td .body) {
   min-height: 46px;
 }
 
@@ -201,6 +209,10 @@ async function walk(event: KeyboardEvent) {
   color: var(--ink-2);
   font-size: 0.875rem;
   text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.word {
   white-space: nowrap;
 }
 

@@ -11,9 +11,6 @@ const props = defineProps<{
   clash?: boolean
 }>()
 
-/** What holds for a whole column is told in its head; the cell stays quiet. */
-const quiet = computed(() => ['KIND', 'USB', 'HELD'].includes(props.cell.code ?? ''))
-
 const spoken = computed(() => {
   const state = {
     chosen: `chosen, pads ${props.cell.text}`,
@@ -39,18 +36,22 @@ const spoken = computed(() => {
         <rect v-else-if="cell.state === 'possible'" x="1.5" y="1.5" width="9" height="9" />
         <path v-else d="M1.5 10.5l9-9" />
       </svg>
-      <span v-if="!quiet || selected" class="text" :class="{ label: cell.state !== 'possible' }">{{
-        cell.text
-      }}</span>
-      <span v-if="cell.pinned" class="wish">pin</span>
-      <span v-else-if="cell.banned && cell.code !== 'BAN'" class="wish">ban</span>
+      <span
+        v-if="!cell.quiet || selected"
+        class="text"
+        :class="{ label: cell.state !== 'possible' }"
+        >{{ cell.text }}</span
+      >
+      <span v-if="cell.mark" class="wish">{{ cell.mark }}</span>
     </span>
   </td>
 </template>
 
 <style scoped>
+/* A height that is a mere start lets what is inside fill the row, however tall the row's name makes it. */
 td {
   position: relative;
+  height: 1px;
   padding: 0;
   border-top: 1px solid var(--line-faint);
   border-left: 1px solid var(--line-faint);
@@ -61,6 +62,7 @@ td {
   display: flex;
   gap: 7px;
   align-items: center;
+  height: 100%;
   min-height: 52px;
   padding: 0 9px;
   font-size: 0.9375rem;

@@ -10,7 +10,12 @@ const props = defineProps<{ view: FitView; moved: string[] }>()
 defineEmits<{ undo: []; redo: []; keys: []; panel: [panel: 'setup' | 'parts'] }>()
 
 /** A link that is left out is told about in full below, with what would carry it. */
-const findings = computed(() => props.view.sheet.findings.filter((f) => f.rule !== 'UNMET'))
+const findings = computed(() => {
+  const { findings, conflicts } = props.view.sheet
+  return findings.filter(
+    (f) => f.subject.kind !== 'link' || !conflicts.some((c) => c.link === f.subject.id),
+  )
+})
 </script>
 
 <template>

@@ -26,14 +26,15 @@ defineEmits<{ change: [change: BuildChange] }>()
         <li v-for="(wish, i) in sheet.wishes" :key="i">
           <span>{{ wish.sentence }}</span>
           <strong v-if="!wish.kept" class="vain">cannot be kept</strong>
-          <button
-            type="button"
-            class="text-button no-print"
+          <v-btn
+            variant="text"
+            size="small"
+            class="no-print"
             :aria-label="`Lift: ${wish.sentence}`"
             @click="$emit('change', lifting(wish))"
           >
             Lift
-          </button>
+          </v-btn>
         </li>
       </ul>
     </div>

@@ -9,20 +9,21 @@ defineEmits<{ choose: [number: number] }>()
 <template>
   <ol v-if="plans.length > 1" class="plans strip" aria-label="Best plans">
     <li v-for="plan in plans" :key="plan.number">
-      <button
-        type="button"
+      <v-card
+        tag="button"
+        variant="outlined"
         :aria-current="plan.number === 1"
         :data-plan="plan.number"
         @click="$emit('choose', plan.number)"
       >
-        <kbd>{{ plan.number }}</kbd>
+        <span class="number">{{ plan.number }}</span>
         <span class="words">
           <template v-if="plan.number === 1">this plan</template>
           <template v-else>
             {{ plan.differs.join(', ') }}<span class="price">{{ plan.price }}</span>
           </template>
         </span>
-      </button>
+      </v-card>
     </li>
   </ol>
 </template>
@@ -38,20 +39,20 @@ li {
   max-width: 340px;
 }
 
-.plans button {
+.plans .v-card {
   display: flex;
   gap: 9px;
   align-items: flex-start;
   min-height: 44px;
 }
 
-.plans button[aria-current='true'] {
+.plans .v-card[aria-current='true'] {
   white-space: nowrap;
   border: 2px solid var(--chosen);
   font-weight: 600;
 }
 
-kbd {
+.number {
   color: var(--chosen);
   font-family: var(--mono);
   font-weight: 650;

@@ -39,8 +39,7 @@ function takeOut(lead: FitLead) {
           aria-label="Where its plug can be"
         >
           <li v-for="seat in device.seats" :key="seat.words">
-            <button
-              type="button"
+            <v-btn
               class="seat"
               :class="{ chosen: seat.chosen, banned: seat.banned }"
               :aria-pressed="seat.pinned"
@@ -49,15 +48,15 @@ function takeOut(lead: FitLead) {
               @click="pinSeat(seat)"
             >
               {{ seat.words }}<span v-if="seat.pinned" class="mark">pinned</span>
-            </button>
-            <button
-              type="button"
-              class="text-button"
+            </v-btn>
+            <v-btn
+              variant="text"
+              size="small"
               :aria-label="`${seat.banned ? 'Allow' : 'Ban'} ${seat.words}`"
               @click="banSeat(seat)"
             >
               {{ seat.banned ? 'Allow' : 'Ban' }}
-            </button>
+            </v-btn>
           </li>
         </ul>
         <ul class="leads">
@@ -76,26 +75,28 @@ function takeOut(lead: FitLead) {
                 {{ lead.gives ? `gets ${lead.gives}, ` : '' }}takes {{ lead.takes }}
               </span>
             </span>
-            <button
+            <v-btn
               v-if="lead.feed"
-              type="button"
-              class="text-button no-print"
+              variant="text"
+              size="small"
+              class="no-print"
               :aria-pressed="lead.feedPinned"
               :aria-label="`${lead.feedPinned ? 'Unpin' : 'Pin'} the supply pad of ${device.name} ${lead.label}`"
               @click="pinFeed(lead)"
             >
               {{ lead.feedPinned ? 'Unpin' : 'Pin' }}
-            </button>
-            <button
+            </v-btn>
+            <v-btn
               v-else-if="lead.out && (lead.outPinned || lead.used || lead.pad)"
-              type="button"
-              class="text-button no-print"
+              variant="text"
+              size="small"
+              class="no-print"
               :aria-pressed="lead.outPinned"
               :aria-label="`${lead.outPinned ? 'Leave it to the plan' : 'Take out of the plug'}: ${device.name} ${lead.label}`"
               @click="takeOut(lead)"
             >
               {{ lead.outPinned ? 'To the plan' : 'Take out' }}
-            </button>
+            </v-btn>
           </li>
         </ul>
       </article>
@@ -197,6 +198,10 @@ h3 {
   padding: 5px 0;
   font-size: 0.9375rem;
   line-height: 1.25;
+}
+
+.leads .v-btn {
+  margin: -5px 0;
 }
 
 .leads li + li {

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { onKeyStroke, useTitle } from '@vueuse/core'
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { storeToRefs } from 'pinia'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { FitCell } from '@/api/client'
 import BuildBar from '@/features/build/BuildBar.vue'
+import StandingNote from '@/features/build/StandingNote.vue'
 import { useRules } from '@/features/rules/useRules'
 import PartsPanel from '@/features/setup/PartsPanel.vue'
 import SetupPanel from '@/features/setup/SetupPanel.vue'
-import ProblemNote from '@/ui/ProblemNote.vue'
 import FitGrid from './FitGrid.vue'
 import FitHead from './FitHead.vue'
 import FitNotes from './FitNotes.vue'
@@ -16,7 +17,8 @@ import FitPlugs from './FitPlugs.vue'
 import FitUnmet from './FitUnmet.vue'
 import KeysDialog from './KeysDialog.vue'
 import StrandPanel from './StrandPanel.vue'
-import { useFit } from './useFit'
+import { useBuild } from '@/stores/build'
+import { useLetters } from '@/ui/useLetters'
 
 const props = defineProps<{
   id: string
@@ -26,8 +28,9 @@ const props = defineProps<{
 }>()
 const router = useRouter()
 const route = useRoute()
-const fit = useFit(props.id)
-const { view, problem, saving, moved, unlocks } = fit
+const fit = useBuild()
+const letters = useLetters()
+const { view, moved, unlocks } = storeToRefs(fit)
 const keysOpen = ref(false)
 const rules = useRules()
 
@@ -73,10 +76,16 @@ function choose(number: number) {
   if (number > 1 && number <= (view.value?.sheet.plans.length ?? 0)) void fit.choose(number)
 }
 
+function focusGrid() {
+  const cell = document.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]')
+  cell?.focus({ preventScroll: true })
+}
+
 // Plain letters only: the browser keeps its own shortcuts, and dialogs and fields keep their keys.
 function plain(event: KeyboardEvent) {
   const typing = (event.target as HTMLElement).closest?.('input, select, textarea') != null
-  return !event.ctrlKey && !event.metaKey && !event.altKey && !keysOpen.value && !typing
+  const held = event.ctrlKey || event.metaKey || event.altKey
+  return letters.value && !held && !keysOpen.value && !typing
 }
 onKeyStroke(['z', 'Z'], (event) => plain(event) && void fit.undo())
 onKeyStroke(['y', 'Y'], (event) => plain(event) && void fit.redo())
@@ -94,15 +103,21 @@ onKeyStroke('?', (event) => plain(event) && (keysOpen.value = true))
 
 // The builder goes on where the keys were when the list was opened.
 watch(keysOpen, (open) => {
-  if (!open) document.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]')?.focus()
+  if (!open) focusGrid()
 })
 
 useTitle(computed(() => `${view.value?.name ?? 'Build'} – Fit – Gorvix`))
+watch(() => props.id, fit.open, { immediate: true })
+
+// The keys act on the grid from the first moment, unless something else has the focus already.
 watch(
-  () => props.id,
-  () => router.go(0),
+  () => view.value !== null,
+  async (there) => {
+    await nextTick()
+    if (there && document.activeElement === document.body) focusGrid()
+  },
+  { immediate: true },
 )
-onMounted(fit.load)
 </script>
 
 <template>
@@ -113,28 +128,11 @@ onMounted(fit.load)
       :name="view.name"
       step="fit"
       :count="view.sheet.findings.length"
-      :saved="problem ? 'Not saved' : saving ? 'Saving …' : 'Saved'"
     />
 
-    <ProblemNote
-      v-if="problem"
-      class="gap"
-      :title="
-        problem.status === 409
-          ? 'Changed in another tab'
-          : view
-            ? 'That was not saved'
-            : 'This build cannot be shown'
-      "
-      :problem="problem"
-    >
-      <v-btn id="reload" @click="fit.load">{{
-        problem.status === 409 ? 'Load the newer one' : 'Try again'
-      }}</v-btn>
-      <v-btn v-if="!view" variant="text" to="/">To the shelf</v-btn>
-    </ProblemNote>
+    <StandingNote />
 
-    <p v-if="!view && !problem" class="quiet gap" role="status">Planning …</p>
+    <p v-if="!view && fit.standing === 'loading'" class="quiet gap" role="status">Planning …</p>
     <template v-if="view">
       <FitHead
         :view="view"

@@ -28,19 +28,19 @@ const more = computed(() => props.links.filter((l) => !l.port).length - props.co
       <p v-if="!row.ways" class="quiet wait" role="status">Looking for what would carry it …</p>
       <p v-else-if="row.ways.length === 0" class="quiet wait">
         No change of wishes, house rules, firmware, a part or the board would carry it without
-        giving up another link.
+        giving up a link that matters as much.
       </p>
       <ul v-else class="ways strip" :aria-label="`What would carry ${row.name}`">
         <li v-for="way in row.ways" :key="way.id">
-          <button
-            type="button"
+          <v-card
+            tag="button"
+            variant="outlined"
             :data-unlock="way.kind"
-            :title="`${way.words}: ${way.then}, ${way.price}`"
             @click="$emit('unlock', way.id)"
           >
             <span class="words">{{ way.words }}</span>
             <span class="price">{{ way.then }} · {{ way.price }}</span>
-          </button>
+          </v-card>
         </li>
       </ul>
     </div>

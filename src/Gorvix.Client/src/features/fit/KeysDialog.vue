@@ -1,5 +1,8 @@
 <script setup lang="ts">
+import { useLetters } from '@/ui/useLetters'
+
 const open = defineModel<boolean>({ required: true })
+const letters = useLetters()
 const keys = [
   ['← ↑ ↓ →', 'walk the grid'],
   ['Enter', 'pin the link here, or unpin it'],
@@ -24,6 +27,16 @@ const keys = [
           <dd>{{ words }}</dd>
         </template>
       </dl>
+      <v-switch
+        v-model="letters"
+        class="letters"
+        label="Letters and numbers act as keys"
+        hint="Arrows, Enter and Escape always do."
+        persistent-hint
+        color="primary"
+        density="compact"
+        inset
+      />
       <h2>Marks</h2>
       <dl>
         <dt>■</dt>
@@ -35,7 +48,7 @@ const keys = [
           blocked: the code names the rule; a stroke alone: the port is of another kind or not free
         </dd>
       </dl>
-      <v-btn autofocus @click="open = false">Close</v-btn>
+      <v-btn @click="open = false">Close</v-btn>
     </div>
   </v-dialog>
 </template>
@@ -46,6 +59,10 @@ const keys = [
   border: 1px solid var(--line);
   background: var(--sheet);
   color: var(--ink);
+}
+
+.letters {
+  margin: -8px 0 16px;
 }
 
 h2 {

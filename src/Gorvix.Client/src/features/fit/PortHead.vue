@@ -17,30 +17,13 @@ const all = computed(() => [...props.port.rxPads, ...props.port.txPads])
 const title = computed(() =>
   [props.port.heldBy, all.value.map((pad) => pad.label).join(' · ')].filter(Boolean).join(': '),
 )
-
-/** What a column is where it is no serial unit; a serial unit is told by how much of it is there. */
-const kinds: Record<FitPort['kind'], string> = {
-  uart: '',
-  software: 'in code',
-  pulse: 'pulses',
-  bus: 'bus',
-  picture: 'picture',
-  analogue: 'level',
-  usb: 'PC',
-}
-const shapes = {
-  whole: 'whole',
-  rxOnly: 'RX half',
-  txOnly: 'TX half',
-  held: 'held inside',
-  buried: 'no pads',
-}
 </script>
 
 <template>
-  <th role="columnheader" scope="col" :class="{ lit }" :title="title || undefined">
+  <th role="columnheader" scope="col" :class="{ lit }">
+    <v-tooltip v-if="title" activator="parent" location="bottom" :text="title" />
     <span class="id label">{{ port.id }}</span>
-    <span class="shape">{{ kinds[port.kind] || shapes[port.shape] }}</span>
+    <span class="shape">{{ port.words }}</span>
     <span class="pads label">
       <template v-for="(pad, i) in pads" :key="pad.label">
         {{ ' ' }}
@@ -58,7 +41,7 @@ const shapes = {
       <span v-if="all.length > pads.length" class="more"
         >&nbsp;+{{ all.length - pads.length }}</span
       >
-      <template v-else-if="all.length === 0 && port.kind !== 'usb'">–</template>
+      <template v-else-if="all.length === 0 && !port.heldBy">–</template>
     </span>
   </th>
 </template>
@@ -103,5 +86,11 @@ th {
 
 .pad .pulse {
   margin-left: 5px;
+}
+
+@media (max-width: 900px) {
+  .shape {
+    display: block;
+  }
 }
 </style>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Polarity } from '@/api/client'
-import { pulsePath } from '@/ui/pulse'
+import type { Polarity, WaveStep } from '@/api/client'
+import { wavePath } from '@/ui/pulse'
 
-/** The stretch of wire between two stations, with the signal as it is there. */
-const props = defineProps<{ polarity: Polarity }>()
-const path = computed(() => pulsePath(props.polarity, 120, 6, 26, 14))
+/** The stretch of wire between two stations, with the signal as it is there; a plain line where it is no train. */
+const props = defineProps<{ polarity: Polarity; wave: WaveStep[] }>()
+const path = computed(() =>
+  props.wave.length > 0 ? wavePath(props.wave, props.polarity, 120, 6, 26) : 'M0 16H120',
+)
 </script>
 
 <template>
@@ -13,7 +15,9 @@ const path = computed(() => pulsePath(props.polarity, 120, 6, 26, 14))
     <svg viewBox="0 0 120 32" preserveAspectRatio="none" aria-hidden="true">
       <path :d="path" />
     </svg>
-    <span class="idle">{{ polarity === 'normal' ? 'idles high' : 'idles low' }}</span>
+    <span v-if="wave.length > 0" class="idle">{{
+      polarity === 'normal' ? 'idles high' : 'idles low'
+    }}</span>
   </div>
 </template>
 

@@ -1,30 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Hop, Lane } from '@/api/client'
+import type { Lane } from '@/api/client'
 import PulseRun from './PulseRun.vue'
 import WireStub from './WireStub.vue'
 
 /** One wire of a strand: the device at the left, the controller at the right, a station for each hop. */
 const props = defineProps<{ lane: Lane }>()
 
-const flows = {
-  out: 'device talks',
-  in: 'board talks',
-  both: 'both talk, one wire',
-}
-const kinds: Record<Hop['kind'], string> = {
-  lead: 'lead',
-  pad: 'pad',
-  contact: 'bridge',
-  inverter: 'inverter',
-  resistor: 'resistor',
-  half: 'port',
-  job: 'protocol',
-}
+/** A picture and a level are no train: their wire is a plain line. */
+const flat = computed(() => props.lane.wave.length === 0)
 const last = computed(() => props.lane.hops.length - 1)
 const spoken = computed(() =>
   props.lane.hops
-    .map((h) => `${kinds[h.kind]} ${h.label}, idles ${h.after === 'normal' ? 'high' : 'low'}`)
+    .map((h) =>
+      props.lane.wave.length
+        ? `${h.words} ${h.label}, idles ${h.after === 'normal' ? 'high' : 'low'}`
+        : `${h.words} ${h.label}`,
+    )
     .join('; '),
 )
 
@@ -41,7 +33,7 @@ function after(index: number) {
 <template>
   <div class="lane" role="img" :aria-label="spoken">
     <div class="way">
-      {{ flows[lane.flow]
+      {{ lane.flow
       }}<template v-if="lane.colour"
         ><br /><span class="quiet">{{ lane.colour }} wire</span></template
       >
@@ -49,18 +41,18 @@ function after(index: number) {
     <template v-for="(hop, i) in lane.hops" :key="i">
       <div class="stop" :class="[hop.kind, { fault: !lane.ok && i === last }]">
         <div class="through">
-          <WireStub :level="before(i)" />
+          <WireStub :level="before(i)" :flat="flat" />
           <svg v-if="hop.kind === 'inverter'" class="symbol" viewBox="0 0 40 32" aria-hidden="true">
             <path d="M0 2v28l30-14z" />
             <circle cx="35" cy="16" r="4.5" />
           </svg>
           <span v-else class="box label">{{ hop.label }}</span>
-          <WireStub :level="after(i)" />
+          <WireStub :level="after(i)" :flat="flat" />
         </div>
-        <span class="kind">{{ kinds[hop.kind] }}</span>
+        <span class="kind">{{ hop.words }}</span>
         <span v-if="hop.note" class="note">{{ hop.note }}</span>
       </div>
-      <PulseRun v-if="i < last" :polarity="hop.after" />
+      <PulseRun v-if="i < last" :polarity="hop.after" :wave="lane.wave" />
     </template>
     <div v-if="!lane.ok" class="end fault">stops here</div>
   </div>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import type { BuildChange, FitCell, FitLink, RuleText } from '@/api/client'
+import { computed, shallowRef, watch } from 'vue'
+import type { BuildChange, FitCell, FitLink, FitStrand, RuleText } from '@/api/client'
 import RuleCode from '@/features/rules/RuleCode.vue'
 import KeyButton from '@/ui/KeyButton.vue'
+import { useBuild } from '@/stores/build'
 import StrandLane from './StrandLane.vue'
 
 /** The selected link on the selected port: the answer in a sentence, its strand, and what to do about it. */
@@ -11,6 +12,20 @@ defineEmits<{ pin: []; ban: []; change: [change: BuildChange] }>()
 
 const mode = computed(() => props.link.modes.find((m) => m.id === props.cell.mode))
 const rule = computed(() => props.rules.find((r) => r.id === props.cell.code))
+
+const build = useBuild()
+const strand = shallowRef<FitStrand | null>(null)
+// The one that was asked for last is shown; the one before it stays until then, so that nothing jumps.
+watch(
+  () => [props.link.id, props.cell.port, build.view] as const,
+  async ([link, port, view]) => {
+    const answer = await build.strand(link, port)
+    const same = props.link.id === link && props.cell.port === port && build.view === view
+    if (same) strand.value = answer.data
+  },
+  { immediate: true },
+)
+const lanes = computed(() => strand.value?.lanes ?? [])
 const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
 </script>
 
@@ -35,8 +50,8 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
     </p>
     <p v-if="rule?.mend" class="reason" data-testid="mend">{{ rule.mend }}</p>
     <p v-if="rule" class="quiet reason">{{ rule.reason }}</p>
-    <div v-if="cell.lanes.length > 0" class="lanes">
-      <StrandLane v-for="(lane, i) in cell.lanes" :key="i" :lane="lane" />
+    <div v-if="lanes.length > 0" class="lanes">
+      <StrandLane v-for="(lane, i) in lanes" :key="i" :lane="lane" />
     </div>
 
     <div class="below">
@@ -61,9 +76,10 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
           <li v-for="m in link.modes" :key="m.id" class="mode">
             <span :class="{ struck: m.banned }">{{ m.name }}</span>
             <span v-if="m.condition" class="quiet">{{ m.condition }}</span>
-            <button
-              type="button"
-              class="text-button no-print"
+            <v-btn
+              variant="text"
+              size="small"
+              class="no-print"
               :data-mode="m.id"
               @click="
                 $emit('change', {
@@ -73,7 +89,7 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
               "
             >
               {{ m.banned ? 'Allow this mode' : 'Ban this mode' }}
-            </button>
+            </v-btn>
           </li>
         </ul>
       </div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { FitView, PartChoice, PartsChange, Priority } from '@/api/client'
+import LineField from '@/ui/LineField.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import SidePanel from '@/ui/SidePanel.vue'
 import { useChoices } from '@/ui/useChoices'
@@ -10,7 +11,7 @@ const props = defineProps<{ view: FitView }>()
 const emit = defineEmits<{ change: [change: PartsChange]; undo: []; close: [] }>()
 
 const { choices, problem } = useChoices()
-const added = ref('')
+const added = ref<string | null>(null)
 const board = computed(() => choices.value?.boards.find((b) => b.id === props.view.boardPart))
 
 const devices = computed(() =>
@@ -32,13 +33,9 @@ function needOf(part: PartChoice | undefined, id: string) {
 }
 
 function add() {
-  if (added.value === '') return
+  if (!added.value) return
   emit('change', { kind: 'addDevice', part: added.value })
-  added.value = ''
-}
-
-function valueOf(event: Event) {
-  return (event.target as HTMLSelectElement).value
+  added.value = null
 }
 </script>
 
@@ -47,107 +44,124 @@ function valueOf(event: Event) {
     <ProblemNote v-if="problem" title="The library cannot be shown" :problem="problem" />
     <section>
       <h3>Board</h3>
-      <label class="field wide"
-        ><span class="visually-hidden">Board</span>
-        <select
-          id="board"
-          :value="view.boardPart"
-          @change="emit('change', { kind: 'takeBoard', part: valueOf($event) })"
-        >
-          <option v-for="b in choices?.boards" :key="b.id" :value="b.id">{{ b.name }}</option>
-        </select>
-      </label>
+      <LineField v-slot="{ id }" label="Board" quiet>
+        <v-autocomplete
+          :id="id"
+          data-field="board"
+          :items="choices?.boards ?? []"
+          item-title="name"
+          item-value="id"
+          auto-select-first
+          :model-value="view.boardPart"
+          @update:model-value="$event && emit('change', { kind: 'takeBoard', part: $event })"
+        />
+      </LineField>
       <p v-for="note in board?.notes" :key="note" class="quiet small">{{ note }}</p>
     </section>
 
     <section v-for="device in devices" :key="device.id" :data-device="device.id">
       <h3 class="label">{{ device.id }}</h3>
       <div class="line">
-        <label class="field wide"
-          ><span class="visually-hidden">Part for {{ device.id }}</span>
-          <select
-            :value="device.part?.id ?? ''"
-            @change="emit('change', { kind: 'takePart', device: device.id, part: valueOf($event) })"
-          >
-            <option v-for="d in device.alike" :key="d.id" :value="d.id">{{ d.name }}</option>
-          </select>
-        </label>
-        <button
-          type="button"
-          class="text-button"
+        <LineField v-slot="{ id }" :label="`Part for ${device.id}`" quiet>
+          <v-select
+            :id="id"
+            data-field="part"
+            :items="device.alike"
+            item-title="name"
+            item-value="id"
+            :model-value="device.part?.id"
+            @update:model-value="
+              emit('change', { kind: 'takePart', device: device.id, part: $event })
+            "
+          />
+        </LineField>
+        <v-btn
+          variant="text"
+          size="small"
           :aria-label="`Remove ${device.id}`"
           @click="emit('change', { kind: 'removeDevice', device: device.id })"
+          >Remove</v-btn
         >
-          Remove
-        </button>
       </div>
       <p v-for="note in device.part?.notes" :key="note" class="quiet small">{{ note }}</p>
-      <label v-if="device.part && device.part.harnesses.length > 0" class="field wide"
-        >Harness
-        <select
-          :value="device.harness ?? device.part.harnesses[0]?.id"
-          :data-harness="device.id"
-          @change="
-            emit('change', { kind: 'takeHarness', device: device.id, harness: valueOf($event) })
+      <LineField
+        v-if="device.part && device.part.harnesses.length > 0"
+        v-slot="{ id }"
+        label="Harness"
+        :data-harness="device.id"
+      >
+        <v-select
+          :id="id"
+          :items="device.part.harnesses"
+          item-title="name"
+          item-value="id"
+          :model-value="device.harness ?? device.part.harnesses[0]?.id"
+          @update:model-value="
+            emit('change', { kind: 'takeHarness', device: device.id, harness: $event })
           "
-        >
-          <option v-for="h in device.part.harnesses" :key="h.id" :value="h.id">{{ h.name }}</option>
-        </select>
-      </label>
+        />
+      </LineField>
       <div v-for="want in device.wants" :key="want.link" class="line want">
         <span class="need">{{ want.need }}</span>
-        <label class="field"
-          ><span class="visually-hidden">How much {{ want.link }} is wished for</span>
-          <select
-            :value="want.priority"
-            @change="
-              emit('change', {
-                kind: 'setPriority',
-                link: want.link,
-                priority: valueOf($event) as Priority,
-              })
-            "
+        <v-btn-toggle
+          :model-value="want.priority"
+          :aria-label="`How much ${want.link} is wished for`"
+          mandatory
+          @update:model-value="
+            emit('change', {
+              kind: 'setPriority',
+              link: want.link,
+              priority: $event as Priority,
+            })
+          "
+        >
+          <v-btn
+            v-for="p in choices?.priorities"
+            :key="p.value"
+            :value="p.value"
+            :data-priority="`${want.link} ${p.value}`"
+            size="small"
+            >{{ p.words }}</v-btn
           >
-            <option value="must">must</option>
-            <option value="want">want</option>
-            <option value="nice">nice</option>
-          </select>
-        </label>
-        <button
-          type="button"
-          class="text-button"
+        </v-btn-toggle>
+        <v-btn
+          variant="text"
+          size="small"
           :aria-label="`Remove the link ${want.link}`"
           @click="emit('change', { kind: 'removeLink', link: want.link })"
+          >Remove</v-btn
         >
-          Remove
-        </button>
       </div>
       <div v-for="f in device.more" :key="f.id" class="line want">
         <span class="need quiet">{{ f.need }}</span>
-        <button
-          type="button"
-          class="text-button"
+        <v-btn
+          variant="text"
+          size="small"
           :data-wish="`${device.id} ${f.id}`"
+          :aria-label="`Wish for it: ${f.need} of ${device.id}`"
           @click="emit('change', { kind: 'addLink', device: device.id, function: f.id })"
+          >Wish for it</v-btn
         >
-          Wish for it<span class="visually-hidden">: {{ f.need }} of {{ device.id }}</span>
-        </button>
       </div>
     </section>
 
     <section>
       <h3>One more device</h3>
       <div class="line">
-        <label class="field wide"
-          ><span class="visually-hidden">Device to add</span>
-          <select id="add-device" v-model="added">
-            <option value="">choose from the library</option>
-            <option v-for="d in choices?.devices" :key="d.id" :value="d.id">{{ d.name }}</option>
-          </select>
-        </label>
-        <button id="add" type="button" class="text-button" :disabled="added === ''" @click="add">
-          Add
-        </button>
+        <LineField v-slot="{ id }" label="Device to add" quiet>
+          <v-autocomplete
+            :id="id"
+            v-model="added"
+            data-field="add-device"
+            :items="choices?.devices ?? []"
+            item-title="name"
+            item-value="id"
+            placeholder="search the library"
+            auto-select-first
+            clearable
+          />
+        </LineField>
+        <v-btn id="add" size="small" :disabled="!added" @click="add">Add</v-btn>
       </div>
     </section>
   </SidePanel>
@@ -177,12 +191,12 @@ h3 {
 
 .line {
   display: flex;
-  gap: 10px;
+  gap: 8px;
   align-items: center;
 }
 
 .want {
-  min-height: 44px;
+  min-height: 48px;
   padding-left: 12px;
 }
 

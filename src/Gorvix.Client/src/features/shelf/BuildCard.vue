@@ -7,7 +7,7 @@ defineEmits<{ remove: [] }>()
 </script>
 
 <template>
-  <article class="card" :class="{ fresh }" :data-build="build.id">
+  <v-card tag="article" variant="outlined" class="card" :class="{ fresh }" :data-build="build.id">
     <h2>
       <RouterLink :to="{ name: 'fit', params: { id: build.id } }">{{ build.name }}</RouterLink>
     </h2>
@@ -24,12 +24,18 @@ defineEmits<{ remove: [] }>()
     </dl>
     <footer>
       <span class="quiet board">{{ build.board }}</span>
-      <a :href="`/api/builds/${build.id}/export`" download>Export</a>
-      <button type="button" :aria-label="`Remove ${build.name}`" @click="$emit('remove')">
-        Remove
-      </button>
+      <v-btn variant="text" size="small" :href="`/api/builds/${build.id}/export`" download
+        >Export</v-btn
+      >
+      <v-btn
+        variant="text"
+        size="small"
+        :aria-label="`Remove ${build.name}`"
+        @click="$emit('remove')"
+        >Remove</v-btn
+      >
     </footer>
-  </article>
+  </v-card>
 </template>
 
 <style scoped>
@@ -38,7 +44,7 @@ defineEmits<{ remove: [] }>()
   display: flex;
   flex-direction: column;
   padding: 20px 20px 8px;
-  border: 1px solid var(--line);
+  border-color: var(--line);
   background: var(--sheet);
 }
 
@@ -119,23 +125,7 @@ footer {
   padding: 8px 0;
 }
 
-footer a,
-footer button {
+footer .v-btn {
   position: relative;
-  display: inline-flex;
-  align-items: center;
-  min-height: 44px;
-  padding: 0 8px;
-  border: 0;
-  background: none;
-  color: var(--chosen);
-  font: inherit;
-  text-decoration: none;
-  cursor: pointer;
-}
-
-footer a:hover,
-footer button:hover {
-  text-decoration: underline;
 }
 </style>

@@ -44,18 +44,20 @@ onMounted(shelf.load)
       <v-btn @click="shelf.load">Try again</v-btn>
     </ProblemNote>
 
-    <p v-if="!builds && !problem" class="quiet gap" role="status">Reading the shelf …</p>
-    <section v-else-if="builds?.length === 0" class="empty">
-      <h2>The shelf is empty</h2>
+    <div v-if="!builds && !problem" class="cards" role="status" aria-label="Reading the shelf">
+      <v-skeleton-loader v-for="n in 6" :key="n" type="heading, text, text" />
+    </div>
+    <v-empty-state v-else-if="builds?.length === 0" justify="start">
+      <template #title><h2>The shelf is empty</h2></template>
       <p>
         Import a build file: it brings the build and all parts that it uses. Drop it anywhere on
         this page, or choose it with the button above.
       </p>
       <p class="quiet">
-        The demo has two: stop Gorvix and start it with a new folder,
+        The demo has ten: stop Gorvix and start it with a new folder,
         <span class="label">./start --data DIR</span>.
       </p>
-    </section>
+    </v-empty-state>
     <div v-else class="cards">
       <BuildCard
         v-for="build in builds"
@@ -112,19 +114,5 @@ h1 {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 380px), 1fr));
   gap: 16px;
-}
-
-.empty {
-  max-width: 60ch;
-  padding: 48px 0;
-}
-
-.empty h2 {
-  font-size: 1.375rem;
-  font-weight: 650;
-}
-
-.empty p {
-  margin-top: 8px;
 }
 </style>

@@ -34,14 +34,14 @@ defineEmits<{ take: [] }>()
     </span>
     <span class="take">
       <span v-if="line.now" class="quiet">you have it</span>
-      <button
+      <v-btn
         v-else-if="line.places.length > 0"
-        type="button"
-        class="line-button"
+        variant="outlined"
+        size="small"
         @click="$emit('take')"
       >
         Take it<span class="visually-hidden">: {{ line.name }}</span>
-      </button>
+      </v-btn>
     </span>
   </li>
 </template>

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { useTitle } from '@vueuse/core'
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { storeToRefs } from 'pinia'
+import { computed, onMounted, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ask, type FitView, type Problem, type SweepLine } from '@/api/client'
+import type { SweepLine } from '@/api/client'
 import BuildBar from '@/features/build/BuildBar.vue'
+import StandingNote from '@/features/build/StandingNote.vue'
+import { useBuild } from '@/stores/build'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import { useChoices } from '@/ui/useChoices'
 import SweepRow from './SweepRow.vue'
@@ -12,67 +15,36 @@ import { useSweep } from './useSweep'
 /** Before you buy: the same wishes on every board, or with every part of a kind, best first. */
 const props = defineProps<{ id: string; device: string }>()
 const router = useRouter()
-const view = shallowRef<FitView | null>(null)
-const failed = ref<Problem | null>(null)
+const build = useBuild()
+const { view, problem: failed } = storeToRefs(build)
 const { choices } = useChoices()
 const sweep = useSweep(props.id)
 const { ranked, byRoom, done, of, running, stopped, problem } = sweep
 
-const kinds: Record<string, string> = {
-  receiver: 'every receiver',
-  videoTransmitter: 'every video transmitter',
-  airUnit: 'every air unit',
-  gnss: 'every GNSS module',
-  speedController: 'every speed controller',
-  telemetryRadio: 'every telemetry radio',
-  camera: 'every camera',
-  rangeFinder: 'every range finder',
-  recorder: 'every recorder',
-  wirelessBridge: 'every wireless bridge',
-  compass: 'every compass',
-  overlay: 'every overlay board',
-  regulator: 'every regulator',
-  filter: 'every filter',
-  adapter: 'every adapter',
-}
 const subjects = computed(() => [
   { device: '', words: 'every board' },
   ...(view.value?.devices ?? []).map((d) => ({
     device: d.id,
-    words: kinds[choices.value?.devices.find((p) => p.id === d.part)?.kind ?? ''] ?? d.id,
+    words: `every ${kindOf(d.part)}`,
   })),
 ])
-const best = computed(() => ranked.value[0])
-
-async function load() {
-  const answer = await ask(() =>
-    api.GET('/api/builds/{id}/fit', { params: { path: { id: props.id } } }),
-  )
-  view.value = answer.data
-  failed.value = answer.problem
+function kindOf(part: string) {
+  const kind = choices.value?.devices.find((p) => p.id === part)?.kind
+  return choices.value?.kinds.find((k) => k.value === kind)?.words ?? part
 }
+const best = computed(() => ranked.value[0])
 
 function choose(device: string) {
   void router.replace({ query: device === '' ? {} : { device } })
 }
 
 async function take(line: SweepLine) {
-  const version = view.value?.version
-  if (version === undefined) return
-  const answer = await ask(() =>
-    api.POST('/api/builds/{id}/parts', {
-      params: { path: { id: props.id } },
-      body: {
-        version,
-        change:
-          props.device === ''
-            ? { kind: 'takeBoard', part: line.part }
-            : { kind: 'takePart', device: props.device, part: line.part },
-      },
-    }),
+  await build.changeParts(
+    props.device === ''
+      ? { kind: 'takeBoard', part: line.part }
+      : { kind: 'takePart', device: props.device, part: line.part },
   )
-  if (answer.data) await router.push({ name: 'fit', params: { id: props.id } })
-  else failed.value = answer.problem
+  if (build.standing === 'saved') await router.push({ name: 'fit', params: { id: props.id } })
 }
 
 useTitle(computed(() => `${view.value?.name ?? 'Build'} – Before you buy – Gorvix`))
@@ -81,7 +53,7 @@ watch(
   (device) => void sweep.run(device),
 )
 onMounted(async () => {
-  await load()
+  await build.open(props.id)
   if (view.value) void sweep.run(props.device)
 })
 </script>
@@ -89,45 +61,37 @@ onMounted(async () => {
 <template>
   <main class="sweep">
     <BuildBar v-if="view" :id="id" :name="view.name" step="sweep" />
-    <ProblemNote
-      v-if="failed"
-      class="gap"
-      :title="view ? 'That part was not taken' : 'This build cannot be shown'"
-      :problem="failed"
-    >
-      <v-btn @click="load">Load again</v-btn>
-      <v-btn variant="text" to="/">To the shelf</v-btn>
-    </ProblemNote>
+    <StandingNote />
     <template v-if="view">
       <h1>What would {{ view.name }} be with another part?</h1>
       <p class="quiet lead">
         The same links are planned to the best on each candidate, best first. Nothing changes until
         you take one.
       </p>
-      <div class="subjects" role="group" aria-label="What to try">
-        <button
+      <v-btn-toggle
+        class="choice"
+        :model-value="device"
+        mandatory
+        aria-label="What to try"
+        @update:model-value="choose"
+      >
+        <v-btn
           v-for="subject in subjects"
           :key="subject.device"
-          type="button"
-          class="line-button"
-          :aria-pressed="subject.device === device"
+          :value="subject.device"
           :data-subject="subject.device"
-          @click="choose(subject.device)"
+          >{{ subject.words }}</v-btn
         >
-          {{ subject.words }}
-        </button>
-      </div>
+      </v-btn-toggle>
       <div class="progress">
-        <div
+        <v-progress-linear
           class="bar"
-          role="progressbar"
           aria-label="Candidates tried"
-          :aria-valuenow="done"
-          aria-valuemin="0"
-          :aria-valuemax="of || 1"
-        >
-          <span :style="{ width: of ? `${(100 * done) / of}%` : '0' }" />
-        </div>
+          color="primary"
+          height="10"
+          :model-value="done"
+          :max="of || 1"
+        />
         <span role="status" data-testid="progress">
           <template v-if="running">{{ done }} of {{ of || '…' }} tried</template>
           <template v-else-if="stopped">stopped after {{ done }} of {{ of }}</template>
@@ -138,26 +102,10 @@ onMounted(async () => {
         <v-btn v-else id="again" size="small" @click="sweep.run(device)">Try again</v-btn>
       </div>
       <ProblemNote v-if="problem" class="gap" title="The sweep broke off" :problem="problem" />
-      <div v-if="best" class="order" role="group" aria-label="Order">
-        <button
-          type="button"
-          class="line-button"
-          data-order="best"
-          :aria-pressed="!byRoom"
-          @click="byRoom = false"
-        >
-          best first
-        </button>
-        <button
-          type="button"
-          class="line-button"
-          data-order="room"
-          :aria-pressed="byRoom"
-          @click="byRoom = true"
-        >
-          most room left first
-        </button>
-      </div>
+      <v-btn-toggle v-if="best" v-model="byRoom" class="choice" mandatory aria-label="Order">
+        <v-btn :value="false" data-order="best">best first</v-btn>
+        <v-btn :value="true" data-order="room">most room left first</v-btn>
+      </v-btn-toggle>
       <ol v-if="best" class="rows">
         <SweepRow
           v-for="(line, i) in ranked"
@@ -191,27 +139,10 @@ h1 {
   margin: 2px 0 12px;
 }
 
-.subjects,
-.order {
-  display: flex;
+.choice {
   flex-wrap: wrap;
-  gap: 8px;
-}
-
-.order {
+  height: auto;
   margin-bottom: 8px;
-}
-
-.subjects button,
-.order button {
-  background: var(--sheet);
-  color: var(--ink);
-}
-
-.subjects button[aria-pressed='true'],
-.order button[aria-pressed='true'] {
-  border: 2px solid var(--chosen);
-  font-weight: 600;
 }
 
 .progress {
@@ -223,14 +154,7 @@ h1 {
 
 .bar {
   flex: 0 1 320px;
-  height: 10px;
   border: 1px solid var(--line);
-}
-
-.bar span {
-  display: block;
-  height: 100%;
-  background: var(--chosen);
 }
 
 .rows {

@@ -1,7 +1,7 @@
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
-import { problemOf, type Problem, type SweepLine, type SweepStep } from '@/api/client'
+import { ask, problemOf, type Problem, type SweepLine, type SweepStep } from '@/api/client'
 
-/** A sweep that fills up line by line, best first, and can be stopped. */
+/** A sweep that fills up line by line as the server finds them, and can be stopped. */
 export function useSweep(id: string) {
   const lines = shallowRef<SweepLine[]>([])
   const done = ref(0)
@@ -9,7 +9,7 @@ export function useSweep(id: string) {
   const running = ref(false)
   const stopped = ref(false)
   const problem = ref<Problem | null>(null)
-  let abort: AbortController | null = null
+  let source: EventSource | null = null
 
   /** Sorted by the ports that stay open, the best first among equals. */
   const byRoom = ref(false)
@@ -27,49 +27,48 @@ export function useSweep(id: string) {
     of.value = step.of
   }
 
+  function close() {
+    source?.close()
+    source = null
+    running.value = false
+  }
+
   /** Sweeps over all boards, or over the parts of the kind of one device. */
-  async function run(device: string) {
-    abort?.abort()
-    const mine = new AbortController()
-    abort = mine
+  function run(device: string) {
+    close()
     lines.value = []
     done.value = of.value = 0
     problem.value = null
     stopped.value = false
     running.value = true
-    try {
-      const query = device === '' ? '' : `?device=${encodeURIComponent(device)}`
-      const answer = await fetch(`/api/builds/${encodeURIComponent(id)}/sweep${query}`, {
-        signal: mine.signal,
-      })
-      if (!answer.ok || !answer.body) {
-        problem.value = problemOf(await answer.json().catch(() => null), answer.status)
-        return
-      }
-      const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader()
-      let rest = ''
-      for (let part = await reader.read(); !part.done; part = await reader.read()) {
-        const texts = (rest + part.value).split('\n')
-        rest = texts.pop() ?? ''
-        for (const text of texts) take(JSON.parse(text) as SweepStep)
-      }
-    } catch {
-      if (mine.signal.aborted) return
-      problem.value = problemOf(
-        { detail: 'Gorvix does not answer. Is ./start still running? What was found stays below.' },
-        0,
-      )
-    } finally {
-      if (abort === mine) running.value = false
-    }
+    const query = device === '' ? '' : `?device=${encodeURIComponent(device)}`
+    const address = `/api/builds/${encodeURIComponent(id)}/sweep${query}`
+    source = new EventSource(address)
+    source.addEventListener('step', (event) => take(JSON.parse(event.data) as SweepStep))
+    source.addEventListener('end', close)
+    source.addEventListener('error', () => void fail(address))
+  }
+
+  // Events say only that there was an error. Where nothing came at all, the server has a reason in words.
+  async function fail(address: string) {
+    close()
+    const broken = 'Gorvix does not answer. Is ./start still running? What was found stays below.'
+    problem.value = problemOf({ detail: broken }, 0)
+    if (done.value > 0) return
+    const answer = await ask(async () => {
+      const response = await fetch(address, { headers: { Accept: 'application/problem+json' } })
+      const error: unknown = response.ok ? null : await response.json().catch(() => null)
+      await response.body?.cancel().catch(() => undefined)
+      return { response, error }
+    })
+    if (answer.problem && answer.problem.status > 0) problem.value = answer.problem
   }
 
   function stop() {
     stopped.value = true
-    running.value = false
-    abort?.abort()
+    close()
   }
 
-  onBeforeUnmount(() => abort?.abort())
+  onBeforeUnmount(close)
   return { ranked, byRoom, done, of, running, stopped, problem, run, stop }
 }

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import type { Setup } from '@/api/client'
+import LineField from '@/ui/LineField.vue'
+
+type Radio = NonNullable<Setup['radio']>
+
+/** What the module bay keeps and how often it sends; both or neither, as half of it says nothing. */
+const props = defineProps<{ radio: Radio | null }>()
+const emit = defineEmits<{ change: [radio: Radio | null] }>()
+
+const bay = ref('')
+const packets = ref('')
+watch(
+  () => props.radio,
+  (now) => {
+    bay.value = now ? String(now.bayBaud) : ''
+    packets.value = now ? String(now.packetHertz) : ''
+  },
+  { immediate: true },
+)
+
+const half = computed(() => (bay.value.trim() === '') !== (packets.value.trim() === ''))
+function errorOf(text: string) {
+  return text.trim() === '' || /^[0-9]+$/.test(text.trim())
+    ? ''
+    : 'A whole number, such as 400000 baud or 250 packets.'
+}
+const errors = computed(() => ({ bay: errorOf(bay.value), packets: errorOf(packets.value) }))
+
+function take() {
+  if (half.value || errors.value.bay !== '' || errors.value.packets !== '') return
+  const empty = bay.value.trim() === ''
+  emit('change', empty ? null : { bayBaud: Number(bay.value), packetHertz: Number(packets.value) })
+}
+</script>
+
+<template>
+  <div class="row">
+    <LineField v-slot="{ id }" label="Module bay keeps, baud">
+      <v-text-field
+        :id="id"
+        v-model="bay"
+        data-field="bay"
+        inputmode="numeric"
+        placeholder="not known"
+        persistent-placeholder
+        :error-messages="errors.bay"
+        @change="take"
+      />
+    </LineField>
+    <LineField v-slot="{ id }" label="Packets a second">
+      <v-text-field
+        :id="id"
+        v-model="packets"
+        data-field="packets"
+        inputmode="numeric"
+        placeholder="not known"
+        persistent-placeholder
+        :error-messages="errors.packets"
+        @change="take"
+      />
+    </LineField>
+  </div>
+  <p v-if="half" class="quiet small" role="status">Give both, or leave both empty.</p>
+  <p v-else class="quiet small">
+    A bay that does not keep the fast rate of the link is set to a slower one, and loses telemetry
+    where the packets come too fast for that.
+  </p>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  gap: 12px;
+}
+
+.small {
+  margin-top: 4px;
+  font-size: 0.875rem;
+}
+</style>

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import LineField from '@/ui/LineField.vue'
+
+/** The volts of a source that is not the pack; empty when the pack feeds the board. */
+const props = defineProps<{ volts: number | null }>()
+const emit = defineEmits<{ change: [volts: number | null] }>()
+
+const text = ref('')
+watch(
+  () => props.volts,
+  (now) => (text.value = now === null ? '' : String(now)),
+  { immediate: true },
+)
+const empty = computed(() => text.value.trim() === '')
+const error = computed(() =>
+  empty.value || Number(text.value) > 0
+    ? ''
+    : 'Volts are a number above zero, such as 5. Leave it empty when the pack feeds the board.',
+)
+
+function take() {
+  if (error.value === '') emit('change', empty.value ? null : Number(text.value))
+}
+</script>
+
+<template>
+  <LineField v-slot="{ id }" label="Board fed with, V">
+    <v-text-field
+      :id="id"
+      v-model="text"
+      data-field="input-volts"
+      inputmode="decimal"
+      placeholder="the pack"
+      persistent-placeholder
+      :error-messages="error"
+      @change="take"
+    />
+  </LineField>
+</template>

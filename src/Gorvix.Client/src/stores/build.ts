@@ -1,0 +1,235 @@
+import { promiseTimeout, useIntervalFn } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import {
+  api,
+  ask,
+  type BuildChange,
+  type FitStrand,
+  type FitView,
+  type LinkUnlocks,
+  type PartsChange,
+  type Problem,
+  type Setup,
+} from '@/api/client'
+
+/**
+ * How the build on the screen stands to the one that is stored:
+ * loading – nothing is known yet; saved – they are the same; saving – a change is on its way;
+ * refused – the last change was not taken, the one before it stands; stale – another tab has changed the build;
+ * offline – the server does not answer, changes wait here.
+ */
+export type Standing = 'loading' | 'saved' | 'saving' | 'refused' | 'stale' | 'offline'
+
+type Answer = ReturnType<typeof ask<FitView>>
+type Change = (version: number) => Answer
+
+/** Time between two tries while the server does not answer. */
+const retryEvery = 3000
+
+/**
+ * The build that all its screens look at, with one queue of changes: they are sent one after the other, each with the
+ * version that the one before it gave. A change that could not be sent stays in the queue and is offered again.
+ */
+export const useBuild = defineStore('build', () => {
+  const id = ref('')
+  const view = shallowRef<FitView | null>(null)
+  const problem = ref<Problem | null>(null)
+  const standing = ref<Standing>('loading')
+  const moved = ref<string[]>([])
+  /** What would carry the links that are left out; null while it is looked for. */
+  const unlocks = shallowRef<LinkUnlocks[] | null>([])
+  const waiting = shallowRef<Change[]>([])
+  const unsent = computed(() => waiting.value.length)
+  /** What waits for builds that the builder has gone away from; nothing is dropped but by drop. */
+  const left = new Map<string, { changes: Change[]; owed: Problem | null }>()
+  let running = false
+
+  const path = () => ({ id: id.value })
+  const again = useIntervalFn(() => void resend(), retryEvery, { immediate: false })
+
+  function show(next: FitView) {
+    view.value = next
+    moved.value = next.moved
+    void look(next)
+  }
+
+  function settle(answer: Awaited<Answer>): boolean {
+    problem.value = answer.problem
+    if (answer.data) show(answer.data)
+    const status = answer.problem?.status
+    if (status === undefined) standing.value = 'saved'
+    else standing.value = status === 0 ? 'offline' : status === 409 ? 'stale' : 'refused'
+    if (standing.value === 'offline') again.resume()
+    else again.pause()
+    return standing.value !== 'offline' && standing.value !== 'stale'
+  }
+
+  // Every change of parts is planned for this, so it is asked for only where a link is left out, once the sheet is
+  // painted and the builder holds still.
+  async function look(at: FitView) {
+    unlocks.value = at.sheet.conflicts.length > 0 ? null : []
+    if (unlocks.value !== null) return
+    await promiseTimeout(250)
+    if (view.value !== at) return
+    const answer = await ask(() =>
+      api.GET('/api/builds/{id}/unlocks', { params: { path: path() } }),
+    )
+    if (view.value === at) unlocks.value = answer.data ?? []
+  }
+
+  async function read() {
+    const of = id.value
+    if (view.value === null) standing.value = 'loading'
+    const answer = await ask(() =>
+      api.GET('/api/builds/{id}/fit', { params: { path: { id: of } } }),
+    )
+    // The builder may have gone to another build meanwhile.
+    if (of === id.value) settle(answer)
+  }
+
+  /** Opens a build. Opened again, it is read again and what waits is sent, unless the builder has to decide about that first. */
+  async function open(build: string) {
+    let owed = standing.value === 'stale' ? problem.value : null
+    if (build !== id.value) {
+      left.set(id.value, { changes: waiting.value, owed })
+      const back = left.get(build)
+      left.delete(build)
+      id.value = build
+      view.value = null
+      waiting.value = back?.changes ?? []
+      owed = back?.owed ?? null
+    }
+    if (unsent.value === 0) await read()
+    else if (owed === null) await resend()
+    else {
+      await read()
+      if (id.value === build && standing.value === 'saved') {
+        standing.value = 'stale'
+        problem.value = owed
+      }
+    }
+  }
+
+  /** Reads the build again and sends what waits. */
+  async function resend() {
+    if (running) return
+    await read()
+    if (standing.value === 'saved') await pump()
+  }
+
+  /** Gives up what waits and shows what is stored. */
+  async function drop() {
+    waiting.value = []
+    await read()
+  }
+
+  function send(change: Change) {
+    waiting.value = [...waiting.value, change]
+    return pump()
+  }
+
+  async function pump() {
+    if (running) return
+    running = true
+    try {
+      for (let next = waiting.value[0]; next; next = waiting.value[0]) {
+        const of = id.value
+        const version = view.value?.version
+        if (version === undefined) return
+        standing.value = 'saving'
+        const answer = await next(version)
+        // What was answered, taken or refused, is done with; what was not stays and is offered again.
+        if (of === id.value) {
+          if (!settle(answer)) return
+          waiting.value = waiting.value.slice(1)
+        } else {
+          const there = left.get(of)
+          const status = answer.problem?.status
+          if (there && status === 409) there.owed = answer.problem
+          else if (there && status !== 0) there.changes = there.changes.slice(1)
+        }
+      }
+    } finally {
+      running = false
+    }
+  }
+
+  const change = (change: BuildChange) =>
+    send((version) =>
+      ask(() =>
+        api.POST('/api/builds/{id}/changes', {
+          params: { path: path() },
+          body: { version, change },
+        }),
+      ),
+    )
+
+  const setUp = (setup: Setup) =>
+    send((version) =>
+      ask(() =>
+        api.POST('/api/builds/{id}/setup', { params: { path: path() }, body: { version, setup } }),
+      ),
+    )
+
+  const changeParts = (change: PartsChange) =>
+    send((version) =>
+      ask(() =>
+        api.POST('/api/builds/{id}/parts', { params: { path: path() }, body: { version, change } }),
+      ),
+    )
+
+  const unlock = (unlock: string) =>
+    send((version) =>
+      ask(() =>
+        api.POST('/api/builds/{id}/unlock', {
+          params: { path: path() },
+          body: { version, unlock },
+        }),
+      ),
+    )
+
+  const undo = () =>
+    send((version) =>
+      ask(() => api.POST('/api/builds/{id}/undo', { params: { path: path() }, body: { version } })),
+    )
+
+  const redo = () =>
+    send((version) =>
+      ask(() => api.POST('/api/builds/{id}/redo', { params: { path: path() }, body: { version } })),
+    )
+
+  const choose = (plan: number) =>
+    send((version) =>
+      ask(() =>
+        api.POST('/api/builds/{id}/choose', { params: { path: path() }, body: { version, plan } }),
+      ),
+    )
+
+  /** The strand of one cell; asked for when the cell is looked at. */
+  const strand = (link: string, port: string): ReturnType<typeof ask<FitStrand>> =>
+    ask(() =>
+      api.GET('/api/builds/{id}/strand', { params: { path: path(), query: { link, port } } }),
+    )
+
+  return {
+    id,
+    view,
+    problem,
+    standing,
+    unsent,
+    moved,
+    unlocks,
+    open,
+    resend,
+    drop,
+    change,
+    setUp,
+    changeParts,
+    unlock,
+    choose,
+    undo,
+    redo,
+    strand,
+  }
+})
