@@ -73,7 +73,7 @@ internal sealed partial class PlainObjective
         {
             Route { RidesIn: not null } ride =>
             [
-                (CostTerm.PinsBroken, Pins(_rows[row].Link!).Count(p => p.Port != ride.Port.Id)),
+                (CostTerm.PinsBroken, Pins(_rows[row].Link!).Count(p => !Keeps(p, ride))),
                 (CostTerm.Losses, ride.Mode.Loses.Count),
             ],
             Route route => Of(_rows[row].Link!, route),
@@ -130,7 +130,7 @@ internal sealed partial class PlainObjective
         var marginal = route.Walks.Count(w => w.Line.Flow != Flow.Out && w.Lead.HighFromVolts > 3.3);
         return
         [
-            (CostTerm.PinsBroken, Pins(way).Count(p => p.Port != route.Port.Id)),
+            (CostTerm.PinsBroken, Pins(way).Count(p => !Keeps(p, route))),
             (CostTerm.Hazards, Math.Min(3, doubtful + marginal + (route.Port.Usb == UsbSharing.Shared ? 1 : 0))),
             (CostTerm.Losses, mode.Loses.Count),
             (
@@ -185,11 +185,14 @@ internal sealed partial class PlainObjective
         return [(CostTerm.PinsBroken, Pins(way).Count()), (term, 500 + weight)];
     }
 
-    // Pins of ports only, and only those that some way can keep.
+    // Pins of ports and modes only, and only those that some way can keep.
     private IEnumerable<RouteMatch> Pins(LinkWays way) =>
         _build
             .Build.Pins.OfType<RouteMatch>()
-            .Where(p => p.Link == way.Link.Id && way.Routes.Any(r => r.Port.Id == p.Port));
+            .Where(p => p.Link == way.Link.Id && way.Routes.Any(r => Keeps(p, r)));
+
+    private static bool Keeps(RouteMatch pin, Route route) =>
+        pin.Port == route.Port.Id && (pin.Mode ?? route.Mode.Id) == route.Mode.Id;
 
     private int SeatPins(SeatWay seat)
     {

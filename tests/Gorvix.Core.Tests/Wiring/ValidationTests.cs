@@ -49,7 +49,7 @@ public class ValidationTests
             );
 
     [Fact]
-    public void What_can_be_done_is_done_when_it_is_pinned_alone() =>
+    public void What_is_pinned_alone_is_done_unless_another_solver_cannot_do_it_either() =>
         Generated
             .Builds(3, 5)
             .Sample(
@@ -88,8 +88,14 @@ public class ValidationTests
                         var plan = Planner.Best(pinned);
                         var wired = WiredBuild.From(pinned, plan);
                         Assert.Empty(PlainWalker.Complaints(wired));
-                        Assert.True(Does(wired, pin), $"{pin}");
-                        Assert.True(plan.Keeps(pin), $"{pin}");
+                        Assert.True(Does(wired, pin) == plan.Keeps(pin), $"{pin}");
+                        // A way may be open and yet no feed go with it, where both hang on one bridge.
+                        Assert.True(
+                            plan.Keeps(pin)
+                                || CpSatModel.BestCost(Router.WaysOf(pinned))[CostTerm.PinsBroken]
+                                    == plan.Cost[CostTerm.PinsBroken],
+                            $"{pin}"
+                        );
                     }
                 },
                 iter: 100,
