@@ -13,14 +13,24 @@ namespace Gorvix.Storage;
 /// <param name="Undo">What undo would take back, in words, or null.</param>
 /// <param name="Redo">What redo would bring back, in words, or null.</param>
 /// <param name="ChangedAt">When it was last written, UTC.</param>
-public sealed record StoredBuild(string Id, int Version, Build Build, string? Undo, string? Redo, DateTime ChangedAt);
+/// <param name="IsArchived">True when it is laid aside.</param>
+public sealed record StoredBuild(
+    string Id,
+    int Version,
+    Build Build,
+    string? Undo,
+    string? Redo,
+    DateTime ChangedAt,
+    bool IsArchived
+);
 
 /// <summary>A build on the shelf, or why it cannot be read.</summary>
 /// <param name="Id">Id in addresses.</param>
 /// <param name="Build">The build, or null.</param>
 /// <param name="Problem">Why it cannot be read, or null.</param>
 /// <param name="ChangedAt">When it was last written, UTC.</param>
-public sealed record Shelved(string Id, StoredBuild? Build, string? Problem, DateTime ChangedAt);
+/// <param name="IsArchived">True when it is laid aside.</param>
+public sealed record Shelved(string Id, StoredBuild? Build, string? Problem, DateTime ChangedAt, bool IsArchived);
 
 /// <summary>There is no such build on the shelf.</summary>
 /// <param name="id">The id that was asked for.</param>
@@ -48,11 +58,11 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
         {
             try
             {
-                list.Add(new Shelved(row.Id, await Read(row), null, row.ChangedAt));
+                list.Add(new Shelved(row.Id, await Read(row), null, row.ChangedAt, row.ArchivedAt is not null));
             }
             catch (UnknownFormatException problem)
             {
-                list.Add(new Shelved(row.Id, null, problem.Message, row.ChangedAt));
+                list.Add(new Shelved(row.Id, null, problem.Message, row.ChangedAt, row.ArchivedAt is not null));
             }
         }
         return list;
@@ -93,20 +103,47 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
         {
             return (null, findings);
         }
-        var build = file.Builds[0];
-        var id = await FreeId(build.Name);
+        var row = await Add(file.Builds[0], "import");
+        await transaction.CommitAsync();
+        return (await Read(row), []);
+    }
+
+    /// <summary>Stores a new build under a free id. Whoever calls this has planned it.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="words">What led here, in words.</param>
+    public async Task<StoredBuild> Create(Build build, string words)
+    {
+        await using var transaction = await db.Database.BeginTransactionAsync();
+        var row = await Add(build, words);
+        await transaction.CommitAsync();
+        return await Read(row);
+    }
+
+    /// <summary>Lays a build aside, or puts it in front again. What it says stays as it is.</summary>
+    /// <param name="id">The build.</param>
+    /// <param name="aside">True to lay it aside.</param>
+    /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
+    public async Task Archive(string id, bool aside)
+    {
+        var row = await Row(id);
+        row.ArchivedAt = aside ? Now() : null;
+        await db.SaveChangesAsync();
+    }
+
+    // The write lock is held, so no other build can choose the same id in between.
+    private async Task<BuildRow> Add(Build build, string words)
+    {
         var row = new BuildRow
         {
-            Id = id,
+            Id = await FreeId(build.Name),
             Version = 1,
             Cursor = 0,
             ChangedAt = Now(),
         };
         db.Builds.Add(row);
-        db.Steps.Add(Step(id, 0, "import", build));
+        db.Steps.Add(Step(row.Id, 0, words, build));
         await db.SaveChangesAsync();
-        await transaction.CommitAsync();
-        return (await Read(row), []);
+        return row;
     }
 
     /// <summary>Stores a new state of a build. Whoever calls this has planned it.</summary>
@@ -219,7 +256,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
         var now = near.First(s => s.Number == row.Cursor);
         var undo = near.Any(s => s.Number == row.Cursor - 1) ? now.Words : null;
         var redo = near.FirstOrDefault(s => s.Number == row.Cursor + 1)?.Words;
-        return new StoredBuild(row.Id, row.Version, Read(now), undo, redo, row.ChangedAt);
+        return new StoredBuild(row.Id, row.Version, Read(now), undo, redo, row.ChangedAt, row.ArchivedAt is not null);
     }
 
     private static Build Read(StepRow step) =>

@@ -46,6 +46,9 @@ public sealed class BuildRow
     /// <summary>When it was last written, UTC.</summary>
     public required DateTime ChangedAt { get; set; }
 
+    /// <summary>When it was laid aside, UTC; null while it stands in front.</summary>
+    public DateTime? ArchivedAt { get; set; }
+
     /// <summary>When it was taken off the shelf, UTC; null while it is there.</summary>
     public DateTime? RemovedAt { get; set; }
 }

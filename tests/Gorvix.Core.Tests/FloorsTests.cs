@@ -20,6 +20,7 @@ public class FloorsTests
         "Planning",
         "Wiring",
         "Words",
+        "Leaflets",
         "Fit",
         "Formats",
     ];

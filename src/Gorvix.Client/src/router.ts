@@ -5,6 +5,27 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'shelf', component: () => import('./features/shelf/ShelfView.vue') },
+    { path: '/new', name: 'new', component: () => import('./features/new/NewScreen.vue') },
+    {
+      path: '/library',
+      name: 'library',
+      component: () => import('./features/library/LibraryScreen.vue'),
+    },
+    {
+      path: '/library/:type(boards|devices)/:id',
+      name: 'part',
+      component: () => import('./features/library/PartScreen.vue'),
+      props: true,
+    },
+    {
+      path: '/builds/:id/parts',
+      name: 'parts',
+      component: () => import('./features/parts/PartsScreen.vue'),
+      props: (route) => ({
+        id: String(route.params.id),
+        take: typeof route.query.take === 'string' ? route.query.take : null,
+      }),
+    },
     {
       path: '/builds/:id/fit',
       name: 'fit',
@@ -13,7 +34,6 @@ export const router = createRouter({
         id: String(route.params.id),
         link: typeof route.query.link === 'string' ? route.query.link : null,
         port: typeof route.query.port === 'string' ? route.query.port : null,
-        panel: typeof route.query.panel === 'string' ? route.query.panel : null,
       }),
     },
     {
@@ -23,6 +43,7 @@ export const router = createRouter({
       props: (route) => ({
         id: String(route.params.id),
         device: typeof route.query.device === 'string' ? route.query.device : '',
+        add: typeof route.query.add === 'string' ? route.query.add : '',
       }),
     },
     {

@@ -49,6 +49,9 @@ public sealed record BuildDevice
     /// <summary>Id of the device in the library.</summary>
     public required string Part { get; init; }
 
+    /// <summary>What the builder calls it, such as "second GNSS"; null where the part's name will do.</summary>
+    public string? Name { get; init; }
+
     /// <summary>Id of the harness that is used; null for the first of the device, or where it has no choice.</summary>
     public string? Harness { get; init; }
 }

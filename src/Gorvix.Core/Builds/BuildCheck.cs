@@ -21,6 +21,12 @@ public static class BuildCheck
     /// <summary>More pins, and more bans, than this are refused.</summary>
     public const int MostWishes = 100;
 
+    /// <summary>The longest name, in characters.</summary>
+    public const int MostName = CheckList.MostText;
+
+    /// <summary>The longest note, in characters.</summary>
+    public const int MostNote = 2000;
+
     /// <summary>A build with far too much in it.</summary>
     public static readonly Rule Size = new(
         "BUILD-SIZE",
@@ -70,8 +76,16 @@ public static class BuildCheck
         Most(leads, MostLeads, "signal leads", $"{place}.devices");
         var supplies = build.Devices.Sum(d => library.Device(d.Part)?.Supplies.Count ?? 0);
         Most(supplies, MostSupplies, "supply leads", $"{place}.devices");
+        if (build.Note is { Length: > 0 } note)
+        {
+            list.Length(note, MostNote, $"{place}.note");
+        }
         for (var i = 0; i < build.Devices.Count; i++)
         {
+            if (build.Devices[i].Name is { } name)
+            {
+                list.Text(name, $"{place}.devices[{i}].name");
+            }
             list.Known(
                 build.Devices[i].Part,
                 library.Devices.Select(d => d.Id),

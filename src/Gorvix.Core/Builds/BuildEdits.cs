@@ -111,12 +111,38 @@ public static class BuildEdits
         };
     }
 
-    /// <summary>The build with one more device and all links that it can give, as wants.</summary>
-    public static Build WithDevice(Build build, Device part)
+    /// <summary>The build with one more device and all links that it can give, each as much wished for as its need asks.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="part">The device.</param>
+    /// <param name="library">A library with the devices that the build has.</param>
+    public static Build WithDevice(Build build, Device part, PartsLibrary library)
     {
         var id = Free(part.Kind.ToString().ToLowerInvariant(), build.Devices.Select(d => d.Id));
         var with = build with { Devices = [.. build.Devices, new BuildDevice { Id = id, Part = part.Id }] };
-        return part.Functions.Aggregate(with, (b, f) => WithLink(b, id, f.Id, Priority.Want));
+        var given = build
+            .Wants.Select(w => (Part: library.Device(build.Devices.First(d => d.Id == w.Device).Part), w.Function))
+            .SelectMany(w => w.Part?.Functions.Where(f => f.Id == w.Function) ?? [])
+            .Select(f => f.Need)
+            .ToHashSet();
+        return part.Functions.Aggregate(
+            with,
+            (b, f) => WithLink(b, id, f.Id, given.Contains(f.Need) ? Priority.Nice : Wished.For(f.Need))
+        );
+    }
+
+    /// <summary>The build under another name of one device; empty for the part's own.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="device">Id of a device of the build.</param>
+    /// <param name="name">What the builder calls it, such as "second GNSS".</param>
+    public static Build WithName(Build build, string device, string? name)
+    {
+        var called = string.IsNullOrWhiteSpace(name) ? null : name.Trim();
+        return build.Devices.First(d => d.Id == device).Name == called
+            ? build
+            : build with
+            {
+                Devices = [.. build.Devices.Select(d => d.Id == device ? d with { Name = called } : d)],
+            };
     }
 
     /// <summary>The build without a device and all its links.</summary>

@@ -29,6 +29,15 @@ public enum PartsChangeKind
 
     /// <summary>Another priority; needs <c>Link</c> and <c>Priority</c>.</summary>
     SetPriority,
+
+    /// <summary>Another name of a device; needs <c>Device</c>, and <c>Text</c> unless the part's own name is to stand.</summary>
+    NameDevice,
+
+    /// <summary>Another name of the build; needs <c>Text</c>.</summary>
+    NameBuild,
+
+    /// <summary>Another note of the build; <c>Text</c>, or none.</summary>
+    SetNote,
 }
 
 /// <summary>A change of the parts or links of a build; the members that its kind needs are set.</summary>
@@ -54,6 +63,9 @@ public sealed record PartsChange
 
     /// <summary>How much the link is wished for; want when it is not given.</summary>
     public Priority? Priority { get; init; }
+
+    /// <summary>A name or a note.</summary>
+    public string? Text { get; init; }
 
     /// <summary>What is wrong with it; empty when it can be applied.</summary>
     public IReadOnlyList<Finding> Check(Build build, PartsLibrary library)
@@ -95,8 +107,10 @@ public sealed record PartsChange
                 var functions = part is null ? [] : library.Device(part)?.Functions.Select(f => f.Id) ?? [];
                 list.Known(Function ?? "", functions, "function", "change.function");
                 break;
-            case PartsChangeKind.RemoveDevice:
+            case PartsChangeKind.RemoveDevice or PartsChangeKind.NameDevice:
                 Known(build, list);
+                break;
+            case PartsChangeKind.NameBuild or PartsChangeKind.SetNote:
                 break;
             default:
                 list.Known(Link ?? "", build.Wants.Select(w => w.Link), "link", "change.link");
@@ -112,10 +126,18 @@ public sealed record PartsChange
             PartsChangeKind.TakeBoard => build.Board == Part ? build : BuildEdits.WithBoard(build, Part!),
             PartsChangeKind.TakePart => BuildEdits.WithPart(build, Device!, library.Device(Part!)!, library)!,
             PartsChangeKind.TakeHarness => BuildEdits.WithHarness(build, Device!, Harness!),
-            PartsChangeKind.AddDevice => BuildEdits.WithDevice(build, library.Device(Part!)!),
+            PartsChangeKind.AddDevice => BuildEdits.WithDevice(build, library.Device(Part!)!, library),
             PartsChangeKind.RemoveDevice => BuildEdits.WithoutDevice(build, Device!),
             PartsChangeKind.AddLink => BuildEdits.WithLink(build, Device!, Function!, Priority ?? Builds.Priority.Want),
             PartsChangeKind.RemoveLink => BuildEdits.WithoutLink(build, Link!),
+            PartsChangeKind.NameDevice => BuildEdits.WithName(build, Device!, Text),
+            PartsChangeKind.NameBuild => build.Name == Text?.Trim() ? build : build with { Name = Text?.Trim() ?? "" },
+            PartsChangeKind.SetNote => (build.Note ?? "") == (Text?.Trim() ?? "")
+                ? build
+                : build with
+                {
+                    Note = string.IsNullOrWhiteSpace(Text) ? null : Text.Trim(),
+                },
             _ => BuildEdits.WithPriority(build, Link!, Priority ?? Builds.Priority.Want),
         };
 
@@ -130,6 +152,11 @@ public sealed record PartsChange
             PartsChangeKind.RemoveDevice => $"Remove {Device}",
             PartsChangeKind.AddLink => $"Wish for {Function} of {Device}",
             PartsChangeKind.RemoveLink => $"Remove the link {Link}",
+            PartsChangeKind.NameDevice => string.IsNullOrWhiteSpace(Text)
+                ? $"Take the part's own name for {Device}"
+                : $"Call {Device} \"{Text.Trim()}\"",
+            PartsChangeKind.NameBuild => $"Name the build \"{Text?.Trim()}\"",
+            PartsChangeKind.SetNote => "Write the note",
             _ => $"{Link} becomes {(Priority ?? Builds.Priority.Want).ToString().ToLowerInvariant()}",
         };
 

@@ -86,7 +86,7 @@ public sealed class ResolvedBuild
         {
             devices[device.Id] = InHarness(devices[device.Id], device.Harness);
         }
-        TellApart(devices);
+        TellApart(devices, build);
         var links = build
             .Wants.Select(w => new Link(
                 w,
@@ -130,9 +130,14 @@ public sealed class ResolvedBuild
         return device with { Leads = [.. device.Leads.Where(l => harness.Leads.Contains(l.Id))], Plug = harness.Plug };
     }
 
-    // Two of one name in one build: every sentence must say which of them it means.
-    private static void TellApart(Dictionary<string, Device> devices)
+    // What the builder calls it goes with the part's name. Two of one name: every sentence must say which of them it means.
+    private static void TellApart(Dictionary<string, Device> devices, Build build)
     {
+        foreach (var called in build.Devices.Where(d => d.Name is not null))
+        {
+            var device = devices[called.Id];
+            devices[called.Id] = device with { Name = $"{device.Name} \"{called.Name}\"" };
+        }
         foreach (
             var (id, device) in devices.GroupBy(d => d.Value.Name).Where(g => g.Count() > 1).SelectMany(g => g).ToList()
         )

@@ -64,6 +64,16 @@ internal sealed class FindingReader(
     public static bool IsStop(Finding finding) =>
         finding.Severity == Severity.Stop && finding.Rule != PlanningRules.Unmet.Id;
 
+    /// <summary>The stops and warnings, by the step at which they are mended.</summary>
+    public static OpenFindings Open(IReadOnlyList<Finding> findings)
+    {
+        var open = findings.Where(f => f.Severity > Severity.Note).ToList();
+        var parts = open.Count(IsOfParts);
+        return new OpenFindings(parts, open.Count - parts, [.. findings.Where(IsOfParts)]);
+    }
+
+    private static bool IsOfParts(Finding finding) => FeedRules.All.Any(r => r.Id == finding.Rule);
+
     private bool IsFed(Link link) => !plan.Feeds.Any(f => f.Feed is null && f.Ways.Device.Id == link.Want.Device);
 
     private static string Without(string what, IEnumerable<Link> links) =>

@@ -1,5 +1,6 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
+using Gorvix.Core.Leaflets;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
@@ -84,9 +85,12 @@ public sealed class FitReader
             [.. Left(Plan).Select(_wishes.ConflictOf)],
             _wishes.All(),
             [.. Wired.Work.Select(w => WorkWords.Of(w, _build))],
-            WorkWords.Summary(Wired.Work, _build),
+            WorkSummary(),
             wiring.Devices(),
-            RoomReader.Words(RoomLeft.Of(_space, Plan), _build)
+            RoomReader.Words(RoomLeft.Of(_space, Plan), _build),
+            FindingReader.Open(findings),
+            FaceReader.Of(_build.Board),
+            wiring.PadsInUse()
         );
     }
 
@@ -105,6 +109,24 @@ public sealed class FitReader
 
     /// <summary>The verdict alone, for lists of builds.</summary>
     public Verdict Verdict() => _findings.Verdict(_findings.All(_ => ""));
+
+    /// <summary>The build that was planned, as its builder wrote it.</summary>
+    internal Build Build => _build.Build;
+
+    /// <summary>What would burn or stays without supply.</summary>
+    internal IEnumerable<Finding> Stops() => _findings.All(_ => "").Where(FindingReader.IsStop);
+
+    /// <summary>The pins and bans of this build that another one does not have, in words.</summary>
+    internal IReadOnlyList<string> WishesNotIn(Build other) =>
+        [
+            .. _wishes
+                .All()
+                .Where(w => !other.Pins.Contains(w.Match) && !other.Bans.Contains(w.Match))
+                .Select(w => w.Sentence),
+        ];
+
+    /// <summary>The hand work in a few words; empty when there is none.</summary>
+    internal string WorkSummary() => WorkWords.Summary(Wired.Work, _build);
 
     /// <summary>Where each link sits, for lists of builds.</summary>
     public IReadOnlyList<Place> Places() =>

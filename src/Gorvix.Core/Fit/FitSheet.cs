@@ -1,5 +1,6 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
+using Gorvix.Core.Leaflets;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Protocols;
 using Gorvix.Core.Routing;
@@ -21,6 +22,9 @@ namespace Gorvix.Core.Fit;
 /// <param name="WorkSummary">The same in a few words with the time it takes; empty when there is nothing to do.</param>
 /// <param name="Devices">Each device with its plug, its supplies and grounds, and every lead.</param>
 /// <param name="Room">What else could still be taken without moving anything, in a line.</param>
+/// <param name="Open">How many findings are open at each step.</param>
+/// <param name="Face">The board as it lies on the bench.</param>
+/// <param name="Pads">The pads in use.</param>
 public sealed record FitSheet(
     Verdict Verdict,
     string Board,
@@ -35,8 +39,24 @@ public sealed record FitSheet(
     IReadOnlyList<string> Work,
     string WorkSummary,
     IReadOnlyList<FitDevice> Devices,
-    FitRoom Room
+    FitRoom Room,
+    OpenFindings Open,
+    BoardFace Face,
+    IReadOnlyList<PadUse> Pads
 );
+
+/// <summary>Stops and warnings by the step at which they are mended.</summary>
+/// <param name="Parts">How many say that board, pack and parts do not suit each other.</param>
+/// <param name="Fit">How many are about links, wires and settings.</param>
+/// <param name="OfParts">What is mended by another part, pack or supply; notes too.</param>
+public sealed record OpenFindings(int Parts, int Fit, IReadOnlyList<Finding> OfParts);
+
+/// <summary>A pad of the board with what is on it.</summary>
+/// <param name="Pad">Id of the pad.</param>
+/// <param name="Device">Id of the device.</param>
+/// <param name="Link">The link that the lead serves; null for supply, ground and what nobody asked for.</param>
+/// <param name="Words">Device and lead in words.</param>
+public sealed record PadUse(string Pad, string Device, string? Link, string Words);
 
 /// <summary>What a finished plan leaves room for.</summary>
 /// <param name="Words">The same in one sentence.</param>
@@ -241,12 +261,14 @@ public sealed record FitStrand(string Link, string Port, IReadOnlyList<Lane> Lan
 /// <summary>One line of a strand.</summary>
 /// <param name="Flow">Who talks, in words.</param>
 /// <param name="Colour">The lead's usual colour, or null.</param>
+/// <param name="Pad">Id of its pad.</param>
 /// <param name="Hops">The stations from the device to the controller.</param>
 /// <param name="Ok">False when the last station is where it fails.</param>
 /// <param name="Wave">What the protocol looks like on a line that rests high; empty where it is no train.</param>
 public sealed record Lane(
     string Flow,
     string? Colour,
+    string Pad,
     IReadOnlyList<LaneStop> Hops,
     bool Ok,
     IReadOnlyList<WaveStep> Wave

@@ -30,6 +30,7 @@ internal static class Strands
                 _ => "both talk, one wire",
             },
             walk.Lead.Colour,
+            walk.Pad.Id,
             [.. walk.Hops.Select(h => new LaneStop(h.Kind, WordsOf(h.Kind), h.Label, h.After, h.Note))],
             ok,
             isBus && flow != Flow.Both ? Waveform.Clock() : Waveform.Of(protocol)

@@ -67,6 +67,17 @@ public static class SweepReader
                 )
             );
 
+    /// <summary>One line for each device of a kind, added to the build, as they are found.</summary>
+    public static IAsyncEnumerable<SweepLine> Additions(
+        Build build,
+        DeviceKind kind,
+        PartsLibrary library,
+        CancellationToken stop = default
+    ) =>
+        Sweep
+            .OverAdditions(build, kind, library, stop)
+            .Select(r => LineOf(r, library.Device(r.Part)! is var d ? $"{d.Maker} {d.Name}" : "", ""));
+
     private static SweepLine LineOf(SweepResult result, string name, string now)
     {
         if (result.Plan is not { } plan || result.After is not { } build)

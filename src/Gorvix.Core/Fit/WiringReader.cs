@@ -17,6 +17,19 @@ internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
     /// <summary>One entry for each device.</summary>
     public IReadOnlyList<FitDevice> Devices() => [.. space.Build.Devices.Select(Of)];
 
+    /// <summary>Every pad that a lead touches.</summary>
+    public IReadOnlyList<PadUse> PadsInUse() =>
+        [
+            .. wired
+                .Leads.Where(l => l.Pad is not null)
+                .Select(l => new PadUse(
+                    l.Pad!.Id,
+                    l.Device,
+                    l.Link,
+                    $"{space.Build.Devices.First(d => d.Id == l.Device).Device.Name}: {l.Lead.Label}"
+                )),
+        ];
+
     /// <summary>The wires of a link.</summary>
     public IReadOnlyList<FitWire> WiresOf(string link) =>
         [

@@ -5,6 +5,9 @@ namespace Gorvix.Core.Parts;
 /// <summary>Collects the findings of a check, with the place in the file beside each.</summary>
 public sealed class CheckList
 {
+    /// <summary>The longest label or name, in characters.</summary>
+    public const int MostText = 120;
+
     private readonly List<Finding> _findings = [];
 
     /// <summary>What was found, in the order of the file.</summary>
@@ -44,10 +47,24 @@ public sealed class CheckList
     /// <summary>Reports a text that is empty or longer than a label can be.</summary>
     public void Text(string text, string place)
     {
-        if (string.IsNullOrWhiteSpace(text) || text.Length > 120)
+        if (string.IsNullOrWhiteSpace(text) || text.Length > MostText)
         {
-            var problem = text.Length > 120 ? $"is {text.Length} characters long" : "is empty";
-            Stop(PartRules.BadValue, place, ("problem", problem), ("mend", "Write 1 to 120 characters."));
+            var problem = text.Length > MostText ? $"is {text.Length} characters long" : "is empty";
+            Stop(PartRules.BadValue, place, ("problem", problem), ("mend", $"Write 1 to {MostText} characters."));
+        }
+    }
+
+    /// <summary>Reports a text that is longer than it may be.</summary>
+    public void Length(string text, int most, string place)
+    {
+        if (text.Length > most)
+        {
+            Stop(
+                PartRules.BadValue,
+                place,
+                ("problem", $"is {text.Length} characters long"),
+                ("mend", $"{most} is the most.")
+            );
         }
     }
 

@@ -50,6 +50,23 @@ public static class Sweep
         );
     }
 
+    /// <summary>The build with every device of a kind added to it, in the library's order, with the links that it can give.</summary>
+    /// <param name="build">A build that passes <see cref="BuildCheck"/>.</param>
+    /// <param name="kind">The kind.</param>
+    /// <param name="library">The library.</param>
+    /// <param name="stop">Who stops reading stops the work.</param>
+    public static IAsyncEnumerable<SweepResult> OverAdditions(
+        Build build,
+        DeviceKind kind,
+        PartsLibrary library,
+        CancellationToken stop = default
+    ) =>
+        InOrder(
+            [.. library.Devices.Where(d => d.Kind == kind)],
+            (d, halt) => Try(d.Id, BuildEdits.WithDevice(build, d, library), library, halt),
+            stop
+        );
+
     // On all workers, handed on one by one in order; a few are begun ahead of the reader, and no more.
     private static async IAsyncEnumerable<SweepResult> InOrder<T>(
         IReadOnlyList<T> candidates,

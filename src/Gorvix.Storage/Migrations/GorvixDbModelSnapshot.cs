@@ -22,6 +22,9 @@ namespace Gorvix.Storage.Migrations
                     b.Property<string>("Id")
                         .HasColumnType("TEXT");
 
+                    b.Property<DateTime?>("ArchivedAt")
+                        .HasColumnType("TEXT");
+
                     b.Property<DateTime>("ChangedAt")
                         .HasColumnType("TEXT");
 

@@ -93,6 +93,13 @@ internal static class SetupEndpoints
             )
             .WithName("setUp")
             .Changes();
+        build
+            .MapPost("parts/foretold", Foretell)
+            .WithName("foretellParts")
+            .Produces<Foretold>()
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
         build.MapPost("parts", Parts).WithName("changeParts").Changes();
     }
 
@@ -147,24 +154,28 @@ internal static class SetupEndpoints
         );
     }
 
+    // What the same change would do, without doing it.
+    private static Task<IResult> Foretell(
+        string id,
+        PartsRequest request,
+        PartStore parts,
+        Workbench bench,
+        CancellationToken stop
+    ) => bench.Foretell(id, request.Version, build => ProposalOf(request.Change, build, parts), stop);
+
     private static Task<IResult> Parts(
         string id,
         PartsRequest request,
         PartStore parts,
         Workbench bench,
         CancellationToken stop
-    ) =>
-        bench.Change(
-            id,
-            request.Version,
-            async build =>
-            {
-                var all = await parts.All();
-                var findings = request.Change.Check(build, all);
-                return findings.Count > 0
-                    ? Proposal.Refused(findings)
-                    : Proposal.Of(request.Change.ApplyTo(build, all), request.Change.Words());
-            },
-            stop
-        );
+    ) => bench.Change(id, request.Version, build => ProposalOf(request.Change, build, parts), stop);
+
+    private static async Task<Proposal> ProposalOf(PartsChange change, Build build, PartStore parts)
+    {
+        var all = await parts.All();
+        return change.Check(build, all) is { Count: > 0 } findings
+            ? Proposal.Refused(findings)
+            : Proposal.Of(change.ApplyTo(build, all), change.Words());
+    }
 }

@@ -13,6 +13,7 @@ namespace Gorvix.Web.Features;
 
 /// <summary>A build on the shelf.</summary>
 /// <param name="Id">Id in addresses.</param>
+/// <param name="Version">To be sent back with a change; 0 for one that cannot be read.</param>
 /// <param name="Name">What the builder calls it.</param>
 /// <param name="Note">A line about it, or null.</param>
 /// <param name="Board">Its board in words.</param>
@@ -20,15 +21,18 @@ namespace Gorvix.Web.Features;
 /// <param name="Verdict">The one-line answer.</param>
 /// <param name="Places">Where each link sits.</param>
 /// <param name="ChangedAt">When it was last written, UTC.</param>
+/// <param name="IsArchived">True when it is laid aside.</param>
 public sealed record ShelfBuild(
     string Id,
+    int Version,
     string Name,
     string? Note,
     string Board,
     string Controller,
     Verdict Verdict,
     IReadOnlyList<Place> Places,
-    DateTime ChangedAt
+    DateTime ChangedAt,
+    bool IsArchived
 );
 
 /// <summary>The shelf: builds with their verdicts, import and export.</summary>
@@ -49,6 +53,21 @@ internal static class ShelfEndpoints
             .WithName("exportBuild")
             .Produces<FileContentResult>(200)
             .ProducesProblem(404);
+        builds
+            .MapPost("{id}/duplicate", Duplicate)
+            .WithName("duplicateBuild")
+            .Produces<ShelfBuild>(201)
+            .ProducesProblem(404);
+        builds
+            .MapPost("{id}/archive", Archive(aside: true))
+            .WithName("archiveBuild")
+            .Produces(204)
+            .ProducesProblem(404);
+        builds
+            .MapPost("{id}/unarchive", Archive(aside: false))
+            .WithName("unarchiveBuild")
+            .Produces(204)
+            .ProducesProblem(404);
         builds.MapPost("{id}/remove", Remove).WithName("removeBuild").Produces(204).ProducesProblem(404);
         builds.MapPost("{id}/restore", Restore).WithName("restoreBuild").Produces(204).ProducesProblem(404);
     }
@@ -66,7 +85,7 @@ internal static class ShelfEndpoints
             list.Add(
                 shelved.Build is { } stored
                     ? await Card(stored, parts, bench, stop)
-                    : Unreadable(shelved.Id, null, 0, shelved.Problem!, shelved.ChangedAt)
+                    : Unreadable(shelved, null, 0, shelved.Problem!)
             );
         }
         return list;
@@ -109,6 +128,30 @@ internal static class ShelfEndpoints
         return Results.Text(Encoding.UTF8.GetString(file), "application/json", Encoding.UTF8);
     }
 
+    // Two of one name are hard to tell apart on a shelf.
+    private static async Task<IResult> Duplicate(
+        string id,
+        BuildStore builds,
+        PartStore parts,
+        Workbench bench,
+        CancellationToken stop
+    )
+    {
+        var build = (await builds.Get(id)).Build;
+        const string Mark = ", copy";
+        var room = BuildCheck.MostName - Mark.Length;
+        var name = build.Name.Length > room ? build.Name[..room] : build.Name;
+        var stored = await builds.Create(build with { Name = name + Mark }, $"Duplicate {id}");
+        return Results.Created($"/api/builds/{stored.Id}/fit", await Card(stored, parts, bench, stop));
+    }
+
+    private static Func<string, BuildStore, Task<IResult>> Archive(bool aside) =>
+        async (id, builds) =>
+        {
+            await builds.Archive(id, aside);
+            return Results.NoContent();
+        };
+
     private static async Task<IResult> Remove(string id, BuildStore builds)
     {
         await builds.Remove(id);
@@ -122,7 +165,7 @@ internal static class ShelfEndpoints
     }
 
     // One build that cannot be read or planned (a rule became stricter, a hand in the file) must not hide the others.
-    private static async Task<ShelfBuild> Card(
+    internal static async Task<ShelfBuild> Card(
         StoredBuild stored,
         PartStore parts,
         Workbench bench,
@@ -136,35 +179,47 @@ internal static class ShelfEndpoints
         }
         catch (Exception problem) when (problem is UnknownFormatException or UnplannableException)
         {
-            return Unreadable(stored.Id, stored.Build, stored.Build.Wants.Count, problem.Message, stored.ChangedAt);
+            return Unreadable(stored, problem.Message);
         }
         if (planned.Reader is not { } reader)
         {
             var sentence = planned.Refused[0].Sentence;
-            return Unreadable(stored.Id, stored.Build, stored.Build.Wants.Count, sentence, stored.ChangedAt);
+            return Unreadable(stored, sentence);
         }
         var board = (await parts.For(stored.Build)).Board(stored.Build.Board)!;
         return new ShelfBuild(
             stored.Id,
+            stored.Version,
             stored.Build.Name,
             stored.Build.Note,
             $"{board.Maker} {board.Name}, revision {board.Revision}",
             board.Controller,
             reader.Verdict(),
             reader.Places(),
-            stored.ChangedAt
+            stored.ChangedAt,
+            stored.IsArchived
         );
     }
 
-    private static ShelfBuild Unreadable(string id, Build? build, int wanted, string sentence, DateTime changedAt) =>
+    private static ShelfBuild Unreadable(StoredBuild stored, string sentence) =>
+        Unreadable(
+            new Shelved(stored.Id, stored, sentence, stored.ChangedAt, stored.IsArchived),
+            stored.Build,
+            stored.Build.Wants.Count,
+            sentence
+        );
+
+    private static ShelfBuild Unreadable(Shelved shelved, Build? build, int wanted, string sentence) =>
         new(
-            id,
-            build?.Name ?? id,
+            shelved.Id,
+            shelved.Build?.Version ?? 0,
+            build?.Name ?? shelved.Id,
             build?.Note,
             build?.Board ?? "",
             "",
             new Verdict(0, wanted, Severity.Stop, sentence),
             [],
-            changedAt
+            shelved.ChangedAt,
+            shelved.IsArchived
         );
 }

@@ -1,6 +1,7 @@
 using System.Net.ServerSentEvents;
 using System.Runtime.CompilerServices;
 using Gorvix.Core.Fit;
+using Gorvix.Core.Parts;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 
@@ -13,7 +14,7 @@ namespace Gorvix.Web.Features;
 public sealed record SweepStep(int Done, int Of, SweepLine Line);
 
 /// <summary>
-/// Before you buy: the build with every board, or with every part of a kind, as server-sent events: a <c>step</c> for each
+/// Before you buy: the build with every board, with every part of a kind in place of one that it has, or with one more, as server-sent events: a <c>step</c> for each
 /// candidate as it is found, and one <c>end</c> without data, after which the reader closes.
 /// </summary>
 internal static class SweepEndpoints
@@ -29,6 +30,7 @@ internal static class SweepEndpoints
     private static async Task<IResult> Run(
         string id,
         string? device,
+        DeviceKind? add,
         BuildStore builds,
         PartStore parts,
         CancellationToken stop
@@ -44,10 +46,12 @@ internal static class SweepEndpoints
             );
         }
         var kind = device is null ? null : library.Device(build.Devices.First(d => d.Id == device).Part)?.Kind;
-        var of = device is null ? library.Boards.Count : library.Devices.Count(d => d.Kind == kind);
-        var lines = device is null
-            ? SweepReader.Boards(build, library, stop)
-            : SweepReader.Devices(build, device, library, stop);
+        kind ??= add;
+        var of = kind is null ? library.Boards.Count : library.Devices.Count(d => d.Kind == kind);
+        var lines =
+            device is not null ? SweepReader.Devices(build, device, library, stop)
+            : add is { } added ? SweepReader.Additions(build, added, library, stop)
+            : SweepReader.Boards(build, library, stop);
         return TypedResults.ServerSentEvents(Events(lines, of, stop));
     }
 

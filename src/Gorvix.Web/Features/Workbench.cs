@@ -137,6 +137,32 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
         };
     }
 
+    /// <summary>What a change would do to the plan; nothing is stored.</summary>
+    /// <inheritdoc cref="Change"/>
+    public async Task<IResult> Foretell(
+        string id,
+        int version,
+        Func<Build, Task<Proposal>> change,
+        CancellationToken stop
+    )
+    {
+        var stored = await builds.Get(id);
+        if (stored.Version != version)
+        {
+            throw new BuildChangedException();
+        }
+        var proposal = await change(stored.Build);
+        if (proposal.After is not { } after)
+        {
+            return Problems.Of(proposal.Findings);
+        }
+        var planned = await Planned(stored, stop);
+        var (resolved, findings) = ResolvedBuild.Of(after, await parts.For(after));
+        return planned.Reader is { } was && resolved is not null
+            ? Results.Ok(await Workers.Run(() => Foretold.Of(was.Until(stop), new FitReader(resolved, stop)), stop))
+            : Problems.Of(resolved is null ? findings : planned.Refused);
+    }
+
     /// <summary>A step back or forward. The state that it leads to is planned first; the one that it leaves is not needed.</summary>
     /// <param name="id">The build.</param>
     /// <param name="version">The version that the writer has seen.</param>

@@ -68,6 +68,8 @@ internal static class GorvixApp
         app.UseExceptionHandler(handler => handler.Run(Answer));
         app.UseDoors();
         app.MapShelf();
+        app.MapDrafts();
+        app.MapLibrary();
         app.MapFit();
         app.MapSetup();
         app.MapUnlocks();

@@ -187,9 +187,7 @@ internal sealed partial class PlainObjective
 
     // Pins of ports and modes only, and only those that some way can keep.
     private IEnumerable<RouteMatch> Pins(LinkWays way) =>
-        _build
-            .Build.Pins.OfType<RouteMatch>()
-            .Where(p => p.Link == way.Link.Id && way.Routes.Any(r => Keeps(p, r)));
+        _build.Build.Pins.OfType<RouteMatch>().Where(p => p.Link == way.Link.Id && way.Routes.Any(r => Keeps(p, r)));
 
     private static bool Keeps(RouteMatch pin, Route route) =>
         pin.Port == route.Port.Id && (pin.Mode ?? route.Mode.Id) == route.Mode.Id;

@@ -13,7 +13,7 @@ export interface paths {
         };
         get: operations["listBuilds"];
         put?: never;
-        post?: never;
+        post: operations["createBuild"];
         delete?: never;
         options?: never;
         head?: never;
@@ -52,6 +52,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["duplicateBuild"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["archiveBuild"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/unarchive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["unarchiveBuild"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{id}/remove": {
         parameters: {
             query?: never;
@@ -78,6 +126,167 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["restoreBuild"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drafts/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lookAtDraft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drafts/fits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["listFits"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listChoices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/sweep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sweep"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listRules"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listParts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/boards/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getBoard"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/devices/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getDevice"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -180,87 +389,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/choices": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["listChoices"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/builds/{id}/sweep": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["sweep"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/rules": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["listRules"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/builds/{id}/setup": {
         parameters: {
             query?: never;
@@ -271,6 +399,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["setUp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/parts/foretold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["foretellParts"];
         delete?: never;
         options?: never;
         head?: never;
@@ -329,6 +473,29 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @enum {unknown} */
+        BoardEdge: "front" | "right" | "rear" | "left" | null;
+        /** @description A board as it lies on the bench, in millimetres. Each side is told as it is seen: X from its left, Y from the front edge. */
+        BoardFace: {
+            /**
+             * Format: double
+             * @description From left to right.
+             */
+            width: number;
+            /**
+             * Format: double
+             * @description From front to rear.
+             */
+            depth: number;
+            /** @description What the leaflet does not say and was made up for the drawing, in a sentence; null when it says all. */
+            note: null | string;
+            /** @description Centres of the mounting holes; none where the leaflet does not say. */
+            holes: components["schemas"]["FaceHole"][];
+            usb: null | components["schemas"]["BoardEdge"];
+            arrow: null | components["schemas"]["BoardEdge"];
+            /** @description Every pad. */
+            pads: components["schemas"]["FacePad"][];
+        };
         /**
          * @description The side of the board.
          * @enum {unknown}
@@ -352,6 +519,8 @@ export interface components {
             id: string;
             /** @description Id of the device in the library. */
             part: string;
+            /** @description What the builder calls it, such as "second GNSS"; null where the part's name will do. */
+            name?: null | string;
             /** @description Id of the harness that is used; null for the first of the device, or where it has no choice. */
             harness?: null | string;
         };
@@ -411,16 +580,115 @@ export interface components {
             /** @description The sides, the default first. */
             schools: components["schemas"]["School"][];
         };
+        /** @description A build in the making: what is chosen so far, in the order in which a builder chooses. Nothing of it is stored. */
+        Draft: {
+            /** @description What it will be called; null or empty for the board's name. */
+            name?: null | string;
+            /** @description Id of the board, or null while none is chosen. */
+            board?: null | string;
+            /** @description Ids of the parts, one for each device, in the order in which they were taken. */
+            devices?: string[];
+            pack?: null | components["schemas"]["Pack"];
+            /** @description Where the builder wishes for more or less than the needs ask; the rest is as Wished says. */
+            wishes?: components["schemas"]["DraftWish"][];
+        };
+        /** @description Which parts of the library do not suit what is chosen; those that are not named do. */
+        DraftFits: {
+            /** @description The boards. */
+            boards: components["schemas"]["Unfit"][];
+            /** @description The devices, each judged alone on the chosen board. */
+            devices: components["schemas"]["Unfit"][];
+        };
+        /** @description A link that a draft could have. */
+        DraftLink: {
+            /**
+             * Format: int32
+             * @description The place of its device in the list, from 0.
+             */
+            device: number;
+            /** @description Id of its function. */
+            function: string;
+            /** @description What it gives, in words. */
+            need: string;
+            /** @description The device, in words. */
+            of: string;
+            priority: null | components["schemas"]["Priority"];
+            /** @description Where it would sit, or null. */
+            port: null | string;
+        };
+        /** @description A build in the making, as far as it is chosen. */
+        DraftView: {
+            /** @description What it will be called; null while it has no board. */
+            name: null | string;
+            verdict: null | components["schemas"]["Verdict"];
+            /** @description What would burn or stays without supply: the first thing to be read. */
+            stops: string[];
+            /** @description Every link that the devices can give, with where it would sit. */
+            wishes: components["schemas"]["DraftLink"][];
+            /** @description Packs that would burn or starve something, with the reason; the others suit. */
+            packs: components["schemas"]["Unfit"][];
+        };
+        /** @description A link of a draft that is wished for more or less than its need asks. */
+        DraftWish: {
+            /**
+             * Format: int32
+             * @description The place of the device in the list, from 0.
+             */
+            device: number;
+            /** @description Id of its function. */
+            function: string;
+            priority?: null | components["schemas"]["Priority"];
+        };
         EntityTagHeaderValue: {
             tag?: components["schemas"]["StringSegment"];
             isWeak?: boolean;
         };
-        /** @description One named value that a verdict rests on, with its unit in the text (for example `lead = "TX"`). */
+        /** @description A mounting hole; the same seen from either side. */
+        FaceHole: {
+            /**
+             * Format: double
+             * @description From the left edge.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description From the front edge.
+             */
+            y: number;
+        };
+        /** @description A pad on the face. */
+        FacePad: {
+            /** @description Id within the board. */
+            id: string;
+            /** @description As printed. */
+            label: string;
+            /** @description The side that it is on. */
+            side: components["schemas"]["BoardSide"];
+            /**
+             * Format: double
+             * @description From the left edge, seen from its side.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description From the front edge.
+             */
+            y: number;
+            /** @description The plug that it is a pin of, or null. */
+            plug: null | string;
+            /** @description The ports that it leads to; several where one wire has several jobs, none for a supply. */
+            ports: string[];
+            /** @description Label, side, plug and what it leads to, for a reader of the screen. */
+            words: string;
+            /** @description What to know before it is used, or null. */
+            doubt: null | string;
+        };
+        /** @description A fact of a part. */
         Fact: {
-            /** @description The name that the rule's sentence uses in braces. */
+            /** @description What it is about. */
             name: string;
-            /** @description The value as the builder reads it. */
-            value: string;
+            /** @description What the leaflet says. */
+            words: string;
         };
         FileContentResult: {
             /** Format: byte */
@@ -657,6 +925,12 @@ export interface components {
             devices: components["schemas"]["FitDevice"][];
             /** @description What else could still be taken without moving anything, in a line. */
             room: components["schemas"]["FitRoom"];
+            /** @description How many findings are open at each step. */
+            open: components["schemas"]["OpenFindings"];
+            /** @description The board as it lies on the bench. */
+            face: components["schemas"]["BoardFace"];
+            /** @description The pads in use. */
+            pads: components["schemas"]["PadUse"][];
         };
         /** @description The way of one link on one port, station by station; asked for when a cell is looked at. */
         FitStrand: {
@@ -732,6 +1006,21 @@ export interface components {
             /** @description The pad with its side, or plug and pin, in words. */
             where: string;
         };
+        /** @description What a change would do to the plan, told before it is done. */
+        Foretold: {
+            /** @description The answer as it stands. */
+            before: components["schemas"]["Verdict"];
+            /** @description The answer after it. */
+            after: components["schemas"]["Verdict"];
+            /** @description What would burn or stay without supply afterwards. */
+            stops: string[];
+            /** @description What would move and why, one sentence for each link. */
+            moved: string[];
+            /** @description The pins and bans that would fall, because they name something that is no longer there. */
+            falls: string[];
+            /** @description What the hands have to do afterwards, in a few words; empty for nothing. */
+            work: string;
+        };
         /** @description Something that a device can give. */
         FunctionChoice: {
             /** @description Its id within the device. */
@@ -779,6 +1068,8 @@ export interface components {
             flow: string;
             /** @description The lead's usual colour, or null. */
             colour: null | string;
+            /** @description Id of its pad. */
+            pad: string;
             /** @description The stations from the device to the controller. */
             hops: components["schemas"]["LaneStop"][];
             /** @description False when the last station is where it fails. */
@@ -799,12 +1090,48 @@ export interface components {
             /** @description Level, position or setting there, or null. */
             note: null | string;
         };
+        /** @description A part on its page. */
+        Leaflet: {
+            /** @description The part in a list. */
+            line: components["schemas"]["PartLine"];
+            /** @description What the leaflet says of the whole part; "unknown" where it does not. */
+            facts: components["schemas"]["Fact"][];
+            /** @description What it says row by row. */
+            tables: components["schemas"]["LeafletTable"][];
+            /** @description Other revisions under the same name, with how to tell them. */
+            sisters: components["schemas"]["Sister"][];
+            face: null | components["schemas"]["BoardFace"];
+        };
+        /** @description A table of a leaflet. */
+        LeafletTable: {
+            /** @description What it lists. */
+            title: string;
+            /** @description The heads. */
+            columns: string[];
+            /** @description The rows, one text for each column. */
+            rows: string[][];
+        };
         /** @description What would carry one link. */
         LinkUnlocks: {
             /** @description A link that the plan leaves out. */
             link: string;
             /** @description The changes, cheapest first; none when no change of one or two things would do. */
             ways: components["schemas"]["FitUnlock"][];
+        };
+        /** @description Stops and warnings by the step at which they are mended. */
+        OpenFindings: {
+            /**
+             * Format: int32
+             * @description How many say that board, pack and parts do not suit each other.
+             */
+            parts: number;
+            /**
+             * Format: int32
+             * @description How many are about links, wires and settings.
+             */
+            fit: number;
+            /** @description What is mended by another part, pack or supply; notes too. */
+            ofParts: components["schemas"]["Finding"][];
         };
         /** @description The battery of a build. */
         Pack: {
@@ -825,6 +1152,17 @@ export interface components {
             /** @description How a pack is judged. */
             note: string;
         };
+        /** @description A pad of the board with what is on it. */
+        PadUse: {
+            /** @description Id of the pad. */
+            pad: string;
+            /** @description Id of the device. */
+            device: string;
+            /** @description The link that the lead serves; null for supply, ground and what nobody asked for. */
+            link: null | string;
+            /** @description Device and lead in words. */
+            words: string;
+        };
         /** @description A part to choose. */
         PartChoice: {
             /** @description Its id. */
@@ -838,6 +1176,37 @@ export interface components {
             harnesses: components["schemas"]["HarnessChoice"][];
             /** @description What there is to know before choosing it, in sentences. */
             notes: string[];
+        };
+        /** @description A part in a list, with what decides about it. */
+        PartLine: {
+            /** @description Id in the library. */
+            id: string;
+            /** @description True for a board, false for a device. */
+            isBoard: boolean;
+            /** @description Maker and name; a board with its revision. */
+            name: string;
+            /** @description What it is, in words. */
+            kind: string;
+            /** @description Its facts in a line. */
+            brief: string;
+            /** @description What it can be looked for by: needs and protocols of a device, controller class and sorts of port of a board. */
+            traits: string[];
+            /** @description The packs of ordinary cells, in cells, that it may hang on directly; null when the leaflet does not say. */
+            cells: null | number[];
+        };
+        /** @description A part on its page. */
+        PartPage: {
+            /** @description What its leaflet says. */
+            leaflet: components["schemas"]["Leaflet"];
+            /** @description The builds on the shelf that have it. */
+            usedIn: components["schemas"]["PartUse"][];
+        };
+        /** @description A build that has a part. */
+        PartUse: {
+            /** @description Id in addresses. */
+            id: string;
+            /** @description What the builder calls it. */
+            name: string;
         };
         /** @description A change of the parts or links of a build; the members that its kind needs are set. */
         PartsChange: {
@@ -854,12 +1223,14 @@ export interface components {
             /** @description Id of a link of the build. */
             link?: null | string;
             priority?: null | components["schemas"]["Priority"];
+            /** @description A name or a note. */
+            text?: null | string;
         };
         /**
          * @description What is done with the parts and links of a build.
          * @enum {unknown}
          */
-        PartsChangeKind: "takeBoard" | "takePart" | "takeHarness" | "addDevice" | "removeDevice" | "addLink" | "removeLink" | "setPriority";
+        PartsChangeKind: "takeBoard" | "takePart" | "takeHarness" | "addDevice" | "removeDevice" | "addLink" | "removeLink" | "setPriority" | "nameDevice" | "nameBuild" | "setNote";
         /** @description A change of the parts or links of a build. */
         PartsRequest: {
             /**
@@ -888,11 +1259,8 @@ export interface components {
          * @enum {unknown}
          */
         PortSharing: "strict" | "splitHalves";
-        /**
-         * @description How much a link is wished for.
-         * @enum {unknown}
-         */
-        Priority: "must" | "want" | "nice";
+        /** @enum {unknown} */
+        Priority: "must" | "want" | "nice" | null;
         ProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -995,6 +1363,11 @@ export interface components {
         ShelfBuild: {
             /** @description Id in addresses. */
             id: string;
+            /**
+             * Format: int32
+             * @description To be sent back with a change; 0 for one that cannot be read.
+             */
+            version: number;
             /** @description What the builder calls it. */
             name: string;
             /** @description A line about it, or null. */
@@ -1012,6 +1385,17 @@ export interface components {
              * @description When it was last written, UTC.
              */
             changedAt: string;
+            /** @description True when it is laid aside. */
+            isArchived: boolean;
+        };
+        /** @description A board of the same name and another revision. */
+        Sister: {
+            /** @description Id in the library. */
+            id: string;
+            /** @description Its revision. */
+            revision: string;
+            /** @description How to tell it, or null when its leaflet does not say. */
+            recognise: null | string;
         };
         /**
          * @description Whether serial in code is used.
@@ -1085,6 +1469,15 @@ export interface components {
             of: number;
             /** @description The last one. */
             line: components["schemas"]["SweepLine"];
+        };
+        /** @description A candidate that does not suit what is chosen. */
+        Unfit: {
+            /** @description The part; for a pack its cells. */
+            id: string;
+            /** @description Stop where it would burn or stay without supply, warn where it fits but does not do all it could. */
+            severity: components["schemas"]["Severity"];
+            /** @description Why. */
+            sentence: string;
         };
         /**
          * @description What kind of change a step of an unlock is. Order: among equal prices the earlier is offered first.
@@ -1241,6 +1634,39 @@ export interface operations {
             };
         };
     };
+    createBuild: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Draft"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfBuild"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     importBuild: {
         parameters: {
             query?: never;
@@ -1310,6 +1736,95 @@ export interface operations {
             };
         };
     };
+    duplicateBuild: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfBuild"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    archiveBuild: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    unarchiveBuild: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     removeBuild: {
         parameters: {
             query?: never;
@@ -1356,6 +1871,237 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    lookAtDraft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Draft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listFits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Draft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftFits"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listChoices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupChoices"];
+                };
+            };
+        };
+    };
+    sweep: {
+        parameters: {
+            query?: {
+                device?: string;
+                add?: components["schemas"]["DeviceKind"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["SweepStep"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listRules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RuleText"][];
+                };
+            };
+        };
+    };
+    listParts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartLine"][];
+                };
+            };
+        };
+    };
+    getBoard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartPage"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartPage"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -1663,88 +2409,6 @@ export interface operations {
             };
         };
     };
-    listChoices: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SetupChoices"];
-                };
-            };
-        };
-    };
-    sweep: {
-        parameters: {
-            query?: {
-                device?: string;
-            };
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "text/event-stream": components["schemas"]["SweepStep"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    listRules: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RuleText"][];
-                };
-            };
-        };
-    };
     setUp: {
         parameters: {
             query?: never;
@@ -1767,6 +2431,59 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FitView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    foretellParts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Foretold"];
                 };
             };
             /** @description Not Found */

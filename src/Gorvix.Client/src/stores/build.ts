@@ -7,6 +7,7 @@ import {
   type BuildChange,
   type FitStrand,
   type FitView,
+  type Foretold,
   type LinkUnlocks,
   type PartsChange,
   type Problem,
@@ -206,6 +207,15 @@ export const useBuild = defineStore('build', () => {
       ),
     )
 
+  /** What a change of the parts would do to the plan; nothing is stored. */
+  const foretell = (change: PartsChange): ReturnType<typeof ask<Foretold>> =>
+    ask(() =>
+      api.POST('/api/builds/{id}/parts/foretold', {
+        params: { path: path() },
+        body: { version: view.value?.version ?? 0, change },
+      }),
+    )
+
   /** The strand of one cell; asked for when the cell is looked at. */
   const strand = (link: string, port: string): ReturnType<typeof ask<FitStrand>> =>
     ask(() =>
@@ -230,6 +240,7 @@ export const useBuild = defineStore('build', () => {
     choose,
     undo,
     redo,
+    foretell,
     strand,
   }
 })

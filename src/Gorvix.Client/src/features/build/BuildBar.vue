@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import type { FitView } from '@/api/client'
 import { type Standing, useBuild } from '@/stores/build'
 
-/** The build's name and its screens, in the bar at the top. */
-defineProps<{ id: string; name: string; step: 'fit' | 'sweep'; count?: number }>()
+/** The build's name and its steps, in the order of the work, each with the findings that are open there. */
+const props = defineProps<{ view: FitView; step: 'parts' | 'fit' | 'sweep' }>()
 
 const build = useBuild()
+const route = useRoute()
 const words: Record<Standing, string> = {
   loading: '',
   saved: 'Saved',
@@ -15,29 +18,49 @@ const words: Record<Standing, string> = {
   offline: 'Not saved yet',
 }
 const saved = computed(() => words[build.standing])
+const steps = computed(() => [
+  { name: 'parts' as const, words: 'Parts', open: props.view.sheet.open.parts },
+  { name: 'fit' as const, words: 'Fit', open: props.view.sheet.open.fit },
+])
+
+// What is selected stays selected on the next step.
+const selection = computed(() => {
+  const { link, port } = route.query
+  return { ...(link ? { link } : {}), ...(port ? { port } : {}) }
+})
 </script>
 
 <template>
   <Teleport to="#crumbs">
-    <span class="build">{{ name }}</span>
-    <nav aria-label="Screens of this build">
+    <bdi class="build" :title="view.name">{{ view.name }}</bdi>
+    <nav aria-label="Steps of this build">
       <v-tabs :model-value="step" height="47" color="primary" :mandatory="false">
-        <v-tab value="fit" :to="{ name: 'fit', params: { id } }">
-          Fit<v-badge
-            v-if="count"
+        <v-tab
+          v-for="s in steps"
+          :id="`to-${s.name}`"
+          :key="s.name"
+          :value="s.name"
+          :to="{ name: s.name, params: { id: view.id }, query: selection }"
+          >{{ s.words
+          }}<v-badge
+            v-if="s.open > 0"
             inline
             color="warning"
-            :content="count"
-            :label="`${count} open findings`"
+            :content="s.open"
+            :label="s.open === 1 ? '1 open finding' : `${s.open} open findings`"
           />
         </v-tab>
-        <v-tab id="to-sweep" value="sweep" :to="{ name: 'sweep', params: { id } }"
+        <v-tab
+          id="to-sweep"
+          class="beside"
+          value="sweep"
+          :to="{ name: 'sweep', params: { id: view.id } }"
           >Before you buy</v-tab
         >
       </v-tabs>
     </nav>
     <span v-if="saved" class="saved quiet" role="status">{{ saved }}</span>
-    <a class="export" :class="{ last: !saved }" :href="`/api/builds/${id}/export`" download
+    <a class="export" :class="{ last: !saved }" :href="`/api/builds/${view.id}/export`" download
       >Export</a
     >
   </Teleport>
@@ -45,10 +68,19 @@ const saved = computed(() => words[build.standing])
 
 <style scoped>
 .build {
+  min-width: 0;
   overflow: hidden;
   font-weight: 600;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+
+nav {
+  flex: none;
+}
+
+.beside {
+  margin-left: 12px;
 }
 
 .saved,
@@ -68,6 +100,14 @@ const saved = computed(() => words[build.standing])
 @media (max-width: 900px) {
   .build {
     max-width: 110px;
+  }
+
+  .beside {
+    margin-left: 0;
+  }
+
+  .export {
+    display: none;
   }
 }
 </style>

@@ -1,38 +1,41 @@
 <script setup lang="ts">
-import { onKeyStroke, useTitle } from '@vueuse/core'
+import { useTitle } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { FitCell } from '@/api/client'
 import BuildBar from '@/features/build/BuildBar.vue'
+import BuildHead from '@/features/build/BuildHead.vue'
+import KeysDialog from '@/features/build/KeysDialog.vue'
 import StandingNote from '@/features/build/StandingNote.vue'
 import { useRules } from '@/features/rules/useRules'
-import PartsPanel from '@/features/setup/PartsPanel.vue'
-import SetupPanel from '@/features/setup/SetupPanel.vue'
 import FitGrid from './FitGrid.vue'
-import FitHead from './FitHead.vue'
 import FitNotes from './FitNotes.vue'
 import FitPlans from './FitPlans.vue'
 import FitPlugs from './FitPlugs.vue'
 import FitUnmet from './FitUnmet.vue'
-import KeysDialog from './KeysDialog.vue'
 import StrandPanel from './StrandPanel.vue'
 import { useBuild } from '@/stores/build'
-import { useLetters } from '@/ui/useLetters'
+import { useScreenKeys } from '@/ui/useScreenKeys'
 
-const props = defineProps<{
-  id: string
-  link: string | null
-  port: string | null
-  panel: string | null
-}>()
+const props = defineProps<{ id: string; link: string | null; port: string | null }>()
 const router = useRouter()
 const route = useRoute()
 const fit = useBuild()
-const letters = useLetters()
-const { view, moved, unlocks } = storeToRefs(fit)
+const { view, unlocks } = storeToRefs(fit)
 const keysOpen = ref(false)
 const rules = useRules()
+const keys: [string, string][] = [
+  ['← ↑ ↓ →', 'walk the grid'],
+  ['Enter', 'pin the link here, or unpin it'],
+  ['X', 'ban the link here, or lift the ban'],
+  ['1–9', 'choose one of the best plans'],
+  ['P', 'to the parts: board, devices, pack, wishes, house rules'],
+  ['R', 'read the rule of a blocked cell'],
+  ['Z', 'undo'],
+  ['Y', 'redo'],
+  ['?', 'this list'],
+]
 
 // What the address does not say: the first link, and where the plan puts it.
 const link = computed(() => {
@@ -45,18 +48,19 @@ const cell = computed(() => {
   return cells.find((c) => c.port === port) ?? cells[0]
 })
 
+/** A link that is left out is told about in full below, with what would carry it. */
+const findings = computed(() => {
+  const { findings, conflicts } = view.value?.sheet ?? { findings: [], conflicts: [] }
+  return findings.filter(
+    (f) => f.subject.kind !== 'link' || !conflicts.some((c) => c.link === f.subject.id),
+  )
+})
+
 function select(link: string, port: string) {
   void router.replace({ query: { ...route.query, link, port } })
 }
-function openPanel(panel: 'setup' | 'parts' | null) {
-  const query = { ...route.query, panel: panel ?? undefined }
-  void router.replace({ query })
-}
-async function closePanel() {
-  const opener = props.panel
-  openPanel(null)
-  await nextTick()
-  document.getElementById(`open-${opener}`)?.focus()
+function toParts() {
+  void router.push({ name: 'parts', params: { id: props.id }, query: route.query })
 }
 function pin(link: string, at: FitCell) {
   void fit.change({
@@ -81,25 +85,20 @@ function focusGrid() {
   cell?.focus({ preventScroll: true })
 }
 
-// Plain letters only: the browser keeps its own shortcuts, and dialogs and fields keep their keys.
-function plain(event: KeyboardEvent) {
-  const typing = (event.target as HTMLElement).closest?.('input, select, textarea') != null
-  const held = event.ctrlKey || event.metaKey || event.altKey
-  return letters.value && !held && !keysOpen.value && !typing
-}
-onKeyStroke(['z', 'Z'], (event) => plain(event) && void fit.undo())
-onKeyStroke(['y', 'Y'], (event) => plain(event) && void fit.redo())
-onKeyStroke(
-  (event) => /^[1-9]$/.test(event.key),
-  (event) => plain(event) && choose(Number(event.key)),
+useScreenKeys(
+  {
+    z: () => void fit.undo(),
+    y: () => void fit.redo(),
+    p: toParts,
+    r: () => {
+      const code = cell.value?.code
+      if (code) void router.push({ name: 'rules', params: { rule: code } })
+    },
+    '?': () => (keysOpen.value = true),
+    ...Object.fromEntries(Array.from({ length: 9 }, (_, i) => [`${i + 1}`, () => choose(i + 1)])),
+  },
+  keysOpen,
 )
-onKeyStroke(['h', 'H'], (event) => plain(event) && openPanel('setup'))
-onKeyStroke(['p', 'P'], (event) => plain(event) && openPanel('parts'))
-onKeyStroke(['r', 'R'], (event) => {
-  const code = cell.value?.code
-  if (plain(event) && code) void router.push({ name: 'rules', params: { rule: code } })
-})
-onKeyStroke('?', (event) => plain(event) && (keysOpen.value = true))
 
 // The builder goes on where the keys were when the list was opened.
 watch(keysOpen, (open) => {
@@ -122,26 +121,13 @@ watch(
 
 <template>
   <main class="fit">
-    <BuildBar
-      v-if="view"
-      :id="id"
-      :name="view.name"
-      step="fit"
-      :count="view.sheet.findings.length"
-    />
+    <BuildBar v-if="view" :view="view" step="fit" />
 
     <StandingNote />
 
     <p v-if="!view && fit.standing === 'loading'" class="quiet gap" role="status">Planning …</p>
     <template v-if="view">
-      <FitHead
-        :view="view"
-        :moved="moved"
-        @undo="fit.undo"
-        @redo="fit.redo"
-        @keys="keysOpen = true"
-        @panel="openPanel"
-      />
+      <BuildHead :view="view" :findings="findings" @keys="keysOpen = true" />
       <FitUnmet
         v-if="view.sheet.conflicts.length > 0"
         :conflicts="view.sheet.conflicts"
@@ -163,9 +149,11 @@ watch(
           @ban="ban"
         />
         <StrandPanel
+          :sheet="view.sheet"
           :link="link"
           :cell="cell"
           :rules="rules"
+          @select="select"
           @pin="pin(link.id, cell)"
           @ban="ban(link.id, cell)"
           @change="fit.change"
@@ -177,7 +165,7 @@ watch(
             ? 'This board has no port. Take another board under Parts.'
             : 'This build wishes for no link yet. Add a device under Parts.'
         }}
-        <v-btn id="to-parts" class="to-parts" @click="openPanel('parts')">Parts</v-btn>
+        <v-btn id="go-parts" class="to-parts" @click="toParts">Parts</v-btn>
       </p>
       <FitPlugs
         v-if="view.sheet.devices.length > 0"
@@ -186,22 +174,19 @@ watch(
       />
       <FitNotes :sheet="view.sheet" @change="fit.change" />
     </template>
-    <SetupPanel
-      v-if="view && panel === 'setup'"
-      :setup="view.setup"
-      :undo="view.undo ?? null"
-      @undo="fit.undo"
-      @change="fit.setUp"
-      @close="closePanel"
-    />
-    <PartsPanel
-      v-if="view && panel === 'parts'"
-      :view="view"
-      @change="fit.changeParts"
-      @undo="fit.undo"
-      @close="closePanel"
-    />
-    <KeysDialog v-model="keysOpen" />
+    <KeysDialog v-model="keysOpen" :keys="keys">
+      <h2>Marks</h2>
+      <dl>
+        <dt>■</dt>
+        <dd>chosen: the plan puts the link here</dd>
+        <dt>□</dt>
+        <dd>possible: the words say what it would cost</dd>
+        <dt>╱</dt>
+        <dd>
+          blocked: the code names the rule; a stroke alone: the port is of another kind or not free
+        </dd>
+      </dl>
+    </KeysDialog>
   </main>
 </template>
 

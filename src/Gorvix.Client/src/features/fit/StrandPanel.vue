@@ -1,14 +1,20 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
-import type { BuildChange, FitCell, FitLink, FitStrand, RuleText } from '@/api/client'
+import type { BuildChange, FitCell, FitLink, FitSheet, FitStrand, RuleText } from '@/api/client'
 import RuleCode from '@/features/rules/RuleCode.vue'
 import KeyButton from '@/ui/KeyButton.vue'
 import { useBuild } from '@/stores/build'
+import BoardFace from '@/features/board/BoardFace.vue'
 import StrandLane from './StrandLane.vue'
 
 /** The selected link on the selected port: the answer in a sentence, its strand, and what to do about it. */
-const props = defineProps<{ link: FitLink; cell: FitCell; rules: RuleText[] }>()
-defineEmits<{ pin: []; ban: []; change: [change: BuildChange] }>()
+const props = defineProps<{ sheet: FitSheet; link: FitLink; cell: FitCell; rules: RuleText[] }>()
+const emit = defineEmits<{
+  pin: []
+  ban: []
+  change: [change: BuildChange]
+  select: [link: string, port: string]
+}>()
 
 const mode = computed(() => props.link.modes.find((m) => m.id === props.cell.mode))
 const rule = computed(() => props.rules.find((r) => r.id === props.cell.code))
@@ -26,83 +32,132 @@ watch(
   { immediate: true },
 )
 const lanes = computed(() => strand.value?.lanes ?? [])
+
+// Where the plan puts the link, its own wires; elsewhere the pads of the way that is shown.
+const wired = computed(() => props.sheet.pads.filter((p) => p.link === props.link.id))
+const lit = computed(() =>
+  props.cell.state === 'chosen' ? wired.value.map((p) => p.pad) : lanes.value.map((l) => l.pad),
+)
+const near = computed(() => {
+  const device = build.view?.wants.find((w) => w.link === props.link.id)?.device
+  return props.sheet.pads.filter((p) => p.device === device && !p.link).map((p) => p.pad)
+})
+const uses = computed(() => {
+  const words: Record<string, string> = {}
+  for (const { pad, words: own } of props.sheet.pads)
+    words[pad] = words[pad] ? `${words[pad]}, ${own}` : own
+  return words
+})
+
+// A pad tells its link; one without a link of its own, where the link in sight would go on its port.
+function press(pad: string) {
+  const link = props.sheet.pads.find((p) => p.pad === pad && p.link)?.link
+  const port = props.sheet.links.find((l) => l.id === link)?.port
+  const other = props.sheet.face.pads.find((p) => p.id === pad)?.ports[0]
+  if (link && port) emit('select', link, port)
+  else if (other) emit('select', props.link.id, other)
+}
 const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
 </script>
 
 <template>
   <section class="panel" aria-labelledby="strand-title">
-    <div class="top">
-      <h2 id="strand-title">{{ heading }}</h2>
-      <span v-if="mode" class="quiet">
-        {{ mode.name }}, <span class="label">{{ mode.framing }}</span>
-      </span>
-      <span class="actions no-print">
-        <KeyButton id="pin" letter="Enter" :pressed="cell.pinned" @click="$emit('pin')">
-          {{ cell.pinned ? 'Unpin' : 'Pin here' }}
-        </KeyButton>
-        <KeyButton id="ban" letter="X" :pressed="cell.banned" @click="$emit('ban')">
-          {{ cell.banned ? 'Lift the ban' : 'Ban here' }}
-        </KeyButton>
-      </span>
-    </div>
-    <p class="sentence" :class="cell.state" data-testid="sentence">
-      <RuleCode v-if="cell.code" class="code" :code="cell.code" /> {{ cell.sentence }}
-    </p>
-    <p v-if="rule?.mend" class="reason" data-testid="mend">{{ rule.mend }}</p>
-    <p v-if="rule" class="quiet reason">{{ rule.reason }}</p>
-    <div v-if="lanes.length > 0" class="lanes">
-      <StrandLane v-for="(lane, i) in lanes" :key="i" :lane="lane" />
-    </div>
+    <div class="strand">
+      <div class="top">
+        <h2 id="strand-title">{{ heading }}</h2>
+        <span v-if="mode" class="quiet">
+          {{ mode.name }}, <span class="label">{{ mode.framing }}</span>
+        </span>
+        <span class="actions no-print">
+          <KeyButton id="pin" letter="Enter" :pressed="cell.pinned" @click="$emit('pin')">
+            {{ cell.pinned ? 'Unpin' : 'Pin here' }}
+          </KeyButton>
+          <KeyButton id="ban" letter="X" :pressed="cell.banned" @click="$emit('ban')">
+            {{ cell.banned ? 'Lift the ban' : 'Ban here' }}
+          </KeyButton>
+        </span>
+      </div>
+      <p class="sentence" :class="cell.state" data-testid="sentence">
+        <RuleCode v-if="cell.code" class="code" :code="cell.code" /> {{ cell.sentence }}
+      </p>
+      <p v-if="rule?.mend" class="reason" data-testid="mend">{{ rule.mend }}</p>
+      <p v-if="rule" class="quiet reason">{{ rule.reason }}</p>
+      <div v-if="lanes.length > 0" class="lanes">
+        <StrandLane v-for="(lane, i) in lanes" :key="i" :lane="lane" />
+      </div>
 
-    <div class="below">
-      <div v-if="cell.state === 'chosen' && !link.inside">
-        <h3>Wires</h3>
-        <ul>
-          <li v-for="wire in link.wires" :key="wire.lead">
-            <span class="label">{{ wire.lead }}</span><template v-if="wire.colour">
-              ({{ wire.colour }})</template
-            >
-            to {{ wire.where }}
-          </li>
-        </ul>
-      </div>
-      <div v-if="cell.state === 'chosen'">
-        <h3>Port {{ cell.port }}</h3>
-        <p>{{ link.settings.join(', ') }}</p>
-      </div>
-      <div class="modes">
-        <h3>Modes of this link</h3>
-        <ul>
-          <li v-for="m in link.modes" :key="m.id" class="mode">
-            <span :class="{ struck: m.banned }">{{ m.name }}</span>
-            <span v-if="m.condition" class="quiet">{{ m.condition }}</span>
-            <v-btn
-              variant="text"
-              size="small"
-              class="no-print"
-              :data-mode="m.id"
-              @click="
-                $emit('change', {
-                  kind: m.banned ? 'unban' : 'ban',
-                  match: { kind: 'route', link: link.id, mode: m.id },
-                })
-              "
-            >
-              {{ m.banned ? 'Allow this mode' : 'Ban this mode' }}
-            </v-btn>
-          </li>
-        </ul>
+      <div class="below">
+        <div v-if="cell.state === 'chosen' && !link.inside">
+          <h3>Wires</h3>
+          <ul>
+            <li v-for="wire in link.wires" :key="wire.lead">
+              <span class="label">{{ wire.lead }}</span><template v-if="wire.colour">
+                ({{ wire.colour }})</template
+              >
+              to {{ wire.where }}
+            </li>
+          </ul>
+        </div>
+        <div v-if="cell.state === 'chosen'">
+          <h3>Port {{ cell.port }}</h3>
+          <p>{{ link.settings.join(', ') }}</p>
+        </div>
+        <div class="modes">
+          <h3>Modes of this link</h3>
+          <ul>
+            <li v-for="m in link.modes" :key="m.id" class="mode">
+              <span :class="{ struck: m.banned }">{{ m.name }}</span>
+              <span v-if="m.condition" class="quiet">{{ m.condition }}</span>
+              <v-btn
+                variant="text"
+                size="small"
+                class="no-print"
+                :data-mode="m.id"
+                @click="
+                  $emit('change', {
+                    kind: m.banned ? 'unban' : 'ban',
+                    match: { kind: 'route', link: link.id, mode: m.id },
+                  })
+                "
+              >
+                {{ m.banned ? 'Allow this mode' : 'Ban this mode' }}
+              </v-btn>
+            </li>
+          </ul>
+        </div>
       </div>
     </div>
+    <BoardFace
+      class="board"
+      :face="sheet.face"
+      :name="sheet.board"
+      :lit="lit"
+      :near="near"
+      :uses="uses"
+      @pad="press"
+    />
   </section>
 </template>
 
 <style scoped>
 .panel {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 360px;
+  gap: 12px 24px;
   padding: 14px 20px 16px;
   border: 1px solid var(--line);
   border-top: 0;
   background: var(--sheet);
+}
+
+@media (max-width: 1100px) {
+  .panel {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .board {
+    max-width: 420px;
+  }
 }
 
 .top {

@@ -1,23 +1,43 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { ShelfBuild } from '@/api/client'
 import VerdictMark from '@/ui/VerdictMark.vue'
 
-defineProps<{ build: ShelfBuild; fresh: boolean }>()
-defineEmits<{ remove: [] }>()
+/** A build on the shelf with its one-line answer. */
+const props = defineProps<{ build: ShelfBuild; fresh: boolean }>()
+const emit = defineEmits<{ edit: []; duplicate: []; archive: []; remove: [] }>()
+
+const readable = computed(() => props.build.version > 0)
+const doings = computed(() => [
+  ...(readable.value
+    ? [
+        { id: 'rename', words: 'Name and note …', run: () => emit('edit') },
+        { id: 'duplicate', words: 'Duplicate', run: () => emit('duplicate') },
+      ]
+    : []),
+  {
+    id: 'archive',
+    words: props.build.isArchived ? 'Put in front again' : 'Lay aside',
+    run: () => emit('archive'),
+  },
+  { id: 'remove', words: 'Remove', run: () => emit('remove') },
+])
 </script>
 
 <template>
   <v-card tag="article" variant="outlined" class="card" :class="{ fresh }" :data-build="build.id">
     <h2>
-      <RouterLink :to="{ name: 'fit', params: { id: build.id } }">{{ build.name }}</RouterLink>
+      <RouterLink :to="{ name: 'fit', params: { id: build.id } }"
+        ><bdi>{{ build.name }}</bdi></RouterLink
+      >
     </h2>
-    <p v-if="build.note" class="note">{{ build.note }}</p>
+    <p v-if="build.note" class="note" dir="auto">{{ build.note }}</p>
     <p class="verdict">
       <VerdictMark :severity="build.verdict.severity" />
       <span>{{ build.verdict.sentence }}</span>
     </p>
     <dl class="places">
-      <div v-for="place in build.places" :key="place.need" :class="{ none: !place.port }">
+      <div v-for="(place, i) in build.places" :key="i" :class="{ none: !place.port }">
         <dt>{{ place.need }}</dt>
         <dd class="label">{{ place.port ?? 'none' }}</dd>
       </div>
@@ -27,13 +47,27 @@ defineEmits<{ remove: [] }>()
       <v-btn variant="text" size="small" :href="`/api/builds/${build.id}/export`" download
         >Export</v-btn
       >
-      <v-btn
-        variant="text"
-        size="small"
-        :aria-label="`Remove ${build.name}`"
-        @click="$emit('remove')"
-        >Remove</v-btn
-      >
+      <v-menu>
+        <template #activator="{ props: menu }">
+          <v-btn
+            v-bind="menu"
+            variant="text"
+            size="small"
+            data-more
+            :aria-label="`More for ${build.name}`"
+            >More</v-btn
+          >
+        </template>
+        <v-list>
+          <v-list-item
+            v-for="doing in doings"
+            :key="doing.id"
+            :data-do="doing.id"
+            @click="doing.run"
+            >{{ doing.words }}</v-list-item
+          >
+        </v-list>
+      </v-menu>
     </footer>
   </v-card>
 </template>
@@ -46,6 +80,7 @@ defineEmits<{ remove: [] }>()
   padding: 20px 20px 8px;
   border-color: var(--line);
   background: var(--sheet);
+  overflow-wrap: anywhere;
 }
 
 .card:hover,
@@ -64,7 +99,7 @@ h2 a {
   text-decoration: none;
 }
 
-/* The whole card opens the build; the two small actions stay above it. */
+/* The whole card opens the build; the small actions stay above it. */
 h2 a::after {
   position: absolute;
   inset: 0;
@@ -72,8 +107,12 @@ h2 a::after {
 }
 
 .note {
+  display: -webkit-box;
   margin-top: 4px;
+  overflow: hidden;
   color: var(--ink-2);
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 3;
 }
 
 .verdict {

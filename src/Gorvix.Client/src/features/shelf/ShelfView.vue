@@ -1,12 +1,20 @@
 <script setup lang="ts">
 import { useDropZone, useFileDialog, useTitle } from '@vueuse/core'
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import type { ShelfBuild } from '@/api/client'
 import ProblemNote from '@/ui/ProblemNote.vue'
+import LineField from '@/ui/LineField.vue'
+import { useScreenKeys } from '@/ui/useScreenKeys'
 import BuildCard from './BuildCard.vue'
-import { useShelf } from './useShelf'
+import NameDialog from './NameDialog.vue'
+import { orders, useShelf } from './useShelf'
 
 const shelf = useShelf()
-const { builds, problem, refusal, importing, imported, removed } = shelf
+const { builds, problem, refusal, importing, imported, done, search, order, aside } = shelf
+const { found, shown, laidAside } = shelf
+const edited = ref<ShelfBuild | null>(null)
+const field = ref<HTMLElement>()
 const page = ref<HTMLElement>()
 const picker = useFileDialog({ accept: '.json,application/json', multiple: false, reset: true })
 
@@ -17,6 +25,15 @@ function take(files: FileList | File[] | null) {
 picker.onChange(take)
 const { isOverDropZone } = useDropZone(page, { onDrop: take })
 
+const router = useRouter()
+const held = computed(() => edited.value !== null)
+useScreenKeys(
+  {
+    n: () => void router.push({ name: 'new' }),
+    '/': () => field.value?.querySelector('input')?.focus(),
+  },
+  held,
+)
 useTitle('Shelf – Gorvix')
 onMounted(shelf.load)
 </script>
@@ -28,7 +45,35 @@ onMounted(shelf.load)
         <h1>Shelf</h1>
         <p class="quiet">Every build and its answer: which link has a port, and which has none.</p>
       </div>
-      <v-btn id="import" :loading="importing" @click="picker.open()">Import a build file</v-btn>
+      <span class="actions">
+        <v-btn id="new" color="primary" variant="flat" :to="{ name: 'new' }"
+          >New build<v-kbd aria-hidden="true">N</v-kbd></v-btn
+        >
+        <v-btn id="import" :loading="importing" @click="picker.open()">Import a build file</v-btn>
+      </span>
+    </div>
+    <div v-if="builds && builds.length > 0" ref="field" class="filters no-print">
+      <LineField v-slot="{ id }" label="Search">
+        <v-text-field
+          :id="id"
+          v-model="search"
+          data-field="search"
+          placeholder="name, note, board or what is missing"
+        />
+      </LineField>
+      <LineField v-slot="{ id }" label="Order" class="order">
+        <v-select :id="id" v-model="order" data-field="order" :items="[...orders]" />
+      </LineField>
+      <v-btn-toggle
+        v-if="laidAside > 0"
+        v-model="aside"
+        class="aside"
+        mandatory
+        aria-label="Which builds"
+      >
+        <v-btn :value="false" data-aside="false">in front</v-btn>
+        <v-btn :value="true" data-aside="true">laid aside ({{ laidAside }})</v-btn>
+      </v-btn-toggle>
     </div>
 
     <ProblemNote
@@ -50,31 +95,42 @@ onMounted(shelf.load)
     <v-empty-state v-else-if="builds?.length === 0" justify="start">
       <template #title><h2>The shelf is empty</h2></template>
       <p>
-        Import a build file: it brings the build and all parts that it uses. Drop it anywhere on
-        this page, or choose it with the button above.
+        Make a new build from the parts library, or import a build file: it brings the build and all
+        parts that it uses. Drop it anywhere on this page, or choose it with the button above.
       </p>
       <p class="quiet">
         The demo has ten: stop Gorvix and start it with a new folder,
         <span class="label">./start --data DIR</span>.
       </p>
     </v-empty-state>
+    <p v-else-if="builds && found.length === 0" class="quiet" role="status">
+      No build {{ aside ? 'laid aside' : 'in front' }} has all of these words.
+    </p>
     <div v-else class="cards">
       <BuildCard
-        v-for="build in builds"
+        v-for="build in shown"
         :key="build.id"
         :build="build"
         :fresh="build.id === imported"
+        @edit="edited = build"
+        @duplicate="shelf.duplicate(build)"
+        @archive="shelf.archive(build)"
         @remove="shelf.remove(build)"
       />
     </div>
+    <p v-if="found.length > shown.length" class="more">
+      {{ shown.length }} of {{ found.length }} are shown.
+      <v-btn id="more" @click="shelf.more">Show more</v-btn>
+    </p>
+    <NameDialog :build="edited" :change="shelf.change" @close="edited = null" />
 
-    <v-snackbar :model-value="removed !== null" :timeout="-1" color="surface" rounded="0" border>
-      “{{ removed?.name }}” is off the shelf.
+    <v-snackbar :model-value="done !== null" :timeout="-1" color="surface" rounded="0" border>
+      <bdi>{{ done?.words }}</bdi>
       <template #actions>
-        <v-btn id="restore" variant="text" color="primary" @click="shelf.restore"
-          >Put it back</v-btn
+        <v-btn id="restore" variant="text" color="primary" @click="done?.back()"
+          >Take it back</v-btn
         >
-        <v-btn variant="text" @click="removed = null">Close</v-btn>
+        <v-btn variant="text" @click="done = null">Close</v-btn>
       </template>
     </v-snackbar>
   </main>
@@ -104,6 +160,36 @@ h1 {
   font-size: 1.75rem;
   font-weight: 650;
   line-height: 1.2;
+}
+
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+}
+
+.filters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: flex-end;
+  margin-bottom: 16px;
+}
+
+.filters > :first-child {
+  flex: 1 1 280px;
+  max-width: 480px;
+}
+
+.order {
+  flex: 0 1 220px;
+}
+
+.more {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  margin-top: 16px;
 }
 
 .gap {

@@ -1,19 +1,58 @@
-import { ref } from 'vue'
-import { api, ask, type Problem, type ShelfBuild } from '@/api/client'
+import { computed, ref, shallowRef } from 'vue'
+import { api, ask, type PartsChange, type Problem, type ShelfBuild } from '@/api/client'
 
-/** The builds on the shelf, with import, removal and its undo. */
+/** How the shelf is ordered. */
+export const orders = [
+  { value: 'changed', title: 'last changed first' },
+  { value: 'name', title: 'by name' },
+  { value: 'verdict', title: 'what needs you first' },
+] as const
+export type Order = (typeof orders)[number]['value']
+
+/** Cards that are put on the page at once; the rest is asked for. */
+const step = 48
+
+const weight = { stop: 0, warn: 1, note: 2 }
+const compare: Record<Order, (a: ShelfBuild, b: ShelfBuild) => number> = {
+  changed: (a, b) => b.changedAt.localeCompare(a.changedAt),
+  name: (a, b) => a.name.localeCompare(b.name),
+  verdict: (a, b) => weight[a.verdict.severity] - weight[b.verdict.severity],
+}
+
+/** The builds on the shelf: searched, ordered, named, duplicated, laid aside, imported, removed and put back. */
 export function useShelf() {
-  const builds = ref<ShelfBuild[] | null>(null)
+  const builds = shallowRef<ShelfBuild[] | null>(null)
   const problem = ref<Problem | null>(null)
   const refusal = ref<{ file: string; problem: Problem } | null>(null)
   const importing = ref(false)
   const imported = ref<string | null>(null)
-  const removed = ref<ShelfBuild | null>(null)
+  /** The last thing that was done and can be taken back. */
+  const done = shallowRef<{ words: string; back: () => Promise<void> } | null>(null)
+  const search = ref('')
+  const order = ref<Order>('changed')
+  const aside = ref(false)
+  const most = ref(step)
+
+  const laidAside = computed(() => builds.value?.filter((b) => b.isArchived).length ?? 0)
+  const found = computed(() => {
+    const words = search.value.toLowerCase().split(/\s+/)
+    return (builds.value ?? [])
+      .filter((b) => b.isArchived === aside.value)
+      .filter((b) => {
+        const text = `${b.name} ${b.note ?? ''} ${b.board} ${b.verdict.sentence}`.toLowerCase()
+        return words.every((w) => text.includes(w))
+      })
+      .sort(compare[order.value])
+  })
+  const shown = computed(() => found.value.slice(0, most.value))
+  const more = () => (most.value += step)
 
   async function load() {
     const answer = await ask(() => api.GET('/api/builds'))
     problem.value = answer.problem
     builds.value = answer.data ?? builds.value
+    // The last one was put in front, or taken away.
+    if (laidAside.value === 0) aside.value = false
   }
 
   async function importFile(file: File) {
@@ -35,33 +74,84 @@ export function useShelf() {
     }
   }
 
-  async function remove(build: ShelfBuild) {
-    const answer = await ask(() =>
-      api.POST('/api/builds/{id}/remove', { params: { path: { id: build.id } } }),
-    )
-    problem.value = answer.problem
-    removed.value = answer.problem ? null : build
-    await load()
+  type Step = 'remove' | 'restore' | 'archive' | 'unarchive' | 'duplicate'
+  function post(id: string, step: Step) {
+    const params = { params: { path: { id } } }
+    switch (step) {
+      case 'remove':
+        return ask(() => api.POST('/api/builds/{id}/remove', params))
+      case 'restore':
+        return ask(() => api.POST('/api/builds/{id}/restore', params))
+      case 'archive':
+        return ask(() => api.POST('/api/builds/{id}/archive', params))
+      case 'unarchive':
+        return ask(() => api.POST('/api/builds/{id}/unarchive', params))
+      default:
+        return ask(() => api.POST('/api/builds/{id}/duplicate', params))
+    }
   }
 
-  async function restore() {
-    const build = removed.value
-    if (!build) return
-    removed.value = null
-    await ask(() => api.POST('/api/builds/{id}/restore', { params: { path: { id: build.id } } }))
+  async function act(build: ShelfBuild, step: Step, words: string, undo: Step) {
+    const answer = await post(build.id, step)
     await load()
+    problem.value = answer.problem ?? problem.value
+    if (answer.problem) return
+    const id = (answer.data as ShelfBuild | undefined)?.id ?? build.id
+    if (step === 'duplicate') imported.value = id
+    done.value = {
+      words,
+      back: async () => {
+        done.value = null
+        const undone = await post(id, undo)
+        await load()
+        problem.value = undone.problem ?? problem.value
+      },
+    }
+  }
+
+  const remove = (b: ShelfBuild) => act(b, 'remove', `“${b.name}” is off the shelf.`, 'restore')
+  const duplicate = (b: ShelfBuild) => act(b, 'duplicate', `“${b.name}” is there twice.`, 'remove')
+  const archive = (b: ShelfBuild) =>
+    b.isArchived
+      ? act(b, 'unarchive', `“${b.name}” stands in front again.`, 'archive')
+      : act(b, 'archive', `“${b.name}” is laid aside.`, 'unarchive')
+
+  /** Another name or note; the reason when it was refused. */
+  async function change(build: ShelfBuild, changes: PartsChange[]): Promise<Problem | null> {
+    let version = build.version
+    for (const change of changes) {
+      const answer = await ask(() =>
+        api.POST('/api/builds/{id}/parts', {
+          params: { path: { id: build.id } },
+          body: { version, change },
+        }),
+      )
+      if (answer.problem) return answer.problem
+      version = answer.data.version
+    }
+    await load()
+    return null
   }
 
   return {
     builds,
+    found,
+    shown,
+    more,
+    search,
+    order,
+    aside,
+    laidAside,
     problem,
     refusal,
     importing,
     imported,
-    removed,
+    done,
     load,
     importFile,
     remove,
-    restore,
+    duplicate,
+    archive,
+    change,
   }
 }

@@ -3,7 +3,7 @@ import type { SweepLine } from '@/api/client'
 import VerdictMark from '@/ui/VerdictMark.vue'
 
 /** One candidate: its verdict, its price, and where each link would go. */
-defineProps<{ line: SweepLine; number: number }>()
+defineProps<{ line: SweepLine; number: number; verb: string }>()
 defineEmits<{ take: [] }>()
 </script>
 
@@ -40,7 +40,7 @@ defineEmits<{ take: [] }>()
         size="small"
         @click="$emit('take')"
       >
-        Take it<span class="visually-hidden">: {{ line.name }}</span>
+        {{ verb }}<span class="visually-hidden">: {{ line.name }}</span>
       </v-btn>
     </span>
   </li>

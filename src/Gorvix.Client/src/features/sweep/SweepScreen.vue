@@ -7,71 +7,91 @@ import type { SweepLine } from '@/api/client'
 import BuildBar from '@/features/build/BuildBar.vue'
 import StandingNote from '@/features/build/StandingNote.vue'
 import { useBuild } from '@/stores/build'
+import LineField from '@/ui/LineField.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
-import { useChoices } from '@/ui/useChoices'
+import { useLibrary } from '@/stores/library'
 import SweepRow from './SweepRow.vue'
-import { useSweep } from './useSweep'
+import { type SweepOver, useSweep } from './useSweep'
 
 /** Before you buy: the same wishes on every board, or with every part of a kind, best first. */
-const props = defineProps<{ id: string; device: string }>()
+const props = defineProps<{ id: string; device: string; add: string }>()
 const router = useRouter()
 const build = useBuild()
 const { view, problem: failed } = storeToRefs(build)
-const { choices } = useChoices()
+const library = useLibrary()
 const sweep = useSweep(props.id)
 const { ranked, byRoom, done, of, running, stopped, problem } = sweep
+
+const over = computed<SweepOver>(() =>
+  props.add !== '' ? { add: props.add } : props.device !== '' ? { device: props.device } : {},
+)
 
 const subjects = computed(() => [
   { device: '', words: 'every board' },
   ...(view.value?.devices ?? []).map((d) => ({
     device: d.id,
-    words: `every ${kindOf(d.part)}`,
+    words: `every ${library.line(d.part)?.kind ?? d.part}${twin(d.part) ? ` for ${d.name ?? d.id}` : ''}`,
   })),
 ])
-function kindOf(part: string) {
-  const kind = choices.value?.devices.find((p) => p.id === part)?.kind
-  return choices.value?.kinds.find((k) => k.value === kind)?.words ?? part
+const kindOf = (part: string) => library.line(part)?.kind
+function twin(part: string) {
+  return (view.value?.devices ?? []).filter((d) => kindOf(d.part) === kindOf(part)).length > 1
 }
+
+/** Kinds of the library, those that the build lacks first. */
+const kinds = computed(() => {
+  const there = new Set((view.value?.devices ?? []).map((d) => kindOf(d.part)))
+  const all = (library.choices?.kinds ?? []).filter((k) =>
+    library.lines?.some((l) => !l.isBoard && l.kind === k.words),
+  )
+  return [...all.filter((k) => !there.has(k.words)), ...all.filter((k) => there.has(k.words))].map(
+    (k) => ({ value: k.value, title: there.has(k.words) ? `one more ${k.words}` : k.words }),
+  )
+})
 const best = computed(() => ranked.value[0])
 
-function choose(device: string) {
-  void router.replace({ query: device === '' ? {} : { device } })
+function choose(device: string | null) {
+  if (device !== null) void router.replace({ query: device === '' ? {} : { device } })
+}
+function addKind(kind: string) {
+  void router.replace({ query: { add: kind } })
 }
 
 async function take(line: SweepLine) {
   await build.changeParts(
-    props.device === ''
-      ? { kind: 'takeBoard', part: line.part }
-      : { kind: 'takePart', device: props.device, part: line.part },
+    props.add !== ''
+      ? { kind: 'addDevice', part: line.part }
+      : props.device === ''
+        ? { kind: 'takeBoard', part: line.part }
+        : { kind: 'takePart', device: props.device, part: line.part },
   )
   if (build.standing === 'saved') await router.push({ name: 'fit', params: { id: props.id } })
 }
 
 useTitle(computed(() => `${view.value?.name ?? 'Build'} – Before you buy – Gorvix`))
-watch(
-  () => props.device,
-  (device) => void sweep.run(device),
-)
+watch(over, (now) => sweep.run(now))
 onMounted(async () => {
+  void library.load()
   await build.open(props.id)
-  if (view.value) void sweep.run(props.device)
+  if (view.value) sweep.run(over.value)
 })
 </script>
 
 <template>
   <main class="sweep">
-    <BuildBar v-if="view" :id="id" :name="view.name" step="sweep" />
+    <BuildBar v-if="view" :view="view" step="sweep" />
     <StandingNote />
     <template v-if="view">
-      <h1>What would {{ view.name }} be with another part?</h1>
+      <h1>
+        What would <bdi>{{ view.name }}</bdi> be with another part?
+      </h1>
       <p class="quiet lead">
         The same links are planned to the best on each candidate, best first. Nothing changes until
         you take one.
       </p>
       <v-btn-toggle
         class="choice"
-        :model-value="device"
-        mandatory
+        :model-value="add === '' ? device : null"
         aria-label="What to try"
         @update:model-value="choose"
       >
@@ -83,6 +103,17 @@ onMounted(async () => {
           >{{ subject.words }}</v-btn
         >
       </v-btn-toggle>
+      <LineField v-slot="{ id: field }" class="add" label="Or add to it">
+        <v-select
+          :id="field"
+          data-field="add"
+          :items="kinds"
+          placeholder="a kind of device"
+          persistent-placeholder
+          :model-value="add === '' ? null : add"
+          @update:model-value="$event && addKind($event)"
+        />
+      </LineField>
       <div class="progress">
         <v-progress-linear
           class="bar"
@@ -99,7 +130,7 @@ onMounted(async () => {
           <template v-else-if="!problem">nothing of this kind in the library</template>
         </span>
         <v-btn v-if="running" id="stop" size="small" @click="sweep.stop">Stop</v-btn>
-        <v-btn v-else id="again" size="small" @click="sweep.run(device)">Try again</v-btn>
+        <v-btn v-else id="again" size="small" @click="sweep.run(over)">Try again</v-btn>
       </div>
       <ProblemNote v-if="problem" class="gap" title="The sweep broke off" :problem="problem" />
       <v-btn-toggle v-if="best" v-model="byRoom" class="choice" mandatory aria-label="Order">
@@ -112,6 +143,7 @@ onMounted(async () => {
           :key="line.part"
           :line="line"
           :number="i + 1"
+          :verb="add === '' ? 'Take it' : 'Add it'"
           @take="take(line)"
         />
       </ol>
@@ -143,6 +175,10 @@ h1 {
   flex-wrap: wrap;
   height: auto;
   margin-bottom: 8px;
+}
+
+.add {
+  max-width: 320px;
 }
 
 .progress {

@@ -1,6 +1,12 @@
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { ask, problemOf, type Problem, type SweepLine, type SweepStep } from '@/api/client'
 
+/** What is tried: every board (nothing set), every part of the kind of a device, or one more device of a kind. */
+export interface SweepOver {
+  device?: string
+  add?: string
+}
+
 /** A sweep that fills up line by line as the server finds them, and can be stopped. */
 export function useSweep(id: string) {
   const lines = shallowRef<SweepLine[]>([])
@@ -33,16 +39,16 @@ export function useSweep(id: string) {
     running.value = false
   }
 
-  /** Sweeps over all boards, or over the parts of the kind of one device. */
-  function run(device: string) {
+  /** Sweeps over all boards, over the parts of the kind of one device, or over a kind that is added. */
+  function run(over: SweepOver) {
     close()
     lines.value = []
     done.value = of.value = 0
     problem.value = null
     stopped.value = false
     running.value = true
-    const query = device === '' ? '' : `?device=${encodeURIComponent(device)}`
-    const address = `/api/builds/${encodeURIComponent(id)}/sweep${query}`
+    const query = new URLSearchParams(over as Record<string, string>).toString()
+    const address = `/api/builds/${encodeURIComponent(id)}/sweep?${query}`
     source = new EventSource(address)
     source.addEventListener('step', (event) => take(JSON.parse(event.data) as SweepStep))
     source.addEventListener('end', close)

@@ -1,20 +1,10 @@
 <script setup lang="ts">
 import { useLetters } from '@/ui/useLetters'
 
+/** The keys of a screen, and the switch for those that are plain letters. */
+defineProps<{ keys: [key: string, words: string][] }>()
 const open = defineModel<boolean>({ required: true })
 const letters = useLetters()
-const keys = [
-  ['← ↑ ↓ →', 'walk the grid'],
-  ['Enter', 'pin the link here, or unpin it'],
-  ['X', 'ban the link here, or lift the ban'],
-  ['1–9', 'choose one of the best plans'],
-  ['P', 'board, devices and links'],
-  ['H', 'supply, firmware and house rules'],
-  ['R', 'read the rule of a blocked cell'],
-  ['Z', 'undo'],
-  ['Y', 'redo'],
-  ['?', 'this list'],
-]
 </script>
 
 <template>
@@ -37,17 +27,7 @@ const keys = [
         density="compact"
         inset
       />
-      <h2>Marks</h2>
-      <dl>
-        <dt>■</dt>
-        <dd>chosen: the plan puts the link here</dd>
-        <dt>□</dt>
-        <dd>possible: the words say what it would cost</dd>
-        <dt>╱</dt>
-        <dd>
-          blocked: the code names the rule; a stroke alone: the port is of another kind or not free
-        </dd>
-      </dl>
+      <slot />
       <v-btn @click="open = false">Close</v-btn>
     </div>
   </v-dialog>
@@ -65,12 +45,14 @@ const keys = [
   margin: -8px 0 16px;
 }
 
-h2 {
+h2,
+:slotted(h2) {
   font-size: 1.25rem;
   font-weight: 650;
 }
 
-dl {
+dl,
+:slotted(dl) {
   display: grid;
   grid-template-columns: 110px 1fr;
   gap: 6px 16px;

@@ -1,37 +1,31 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { FitView } from '@/api/client'
+import type { Finding, FitView } from '@/api/client'
 import RuleCode from '@/features/rules/RuleCode.vue'
+import { useBuild } from '@/stores/build'
 import KeyButton from '@/ui/KeyButton.vue'
 import VerdictMark from '@/ui/VerdictMark.vue'
 
-/** The answer in one line, what the last change moved, and undo. */
-const props = defineProps<{ view: FitView; moved: string[] }>()
-defineEmits<{ undo: []; redo: []; keys: []; panel: [panel: 'setup' | 'parts'] }>()
+/** The answer in one line, what there is to know at this step, what the last change moved, and undo. */
+const props = defineProps<{ view: FitView; findings: Finding[] }>()
+defineEmits<{ keys: [] }>()
 
-/** A link that is left out is told about in full below, with what would carry it. */
-const findings = computed(() => {
-  const { findings, conflicts } = props.view.sheet
-  return findings.filter(
-    (f) => f.subject.kind !== 'link' || !conflicts.some((c) => c.link === f.subject.id),
-  )
-})
+const build = useBuild()
+const verdict = computed(() => props.view.sheet.verdict)
 </script>
 
 <template>
-  <header class="head" aria-live="polite">
+  <header class="head">
     <div class="verdict">
-      <VerdictMark :severity="view.sheet.verdict.severity" :size="24" />
-      <h1 id="verdict">{{ view.sheet.verdict.sentence }}</h1>
+      <VerdictMark :severity="verdict.severity" :size="24" />
+      <h1 id="verdict" aria-live="polite">{{ verdict.sentence }}</h1>
       <span class="actions no-print">
-        <KeyButton id="open-parts" letter="P" @click="$emit('panel', 'parts')">Parts</KeyButton>
-        <KeyButton id="open-setup" letter="H" @click="$emit('panel', 'setup')">Set-up</KeyButton>
         <KeyButton
           id="undo"
           letter="Z"
           :disabled="!view.undo"
           :title="view.undo ?? undefined"
-          @click="$emit('undo')"
+          @click="build.undo"
           >Undo</KeyButton
         >
         <KeyButton
@@ -39,7 +33,7 @@ const findings = computed(() => {
           letter="Y"
           :disabled="!view.redo"
           :title="view.redo ?? undefined"
-          @click="$emit('redo')"
+          @click="build.redo"
           >Redo</KeyButton
         >
         <KeyButton id="keys" letter="?" @click="$emit('keys')">Keys</KeyButton>
@@ -50,13 +44,16 @@ const findings = computed(() => {
         <RuleCode class="code" :code="finding.rule" /> {{ finding.sentence }}
       </li>
     </ul>
-    <p v-if="moved.length > 0" class="moved" data-testid="moved">{{ moved.join(' ') }}</p>
+    <p v-if="build.moved.length > 0" class="moved" data-testid="moved">
+      {{ build.moved.join(' ') }}
+    </p>
   </header>
 </template>
 
 <style scoped>
 .head {
   padding: 12px 0 8px;
+  overflow-wrap: anywhere;
 }
 
 .verdict {

@@ -1,0 +1,447 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import type { BoardFace, FacePad } from '@/api/client'
+import {
+  edgeOnScreen,
+  inward,
+  nextIn,
+  place,
+  sizeOf,
+  type Side,
+  type Spot,
+  type Turn,
+} from './face'
+
+/**
+ * The board as it lies on the bench: one side of it, turned as the hand turns it. A pad says what it is and what is on
+ * it; pressing it tells who asks.
+ */
+const props = defineProps<{
+  face: BoardFace
+  name: string
+  /** Pads of what is looked at. */
+  lit?: string[]
+  /** Pads that belong to it besides: supply and ground of its device. */
+  near?: string[]
+  /** What is on a pad, in words, by its id. */
+  uses?: Record<string, string>
+}>()
+const emit = defineEmits<{ pad: [id: string] }>()
+
+const side = ref<Side>('top')
+const turn = ref<Turn>(0)
+const zoom = ref(1)
+const zooms = [1, 1.5, 2, 3]
+const drawing = useTemplateRef<SVGElement>('drawing')
+const at = ref<string | null>(null)
+const pointed = ref<string | null>(null)
+
+// Room round the board for the USB socket and the arrow, in millimetres.
+const margin = 2.5
+const size = computed(() => sizeOf(props.face, turn.value))
+const box = computed(() => ({ x: size.value.x + 2 * margin, y: size.value.y + 2 * margin }))
+
+interface Drawn {
+  pad: FacePad
+  spot: Spot
+  state: 'lit' | 'near' | 'used' | 'free'
+  label: { x: number; y: number; anchor: 'start' | 'end'; turned: number }
+}
+const pads = computed<Drawn[]>(() =>
+  props.face.pads
+    .filter((pad) => pad.side === side.value)
+    .map((pad) => {
+      const spot = place(props.face, pad, turn.value)
+      return { pad, spot, state: stateOf(pad.id), label: labelOf(spot) }
+    }),
+)
+
+function stateOf(id: string): Drawn['state'] {
+  if (props.lit?.includes(id)) return 'lit'
+  if (props.near?.includes(id)) return 'near'
+  return props.uses?.[id] ? 'used' : 'free'
+}
+
+function labelOf(spot: Spot): Drawn['label'] {
+  const away = 1.3
+  switch (inward(spot, size.value)) {
+    case 'right':
+      return { x: spot.x + away, y: spot.y, anchor: 'start', turned: 0 }
+    case 'left':
+      return { x: spot.x - away, y: spot.y, anchor: 'end', turned: 0 }
+    case 'front':
+      return { x: spot.x, y: spot.y + away, anchor: 'end', turned: -90 }
+    default:
+      return { x: spot.x, y: spot.y - away, anchor: 'start', turned: -90 }
+  }
+}
+
+/** The plugs of this side, each as the box round its pins. */
+const plugs = computed(() => {
+  const by = new Map<string, Spot[]>()
+  for (const { pad, spot } of pads.value)
+    if (pad.plug) by.set(pad.plug, [...(by.get(pad.plug) ?? []), spot])
+  return [...by].map(([label, spots]) => {
+    const [xs, ys] = [spots.map((s) => s.x), spots.map((s) => s.y)]
+    const [left, top] = [Math.min(...xs) - 1.1, Math.min(...ys) - 1.1]
+    return {
+      label,
+      left,
+      top,
+      width: Math.max(...xs) + 1.1 - left,
+      height: Math.max(...ys) + 1.1 - top,
+    }
+  })
+})
+
+const holes = computed(() => props.face.holes.map((h) => place(props.face, h, turn.value)))
+const middle = computed(() => ({ x: size.value.x / 2, y: size.value.y / 2 }))
+
+/** The middle of an edge of the screen, and how far a drawing that points to its top is turned there. */
+function edge(of: BoardFace['usb']) {
+  if (!of) return null
+  const { x, y } = size.value
+  switch (edgeOnScreen(of, side.value, turn.value)) {
+    case 'rear':
+      return { x: x / 2, y: 0, turned: 0 }
+    case 'right':
+      return { x, y: y / 2, turned: 90 }
+    case 'front':
+      return { x: x / 2, y, turned: 180 }
+    default:
+      return { x: 0, y: y / 2, turned: 270 }
+  }
+}
+const usb = computed(() => edge(props.face.usb))
+const arrow = computed(() => edge(props.face.arrow))
+
+const other = computed<Side>(() => (side.value === 'top' ? 'bottom' : 'top'))
+const beneath = computed(
+  () => props.face.pads.filter((p) => p.side !== side.value && props.lit?.includes(p.id)).length,
+)
+const onOther = computed(() => props.face.pads.filter((p) => p.side !== side.value).length)
+
+// What is looked at comes into sight: where none of its pads is on this side, the board is flipped.
+watch(
+  () => props.lit?.join(' '),
+  () => {
+    const lit = props.face.pads.filter((p) => props.lit?.includes(p.id))
+    const first = lit[0]
+    if (first && lit.every((p) => p.side !== side.value)) side.value = first.side
+    at.value = first?.id ?? at.value
+  },
+  { immediate: true },
+)
+
+function wordsOf(pad: FacePad) {
+  return [pad.words, props.uses?.[pad.id] ?? 'nothing on it', pad.doubt].filter(Boolean).join('; ')
+}
+const told = computed(() => {
+  const id = pointed.value ?? at.value
+  const found = pads.value.find((p) => p.pad.id === id)
+  return found ? wordsOf(found.pad) : 'Point at a pad, or walk the pads with the arrow keys.'
+})
+const stop = computed(() =>
+  pads.value.some((p) => p.pad.id === at.value) ? at.value : pads.value[0]?.pad.id,
+)
+
+const ways: Record<string, Spot> = {
+  ArrowLeft: { x: -1, y: 0 },
+  ArrowRight: { x: 1, y: 0 },
+  ArrowUp: { x: 0, y: -1 },
+  ArrowDown: { x: 0, y: 1 },
+}
+async function key(event: KeyboardEvent, index: number) {
+  const way = ways[event.key]
+  const pad = pads.value[index]?.pad
+  if (event.key === 'Enter' || event.key === ' ') {
+    event.preventDefault()
+    if (pad) emit('pad', pad.id)
+  } else if (way) {
+    event.preventDefault()
+    const next = nextIn(
+      pads.value.map((p) => p.spot),
+      index,
+      way,
+    )
+    at.value = pads.value[next]?.pad.id ?? at.value
+    await nextTick()
+    drawing.value?.querySelector<SVGElement>('[tabindex="0"]')?.focus()
+  }
+}
+
+function rotate() {
+  turn.value = ((turn.value + 90) % 360) as Turn
+}
+function scale(by: 1 | -1) {
+  zoom.value = zooms[zooms.indexOf(zoom.value) + by] ?? zoom.value
+}
+</script>
+
+<template>
+  <figure class="face">
+    <div class="tools no-print">
+      <v-btn-toggle v-model="side" mandatory aria-label="Side of the board">
+        <v-btn value="top" size="small">top</v-btn>
+        <v-btn value="bottom" size="small">bottom</v-btn>
+      </v-btn-toggle>
+      <v-btn size="small" data-face="turn" @click="rotate">Turn</v-btn>
+      <v-btn
+        size="small"
+        data-face="less"
+        aria-label="Smaller"
+        :disabled="zoom === zooms[0]"
+        @click="scale(-1)"
+        >−</v-btn
+      >
+      <v-btn
+        size="small"
+        data-face="more"
+        aria-label="Larger"
+        :disabled="zoom === zooms.at(-1)"
+        @click="scale(1)"
+        >+</v-btn
+      >
+    </div>
+    <div class="bench">
+      <svg
+        ref="drawing"
+        :viewBox="`${-margin} ${-margin} ${box.x} ${box.y}`"
+        :style="{ width: `${zoom * 100}%` }"
+        role="group"
+        :aria-label="`${name}, ${side} side`"
+        :data-side="side"
+        :data-turn="turn"
+      >
+        <rect class="edge" x="0" y="0" :width="size.x" :height="size.y" rx="1.2" />
+        <circle
+          v-for="(hole, i) in holes"
+          :key="i"
+          class="hole"
+          :cx="hole.x"
+          :cy="hole.y"
+          r="1.7"
+        />
+        <g v-if="usb" :transform="`translate(${usb.x} ${usb.y}) rotate(${usb.turned})`">
+          <rect class="usb" x="-4.4" y="-2.2" width="8.8" height="3.1" />
+          <text
+            class="print mark"
+            y="-0.6"
+            :transform="usb.turned === 180 ? 'rotate(180 0 -0.6)' : undefined"
+          >
+            USB
+          </text>
+        </g>
+        <g
+          v-if="arrow"
+          :transform="`translate(${middle.x} ${middle.y}) rotate(${arrow.turned})`"
+          class="arrow"
+        >
+          <path d="M0 2.6V-2.6M-1.6 -1L0 -2.6L1.6 -1" />
+        </g>
+        <g v-for="plug in plugs" :key="plug.label">
+          <rect
+            class="plug"
+            :x="plug.left"
+            :y="plug.top"
+            :width="plug.width"
+            :height="plug.height"
+          />
+        </g>
+        <g
+          v-for="(drawn, i) in pads"
+          :key="drawn.pad.id"
+          class="pad"
+          :class="drawn.state"
+          role="button"
+          :tabindex="drawn.pad.id === stop ? 0 : -1"
+          :aria-label="wordsOf(drawn.pad)"
+          :data-pad="drawn.pad.id"
+          @click="((at = drawn.pad.id), $emit('pad', drawn.pad.id))"
+          @keydown="key($event, i)"
+          @focus="at = drawn.pad.id"
+          @pointerenter="pointed = drawn.pad.id"
+          @pointerleave="pointed = null"
+        >
+          <rect class="hit" :x="drawn.spot.x - 1.5" :y="drawn.spot.y - 1.5" width="3" height="3" />
+          <rect
+            v-if="drawn.state === 'lit'"
+            class="ring"
+            :x="drawn.spot.x - 1.25"
+            :y="drawn.spot.y - 1.25"
+            width="2.5"
+            height="2.5"
+          />
+          <rect
+            class="copper"
+            :x="drawn.spot.x - 0.8"
+            :y="drawn.spot.y - 0.8"
+            width="1.6"
+            height="1.6"
+          />
+          <path
+            v-if="drawn.pad.doubt"
+            class="doubt"
+            :d="`M${drawn.spot.x - 0.8} ${drawn.spot.y + 0.8}l1.6 -1.6`"
+          />
+          <text
+            class="print"
+            :class="{ strong: drawn.state === 'lit' }"
+            :x="drawn.label.x"
+            :y="drawn.label.y"
+            :text-anchor="drawn.label.anchor"
+            :transform="
+              drawn.label.turned
+                ? `rotate(${drawn.label.turned} ${drawn.label.x} ${drawn.label.y})`
+                : undefined
+            "
+          >
+            {{ drawn.pad.label }}
+          </text>
+        </g>
+      </svg>
+    </div>
+    <figcaption>
+      <p class="told" data-testid="told">{{ told }}</p>
+      <p v-if="beneath > 0" class="quiet">
+        {{ beneath }} of its pads {{ beneath === 1 ? 'is' : 'are' }} on the {{ other }} side.
+      </p>
+      <p v-else-if="pads.length === 0" class="quiet">
+        No pad on this side; {{ onOther }} on the {{ other }} side.
+      </p>
+      <p v-if="face.note" class="quiet">{{ face.note }}</p>
+    </figcaption>
+  </figure>
+</template>
+
+<style scoped>
+.face {
+  margin: 0;
+  min-width: 0;
+}
+
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+
+.tools > .v-btn {
+  min-width: 40px;
+  padding: 0 10px;
+}
+
+.bench {
+  max-height: 420px;
+  margin-top: 6px;
+  overflow: auto;
+}
+
+svg {
+  display: block;
+  max-width: none;
+}
+
+.edge {
+  fill: var(--ground);
+  stroke: var(--ink);
+  stroke-width: 0.2;
+}
+
+.hole {
+  fill: none;
+  stroke: var(--line);
+  stroke-width: 0.2;
+}
+
+.usb,
+.plug {
+  fill: var(--sheet);
+  stroke: var(--ink-2);
+  stroke-width: 0.15;
+}
+
+.arrow path {
+  fill: none;
+  stroke: var(--ink-2);
+  stroke-width: 0.3;
+}
+
+.print {
+  fill: var(--ink);
+  font-family: var(--mono);
+  font-size: 1.55px;
+  dominant-baseline: central;
+}
+
+.mark {
+  fill: var(--ink-2);
+  text-anchor: middle;
+}
+
+.strong {
+  fill: var(--chosen);
+  font-weight: 700;
+}
+
+.pad {
+  cursor: pointer;
+  outline: none;
+}
+
+.hit {
+  fill: transparent;
+}
+
+.copper {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  stroke-width: 0.2;
+}
+
+.used .copper {
+  fill: var(--ink-2);
+}
+
+.near .copper {
+  fill: var(--sheet);
+  stroke: var(--chosen);
+  stroke-width: 0.45;
+}
+
+.lit .copper {
+  fill: var(--chosen);
+  stroke: var(--chosen);
+}
+
+.ring {
+  fill: none;
+  stroke: var(--chosen);
+  stroke-width: 0.25;
+}
+
+.doubt {
+  stroke: var(--warn);
+  stroke-width: 0.25;
+}
+
+.pad:hover .copper {
+  stroke-width: 0.5;
+}
+
+.pad:focus-visible .hit {
+  stroke: var(--chosen);
+  stroke-width: 0.4;
+}
+
+figcaption {
+  margin-top: 6px;
+  font-size: 0.9375rem;
+  line-height: 1.3;
+}
+
+.told {
+  min-height: 2.6em;
+}
+</style>

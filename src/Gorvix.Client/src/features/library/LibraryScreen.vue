@@ -1,0 +1,213 @@
+<script setup lang="ts">
+import { useTitle } from '@vueuse/core'
+import { storeToRefs } from 'pinia'
+import { computed, onMounted } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useLibrary } from '@/stores/library'
+import LineField from '@/ui/LineField.vue'
+import ProblemNote from '@/ui/ProblemNote.vue'
+
+/** The parts library: a list to search, narrowed by what decides. The address says what is looked for. */
+const mostShown = 60
+const library = useLibrary()
+const { lines, choices, problem } = storeToRefs(library)
+const route = useRoute()
+const router = useRouter()
+
+const text = (name: string) => (typeof route.query[name] === 'string' ? route.query[name] : '')
+const search = computed(() => text('search'))
+const kind = computed(() => text('kind'))
+const trait = computed(() => text('can'))
+const cells = computed(() => text('pack'))
+
+function set(name: string, value: string | null) {
+  // What a part can do hangs on what it is.
+  const query = { ...route.query, [name]: value || undefined }
+  if (name === 'kind') delete query.can
+  void router.replace({ query })
+}
+
+const ofKind = computed(() =>
+  (lines.value ?? []).filter((l) => kind.value === '' || l.kind === kind.value),
+)
+const kinds = computed(() => [
+  { title: 'every kind', value: '' },
+  ...[...new Set((lines.value ?? []).map((l) => l.kind))].map((k) => ({ title: k, value: k })),
+])
+const traits = computed(() => [
+  { title: 'anything', value: '' },
+  ...[...new Set(ofKind.value.flatMap((l) => l.traits))]
+    .sort((a, b) => a.localeCompare(b))
+    .map((t) => ({ title: t, value: t })),
+])
+const packs = computed(() => [
+  { title: 'any pack', value: '' },
+  ...(choices.value?.pack.cells ?? []).map((c) => ({ title: c.words, value: c.value })),
+])
+const found = computed(() => {
+  const words = search.value.toLowerCase().split(/\s+/)
+  return ofKind.value.filter(
+    (l) =>
+      (trait.value === '' || l.traits.includes(trait.value)) &&
+      (cells.value === '' || l.cells?.includes(Number(cells.value)) === true) &&
+      words.every((w) => `${l.name} ${l.kind} ${l.brief}`.toLowerCase().includes(w)),
+  )
+})
+const shown = computed(() => found.value.slice(0, mostShown))
+
+useTitle('Library – Gorvix')
+onMounted(library.load)
+</script>
+
+<template>
+  <main class="library">
+    <h1>Parts library</h1>
+    <p class="quiet">
+      Boards and devices as their leaflets tell them. A part is never changed in place.
+    </p>
+    <ProblemNote v-if="problem" class="gap" title="The library cannot be read" :problem="problem">
+      <v-btn @click="library.load">Try again</v-btn>
+    </ProblemNote>
+    <div class="filters no-print">
+      <LineField v-slot="{ id }" label="Search">
+        <v-text-field
+          :id="id"
+          data-field="search"
+          :model-value="search"
+          placeholder="maker, name, protocol"
+          clearable
+          @update:model-value="set('search', $event)"
+        />
+      </LineField>
+      <LineField v-slot="{ id }" label="What it is">
+        <v-select
+          :id="id"
+          data-field="kind"
+          :items="kinds"
+          :model-value="kind"
+          @update:model-value="set('kind', $event)"
+        />
+      </LineField>
+      <LineField v-slot="{ id }" label="It has or gives">
+        <v-autocomplete
+          :id="id"
+          data-field="can"
+          :items="traits"
+          :model-value="trait"
+          auto-select-first
+          @update:model-value="set('can', $event)"
+        />
+      </LineField>
+      <LineField v-slot="{ id }" label="Hangs directly on">
+        <v-select
+          :id="id"
+          data-field="pack"
+          :items="packs"
+          :model-value="cells"
+          @update:model-value="set('pack', $event)"
+        />
+      </LineField>
+    </div>
+    <p v-if="lines" role="status" class="quiet count" data-testid="count">
+      <template v-if="lines.length === 0"
+        >The library is empty. A build file brings the parts that it uses: import one on the
+        shelf.</template
+      >
+      <template v-else-if="found.length === 0">Nothing has all of this. Take a word away.</template>
+      <template v-else-if="found.length > mostShown"
+        >{{ found.length }} found, the first {{ mostShown }} are shown. Narrow it down for the
+        rest.</template
+      >
+      <template v-else>{{ found.length }} of {{ lines.length }} parts.</template>
+    </p>
+    <v-skeleton-loader v-if="!lines && !problem" type="list-item-two-line@6" />
+    <ul v-else class="rows">
+      <li v-for="line in shown" :key="line.id" :data-part="line.id">
+        <RouterLink
+          :to="{
+            name: 'part',
+            params: { type: line.isBoard ? 'boards' : 'devices', id: line.id },
+          }"
+          >{{ line.name }}</RouterLink
+        >
+        <span class="kind">{{ line.kind }}</span>
+        <span class="quiet brief">{{ line.brief }}</span>
+      </li>
+    </ul>
+  </main>
+</template>
+
+<style scoped>
+.library {
+  padding: 16px 24px 32px;
+}
+
+h1 {
+  font-size: 1.75rem;
+  font-weight: 650;
+  line-height: 1.2;
+}
+
+.gap {
+  margin: 12px 0;
+}
+
+.filters {
+  display: grid;
+  grid-template-columns: 2fr 1fr 1fr 1fr;
+  gap: 8px 16px;
+  margin-top: 12px;
+}
+
+.count {
+  margin: 10px 0 6px;
+}
+
+.rows {
+  border: 1px solid var(--line);
+  background: var(--sheet);
+}
+
+.rows li {
+  display: grid;
+  grid-template-columns: minmax(220px, 2fr) minmax(120px, 1fr) minmax(0, 4fr);
+  gap: 2px 16px;
+  align-items: center;
+  min-height: 46px;
+  padding: 4px 16px;
+  overflow-wrap: anywhere;
+}
+
+.rows li + li {
+  border-top: 1px solid var(--line-faint);
+}
+
+.rows a {
+  padding: 8px 0;
+  color: var(--ink);
+  font-weight: 600;
+}
+
+.brief {
+  font-size: 0.9375rem;
+}
+
+@media (max-width: 900px) {
+  .filters {
+    grid-template-columns: 1fr 1fr;
+  }
+
+  .rows li {
+    grid-template-columns: 1fr auto;
+  }
+
+  .brief {
+    grid-column: 1 / 3;
+    padding-bottom: 6px;
+  }
+
+  .rows a {
+    padding: 6px 0 0;
+  }
+}
+</style>

@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import type { HouseRules, Setup, SetupChoices } from '@/api/client'
+
+/** Where builders disagree: both reasons, and the builder's choice. */
+const props = defineProps<{ setup: Setup; choices: SetupChoices | null }>()
+const emit = defineEmits<{ change: [setup: Setup] }>()
+
+function choose(rule: string, school: string | null) {
+  emit('change', { ...props.setup, house: { ...props.setup.house, [rule]: school } as HouseRules })
+}
+
+function chosen(rule: string) {
+  return props.setup.house?.[rule as keyof HouseRules]
+}
+</script>
+
+<template>
+  <section id="house" class="house">
+    <h2>House rules</h2>
+    <p class="quiet">Builders disagree here. Both sides have their reason; you decide.</p>
+    <div class="disputes">
+      <v-radio-group
+        v-for="dispute in choices?.disputes"
+        :key="dispute.id"
+        :data-rule="dispute.id"
+        :label="dispute.title"
+        :model-value="chosen(dispute.id)"
+        @update:model-value="choose(dispute.id, $event)"
+      >
+        <v-radio v-for="school in dispute.schools" :key="school.value" :value="school.value">
+          <template #label>
+            <span :class="{ chosen: chosen(dispute.id) === school.value }"
+              ><span class="name">{{ school.name }}</span>
+              <span class="reason">{{ school.reason }}</span></span
+            >
+          </template>
+        </v-radio>
+      </v-radio-group>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.house {
+  margin-top: 24px;
+}
+
+h2 {
+  font-size: 1.25rem;
+  font-weight: 650;
+}
+
+.disputes {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 360px), 1fr));
+  gap: 16px 20px;
+  align-items: start;
+  margin-top: 8px;
+}
+
+.name {
+  display: block;
+  font-weight: 600;
+}
+
+.chosen .name {
+  color: var(--chosen);
+}
+
+.reason {
+  display: block;
+  color: var(--ink-2);
+  font-size: 0.875rem;
+  line-height: 1.25;
+}
+</style>

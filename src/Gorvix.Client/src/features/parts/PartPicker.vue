@@ -1,0 +1,258 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import type { Foretold, PartLine, PartsChange, Problem, SetupChoices } from '@/api/client'
+import { useSweep } from '@/features/sweep/useSweep'
+import { useBuild } from '@/stores/build'
+import LineField from '@/ui/LineField.vue'
+import ProblemNote from '@/ui/ProblemNote.vue'
+import SidePanel from '@/ui/SidePanel.vue'
+import VerdictMark from '@/ui/VerdictMark.vue'
+
+/**
+ * A part to take in place of another one, or besides: the library searched, each candidate planned, and what taking it
+ * would do told before it is done.
+ */
+const props = defineProps<{
+  /** 'board', 'add', or the id of a device to exchange. */
+  of: string
+  title: string
+  lines: PartLine[]
+  choices: SetupChoices
+  now: string | null
+  undo: string | null
+}>()
+const emit = defineEmits<{ take: [change: PartsChange]; undo: []; close: [] }>()
+
+const mostShown = 40
+const build = useBuild()
+const sweep = useSweep(build.id)
+const { ranked, running } = sweep
+const search = ref('')
+const kind = ref('')
+const picked = ref<string | null>(null)
+const foretold = shallowRef<Foretold | null>(null)
+const refused = shallowRef<Problem | null>(null)
+const field = useTemplateRef<HTMLElement>('field')
+
+const kinds = computed(() =>
+  props.choices.kinds.filter((k) => props.lines.some((l) => !l.isBoard && l.kind === k.words)),
+)
+const ownKind = computed(() => props.lines.find((l) => l.id === props.now)?.kind)
+const candidates = computed(() => {
+  const words = search.value.toLowerCase().split(/\s+/)
+  const of = (l: PartLine) =>
+    props.of === 'board'
+      ? l.isBoard
+      : !l.isBoard &&
+        (props.of === 'add' ? kind.value === '' || l.kind === kind.value : l.kind === ownKind.value)
+  const text = (l: PartLine) => `${l.name} ${l.kind} ${l.brief}`.toLowerCase()
+  const found = props.lines.filter((l) => of(l) && words.every((w) => text(l).includes(w)))
+  // Best first, as far as they are planned.
+  const rank = (l: PartLine) => ranked.value.findIndex((r) => r.part === l.id)
+  const order = (l: PartLine) => (rank(l) < 0 ? ranked.value.length : rank(l))
+  return found.sort((a, b) => order(a) - order(b))
+})
+const shown = computed(() => candidates.value.slice(0, mostShown))
+const planned = (id: string) => ranked.value.find((r) => r.part === id)
+const notes = (id: string) => props.choices.boards.find((b) => b.id === id)?.notes ?? []
+
+function changeTo(part: string): PartsChange {
+  return props.of === 'board'
+    ? { kind: 'takeBoard', part }
+    : props.of === 'add'
+      ? { kind: 'addDevice', part }
+      : { kind: 'takePart', device: props.of, part }
+}
+
+async function pick(part: string) {
+  picked.value = part
+  foretold.value = refused.value = null
+  const answer = await build.foretell(changeTo(part))
+  if (picked.value !== part) return
+  foretold.value = answer.data
+  refused.value = answer.problem
+  await nextTick()
+  document.getElementById('take')?.focus()
+  document.getElementById('told')?.scrollIntoView({ block: 'nearest' })
+}
+
+// Where the build changes, what was foretold of it is no longer so.
+watch(
+  () => build.view?.version,
+  () => (picked.value = null),
+)
+watch(
+  kind,
+  (now) => {
+    picked.value = null
+    if (props.of !== 'add') sweep.run(props.of === 'board' ? {} : { device: props.of })
+    else if (now === '') sweep.stop()
+    else sweep.run({ add: props.choices.kinds.find((k) => k.words === now)?.value ?? '' })
+  },
+  { immediate: true },
+)
+onMounted(() => field.value?.querySelector('input')?.focus())
+</script>
+
+<template>
+  <SidePanel :title="title" :undo="undo" @undo="$emit('undo')" @close="$emit('close')">
+    <div ref="field" class="ask">
+      <LineField v-slot="{ id }" label="Search">
+        <v-text-field
+          :id="id"
+          v-model="search"
+          data-field="search"
+          placeholder="maker, name, protocol, volts"
+          @keydown.enter="shown[0] && pick(shown[0].id)"
+        />
+      </LineField>
+      <LineField v-if="of === 'add'" v-slot="{ id }" label="Kind">
+        <v-select
+          :id="id"
+          v-model="kind"
+          data-field="kind"
+          :items="[
+            { title: 'every kind', value: '' },
+            ...kinds.map((k) => ({ title: k.words, value: k.words })),
+          ]"
+        />
+      </LineField>
+    </div>
+    <p class="quiet small" role="status">
+      <template v-if="candidates.length === 0">Nothing in the library has these words.</template>
+      <template v-else-if="candidates.length > mostShown"
+        >{{ candidates.length }} found, the first {{ mostShown }} are shown. Write more to narrow it
+        down.</template
+      >
+      <template v-else-if="running">Planning each of them …</template>
+      <template v-else-if="of === 'add' && kind === ''"
+        >Choose a kind to have each of them planned.</template
+      >
+      <template v-else>Best first. Choose one to see what it would change.</template>
+    </p>
+    <ul class="list">
+      <li v-for="line in shown" :key="line.id">
+        <v-card
+          tag="button"
+          variant="outlined"
+          class="candidate"
+          :class="{ picked: line.id === picked }"
+          :data-candidate="line.id"
+          :aria-pressed="line.id === picked"
+          :disabled="line.id === now"
+          @click="pick(line.id)"
+        >
+          <span class="name"
+            >{{ line.name }}<span v-if="line.id === now" class="quiet"> – you have it</span></span
+          >
+          <span class="quiet brief">{{ line.brief }}</span>
+          <span v-for="note in notes(line.id).slice(0, 1)" :key="note" class="quiet brief">{{
+            note
+          }}</span>
+          <span v-if="planned(line.id)" class="planned">
+            <VerdictMark :severity="planned(line.id)!.severity" :size="14" />
+            <span>{{ planned(line.id)!.verdict }}</span>
+          </span>
+        </v-card>
+        <div v-if="line.id === picked" id="told" class="told" aria-live="polite">
+          <ProblemNote v-if="refused" title="It cannot be taken" :problem="refused" />
+          <p v-else-if="!foretold" class="quiet">Planning …</p>
+          <template v-else>
+            <p v-for="stop in foretold.stops" :key="stop" class="stop">Stop: {{ stop }}</p>
+            <p class="then">
+              <VerdictMark :severity="foretold.after.severity" />
+              <span>Then: {{ foretold.after.sentence }}</span>
+            </p>
+            <ul>
+              <li v-for="moved in foretold.moved" :key="moved">{{ moved }}</li>
+              <li v-if="foretold.moved.length === 0">Nothing else moves.</li>
+              <li v-for="fall in foretold.falls" :key="fall">It falls: {{ fall }}</li>
+            </ul>
+            <p v-if="foretold.work" class="quiet">By hand afterwards: {{ foretold.work }}.</p>
+            <v-btn id="take" color="primary" variant="flat" @click="emit('take', changeTo(line.id))"
+              >{{ of === 'add' ? 'Add it' : 'Take it'
+              }}{{ foretold.stops.length > 0 ? ' all the same' : '' }}</v-btn
+            >
+          </template>
+        </div>
+      </li>
+    </ul>
+  </SidePanel>
+</template>
+
+<style scoped>
+.ask {
+  display: flex;
+  gap: 12px;
+}
+
+.small {
+  margin: 6px 0;
+  font-size: 0.9375rem;
+}
+
+.list > li + li {
+  margin-top: 6px;
+}
+
+.candidate {
+  display: block;
+  width: 100%;
+  padding: 8px 12px;
+  border-color: var(--line);
+  background: var(--ground);
+  color: var(--ink);
+  text-align: left;
+}
+
+.candidate:hover,
+.picked {
+  border-color: var(--chosen);
+}
+
+.candidate:disabled {
+  opacity: 1;
+}
+
+.name {
+  display: block;
+  font-weight: 600;
+}
+
+.brief {
+  display: block;
+  font-size: 0.875rem;
+}
+
+.planned,
+.then {
+  display: flex;
+  gap: 8px;
+  align-items: flex-start;
+  font-size: 0.9375rem;
+  line-height: 1.3;
+}
+
+.planned svg,
+.then svg {
+  margin-top: 2px;
+}
+
+.told {
+  display: grid;
+  gap: 6px;
+  padding: 10px 12px;
+  border: 1px solid var(--chosen);
+  border-top: 0;
+  overflow-wrap: anywhere;
+}
+
+.told .v-btn {
+  justify-self: start;
+}
+
+.stop {
+  color: var(--stop);
+  font-weight: 600;
+}
+</style>

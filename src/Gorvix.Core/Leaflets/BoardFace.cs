@@ -1,0 +1,117 @@
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Leaflets;
+
+/// <summary>A board as it lies on the bench, in millimetres. Each side is told as it is seen: X from its left, Y from the front edge.</summary>
+/// <param name="Width">From left to right.</param>
+/// <param name="Depth">From front to rear.</param>
+/// <param name="Note">What the leaflet does not say and was made up for the drawing, in a sentence; null when it says all.</param>
+/// <param name="Holes">Centres of the mounting holes; none where the leaflet does not say.</param>
+/// <param name="Usb">The edge with the USB socket, seen from the top, or null.</param>
+/// <param name="Arrow">The edge that the arrow points to, seen from the top, or null.</param>
+/// <param name="Pads">Every pad.</param>
+public sealed record BoardFace(
+    double Width,
+    double Depth,
+    string? Note,
+    IReadOnlyList<FaceHole> Holes,
+    BoardEdge? Usb,
+    BoardEdge? Arrow,
+    IReadOnlyList<FacePad> Pads
+);
+
+/// <summary>A mounting hole; the same seen from either side.</summary>
+/// <param name="X">From the left edge.</param>
+/// <param name="Y">From the front edge.</param>
+public sealed record FaceHole(double X, double Y);
+
+/// <summary>A pad on the face.</summary>
+/// <param name="Id">Id within the board.</param>
+/// <param name="Label">As printed.</param>
+/// <param name="Side">The side that it is on.</param>
+/// <param name="X">From the left edge, seen from its side.</param>
+/// <param name="Y">From the front edge.</param>
+/// <param name="Plug">The plug that it is a pin of, or null.</param>
+/// <param name="Ports">The ports that it leads to; several where one wire has several jobs, none for a supply.</param>
+/// <param name="Words">Label, side, plug and what it leads to, for a reader of the screen.</param>
+/// <param name="Doubt">What to know before it is used, or null.</param>
+public sealed record FacePad(
+    string Id,
+    string Label,
+    BoardSide Side,
+    double X,
+    double Y,
+    string? Plug,
+    IReadOnlyList<string> Ports,
+    string Words,
+    string? Doubt
+);
+
+/// <summary>Reads the face of a board.</summary>
+public static class FaceReader
+{
+    // Room round the outermost pads where the leaflet gives no outline, in millimetres.
+    private const double Margin = 2;
+
+    /// <summary>The face of a board.</summary>
+    /// <param name="board">A board that passes <see cref="PartCheck"/>.</param>
+    public static BoardFace Of(Board board)
+    {
+        var circuit = Circuit.Of(board);
+        var width = board.Outline?.Width ?? board.Pads.Select(p => p.X).DefaultIfEmpty().Max() + Margin;
+        var depth = board.Outline?.Depth ?? board.Pads.Select(p => p.Y).DefaultIfEmpty().Max() + Margin;
+        return new BoardFace(
+            width,
+            depth,
+            board.Outline is null ? "The leaflet gives no size: the edge is drawn round the pads." : null,
+            board.Mounting is { } m
+                ?
+                [
+                    .. from x in new[] { (width - m.Width) / 2, (width + m.Width) / 2 }
+                    from y in new[] { (depth - m.Depth) / 2, (depth + m.Depth) / 2 }
+                    select new FaceHole(x, y),
+                ]
+                : [],
+            board.UsbSide,
+            board.Arrow,
+            [.. board.Pads.Select(p => PadOf(board, circuit, p))]
+        );
+    }
+
+    private static FacePad PadOf(Board board, Circuit circuit, Pad pad)
+    {
+        var ends = circuit.From(pad).Select(s => s.To).ToList();
+        var nets = ends.Where(n => n.Kind == NodeKind.Net).Select(n => n.Id).ToHashSet();
+        var ports = board.Ports.Where(p => p.Nets.Any(nets.Contains)).Select(p => p.Id).ToList();
+        var rails = ends.Where(n => n.Kind == NodeKind.Rail)
+            .Select(n => board.Rails.First(r => r.Id == n.Id).Label)
+            .Distinct();
+        var socket = circuit.SocketOf.GetValueOrDefault(pad.Id);
+        string?[] words =
+        [
+            pad.Label,
+            pad.Side == BoardSide.Top ? "top side" : "bottom side",
+            socket is null ? pad.Group : $"pin {socket.CavityOf(pad) + 1} of {socket.Label}",
+            ports.Count > 0 ? $"leads to {Phrase.Join(ports)}" : null,
+            rails.Any() ? $"rail {Phrase.Join([.. rails])}" : null,
+        ];
+        return new FacePad(
+            pad.Id,
+            pad.Label,
+            pad.Side,
+            pad.X,
+            pad.Y,
+            socket?.Label,
+            ports,
+            string.Join(", ", words.OfType<string>()),
+            pad.Meaning switch
+            {
+                PadMeaning.Doubtful => "measure before use",
+                PadMeaning.NotConnected => "not connected: nothing is wired to it",
+                _ => null,
+            }
+        );
+    }
+}

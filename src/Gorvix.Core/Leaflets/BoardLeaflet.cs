@@ -1,0 +1,165 @@
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Routing;
+using Gorvix.Core.Words;
+
+namespace Gorvix.Core.Leaflets;
+
+/// <summary>A board as its leaflet tells it.</summary>
+public static class BoardLeaflet
+{
+    /// <summary>A board in a list.</summary>
+    /// <param name="board">A board that passes <see cref="PartCheck"/>.</param>
+    public static PartLine Line(Board board)
+    {
+        var circuit = Circuit.Of(board);
+        var whole = board.Ports.Count(p => p.Kind == PortKind.Uart && circuit.ShapeOf(p) == PortShape.Whole);
+        var half = board.Ports.Count(p =>
+            p.Kind == PortKind.Uart && circuit.ShapeOf(p) is PortShape.RxOnly or PortShape.TxOnly
+        );
+        string?[] brief =
+        [
+            $"{board.Controller}-class",
+            board.Input is { } input ? $"fed with {PlainWords.Of(input)}" : null,
+            Phrase.Count(whole, "whole port"),
+            half == 0 ? null : Phrase.Count(half, "half port"),
+            board.Plugs.Count == 0 ? null : Phrase.Count(board.Plugs.Count, "plug"),
+            .. board.BuiltIns.Select(b => b.Name + " inside"),
+        ];
+        return new PartLine(
+            board.Id,
+            true,
+            $"{board.Maker} {board.Name}, revision {board.Revision}",
+            "board",
+            string.Join(", ", brief.OfType<string>()),
+            [
+                board.Controller,
+                .. board
+                    .Ports.Where(p => p.Kind != PortKind.Usb)
+                    .Select(p => TraitOf(p.Kind))
+                    .Distinct(),
+            ],
+            board.Input is null ? null : LeafletWords.CellsIn(board.Input)
+        );
+    }
+
+    /// <summary>A board on its page.</summary>
+    /// <param name="board">A board that passes <see cref="PartCheck"/>.</param>
+    /// <param name="library">The library, for its sisters.</param>
+    public static Leaflet Of(Board board, PartsLibrary library)
+    {
+        var circuit = Circuit.Of(board);
+        return new Leaflet(
+            Line(board),
+            [
+                new Fact("Controller", $"{board.Controller}-class"),
+                new Fact("Firmware target", board.Target ?? LeafletWords.Unknown),
+                new Fact("How to tell it", board.Recognise ?? LeafletWords.Unknown),
+                new Fact(
+                    "Supply input",
+                    board.Input is { } input
+                        ? $"{PlainWords.Of(input)} ({LeafletWords.Of(LeafletWords.CellsIn(input))})"
+                        : LeafletWords.Unknown
+                ),
+                new Fact("Size", BoardWords.Shape(board) ?? LeafletWords.Unknown),
+                .. board.BuiltIns.Select(b => new Fact("Inside", $"{b.Name}: {PlainWords.Of(b.Gives)}")),
+            ],
+            [
+                .. Tables(
+                    new LeafletTable(
+                        "Ports",
+                        ["Port", "What it is", "Pads", "Advised for"],
+                        [.. board.Ports.Select(p => PortRow(p, circuit))]
+                    ),
+                    new LeafletTable(
+                        "Rails",
+                        ["Rail", "Gives", "What it is", "On USB alone"],
+                        [.. board.Rails.Where(r => r.Feed != RailFeed.Ground).Select(RailRow)]
+                    ),
+                    new LeafletTable(
+                        "Plugs",
+                        ["Plug", "Family", "Pins from the marked end"],
+                        [.. circuit.Sockets.Select(PlugRow)]
+                    ),
+                    new LeafletTable(
+                        "Bridges",
+                        ["Bridge", "Positions", "Comes", "Moved by"],
+                        [.. board.Bridges.Select(BridgeRow)]
+                    )
+                ),
+            ],
+            Sisters(board, library),
+            FaceReader.Of(board)
+        );
+    }
+
+    private static string TraitOf(PortKind kind) =>
+        kind switch
+        {
+            PortKind.Uart => "serial ports",
+            PortKind.Software => "serial in code",
+            PortKind.Pulse => "pulse input",
+            PortKind.Bus => "two-wire bus",
+            PortKind.Picture => "text over a picture",
+            _ => "pins for levels",
+        };
+
+    /// <summary>Other revisions of a board in the library.</summary>
+    public static IReadOnlyList<Sister> Sisters(Board board, PartsLibrary library) =>
+        [
+            .. library
+                .Boards.Where(b => b.Id != board.Id && b.Maker == board.Maker && b.Name == board.Name)
+                .Select(b => new Sister(b.Id, b.Revision, b.Recognise)),
+        ];
+
+    private static IEnumerable<LeafletTable> Tables(params LeafletTable[] tables) =>
+        tables.Where(t => t.Rows.Count > 0);
+
+    private static string[] PortRow(Port port, Circuit circuit)
+    {
+        var what = port switch
+        {
+            { HeldBy: { } holder } => $"taken inside by {holder}",
+            { Kind: PortKind.Uart } => circuit.ShapeOf(port) switch
+            {
+                PortShape.Whole => "serial unit, RX and TX",
+                PortShape.RxOnly => "serial unit, RX only",
+                PortShape.TxOnly => "serial unit, TX only",
+                _ => "serial unit without pads",
+            },
+            _ => PortWords.What(port),
+        };
+        var pads = port.Nets.Distinct().SelectMany(circuit.To).Select(s => s.Pad).Distinct();
+        return
+        [
+            port.Id,
+            what,
+            string.Join(" · ", pads.Select(p => WireWords.Of(circuit, p))) is { Length: > 0 } places ? places : "none",
+            string.Join(", ", port.AdvisedFor.Select(n => Phrase.Lower(PlainWords.Of(n)))),
+        ];
+    }
+
+    private static string[] RailRow(Rail rail) =>
+        [
+            rail.Label,
+            rail.Volts is { } volts ? $"{volts:0.0#} V" : "what the pack gives",
+            BoardWords.Of(rail)[(rail.Label.Length + 2)..],
+            rail.Feed == RailFeed.RegulatorOrUsb ? "alive" : "dead",
+        ];
+
+    private static string[] PlugRow(Socket socket) =>
+        [
+            socket.Label,
+            socket.Family,
+            string.Join(", ", socket.Pads.Index().Select(p => $"{p.Index + 1} {p.Item?.Label ?? "empty"}")),
+        ];
+
+    private static string[] BridgeRow(Bridge bridge) =>
+        [
+            bridge.Id,
+            string.Join(", ", bridge.Positions),
+            bridge.Default,
+            bridge.MovedBy == MovedBy.Iron ? "the iron" : "a setting of the firmware",
+        ];
+}

@@ -1,0 +1,67 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Fit;
+using Gorvix.Core.Planning;
+using Gorvix.Storage;
+using Gorvix.Web.Hosting;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>A new build: what the choices so far come to, what does not fit them, and the build at the end.</summary>
+internal static class DraftEndpoints
+{
+    public static void MapDrafts(this IEndpointRouteBuilder app)
+    {
+        var drafts = app.MapGroup("/api/drafts").WithTags("New build");
+        drafts.MapPost("look", Look).WithName("lookAtDraft").Produces<DraftView>().ProducesProblem(422);
+        drafts.MapPost("fits", Fits).WithName("listFits").Produces<DraftFits>().ProducesProblem(422);
+        app.MapPost("/api/builds", Create)
+            .WithName("createBuild")
+            .WithTags("New build")
+            .Produces<ShelfBuild>(201)
+            .ProducesProblem(422);
+    }
+
+    private static async Task<IResult> Look(Draft draft, PartStore parts, CancellationToken stop)
+    {
+        var all = await parts.All();
+        return draft.Check(all) is { Count: > 0 } findings
+            ? Problems.Of(findings)
+            : Results.Ok(await Workers.Run(() => DraftReader.Look(draft, all, stop), stop));
+    }
+
+    private static async Task<IResult> Fits(Draft draft, PartStore parts, CancellationToken stop)
+    {
+        var all = await parts.All();
+        return draft.Check(all) is { Count: > 0 } findings
+            ? Problems.Of(findings)
+            : Results.Ok(await DraftReader.Fits(draft, all, stop));
+    }
+
+    // Planned before it is stored, as everything is.
+    private static async Task<IResult> Create(
+        Draft draft,
+        BuildStore builds,
+        PartStore parts,
+        Workbench bench,
+        CancellationToken stop
+    )
+    {
+        var all = await parts.All();
+        if (draft.Check(all) is { Count: > 0 } findings)
+        {
+            return Problems.Of(findings);
+        }
+        if (draft.Of(all) is not { } build)
+        {
+            return Problems.Of(422, "A build needs a board. Choose one, then make the build.");
+        }
+        var (resolved, against) = ResolvedBuild.Of(build, all);
+        if (resolved is null)
+        {
+            return Problems.Of(against);
+        }
+        await Workers.Run(() => new FitReader(resolved, stop).Sheet(), stop);
+        var stored = await builds.Create(build, "New build");
+        return Results.Created($"/api/builds/{stored.Id}/fit", await ShelfEndpoints.Card(stored, parts, bench, stop));
+    }
+}

@@ -1,0 +1,58 @@
+using Gorvix.Core.Leaflets;
+using Gorvix.Storage;
+using Gorvix.Web.Hosting;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>A part on its page.</summary>
+/// <param name="Leaflet">What its leaflet says.</param>
+/// <param name="UsedIn">The builds on the shelf that have it.</param>
+public sealed record PartPage(Leaflet Leaflet, IReadOnlyList<PartUse> UsedIn);
+
+/// <summary>A build that has a part.</summary>
+/// <param name="Id">Id in addresses.</param>
+/// <param name="Name">What the builder calls it.</param>
+public sealed record PartUse(string Id, string Name);
+
+/// <summary>The parts library, to be looked at.</summary>
+internal static class LibraryEndpoints
+{
+    public static void MapLibrary(this IEndpointRouteBuilder app)
+    {
+        var library = app.MapGroup("/api/library").WithTags("Library");
+        library.MapGet("", All).WithName("listParts");
+        library.MapGet("boards/{id}", Board).WithName("getBoard").Produces<PartPage>().ProducesProblem(404);
+        library.MapGet("devices/{id}", Device).WithName("getDevice").Produces<PartPage>().ProducesProblem(404);
+    }
+
+    private static async Task<IReadOnlyList<PartLine>> All(PartStore parts)
+    {
+        var all = await parts.All();
+        return [.. all.Boards.Select(BoardLeaflet.Line), .. all.Devices.Select(DeviceLeaflet.Line)];
+    }
+
+    private static async Task<IResult> Board(string id, PartStore parts, BuildStore builds)
+    {
+        var all = await parts.All();
+        return all.Board(id) is { } board
+            ? Results.Ok(new PartPage(BoardLeaflet.Of(board, all), await Uses(builds, b => b.Board == id)))
+            : Missing("board", id);
+    }
+
+    private static async Task<IResult> Device(string id, PartStore parts, BuildStore builds) =>
+        (await parts.All()).Device(id) is { } device
+            ? Results.Ok(
+                new PartPage(DeviceLeaflet.Of(device), await Uses(builds, b => b.Devices.Any(d => d.Part == id)))
+            )
+            : Missing("device", id);
+
+    private static IResult Missing(string kind, string id) =>
+        Problems.Of(404, $"There is no {kind} \"{id}\" in the library. Look for it in the list of parts.");
+
+    private static async Task<IReadOnlyList<PartUse>> Uses(BuildStore builds, Func<Core.Builds.Build, bool> uses) =>
+        [
+            .. (await builds.All())
+                .Where(s => s.Build is { } stored && uses(stored.Build))
+                .Select(s => new PartUse(s.Id, s.Build!.Build.Name)),
+        ];
+}
