@@ -228,10 +228,9 @@ public class FitScreenTests
         page.Press(Keys.Escape);
         page.Gone(".v-overlay--active");
         page.Press("x");
-        page.Press("h");
+        page.Press("p");
         page.Press(Keys.ArrowDown);
         Assert.StartsWith("position", page.Cell());
-        page.Gone("aside");
         page.Gone(".wishes");
         Assert.Equal("", page.Console());
     }

@@ -6,7 +6,6 @@ namespace Gorvix.Browser.Tests;
 public class LeafletScreenTests
 {
     private const string Rook = "/builds/rim-walk-rook/fit";
-    private const string Pipit = "/builds/tip-track-pipit/fit";
 
     [Fact]
     public async Task A_ride_a_shared_wire_the_work_in_minutes_and_the_room_left_are_on_the_page()
@@ -32,14 +31,14 @@ public class LeafletScreenTests
     [Fact]
     public async Task The_radios_side_is_set_by_keys_and_half_of_it_is_asked_for_the_other_half()
     {
-        await using var page = await Page.Open($"{Rook}?panel=setup");
-        page.Says(".notes", "set the packet rate to 443 a second or less; it is 500");
+        await using var page = await Page.Open("/builds/rim-walk-rook/parts");
+        page.Says("[data-testid='work']", "three settings and one strapped address, about 11 min");
         page.Write("[data-field='bay']", "");
-        page.Says("aside", "Give both, or leave both empty.");
+        page.Says("[data-section='radio']", "Give both, or leave both empty.");
         page.Write("[data-field='bay']", "fast");
         page.Says("[data-field='bay']", "A whole number, such as 400000 baud");
         page.Write("[data-field='bay']", "400000");
-        page.Says(".notes", "one lead taken out, one setting and one strapped address, about 7 min");
+        page.Says("[data-testid='work']", "one lead taken out, one setting and one strapped address, about 7 min");
         page.Write("[data-field='bay']", "12");
         page.Says("body", "radio.bayBaud is 12 baud. It must be 9600 to 6000000 baud.");
 
@@ -50,14 +49,13 @@ public class LeafletScreenTests
     [Fact]
     public async Task Another_harness_is_taken_and_the_blocked_cell_says_which_wire_it_lacks_and_what_helps()
     {
-        await using var page = await Page.Open($"{Pipit}?panel=parts");
+        await using var page = await Page.Open("/builds/tip-track-pipit/parts");
         page.Says("#verdict", "6 of 7 links carried. No place for control (Reed 10).");
-        page.Click("[aria-label='Remove spare']");
+        page.Click("[data-remove='spare']");
         page.Says("#verdict", "All 6 links carried.");
         page.Choose("[data-harness='receiver']", "three wires, for p");
         page.Says("#verdict", "No place for control (Relay 8H).");
-        page.Press(Keys.Escape);
-        page.Gone("aside");
+        page.Click("#to-fit");
         page.Find("[data-cell='control U2']").Click();
         page.Says("[data-testid='sentence']", "HARNESS SBUS of the Relay 8H needs a wire that only its harness");
         page.Says("[data-testid='mend']", "Take that harness under Parts.");
@@ -69,10 +67,10 @@ public class LeafletScreenTests
     [Fact]
     public async Task A_hand_that_is_careful_takes_longer()
     {
-        await using var page = await Page.Open($"{Rook}?panel=setup");
-        page.Says(".notes", "about 11 min");
+        await using var page = await Page.Open("/builds/rim-walk-rook/parts");
+        page.Says("[data-testid='work']", "about 11 min");
         page.All("[data-rule='hand'] input:checked")[0].SendKeys(Keys.ArrowDown);
-        page.Says(".notes", "about 17 min");
+        page.Says("[data-testid='work']", "about 17 min");
         Assert.Equal("", page.Console());
     }
 

@@ -60,10 +60,68 @@ public class ShelfTests
     public async Task A_build_is_taken_off_the_shelf_and_put_back()
     {
         await using var page = await Page.Open("/");
-        page.Click("[data-build='north-face-hare'] footer button");
+        Do(page, "north-face-hare", "remove");
         page.Gone("[data-build='north-face-hare']");
         page.Click("#restore");
         page.Find("[data-build='north-face-hare']");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task A_build_is_named_noted_duplicated_and_laid_aside_and_each_is_taken_back()
+    {
+        await using var page = await Page.Open("/");
+        Do(page, "north-face-hare", "rename");
+        page.Write("[role='dialog'] [data-field='name']", "");
+        page.Says("[role='dialog']", "A build needs a name.");
+        page.Write("[role='dialog'] [data-field='name']", "שפן הצוק");
+        page.Write("[role='dialog'] [data-field='note']", new string('n', 300));
+        page.Click("#save-name");
+        page.Says("[data-build='north-face-hare'] h2", "שפן הצוק");
+        Assert.Equal(1280L, page.Run("return document.documentElement.scrollWidth"));
+        Do(page, "north-face-hare", "duplicate");
+        page.Says("[data-build='copy'] h2", "שפן הצוק, copy");
+        page.Click("#restore");
+        page.Gone("[data-build='copy']");
+        Do(page, "north-face-hare", "archive");
+        page.Gone("[data-build='north-face-hare']");
+        page.Click("[data-aside='true']");
+        page.Says("[data-build='north-face-hare']", "All 3 links carried.");
+        Assert.Single(page.All("article"));
+        page.Click("#restore");
+        page.Gone("[data-aside]");
+        page.Says("[data-build='north-face-hare']", "All 3 links carried.");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task A_long_shelf_is_searched_and_ordered_and_shows_as_many_as_are_asked_for()
+    {
+        await using var page = await Page.Open("/");
+        page.Find("[data-build='north-face-hare']");
+        page.RunAsync(
+            """
+            const done = arguments[0]
+            const copy = () => fetch('/api/builds/spoil-tip-owl/duplicate', { method: 'POST' })
+            Promise.all(Array.from({ length: 45 }, copy)).then(() => done(null))
+            """
+        );
+        page.Driver.Navigate().Refresh();
+        page.Says(".more", "48 of 55 are shown.");
+        page.Click("#more");
+        page.Gone(".more");
+        Assert.Equal(55, page.All("article").Count);
+        page.Press("/");
+        page.Press("mote stop");
+        page.Says("main", "No build in front has all of these words.");
+        page.Write("[data-field='search']", "mote f1");
+        page.Until(_ => page.All("article").Count == 1 ? "yes" : null, "one build");
+        page.Says("article", "Weighbridge Wren");
+        page.Write("[data-field='search']", "");
+        page.Choose("[data-field='order']", "what needs you first");
+        page.Says("article:first-child", "Stop: No pad can feed the Lantern 25.");
+        page.Choose("[data-field='order']", "by name");
+        page.Says("article:first-child", "Crusher House Lark");
         Assert.Equal("", page.Console());
     }
 
@@ -74,6 +132,12 @@ public class ShelfTests
         page.Says("h2", "The shelf is empty");
         Assert.True(page.Find("#import").Displayed);
         Assert.Equal("", page.Console());
+    }
+
+    private static void Do(Page page, string build, string what)
+    {
+        page.Click($"[data-build='{build}'] [data-more]");
+        page.Click($".v-overlay--active [data-do='{what}']");
     }
 
     private static void Import(Page page, string file)

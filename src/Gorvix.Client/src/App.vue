@@ -11,13 +11,13 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
     <v-app-bar class="bar no-print" height="48" flat>
       <RouterLink class="name" to="/" aria-label="Gorvix, to the shelf">
         <PulseGlyph polarity="normal" :width="40" :height="18" aria-hidden="true" />
-        Gorvix
+        <span class="word">Gorvix</span>
       </RouterLink>
       <div id="crumbs" class="crumbs" />
       <RouterLink class="plain" :to="{ name: 'library' }">Library</RouterLink>
       <RouterLink class="plain" :to="{ name: 'rules' }">Rules</RouterLink>
       <v-btn id="look" class="plain" variant="text" @click="next"
-        >Look: {{ lookWords[look] }}</v-btn
+        >Look<span class="word">: {{ lookWords[look] }}</span></v-btn
       >
     </v-app-bar>
     <v-main tag="div"><RouterView /></v-main>
@@ -60,6 +60,20 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
   font-size: 0.9375rem;
   font-weight: 400;
   text-decoration: none;
+}
+
+@media (max-width: 900px) {
+  .bar {
+    padding: 0 12px;
+  }
+
+  .bar :deep(.v-toolbar__content) {
+    gap: 8px;
+  }
+
+  .word {
+    display: none;
+  }
 }
 
 .plain:hover {

@@ -203,7 +203,7 @@ internal sealed class FindingReader(
         }
         var mend =
             source.Max > input.Max
-                ? "Feed it from a regulator of its own, and say so under \"input\" in the set-up."
+                ? "Feed it from a regulator of its own, and write its volts under Parts, \"board fed with\"."
                 : "Choose a pack with more cells.";
         return
         [

@@ -35,10 +35,7 @@ public static class BoardLeaflet
             string.Join(", ", brief.OfType<string>()),
             [
                 board.Controller,
-                .. board
-                    .Ports.Where(p => p.Kind != PortKind.Usb)
-                    .Select(p => TraitOf(p.Kind))
-                    .Distinct(),
+                .. board.Ports.Where(p => p.Kind != PortKind.Usb).Select(p => TraitOf(p.Kind)).Distinct(),
             ],
             board.Input is null ? null : LeafletWords.CellsIn(board.Input)
         );

@@ -70,7 +70,7 @@ public static class FeedRules
     public static readonly Rule NoPack = new(
         "NO-PACK",
         "Supplies are judged against a pack",
-        "No pack is chosen yet, so nothing is said about supplies. Choose its cells in the set-up.",
+        "No pack is chosen yet, so nothing is said about supplies. Choose its cells under Parts.",
         "A 4S pack is 16.8 V full and 13.2 V empty: what a pad gives depends on it.",
         SourceNote.Own
     );

@@ -56,7 +56,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
-        Mend = "Take another generation of the board's firmware in the set-up, or a mode whose job it knows.",
+        Mend = "Take another generation of the board's firmware under Parts, or a mode whose job it knows.",
         Brief = "the firmware lacks the job",
     };
 
@@ -134,7 +134,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
-        Mend = "Change the house rule \"software serial\" in the set-up, or take a serial unit.",
+        Mend = "Change the house rule \"software serial\" under Parts, or take a serial unit.",
         Brief = "software serial is off",
     };
 

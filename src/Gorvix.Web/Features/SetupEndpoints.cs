@@ -119,7 +119,7 @@ internal static class SetupEndpoints
     );
 
     // As the format writes it.
-    private static string Written<T>(T value)
+    internal static string Written<T>(T value)
         where T : struct, Enum => JsonNamingPolicy.CamelCase.ConvertName($"{value}");
 
     private static async Task<SetupChoices> Choices(PartStore parts)

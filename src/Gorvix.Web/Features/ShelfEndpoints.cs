@@ -76,6 +76,7 @@ internal static class ShelfEndpoints
         BuildStore builds,
         PartStore parts,
         Workbench bench,
+        ShelfKeep keep,
         CancellationToken stop
     )
     {
@@ -84,12 +85,24 @@ internal static class ShelfEndpoints
         {
             list.Add(
                 shelved.Build is { } stored
-                    ? await Card(stored, parts, bench, stop)
+                    ? await Kept(stored, parts, bench, keep, stop)
                     : Unreadable(shelved, null, 0, shelved.Problem!)
             );
         }
         return list;
     }
+
+    private static async Task<ShelfBuild> Kept(
+        StoredBuild stored,
+        PartStore parts,
+        Workbench bench,
+        ShelfKeep keep,
+        CancellationToken stop
+    ) =>
+        (keep.Find(stored.Id, stored.Version) ?? keep.Put(await Card(stored, parts, bench, stop))) with
+        {
+            IsArchived = stored.IsArchived,
+        };
 
     // The body is read as it is: refusals must name the place in the file, not a place in a form.
     private static async Task<IResult> Import(

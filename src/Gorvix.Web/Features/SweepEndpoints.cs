@@ -30,7 +30,7 @@ internal static class SweepEndpoints
     private static async Task<IResult> Run(
         string id,
         string? device,
-        DeviceKind? add,
+        string? add,
         BuildStore builds,
         PartStore parts,
         CancellationToken stop
@@ -46,11 +46,21 @@ internal static class SweepEndpoints
             );
         }
         var kind = device is null ? null : library.Device(build.Devices.First(d => d.Id == device).Part)?.Kind;
-        kind ??= add;
+        if (device is null && add is not null)
+        {
+            if (!Enum.TryParse<DeviceKind>(add, ignoreCase: true, out var named) || !Enum.IsDefined(named))
+            {
+                return Problems.Of(
+                    422,
+                    $"There is no kind of device \"{add}\". Known: {string.Join(", ", Enum.GetValues<DeviceKind>().Select(SetupEndpoints.Written))}."
+                );
+            }
+            kind = named;
+        }
         var of = kind is null ? library.Boards.Count : library.Devices.Count(d => d.Kind == kind);
         var lines =
             device is not null ? SweepReader.Devices(build, device, library, stop)
-            : add is { } added ? SweepReader.Additions(build, added, library, stop)
+            : kind is { } added ? SweepReader.Additions(build, added, library, stop)
             : SweepReader.Boards(build, library, stop);
         return TypedResults.ServerSentEvents(Events(lines, of, stop));
     }

@@ -62,6 +62,7 @@ internal static class GorvixApp
         builder.Services.AddScoped<BuildStore>();
         builder.Services.AddScoped<DemoLoader>();
         builder.Services.AddSingleton<PlanKeep>();
+        builder.Services.AddSingleton<ShelfKeep>();
         builder.Services.AddScoped<Workbench>();
 
         var app = builder.Build();

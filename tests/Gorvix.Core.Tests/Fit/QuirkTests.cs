@@ -199,7 +199,7 @@ public class QuirkTests
         var stop = Assert.Single(sheet.Findings, f => f.Rule == "INPUT");
         Assert.Equal(
             "The Mote F1 takes 4.5 to 5.5 V, and it would get 6.6 to 8.4 V. "
-                + "Feed it from a regulator of its own, and say so under \"input\" in the set-up.",
+                + "Feed it from a regulator of its own, and write its volts under Parts, \"board fed with\".",
             stop.Sentence
         );
         Assert.DoesNotContain(Demo.Fit(Demo.WeighbridgeWren).Sheet().Findings, f => f.Rule == "INPUT");

@@ -47,14 +47,14 @@ interface Drawn {
   state: 'lit' | 'near' | 'used' | 'free'
   label: { x: number; y: number; anchor: 'start' | 'end'; turned: number }
 }
-const pads = computed<Drawn[]>(() =>
-  props.face.pads
-    .filter((pad) => pad.side === side.value)
-    .map((pad) => {
-      const spot = place(props.face, pad, turn.value)
-      return { pad, spot, state: stateOf(pad.id), label: labelOf(spot) }
-    }),
-)
+const pads = computed<Drawn[]>(() => {
+  const here = props.face.pads.filter((pad) => pad.side === side.value)
+  const spots = here.map((pad) => place(props.face, pad, turn.value))
+  return here.map((pad, i) => {
+    const spot = spots[i] ?? { x: 0, y: 0 }
+    return { pad, spot, state: stateOf(pad.id), label: labelOf(spot, spots) }
+  })
+})
 
 function stateOf(id: string): Drawn['state'] {
   if (props.lit?.includes(id)) return 'lit'
@@ -62,9 +62,9 @@ function stateOf(id: string): Drawn['state'] {
   return props.uses?.[id] ? 'used' : 'free'
 }
 
-function labelOf(spot: Spot): Drawn['label'] {
+function labelOf(spot: Spot, all: Spot[]): Drawn['label'] {
   const away = 1.3
-  switch (inward(spot, size.value)) {
+  switch (inward(spot, all, size.value)) {
     case 'right':
       return { x: spot.x + away, y: spot.y, anchor: 'start', turned: 0 }
     case 'left':

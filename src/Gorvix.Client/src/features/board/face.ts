@@ -42,15 +42,23 @@ export function edgeOnScreen(edge: Edge, side: Side, turn: Turn): Edge {
   return clockwise[(clockwise.indexOf(own) + turn / 90) % 4] ?? own
 }
 
-/** The way from a pad to the room for its label: away from the edge of the screen that is nearest. */
-export function inward(spot: Spot, size: Spot): Edge {
-  const ways: [Edge, number][] = [
-    ['right', spot.x],
-    ['left', size.x - spot.x],
-    ['front', spot.y],
-    ['rear', size.y - spot.y],
-  ]
-  return ways.reduce((best, way) => (way[1] < best[1] ? way : best))[0]
+/** Pads this near to each other, in millimetres, stand in one row. */
+const near = 7
+
+/**
+ * The way from a pad to the room for its label: across the row that it stands in, towards the middle; a pad that stands
+ * alone, away from the nearest edge of the screen.
+ */
+export function inward(spot: Spot, all: Spot[], size: Spot): Edge {
+  const beside = (d: Spot) => Math.abs(d.y) < 0.7 && Math.abs(d.x) > 0.1 && Math.abs(d.x) < near
+  const above = (d: Spot) => Math.abs(d.x) < 0.7 && Math.abs(d.y) > 0.1 && Math.abs(d.y) < near
+  const from = all.map((s) => ({ x: s.x - spot.x, y: s.y - spot.y }))
+  const [row, column] = [from.filter(beside).length, from.filter(above).length]
+  const side: Edge = spot.x < size.x / 2 ? 'right' : 'left'
+  const down: Edge = spot.y < size.y / 2 ? 'front' : 'rear'
+  if (row !== column) return row > column ? down : side
+  const toSide = Math.min(spot.x, size.x - spot.x)
+  return toSide <= Math.min(spot.y, size.y - spot.y) ? side : down
 }
 
 /** The index of the nearest spot in a direction, or -1: what lies straight ahead before what lies aside. */

@@ -119,7 +119,7 @@ async function walk(event: KeyboardEvent) {
   width: 100%;
   border-spacing: 0;
   table-layout: fixed;
-  min-width: calc(216px + 84px * v-bind('sheet.ports.length'));
+  min-width: calc(216px + 88px * v-bind('sheet.ports.length'));
 }
 
 /* Ten columns leave a word or two: small enough for "moves video control" in its row. */

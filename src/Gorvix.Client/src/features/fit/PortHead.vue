@@ -23,6 +23,7 @@ const title = computed(() =>
   <th role="columnheader" scope="col" :class="{ lit }">
     <v-tooltip v-if="title" activator="parent" location="bottom" :text="title" />
     <span class="id label">{{ port.id }}</span>
+    {{ ' ' }}
     <span class="shape">{{ port.words }}</span>
     <span class="pads label">
       <template v-for="(pad, i) in pads" :key="pad.label">
@@ -39,7 +40,7 @@ const title = computed(() =>
         </span>
       </template>
       <span v-if="all.length > pads.length" class="more"
-        >&nbsp;+{{ all.length - pads.length }}</span
+        >{{ ' ' }}+{{ all.length - pads.length }}</span
       >
       <template v-else-if="all.length === 0 && !port.heldBy">–</template>
     </span>
@@ -57,7 +58,6 @@ th {
 }
 
 .id {
-  margin-right: 6px;
   font-size: 1.125rem;
   font-weight: 650;
 }

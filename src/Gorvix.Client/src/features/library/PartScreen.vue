@@ -144,6 +144,11 @@ h2 {
   min-width: 0;
 }
 
+.told ul a {
+  display: inline-block;
+  padding: 3px 0;
+}
+
 .drawing {
   position: sticky;
   top: 60px;

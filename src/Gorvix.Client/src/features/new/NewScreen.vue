@@ -371,7 +371,10 @@ watch(
           <p v-for="stop in look.stops" :key="stop" class="stop-line">Stop: {{ stop }}</p>
           <p class="verdict" aria-live="polite">
             <VerdictMark :severity="look.verdict.severity" :size="20" />
-            <span data-testid="so-far">{{ look.verdict.sentence }}</span>
+            <span v-if="look.stops.length > 0" data-testid="so-far"
+              >{{ look.verdict.carried }} of {{ look.verdict.wanted }} links carried.</span
+            >
+            <span v-else data-testid="so-far">{{ look.verdict.sentence }}</span>
           </p>
           <dl class="places">
             <div

@@ -91,7 +91,7 @@ async function endNaming(take: boolean) {
                 data-field="device-name"
                 placeholder="second GNSS"
                 maxlength="120"
-                @keydown.enter="endNaming(true)"
+                @keydown.enter.prevent="endNaming(true)"
                 @keydown.esc.stop="endNaming(false)"
                 @blur="endNaming(true)"
               />
@@ -101,7 +101,7 @@ async function endNaming(take: boolean) {
             v-else
             variant="text"
             size="small"
-            :aria-label="`Name ${title}`"
+            :aria-label="`Name it: ${title}`"
             @click="beginNaming"
             >Name it</v-btn
           >
@@ -110,7 +110,7 @@ async function endNaming(take: boolean) {
           variant="text"
           size="small"
           :data-exchange="device.id"
-          :aria-label="`Exchange ${title}`"
+          :aria-label="`Exchange: ${title}`"
           @click="$emit('exchange')"
           >Exchange</v-btn
         >
@@ -118,7 +118,7 @@ async function endNaming(take: boolean) {
           variant="text"
           size="small"
           :data-remove="device.id"
-          :aria-label="`Remove ${title}`"
+          :aria-label="`Remove: ${title}`"
           @click="emit('change', { kind: 'removeDevice', device: device.id })"
           >Remove</v-btn
         >

@@ -103,7 +103,7 @@ onMounted(() => field.value?.querySelector('input')?.focus())
           v-model="search"
           data-field="search"
           placeholder="maker, name, protocol, volts"
-          @keydown.enter="shown[0] && pick(shown[0].id)"
+          @keydown.enter.prevent="shown[0] && pick(shown[0].id)"
         />
       </LineField>
       <LineField v-if="of === 'add'" v-slot="{ id }" label="Kind">
@@ -139,8 +139,8 @@ onMounted(() => field.value?.querySelector('input')?.focus())
           :class="{ picked: line.id === picked }"
           :data-candidate="line.id"
           :aria-pressed="line.id === picked"
-          :disabled="line.id === now"
-          @click="pick(line.id)"
+          :aria-disabled="line.id === now"
+          @click="line.id !== now && pick(line.id)"
         >
           <span class="name"
             >{{ line.name }}<span v-if="line.id === now" class="quiet"> – you have it</span></span
@@ -161,7 +161,11 @@ onMounted(() => field.value?.querySelector('input')?.focus())
             <p v-for="stop in foretold.stops" :key="stop" class="stop">Stop: {{ stop }}</p>
             <p class="then">
               <VerdictMark :severity="foretold.after.severity" />
-              <span>Then: {{ foretold.after.sentence }}</span>
+              <span v-if="foretold.stops.length > 0"
+                >Then {{ foretold.after.carried }} of {{ foretold.after.wanted }} links are
+                carried.</span
+              >
+              <span v-else>Then: {{ foretold.after.sentence }}</span>
             </p>
             <ul>
               <li v-for="moved in foretold.moved" :key="moved">{{ moved }}</li>
@@ -208,10 +212,6 @@ onMounted(() => field.value?.querySelector('input')?.focus())
 .candidate:hover,
 .picked {
   border-color: var(--chosen);
-}
-
-.candidate:disabled {
-  opacity: 1;
 }
 
 .name {

@@ -112,6 +112,9 @@ onMounted(library.load)
     <p v-if="!view && build.standing === 'loading'" class="quiet gap" role="status">Planning …</p>
     <template v-if="view">
       <BuildHead :view="view" :findings="view.sheet.open.ofParts" @keys="keysOpen = true" />
+      <p v-if="view.sheet.workSummary" class="quiet work" data-testid="work">
+        By hand: {{ view.sheet.workSummary }}. {{ view.sheet.room.words }}
+      </p>
       <NameFields
         class="names"
         :name="view.name"
@@ -173,8 +176,12 @@ onMounted(library.load)
   margin: 16px 0;
 }
 
+.work {
+  font-size: 0.9375rem;
+}
+
 .names {
-  margin: 4px 0 16px;
+  margin: 8px 0 16px;
 }
 
 .columns {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { PartsChange, Problem, ShelfBuild } from '@/api/client'
 import LineField from '@/ui/LineField.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
@@ -12,13 +12,16 @@ const props = defineProps<{
 const emit = defineEmits<{ close: [] }>()
 const name = ref('')
 const note = ref('')
+const box = useTemplateRef<HTMLElement>('box')
 const problem = ref<Problem | null>(null)
 watch(
   () => props.build,
-  (now) => {
+  async (now) => {
     name.value = now?.name ?? ''
     note.value = now?.note ?? ''
     problem.value = null
+    await nextTick()
+    box.value?.querySelector('input')?.focus()
   },
 )
 
@@ -35,7 +38,7 @@ async function save() {
 
 <template>
   <v-dialog :model-value="build !== null" @update:model-value="!$event && emit('close')">
-    <form class="box" @submit.prevent="save">
+    <form ref="box" class="box" @submit.prevent="save">
       <h2>Name and note</h2>
       <ProblemNote v-if="problem" title="That was not saved" :problem="problem" />
       <LineField v-slot="{ id }" label="Name">
@@ -45,7 +48,6 @@ async function save() {
           data-field="name"
           dir="auto"
           maxlength="120"
-          autofocus
           :error-messages="name.trim() === '' ? 'A build needs a name.' : ''"
         />
       </LineField>

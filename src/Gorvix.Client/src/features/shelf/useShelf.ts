@@ -13,10 +13,12 @@ export type Order = (typeof orders)[number]['value']
 const step = 48
 
 const weight = { stop: 0, warn: 1, note: 2 }
+const leftOut = (b: ShelfBuild) => b.verdict.wanted - b.verdict.carried
 const compare: Record<Order, (a: ShelfBuild, b: ShelfBuild) => number> = {
   changed: (a, b) => b.changedAt.localeCompare(a.changedAt),
   name: (a, b) => a.name.localeCompare(b.name),
-  verdict: (a, b) => weight[a.verdict.severity] - weight[b.verdict.severity],
+  verdict: (a, b) =>
+    weight[a.verdict.severity] - weight[b.verdict.severity] || leftOut(b) - leftOut(a),
 }
 
 /** The builds on the shelf: searched, ordered, named, duplicated, laid aside, imported, removed and put back. */

@@ -1,0 +1,145 @@
+namespace Gorvix.Browser.Tests;
+
+/// <summary>
+/// At each width that is promised: nothing runs over the side of the page, no words run out of their box or into each other,
+/// and no short word is broken.
+/// </summary>
+public class LayoutTests
+{
+    private static readonly string[] Paths =
+    [
+        "/",
+        "/new",
+        "/library",
+        "/library/boards/thornwick-pawl-f7-r2",
+        "/library/devices/brindlow-beacon-d6",
+        "/builds/rim-walk-rook/parts",
+        "/builds/haul-road-heron/fit",
+        "/builds/spoil-tip-owl/fit",
+        "/builds/spoil-tip-owl/sweep",
+        "/rules/POL",
+    ];
+
+    // Words of one line in one box: where they are on the page, cut by whatever scrolls round them.
+    private const string Look = """
+        const faults = []
+        const page = document.documentElement
+        if (page.scrollWidth > page.clientWidth) faults.push(`the page is ${page.scrollWidth} wide`)
+        const texts = []
+        const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
+        const range = document.createRange()
+        const shows = (e) => e.checkVisibility({ opacityProperty: true, visibilityProperty: true })
+        const aside = (e) => e.closest('.visually-hidden, .v-overlay, svg, title, script, style, .v-field__input, .v-skeleton-loader')
+        for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+          const parent = node.parentElement
+          if (!node.data.trim() || !parent || aside(parent) || !shows(parent)) continue
+          range.selectNodeContents(node)
+          for (const match of node.data.matchAll(/[^\s·\-\/–]+/g)) {
+            range.setStart(node, match.index)
+            range.setEnd(node, match.index + match[0].length)
+            const boxes = [...range.getClientRects()].filter((b) => b.width > 0)
+            if (boxes.length > 1 && match[0].length <= 16 && new Set(boxes.map((b) => Math.round(b.top))).size > 1)
+              faults.push(`“${match[0]}” is broken`)
+            for (const box of boxes) texts.push({ node, parent, box, word: match[0] })
+          }
+        }
+        const scrolls = (e) => { const s = getComputedStyle(e); return /auto|scroll|hidden|clip/.test(s.overflowX + s.overflowY) }
+        for (const t of texts) {
+          let box = t.box
+          for (let e = t.parent; e && e !== document.body; e = e.parentElement) {
+            const own = e.getBoundingClientRect()
+            if (getComputedStyle(e).display === 'inline') continue
+            if (scrolls(e)) {
+              const left = Math.max(box.left, own.left), right = Math.min(box.right, own.right)
+              const top = Math.max(box.top, own.top), bottom = Math.min(box.bottom, own.bottom)
+              t.hidden = right - left < 2 || bottom - top < 2
+              box = { left, right, top, bottom }
+              if (t.hidden) break
+            } else if (box.left < own.left - 4 || box.right > own.right + 4) {
+              faults.push(`“${t.word}” runs out of <${e.tagName.toLowerCase()} class="${e.className}">`)
+              break
+            }
+            if (getComputedStyle(e).position === 'fixed' || getComputedStyle(e).position === 'sticky') t.layer = e
+          }
+          t.box = box
+        }
+        const seen = texts.filter((t) => !t.hidden)
+        for (let i = 0; i < seen.length; i++)
+          for (let j = i + 1; j < seen.length; j++) {
+            const a = seen[i], b = seen[j]
+            if (a.node === b.node || a.layer !== b.layer) continue
+            const wide = Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left)
+            const high = Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top)
+            if (wide > 2 && high > 7) faults.push(`“${a.word}” and “${b.word}” overlap`)
+          }
+        return [...new Set(faults)].slice(0, 12).join('\n')
+        """;
+
+    public static TheoryData<string, int> Views =>
+        [.. Paths.SelectMany(p => new[] { 1280, 1024, 768 }, (p, w) => (p, w))];
+
+    [Theory]
+    [MemberData(nameof(Views))]
+    public async Task Words_stay_in_their_boxes_and_apart(string path, int width)
+    {
+        await using var page = await Page.Open(path, width: width, height: 900);
+        Settled(page);
+        Assert.Equal("", page.Run(Look));
+    }
+
+    [Fact]
+    public async Task At_twice_the_size_everything_is_still_there_without_scrolling_sideways()
+    {
+        // 200 % on 1280 is a page of 640.
+        await using var page = await Page.Open("/builds/spoil-tip-owl/parts", width: 640, height: 400);
+        Settled(page);
+        Assert.Equal(640L, page.Run("return document.documentElement.scrollWidth"));
+        page.Go("/builds/spoil-tip-owl/fit");
+        Settled(page);
+        Assert.Equal(640L, page.Run("return document.documentElement.scrollWidth"));
+    }
+
+    [Fact]
+    public async Task The_look_sees_words_that_overlap_break_or_run_out()
+    {
+        await using var page = await Page.Open("/rules/POL");
+        Settled(page);
+        Assert.Equal("", page.Run(Look));
+        page.Run(
+            """
+            // The page's own policy lets no style in by mark-up.
+            const put = (tag, into, text, style) => {
+              const made = document.createElement(tag)
+              made.textContent = text
+              Object.assign(made.style, style)
+              into.append(made)
+              return made
+            }
+            const main = document.querySelector('main')
+            const under = put('p', main, 'under', { position: 'relative', width: '300px' })
+            put('span', under, 'over', { position: 'absolute', left: 0 })
+            put('p', main, 'breaking', { width: '20px', overflowWrap: 'anywhere' })
+            put('p', main, 'running', { width: '20px', whiteSpace: 'nowrap', overflowWrap: 'normal' })
+            """
+        );
+        var faults = (string)page.Run(Look)!;
+        Assert.Contains("“under” and “over” overlap", faults);
+        Assert.Contains("“breaking” is broken", faults);
+        Assert.Contains("“running” runs out", faults);
+    }
+
+    private static void Settled(Page page)
+    {
+        page.Find("main h1");
+        page.Until(
+            _ =>
+                page.All(".v-skeleton-loader").Count == 0
+                && !page.Find("main").Text.Contains("Planning …", StringComparison.Ordinal)
+                && !page.Find("main").Text.Contains(" tried\n", StringComparison.Ordinal)
+                    | page.Find("main").Text.Contains("all ", StringComparison.Ordinal)
+                    ? "yes"
+                    : null,
+            "the page to come to rest"
+        );
+    }
+}

@@ -1,0 +1,177 @@
+using OpenQA.Selenium;
+
+namespace Gorvix.Browser.Tests;
+
+/// <summary>The Parts step, the library and the board's face as a builder uses them.</summary>
+public class PartsScreenTests
+{
+    private const string Hare = "/builds/north-face-hare/parts";
+
+    [Fact]
+    public async Task Parts_are_added_exchanged_weighed_and_removed_and_what_it_does_is_told_before()
+    {
+        await using var page = await Page.Open(Hare);
+        page.Says(".board", "Small 2 beside the arrow");
+        page.Says(".board", "Or do you hold revision 1? No number beside the arrow");
+        page.Shot("parts");
+        page.Press("a");
+        page.Write("[data-field='search']", "ledger");
+        page.Click("[data-candidate='fallowby-ledger']");
+        page.Says("#told", "Then: 3 of 4 links carried. No place for flight log (Ledger).");
+        page.Says("#verdict", "All 3 links carried.");
+        page.Click("#take");
+        page.Says("#verdict", "3 of 4 links carried. No place for flight log (Ledger).");
+        page.Gone("aside");
+        Assert.Equal("add", page.Driver.SwitchTo().ActiveElement().GetAttribute("data-exchange"));
+
+        page.Click("[data-exchange='board']");
+        page.Says("[data-candidate='cobbold-mote-f1-r5']", "Stop: The Mote F1 takes 4.5 to 5.5 V");
+        page.Click("[data-candidate='cobbold-mote-f1-r5']");
+        page.Says("#told", "Stop: The Mote F1 takes 4.5 to 5.5 V");
+        page.Says("#take", "Take it all the same");
+        page.Shot("parts-exchange");
+        page.Click("[data-candidate='thornwick-spindle-f7-r1']");
+        page.Says("#told", "Flight log (Ledger) is carried now, on U6.");
+        page.Click("#take");
+        page.Says("#verdict", "All 4 links carried.");
+        page.Says("[data-testid='moved']", "Flight log (Ledger) is carried now, on U6.");
+
+        page.Click("[data-priority='recorder log want']");
+        page.Find("[data-priority='recorder log want'].v-btn--active");
+        page.Click("[data-remove='recorder']");
+        page.Says("[data-testid='moved']", "Flight log (Ledger) is no longer wished for.");
+        page.Click("[data-priority='air-unit control want']");
+        page.Says("#verdict", "3 of 4 links carried. No place for control (Beacon D6).");
+        page.Click("[data-priority='air-unit control none']");
+        page.Says("#verdict", "All 3 links carried.");
+        page.Press("z");
+        page.Says("#verdict", "3 of 4 links carried.");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task A_device_has_a_name_of_the_builders_own_and_sentences_use_it()
+    {
+        await using var page = await Page.Open(Hare);
+        page.Click("[data-device='gnss'] [aria-label^='Name ']");
+        page.Press("tail GNSS" + Keys.Enter);
+        page.Says("[data-device='gnss'] h3", "tail GNSS");
+        page.Click("[data-priority='air-unit control must']");
+        page.Says("#verdict", "3 of 4");
+        page.Press("f");
+        page.Says("tbody", "GNSS\"");
+        page.Click("#to-parts");
+        page.Click("[data-device='gnss'] [aria-label^='Name ']");
+        page.Press("other" + Keys.Escape);
+        page.Says("[data-device='gnss'] h3", "tail GNSS");
+        page.Write("[data-field='name']", "");
+        page.Says(".names", "A build needs a name.");
+        page.Write("[data-field='name']", "Hare of the north face");
+        page.Says(".v-app-bar .build", "Hare of the north face");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task A_build_without_devices_says_what_comes_first()
+    {
+        await using var page = await Page.Open(Hare);
+        foreach (var device in new[] { "receiver", "air-unit", "gnss" })
+        {
+            page.Click($"[data-remove='{device}']");
+            page.Gone($"[data-device='{device}']");
+        }
+        page.Says("#verdict", "No link is wished for yet.");
+        page.Until(
+            _ => page.Run("return document.activeElement.dataset.exchange ?? null") as string,
+            "the focus to be on what comes next"
+        );
+        page.Says("main", "Add the receiver first: without control nothing flies.");
+        page.Press("f");
+        page.Says("main", "This build wishes for no link yet. Add a device under Parts.");
+        page.Click("#go-parts");
+        page.Press("a");
+        page.Find("[data-field='search']");
+        page.Press(Keys.Escape);
+        page.Gone("aside");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task Before_you_buy_adds_a_kind_that_the_build_lacks()
+    {
+        await using var page = await Page.Open("/builds/haul-road-heron/sweep");
+        page.Says("[data-testid='progress']", "all 10 tried");
+        page.Choose("[data-field='add']", "recorder");
+        page.Says("[data-part='fallowby-ledger']", "links carried");
+        Assert.Contains("add=recorder", page.Driver.Url);
+        page.Click("[data-part='fallowby-ledger'] button");
+        page.Says("tbody", "Fallowby Ledger");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task The_library_is_narrowed_by_what_decides_and_a_part_tells_its_facts_and_where_it_is_used()
+    {
+        await using var page = await Page.Open("/library");
+        page.Says("[data-testid='count']", "43 of 43 parts.");
+        page.Shot("library");
+        page.Choose("[data-field='kind']", "receiver");
+        page.Choose("[data-field='can']", "CRSF");
+        page.Says("[data-testid='count']", "of 43 parts.");
+        Assert.All(page.All(".rows > li"), row => Assert.Contains("CRSF", row.Text));
+        page.Driver.Navigate().Refresh();
+        Assert.All(page.All(".rows > li"), row => Assert.Contains("CRSF", row.Text));
+        page.Choose("[data-field='kind']", "board");
+        page.Choose("[data-field='pack']", "2S");
+        page.Says("[data-testid='count']", "1 of 43 parts.");
+        page.Click("[data-part='cobbold-nib-f4-r2'] a");
+        page.Says("main", "receiver on the processor bus");
+        page.Says("main", "Ramp Swift");
+        page.Go("/library/boards/askerdale-pinion-f4-r2");
+        page.Says("main", "Revision 1: No number beside the arrow");
+        page.Find("[data-pad]").Click();
+        page.Says("[data-testid='told']", "side");
+        page.Shot("part");
+    }
+
+    [Fact]
+    public async Task The_face_flips_turns_and_grows_its_pads_tell_their_link_and_keys_walk_them()
+    {
+        await using var page = await Page.Open("/builds/rim-walk-rook/fit");
+        page.Says("#verdict", "All 12");
+        Assert.Equal("top", page.Find(".face svg").GetAttribute("data-side"));
+        Assert.Equal(["r1", "t1"], Lit(page));
+        page.Find("[data-cell='heading I2C1']").Click();
+        page.Until(_ => Lit(page) is ["scl", "sda"] ? "yes" : null, "the bus's pads");
+        Assert.Equal("bottom", page.Find(".face svg").GetAttribute("data-side"));
+        page.Run("document.querySelector('.face').scrollIntoView({ block: 'end' })");
+        page.Shot("fit-face");
+
+        // A pad that is in use selects its link; one that is free, where the link in sight would go on its port.
+        page.Click("[data-pad='r3']");
+        page.Until(_ => page.Cell().StartsWith("esc", StringComparison.Ordinal) ? "yes" : null, "the link on R3");
+        page.Click(".face [value='top']");
+        var before = page.Find("[data-pad='r1']").Location;
+        page.Click("[data-face='turn']");
+        Assert.Equal("90", page.Find(".face svg").GetAttribute("data-turn"));
+        Assert.NotEqual(before, page.Find("[data-pad='r1']").Location);
+        var width = page.Find(".face svg").Size.Width;
+        page.Click("[data-face='more']");
+        Assert.True(page.Find(".face svg").Size.Width > 1.4 * width);
+        page.Click("[data-face='less']");
+
+        page.Run("document.querySelector('.face [tabindex=\"0\"]').focus()");
+        var first = Focused(page);
+        page.Press(Keys.ArrowRight);
+        page.Until(_ => Focused(page) is { } now && now != first ? "yes" : null, "the next pad");
+        page.Says("[data-testid='told']", "top side");
+        page.Press(Keys.Enter);
+        Assert.Equal("", page.Console());
+    }
+
+    private static string[] Lit(Page page) =>
+        [.. page.All(".face .lit").Select(p => p.GetAttribute("data-pad")!).Order(StringComparer.Ordinal)];
+
+    private static string? Focused(Page page) =>
+        page.Run("return document.activeElement.dataset.pad ?? null") as string;
+}
