@@ -40,6 +40,14 @@ public sealed class LiveServer : IAsyncDisposable
 
     public async Task<JsonElement> Get(string path) => await Client.GetFromJsonAsync<JsonElement>(path);
 
+    /// <summary>What a refused request is told.</summary>
+    public async Task<string?> Refusal(string path)
+    {
+        using var answer = await Client.GetAsync(path);
+        var problem = JsonSerializer.Deserialize<JsonElement>(await answer.Content.ReadAsStringAsync());
+        return problem.GetProperty("detail").GetString();
+    }
+
     public async Task<(int Status, JsonElement Body)> Post(string path, string body)
     {
         using var content = new StringContent(body, Encoding.UTF8, "application/json");

@@ -105,6 +105,6 @@ public class PlanKeepTests
             Devices = [],
             Wants = [],
         };
-        return new PlannedBuild(new StoredBuild(id, version, build, null, null, default), null, null, []);
+        return new PlannedBuild(new StoredBuild(id, version, build, null, null, default, false), null, null, []);
     }
 }

@@ -45,13 +45,15 @@ public sealed record Draft
         }
         for (var i = 0; i < Wishes.Count; i++)
         {
-            list.Range(
-                Wishes[i].Device,
-                0,
-                Math.Max(0, Devices.Count - 1),
-                "in the list of devices",
-                $"draft.wishes[{i}]"
-            );
+            if (Wishes[i].Device < 0 || Wishes[i].Device >= Devices.Count)
+            {
+                list.Stop(
+                    PartRules.BadValue,
+                    $"draft.wishes[{i}].device",
+                    ("problem", $"is {Wishes[i].Device}, and {Devices.Count} devices are chosen"),
+                    ("mend", "Count the devices from 0.")
+                );
+            }
         }
         return list.Findings;
     }

@@ -117,7 +117,7 @@ public static class BoardLeaflet
     {
         var what = port switch
         {
-            { HeldBy: { } holder } => $"taken inside by {holder}",
+            { HeldBy: { } holder } => $"taken inside: {holder}",
             { Kind: PortKind.Uart } => circuit.ShapeOf(port) switch
             {
                 PortShape.Whole => "serial unit, RX and TX",

@@ -134,7 +134,8 @@ watch(
 )
 
 function wordsOf(pad: FacePad) {
-  return [pad.words, props.uses?.[pad.id] ?? 'nothing on it', pad.doubt].filter(Boolean).join('; ')
+  const use = props.uses && (props.uses[pad.id] ?? 'nothing on it')
+  return [pad.words, use, pad.doubt].filter(Boolean).join('; ')
 }
 const told = computed(() => {
   const id = pointed.value ?? at.value

@@ -1,0 +1,157 @@
+namespace Gorvix.Web.Tests;
+
+/// <summary>New builds, the library, and changes that are told before they are done, through the API.</summary>
+public class NewBuildApiTests
+{
+    private const string Hare = "/api/builds/north-face-hare";
+
+    private const string Draft = """
+        {"name":"Quarry Lip Finch","board":"thornwick-spindle-f7-r1","pack":{"cells":4},"devices":["dunmerrow-relay-16","ewhurst-fix-10"]}
+        """;
+
+    [Fact]
+    public async Task A_draft_is_looked_at_and_made_into_a_build_that_outlives_a_restart()
+    {
+        await using var server = await LiveServer.Start();
+        var look = (await server.Post("/api/drafts/look", Draft)).Body;
+        var verdict = look.GetProperty("verdict").GetProperty("sentence").GetString();
+        var (status, card) = await server.Post("/api/builds", Draft);
+        Assert.Equal(201, status);
+        Assert.Equal("quarry-lip-finch", card.GetProperty("id").GetString());
+        Assert.Equal(verdict, card.GetProperty("verdict").GetProperty("sentence").GetString());
+        var (_, twin) = await server.Post("/api/builds", Draft);
+        Assert.Equal("quarry-lip-finch-2", twin.GetProperty("id").GetString());
+        await using var again = await LiveServer.Start(server.Data);
+        var fit = await again.Get("/api/builds/quarry-lip-finch/fit");
+        Assert.Equal("must", fit.GetProperty("wants")[0].GetProperty("priority").GetString());
+        Assert.Equal(1, fit.GetProperty("version").GetInt32());
+    }
+
+    [Theory]
+    [InlineData("/api/drafts/look", """{"board":"nowhere"}""", "draft.board names board \"nowhere\"")]
+    [InlineData("/api/drafts/fits", """{"board":"nowhere"}""", "draft.board names board \"nowhere\"")]
+    [InlineData("/api/builds", """{"devices":["nothing"]}""", "draft.devices[0] names device \"nothing\"")]
+    [InlineData("/api/builds", """{}""", "A build needs a board.")]
+    [InlineData("/api/builds", """{"board":"cobbold-mote-f1-r5","pack":{"cells":0}}""", "draft.pack.cells is 0 cells")]
+    public async Task A_draft_that_cannot_be_is_refused_and_nothing_is_stored(string path, string draft, string said)
+    {
+        await using var server = await LiveServer.Start();
+        var (status, problem) = await server.Post(path, draft);
+        Assert.Equal(422, status);
+        Assert.StartsWith(said, problem.GetProperty("detail").GetString());
+        Assert.Equal(10, (await server.Get("/api/builds")).GetArrayLength());
+    }
+
+    [Fact]
+    public async Task What_does_not_fit_is_named_for_a_board_and_a_pack()
+    {
+        await using var server = await LiveServer.Start();
+        var fits = (await server.Post("/api/drafts/fits", """{"board":"cobbold-nib-f4-r2","pack":{"cells":2}}""")).Body;
+        var unit = fits.GetProperty("devices")
+            .EnumerateArray()
+            .First(d => d.GetProperty("id").GetString() == "brindlow-beacon-d6");
+        Assert.Equal("stop", unit.GetProperty("severity").GetString());
+        Assert.Contains(
+            fits.GetProperty("boards").EnumerateArray(),
+            b => b.GetProperty("id").GetString() == "thornwick-lever-f4-r3"
+        );
+    }
+
+    [Fact]
+    public async Task A_change_that_is_foretold_is_not_done()
+    {
+        await using var server = await LiveServer.Start();
+        const string Board = """{"version":1,"change":{"kind":"takeBoard","part":"cobbold-mote-f1-r5"}}""";
+        var (status, told) = await server.Post($"{Hare}/parts/foretold", Board);
+        Assert.Equal(200, status);
+        Assert.StartsWith("The Mote F1 takes 4.5 to 5.5 V", told.GetProperty("stops")[0].GetString());
+        Assert.Equal(3, told.GetProperty("before").GetProperty("carried").GetInt32());
+        var fit = await server.Get($"{Hare}/fit");
+        Assert.Equal(1, fit.GetProperty("version").GetInt32());
+        Assert.Equal("askerdale-pinion-f4-r2", fit.GetProperty("boardPart").GetString());
+        Assert.Equal(
+            422,
+            (await server.Post($"{Hare}/parts/foretold", Board.Replace("cobbold-mote-f1-r5", "x"))).Status
+        );
+        Assert.Equal(
+            409,
+            (await server.Post($"{Hare}/parts/foretold", Board.Replace("\"version\":1", "\"version\":9"))).Status
+        );
+    }
+
+    [Fact]
+    public async Task The_library_lists_every_part_and_a_page_tells_where_it_is_used()
+    {
+        await using var server = await LiveServer.Start();
+        var lines = (await server.Get("/api/library")).EnumerateArray().ToList();
+        Assert.Equal(10, lines.Count(l => l.GetProperty("isBoard").GetBoolean()));
+        foreach (var line in lines)
+        {
+            var kind = line.GetProperty("isBoard").GetBoolean() ? "boards" : "devices";
+            var page = await server.Get($"/api/library/{kind}/{line.GetProperty("id").GetString()}");
+            Assert.Equal(
+                line.GetProperty("name").GetString(),
+                page.GetProperty("leaflet").GetProperty("line").GetProperty("name").GetString()
+            );
+        }
+        var used = await server.Get("/api/library/boards/askerdale-trunnion-f4-r1");
+        Assert.Equal(
+            ["rim-walk-rook", "tip-track-pipit"],
+            used.GetProperty("usedIn").EnumerateArray().Select(u => u.GetProperty("id").GetString()!)
+        );
+        Assert.StartsWith(
+            "There is no device \"nobody\" in the library.",
+            await server.Refusal("/api/library/devices/nobody")
+        );
+    }
+
+    [Fact]
+    public async Task A_build_is_duplicated_and_laid_aside_and_its_steps_stay_its_own()
+    {
+        await using var server = await LiveServer.Start();
+        var (status, copy) = await server.Post($"{Hare}/duplicate", "{}");
+        Assert.Equal((201, "north-face-hare-copy"), (status, copy.GetProperty("id").GetString()));
+        await server.Post(
+            "/api/builds/north-face-hare-copy/parts",
+            """{"version":1,"change":{"kind":"nameBuild","text":"Twin"}}"""
+        );
+        Assert.Equal("North Face Hare", (await server.Get($"{Hare}/fit")).GetProperty("name").GetString());
+        var copied = await server.Get("/api/builds/north-face-hare-copy/fit");
+        Assert.Equal("Twin", copied.GetProperty("name").GetString());
+        Assert.Equal(204, (await server.Post($"{Hare}/archive", "{}")).Status);
+        bool Aside(System.Text.Json.JsonElement all) =>
+            all.EnumerateArray()
+                .First(b => b.GetProperty("id").GetString() == "north-face-hare")
+                .GetProperty("isArchived")
+                .GetBoolean();
+        Assert.True(Aside(await server.Get("/api/builds")));
+        Assert.Equal(204, (await server.Post($"{Hare}/unarchive", "{}")).Status);
+        Assert.False(Aside(await server.Get("/api/builds")));
+        Assert.Equal(404, (await server.Post("/api/builds/nobody/archive", "{}")).Status);
+        Assert.Equal(404, (await server.Post("/api/builds/nobody/duplicate", "{}")).Status);
+    }
+
+    [Fact]
+    public async Task A_name_of_the_greatest_length_can_be_duplicated_again_and_again()
+    {
+        await using var server = await LiveServer.Start();
+        var name = new string('n', 120);
+        await server.Post($"{Hare}/parts", $$$"""{"version":1,"change":{"kind":"nameBuild","text":"{{{name}}}"}}""");
+        var (_, first) = await server.Post($"{Hare}/duplicate", "{}");
+        Assert.Equal(120, first.GetProperty("name").GetString()!.Length);
+        var (status, second) = await server.Post($"/api/builds/{first.GetProperty("id").GetString()}/duplicate", "{}");
+        Assert.Equal(201, status);
+        Assert.NotEqual(first.GetProperty("id").GetString(), second.GetProperty("id").GetString());
+    }
+
+    [Fact]
+    public async Task A_kind_that_nobody_knows_is_refused_before_the_sweep_begins()
+    {
+        await using var server = await LiveServer.Start();
+        Assert.StartsWith(
+            "There is no kind of device \"kettle\". Known: receiver,",
+            await server.Refusal($"{Hare}/sweep?add=kettle")
+        );
+        Assert.StartsWith("There is no kind", await server.Refusal($"{Hare}/sweep?add=99"));
+    }
+}
