@@ -13,6 +13,10 @@ else if (args is ["pins"])
 {
     await PinRuns.Run();
 }
+else if (args is ["views"])
+{
+    await ViewRuns.Run();
+}
 else if (args is ["server"])
 {
     await ServerRuns.Run();

@@ -47,6 +47,10 @@ describe('the face of a board', () => {
     const row = [10, 13, 16].map((x) => ({ x, y: 29 }))
     expect(row.map((s) => inward(s, row, size))).toEqual(['rear', 'rear', 'rear'])
     expect(inward({ x: 28, y: 15 }, [], size)).toBe('left')
+    // Two abreast at the end of a column: the outer one writes past neither of them.
+    const pair = [...column, { x: 5, y: 1 }]
+    expect(inward({ x: 2, y: 1 }, pair, size)).toBe('rear')
+    expect(inward({ x: 5, y: 1 }, pair, size)).toBe('front')
   })
 
   it('walks to what lies straight ahead before what lies aside, and stays where there is nothing', () => {

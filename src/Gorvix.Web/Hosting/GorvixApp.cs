@@ -1,3 +1,4 @@
+using System.IO.Compression;
 using System.Net;
 using System.Text.Json;
 using System.Text.Json.Serialization;
@@ -6,6 +7,7 @@ using Gorvix.Core.Routing;
 using Gorvix.Storage;
 using Gorvix.Web.Features;
 using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Web.Hosting;
@@ -55,6 +57,11 @@ internal static class GorvixApp
                     }
                 )
         );
+        // The client's own files only: an answer of the API comes from this machine and is not worth the packing.
+        builder.Services.AddResponseCompression(pack =>
+            pack.MimeTypes = ["text/css", "text/javascript", "application/javascript", "text/html", "image/svg+xml"]
+        );
+        builder.Services.Configure<BrotliCompressionProviderOptions>(b => b.Level = CompressionLevel.Optimal);
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddDbContext<GorvixDb>(db => db.UseSqlite(new DataFolder(options.Data).ConnectionString));
         builder.Services.AddSingleton<PartCache>();
@@ -68,6 +75,7 @@ internal static class GorvixApp
         var app = builder.Build();
         app.UseExceptionHandler(handler => handler.Run(Answer));
         app.UseDoors();
+        app.UseResponseCompression();
         app.MapShelf();
         app.MapDrafts();
         app.MapLibrary();

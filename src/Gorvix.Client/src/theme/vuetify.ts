@@ -1,5 +1,5 @@
 import { createVuetify } from 'vuetify'
-import 'vuetify/styles'
+import 'vuetify/styles/core'
 import { aliases, ink } from './icons'
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name=csp-nonce]')?.content

@@ -45,14 +45,25 @@ interface Drawn {
   pad: FacePad
   spot: Spot
   state: 'lit' | 'near' | 'used' | 'free'
-  label: { x: number; y: number; anchor: 'start' | 'end'; turned: number }
+  /** Half the width of its copper; pins of a plug are small. */
+  half: number
+  label: { x: number; y: number; anchor: 'start' | 'end'; turned: number } | null
 }
 const pads = computed<Drawn[]>(() => {
   const here = props.face.pads.filter((pad) => pad.side === side.value)
   const spots = here.map((pad) => place(props.face, pad, turn.value))
   return here.map((pad, i) => {
     const spot = spots[i] ?? { x: 0, y: 0 }
-    return { pad, spot, state: stateOf(pad.id), label: labelOf(spot, spots) }
+    const state = stateOf(pad.id)
+    // Pins stand too close for a label each: those in sight have one, the others when the board is large.
+    const told = !pad.plug || state === 'lit' || zoom.value >= 2
+    return {
+      pad,
+      spot,
+      state,
+      half: pad.plug ? 0.5 : 0.8,
+      label: told ? labelOf(spot, spots) : null,
+    }
   })
 })
 
@@ -90,9 +101,22 @@ const plugs = computed(() => {
       top,
       width: Math.max(...xs) + 1.1 - left,
       height: Math.max(...ys) + 1.1 - top,
+      name: nameOf({
+        x: (Math.min(...xs) + Math.max(...xs)) / 2,
+        y: (Math.min(...ys) + Math.max(...ys)) / 2,
+      }),
     }
   })
 })
+
+/** A plug's name stands between it and the middle of the board. */
+function nameOf(at: Spot) {
+  const [dx, dy] = [size.value.x / 2 - at.x, size.value.y / 2 - at.y]
+  const wide = Math.abs(dx) >= Math.abs(dy)
+  return wide
+    ? { x: at.x + Math.sign(dx) * 2.2, y: at.y, anchor: dx > 0 ? 'start' : 'end' }
+    : { x: at.x, y: at.y + Math.sign(dy) * 2.4, anchor: 'middle' }
+}
 
 const holes = computed(() => props.face.holes.map((h) => place(props.face, h, turn.value)))
 const middle = computed(() => ({ x: size.value.x / 2, y: size.value.y / 2 }))
@@ -248,6 +272,15 @@ function scale(by: 1 | -1) {
             :width="plug.width"
             :height="plug.height"
           />
+          <text
+            v-if="zoom < 2"
+            class="print quiet-print"
+            :x="plug.name.x"
+            :y="plug.name.y"
+            :text-anchor="plug.name.anchor"
+          >
+            {{ plug.label }}
+          </text>
         </g>
         <g
           v-for="(drawn, i) in pads"
@@ -264,21 +297,27 @@ function scale(by: 1 | -1) {
           @pointerenter="pointed = drawn.pad.id"
           @pointerleave="pointed = null"
         >
-          <rect class="hit" :x="drawn.spot.x - 1.5" :y="drawn.spot.y - 1.5" width="3" height="3" />
+          <rect
+            class="hit"
+            :x="drawn.spot.x - 2 * drawn.half"
+            :y="drawn.spot.y - 2 * drawn.half"
+            :width="4 * drawn.half"
+            :height="4 * drawn.half"
+          />
           <rect
             v-if="drawn.state === 'lit'"
             class="ring"
-            :x="drawn.spot.x - 1.25"
-            :y="drawn.spot.y - 1.25"
-            width="2.5"
-            height="2.5"
+            :x="drawn.spot.x - drawn.half - 0.45"
+            :y="drawn.spot.y - drawn.half - 0.45"
+            :width="2 * drawn.half + 0.9"
+            :height="2 * drawn.half + 0.9"
           />
           <rect
             class="copper"
-            :x="drawn.spot.x - 0.8"
-            :y="drawn.spot.y - 0.8"
-            width="1.6"
-            height="1.6"
+            :x="drawn.spot.x - drawn.half"
+            :y="drawn.spot.y - drawn.half"
+            :width="2 * drawn.half"
+            :height="2 * drawn.half"
           />
           <path
             v-if="drawn.pad.doubt"
@@ -286,6 +325,7 @@ function scale(by: 1 | -1) {
             :d="`M${drawn.spot.x - 0.8} ${drawn.spot.y + 0.8}l1.6 -1.6`"
           />
           <text
+            v-if="drawn.label"
             class="print"
             :class="{ strong: drawn.state === 'lit' }"
             :x="drawn.label.x"
@@ -374,6 +414,10 @@ svg {
   font-family: var(--mono);
   font-size: 1.55px;
   dominant-baseline: central;
+}
+
+.quiet-print {
+  fill: var(--ink-2);
 }
 
 .mark {

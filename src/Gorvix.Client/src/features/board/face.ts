@@ -44,21 +44,32 @@ export function edgeOnScreen(edge: Edge, side: Side, turn: Turn): Edge {
 
 /** Pads this near to each other, in millimetres, stand in one row. */
 const near = 7
+/** The room that a label takes beside its pad, in millimetres. */
+const reach = 4.5
 
 /**
  * The way from a pad to the room for its label: across the row that it stands in, towards the middle; a pad that stands
- * alone, away from the nearest edge of the screen.
+ * alone, away from the nearest edge of the screen. Where another pad lies on that way, the first way that is free.
  */
 export function inward(spot: Spot, all: Spot[], size: Spot): Edge {
-  const beside = (d: Spot) => Math.abs(d.y) < 0.7 && Math.abs(d.x) > 0.1 && Math.abs(d.x) < near
-  const above = (d: Spot) => Math.abs(d.x) < 0.7 && Math.abs(d.y) > 0.1 && Math.abs(d.y) < near
-  const from = all.map((s) => ({ x: s.x - spot.x, y: s.y - spot.y }))
-  const [row, column] = [from.filter(beside).length, from.filter(above).length]
+  const from = all
+    .map((s) => ({ x: s.x - spot.x, y: s.y - spot.y }))
+    .filter((d) => Math.abs(d.x) > 0.1 || Math.abs(d.y) > 0.1)
+  const row = from.filter((d) => Math.abs(d.y) < 0.7 && Math.abs(d.x) < near).length
+  const column = from.filter((d) => Math.abs(d.x) < 0.7 && Math.abs(d.y) < near).length
   const side: Edge = spot.x < size.x / 2 ? 'right' : 'left'
   const down: Edge = spot.y < size.y / 2 ? 'front' : 'rear'
-  if (row !== column) return row > column ? down : side
   const toSide = Math.min(spot.x, size.x - spot.x)
-  return toSide <= Math.min(spot.y, size.y - spot.y) ? side : down
+  const toEnd = Math.min(spot.y, size.y - spot.y)
+  const first = row !== column ? (row > column ? down : side) : toSide <= toEnd ? side : down
+  const blocked: Record<Edge, (d: Spot) => boolean> = {
+    right: (d) => Math.abs(d.y) < 1 && d.x > 0 && d.x < reach,
+    left: (d) => Math.abs(d.y) < 1 && d.x < 0 && d.x > -reach,
+    front: (d) => Math.abs(d.x) < 1 && d.y > 0 && d.y < reach,
+    rear: (d) => Math.abs(d.x) < 1 && d.y < 0 && d.y > -reach,
+  }
+  const ways: Edge[] = [first, side, down, 'rear', 'front', 'right', 'left']
+  return ways.find((way) => !from.some(blocked[way])) ?? first
 }
 
 /** The index of the nearest spot in a direction, or -1: what lies straight ahead before what lies aside. */

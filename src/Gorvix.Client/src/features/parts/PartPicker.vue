@@ -102,7 +102,7 @@ onMounted(() => field.value?.querySelector('input')?.focus())
           :id="id"
           v-model="search"
           data-field="search"
-          placeholder="maker, name, protocol, volts"
+          placeholder="name, protocol"
           @keydown.enter.prevent="shown[0] && pick(shown[0].id)"
         />
       </LineField>
@@ -145,7 +145,9 @@ onMounted(() => field.value?.querySelector('input')?.focus())
           <span class="name"
             >{{ line.name }}<span v-if="line.id === now" class="quiet"> – you have it</span></span
           >
-          <span class="quiet brief">{{ line.brief }}</span>
+          <span class="quiet brief">{{
+            of === 'add' && kind === '' ? `${line.kind} · ${line.brief}` : line.brief
+          }}</span>
           <span v-for="note in notes(line.id).slice(0, 1)" :key="note" class="quiet brief">{{
             note
           }}</span>

@@ -1,0 +1,84 @@
+using System.Globalization;
+using Gorvix.Browser.Tests;
+
+namespace Gorvix.Benchmarks;
+
+/// <summary>
+/// What a builder waits for besides a pin: the first view, cold, with what comes over the wire for it; and a wish that is
+/// weighed anew on Parts, from the click to the frame that shows it.
+/// </summary>
+internal static class ViewRuns
+{
+    private const int Wishes = 40;
+
+    private const string FirstView = """
+        const done = arguments[0]
+        const report = (paint) => {
+          const all = [...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')]
+          const own = all.filter((e) => !e.name.includes('/api/'))
+          const fonts = own.filter((e) => e.name.includes('.woff'))
+          const sum = (list) => list.reduce((n, e) => n + e.encodedBodySize, 0)
+          done([sum(own) - sum(fonts), sum(fonts), paint].join(' '))
+        }
+        const poll = () => {
+          const paint = performance.getEntriesByName('first-contentful-paint')[0]
+          if (paint) report(paint.startTime)
+          else setTimeout(poll, 20)
+        }
+        setTimeout(poll, 500)
+        """;
+
+    private const string WeighOnce = """
+        const done = arguments[0]
+        const all = [...document.querySelectorAll('[data-priority$=" nice"], [data-priority$=" want"]')]
+        const button = all.find((b) => !b.classList.contains('v-btn--active'))
+        const start = performance.now()
+        let sent = false
+        const seen = new MutationObserver(() => {
+          const now = document.querySelector('.saved')?.textContent
+          if (now !== 'Saved') sent = true
+          if (!sent || now !== 'Saved') return
+          seen.disconnect()
+          requestAnimationFrame(() => setTimeout(() => done(performance.now() - start), 0))
+        })
+        seen.observe(document.body, { subtree: true, childList: true, characterData: true, attributes: true })
+        button.click()
+        """;
+
+    /// <summary>Runs all and prints.</summary>
+    public static async Task Run()
+    {
+        foreach (
+            var path in new[] { "/", "/builds/rim-walk-rook/fit", "/builds/rim-walk-rook/parts", "/new", "/library" }
+        )
+        {
+            await using var page = await Page.Open(path);
+            page.Find("main h1");
+            var told = ((string)page.RunAsync(FirstView)!)
+                .Split(' ')
+                .Select(n => double.Parse(n, CultureInfo.InvariantCulture))
+                .ToArray();
+            Console.WriteLine(
+                $"first view {path}: {told[0] / 1000:0} kB of scripts, styles and page, {told[1] / 1000:0} kB of fonts, first paint {told[2]:0} ms"
+            );
+        }
+        foreach (var build in new[] { "north-face-hare", "haul-road-heron", "spoil-tip-owl", "rim-walk-rook" })
+        {
+            await using var page = await Page.Open($"/builds/{build}/parts");
+            page.Find("[data-priority]");
+            var times = new List<double>();
+            for (var i = -20; i < Wishes; i++)
+            {
+                var time = Convert.ToDouble(page.RunAsync(WeighOnce), CultureInfo.InvariantCulture);
+                if (i >= 0)
+                {
+                    times.Add(time);
+                }
+            }
+            times.Sort();
+            Console.WriteLine(
+                $"wish to paint, {build}: median {times[Wishes / 2]:0} ms, 9 of 10 within {times[Wishes * 9 / 10]:0} ms"
+            );
+        }
+    }
+}
