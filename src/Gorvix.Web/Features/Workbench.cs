@@ -117,11 +117,7 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
         CancellationToken stop
     )
     {
-        var stored = await builds.Get(id);
-        if (stored.Version != version)
-        {
-            throw new BuildChangedException();
-        }
+        var stored = await Newest(id, version);
         var proposal = await change(stored.Build);
         return proposal switch
         {
@@ -146,11 +142,7 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
         CancellationToken stop
     )
     {
-        var stored = await builds.Get(id);
-        if (stored.Version != version)
-        {
-            throw new BuildChangedException();
-        }
+        var stored = await Newest(id, version);
         var proposal = await change(stored.Build);
         if (proposal.After is not { } after)
         {
@@ -177,6 +169,12 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
         }
         var stored = await Readable(id);
         return await Move(stored, after, () => builds.Walk(id, version, direction), stop);
+    }
+
+    private async Task<StoredBuild> Newest(string id, int version)
+    {
+        var stored = await builds.Get(id);
+        return stored.Version == version ? stored : throw new BuildChangedException();
     }
 
     // The state that is left may be one that this program cannot read; then nothing is said of what moved.

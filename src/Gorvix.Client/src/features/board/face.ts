@@ -1,4 +1,4 @@
-import type { BoardFace, FacePad } from '@/api/client'
+import type { BoardFace, FacePad, PadUse } from '@/api/client'
 
 export type Side = FacePad['side']
 export type Turn = 0 | 90 | 180 | 270
@@ -87,4 +87,11 @@ export function nextIn(spots: Spot[], from: number, way: Spot): number {
     if (far < least) [least, best] = [far, i]
   })
   return best
+}
+
+/** What is on each pad, in words, by its id. */
+export function usesOf(pads: PadUse[]): Record<string, string> {
+  const words: Record<string, string> = {}
+  for (const { pad, words: own } of pads) words[pad] = words[pad] ? `${words[pad]}, ${own}` : own
+  return words
 }

@@ -5,6 +5,7 @@ import RuleCode from '@/features/rules/RuleCode.vue'
 import KeyButton from '@/ui/KeyButton.vue'
 import { useBuild } from '@/stores/build'
 import BoardFace from '@/features/board/BoardFace.vue'
+import { usesOf } from '@/features/board/face'
 import StrandLane from './StrandLane.vue'
 
 /** The selected link on the selected port: the answer in a sentence, its strand, and what to do about it. */
@@ -42,12 +43,7 @@ const near = computed(() => {
   const device = build.view?.wants.find((w) => w.link === props.link.id)?.device
   return props.sheet.pads.filter((p) => p.device === device && !p.link).map((p) => p.pad)
 })
-const uses = computed(() => {
-  const words: Record<string, string> = {}
-  for (const { pad, words: own } of props.sheet.pads)
-    words[pad] = words[pad] ? `${words[pad]}, ${own}` : own
-  return words
-})
+const uses = computed(() => usesOf(props.sheet.pads))
 
 // A pad tells its link; one without a link of its own, where the link in sight would go on its port.
 function press(pad: string) {

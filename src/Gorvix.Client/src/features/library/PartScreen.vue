@@ -3,6 +3,7 @@ import { useTitle } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api, ask, type PartPage, type Problem } from '@/api/client'
 import BoardFace from '@/features/board/BoardFace.vue'
+import FactList from '@/ui/FactList.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 
 /** One part as its leaflet tells it: facts, face, ports or leads, and the builds that have it. */
@@ -42,12 +43,7 @@ useTitle(computed(() => `${leaflet.value?.line.name ?? 'Part'} – Library – G
       <p class="quiet">{{ leaflet.line.kind }} · {{ leaflet.line.brief }}</p>
       <div class="columns" :class="{ wide: !leaflet.face }">
         <div class="told">
-          <dl>
-            <div v-for="(fact, i) in leaflet.facts" :key="i">
-              <dt>{{ fact.name }}</dt>
-              <dd :class="{ quiet: fact.words === 'unknown' }">{{ fact.words }}</dd>
-            </div>
-          </dl>
+          <FactList :facts="leaflet.facts" />
           <section v-if="leaflet.sisters.length > 0">
             <h2>Other revisions</h2>
             <ul>
@@ -155,17 +151,6 @@ h2 {
   padding: 12px;
   border: 1px solid var(--line);
   background: var(--sheet);
-}
-
-dl div {
-  display: grid;
-  grid-template-columns: 140px 1fr;
-  gap: 12px;
-  padding: 3px 0;
-}
-
-dt {
-  color: var(--ink-2);
 }
 
 .scroll {

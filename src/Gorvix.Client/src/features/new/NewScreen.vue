@@ -5,10 +5,11 @@ import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { DraftLink, Priority, Unfit } from '@/api/client'
 import { useLibrary } from '@/stores/library'
-import LineField from '@/ui/LineField.vue'
+import PackFields from '@/features/parts/PackFields.vue'
 import PriorityToggle from '@/ui/PriorityToggle.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
-import VerdictMark from '@/ui/VerdictMark.vue'
+import PartField from './PartField.vue'
+import SoFar from './SoFar.vue'
 import { useDraft } from './useDraft'
 
 /** From nothing to a plan: board, devices, pack, wishes. At each choice, what would burn is the first thing said. */
@@ -17,15 +18,12 @@ const library = useLibrary()
 const { choices, lines } = storeToRefs(library)
 const { draft, look, fits, problem, making, make, reset } = useDraft()
 const page = useTemplateRef<HTMLElement>('page')
-const devicePicked = ref<string | null>(null)
-const search = ref('')
 /** A choice that would burn and was not taken; the builder may insist. */
-const refused = ref<{
-  of: 'board' | 'device' | 'pack'
-  id: string
-  name: string
-  why: string
-} | null>(null)
+const refused = ref<
+  | { of: 'board' | 'device'; id: string; name: string; why: string }
+  | { of: 'pack'; pack: NonNullable<typeof draft.value.pack>; name: string; why: string }
+  | null
+>(null)
 
 const board = computed(() => choices.value?.boards.find((b) => b.id === draft.value.board))
 const revisions = computed(() => {
@@ -37,39 +35,6 @@ const revisions = computed(() => {
   return alike.length < 2 ? [] : alike
 })
 const notesOf = (id: string) => choices.value?.boards.find((b) => b.id === id)?.notes ?? []
-
-function itemsOf(isBoard: boolean, unfit: Unfit[]) {
-  return (lines.value ?? [])
-    .filter((l) => l.isBoard === isBoard)
-    .map((l) => ({
-      value: l.id,
-      title: l.name,
-      words: `${l.name} ${l.kind} ${l.brief}`,
-      props: {
-        subtitle: [isBoard ? '' : l.kind, l.brief].filter(Boolean).join(' · '),
-        unfit: unfit.find((u) => u.id === l.id),
-      },
-    }))
-}
-const boards = computed(() => itemsOf(true, fits.value.boards))
-const devices = computed(() => itemsOf(false, fits.value.devices))
-// By any of its words, in any order.
-const matches = (_: string, query: string, item?: { raw: { words: string } }) =>
-  query
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => item?.raw.words.toLowerCase().includes(word) === true)
-
-const cells = computed(() =>
-  (choices.value?.pack.cells ?? []).map((c) => ({
-    value: c.value,
-    title: c.words,
-    props: { unfit: look.value?.packs.find((u) => u.id === c.value) },
-  })),
-)
-const chemistry = computed(
-  () => draft.value.pack?.chemistry ?? choices.value?.pack.chemistries[0]?.value,
-)
 
 /** The devices, those of one part together. */
 const taken = computed(() =>
@@ -94,16 +59,10 @@ function setBoard(id: string) {
   draft.value = { ...draft.value, board: id }
   refused.value = null
 }
-function takeDevice(id: string | null) {
-  if (!id) return
+function takeDevice(id: string) {
   const why = burns(fits.value.devices.find((u) => u.id === id))
   if (why) refused.value = { of: 'device', id, name: library.line(id)?.name ?? id, why }
   else setDevice(id)
-  // The field is ready for the next one.
-  void nextTick(() => {
-    devicePicked.value = null
-    search.value = ''
-  })
 }
 function setDevice(id: string) {
   draft.value = { ...draft.value, devices: [...(draft.value.devices ?? []), id] }
@@ -120,27 +79,22 @@ function lessOf(part: string) {
       .map((w) => (w.device > at ? { ...w, device: w.device - 1 } : w)),
   }
 }
-function takePack(id: string | null) {
-  const why = burns(look.value?.packs.find((u) => u.id === id))
-  if (id && why) refused.value = { of: 'pack', id, name: `${id}S`, why }
-  else if (id) setPack(id)
+type Pack = NonNullable<typeof draft.value.pack>
+function takePack(pack: Pack | null) {
+  const other = pack?.cells !== draft.value.pack?.cells
+  const why = other && burns(look.value?.packs.find((u) => u.id === String(pack?.cells)))
+  if (pack && why) refused.value = { of: 'pack', pack, name: `${pack.cells}S`, why }
+  else setPack(pack)
 }
-function setPack(id: string) {
-  draft.value = {
-    ...draft.value,
-    pack: { cells: Number(id), chemistry: chemistry.value as 'lithium' },
-  }
+function setPack(pack: Pack | null) {
+  draft.value = { ...draft.value, pack }
   refused.value = null
-}
-function setChemistry(value: string) {
-  if (draft.value.pack)
-    draft.value = { ...draft.value, pack: { ...draft.value.pack, chemistry: value as 'lithium' } }
 }
 function insist() {
   const at = refused.value
   if (at?.of === 'board') setBoard(at.id)
   else if (at?.of === 'device') setDevice(at.id)
-  else if (at) setPack(at.id)
+  else if (at?.of === 'pack') setPack(at.pack)
 }
 function wish(link: DraftLink, priority: Priority | null) {
   const others = (draft.value.wishes ?? []).filter(
@@ -197,26 +151,15 @@ watch(
       <div class="choices">
         <section>
           <h2><span class="step">1</span> Board</h2>
-          <LineField v-slot="{ id }" label="Search the library by maker, name, class or port">
-            <v-autocomplete
-              :id="id"
-              data-field="board"
-              :items="boards"
-              :custom-filter="matches as never"
-              :model-value="draft.board"
-              placeholder="such as F7"
-              auto-select-first
-              @update:model-value="takeBoard"
-            >
-              <template #item="{ props: item }">
-                <v-list-item v-bind="item" :unfit="undefined">
-                  <p v-if="item.unfit" class="unfit" :class="(item.unfit as Unfit).severity">
-                    {{ (item.unfit as Unfit).sentence }}
-                  </p>
-                </v-list-item>
-              </template>
-            </v-autocomplete>
-          </LineField>
+          <PartField
+            label="Search the library by maker, name, class or port"
+            field="board"
+            placeholder="such as F7"
+            :lines="lines?.filter((l) => l.isBoard) ?? []"
+            :unfit="fits.boards"
+            :value="draft.board ?? null"
+            @take="takeBoard"
+          />
           <v-radio-group
             v-if="revisions.length > 0"
             class="revisions"
@@ -241,30 +184,14 @@ watch(
 
         <section>
           <h2><span class="step">2</span> Devices</h2>
-          <LineField
-            v-slot="{ id }"
+          <PartField
             label="Search by kind, maker, name or protocol; one after the other"
-          >
-            <v-autocomplete
-              :id="id"
-              v-model:search="search"
-              data-field="devices"
-              :items="devices"
-              :custom-filter="matches as never"
-              :model-value="devicePicked"
-              placeholder="such as receiver, CRSF, GNSS"
-              auto-select-first
-              @update:model-value="takeDevice"
-            >
-              <template #item="{ props: item }">
-                <v-list-item v-bind="item" :unfit="undefined">
-                  <p v-if="item.unfit" class="unfit" :class="(item.unfit as Unfit).severity">
-                    {{ (item.unfit as Unfit).sentence }}
-                  </p>
-                </v-list-item>
-              </template>
-            </v-autocomplete>
-          </LineField>
+            field="devices"
+            placeholder="such as receiver, CRSF, GNSS"
+            :lines="lines?.filter((l) => !l.isBoard) ?? []"
+            :unfit="fits.devices"
+            @take="takeDevice"
+          />
           <ul v-if="taken.length > 0" class="taken">
             <li v-for="device in taken" :key="device.part" :data-taken="device.part">
               <span class="name"
@@ -292,38 +219,12 @@ watch(
 
         <section>
           <h2><span class="step">3</span> Pack</h2>
-          <div class="row">
-            <LineField v-slot="{ id }" label="Pack">
-              <v-autocomplete
-                :id="id"
-                data-field="cells"
-                :items="cells"
-                :model-value="draft.pack ? String(draft.pack.cells) : null"
-                placeholder="not chosen yet"
-                auto-select-first
-                @update:model-value="takePack"
-              >
-                <template #item="{ props: item }">
-                  <v-list-item v-bind="item" :unfit="undefined">
-                    <p v-if="item.unfit" class="unfit stop">
-                      {{ (item.unfit as Unfit).sentence }}
-                    </p>
-                  </v-list-item>
-                </template>
-              </v-autocomplete>
-            </LineField>
-            <LineField v-slot="{ id }" label="Cells">
-              <v-select
-                :id="id"
-                data-field="chemistry"
-                :items="choices?.pack.chemistries ?? []"
-                item-title="words"
-                :disabled="!draft.pack"
-                :model-value="chemistry"
-                @update:model-value="setChemistry"
-              />
-            </LineField>
-          </div>
+          <PackFields
+            :pack="draft.pack ?? null"
+            :choices="choices"
+            :unfit="look?.packs ?? []"
+            @change="takePack"
+          />
           <p v-if="!draft.pack" class="quiet small">
             Until it is chosen, supplies that hang on it are not judged.
           </p>
@@ -353,73 +254,19 @@ watch(
         </section>
       </div>
 
-      <aside class="so-far" aria-label="What it comes to so far">
-        <h2>So far</h2>
-        <div v-if="refused" id="refused" class="refused" role="alert">
-          <p>
-            <strong>{{ refused.name }} was not taken.</strong> {{ refused.why }}
-          </p>
-          <v-btn size="small" variant="text" data-insist @click="insist"
-            >Take it all the same</v-btn
-          >
-          <v-btn size="small" variant="text" @click="refused = null">Leave it</v-btn>
-        </div>
-        <p v-if="!draft.board" class="quiet">
-          Choose the board first: what fits is told for each part from then on.
-        </p>
-        <template v-else-if="look?.verdict">
-          <p v-for="stop in look.stops" :key="stop" class="stop-line">Stop: {{ stop }}</p>
-          <p class="verdict" aria-live="polite">
-            <VerdictMark :severity="look.verdict.severity" :size="20" />
-            <span v-if="look.stops.length > 0" data-testid="so-far"
-              >{{ look.verdict.carried }} of {{ look.verdict.wanted }} links carried.</span
-            >
-            <span v-else data-testid="so-far">{{ look.verdict.sentence }}</span>
-          </p>
-          <dl class="places">
-            <div
-              v-for="link in look.wishes.filter((w) => w.priority)"
-              :key="`${link.device} ${link.function}`"
-              :class="{ none: !link.port }"
-            >
-              <dt>{{ link.need }}</dt>
-              <dd class="label">{{ link.port ?? 'none' }}</dd>
-            </div>
-          </dl>
-        </template>
-        <ProblemNote
-          v-if="problem"
-          :title="problem.status === 0 ? 'Nothing is lost' : 'That cannot be'"
-          :problem="problem"
-        />
-        <LineField v-slot="{ id }" label="Name">
-          <v-text-field
-            :id="id"
-            v-model="draft.name"
-            data-field="name"
-            dir="auto"
-            maxlength="120"
-            :placeholder="look?.name ?? 'the board’s name'"
-            persistent-placeholder
-          />
-        </LineField>
-        <v-btn
-          id="make"
-          color="primary"
-          variant="flat"
-          :disabled="!draft.board"
-          :loading="making"
-          @click="finish"
-          >Make the build<v-kbd aria-hidden="true">Ctrl Enter</v-kbd></v-btn
-        >
-        <v-btn
-          v-if="draft.board || (draft.devices ?? []).length > 0"
-          variant="text"
-          size="small"
-          @click="reset"
-          >Begin again</v-btn
-        >
-      </aside>
+      <SoFar
+        v-model:name="draft.name"
+        :look="look"
+        :board="draft.board ?? null"
+        :begun="Boolean(draft.board) || (draft.devices ?? []).length > 0"
+        :refused="refused"
+        :problem="problem"
+        :making="making"
+        @insist="insist"
+        @leave="refused = null"
+        @make="finish"
+        @reset="reset"
+      />
     </div>
   </main>
 </template>
@@ -479,11 +326,6 @@ h2 {
   margin-top: 10px;
 }
 
-.row {
-  display: flex;
-  gap: 12px;
-}
-
 .unfit {
   display: block;
   font-size: 0.9375rem;
@@ -492,10 +334,6 @@ h2 {
 }
 
 .unfit.stop,
-.stop-line {
-  color: var(--stop);
-}
-
 .unfit.warn {
   color: var(--warn);
 }
@@ -530,61 +368,13 @@ h2 {
   text-align: center;
 }
 
-.so-far {
-  position: sticky;
-  top: 60px;
-  display: grid;
-  gap: 10px;
-  padding: 12px 16px 16px;
-  border: 1px solid var(--line);
-  background: var(--sheet);
-  overflow-wrap: anywhere;
-}
-
-.refused {
-  padding: 8px 12px;
-  border: 1px solid var(--stop);
-  border-left-width: 6px;
-}
-
 .stop-line {
   font-weight: 600;
-}
-
-.verdict {
-  display: flex;
-  gap: 10px;
-  font-size: 1.0625rem;
-}
-
-.places {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 18px;
-  font-size: 0.9375rem;
-  line-height: 1.25;
-}
-
-dt {
-  color: var(--ink-2);
-}
-
-dd {
-  color: var(--chosen);
-  font-weight: 600;
-}
-
-.none dd {
-  color: var(--stop);
 }
 
 @media (max-width: 1020px) {
   .columns {
     grid-template-columns: minmax(0, 1fr);
-  }
-
-  .so-far {
-    position: static;
   }
 }
 </style>

@@ -2,6 +2,8 @@
 import { computed, shallowRef, watch } from 'vue'
 import { api, ask, type FitView, type PartPage } from '@/api/client'
 import BoardFace from '@/features/board/BoardFace.vue'
+import { usesOf } from '@/features/board/face'
+import FactList from '@/ui/FactList.vue'
 
 /** The board in brief: which revision it is and how to tell, what its input stands, and its face. */
 const props = defineProps<{ view: FitView }>()
@@ -19,12 +21,7 @@ watch(
   { immediate: true },
 )
 const sisters = computed(() => page.value?.leaflet.sisters ?? [])
-const uses = computed(() => {
-  const words: Record<string, string> = {}
-  for (const { pad, words: own } of props.view.sheet.pads)
-    words[pad] = words[pad] ? `${words[pad]}, ${own}` : own
-  return words
-})
+const uses = computed(() => usesOf(props.view.sheet.pads))
 </script>
 
 <template>
@@ -37,12 +34,7 @@ const uses = computed(() => {
       </h2>
       <v-btn size="small" data-exchange="board" @click="$emit('exchange')">Exchange</v-btn>
     </header>
-    <dl v-if="page">
-      <div v-for="(fact, i) in page.leaflet.facts" :key="i">
-        <dt>{{ fact.name }}</dt>
-        <dd :class="{ quiet: fact.words === 'unknown' }">{{ fact.words }}</dd>
-      </div>
-    </dl>
+    <FactList v-if="page" class="facts" :facts="page.leaflet.facts" />
     <p v-for="sister in sisters" :key="sister.id" class="sister">
       Or do you hold revision {{ sister.revision }}? {{ sister.recognise }}
     </p>
@@ -75,20 +67,9 @@ h2 a {
   color: var(--ink);
 }
 
-dl {
+.facts {
   margin: 6px 0 8px;
   font-size: 0.9375rem;
-}
-
-dl div {
-  display: grid;
-  grid-template-columns: 116px 1fr;
-  gap: 8px;
-  padding: 2px 0;
-}
-
-dt {
-  color: var(--ink-2);
 }
 
 .sister {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { Setup } from '@/api/client'
-import LineField from '@/ui/LineField.vue'
+import NumberField from '@/ui/NumberField.vue'
 
 type Radio = NonNullable<Setup['radio']>
 
@@ -37,30 +37,24 @@ function take() {
 
 <template>
   <div class="row">
-    <LineField v-slot="{ id }" label="Module bay keeps, baud">
-      <v-text-field
-        :id="id"
-        v-model="bay"
-        data-field="bay"
-        inputmode="numeric"
-        placeholder="not known"
-        persistent-placeholder
-        :error-messages="errors.bay"
-        @change="take"
-      />
-    </LineField>
-    <LineField v-slot="{ id }" label="Packets a second">
-      <v-text-field
-        :id="id"
-        v-model="packets"
-        data-field="packets"
-        inputmode="numeric"
-        placeholder="not known"
-        persistent-placeholder
-        :error-messages="errors.packets"
-        @change="take"
-      />
-    </LineField>
+    <NumberField
+      v-model="bay"
+      label="Module bay keeps, baud"
+      field="bay"
+      placeholder="not known"
+      keys="numeric"
+      :error="errors.bay"
+      @change="take"
+    />
+    <NumberField
+      v-model="packets"
+      label="Packets a second"
+      field="packets"
+      placeholder="not known"
+      keys="numeric"
+      :error="errors.packets"
+      @change="take"
+    />
   </div>
   <p v-if="half" class="quiet small" role="status">Give both, or leave both empty.</p>
   <p v-else class="quiet small">

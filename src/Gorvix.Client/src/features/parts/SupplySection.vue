@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Setup, SetupChoices } from '@/api/client'
 import LineField from '@/ui/LineField.vue'
+import PackFields from './PackFields.vue'
 import RadioFields from './RadioFields.vue'
 import VoltsField from './VoltsField.vue'
 
@@ -10,53 +11,20 @@ const props = defineProps<{ setup: Setup; choices: SetupChoices | null }>()
 const emit = defineEmits<{ change: [setup: Setup] }>()
 
 const profile = computed(() => props.choices?.profiles.find((p) => p.id === props.setup.firmware))
-const cells = computed(() => [
-  { value: '', words: 'not chosen yet' },
-  ...(props.choices?.pack.cells ?? []),
-])
 const firmwares = computed(() => [
   { id: '', name: 'not chosen: every job is possible' },
   ...(props.choices?.profiles ?? []),
 ])
-const chemistry = computed(
-  () => props.setup.pack?.chemistry ?? props.choices?.pack.chemistries[0]?.value,
-)
 
 function set(part: Partial<Setup>) {
   emit('change', { ...props.setup, ...part })
-}
-
-function setPack(cells: string, chemistry: string | undefined) {
-  set({ pack: cells === '' ? null : { cells: Number(cells), chemistry: chemistry as 'lithium' } })
 }
 </script>
 
 <template>
   <section data-section="supply">
     <h2>Supply</h2>
-    <div class="row">
-      <LineField v-slot="{ id }" label="Pack">
-        <v-select
-          :id="id"
-          data-field="cells"
-          :items="cells"
-          item-title="words"
-          :model-value="String(setup.pack?.cells ?? '')"
-          @update:model-value="setPack($event, chemistry)"
-        />
-      </LineField>
-      <LineField v-slot="{ id }" label="Cells">
-        <v-select
-          :id="id"
-          data-field="chemistry"
-          :items="choices?.pack.chemistries ?? []"
-          item-title="words"
-          :disabled="!setup.pack"
-          :model-value="chemistry"
-          @update:model-value="setPack(String(setup.pack?.cells), $event)"
-        />
-      </LineField>
-    </div>
+    <PackFields :pack="setup.pack ?? null" :choices="choices" @change="set({ pack: $event })" />
     <VoltsField :volts="setup.inputVolts ?? null" @change="set({ inputVolts: $event })" />
     <p class="quiet small">{{ choices?.pack.note }}</p>
   </section>
@@ -97,12 +65,6 @@ h2 {
   margin-bottom: 4px;
   font-size: 1.125rem;
   font-weight: 650;
-}
-
-.row {
-  display: flex;
-  gap: 12px;
-  margin-bottom: 8px;
 }
 
 .small {

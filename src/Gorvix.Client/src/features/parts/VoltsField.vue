@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import LineField from '@/ui/LineField.vue'
+import NumberField from '@/ui/NumberField.vue'
 
 /** The volts of a source that is not the pack; empty when the pack feeds the board. */
 const props = defineProps<{ volts: number | null }>()
@@ -25,16 +25,13 @@ function take() {
 </script>
 
 <template>
-  <LineField v-slot="{ id }" label="Board fed with, V">
-    <v-text-field
-      :id="id"
-      v-model="text"
-      data-field="input-volts"
-      inputmode="decimal"
-      placeholder="the pack"
-      persistent-placeholder
-      :error-messages="error"
-      @change="take"
-    />
-  </LineField>
+  <NumberField
+    v-model="text"
+    label="Board fed with, V"
+    field="input-volts"
+    placeholder="the pack"
+    keys="decimal"
+    :error="error"
+    @change="take"
+  />
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ShelfBuild } from '@/api/client'
+import PlaceList from '@/ui/PlaceList.vue'
 import VerdictMark from '@/ui/VerdictMark.vue'
 
 /** A build on the shelf with its one-line answer. */
@@ -36,12 +37,7 @@ const doings = computed(() => [
       <VerdictMark :severity="build.verdict.severity" />
       <span>{{ build.verdict.sentence }}</span>
     </p>
-    <dl class="places">
-      <div v-for="(place, i) in build.places" :key="i" :class="{ none: !place.port }">
-        <dt>{{ place.need }}</dt>
-        <dd class="label">{{ place.port ?? 'none' }}</dd>
-      </div>
-    </dl>
+    <PlaceList class="places" :places="build.places" />
     <footer>
       <span class="quiet board">{{ build.board }}</span>
       <v-btn variant="text" size="small" :href="`/api/builds/${build.id}/export`" download
@@ -129,25 +125,7 @@ h2 a::after {
 }
 
 .places {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 20px;
   margin-bottom: 16px;
-  font-size: 0.9375rem;
-  line-height: 1.25;
-}
-
-dt {
-  color: var(--ink-2);
-}
-
-dd {
-  color: var(--chosen);
-  font-weight: 600;
-}
-
-.none dd {
-  color: var(--stop);
 }
 
 footer {

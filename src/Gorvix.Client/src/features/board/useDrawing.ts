@@ -1,0 +1,119 @@
+import { computed, type Ref } from 'vue'
+import type { BoardFace, FacePad } from '@/api/client'
+import { edgeOnScreen, inward, place, sizeOf, type Side, type Spot, type Turn } from './face'
+
+/** A pad as it is drawn. */
+export interface Drawn {
+  pad: FacePad
+  spot: Spot
+  state: 'lit' | 'near' | 'used' | 'free'
+  /** Half the width of its copper; pins of a plug are small. */
+  half: number
+  label: { x: number; y: number; anchor: 'start' | 'end'; turned: number } | null
+}
+
+/** Room round the board for the USB socket, in millimetres. */
+const margin = 2.5
+
+/** Everything of one side of a board, where it lies on the screen: pads, plugs, holes, socket and arrow. */
+export function useDrawing(
+  props: { face: BoardFace; lit?: string[]; near?: string[]; uses?: Record<string, string> },
+  side: Ref<Side>,
+  turn: Ref<Turn>,
+  zoom: Ref<number>,
+) {
+  const size = computed(() => sizeOf(props.face, turn.value))
+  const box = computed(() => ({ x: size.value.x + 2 * margin, y: size.value.y + 2 * margin }))
+
+  const pads = computed<Drawn[]>(() => {
+    const here = props.face.pads.filter((pad) => pad.side === side.value)
+    const spots = here.map((pad) => place(props.face, pad, turn.value))
+    return here.map((pad, i) => {
+      const spot = spots[i] ?? { x: 0, y: 0 }
+      const state = stateOf(pad.id)
+      // Pins stand too close for a label each: those in sight have one, the others when the board is large.
+      const told = !pad.plug || state === 'lit' || zoom.value >= 2
+      return {
+        pad,
+        spot,
+        state,
+        half: pad.plug ? 0.5 : 0.8,
+        label: told ? labelOf(spot, spots) : null,
+      }
+    })
+  })
+
+  function stateOf(id: string): Drawn['state'] {
+    if (props.lit?.includes(id)) return 'lit'
+    if (props.near?.includes(id)) return 'near'
+    return props.uses?.[id] ? 'used' : 'free'
+  }
+
+  function labelOf(spot: Spot, all: Spot[]): Drawn['label'] {
+    const away = 1.3
+    switch (inward(spot, all, size.value)) {
+      case 'right':
+        return { x: spot.x + away, y: spot.y, anchor: 'start', turned: 0 }
+      case 'left':
+        return { x: spot.x - away, y: spot.y, anchor: 'end', turned: 0 }
+      case 'front':
+        return { x: spot.x, y: spot.y + away, anchor: 'end', turned: -90 }
+      default:
+        return { x: spot.x, y: spot.y - away, anchor: 'start', turned: -90 }
+    }
+  }
+
+  /** The plugs of this side, each as the box round its pins. */
+  const plugs = computed(() => {
+    const by = new Map<string, Spot[]>()
+    for (const { pad, spot } of pads.value)
+      if (pad.plug) by.set(pad.plug, [...(by.get(pad.plug) ?? []), spot])
+    return [...by].map(([label, spots]) => {
+      const [xs, ys] = [spots.map((s) => s.x), spots.map((s) => s.y)]
+      const [left, top] = [Math.min(...xs) - 1.1, Math.min(...ys) - 1.1]
+      return {
+        label,
+        left,
+        top,
+        width: Math.max(...xs) + 1.1 - left,
+        height: Math.max(...ys) + 1.1 - top,
+        name: nameOf({
+          x: (Math.min(...xs) + Math.max(...xs)) / 2,
+          y: (Math.min(...ys) + Math.max(...ys)) / 2,
+        }),
+      }
+    })
+  })
+
+  /** A plug's name stands between it and the middle of the board. */
+  function nameOf(at: Spot) {
+    const [dx, dy] = [size.value.x / 2 - at.x, size.value.y / 2 - at.y]
+    const wide = Math.abs(dx) >= Math.abs(dy)
+    return wide
+      ? { x: at.x + Math.sign(dx) * 2.2, y: at.y, anchor: dx > 0 ? 'start' : 'end' }
+      : { x: at.x, y: at.y + Math.sign(dy) * 2.4, anchor: 'middle' }
+  }
+
+  const holes = computed(() => props.face.holes.map((h) => place(props.face, h, turn.value)))
+  const middle = computed(() => ({ x: size.value.x / 2, y: size.value.y / 2 }))
+
+  /** The middle of an edge of the screen, and how far a drawing that points to its top is turned there. */
+  function edge(of: BoardFace['usb']) {
+    if (!of) return null
+    const { x, y } = size.value
+    switch (edgeOnScreen(of, side.value, turn.value)) {
+      case 'rear':
+        return { x: x / 2, y: 0, turned: 0 }
+      case 'right':
+        return { x, y: y / 2, turned: 90 }
+      case 'front':
+        return { x: x / 2, y, turned: 180 }
+      default:
+        return { x: 0, y: y / 2, turned: 270 }
+    }
+  }
+  const usb = computed(() => edge(props.face.usb))
+  const arrow = computed(() => edge(props.face.arrow))
+
+  return { margin, size, box, pads, plugs, holes, middle, usb, arrow }
+}

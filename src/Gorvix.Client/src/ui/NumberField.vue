@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import LineField from './LineField.vue'
+
+/** A number that is typed; empty means what the placeholder says. It is given when the field is left. */
+defineProps<{
+  label: string
+  field: string
+  placeholder: string
+  error: string
+  /** "numeric" for whole numbers, "decimal" for others: which keys a tablet shows. */
+  keys: 'numeric' | 'decimal'
+}>()
+defineEmits<{ change: [] }>()
+const text = defineModel<string>({ required: true })
+</script>
+
+<template>
+  <LineField v-slot="{ id }" :label="label">
+    <v-text-field
+      :id="id"
+      v-model="text"
+      :data-field="field"
+      :inputmode="keys"
+      :placeholder="placeholder"
+      persistent-placeholder
+      :error-messages="error"
+      @change="$emit('change')"
+    />
+  </LineField>
+</template>
