@@ -30,6 +30,7 @@ public class PartsScreenTests
         page.Says("#told", "Stop: The Mote F1 takes 4.5 to 5.5 V");
         page.Says("#take", "Take it all the same");
         page.Shot("parts-exchange");
+        Assert.Equal("", page.Accessibility());
         page.Click("[data-candidate='thornwick-spindle-f7-r1']");
         page.Says("#told", "Flight log (Ledger) is carried now, on U6.");
         page.Click("#take");

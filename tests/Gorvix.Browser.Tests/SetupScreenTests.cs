@@ -25,6 +25,9 @@ public class SetupScreenTests
         page.Says("#verdict", "All 8 links carried.");
         page.Says("[data-testid='moved']", "Video control (Lantern 10) is carried now, on S1.");
         page.Gone(".unmet");
+
+        // The card is gone, and the keys are on the grid again.
+        page.Until(d => d.FindElements(By.CssSelector("td:focus")).FirstOrDefault(), "the grid to have the focus");
         page.Find("[data-cell='video-control S1']").Click();
         page.Press("z");
         page.Says("#verdict", "7 of 8 links carried.");

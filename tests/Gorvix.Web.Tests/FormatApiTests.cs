@@ -1,6 +1,3 @@
-using Gorvix.Storage;
-using Microsoft.Data.Sqlite;
-
 namespace Gorvix.Web.Tests;
 
 /// <summary>Documents of older, newer and no known format versions, in files and in the database.</summary>
@@ -30,12 +27,10 @@ public class FormatApiTests
         await server.Post("/api/builds/import", Version1);
 
         // As version 1 stored them: no kind in pins and bans, the older name of the protocol.
-        await Sql(
-            server,
+        await server.Sql(
             "UPDATE Steps SET Format = 1, Document = replace(Document, '\"kind\":\"route\",', '') WHERE BuildId = 'old-heron'"
         );
-        await Sql(
-            server,
+        await server.Sql(
             "UPDATE Parts SET Format = 1, Document = replace(Document, '\"VC-4800\"', '\"Sm-trade-name\"') WHERE Id LIKE '%-v1'"
         );
         await using var again = await LiveServer.Start(server.Data);
@@ -56,10 +51,7 @@ public class FormatApiTests
     public async Task A_stored_build_of_an_unknown_version_is_refused_left_untouched_and_hides_no_other()
     {
         await using var server = await LiveServer.Start();
-        await Sql(
-            server,
-            $"UPDATE Steps SET Format = 9, Document = '{{\"of\":\"tomorrow\"}}' WHERE BuildId = '{Hare}'"
-        );
+        await server.Sql($"UPDATE Steps SET Format = 9, Document = '{{\"of\":\"tomorrow\"}}' WHERE BuildId = '{Hare}'");
         var builds = (await server.Get("/api/builds")).EnumerateArray().ToList();
         Assert.Equal(LiveServer.DemoBuilds, builds.Count);
         var card = builds.Single(b => b.GetProperty("id").GetString() == Hare);
@@ -77,7 +69,7 @@ public class FormatApiTests
         }
         Assert.Equal(
             "{\"of\":\"tomorrow\"}|9",
-            await Sql(server, $"SELECT Document || '|' || Format FROM Steps WHERE BuildId = '{Hare}'")
+            await server.Sql($"SELECT Document || '|' || Format FROM Steps WHERE BuildId = '{Hare}'")
         );
     }
 
@@ -86,7 +78,7 @@ public class FormatApiTests
     {
         await using var server = await LiveServer.Start();
         Assert.Equal(200, (await server.Post($"/api/builds/{Hare}/changes", Pin)).Status);
-        await Sql(server, $"UPDATE Steps SET Format = 9, Document = 'rubbish' WHERE BuildId = '{Hare}' AND Number = 1");
+        await server.Sql($"UPDATE Steps SET Format = 9, Document = 'rubbish' WHERE BuildId = '{Hare}' AND Number = 1");
         await using var again = await LiveServer.Start(server.Data);
         Assert.Equal(422, (int)(await again.Client.GetAsync($"/api/builds/{Hare}/fit")).StatusCode);
         var (status, fit) = await again.Post($"/api/builds/{Hare}/undo", """{"version":2}""");
@@ -99,8 +91,7 @@ public class FormatApiTests
     {
         await using var server = await LiveServer.Start();
         Assert.Equal(200, (await server.Post($"/api/builds/{Hare}/changes", Pin)).Status);
-        await Sql(
-            server,
+        await server.Sql(
             $"UPDATE Steps SET Document = replace(Document, 'askerdale-pinion-f4-r2', 'gone') WHERE BuildId = '{Hare}' AND Number = 1"
         );
         await using var again = await LiveServer.Start(server.Data);
@@ -113,8 +104,7 @@ public class FormatApiTests
     {
         await using var server = await LiveServer.Start();
         Assert.Equal(200, (await server.Post($"/api/builds/{Hare}/changes", Pin)).Status);
-        await Sql(
-            server,
+        await server.Sql(
             $"UPDATE Steps SET Document = replace(Document, 'askerdale-pinion-f4-r2', 'gone') WHERE BuildId = '{Hare}' AND Number = 0"
         );
         var (status, problem) = await server.Post($"/api/builds/{Hare}/undo", """{"version":2}""");
@@ -128,13 +118,4 @@ public class FormatApiTests
         """{"version":1,"change":{"kind":"pin","match":{"kind":"route","link":"position","port":"U1"}}}""";
 
     private static StringContent Json(string body) => new(body, System.Text.Encoding.UTF8, "application/json");
-
-    private static async Task<string?> Sql(LiveServer server, string sql)
-    {
-        await using var connection = new SqliteConnection(new DataFolder(server.Data).ConnectionString);
-        await connection.OpenAsync();
-        await using var command = connection.CreateCommand();
-        command.CommandText = sql;
-        return await command.ExecuteScalarAsync() as string;
-    }
 }

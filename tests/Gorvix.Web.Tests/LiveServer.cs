@@ -1,8 +1,10 @@
 using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json;
+using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 using Microsoft.AspNetCore.Builder;
+using Microsoft.Data.Sqlite;
 
 namespace Gorvix.Web.Tests;
 
@@ -39,6 +41,16 @@ public sealed class LiveServer : IAsyncDisposable
     }
 
     public async Task<JsonElement> Get(string path) => await Client.GetFromJsonAsync<JsonElement>(path);
+
+    /// <summary>A hand in the database.</summary>
+    public async Task<string?> Sql(string sql)
+    {
+        await using var connection = new SqliteConnection(new DataFolder(Data).ConnectionString);
+        await connection.OpenAsync();
+        await using var command = connection.CreateCommand();
+        command.CommandText = sql;
+        return await command.ExecuteScalarAsync() as string;
+    }
 
     /// <summary>What a refused request is told.</summary>
     public async Task<string?> Refusal(string path)

@@ -1,3 +1,5 @@
+using System.Text.Json.Nodes;
+
 namespace Gorvix.Web.Tests;
 
 /// <summary>New builds, the library, and changes that are told before they are done, through the API.</summary>
@@ -153,5 +155,90 @@ public class NewBuildApiTests
             await server.Refusal($"{Hare}/sweep?add=kettle")
         );
         Assert.StartsWith("There is no kind", await server.Refusal($"{Hare}/sweep?add=99"));
+    }
+
+    [Fact]
+    public async Task More_devices_than_a_board_has_leads_for_are_told_and_not_made()
+    {
+        await using var server = await LiveServer.Start();
+        var many = string.Join(',', Enumerable.Repeat("\"fallowby-torque-set-48\"", 40));
+        var draft = $$"""{"board":"thornwick-spindle-f7-r1","devices":[{{many}}]}""";
+        var look = (await server.Post("/api/drafts/look", draft)).Body;
+        Assert.Equal(System.Text.Json.JsonValueKind.Null, look.GetProperty("verdict").ValueKind);
+        var said = look.GetProperty("stops")[0].GetString();
+        var (status, problem) = await server.Post("/api/builds", draft);
+        Assert.Equal((422, said), (status, problem.GetProperty("findings")[0].GetProperty("sentence").GetString()));
+        var wishes = string.Join(',', Enumerable.Repeat("""{"device":0,"function":"x"}""", 401));
+        Assert.Equal(
+            422,
+            (await server.Post("/api/drafts/look", $$"""{"devices":["ewhurst-fix-10"],"wishes":[{{wishes}}]}""")).Status
+        );
+    }
+
+    [Fact]
+    public async Task Builds_that_are_made_at_once_all_have_an_id_of_their_own()
+    {
+        await using var server = await LiveServer.Start();
+        var made = await Task.WhenAll(Enumerable.Range(0, 20).Select(_ => server.Post("/api/builds", Draft)));
+        Assert.All(made, m => Assert.Equal(201, m.Status));
+        Assert.Equal(20, made.Select(m => m.Body.GetProperty("id").GetString()).Distinct().Count());
+    }
+
+    [Fact]
+    public async Task A_library_of_500_parts_and_a_shelf_of_300_builds_answer_whole()
+    {
+        await using var server = await LiveServer.Start();
+        var file = JsonNode.Parse(await server.Client.GetStringAsync($"{Hare}/export"))!;
+        var devices = file["devices"]!.AsArray();
+        var gnss = devices.First(d => d!["id"]!.GetValue<string>() == "ewhurst-fix-10")!.ToJsonString();
+        for (var i = 0; i < 460; i++)
+        {
+            var clone = JsonNode.Parse(gnss)!;
+            clone["id"] = $"clone-{i}";
+            clone["name"] = $"Clone {i}";
+            devices.Add(clone);
+        }
+        Assert.Equal(201, (await server.Post("/api/builds/import", file.ToJsonString())).Status);
+        Assert.Equal(503, (await server.Get("/api/library")).GetArrayLength());
+        var fits = (
+            await server.Post("/api/drafts/fits", """{"board":"cobbold-mote-f1-r5","pack":{"cells":4}}""")
+        ).Body;
+        Assert.Equal(
+            460,
+            fits.GetProperty("devices")
+                .EnumerateArray()
+                .Count(d => d.GetProperty("id").GetString()!.StartsWith("clone-"))
+        );
+        for (var i = 0; i < 29; i++)
+        {
+            await Task.WhenAll(Enumerable.Range(0, 10).Select(_ => server.Post($"{Hare}/duplicate", "{}")));
+        }
+        Assert.Equal(301, await server.Count());
+    }
+
+    [Fact]
+    public async Task A_build_whose_part_was_removed_elsewhere_says_which_and_hides_no_other()
+    {
+        await using var server = await LiveServer.Start();
+        await server.Sql("DELETE FROM Parts WHERE Id = 'ewhurst-fix-10'");
+        Assert.StartsWith(
+            "build.devices[2].part names device \"ewhurst-fix-10\", which does not exist here.",
+            await server.Refusal($"{Hare}/fit")
+        );
+        var cards = (await server.Get("/api/builds")).EnumerateArray().ToList();
+        Assert.Equal(10, cards.Count);
+        Assert.Contains(
+            "ewhurst-fix-10",
+            cards
+                .First(c => c.GetProperty("id").GetString() == "north-face-hare")
+                .GetProperty("verdict")
+                .GetProperty("sentence")
+                .GetString()
+        );
+        var (status, _) = await server.Post(
+            $"{Hare}/parts/foretold",
+            """{"version":1,"change":{"kind":"removeDevice","device":"gnss"}}"""
+        );
+        Assert.Equal(422, status);
     }
 }

@@ -6,6 +6,9 @@ namespace Gorvix.Core.Builds;
 /// <summary>A build in the making: what is chosen so far, in the order in which a builder chooses. Nothing of it is stored.</summary>
 public sealed record Draft
 {
+    /// <summary>More wishes than this are refused: no devices give so many links.</summary>
+    public const int MostWishes = 400;
+
     /// <summary>What it will be called; null or empty for the board's name.</summary>
     public string? Name { get; init; }
 
@@ -43,7 +46,8 @@ public sealed record Draft
         {
             list.Range(Pack.Cells, 1, Pack.MostCells, "cells", "draft.pack.cells");
         }
-        for (var i = 0; i < Wishes.Count; i++)
+        list.Count(Wishes.Count, MostWishes, "wishes", "draft.wishes");
+        for (var i = 0; i < Wishes.Count && i < MostWishes; i++)
         {
             if (Wishes[i].Device < 0 || Wishes[i].Device >= Devices.Count)
             {

@@ -9,8 +9,8 @@ namespace Gorvix.Core.Fit;
 
 /// <summary>A build in the making, as far as it is chosen.</summary>
 /// <param name="Name">What it will be called; null while it has no board.</param>
-/// <param name="Verdict">The one-line answer; null while it has no board.</param>
-/// <param name="Stops">What would burn or stays without supply: the first thing to be read.</param>
+/// <param name="Verdict">The one-line answer; null while it has no board, or where it cannot be a build at all.</param>
+/// <param name="Stops">What would burn, stays without supply, or keeps it from being a build: the first thing to be read.</param>
 /// <param name="Wishes">Every link that the devices can give, with where it would sit.</param>
 /// <param name="Packs">Packs that would burn or starve something, with the reason; the others suit.</param>
 public sealed record DraftView(
@@ -52,15 +52,26 @@ public static class DraftReader
     public static DraftView Look(Draft draft, PartsLibrary library, CancellationToken stop = default)
     {
         var build = draft.Of(library);
-        if (build is null || ResolvedBuild.Of(build, library) is not { Build: { } resolved })
+        if (build is null)
         {
-            return new DraftView(build?.Name, null, [], LinksOf(draft, null, null, library), []);
+            return new DraftView(null, null, [], LinksOf(draft, null, null, library), []);
+        }
+        var (resolved, against) = ResolvedBuild.Of(build, library);
+        if (resolved is null)
+        {
+            return new DraftView(
+                build.Name,
+                null,
+                [.. against.Select(f => f.Sentence)],
+                LinksOf(draft, build, null, library),
+                []
+            );
         }
         var reader = new FitReader(resolved, stop);
         return new DraftView(
             build.Name,
             reader.Verdict(),
-            [.. StopsOf(resolved, reader.Plan).Select(f => f.Sentence)],
+            [.. Supplies(resolved, reader.Plan).Select(f => f.Sentence)],
             LinksOf(draft, build, reader.Plan, library),
             [.. Enumerable.Range(1, Pack.MostCells).Select(n => PackOf(n, build, library, stop)).OfType<Unfit>()]
         );
@@ -151,8 +162,6 @@ public static class DraftReader
 
     private static IEnumerable<Finding> Supplies(ResolvedBuild build, Plan plan) =>
         FindingReader.Supplies(build, plan, new Holders(build, plan)).Where(FindingReader.IsStop);
-
-    private static IEnumerable<Finding> StopsOf(ResolvedBuild build, Plan plan) => Supplies(build, plan);
 
     private static IReadOnlyList<DraftLink> LinksOf(Draft draft, Build? build, Plan? plan, PartsLibrary library) =>
         [

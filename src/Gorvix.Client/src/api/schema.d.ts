@@ -621,7 +621,7 @@ export interface components {
             /** @description What it will be called; null while it has no board. */
             name: null | string;
             verdict: null | components["schemas"]["Verdict"];
-            /** @description What would burn or stays without supply: the first thing to be read. */
+            /** @description What would burn, stays without supply, or keeps it from being a build: the first thing to be read. */
             stops: string[];
             /** @description Every link that the devices can give, with where it would sit. */
             wishes: components["schemas"]["DraftLink"][];
@@ -1973,7 +1973,7 @@ export interface operations {
         parameters: {
             query?: {
                 device?: string;
-                add?: components["schemas"]["DeviceKind"];
+                add?: string;
             };
             header?: never;
             path: {

@@ -59,7 +59,7 @@ const selection = computed(() => {
         >
       </v-tabs>
     </nav>
-    <span v-if="saved" class="saved quiet" role="status">{{ saved }}</span>
+    <span v-if="saved" class="saved quiet">{{ saved }}</span>
     <a class="export" :class="{ last: !saved }" :href="`/api/builds/${view.id}/export`" download
       >Export</a
     >

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useTitle } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { FitCell } from '@/api/client'
 import BuildBar from '@/features/build/BuildBar.vue'
@@ -16,6 +16,7 @@ import FitPlugs from './FitPlugs.vue'
 import FitUnmet from './FitUnmet.vue'
 import StrandPanel from './StrandPanel.vue'
 import { useBuild } from '@/stores/build'
+import { useKeptFocus } from '@/ui/useKeptFocus'
 import { useScreenKeys } from '@/ui/useScreenKeys'
 
 const props = defineProps<{ id: string; link: string | null; port: string | null }>()
@@ -80,9 +81,8 @@ function choose(number: number) {
   if (number > 1 && number <= (view.value?.sheet.plans.length ?? 0)) void fit.choose(number)
 }
 
-function focusGrid() {
-  const cell = document.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]')
-  cell?.focus({ preventScroll: true })
+function gridCell() {
+  return document.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]')
 }
 
 useScreenKeys(
@@ -102,21 +102,14 @@ useScreenKeys(
 
 // The builder goes on where the keys were when the list was opened.
 watch(keysOpen, (open) => {
-  if (!open) focusGrid()
+  if (!open) gridCell()?.focus({ preventScroll: true })
 })
 
 useTitle(computed(() => `${view.value?.name ?? 'Build'} – Fit – Gorvix`))
 watch(() => props.id, fit.open, { immediate: true })
 
-// The keys act on the grid from the first moment, unless something else has the focus already.
-watch(
-  () => view.value !== null,
-  async (there) => {
-    await nextTick()
-    if (there && document.activeElement === document.body) focusGrid()
-  },
-  { immediate: true },
-)
+// The keys act on the grid from the first moment, and after each change.
+useKeptFocus(() => view.value, gridCell)
 </script>
 
 <template>

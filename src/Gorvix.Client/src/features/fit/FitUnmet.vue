@@ -25,7 +25,7 @@ const more = computed(() => props.links.filter((l) => !l.port).length - props.co
   <section class="unmet" aria-label="Links without a port">
     <div v-for="row in rows" :key="row.link" :data-unmet="row.link">
       <p data-testid="conflict">{{ row.sentence }}</p>
-      <p v-if="!row.ways" class="quiet wait" role="status">Looking for what would carry it …</p>
+      <p v-if="!row.ways" class="quiet wait">Looking for what would carry it …</p>
       <p v-else-if="row.ways.length === 0" class="quiet wait">
         No change of wishes, house rules, firmware, a part or the board would carry it without
         giving up a link that matters as much.

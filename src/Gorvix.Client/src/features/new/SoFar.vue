@@ -33,9 +33,9 @@ const name = defineModel<string | null>('name')
     <p v-if="!board" class="quiet">
       Choose the board first: what fits is told for each part from then on.
     </p>
-    <template v-else-if="look?.verdict">
+    <template v-else-if="look">
       <p v-for="stop in look.stops" :key="stop" class="stop-line">Stop: {{ stop }}</p>
-      <p class="verdict" aria-live="polite">
+      <p v-if="look.verdict" class="verdict" aria-live="polite">
         <VerdictMark :severity="look.verdict.severity" :size="20" />
         <span v-if="look.stops.length > 0" data-testid="so-far"
           >{{ look.verdict.carried }} of {{ look.verdict.wanted }} links carried.</span

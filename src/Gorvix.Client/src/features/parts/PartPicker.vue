@@ -118,7 +118,7 @@ onMounted(() => field.value?.querySelector('input')?.focus())
         />
       </LineField>
     </div>
-    <p class="quiet small" role="status">
+    <p class="quiet small">
       <template v-if="candidates.length === 0">Nothing in the library has these words.</template>
       <template v-else-if="candidates.length > mostShown"
         >{{ candidates.length }} found, the first {{ mostShown }} are shown. Write more to narrow it

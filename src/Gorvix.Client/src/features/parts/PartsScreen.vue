@@ -13,6 +13,7 @@ import { useBuild } from '@/stores/build'
 import { useLibrary } from '@/stores/library'
 import KeyButton from '@/ui/KeyButton.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
+import { useKeptFocus } from '@/ui/useKeptFocus'
 import { useScreenKeys } from '@/ui/useScreenKeys'
 import BoardSection from './BoardSection.vue'
 import DeviceCard from './DeviceCard.vue'
@@ -68,13 +69,11 @@ async function takeIt(change: PartsChange) {
   await build.changeParts(change)
   if (build.standing === 'saved') await close()
 }
-// What had the focus is gone with its device: the next thing to do is at hand.
-async function fromCard(change_: PartsChange) {
-  await change(change_)
-  await nextTick()
-  if (document.activeElement === document.body)
-    document.querySelector<HTMLElement>('[data-exchange="add"]')?.focus()
-}
+// What had the focus may be gone with its device: what comes next is at hand.
+useKeptFocus(
+  () => view.value,
+  () => (props.take ? null : document.querySelector<HTMLElement>('[data-exchange="add"]')),
+)
 
 useScreenKeys(
   {
@@ -139,7 +138,7 @@ onMounted(library.load)
             :part="choices.devices.find((d) => d.id === device.part)"
             :line="library.line(device.part)"
             :choices="choices"
-            @change="fromCard"
+            @change="change"
             @exchange="open(device.id)"
           />
         </div>

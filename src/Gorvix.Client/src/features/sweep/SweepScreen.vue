@@ -123,7 +123,7 @@ onMounted(async () => {
           :model-value="done"
           :max="of || 1"
         />
-        <span role="status" data-testid="progress">
+        <span :role="running ? undefined : 'status'" data-testid="progress">
           <template v-if="running">{{ done }} of {{ of || '…' }} tried</template>
           <template v-else-if="stopped">stopped after {{ done }} of {{ of }}</template>
           <template v-else-if="of > 0">all {{ of }} tried</template>
