@@ -17,16 +17,21 @@ const emit = defineEmits<{ take: [id: string] }>()
 
 const picked = ref<string | null>(null)
 const search = ref('')
+const weight = { stop: 2, warn: 1, note: 0 }
+// What suits comes first.
 const items = computed(() =>
-  props.lines.map((l) => ({
-    value: l.id,
-    title: l.name,
-    words: `${l.name} ${l.kind} ${l.brief}`.toLowerCase(),
-    props: {
-      subtitle: l.isBoard ? l.brief : [l.kind, l.brief].filter(Boolean).join(' · '),
-      unfit: props.unfit.find((u) => u.id === l.id),
-    },
-  })),
+  props.lines
+    .map((line) => ({ line, unfit: props.unfit.find((u) => u.id === line.id) }))
+    .sort((a, b) => weight[a.unfit?.severity ?? 'note'] - weight[b.unfit?.severity ?? 'note'])
+    .map(({ line: l, unfit }) => ({
+      value: l.id,
+      title: l.name,
+      words: `${l.name} ${l.kind} ${l.brief}`.toLowerCase(),
+      props: {
+        subtitle: l.isBoard ? l.brief : [l.kind, l.brief].filter(Boolean).join(' · '),
+        unfit,
+      },
+    })),
 )
 // By any of its words, in any order.
 const matches = (_: string, query: string, item?: { raw: { words: string } }) =>
@@ -75,6 +80,9 @@ function take(id: string | null) {
   font-size: 0.9375rem;
   line-height: 1.3;
   white-space: normal;
+  /* As wide as the field, however long the reason. */
+  width: 0;
+  min-width: 100%;
 }
 
 .stop {

@@ -74,6 +74,10 @@ const name = defineModel<string | null>('name')
 </template>
 
 <style scoped>
+h2 {
+  font-size: 1.125rem;
+  font-weight: 650;
+}
 .so-far {
   position: sticky;
   top: 60px;

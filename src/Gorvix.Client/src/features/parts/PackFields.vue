@@ -66,5 +66,8 @@ function set(count: string, kind: string | undefined) {
   font-size: 0.9375rem;
   line-height: 1.3;
   white-space: normal;
+  /* As wide as the field, however long the reason. */
+  width: 0;
+  min-width: 100%;
 }
 </style>
