@@ -13,6 +13,7 @@ public class LayoutTests
         "/library",
         "/library/boards/thornwick-pawl-f7-r2",
         "/library/devices/brindlow-beacon-d6",
+        "/library/compare?device=brindlow-beacon-d4&device=brindlow-beacon-d6&device=brindlow-lantern-60",
         "/builds/rim-walk-rook/parts",
         "/builds/haul-road-heron/fit",
         "/builds/spoil-tip-owl/fit",

@@ -136,6 +136,27 @@ public class PartsScreenTests
     }
 
     [Fact]
+    public async Task Two_revisions_are_put_side_by_side_from_the_library_and_what_differs_is_first()
+    {
+        await using var page = await Page.Open("/library?search=pinion");
+        page.Says("[data-testid='count']", "2 of 43 parts.");
+        page.Click("[aria-label='Compare Askerdale Pinion F4, revision 1']");
+        page.Says(".compare", "Choose one more, or two.");
+        page.Click("[aria-label='Compare Askerdale Pinion F4, revision 2']");
+        page.Click("#compare");
+        page.Says("[data-row='Facts Firmware target']", "PINIONF4R2");
+        page.Gone("[data-row='Facts Controller']");
+        page.Shot("compare");
+        page.Click("[data-show='all']");
+        page.Says("[data-row='Facts Controller']", "F4-class");
+        Assert.Equal("", page.Accessibility());
+        page.Driver.Navigate().Refresh();
+        page.Says("[data-row='Facts Firmware target']", "PINIONF4R2");
+        page.Go("/library/compare?board=nothing&board=askerdale-pinion-f4-r2");
+        page.Says("[role='alert']", "There is no board \"nothing\" in the library.");
+    }
+
+    [Fact]
     public async Task The_face_flips_turns_and_grows_its_pads_tell_their_link_and_keys_walk_them()
     {
         await using var page = await Page.Open("/builds/rim-walk-rook/fit");

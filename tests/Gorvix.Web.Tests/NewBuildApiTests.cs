@@ -241,4 +241,20 @@ public class NewBuildApiTests
         );
         Assert.Equal(422, status);
     }
+
+    [Fact]
+    public async Task Parts_of_one_kind_stand_side_by_side_and_other_choices_are_refused()
+    {
+        await using var server = await LiveServer.Start();
+        const string Compare = "/api/library/compare?";
+        var pair = await server.Get($"{Compare}board=askerdale-pinion-f4-r1&board=askerdale-pinion-f4-r2");
+        Assert.Equal(2, pair.GetProperty("parts").GetArrayLength());
+        Assert.StartsWith("Two to 3 boards", await server.Refusal($"{Compare}board=askerdale-pinion-f4-r1"));
+        Assert.StartsWith(
+            "Two to 3 boards",
+            await server.Refusal($"{Compare}board=askerdale-pinion-f4-r1&device=ewhurst-fix-10")
+        );
+        Assert.StartsWith("Two to 3 boards", await server.Refusal($"{Compare}device=a&device=b&device=c&device=d"));
+        Assert.StartsWith("There is no device \"b\"", await server.Refusal($"{Compare}device=ewhurst-fix-10&device=b"));
+    }
 }

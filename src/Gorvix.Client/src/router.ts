@@ -1,4 +1,8 @@
-import { createRouter, createWebHistory } from 'vue-router'
+import { createRouter, createWebHistory, type LocationQueryValue } from 'vue-router'
+
+/** A member of the address that may stand there several times. */
+const listed = (value: LocationQueryValue | LocationQueryValue[] | undefined) =>
+  [value ?? []].flat().filter((v): v is string => typeof v === 'string' && v !== '')
 
 /** The address says which build, which screen and which cell; a link can be sent and Back works. */
 export const router = createRouter({
@@ -10,6 +14,12 @@ export const router = createRouter({
       path: '/library',
       name: 'library',
       component: () => import('./features/library/LibraryScreen.vue'),
+    },
+    {
+      path: '/library/compare',
+      name: 'compare',
+      component: () => import('./features/library/CompareScreen.vue'),
+      props: (route) => ({ board: listed(route.query.board), device: listed(route.query.device) }),
     },
     {
       path: '/library/:type(boards|devices)/:id',

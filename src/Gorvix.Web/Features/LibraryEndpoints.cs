@@ -21,6 +21,12 @@ internal static class LibraryEndpoints
     {
         var library = app.MapGroup("/api/library").WithTags("Library");
         library.MapGet("", All).WithName("listParts");
+        library
+            .MapGet("compare", Compare)
+            .WithName("compareParts")
+            .Produces<Comparison>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
         library.MapGet("boards/{id}", Board).WithName("getBoard").Produces<PartPage>().ProducesProblem(404);
         library.MapGet("devices/{id}", Device).WithName("getDevice").Produces<PartPage>().ProducesProblem(404);
     }
@@ -45,6 +51,30 @@ internal static class LibraryEndpoints
                 new PartPage(DeviceLeaflet.Of(device), await Uses(builds, b => b.Devices.Any(d => d.Part == id)))
             )
             : Missing("device", id);
+
+    // Boards or devices: what one kind says, the other does not.
+    private static async Task<IResult> Compare(string[] board, string[] device, PartStore parts)
+    {
+        var asked = board.Length + device.Length;
+        if (asked is < 2 or > Comparison.Most || (board.Length > 0 && device.Length > 0))
+        {
+            return Problems.Of(
+                422,
+                $"Two to {Comparison.Most} boards are compared, or as many devices. Choose them in the library."
+            );
+        }
+        var all = await parts.All();
+        var missing =
+            board.FirstOrDefault(id => all.Board(id) is null) ?? device.FirstOrDefault(id => all.Device(id) is null);
+        return missing is not null
+            ? Missing(board.Length > 0 ? "board" : "device", missing)
+            : Results.Ok(
+                Comparison.Of([
+                    .. board.Select(id => BoardLeaflet.Of(all.Board(id)!, all)),
+                    .. device.Select(id => DeviceLeaflet.Of(all.Device(id)!)),
+                ])
+            );
+    }
 
     private static IResult Missing(string kind, string id) =>
         Problems.Of(404, $"There is no {kind} \"{id}\" in the library. Look for it in the list of parts.");

@@ -156,4 +156,28 @@ public class LeafletPageTests
                 );
             }
         );
+
+    [Fact]
+    public void Two_revisions_side_by_side_show_what_differs_and_only_that()
+    {
+        var pair = Comparison.Of([Board("askerdale-pinion-f4-r1"), Board(Demo.Pinion)]);
+        Assert.Equal(["askerdale-pinion-f4-r1", Demo.Pinion], pair.Parts.Select(p => p.Id));
+        ComparedRow Row(string table, string name) => pair.Rows.First(r => r.Table == table && r.Name == name);
+        var target = Row("Facts", "Firmware target");
+        Assert.True(target.Differs);
+        Assert.Equal("PINIONF4R2", target.Words[1]);
+        Assert.False(Row("Facts", "Controller").Differs);
+        Assert.Equal("–", Row("Bridges", "J4").Words[0]);
+        Assert.All(pair.Rows, r => Assert.Equal(r.Words[0] != r.Words[1], r.Differs));
+        Assert.DoesNotContain(Comparison.Of([Board(Demo.Pinion), Board(Demo.Pinion)]).Rows, r => r.Differs);
+    }
+
+    [Fact]
+    public void What_is_said_twice_under_one_name_stands_in_one_row()
+    {
+        var pair = Comparison.Of([Device("brindlow-beacon-d4"), Device("brindlow-beacon-d6")]);
+        Assert.Equal(pair.Rows.Count, pair.Rows.DistinctBy(r => (r.Table, r.Name)).Count());
+        Assert.Contains(pair.Rows, r => r.Name == "Control" && r.Words[0] == "–");
+        Assert.Contains("; ", pair.Rows.First(r => r is { Table: "Leads", Name: "GND" }).Words[1]);
+    }
 }

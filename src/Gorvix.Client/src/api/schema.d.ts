@@ -261,6 +261,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/library/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["compareParts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/library/boards/{id}": {
         parameters: {
             query?: never;
@@ -568,6 +584,24 @@ export interface components {
              * @description Its number, from 1.
              */
             plan: number;
+        };
+        /** @description One thing that leaflets say, of each part. */
+        ComparedRow: {
+            /** @description The table of the page that it stands in. */
+            table: string;
+            /** @description What it is about. */
+            name: string;
+            /** @description What is said of each part, in their order; a dash where nothing is. */
+            words: string[];
+            /** @description False when all say the same. */
+            differs: boolean;
+        };
+        /** @description Two or three parts side by side. */
+        Comparison: {
+            /** @description The parts, in the order in which they were asked for. */
+            parts: components["schemas"]["PartLine"][];
+            /** @description Everything that their leaflets say, in the order of the page. */
+            rows: components["schemas"]["ComparedRow"][];
         };
         /** @enum {unknown} */
         DeviceKind: "receiver" | "videoTransmitter" | "airUnit" | "gnss" | "speedController" | "telemetryRadio" | "camera" | "rangeFinder" | "recorder" | "wirelessBridge" | "compass" | "overlay" | "regulator" | "filter" | "adapter" | null;
@@ -2048,6 +2082,47 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PartLine"][];
+                };
+            };
+        };
+    };
+    compareParts: {
+        parameters: {
+            query: {
+                board: string[];
+                device: string[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Comparison"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useTitle } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
-import { computed, onMounted } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import type { PartLine } from '@/api/client'
 import { useLibrary } from '@/stores/library'
 import LineField from '@/ui/LineField.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
@@ -53,6 +54,23 @@ const found = computed(() => {
       words.every((w) => `${l.name} ${l.kind} ${l.brief}`.toLowerCase().includes(w)),
   )
 })
+/** Boards or devices to be put side by side. */
+const most = 3
+const compared = ref<PartLine[]>([])
+const isCompared = (line: PartLine) => compared.value.some((c) => c.id === line.id)
+// What one kind says, the other does not.
+const mayCompare = (line: PartLine) =>
+  isCompared(line) ||
+  (compared.value.length < most && compared.value.every((c) => c.isBoard === line.isBoard))
+function compare(line: PartLine) {
+  compared.value = isCompared(line)
+    ? compared.value.filter((c) => c.id !== line.id)
+    : [...compared.value, line]
+}
+const comparison = computed(() => ({
+  name: 'compare',
+  query: { [compared.value[0]?.isBoard ? 'board' : 'device']: compared.value.map((c) => c.id) },
+}))
 const shown = computed(() => found.value.slice(0, mostShown))
 
 useTitle('Library – Gorvix')
@@ -120,6 +138,15 @@ onMounted(library.load)
       >
       <template v-else>{{ found.length }} of {{ lines.length }} parts.</template>
     </p>
+    <p v-if="compared.length > 0" class="compare no-print">
+      <v-btn id="compare" :disabled="compared.length < 2" :to="comparison"
+        >Put side by side ({{ compared.length }})</v-btn
+      >
+      <span class="quiet">{{
+        compared.length < 2 ? 'Choose one more, or two.' : compared.map((c) => c.name).join(' · ')
+      }}</span>
+      <v-btn variant="text" size="small" @click="compared = []">Choose none</v-btn>
+    </p>
     <v-skeleton-loader v-if="!lines && !problem" type="list-item-two-line@6" />
     <ul v-else class="rows">
       <li v-for="line in shown" :key="line.id" :data-part="line.id">
@@ -132,6 +159,17 @@ onMounted(library.load)
         >
         <span class="kind">{{ line.kind }}</span>
         <span class="quiet brief">{{ line.brief }}</span>
+        <v-btn
+          class="mark no-print"
+          :variant="isCompared(line) ? 'flat' : 'text'"
+          :color="isCompared(line) ? 'primary' : undefined"
+          size="small"
+          :aria-pressed="isCompared(line)"
+          :aria-label="`Compare ${line.name}`"
+          :disabled="!mayCompare(line)"
+          @click="compare(line)"
+          >Compare</v-btn
+        >
       </li>
     </ul>
   </main>
@@ -163,6 +201,14 @@ h1 {
   margin: 10px 0 6px;
 }
 
+.compare {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+  margin-bottom: 8px;
+}
+
 .rows {
   border: 1px solid var(--line);
   background: var(--sheet);
@@ -170,7 +216,7 @@ h1 {
 
 .rows li {
   display: grid;
-  grid-template-columns: minmax(220px, 2fr) minmax(120px, 1fr) minmax(0, 4fr);
+  grid-template-columns: minmax(220px, 2fr) minmax(120px, 1fr) minmax(0, 4fr) auto;
   gap: 2px 16px;
   align-items: center;
   min-height: 46px;
@@ -198,11 +244,16 @@ h1 {
   }
 
   .rows li {
-    grid-template-columns: 1fr auto;
+    grid-template-columns: 1fr auto auto;
+  }
+
+  .mark {
+    grid-row: 1;
+    grid-column: 3;
   }
 
   .brief {
-    grid-column: 1 / 3;
+    grid-column: 1 / 4;
     padding-bottom: 6px;
   }
 

@@ -51,6 +51,9 @@ useTitle(computed(() => `${leaflet.value?.line.name ?? 'Part'} – Library – G
                 <RouterLink :to="{ name: 'part', params: { type: 'boards', id: sister.id } }"
                   >Revision {{ sister.revision }}</RouterLink
                 >: {{ sister.recognise ?? 'its leaflet does not say how to tell it.' }}
+                <RouterLink :to="{ name: 'compare', query: { board: [id, sister.id] } }"
+                  >What differs?</RouterLink
+                >
               </li>
             </ul>
           </section>
