@@ -17,6 +17,11 @@ if (args is ["rules"])
     Console.Write(RuleBook.Page());
     return 0;
 }
+if (args is ["schema"])
+{
+    Console.Write(FileSchema.Text());
+    return 0;
+}
 var port = StartOptions.UsualPort;
 try
 {

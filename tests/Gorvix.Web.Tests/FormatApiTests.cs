@@ -114,6 +114,15 @@ public class FormatApiTests
         Assert.Equal(2, fit.GetProperty("version").GetInt32());
     }
 
+    [Fact]
+    public async Task The_schema_of_the_files_is_served()
+    {
+        await using var server = await LiveServer.Start();
+        using var answer = await server.Client.GetAsync("/api/format/schema");
+        Assert.Equal("application/schema+json", answer.Content.Headers.ContentType!.MediaType);
+        Assert.Equal(Gorvix.Core.Formats.FileSchema.Text(), await answer.Content.ReadAsStringAsync());
+    }
+
     private const string Pin =
         """{"version":1,"change":{"kind":"pin","match":{"kind":"route","link":"position","port":"U1"}}}""";
 

@@ -20,7 +20,7 @@ public sealed record RuleText(
     string Source
 );
 
-/// <summary>The rules behind the codes.</summary>
+/// <summary>What the product goes by: the rules behind the codes, and the schema of its files.</summary>
 internal static class RuleEndpoints
 {
     private static readonly IReadOnlyList<RuleText> Texts =
@@ -38,6 +38,14 @@ internal static class RuleEndpoints
         ),
     ];
 
-    public static void MapRules(this IEndpointRouteBuilder app) =>
+    private static readonly Lazy<string> Schema = new(FileSchema.Text);
+
+    public static void MapRules(this IEndpointRouteBuilder app)
+    {
         app.MapGet("/api/rules", () => Texts).WithName("listRules").WithTags("Rules");
+        app.MapGet("/api/format/schema", () => Results.Text(Schema.Value, "application/schema+json"))
+            .WithName("getSchema")
+            .WithTags("Rules")
+            .Produces<string>(200, "application/schema+json");
+    }
 }

@@ -1,0 +1,139 @@
+using System.Reflection;
+using System.Text.Json.Nodes;
+using System.Text.Json.Schema;
+using System.Xml.Linq;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Formats;
+
+/// <summary>
+/// The file format as a JSON Schema (source: json-schema.org, draft 2020-12), made from the types that read it. It says which
+/// members there are, what they hold and how many; what a schema cannot say (names that lead somewhere, paths that end) is
+/// found by the checks.
+/// </summary>
+public static class FileSchema
+{
+    /// <summary>Where the schema of the newest version is known by; it names no place on the network.</summary>
+    public const string Id = "urn:gorvix:format:2";
+
+    // The bounds that the checks keep, by type and member.
+    private static readonly Dictionary<(Type, string), (string Keyword, double Value)[]> Bounds = new()
+    {
+        [(typeof(Pack), "cells")] = [("minimum", 1), ("maximum", Pack.MostCells)],
+        [(typeof(Build), "inputVolts")] = [("minimum", 1), ("maximum", 60)],
+        [(typeof(Build), "note")] = [("maxLength", BuildCheck.MostNote)],
+        [(typeof(Build), "wants")] = [("maxItems", BuildCheck.MostLinks)],
+        [(typeof(Build), "devices")] = [("maxItems", BuildCheck.MostDevices)],
+        [(typeof(Build), "pins")] = [("maxItems", BuildCheck.MostWishes)],
+        [(typeof(Build), "bans")] = [("maxItems", BuildCheck.MostWishes)],
+        [(typeof(RadioSide), "bayBaud")] = [("minimum", 9_600), ("maximum", 6_000_000)],
+        [(typeof(RadioSide), "packetHertz")] = [("minimum", 4), ("maximum", 1000)],
+    };
+
+    /// <summary>The schema, indented, with a line feed at its end.</summary>
+    public static string Text() => Make().ToJsonString(GorvixJson.File) + "\n";
+
+    /// <summary>The schema. What members mean is added where the compiler's documentation lies beside the program.</summary>
+    public static JsonObject Make()
+    {
+        var docs = Documentation();
+        var options = new JsonSchemaExporterOptions
+        {
+            TreatNullObliviousAsNonNullable = true,
+            TransformSchemaNode = (context, node) => Transform(context, node, docs),
+        };
+        var schema = GorvixJson.File.GetJsonSchemaAsNode(typeof(GorvixFile), options).AsObject();
+        var properties = schema["properties"]!.AsObject();
+        properties["format"] = new JsonObject { ["const"] = GorvixFile.FormatName };
+        properties["version"] = new JsonObject { ["const"] = GorvixFile.NewestVersion };
+        schema["required"] = new JsonArray("format", "version");
+        JsonObject whole = new()
+        {
+            ["$schema"] = "https://json-schema.org/draft/2020-12/schema",
+            ["$id"] = Id,
+            ["title"] = $"A Gorvix file, version {GorvixFile.NewestVersion}",
+        };
+        foreach (var (name, value) in schema.ToList())
+        {
+            schema.Remove(name);
+            whole[name] = value;
+        }
+        return whole;
+    }
+
+    private static JsonNode Transform(
+        JsonSchemaExporterContext context,
+        JsonNode node,
+        IReadOnlyDictionary<string, string> docs
+    )
+    {
+        if (node is not JsonObject schema)
+        {
+            return node;
+        }
+        WithoutNull(schema);
+        if (context.PropertyInfo is not { AttributeProvider: MemberInfo member } property)
+        {
+            return schema;
+        }
+        if (Bounds.TryGetValue((member.DeclaringType!, property.Name), out var bounds))
+        {
+            foreach (var (keyword, value) in bounds)
+            {
+                schema[keyword] = value;
+            }
+        }
+        if (property.PropertyType == typeof(string) && property.Name is "id" or "name" && !schema.ContainsKey("const"))
+        {
+            (schema["minLength"], schema["maxLength"]) = (1, CheckList.MostText);
+        }
+        if (docs.TryGetValue($"P:{member.DeclaringType!.FullName}.{member.Name}", out var words))
+        {
+            // The types say "null" for what a file leaves out.
+            schema["description"] = words.Replace("or null", "or left out").Replace("null", "left out");
+        }
+        return schema;
+    }
+
+    // A file has no null: what has no value is left out.
+    private static void WithoutNull(JsonObject schema)
+    {
+        if (schema["type"] is JsonArray types)
+        {
+            var left = types.Select(t => t!.GetValue<string>()).Where(t => t != "null").ToList();
+            schema["type"] = left.Count == 1 ? left[0] : new JsonArray([.. left.Select(t => JsonValue.Create(t))]);
+        }
+        if (schema["enum"] is JsonArray values)
+        {
+            schema["enum"] = new JsonArray([.. values.Where(v => v is not null).Select(v => v!.DeepClone())]);
+        }
+        if (schema["default"] is null && schema.ContainsKey("default"))
+        {
+            schema.Remove("default");
+        }
+    }
+
+    private static Dictionary<string, string> Documentation()
+    {
+        var file = Path.ChangeExtension(typeof(FileSchema).Assembly.Location, ".xml");
+        if (!System.IO.File.Exists(file))
+        {
+            return [];
+        }
+        static string Words(XElement member) =>
+            string.Join(
+                ' ',
+                string.Concat(member.Element("summary")?.DescendantNodes().Select(Text) ?? [])
+                    .Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)
+            );
+        static string Text(XNode node) =>
+            node switch
+            {
+                XText text => text.Value,
+                XElement { Name.LocalName: "see" } see => ((string?)see.Attribute("cref"))?.Split('.')[^1] ?? "",
+                _ => "",
+            };
+        return XDocument.Load(file).Descendants("member").ToDictionary(m => (string)m.Attribute("name")!, Words);
+    }
+}

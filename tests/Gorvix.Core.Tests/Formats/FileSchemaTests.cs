@@ -1,0 +1,119 @@
+using System.Text;
+using System.Text.Json.Nodes;
+using CsCheck;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Formats;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Tests.Planning;
+using NJsonSchema;
+
+namespace Gorvix.Core.Tests.Formats;
+
+/// <summary>
+/// The schema of the files, looked at by a reader that is not ours (source: NJsonSchema; the client's tests ask Ajv the same
+/// of the demo files).
+/// </summary>
+public class FileSchemaTests
+{
+    private static readonly Task<JsonSchema> Reader = JsonSchema.FromJsonAsync(FileSchema.Text());
+
+    [Fact]
+    public void Docs_schema_is_current()
+    {
+        var page = File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "docs", "gorvix.schema.json"));
+        Assert.True(
+            page == FileSchema.Text(),
+            "docs/gorvix.schema.json is not what the code says; ./test --write rewrites it."
+        );
+    }
+
+    [Fact]
+    public async Task Every_export_of_a_demo_build_is_valid()
+    {
+        var reader = await Reader;
+        Assert.All(
+            Demo.Builds,
+            build =>
+                Assert.Empty(
+                    reader.Validate(Encoding.UTF8.GetString(GorvixReader.Write(GorvixFile.Of(build, Demo.Library))))
+                )
+        );
+    }
+
+    [Fact]
+    public async Task What_is_generated_and_written_is_valid()
+    {
+        var reader = await Reader;
+        Generated
+            .Builds(6, 8)
+            .Sample(
+                build =>
+                {
+                    var file = new GorvixFile
+                    {
+                        Builds = [build.Build],
+                        Boards = [build.Board],
+                        Devices = [.. build.Devices.Select(d => d.Device)],
+                    };
+                    Assert.Empty(reader.Validate(Encoding.UTF8.GetString(GorvixReader.Write(file))));
+                },
+                iter: 100
+            );
+    }
+
+    public static TheoryData<string> Wrong =>
+        [
+            """{"format":"gorvix","version":2,"extra":1}""",
+            """{"format":"gorvix"}""",
+            """{"format":"gorvix","version":2,"builds":[{"name":"x","board":"b","devices":[]}]}""",
+            """{"format":"gorvix","version":2,"builds":[{"name":"","board":"b","devices":[],"wants":[]}]}""",
+            """{"format":"gorvix","version":2,"builds":[{"name":"x","board":"b","devices":[],"wants":[],"pack":{"cells":15}}]}""",
+            """{"format":"gorvix","version":2,"builds":[{"name":"x","note":null,"board":"b","devices":[],"wants":[]}]}""",
+            """{"format":"gorvix","version":2,"builds":[{"name":"x","board":"b","devices":[],"wants":[],"pins":[{"kind":"wish"}]}]}""",
+            """{"format":"gorvix","version":2,"boards":[{"id":7}]}""",
+        ];
+
+    [Theory]
+    [MemberData(nameof(Wrong))]
+    public async Task What_the_program_refuses_for_its_shape_the_schema_refuses_too(string json)
+    {
+        Assert.Null(GorvixReader.Read(Encoding.UTF8.GetBytes(json), PartsLibrary.Empty).File);
+        Assert.NotEmpty((await Reader).Validate(json));
+    }
+
+    [Fact]
+    public void Every_member_says_what_it_means_and_nothing_may_be_null()
+    {
+        var silent = new List<string>();
+        void Look(JsonNode? node, string path)
+        {
+            if (node is JsonObject schema)
+            {
+                Assert.DoesNotContain("\"null\"", schema["type"]?.ToJsonString() ?? "");
+                foreach (var (name, member) in schema["properties"]?.AsObject() ?? [])
+                {
+                    var told = member!["description"] ?? member["const"] ?? member["$ref"];
+                    if (told is null)
+                    {
+                        silent.Add($"{path}.{name}");
+                    }
+                }
+                foreach (var (name, child) in schema)
+                {
+                    Look(child, $"{path}.{name}");
+                }
+            }
+            else if (node is JsonArray list)
+            {
+                foreach (var (i, child) in list.Index())
+                {
+                    Look(child, $"{path}[{i}]");
+                }
+            }
+        }
+        Look(FileSchema.Make(), "");
+        Assert.Empty(silent);
+        var pack = FileSchema.Make()["properties"]!["builds"]!["items"]!["properties"]!["pack"]!;
+        Assert.Equal(Pack.MostCells, (double)pack["properties"]!["cells"]!["maximum"]!);
+    }
+}
