@@ -53,7 +53,9 @@ useTitle('Compare – Library – Gorvix')
         <v-table density="compact">
           <thead>
             <tr>
-              <th scope="col" class="about"><span class="visually-hidden">What it is about</span></th>
+              <th scope="col" class="about">
+                <span class="visually-hidden">What it is about</span>
+              </th>
               <th v-for="part in comparison.parts" :key="part.id" scope="col" class="part">
                 <RouterLink
                   :to="{
