@@ -88,6 +88,23 @@ public class DraftTests
         Assert.StartsWith(said, Assert.Single(draft.Check(Demo.Library)).Sentence);
 
     [Fact]
+    public void As_many_wishes_as_devices_can_give_are_taken_and_no_more()
+    {
+        Draft With(int wishes) =>
+            Chosen with
+            {
+                Wishes = [.. Enumerable.Repeat(new DraftWish { Device = 0, Function = "x" }, wishes)],
+            };
+        Assert.Empty(With(Draft.MostWishes).Check(Demo.Library));
+        Assert.Equal(
+            "draft.wishes has 401 wishes. 400 is the most.",
+            Assert.Single(With(Draft.MostWishes + 1).Check(Demo.Library)).Sentence
+        );
+        var before = Chosen with { Wishes = [new DraftWish { Device = -1, Function = "x" }] };
+        Assert.StartsWith("draft.wishes[0].device is -1", Assert.Single(before.Check(Demo.Library)).Sentence);
+    }
+
+    [Fact]
     public void A_device_is_called_by_the_builders_name_in_every_sentence()
     {
         var change = new PartsChange

@@ -68,6 +68,69 @@ public class DraftReaderTests
     }
 
     [Fact]
+    public async Task A_board_whose_window_is_just_the_packs_suits_and_one_a_little_narrower_does_not()
+    {
+        // Two cells: 6.6 V empty, 8.4 V full (common practice).
+        var board = Demo.Library.Board(Demo.Lever)!;
+        async Task<string?> With(double min, double max)
+        {
+            var other = board with
+            {
+                Id = "x",
+                Input = new VoltWindow { Min = min, Max = max },
+            };
+            var library = Demo.Library.With(new PartsLibrary([other], []));
+            var fits = await DraftReader.Fits(On(null, 2), library, TestContext.Current.CancellationToken);
+            return fits.Boards.FirstOrDefault(b => b.Id == "x")?.Sentence;
+        }
+        Assert.Null(await With(6.6, 8.4));
+        Assert.Equal("Burns: the full pack gives 8.4 V, its input stands 8.3 V.", await With(6.6, 8.3));
+        Assert.Equal("Starves: the empty pack gives 6.6 V, its input needs 6.7 V.", await With(6.7, 8.4));
+    }
+
+    [Fact]
+    public void A_draft_that_cannot_be_a_build_says_why_in_place_of_a_verdict()
+    {
+        var look = DraftReader.Look(
+            On(Demo.Spindle, 4, [.. Enumerable.Repeat("fallowby-torque-set-48", 40)]),
+            Demo.Library
+        );
+        Assert.Null(look.Verdict);
+        Assert.Contains("wants has 120 links; 40 is the most", look.Stops[0]);
+        Assert.Empty(look.Packs);
+        Assert.All(look.Wishes, w => Assert.Null(w.Port));
+    }
+
+    [Fact]
+    public void Packs_are_judged_with_the_cells_that_are_chosen()
+    {
+        // Four cells of 4.35 V give 17.4 V, of 4.20 V 16.8 V; the Lever stands 17 V.
+        IReadOnlyList<Unfit> Packs(Chemistry chemistry) =>
+            DraftReader
+                .Look(
+                    On(Demo.Lever, null) with
+                    {
+                        Pack = new Pack { Cells = 3, Chemistry = chemistry },
+                    },
+                    Demo.Library
+                )
+                .Packs;
+        Assert.DoesNotContain(Packs(Chemistry.Lithium), p => p.Id == "4");
+        Assert.Contains(Packs(Chemistry.HighVoltage), p => p.Id == "4");
+    }
+
+    [Fact]
+    public void A_link_that_is_not_wished_for_is_told_without_a_place()
+    {
+        var draft = On(Demo.Spindle, 4, "ewhurst-fix-10") with
+        {
+            Wishes = [new DraftWish { Device = 0, Function = "position" }],
+        };
+        var link = Assert.Single(DraftReader.Look(draft, Demo.Library).Wishes);
+        Assert.Equal((null, null, "Ewhurst Fix 10"), (link.Priority, link.Port, link.Of));
+    }
+
+    [Fact]
     public async Task A_device_that_no_pad_can_feed_or_no_port_can_take_is_named()
     {
         var fits = await DraftReader.Fits(On(Demo.Nib, 2), Demo.Library, TestContext.Current.CancellationToken);

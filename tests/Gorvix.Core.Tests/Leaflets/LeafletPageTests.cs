@@ -101,6 +101,7 @@ public class LeafletPageTests
         Assert.Equal((36.0, 36.0, null), (stated.Width, stated.Depth, stated.Note));
         // 30.5 mm between centres on 36 mm: 2.75 mm from each edge.
         Assert.Equal([2.75, 2.75, 33.25, 33.25], stated.Holes.Select(h => h.X));
+        Assert.Equal([2.75, 33.25, 2.75, 33.25], stated.Holes.Select(h => h.Y));
         Assert.Equal((BoardEdge.Left, BoardEdge.Rear), (stated.Usb, stated.Arrow));
         Assert.All(
             Demo.Library.Boards,
@@ -167,7 +168,7 @@ public class LeafletPageTests
         Assert.True(target.Differs);
         Assert.Equal("PINIONF4R2", target.Words[1]);
         Assert.False(Row("Facts", "Controller").Differs);
-        Assert.Equal("–", Row("Bridges", "J4").Words[0]);
+        Assert.Equal(["–", "raw, inverted · raw · the iron"], Row("Bridges", "J4").Words);
         Assert.All(pair.Rows, r => Assert.Equal(r.Words[0] != r.Words[1], r.Differs));
         Assert.DoesNotContain(Comparison.Of([Board(Demo.Pinion), Board(Demo.Pinion)]).Rows, r => r.Differs);
     }
@@ -179,5 +180,41 @@ public class LeafletPageTests
         Assert.Equal(pair.Rows.Count, pair.Rows.DistinctBy(r => (r.Table, r.Name)).Count());
         Assert.Contains(pair.Rows, r => r.Name == "Control" && r.Words[0] == "–");
         Assert.Contains("; ", pair.Rows.First(r => r is { Table: "Leads", Name: "GND" }).Words[1]);
+    }
+
+    /// <summary>Whole pages of eight parts, read once against their files line by line (tests/golden/leaflets.txt).</summary>
+    [Fact]
+    public void Pages_say_what_was_read_against_their_files()
+    {
+        var golden = File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "golden", "leaflets.txt"));
+        var lines = golden
+            .Split('\n')
+            .Where(l => l.StartsWith("== ", StringComparison.Ordinal))
+            .Select(l => l[3..])
+            .SelectMany(id => Page(Demo.Library.Board(id) is null ? Device(id) : Board(id)));
+        Assert.Equal(golden, string.Concat(lines.Select(l => l.TrimEnd() + "\n")));
+    }
+
+    private static IEnumerable<string> Page(Leaflet leaflet)
+    {
+        var line = leaflet.Line;
+        string[] about =
+        [
+            line.IsBoard ? "board" : "device",
+            line.Name,
+            line.Kind,
+            line.Brief,
+            string.Join(", ", line.Traits),
+            line.Cells is null ? "unknown" : string.Join(' ', line.Cells),
+        ];
+        return
+        [
+            $"== {line.Id}",
+            string.Join(" | ", about),
+            .. leaflet.Facts.Select(f => $"{f.Name}: {f.Words}"),
+            .. leaflet.Tables.SelectMany(t =>
+                t.Rows.Select(r => string.Join(" | ", r)).Prepend($"[{t.Title}] {string.Join(" | ", t.Columns)}")
+            ),
+        ];
     }
 }
