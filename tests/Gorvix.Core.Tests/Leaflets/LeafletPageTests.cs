@@ -53,6 +53,11 @@ public class LeafletPageTests
         Assert.Equal("8N1 at 115200, rests high", Row(unit, "What it gives", "Picture text")[2]);
         Assert.Equal(["SBUS", "signal, talks unasked", "yellow", "6", "3.3 V"], Row(unit, "Leads", "SBUS"));
         Assert.Null(unit.Face);
+
+        // The same protocol, told to turn its output.
+        var ways = Device("corvane-sedge-2").Tables.First(t => t.Title == "What it gives").Rows;
+        Assert.Equal("8N1 at 420000, rests high", ways.First(r => r[1] == "CRSF")[2]);
+        Assert.Equal("8N1 at 420000, rests low", ways.First(r => r[1] == "CRSF, output inverted")[2]);
     }
 
     [Theory]
