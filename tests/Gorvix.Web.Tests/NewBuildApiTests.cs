@@ -235,6 +235,9 @@ public class NewBuildApiTests
                 .GetProperty("sentence")
                 .GetString()
         );
+        // What cannot be planned is not stored again either.
+        Assert.Equal(422, (await server.Post($"{Hare}/duplicate", "{}")).Status);
+        Assert.Equal(10, await server.Count());
         var (status, _) = await server.Post(
             $"{Hare}/parts/foretold",
             """{"version":1,"change":{"kind":"removeDevice","device":"gnss"}}"""

@@ -37,6 +37,8 @@ public static class BoardLeaflet
                 board.Controller,
                 .. board.Ports.Where(p => p.Kind != PortKind.Usb).Select(p => TraitOf(p.Kind)).Distinct(),
             ],
+            $"{board.Maker} {board.Name}",
+            board.Revision,
             board.Input is null ? null : LeafletWords.CellsIn(board.Input)
         );
     }

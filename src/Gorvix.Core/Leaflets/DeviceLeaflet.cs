@@ -28,6 +28,8 @@ public static class DeviceLeaflet
             PlainWords.Of(device.Kind),
             string.Join(" · ", brief.Where(b => !string.IsNullOrEmpty(b))),
             [.. device.Functions.Select(f => PlainWords.Of(f.Need)).Distinct(), .. protocols],
+            null,
+            null,
             device.Supplies.Count == 0
                 ? null
                 : [.. device.Supplies.SelectMany(s => LeafletWords.CellsIn(s.Window)).Distinct().Order()]

@@ -9,6 +9,8 @@ namespace Gorvix.Core.Leaflets;
 /// <param name="Kind">What it is, in words.</param>
 /// <param name="Brief">Its facts in a line.</param>
 /// <param name="Traits">What it can be looked for by: needs and protocols of a device, controller class and sorts of port of a board.</param>
+/// <param name="Family">What all revisions of a board share; null for a device.</param>
+/// <param name="Revision">A board's revision; null for a device.</param>
 /// <param name="Cells">The packs of ordinary cells, in cells, that it may hang on directly; null when the leaflet does not say.</param>
 public sealed record PartLine(
     string Id,
@@ -17,6 +19,8 @@ public sealed record PartLine(
     string Kind,
     string Brief,
     IReadOnlyList<string> Traits,
+    string? Family,
+    string? Revision,
     IReadOnlyList<int>? Cells
 );
 

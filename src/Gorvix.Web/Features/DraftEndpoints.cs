@@ -37,14 +37,7 @@ internal static class DraftEndpoints
             : Results.Ok(await DraftReader.Fits(draft, all, stop));
     }
 
-    // Planned before it is stored, as everything is.
-    private static async Task<IResult> Create(
-        Draft draft,
-        BuildStore builds,
-        PartStore parts,
-        Workbench bench,
-        CancellationToken stop
-    )
+    private static async Task<IResult> Create(Draft draft, PartStore parts, Workbench bench, CancellationToken stop)
     {
         var all = await parts.All();
         if (draft.Check(all) is { Count: > 0 } findings)
@@ -55,13 +48,6 @@ internal static class DraftEndpoints
         {
             return Problems.Of(422, "A build needs a board. Choose one, then make the build.");
         }
-        var (resolved, against) = ResolvedBuild.Of(build, all);
-        if (resolved is null)
-        {
-            return Problems.Of(against);
-        }
-        await Workers.Run(() => new FitReader(resolved, stop).Sheet(), stop);
-        var stored = await builds.Create(build, "New build");
-        return Results.Created($"/api/builds/{stored.Id}/fit", await ShelfEndpoints.Card(stored, parts, bench, stop));
+        return await ShelfEndpoints.Created(await bench.Create(build, "New build", stop), parts, bench, stop);
     }
 }

@@ -57,7 +57,8 @@ internal static class ShelfEndpoints
             .MapPost("{id}/duplicate", Duplicate)
             .WithName("duplicateBuild")
             .Produces<ShelfBuild>(201)
-            .ProducesProblem(404);
+            .ProducesProblem(404)
+            .ProducesProblem(422);
         builds
             .MapPost("{id}/archive", Archive(aside: true))
             .WithName("archiveBuild")
@@ -123,10 +124,7 @@ internal static class ShelfEndpoints
         {
             return Problems.Of(read.Findings);
         }
-        var (stored, findings) = await bench.Import(file, stop);
-        return stored is null
-            ? Problems.Of(findings)
-            : Results.Created($"/api/builds/{stored.Id}/fit", await Card(stored, parts, bench, stop));
+        return await Created(await bench.Import(file, stop), parts, bench, stop);
     }
 
     private static async Task<IResult> Export(string id, BuildStore builds, PartStore parts, HttpResponse response)
@@ -154,9 +152,20 @@ internal static class ShelfEndpoints
         const string Mark = ", copy";
         var room = BuildCheck.MostName - Mark.Length;
         var name = build.Name.Length > room ? build.Name[..room] : build.Name;
-        var stored = await builds.Create(build with { Name = name + Mark }, $"Duplicate {id}");
-        return Results.Created($"/api/builds/{stored.Id}/fit", await Card(stored, parts, bench, stop));
+        var made = await bench.Create(build with { Name = name + Mark }, $"Duplicate {id}", stop);
+        return await Created(made, parts, bench, stop);
     }
+
+    /// <summary>The card of a build that is new on the shelf, or what stands against it.</summary>
+    internal static async Task<IResult> Created(
+        (StoredBuild? Build, IReadOnlyList<Finding> Findings) made,
+        PartStore parts,
+        Workbench bench,
+        CancellationToken stop
+    ) =>
+        made.Build is { } stored
+            ? Results.Created($"/api/builds/{stored.Id}/fit", await Card(stored, parts, bench, stop))
+            : Problems.Of(made.Findings);
 
     private static Func<string, BuildStore, Task<IResult>> Archive(bool aside) =>
         async (id, builds) =>
@@ -178,7 +187,7 @@ internal static class ShelfEndpoints
     }
 
     // One build that cannot be read or planned (a rule became stricter, a hand in the file) must not hide the others.
-    internal static async Task<ShelfBuild> Card(
+    private static async Task<ShelfBuild> Card(
         StoredBuild stored,
         PartStore parts,
         Workbench bench,

@@ -104,6 +104,26 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
         return await builds.Import(file);
     }
 
+    /// <summary>A build that is new on the shelf: planned first, with everything that its page will show, then stored.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="words">What led here, in words.</param>
+    /// <param name="stop">Tells that the sender has gone; before the build is planned nothing is stored then.</param>
+    /// <returns>The stored build, or what stands against it.</returns>
+    public async Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Create(
+        Build build,
+        string words,
+        CancellationToken stop
+    )
+    {
+        var (resolved, against) = ResolvedBuild.Of(build, await parts.For(build));
+        if (resolved is null)
+        {
+            return (null, against);
+        }
+        await Workers.Run(() => new FitReader(resolved, stop).Sheet(), stop);
+        return (await builds.Create(build, words), []);
+    }
+
     /// <summary>A change of the build: planned first, then stored.</summary>
     /// <param name="id">The build.</param>
     /// <param name="version">The version that the writer has seen.</param>

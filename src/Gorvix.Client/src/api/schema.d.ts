@@ -1241,6 +1241,10 @@ export interface components {
             brief: string;
             /** @description What it can be looked for by: needs and protocols of a device, controller class and sorts of port of a board. */
             traits: string[];
+            /** @description What all revisions of a board share; null for a device. */
+            family: null | string;
+            /** @description A board's revision; null for a device. */
+            revision: null | string;
             /** @description The packs of ordinary cells, in cells, that it may hang on directly; null when the leaflet does not say. */
             cells: null | number[];
         };
@@ -1808,6 +1812,15 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

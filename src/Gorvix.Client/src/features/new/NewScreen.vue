@@ -27,11 +27,8 @@ const refused = ref<
 
 const board = computed(() => choices.value?.boards.find((b) => b.id === draft.value.board))
 const revisions = computed(() => {
-  const own = lines.value?.find((l) => l.id === draft.value.board)
-  const family = own?.name.split(', revision ')[0]
-  const alike = (lines.value ?? []).filter(
-    (l) => l.isBoard && l.name.split(', revision ')[0] === family,
-  )
+  const family = lines.value?.find((l) => l.id === draft.value.board)?.family
+  const alike = (lines.value ?? []).filter((l) => l.isBoard && l.family === family)
   return alike.length < 2 ? [] : alike
 })
 const notesOf = (id: string) => choices.value?.boards.find((b) => b.id === id)?.notes ?? []
@@ -171,7 +168,7 @@ watch(
             <v-radio v-for="r in revisions" :key="r.id" :value="r.id">
               <template #label>
                 <span
-                  ><strong>{{ r.name.split(', ').at(-1) }}</strong
+                  ><strong>revision {{ r.revision }}</strong
                   >: {{ notesOf(r.id)[0] ?? 'the leaflet does not say how to tell it' }}</span
                 >
               </template>
@@ -265,7 +262,7 @@ watch(
         @insist="insist"
         @leave="refused = null"
         @make="finish"
-        @reset="reset"
+        @reset="(reset(), (refused = null))"
       />
     </div>
   </main>
