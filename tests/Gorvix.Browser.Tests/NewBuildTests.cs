@@ -75,7 +75,7 @@ public class NewBuildTests
             "a board that takes the pack to be taken"
         );
         page.Choose("[data-field='board']", "Cobbold Mote F1");
-        page.Says("#refused", "Burns: the full pack gives 16.8 V, its input stands 5.5 V.");
+        page.Says("#refused", "The Mote F1 takes 4.5 to 5.5 V, and it would get 13.2 to 16.8 V.");
         Assert.Equal("", page.Console());
     }
 

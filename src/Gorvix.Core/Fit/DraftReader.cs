@@ -81,7 +81,7 @@ public static class DraftReader
     /// <inheritdoc cref="Look"/>
     public static async Task<DraftFits> Fits(Draft draft, PartsLibrary library, CancellationToken stop = default)
     {
-        var boards = library.Boards.Select(b => BoardOf(b, draft.Pack)).OfType<Unfit>().ToList();
+        var boards = library.Boards.Select(b => BoardOf(b, draft, library)).OfType<Unfit>().ToList();
         if (draft.Board is null)
         {
             return new DraftFits(boards, []);
@@ -92,24 +92,15 @@ public static class DraftReader
         return new DraftFits(boards, [.. devices.OfType<Unfit>()]);
     }
 
-    private static Unfit? BoardOf(Board board, Pack? pack)
+    // The board alone: the same rule that speaks of it in a build.
+    private static Unfit? BoardOf(Board board, Draft draft, PartsLibrary library)
     {
-        if (board.Input is not { } input || pack?.Volts() is not { } source)
-        {
-            return null;
-        }
-        return source.Max > input.Max
-                ? new Unfit(
-                    board.Id,
-                    Severity.Stop,
-                    $"Burns: the full pack gives {source.Max:0.0#} V, its input stands {input.Max:0.0#} V."
-                )
-            : source.Min < input.Min
-                ? new Unfit(
-                    board.Id,
-                    Severity.Stop,
-                    $"Starves: the empty pack gives {source.Min:0.0#} V, its input needs {input.Min:0.0#} V."
-                )
+        var alone = new Draft { Board = board.Id, Pack = draft.Pack }.Of(library)!;
+        return
+            ResolvedBuild.Of(alone, library) is { Build: { } build }
+            && Feeder.SourceOf(build) is { } source
+            && FindingReader.BoardInput(build, source).FirstOrDefault() is { } against
+            ? new Unfit(board.Id, against.Severity, against.Sentence)
             : null;
     }
 

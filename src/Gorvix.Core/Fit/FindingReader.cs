@@ -195,7 +195,10 @@ internal sealed class FindingReader(
             )
             .Select(s => s.Warning!);
 
-    private static IEnumerable<Finding> BoardInput(ResolvedBuild build, Parts.VoltWindow source)
+    /// <summary>A stop where the board's own input does not stand what feeds it.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="source">What feeds it.</param>
+    public static IEnumerable<Finding> BoardInput(ResolvedBuild build, Parts.VoltWindow source)
     {
         if (build.Board.Input is not { } input || Feeder.InputSuits(build))
         {

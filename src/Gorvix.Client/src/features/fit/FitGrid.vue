@@ -85,7 +85,7 @@ async function walk(event: KeyboardEvent) {
               ><span v-else-if="inTheWay.has(row.id)" class="clash"> – in the way</span></span
             >
             <span class="device">
-              <template v-for="word in [...row.device.split(' '), '·', row.priority]" :key="word"
+              <template v-for="(word, i) in [...row.device.split(' '), '·', row.priority]" :key="i"
                 ><span class="word">{{ word }}</span
                 >{{ ' ' }}</template
               >
