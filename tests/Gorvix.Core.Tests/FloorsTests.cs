@@ -23,6 +23,7 @@ public class FloorsTests
         "Leaflets",
         "Fit",
         "Formats",
+        "Describing",
     ];
 
     [Fact]

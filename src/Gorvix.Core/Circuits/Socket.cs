@@ -71,5 +71,7 @@ public sealed class Harness
 
     /// <summary>The sockets that this plug goes into: those of its family with a cavity for each of its own.</summary>
     public IEnumerable<Socket> Fits(Circuit circuit) =>
-        Family is null ? [] : circuit.Sockets.Where(s => s.Family == Family && s.Pads.Count >= Cavities.Count);
+        Family is null
+            ? []
+            : circuit.Sockets.Where(s => PlugFamily.Fits(s.Family, Family) && s.Pads.Count >= Cavities.Count);
 }

@@ -23,6 +23,7 @@ public static class RuleBook
         ("Parts: what a part may not say", PartRules.All),
         ("Builds", [.. BuildCheck.All, .. LimitRules.All]),
         ("Files", FileRules.All),
+        ("Leaflets as text", LeafletRules.All),
     ];
 
     private static readonly (CostTerm Term, string Words)[] Objective =

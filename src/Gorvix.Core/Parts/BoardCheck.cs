@@ -241,6 +241,7 @@ internal static class BoardCheck
         var nets = board.Nets.Select(n => n.Id).ToList();
         var rails = board.Rails.Select(r => r.Id).ToList();
         var labels = new Dictionary<(BoardSide, string), int>();
+        var inSockets = board.Plugs.SelectMany(p => p.Pins).Select(p => p.Pad).OfType<string>().ToHashSet();
         for (var i = 0; i < board.Pads.Count; i++)
         {
             var pad = board.Pads[i];
@@ -252,7 +253,8 @@ internal static class BoardCheck
             {
                 list.Text(group, $"{here}.group");
             }
-            var lost = pad.Paths.Count == 0 && pad.Meaning != PadMeaning.NotConnected;
+            // What is not known yet may be left open if it is marked: nothing is planned on such a pad.
+            var lost = pad.Paths.Count == 0 && pad.Meaning == PadMeaning.Sure;
             if (lost || pad.Paths.Any(p => p.Net is null == p.Rail is null))
             {
                 list.Stop(PartRules.LostPad, here, ("label", pad.Label));
@@ -270,6 +272,11 @@ internal static class BoardCheck
                     list.Known(rail, rails, "rail", $"{here}.paths[{p}].rail");
                 }
                 Elements(board, path, $"{here}.paths[{p}]", list);
+            }
+            // In a socket a pad is found by its pin.
+            if (inSockets.Contains(pad.Id))
+            {
+                continue;
             }
             if (!labels.TryAdd((pad.Side, pad.Label), i) && !SameRail(board.Pads[labels[(pad.Side, pad.Label)]], pad))
             {

@@ -27,7 +27,7 @@ public static class PartRules
     public static readonly Rule LostPad = new(
         "PAD-LOST",
         "A pad leads nowhere",
-        "Pad \"{label}\" ({place}) is on no net and on no rail. Give each path exactly one of \"net\" and \"rail\".",
+        "Pad \"{label}\" ({place}) is on no net and on no rail. Give each path exactly one of \"net\" and \"rail\", or mark the pad as doubtful.",
         "A pad whose meaning is not certain must be measured before it is used; the file must say what it is.",
         SourceNote.Practice
     );

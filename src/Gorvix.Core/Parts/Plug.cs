@@ -1,5 +1,24 @@
 namespace Gorvix.Core.Parts;
 
+/// <summary>Families of plugs: pitch and number of pins, such as "1.0 mm, 6 pins".</summary>
+public static class PlugFamily
+{
+    private const string NotKnown = "pitch unknown";
+
+    /// <summary>The family of a plug whose pitch no leaflet tells.</summary>
+    /// <param name="pins">How many pins it has.</param>
+    public static string Unknown(int pins) => $"{NotKnown}, {pins} pins";
+
+    /// <summary>Whether the pitch is known.</summary>
+    /// <param name="family">The family.</param>
+    public static bool IsKnown(string family) => !family.StartsWith(NotKnown, StringComparison.Ordinal);
+
+    /// <summary>Whether plug and socket fit by their families. One of unknown pitch is said to fit nothing.</summary>
+    /// <param name="socket">The family of the socket.</param>
+    /// <param name="plug">The family of the plug, or null where there is none.</param>
+    public static bool Fits(string socket, string? plug) => socket == plug && IsKnown(socket);
+}
+
 /// <summary>A plug of a board. Plugs of one family fit each other whatever their pins carry.</summary>
 public sealed record BoardPlug
 {

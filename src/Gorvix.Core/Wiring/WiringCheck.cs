@@ -73,7 +73,7 @@ public static class WiringCheck
         }
         foreach (
             var socket in wired.Build.Circuit.Sockets.Where(s =>
-                s.Family == harness.Family && s.Pads.Count < harness.Cavities.Count
+                PlugFamily.Fits(s.Family, harness.Family) && s.Pads.Count < harness.Cavities.Count
             )
         )
         {

@@ -1,0 +1,87 @@
+using Gorvix.Core.Findings;
+using Gorvix.Core.Formats;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Describing;
+
+/// <summary>What a leaflet has not said yet. None of it stands in the way of a plan; all of it is named in one.</summary>
+internal static class BoardGaps
+{
+    /// <summary>The gaps of a board.</summary>
+    public static IEnumerable<FieldNote> Of(Board board)
+    {
+        if (board.Target is null)
+        {
+            yield return Note(
+                LeafletStep.Identity,
+                "target",
+                "The firmware target is unknown: a sister revision may need another one."
+            );
+        }
+        if (board.Outline is null)
+        {
+            yield return Note(
+                LeafletStep.Identity,
+                "outline",
+                "The size is unknown: wires and rows are drawn on 36 × 36 mm."
+            );
+        }
+        if (board.Input is null)
+        {
+            yield return Note(
+                LeafletStep.Supply,
+                "input",
+                "What the supply input stands is unknown: no pack is judged against it."
+            );
+        }
+        foreach (var (i, rail) in board.Rails.Index())
+        {
+            if (rail.Feed is RailFeed.Regulator or RailFeed.Booster or RailFeed.RegulatorOrUsb && rail.Limit is null)
+            {
+                yield return Note(
+                    LeafletStep.Supply,
+                    $"rails[{i}]",
+                    $"How much current {rail.Label} gives is unknown."
+                );
+            }
+        }
+        if (board.Ports.Count == 0)
+        {
+            yield return Note(LeafletStep.Pads, "pads", "No port is known yet: type the pads as they are printed.");
+        }
+        foreach (var (i, pad) in board.Pads.Index().Where(p => p.Item.Meaning == PadMeaning.Doubtful))
+        {
+            var finding = LeafletRules.Doubt.Found(
+                Severity.Warn,
+                Subject.Place($"board.pads[{i}]"),
+                ("pad", pad.Label),
+                ("why", LabelBook.WhyDoubtful(pad.Label))
+            );
+            yield return new FieldNote(LeafletStep.Pads, $"pads[{i}]", finding.Severity, finding.Sentence);
+        }
+        foreach (var (i, plug) in board.Plugs.Index().Where(p => !PlugFamily.IsKnown(p.Item.Family)))
+        {
+            yield return Note(
+                LeafletStep.Pads,
+                $"plugs[{i}]",
+                $"The pitch of {plug.Label} is unknown: no plug is said to fit it, leads are soldered."
+            );
+        }
+        var reached = board.Pads.SelectMany(p => p.Paths).Select(p => p.Net).OfType<string>().ToHashSet();
+        foreach (var (i, port) in board.Ports.Index())
+        {
+            if (port.Kind != PortKind.Usb && port.HeldBy is null && !port.Nets.Any(reached.Contains))
+            {
+                yield return new FieldNote(
+                    LeafletStep.Ports,
+                    $"ports[{i}]",
+                    Severity.Warn,
+                    $"No pad leads to {port.Id}: nothing can be wired to it."
+                );
+            }
+        }
+    }
+
+    private static FieldNote Note(LeafletStep step, string field, string sentence) =>
+        new(step, field, Severity.Note, sentence);
+}
