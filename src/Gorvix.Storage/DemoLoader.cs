@@ -26,7 +26,7 @@ public sealed class DemoLoader(GorvixDb db, PartStore parts, BuildStore builds)
 
     private async Task<GorvixFile> Read(string path)
     {
-        var result = GorvixReader.Read(await File.ReadAllBytesAsync(path), await parts.All());
+        var result = GorvixReader.Read(await File.ReadAllBytesAsync(path), await parts.Everything());
         return result.File
             ?? throw new DataFolderException($"The demo file {path} is damaged. {result.Findings[0].Sentence}");
     }

@@ -10,6 +10,9 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
     /// <summary>The library.</summary>
     public DbSet<PartRow> Parts => Set<PartRow>();
 
+    /// <summary>What parts said before.</summary>
+    public DbSet<PartStepRow> PartSteps => Set<PartStepRow>();
+
     /// <summary>The builds.</summary>
     public DbSet<BuildRow> Builds => Set<BuildRow>();
 
@@ -28,6 +31,21 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
             part.HasKey(p => new { p.Kind, p.Id });
             part.Property(p => p.Kind).HasConversion<string>();
             part.Property(p => p.Format).HasDefaultValue(1).HasSentinel(0);
+            part.Property(p => p.Version).HasDefaultValue(1).HasSentinel(0).IsConcurrencyToken();
+        });
+        modelBuilder.Entity<PartStepRow>(step =>
+        {
+            step.HasKey(s => new
+            {
+                s.Kind,
+                s.PartId,
+                s.Version,
+            });
+            step.Property(s => s.Kind).HasConversion<string>();
+            step.HasOne<PartRow>()
+                .WithMany()
+                .HasForeignKey(s => new { s.Kind, s.PartId })
+                .OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<BuildRow>(build =>
         {

@@ -3,8 +3,7 @@ using System.Collections.Concurrent;
 namespace Gorvix.Storage;
 
 /// <summary>
-/// Parts as they were last read. A part is a document that never changes, and reading it takes longer than planning with it;
-/// one whose document did change is read anew.
+/// Parts as they were last read. Reading a document takes longer than planning with it; one that did change is read anew.
 /// </summary>
 public sealed class PartCache
 {

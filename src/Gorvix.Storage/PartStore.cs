@@ -25,15 +25,17 @@ public sealed class PartStore(GorvixDb db, PartCache cache)
         return Library(rows);
     }
 
-    /// <summary>All parts, in the order of their ids; without those stored in a format version that is not known.</summary>
-    public async Task<PartsLibrary> All() =>
-        Library(
-            await db
-                .Parts.AsNoTracking()
-                .Where(p => p.Format >= 1 && p.Format <= Upcasters.Newest)
-                .OrderBy(p => p.Id)
-                .ToListAsync()
-        );
+    /// <summary>All parts that can be chosen, in the order of their ids; without those laid aside or stored in a format version that is not known.</summary>
+    public async Task<PartsLibrary> All() => Library(await Readable().Where(p => p.ArchivedAt == null).ToListAsync());
+
+    /// <summary>The parts that are laid aside.</summary>
+    public async Task<PartsLibrary> Aside() => Library(await Readable().Where(p => p.ArchivedAt != null).ToListAsync());
+
+    /// <summary>All parts, those laid aside too.</summary>
+    public async Task<PartsLibrary> Everything() => Library(await Readable().ToListAsync());
+
+    private IQueryable<PartRow> Readable() =>
+        db.Parts.AsNoTracking().Where(p => p.Format >= 1 && p.Format <= Upcasters.Newest).OrderBy(p => p.Id);
 
     /// <summary>
     /// Adds the parts of a file that the library does not have yet; they are stored with the next save.

@@ -15,7 +15,7 @@ public enum PartKind
     Profile,
 }
 
-/// <summary>A part of the library. The document is the truth; it is never changed in place.</summary>
+/// <summary>A part of the library. The document is the truth; what it said before stands in its steps.</summary>
 public sealed class PartRow
 {
     /// <summary>Board, device or profile.</summary>
@@ -23,6 +23,37 @@ public sealed class PartRow
 
     /// <summary>Id, unique within its kind.</summary>
     public required string Id { get; init; }
+
+    /// <summary>The part in the product's own format, on one line.</summary>
+    public required string Document { get; set; }
+
+    /// <summary>The format version of the document.</summary>
+    public int Format { get; set; } = Upcasters.Newest;
+
+    /// <summary>Grows by one with every change; a writer must know the newest.</summary>
+    public int Version { get; set; } = 1;
+
+    /// <summary>When it was laid aside, UTC; null while it can be chosen for a build.</summary>
+    public DateTime? ArchivedAt { get; set; }
+}
+
+/// <summary>One state of a part. A part without steps is as it came.</summary>
+public sealed class PartStepRow
+{
+    /// <summary>Board, device or profile.</summary>
+    public required PartKind Kind { get; init; }
+
+    /// <summary>The part.</summary>
+    public required string PartId { get; init; }
+
+    /// <summary>The version in which it was so.</summary>
+    public required int Version { get; init; }
+
+    /// <summary>What led here, in words.</summary>
+    public required string Words { get; init; }
+
+    /// <summary>When, UTC; null where it is not known.</summary>
+    public DateTime? At { get; init; }
 
     /// <summary>The part in the product's own format, on one line.</summary>
     public required string Document { get; init; }

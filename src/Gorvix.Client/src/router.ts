@@ -22,6 +22,21 @@ export const router = createRouter({
       props: (route) => ({ board: listed(route.query.board), device: listed(route.query.device) }),
     },
     {
+      path: '/library/boards/new',
+      name: 'new-board',
+      component: () => import('./features/describe/BoardEditor.vue'),
+      props: (route) => ({
+        id: null,
+        from: typeof route.query.from === 'string' ? route.query.from : null,
+      }),
+    },
+    {
+      path: '/library/boards/:id/change',
+      name: 'change-board',
+      component: () => import('./features/describe/BoardEditor.vue'),
+      props: (route) => ({ id: String(route.params.id), from: null }),
+    },
+    {
       path: '/library/:type(boards|devices)/:id',
       name: 'part',
       component: () => import('./features/library/PartScreen.vue'),

@@ -81,13 +81,12 @@ public sealed record BoardLook(
     public static BoardLook Of(Board board)
     {
         var stops = PartCheck.Of(board, Root);
-        var drawable = Drawable(board);
         return new BoardLook(
             board,
             LeafletText.Write(board),
             [.. stops.Select(f => Note(board, f)).Concat(BoardGaps.Of(board)).OrderBy(n => n.Step)],
             [.. board.Pads.Select(p => PadOf(board, p))],
-            FaceReader.Of(drawable),
+            FaceOf(board),
             ControllerClass.Find(board.Controller) is { } known ? Implications(known) : [],
             stops.Count == 0
         );
@@ -128,41 +127,33 @@ public sealed record BoardLook(
             string.Join(" | ", pad.Paths.Select(p => LeafletText.Write(board, p))),
             [.. pad.Paths.Select(p => LeafletText.Write(board, p).Split(" > "))],
             doubt,
-            [
-                .. label
-                    .Reading.Meanings.Zip(label.Ends)
-                    .Where(m => m.Second is not null || m.First is { Kind: LabelKind.Rx or LabelKind.Tx, Number: > 0 })
-                    .Select(m => new PadOffer(
-                        m.First.Words,
-                        m.Second is { } end
-                            ? LeafletText.Write(board, end)
-                            : $"U{m.First.Number}.{(m.First.Kind == LabelKind.Rx ? "RX" : "TX")}"
-                    )),
-            ]
+            PadOffers.Of(board, label)
         );
     }
 
-    private static string Reads(Board board, Pad pad) =>
-        pad switch
+    private static string Reads(Board board, Pad pad)
+    {
+        if (pad.Paths.Count == 0 || pad.Meaning == PadMeaning.NotConnected)
         {
-            { Meaning: PadMeaning.NotConnected } => "not connected",
-            { Paths: [] } => "not known yet",
-            _ => Phrase.Or([.. pad.Paths.Select(p => EndWords(board, p)).Distinct()]),
-        };
+            return pad.Meaning == PadMeaning.NotConnected ? "not connected" : "not known yet";
+        }
+        var turned = pad.Paths.Count(p => p.Through.Any(e => e is Inverter));
+        var how =
+            turned == 0 ? ""
+            : turned == pad.Paths.Count ? ", inverted"
+            : ", raw or inverted";
+        return Phrase.Or([.. pad.Paths.SelectMany(p => EndsOf(board, p)).Distinct()]) + how;
+    }
 
-    private static string EndWords(Board board, PadPath path)
+    private static IEnumerable<string> EndsOf(Board board, PadPath path)
     {
         if (path.Rail is { } rail)
         {
-            return board.Rails.FirstOrDefault(r => r.Id == rail) is { } known
-                ? known.Feed == RailFeed.Ground
-                    ? "ground"
-                    : $"rail {known.Label}"
-                : $"rail {rail}";
+            var known = board.Rails.FirstOrDefault(r => r.Id == rail);
+            return [known?.Feed == RailFeed.Ground ? "ground" : $"rail {known?.Label ?? rail}"];
         }
         var jobs = board.Ports.Where(p => p.Nets.Contains(path.Net)).Select(p => JobOf(p, path.Net!)).ToList();
-        var through = path.Through.Any(e => e is Inverter) ? ", inverted" : "";
-        return jobs.Count == 0 ? $"pin {path.Net}, which no port uses" : Phrase.Or(jobs) + through;
+        return jobs.Count == 0 ? [$"pin {path.Net}, which no port uses"] : jobs;
     }
 
     private static string JobOf(Port port, string net) =>
@@ -183,6 +174,24 @@ public sealed record BoardLook(
             $"Its pins stand {BoardAssembler.ClassStands(known.Id):0.#} V as a rule; where the leaflet says otherwise, say so at the port.",
             $"Bauds are divided from {known.ClockMegahertz:0.#} MHz unless the port says otherwise.",
         ];
+
+    // Rows are laid on a board of this size until the leaflet gives one.
+    private static BoardFace FaceOf(Board board)
+    {
+        var drawable = Drawable(board);
+        var most = PadPlacer.Nominal;
+        return board.Outline is not null || board.Pads.Any(p => p.X > most || p.Y > most)
+            ? FaceReader.Of(drawable)
+            : FaceReader.Of(
+                drawable with
+                {
+                    Outline = new BoardOutline { Width = most, Depth = most },
+                }
+            ) with
+            {
+                Note = $"The leaflet gives no size yet: drawn as {most} × {most} mm.",
+            };
+    }
 
     // What names something that is not there cannot be drawn with it.
     private static Board Drawable(Board board)

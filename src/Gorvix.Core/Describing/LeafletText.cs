@@ -33,6 +33,9 @@ public static class LeafletText
     /// <summary>The longest line, in letters.</summary>
     public const int MostLine = 8_000;
 
+    /// <summary>The most lines.</summary>
+    public const int MostLines = 1_000;
+
     // A text of another kind breaks in every line; the first ones are what the builder can use.
     private const int MostProblems = 20;
 
@@ -54,7 +57,19 @@ public static class LeafletText
             );
             return new LeafletReading(assembler.Finish().Board, problems, []);
         }
-        foreach (var (i, line) in LinesOf(text).Index())
+        var lines = LinesOf(text);
+        if (lines.Length > MostLines)
+        {
+            problems.Add(
+                Problem(
+                    MostLines + 1,
+                    1,
+                    $"the text has {lines.Length} lines",
+                    $"{MostLines} is the most: a leaflet fits on a page."
+                )
+            );
+        }
+        foreach (var (i, line) in lines.Take(MostLines).Index())
         {
             if (ReadLine(line, i + 1, out var statement) is { } problem)
             {
@@ -89,7 +104,7 @@ public static class LeafletText
     {
         var statements = new List<Statement>();
         var problems = new List<LeafletProblem>();
-        foreach (var (i, line) in LinesOf(text).Index())
+        foreach (var (i, line) in LinesOf(text).Take(MostLines).Index())
         {
             if (ReadLine(line, i + 1, out var statement) is { } problem)
             {

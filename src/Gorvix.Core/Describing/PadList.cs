@@ -24,6 +24,22 @@ internal sealed class PadList(List<LeafletProblem> problems)
     /// <summary>Takes a row or a socket; other lines are left alone.</summary>
     public void Add(Statement statement, int line)
     {
+        var more =
+            statement is RowLine { Pads.Count: var pads } ? pads
+            : statement is SocketLine { Pads.Count: var cells } ? cells
+            : 0;
+        if (_strips.Sum(s => s.Cells.Count) + more > PartCheck.MostPads)
+        {
+            problems.Add(
+                LeafletText.Problem(
+                    line,
+                    1,
+                    $"with this line the board has more than {PartCheck.MostPads} pads",
+                    "No board has so many: leave out what is not a pad."
+                )
+            );
+            return;
+        }
         if (statement is RowLine row)
         {
             Take(

@@ -1,7 +1,7 @@
 namespace Gorvix.Core.Describing;
 
 /// <summary>Ids made from what is printed.</summary>
-internal static class Slug
+public static class Slug
 {
     /// <summary>Small letters and digits, parted by dashes; <c>x</c> where nothing is left.</summary>
     public static string Of(string text)

@@ -7,12 +7,11 @@ namespace Gorvix.Core.Describing;
 
 /// <summary>
 /// What labels and ways speak of and no line does: a pad R3 makes the RX half of U3, a pad 9V makes a rail. What a line says is
-/// never changed by it, so a text that tells all makes the same board again.
+/// never changed by it, only added to; a text that tells all makes the same board again.
 /// </summary>
 internal sealed partial class SpokenOf
 {
     private readonly List<Finding> _assumed = [];
-    private readonly HashSet<string> _told;
     private readonly double _stands;
 
     /// <summary>Adds to a board what is spoken of.</summary>
@@ -23,19 +22,10 @@ internal sealed partial class SpokenOf
     public SpokenOf(Board board, double stands, IReadOnlyList<PadName> pads, IReadOnlyList<Way> ways)
     {
         Board = board;
-        _told = [.. board.Ports.Select(p => p.Id)];
         _stands = stands;
         foreach (var end in pads.Select(p => p.End).OfType<EndName>().Concat(ways.Select(w => w.End)))
         {
-            if (
-                !end.Net
-                && end.Half is { } half
-                && PortName().IsMatch(end.Name)
-                && PortGrammar.HalfOf(half) is { } known and ("RX" or "TX")
-            )
-            {
-                Half(end.Name.ToUpperInvariant(), PortKind.Uart, known);
-            }
+            Speak(end);
         }
         var meanings = pads.Where(p => p is { End: null, NotConnected: false, Doubt: false })
             .Select(p => LabelBook.Read(p.Label.Text))
@@ -58,16 +48,56 @@ internal sealed partial class SpokenOf
     /// <summary>A note for each rail that only a label speaks of.</summary>
     public IReadOnlyList<Finding> Assumed => _assumed;
 
+    // An end that says what it is by its name: U4.RX, VID.RX, ~bz, BAT.
+    private void Speak(EndName end)
+    {
+        if (end.Net)
+        {
+            Net(end.Name);
+        }
+        else if (end.Half is { } half)
+        {
+            var kind = KindOf(end.Name);
+            var known = PortGrammar.HalfOf(half);
+            if (kind is not null && known is not null && known is "SDA" or "SCL" == (kind == PortKind.Bus))
+            {
+                Half(end.Name.ToUpperInvariant(), kind.Value, known);
+            }
+        }
+        else if (
+            !Board.Rails.Any(r =>
+                r.Id == end.Name || string.Equals(r.Label, end.Name, StringComparison.OrdinalIgnoreCase)
+            )
+            && LabelBook.Read(end.Name)
+                is {
+                    Trust: LabelTrust.Certain,
+                    Meanings: [{ Kind: LabelKind.Ground or LabelKind.Battery or LabelKind.Supply } rail]
+                }
+            && LabelReader.End(Board, rail) is null
+        )
+        {
+            Make(rail, []);
+        }
+    }
+
+    private static PortKind? KindOf(string port) =>
+        PortName().IsMatch(port) ? PortKind.Uart
+        : BusName().IsMatch(port) ? PortKind.Bus
+        : port.ToUpperInvariant() switch
+        {
+            "VID" => PortKind.Picture,
+            "CUR" or "RSSI" or "KEY" or "VBAT" => PortKind.Analogue,
+            _ => null,
+        };
+
     private void Make(LabelMeaning meaning, IReadOnlyList<LabelMeaning> all)
     {
         var bus = $"I2C{(meaning.Number == 0 ? 1 : meaning.Number)}";
         switch (meaning.Kind)
         {
             case LabelKind.Rx or LabelKind.Tx when meaning.Number > 0:
-                if (LabelReader.Unit(Board, meaning.Number) is not { } unit || !_told.Contains(unit.Id))
-                {
-                    Half($"U{meaning.Number}", PortKind.Uart, meaning.Kind == LabelKind.Rx ? "RX" : "TX");
-                }
+                var unit = LabelReader.Unit(Board, meaning.Number)?.Id ?? $"U{meaning.Number}";
+                Half(unit, PortKind.Uart, meaning.Kind == LabelKind.Rx ? "RX" : "TX");
                 break;
             case LabelKind.Data when all.Contains(meaning with { Kind = LabelKind.Clock }):
                 Half(bus, PortKind.Bus, "SDA");
@@ -109,14 +139,21 @@ internal sealed partial class SpokenOf
         }
     }
 
-    // A port that a line tells of is left as that line says; one that labels made gets its other half.
+    // A port that is there gets the half that it lacks; one that it has is left as it is.
     private void Half(string id, PortKind kind, string half)
     {
-        if (_told.Contains(id))
+        var port = Board.Ports.FirstOrDefault(p => p.Id == id) ?? new Port { Id = id, Kind = kind };
+        var there = half switch
+        {
+            "RX" => port.Rx,
+            "TX" => port.Tx,
+            "SDA" => port.Data,
+            _ => port.Clock,
+        };
+        if (port.Kind != kind || there is not null)
         {
             return;
         }
-        var port = Board.Ports.FirstOrDefault(p => p.Id == id) ?? new Port { Id = id, Kind = kind };
         var net = NetList.NameOf(id, half);
         Net(net);
         port = half switch
@@ -180,12 +217,16 @@ internal sealed partial class SpokenOf
         }
     }
 
-    private static string LabelOf(double volts) =>
+    /// <summary>The usual label of a supply, such as 5V or 3V3.</summary>
+    public static string LabelOf(double volts) =>
         volts == Math.Truncate(volts)
             ? FormattableString.Invariant($"{volts:0}V")
             : FormattableString.Invariant(
                 $"{Math.Truncate(volts):0}V{Math.Round((volts - Math.Truncate(volts)) * 10):0}"
             );
+
+    [GeneratedRegex("^[Ii]2[Cc][0-9]?$")]
+    private static partial Regex BusName();
 
     [GeneratedRegex("^[Uu][0-9]{1,2}$")]
     private static partial Regex PortName();

@@ -51,6 +51,9 @@ namespace Gorvix.Storage.Migrations
                     b.Property<string>("Id")
                         .HasColumnType("TEXT");
 
+                    b.Property<DateTime?>("ArchivedAt")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Document")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -60,9 +63,45 @@ namespace Gorvix.Storage.Migrations
                         .HasColumnType("INTEGER")
                         .HasDefaultValue(1);
 
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
+
                     b.HasKey("Kind", "Id");
 
                     b.ToTable("Parts");
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.PartStepRow", b =>
+                {
+                    b.Property<string>("Kind")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PartId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Format")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Kind", "PartId", "Version");
+
+                    b.ToTable("PartSteps");
                 });
 
             modelBuilder.Entity("Gorvix.Storage.StepRow", b =>
@@ -89,6 +128,15 @@ namespace Gorvix.Storage.Migrations
                     b.HasKey("BuildId", "Number");
 
                     b.ToTable("Steps");
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.PartStepRow", b =>
+                {
+                    b.HasOne("Gorvix.Storage.PartRow", null)
+                        .WithMany()
+                        .HasForeignKey("Kind", "PartId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
                 });
 
             modelBuilder.Entity("Gorvix.Storage.StepRow", b =>

@@ -119,7 +119,7 @@ internal static class ShelfEndpoints
         }
         using var body = new MemoryStream();
         await request.Body.CopyToAsync(body, stop);
-        var read = GorvixReader.Read(body.ToArray(), await parts.All());
+        var read = GorvixReader.Read(body.ToArray(), await parts.Everything());
         if (read.File is not { } file)
         {
             return Problems.Of(read.Findings);

@@ -3,8 +3,8 @@ using System.Collections.Concurrent;
 namespace Gorvix.Web.Features;
 
 /// <summary>
-/// Cards of builds by build and version, so that a long shelf is not planned anew for each look. A part is never changed in
-/// place, so a card stays true as long as its version is the newest.
+/// Cards of builds by build and version, so that a long shelf is not planned anew for each look. When a part changes, so does the
+/// version of every build that has it; a card stays true as long as its version is the newest.
 /// </summary>
 internal sealed class ShelfKeep
 {

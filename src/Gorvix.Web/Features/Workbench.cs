@@ -81,8 +81,7 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
         keep.Get(stored.Id, stored.Version, PlanStage.Plan, halt => Plan(stored, halt), stop);
 
     /// <summary>
-    /// The build of a file: planned first, with everything that its page will show, then stored with its parts. A part is never
-    /// changed in place, so what is stored is what was planned.
+    /// The build of a file: planned first, with everything that its page will show, then stored with its parts.
     /// </summary>
     /// <param name="file">A file that was read without findings.</param>
     /// <param name="stop">Tells that the sender has gone; before the build is planned nothing is stored then.</param>
@@ -94,7 +93,7 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
     {
         if (file.Builds is [var build])
         {
-            var (resolved, against) = ResolvedBuild.Of(build, file.Parts().With(await parts.All()));
+            var (resolved, against) = ResolvedBuild.Of(build, file.Parts().With(await parts.Everything()));
             if (resolved is null)
             {
                 return (null, against);

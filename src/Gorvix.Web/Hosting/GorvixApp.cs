@@ -34,6 +34,7 @@ internal static class GorvixApp
         builder.Logging.AddFilter("Microsoft.AspNetCore.Diagnostics.ExceptionHandlerMiddleware", LogLevel.None);
         builder.Services.ConfigureHttpJsonOptions(json =>
         {
+            json.SerializerOptions.AllowOutOfOrderMetadataProperties = true;
             json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
             json.SerializerOptions.RespectNullableAnnotations = true;
             json.SerializerOptions.RespectRequiredConstructorParameters = true;
@@ -66,6 +67,8 @@ internal static class GorvixApp
         builder.Services.AddDbContext<GorvixDb>(db => db.UseSqlite(new DataFolder(options.Data).ConnectionString));
         builder.Services.AddSingleton<PartCache>();
         builder.Services.AddScoped<PartStore>();
+        builder.Services.AddScoped<PartKeeper>();
+        builder.Services.AddScoped<PartBench>();
         builder.Services.AddScoped<BuildStore>();
         builder.Services.AddScoped<DemoLoader>();
         builder.Services.AddSingleton<PlanKeep>();
@@ -79,6 +82,8 @@ internal static class GorvixApp
         app.MapShelf();
         app.MapDrafts();
         app.MapLibrary();
+        app.MapParts();
+        app.MapDescribing();
         app.MapFit();
         app.MapSetup();
         app.MapUnlocks();
@@ -106,6 +111,8 @@ internal static class GorvixApp
         var answer = problem switch
         {
             NoSuchBuildException => Problems.Of(404, problem.Message),
+            PartChangedException or PartThereException => Problems.Of(409, problem.Message),
+            NoSuchPartException => Problems.Of(404, problem.Message),
             BuildChangedException => Problems.Of(409, problem.Message),
             UnknownFormatException => Problems.Of(422, problem.Message),
             UnplannableException unplannable => Problems.Of([unplannable.Finding]),

@@ -26,6 +26,19 @@ public class BoardEditTests
         Assert.Equal(Board.Pads.Select(p => p.Id), read.Board.Pads.Take(6).Select(p => p.Id));
     }
 
+    // T2 in the first row, R2 in the next: together one whole port.
+    [Fact]
+    public void A_later_row_adds_the_other_half_of_a_port()
+    {
+        var once = BoardEdit.Add(Board, "bottom right: T2 SCL").Board;
+        var twice = BoardEdit.Add(once, "bottom left: R2 SDA").Board;
+        Assert.Equal(
+            ["U1 uart u1rx u1tx ", "U2 uart u2rx u2tx "],
+            twice.Ports.Select(p => $"{p.Id} {p.Kind.ToString().ToLowerInvariant()} {p.Rx} {p.Tx} {p.Data}")
+        );
+        Assert.All(twice.Pads.Where(p => p.Label is "T2" or "R2"), p => Assert.Equal(PadMeaning.Sure, p.Meaning));
+    }
+
     [Fact]
     public void What_is_told_anew_replaces_what_was_told_and_keeps_its_place()
     {

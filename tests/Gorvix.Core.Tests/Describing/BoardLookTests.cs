@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Gorvix.Core.Describing;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
@@ -26,7 +27,10 @@ public class BoardLookTests
         var board = Demo.Library.Board(id)!;
         var look = BoardLook.Of(board);
         Assert.True(look.Usable);
-        Assert.Equal(Leaflets.FaceJson(Gorvix.Core.Leaflets.FaceReader.Of(board)), Leaflets.FaceJson(look.Face));
+        var face = Gorvix.Core.Leaflets.FaceReader.Of(board);
+        Assert.Equal(JsonSerializer.Serialize(face.Pads), JsonSerializer.Serialize(look.Face.Pads));
+        // A board of unknown size is drawn on the size on which its rows are laid.
+        Assert.True(board.Outline is null ? look.Face.Width >= 36 : look.Face.Width == board.Outline.Width);
         Assert.DoesNotContain(look.Notes, n => n.Severity == Severity.Stop);
     }
 
@@ -105,9 +109,42 @@ public class BoardLookTests
         var look = Look([.. Named, "top left: BAT G T1 R1 B+ R3/SDA"]);
         var plus = look.Pads.Single(p => p.Label == "B+");
         Assert.Equal(("rail BAT", "BAT"), (plus.Reads, plus.Ways));
-        Assert.Equal([new PadOffer("the battery itself", "BAT")], plus.Offers);
+        Assert.Equal([new PadOffer("the battery itself", "BAT"), new PadOffer("buzzer", "~bz")], plus.Offers);
         Assert.Contains("buzzer", plus.Doubt);
-        Assert.Equal(["U3.RX"], look.Pads.Single(p => p.Label == "R3/SDA").Offers.Select(o => o.Ways));
+        Assert.Equal(["U3.RX", "I2C1.SDA"], look.Pads.Single(p => p.Label == "R3/SDA").Offers.Select(o => o.Ways));
+    }
+
+    // Each offer can be taken as it is: the board has then what it speaks of.
+    [Theory]
+    [InlineData("B+")]
+    [InlineData("VCC")]
+    [InlineData("C")]
+    [InlineData("SBUS")]
+    [InlineData("TLM")]
+    [InlineData("DA")]
+    [InlineData("R5/SDA")]
+    public void Every_offer_for_a_label_can_be_taken(string label)
+    {
+        var look = Look([.. Named, $"top left: {label} SCL2=I2C1.SCL"]);
+        var offers = look.Pads[0].Offers;
+        Assert.NotEmpty(offers);
+        foreach (var offer in offers)
+        {
+            var read = BoardEdit.Add(look.Board, $"ways \"{look.Pads[0].Id}\": {offer.Ways}");
+            Assert.Empty(read.Problems);
+            Assert.Equal(PadMeaning.Sure, read.Board.Pads[0].Meaning);
+            Assert.Equal(offer.Ways, BoardLook.Of(read.Board).Pads[0].Ways);
+        }
+    }
+
+    [Fact]
+    public void A_label_of_an_inverted_protocol_offers_an_inverter_where_the_controller_has_none()
+    {
+        string[] on(string controller) =>
+            [.. Look($"controller {controller}", "top left: SBUS IBUS").Pads[0].Offers.Take(2).Select(o => o.Words)];
+        Assert.Equal(["RX of U1, behind an inverter", "RX of U1, straight"], on("F4"));
+        Assert.Equal(["RX of U1", "RX of U2"], on("F7"));
+        Assert.Equal("RX of U1", Look("controller F4", "top left: SBUS IBUS").Pads[1].Offers[0].Words);
     }
 
     [Fact]
@@ -124,7 +161,7 @@ public class BoardLookTests
             ["J4=raw > U4.RX", "J4=inverted > inverter > U4.RX"],
             pad.Strand.Select(s => string.Join(" > ", s))
         );
-        Assert.Equal("RX of U4 or RX of U4, inverted", pad.Reads);
+        Assert.Equal("RX of U4, raw or inverted", pad.Reads);
     }
 
     // Property: whatever the rows, no pad lies outside the edge.
@@ -190,10 +227,4 @@ public class BoardLookTests
 
     private static BoardLook Look(params string[] lines) =>
         BoardLook.Of(LeafletText.Read(string.Join('\n', lines)).Board);
-
-    private static class Leaflets
-    {
-        public static string FaceJson(Gorvix.Core.Leaflets.BoardFace face) =>
-            System.Text.Json.JsonSerializer.Serialize(face);
-    }
 }

@@ -137,7 +137,7 @@ public class LeafletTextTests
     [InlineData("top left: \"R1", 1, 11, "ends with a quote")]
     [InlineData("ways R9: U1.RX", 1, 6, "Write it into a row first")]
     [InlineData("top left: A=U1.SDA", 1, 13, "port U1: RX TX")]
-    [InlineData("top left: A=6V", 1, 13, "Write its line")]
+    [InlineData("top left: A=6X", 1, 13, "Write its line")]
     [InlineData("top left: A A\nways A: U1.RX", 2, 6, "a, a-2")]
     [InlineData("top left: A\nways A: U1.RX\nways A: U2.RX", 3, 6, "with | between")]
     [InlineData("rail 5V: 5 V regulator from 9V", 1, 29, "in a line of its own")]

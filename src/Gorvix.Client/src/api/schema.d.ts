@@ -301,9 +301,9 @@ export interface paths {
             cookie?: never;
         };
         get: operations["getBoard"];
-        put?: never;
+        put: operations["changeBoard"];
         post?: never;
-        delete?: never;
+        delete: operations["removeBoard"];
         options?: never;
         head?: never;
         patch?: never;
@@ -317,8 +317,232 @@ export interface paths {
             cookie?: never;
         };
         get: operations["getDevice"];
+        put: operations["changeDevice"];
+        post?: never;
+        delete: operations["removeDevice"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/boards/{id}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getBoardSheet"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/boards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["createBoard"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/boards/{id}/foretold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["foretellBoard"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/boards/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bringBoardBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/boards/{id}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["archiveBoard"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/boards/{id}/unarchive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["unarchiveBoard"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/devices/{id}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getDeviceSheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["createDevice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/devices/{id}/foretold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["foretellDevice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/devices/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bringDeviceBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/devices/{id}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["archiveDevice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/devices/{id}/unarchive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["unarchiveDevice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/describe/board/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listBoardChoices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/describe/board": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lookAtBoard"];
         delete?: never;
         options?: never;
         head?: never;
@@ -505,6 +729,98 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description An address on a bus that a part inside the board answers at. */
+        AddressInUse: {
+            /**
+             * Format: int32
+             * @description The 7-bit address, 8 to 119.
+             */
+            address: number;
+            /** @description What answers there, such as "the barometer". */
+            by: string;
+        };
+        /** @description Another address of a device on a bus. */
+        AddressStrap: {
+            /**
+             * Format: int32
+             * @description The 7-bit address, 8 to 119.
+             */
+            address: number;
+            /** @description What to do on the device, such as "close the pad ADR". */
+            how: string;
+        };
+        /** @description A flight controller board of one revision, described as a small electrical graph. */
+        Board: {
+            /** @description Id in the library, such as `askerdale-pinion-f4-r2`. */
+            id: string;
+            /** @description Who makes it. */
+            maker: string;
+            /** @description Its name on the box. */
+            name: string;
+            /** @description Its revision: the same name can hide another pad map. */
+            revision: string;
+            /** @description How to tell this revision from its sisters, or null. */
+            recognise?: null | string;
+            /** @description Name of the firmware target that has the port map of this revision, or null when the leaflet names none. */
+            target?: null | string;
+            /** @description Id of its ControllerClass. */
+            controller: string;
+            input?: null | components["schemas"]["VoltWindow"];
+            outline?: null | components["schemas"]["BoardOutline"];
+            mounting?: null | components["schemas"]["Mounting"];
+            usbSide?: null | components["schemas"]["BoardEdge"];
+            arrow?: null | components["schemas"]["BoardEdge"];
+            /** @description Parts soldered on it that give what a link could give, such as a receiver on the processor's own bus. */
+            builtIns?: components["schemas"]["BuiltIn"][];
+            /** @description Its nets: one node at each controller pin that matters. */
+            nets: components["schemas"]["Net"][];
+            /** @description Its serial ports, in the order of the leaflet. */
+            ports: components["schemas"]["Port"][];
+            /** @description Its supply rails, ground among them. */
+            rails?: components["schemas"]["Rail"][];
+            /** @description Its solder bridges and selectors. */
+            bridges?: components["schemas"]["Bridge"][];
+            /** @description Its pads; the pins of its plugs are among them. */
+            pads: components["schemas"]["Pad"][];
+            /** @description Its plugs. */
+            plugs?: components["schemas"]["BoardPlug"][];
+        };
+        /** @description A board that is being described, looked at. */
+        BoardAnswer: {
+            /** @description The board with everything that can be said of it; what could not be read is left out. */
+            look: components["schemas"]["BoardLook"];
+            /** @description Lines that cannot be read. */
+            problems: components["schemas"]["LineProblem"][];
+            /** @description Rails that only labels speak of, in sentences. */
+            assumed: string[];
+            /** @description Ids of the pads that the lines added. */
+            added: string[];
+        };
+        /** @description A changed board. */
+        BoardChange: {
+            /**
+             * Format: int32
+             * @description The version that it was made from.
+             */
+            version: number;
+            /** @description The new state; its id is the one in the address. */
+            part: components["schemas"]["Board"];
+        };
+        /** @description What a board can be described with. */
+        BoardChoices: {
+            /** @description Controller classes. */
+            classes: string[];
+            /** @description What usually lies between a pad and a port. */
+            patterns: components["schemas"]["PathPattern"][];
+        };
+        /** @description A board that is being described: as it stands, or as text; and lines typed beside it. */
+        BoardDraft: {
+            board: null | components["schemas"]["Board"];
+            /** @description Its whole leaflet as text, or null when there is a board. */
+            text: null | string;
+            /** @description Lines to be read beside it, or null. */
+            lines: null | string;
+        };
         /** @enum {unknown} */
         BoardEdge: "front" | "right" | "rear" | "left" | null;
         /** @description A board as it lies on the bench, in millimetres. Each side is told as it is seen: X from its left, Y from the front edge. */
@@ -528,6 +844,66 @@ export interface components {
             /** @description Every pad. */
             pads: components["schemas"]["FacePad"][];
         };
+        /** @description A board that is being described, looked at. */
+        BoardLook: {
+            /** @description The board. */
+            board: components["schemas"]["Board"];
+            /** @description Its leaflet as text. */
+            text: string;
+            /** @description What there is to say, in the order of the steps. */
+            notes: components["schemas"]["FieldNote"][];
+            /** @description Its pads, in its order. */
+            pads: components["schemas"]["PadLook"][];
+            /** @description As it lies on the bench. */
+            face: components["schemas"]["BoardFace"];
+            /** @description What its class implies, in sentences; empty while the class is not chosen. */
+            implied: string[];
+            /** @description Whether it can be planned with. */
+            usable: boolean;
+        };
+        /** @description The size of a board. */
+        BoardOutline: {
+            /**
+             * Format: double
+             * @description From left to right in millimetres.
+             */
+            width: number;
+            /**
+             * Format: double
+             * @description From front to rear in millimetres.
+             */
+            depth: number;
+        };
+        /** @description A pin of a board's plug. */
+        BoardPin: {
+            /** @description Id of the pad that it is, or null for a pin that leads nowhere. */
+            pad?: null | string;
+        };
+        /** @description A plug of a board. Plugs of one family fit each other whatever their pins carry. */
+        BoardPlug: {
+            /** @description Id within the board. */
+            id: string;
+            /** @description Its name on the leaflet. */
+            label: string;
+            /** @description Pitch and number of pins, such as "1.0 mm, 6 pins". */
+            family: string;
+            /** @description Its pins from the marked end on. */
+            pins: components["schemas"]["BoardPin"][];
+        };
+        /** @description A board as it can be changed. */
+        BoardSheet: {
+            /** @description What it says. */
+            part: components["schemas"]["Board"];
+            /**
+             * Format: int32
+             * @description To be sent back with a change.
+             */
+            version: number;
+            /** @description True when it is laid aside. */
+            isArchived: boolean;
+            /** @description Its states, the newest first; empty for one that is as it came. */
+            history: components["schemas"]["PartStep"][];
+        };
         /**
          * @description The side of the board.
          * @enum {unknown}
@@ -538,6 +914,27 @@ export interface components {
          * @enum {unknown}
          */
         BootCure: "anotherPort" | "pullUp";
+        /**
+         * @description How a pin rests while the controller starts.
+         * @enum {unknown}
+         */
+        BootLevel: "high" | "low" | "chatters";
+        /**
+         * @description What a lead must see while the board starts.
+         * @enum {unknown}
+         */
+        BootNeed: "none" | "high";
+        /** @description A solder bridge or selector. It stands in exactly one position. */
+        Bridge: {
+            /** @description Its label as printed. */
+            id: string;
+            /** @description Its positions, such as open, raw, inverted. */
+            positions: string[];
+            /** @description The position in which the board is delivered. */
+            default: string;
+            /** @description Who moves it. */
+            movedBy?: components["schemas"]["MovedBy"];
+        };
         /** @description One change of a build by the builder. */
         BuildChange: {
             /** @description What to do. */
@@ -555,6 +952,23 @@ export interface components {
             name?: null | string;
             /** @description Id of the harness that is used; null for the first of the device, or where it has no choice. */
             harness?: null | string;
+        };
+        /** @description What a change of a part does to a build that has it. */
+        BuildTouched: {
+            /** @description Id of the build in addresses. */
+            id: string;
+            /** @description What the builder calls it. */
+            name: string;
+            foretold: null | components["schemas"]["Foretold"];
+            /** @description Why it could no longer be planned; null when it can. */
+            refused: null | string;
+        };
+        /** @description A part inside the board that gives what a link could give. */
+        BuiltIn: {
+            /** @description What the leaflet calls it. */
+            name: string;
+            /** @description What it gives. Where a link of the build gives it instead, the board must be told. */
+            gives: components["schemas"]["Need"];
         };
         /**
          * @description What a cell of the grid says.
@@ -619,8 +1033,81 @@ export interface components {
             /** @description Everything that their leaflets say, in the order of the page. */
             rows: components["schemas"]["ComparedRow"][];
         };
+        /** @description Anything that is wired to the board. */
+        Device: {
+            /** @description Id in the library. */
+            id: string;
+            /** @description Who makes it. */
+            maker: string;
+            /** @description Its name on the box. */
+            name: string;
+            /** @description What it is. */
+            kind: components["schemas"]["DeviceKind"];
+            /** @description Its leads, in the order of its plug. */
+            leads: components["schemas"]["Lead"][];
+            plug?: null | components["schemas"]["DevicePlug"];
+            /** @description The leads that feed it, each with the volts that it takes; empty when the file does not say. */
+            supplies?: components["schemas"]["SupplyInput"][];
+            /** @description The leads on which it offers a supply to others. */
+            outputs?: components["schemas"]["SupplyOutput"][];
+            /**
+             * Format: int32
+             * @description How many alike pieces it stands for, such as the four controllers of a four-in-one; 1 to 8.
+             */
+            pieces?: number;
+            memory?: null | components["schemas"]["SetupMemory"];
+            /** @description The harnesses that it comes with, where leads are in one of them only; empty when every lead is always there. */
+            harnesses?: components["schemas"]["DeviceHarness"][];
+            /** @description What it can give, each with its modes. */
+            functions: components["schemas"]["DeviceFunction"][];
+        };
+        /** @description A changed device. */
+        DeviceChange: {
+            /** Format: int32 */
+            version: number;
+            part: components["schemas"]["Device"];
+        };
+        /** @description One thing that a device gives. */
+        DeviceFunction: {
+            /** @description Id within the device. */
+            id: string;
+            /** @description What it gives. */
+            need: components["schemas"]["Need"];
+            /** @description The ways in which it can be had by a link of its own, the usual one first. */
+            modes: components["schemas"]["Mode"][];
+        };
+        /** @description A harness of a device: the leads that are there when it is used. */
+        DeviceHarness: {
+            /** @description Id within the device. */
+            id: string;
+            /** @description What the builder calls it. */
+            name: string;
+            /** @description Ids of the leads that it has. */
+            leads: string[];
+            plug?: null | components["schemas"]["DevicePlug"];
+        };
         /** @enum {unknown} */
         DeviceKind: "receiver" | "videoTransmitter" | "airUnit" | "gnss" | "speedController" | "telemetryRadio" | "camera" | "rangeFinder" | "recorder" | "wirelessBridge" | "compass" | "overlay" | "regulator" | "filter" | "adapter" | null;
+        /** @description A pin of a device's plug. */
+        DevicePin: {
+            /** @description Id of the lead in it, or null for an empty one. */
+            lead?: null | string;
+        };
+        /** @description The plug at the end of a device's leads. */
+        DevicePlug: {
+            /** @description Pitch and number of pins, such as "1.0 mm, 6 pins". */
+            family: string;
+            /** @description Its pins from the marked end on. */
+            pins: components["schemas"]["DevicePin"][];
+        };
+        /** @description A device as it can be changed. */
+        DeviceSheet: {
+            part: components["schemas"]["Device"];
+            /** Format: int32 */
+            version: number;
+            isArchived: boolean;
+            history: components["schemas"]["PartStep"][];
+        };
         /** @description A dispute among builders. */
         Dispute: {
             /** @description Member of HouseRules, as in files. */
@@ -740,6 +1227,17 @@ export interface components {
             /** @description What the leaflet says. */
             words: string;
         };
+        /** @description Something to say about a board that is being described, beside its field. */
+        FieldNote: {
+            /** @description The step at which it is mended. */
+            step: components["schemas"]["LeafletStep"];
+            /** @description The member of the board that it is about, such as `input.max` or `pads[3]`. */
+            field: string;
+            /** @description A stop: the board cannot be used like this. A warning: it is used with doubt. A note: something is unknown. */
+            severity: components["schemas"]["Severity"];
+            /** @description What is wrong and how to mend it. */
+            sentence: string;
+        };
         FileContentResult: {
             /** Format: byte */
             fileContents?: string;
@@ -750,6 +1248,8 @@ export interface components {
             entityTag?: null | components["schemas"]["EntityTagHeaderValue"];
             enableRangeProcessing?: boolean;
         };
+        /** @enum {unknown} */
+        Filtering: "filtered" | "unfiltered" | null;
         /** @description One verdict on a build, a part or a file. All verdicts of the product have this one type; Finding Rule.Found(Severity severity, Subject subject, params (string Name, string Value)[] facts) makes them. */
         Finding: {
             /** @description The id of the rule that speaks. */
@@ -1056,6 +1556,11 @@ export interface components {
             /** @description The pad with its side, or plug and pin, in words. */
             where: string;
         };
+        /**
+         * @description The way of a signal, seen from the device.
+         * @enum {unknown}
+         */
+        Flow: "out" | "in" | "both";
         /** @description What a change would do to the plan, told before it is done. */
         Foretold: {
             /** @description The answer as it stands. */
@@ -1140,6 +1645,38 @@ export interface components {
             /** @description Level, position or setting there, or null. */
             note: null | string;
         };
+        /** @description One lead or pad of a device. */
+        Lead: {
+            /** @description Id within the device. */
+            id: string;
+            /** @description Its label as printed by the device's maker. */
+            label: string;
+            /** @description What it is for. */
+            role: components["schemas"]["LeadRole"];
+            /** @description Its usual colour, or null. A habit, not a standard. */
+            colour?: null | string;
+            /**
+             * Format: double
+             * @description High level that it drives, in volts; 3.3 when the file does not say.
+             */
+            driveVolts?: number;
+            /**
+             * Format: double
+             * @description The least that it takes for a high level, in volts; null for ordinary 3.3 V logic.
+             */
+            highFromVolts?: null | number;
+            /** @description When it drives its wire. */
+            talks?: components["schemas"]["TalkHabit"];
+            /** @description What it must see while the board starts. */
+            atBoot?: components["schemas"]["BootNeed"];
+            /** @description How many wires it is where the device stands for several pieces. */
+            wires?: components["schemas"]["PieceWires"];
+        };
+        /**
+         * @description What a lead is for.
+         * @enum {unknown}
+         */
+        LeadRole: "supply" | "ground" | "signal" | "picture" | "sense" | "output";
         /** @description A part on its page. */
         Leaflet: {
             /** @description The part in a list. */
@@ -1152,6 +1689,11 @@ export interface components {
             sisters: components["schemas"]["Sister"][];
             face: null | components["schemas"]["BoardFace"];
         };
+        /**
+         * @description The steps in which a board is described: the order in which a leaflet is read.
+         * @enum {unknown}
+         */
+        LeafletStep: "identity" | "supply" | "controller" | "pads" | "between" | "ports";
         /** @description A table of a leaflet. */
         LeafletTable: {
             /** @description What it lists. */
@@ -1161,12 +1703,108 @@ export interface components {
             /** @description The rows, one text for each column. */
             rows: string[][];
         };
+        /** @description A line that cannot be read. */
+        LineProblem: {
+            /**
+             * Format: int32
+             * @description The line, from 1.
+             */
+            line: number;
+            /**
+             * Format: int32
+             * @description The letter in it, from 1.
+             */
+            column: number;
+            /** @description What is wrong and how to mend it. */
+            sentence: string;
+        };
         /** @description What would carry one link. */
         LinkUnlocks: {
             /** @description A link that the plan leaves out. */
             link: string;
             /** @description The changes, cheapest first; none when no change of one or two things would do. */
             ways: components["schemas"]["FitUnlock"][];
+        };
+        /** @description One way in which a function can be had. */
+        Mode: {
+            /** @description Id within the function. */
+            id: string;
+            /** @description What the builder calls it. */
+            name: string;
+            /** @description Id of its Protocol. */
+            protocol: string;
+            /** @description The leads it uses. */
+            lines: components["schemas"]["ModeLine"][];
+            /** @description The bauds that the device can be set to, the usual one first; empty for the protocol's usual one only. */
+            bauds?: number[];
+            /**
+             * Format: double
+             * @description Frames a second that the device sends, or null when it does not matter.
+             */
+            packetHertz?: null | number;
+            /**
+             * Format: int32
+             * @description Its 7-bit address on a bus, 8 to 119, or null.
+             */
+            address?: null | number;
+            /** @description Other addresses that it can be strapped to. */
+            straps?: components["schemas"]["AddressStrap"][];
+            /** @description Functions of the same device that ride inside this mode's link, such as telemetry inside two-way control. */
+            carries?: components["schemas"]["Rider"][];
+            /** @description The firmware from which it is there, or null. */
+            firmware?: null | string;
+            /** @description The setting of the device that must be changed for it, or null. */
+            setting?: null | string;
+            /** @description What is lost in this mode, in words; empty when it is whole. */
+            loses?: string[];
+        };
+        /** @description A lead in a mode. */
+        ModeLine: {
+            /** @description Id of the lead. */
+            lead: string;
+            /** @description Who talks on it. */
+            flow: components["schemas"]["Flow"];
+            polarity?: null | components["schemas"]["Polarity"];
+        };
+        /** @description The mounting holes of a board: a rectangle of four. */
+        Mounting: {
+            /**
+             * Format: double
+             * @description Between hole centres from left to right in millimetres.
+             */
+            width: number;
+            /**
+             * Format: double
+             * @description Between hole centres from front to rear in millimetres.
+             */
+            depth: number;
+            /**
+             * Format: double
+             * @description The bolt that goes through, in millimetres (3 is M3), or null when the leaflet does not say.
+             */
+            bolt?: null | number;
+        };
+        /**
+         * @description Who moves a bridge or selector.
+         * @enum {unknown}
+         */
+        MovedBy: "iron" | "firmware";
+        /**
+         * @description What a link gives the pilot. Order: the more the flight depends on it, the earlier (common practice).
+         * @enum {unknown}
+         */
+        Need: "control" | "picture" | "pictureText" | "position" | "heading" | "telemetry" | "escReadings" | "batteryReadings" | "videoControl" | "height" | "cameraControl" | "flightLog" | "hostData";
+        /** @description One node at a controller pin. One net has one user; several ports that name it are its alternative jobs. */
+        Net: {
+            /** @description Id within the board. */
+            id: string;
+            /**
+             * Format: double
+             * @description The highest voltage that the pin stands, in volts; 3.3 when the file does not say.
+             */
+            maxVolts?: number;
+            /** @description How it rests while the controller starts; matters for pins that drive a device. */
+            atBoot?: components["schemas"]["BootLevel"];
         };
         /** @description Stops and warnings by the step at which they are mended. */
         OpenFindings: {
@@ -1202,6 +1840,69 @@ export interface components {
             /** @description How a pack is judged. */
             note: string;
         };
+        /** @description A place to solder to, or a pin of a plug. */
+        Pad: {
+            /** @description Id within the board. */
+            id: string;
+            /** @description Its label exactly as printed. */
+            label: string;
+            /** @description How far the label can be trusted. */
+            meaning?: components["schemas"]["PadMeaning"];
+            /** @description Which side it is on. */
+            side: components["schemas"]["BoardSide"];
+            /**
+             * Format: double
+             * @description Distance from the left edge in millimetres, seen from its side.
+             */
+            x?: number;
+            /**
+             * Format: double
+             * @description Distance from the front edge in millimetres.
+             */
+            y?: number;
+            /** @description The header, corner or row in which it stands with others, or null. */
+            group?: null | string;
+            /** @description Its ways into the board; none only for a pad that is not connected. A pad behind a bridge has one for each position that makes one. */
+            paths?: components["schemas"]["PadPath"][];
+        };
+        /** @description A pad of a board that is being described. */
+        PadLook: {
+            /** @description Id within the board. */
+            id: string;
+            /** @description As printed. */
+            label: string;
+            /** @description What it is, in words. */
+            reads: string;
+            /** @description Its ways as leaflet text; empty when it has none. */
+            ways: string;
+            /** @description The stations of each way from pad to end. */
+            strand: string[][];
+            /** @description Why it must be measured before use; null when it is certain. */
+            doubt: null | string;
+            /** @description What its label can mean on this board. */
+            offers: components["schemas"]["PadOffer"][];
+        };
+        /**
+         * @description How far the label of a pad can be trusted.
+         * @enum {unknown}
+         */
+        PadMeaning: "sure" | "doubtful" | "notConnected";
+        /** @description What can be said for a pad instead. */
+        PadOffer: {
+            /** @description In words. */
+            words: string;
+            /** @description As leaflet text, to be read back; empty for a pad that is not connected. */
+            ways: string;
+        };
+        /** @description One way from a pad to a net or a rail. */
+        PadPath: {
+            /** @description What lies between, seen from the pad. */
+            through?: components["schemas"]["PathElement"][];
+            /** @description The net it ends on, or null when it ends on a rail. */
+            net?: null | string;
+            /** @description The rail it ends on, or null when it ends on a net. */
+            rail?: null | string;
+        };
         /** @description A pad of the board with what is on it. */
         PadUse: {
             /** @description Id of the pad. */
@@ -1212,6 +1913,19 @@ export interface components {
             link: null | string;
             /** @description Device and lead in words. */
             words: string;
+        };
+        /** @description A step back to an earlier state of a part. */
+        PartBack: {
+            /**
+             * Format: int32
+             * @description The version that the writer has seen.
+             */
+            version: number;
+            /**
+             * Format: int32
+             * @description The version to bring back.
+             */
+            to: number;
         };
         /** @description A part to choose. */
         PartChoice: {
@@ -1248,12 +1962,37 @@ export interface components {
             /** @description The packs of ordinary cells, in cells, that it may hang on directly; null when the leaflet does not say. */
             cells: null | number[];
         };
+        /** @description A part that was stored. */
+        PartMade: {
+            /** @description Its id. */
+            id: string;
+            /**
+             * Format: int32
+             * @description To be sent back with the next change.
+             */
+            version: number;
+        };
         /** @description A part on its page. */
         PartPage: {
             /** @description What its leaflet says. */
             leaflet: components["schemas"]["Leaflet"];
             /** @description The builds on the shelf that have it. */
             usedIn: components["schemas"]["PartUse"][];
+        };
+        /** @description One state of a part. */
+        PartStep: {
+            /**
+             * Format: int32
+             * @description The version in which it was so.
+             */
+            version: number;
+            /** @description What led there. */
+            words: string;
+            /**
+             * Format: date-time
+             * @description When, UTC; null where it is not known.
+             */
+            at: null | string;
         };
         /** @description A build that has a part. */
         PartUse: {
@@ -1295,6 +2034,103 @@ export interface components {
             /** @description What to do. */
             change: components["schemas"]["PartsChange"];
         };
+        /**
+         * @description Which way an element lets a signal through.
+         * @enum {unknown}
+         */
+        Passage: "toController" | "toPad" | "both";
+        /** @description Something between a pad and its net. In a file, `kind` says which. */
+        PathElement: components["schemas"]["PathElementInverter"] | components["schemas"]["PathElementContact"] | components["schemas"]["PathElementResistor"] | components["schemas"]["PathElementDivider"] | components["schemas"]["PathElementDiode"];
+        /** @description A contact of a bridge: it conducts in one position only. */
+        PathElementContact: {
+            /** @enum {string} */
+            kind?: "contact";
+            /** @description The bridge's label. */
+            bridge: string;
+            /** @description The position in which it conducts. */
+            position: string;
+        };
+        /** @description A diode: it passes one way and takes its forward voltage. */
+        PathElementDiode: {
+            /** @enum {string} */
+            kind?: "diode";
+            /** @description Which way it conducts. */
+            direction: components["schemas"]["Passage"];
+            /**
+             * Format: double
+             * @description Forward voltage in volts.
+             */
+            volts: number;
+        };
+        /** @description Two resistors that bring a level down. It passes signals to the controller only: backwards the level is lost. */
+        PathElementDivider: {
+            /** @enum {string} */
+            kind?: "divider";
+            /**
+             * Format: double
+             * @description What is left of the level, above 0 and below 1.
+             */
+            ratio: number;
+        };
+        /** @description An inverter: it turns the signal over and passes it one way, or both ways when it is built for one-wire links. */
+        PathElementInverter: {
+            /** @enum {string} */
+            kind?: "inverter";
+            /** @description Which way it passes a signal. */
+            direction: components["schemas"]["Passage"];
+            /**
+             * Format: double
+             * @description The highest voltage that its input stands, in volts; null when the leaflet does not say.
+             */
+            stands?: null | number;
+            /**
+             * Format: double
+             * @description The high level that its output drives, in volts; null when the leaflet does not say, and then the level passes as it comes.
+             */
+            drives?: null | number;
+        };
+        /** @description A series resistor. */
+        PathElementResistor: {
+            /** @enum {string} */
+            kind?: "resistor";
+            /**
+             * Format: double
+             * @description Its value in ohms, above zero.
+             */
+            ohms: number;
+        };
+        /** @description Something usual between a pad and what it leads to, with the lines of leaflet text that describe it. */
+        PathPattern: {
+            /** @description Id of the pattern. */
+            id: string;
+            /** @description What the builder calls it. */
+            name: string;
+            /** @description How to know it on a leaflet. */
+            tells: string;
+            /** @description What must be chosen. */
+            asks: components["schemas"]["PatternAsks"][];
+            /** @description Leaflet text; `{pad}`, `{port}`, `{bridge}`, `{first}` and `{second}` stand for what is chosen. */
+            lines: string;
+        };
+        /**
+         * @description What a pattern asks for.
+         * @enum {unknown}
+         */
+        PatternAsks: "pad" | "port" | "bridge" | "rails" | "level";
+        /**
+         * @description How many wires a lead is where its device stands for several pieces.
+         * @enum {unknown}
+         */
+        PieceWires: "shared" | "each";
+        /** @description Pins to which a serial unit can be led. */
+        PinChoice: {
+            /** @description What the firmware or the leaflet calls them; empty for the pins on which the unit comes. */
+            name: string;
+            /** @description Net where the board listens, or null. */
+            rx?: null | string;
+            /** @description Net where the board talks, or null. */
+            tx?: null | string;
+        };
         /** @description Where one link sits, for lists of builds. */
         Place: {
             /** @description What the link gives, in words. */
@@ -1302,12 +2138,45 @@ export interface components {
             /** @description Its port, or null. */
             port: null | string;
         };
+        /** @enum {unknown} */
+        Polarity: "normal" | "inverted" | null;
+        /** @description A port of the board: a serial unit, or one of the other things that a link can go on. */
+        Port: {
+            /** @description Its name, such as U3. */
+            id: string;
+            /** @description What it is made of. */
+            kind?: components["schemas"]["PortKind"];
+            /** @description Net where the board listens: RX, the pulse input, the picture in. Null when it is not there. */
+            rx?: null | string;
+            /** @description Net where the board talks: TX, the picture out. Null when it is not there. */
+            tx?: null | string;
+            /** @description Net of a bus's data wire (SDA); null for other kinds. */
+            data?: null | string;
+            /** @description Net of a bus's clock wire (SCL); null for other kinds. */
+            clock?: null | string;
+            /** @description Nets of further pulse inputs, for one wire a channel. */
+            channels?: string[];
+            /** @description Other pins that the same serial unit can be led to by a setting: one choice at a time. */
+            alternatives?: components["schemas"]["PinChoice"][];
+            /** @description Addresses on a bus that parts inside the board have already. */
+            addresses?: components["schemas"]["AddressInUse"][];
+            /**
+             * Format: double
+             * @description The clock that feeds its baud divider in MHz; null for the class's usual slow bus clock.
+             */
+            clockMegahertz?: null | number;
+            /** @description Whether it also serves the USB socket. */
+            usb?: components["schemas"]["UsbSharing"];
+            /** @description What holds it inside the board (a built-in part, the USB bridge), or null when it is free. */
+            heldBy?: null | string;
+            /** @description The needs that the board's maker advises it for. */
+            advisedFor?: components["schemas"]["Need"][];
+        };
         /**
-         * @description How a serial line rests. The two values form a group of two under Polarity PolarityAlgebra.Then(Polarity signal, Polarity stage):
-         *     Polarity.Normal changes nothing, two inversions cancel.
+         * @description What a port is made of. Each kind is a column of its own.
          * @enum {unknown}
          */
-        Polarity: "normal" | "inverted";
+        PortKind: "uart" | "software" | "pulse" | "bus" | "picture" | "analogue" | "usb";
         /**
          * @description Who may share a port.
          * @enum {unknown}
@@ -1336,11 +2205,53 @@ export interface components {
              */
             packetHertz: number;
         };
+        /** @description A supply rail, with what it is fed from. */
+        Rail: {
+            /** @description Id within the board. */
+            id: string;
+            /** @description Its name on the leaflet. */
+            label: string;
+            /**
+             * Format: double
+             * @description What it gives, in volts; 0 for ground, null when it follows the battery.
+             */
+            volts?: null | number;
+            /** @description What feeds it. */
+            feed: components["schemas"]["RailFeed"];
+            /** @description The rail that its regulator or diode hangs on; null for the battery. */
+            from?: null | string;
+            /**
+             * Format: double
+             * @description How much more its regulator needs than it gives, in volts; null when the leaflet does not say, and then nothing is taken off.
+             */
+            dropout?: null | number;
+            /**
+             * Format: double
+             * @description The most current that it gives, in amperes; null when the leaflet does not say.
+             */
+            limit?: null | number;
+            kind?: null | components["schemas"]["RegulatorKind"];
+            filtering?: null | components["schemas"]["Filtering"];
+        };
+        /**
+         * @description What feeds a rail.
+         * @enum {unknown}
+         */
+        RailFeed: "ground" | "battery" | "regulator" | "booster" | "regulatorOrUsb";
         /**
          * @description Where the receiver is fed from.
          * @enum {unknown}
          */
         ReceiverSupply: "aliveOnUsb" | "deadOnUsb";
+        /** @enum {unknown} */
+        RegulatorKind: "linear" | "switching" | null;
+        /** @description A function that rides inside the link of another one. */
+        Rider: {
+            /** @description Id of the function within the same device. */
+            function: string;
+            /** @description What is less than with a link of its own, in words; empty when nothing is. */
+            loses?: string[];
+        };
         /** @description A rule as the builder reads it. */
         RuleText: {
             /** @description The code in blocked cells. */
@@ -1398,6 +2309,8 @@ export interface components {
             /** @description How much a link can be wished for, the most first. */
             priorities: components["schemas"]["Choice"][];
         };
+        /** @enum {unknown} */
+        SetupMemory: "keeps" | "forgets" | null;
         /** @description A new set-up of a build. */
         SetupRequest: {
             /**
@@ -1487,6 +2400,39 @@ export interface components {
          * @enum {unknown}
          */
         SubjectKind: "place" | "build" | "link" | "device" | "lead" | "port" | "pad" | "socket" | "bridge";
+        /** @description A lead that feeds a device. */
+        SupplyInput: {
+            /** @description Id of the lead. */
+            lead: string;
+            /** @description The volts that it takes. */
+            window: components["schemas"]["VoltWindow"];
+            /**
+             * Format: double
+             * @description The current that it draws as a rule, in amperes; null when the leaflet does not say.
+             */
+            typical?: null | number;
+            /**
+             * Format: double
+             * @description The most current that it draws, in amperes; null when the leaflet does not say.
+             */
+            peak?: null | number;
+        };
+        /** @description A lead that offers a supply to others: a transmitter's 5 V, the output of a regulator. It is never tied to another supply. */
+        SupplyOutput: {
+            /** @description Id of the lead. */
+            lead: string;
+            /**
+             * Format: double
+             * @description What it gives, in volts; null when it follows what feeds the device.
+             */
+            volts?: null | number;
+            /**
+             * Format: double
+             * @description The most current that it gives, in amperes; null when the leaflet does not say.
+             */
+            limit?: null | number;
+            filtering?: null | components["schemas"]["Filtering"];
+        };
         /** @description One candidate of a sweep, in words. */
         SweepLine: {
             /** @description Id of the board or device. */
@@ -1524,6 +2470,11 @@ export interface components {
             /** @description The last one. */
             line: components["schemas"]["SweepLine"];
         };
+        /**
+         * @description When a lead drives its wire.
+         * @enum {unknown}
+         */
+        TalkHabit: "asked" | "always";
         /** @description A candidate that does not suit what is chosen. */
         Unfit: {
             /** @description The part; for a pack its cells. */
@@ -1553,6 +2504,11 @@ export interface components {
          * @enum {unknown}
          */
         UnusedLeads: "lift" | "cut" | "leave";
+        /**
+         * @description Whether a serial unit also serves the USB socket, as on old boards with two units.
+         * @enum {unknown}
+         */
+        UsbSharing: "apart" | "shared";
         /** @description The one-line answer to a build. */
         Verdict: {
             /**
@@ -1575,6 +2531,19 @@ export interface components {
          * @enum {unknown}
          */
         VideoSupply: "regulatedFirst" | "batteryAllowed";
+        /** @description A range of volts. */
+        VoltWindow: {
+            /**
+             * Format: double
+             * @description Lowest, in volts.
+             */
+            min: number;
+            /**
+             * Format: double
+             * @description Highest, in volts.
+             */
+            max: number;
+        };
         /** @description A link wished for: one function of one device. */
         Want: {
             /** @description Id of the link within the build, such as `gnss`. */
@@ -2207,6 +3176,97 @@ export interface operations {
             };
         };
     };
+    changeBoard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoardChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartMade"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    removeBoard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     getDevice: {
         parameters: {
             query?: never;
@@ -2229,6 +3289,588 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    changeDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeviceChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartMade"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    removeDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getBoardSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardSheet"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    createBoard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Board"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartMade"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    foretellBoard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Board"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildTouched"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    bringBoardBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartBack"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartMade"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    archiveBoard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    unarchiveBoard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getDeviceSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceSheet"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    createDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Device"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartMade"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    foretellDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Device"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildTouched"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    bringDeviceBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartBack"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartMade"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    archiveDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    unarchiveDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listBoardChoices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardChoices"];
+                };
+            };
+        };
+    };
+    lookAtBoard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoardDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

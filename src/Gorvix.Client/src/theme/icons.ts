@@ -7,6 +7,8 @@ const paths: Record<string, string> = {
   clear: 'M7 7l10 10M17 7L7 17',
   radioOn: 'M12 4a8 8 0 100 16 8 8 0 000-16zM12 9a3 3 0 100 6 3 3 0 000-6z',
   radioOff: 'M12 4a8 8 0 100 16 8 8 0 000-16z',
+  checkboxOn: 'M5 5h14v14H5zM8 12l3 3 5-6',
+  checkboxOff: 'M5 5h14v14H5z',
   unfold: 'M8 10l4-4 4 4M8 14l4 4 4-4',
 }
 

@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { BoardFace, FacePad } from '@/api/client'
 import { nextIn, type Side, type Spot, type Turn } from './face'
+import { useDrag } from './useDrag'
 import { useDrawing } from './useDrawing'
 
 /**
@@ -17,8 +18,10 @@ const props = defineProps<{
   near?: string[]
   /** What is on a pad, in words, by its id. */
   uses?: Record<string, string>
+  /** Whether pads can be dragged to another place, or moved by Shift and the arrows. */
+  movable?: boolean
 }>()
-const emit = defineEmits<{ pad: [id: string] }>()
+const emit = defineEmits<{ pad: [id: string]; move: [id: string, x: number, y: number] }>()
 
 const side = ref<Side>('top')
 const turn = ref<Turn>(0)
@@ -75,6 +78,11 @@ const ways: Record<string, Spot> = {
 async function key(event: KeyboardEvent, index: number) {
   const way = ways[event.key]
   const pad = pads.value[index]?.pad
+  if (props.movable && event.shiftKey && way && pad) {
+    event.preventDefault()
+    nudge(pad, way)
+    return
+  }
   if (event.key === 'Enter' || event.key === ' ') {
     event.preventDefault()
     if (pad) emit('pad', pad.id)
@@ -90,6 +98,8 @@ async function key(event: KeyboardEvent, index: number) {
     drawing.value?.querySelector<SVGElement>('[tabindex="0"]')?.focus()
   }
 }
+
+const { dragged, grab, nudge } = useDrag(props, drawing, turn, (id, x, y) => emit('move', id, x, y))
 
 function rotate() {
   turn.value = ((turn.value + 90) % 360) as Turn
@@ -187,7 +197,11 @@ function scale(by: 1 | -1) {
           :tabindex="drawn.pad.id === stop ? 0 : -1"
           :aria-label="wordsOf(drawn.pad)"
           :data-pad="drawn.pad.id"
+          :transform="
+            dragged?.id === drawn.pad.id ? `translate(${dragged.x} ${dragged.y})` : undefined
+          "
           @click="((at = drawn.pad.id), $emit('pad', drawn.pad.id))"
+          @pointerdown="grab($event, drawn.pad.id, drawn.spot)"
           @keydown="key($event, i)"
           @focus="at = drawn.pad.id"
           @pointerenter="pointed = drawn.pad.id"

@@ -33,6 +33,21 @@ export function place(face: BoardFace, at: Spot, turn: Turn): Spot {
   }
 }
 
+/** The other way round: the point of the board, in its own millimetres, that lies at a point of the screen. */
+export function unplace(face: BoardFace, spot: Spot, turn: Turn): Spot {
+  const from = (x: number, y: number) => ({ x, y: face.depth - y })
+  switch (turn) {
+    case 90:
+      return from(spot.y, face.depth - spot.x)
+    case 180:
+      return from(face.width - spot.x, face.depth - spot.y)
+    case 270:
+      return from(face.width - spot.y, spot.x)
+    default:
+      return from(spot.x, spot.y)
+  }
+}
+
 const clockwise: Edge[] = ['rear', 'right', 'front', 'left']
 
 /** The edge of the screen (rear is its top) at which an edge lies that is told as seen from the top of the board. */

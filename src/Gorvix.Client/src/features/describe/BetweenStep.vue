@@ -1,0 +1,216 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import type { Board, BoardAnswer, PadLook, PathPattern } from '@/api/client'
+import LineField from '@/ui/LineField.vue'
+
+/** What lies between a pad and its port: from the usual patterns, each told by what is seen on the leaflet. */
+const props = defineProps<{
+  board: Board
+  pads: PadLook[]
+  patterns: PathPattern[]
+  add: (lines: string) => Promise<BoardAnswer | null>
+}>()
+const emit = defineEmits<{ choose: [id: string]; change: [edit: (board: Board) => Board] }>()
+
+const pattern = ref<string | null>(null)
+const pad = ref<string | null>(null)
+const port = ref<string | null>(null)
+const bridge = ref('J1')
+const first = ref<string | null>(null)
+const second = ref<string | null>(null)
+const wrong = ref('')
+
+const chosen = computed(() => props.patterns.find((p) => p.id === pattern.value))
+const asks = (what: PathPattern['asks'][number]) => chosen.value?.asks.includes(what) ?? false
+const padChoices = computed(() =>
+  props.pads.map((p) => ({ value: p.id, title: `${p.label}: ${p.reads}` })),
+)
+const serial = computed(() => {
+  const known = props.board.ports.filter((p) => (p.kind ?? 'uart') === 'uart').map((p) => p.id)
+  const all = Array.from({ length: 8 }, (_, i) => `U${i + 1}`)
+  return [...new Set([...known, ...all])]
+})
+const levels = computed(() =>
+  props.board.ports.filter((p) => p.kind === 'analogue' && p.rx).map((p) => p.id),
+)
+const rails = computed(() =>
+  (props.board.rails ?? []).filter((r) => r.feed !== 'ground').map((r) => r.label),
+)
+watch(
+  rails,
+  (now) => {
+    first.value ??= now.find((r) => r !== 'BAT') ?? null
+    second.value ??= now.includes('BAT') ? 'BAT' : null
+  },
+  { immediate: true },
+)
+
+const quoted = (text: string | null) => JSON.stringify(text ?? '')
+const lines = computed(() => {
+  if (!chosen.value || !pad.value) return null
+  if ((asks('port') || asks('level')) && !port.value) return null
+  if (asks('rails') && (!first.value || !second.value)) return null
+  if (asks('bridge') && bridge.value.trim() === '') return null
+  return chosen.value.lines
+    .replaceAll('{pad}', quoted(pad.value))
+    .replaceAll('{port}', port.value ?? '')
+    .replaceAll('{bridge}', quoted(bridge.value.trim()))
+    .replaceAll('{first}', quoted(first.value))
+    .replaceAll('{second}', quoted(second.value))
+})
+async function take() {
+  if (!lines.value) return
+  const answer = await props.add(lines.value)
+  wrong.value = answer?.problems[0]?.sentence ?? ''
+  if (answer && answer.problems.length === 0) pad.value = null
+}
+/** Pads with something between. */
+const told = computed(() =>
+  props.pads.filter((p) => p.strand.length > 1 || p.strand.some((s) => s.length > 1)),
+)
+function comes(id: string, value: string) {
+  emit('change', (b) => ({
+    ...b,
+    bridges: (b.bridges ?? []).map((x) => (x.id === id ? { ...x, default: value } : x)),
+  }))
+}
+</script>
+
+<template>
+  <ul v-if="told.length > 0" class="told">
+    <li v-for="p in told" :key="p.id" :data-between="p.id">
+      <button
+        type="button"
+        :aria-label="`Change what lies behind ${p.label}`"
+        @click="emit('choose', p.id)"
+      >
+        <span v-for="(way, i) in p.strand" :key="i" class="way"
+          ><span class="station label">{{ p.label }}</span
+          ><template v-for="(station, j) in way" :key="j"
+            ><span class="hop" aria-hidden="true"></span
+            ><span class="station label">{{ station }}</span></template
+          ></span
+        >
+      </button>
+    </li>
+  </ul>
+  <div v-for="b in board.bridges ?? []" :key="b.id" class="comes" :data-bridge="b.id">
+    <span
+      >Bridge <span class="label">{{ b.id }}</span> comes</span
+    >
+    <v-btn-toggle
+      mandatory
+      :aria-label="`How ${b.id} comes`"
+      :model-value="b.default"
+      @update:model-value="comes(b.id, $event)"
+    >
+      <v-btn v-for="position in b.positions" :key="position" :value="position" size="small">{{
+        position
+      }}</v-btn>
+    </v-btn-toggle>
+  </div>
+  <v-radio-group
+    v-model="pattern"
+    class="patterns"
+    label="What does the leaflet show?"
+    data-field="pattern"
+  >
+    <v-radio v-for="p in patterns" :key="p.id" :value="p.id">
+      <template #label
+        ><span
+          ><strong>{{ p.name }}</strong> <span class="quiet">{{ p.tells }}</span></span
+        ></template
+      >
+    </v-radio>
+  </v-radio-group>
+  <div v-if="chosen" class="fields four">
+    <LineField v-slot="{ id }" label="Pad">
+      <v-autocomplete
+        :id="id"
+        v-model="pad"
+        data-field="pattern-pad"
+        :items="padChoices"
+        auto-select-first
+      />
+    </LineField>
+    <LineField v-if="asks('port')" v-slot="{ id }" label="Port">
+      <v-select :id="id" v-model="port" data-field="pattern-port" :items="serial" />
+    </LineField>
+    <LineField v-if="asks('level')" v-slot="{ id }" label="Port that measures">
+      <v-select
+        :id="id"
+        v-model="port"
+        data-field="pattern-port"
+        :items="levels"
+        no-data-text="None yet: type one at step 6, as port VBAT analogue: RX"
+      />
+    </LineField>
+    <template v-if="asks('rails')">
+      <LineField v-slot="{ id }" label="One position gives">
+        <v-select :id="id" v-model="first" data-field="pattern-first" :items="rails" />
+      </LineField>
+      <LineField v-slot="{ id }" label="The other gives">
+        <v-select :id="id" v-model="second" data-field="pattern-second" :items="rails" />
+      </LineField>
+    </template>
+    <LineField v-if="asks('bridge')" v-slot="{ id }" label="Bridge as printed">
+      <v-text-field :id="id" v-model="bridge" data-field="pattern-bridge" maxlength="120" />
+    </LineField>
+  </div>
+  <p v-if="wrong" class="wrong" role="status">{{ wrong }}</p>
+  <v-btn v-if="chosen" :disabled="!lines" data-do="take-pattern" @click="take"
+    >Put it between</v-btn
+  >
+</template>
+
+<style scoped>
+.told button {
+  display: block;
+  width: 100%;
+  overflow-x: auto;
+  padding: 2px 0;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.told button:hover {
+  background: var(--ground);
+}
+
+.way {
+  display: flex;
+  align-items: center;
+  min-height: 34px;
+  white-space: nowrap;
+}
+
+.station {
+  padding: 2px 7px;
+  border: 1px solid var(--ink);
+}
+
+.hop {
+  flex: 0 0 18px;
+  height: 1px;
+  background: var(--ink);
+}
+
+.comes {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 44px;
+}
+
+.patterns {
+  margin-top: 8px;
+}
+
+.wrong {
+  color: var(--stop);
+}
+</style>

@@ -1,0 +1,428 @@
+<script setup lang="ts">
+import { useTitle } from '@vueuse/core'
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, ask, type Board, type BoardChoices, type LeafletStep } from '@/api/client'
+import BoardFace from '@/features/board/BoardFace.vue'
+import ProblemNote from '@/ui/ProblemNote.vue'
+import { useScreenKeys } from '@/ui/useScreenKeys'
+import { useLibrary } from '@/stores/library'
+import BetweenStep from './BetweenStep.vue'
+import ClassStep from './ClassStep.vue'
+import IdentityStep from './IdentityStep.vue'
+import LeafletPane from './LeafletPane.vue'
+import LineTyper from './LineTyper.vue'
+import PadPanel from './PadPanel.vue'
+import PadsStep from './PadsStep.vue'
+import PortsStep from './PortsStep.vue'
+import SaveBox from './SaveBox.vue'
+import StepNotes from './StepNotes.vue'
+import SupplyStep from './SupplyStep.vue'
+import { useBoardDraft } from './useBoardDraft'
+
+/** A board described in the order in which its leaflet is read, the face growing beside it. */
+const props = defineProps<{ id: string | null; from: string | null }>()
+const router = useRouter()
+const library = useLibrary()
+const draft = useBoardDraft(props.id, props.from)
+const { look, board, notesAt, change, add, preview } = draft
+const choices = shallowRef<BoardChoices | null>(null)
+const chosen = ref<string | null>(null)
+const asText = ref(draft.kept.value.text !== null)
+const busy = ref(false)
+const page = useTemplateRef<HTMLElement>('page')
+
+void ask(() => api.GET('/api/describe/board/choices')).then(({ data, problem }) => {
+  choices.value = data
+  draft.problem.value ??= problem
+})
+
+const steps: { step: LeafletStep; title: string; about: string }[] = [
+  { step: 'identity', title: 'What it is', about: 'The same name can hide another pad map.' },
+  {
+    step: 'supply',
+    title: 'What burns',
+    about: 'What the input stands, and what each rail gives.',
+  },
+  { step: 'controller', title: 'Controller', about: '' },
+  {
+    step: 'pads',
+    title: 'Pads and sockets',
+    about: 'As printed, from rear to front or left to right.',
+  },
+  {
+    step: 'between',
+    title: 'What lies between',
+    about: 'Inverters, bridges, selectors, dividers, diodes.',
+  },
+  {
+    step: 'ports',
+    title: 'What is taken',
+    about: 'Inside, by USB, on a bus, by a second job of a pin.',
+  },
+]
+const edges = [
+  { value: null, title: 'unknown' },
+  ...['front', 'right', 'rear', 'left'].map((e) => ({ value: e, title: `${e} edge` })),
+]
+const open = (step: LeafletStep) => notesAt(step).filter((n) => n.severity !== 'note').length
+/** What there is to say at a step: doubtful pads stand in a list of their own, and an empty leaflet is not scolded. */
+const shown = (step: LeafletStep) =>
+  notesAt(step).filter(
+    (n) =>
+      (draft.begun.value || n.severity === 'note') &&
+      !(n.severity === 'warn' && n.field.startsWith('pads[')),
+  )
+const stops = computed(() => look.value?.notes.filter((n) => n.severity === 'stop').length ?? 0)
+const pad = computed(() => look.value?.pads.find((p) => p.id === chosen.value))
+const name = computed(() => {
+  const b = board.value
+  return b && (b.maker || b.name) ? `${b.maker} ${b.name}`.trim() : 'New board'
+})
+
+function move(id: string, x: number, y: number) {
+  void change((b) => ({ ...b, pads: b.pads.map((p) => (p.id === id ? { ...p, x, y } : p)) }))
+}
+function lines(text: string) {
+  void add(text)
+}
+function edit(next: (b: Board) => Board) {
+  void change(next)
+}
+async function choose(id: string) {
+  chosen.value = id
+  await nextTick()
+  page.value?.querySelector('[data-testid="pad-panel"]')?.scrollIntoView({ block: 'nearest' })
+}
+async function save() {
+  busy.value = true
+  const id = await draft.save()
+  busy.value = false
+  if (!id) return
+  await library.load()
+  await router.push({ name: 'part', params: { type: 'boards', id } })
+}
+function go(step: LeafletStep) {
+  page.value?.querySelector<HTMLElement>(`[data-step="${step}"]`)?.scrollIntoView()
+  page.value
+    ?.querySelector<HTMLElement>(`[data-step="${step}"] input, [data-step="${step}"] button`)
+    ?.focus({ preventScroll: true })
+}
+useScreenKeys({ z: () => void draft.undo() })
+watch(asText, (now) => {
+  if (!now && draft.kept.value.text !== null) draft.kept.value = { ...draft.kept.value, text: null }
+})
+useTitle(computed(() => `${name.value} – Describe a board – Gorvix`))
+</script>
+
+<template>
+  <main ref="page" class="describe">
+    <p class="back"><RouterLink :to="{ name: 'library' }">Parts library</RouterLink></p>
+    <div class="top">
+      <h1>{{ id ? `Change ${name}` : name }}</h1>
+      <div class="tools">
+        <v-btn size="small" :disabled="!draft.canUndo.value" data-do="undo" @click="draft.undo"
+          >Undo <v-kbd>Z</v-kbd></v-btn
+        >
+        <v-btn size="small" :aria-pressed="asText" data-do="text" @click="asText = !asText">{{
+          asText ? 'As steps' : 'As text'
+        }}</v-btn>
+      </div>
+    </div>
+    <ProblemNote
+      v-if="!look && draft.problem.value"
+      title="This board cannot be shown"
+      :problem="draft.problem.value"
+    >
+      <v-btn :to="{ name: 'library' }">To the library</v-btn>
+    </ProblemNote>
+    <template v-if="look && board && choices">
+      <nav v-if="!asText" class="rail no-print" aria-label="Steps of the leaflet">
+        <button v-for="(s, i) in steps" :key="s.step" type="button" @click="go(s.step)">
+          <span class="number">{{ i + 1 }}</span> {{ s.title }}
+          <span
+            v-if="draft.begun.value && open(s.step) > 0"
+            class="open"
+            :aria-label="`${open(s.step)} open`"
+            >{{ open(s.step) }}</span
+          >
+        </button>
+      </nav>
+      <div class="columns">
+        <LeafletPane
+          v-if="asText"
+          :text="draft.kept.value.text ?? look.text"
+          :problems="draft.answer.value?.problems ?? []"
+          :notes="look.notes"
+          @write="draft.write"
+        />
+        <div v-else class="steps">
+          <section v-for="(s, i) in steps" :key="s.step" :data-step="s.step">
+            <h2>
+              <span class="number">{{ i + 1 }}</span> {{ s.title }}
+            </h2>
+            <p v-if="s.about" class="quiet small">{{ s.about }}</p>
+            <IdentityStep
+              v-if="s.step === 'identity'"
+              :board="board"
+              :edges="edges"
+              @change="edit"
+            />
+            <template v-else-if="s.step === 'supply'">
+              <SupplyStep :board="board" @change="edit" />
+              <LineTyper
+                label="Or type it"
+                field="supply-line"
+                example="rail 9V: 9 V regulator, up to 1.5 A, filtered"
+                :preview="preview"
+                :add="add"
+              />
+            </template>
+            <ClassStep
+              v-else-if="s.step === 'controller'"
+              :board="board"
+              :classes="choices.classes"
+              :implied="look.implied"
+              @lines="lines"
+            />
+            <template v-else-if="s.step === 'pads'">
+              <LineTyper
+                label="A row or a socket, as printed"
+                field="pads-line"
+                example="top left: R1 T1 5V G   or   AIR (1.25 mm) bottom rear: BAT G T3 R3"
+                :preview="preview"
+                :add="add"
+              />
+              <PadsStep
+                :board="board"
+                :pads="look.pads"
+                :chosen="chosen"
+                @choose="choose"
+                @lines="lines"
+              />
+            </template>
+            <BetweenStep
+              v-else-if="s.step === 'between'"
+              :board="board"
+              :pads="look.pads"
+              :patterns="choices.patterns"
+              :add="add"
+              @choose="choose"
+              @change="edit"
+            />
+            <template v-else>
+              <PortsStep :board="board" @change="edit" />
+              <LineTyper
+                label="Or type it"
+                field="ports-line"
+                example='port I2C1 bus: SDA SCL, address 118 "the barometer"'
+                :preview="preview"
+                :add="add"
+              />
+            </template>
+            <StepNotes :notes="shown(s.step)" />
+          </section>
+        </div>
+        <aside>
+          <BoardFace
+            class="drawing"
+            :face="look.face"
+            :name="name"
+            :lit="chosen ? [chosen] : []"
+            movable
+            @pad="chosen = $event"
+            @move="move"
+          />
+          <PadPanel
+            v-if="pad"
+            :key="pad.id"
+            :board="board"
+            :look="pad"
+            :add="add"
+            @change="edit"
+            @close="chosen = null"
+          />
+          <SaveBox
+            :is-new="!id"
+            :usable="look.usable && (draft.answer.value?.problems.length ?? 0) === 0"
+            :stops="stops + (draft.answer.value?.problems.length ?? 0)"
+            :touched="draft.touched.value"
+            :problem="draft.problem.value"
+            :begun="draft.begun.value"
+            :busy="busy"
+            @save="save"
+            @reset="((chosen = null), draft.reset())"
+            @adopt="draft.adopt"
+          />
+        </aside>
+      </div>
+    </template>
+    <v-skeleton-loader v-else-if="!draft.problem.value" type="article@2" />
+  </main>
+</template>
+
+<style scoped>
+.describe {
+  padding: 12px 24px 32px;
+}
+
+.back {
+  font-size: 0.9375rem;
+}
+
+.top {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  justify-content: space-between;
+  align-items: center;
+}
+
+.tools {
+  display: flex;
+  gap: 8px;
+}
+
+h1 {
+  font-size: 1.75rem;
+  font-weight: 650;
+  line-height: 1.2;
+  overflow-wrap: anywhere;
+}
+
+.rail {
+  display: flex;
+  flex-wrap: wrap;
+  margin-top: 10px;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+}
+
+.rail button {
+  flex: 1 1 auto;
+  min-height: 40px;
+  padding: 4px 12px;
+  border: 0;
+  border-right: 1px solid var(--line-faint);
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  white-space: nowrap;
+  cursor: pointer;
+}
+
+.rail button:hover {
+  background: var(--ground);
+}
+
+.number {
+  color: var(--chosen);
+  font-family: var(--mono);
+}
+
+.open {
+  padding: 0 5px;
+  border: 1px solid var(--warn);
+  color: var(--warn);
+  font-size: 0.875rem;
+  font-weight: 600;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 400px;
+  gap: 24px;
+  align-items: start;
+  margin-top: 12px;
+}
+
+.steps section {
+  padding: 12px 16px 16px;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+  scroll-margin-top: 56px;
+}
+
+.steps section + section {
+  border-top: 0;
+}
+
+h2 {
+  font-size: 1.125rem;
+  font-weight: 650;
+}
+
+h2 .number {
+  display: inline-block;
+  width: 22px;
+}
+
+.small {
+  margin-bottom: 4px;
+  font-size: 0.9375rem;
+}
+
+.steps :deep(.fields),
+aside :deep(.fields) {
+  display: grid;
+  gap: 6px 12px;
+  align-items: end;
+  margin-top: 6px;
+}
+
+:deep(.fields.two) {
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+}
+
+:deep(.fields.three) {
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+}
+
+:deep(.fields.four) {
+  grid-template-columns: repeat(4, minmax(0, 1fr));
+}
+
+:deep(.fields.five) {
+  grid-template-columns: repeat(5, minmax(0, 1fr));
+}
+
+:deep(.fields .wide) {
+  grid-column: span 2;
+}
+
+:deep(.rail-row) {
+  border-top: 1px solid var(--line-faint);
+}
+
+aside {
+  position: sticky;
+  top: 60px;
+  display: grid;
+  gap: 12px;
+  max-height: calc(100vh - 72px);
+  overflow-y: auto;
+}
+
+.drawing {
+  padding: 12px;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+}
+
+@media (max-width: 1020px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  aside {
+    position: static;
+    max-height: none;
+  }
+
+  :deep(.fields.four),
+  :deep(.fields.five) {
+    grid-template-columns: repeat(3, minmax(0, 1fr));
+  }
+}
+</style>

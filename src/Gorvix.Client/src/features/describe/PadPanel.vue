@@ -1,0 +1,182 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import type { Board, BoardAnswer, PadLook } from '@/api/client'
+import LineField from '@/ui/LineField.vue'
+import TypedNumber from './TypedNumber.vue'
+import TypedText from './TypedText.vue'
+
+/** One pad: what is printed, where it lies, how far its label is trusted, and its ways into the board. */
+const props = defineProps<{
+  board: Board
+  look: PadLook
+  add: (lines: string) => Promise<BoardAnswer | null>
+}>()
+const emit = defineEmits<{ change: [edit: (board: Board) => Board]; close: [] }>()
+type Pad = Board['pads'][number]
+
+const pad = computed(() => props.board.pads.find((p) => p.id === props.look.id))
+const ways = ref('')
+const wrong = ref('')
+watch(
+  () => [props.look.id, props.look.ways],
+  () => ((ways.value = props.look.ways), (wrong.value = '')),
+  { immediate: true },
+)
+const meanings = [
+  { value: 'sure', title: 'certain' },
+  { value: 'doubtful', title: 'measure before use' },
+  { value: 'notConnected', title: 'not connected' },
+]
+const sides = [
+  { value: 'top', title: 'top' },
+  { value: 'bottom', title: 'bottom' },
+]
+
+function set(next: Partial<Pad>) {
+  const id = props.look.id
+  emit('change', (b) => ({ ...b, pads: b.pads.map((p) => (p.id === id ? { ...p, ...next } : p)) }))
+}
+async function say() {
+  if (ways.value.trim() === props.look.ways) return
+  if (ways.value.trim() === '') {
+    set({ paths: [], meaning: 'doubtful' })
+    return
+  }
+  const answer = await props.add(`ways ${JSON.stringify(props.look.id)}: ${ways.value}`)
+  wrong.value = answer?.problems[0]?.sentence ?? ''
+}
+function remove() {
+  const id = props.look.id
+  emit('change', (b) => ({
+    ...b,
+    pads: b.pads.filter((p) => p.id !== id),
+    plugs: (b.plugs ?? []).map((plug) => ({
+      ...plug,
+      pins: plug.pins.map((pin) => (pin.pad === id ? { pad: null } : pin)),
+    })),
+  }))
+  emit('close')
+}
+</script>
+
+<template>
+  <section v-if="pad" class="panel" data-testid="pad-panel" :aria-label="`Pad ${pad.label}`">
+    <div class="head">
+      <h2>
+        Pad <span class="label">{{ pad.label }}</span>
+      </h2>
+      <v-btn size="small" variant="text" @click="emit('close')">Close</v-btn>
+    </div>
+    <div v-if="look.strand.length > 0" class="ways">
+      <p v-for="(stations, i) in look.strand" :key="i" class="way">
+        <span class="station label">{{ pad.label }}</span>
+        <template v-for="(station, j) in stations" :key="j"
+          ><span class="hop" aria-hidden="true"></span
+          ><span class="station label">{{ station }}</span></template
+        >
+      </p>
+    </div>
+    <p v-else class="quiet">It leads nowhere yet.</p>
+    <p v-if="look.doubt" class="doubt">Measure before use: {{ look.doubt }}.</p>
+    <LineField v-slot="{ id }" label="Ways, from the pad to its end; several with | between">
+      <v-text-field
+        :id="id"
+        v-model="ways"
+        class="label"
+        data-field="ways"
+        placeholder="inverter > U3.RX"
+        persistent-placeholder
+        spellcheck="false"
+        :error-messages="wrong"
+        @change="say"
+      />
+    </LineField>
+    <div class="fields two">
+      <TypedText
+        label="Label as printed"
+        field="label"
+        :value="pad.label"
+        @change="set({ label: $event })"
+      />
+      <LineField v-slot="{ id }" label="Trust">
+        <v-select
+          :id="id"
+          data-field="meaning"
+          :items="meanings"
+          :model-value="pad.meaning ?? 'sure'"
+          @update:model-value="set({ meaning: $event })"
+        />
+      </LineField>
+    </div>
+    <div class="fields three">
+      <TypedNumber
+        label="From left, mm"
+        field="x"
+        :value="pad.x"
+        @change="set({ x: $event ?? 0 })"
+      />
+      <TypedNumber
+        label="From front, mm"
+        field="y"
+        :value="pad.y"
+        @change="set({ y: $event ?? 0 })"
+      />
+      <LineField v-slot="{ id }" label="Side">
+        <v-select
+          :id="id"
+          data-field="side"
+          :items="sides"
+          :model-value="pad.side"
+          @update:model-value="set({ side: $event })"
+        />
+      </LineField>
+    </div>
+    <v-btn size="small" variant="text" data-do="remove-pad" @click="remove">Remove this pad</v-btn>
+  </section>
+</template>
+
+<style scoped>
+.panel {
+  padding: 8px 12px 12px;
+  border: 1px solid var(--chosen);
+  background: var(--sheet);
+}
+
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+}
+
+h2 {
+  font-size: 1.125rem;
+  font-weight: 650;
+}
+
+.ways {
+  overflow-x: auto;
+}
+
+.way {
+  display: flex;
+  align-items: center;
+  min-height: 34px;
+  white-space: nowrap;
+}
+
+.station {
+  padding: 2px 7px;
+  border: 1px solid var(--ink);
+}
+
+.hop {
+  flex: 0 0 18px;
+  height: 1px;
+  background: var(--ink);
+}
+
+.doubt {
+  color: var(--warn);
+  font-size: 0.9375rem;
+}
+</style>

@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import type { BuildTouched, Problem } from '@/api/client'
+import ProblemNote from '@/ui/ProblemNote.vue'
+
+/** What saving would do to the builds that have the part, and the button that does it. */
+defineProps<{
+  isNew: boolean
+  usable: boolean
+  stops: number
+  touched: BuildTouched[]
+  problem: Problem | null
+  begun: boolean
+  busy: boolean
+}>()
+defineEmits<{ save: []; reset: []; adopt: [] }>()
+
+/** A build in which something moves, falls or stops. */
+const differs = (t: BuildTouched) =>
+  t.refused != null ||
+  (t.foretold != null &&
+    (t.foretold.moved.length > 0 ||
+      t.foretold.falls.length > 0 ||
+      t.foretold.before.sentence !== t.foretold.after.sentence))
+</script>
+
+<template>
+  <section class="save" aria-label="Save">
+    <ProblemNote v-if="problem" title="Not saved" :problem="problem">
+      <v-btn v-if="problem.status === 409 && !isNew" data-do="adopt" @click="$emit('adopt')"
+        >Go on with mine</v-btn
+      >
+    </ProblemNote>
+    <p v-if="touched.length > 0" class="quiet">
+      {{ touched.length === 1 ? '1 build has' : `${touched.length} builds have` }} this part.
+    </p>
+    <ul v-if="touched.length > 0" class="touched" data-testid="touched">
+      <li v-for="t in touched" :key="t.id">
+        <strong
+          ><bdi>{{ t.name }}</bdi></strong
+        >:
+        <span v-if="t.refused" class="stop">could no longer be planned. {{ t.refused }}</span>
+        <span v-else-if="!differs(t)">stays as it is.</span>
+        <template v-else>
+          {{ t.foretold?.after.sentence }}
+          <span v-for="move in t.foretold?.moved" :key="move" class="line">{{ move }}</span>
+          <span v-for="fall in t.foretold?.falls" :key="fall" class="line">{{ fall }}</span>
+        </template>
+      </li>
+    </ul>
+    <p v-if="!begun && isNew" class="quiet">
+      Begin anywhere: with the name, with the pads, or with a leaflet pasted as text. It is kept in
+      this browser until you put it into the library.
+    </p>
+    <p v-else-if="!usable" class="quiet">
+      {{ stops === 1 ? 'One stop stands' : `${stops} stops stand` }} in the way of saving. What you
+      wrote is kept here until then.
+    </p>
+    <div class="buttons">
+      <v-btn
+        color="primary"
+        variant="flat"
+        data-do="save"
+        :disabled="!usable || busy"
+        @click="$emit('save')"
+        >{{ isNew ? 'Put it into the library' : 'Save the change' }}</v-btn
+      >
+      <v-btn v-if="begun" variant="text" data-do="reset" @click="$emit('reset')">{{
+        isNew ? 'Begin again' : 'Drop my changes'
+      }}</v-btn>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.save {
+  padding: 10px 12px;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+}
+
+.touched li {
+  padding: 4px 0;
+  font-size: 0.9375rem;
+}
+
+.line {
+  display: block;
+}
+
+.stop {
+  color: var(--stop);
+}
+
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-top: 8px;
+}
+</style>

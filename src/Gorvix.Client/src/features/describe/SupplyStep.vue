@@ -1,0 +1,167 @@
+<script setup lang="ts">
+import type { Board } from '@/api/client'
+import LineField from '@/ui/LineField.vue'
+import TypedNumber from './TypedNumber.vue'
+import TypedText from './TypedText.vue'
+
+/** What burns: what the supply input stands, and each rail with what feeds it and how much it gives. */
+const props = defineProps<{ board: Board }>()
+const emit = defineEmits<{ change: [edit: (board: Board) => Board] }>()
+type Rail = NonNullable<Board['rails']>[number]
+
+const feeds = [
+  { value: 'ground', title: 'common ground' },
+  { value: 'battery', title: 'the battery itself' },
+  { value: 'regulator', title: 'regulator: dead on USB' },
+  { value: 'regulatorOrUsb', title: 'regulator, or USB' },
+  { value: 'booster', title: 'booster: dead on USB' },
+]
+const kinds = [
+  { value: null, title: 'unknown' },
+  { value: 'linear', title: 'linear' },
+  { value: 'switching', title: 'switching' },
+]
+const filters = [
+  { value: null, title: 'unknown' },
+  { value: 'filtered', title: 'filtered' },
+  { value: 'unfiltered', title: 'not filtered' },
+]
+
+function input(member: 'min' | 'max', value: number | null) {
+  emit('change', (b) => {
+    if (value === null) return { ...b, input: null }
+    const now = { min: b.input?.min ?? 0, max: b.input?.max ?? value + 1 }
+    return { ...b, input: { ...now, [member]: value } }
+  })
+}
+function rail(index: number, next: Partial<Rail>) {
+  emit('change', (b) => ({
+    ...b,
+    rails: (b.rails ?? []).map((r, i) => (i === index ? { ...r, ...next } : r)),
+  }))
+}
+/** What is not regulated has neither dropout nor kind. */
+function feed(index: number, value: Rail['feed']) {
+  const made = value !== 'ground' && value !== 'battery'
+  rail(index, {
+    feed: value,
+    ...(made ? {} : { dropout: null, kind: null, volts: value === 'ground' ? 0 : null }),
+  })
+}
+function add() {
+  const taken = (props.board.rails ?? []).map((r) => r.id)
+  let n = taken.length + 1
+  while (taken.includes(`rail-${n}`)) n++
+  emit('change', (b) => ({
+    ...b,
+    rails: [...(b.rails ?? []), { id: `rail-${n}`, label: '5V', volts: 5, feed: 'regulator' }],
+  }))
+}
+function remove(index: number) {
+  emit('change', (b) => {
+    const gone = b.rails?.[index]?.id
+    return {
+      ...b,
+      rails: (b.rails ?? [])
+        .filter((_, i) => i !== index)
+        .map((r) => (r.from === gone ? { ...r, from: null } : r)),
+      pads: b.pads.map((p) =>
+        p.paths?.some((w) => w.rail === gone)
+          ? { ...p, paths: p.paths.filter((w) => w.rail !== gone), meaning: 'doubtful' as const }
+          : p,
+      ),
+    }
+  })
+}
+const regulated = (r: Rail) => r.feed !== 'ground' && r.feed !== 'battery'
+const others = (r: Rail) => [
+  { value: null, title: 'the battery' },
+  ...(props.board.rails ?? [])
+    .filter((o) => o.id !== r.id && o.feed !== 'ground')
+    .map((o) => ({ value: o.id, title: o.label })),
+]
+</script>
+
+<template>
+  <div class="fields four">
+    <TypedNumber
+      label="Input from, V"
+      field="input-min"
+      :value="board.input?.min"
+      @change="input('min', $event)"
+    />
+    <TypedNumber
+      label="Input up to, V"
+      field="input-max"
+      :value="board.input?.max"
+      @change="input('max', $event)"
+    />
+  </div>
+  <div v-for="(r, i) in board.rails ?? []" :key="r.id" class="rail" :data-rail="r.label">
+    <div class="fields five">
+      <TypedText label="Rail" field="rail" :value="r.label" @change="rail(i, { label: $event })" />
+      <LineField v-slot="{ id }" class="wide" label="Fed by">
+        <v-select
+          :id="id"
+          data-field="feed"
+          :items="feeds"
+          :model-value="r.feed"
+          @update:model-value="feed(i, $event)"
+        />
+      </LineField>
+      <TypedNumber
+        v-if="regulated(r)"
+        label="Volts"
+        field="volts"
+        :value="r.volts"
+        @change="rail(i, { volts: $event })"
+      />
+      <TypedNumber
+        v-if="r.feed !== 'ground'"
+        label="Up to, A"
+        field="limit"
+        :value="r.limit"
+        @change="rail(i, { limit: $event })"
+      />
+    </div>
+    <div v-if="regulated(r)" class="fields four">
+      <TypedNumber
+        label="Dropout, V"
+        field="dropout"
+        :value="r.dropout"
+        @change="rail(i, { dropout: $event })"
+      />
+      <LineField v-slot="{ id }" label="Hangs on">
+        <v-select
+          :id="id"
+          data-field="from"
+          :items="others(r)"
+          :model-value="r.from ?? null"
+          @update:model-value="rail(i, { from: $event })"
+        />
+      </LineField>
+      <LineField v-slot="{ id }" label="Kind">
+        <v-select
+          :id="id"
+          data-field="kind"
+          :items="kinds"
+          :model-value="r.kind ?? null"
+          @update:model-value="rail(i, { kind: $event })"
+        />
+      </LineField>
+      <LineField v-slot="{ id }" label="Noise">
+        <v-select
+          :id="id"
+          data-field="filtering"
+          :items="filters"
+          :model-value="r.filtering ?? null"
+          @update:model-value="rail(i, { filtering: $event })"
+        />
+      </LineField>
+    </div>
+    <v-btn size="small" variant="text" :aria-label="`Remove rail ${r.label}`" @click="remove(i)"
+      >Remove {{ r.label }}</v-btn
+    >
+  </div>
+  <v-btn size="small" data-do="add-rail" @click="add">Add a rail</v-btn>
+</template>

@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import NumberField from '@/ui/NumberField.vue'
+
+/** A number or nothing, given when the field is left; what is no number stays in the field and says so. */
+const props = defineProps<{ label: string; field: string; value: number | null | undefined }>()
+const emit = defineEmits<{ change: [value: number | null] }>()
+
+const text = ref('')
+watch(
+  () => props.value,
+  (now) => (text.value = now == null ? '' : String(now)),
+  { immediate: true },
+)
+const plain = computed(() => text.value.trim().replace(',', '.'))
+const error = computed(() =>
+  plain.value === '' || Number.isFinite(Number(plain.value)) ? '' : 'Write a number, such as 7.4.',
+)
+function take() {
+  if (error.value !== '') return
+  const value = plain.value === '' ? null : Number(plain.value)
+  if (value !== (props.value ?? null)) emit('change', value)
+}
+</script>
+
+<template>
+  <NumberField
+    v-model="text"
+    :label="label"
+    :field="field"
+    placeholder="unknown"
+    keys="decimal"
+    :error="error"
+    @change="take"
+  />
+</template>

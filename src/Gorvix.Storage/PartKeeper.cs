@@ -1,0 +1,208 @@
+using Gorvix.Core.Builds;
+using Microsoft.EntityFrameworkCore;
+
+namespace Gorvix.Storage;
+
+/// <summary>A part with its standing in the library.</summary>
+/// <param name="Part">What it says.</param>
+/// <param name="Version">Grows by one with every change.</param>
+/// <param name="IsArchived">True when it is laid aside.</param>
+public sealed record StoredPart<T>(T Part, int Version, bool IsArchived);
+
+/// <summary>One state of a part.</summary>
+/// <param name="Version">The version in which it was so.</param>
+/// <param name="Words">What led there.</param>
+/// <param name="At">When, UTC; null where it is not known.</param>
+public sealed record PartStep(int Version, string Words, DateTime? At);
+
+/// <summary>Somebody else changed the part first. Nothing was written.</summary>
+public sealed class PartChangedException()
+    : Exception(
+        "This part was changed elsewhere, in another tab or window. Nothing was overwritten and what you wrote is still here: "
+            + "look at the other version, then save yours over it or under another revision."
+    );
+
+/// <summary>A part of this id is there already.</summary>
+/// <param name="id">The id.</param>
+public sealed class PartThereException(string id)
+    : Exception(
+        $"The library has \"{id}\" already. Give it another name or revision, or change the one that is there."
+    );
+
+/// <summary>There is no such part.</summary>
+/// <param name="kind">What was asked for.</param>
+/// <param name="id">The id.</param>
+public sealed class NoSuchPartException(PartKind kind, string id)
+    : Exception(
+        $"There is no {kind.ToString().ToLowerInvariant()} \"{id}\" in the library. Look for it in the list of parts."
+    );
+
+/// <summary>
+/// Parts as they are made and changed. Every state is kept. With a part every build that has it gets a new version, so nothing
+/// that was planned with the old one is shown as true.
+/// </summary>
+public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time)
+{
+    /// <summary>A part.</summary>
+    /// <exception cref="NoSuchPartException">It is not in the library.</exception>
+    /// <exception cref="UnknownFormatException">It is stored in a format version that is not known.</exception>
+    public async Task<StoredPart<T>> Get<T>(PartKind kind, string id)
+        where T : class
+    {
+        var row = await Row(kind, id);
+        return new StoredPart<T>(cache.Read<T>(row), row.Version, row.ArchivedAt is not null);
+    }
+
+    /// <summary>Adds a part.</summary>
+    /// <exception cref="PartThereException">The library has one of this id.</exception>
+    public async Task Create<T>(PartKind kind, string id, T part, string words)
+    {
+        if (await db.Parts.AnyAsync(p => p.Kind == kind && p.Id == id))
+        {
+            throw new PartThereException(id);
+        }
+        var row = new PartRow
+        {
+            Kind = kind,
+            Id = id,
+            Document = Documents.Write(part),
+        };
+        db.Parts.Add(row);
+        db.PartSteps.Add(Step(row, words));
+        try
+        {
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException)
+        {
+            // Another writer took the id between our look and our write.
+            throw new PartThereException(id);
+        }
+    }
+
+    /// <summary>Stores a new state of a part. Whoever calls this has planned every build that has it.</summary>
+    /// <param name="kind">Board, device or profile.</param>
+    /// <param name="id">The part.</param>
+    /// <param name="version">The version that the new state was made from.</param>
+    /// <param name="part">The new state.</param>
+    /// <param name="words">What was changed.</param>
+    /// <param name="builds">The builds that have it.</param>
+    /// <exception cref="NoSuchPartException">It is not in the library.</exception>
+    /// <exception cref="PartChangedException">The version is not the newest.</exception>
+    public async Task Put<T>(PartKind kind, string id, int version, T part, string words, IReadOnlyList<string> builds)
+    {
+        await using var transaction = await db.Database.BeginTransactionAsync();
+        var row = await Row(kind, id);
+        if (row.Version != version)
+        {
+            throw new PartChangedException();
+        }
+        if (!await db.PartSteps.AnyAsync(s => s.Kind == kind && s.PartId == id))
+        {
+            db.PartSteps.Add(Step(row, "As it came", at: null));
+        }
+        row.Document = Documents.Write(part);
+        row.Format = Core.Formats.Upcasters.Newest;
+        row.Version++;
+        db.PartSteps.Add(Step(row, words));
+        foreach (var build in await db.Builds.Where(b => builds.Contains(b.Id)).ToListAsync())
+        {
+            build.Version++;
+        }
+        try
+        {
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException)
+        {
+            throw new PartChangedException();
+        }
+        await transaction.CommitAsync();
+    }
+
+    /// <summary>The states of a part, the newest first; empty for one that is as it came.</summary>
+    public async Task<IReadOnlyList<PartStep>> History(PartKind kind, string id) =>
+        await db
+            .PartSteps.AsNoTracking()
+            .Where(s => s.Kind == kind && s.PartId == id)
+            .OrderByDescending(s => s.Version)
+            .Select(s => new PartStep(s.Version, s.Words, s.At))
+            .ToListAsync();
+
+    /// <summary>A part as it was.</summary>
+    /// <exception cref="NoSuchPartException">There is no such state of it.</exception>
+    public async Task<T> At<T>(PartKind kind, string id, int version)
+    {
+        var step =
+            await db
+                .PartSteps.AsNoTracking()
+                .FirstOrDefaultAsync(s => s.Kind == kind && s.PartId == id && s.Version == version)
+            ?? throw new NoSuchPartException(kind, $"{id}, version {version}");
+        return Documents.Read<T>(step.Document, step.Format, $"The part \"{id}\", version {version}");
+    }
+
+    /// <summary>Lays a part aside, or puts it back among those that can be chosen. Builds keep it.</summary>
+    /// <exception cref="NoSuchPartException">It is not in the library.</exception>
+    public async Task Archive(PartKind kind, string id, bool aside)
+    {
+        var row = await Row(kind, id);
+        row.ArchivedAt = aside ? Now() : null;
+        await db.SaveChangesAsync();
+    }
+
+    /// <summary>Takes a part out of the library, with its history.</summary>
+    /// <exception cref="NoSuchPartException">It is not in the library.</exception>
+    public async Task Remove(PartKind kind, string id)
+    {
+        db.Parts.Remove(await Row(kind, id));
+        await db.SaveChangesAsync();
+    }
+
+    /// <summary>Every build that names a part, those taken off the shelf too.</summary>
+    /// <param name="uses">Whether a build names it.</param>
+    public async Task<IReadOnlyList<(string Id, Build Build, bool IsRemoved)>> Uses(Func<Build, bool> uses)
+    {
+        var rows = await db
+            .Builds.AsNoTracking()
+            .Join(
+                db.Steps,
+                b => new { Id = b.Id, Number = b.Cursor },
+                s => new { Id = s.BuildId, s.Number },
+                (b, s) => new { b.RemovedAt, Step = s }
+            )
+            .ToListAsync();
+        return
+        [
+            .. rows.Where(r => r.Step.Format is >= 1 and <= Core.Formats.Upcasters.Newest)
+                .Select(r =>
+                    (
+                        r.Step.BuildId,
+                        Build: Documents.Read<Build>(r.Step.Document, r.Step.Format, r.Step.BuildId),
+                        r.RemovedAt is not null
+                    )
+                )
+                .Where(r => uses(r.Build))
+                .OrderBy(r => r.BuildId, StringComparer.Ordinal),
+        ];
+    }
+
+    private async Task<PartRow> Row(PartKind kind, string id) =>
+        await db.Parts.FirstOrDefaultAsync(p => p.Kind == kind && p.Id == id)
+        ?? throw new NoSuchPartException(kind, id);
+
+    private PartStepRow Step(PartRow row, string words) => Step(row, words, Now());
+
+    private static PartStepRow Step(PartRow row, string words, DateTime? at) =>
+        new()
+        {
+            Kind = row.Kind,
+            PartId = row.Id,
+            Version = row.Version,
+            Words = words,
+            At = at,
+            Document = row.Document,
+            Format = row.Format,
+        };
+
+    private DateTime Now() => time.GetUtcNow().UtcDateTime;
+}
