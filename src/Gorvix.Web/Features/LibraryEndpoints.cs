@@ -1,4 +1,5 @@
 using Gorvix.Core.Leaflets;
+using Gorvix.Core.Parts;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 
@@ -7,7 +8,16 @@ namespace Gorvix.Web.Features;
 /// <summary>A part on its page.</summary>
 /// <param name="Leaflet">What its leaflet says.</param>
 /// <param name="UsedIn">The builds on the shelf that have it.</param>
-public sealed record PartPage(Leaflet Leaflet, IReadOnlyList<PartUse> UsedIn);
+/// <param name="Version">To be sent back with a change.</param>
+/// <param name="IsArchived">True when it is laid aside: builds keep it, new ones are not offered it.</param>
+/// <param name="History">Its states, the newest first; empty for one that is as it came.</param>
+public sealed record PartPage(
+    Leaflet Leaflet,
+    IReadOnlyList<PartUse> UsedIn,
+    int Version,
+    bool IsArchived,
+    IReadOnlyList<PartStep> History
+);
 
 /// <summary>A build that has a part.</summary>
 /// <param name="Id">Id in addresses.</param>
@@ -31,26 +41,35 @@ internal static class LibraryEndpoints
         library.MapGet("devices/{id}", Device).WithName("getDevice").Produces<PartPage>().ProducesProblem(404);
     }
 
-    private static async Task<IReadOnlyList<PartLine>> All(PartStore parts)
+    private static async Task<IReadOnlyList<PartLine>> All(PartStore parts, bool aside = false)
     {
-        var all = await parts.All();
+        var all = aside ? await parts.Aside() : await parts.All();
         return [.. all.Boards.Select(BoardLeaflet.Line), .. all.Devices.Select(DeviceLeaflet.Line)];
     }
 
-    private static async Task<IResult> Board(string id, PartStore parts, BuildStore builds)
+    private static async Task<PartPage> Board(string id, PartStore parts, PartKeeper keeper, BuildStore builds)
     {
-        var all = await parts.All();
-        return all.Board(id) is { } board
-            ? Results.Ok(new PartPage(BoardLeaflet.Of(board, all), await Uses(builds, b => b.Board == id)))
-            : Missing("board", id);
+        var stored = await keeper.Get<Board>(PartKind.Board, id);
+        return new PartPage(
+            BoardLeaflet.Of(stored.Part, await parts.Everything()),
+            await Uses(builds, b => b.Board == id),
+            stored.Version,
+            stored.IsArchived,
+            await keeper.History(PartKind.Board, id)
+        );
     }
 
-    private static async Task<IResult> Device(string id, PartStore parts, BuildStore builds) =>
-        (await parts.All()).Device(id) is { } device
-            ? Results.Ok(
-                new PartPage(DeviceLeaflet.Of(device), await Uses(builds, b => b.Devices.Any(d => d.Part == id)))
-            )
-            : Missing("device", id);
+    private static async Task<PartPage> Device(string id, PartKeeper keeper, BuildStore builds)
+    {
+        var stored = await keeper.Get<Device>(PartKind.Device, id);
+        return new PartPage(
+            DeviceLeaflet.Of(stored.Part),
+            await Uses(builds, b => b.Devices.Any(d => d.Part == id)),
+            stored.Version,
+            stored.IsArchived,
+            await keeper.History(PartKind.Device, id)
+        );
+    }
 
     // Boards or devices: what one kind says, the other does not.
     private static async Task<IResult> Compare(string[] board, string[] device, PartStore parts)
@@ -63,7 +82,7 @@ internal static class LibraryEndpoints
                 $"Two to {Comparison.Most} boards are compared, or as many devices. Choose them in the library."
             );
         }
-        var all = await parts.All();
+        var all = await parts.Everything();
         var missing =
             board.FirstOrDefault(id => all.Board(id) is null) ?? device.FirstOrDefault(id => all.Device(id) is null);
         return missing is not null

@@ -1978,6 +1978,15 @@ export interface components {
             leaflet: components["schemas"]["Leaflet"];
             /** @description The builds on the shelf that have it. */
             usedIn: components["schemas"]["PartUse"][];
+            /**
+             * Format: int32
+             * @description To be sent back with a change.
+             */
+            version: number;
+            /** @description True when it is laid aside: builds keep it, new ones are not offered it. */
+            isArchived: boolean;
+            /** @description Its states, the newest first; empty for one that is as it came. */
+            history: components["schemas"]["PartStep"][];
         };
         /** @description One state of a part. */
         PartStep: {
@@ -3086,7 +3095,9 @@ export interface operations {
     };
     listParts: {
         parameters: {
-            query?: never;
+            query?: {
+                aside?: boolean;
+            };
             header?: never;
             path?: never;
             cookie?: never;

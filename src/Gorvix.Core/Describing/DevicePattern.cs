@@ -1,0 +1,276 @@
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Describing;
+
+/// <summary>A device as its kind usually is: what a leaflet is compared with, lead by lead.</summary>
+/// <param name="Id">Id of the pattern.</param>
+/// <param name="Name">What the builder calls it.</param>
+/// <param name="Tells">How to know it by what is in the bag.</param>
+/// <param name="Device">The device to begin with, without maker, name and volts: those stand in the leaflet only.</param>
+public sealed record DevicePattern(string Id, string Name, string Tells, Device Device)
+{
+    /// <summary>The usual ones (common practice; colours are a habit, not a standard).</summary>
+    public static readonly IReadOnlyList<DevicePattern> All =
+    [
+        new(
+            "two-way-receiver",
+            "Receiver, two-way",
+            "Supply, ground, TX and RX; values go back to the radio on the same port.",
+            PatternMaker.Device(
+                DeviceKind.Receiver,
+                "5V supply red, GND ground black, TX signal white, RX signal green",
+                PatternMaker.Gives(
+                    Need.Control,
+                    PatternMaker.Mode("CRSF", "TX out, RX in") with
+                    {
+                        Carries = [new Rider { Function = "telemetry" }],
+                    },
+                    PatternMaker.Mode("CRSF", "TX out", "deaf", "CRSF, way back left off", "telemetry")
+                ),
+                PatternMaker.Gives(Need.Telemetry)
+            )
+        ),
+        new(
+            "one-way-receiver",
+            "Receiver with a telemetry lead",
+            "One lead for the sticks, another one for values back to the radio.",
+            PatternMaker.Device(
+                DeviceKind.Receiver,
+                "5V supply red, GND ground black, SBUS signal white, S.Port signal yellow",
+                PatternMaker.Gives(Need.Control, PatternMaker.Mode("SBUS", "SBUS out")),
+                PatternMaker.Gives(Need.Telemetry, PatternMaker.Mode("S.Port", "S.Port both"))
+            )
+        ),
+        new(
+            "several-outputs",
+            "Receiver with several outputs",
+            "One output is set to a protocol, or there are pads for pulses beside the serial one.",
+            PatternMaker.Device(
+                DeviceKind.Receiver,
+                "5V supply red, GND ground black, OUT signal white, PPM signal yellow",
+                PatternMaker.Gives(
+                    Need.Control,
+                    PatternMaker.Mode("SBUS", "OUT out"),
+                    PatternMaker.Mode("IBUS", "OUT out") with
+                    {
+                        Setting = "set the output to IBUS",
+                    },
+                    PatternMaker.Mode("PPM", "PPM out", "ppm", "PPM", "channels above the eighth")
+                )
+            )
+        ),
+        new(
+            "analogue-transmitter",
+            "Video transmitter, analogue",
+            "Supply, ground, picture in, one wire for power and channel; often a 5 V output for a camera.",
+            PatternMaker.Device(
+                DeviceKind.VideoTransmitter,
+                "BAT supply red, GND ground black, VID picture yellow, CTRL signal blue, 5V output white",
+                PatternMaker.Gives(Need.Picture, PatternMaker.Mode("Picture out", "VID in")),
+                PatternMaker.Gives(
+                    Need.VideoControl,
+                    PatternMaker.Mode("VC-9600", "CTRL both"),
+                    PatternMaker.Mode("VC-4800", "CTRL both") with
+                    {
+                        Setting = "choose the slower protocol",
+                    }
+                )
+            )
+        ),
+        new(
+            "air-unit-small",
+            "Digital air unit, small plug",
+            "Four leads: supply, ground, RX, TX; no radio of its own.",
+            PatternMaker.Plugged(
+                PatternMaker.Device(
+                    DeviceKind.AirUnit,
+                    "BAT supply red, GND ground black, TX signal white, RX signal yellow",
+                    PatternMaker.Gives(Need.PictureText, PatternMaker.Mode("MSP", "TX out, RX in"))
+                ),
+                "1.0 mm",
+                "bat gnd tx rx"
+            )
+        ),
+        new(
+            "air-unit-large",
+            "Digital air unit, large plug",
+            "Six leads: the four of the small one, and an output of its own radio with a second ground.",
+            PatternMaker.Plugged(
+                PatternMaker.Talking(
+                    PatternMaker.Device(
+                        DeviceKind.AirUnit,
+                        "BAT supply red, GND ground black, TX signal white, RX signal grey, GND2 ground brown, SBUS signal yellow",
+                        PatternMaker.Gives(Need.PictureText, PatternMaker.Mode("MSP", "TX out, RX in"))
+                    ),
+                    "sbus"
+                ),
+                "1.25 mm",
+                "bat gnd tx rx gnd2 sbus"
+            )
+        ),
+        new(
+            "gnss-compass",
+            "GNSS module with compass",
+            "Six leads: supply, ground, TX, RX, SDA and SCL.",
+            PatternMaker.Plugged(
+                PatternMaker.Device(
+                    DeviceKind.Gnss,
+                    "5V supply red, GND ground black, TX signal yellow, RX signal white, SDA signal blue, SCL signal green",
+                    PatternMaker.Gives(
+                        Need.Position,
+                        PatternMaker.Mode("UBX", "TX out, RX in") with
+                        {
+                            Bauds = [115200, 57600, 38400, 9600],
+                        }
+                    ),
+                    PatternMaker.Gives(Need.Heading, PatternMaker.Mode("I²C", "SDA both, SCL in") with { Address = 13 })
+                ) with
+                {
+                    Memory = SetupMemory.Keeps,
+                },
+                "1.0 mm",
+                "gnd scl sda tx rx 5v"
+            )
+        ),
+        new(
+            "gnss",
+            "GNSS module without compass",
+            "Four leads: supply, ground, TX and RX. Without battery or flash it forgets its set-up.",
+            PatternMaker.Device(
+                DeviceKind.Gnss,
+                "5V supply red, GND ground black, TX signal yellow, RX signal white",
+                PatternMaker.Gives(
+                    Need.Position,
+                    PatternMaker.Mode("UBX", "TX out, RX in") with
+                    {
+                        Bauds = [9600, 38400, 57600, 115200],
+                    }
+                )
+            ) with
+            {
+                Memory = SetupMemory.Forgets,
+            }
+        ),
+        new(
+            "compass",
+            "Compass on its own",
+            "Supply, ground, SDA and SCL.",
+            PatternMaker.Device(
+                DeviceKind.Compass,
+                "5V supply red, GND ground black, SDA signal blue, SCL signal green",
+                PatternMaker.Gives(Need.Heading, PatternMaker.Mode("I²C", "SDA both, SCL in") with { Address = 13 })
+            )
+        ),
+        new(
+            "telemetry-radio",
+            "Telemetry radio",
+            "A radio of its own for values and orders; not the receiver's.",
+            PatternMaker.Device(
+                DeviceKind.TelemetryRadio,
+                "5V supply red, GND ground black, TX signal yellow, RX signal green",
+                PatternMaker.Gives(
+                    Need.Telemetry,
+                    PatternMaker.Mode("MAVLink", "TX out, RX in") with
+                    {
+                        Bauds = [57600, 115200],
+                    },
+                    PatternMaker.Mode("MAVLink", "RX in", "talk", "MAVLink, values out only", "orders from the ground")
+                )
+            )
+        ),
+        new(
+            "speed-controllers",
+            "Speed controllers with a plug",
+            "One plug for motors, current sense and readings; the set hangs on the battery itself.",
+            PatternMaker.Device(
+                DeviceKind.SpeedController,
+                "BAT supply red, GND ground black, CUR sense yellow, TLM signal green",
+                PatternMaker.Gives(Need.EscReadings, PatternMaker.Mode("ESC", "TLM out")),
+                PatternMaker.Gives(Need.BatteryReadings, PatternMaker.Mode("Level in", "CUR out"))
+            ) with
+            {
+                Pieces = 4,
+            }
+        ),
+        new(
+            "range-finder",
+            "Range finder or flow sensor",
+            "Supply, ground and one or two serial leads.",
+            PatternMaker.Device(
+                DeviceKind.RangeFinder,
+                "5V supply red, GND ground black, TX signal green",
+                PatternMaker.Gives(Need.Height, PatternMaker.Mode("Range finder", "TX out"))
+            )
+        ),
+        new(
+            "recorder",
+            "Flight recorder",
+            "It only listens: one signal lead and its supply.",
+            PatternMaker.Device(
+                DeviceKind.Recorder,
+                "5V supply red, GND ground black, RX signal green",
+                PatternMaker.Gives(Need.FlightLog, PatternMaker.Mode("Flight log", "RX in"))
+            )
+        ),
+        new(
+            "camera",
+            "Camera, analogue",
+            "Supply, ground, picture out; a lead for its keys on some.",
+            PatternMaker.Device(
+                DeviceKind.Camera,
+                "V supply red, GND ground black, VID picture yellow",
+                PatternMaker.Gives(Need.Picture, PatternMaker.Mode("Picture in", "VID out"))
+            )
+        ),
+        new(
+            "wireless-bridge",
+            "Wireless bridge",
+            "Settings from a phone: supply, ground, TX and RX.",
+            PatternMaker.Device(
+                DeviceKind.WirelessBridge,
+                "5V supply red, GND ground black, TX signal yellow, RX signal white",
+                PatternMaker.Gives(Need.HostData, PatternMaker.Mode("MSP host", "TX out, RX in"))
+            )
+        ),
+        new(
+            "overlay",
+            "Overlay board",
+            "It lays text over an analogue picture by itself, from values that the board sends.",
+            PatternMaker.Device(
+                DeviceKind.Overlay,
+                "5V supply red, GND ground black, TX signal yellow, RX signal white",
+                PatternMaker.Gives(Need.PictureText, PatternMaker.Mode("MSP", "TX out, RX in"))
+            )
+        ),
+        new(
+            "regulator",
+            "Regulator",
+            "It takes the battery and gives another voltage.",
+            PatternMaker.Offering(
+                PatternMaker.Device(DeviceKind.Regulator, "IN supply red, GND ground black, OUT output yellow"),
+                "out",
+                5
+            )
+        ),
+        new(
+            "filter",
+            "Filter",
+            "It passes a supply on without its noise.",
+            PatternMaker.Offering(
+                PatternMaker.Device(DeviceKind.Filter, "IN supply red, GND ground black, OUT output yellow"),
+                "out",
+                null
+            )
+        ),
+        new(
+            "adapter",
+            "Adapter",
+            "Between two plugs: what comes in goes out.",
+            PatternMaker.Offering(
+                PatternMaker.Device(DeviceKind.Adapter, "IN supply red, GND ground black, OUT output red"),
+                "out",
+                null
+            )
+        ),
+    ];
+}
