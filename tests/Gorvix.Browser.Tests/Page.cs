@@ -179,12 +179,19 @@ public sealed class Page : IAsyncDisposable
     public T Until<T>(Func<IWebDriver, T?> condition, string what)
         where T : class
     {
-        var wait = new WebDriverWait(_driver, Patience)
-        {
-            Message = $"waited for {what}; the page says: {_driver.FindElement(By.TagName("body")).Text}",
-        };
+        var wait = new WebDriverWait(_driver, Patience) { PollingInterval = TimeSpan.FromMilliseconds(50) };
         wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException));
-        return wait.Until(condition)!;
+        try
+        {
+            return wait.Until(condition)!;
+        }
+        catch (WebDriverTimeoutException)
+        {
+            // Reading the whole page takes a second; it is read only where it is told.
+            throw new WebDriverTimeoutException(
+                $"waited for {what}; the page says: {_driver.FindElement(By.TagName("body")).Text}"
+            );
+        }
     }
 
     private static ChromeDriver Browser(string folder, string downloads, string look)

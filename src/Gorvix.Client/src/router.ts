@@ -37,6 +37,21 @@ export const router = createRouter({
       props: (route) => ({ id: String(route.params.id), from: null }),
     },
     {
+      path: '/library/devices/new',
+      name: 'new-device',
+      component: () => import('./features/describe/DeviceEditor.vue'),
+      props: (route) => ({
+        id: null,
+        from: typeof route.query.from === 'string' ? route.query.from : null,
+      }),
+    },
+    {
+      path: '/library/devices/:id/change',
+      name: 'change-device',
+      component: () => import('./features/describe/DeviceEditor.vue'),
+      props: (route) => ({ id: String(route.params.id), from: null }),
+    },
+    {
       path: '/library/:type(boards|devices)/:id',
       name: 'part',
       component: () => import('./features/library/PartScreen.vue'),

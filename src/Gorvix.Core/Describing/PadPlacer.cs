@@ -14,9 +14,9 @@ internal static partial class PadPlacer
     /// <summary>The size that a board is given for the drawing while its leaflet says none, in millimetres.</summary>
     public const double Nominal = 36;
 
-    // From the edge to the middle of a pad, and from the corner to the first one: room for the hole.
+    // From the edge to the middle of a pad, and from the corner to the first one: room for the hole and for the row round the corner.
     private const double Inset = 2;
-    private const double Corner = 4;
+    private const double Corner = 6.5;
     private const double UsualPitch = 1.25;
 
     /// <summary>Pads that lie in one line: a row, or a socket with its fixed pitch.</summary>

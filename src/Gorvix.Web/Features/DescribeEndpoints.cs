@@ -1,5 +1,8 @@
+using System.Text.Json;
 using Gorvix.Core.Describing;
 using Gorvix.Core.Parts;
+using Gorvix.Core.Protocols;
+using Gorvix.Core.Words;
 using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;
@@ -33,6 +36,25 @@ public sealed record BoardAnswer(
 /// <param name="Patterns">What usually lies between a pad and a port.</param>
 public sealed record BoardChoices(IReadOnlyList<string> Classes, IReadOnlyList<PathPattern> Patterns);
 
+/// <summary>What a device can be described with.</summary>
+/// <param name="Patterns">Devices as their kinds usually are.</param>
+/// <param name="Kinds">Kinds of device.</param>
+/// <param name="Needs">What a device can give.</param>
+/// <param name="Protocols">Protocols, with the lines that each has.</param>
+public sealed record DeviceChoices(
+    IReadOnlyList<DevicePattern> Patterns,
+    IReadOnlyList<Choice> Kinds,
+    IReadOnlyList<Choice> Needs,
+    IReadOnlyList<ProtocolChoice> Protocols
+);
+
+/// <summary>A protocol.</summary>
+/// <param name="Id">Its name.</param>
+/// <param name="Bauds">The bauds that it knows.</param>
+/// <param name="Serial">Whether its lines rest high or low, so that a polarity can be said.</param>
+/// <param name="Bus">Whether a device has an address.</param>
+public sealed record ProtocolChoice(string Id, IReadOnlyList<int> Bauds, bool Serial, bool Bus);
+
 /// <summary>Parts that are being described. Nothing is stored here.</summary>
 internal static class DescribeEndpoints
 {
@@ -40,6 +62,8 @@ internal static class DescribeEndpoints
     {
         var describe = app.MapGroup("/api/describe").WithTags("Describing");
         describe.MapGet("board/choices", Choices).WithName("listBoardChoices");
+        describe.MapGet("device/choices", DeviceChoicesOf).WithName("listDeviceChoices");
+        describe.MapPost("device", LookAt).WithName("lookAtDevice").Produces<DeviceLook>().ProducesProblem(422);
         describe.MapPost("board", Look).WithName("lookAtBoard").Produces<BoardAnswer>().ProducesProblem(422);
     }
 
@@ -68,6 +92,37 @@ internal static class DescribeEndpoints
             )
         );
     }
+
+    private static DeviceChoices DeviceChoicesOf() =>
+        new(
+            DevicePattern.All,
+            [.. Enum.GetValues<DeviceKind>().Select(k => new Choice(Id(k), PlainWords.Of(k)))],
+            [.. Enum.GetValues<Need>().Select(n => new Choice(Id(n), PlainWords.Of(n)))],
+            [
+                .. ProtocolCatalogue.All.Select(p => new ProtocolChoice(
+                    p.Id,
+                    p.Bauds,
+                    p.Carrier == Carrier.Serial,
+                    p.Carrier == Carrier.Bus
+                )),
+            ]
+        );
+
+    private static string Id<T>(T value)
+        where T : struct, Enum => JsonNamingPolicy.CamelCase.ConvertName($"{value}");
+
+    private static IResult LookAt(Device device) =>
+        device.Leads.Count > PartCheck.MostLeads
+            ? Problems.Of(
+                422,
+                $"The device has {device.Leads.Count} leads; {PartCheck.MostLeads} is the most. Leave out what is none."
+            )
+        : device.Functions.Sum(f => Math.Max(1, f.Modes.Count)) > PartCheck.MostModes * 4
+            ? Problems.Of(
+                422,
+                $"The device has more than {PartCheck.MostModes * 4} modes in all. Leave out those that nobody uses."
+            )
+        : Results.Ok(DeviceLook.Of(device));
 
     // What no board has is not looked at: its parts are compared with each other.
     private static string? TooMuch(Board board)

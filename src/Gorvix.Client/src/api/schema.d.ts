@@ -533,6 +533,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/describe/device/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listDeviceChoices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/describe/device": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lookAtDevice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/describe/board": {
         parameters: {
             query?: never;
@@ -1067,6 +1099,17 @@ export interface components {
             version: number;
             part: components["schemas"]["Device"];
         };
+        /** @description What a device can be described with. */
+        DeviceChoices: {
+            /** @description Devices as their kinds usually are. */
+            patterns: components["schemas"]["DevicePattern"][];
+            /** @description Kinds of device. */
+            kinds: components["schemas"]["Choice"][];
+            /** @description What a device can give. */
+            needs: components["schemas"]["Choice"][];
+            /** @description Protocols, with the lines that each has. */
+            protocols: components["schemas"]["ProtocolChoice"][];
+        };
         /** @description One thing that a device gives. */
         DeviceFunction: {
             /** @description Id within the device. */
@@ -1088,6 +1131,39 @@ export interface components {
         };
         /** @enum {unknown} */
         DeviceKind: "receiver" | "videoTransmitter" | "airUnit" | "gnss" | "speedController" | "telemetryRadio" | "camera" | "rangeFinder" | "recorder" | "wirelessBridge" | "compass" | "overlay" | "regulator" | "filter" | "adapter" | null;
+        /** @description A device that is being described, looked at. */
+        DeviceLook: {
+            /** @description The device. */
+            device: components["schemas"]["Device"];
+            /** @description What there is to say, in the order of the steps. */
+            notes: components["schemas"]["DeviceNote"][];
+            /** @description Its modes on pads; none while something contradicts itself. */
+            modes: components["schemas"]["ModeLook"][];
+            /** @description Whether it can be planned with. */
+            usable: boolean;
+        };
+        /** @description Something to say about a device that is being described. */
+        DeviceNote: {
+            /** @description The step at which it is mended. */
+            step: components["schemas"]["DeviceStep"];
+            /** @description The member that it is about, such as `leads[2]`. */
+            field: string;
+            /** @description A stop: it cannot be used like this. A note: something is unknown. */
+            severity: components["schemas"]["Severity"];
+            /** @description What is wrong and how to mend it. */
+            sentence: string;
+        };
+        /** @description A device as its kind usually is: what a leaflet is compared with, lead by lead. */
+        DevicePattern: {
+            /** @description Id of the pattern. */
+            id: string;
+            /** @description What the builder calls it. */
+            name: string;
+            /** @description How to know it by what is in the bag. */
+            tells: string;
+            /** @description The device to begin with, without maker, name and volts: those stand in the leaflet only. */
+            device: components["schemas"]["Device"];
+        };
         /** @description A pin of a device's plug. */
         DevicePin: {
             /** @description Id of the lead in it, or null for an empty one. */
@@ -1108,6 +1184,11 @@ export interface components {
             isArchived: boolean;
             history: components["schemas"]["PartStep"][];
         };
+        /**
+         * @description The steps in which a device is described.
+         * @enum {unknown}
+         */
+        DeviceStep: "identity" | "leads" | "supply" | "modes";
         /** @description A dispute among builders. */
         Dispute: {
             /** @description Member of HouseRules, as in files. */
@@ -1703,6 +1784,15 @@ export interface components {
             /** @description The rows, one text for each column. */
             rows: string[][];
         };
+        /** @description A line of a mode as it rests. */
+        LineLook: {
+            /** @description The lead's label. */
+            lead: string;
+            /** @description How it rests. */
+            polarity: components["schemas"]["Polarity"];
+            /** @description How the protocol rests as a rule. */
+            usual: components["schemas"]["Polarity"];
+        };
         /** @description A line that cannot be read. */
         LineProblem: {
             /**
@@ -1765,6 +1855,17 @@ export interface components {
             /** @description Who talks on it. */
             flow: components["schemas"]["Flow"];
             polarity?: null | components["schemas"]["Polarity"];
+        };
+        /** @description A mode on pads of boards. */
+        ModeLook: {
+            /** @description Id of its function. */
+            function: string;
+            /** @description Id of the mode. */
+            mode: string;
+            /** @description Its serial lines; none for pulses, buses, pictures and levels. */
+            lines: components["schemas"]["LineLook"][];
+            /** @description What becomes of it on the pads of a controller without inversion and of one with it, a sentence each. */
+            onPads: string[];
         };
         /** @description The mounting holes of a board: a rectangle of four. */
         Mounting: {
@@ -2200,6 +2301,17 @@ export interface components {
             status?: null | number;
             detail?: null | string;
             instance?: null | string;
+        };
+        /** @description A protocol. */
+        ProtocolChoice: {
+            /** @description Its name. */
+            id: string;
+            /** @description The bauds that it knows. */
+            bauds: number[];
+            /** @description Whether its lines rest high or low, so that a polarity can be said. */
+            serial: boolean;
+            /** @description Whether a device has an address. */
+            bus: boolean;
         };
         /** @description The radio's side of the control link. */
         RadioSide: {
@@ -3854,6 +3966,59 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BoardChoices"];
+                };
+            };
+        };
+    };
+    listDeviceChoices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceChoices"];
+                };
+            };
+        };
+    };
+    lookAtDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Device"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceLook"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };

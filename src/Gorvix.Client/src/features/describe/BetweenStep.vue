@@ -79,11 +79,7 @@ function comes(id: string, value: string) {
 <template>
   <ul v-if="told.length > 0" class="told">
     <li v-for="p in told" :key="p.id" :data-between="p.id">
-      <button
-        type="button"
-        :aria-label="`Change what lies behind ${p.label}`"
-        @click="emit('choose', p.id)"
-      >
+      <button type="button" @click="emit('choose', p.id)">
         <span v-for="(way, i) in p.strand" :key="i" class="way"
           ><span class="station label">{{ p.label }}</span
           ><template v-for="(station, j) in way" :key="j"

@@ -25,10 +25,10 @@ const props = defineProps<{ id: string | null; from: string | null }>()
 const router = useRouter()
 const library = useLibrary()
 const draft = useBoardDraft(props.id, props.from)
-const { look, board, notesAt, change, add, preview } = draft
+const { look, part: board, notesAt, change, add, preview } = draft
 const choices = shallowRef<BoardChoices | null>(null)
 const chosen = ref<string | null>(null)
-const asText = ref(draft.kept.value.text !== null)
+const asText = ref(draft.text.value !== null)
 const busy = ref(false)
 const page = useTemplateRef<HTMLElement>('page')
 
@@ -110,7 +110,7 @@ function go(step: LeafletStep) {
 }
 useScreenKeys({ z: () => void draft.undo() })
 watch(asText, (now) => {
-  if (!now && draft.kept.value.text !== null) draft.kept.value = { ...draft.kept.value, text: null }
+  if (!now) draft.leaveText()
 })
 useTitle(computed(() => `${name.value} – Describe a board – Gorvix`))
 </script>
@@ -151,7 +151,7 @@ useTitle(computed(() => `${name.value} – Describe a board – Gorvix`))
       <div class="columns">
         <LeafletPane
           v-if="asText"
-          :text="draft.kept.value.text ?? look.text"
+          :text="draft.text.value ?? look.text"
           :problems="draft.answer.value?.problems ?? []"
           :notes="look.notes"
           @write="draft.write"
@@ -244,6 +244,7 @@ useTitle(computed(() => `${name.value} – Describe a board – Gorvix`))
           />
           <SaveBox
             :is-new="!id"
+            hint="Begin anywhere: with the name, with the pads, or with a leaflet pasted as text."
             :usable="look.usable && (draft.answer.value?.problems.length ?? 0) === 0"
             :stops="stops + (draft.answer.value?.problems.length ?? 0)"
             :touched="draft.touched.value"
@@ -261,35 +262,8 @@ useTitle(computed(() => `${name.value} – Describe a board – Gorvix`))
   </main>
 </template>
 
+<style scoped src="./describe.css"></style>
 <style scoped>
-.describe {
-  padding: 12px 24px 32px;
-}
-
-.back {
-  font-size: 0.9375rem;
-}
-
-.top {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  justify-content: space-between;
-  align-items: center;
-}
-
-.tools {
-  display: flex;
-  gap: 8px;
-}
-
-h1 {
-  font-size: 1.75rem;
-  font-weight: 650;
-  line-height: 1.2;
-  overflow-wrap: anywhere;
-}
-
 .rail {
   display: flex;
   flex-wrap: wrap;
@@ -316,113 +290,11 @@ h1 {
   background: var(--ground);
 }
 
-.number {
-  color: var(--chosen);
-  font-family: var(--mono);
-}
-
 .open {
   padding: 0 5px;
   border: 1px solid var(--warn);
   color: var(--warn);
   font-size: 0.875rem;
   font-weight: 600;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 400px;
-  gap: 24px;
-  align-items: start;
-  margin-top: 12px;
-}
-
-.steps section {
-  padding: 12px 16px 16px;
-  border: 1px solid var(--line);
-  background: var(--sheet);
-  scroll-margin-top: 56px;
-}
-
-.steps section + section {
-  border-top: 0;
-}
-
-h2 {
-  font-size: 1.125rem;
-  font-weight: 650;
-}
-
-h2 .number {
-  display: inline-block;
-  width: 22px;
-}
-
-.small {
-  margin-bottom: 4px;
-  font-size: 0.9375rem;
-}
-
-.steps :deep(.fields),
-aside :deep(.fields) {
-  display: grid;
-  gap: 6px 12px;
-  align-items: end;
-  margin-top: 6px;
-}
-
-:deep(.fields.two) {
-  grid-template-columns: repeat(2, minmax(0, 1fr));
-}
-
-:deep(.fields.three) {
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-}
-
-:deep(.fields.four) {
-  grid-template-columns: repeat(4, minmax(0, 1fr));
-}
-
-:deep(.fields.five) {
-  grid-template-columns: repeat(5, minmax(0, 1fr));
-}
-
-:deep(.fields .wide) {
-  grid-column: span 2;
-}
-
-:deep(.rail-row) {
-  border-top: 1px solid var(--line-faint);
-}
-
-aside {
-  position: sticky;
-  top: 60px;
-  display: grid;
-  gap: 12px;
-  max-height: calc(100vh - 72px);
-  overflow-y: auto;
-}
-
-.drawing {
-  padding: 12px;
-  border: 1px solid var(--line);
-  background: var(--sheet);
-}
-
-@media (max-width: 1020px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-  }
-
-  aside {
-    position: static;
-    max-height: none;
-  }
-
-  :deep(.fields.four),
-  :deep(.fields.five) {
-    grid-template-columns: repeat(3, minmax(0, 1fr));
-  }
 }
 </style>

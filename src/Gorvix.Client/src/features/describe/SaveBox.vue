@@ -5,6 +5,8 @@ import ProblemNote from '@/ui/ProblemNote.vue'
 /** What saving would do to the builds that have the part, and the button that does it. */
 defineProps<{
   isNew: boolean
+  /** How to begin, for one that is empty. */
+  hint: string
   usable: boolean
   stops: number
   touched: BuildTouched[]
@@ -48,8 +50,7 @@ const differs = (t: BuildTouched) =>
       </li>
     </ul>
     <p v-if="!begun && isNew" class="quiet">
-      Begin anywhere: with the name, with the pads, or with a leaflet pasted as text. It is kept in
-      this browser until you put it into the library.
+      {{ hint }} It is kept in this browser until you put it into the library.
     </p>
     <p v-else-if="!usable" class="quiet">
       {{ stops === 1 ? 'One stop stands' : `${stops} stops stand` }} in the way of saving. What you

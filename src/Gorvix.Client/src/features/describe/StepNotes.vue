@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { FieldNote } from '@/api/client'
+import type { DeviceNote, FieldNote } from '@/api/client'
 
 /** What there is to say at one step: stops and doubts in full, what is merely unknown in one line that opens. */
-const props = defineProps<{ notes: FieldNote[] }>()
+const props = defineProps<{ notes: (FieldNote | DeviceNote)[] }>()
 </script>
 
 <template>

@@ -159,9 +159,7 @@ const others = (r: Rail) => [
         />
       </LineField>
     </div>
-    <v-btn size="small" variant="text" :aria-label="`Remove rail ${r.label}`" @click="remove(i)"
-      >Remove {{ r.label }}</v-btn
-    >
+    <v-btn size="small" variant="text" @click="remove(i)">Remove {{ r.label }}</v-btn>
   </div>
   <v-btn size="small" data-do="add-rail" @click="add">Add a rail</v-btn>
 </template>

@@ -79,10 +79,16 @@ onMounted(library.load)
 
 <template>
   <main class="library">
-    <h1>Parts library</h1>
-    <p class="quiet">
-      Boards and devices as their leaflets tell them. A part is never changed in place.
-    </p>
+    <div class="top">
+      <div>
+        <h1>Parts library</h1>
+        <p class="quiet">Boards and devices as their leaflets tell them.</p>
+      </div>
+      <div class="deeds no-print">
+        <v-btn id="new-board" :to="{ name: 'new-board' }">Describe a board</v-btn>
+        <v-btn id="new-device" :to="{ name: 'new-device' }">Describe a device</v-btn>
+      </div>
+    </div>
     <ProblemNote v-if="problem" class="gap" title="The library cannot be read" :problem="problem">
       <v-btn @click="library.load">Try again</v-btn>
     </ProblemNote>
@@ -128,8 +134,8 @@ onMounted(library.load)
     </div>
     <p v-if="lines" role="status" class="quiet count" data-testid="count">
       <template v-if="lines.length === 0"
-        >The library is empty. A build file brings the parts that it uses: import one on the
-        shelf.</template
+        >The library is empty. Describe your own board with its leaflet in hand, or import a build
+        file on the shelf: it brings its parts.</template
       >
       <template v-else-if="found.length === 0">Nothing has all of this. Take a word away.</template>
       <template v-else-if="found.length > mostShown"
@@ -184,6 +190,20 @@ h1 {
   font-size: 1.75rem;
   font-weight: 650;
   line-height: 1.2;
+}
+
+.top {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  justify-content: space-between;
+  align-items: end;
+}
+
+.deeds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
 }
 
 .gap {

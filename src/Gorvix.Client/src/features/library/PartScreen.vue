@@ -5,6 +5,7 @@ import { api, ask, type PartPage, type Problem } from '@/api/client'
 import BoardFace from '@/features/board/BoardFace.vue'
 import FactList from '@/ui/FactList.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
+import PartDeeds from './PartDeeds.vue'
 
 /** One part as its leaflet tells it: facts, face, ports or leads, and the builds that have it. */
 const props = defineProps<{ type: string; id: string }>()
@@ -41,6 +42,7 @@ useTitle(computed(() => `${leaflet.value?.line.name ?? 'Part'} – Library – G
     <template v-if="leaflet && page">
       <h1>{{ leaflet.line.name }}</h1>
       <p class="quiet">{{ leaflet.line.kind }} · {{ leaflet.line.brief }}</p>
+      <PartDeeds :id="id" :type="type" :page="page" @changed="load" />
       <div class="columns" :class="{ wide: !leaflet.face }">
         <div class="told">
           <FactList :facts="leaflet.facts" />

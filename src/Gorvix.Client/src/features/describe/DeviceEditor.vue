@@ -1,0 +1,215 @@
+<script setup lang="ts">
+import { useTitle } from '@vueuse/core'
+import { computed, ref, shallowRef } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, ask, type Device, type DeviceChoices, type DeviceStep } from '@/api/client'
+import LineField from '@/ui/LineField.vue'
+import ProblemNote from '@/ui/ProblemNote.vue'
+import { useScreenKeys } from '@/ui/useScreenKeys'
+import { useLibrary } from '@/stores/library'
+import FeedStep from './FeedStep.vue'
+import LeadsStep from './LeadsStep.vue'
+import ModesStep from './ModesStep.vue'
+import SaveBox from './SaveBox.vue'
+import StepNotes from './StepNotes.vue'
+import TypedText from './TypedText.vue'
+import { useDeviceDraft } from './useDeviceDraft'
+
+/** A device described from the pattern of its kind. */
+const props = defineProps<{ id: string | null; from: string | null }>()
+const router = useRouter()
+const library = useLibrary()
+const draft = useDeviceDraft(props.id, props.from)
+const { answer: look, part: device, notesAt, change } = draft
+const choices = shallowRef<DeviceChoices | null>(null)
+const busy = ref(false)
+
+void ask(() => api.GET('/api/describe/device/choices')).then(({ data, problem }) => {
+  choices.value = data
+  draft.problem.value ??= problem
+})
+
+const isEmpty = computed(() => (device.value?.leads.length ?? 0) === 0)
+const patterned = computed(() => !props.id && !props.from && isEmpty.value)
+const name = computed(() => {
+  const d = device.value
+  return d && (d.maker || d.name) ? `${d.maker} ${d.name}`.trim() : 'New device'
+})
+const memories = [
+  { value: null, title: 'unknown' },
+  { value: 'keeps', title: 'keeps its set-up' },
+  { value: 'forgets', title: 'forgets it without power' },
+]
+const shown = (step: DeviceStep) =>
+  notesAt(step).filter((n) => draft.begun.value || n.severity === 'note')
+const stops = computed(() => look.value?.notes.filter((n) => n.severity === 'stop').length ?? 0)
+
+function begin(pattern: Device) {
+  void change((d) => ({ ...structuredClone(pattern), maker: d.maker, name: d.name, id: d.id }))
+}
+function set(next: Partial<Device>) {
+  void change((d) => ({ ...d, ...next }))
+}
+function edit(next: (device: Device) => Device) {
+  void change(next)
+}
+async function save() {
+  busy.value = true
+  const id = await draft.save()
+  busy.value = false
+  if (!id) return
+  await library.load()
+  await router.push({ name: 'part', params: { type: 'devices', id } })
+}
+useScreenKeys({ z: () => void draft.undo() })
+useTitle(computed(() => `${name.value} – Describe a device – Gorvix`))
+</script>
+
+<template>
+  <main class="describe">
+    <p class="back"><RouterLink :to="{ name: 'library' }">Parts library</RouterLink></p>
+    <div class="top">
+      <h1>{{ id ? `Change ${name}` : name }}</h1>
+      <v-btn size="small" :disabled="!draft.canUndo.value" data-do="undo" @click="draft.undo"
+        >Undo <v-kbd>Z</v-kbd></v-btn
+      >
+    </div>
+    <ProblemNote
+      v-if="!look && draft.problem.value"
+      title="This device cannot be shown"
+      :problem="draft.problem.value"
+    >
+      <v-btn :to="{ name: 'library' }">To the library</v-btn>
+    </ProblemNote>
+    <div v-if="look && device && choices" class="columns">
+      <div class="steps">
+        <section v-if="patterned" data-step="pattern">
+          <h2>What is in the bag?</h2>
+          <p class="quiet small">
+            A pattern brings leads and modes as the kind usually has them; the leaflet decides.
+          </p>
+          <ul class="patterns">
+            <li v-for="p in choices.patterns" :key="p.id">
+              <button type="button" :data-pattern="p.id" @click="begin(p.device)">
+                <strong>{{ p.name }}</strong>
+                <span class="quiet">{{ p.tells }}</span>
+              </button>
+            </li>
+          </ul>
+        </section>
+        <template v-else>
+          <section data-step="identity">
+            <h2><span class="number">1</span> What it is</h2>
+            <div class="fields three">
+              <TypedText
+                label="Maker"
+                field="maker"
+                :value="device.maker"
+                @change="set({ maker: $event })"
+              />
+              <TypedText
+                label="Name"
+                field="name"
+                :value="device.name"
+                @change="set({ name: $event })"
+              />
+              <LineField v-slot="{ id: field }" label="Kind">
+                <v-autocomplete
+                  :id="field"
+                  data-field="kind"
+                  :items="choices.kinds"
+                  item-title="words"
+                  item-value="value"
+                  :model-value="device.kind"
+                  @update:model-value="$event && set({ kind: $event })"
+                />
+              </LineField>
+            </div>
+            <div v-if="device.kind === 'gnss'" class="fields three">
+              <LineField v-slot="{ id: field }" label="Memory">
+                <v-select
+                  :id="field"
+                  data-field="memory"
+                  :items="memories"
+                  :model-value="device.memory ?? null"
+                  @update:model-value="set({ memory: $event })"
+                />
+              </LineField>
+            </div>
+            <StepNotes :notes="shown('identity')" />
+          </section>
+          <section data-step="leads">
+            <h2><span class="number">2</span> Leads and plug</h2>
+            <LeadsStep :device="device" @change="edit" />
+            <StepNotes :notes="shown('leads')" />
+          </section>
+          <section data-step="supply">
+            <h2><span class="number">3</span> What burns it</h2>
+            <FeedStep :device="device" @change="edit" />
+            <StepNotes :notes="shown('supply')" />
+          </section>
+          <section data-step="modes">
+            <h2><span class="number">4</span> What it gives</h2>
+            <ModesStep :device="device" :looks="look.modes" :choices="choices" @change="edit" />
+            <StepNotes :notes="shown('modes')" />
+          </section>
+        </template>
+      </div>
+      <aside>
+        <SaveBox
+          :is-new="!id"
+          hint="Choose the pattern that comes nearest; every line of it can be changed."
+          :usable="look.usable"
+          :stops="stops"
+          :touched="draft.touched.value"
+          :problem="draft.problem.value"
+          :begun="draft.begun.value"
+          :busy="busy"
+          @save="save"
+          @reset="draft.reset"
+          @adopt="draft.adopt"
+        />
+      </aside>
+    </div>
+    <v-skeleton-loader v-else-if="!draft.problem.value" type="article@2" />
+  </main>
+</template>
+
+<style scoped src="./describe.css"></style>
+<style scoped>
+.patterns {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 6px;
+  margin-top: 8px;
+}
+
+.patterns button {
+  display: flex;
+  flex-direction: column;
+  width: 100%;
+  height: 100%;
+  min-height: 72px;
+  padding: 8px 12px;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.patterns button:hover,
+.patterns button:focus-visible {
+  border-color: var(--chosen);
+}
+
+.patterns strong,
+.patterns span {
+  display: block;
+}
+
+.patterns span {
+  font-size: 0.9375rem;
+}
+</style>

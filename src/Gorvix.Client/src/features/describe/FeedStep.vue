@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Device } from '@/api/client'
+import TypedNumber from './TypedNumber.vue'
+
+/** What each supply lead takes and draws, and what the device offers to others. */
+const props = defineProps<{ device: Device }>()
+const emit = defineEmits<{ change: [edit: (device: Device) => Device] }>()
+type Supply = NonNullable<Device['supplies']>[number]
+type Output = NonNullable<Device['outputs']>[number]
+
+const feeds = computed(() => props.device.leads.filter((l) => l.role === 'supply'))
+const offers = computed(() => props.device.leads.filter((l) => l.role === 'output'))
+const supplyOf = (lead: string) => props.device.supplies?.find((s) => s.lead === lead)
+const outputOf = (lead: string) => props.device.outputs?.find((o) => o.lead === lead)
+
+function supply(lead: string, edit: (now: Supply) => Supply | null) {
+  emit('change', (d) => {
+    const now = d.supplies?.find((s) => s.lead === lead) ?? { lead, window: { min: 0, max: 0 } }
+    const next = edit(now)
+    const others = (d.supplies ?? []).filter((s) => s.lead !== lead)
+    const order = d.leads.map((l) => l.id)
+    return {
+      ...d,
+      supplies: [...others, ...(next ? [next] : [])].sort(
+        (a, b) => order.indexOf(a.lead) - order.indexOf(b.lead),
+      ),
+    }
+  })
+}
+/** One end alone: the other one is as yet the same, a little apart, and is said to be wrong if it is. */
+function volts(lead: string, end: 'min' | 'max', value: number | null) {
+  supply(lead, (now) => {
+    if (value === null) return null
+    const known = now.window.max > 0
+    const window = known ? { ...now.window } : { min: value * 0.9, max: value * 1.1 }
+    window[end] = value
+    return {
+      ...now,
+      window: { min: Math.round(window.min * 100) / 100, max: Math.round(window.max * 100) / 100 },
+    }
+  })
+}
+function output(lead: string, next: Partial<Output>) {
+  emit('change', (d) => ({
+    ...d,
+    outputs: (d.outputs ?? []).map((o) => (o.lead === lead ? { ...o, ...next } : o)),
+  }))
+}
+</script>
+
+<template>
+  <div v-for="lead in feeds" :key="lead.id" class="fields five" :data-feed="lead.id">
+    <p class="name">
+      <span class="label">{{ lead.label }}</span> takes
+    </p>
+    <TypedNumber
+      label="From, V"
+      field="from"
+      :value="supplyOf(lead.id)?.window.min"
+      @change="volts(lead.id, 'min', $event)"
+    />
+    <TypedNumber
+      label="Up to, V"
+      field="upto"
+      :value="supplyOf(lead.id)?.window.max"
+      @change="volts(lead.id, 'max', $event)"
+    />
+    <TypedNumber
+      v-if="supplyOf(lead.id)"
+      label="Usually, A"
+      field="typical"
+      :value="supplyOf(lead.id)?.typical"
+      @change="supply(lead.id, (s) => ({ ...s, typical: $event }))"
+    />
+    <TypedNumber
+      v-if="supplyOf(lead.id)"
+      label="At most, A"
+      field="peak"
+      :value="supplyOf(lead.id)?.peak"
+      @change="supply(lead.id, (s) => ({ ...s, peak: $event }))"
+    />
+  </div>
+  <div v-for="lead in offers" :key="lead.id" class="fields five" :data-offer="lead.id">
+    <p class="name">
+      <span class="label">{{ lead.label }}</span> offers
+    </p>
+    <TypedNumber
+      label="Volts"
+      field="gives"
+      :value="outputOf(lead.id)?.volts"
+      @change="output(lead.id, { volts: $event })"
+    />
+    <TypedNumber
+      label="Up to, A"
+      field="limit"
+      :value="outputOf(lead.id)?.limit"
+      @change="output(lead.id, { limit: $event })"
+    />
+  </div>
+  <p v-if="feeds.length + offers.length === 0" class="quiet">No lead is a supply.</p>
+</template>
+
+<style scoped>
+.name {
+  align-self: center;
+}
+
+.name .label {
+  font-weight: 600;
+}
+</style>

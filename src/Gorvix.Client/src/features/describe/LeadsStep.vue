@@ -1,0 +1,193 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Device } from '@/api/client'
+import LineField from '@/ui/LineField.vue'
+import TypedNumber from './TypedNumber.vue'
+import TypedText from './TypedText.vue'
+
+/** Leads in the order of the plug, and the plug itself. */
+const props = defineProps<{ device: Device }>()
+const emit = defineEmits<{ change: [edit: (device: Device) => Device] }>()
+type Lead = Device['leads'][number]
+
+const roles = [
+  { value: 'supply', title: 'supply' },
+  { value: 'ground', title: 'ground' },
+  { value: 'signal', title: 'signal' },
+  { value: 'picture', title: 'picture' },
+  { value: 'sense', title: 'level' },
+  { value: 'output', title: 'output' },
+]
+const habits = [
+  { value: 'asked', title: 'when asked' },
+  { value: 'always', title: 'always' },
+]
+const order = computed(() => props.device.plug?.pins.map((p) => p.lead ?? null) ?? [])
+const pinOf = (id: string) => order.value.indexOf(id) + 1
+
+function set(id: string, next: Partial<Lead>) {
+  emit('change', (d) => ({
+    ...d,
+    leads: d.leads.map((l) => (l.id === id ? { ...l, ...next } : l)),
+  }))
+}
+function add() {
+  emit('change', (d) => {
+    let n = d.leads.length + 1
+    while (d.leads.some((l) => l.id === `lead-${n}`)) n++
+    return { ...d, leads: [...d.leads, { id: `lead-${n}`, label: `${n}`, role: 'signal' }] }
+  })
+}
+/** A lead that goes takes what is said of it along. */
+function remove(id: string) {
+  emit('change', (d) => ({
+    ...d,
+    leads: d.leads.filter((l) => l.id !== id),
+    supplies: (d.supplies ?? []).filter((s) => s.lead !== id),
+    outputs: (d.outputs ?? []).filter((o) => o.lead !== id),
+    plug: d.plug && {
+      ...d.plug,
+      pins: d.plug.pins.map((p) => (p.lead === id ? { lead: null } : p)),
+    },
+    functions: d.functions.map((f) => ({
+      ...f,
+      modes: f.modes.map((m) => ({ ...m, lines: m.lines.filter((l) => l.lead !== id) })),
+    })),
+  }))
+}
+/** A role that changes takes supply or output along. */
+function role(id: string, value: Lead['role']) {
+  emit('change', (d) => ({
+    ...d,
+    leads: d.leads.map((l) => (l.id === id ? { ...l, role: value } : l)),
+    supplies: (d.supplies ?? []).filter((s) => s.lead !== id || value === 'supply'),
+    outputs: [
+      ...(d.outputs ?? []).filter((o) => o.lead !== id),
+      ...(value === 'output' ? [{ lead: id }] : []),
+    ],
+  }))
+}
+function pin(id: string, value: number | null) {
+  emit('change', (d) => {
+    if (!d.plug) return d
+    const pins = d.plug.pins.map((p) => (p.lead === id ? { lead: null } : { ...p }))
+    if (value !== null && value >= 1 && value <= 24) {
+      while (pins.length < value) pins.push({ lead: null })
+      pins[value - 1] = { lead: id }
+    }
+    return { ...d, plug: { ...d.plug, pins } }
+  })
+}
+function plugged(yes: boolean) {
+  emit('change', (d) => ({
+    ...d,
+    plug: yes
+      ? {
+          family: `pitch unknown, ${d.leads.length} pins`,
+          pins: d.leads.map((l) => ({ lead: l.id })),
+        }
+      : null,
+  }))
+}
+function family(value: string) {
+  emit('change', (d) => (d.plug ? { ...d, plug: { ...d.plug, family: value } } : d))
+}
+</script>
+
+<template>
+  <div class="plug">
+    <v-checkbox
+      label="The leads end in a plug"
+      density="compact"
+      data-field="plug"
+      :model-value="device.plug != null"
+      :disabled="(device.harnesses ?? []).length > 0"
+      @update:model-value="plugged($event === true)"
+    />
+    <TypedText
+      v-if="device.plug"
+      label="Pitch and pins, as the socket says it"
+      field="family"
+      :value="device.plug.family"
+      placeholder="1.25 mm, 6 pins"
+      @change="family"
+    />
+  </div>
+  <div v-for="lead in device.leads" :key="lead.id" class="lead" :data-lead="lead.id">
+    <div class="fields six">
+      <TypedText
+        label="Printed"
+        field="label"
+        :value="lead.label"
+        @change="set(lead.id, { label: $event })"
+      />
+      <LineField v-slot="{ id }" label="For">
+        <v-select
+          :id="id"
+          data-field="role"
+          :items="roles"
+          :model-value="lead.role"
+          @update:model-value="role(lead.id, $event)"
+        />
+      </LineField>
+      <TypedText
+        label="Colour"
+        field="colour"
+        :value="lead.colour"
+        placeholder="unknown"
+        @change="set(lead.id, { colour: $event || null })"
+      />
+      <TypedNumber
+        v-if="device.plug"
+        label="Pin"
+        field="pin"
+        :value="pinOf(lead.id) || null"
+        @change="pin(lead.id, $event)"
+      />
+      <TypedNumber
+        v-if="lead.role === 'signal'"
+        label="Drives, V"
+        field="drives"
+        :value="lead.driveVolts ?? 3.3"
+        @change="set(lead.id, { driveVolts: $event ?? 3.3 })"
+      />
+      <LineField v-if="lead.role === 'signal'" v-slot="{ id }" label="Talks">
+        <v-select
+          :id="id"
+          data-field="talks"
+          :items="habits"
+          :model-value="lead.talks ?? 'asked'"
+          @update:model-value="set(lead.id, { talks: $event })"
+        />
+      </LineField>
+    </div>
+    <v-btn
+      size="small"
+      variant="text"
+      :aria-label="`Remove lead ${lead.label}`"
+      @click="remove(lead.id)"
+      >Remove</v-btn
+    >
+  </div>
+  <v-btn size="small" data-do="add-lead" @click="add">Add a lead</v-btn>
+</template>
+
+<style scoped>
+.plug {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: end;
+}
+
+.lead {
+  display: flex;
+  gap: 4px;
+  align-items: end;
+  border-top: 1px solid var(--line-faint);
+}
+
+.lead .fields {
+  flex: 1;
+}
+</style>

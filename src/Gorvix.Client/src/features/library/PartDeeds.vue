@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, ask, type PartPage, type Problem } from '@/api/client'
+import { useLibrary } from '@/stores/library'
+import ProblemNote from '@/ui/ProblemNote.vue'
+
+/** What can be done with a part: change it, describe a copy, lay it aside, take it out, bring an earlier state back. */
+const props = defineProps<{ type: string; id: string; page: PartPage }>()
+const emit = defineEmits<{ changed: [] }>()
+const router = useRouter()
+const library = useLibrary()
+const problem = ref<Problem | null>(null)
+const board = computed(() => props.type === 'boards')
+const path = computed(() => ({ params: { path: { id: props.id } } }))
+
+async function lay() {
+  const aside = !props.page.isArchived
+  const answer = board.value
+    ? aside
+      ? await ask(() => api.POST('/api/library/boards/{id}/archive', path.value))
+      : await ask(() => api.POST('/api/library/boards/{id}/unarchive', path.value))
+    : aside
+      ? await ask(() => api.POST('/api/library/devices/{id}/archive', path.value))
+      : await ask(() => api.POST('/api/library/devices/{id}/unarchive', path.value))
+  await done(answer.problem)
+}
+async function remove() {
+  const answer = board.value
+    ? await ask(() => api.DELETE('/api/library/boards/{id}', path.value))
+    : await ask(() => api.DELETE('/api/library/devices/{id}', path.value))
+  problem.value = answer.problem
+  if (answer.problem) return
+  await library.load()
+  await router.push({ name: 'library' })
+}
+async function back(to: number) {
+  const options = { ...path.value, body: { version: props.page.version, to } }
+  const answer = board.value
+    ? await ask(() => api.POST('/api/library/boards/{id}/back', options))
+    : await ask(() => api.POST('/api/library/devices/{id}/back', options))
+  await done(answer.problem)
+}
+async function done(refused: Problem | null) {
+  problem.value = refused
+  if (refused) return
+  emit('changed')
+  await library.load()
+}
+const when = (at: string | null | undefined) =>
+  at ? new Date(at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' }) : ''
+</script>
+
+<template>
+  <div class="deeds no-print">
+    <v-btn
+      size="small"
+      data-do="change"
+      :to="{ name: board ? 'change-board' : 'change-device', params: { id } }"
+      >Change</v-btn
+    >
+    <v-btn
+      size="small"
+      data-do="copy"
+      :to="{ name: board ? 'new-board' : 'new-device', query: { from: id } }"
+      >{{ board ? 'Describe a sister revision' : 'Describe one like it' }}</v-btn
+    >
+    <v-btn size="small" variant="text" data-do="aside" @click="lay">{{
+      page.isArchived ? 'Put it back' : 'Lay aside'
+    }}</v-btn>
+    <v-btn
+      v-if="page.usedIn.length === 0"
+      size="small"
+      variant="text"
+      data-do="remove"
+      @click="remove"
+      >Take out of the library</v-btn
+    >
+  </div>
+  <p v-if="page.isArchived" class="quiet">
+    Laid aside: builds that have it keep it, new ones are not offered it.
+  </p>
+  <ProblemNote v-if="problem" title="Nothing was changed" :problem="problem" />
+  <details v-if="page.history.length > 1" class="history" data-testid="history">
+    <summary>Version {{ page.version }}; what it was before</summary>
+    <ul>
+      <li v-for="step in page.history" :key="step.version">
+        <span class="label">{{ step.version }}</span> {{ step.words }}
+        <span class="quiet">{{ when(step.at) }}</span>
+        <v-btn
+          v-if="step.version !== page.version"
+          size="small"
+          variant="text"
+          :data-back="step.version"
+          @click="back(step.version)"
+          >Bring this back</v-btn
+        >
+      </li>
+    </ul>
+  </details>
+</template>
+
+<style scoped>
+.deeds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-top: 8px;
+}
+
+.history {
+  margin-top: 8px;
+}
+
+.history summary {
+  display: inline-block;
+  min-height: 24px;
+  cursor: pointer;
+}
+
+.history li {
+  min-height: 40px;
+}
+</style>

@@ -1,0 +1,118 @@
+using OpenQA.Selenium;
+
+namespace Gorvix.Browser.Tests;
+
+/// <summary>From a leaflet to a plan, with an empty library and screens only: the worked example of docs/leaflet.md.</summary>
+public class DescribeTests
+{
+    [Fact]
+    public async Task A_board_and_two_devices_are_described_from_their_leaflets_and_planned()
+    {
+        await using var page = await Page.Open("/library", demo: null);
+        page.Says("[data-testid='count']", "Describe your own board");
+        page.Click("#new-board");
+        Board(page);
+        page.Shot("describe-board");
+        page.Click("[data-do='save']");
+        page.Says("h1", "Ludstone Quoin F4, revision 1");
+
+        Device(page, "two-way-receiver", "Ludstone", "Hark 2", "4.5", "5.5");
+        page.Click("[data-do='save']");
+        page.Says("h1", "Ludstone Hark 2");
+        Device(page, "air-unit-large", "Ludstone", "Sight 6", "7", "26");
+        page.Says("[data-pads='msp']", "F4: on a straight pad; never behind an inverter.");
+        page.Shot("describe-device");
+        page.Click("[data-do='save']");
+        page.Says("h1", "Ludstone Sight 6");
+
+        page.Go("/new");
+        page.Choose("[data-field='board']", "Ludstone Quoin F4");
+        page.Choose("[data-field='devices']", "Ludstone Hark 2");
+        page.Choose("[data-field='devices']", "Ludstone Sight 6");
+        page.Choose("[data-field='cells']", "4S");
+        page.Write("[data-field='name']", "Quarry Edge Plover");
+        page.Says(".wishes", "Picture text");
+        page.Click("#make");
+        page.Says("#verdict", "All 3 links carried.");
+        var made = (string)
+            page.RunAsync(
+                "const done = arguments[0]; fetch('/api/builds/quarry-edge-plover/export').then(r => r.text()).then(done)"
+            )!;
+        var example = Path.Combine(AppContext.BaseDirectory, "examples", "quoin-f4.gorvix.json");
+        Assert.Equal(File.ReadAllText(example), made);
+        Assert.Equal("", page.Console());
+    }
+
+    private static void Board(Page page)
+    {
+        page.Write("[data-field='maker']", "Ludstone");
+        page.Write("[data-field='name']", "Quoin F4");
+        page.Write("[data-field='revision']", "1");
+        page.Write("[data-field='recognise']", "QUOIN beside the USB socket; three small pads at R4");
+        page.Write("[data-field='target']", "QUOINF4");
+        page.Write("[data-field='width']", "36");
+        page.Write("[data-field='holes-width']", "30.5");
+        page.Write("[data-field='bolt']", "3");
+        page.Choose("[data-field='usb']", "left");
+        page.Choose("[data-field='arrow']", "rear");
+        page.Write("[data-field='input-min']", "7");
+        page.Write("[data-field='input-max']", "26");
+        Line(page, "supply-line", "rail GND: ground");
+        Line(page, "supply-line", "rail BAT: battery");
+        Line(page, "supply-line", "rail 5V: 5 V regulator, dropout 1 V, up to 2 A, switching");
+        Line(page, "supply-line", "rail 4V5: 4.5 V regulator or USB from 5V, up to 0.5 A");
+        page.All("[data-field='controller'] button").First(b => b.Text == "F4").Click();
+        page.Says("[data-step='controller']", "It cannot invert");
+        Line(page, "pads-line", "top left: R1 T1 5V G 4V5 R2 T2");
+        Line(page, "pads-line", "top right: R4 T4 5V G SBUS TLM");
+        page.Says("[data-testid='doubts']", "2 labels are not certain");
+        Line(page, "pads-line", "bottom front: VC VI VO G BZ- LED");
+        Line(page, "pads-line", "top rear: BAT G CURR RSSI NC");
+        Line(page, "pads-line", "AIR (1.25 mm) bottom rear: BAT G T6 R6 G SBUS=U2.RX");
+        Line(page, "pads-line", "GPS (1.0 mm) bottom right: G SCL SDA R3 T3 5V");
+        Pattern(page, "bridge", "R4", "U4", "J4");
+        Pattern(page, "fixed", "SBUS", "U2", null);
+        Pattern(page, "twoWay", "TLM", "U4", null);
+        Pattern(page, "selector", "VC", null, "JV");
+        page.Gone("[data-testid='doubts']");
+        page.Gone(".notes");
+        Assert.Equal("", page.Accessibility());
+    }
+
+    private static void Line(Page page, string field, string text)
+    {
+        var area = page.Find($"[data-field='{field}'] textarea");
+        area.SendKeys(text);
+        page.Says($"[data-preview='{field}']", "Enter takes");
+        area.SendKeys(Keys.Enter);
+        page.Gone($"[data-preview='{field}']");
+    }
+
+    private static void Pattern(Page page, string pattern, string pad, string? port, string? bridge)
+    {
+        page.Run($"document.querySelector(\"[data-field='pattern'] input[value='{pattern}']\").click()");
+        page.Choose("[data-field='pattern-pad']", pad + ":");
+        if (port is not null)
+        {
+            page.Choose("[data-field='pattern-port']", port);
+        }
+        if (bridge is not null)
+        {
+            page.Write("[data-field='pattern-bridge']", bridge);
+        }
+        page.Click("[data-do='take-pattern']");
+        page.Says(".told", pad);
+    }
+
+    private static void Device(Page page, string pattern, string maker, string name, string from, string upTo)
+    {
+        page.Go("/library");
+        page.Click("#new-device");
+        page.Click($"[data-pattern='{pattern}']");
+        page.Write("[data-field='maker']", maker);
+        page.Write("[data-field='name']", name);
+        page.Write("[data-field='from']", from);
+        page.Write("[data-field='upto']", upTo);
+        page.Says("h1", $"{maker} {name}");
+    }
+}
