@@ -15,7 +15,10 @@ public class WorkedExampleTests
         var read = LeafletText.Read(File.ReadAllText(Path.Combine(Folder, "quoin-f4.txt")));
         Assert.Empty(read.Problems);
         Assert.Empty(read.Assumed);
-        var file = GorvixReader.Read(File.ReadAllBytes(Path.Combine(Folder, "quoin-f4.gorvix.json")), PartsLibrary.Empty);
+        var file = GorvixReader.Read(
+            File.ReadAllBytes(Path.Combine(Folder, "quoin-f4.gorvix.json")),
+            PartsLibrary.Empty
+        );
         Assert.Empty(file.Findings);
         Assert.Equal(Sorted(file.File!.Boards[0]), Sorted(read.Board));
     }
@@ -35,7 +38,10 @@ public class WorkedExampleTests
     public void It_has_24_pads_two_sockets_an_inverter_bridge_and_a_selector()
     {
         var board = LeafletText.Read(File.ReadAllText(Path.Combine(Folder, "quoin-f4.txt"))).Board;
-        Assert.Equal((24, 2, 2), (board.Pads.Count - board.Plugs.Sum(p => p.Pins.Count), board.Plugs.Count, board.Bridges.Count));
+        Assert.Equal(
+            (24, 2, 2),
+            (board.Pads.Count - board.Plugs.Sum(p => p.Pins.Count), board.Plugs.Count, board.Bridges.Count)
+        );
         Assert.DoesNotContain(board.Pads, p => p.Meaning == PadMeaning.Doubtful);
     }
 }

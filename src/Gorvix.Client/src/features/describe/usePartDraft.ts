@@ -35,7 +35,8 @@ export function usePartDraft<Part extends { id: string }, Answer>(doors: PartDoo
   const touched = shallowRef<BuildTouched[]>([])
   const before = shallowRef<Part[]>([])
   const begun = computed(() => kept.value.part !== null)
-  const part = computed(() => (answer.value ? doors.partOf(answer.value) : null))
+  /** The part as it stands: at once as it was changed, then as the server has read it. */
+  const part: ShallowRef<Part | null> = shallowRef(null)
   let asked = 0
 
   /** Asks; answers that come late are not taken. */
@@ -52,13 +53,19 @@ export function usePartDraft<Part extends { id: string }, Answer>(doors: PartDoo
     if (!part.value) return
     const next = edit(structuredClone(toRaw(part.value)))
     push()
+    part.value = next
     kept.value = { ...kept.value, part: next }
     const seen = await read(() => doors.look(next))
-    if (seen) answer.value = seen
+    if (seen) show(seen)
+  }
+
+  function show(seen: Answer) {
+    answer.value = seen
+    part.value = doors.partOf(seen)
   }
 
   function take(seen: Answer) {
-    answer.value = seen
+    show(seen)
     kept.value = { ...kept.value, part: doors.partOf(seen) }
   }
   function push() {
@@ -84,7 +91,7 @@ export function usePartDraft<Part extends { id: string }, Answer>(doors: PartDoo
       if (doors.id) kept.value = { ...kept.value, version: data.version }
     }
     const seen = await read(() => doors.look(start))
-    if (seen) answer.value = seen
+    if (seen) show(seen)
   }
 
   function forget() {
