@@ -131,7 +131,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
     }
 
     // The write lock is held, so no other build can choose the same id in between.
-    private async Task<BuildRow> Add(Build build, string words)
+    internal async Task<BuildRow> Add(Build build, string words)
     {
         var row = new BuildRow
         {

@@ -92,6 +92,20 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time)
     public async Task Put<T>(PartKind kind, string id, int version, T part, string words, IReadOnlyList<string> builds)
     {
         await using var transaction = await db.Database.BeginTransactionAsync();
+        await Replace(kind, id, version, part, words, builds);
+        await transaction.CommitAsync();
+    }
+
+    /// <summary>The same inside a transaction of the caller's.</summary>
+    internal async Task Replace<T>(
+        PartKind kind,
+        string id,
+        int version,
+        T part,
+        string words,
+        IReadOnlyList<string> builds
+    )
+    {
         var row = await Row(kind, id);
         if (row.Version != version)
         {
@@ -117,7 +131,6 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time)
         {
             throw new PartChangedException();
         }
-        await transaction.CommitAsync();
     }
 
     /// <summary>The states of a part, the newest first; empty for one that is as it came.</summary>

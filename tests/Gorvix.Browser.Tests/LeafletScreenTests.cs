@@ -20,7 +20,6 @@ public class LeafletScreenTests
         page.Find("[data-cell='telemetry U1']").Click();
         page.Says(".panel", "inside control: no port, no wire of its own");
         Assert.DoesNotContain("Wires", page.Find(".panel").Text);
-        page.Shot("fit-leaflet");
         page.Find("[data-cell='telemetry U4']").Click();
         page.Press(Keys.Enter);
         page.Says("[data-testid='moved']", "Telemetry (Sedge 4) is carried inside CRSF now.");

@@ -13,8 +13,11 @@ public class ShelfTests
         var file = Path.Combine(page.Downloads, "north-face-hare.gorvix.json");
         page.Until(_ => File.Exists(file) ? file : null, "the download");
         Import(page, file);
-        page.Says("[data-build='north-face-hare-2']", "All 3 links carried.");
-        Assert.Contains("fresh", page.Find("[data-build='north-face-hare-2']").GetAttribute("class"));
+        page.Says("[data-build='North Face Hare']", "All 3 links carried.");
+        page.Says("main", "4 parts are there already and say the same.");
+        page.Click("#take-in");
+        page.Says("#verdict", "All 3 links carried.");
+        Assert.EndsWith("/builds/north-face-hare-2/fit", new Uri(page.Driver.Url).AbsolutePath);
         Assert.Equal("", page.Console());
     }
 
@@ -34,7 +37,9 @@ public class ShelfTests
             })
             """
         );
-        page.Says("[data-build='north-face-hare-2']", "All 3 links carried.");
+        page.Says("[data-build='North Face Hare']", "All 3 links carried.");
+        page.Click("#take-in");
+        page.Says("#verdict", "All 3 links carried.");
         Assert.Equal("", page.Console());
     }
 
@@ -43,16 +48,14 @@ public class ShelfTests
     {
         await using var page = await Page.Open("/");
         page.Find("[data-build='north-face-hare']");
-        var shelf = page.All("article").Count;
         var file = Path.Combine(Directory.CreateTempSubdirectory("gorvix-").FullName, "damaged.json");
         await File.WriteAllTextAsync(file, "{\"format\":\"gorvix\",\n\"version\":2,\n\"boards\":[{\"id\":\"x\"}]}");
         Import(page, file);
-        page.Says("[role='alert']", "damaged.json was not imported. Nothing was stored.");
+        page.Says("[role='alert']", "damaged.json was not taken in. Nothing was stored.");
         page.Says("[role='alert']", "line 3 (boards[0])");
-        page.Shot("shelf-refused");
-        Assert.Equal(shelf, page.All("article").Count);
+        Assert.Empty(page.All("#take-in"));
         await File.WriteAllTextAsync(file, "{\"format\":\"gorvix\",\"version\":7}");
-        Import(page, file);
+        Import(page, file, "#choose");
         page.Says("[role='alert']", "format version 7");
     }
 
@@ -140,13 +143,43 @@ public class ShelfTests
         page.Click($".v-overlay--active [data-do='{what}']");
     }
 
-    private static void Import(Page page, string file)
+    [Fact]
+    public async Task A_part_that_the_library_has_otherwise_is_decided_by_the_builder()
+    {
+        await using var page = await Page.Open("/");
+        page.Find("[data-build='north-face-hare']");
+        var text = (string)
+            page.RunAsync(
+                "const done = arguments[0]; fetch('/api/builds/north-face-hare/export').then(r => r.text()).then(done)"
+            )!;
+        var file = Path.Combine(Directory.CreateTempSubdirectory("gorvix-").FullName, "theirs.json");
+        await File.WriteAllTextAsync(
+            file,
+            text.Replace("PINIONF4R2", "OTHER").Replace("\"name\": \"North Face Hare\"", "\"name\": \"Their Hare\"")
+        );
+        Import(page, file);
+        page.Says("[data-differs='askerdale-pinion-f4-r2']", "differs in target");
+        page.Find("[data-choice='askerdale-pinion-f4-r2 keepMine'].v-btn--active");
+        page.Click("[data-choice='askerdale-pinion-f4-r2 takeTheirs']");
+        page.Says("[data-testid='touched']", "North Face Hare");
+        Assert.Equal("", page.Accessibility());
+        page.Click("[data-choice='askerdale-pinion-f4-r2 asCopy']");
+        page.Gone("[data-testid='touched']");
+        page.Click("#take-in");
+        page.Says("#verdict", "All 3 links carried.");
+        page.Go("/library/boards/askerdale-pinion-f4-r2-2");
+        page.Says("main", "Their Hare");
+        page.Says("main", "OTHER");
+        Assert.Equal("", page.Console());
+    }
+
+    private static void Import(Page page, string file, string button = "#import")
     {
         // The page makes its file field on the click, outside the document; the test catches it as it is clicked.
         page.Run(
             "HTMLInputElement.prototype.click = function () { this.id = 'picked'; this.style.display = 'block'; document.body.append(this) }"
         );
-        page.Click("#import");
+        page.Click(button);
         page.Find("#picked").SendKeys(file);
         page.Run("document.getElementById('picked')?.remove()");
     }

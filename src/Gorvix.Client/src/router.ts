@@ -87,6 +87,11 @@ export const router = createRouter({
       }),
     },
     {
+      path: '/take-in',
+      name: 'take-in',
+      component: () => import('./features/files/TakeInScreen.vue'),
+    },
+    {
       path: '/rules/:rule?',
       name: 'rules',
       component: () => import('./features/rules/RulesScreen.vue'),

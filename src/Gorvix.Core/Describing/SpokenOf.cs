@@ -205,7 +205,7 @@ internal sealed partial class SpokenOf
                 LeafletRules.Assumed.Found(
                     Severity.Note,
                     Subject.Place($"board.rails[{Board.Rails.Count - 1}]"),
-                    ("rail", label),
+                    ("place", label),
                     (
                         "feed",
                         feed == RailFeed.Regulator

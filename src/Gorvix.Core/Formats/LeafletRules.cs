@@ -27,7 +27,7 @@ public static class LeafletRules
     public static readonly Rule Assumed = new(
         "RAIL-ASSUMED",
         "A rail that only a label speaks of",
-        "Rail {rail} of the board is there because a pad is called so; it is taken as {feed}, with limit and dropout unknown. "
+        "Rail {place} of the board is there because a pad is called so; it is taken as {feed}, with limit and dropout unknown. "
             + "Check the leaflet, and say what feeds it.",
         "A supply that USB does not feed is the careful assumption: nothing burns by it, and a link may stay dark on the bench.",
         SourceNote.Practice

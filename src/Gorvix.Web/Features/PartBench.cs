@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
@@ -30,21 +29,35 @@ internal sealed class PartBench(PartKeeper keeper, PartStore parts)
         var list = new List<BuildTouched>();
         foreach (var use in (await Uses(kind, id)).Where(u => !u.IsRemoved))
         {
-            var library = await parts.For(use.Build);
-            var (was, _) = ResolvedBuild.Of(use.Build, library);
-            var (then, findings) = ResolvedBuild.Of(use.Build, Only(part).With(library));
-            list.Add(
-                then is null || was is null
-                    ? new BuildTouched(use.Id, use.Build.Name, null, then is null ? findings[0].Sentence : null)
-                    : new BuildTouched(
-                        use.Id,
-                        use.Build.Name,
-                        await Workers.Run(() => Foretold.Of(new FitReader(was, stop), new FitReader(then, stop)), stop),
-                        null
-                    )
-            );
+            list.Add(await Touch(use.Id, use.Build, await parts.For(use.Build), Only(part), stop));
         }
         return list;
+    }
+
+    /// <summary>What other parts do to a build.</summary>
+    /// <param name="id">Id of the build.</param>
+    /// <param name="build">The build.</param>
+    /// <param name="library">Its parts as they are.</param>
+    /// <param name="instead">Parts that take the place of those of the same id.</param>
+    /// <param name="stop">Tells that nobody waits any more.</param>
+    public static async Task<BuildTouched> Touch(
+        string id,
+        Build build,
+        PartsLibrary library,
+        PartsLibrary instead,
+        CancellationToken stop
+    )
+    {
+        var (was, _) = ResolvedBuild.Of(build, library);
+        var (then, findings) = ResolvedBuild.Of(build, instead.With(library));
+        return then is null || was is null
+            ? new BuildTouched(id, build.Name, null, then is null ? findings[0].Sentence : null)
+            : new BuildTouched(
+                id,
+                build.Name,
+                await Workers.Run(() => Foretold.Of(new FitReader(was, stop), new FitReader(then, stop)), stop),
+                null
+            );
     }
 
     /// <summary>Adds a part.</summary>
@@ -79,7 +92,7 @@ internal sealed class PartBench(PartKeeper keeper, PartStore parts)
         {
             throw new PartChangedException();
         }
-        var changed = Members(stored.Part, part);
+        var changed = Intake.Members(stored.Part, part);
         if (changed.Count == 0)
         {
             return Results.Ok(new PartMade(id, version));
@@ -137,19 +150,6 @@ internal sealed class PartBench(PartKeeper keeper, PartStore parts)
             Device device => new([], [device]),
             _ => PartsLibrary.Empty,
         };
-
-    // The members of the document that differ, by their names in the file.
-    private static List<string> Members<T>(T was, T now)
-    {
-        var a = JsonSerializer.SerializeToNode(was, GorvixJson.Compact)!.AsObject();
-        var b = JsonSerializer.SerializeToNode(now, GorvixJson.Compact)!.AsObject();
-        return
-        [
-            .. a.Select(m => m.Key)
-                .Union(b.Select(m => m.Key))
-                .Where(key => a[key]?.ToJsonString() != b[key]?.ToJsonString()),
-        ];
-    }
 }
 
 /// <summary>A part that was stored.</summary>

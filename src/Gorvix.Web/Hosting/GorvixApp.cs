@@ -69,6 +69,7 @@ internal static class GorvixApp
         builder.Services.AddScoped<PartStore>();
         builder.Services.AddScoped<PartKeeper>();
         builder.Services.AddScoped<PartBench>();
+        builder.Services.AddScoped<IntakeStore>();
         builder.Services.AddScoped<BuildStore>();
         builder.Services.AddScoped<DemoLoader>();
         builder.Services.AddSingleton<PlanKeep>();
@@ -84,6 +85,7 @@ internal static class GorvixApp
         app.MapLibrary();
         app.MapParts();
         app.MapDescribing();
+        app.MapIntake();
         app.MapFit();
         app.MapSetup();
         app.MapUnlocks();

@@ -581,6 +581,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/files/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lookAtFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/files/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/files/library": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["exportLibrary"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/files/boards/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["exportBoard"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/files/devices/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["exportDevice"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{id}/fit": {
         parameters: {
             query?: never;
@@ -1697,6 +1777,78 @@ export interface components {
             unused?: components["schemas"]["UnusedLeads"];
             /** @description How fast the builder's hands are. */
             hand?: components["schemas"]["HandPace"];
+        };
+        /** @description A file that is to be taken in. */
+        IntakeAsked: {
+            /** @description Its text. */
+            file: string;
+            /** @description What is done with each part that differs; the library's stays where nothing is said. */
+            decisions: components["schemas"]["IntakeDecision"][];
+        };
+        /** @description A build of a file. */
+        IntakeBuild: {
+            /** @description Its name. */
+            name: string;
+            /** @description What it comes to with the parts as decided; null when it cannot be planned. */
+            verdict: null | string;
+            /** @description Why it cannot be planned; null when it can. */
+            refused: null | string;
+        };
+        /**
+         * @description What is done with a part that the library has with another content.
+         * @enum {unknown}
+         */
+        IntakeChoice: "keepMine" | "takeTheirs" | "asCopy";
+        /** @description What the builder decided about a part that differs. */
+        IntakeDecision: {
+            /** @description Its list. */
+            kind: components["schemas"]["IntakeKind"];
+            /** @description Its id. */
+            id: string;
+            /** @description What is done with it. */
+            choice: components["schemas"]["IntakeChoice"];
+        };
+        /** @description A file that was taken in. */
+        IntakeDone: {
+            /** @description Ids of its builds. */
+            builds: string[];
+            /**
+             * Format: int32
+             * @description How many parts it added or changed.
+             */
+            parts: number;
+        };
+        /**
+         * @description Which list of a file a part stands in.
+         * @enum {unknown}
+         */
+        IntakeKind: "board" | "device" | "profile";
+        /** @description A part of a file. */
+        IntakePart: {
+            /** @description Its list. */
+            kind: components["schemas"]["IntakeKind"];
+            /** @description Its id. */
+            id: string;
+            /** @description What the builder calls it. */
+            name: string;
+            /** @description What it is to the library. */
+            state: components["schemas"]["IntakeState"];
+            /** @description Where it differs: the members of its document; empty otherwise. */
+            members: string[];
+        };
+        /**
+         * @description What a part of a file is to a library.
+         * @enum {unknown}
+         */
+        IntakeState: "new" | "same" | "differs";
+        /** @description What a file would do. */
+        IntakeView: {
+            /** @description Its parts, each with what it is to the library. */
+            parts: components["schemas"]["IntakePart"][];
+            /** @description Its builds. */
+            builds: components["schemas"]["IntakeBuild"][];
+            /** @description What the builds on the shelf would become. */
+            touched: components["schemas"]["BuildTouched"][];
         };
         /** @description One line of a strand. */
         Lane: {
@@ -4047,6 +4199,157 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    lookAtFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IntakeAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IntakeView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    takeFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IntakeAsked"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IntakeDone"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    exportLibrary: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    exportBoard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    exportDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

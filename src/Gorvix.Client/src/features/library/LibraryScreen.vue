@@ -87,6 +87,8 @@ onMounted(library.load)
       <div class="deeds no-print">
         <v-btn id="new-board" :to="{ name: 'new-board' }">Describe a board</v-btn>
         <v-btn id="new-device" :to="{ name: 'new-device' }">Describe a device</v-btn>
+        <v-btn id="take-in" variant="text" :to="{ name: 'take-in' }">Take in a file</v-btn>
+        <v-btn id="export" variant="text" href="/api/files/library" download>All as a file</v-btn>
       </div>
     </div>
     <ProblemNote v-if="problem" class="gap" title="The library cannot be read" :problem="problem">
@@ -134,8 +136,8 @@ onMounted(library.load)
     </div>
     <p v-if="lines" role="status" class="quiet count" data-testid="count">
       <template v-if="lines.length === 0"
-        >The library is empty. Describe your own board with its leaflet in hand, or import a build
-        file on the shelf: it brings its parts.</template
+        >The library is empty. Describe your own board with its leaflet in hand, or take in a file:
+        it brings its parts.</template
       >
       <template v-else-if="found.length === 0">Nothing has all of this. Take a word away.</template>
       <template v-else-if="found.length > mostShown"

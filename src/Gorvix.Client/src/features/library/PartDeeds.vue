@@ -65,6 +65,14 @@ const when = (at: string | null | undefined) =>
       :to="{ name: board ? 'new-board' : 'new-device', query: { from: id } }"
       >{{ board ? 'Describe a sister revision' : 'Describe one like it' }}</v-btn
     >
+    <v-btn
+      size="small"
+      variant="text"
+      data-do="file"
+      :href="`/api/files/${type}/${encodeURIComponent(id)}`"
+      download
+      >As a file</v-btn
+    >
     <v-btn size="small" variant="text" data-do="aside" @click="lay">{{
       page.isArchived ? 'Put it back' : 'Lay aside'
     }}</v-btn>

@@ -6,26 +6,31 @@ import type { ShelfBuild } from '@/api/client'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import LineField from '@/ui/LineField.vue'
 import { useScreenKeys } from '@/ui/useScreenKeys'
+import { useFiles } from '@/stores/files'
 import BuildCard from './BuildCard.vue'
 import NameDialog from './NameDialog.vue'
 import { orders, useShelf } from './useShelf'
 
 const shelf = useShelf()
-const { builds, problem, refusal, importing, imported, done, search, order, aside } = shelf
+const files = useFiles()
+const router = useRouter()
+const { builds, problem, fresh, done, search, order, aside } = shelf
 const { found, shown, laidAside } = shelf
 const edited = ref<ShelfBuild | null>(null)
 const field = ref<HTMLElement>()
 const page = ref<HTMLElement>()
 const picker = useFileDialog({ accept: '.json,application/json', multiple: false, reset: true })
 
-function take(files: FileList | File[] | null) {
-  const file = files?.[0]
-  if (file) void shelf.importFile(file)
+// What a file would do is shown on a screen of its own before it does it.
+async function take(chosen: FileList | File[] | null) {
+  const file = chosen?.[0]
+  if (!file) return
+  await files.bring(file)
+  await router.push({ name: 'take-in' })
 }
 picker.onChange(take)
 const { isOverDropZone } = useDropZone(page, { onDrop: take })
 
-const router = useRouter()
 const held = computed(() => edited.value !== null)
 useScreenKeys(
   {
@@ -49,7 +54,7 @@ onMounted(shelf.load)
         <v-btn id="new" color="primary" variant="flat" :to="{ name: 'new' }"
           >New build<v-kbd aria-hidden="true">N</v-kbd></v-btn
         >
-        <v-btn id="import" :loading="importing" @click="picker.open()">Import a build file</v-btn>
+        <v-btn id="import" @click="picker.open()">Take in a file</v-btn>
       </span>
     </div>
     <div v-if="builds && builds.length > 0" ref="field" class="filters no-print">
@@ -76,15 +81,6 @@ onMounted(shelf.load)
       </v-btn-toggle>
     </div>
 
-    <ProblemNote
-      v-if="refusal"
-      class="gap"
-      :title="`${refusal.file} was not imported. Nothing was stored.`"
-      :problem="refusal.problem"
-    >
-      <v-btn @click="picker.open()">Choose another file</v-btn>
-      <v-btn variant="text" @click="refusal = null">Close</v-btn>
-    </ProblemNote>
     <ProblemNote v-if="problem" class="gap" title="The shelf cannot be read" :problem="problem">
       <v-btn @click="shelf.load">Try again</v-btn>
     </ProblemNote>
@@ -95,8 +91,8 @@ onMounted(shelf.load)
     <v-empty-state v-else-if="builds?.length === 0" justify="start">
       <template #title><h2>The shelf is empty</h2></template>
       <p>
-        Make a new build from the parts library, or import a build file: it brings the build and all
-        parts that it uses. Drop it anywhere on this page, or choose it with the button above.
+        Make a new build from the parts library, or take in a build file: it brings the build and
+        all parts that it uses. Drop it anywhere on this page, or choose it with the button above.
       </p>
       <p class="quiet">
         The demo has ten: stop Gorvix and start it with a new folder,
@@ -111,7 +107,7 @@ onMounted(shelf.load)
         v-for="build in shown"
         :key="build.id"
         :build="build"
-        :fresh="build.id === imported"
+        :fresh="build.id === fresh"
         @edit="edited = build"
         @duplicate="shelf.duplicate(build)"
         @archive="shelf.archive(build)"

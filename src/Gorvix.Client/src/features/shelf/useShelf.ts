@@ -21,13 +21,11 @@ const compare: Record<Order, (a: ShelfBuild, b: ShelfBuild) => number> = {
     weight[a.verdict.severity] - weight[b.verdict.severity] || leftOut(b) - leftOut(a),
 }
 
-/** The builds on the shelf: searched, ordered, named, duplicated, laid aside, imported, removed and put back. */
+/** The builds on the shelf: searched, ordered, named, duplicated, laid aside, removed and put back. */
 export function useShelf() {
   const builds = shallowRef<ShelfBuild[] | null>(null)
   const problem = ref<Problem | null>(null)
-  const refusal = ref<{ file: string; problem: Problem } | null>(null)
-  const importing = ref(false)
-  const imported = ref<string | null>(null)
+  const fresh = ref<string | null>(null)
   /** The last thing that was done and can be taken back. */
   const done = shallowRef<{ words: string; back: () => Promise<void> } | null>(null)
   const search = ref('')
@@ -57,25 +55,6 @@ export function useShelf() {
     if (laidAside.value === 0) aside.value = false
   }
 
-  async function importFile(file: File) {
-    importing.value = true
-    refusal.value = null
-    const answer = await ask(() =>
-      api.POST('/api/builds/import', {
-        headers: { 'Content-Type': 'application/json' },
-        body: file as never,
-        bodySerializer: (body) => body as never,
-      }),
-    )
-    importing.value = false
-    if (answer.problem) {
-      refusal.value = { file: file.name, problem: answer.problem }
-    } else {
-      imported.value = answer.data.id
-      await load()
-    }
-  }
-
   type Step = 'remove' | 'restore' | 'archive' | 'unarchive' | 'duplicate'
   function post(id: string, step: Step) {
     const params = { params: { path: { id } } }
@@ -99,7 +78,7 @@ export function useShelf() {
     problem.value = answer.problem ?? problem.value
     if (answer.problem) return
     const id = (answer.data as ShelfBuild | undefined)?.id ?? build.id
-    if (step === 'duplicate') imported.value = id
+    if (step === 'duplicate') fresh.value = id
     done.value = {
       words,
       back: async () => {
@@ -145,12 +124,9 @@ export function useShelf() {
     aside,
     laidAside,
     problem,
-    refusal,
-    importing,
-    imported,
+    fresh,
     done,
     load,
-    importFile,
     remove,
     duplicate,
     archive,

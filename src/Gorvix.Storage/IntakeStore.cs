@@ -1,0 +1,72 @@
+using Gorvix.Core.Formats;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Storage;
+
+/// <summary>Takes a whole file into the database: parts that are new, parts that take the place of others, builds. All or nothing.</summary>
+public sealed class IntakeStore(GorvixDb db, PartStore parts, PartKeeper keeper, BuildStore builds)
+{
+    /// <summary>Stores a file.</summary>
+    /// <param name="file">What <see cref="Intake.Take"/> made of it. Whoever calls this has planned every build with it.</param>
+    /// <returns>Ids of the builds, in the order of the file.</returns>
+    /// <exception cref="PartChangedException">A part was changed while the file was being looked at.</exception>
+    public async Task<IReadOnlyList<string>> Take(GorvixFile file)
+    {
+        // The write lock is held from here on.
+        await using var transaction = await db.Database.BeginTransactionAsync();
+        var library = await parts.Everything();
+        foreach (var board in file.Boards.Where(b => library.Board(b.Id) is not null))
+        {
+            var uses = await keeper.Uses(b => b.Board == board.Id);
+            var version = (await keeper.Get<Board>(PartKind.Board, board.Id)).Version;
+            await keeper.Replace(PartKind.Board, board.Id, version, board, "From a file", [.. uses.Select(u => u.Id)]);
+        }
+        foreach (var device in file.Devices.Where(d => library.Device(d.Id) is not null))
+        {
+            var uses = await keeper.Uses(b => b.Devices.Any(d => d.Part == device.Id));
+            var version = (await keeper.Get<Device>(PartKind.Device, device.Id)).Version;
+            await keeper.Replace(
+                PartKind.Device,
+                device.Id,
+                version,
+                device,
+                "From a file",
+                [.. uses.Select(u => u.Id)]
+            );
+        }
+        foreach (var profile in file.Profiles.Where(p => library.Profile(p.Id) is not null))
+        {
+            var uses = await keeper.Uses(b => b.Firmware == profile.Id);
+            var version = (await keeper.Get<FirmwareProfile>(PartKind.Profile, profile.Id)).Version;
+            await keeper.Replace(
+                PartKind.Profile,
+                profile.Id,
+                version,
+                profile,
+                "From a file",
+                [.. uses.Select(u => u.Id)]
+            );
+        }
+        if ((await parts.Add(Fresh(file, library))).Count > 0)
+        {
+            throw new PartChangedException();
+        }
+        await db.SaveChangesAsync();
+        var ids = new List<string>();
+        foreach (var build in file.Builds)
+        {
+            ids.Add((await builds.Add(build, "import")).Id);
+        }
+        await transaction.CommitAsync();
+        return ids;
+    }
+
+    private static GorvixFile Fresh(GorvixFile file, PartsLibrary library) =>
+        file with
+        {
+            Boards = [.. file.Boards.Where(b => library.Board(b.Id) is null)],
+            Devices = [.. file.Devices.Where(d => library.Device(d.Id) is null)],
+            Profiles = [.. file.Profiles.Where(p => library.Profile(p.Id) is null)],
+            Builds = [],
+        };
+}

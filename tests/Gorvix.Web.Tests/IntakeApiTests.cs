@@ -1,0 +1,135 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+
+namespace Gorvix.Web.Tests;
+
+/// <summary>Files are looked at before they are taken in, whole or not at all; the library and each part go out as files.</summary>
+public class IntakeApiTests
+{
+    private static readonly string[] Choices = ["keepMine", "takeTheirs", "asCopy"];
+
+    [Fact]
+    public async Task The_whole_library_of_one_goes_into_an_empty_one()
+    {
+        await using var from = await LiveServer.Start();
+        await using var to = await LiveServer.Start(demo: null);
+        var file = await from.Client.GetStringAsync("/api/files/library", TestContext.Current.CancellationToken);
+        var (_, look) = await to.Post("/api/files/look", Asked(file));
+        Assert.All(
+            look.GetProperty("parts").EnumerateArray(),
+            p => Assert.Equal("new", p.GetProperty("state").GetString())
+        );
+        Assert.Empty((await to.Get("/api/library")).EnumerateArray());
+        var (status, done) = await to.Post("/api/files/take", Asked(file));
+        Assert.Equal((201, look.GetProperty("parts").GetArrayLength()), (status, done.GetProperty("parts").GetInt32()));
+        Assert.Equal(file, await to.Client.GetStringAsync("/api/files/library", TestContext.Current.CancellationToken));
+        var (_, again) = await to.Post("/api/files/look", Asked(file));
+        Assert.All(
+            again.GetProperty("parts").EnumerateArray(),
+            p => Assert.Equal("same", p.GetProperty("state").GetString())
+        );
+    }
+
+    [Theory]
+    [InlineData("keepMine", "PINIONF4R2", null)]
+    [InlineData("takeTheirs", "OTHER", null)]
+    [InlineData("asCopy", "PINIONF4R2", "OTHER")]
+    public async Task A_part_that_differs_is_kept_replaced_or_copied_as_decided(
+        string choice,
+        string mine,
+        string? copy
+    )
+    {
+        Assert.Contains(choice, Choices);
+        await using var server = await LiveServer.Start();
+        var file = (
+            await server.Client.GetStringAsync(
+                "/api/builds/north-face-hare/export",
+                TestContext.Current.CancellationToken
+            )
+        ).Replace("PINIONF4R2", "OTHER");
+        var (_, look) = await server.Post("/api/files/look", Asked(file));
+        var differs = look.GetProperty("parts")
+            .EnumerateArray()
+            .Single(p => p.GetProperty("state").GetString() == "differs");
+        Assert.Equal("[\"target\"]", differs.GetProperty("members").GetRawText());
+        var (status, done) = await server.Post(
+            "/api/files/take",
+            Asked(file, ("board", "askerdale-pinion-f4-r2", choice))
+        );
+        Assert.Equal(201, status);
+        Assert.Equal("north-face-hare-2", done.GetProperty("builds")[0].GetString());
+        Assert.Equal(mine, await Target(server, "askerdale-pinion-f4-r2"));
+        if (copy is not null)
+        {
+            Assert.Equal(copy, await Target(server, "askerdale-pinion-f4-r2-2"));
+        }
+        var fit = await server.Get("/api/builds/north-face-hare-2/fit");
+        Assert.Equal(
+            copy is null ? "askerdale-pinion-f4-r2" : "askerdale-pinion-f4-r2-2",
+            fit.GetProperty("boardPart").GetString()
+        );
+    }
+
+    [Fact]
+    public async Task A_file_that_would_leave_a_build_without_a_plan_stores_nothing()
+    {
+        await using var server = await LiveServer.Start();
+        var tree = JsonNode.Parse(
+            await server.Client.GetStringAsync(
+                "/api/files/devices/dunmerrow-relay-16",
+                TestContext.Current.CancellationToken
+            )
+        )!;
+        tree["devices"]![0]!["functions"] = new JsonArray();
+        var file = tree.ToJsonString();
+        var (_, look) = await server.Post(
+            "/api/files/look",
+            Asked(file, ("device", "dunmerrow-relay-16", "takeTheirs"))
+        );
+        Assert.Contains(
+            look.GetProperty("touched").EnumerateArray(),
+            t => t.GetProperty("refused").ValueKind == JsonValueKind.String
+        );
+        var (status, problem) = await server.Post(
+            "/api/files/take",
+            Asked(file, ("device", "dunmerrow-relay-16", "takeTheirs"))
+        );
+        Assert.Equal(422, status);
+        Assert.Contains("Keep yours, or take theirs as a copy", problem.GetProperty("detail").GetString());
+        Assert.Equal(
+            201,
+            (await server.Post("/api/files/take", Asked(file, ("device", "dunmerrow-relay-16", "asCopy")))).Status
+        );
+    }
+
+    [Fact]
+    public async Task A_file_that_cannot_be_read_is_refused_with_its_place()
+    {
+        await using var server = await LiveServer.Start();
+        var (status, problem) = await server.Post(
+            "/api/files/look",
+            Asked("{\"format\":\"gorvix\",\n\"version\":2,\"boards\":[{}]}")
+        );
+        Assert.Equal(422, status);
+        Assert.Contains("line 2 (boards[0])", problem.GetProperty("detail").GetString());
+        Assert.StartsWith("There is no board \"none\"", await server.Refusal("/api/files/boards/none"));
+    }
+
+    private static async Task<string?> Target(LiveServer server, string board) =>
+        (await server.Get($"/api/library/boards/{board}/sheet")).GetProperty("part").GetProperty("target").GetString();
+
+    private static string Asked(string file, params (string Kind, string Id, string Choice)[] decisions) =>
+        new JsonObject
+        {
+            ["file"] = file,
+            ["decisions"] = new JsonArray([
+                .. decisions.Select(d => new JsonObject
+                {
+                    ["kind"] = d.Kind,
+                    ["id"] = d.Id,
+                    ["choice"] = d.Choice,
+                }),
+            ]),
+        }.ToJsonString();
+}
