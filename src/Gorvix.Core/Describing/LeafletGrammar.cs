@@ -63,9 +63,11 @@ internal static class LeafletGrammar
 
     private static readonly TokenListParser<T, PadName> Pad =
         from label in Name
+        from first in Id.Maybe()
         from doubt in Token.EqualTo(T.Doubt).OptionalOrDefault()
         from end in Token.EqualTo(T.Equal).IgnoreThen(End).Maybe()
-        from id in Id.Maybe()
+        from last in Id.Maybe()
+        let id = first ?? last
         from at in Point.Between(Token.EqualTo(T.Left), Token.EqualTo(T.Right)).Maybe()
         select IsNothing(end)
             ? new PadName(label, doubt.HasValue, null, true, id, at)

@@ -99,6 +99,12 @@ public class LeafletTextTests
         );
     }
 
+    [Theory]
+    [InlineData("B+[plus]=BAT")]
+    [InlineData("B+=BAT[plus]")]
+    public void An_id_stands_before_or_behind_what_a_pad_leads_to(string pad) =>
+        Assert.Equal("plus", Read("rail BAT: battery", $"top left: {pad}").Pads[0].Id);
+
     [Fact]
     public void A_rail_that_only_a_label_speaks_of_is_said_to_be_assumed()
     {

@@ -61,7 +61,7 @@ const differs = (t: BuildTouched) =>
         color="primary"
         variant="flat"
         data-do="save"
-        :disabled="!usable || busy"
+        :disabled="!usable || busy || (!isNew && !begun)"
         @click="$emit('save')"
         >{{ isNew ? 'Put it into the library' : 'Save the change' }}</v-btn
       >
