@@ -86,25 +86,18 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time)
     /// <param name="version">The version that the new state was made from.</param>
     /// <param name="part">The new state.</param>
     /// <param name="words">What was changed.</param>
-    /// <param name="builds">The builds that have it.</param>
+    /// <param name="uses">Whether a build has it; looked at under the write lock, so that none is missed.</param>
     /// <exception cref="NoSuchPartException">It is not in the library.</exception>
     /// <exception cref="PartChangedException">The version is not the newest.</exception>
-    public async Task Put<T>(PartKind kind, string id, int version, T part, string words, IReadOnlyList<string> builds)
+    public async Task Put<T>(PartKind kind, string id, int version, T part, string words, Func<Build, bool> uses)
     {
         await using var transaction = await db.Database.BeginTransactionAsync();
-        await Replace(kind, id, version, part, words, builds);
+        await Replace(kind, id, version, part, words, uses);
         await transaction.CommitAsync();
     }
 
     /// <summary>The same inside a transaction of the caller's.</summary>
-    internal async Task Replace<T>(
-        PartKind kind,
-        string id,
-        int version,
-        T part,
-        string words,
-        IReadOnlyList<string> builds
-    )
+    internal async Task Replace<T>(PartKind kind, string id, int version, T part, string words, Func<Build, bool> uses)
     {
         var row = await Row(kind, id);
         if (row.Version != version)
@@ -119,6 +112,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time)
         row.Format = Core.Formats.Upcasters.Newest;
         row.Version++;
         db.PartSteps.Add(Step(row, words));
+        var builds = (await Uses(uses)).Select(u => u.Id).ToList();
         foreach (var build in await db.Builds.Where(b => builds.Contains(b.Id)).ToListAsync())
         {
             build.Version++;

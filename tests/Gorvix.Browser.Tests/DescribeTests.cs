@@ -43,6 +43,47 @@ public class DescribeTests
         Assert.Equal("", page.Console());
     }
 
+    [Fact]
+    public async Task A_board_is_changed_as_text_and_by_hand_its_builds_are_told_before_and_an_earlier_state_comes_back()
+    {
+        await using var page = await Page.Open("/library/boards/askerdale-pinion-f4-r2");
+        page.Click("[data-do='change']");
+        page.Says("h1", "Change Askerdale Pinion F4");
+
+        // Dragged: R1 lies 6 mm further to the right then; the panel says so.
+        var pad = page.Find("[data-pad='r1'] .copper");
+        new OpenQA.Selenium.Interactions.Actions(page.Driver).DragAndDropToOffset(pad, 60, 0).Perform();
+        page.Says("[data-chip='r1']", "RX of U1");
+        page.Click("[data-chip='r1']");
+        var x = page.Find("[data-testid='pad-panel'] [data-field='x'] input");
+        page.Until(
+            _ =>
+                double.Parse(x.GetAttribute("value")!, System.Globalization.CultureInfo.InvariantCulture) > 6
+                    ? "yes"
+                    : null,
+            "R1 to lie elsewhere"
+        );
+
+        page.Click("[data-do='text']");
+        var area = page.Find("[data-field='leaflet'] textarea");
+        area.SendKeys(Keys.Control + Keys.End);
+        area.SendKeys("net u6tx: stand 5 V");
+        page.Says(".problems", "unexpected word `stand`");
+        area.SendKeys(Keys.Shift + Keys.Home);
+        area.SendKeys("top rear: X9?");
+        page.Gone(".problems");
+        page.Says("[data-testid='touched']", "North Face Hare");
+        page.Driver.Navigate().Refresh();
+        page.Says("[data-testid='touched']", "North Face Hare");
+        page.Click("[data-do='save']");
+        page.Says("h1", "Askerdale Pinion F4, revision 2");
+        page.Click("[data-testid='history'] summary");
+        page.Click("[data-back='1']");
+        page.Says("[data-testid='history']", "Version 3");
+        Assert.Equal("", page.Accessibility());
+        Assert.Equal("", page.Console());
+    }
+
     private static void Board(Page page)
     {
         page.Write("[data-field='maker']", "Ludstone");

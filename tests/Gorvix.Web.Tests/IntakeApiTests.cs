@@ -116,6 +116,31 @@ public class IntakeApiTests
         Assert.StartsWith("There is no board \"none\"", await server.Refusal("/api/files/boards/none"));
     }
 
+    [Fact]
+    public async Task More_builds_than_are_planned_in_one_go_are_refused()
+    {
+        await using var server = await LiveServer.Start();
+        var tree = JsonNode.Parse(
+            await server.Client.GetStringAsync(
+                "/api/builds/north-face-hare/export",
+                TestContext.Current.CancellationToken
+            )
+        )!;
+        var one = tree["builds"]![0]!;
+        var many = Enumerable
+            .Range(0, 61)
+            .Select(n =>
+            {
+                var build = one.DeepClone();
+                build["name"] = $"Hare {n}";
+                return build;
+            });
+        tree["builds"] = new JsonArray([.. many]);
+        var (status, problem) = await server.Post("/api/files/take", Asked(tree.ToJsonString()));
+        Assert.Equal(422, status);
+        Assert.StartsWith("The file has 61 builds; 60 is the most.", problem.GetProperty("detail").GetString());
+    }
+
     private static async Task<string?> Target(LiveServer server, string board) =>
         (await server.Get($"/api/library/boards/{board}/sheet")).GetProperty("part").GetProperty("target").GetString();
 

@@ -29,6 +29,26 @@ public class PartApiTests
         );
     }
 
+    // What is stored must go out as a file and come in again.
+    [Fact]
+    public async Task The_longest_names_make_an_id_that_a_file_may_have()
+    {
+        await using var server = await LiveServer.Start(demo: null);
+        var name = new string('n', 120);
+        var board = await BoardOf(server, $"maker {name}\nboard {name}\nrevision 1\ncontroller F4\ntop left: R1 T1");
+        board["id"] = "";
+        var (status, made) = await server.Post("/api/library/boards", board.ToJsonString());
+        Assert.Equal(201, status);
+        var file = await server.Client.GetStringAsync(
+            $"/api/files/boards/{made.GetProperty("id").GetString()}",
+            TestContext.Current.CancellationToken
+        );
+        var asked = new JsonObject { ["file"] = file, ["decisions"] = new JsonArray() }.ToJsonString();
+        Assert.Equal(200, (await server.Post("/api/files/look", asked)).Status);
+        board["id"] = new string('i', 121);
+        Assert.Equal(422, (await server.Post("/api/library/boards", board.ToJsonString())).Status);
+    }
+
     [Fact]
     public async Task A_part_that_contradicts_itself_is_not_stored()
     {

@@ -3,12 +3,17 @@ namespace Gorvix.Core.Describing;
 /// <summary>Ids made from what is printed.</summary>
 public static class Slug
 {
-    /// <summary>Small letters and digits, parted by dashes; <c>x</c> where nothing is left.</summary>
+    // Ids are 120 letters at most; a number may follow.
+    private const int Most = 110;
+
+    /// <summary>Small letters and digits, parted by dashes, 110 at most; <c>x</c> where nothing is left.</summary>
     public static string Of(string text)
     {
         var plain = string.Concat(text.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-'));
         var slug = string.Join('-', plain.Split('-', StringSplitOptions.RemoveEmptyEntries));
-        return slug == "" ? "x" : slug;
+        return slug == "" ? "x"
+            : slug.Length <= Most ? slug
+            : slug[..Most].TrimEnd('-');
     }
 
     /// <summary>The slug, or the first of its numbered sisters that is free.</summary>

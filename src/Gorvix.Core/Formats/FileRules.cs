@@ -35,6 +35,15 @@ public static class FileRules
         SourceNote.Own
     );
 
+    /// <summary>More builds than are planned in one go.</summary>
+    public static readonly Rule Builds = new(
+        "FILE-BUILDS",
+        "A file has too many builds",
+        "The file has {builds} builds; {most} is the most. Split it, or export the builds one by one.",
+        "Each build is planned before anything of the file is stored.",
+        SourceNote.Own
+    );
+
     /// <summary>No build in it.</summary>
     public static readonly Rule NoBuild = new(
         "FILE-NO-BUILD",
@@ -58,5 +67,5 @@ public static class FileRules
     );
 
     /// <summary>All rules of this floor.</summary>
-    public static readonly IReadOnlyList<Rule> All = [Size, Shape, Version, NoBuild, PartDiffers];
+    public static readonly IReadOnlyList<Rule> All = [Size, Shape, Version, Builds, NoBuild, PartDiffers];
 }

@@ -122,7 +122,14 @@ internal static class IntakeEndpoints
         return read.File is { Builds.Count: > MostBuilds } many
             ? (
                 null,
-                [FileRules.NoBuild.Found(Severity.Stop, Subject.Place("builds"), ("builds", $"{many.Builds.Count}"))]
+                [
+                    FileRules.Builds.Found(
+                        Severity.Stop,
+                        Subject.Place("builds"),
+                        ("builds", $"{many.Builds.Count}"),
+                        ("most", $"{MostBuilds}")
+                    ),
+                ]
             )
             : (read.File, read.Findings);
     }

@@ -64,7 +64,9 @@ internal sealed class PartBench(PartKeeper keeper, PartStore parts)
     public async Task<IResult> Create<T>(PartKind kind, string id, T part, string words, string address)
         where T : class
     {
-        if (Check(part) is { Count: > 0 } findings)
+        var named = new CheckList();
+        named.Text(id, "id");
+        if (Check(part).Concat(named.Findings).ToList() is { Count: > 0 } findings)
         {
             return Problems.Of(findings);
         }
@@ -105,15 +107,7 @@ internal sealed class PartBench(PartKeeper keeper, PartStore parts)
                 $"The build \"{lost.Name}\" could no longer be planned: {lost.Refused} Save this as another revision, or change that build first."
             );
         }
-        var uses = await Uses(kind, id);
-        await keeper.Put(
-            kind,
-            id,
-            version,
-            part,
-            words ?? $"Changed: {string.Join(", ", changed)}",
-            [.. uses.Select(u => u.Id)]
-        );
+        await keeper.Put(kind, id, version, part, words ?? $"Changed: {string.Join(", ", changed)}", UsedBy(kind, id));
         return Results.Ok(new PartMade(id, version + 1));
     }
 
@@ -133,7 +127,10 @@ internal sealed class PartBench(PartKeeper keeper, PartStore parts)
     }
 
     private Task<IReadOnlyList<(string Id, Build Build, bool IsRemoved)>> Uses(PartKind kind, string id) =>
-        keeper.Uses(b => kind == PartKind.Board ? b.Board == id : b.Devices.Any(d => d.Part == id));
+        keeper.Uses(UsedBy(kind, id));
+
+    private static Func<Build, bool> UsedBy(PartKind kind, string id) =>
+        b => kind == PartKind.Board ? b.Board == id : b.Devices.Any(d => d.Part == id);
 
     private static IReadOnlyList<Finding> Check<T>(T part) =>
         part switch

@@ -49,6 +49,14 @@ function remove(id: string) {
       ...d.plug,
       pins: d.plug.pins.map((p) => (p.lead === id ? { lead: null } : p)),
     },
+    harnesses: (d.harnesses ?? []).map((h) => ({
+      ...h,
+      leads: h.leads.filter((l) => l !== id),
+      plug: h.plug && {
+        ...h.plug,
+        pins: h.plug.pins.map((p) => (p.lead === id ? { lead: null } : p)),
+      },
+    })),
     functions: d.functions.map((f) => ({
       ...f,
       modes: f.modes.map((m) => ({ ...m, lines: m.lines.filter((l) => l.lead !== id) })),

@@ -61,6 +61,12 @@ export function useBoardDraft(id: string | null, from: string | null) {
     text.value = null
   }
 
+  /** What is taken back was a board; it stands as fields again. */
+  async function undo() {
+    text.value = null
+    await draft.undo()
+  }
+
   async function open() {
     if (text.value !== null) await write(text.value)
     else await draft.open()
@@ -78,5 +84,5 @@ export function useBoardDraft(id: string | null, from: string | null) {
   const seen = computed(() => draft.answer.value?.look ?? null)
   const notesAt = (step: LeafletStep) => seen.value?.notes.filter((n) => n.step === step) ?? []
   void open()
-  return { ...draft, look: seen, text, notesAt, preview, add, write, leaveText, reset, save }
+  return { ...draft, look: seen, text, notesAt, preview, add, write, leaveText, undo, reset, save }
 }
