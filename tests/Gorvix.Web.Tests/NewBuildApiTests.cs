@@ -41,7 +41,7 @@ public class NewBuildApiTests
         var (status, problem) = await server.Post(path, draft);
         Assert.Equal(422, status);
         Assert.StartsWith(said, problem.GetProperty("detail").GetString());
-        Assert.Equal(10, (await server.Get("/api/builds")).GetArrayLength());
+        Assert.Equal(13, (await server.Get("/api/builds")).GetArrayLength());
     }
 
     [Fact]
@@ -199,7 +199,7 @@ public class NewBuildApiTests
             devices.Add(clone);
         }
         Assert.Equal(201, (await server.Post("/api/builds/import", file.ToJsonString())).Status);
-        Assert.Equal(503, (await server.Get("/api/library")).GetArrayLength());
+        Assert.Equal(506, (await server.Get("/api/library")).GetArrayLength());
         var fits = (
             await server.Post("/api/drafts/fits", """{"board":"cobbold-mote-f1-r5","pack":{"cells":4}}""")
         ).Body;
