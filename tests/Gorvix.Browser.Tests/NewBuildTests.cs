@@ -69,7 +69,7 @@ public class NewBuildTests
         page.Click("[data-insist]");
         page.Says(".so-far", "Stop: The Mote F1 takes 4.5 to 5.5 V");
         page.Gone("#refused");
-        page.Choose("[data-field='board']", "Askerdale Trunnion F4");
+        page.Choose("[data-field='board']", "Thornwick Spindle F7");
         page.Until(
             _ => page.Text(".so-far").Contains("Stop:", StringComparison.Ordinal) ? null : "yes",
             "a board that takes the pack to be taken"

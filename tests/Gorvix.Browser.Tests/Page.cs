@@ -100,24 +100,39 @@ public sealed class Page : IAsyncDisposable
     public string Text(string css) => Find(css).Text;
 
     /// <summary>Clicks what can be seen; the page is scrolled as a hand would, so that the bar at the top does not cover it.</summary>
-    public void Click(string css)
-    {
-        var element = Find(css);
-        _driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'nearest' })", element);
-        element.Click();
-    }
+    public void Click(string css) =>
+        Until(
+            d =>
+            {
+                // Found and pressed in one go: what is drawn anew in between is looked for again.
+                if (d.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed) is not { } element)
+                {
+                    return null;
+                }
+                _driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'nearest' })", element);
+                element.Click();
+                return "yes";
+            },
+            css
+        );
 
     /// <summary>Opens a field's list and takes the entry with these words.</summary>
     public void Choose(string css, string text)
     {
-        Find($"{css} .v-field").Click();
+        Click($"{css} .v-field");
         Until(
-                d =>
-                    d.FindElements(By.CssSelector(".v-overlay--active .v-list-item"))
-                        .FirstOrDefault(e => e.Text.StartsWith(text, StringComparison.Ordinal)),
-                $"{css} to offer {text}"
-            )
-            .Click();
+            d =>
+            {
+                var entries = d.FindElements(By.CssSelector(".v-overlay--active .v-list-item"));
+                if (entries.FirstOrDefault(e => e.Text.StartsWith(text, StringComparison.Ordinal)) is not { } entry)
+                {
+                    return null;
+                }
+                entry.Click();
+                return "yes";
+            },
+            $"{css} to offer {text}"
+        );
         Gone(".v-menu.v-overlay--active");
     }
 

@@ -101,7 +101,7 @@ public class PartsScreenTests
     public async Task Before_you_buy_adds_a_kind_that_the_build_lacks()
     {
         await using var page = await Page.Open("/builds/haul-road-heron/sweep");
-        page.Says("[data-testid='progress']", "all 10 tried");
+        page.Says("[data-testid='progress']", "all 13 tried");
         page.Choose("[data-field='add']", "recorder");
         page.Says("[data-part='fallowby-ledger']", "links carried");
         Assert.Contains("add=recorder", page.Driver.Url);
@@ -114,17 +114,17 @@ public class PartsScreenTests
     public async Task The_library_is_narrowed_by_what_decides_and_a_part_tells_its_facts_and_where_it_is_used()
     {
         await using var page = await Page.Open("/library");
-        page.Says("[data-testid='count']", "43 of 43 parts.");
+        page.Says("[data-testid='count']", "46 of 46 parts.");
         page.Shot("library");
         page.Choose("[data-field='kind']", "receiver");
         page.Choose("[data-field='can']", "CRSF");
-        page.Says("[data-testid='count']", "of 43 parts.");
+        page.Says("[data-testid='count']", "of 46 parts.");
         Assert.All(page.All(".rows > li"), row => Assert.Contains("CRSF", row.Text));
         page.Driver.Navigate().Refresh();
         Assert.All(page.All(".rows > li"), row => Assert.Contains("CRSF", row.Text));
         page.Choose("[data-field='kind']", "board");
         page.Choose("[data-field='pack']", "2S");
-        page.Says("[data-testid='count']", "1 of 43 parts.");
+        page.Says("[data-testid='count']", "3 of 46 parts.");
         page.Click("[data-part='cobbold-nib-f4-r2'] a");
         page.Says("main", "receiver on the processor bus");
         page.Says("main", "Ramp Swift");
@@ -139,7 +139,7 @@ public class PartsScreenTests
     public async Task Two_revisions_are_put_side_by_side_from_the_library_and_what_differs_is_first()
     {
         await using var page = await Page.Open("/library?search=pinion");
-        page.Says("[data-testid='count']", "2 of 43 parts.");
+        page.Says("[data-testid='count']", "2 of 46 parts.");
         page.Click("[aria-label='Compare Askerdale Pinion F4, revision 1']");
         page.Says(".compare", "Choose one more, or two.");
         page.Click("[aria-label='Compare Askerdale Pinion F4, revision 2']");
