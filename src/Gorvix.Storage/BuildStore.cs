@@ -1,5 +1,5 @@
-using System.Text;
 using Gorvix.Core.Builds;
+using Gorvix.Core.Describing;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Formats;
 using Microsoft.EntityFrameworkCore;
@@ -264,7 +264,8 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
 
     private async Task<string> FreeId(string name)
     {
-        var slug = Slug(name);
+        var slug = name.Any(char.IsAsciiLetterOrDigit) ? Slug.Of(name) : "build";
+        slug = slug[..Math.Min(slug.Length, 60)];
         var taken = await db.Builds.AsNoTracking().Select(b => b.Id).Where(id => id.StartsWith(slug)).ToListAsync();
         var id = slug;
         for (var n = 2; taken.Contains(id); n++)
@@ -272,24 +273,6 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
             id = $"{slug}-{n}";
         }
         return id;
-    }
-
-    private static string Slug(string name)
-    {
-        var slug = new StringBuilder();
-        foreach (var c in name.ToLowerInvariant())
-        {
-            if (char.IsAsciiLetterOrDigit(c))
-            {
-                slug.Append(c);
-            }
-            else if (slug.Length > 0 && slug[^1] != '-')
-            {
-                slug.Append('-');
-            }
-        }
-        var text = slug.ToString().Trim('-');
-        return text == "" ? "build" : text[..Math.Min(text.Length, 60)];
     }
 
     private DateTime Now() => time.GetUtcNow().UtcDateTime;

@@ -97,6 +97,7 @@ public class DescribeTests
         page.Choose("[data-field='usb']", "left");
         page.Choose("[data-field='arrow']", "rear");
         page.Write("[data-field='input-min']", "7");
+        page.Says("[data-note='input.min']", "the upper end is 7 V");
         page.Write("[data-field='input-max']", "26");
         Line(page, "supply-line", "rail GND: ground");
         Line(page, "supply-line", "rail BAT: battery");
@@ -153,6 +154,7 @@ public class DescribeTests
         page.Write("[data-field='maker']", maker);
         page.Write("[data-field='name']", name);
         page.Write("[data-field='from']", from);
+        page.Says("[data-note='supplies[0].window.min']", $"the upper end is {from} V");
         page.Write("[data-field='upto']", upTo);
         page.Says("h1", $"{maker} {name}");
     }

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Gorvix.Core.Describing;
 using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
 using Gorvix.Core.Protocols;
 using Gorvix.Core.Words;
 using Gorvix.Web.Hosting;
@@ -69,12 +70,17 @@ internal static class DescribeEndpoints
 
     private static BoardChoices Choices() => new([.. ControllerClass.All.Select(c => c.Id)], PathPattern.All);
 
-    private static IResult Look(BoardDraft draft)
+    private static async Task<IResult> Look(BoardDraft draft, CancellationToken stop)
     {
         if (draft.Board is { } asked && TooMuch(asked) is { } sentence)
         {
             return Problems.Of(422, sentence);
         }
+        return Results.Ok(await Workers.Run(() => AnswerOf(draft), stop));
+    }
+
+    private static BoardAnswer AnswerOf(BoardDraft draft)
+    {
         var read = draft.Text is { } text
             ? LeafletText.Read(text)
             : new LeafletReading(draft.Board ?? LeafletText.Read("").Board, [], []);
@@ -83,13 +89,11 @@ internal static class DescribeEndpoints
         {
             read = BoardEdit.Add(read.Board, lines);
         }
-        return Results.Ok(
-            new BoardAnswer(
-                BoardLook.Of(read.Board),
-                [.. read.Problems.Select(p => new LineProblem(p.Line, p.Column, p.Finding.Sentence))],
-                [.. read.Assumed.Select(a => a.Sentence)],
-                [.. read.Board.Pads.Select(p => p.Id).Where(id => !before.Contains(id))]
-            )
+        return new BoardAnswer(
+            BoardLook.Of(read.Board),
+            [.. read.Problems.Select(p => new LineProblem(p.Line, p.Column, p.Finding.Sentence))],
+            [.. read.Assumed.Select(a => a.Sentence)],
+            [.. read.Board.Pads.Select(p => p.Id).Where(id => !before.Contains(id))]
         );
     }
 
@@ -111,7 +115,7 @@ internal static class DescribeEndpoints
     private static string Id<T>(T value)
         where T : struct, Enum => JsonNamingPolicy.CamelCase.ConvertName($"{value}");
 
-    private static IResult LookAt(Device device) =>
+    private static async Task<IResult> LookAt(Device device, CancellationToken stop) =>
         device.Leads.Count > PartCheck.MostLeads
             ? Problems.Of(
                 422,
@@ -122,7 +126,7 @@ internal static class DescribeEndpoints
                 422,
                 $"The device has more than {PartCheck.MostModes * 4} modes in all. Leave out those that nobody uses."
             )
-        : Results.Ok(DeviceLook.Of(device));
+        : Results.Ok(await Workers.Run(() => DeviceLook.Of(device), stop));
 
     // What no board has is not looked at: its parts are compared with each other.
     private static string? TooMuch(Board board)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { BoardFace, FacePad } from '@/api/client'
-import { nextIn, type Side, type Spot, type Turn } from './face'
+import { nextIn, ways, type Side, type Turn } from './face'
 import { useDrag } from './useDrag'
 import { useDrawing } from './useDrawing'
 
@@ -69,12 +69,6 @@ const stop = computed(() =>
   pads.value.some((p) => p.pad.id === at.value) ? at.value : pads.value[0]?.pad.id,
 )
 
-const ways: Record<string, Spot> = {
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
-}
 async function key(event: KeyboardEvent, index: number) {
   const way = ways[event.key]
   const pad = pads.value[index]?.pad

@@ -87,6 +87,14 @@ export function inward(spot: Spot, all: Spot[], size: Spot): Edge {
   return ways.find((way) => !from.some(blocked[way])) ?? first
 }
 
+/** The directions of the arrow keys on the screen. */
+export const ways: Record<string, Spot> = {
+  ArrowLeft: { x: -1, y: 0 },
+  ArrowRight: { x: 1, y: 0 },
+  ArrowUp: { x: 0, y: -1 },
+  ArrowDown: { x: 0, y: 1 },
+}
+
 /** The index of the nearest spot in a direction, or -1: what lies straight ahead before what lies aside. */
 export function nextIn(spots: Spot[], from: number, way: Spot): number {
   const here = spots[from]

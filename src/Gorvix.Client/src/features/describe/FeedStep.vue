@@ -28,17 +28,12 @@ function supply(lead: string, edit: (now: Supply) => Supply | null) {
     }
   })
 }
-/** One end alone: the other one is as yet the same, a little apart, and is said to be wrong if it is. */
+/** One end alone is no window: both ends are the same then, and the part says so until the other one is written. */
 function volts(lead: string, end: 'min' | 'max', value: number | null) {
   supply(lead, (now) => {
     if (value === null) return null
-    const known = now.window.max > 0
-    const window = known ? { ...now.window } : { min: value * 0.9, max: value * 1.1 }
-    window[end] = value
-    return {
-      ...now,
-      window: { min: Math.round(window.min * 100) / 100, max: Math.round(window.max * 100) / 100 },
-    }
+    const window = now.window.max > 0 ? now.window : { min: value, max: value }
+    return { ...now, window: { ...window, [end]: value } }
   })
 }
 function output(lead: string, next: Partial<Output>) {

@@ -30,7 +30,8 @@ const filters = [
 function input(member: 'min' | 'max', value: number | null) {
   emit('change', (b) => {
     if (value === null) return { ...b, input: null }
-    const now = { min: b.input?.min ?? 0, max: b.input?.max ?? value + 1 }
+    // One end alone is no window: both are the same then, and the board says so until the other one is written.
+    const now = b.input ?? { min: value, max: value }
     return { ...b, input: { ...now, [member]: value } }
   })
 }
