@@ -22,6 +22,11 @@ if (args is ["schema"])
     Console.Write(FileSchema.Text());
     return 0;
 }
+if (args is ["format", var formatPage])
+{
+    Console.Write(FormatPage.Renew(File.ReadAllText(formatPage)));
+    return 0;
+}
 var port = StartOptions.UsualPort;
 try
 {

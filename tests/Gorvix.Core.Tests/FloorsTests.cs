@@ -24,6 +24,7 @@ public class FloorsTests
         "Fit",
         "Formats",
         "Describing",
+        "Tables",
     ];
 
     [Fact]

@@ -7,6 +7,43 @@ namespace Gorvix.Web.Tests;
 public class DescribeApiTests
 {
     [Fact]
+    public async Task A_list_of_pads_is_read_into_a_board_that_is_being_described()
+    {
+        await using var server = await LiveServer.Start();
+        var text = "maker A\nboard B\nrevision 1\nsize 36 x 36 mm\ncontroller F4\n";
+        var (status, answer) = await server.Post(
+            "/api/describe/board",
+            JsonSerializer.Serialize(
+                new
+                {
+                    board = (string?)null,
+                    text,
+                    lines = (string?)null,
+                    pads = "label;group\nR1;left\n5V;left\n",
+                }
+            )
+        );
+        Assert.Equal(200, status);
+        var board = answer.GetProperty("look").GetProperty("board");
+        Assert.Equal("A", board.GetProperty("maker").GetString());
+        Assert.Equal(2, board.GetProperty("pads").GetArrayLength());
+        var (refused, problem) = await server.Post(
+            "/api/describe/board",
+            JsonSerializer.Serialize(
+                new
+                {
+                    board = (string?)null,
+                    text,
+                    lines = (string?)null,
+                    pads = "label,leads to\nR1,U1 >\n",
+                }
+            )
+        );
+        Assert.Equal(422, refused);
+        Assert.StartsWith("Row 2: where pad R1 leads to cannot be read", problem.GetProperty("detail").GetString());
+    }
+
+    [Fact]
     public async Task Lines_are_read_beside_a_board_and_told_where_they_cannot_be()
     {
         await using var server = await LiveServer.Start(demo: null);

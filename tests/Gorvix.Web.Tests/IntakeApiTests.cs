@@ -71,6 +71,63 @@ public class IntakeApiTests
         );
     }
 
+    /// <summary>Out of one Gorvix, through a spreadsheet, into the same one: nothing is new.</summary>
+    [Theory]
+    [InlineData("/api/files/lists/pads", 13)]
+    [InlineData("/api/files/lists/devices", 33)]
+    [InlineData("/api/files/lists/boards/askerdale-pinion-f4-r2", 1)]
+    [InlineData("/api/files/lists/devices/brindlow-pane", 1)]
+    public async Task A_list_comes_back_and_says_the_same(string address, int parts)
+    {
+        await using var server = await LiveServer.Start();
+        using var answer = await server.Client.GetAsync(address, TestContext.Current.CancellationToken);
+        Assert.Equal("text/csv", answer.Content.Headers.ContentType?.MediaType);
+        Assert.EndsWith(".csv", answer.Content.Headers.ContentDisposition?.FileName?.Trim('"'));
+        var list = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        var (status, look) = await server.Post("/api/files/look", Asked(list));
+        Assert.Equal(200, status);
+        var states = look.GetProperty("parts")
+            .EnumerateArray()
+            .Select(p => p.GetProperty("state").GetString())
+            .ToList();
+        Assert.Equal(Enumerable.Repeat("same", parts), states);
+    }
+
+    [Fact]
+    public async Task A_pad_that_a_list_moves_is_told_before_it_is_stored_and_then_stored()
+    {
+        await using var server = await LiveServer.Start();
+        var list = await server.Client.GetStringAsync(
+            "/api/files/lists/boards/askerdale-pinion-f4-r2",
+            TestContext.Current.CancellationToken
+        );
+        var lines = list.TrimStart('\uFEFF').Split("\r\n");
+        var cells = lines[1].Split(',');
+        cells[6] = "1.5";
+        lines[1] = string.Join(',', cells);
+        var moved = string.Join("\r\n", lines);
+        var (_, look) = await server.Post("/api/files/look", Asked(moved));
+        var part = look.GetProperty("parts")[0];
+        Assert.Equal("differs", part.GetProperty("state").GetString());
+        Assert.Equal("[\"pads\"]", part.GetProperty("members").GetRawText());
+        var decided = Asked(moved, ("board", "askerdale-pinion-f4-r2", "takeTheirs"));
+        Assert.Equal(201, (await server.Post("/api/files/take", decided)).Status);
+        var after = await server.Client.GetStringAsync(
+            "/api/files/lists/boards/askerdale-pinion-f4-r2",
+            TestContext.Current.CancellationToken
+        );
+        Assert.Equal(moved, after.TrimStart('\uFEFF'));
+    }
+
+    [Fact]
+    public async Task A_list_that_cannot_be_read_is_told_by_its_row()
+    {
+        await using var server = await LiveServer.Start();
+        var (status, problem) = await server.Post("/api/files/look", Asked("board,label\r\nnowhere,R1\r\n"));
+        Assert.Equal(422, status);
+        Assert.StartsWith("Row 2: ", problem.GetProperty("detail").GetString());
+    }
+
     [Fact]
     public async Task A_file_that_would_leave_a_build_without_a_plan_stores_nothing()
     {

@@ -10,6 +10,35 @@ public class PartApiTests
     private const string Pinion = "/api/library/boards/askerdale-pinion-f4-r2";
 
     [Fact]
+    public async Task Two_revisions_are_compared_by_what_a_build_comes_to_with_each()
+    {
+        await using var server = await LiveServer.Start();
+        var tried = await server.Get(
+            "/api/library/compare/in/north-face-hare?board=askerdale-pinion-f4-r1&board=askerdale-pinion-f4-r2"
+        );
+        Assert.Equal([false, true], tried.EnumerateArray().Select(t => t.GetProperty("hasIt").GetBoolean()));
+        Assert.NotEmpty(tried[0].GetProperty("foretold").GetProperty("moved").EnumerateArray());
+        Assert.Empty(tried[1].GetProperty("foretold").GetProperty("moved").EnumerateArray());
+        // The same as exchanging the board on the Parts screen foretells.
+        var (_, foretold) = await server.Post(
+            "/api/builds/north-face-hare/parts/foretold",
+            """{"version":1,"change":{"kind":"takeBoard","part":"askerdale-pinion-f4-r1"}}"""
+        );
+        Assert.Equal(foretold.GetRawText(), tried[0].GetProperty("foretold").GetRawText());
+    }
+
+    [Theory]
+    [InlineData("/api/library/compare/in/north-face-hare?board=askerdale-pinion-f4-r1", 422)]
+    [InlineData("/api/library/compare/in/north-face-hare?board=askerdale-pinion-f4-r1&board=nowhere", 404)]
+    [InlineData("/api/library/compare/in/nowhere?board=askerdale-pinion-f4-r1&board=askerdale-pinion-f4-r2", 404)]
+    public async Task What_cannot_be_compared_is_said(string address, int status)
+    {
+        await using var server = await LiveServer.Start();
+        using var answer = await server.Client.GetAsync(address, TestContext.Current.CancellationToken);
+        Assert.Equal(status, (int)answer.StatusCode);
+    }
+
+    [Fact]
     public async Task A_new_board_is_called_after_what_it_is_and_can_be_chosen_at_once()
     {
         await using var server = await LiveServer.Start();

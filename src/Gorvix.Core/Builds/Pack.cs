@@ -21,7 +21,7 @@ public sealed record Pack
     /// <summary>Volts of the emptiest cell that a pack is flown to: below 3.0 to 3.3 V it is damaged (common practice).</summary>
     public const double EmptyCell = 3.3;
 
-    /// <summary>Cells in series, 1 to <see cref="MostCells"/>.</summary>
+    /// <summary>Cells in series.</summary>
     public required int Cells { get; init; }
 
     /// <summary>The kind of cell.</summary>

@@ -34,7 +34,7 @@ public sealed record RouteMatch : WishMatch
     public string? Mode { get; init; }
 
     /// <summary>
-    /// The bridge positions that the route needs, as in <see cref="BridgeWords"/>: exactly these, none for an empty text,
+    /// The bridge positions that the route needs, such as <c>J4=inverted, JR=SBUS</c>, sorted: exactly these, none for an empty text,
     /// or null for any.
     /// </summary>
     public string? Bridges { get; init; }

@@ -71,17 +71,28 @@ public sealed record DeviceLook(
     ];
 
     /// <summary>Looks at a device.</summary>
-    /// <param name="device">The device; it need not be whole, nor right.</param>
+    /// <param name="device">The device; it need not be whole, nor right. A plug without a family is one of unknown pitch.</param>
     public static DeviceLook Of(Device device)
     {
+        device = device with
+        {
+            Plug = Named(device.Plug),
+            Harnesses = [.. device.Harnesses.Select(h => h with { Plug = Named(h.Plug) })],
+        };
         var stops = PartCheck.Of(device, "device");
         return new DeviceLook(
             device,
             [.. stops.Select(f => Note(device, f)).Concat(Gaps(device)).OrderBy(n => n.Step)],
-            stops.Count > 0 ? [] : [.. device.Functions.SelectMany(f => f.Modes.Select(m => ModeOf(device, f, m)))],
+            // What its modes come to does not hang on its name.
+            PartCheck.Of(device with { Id = "x", Maker = "x", Name = "x" }, "device").Count > 0
+                ? []
+                : [.. device.Functions.SelectMany(f => f.Modes.Select(m => ModeOf(device, f, m)))],
             stops.Count == 0
         );
     }
+
+    private static DevicePlug? Named(DevicePlug? plug) =>
+        plug is { Family: "" } ? plug with { Family = PlugFamily.Unknown(plug.Pins.Count) } : plug;
 
     private static DeviceNote Note(Device device, Finding finding)
     {

@@ -150,11 +150,16 @@ internal static class LeafletGrammar
         from pads in Terms.Word("-").Value((Named?)null).Try().Or(Name.Select(Named? (n) => n)).AtLeastOnce()
         select (Statement)new PinsLine(label, id, family, pads);
 
+    /// <summary>The ways of a pad, with | between them.</summary>
+    public static readonly TokenListParser<T, Way[]> PadWays = ElementGrammar
+        .Way(End)
+        .AtLeastOnceDelimitedBy(Token.EqualTo(T.Or));
+
     private static readonly Line Ways =
         from key in Terms.Key("ways")
         from pad in Name
         from colon in Colon
-        from ways in ElementGrammar.Way(End).AtLeastOnceDelimitedBy(Token.EqualTo(T.Or))
+        from ways in PadWays
         select (Statement)new WaysLine(pad, ways);
 
     private static readonly Line Controller =

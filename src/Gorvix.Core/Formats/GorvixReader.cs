@@ -18,7 +18,7 @@ public static class GorvixReader
     public const int MostBytes = 5 * 1024 * 1024;
 
     // A damaged file can break in thousands of places; the first ones are what the builder can use.
-    private const int MostFindings = 20;
+    internal const int MostFindings = 20;
 
     /// <summary>Reads a file and checks everything in it.</summary>
     /// <param name="bytes">UTF-8, with or without a byte order mark.</param>

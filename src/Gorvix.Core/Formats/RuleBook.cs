@@ -24,6 +24,7 @@ public static class RuleBook
         ("Builds", [.. BuildCheck.All, .. LimitRules.All]),
         ("Files", FileRules.All),
         ("Leaflets as text", LeafletRules.All),
+        ("Lists as CSV", TableRules.All),
     ];
 
     private static readonly (CostTerm Term, string Words)[] Objective =

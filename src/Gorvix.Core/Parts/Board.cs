@@ -143,10 +143,10 @@ public sealed record Port
     /// <summary>What it is made of.</summary>
     public PortKind Kind { get; init; }
 
-    /// <summary>Net where the board listens: RX, the pulse input, the picture in. Null when it is not there.</summary>
+    /// <summary>Net where the board listens: RX, the pulse input, the picture in; null when it is not there.</summary>
     public string? Rx { get; init; }
 
-    /// <summary>Net where the board talks: TX, the picture out. Null when it is not there.</summary>
+    /// <summary>Net where the board talks: TX, the picture out; null when it is not there.</summary>
     public string? Tx { get; init; }
 
     /// <summary>Net of a bus's data wire (SDA); null for other kinds.</summary>

@@ -1,3 +1,5 @@
+using System.Globalization;
+
 namespace Gorvix.Core.Parts;
 
 /// <summary>Families of plugs: pitch and number of pins, such as "1.0 mm, 6 pins".</summary>
@@ -12,6 +14,16 @@ public static class PlugFamily
     /// <summary>Whether the pitch is known.</summary>
     /// <param name="family">The family.</param>
     public static bool IsKnown(string family) => !family.StartsWith(NotKnown, StringComparison.Ordinal);
+
+    /// <summary>How many pins a family says that it has; null where it does not say.</summary>
+    /// <param name="family">The family.</param>
+    public static int? PinsOf(string? family) =>
+        family?.Split(", ")[^1] is { } last
+        && last.EndsWith(" pins", StringComparison.Ordinal)
+        && int.TryParse(last[..^5], NumberStyles.None, CultureInfo.InvariantCulture, out var pins)
+        && pins is > 0 and <= PartCheck.MostPins
+            ? pins
+            : null;
 
     /// <summary>Whether plug and socket fit by their families. One of unknown pitch is said to fit nothing.</summary>
     /// <param name="socket">The family of the socket.</param>

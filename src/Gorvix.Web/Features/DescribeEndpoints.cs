@@ -1,8 +1,10 @@
 using System.Text.Json;
 using Gorvix.Core.Describing;
+using Gorvix.Core.Formats;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Protocols;
+using Gorvix.Core.Tables;
 using Gorvix.Core.Words;
 using Gorvix.Web.Hosting;
 
@@ -12,7 +14,8 @@ namespace Gorvix.Web.Features;
 /// <param name="Board">The board, or null when there is a text.</param>
 /// <param name="Text">Its whole leaflet as text, or null when there is a board.</param>
 /// <param name="Lines">Lines to be read beside it, or null.</param>
-public sealed record BoardDraft(Board? Board, string? Text, string? Lines);
+/// <param name="Pads">A list of its pads as CSV that takes the place of those it has, or null.</param>
+public sealed record BoardDraft(Board? Board, string? Text, string? Lines, string? Pads = null);
 
 /// <summary>A line that cannot be read.</summary>
 /// <param name="Line">The line, from 1.</param>
@@ -76,7 +79,21 @@ internal static class DescribeEndpoints
         {
             return Problems.Of(422, sentence);
         }
-        return Results.Ok(await Workers.Run(() => AnswerOf(draft), stop));
+        if (draft.Pads is not { } list)
+        {
+            return Results.Ok(await Workers.Run(() => AnswerOf(draft), stop));
+        }
+        if (list.Length > GorvixReader.MostBytes)
+        {
+            return Problems.Of([GorvixReader.TooLarge(list.Length)!]);
+        }
+        var read = await Workers.Run(
+            () => ListReader.ReadPads(list, draft.Board ?? LeafletText.Read(draft.Text ?? "").Board),
+            stop
+        );
+        return read.Board is { } board
+            ? Results.Ok(await Workers.Run(() => AnswerOf(new BoardDraft(board, null, null)), stop))
+            : Problems.Of([read.Problem!]);
     }
 
     private static BoardAnswer AnswerOf(BoardDraft draft)

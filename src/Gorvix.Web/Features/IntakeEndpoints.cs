@@ -1,17 +1,17 @@
-using System.Text;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Formats;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Tables;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;
 
 /// <summary>A file that is to be taken in.</summary>
-/// <param name="File">Its text.</param>
+/// <param name="File">Its text: a Gorvix file, or a list of pads or devices as CSV.</param>
 /// <param name="Decisions">What is done with each part that differs; the library's stays where nothing is said.</param>
 public sealed record IntakeAsked(string File, IReadOnlyList<IntakeDecision> Decisions);
 
@@ -36,7 +36,7 @@ public sealed record IntakeBuild(string Name, string? Verdict, string? Refused);
 /// <param name="Parts">How many parts it added or changed.</param>
 public sealed record IntakeDone(IReadOnlyList<string> Builds, int Parts);
 
-/// <summary>Files: what one would add and change is told before it does; parts and the whole library as files.</summary>
+/// <summary>Files on their way in: what one would add and change is told before it does.</summary>
 internal static class IntakeEndpoints
 {
     // More are several files; each is planned before it is stored.
@@ -52,17 +52,6 @@ internal static class IntakeEndpoints
             .Produces<IntakeDone>(201)
             .ProducesProblem(409)
             .ProducesProblem(422);
-        files.MapGet("library", Library).WithName("exportLibrary").Produces(200, contentType: "application/json");
-        files
-            .MapGet("boards/{id}", Board)
-            .WithName("exportBoard")
-            .Produces(200, contentType: "application/json")
-            .ProducesProblem(404);
-        files
-            .MapGet("devices/{id}", Device)
-            .WithName("exportDevice")
-            .Produces(200, contentType: "application/json")
-            .ProducesProblem(404);
     }
 
     private static async Task<IResult> Look(
@@ -118,7 +107,7 @@ internal static class IntakeEndpoints
 
     private static (GorvixFile? File, IReadOnlyList<Finding> Findings) Read(IntakeAsked asked, PartsLibrary library)
     {
-        var read = GorvixReader.Read(Encoding.UTF8.GetBytes(asked.File), library);
+        var read = ListReader.Read(asked.File, library);
         return read.File is { Builds.Count: > MostBuilds } many
             ? (
                 null,
@@ -175,33 +164,5 @@ internal static class IntakeEndpoints
             touched.Add(await PartBench.Touch(use.Id, use.Build, await parts.For(use.Build), own.Parts(), stop));
         }
         return new IntakeView(Intake.Look(file, library), builds, touched);
-    }
-
-    private static async Task<IResult> Library(PartStore parts, HttpResponse response)
-    {
-        var all = await parts.All();
-        return File(
-            new GorvixFile
-            {
-                Boards = all.Boards,
-                Devices = all.Devices,
-                Profiles = all.Profiles,
-            },
-            "library",
-            response
-        );
-    }
-
-    private static async Task<IResult> Board(string id, PartKeeper keeper, HttpResponse response) =>
-        File(new GorvixFile { Boards = [(await keeper.Get<Board>(PartKind.Board, id)).Part] }, id, response);
-
-    private static async Task<IResult> Device(string id, PartKeeper keeper, HttpResponse response) =>
-        File(new GorvixFile { Devices = [(await keeper.Get<Device>(PartKind.Device, id)).Part] }, id, response);
-
-    private static IResult File(GorvixFile file, string name, HttpResponse response)
-    {
-        response.Headers.ContentDisposition =
-            $"attachment; filename=\"{string.Concat(name.Where(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '_' or '.'))}.gorvix.json\"";
-        return Results.Bytes(GorvixReader.Write(file), "application/json");
     }
 }

@@ -1,7 +1,6 @@
 using Gorvix.Core.Leaflets;
 using Gorvix.Core.Parts;
 using Gorvix.Storage;
-using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;
 
@@ -31,12 +30,6 @@ internal static class LibraryEndpoints
     {
         var library = app.MapGroup("/api/library").WithTags("Library");
         library.MapGet("", All).WithName("listParts");
-        library
-            .MapGet("compare", Compare)
-            .WithName("compareParts")
-            .Produces<Comparison>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
         library.MapGet("boards/{id}", Board).WithName("getBoard").Produces<PartPage>().ProducesProblem(404);
         library.MapGet("devices/{id}", Device).WithName("getDevice").Produces<PartPage>().ProducesProblem(404);
     }
@@ -70,33 +63,6 @@ internal static class LibraryEndpoints
             await keeper.History(PartKind.Device, id)
         );
     }
-
-    // Boards or devices: what one kind says, the other does not.
-    private static async Task<IResult> Compare(string[] board, string[] device, PartStore parts)
-    {
-        var asked = board.Length + device.Length;
-        if (asked is < 2 or > Comparison.Most || (board.Length > 0 && device.Length > 0))
-        {
-            return Problems.Of(
-                422,
-                $"Two to {Comparison.Most} boards are compared, or as many devices. Choose them in the library."
-            );
-        }
-        var all = await parts.Everything();
-        var missing =
-            board.FirstOrDefault(id => all.Board(id) is null) ?? device.FirstOrDefault(id => all.Device(id) is null);
-        return missing is not null
-            ? Missing(board.Length > 0 ? "board" : "device", missing)
-            : Results.Ok(
-                Comparison.Of([
-                    .. board.Select(id => BoardLeaflet.Of(all.Board(id)!, all)),
-                    .. device.Select(id => DeviceLeaflet.Of(all.Device(id)!)),
-                ])
-            );
-    }
-
-    private static IResult Missing(string kind, string id) =>
-        Problems.Of(404, $"There is no {kind} \"{id}\" in the library. Look for it in the list of parts.");
 
     private static async Task<IReadOnlyList<PartUse>> Uses(BuildStore builds, Func<Core.Builds.Build, bool> uses) =>
         [

@@ -35,106 +35,72 @@ internal static class PartEndpoints
 {
     public static void MapParts(this IEndpointRouteBuilder app)
     {
-        var boards = app.MapGroup("/api/library/boards").WithTags("Library");
-        boards
-            .MapGet("{id}/sheet", async (string id, PartKeeper keeper) => await BoardOf(id, keeper))
-            .WithName("getBoardSheet")
-            .ProducesProblem(404);
-        boards
-            .MapPost("", (Board board, PartBench bench) => Make(board, bench))
-            .WithName("createBoard")
-            .Produces<PartMade>(201)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
-        boards
-            .MapPut(
-                "{id}",
-                (string id, BoardChange change, PartBench bench, CancellationToken stop) =>
-                    bench.Put(PartKind.Board, id, change.Version, change.Part with { Id = id }, null, stop)
-            )
-            .WithName("changeBoard")
-            .Produces<PartMade>()
-            .ProducesProblem(404)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
-        boards
-            .MapPost(
-                "{id}/foretold",
-                (string id, Board board, PartBench bench, CancellationToken stop) =>
-                    bench.Foretell(PartKind.Board, id, board with { Id = id }, stop)
-            )
-            .WithName("foretellBoard")
-            .ProducesProblem(422);
-        boards
-            .MapPost(
-                "{id}/back",
-                async (string id, PartBack back, PartKeeper keeper, PartBench bench, CancellationToken stop) =>
-                    await bench.Put(
-                        PartKind.Board,
-                        id,
-                        back.Version,
-                        await keeper.At<Board>(PartKind.Board, id, back.To),
-                        Back(back),
-                        stop
-                    )
-            )
-            .WithName("bringBoardBack")
-            .Produces<PartMade>()
-            .ProducesProblem(404)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
-        Common(boards, PartKind.Board);
-
-        var devices = app.MapGroup("/api/library/devices").WithTags("Library");
-        devices
-            .MapGet("{id}/sheet", async (string id, PartKeeper keeper) => await DeviceOf(id, keeper))
-            .WithName("getDeviceSheet")
-            .ProducesProblem(404);
-        devices
-            .MapPost("", (Device device, PartBench bench) => Make(device, bench))
-            .WithName("createDevice")
-            .Produces<PartMade>(201)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
-        devices
-            .MapPut(
-                "{id}",
-                (string id, DeviceChange change, PartBench bench, CancellationToken stop) =>
-                    bench.Put(PartKind.Device, id, change.Version, change.Part with { Id = id }, null, stop)
-            )
-            .WithName("changeDevice")
-            .Produces<PartMade>()
-            .ProducesProblem(404)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
-        devices
-            .MapPost(
-                "{id}/foretold",
-                (string id, Device device, PartBench bench, CancellationToken stop) =>
-                    bench.Foretell(PartKind.Device, id, device with { Id = id }, stop)
-            )
-            .WithName("foretellDevice")
-            .ProducesProblem(422);
-        devices
-            .MapPost(
-                "{id}/back",
-                async (string id, PartBack back, PartKeeper keeper, PartBench bench, CancellationToken stop) =>
-                    await bench.Put(
-                        PartKind.Device,
-                        id,
-                        back.Version,
-                        await keeper.At<Device>(PartKind.Device, id, back.To),
-                        Back(back),
-                        stop
-                    )
-            )
-            .WithName("bringDeviceBack")
-            .Produces<PartMade>()
-            .ProducesProblem(404)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
-        Common(devices, PartKind.Device);
+        Map(
+            app.MapGroup("/api/library/boards").WithTags("Library"),
+            PartKind.Board,
+            sheet: async (string id, PartKeeper keeper) => await BoardOf(id, keeper),
+            make: (Board board, PartBench bench) => Make(board, bench),
+            change: (string id, BoardChange change, PartBench bench, CancellationToken stop) =>
+                bench.Put(PartKind.Board, id, change.Version, change.Part with { Id = id }, null, stop),
+            foretell: (string id, Board board, PartBench bench, CancellationToken stop) =>
+                bench.Foretell(PartKind.Board, id, board with { Id = id }, stop),
+            back: async (string id, PartBack back, PartKeeper keeper, PartBench bench, CancellationToken stop) =>
+                await bench.Put(
+                    PartKind.Board,
+                    id,
+                    back.Version,
+                    await keeper.At<Board>(PartKind.Board, id, back.To),
+                    Back(back),
+                    stop
+                )
+        );
+        Map(
+            app.MapGroup("/api/library/devices").WithTags("Library"),
+            PartKind.Device,
+            sheet: async (string id, PartKeeper keeper) => await DeviceOf(id, keeper),
+            make: (Device device, PartBench bench) => Make(device, bench),
+            change: (string id, DeviceChange change, PartBench bench, CancellationToken stop) =>
+                bench.Put(PartKind.Device, id, change.Version, change.Part with { Id = id }, null, stop),
+            foretell: (string id, Device device, PartBench bench, CancellationToken stop) =>
+                bench.Foretell(PartKind.Device, id, device with { Id = id }, stop),
+            back: async (string id, PartBack back, PartKeeper keeper, PartBench bench, CancellationToken stop) =>
+                await bench.Put(
+                    PartKind.Device,
+                    id,
+                    back.Version,
+                    await keeper.At<Device>(PartKind.Device, id, back.To),
+                    Back(back),
+                    stop
+                )
+        );
     }
+
+    // Boards and devices have the same ways; only what a request carries is of another type.
+    private static void Map(
+        RouteGroupBuilder group,
+        PartKind kind,
+        Delegate sheet,
+        Delegate make,
+        Delegate change,
+        Delegate foretell,
+        Delegate back
+    )
+    {
+        group.MapGet("{id}/sheet", sheet).WithName($"get{kind}Sheet").ProducesProblem(404);
+        group
+            .MapPost("", make)
+            .WithName($"create{kind}")
+            .Produces<PartMade>(201)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
+        Changes(group.MapPut("{id}", change).WithName($"change{kind}"));
+        group.MapPost("{id}/foretold", foretell).WithName($"foretell{kind}").ProducesProblem(422);
+        Changes(group.MapPost("{id}/back", back).WithName($"bring{kind}Back"));
+        Common(group, kind);
+    }
+
+    private static void Changes(RouteHandlerBuilder route) =>
+        route.Produces<PartMade>().ProducesProblem(404).ProducesProblem(409).ProducesProblem(422);
 
     private static void Common(RouteGroupBuilder group, PartKind kind)
     {

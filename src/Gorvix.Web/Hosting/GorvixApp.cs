@@ -83,9 +83,11 @@ internal static class GorvixApp
         app.MapShelf();
         app.MapDrafts();
         app.MapLibrary();
+        app.MapComparing();
         app.MapParts();
         app.MapDescribing();
         app.MapIntake();
+        app.MapExports();
         app.MapFit();
         app.MapSetup();
         app.MapUnlocks();

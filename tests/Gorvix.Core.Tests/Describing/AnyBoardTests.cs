@@ -7,7 +7,7 @@ namespace Gorvix.Core.Tests.Describing;
 /// <summary>Boards that no maker would print, with names out of every corner of the alphabet: the text gives each of them again.</summary>
 public class AnyBoardTests
 {
-    private static readonly Gen<string> Names = Gen.OneOf(
+    internal static readonly Gen<string> Names = Gen.OneOf(
         Gen.OneOfConst(
             "R1",
             "T1",

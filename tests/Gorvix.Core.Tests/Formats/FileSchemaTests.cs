@@ -28,6 +28,34 @@ public class FileSchemaTests
     }
 
     [Fact]
+    public void The_tables_of_the_format_page_are_current()
+    {
+        var page = File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "docs", "format.md"));
+        Assert.True(
+            page == FormatPage.Renew(page),
+            "docs/format.md is not what the code says; ./test --write rewrites it."
+        );
+        Assert.Contains(
+            "| `maxVolts?` | number | The highest voltage that the pin stands, in volts; 3.3 when the file does not say. |",
+            page
+        );
+        Assert.Contains("| `cells` | whole number, 1 to 14 | Cells in series. |", page);
+    }
+
+    /// <summary>What the checks refuse for its size is refused by the schema too.</summary>
+    [Fact]
+    public async Task A_board_with_too_many_pads_is_not_valid()
+    {
+        var board = Demo.Library.Boards[0];
+        var many = board with
+        {
+            Pads = [.. Enumerable.Range(0, PartCheck.MostPads + 1).Select(i => board.Pads[0] with { Id = $"p{i}" })],
+        };
+        var text = Encoding.UTF8.GetString(GorvixReader.Write(new GorvixFile { Boards = [many] }));
+        Assert.Contains("TooManyItems: #/boards[0].pads", Assert.Single((await Reader).Validate(text)).ToString());
+    }
+
+    [Fact]
     public async Task Every_export_of_a_demo_build_is_valid()
     {
         var reader = await Reader;

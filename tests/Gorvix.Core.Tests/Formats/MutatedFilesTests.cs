@@ -6,11 +6,12 @@ using Gorvix.Core.Describing;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Formats;
 using Gorvix.Core.Parts;
+using Gorvix.Core.Tables;
 
 namespace Gorvix.Core.Tests.Formats;
 
 /// <summary>
-/// 2 000 damaged files a run, half of them JSON and half leaflet text: each is read as something that can be planned and drawn, or
+/// 2 000 damaged files a run, of them 1 000 JSON, 500 CSV and 500 leaflet text: each is read as something that can be planned and drawn, or
 /// is answered with a place and a sentence. The seed is told by the property engine when one is not.
 /// </summary>
 public class MutatedFilesTests
@@ -21,6 +22,12 @@ public class MutatedFilesTests
     ];
 
     private static readonly string[] Texts = [.. Demo.Library.Boards.Select(LeafletText.Write)];
+
+    private static readonly string[] Lists =
+    [
+        .. Demo.Library.Boards.Select(b => PadTable.Write([b])),
+        .. Demo.Library.Devices.Select(d => DeviceTable.Write([d])),
+    ];
 
     private static readonly JsonNode?[] Odd =
     [
@@ -105,7 +112,48 @@ public class MutatedFilesTests
                     Assert.Equal(look.Usable, PartCheck.Of(read.Board, "b").Count == 0);
                     Assert.All(look.Notes, n => Assert.NotEmpty(n.Sentence));
                 },
-                iter: 1_000,
+                iter: 500,
+                threads: 2
+            );
+
+    [Fact]
+    public void A_list_whose_letters_are_damaged_is_read_or_told_where() =>
+        Gen.Select(
+                Gen.OneOfConst(Lists),
+                Gen.Int[0, 100_000],
+                Gen.Int[0, 30],
+                Gen.OneOfConst(
+                    "\"",
+                    ",",
+                    ",,,",
+                    "\r\n",
+                    "\n\n",
+                    ";",
+                    "\t",
+                    "\uFFFD",
+                    "\0",
+                    "-1",
+                    "1e400",
+                    "'",
+                    "=",
+                    "|",
+                    ">",
+                    "/",
+                    "out"
+                )
+            )
+            .Sample(
+                (list, at, cut, more) =>
+                {
+                    var start = at % list.Length;
+                    var damaged = list[..start] + more + list[Math.Min(list.Length, start + cut)..];
+                    var read = ListReader.Read(damaged, Demo.Library);
+                    Assert.NotEqual(read.File is null, read.Findings.Count == 0);
+                    Assert.All(read.Findings, f => Assert.True(f.Sentence.Length is > 20 and < 7_000, f.Sentence));
+                    Assert.All(read.File?.Boards ?? [], b => Assert.Empty(PartCheck.Of(b, "b")));
+                    Assert.All(read.File?.Devices ?? [], d => Assert.Empty(PartCheck.Of(d, "d")));
+                },
+                iter: 500,
                 threads: 2
             );
 

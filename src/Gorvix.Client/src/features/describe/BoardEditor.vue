@@ -12,6 +12,7 @@ import ClassStep from './ClassStep.vue'
 import IdentityStep from './IdentityStep.vue'
 import LeafletPane from './LeafletPane.vue'
 import LineTyper from './LineTyper.vue'
+import PadListReader from './PadListReader.vue'
 import PadPanel from './PadPanel.vue'
 import PadsStep from './PadsStep.vue'
 import PortsStep from './PortsStep.vue'
@@ -193,6 +194,7 @@ useTitle(computed(() => `${name.value} – Describe a board – Gorvix`))
                 :preview="preview"
                 :add="add"
               />
+              <PadListReader :list="draft.list" />
               <PadsStep
                 :board="board"
                 :pads="look.pads"

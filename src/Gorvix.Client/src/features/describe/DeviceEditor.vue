@@ -8,10 +8,12 @@ import ProblemNote from '@/ui/ProblemNote.vue'
 import { useScreenKeys } from '@/ui/useScreenKeys'
 import { useLibrary } from '@/stores/library'
 import FeedStep from './FeedStep.vue'
+import HarnessStep from './HarnessStep.vue'
 import LeadsStep from './LeadsStep.vue'
 import ModesStep from './ModesStep.vue'
 import SaveBox from './SaveBox.vue'
 import StepNotes from './StepNotes.vue'
+import TypedNumber from './TypedNumber.vue'
 import TypedText from './TypedText.vue'
 import { useDeviceDraft } from './useDeviceDraft'
 
@@ -125,6 +127,14 @@ useTitle(computed(() => `${name.value} – Describe a device – Gorvix`))
                 />
               </LineField>
             </div>
+            <div v-if="device.kind === 'speedController'" class="fields three">
+              <TypedNumber
+                label="Pieces alike, such as four in one"
+                field="pieces"
+                :value="device.pieces ?? 1"
+                @change="set({ pieces: $event ?? 1 })"
+              />
+            </div>
             <div v-if="device.kind === 'gnss'" class="fields three">
               <LineField v-slot="{ id: field }" label="Memory">
                 <v-select
@@ -141,6 +151,7 @@ useTitle(computed(() => `${name.value} – Describe a device – Gorvix`))
           <section data-step="leads">
             <h2><span class="number">2</span> Leads and plug</h2>
             <LeadsStep :device="device" @change="edit" />
+            <HarnessStep :device="device" @change="edit" />
             <StepNotes :notes="shown('leads')" />
           </section>
           <section data-step="supply">

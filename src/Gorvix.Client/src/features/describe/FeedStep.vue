@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Device } from '@/api/client'
+import LineField from '@/ui/LineField.vue'
 import TypedNumber from './TypedNumber.vue'
 
 /** What each supply lead takes and draws, and what the device offers to others. */
@@ -9,6 +10,11 @@ const emit = defineEmits<{ change: [edit: (device: Device) => Device] }>()
 type Supply = NonNullable<Device['supplies']>[number]
 type Output = NonNullable<Device['outputs']>[number]
 
+const filters = [
+  { value: null, title: 'unknown' },
+  { value: 'filtered', title: 'is kept off' },
+  { value: 'unfiltered', title: 'passes' },
+]
 const feeds = computed(() => props.device.leads.filter((l) => l.role === 'supply'))
 const offers = computed(() => props.device.leads.filter((l) => l.role === 'output'))
 const supplyOf = (lead: string) => props.device.supplies?.find((s) => s.lead === lead)
@@ -92,6 +98,15 @@ function output(lead: string, next: Partial<Output>) {
       :value="outputOf(lead.id)?.limit"
       @change="output(lead.id, { limit: $event })"
     />
+    <LineField v-slot="{ id }" label="The motors' noise on it">
+      <v-select
+        :id="id"
+        data-field="filtering"
+        :items="filters"
+        :model-value="outputOf(lead.id)?.filtering ?? null"
+        @update:model-value="output(lead.id, { filtering: $event })"
+      />
+    </LineField>
   </div>
   <p v-if="feeds.length + offers.length === 0" class="quiet">No lead is a supply.</p>
 </template>

@@ -22,6 +22,17 @@ const habits = [
   { value: 'asked', title: 'when asked' },
   { value: 'always', title: 'always' },
 ]
+const boots = [
+  { value: 'none', title: 'anything' },
+  { value: 'high', title: 'a high line' },
+]
+const wires = [
+  { value: 'shared', title: 'one, shared inside' },
+  { value: 'each', title: 'one from each piece' },
+]
+const pieces = computed(() => props.device.pieces ?? 1)
+/** What is seldom said stands open where it is said. */
+const isSaid = (l: Lead) => l.highFromVolts != null || l.atBoot === 'high' || l.wires === 'each'
 const order = computed(() => props.device.plug?.pins.map((p) => p.lead ?? null) ?? [])
 const pinOf = (id: string) => order.value.indexOf(id) + 1
 
@@ -91,7 +102,8 @@ function plugged(yes: boolean) {
     ...d,
     plug: yes
       ? {
-          family: `pitch unknown, ${d.leads.length} pins`,
+          // The server knows what one of unknown pitch is called.
+          family: '',
           pins: d.leads.map((l) => ({ lead: l.id })),
         }
       : null,
@@ -147,6 +159,7 @@ function family(value: string) {
       />
       <TypedNumber
         v-if="device.plug"
+        class="at-pin"
         label="Pin"
         field="pin"
         :value="pinOf(lead.id) || null"
@@ -154,12 +167,13 @@ function family(value: string) {
       />
       <TypedNumber
         v-if="lead.role === 'signal'"
+        class="at-drives"
         label="Drives, V"
         field="drives"
         :value="lead.driveVolts ?? 3.3"
         @change="set(lead.id, { driveVolts: $event ?? 3.3 })"
       />
-      <LineField v-if="lead.role === 'signal'" v-slot="{ id }" label="Talks">
+      <LineField v-if="lead.role === 'signal'" v-slot="{ id }" class="at-talks" label="Talks">
         <v-select
           :id="id"
           data-field="talks"
@@ -169,6 +183,35 @@ function family(value: string) {
         />
       </LineField>
     </div>
+    <details v-if="lead.role === 'signal'" class="seldom" :open="isSaid(lead)" data-do="seldom">
+      <summary :aria-label="`What else ${lead.label} needs`">What else it needs</summary>
+      <div class="fields three">
+        <TypedNumber
+          label="Takes for high from, V"
+          field="high-from"
+          :value="lead.highFromVolts"
+          @change="set(lead.id, { highFromVolts: $event })"
+        />
+        <LineField v-slot="{ id }" label="Must see while the board starts">
+          <v-select
+            :id="id"
+            data-field="at-boot"
+            :items="boots"
+            :model-value="lead.atBoot ?? 'none'"
+            @update:model-value="set(lead.id, { atBoot: $event })"
+          />
+        </LineField>
+        <LineField v-if="pieces > 1" v-slot="{ id }" label="Wires">
+          <v-select
+            :id="id"
+            data-field="wires"
+            :items="wires"
+            :model-value="lead.wires ?? 'shared'"
+            @update:model-value="set(lead.id, { wires: $event })"
+          />
+        </LineField>
+      </div>
+    </details>
     <v-btn
       size="small"
       variant="text"
@@ -195,7 +238,26 @@ function family(value: string) {
   border-top: 1px solid var(--line-faint);
 }
 
-.lead .fields {
-  flex: 1;
+.lead {
+  flex-wrap: wrap;
+}
+
+.lead > .fields {
+  flex: 1 1 440px;
+}
+
+.seldom {
+  order: 1;
+  flex: 1 0 100%;
+}
+
+.seldom summary {
+  display: inline-block;
+  min-height: 28px;
+  color: var(--ink-2);
+  font-size: 0.9375rem;
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
+  cursor: pointer;
 }
 </style>

@@ -2,6 +2,9 @@
 import type { Device, DeviceChoices, ModeLook } from '@/api/client'
 import LineField from '@/ui/LineField.vue'
 import PulseGlyph from '@/ui/PulseGlyph.vue'
+import RideFields from './RideFields.vue'
+import StrapFields from './StrapFields.vue'
+import { listed } from './listed'
 import TypedNumber from './TypedNumber.vue'
 import TypedText from './TypedText.vue'
 
@@ -108,7 +111,7 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
       No wires of its own: it rides inside another link, or has no mode yet.
     </p>
     <div v-for="m in f.modes" :key="m.id" class="mode" :data-mode="m.id">
-      <div class="fields four">
+      <div class="fields three">
         <LineField v-slot="{ id }" label="Protocol">
           <v-autocomplete
             :id="id"
@@ -131,13 +134,6 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
           :value="m.firmware"
           placeholder="any"
           @change="set(f, m, { firmware: $event || null })"
-        />
-        <TypedText
-          label="Setting of the device"
-          field="setting"
-          :value="m.setting"
-          placeholder="as it comes"
-          @change="set(f, m, { setting: $event || null })"
         />
       </div>
       <ul class="lines">
@@ -206,21 +202,32 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
             @update:model-value="set(f, m, { bauds: $event })"
           />
         </LineField>
+        <TypedNumber
+          v-if="protocolOf(m)?.serial"
+          label="Frames a second"
+          field="packets"
+          :value="m.packetHertz"
+          @change="set(f, m, { packetHertz: $event })"
+        />
+      </div>
+      <div class="fields two">
+        <TypedText
+          label="Setting of the device"
+          field="setting"
+          :value="m.setting"
+          placeholder="as it comes"
+          @change="set(f, m, { setting: $event || null })"
+        />
         <TypedText
           label="Loses"
           field="loses"
           :value="(m.loses ?? []).join('; ')"
           placeholder="nothing"
-          @change="
-            set(f, m, {
-              loses: $event
-                .split(';')
-                .map((x) => x.trim())
-                .filter(Boolean),
-            })
-          "
+          @change="set(f, m, { loses: listed($event) })"
         />
       </div>
+      <RideFields v-if="protocolOf(m)?.serial" :device="device" :of="f.id" :mode="m" @set="set(f, m, $event)" />
+      <StrapFields v-if="protocolOf(m)?.bus" :mode="m" @set="set(f, m, $event)" />
       <ul v-if="lookOf(f, m)" class="pads" :data-pads="m.id">
         <li v-for="sentence in lookOf(f, m)?.onPads" :key="sentence">{{ sentence }}</li>
       </ul>

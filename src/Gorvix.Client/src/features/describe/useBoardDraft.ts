@@ -1,6 +1,14 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
-import { api, ask, type Board, type BoardAnswer, type LeafletStep } from '@/api/client'
+import {
+  api,
+  ask,
+  type Board,
+  type BoardAnswer,
+  type BoardDraft,
+  type LeafletStep,
+  type Problem,
+} from '@/api/client'
 import { usePartDraft } from './usePartDraft'
 
 /** A board that is being described: by fields, by lines typed beside it, or as one text. */
@@ -8,7 +16,7 @@ export function useBoardDraft(id: string | null, from: string | null) {
   const key = id ? `gorvix-board-${id}` : from ? `gorvix-board-from-${from}` : 'gorvix-board'
   /** The leaflet as it is typed, while it stands as text; null while it stands as fields. */
   const text = useLocalStorage<string | null>(`${key}-text`, null)
-  const look = (body: { board?: Board | null; text?: string | null; lines?: string | null }) =>
+  const look = (body: Partial<BoardDraft>) =>
     ask(() =>
       api.POST('/api/describe/board', { body: { board: null, text: null, lines: null, ...body } }),
     )
@@ -49,6 +57,15 @@ export function useBoardDraft(id: string | null, from: string | null) {
     return seen
   }
 
+  /** A list of pads (CSV) in place of those that the board has; tells what is wrong with it. */
+  async function list(pads: string): Promise<Problem | null> {
+    const { data, problem } = await look({ board: draft.part.value, pads })
+    if (!data) return problem
+    draft.push()
+    draft.take(data)
+    return null
+  }
+
   /** The whole leaflet as text; what can be read of it is the board. */
   async function write(now: string) {
     if (text.value === null) draft.push()
@@ -84,5 +101,18 @@ export function useBoardDraft(id: string | null, from: string | null) {
   const seen = computed(() => draft.answer.value?.look ?? null)
   const notesAt = (step: LeafletStep) => seen.value?.notes.filter((n) => n.step === step) ?? []
   void open()
-  return { ...draft, look: seen, text, notesAt, preview, add, write, leaveText, undo, reset, save }
+  return {
+    ...draft,
+    look: seen,
+    text,
+    notesAt,
+    preview,
+    add,
+    list,
+    write,
+    leaveText,
+    undo,
+    reset,
+    save,
+  }
 }

@@ -27,7 +27,11 @@ const decisions = ref<IntakeDecision[]>([])
 const busy = ref(false)
 const page = ref<HTMLElement>()
 
-const picker = useFileDialog({ accept: '.json,application/json', multiple: false, reset: true })
+const picker = useFileDialog({
+  accept: '.json,.csv,application/json,text/csv',
+  multiple: false,
+  reset: true,
+})
 function take(chosen: FileList | File[] | null) {
   const file = chosen?.[0]
   if (file) void files.bring(file)
@@ -107,8 +111,8 @@ useTitle('Take in a file – Gorvix')
   <main ref="page" class="take-in" :class="{ over: isOverDropZone }">
     <h1>Take in a file</h1>
     <p class="quiet">
-      A part, a library or builds, as Gorvix files. Nothing is stored before you have seen what it
-      does.
+      A part, a library or builds as a Gorvix file, or pads or devices as a list (CSV). Nothing is
+      stored before you have seen what it does.
     </p>
     <ProblemNote
       v-if="problem"

@@ -2,6 +2,7 @@
 import { useTitle } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api, ask, type Comparison, type Problem } from '@/api/client'
+import BuildCompare from './BuildCompare.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 
 /** Two or three parts side by side: first what differs, and all of it when it is asked for. */
@@ -86,6 +87,7 @@ useTitle('Compare – Library – Gorvix')
           </tbody>
         </v-table>
       </div>
+      <BuildCompare v-if="board.length > 0" :boards="comparison.parts" />
     </template>
   </main>
 </template>

@@ -71,6 +71,11 @@ const comparison = computed(() => ({
   name: 'compare',
   query: { [compared.value[0]?.isBoard ? 'board' : 'device']: compared.value.map((c) => c.id) },
 }))
+const files = [
+  { href: '/api/files/library', title: 'Gorvix file', about: 'everything, to share or to keep' },
+  { href: '/api/files/lists/pads', title: 'Pads as a list', about: 'CSV, a row a pad' },
+  { href: '/api/files/lists/devices', title: 'Devices as a list', about: 'CSV, a row a lead' },
+]
 const shown = computed(() => found.value.slice(0, mostShown))
 
 useTitle('Library – Gorvix')
@@ -88,7 +93,22 @@ onMounted(library.load)
         <v-btn id="new-board" :to="{ name: 'new-board' }">Describe a board</v-btn>
         <v-btn id="new-device" :to="{ name: 'new-device' }">Describe a device</v-btn>
         <v-btn id="take-in" variant="text" :to="{ name: 'take-in' }">Take in a file</v-btn>
-        <v-btn id="export" variant="text" href="/api/files/library" download>All as a file</v-btn>
+        <v-menu>
+          <template #activator="{ props: menu }">
+            <v-btn id="export" variant="text" v-bind="menu">All as a file</v-btn>
+          </template>
+          <v-list density="compact">
+            <v-list-item
+              v-for="file in files"
+              :key="file.href"
+              :href="file.href"
+              :data-file="file.href"
+              download
+              :title="file.title"
+              :subtitle="file.about"
+            />
+          </v-list>
+        </v-menu>
       </div>
     </div>
     <ProblemNote v-if="problem" class="gap" title="The library cannot be read" :problem="problem">

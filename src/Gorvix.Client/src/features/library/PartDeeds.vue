@@ -73,6 +73,14 @@ const when = (at: string | null | undefined) =>
       download
       >As a file</v-btn
     >
+    <v-btn
+      size="small"
+      variant="text"
+      data-do="list"
+      :href="`/api/files/lists/${type}/${encodeURIComponent(id)}`"
+      download
+      >{{ board ? 'Its pads as a list' : 'Its leads as a list' }}</v-btn
+    >
     <v-btn size="small" variant="text" data-do="aside" @click="lay">{{
       page.isArchived ? 'Put it back' : 'Lay aside'
     }}</v-btn>

@@ -1,0 +1,207 @@
+using System.Globalization;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Tables;
+
+/// <summary>
+/// Devices as a list, a row a lead. What a row cannot say (bauds, losses, harnesses, what rides along, memory) is as the library's
+/// device of this id has it, and unknown for a new one.
+/// </summary>
+public static class DeviceTable
+{
+    internal static readonly string[] Columns =
+    [
+        "device",
+        "maker",
+        "name",
+        "kind",
+        "lead",
+        "label",
+        "role",
+        "colour",
+        "plug",
+        "pin",
+        "min v",
+        "max v",
+        "typical a",
+        "peak a",
+        "gives v",
+        "up to a",
+        "does",
+    ];
+
+    /// <summary>The list of devices.</summary>
+    /// <param name="devices">The devices.</param>
+    public static string Write(IReadOnlyList<Device> devices) => Sheet.Write(Columns, devices.SelectMany(Rows));
+
+    /// <summary>The devices of a list.</summary>
+    /// <param name="text">The list.</param>
+    /// <param name="find">The library's device of an id; null where there is none.</param>
+    /// <exception cref="TableException">It cannot be read.</exception>
+    internal static IReadOnlyList<Device> Read(string text, Func<string, Device?> find)
+    {
+        var sheet = Sheet.Read(text, Columns, ["device", "label", "role"]);
+        return
+        [
+            .. sheet.Rows.GroupBy(r => r.Needed("device")).Select(rows => Read(rows.Key, [.. rows], find(rows.Key))),
+        ];
+    }
+
+    private static IEnumerable<string?[]> Rows(Device device) =>
+        from lead in device.Leads
+        let supply = device.Supplies.FirstOrDefault(s => s.Lead == lead.Id)
+        let output = device.Outputs.FirstOrDefault(o => o.Lead == lead.Id)
+        let pin = device.Plug?.Pins.TakeWhile(p => p.Lead != lead.Id).Count() + 1
+        select new[]
+        {
+            device.Id,
+            device.Maker,
+            device.Name,
+            SheetRow.WordOf(device.Kind),
+            lead.Id,
+            lead.Label,
+            SheetRow.WordOf(lead.Role),
+            lead.Colour,
+            device.Plug?.Family,
+            pin <= device.Plug?.Pins.Count ? pin?.ToString(CultureInfo.InvariantCulture) : null,
+            Number(supply?.Window.Min),
+            Number(supply?.Window.Max),
+            Number(supply?.Typical),
+            Number(supply?.Peak),
+            Number(output?.Volts),
+            Number(output?.Limit),
+            LineWords.Write(device, lead.Id),
+        };
+
+    private static Device Read(string id, IReadOnlyList<SheetRow> rows, Device? there)
+    {
+        if (rows.Count > PartCheck.MostLeads)
+        {
+            throw rows[0].Wrong($"the device has {rows.Count} leads", $"{PartCheck.MostLeads} is the most.");
+        }
+        var head = rows[0];
+        var leads = new List<Lead>();
+        foreach (var row in rows)
+        {
+            leads.Add(LeadOf(row, there, leads));
+        }
+        var told = rows.Zip(leads).ToList();
+        return new Device
+        {
+            Id = id,
+            Maker = head["maker"] ?? there?.Maker ?? throw Missing(head, "maker"),
+            Name = head["name"] ?? there?.Name ?? throw Missing(head, "name"),
+            Kind = head.Word<DeviceKind>("kind") ?? there?.Kind ?? throw Missing(head, "kind"),
+            Leads = leads,
+            Plug = PlugOf(told, there),
+            Supplies = InOrder(
+                [.. told.Select(t => SupplyOf(t.First, t.Second)).OfType<SupplyInput>()],
+                there?.Supplies.Select(s => s.Lead),
+                s => s.Lead
+            ),
+            Outputs = InOrder(
+                [.. told.Select(t => OutputOf(t.First, t.Second, there)).OfType<SupplyOutput>()],
+                there?.Outputs.Select(o => o.Lead),
+                o => o.Lead
+            ),
+            Pieces = there?.Pieces ?? 1,
+            Memory = there?.Memory,
+            Harnesses = there?.Harnesses ?? [],
+            Functions = LineWords.Read(told, there),
+        };
+    }
+
+    private static TableException Missing(SheetRow row, string column) =>
+        row.Wrong(column, "is empty in the first row of a new device", "Write what it says on the box.");
+
+    private static Lead LeadOf(SheetRow row, Device? there, List<Lead> above)
+    {
+        var label = row.Needed("label");
+        var id = row["lead"] ?? Describing.Slug.Free(label, s => above.Any(l => l.Id == s));
+        if (above.Any(l => l.Id == id))
+        {
+            throw row.Wrong(
+                "lead",
+                $"says \"{id}\", which stands in a row above already",
+                "Give each lead an id of its own."
+            );
+        }
+        var role = row.Word<LeadRole>("role") ?? throw row.Wrong("role", "is empty", "Say what the lead is for.");
+        var old =
+            there?.Leads.FirstOrDefault(l => l.Id == id)
+            ?? new Lead
+            {
+                Id = id,
+                Label = label,
+                Role = role,
+            };
+        return old with { Label = label, Role = role, Colour = row["colour"] };
+    }
+
+    private static SupplyInput? SupplyOf(SheetRow row, Lead lead) =>
+        (row.Amount("min v"), row.Amount("max v")) switch
+        {
+            ({ } min, { } max) => new SupplyInput
+            {
+                Lead = lead.Id,
+                Window = new VoltWindow { Min = min, Max = max },
+                Typical = row.Amount("typical a"),
+                Peak = row.Amount("peak a"),
+            },
+            (null, null) when row.Amount("typical a") is null && row.Amount("peak a") is null => null,
+            _ => throw row.Wrong(
+                $"the lead {lead.Label} has no whole window",
+                "Write both ends, \"min V\" and \"max V\", or leave the current out too."
+            ),
+        };
+
+    private static SupplyOutput? OutputOf(SheetRow row, Lead lead, Device? there) =>
+        lead.Role == LeadRole.Output || row.Amount("gives v") is not null || row.Amount("up to a") is not null
+            ? new SupplyOutput
+            {
+                Lead = lead.Id,
+                Volts = row.Amount("gives v"),
+                Limit = row.Amount("up to a"),
+                Filtering = there?.Outputs.FirstOrDefault(o => o.Lead == lead.Id)?.Filtering,
+            }
+            : null;
+
+    private static DevicePlug? PlugOf(IReadOnlyList<(SheetRow Row, Lead Lead)> told, Device? there)
+    {
+        var family = told.Select(t => t.Row["plug"]).FirstOrDefault(f => f is not null);
+        if (family is null)
+        {
+            return null;
+        }
+        var cells = new Dictionary<int, string>();
+        foreach (var (row, lead) in told)
+        {
+            if (row.Count("pin", PartCheck.MostPins) is { } pin && !cells.TryAdd(pin, lead.Id))
+            {
+                throw row.Wrong(
+                    "pin",
+                    $"says {pin}, and lead \"{cells[pin]}\" is in that one already",
+                    "One lead a pin."
+                );
+            }
+        }
+        var count = Math.Max(
+            cells.Keys.DefaultIfEmpty(1).Max(),
+            family == there?.Plug?.Family ? there.Plug.Pins.Count : PlugFamily.PinsOf(family) ?? 1
+        );
+        return new DevicePlug
+        {
+            Family = family,
+            Pins = [.. Enumerable.Range(1, count).Select(n => new DevicePin { Lead = cells.GetValueOrDefault(n) })],
+        };
+    }
+
+    // What the library has in another order than the leads stays in its order.
+    private static IReadOnlyList<T> InOrder<T>(List<T> items, IEnumerable<string>? order, Func<T, string> lead)
+    {
+        var there = order?.ToList() ?? [];
+        return [.. items.OrderBy(i => there.IndexOf(lead(i)) is >= 0 and var at ? at : int.MaxValue)];
+    }
+
+    private static string? Number(double? value) => value?.ToString("0.######", CultureInfo.InvariantCulture);
+}

@@ -1,0 +1,118 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Fit;
+using Gorvix.Core.Leaflets;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+using Gorvix.Storage;
+using Gorvix.Web.Hosting;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>What one of the compared boards comes to in a build.</summary>
+/// <param name="Board">Id of the board.</param>
+/// <param name="HasIt">Whether it is the board that the build has.</param>
+/// <param name="Foretold">What the build would come to with it; null when it cannot be planned.</param>
+/// <param name="Refused">Why it cannot be planned; null when it can.</param>
+public sealed record BoardTried(string Board, bool HasIt, Foretold? Foretold, string? Refused);
+
+/// <summary>Parts side by side: by what their leaflets say, and boards by what they come to in a build.</summary>
+internal static class CompareEndpoints
+{
+    public static void MapComparing(this IEndpointRouteBuilder app)
+    {
+        var compare = app.MapGroup("/api/library/compare").WithTags("Library");
+        compare
+            .MapGet("", Compare)
+            .WithName("compareParts")
+            .Produces<Comparison>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        compare
+            .MapGet("in/{build}", CompareIn)
+            .WithName("compareBoardsInBuild")
+            .Produces<IReadOnlyList<BoardTried>>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+    }
+
+    private static async Task<IResult> CompareIn(
+        string build,
+        string[] board,
+        PartStore parts,
+        BuildStore builds,
+        CancellationToken stop
+    )
+    {
+        if (board.Length is < 2 or > Comparison.Most)
+        {
+            return Problems.Of(422, $"Two to {Comparison.Most} boards are compared. Choose them in the library.");
+        }
+        var all = await parts.Everything();
+        if (board.FirstOrDefault(id => all.Board(id) is null) is { } missing)
+        {
+            return Missing("board", missing);
+        }
+        var stored = (await builds.Get(build)).Build;
+        var (was, findings) = ResolvedBuild.Of(stored, await parts.For(stored));
+        return was is null
+            ? Problems.Of(findings)
+            : Results.Ok(await Workers.Run(() => Tried(was, stored, board, all, stop), stop));
+    }
+
+    private static IReadOnlyList<BoardTried> Tried(
+        ResolvedBuild was,
+        Build stored,
+        IReadOnlyList<string> boards,
+        PartsLibrary all,
+        CancellationToken stop
+    )
+    {
+        var reader = new FitReader(was, stop);
+        return [.. boards.Select(Try)];
+
+        BoardTried Try(string board)
+        {
+            var change = new PartsChange { Kind = PartsChangeKind.TakeBoard, Part = board };
+            IReadOnlyList<Finding> findings = change.Check(stored, all);
+            ResolvedBuild? then = null;
+            if (findings.Count == 0)
+            {
+                (then, findings) = ResolvedBuild.Of(change.ApplyTo(stored, all), all);
+            }
+            return new BoardTried(
+                board,
+                stored.Board == board,
+                then is null ? null : Foretold.Of(reader, new FitReader(then, stop)),
+                then is null ? findings[0].Sentence : null
+            );
+        }
+    }
+
+    // Boards or devices: what one kind says, the other does not.
+    private static async Task<IResult> Compare(string[] board, string[] device, PartStore parts)
+    {
+        var asked = board.Length + device.Length;
+        if (asked is < 2 or > Comparison.Most || (board.Length > 0 && device.Length > 0))
+        {
+            return Problems.Of(
+                422,
+                $"Two to {Comparison.Most} boards are compared, or as many devices. Choose them in the library."
+            );
+        }
+        var all = await parts.Everything();
+        var missing =
+            board.FirstOrDefault(id => all.Board(id) is null) ?? device.FirstOrDefault(id => all.Device(id) is null);
+        return missing is not null
+            ? Missing(board.Length > 0 ? "board" : "device", missing)
+            : Results.Ok(
+                Comparison.Of([
+                    .. board.Select(id => BoardLeaflet.Of(all.Board(id)!, all)),
+                    .. device.Select(id => DeviceLeaflet.Of(all.Device(id)!)),
+                ])
+            );
+    }
+
+    private static IResult Missing(string kind, string id) =>
+        Problems.Of(404, $"There is no {kind} \"{id}\" in the library. Look for it in the list of parts.");
+}
