@@ -28,8 +28,15 @@ public sealed class PartStore(GorvixDb db, PartCache cache)
     /// <summary>All parts that can be chosen, in the order of their ids; without those laid aside or stored in a format version that is not known.</summary>
     public async Task<PartsLibrary> All() => Library(await Readable().Where(p => p.ArchivedAt == null).ToListAsync());
 
-    /// <summary>The parts that are laid aside.</summary>
-    public async Task<PartsLibrary> Aside() => Library(await Readable().Where(p => p.ArchivedAt != null).ToListAsync());
+    /// <summary>What a build can be changed with: the parts that are offered, and those that it has although they are laid aside.</summary>
+    /// <param name="build">The build.</param>
+    public async Task<PartsLibrary> Offered(Build build) => (await For(build)).With(await All());
+
+    /// <summary>The ids of the parts that are laid aside.</summary>
+    public async Task<IReadOnlySet<(PartKind Kind, string Id)>> Aside() =>
+        (await db.Parts.AsNoTracking().Where(p => p.ArchivedAt != null).Select(p => new { p.Kind, p.Id }).ToListAsync())
+            .Select(p => (p.Kind, p.Id))
+            .ToHashSet();
 
     /// <summary>All parts, those laid aside too.</summary>
     public async Task<PartsLibrary> Everything() => Library(await Readable().ToListAsync());

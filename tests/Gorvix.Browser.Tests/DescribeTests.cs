@@ -84,6 +84,84 @@ public class DescribeTests
         Assert.Equal("", page.Console());
     }
 
+    [Fact]
+    public async Task Pads_out_of_a_spreadsheet_stand_in_place_of_those_typed_and_a_row_that_cannot_be_read_changes_nothing()
+    {
+        await using var page = await Page.Open("/library/boards/new", demo: null);
+        page.Write("[data-field='maker']", "Ludstone");
+        Line(page, "pads-line", "top left: R1 T1");
+        page.Find("[data-chip='r1']");
+        Directory.CreateDirectory(page.Downloads);
+        var list = Path.Combine(page.Downloads, "pads.csv");
+        await File.WriteAllTextAsync(
+            list,
+            "label;group;leads to\r\nR3;left;\r\nX1;left;5V >\r\n",
+            TestContext.Current.CancellationToken
+        );
+        page.All("[data-step='pads'] input[type='file']")[0].SendKeys(list);
+        page.Says(".problem", "Row 3: where pad X1 leads to cannot be read");
+        page.Find("[data-chip='r1']");
+        await File.WriteAllTextAsync(
+            list,
+            "label;group;leads to\r\nR3;left;\r\nX1;left;5V\r\n",
+            TestContext.Current.CancellationToken
+        );
+        page.All("[data-step='pads'] input[type='file']")[0].SendKeys(list);
+        page.Says("[data-chip='r3']", "RX of U3");
+        page.Says("[data-chip='x1']", "5V");
+        page.Gone("[data-chip='r1']");
+        page.Click("[data-do='undo']");
+        page.Find("[data-chip='r1']");
+    }
+
+    [Fact]
+    public async Task A_device_is_given_two_harnesses_a_rider_and_another_address()
+    {
+        await using var page = await Page.Open("/library/devices/new");
+        page.Click("[data-pattern='gnss-compass']");
+        page.Write("[data-field='maker']", "Holm");
+        page.Write("[data-field='name']", "Star 1");
+        page.Click("[data-do='add-strap']");
+        page.Write("[data-strap='0'] [data-field='strap-how']", "close the pad ADR");
+        page.Click("[data-do='add-harness']");
+        page.Write("[data-harness='harness-1'] [data-field='harness-name']", "long");
+        page.Click("[data-do='add-harness']");
+        page.Write("[data-harness='harness-2'] [data-field='harness-pins']", "5V GND TX RX");
+        page.Until(
+            d =>
+                d.FindElements(
+                        OpenQA.Selenium.By.CssSelector("[data-harness='harness-2'] [data-field='harness-family'] input")
+                    )
+                    .Any(e => e.GetAttribute("value") == "pitch unknown, 4 pins")
+                    ? "yes"
+                    : null,
+            "the server to name a plug of unknown pitch"
+        );
+        page.Click("[data-do='save']");
+        page.Says("h1", "Holm Star 1");
+        var file = (string)
+            page.RunAsync("fetch('/api/files/devices/holm-star-1').then(r => r.text()).then(arguments[0])")!;
+        Assert.Contains("close the pad ADR", file);
+        Assert.Contains("\"name\": \"long\"", file);
+        Assert.Contains("\"family\": \"pitch unknown, 4 pins\"", file);
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task Two_revisions_side_by_side_say_what_a_build_comes_to_with_each()
+    {
+        await using var page = await Page.Open(
+            "/library/compare?board=askerdale-pinion-f4-r1&board=askerdale-pinion-f4-r2"
+        );
+        page.Choose("[data-field='in-build']", "North Face Hare");
+        page.Says("[data-tried='askerdale-pinion-f4-r2']", "the build has it");
+        page.Says("[data-tried='askerdale-pinion-f4-r1']", "stays on U3 and changes to CRSF");
+        Assert.Contains("in=north-face-hare", page.Driver.Url);
+        page.Find("[data-tried='askerdale-pinion-f4-r1']").Click();
+        Assert.Equal("", page.Accessibility());
+        Assert.Equal("", page.Console());
+    }
+
     private static void Board(Page page)
     {
         page.Write("[data-field='maker']", "Ludstone");

@@ -188,13 +188,40 @@ public class PartApiTests
     {
         await using var server = await LiveServer.Start();
         Assert.Equal(204, (await server.Post($"{Pinion}/archive", "")).Status);
-        Assert.DoesNotContain((await server.Get("/api/library")).EnumerateArray(), IsPinion);
-        Assert.DoesNotContain((await server.Get("/api/choices")).GetProperty("boards").EnumerateArray(), IsPinion);
-        Assert.Contains((await server.Get("/api/library?aside=true")).EnumerateArray(), IsPinion);
+        Assert.True(Pinions(await server.Get("/api/library")).Single().GetProperty("isArchived").GetBoolean());
+        var (refused, _) = await server.Post("/api/drafts/look", """{"board":"askerdale-pinion-f4-r2"}""");
+        Assert.Equal(422, refused);
         Assert.Equal("All 3 links carried.", Verdict(await server.Get("/api/builds/north-face-hare/fit")));
         Assert.True((await server.Get(Pinion)).GetProperty("isArchived").GetBoolean());
         await server.Post($"{Pinion}/unarchive", "");
-        Assert.Contains((await server.Get("/api/library")).EnumerateArray(), IsPinion);
+        Assert.False(Pinions(await server.Get("/api/library")).Single().GetProperty("isArchived").GetBoolean());
+    }
+
+    private static IEnumerable<JsonElement> Pinions(JsonElement list) => list.EnumerateArray().Where(IsPinion);
+
+    /// <summary>A build with parts that are laid aside is still changed, swept and unlocked like every other one.</summary>
+    [Fact]
+    public async Task A_build_of_parts_laid_aside_can_still_be_changed()
+    {
+        await using var server = await LiveServer.Start();
+        await server.Post($"{Pinion}/archive", "");
+        await server.Post("/api/library/devices/brindlow-beacon-d6/archive", "");
+        var (status, after) = await server.Post(
+            "/api/builds/north-face-hare/parts",
+            """{"version":1,"change":{"kind":"setNote","text":"still flies"}}"""
+        );
+        Assert.Equal((200, "still flies"), (status, after.GetProperty("note").GetString()));
+        var sweep = await server.Client.GetStringAsync(
+            "/api/builds/north-face-hare/sweep",
+            TestContext.Current.CancellationToken
+        );
+        Assert.Contains("askerdale-pinion-f4-r1", sweep);
+        // What is laid aside is not offered to a build that does not have it.
+        var (refused, _) = await server.Post(
+            "/api/builds/haul-road-heron/parts",
+            """{"version":1,"change":{"kind":"takeBoard","part":"askerdale-pinion-f4-r2"}}"""
+        );
+        Assert.Equal(422, refused);
     }
 
     [Fact]

@@ -98,7 +98,8 @@ public static class FileSchema
         {
             return schema;
         }
-        if (Bounds.TryGetValue((member.DeclaringType!, property.Name), out var bounds))
+        // What only points at another place is bounded there.
+        if (!schema.ContainsKey("$ref") && Bounds.TryGetValue((member.DeclaringType!, property.Name), out var bounds))
         {
             foreach (var (keyword, value) in bounds)
             {

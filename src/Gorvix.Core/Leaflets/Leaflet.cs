@@ -22,7 +22,11 @@ public sealed record PartLine(
     string? Family,
     string? Revision,
     IReadOnlyList<int>? Cells
-);
+)
+{
+    /// <summary>True when it is laid aside: builds keep it, new ones are not offered it.</summary>
+    public bool IsArchived { get; init; }
+}
 
 /// <summary>A part on its page.</summary>
 /// <param name="Line">The part in a list.</param>

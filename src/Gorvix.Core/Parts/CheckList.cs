@@ -40,6 +40,11 @@ public sealed class CheckList
         if (!list.Contains(name))
         {
             var mend = list.Count == 0 ? "There is none to name." : $"Known: {string.Join(", ", list.Take(12))}.";
+            if (name == "")
+            {
+                Stop(PartRules.BadValue, place, ("problem", "is not said yet"), ("mend", mend));
+                return;
+            }
             Stop(PartRules.UnknownName, place, ("kind", kind), ("name", name), ("mend", mend));
         }
     }

@@ -34,10 +34,25 @@ internal static class LibraryEndpoints
         library.MapGet("devices/{id}", Device).WithName("getDevice").Produces<PartPage>().ProducesProblem(404);
     }
 
-    private static async Task<IReadOnlyList<PartLine>> All(PartStore parts, bool aside = false)
+    // Those laid aside too: builds that have them must still be told what they are.
+    private static async Task<IReadOnlyList<PartLine>> All(PartStore parts)
     {
-        var all = aside ? await parts.Aside() : await parts.All();
-        return [.. all.Boards.Select(BoardLeaflet.Line), .. all.Devices.Select(DeviceLeaflet.Line)];
+        var (all, aside) = (await parts.Everything(), await parts.Aside());
+        return
+        [
+            .. all.Boards.Select(b =>
+                BoardLeaflet.Line(b) with
+                {
+                    IsArchived = aside.Contains((PartKind.Board, b.Id)),
+                }
+            ),
+            .. all.Devices.Select(d =>
+                DeviceLeaflet.Line(d) with
+                {
+                    IsArchived = aside.Contains((PartKind.Device, d.Id)),
+                }
+            ),
+        ];
     }
 
     private static async Task<PartPage> Board(string id, PartStore parts, PartKeeper keeper, BuildStore builds)

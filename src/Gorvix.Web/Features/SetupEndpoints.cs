@@ -124,7 +124,8 @@ internal static class SetupEndpoints
 
     private static async Task<SetupChoices> Choices(PartStore parts)
     {
-        var all = await parts.All();
+        // Those laid aside too: what a build has is looked up here.
+        var all = await parts.Everything();
         return new SetupChoices(
             [
                 .. all.Boards.Select(b => new PartChoice(
@@ -173,7 +174,7 @@ internal static class SetupEndpoints
 
     private static async Task<Proposal> ProposalOf(PartsChange change, Build build, PartStore parts)
     {
-        var all = await parts.All();
+        var all = await parts.Offered(build);
         return change.Check(build, all) is { Count: > 0 } findings
             ? Proposal.Refused(findings)
             : Proposal.Of(change.ApplyTo(build, all), change.Words());

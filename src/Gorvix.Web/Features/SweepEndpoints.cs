@@ -37,7 +37,7 @@ internal static class SweepEndpoints
     )
     {
         var build = (await builds.Get(id)).Build;
-        var library = await parts.All();
+        var library = await parts.Offered(build);
         if (device is not null && build.Devices.All(d => d.Id != device))
         {
             return Problems.Of(

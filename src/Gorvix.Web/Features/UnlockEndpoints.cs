@@ -1,4 +1,5 @@
 using Gorvix.Core.Fit;
+using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
@@ -31,7 +32,7 @@ internal static class UnlockEndpoints
         CancellationToken stop
     )
     {
-        var (reader, all) = ((await bench.Planned(id, stop)).Reader, await parts.All());
+        var (reader, all) = await Planned(id, bench, parts, stop);
         return reader is null ? [] : await Workers.Run(() => reader.Until(stop).Unlocks(all), stop);
     }
 
@@ -43,12 +44,23 @@ internal static class UnlockEndpoints
         CancellationToken stop
     )
     {
-        var (reader, all) = ((await bench.Planned(id, stop)).Reader, await parts.All());
+        var (reader, all) = await Planned(id, bench, parts, stop);
         var found = reader is null
             ? null
             : await Workers.Run(() => reader.Until(stop).Unlocked(all, request.Unlock), stop);
         return found is not var (unlock, after)
             ? Problems.Of(422, "That change is not among those that are offered now. Load the build again to see them.")
             : await bench.Change(id, request.Version, _ => Task.FromResult(Proposal.Of(after, unlock.Words)), stop);
+    }
+
+    private static async Task<(FitReader? Reader, PartsLibrary Parts)> Planned(
+        string id,
+        Workbench bench,
+        PartStore parts,
+        CancellationToken stop
+    )
+    {
+        var planned = await bench.Planned(id, stop);
+        return (planned.Reader, await parts.Offered(planned.Stored.Build));
     }
 }

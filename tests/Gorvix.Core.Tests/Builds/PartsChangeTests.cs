@@ -92,13 +92,13 @@ public class PartsChangeTests
     }
 
     [Theory]
-    [InlineData(PartsChangeKind.TakeBoard, "change.part names board")]
-    [InlineData(PartsChangeKind.AddDevice, "change.part names device")]
-    [InlineData(PartsChangeKind.TakePart, "change.device names device of the build")]
-    [InlineData(PartsChangeKind.RemoveDevice, "change.device names device of the build")]
-    [InlineData(PartsChangeKind.AddLink, "change.device names device of the build")]
-    [InlineData(PartsChangeKind.RemoveLink, "change.link names link")]
-    [InlineData(PartsChangeKind.SetPriority, "change.link names link")]
+    [InlineData(PartsChangeKind.TakeBoard, "change.part is not said yet. Known: ")]
+    [InlineData(PartsChangeKind.AddDevice, "change.part is not said yet. Known: ")]
+    [InlineData(PartsChangeKind.TakePart, "change.device is not said yet. Known: ")]
+    [InlineData(PartsChangeKind.RemoveDevice, "change.device is not said yet. Known: ")]
+    [InlineData(PartsChangeKind.AddLink, "change.device is not said yet. Known: ")]
+    [InlineData(PartsChangeKind.RemoveLink, "change.link is not said yet. Known: ")]
+    [InlineData(PartsChangeKind.SetPriority, "change.link is not said yet. Known: ")]
     public void A_change_that_names_nothing_known_is_refused(PartsChangeKind kind, string sentence) =>
         Assert.StartsWith(
             sentence,

@@ -2170,7 +2170,7 @@ export interface components {
         Pack: {
             /**
              * Format: int32
-             * @description Cells in series, 1 to int Pack.MostCells.
+             * @description Cells in series.
              */
             cells: number;
             /** @description The kind of cell. */
@@ -2306,6 +2306,8 @@ export interface components {
             revision: null | string;
             /** @description The packs of ordinary cells, in cells, that it may hang on directly; null when the leaflet does not say. */
             cells: null | number[];
+            /** @description True when it is laid aside: builds keep it, new ones are not offered it. */
+            isArchived?: boolean;
         };
         /** @description A part that was stored. */
         PartMade: {
@@ -2500,9 +2502,9 @@ export interface components {
             id: string;
             /** @description What it is made of. */
             kind?: components["schemas"]["PortKind"];
-            /** @description Net where the board listens: RX, the pulse input, the picture in. Null when it is not there. */
+            /** @description Net where the board listens: RX, the pulse input, the picture in; null when it is not there. */
             rx?: null | string;
-            /** @description Net where the board talks: TX, the picture out. Null when it is not there. */
+            /** @description Net where the board talks: TX, the picture out; null when it is not there. */
             tx?: null | string;
             /** @description Net of a bus's data wire (SDA); null for other kinds. */
             data?: null | string;
@@ -2979,7 +2981,7 @@ export interface components {
             /** @description Id of the mode, or null for any. */
             mode?: null | string;
             /**
-             * @description The bridge positions that the route needs, as in string RouteMatch.BridgeWords(IEnumerable&lt;BridgeAt&gt; bridges): exactly these, none for an empty text,
+             * @description The bridge positions that the route needs, such as `J4=inverted, JR=SBUS`, sorted: exactly these, none for an empty text,
              *     or null for any.
              */
             bridges?: null | string;
@@ -3451,9 +3453,7 @@ export interface operations {
     };
     listParts: {
         parameters: {
-            query?: {
-                aside?: boolean;
-            };
+            query?: never;
             header?: never;
             path?: never;
             cookie?: never;

@@ -60,7 +60,7 @@ export function edgeOnScreen(edge: Edge, side: Side, turn: Turn): Edge {
 /** Pads this near to each other, in millimetres, stand in one row. */
 const near = 7
 /** The room that a label takes beside its pad, in millimetres. */
-const reach = 4.5
+const reach = 5.2
 
 /**
  * The way from a pad to the room for its label: across the row that it stands in, towards the middle; a pad that stands

@@ -110,6 +110,16 @@ function go(step: LeafletStep) {
     ?.focus({ preventScroll: true })
 }
 useScreenKeys({ z: () => void draft.undo() })
+// A new leaflet is begun with its first word.
+watch(
+  () => look.value !== null && choices.value !== null,
+  async (ready) => {
+    if (!ready || props.id || draft.begun.value) return
+    await nextTick()
+    page.value?.querySelector<HTMLElement>('[data-field="maker"] input')?.focus()
+  },
+  { immediate: true },
+)
 watch(asText, (now) => {
   if (!now) draft.leaveText()
 })

@@ -226,7 +226,13 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
           @change="set(f, m, { loses: listed($event) })"
         />
       </div>
-      <RideFields v-if="protocolOf(m)?.serial" :device="device" :of="f.id" :mode="m" @set="set(f, m, $event)" />
+      <RideFields
+        v-if="protocolOf(m)?.serial"
+        :device="device"
+        :of="f.id"
+        :mode="m"
+        @set="set(f, m, $event)"
+      />
       <StrapFields v-if="protocolOf(m)?.bus" :mode="m" @set="set(f, m, $event)" />
       <ul v-if="lookOf(f, m)" class="pads" :data-pads="m.id">
         <li v-for="sentence in lookOf(f, m)?.onPads" :key="sentence">{{ sentence }}</li>

@@ -1,21 +1,33 @@
 <script setup lang="ts">
-import { useFileDialog } from '@vueuse/core'
-import { ref } from 'vue'
+import { ref, useTemplateRef } from 'vue'
 import type { Problem } from '@/api/client'
 import ProblemNote from '@/ui/ProblemNote.vue'
 
 /** Pads out of a list for a spreadsheet, in place of those that the board has. */
 const props = defineProps<{ list: (pads: string) => Promise<Problem | null> }>()
 const problem = ref<Problem | null>(null)
-const picker = useFileDialog({ accept: '.csv,text/csv', multiple: false, reset: true })
-picker.onChange(async (chosen) => {
-  const file = chosen?.[0]
-  if (file) problem.value = await props.list(await file.text())
-})
+const input = useTemplateRef<HTMLInputElement>('input')
+
+async function read() {
+  const file = input.value?.files?.[0]
+  if (!file) return
+  problem.value = await props.list(await file.text())
+  // The same file can be chosen again once it is mended.
+  if (input.value) input.value.value = ''
+}
 </script>
 
 <template>
-  <v-btn size="small" variant="text" data-do="pad-list" @click="picker.open()"
+  <input
+    ref="input"
+    class="file"
+    type="file"
+    accept=".csv,text/csv"
+    tabindex="-1"
+    aria-hidden="true"
+    @change="read"
+  />
+  <v-btn size="small" variant="text" data-do="pad-list" @click="input?.click()"
     >Or read a list of pads (CSV)</v-btn
   >
   <ProblemNote
@@ -24,3 +36,9 @@ picker.onChange(async (chosen) => {
     :problem="problem"
   />
 </template>
+
+<style scoped>
+.file {
+  display: none;
+}
+</style>

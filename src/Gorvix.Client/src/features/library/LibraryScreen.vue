@@ -11,7 +11,7 @@ import ProblemNote from '@/ui/ProblemNote.vue'
 /** The parts library: a list to search, narrowed by what decides. The address says what is looked for. */
 const mostShown = 60
 const library = useLibrary()
-const { lines, choices, problem } = storeToRefs(library)
+const { all, choices, problem } = storeToRefs(library)
 const route = useRoute()
 const router = useRouter()
 
@@ -28,6 +28,9 @@ function set(name: string, value: string | null) {
   void router.replace({ query })
 }
 
+const aside = computed(() => text('aside') === 'yes')
+const laidAside = computed(() => all.value?.filter((l) => l.isArchived).length ?? 0)
+const lines = computed(() => all.value?.filter((l) => l.isArchived === aside.value) ?? null)
 const ofKind = computed(() =>
   (lines.value ?? []).filter((l) => kind.value === '' || l.kind === kind.value),
 )
@@ -154,8 +157,19 @@ onMounted(library.load)
         />
       </LineField>
     </div>
+    <v-btn-toggle
+      v-if="laidAside > 0 || aside"
+      class="aside no-print"
+      mandatory
+      aria-label="Which parts"
+      :model-value="aside"
+      @update:model-value="set('aside', $event ? 'yes' : null)"
+    >
+      <v-btn :value="false" data-aside="false">in use</v-btn>
+      <v-btn :value="true" data-aside="true">laid aside ({{ laidAside }})</v-btn>
+    </v-btn-toggle>
     <p v-if="lines" role="status" class="quiet count" data-testid="count">
-      <template v-if="lines.length === 0"
+      <template v-if="all?.length === 0"
         >The library is empty. Describe your own board with its leaflet in hand, or take in a file:
         it brings its parts.</template
       >
@@ -237,6 +251,10 @@ h1 {
   grid-template-columns: 2fr 1fr 1fr 1fr;
   gap: 8px 16px;
   margin-top: 12px;
+}
+
+.aside {
+  margin-top: 10px;
 }
 
 .count {

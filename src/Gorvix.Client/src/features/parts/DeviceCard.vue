@@ -79,6 +79,7 @@ async function endNaming(take: boolean) {
           }}</RouterLink>
           <template v-if="device.name"> · {{ line?.kind }}</template>
           <template v-if="line?.brief"> · {{ line.brief }}</template>
+          <template v-if="line?.isArchived"> · laid aside in the library</template>
         </p>
       </div>
       <span class="actions">
