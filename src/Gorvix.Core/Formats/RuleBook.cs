@@ -3,6 +3,7 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Rails;
 using Gorvix.Core.Routing;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
@@ -19,6 +20,7 @@ public static class RuleBook
         ("Routing: what a way that works must be warned of", HazardRules.All),
         ("Supply: what can feed a device", FeedRules.All),
         ("Planning: what there is to say about a plan", PlanningRules.All),
+        ("Rails: what supplies really do", RailRules.All),
         ("Wiring: plugs, sockets and grounds", WiringRules.All),
         ("Parts: what a part may not say", PartRules.All),
         ("Builds", [.. BuildCheck.All, .. LimitRules.All]),

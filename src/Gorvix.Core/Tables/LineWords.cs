@@ -52,6 +52,15 @@ internal static class LineWords
                     $"names the function \"{id}\"",
                     $"A new device's functions are: {string.Join(", ", Enum.GetValues<Need>().Select(SheetRow.WordOf))}."
                 );
+        if (told.Select(t => t.Mode).Distinct().Count() > PartCheck.MostModes)
+        {
+            throw told[^1]
+                .Row.Wrong(
+                    "does",
+                    $"gives \"{id}\" more than {PartCheck.MostModes} modes",
+                    "Leave out those that nobody uses."
+                );
+        }
         var modes = (there?.Modes.Select(m => m.Id) ?? [])
             .Union(told.Select(t => t.Mode))
             .Select(mode =>

@@ -209,6 +209,18 @@ public class ListTests
             ListReader.ReadPads("label,leads to\nR1,steam\n", Quoin).Problem!.Sentence
         );
 
+    /// <summary>A request's size is not the work's size: modes are compared with each other.</summary>
+    [Fact]
+    public void More_modes_than_anybody_has_are_refused_before_they_are_compared()
+    {
+        var does = string.Join(';', Enumerable.Range(0, 1_000).Select(n => $"control/m{n} CRSF out"));
+        var read = ListReader.Read(
+            $"device,maker,name,kind,label,role,does\nd,a,b,receiver,TX,signal,{does}\n",
+            Demo.Library
+        );
+        Assert.Contains("gives \"control\" more than 16 modes", Assert.Single(read.Findings).Sentence);
+    }
+
     [Fact]
     public void A_file_that_is_no_list_is_read_as_a_Gorvix_file() =>
         Assert.Equal("FILE-SHAPE", Assert.Single(ListReader.Read("[1, 2]", Demo.Library).Findings).Rule);
