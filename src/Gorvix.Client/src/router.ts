@@ -67,6 +67,17 @@ export const router = createRouter({
       }),
     },
     {
+      path: '/builds/:id/rails',
+      name: 'rails',
+      component: () => import('./features/rails/RailsScreen.vue'),
+      props: (route) => ({
+        id: String(route.params.id),
+        at: typeof route.query.at === 'string' ? route.query.at : null,
+        cell: typeof route.query.cell === 'string' ? Number(route.query.cell) : null,
+        lead: typeof route.query.lead === 'string' ? route.query.lead : null,
+      }),
+    },
+    {
       path: '/builds/:id/fit',
       name: 'fit',
       component: () => import('./features/fit/FitScreen.vue'),

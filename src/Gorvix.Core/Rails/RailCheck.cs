@@ -91,7 +91,7 @@ public static class RailCheck
             );
         if (lead.Volts is not { } volts || lead.LowVolts is not { } low)
         {
-            yield return Say(RailRules.NoGround, Severity.Stop);
+            // That no ground is joined is said of the wiring.
             yield break;
         }
         if (volts > lead.Window.Max + Slack)

@@ -242,7 +242,11 @@ internal sealed class RailNet
         {
             Net.Add(new Ohmic(grounds[0], more, Joint));
         }
-        int? ground = grounds.Count > 0 ? grounds[0] : null;
+        // A part whose leaflet tells of no ground has it through its mounting.
+        int? ground =
+            grounds.Count > 0 ? grounds[0]
+            : device.Leads.Any(l => l.Role == LeadRole.Ground) ? null
+            : SupplyNet.Ground;
         foreach (var supply in device.Supplies)
         {
             if (joined.FirstOrDefault(l => l.Lead.Id == supply.Lead) is not { } lead)

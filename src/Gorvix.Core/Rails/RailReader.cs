@@ -21,6 +21,31 @@ public static class RailReader
             : new RailSheet(situation, [], [], null, null, typical.Problem ?? peak.Problem);
     }
 
+    /// <summary>What is taken for granted because nobody has told it, in sentences.</summary>
+    /// <param name="wired">The build as it is wired.</param>
+    public static IReadOnlyList<string> Assumed(WiredBuild wired)
+    {
+        var said = new List<string>
+        {
+            $"Supply wires are taken as {RailNet.Usual.Millimetres / 10:0} cm of AWG {RailNet.Usual.Gauge}.",
+        };
+        var silent = wired
+            .Build.Devices.Where(d => d.Device.Supplies.Any(s => s.Typical is null))
+            .Select(d => d.Device.Name)
+            .ToList();
+        if (silent.Count > 0)
+        {
+            said.Add(
+                $"No leaflet tells the current of {Findings.Phrase.Join(silent)}: what is told of their rails is the least."
+            );
+        }
+        if (wired.Build.Board.Rails.Any(r => r.Volts is > 0 && r.Kind != RegulatorKind.Linear))
+        {
+            said.Add("Regulators that switch are taken as lossless, so the source gives at least what is told.");
+        }
+        return said;
+    }
+
     private sealed class Reader(WiredBuild wired, Situation situation, RailNet net, SupplyState rule, SupplyState high)
     {
         private readonly Board _board = wired.Build.Board;

@@ -77,18 +77,6 @@ public static class RailRules
         Mend = "Move a load to a rail that switches, or take a pack of fewer cells.",
     };
 
-    /// <summary>No ground.</summary>
-    public static readonly Rule NoGround = new(
-        "NO-GROUND",
-        "A device without ground finds one through its signals",
-        "No ground of the {device} is joined although {lead} is fed.",
-        "The current comes back through a signal pin then, and burns it.",
-        SourceNote.Practice
-    )
-    {
-        Mend = "Solder its ground before its supply.",
-    };
-
     /// <summary>A long thin wire.</summary>
     public static readonly Rule Drop = new(
         "WIRE-DROP",
@@ -114,16 +102,5 @@ public static class RailRules
     };
 
     /// <summary>All rules of this floor.</summary>
-    public static readonly IReadOnlyList<Rule> All =
-    [
-        Over,
-        Under,
-        Overloaded,
-        UsbLimit,
-        Silent,
-        Heat,
-        NoGround,
-        Drop,
-        Unsettled,
-    ];
+    public static readonly IReadOnlyList<Rule> All = [Over, Under, Overloaded, UsbLimit, Silent, Heat, Drop, Unsettled];
 }

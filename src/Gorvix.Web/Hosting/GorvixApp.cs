@@ -89,6 +89,7 @@ internal static class GorvixApp
         app.MapIntake();
         app.MapExports();
         app.MapFit();
+        app.MapRails();
         app.MapSetup();
         app.MapUnlocks();
         app.MapSweep();

@@ -47,6 +47,7 @@ public class RuleBookTests
         string[] places =
         [
             "place",
+            "rail",
             "port",
             "pad",
             "half",

@@ -66,6 +66,10 @@ export type PadLook = Schemas['PadLook']
 export type PathPattern = Schemas['PathPattern']
 export type PartStep = Schemas['PartStep']
 export type SweepLine = Schemas['SweepLine']
+export type RailsView = Schemas['RailsView']
+export type RailSheet = Schemas['RailSheet']
+export type RailReading = Schemas['RailReading']
+export type LeadReading = Schemas['LeadReading']
 
 // Asked for at each call: the browser's own, or a stand-in in a test.
 export const api = createClient<paths>({

@@ -164,6 +164,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/rails": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getRails"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/choices": {
         parameters: {
             query?: never;
@@ -941,6 +957,19 @@ export interface components {
             /** @description What to do on the device, such as "close the pad ADR". */
             how: string;
         };
+        /** @description A current as a rule and at most. */
+        AmpPair: {
+            /**
+             * Format: double
+             * @description As a rule, in amperes.
+             */
+            typical: number;
+            /**
+             * Format: double
+             * @description At most, in amperes.
+             */
+            peak: number;
+        };
         /** @description A flight controller board of one revision, described as a small electrical graph. */
         Board: {
             /** @description Id in the library, such as `askerdale-pinion-f4-r2`. */
@@ -1193,6 +1222,29 @@ export interface components {
             version: number;
             /** @description What to do. */
             change: components["schemas"]["BuildChange"];
+        };
+        /** @description The volts of a cell, from empty to full. */
+        Charge: {
+            /**
+             * Format: double
+             * @description Of an empty cell.
+             */
+            empty: number;
+            /**
+             * Format: double
+             * @description Of a cell at landing.
+             */
+            land: number;
+            /**
+             * Format: double
+             * @description Of a full cell.
+             */
+            full: number;
+            /**
+             * Format: int32
+             * @description Cells in series.
+             */
+            cells: number;
         };
         /**
          * @description The kind of lithium cell.
@@ -1870,6 +1922,11 @@ export interface components {
             /** @description How fast the builder's hands are. */
             hand?: components["schemas"]["HandPace"];
         };
+        /**
+         * @description Something between the source and the board that keeps a fault from becoming a fire.
+         * @enum {unknown}
+         */
+        InLine: "nothing" | "lamp" | "limiter";
         /** @description A file that is to be taken in. */
         IntakeAsked: {
             /** @description Its text: a Gorvix file, or a list of pads or devices as CSV. */
@@ -1997,11 +2054,57 @@ export interface components {
             /** @description How many wires it is where the device stands for several pieces. */
             wires?: components["schemas"]["PieceWires"];
         };
+        /** @description What a supply lead gets in a situation. */
+        LeadReading: {
+            /** @description Id of the device within the build. */
+            device: string;
+            /** @description What the builder calls the device. */
+            name: string;
+            /** @description Id of the lead. */
+            lead: string;
+            /** @description Its label. */
+            label: string;
+            /** @description Id of the pad that feeds it; null when none does. */
+            pad: null | string;
+            /** @description Id of the rail behind it; null when none is. */
+            rail: null | string;
+            /** @description The volts that it takes. */
+            window: components["schemas"]["VoltWindow"];
+            /**
+             * Format: double
+             * @description What it gets under the usual load, in volts; null when no ground of the device is joined.
+             */
+            volts: null | number;
+            /**
+             * Format: double
+             * @description What it gets under the most load, in volts.
+             */
+            lowVolts: null | number;
+            /** @description The way from the source to it, station by station. */
+            way: components["schemas"]["SupplyStation"][];
+        };
         /**
          * @description What a lead is for.
          * @enum {unknown}
          */
         LeadRole: "supply" | "ground" | "signal" | "picture" | "sense" | "output";
+        /** @description What a lead gets from the empty to the full pack. */
+        LeadSpan: {
+            /** @description Id of the device within the build. */
+            device: string;
+            /** @description Id of the lead. */
+            lead: string;
+            /**
+             * Format: double
+             * @description The least, under the most load, in volts.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description The most, in volts.
+             */
+            high: number;
+        };
         /** @description A part on its page. */
         Leaflet: {
             /** @description The part in a list. */
@@ -2605,6 +2708,114 @@ export interface components {
          * @enum {unknown}
          */
         RailFeed: "ground" | "battery" | "regulator" | "booster" | "regulatorOrUsb";
+        /** @description What hangs on a rail. */
+        RailLoad: {
+            /** @description Id of the device within the build; null for another rail that hangs on it. */
+            device: null | string;
+            /** @description Id of the rail that hangs on it; null for a device. */
+            rail: null | string;
+            /** @description What the builder calls it. */
+            name: string;
+            /**
+             * Format: double
+             * @description What it draws as a rule, in amperes; null when the leaflet does not say.
+             */
+            typical: null | number;
+            /**
+             * Format: double
+             * @description The most that it draws, in amperes; null when the leaflet does not say.
+             */
+            peak: null | number;
+        };
+        /** @description Something to say of a situation. */
+        RailNote: {
+            /** @description The rule that speaks. */
+            rule: string;
+            /** @description How bad it is. */
+            severity: components["schemas"]["Severity"];
+            /** @description The sentence for the builder. */
+            sentence: string;
+        };
+        /** @description A rail in a situation. */
+        RailReading: {
+            /** @description Its id. */
+            id: string;
+            /** @description Its name on the leaflet. */
+            label: string;
+            /** @description The rail that it hangs on; null for the source. */
+            from: null | string;
+            /**
+             * Format: double
+             * @description What it gives under the usual load, in volts.
+             */
+            volts: number;
+            /**
+             * Format: double
+             * @description What it gives under the most load, in volts.
+             */
+            lowVolts: number;
+            /**
+             * Format: double
+             * @description The current out of it as a rule, in amperes.
+             */
+            typical: number;
+            /**
+             * Format: double
+             * @description The most current out of it, in amperes.
+             */
+            peak: number;
+            /** @description True when a current on it is not known: then both are the least that they can be. */
+            atLeast: boolean;
+            /**
+             * Format: double
+             * @description The most that it gives, in amperes; null when the leaflet does not say.
+             */
+            limit: null | number;
+            /** @description Whether anything feeds it. */
+            alive: boolean;
+            /**
+             * Format: double
+             * @description What its regulator turns into heat as a rule, in watts; null where that is not known.
+             */
+            heat: null | number;
+            /** @description What hangs on it. */
+            loads: components["schemas"]["RailLoad"][];
+        };
+        /** @description A build in a situation. */
+        RailSheet: {
+            /** @description The situation. */
+            situation: components["schemas"]["Situation"];
+            /** @description Its rails, ground left out, in the order of the leaflet. */
+            rails: components["schemas"]["RailReading"][];
+            /** @description Its supply leads, in the order of the devices. */
+            leads: components["schemas"]["LeadReading"][];
+            sourceAmps: null | components["schemas"]["AmpPair"];
+            usbAmps: null | components["schemas"]["AmpPair"];
+            /** @description Why no steady state was found; null when there is one. */
+            problem: null | string;
+        };
+        /** @description A build in a situation, with what there is to say of it. */
+        RailsAt: {
+            /** @description Every rail and every supply lead. */
+            sheet: components["schemas"]["RailSheet"];
+            /** @description What there is to say, the worst first. */
+            findings: components["schemas"]["RailNote"][];
+        };
+        /** @description The supplies of a build. */
+        RailsView: {
+            /**
+             * Format: int32
+             * @description The version of the build.
+             */
+            version: number;
+            /** @description Every situation; first the one of the charge that was asked for, if one was. */
+            at: components["schemas"]["RailsAt"][];
+            /** @description What each lead gets over the pack's flight. */
+            spans: components["schemas"]["LeadSpan"][];
+            charge: null | components["schemas"]["Charge"];
+            /** @description What was taken for granted, in sentences. */
+            assumed: string[];
+        };
         /**
          * @description Where the receiver is fed from.
          * @enum {unknown}
@@ -2731,6 +2942,27 @@ export interface components {
             /** @description How to tell it, or null when its leaflet does not say. */
             recognise: null | string;
         };
+        /** @description What feeds the build while it is looked at. */
+        Situation: {
+            /** @description Its id in addresses. */
+            id: string;
+            /** @description What the builder calls it. */
+            name: string;
+            /**
+             * Format: double
+             * @description What the supply input gets, in volts; null when nothing is plugged in there.
+             */
+            inputVolts: null | number;
+            /** @description Whether USB is plugged in. */
+            usb?: boolean;
+            /** @description What is in the line from the source. */
+            inLine?: components["schemas"]["InLine"];
+            /**
+             * Format: double
+             * @description The resistance of the pack and its plug, in ohms; 0 while it is not known.
+             */
+            sourceOhms?: number;
+        };
         /**
          * @description Whether serial in code is used.
          * @enum {unknown}
@@ -2799,6 +3031,16 @@ export interface components {
              */
             limit?: null | number;
             filtering?: null | components["schemas"]["Filtering"];
+        };
+        /** @description A station on the way of a supply. */
+        SupplyStation: {
+            /** @description What it is. */
+            what: string;
+            /**
+             * Format: double
+             * @description What a meter reads there against ground, in volts.
+             */
+            volts: number;
         };
         /** @description One candidate of a sweep, in words. */
         SweepLine: {
@@ -3335,6 +3577,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DraftFits"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getRails: {
+        parameters: {
+            query?: {
+                cell?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RailsView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -1,0 +1,27 @@
+import { useThrottleFn } from '@vueuse/core'
+import { ref, shallowRef } from 'vue'
+import { api, ask, type Problem, type RailsView } from '@/api/client'
+
+/** What the rails of a build do; asked anew while the charge moves, the last answer stays until the next one is there. */
+export function useRails(build: () => string) {
+  const view = shallowRef<RailsView | null>(null)
+  const problem = ref<Problem | null>(null)
+  let turn = 0
+
+  async function read(cell: number | null) {
+    const own = ++turn
+    const { data, problem: refused } = await ask(() =>
+      api.GET('/api/builds/{id}/rails', {
+        params: { path: { id: build() }, query: cell === null ? {} : { cell } },
+      }),
+    )
+    if (own !== turn) return
+    view.value = data ?? view.value
+    problem.value = refused
+  }
+  return { view, problem, read: useThrottleFn(read, 40, true, true) }
+}
+
+/** Volts and amperes as they are read. */
+export const volts = (v: number) => `${v.toFixed(2)} V`
+export const amps = (a: number) => (a < 0.095 ? `${Math.round(a * 1000)} mA` : `${a.toFixed(2)} A`)
