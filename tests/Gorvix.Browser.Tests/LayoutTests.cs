@@ -21,6 +21,7 @@ public class LayoutTests
         "/builds/rim-walk-rook/parts",
         "/builds/haul-road-heron/fit",
         "/builds/spoil-tip-owl/fit",
+        "/builds/spoil-tip-owl/rails",
         "/builds/spoil-tip-owl/sweep",
         "/rules/POL",
     ];

@@ -48,7 +48,7 @@ public class LeafletPageTests
     public void A_device_tells_what_it_takes_what_it_gives_and_each_lead()
     {
         var unit = Device("brindlow-beacon-d6");
-        Assert.Equal(["BAT", "7.4 to 26.0 V", "3S to 6S", "unknown", "unknown"], Row(unit, "Supply", "BAT"));
+        Assert.Equal(["BAT", "7.4 to 26.0 V", "3S to 6S", "800 mA", "1.3 A"], Row(unit, "Supply", "BAT"));
         Assert.Equal("8E2 at 100000, rests low", Row(unit, "What it gives", "Control")[2]);
         Assert.Equal("8N1 at 115200, rests high", Row(unit, "What it gives", "Picture text")[2]);
         Assert.Equal(["SBUS", "signal, talks unasked", "yellow", "6", "3.3 V"], Row(unit, "Leads", "SBUS"));

@@ -96,7 +96,8 @@ internal static partial class Spice
         {
             var aim =
                 r.Conversion == Conversion.Boosting
-                    ? Plain(r.Volts)
+                    // It stands still below 0.4 V and works from 1 V on.
+                    ? $"{Plain(r.Volts)} * max(0, min(1, (V({r.Input}) - 0.4) / 0.6))"
                     : $"max(0, min({Plain(r.Volts)}, V({r.Input}) - {Plain(r.Dropout)}))";
             // It pushes through 10 mΩ and lets nothing back.
             Line($"BO{i} 0 {r.Output} I = max(0, {aim} - V({r.Output})) / 0.01");

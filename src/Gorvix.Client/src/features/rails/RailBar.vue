@@ -36,7 +36,9 @@ const left = computed(() =>
       >
       <span v-else class="gives">dead here</span>
       <span class="left">
-        <template v-if="rail.limit == null">limit unknown</template>
+        <template v-if="rail.limit == null"
+          >{{ rail.atLeast ? 'at least ' : '' }}{{ amps(rail.typical) }}, limit unknown</template
+        >
         <template v-else-if="over">{{ amps(rail.peak) }} asked of {{ amps(rail.limit) }}</template>
         <template v-else
           >{{ rail.atLeast ? 'at most ' : '' }}{{ amps(left ?? 0) }} left of

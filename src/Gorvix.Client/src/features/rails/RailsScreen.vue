@@ -52,6 +52,7 @@ const usb = computed(() => sheet.value?.situation.inputVolts == null)
 const chosen = computed(() =>
   sheet.value?.leads.find((l) => `${l.device} ${l.lead}` === props.lead),
 )
+const least = computed(() => (sheet.value?.rails.some((r) => r.atLeast) ? 'at least ' : ''))
 const worst = (id: string) => {
   const found = all.value.find((a) => a.sheet.situation.id === id)?.findings[0]
   return found?.severity === 'stop' ? 'stop' : found?.severity === 'warn' ? 'warn' : null
@@ -149,11 +150,11 @@ watch(
         <p class="answer" role="status" data-testid="answer">
           <strong v-if="now.findings.length === 0">Nothing burns and nothing starves here.</strong>
           <span v-if="sheet.sourceAmps" class="quiet">
-            The source gives {{ amps(sheet.sourceAmps.typical) }} as a rule,
-            {{ amps(sheet.sourceAmps.peak) }} at most.</span
+            The source gives {{ least }}{{ amps(sheet.sourceAmps.typical) }} as a rule, {{ least
+            }}{{ amps(sheet.sourceAmps.peak) }} at the most load.</span
           >
           <span v-if="sheet.usbAmps && usb" class="quiet">
-            USB gives {{ amps(sheet.usbAmps.typical) }}.</span
+            USB gives {{ least }}{{ amps(sheet.usbAmps.typical) }}.</span
           >
         </p>
         <ul v-if="now.findings.length > 0" class="findings">
