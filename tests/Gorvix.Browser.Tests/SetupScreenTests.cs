@@ -138,7 +138,6 @@ public class SetupScreenTests
         page.Says("article h1", "The line must idle high where the controller reads it");
         page.Says("article", "two inversions cancel");
         page.Says("article", "Source: any UART reference");
-        page.Shot("rule");
         page.Driver.Navigate().Back();
         page.Says("[data-testid='sentence']", "TX would idle low at U3 RX");
         Assert.Equal("position U3", page.Cell());

@@ -22,7 +22,7 @@ public class RailsApiTests
             f => f.GetProperty("rule").GetString() == "RAIL-LIMIT"
         );
         Assert.Equal(3, view.GetProperty("charge").GetProperty("cells").GetInt32());
-        Assert.Equal(3, view.GetProperty("assumed").GetArrayLength());
+        Assert.Equal("Supply wires are taken as 10 cm of AWG 28.", view.GetProperty("assumed")[0].GetString());
     }
 
     [Fact]

@@ -69,7 +69,8 @@ public static class RailReader
             var node = net.NodeOf(rail.Id);
             var loads = LoadsOf(rail).ToList();
             var regulators = net.Regulators.GetValueOrDefault(rail.Id) ?? [];
-            var own = regulators.Count > 0;
+            // A rail of its own has what comes out of its regulators, none of them at work included; the battery's rail has what hangs on it.
+            var own = net.Regulators.ContainsKey(rail.Id) || rule.Volts[node] < CurrentLoad.Wakes;
             var typical = own ? regulators.Sum(r => rule.Outputs[r]) : loads.Sum(l => l.Typical ?? 0);
             var peak = own ? regulators.Sum(r => high.Outputs[r]) : loads.Sum(l => l.Peak ?? l.Typical ?? 0);
             return new RailReading(

@@ -102,6 +102,7 @@ public class RailReaderTests
         var dead = Read(Bench(4, "5V", 4.5, 5.5, 0.1), "usb");
         Assert.Equal(0, dead.Leads[0].Volts!.Value, 2);
         Assert.False(dead.Rails.First(r => r.Label == "5V").Alive);
+        Assert.Equal(0, dead.Rails.First(r => r.Label == "5V").Peak);
         var alive = Read(Bench(4, "4V5", 4, 5.5, 0.1), "usb");
         Assert.InRange(alive.Leads[0].Volts!.Value, 4.45, 4.5);
         Assert.Equal(0.1, alive.UsbAmps!.Typical, 2);

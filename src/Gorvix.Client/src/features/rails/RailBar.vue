@@ -54,7 +54,7 @@ const left = computed(() =>
       <template v-for="l in loads" :key="l.id">
         <i
           class="usual"
-          :class="{ chosen: l.device === chosen }"
+          :class="{ chosen: chosen !== null && l.device === chosen }"
           :style="{ width: wide(l.usual) }"
         ></i
         ><i class="more" :style="{ width: wide(l.more) }"></i>

@@ -129,7 +129,7 @@ watch(
               :data-situation="a.sheet.situation.id"
               >{{ a.sheet.situation.name
               }}<span v-if="worst(a.sheet.situation.id)" class="mark">{{
-                worst(a.sheet.situation.id) === 'stop' ? ' ■' : ' ◧'
+                worst(a.sheet.situation.id) === 'stop' ? '■' : '◧'
               }}</span></v-btn
             >
           </v-btn-toggle>
@@ -198,7 +198,7 @@ watch(
               </ol>
               <BoardFace
                 v-if="view.sheet.face"
-                class="no-print"
+                class="face no-print"
                 :face="view.sheet.face"
                 :name="view.name"
                 :lit="lit"
@@ -233,6 +233,7 @@ watch(
 }
 
 .mark {
+  margin-left: 6px;
   color: var(--stop);
 }
 
@@ -320,6 +321,10 @@ h2 {
 
 .way li:last-child {
   border-color: var(--chosen);
+}
+
+.face {
+  max-width: 380px;
 }
 
 .volts {
