@@ -18,7 +18,7 @@ public class PlugsPanelTests
         page.Says("[data-device='air-unit'] [data-lead='v']", "stays in pin 1 (AIR BAT)");
         page.Says(
             "[data-device='air-unit'] [data-lead='v']",
-            "gets 13.2 to 16.8 V (BAT: the battery itself), takes 7.4 to 26.0 V (current unknown)"
+            "gets 13.2 to 16.8 V (BAT: the battery itself), takes 7.4 to 26.0 V (800 mA, up to 1.3 A)"
         );
         page.Says("[data-device='gnss'] [data-lead='v']", "to pad 5V, top side");
         page.Says("[data-device='gnss'] [data-lead='g']", "stays in pin 1 (NAV GND)");

@@ -335,7 +335,7 @@ h2 {
   font-size: 0.9375rem;
 }
 
-@media (max-width: 1020px) {
+@media (max-width: 1200px) {
   .columns {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -75,7 +75,7 @@ const words = {
 <style scoped>
 .band {
   display: grid;
-  grid-template-columns: 190px minmax(120px, 1fr) 190px 110px;
+  grid-template-columns: minmax(120px, 190px) minmax(100px, 1fr) 180px 100px;
   gap: 4px 16px;
   align-items: center;
   width: 100%;
