@@ -11,11 +11,12 @@ public static class RailReader
     /// <summary>The build in a situation.</summary>
     /// <param name="wired">The build as it is wired.</param>
     /// <param name="situation">What feeds it.</param>
-    public static RailSheet Read(WiredBuild wired, Situation situation)
+    /// <param name="stop">Tells that nobody waits for the answer any more.</param>
+    public static RailSheet Read(WiredBuild wired, Situation situation, CancellationToken stop = default)
     {
         var usual = RailNet.Of(wired, situation, LoadLevel.Typical);
         var most = RailNet.Of(wired, situation, LoadLevel.Peak);
-        var (typical, peak) = (SupplySolver.Solve(usual.Net), SupplySolver.Solve(most.Net));
+        var (typical, peak) = (SupplySolver.Solve(usual.Net, stop), SupplySolver.Solve(most.Net, stop));
         return typical.State is { } rule && peak.State is { } high
             ? new Reader(wired, situation, usual, rule, high).Sheet()
             : new RailSheet(situation, [], [], null, null, typical.Problem ?? peak.Problem);

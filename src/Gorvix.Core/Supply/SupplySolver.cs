@@ -39,7 +39,8 @@ public static class SupplySolver
 
     /// <summary>Solves a net.</summary>
     /// <param name="net">The net.</param>
-    public static SupplySolution Solve(SupplyNet net)
+    /// <param name="stop">Tells that nobody waits for the answer any more.</param>
+    public static SupplySolution Solve(SupplyNet net, CancellationToken stop = default)
     {
         var count = net.Names.Count - 1;
         if (count > MostNodes)
@@ -51,7 +52,7 @@ public static class SupplySolver
             return new SupplySolution(new SupplyState([0], [], [], [], 0), null);
         }
         var start = Guess(net);
-        var work = new Work(net, start);
+        var work = new Work(net, start, stop);
         if (work.Settle())
         {
             return new SupplySolution(work.State(), null);
@@ -60,7 +61,7 @@ public static class SupplySolver
         // between two ends of its range can go round in a ring from one of them.
         foreach (var part in new[] { 1, 0.97, 0.8, 0.5, 0 })
         {
-            work = new Work(net, [.. start.Select(v => v * part)]);
+            work = new Work(net, [.. start.Select(v => v * part)], stop);
             if (work.Rest() && work.Settle())
             {
                 return new SupplySolution(work.State(), null);
@@ -103,7 +104,7 @@ public static class SupplySolver
         }
     }
 
-    private sealed class Work(SupplyNet net, double[] volts)
+    private sealed class Work(SupplyNet net, double[] volts, CancellationToken stop)
     {
         private readonly int _count = volts.Length;
         private double[] _volts = volts;
@@ -188,6 +189,7 @@ public static class SupplySolver
 
         private Vector<double> Change(double[] flow, double[,] slopes)
         {
+            stop.ThrowIfCancellationRequested();
             _steps++;
             return Matrix<double>
                 .Build.DenseOfArray(slopes)

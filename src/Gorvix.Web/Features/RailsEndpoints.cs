@@ -67,16 +67,16 @@ internal static class RailsEndpoints
         }
         var planned = await bench.Planned(id, stop);
         return planned.Reader is { } reader
-            ? Results.Ok(await Workers.Run(() => View(planned.Stored.Version, reader.Wired, cell), stop))
+            ? Results.Ok(await Workers.Run(() => View(planned.Stored.Version, reader.Wired, cell, stop), stop))
             : Problems.Of(planned.Refused);
     }
 
-    private static RailsView View(int version, WiredBuild wired, double? cell)
+    private static RailsView View(int version, WiredBuild wired, double? cell, CancellationToken stop)
     {
         var build = wired.Build.Build;
         var at = Situation
             .Of(build, cell)
-            .Select(s => RailReader.Read(wired, s))
+            .Select(s => RailReader.Read(wired, s, stop))
             .Select(s => new RailsAt(s, [.. RailCheck.Of(s).Select(f => new RailNote(f.Rule, f.Severity, f.Sentence))]))
             .ToList();
         var flight = at.Where(a => Flight.Contains(a.Sheet.Situation.Id)).SelectMany(a => a.Sheet.Leads);

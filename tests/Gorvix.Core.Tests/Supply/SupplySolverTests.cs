@@ -143,6 +143,14 @@ public class SupplySolverTests
     }
 
     [Fact]
+    public void A_search_that_nobody_waits_for_ends()
+    {
+        var net = new SupplyNet();
+        net.Add(new VoltSource(net.Node("source"), 5));
+        Assert.Throws<OperationCanceledException>(() => SupplySolver.Solve(net, new CancellationToken(canceled: true)));
+    }
+
+    [Fact]
     public void What_nothing_feeds_is_at_ground()
     {
         var net = new SupplyNet();
