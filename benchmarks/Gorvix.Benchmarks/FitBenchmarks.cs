@@ -24,15 +24,29 @@ public class FitBenchmarks
     [GlobalSetup]
     public void Read()
     {
+        var (library, builds) = Demo();
+        _build = ResolvedBuild.Of(builds[Name], library).Build!;
+        _ways = Router.WaysOf(_build);
+    }
+
+    /// <summary>The demo's parts, and its builds by the names of their files.</summary>
+    internal static (PartsLibrary Library, IReadOnlyDictionary<string, Build> Builds) Demo()
+    {
         var demo = Path.Combine(AppContext.BaseDirectory, "demo");
         var library = PartsLibrary.Empty;
         foreach (var part in Directory.GetFiles(Path.Combine(demo, "parts")))
         {
             library = library.With(GorvixReader.Read(File.ReadAllBytes(part), library).File!.Parts());
         }
-        var file = GorvixReader.Read(File.ReadAllBytes(Path.Combine(demo, "builds", $"{Name}.json")), library).File!;
-        _build = ResolvedBuild.Of(file.Builds[0], library).Build!;
-        _ways = Router.WaysOf(_build);
+        return (
+            library,
+            Directory
+                .GetFiles(Path.Combine(demo, "builds"))
+                .ToDictionary(
+                    f => Path.GetFileNameWithoutExtension(f),
+                    f => GorvixReader.Read(File.ReadAllBytes(f), library).File!.Builds[0]
+                )
+        );
     }
 
     /// <summary>The best plan, ways known.</summary>

@@ -9,6 +9,14 @@ else if (args is ["sweep"])
 {
     PlannerRuns.Sweep();
 }
+else if (args is ["rails"])
+{
+    RailRuns.Run();
+}
+else if (args is ["loom"])
+{
+    LoomRuns.Run();
+}
 else if (args is ["pins"])
 {
     await PinRuns.Run();

@@ -22,6 +22,7 @@ public class LayoutTests
         "/builds/haul-road-heron/fit",
         "/builds/spoil-tip-owl/fit",
         "/builds/spoil-tip-owl/rails",
+        "/builds/crusher-house-lark/loom",
         "/builds/spoil-tip-owl/sweep",
         "/rules/POL",
     ];

@@ -42,7 +42,6 @@ public class LookTests
         await using var page = await Page.Open("/builds/north-face-hare/fit", look: "dark");
         page.Says("#verdict", "All 3");
         Assert.Equal("rgb(20, 24, 27)", Ground(page));
-        page.Shot("fit-dark");
         page.Click("#look");
         page.Until(_ => Ground(page) == "rgb(243, 241, 231)" ? "yes" : null, "the light look");
         page.Driver.Navigate().Refresh();

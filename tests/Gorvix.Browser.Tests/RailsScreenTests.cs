@@ -1,3 +1,5 @@
+using OpenQA.Selenium;
+
 namespace Gorvix.Browser.Tests;
 
 /// <summary>The rails of a build, looked at as before the first power.</summary>
@@ -7,10 +9,13 @@ public class RailsScreenTests
     public async Task What_burns_starves_and_is_left_is_told_in_each_situation_by_mouse_and_by_keys()
     {
         await using var page = await Page.Open("/builds/spoil-tip-owl/fit");
+        page.Says("[data-testid='supply']", "rail 4V5");
         page.Click("#to-rails");
-        page.Says("[data-rail='5v']", "asked of 1.00 A");
-        page.Says(".findings", "Rail 5V gives 1.0 A at most");
+        page.Says("[data-rail='5v']", "0.25 A left of 1.00 A");
+        page.Says(".findings", "5V of the Furlong falls to 4.47 V");
+        page.Says("[data-window='radio v']", "tight");
         page.Says("[data-window='receiver v']", "good");
+        page.Says("[data-testid='readings']", "GND of the Sedge 3");
         page.Shot("rails");
 
         // What is chosen shows its way and its pad.
@@ -21,12 +26,67 @@ public class RailsScreenTests
         page.Click("[data-situation='usb']");
         page.Says(".findings", "silent on USB alone");
         page.Says("[data-rail='bat']", "dead here");
-        page.Press(OpenQA.Selenium.Keys.Escape);
+        page.Press(Keys.Escape);
         page.Run("document.activeElement.blur()");
         page.Press("-");
         page.Says(".charge", "4.15 V a cell");
+        page.Says("[data-testid='pack-says']", "about 94 % left");
         Assert.Contains("cell=4.15", page.Driver.Url);
+        page.Press(Keys.ArrowDown);
+        page.Says("[data-testid='way']", "Fix 20C");
+        page.Press(Keys.ArrowRight);
+        page.Says("[data-situation='full'].v-btn--active", "full pack");
         Assert.Equal("", page.Accessibility());
+        Assert.Equal("", page.Console());
+    }
+
+    /// <summary>A selector on the battery, and one with solder on both sides, are seen before the iron is warm.</summary>
+    [Fact]
+    public async Task What_a_selector_would_do_is_told_with_its_word_and_shape()
+    {
+        await using var page = await Page.Open("/builds/drill-shed-gull/rails?at=JP-BAT");
+        page.Says("[data-window='receiver v']", "BURNS");
+        page.Says(".findings", "5V of the Reed 10 gets 16.8 V with JP at \"BAT\"");
+        page.Go("/builds/drill-shed-gull/rails?at=JP-");
+        page.Says(".findings", "With JP closed on every side copper joins rail 5V and rail BAT.");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task A_wire_and_the_bench_are_written_and_change_the_answer_at_once()
+    {
+        await using var page = await Page.Open("/builds/spoil-tip-owl/rails");
+        page.Says("[data-window='radio v']", "tight");
+        // Two centimetres of it and nothing is lost that matters.
+        page.Write("[data-wire='radio v']", "2");
+        page.Says("main", "The other supply wires are taken as 10 cm of AWG 28.");
+        page.Write("[data-wire='radio g']", "2");
+        page.Says("[data-window='radio v']", "good");
+        page.Write("[data-wire='radio v']", "0");
+        page.Says("[data-section='wires']", "A length is 0.1 to 500 cm.");
+        page.Write("[data-field='limiterAmps']", "0.3");
+        page.Click("[data-situation='limiter']");
+        page.Says(".findings", "The limiter of 0.3 A trips at switch-on");
+        page.Press(Keys.Escape);
+        page.Run("document.activeElement.blur()");
+        page.Press("z");
+        page.Says("main", "Nothing burns and nothing starves here.");
+        Assert.Equal("", page.Console());
+    }
+
+    /// <summary>The worked case of the trade: a 9 V regulator does not hold on two cells, and what hangs on it starves.</summary>
+    [Fact]
+    public async Task A_9_V_regulator_on_two_cells_is_seen_to_follow_the_pack_down()
+    {
+        await using var page = await Page.Open("/builds/east-bench-kestrel/parts");
+        page.Choose("[data-field='cells']", "2S");
+        page.Says("main", "9V falls to 6.1 V with the pack empty; the Beacon D6 needs 7.4 V");
+        page.Click("#to-rails");
+        page.Says("[data-rail='9v']", "7.89 V");
+        page.Says(".findings", "The Spindle F7 gets 8.4 V with full pack; it takes 9.5 to 26.0 V.");
+        page.Click("[data-situation='empty']");
+        page.Says("[data-rail='9v']", "6.09 V");
+        page.Says("[data-window^='air-unit']", "STARVES");
         Assert.Equal("", page.Console());
     }
 }

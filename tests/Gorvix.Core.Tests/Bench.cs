@@ -110,7 +110,7 @@ internal static class Bench
         };
 
     /// <summary>The same device with a lead V that feeds it.</summary>
-    public static Device Fed(this Device device, double min, double max) =>
+    public static Device Fed(this Device device, double min, double max, double? typical = null, double? peak = null) =>
         device with
         {
             Leads =
@@ -129,6 +129,8 @@ internal static class Bench
                 {
                     Lead = "V",
                     Window = new() { Min = min, Max = max },
+                    Typical = typical,
+                    Peak = peak ?? typical,
                 },
             ],
         };

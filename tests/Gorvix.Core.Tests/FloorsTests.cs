@@ -22,6 +22,7 @@ public class FloorsTests
         "Wiring",
         "Words",
         "Rails",
+        "Loom",
         "Leaflets",
         "Fit",
         "Formats",

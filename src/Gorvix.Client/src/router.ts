@@ -78,6 +78,15 @@ export const router = createRouter({
       }),
     },
     {
+      path: '/builds/:id/loom',
+      name: 'loom',
+      component: () => import('./features/loom/LoomScreen.vue'),
+      props: (route) => ({
+        id: String(route.params.id),
+        step: typeof route.query.step === 'string' ? route.query.step : null,
+      }),
+    },
+    {
       path: '/builds/:id/fit',
       name: 'fit',
       component: () => import('./features/fit/FitScreen.vue'),

@@ -24,6 +24,12 @@ public sealed record Build
     /// <summary>The radio's side of the control link, or null while it is not known: then nothing is said about it.</summary>
     public RadioSide? Radio { get; init; }
 
+    /// <summary>What is on the bench to feed it with.</summary>
+    public PowerSide Power { get; init; } = PowerSide.Usual;
+
+    /// <summary>Supply wires whose length or gauge is known; the others are taken as they are usually cut.</summary>
+    public IReadOnlyList<WireCut> Wires { get; init; } = [];
+
     /// <summary>The builder's choice where practitioners disagree.</summary>
     public HouseRules House { get; init; } = HouseRules.Default;
 

@@ -56,6 +56,8 @@ public sealed record BuildChange(ChangeKind Kind, WishMatch Match)
             RouteMatch route => Route(route),
             SeatMatch { Socket: { } socket } seat => $"{Kind} the plug of {seat.Device} in {socket}",
             SeatMatch seat => $"{Kind} {seat.Device}: soldered lead by lead",
+            FeedMatch { From: { } from } feed =>
+                $"{Kind} {feed.Lead} of {feed.Device} fed from {feed.FromLead} of {from}",
             FeedMatch feed => $"{Kind} {feed.Lead} of {feed.Device} fed from {feed.Pad}",
             LeadMatch lead => $"{Kind} {lead.Lead} of {lead.Device} out of its plug",
             _ => $"{Kind}",

@@ -21,6 +21,9 @@ public static class BuildCheck
     /// <summary>More pins, and more bans, than this are refused.</summary>
     public const int MostWishes = 100;
 
+    /// <summary>More supply wires of known length than this are refused.</summary>
+    public const int MostWires = 200;
+
     /// <summary>The longest name, in characters.</summary>
     public const int MostName = CheckList.MostText;
 
@@ -56,6 +59,8 @@ public static class BuildCheck
         }
         list.Range(build.Pack?.Cells ?? 1, 1, Pack.MostCells, "cells", $"{place}.pack.cells");
         list.Range(build.InputVolts ?? 5, 1, 60, "V", $"{place}.inputVolts");
+        list.Range(build.Pack?.Milliohms ?? 0, 0, 2000, "mΩ", $"{place}.pack.milliohms");
+        Power(build, library, place, list);
         if (build.Radio is { } radio)
         {
             list.Range(radio.BayBaud, 9_600, 6_000_000, "baud", $"{place}.radio.bayBaud");
@@ -72,6 +77,7 @@ public static class BuildCheck
         Most(build.Devices.Count, MostDevices, "devices", $"{place}.devices");
         Most(build.Pins.Count, MostWishes, "pins", $"{place}.pins");
         Most(build.Bans.Count, MostWishes, "bans", $"{place}.bans");
+        Most(build.Wires.Count, MostWires, "wires", $"{place}.wires");
         var leads = build.Devices.Sum(d => library.Device(d.Part)?.Leads.Count(l => l.Role == LeadRole.Signal) ?? 0);
         Most(leads, MostLeads, "signal leads", $"{place}.devices");
         var supplies = build.Devices.Sum(d => library.Device(d.Part)?.Supplies.Count ?? 0);
@@ -109,6 +115,30 @@ public static class BuildCheck
         Matches(build, build.Pins, library, $"{place}.pins", list);
         Matches(build, build.Bans, library, $"{place}.bans", list);
         return list.Findings;
+    }
+
+    private static void Power(Build build, PartsLibrary library, string place, CheckList list)
+    {
+        var power = build.Power;
+        list.Range(power.Bench?.Volts ?? 5, 1, 60, "V", $"{place}.power.bench.volts");
+        list.Range(power.Bench?.Amps ?? 1, 0.05, 30, "A", $"{place}.power.bench.amps");
+        list.Range(power.LampVolts, 3, 60, "V", $"{place}.power.lampVolts");
+        list.Range(power.LampWatts, 1, 200, "W", $"{place}.power.lampWatts");
+        list.Range(power.LimiterAmps, 0.05, 30, "A", $"{place}.power.limiterAmps");
+        list.Ids(build.Wires, $"{place}.wires", w => $"{w.Device} {w.Lead}");
+        foreach (var (i, wire) in build.Wires.Index())
+        {
+            Device(build, wire.Device, $"{place}.wires[{i}]", list);
+            if (PartOf(build, library, wire.Device) is { } part)
+            {
+                var leads = part
+                    .Leads.Where(l => l.Role is LeadRole.Supply or LeadRole.Ground or LeadRole.Output)
+                    .Select(l => l.Id);
+                list.Known(wire.Lead, leads, "supply or ground lead", $"{place}.wires[{i}].lead");
+            }
+            list.Range(wire.Gauge, 10, 40, "AWG", $"{place}.wires[{i}].gauge");
+            list.Range(wire.Millimetres, 1, 5000, "mm", $"{place}.wires[{i}].millimetres");
+        }
     }
 
     /// <summary>Checks one pin or ban.</summary>
@@ -153,9 +183,22 @@ public static class BuildCheck
                 {
                     list.Known(feed.Lead, fed.Supplies.Select(s => s.Lead), "supply lead", $"{place}.lead");
                 }
-                if (library.Board(build.Board) is { } feeds)
+                if (feed.From is null && library.Board(build.Board) is { } feeds)
                 {
-                    list.Known(feed.Pad, feeds.Pads.Select(p => p.Id), "pad", $"{place}.pad");
+                    list.Known(feed.Pad ?? "", feeds.Pads.Select(p => p.Id), "pad", $"{place}.pad");
+                }
+                if (feed.From is { } from)
+                {
+                    list.Known(from, build.Devices.Select(d => d.Id), "device", $"{place}.from");
+                    if (PartOf(build, library, from) is { } giver)
+                    {
+                        list.Known(
+                            feed.FromLead ?? "",
+                            giver.Outputs.Select(o => o.Lead),
+                            "output",
+                            $"{place}.fromLead"
+                        );
+                    }
                 }
                 break;
             case LeadMatch lead:

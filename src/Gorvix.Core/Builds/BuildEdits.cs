@@ -31,7 +31,7 @@ public static class BuildEdits
             match switch
             {
                 RouteMatch route => route.Mode is null || !functions.ContainsKey(route.Link),
-                FeedMatch feed => feed.Device != device,
+                FeedMatch feed => feed.Device != device && feed.From != device,
                 LeadMatch lead => lead.Device != device,
                 SeatMatch seat => seat.Device != device,
                 _ => true,
@@ -39,6 +39,7 @@ public static class BuildEdits
         return build with
         {
             Devices = [.. build.Devices.Select(d => d.Id == device ? d with { Part = part.Id, Harness = null } : d)],
+            Wires = [.. build.Wires.Where(w => w.Device != device)],
             Wants =
             [
                 .. build.Wants.Select(w => functions.TryGetValue(w.Link, out var f) ? w with { Function = f } : w),
@@ -57,7 +58,7 @@ public static class BuildEdits
         bool Stays(WishMatch match) =>
             match switch
             {
-                FeedMatch feed => feed.Device != device,
+                FeedMatch feed => feed.Device != device && feed.From != device,
                 LeadMatch lead => lead.Device != device,
                 SeatMatch seat => seat.Device != device,
                 _ => true,
@@ -145,23 +146,39 @@ public static class BuildEdits
             };
     }
 
+    /// <summary>The build with a supply wire of a length and gauge; one as it is usually cut needs no entry.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="wire">The wire.</param>
+    public static Build WithWire(Build build, WireCut wire)
+    {
+        var others = build.Wires.Where(w => (w.Device, w.Lead) != (wire.Device, wire.Lead)).ToList();
+        var usual = wire is { Gauge: WireCut.UsualGauge, Millimetres: WireCut.UsualMillimetres };
+        return build.Wires.Contains(wire) || (usual && others.Count == build.Wires.Count)
+            ? build
+            : build with
+            {
+                Wires = usual ? others : [.. others, wire],
+            };
+    }
+
     /// <summary>The build without a device and all its links.</summary>
     public static Build WithoutDevice(Build build, string device)
     {
         var less = build.Wants.Where(w => w.Device == device).Aggregate(build, (b, want) => WithoutLink(b, want.Link));
-        static string? DeviceOf(WishMatch match) =>
+        bool IsOf(WishMatch match) =>
             match switch
             {
-                SeatMatch seat => seat.Device,
-                FeedMatch feed => feed.Device,
-                LeadMatch lead => lead.Device,
-                _ => null,
+                SeatMatch seat => seat.Device == device,
+                FeedMatch feed => feed.Device == device || feed.From == device,
+                LeadMatch lead => lead.Device == device,
+                _ => false,
             };
         return less with
         {
             Devices = [.. build.Devices.Where(d => d.Id != device)],
-            Pins = [.. less.Pins.Where(p => DeviceOf(p) != device)],
-            Bans = [.. less.Bans.Where(b => DeviceOf(b) != device)],
+            Wires = [.. build.Wires.Where(w => w.Device != device)],
+            Pins = [.. less.Pins.Where(p => !IsOf(p))],
+            Bans = [.. less.Bans.Where(b => !IsOf(b))],
         };
     }
 

@@ -27,6 +27,9 @@ public sealed record Pack
     /// <summary>The kind of cell.</summary>
     public Chemistry Chemistry { get; init; }
 
+    /// <summary>The resistance of the pack with its plug, in milliohms, 0 to 2000; null while nobody has measured it.</summary>
+    public double? Milliohms { get; init; }
+
     /// <summary>From empty (3.3 V a cell) to full (4.20 V, or 4.35 V for the high-voltage kind); common practice.</summary>
     public VoltWindow Volts() => new() { Min = Cells * EmptyCell, Max = Cells * FullCell(Chemistry) };
 

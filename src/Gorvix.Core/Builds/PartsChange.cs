@@ -38,6 +38,9 @@ public enum PartsChangeKind
 
     /// <summary>Another note of the build; <c>Text</c>, or none.</summary>
     SetNote,
+
+    /// <summary>The length and gauge of a supply wire; needs <c>Wire</c>.</summary>
+    CutWire,
 }
 
 /// <summary>A change of the parts or links of a build; the members that its kind needs are set.</summary>
@@ -66,6 +69,9 @@ public sealed record PartsChange
 
     /// <summary>A name or a note.</summary>
     public string? Text { get; init; }
+
+    /// <summary>A supply wire.</summary>
+    public WireCut? Wire { get; init; }
 
     /// <summary>What is wrong with it; empty when it can be applied.</summary>
     public IReadOnlyList<Finding> Check(Build build, PartsLibrary library)
@@ -112,6 +118,9 @@ public sealed record PartsChange
                 break;
             case PartsChangeKind.NameBuild or PartsChangeKind.SetNote:
                 break;
+            case PartsChangeKind.CutWire:
+                list.Known(Wire?.Device ?? "", build.Devices.Select(d => d.Id), "device of the build", "change.wire");
+                break;
             default:
                 list.Known(Link ?? "", build.Wants.Select(w => w.Link), "link", "change.link");
                 break;
@@ -129,6 +138,7 @@ public sealed record PartsChange
             PartsChangeKind.AddDevice => BuildEdits.WithDevice(build, library.Device(Part!)!, library),
             PartsChangeKind.RemoveDevice => BuildEdits.WithoutDevice(build, Device!),
             PartsChangeKind.AddLink => BuildEdits.WithLink(build, Device!, Function!, Priority ?? Builds.Priority.Want),
+            PartsChangeKind.CutWire => BuildEdits.WithWire(build, Wire!),
             PartsChangeKind.RemoveLink => BuildEdits.WithoutLink(build, Link!),
             PartsChangeKind.NameDevice => BuildEdits.WithName(build, Device!, Text),
             PartsChangeKind.NameBuild => build.Name == Text?.Trim() ? build : build with { Name = Text?.Trim() ?? "" },
@@ -157,6 +167,8 @@ public sealed record PartsChange
                 : $"Call {Device} \"{Text.Trim()}\"",
             PartsChangeKind.NameBuild => $"Name the build \"{Text?.Trim()}\"",
             PartsChangeKind.SetNote => "Write the note",
+            PartsChangeKind.CutWire =>
+                $"Wire {Wire!.Lead} of {Wire.Device}: {Wire.Millimetres:0.#} mm of AWG {Wire.Gauge}",
             _ => $"{Link} becomes {(Priority ?? Builds.Priority.Want).ToString().ToLowerInvariant()}",
         };
 

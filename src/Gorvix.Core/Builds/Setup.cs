@@ -15,6 +15,9 @@ public sealed record Setup
     /// <summary>The radio's side of the control link, or null while it is not known.</summary>
     public RadioSide? Radio { get; init; }
 
+    /// <summary>What is on the bench to feed it with.</summary>
+    public PowerSide Power { get; init; } = PowerSide.Usual;
+
     /// <summary>The builder's choice where practitioners disagree.</summary>
     public HouseRules House { get; init; } = HouseRules.Default;
 
@@ -26,6 +29,7 @@ public sealed record Setup
             Pack = build.Pack,
             InputVolts = build.InputVolts,
             Radio = build.Radio,
+            Power = build.Power,
             House = build.House,
         };
 
@@ -39,6 +43,7 @@ public sealed record Setup
                 Pack = Pack,
                 InputVolts = InputVolts,
                 Radio = Radio,
+                Power = Power,
                 House = House,
             };
 }

@@ -60,7 +60,7 @@ public sealed record SeatMatch : WishMatch
     public override bool IsAboutTheSame(WishMatch other) => other is SeatMatch seat && seat.Device == Device;
 }
 
-/// <summary>Names the pad that feeds a supply lead.</summary>
+/// <summary>Names the pad, or the output of another device, that feeds a supply lead.</summary>
 public sealed record FeedMatch : WishMatch
 {
     /// <summary>Id of the device within the build.</summary>
@@ -69,8 +69,14 @@ public sealed record FeedMatch : WishMatch
     /// <summary>Id of its supply lead.</summary>
     public required string Lead { get; init; }
 
-    /// <summary>Id of the pad.</summary>
-    public required string Pad { get; init; }
+    /// <summary>Id of the pad; null where an output of a device feeds the lead.</summary>
+    public string? Pad { get; init; }
+
+    /// <summary>Id within the build of the device whose output feeds the lead; null where a pad does.</summary>
+    public string? From { get; init; }
+
+    /// <summary>Id of the lead of that output.</summary>
+    public string? FromLead { get; init; }
 
     /// <inheritdoc/>
     public override bool IsAboutTheSame(WishMatch other) =>

@@ -16,6 +16,7 @@ public sealed class Circuit
     private readonly Dictionary<string, Lazy<IReadOnlyList<PadState>>> _states = [];
     private readonly Dictionary<string, int> _jobs;
     private readonly Lazy<ILookup<string, (Pad Pad, Strand Strand)>> _toNets;
+    private readonly Lazy<IReadOnlyList<(Pad Pad, IReadOnlyList<Strand> Ways)>> _toRails;
 
     private Circuit(Board board, Dictionary<Node, List<Edge>> edges)
     {
@@ -41,6 +42,14 @@ public sealed class Circuit
                 where strand.To.Kind == NodeKind.Net
                 select (pad, strand)
             ).ToLookup(s => s.strand.To.Id)
+        );
+        _toRails = new(() =>
+            [
+                .. from pad in board.Pads
+                let ways = From(pad).Where(s => s.To.Kind == NodeKind.Rail).ToList()
+                where ways.Count > 0
+                select (pad, (IReadOnlyList<Strand>)ways),
+            ]
         );
     }
 
@@ -91,6 +100,9 @@ public sealed class Circuit
 
     /// <summary>Every pad that leads to a net, with its strand, in the order of the pads.</summary>
     public IEnumerable<(Pad Pad, Strand Strand)> To(string? net) => net is null ? [] : _toNets.Value[net];
+
+    /// <summary>Every pad that leads to rails, with its strands there, in the order of the pads.</summary>
+    public IReadOnlyList<(Pad Pad, IReadOnlyList<Strand> Ways)> ToRails => _toRails.Value;
 
     /// <summary>True when nothing but copper lies between a pad and ground, wherever the bridges stand.</summary>
     public bool IsGround(Pad? pad) =>

@@ -15,7 +15,8 @@ public sealed class Strand
         PassesOut = steps.All(s => s.Passage != Passage.ToPad);
         PassesBack = steps.All(s => s.Passage != Passage.ToController);
         Ohms = steps.Where(s => s.Kind == StepKind.Resistor).Sum(s => s.Value);
-        IsPlain = steps.All(s => s.Kind is StepKind.Copper or StepKind.Contact);
+        Components = [.. steps.Where(s => s.Kind is not (StepKind.Copper or StepKind.Contact))];
+        IsPlain = Components.Count == 0;
     }
 
     /// <summary>Where the walk began.</summary>
@@ -26,6 +27,9 @@ public sealed class Strand
 
     /// <summary>What lies between, from the beginning on.</summary>
     public IReadOnlyList<Step> Steps { get; }
+
+    /// <summary>What of that is more than copper and contacts.</summary>
+    public IReadOnlyList<Step> Components { get; }
 
     /// <summary>The bridge positions in which it conducts; none when it always does.</summary>
     public IReadOnlyList<BridgeAt> Contacts { get; }

@@ -111,6 +111,8 @@ internal static class LeafletWriter
             rail.Dropout is { } dropout ? $"dropout {Number(dropout)} V" : null,
             rail.Limit is { } limit ? $"up to {Number(limit)} A" : null,
             rail.Kind?.ToString().ToLowerInvariant(),
+            rail.Efficiency is { } part ? $"efficiency {Number(Math.Round(part * 100, 9))} %" : null,
+            rail.Quiescent is { } own ? $"itself {Number(own)} A" : null,
             rail.Filtering?.ToString().ToLowerInvariant(),
         ];
         var feed = rail.Feed == RailFeed.RegulatorOrUsb ? "regulator or USB" : rail.Feed.ToString().ToLowerInvariant();

@@ -39,6 +39,18 @@ internal static class RailGrammar
         )
         .Or(
             Terms
+                .Key("efficiency")
+                .IgnoreThen(Terms.Number("%"))
+                .Select<T, double, Func<Rail, Rail>>(p => r => r with { Efficiency = Math.Round(p / 100, 11) })
+        )
+        .Or(
+            Terms
+                .Key("itself")
+                .IgnoreThen(Terms.Number("A"))
+                .Select<T, double, Func<Rail, Rail>>(a => r => r with { Quiescent = a })
+        )
+        .Or(
+            Terms
                 .Key("linear")
                 .Value<T, Superpower.Model.Token<T>, Func<Rail, Rail>>(r => r with { Kind = RegulatorKind.Linear })
         )

@@ -2,7 +2,9 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Rails;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
@@ -151,8 +153,12 @@ public static class DraftReader
             : null;
     }
 
+    // What the planner refuses, and what the solver finds in the plan that is left.
     private static IEnumerable<Finding> Supplies(ResolvedBuild build, Plan plan) =>
-        FindingReader.Supplies(build, plan, new Holders(build, plan)).Where(FindingReader.IsStop);
+        FindingReader
+            .Supplies(build, plan, new Holders(build, plan))
+            .Concat(RailAnswer.BesidesInput(WiredBuild.From(build, plan)))
+            .Where(FindingReader.IsStop);
 
     private static IReadOnlyList<DraftLink> LinksOf(Draft draft, Build? build, Plan? plan, PartsLibrary library) =>
         [

@@ -3,6 +3,7 @@ using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Protocols;
+using Gorvix.Core.Rails;
 using Gorvix.Core.Routing;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
@@ -18,12 +19,16 @@ internal sealed class FindingReader(
     Holders holders
 )
 {
+    // Solved once, however often the findings are asked for.
+    private IReadOnlyList<Finding>? _rails;
+
     /// <summary>Every finding. With the reasons of each cell, links that go without are told port by port.</summary>
     /// <param name="because">Why a link cannot be carried, from its cells; empty text when that is not known.</param>
     public IReadOnlyList<Finding> All(Func<Link, string> because) =>
         [
             .. Links(because)
                 .Concat(Supplies())
+                .Concat(_rails ??= [.. RailAnswer.BesidesInput(wired)])
                 .Concat(WiringCheck.Of(wired))
                 .Concat(Stays())
                 .Concat(wishes.VainPins())
@@ -68,11 +73,13 @@ internal sealed class FindingReader(
     public static OpenFindings Open(IReadOnlyList<Finding> findings)
     {
         var open = findings.Where(f => f.Severity > Severity.Note).ToList();
-        var parts = open.Count(IsOfParts);
-        return new OpenFindings(parts, open.Count - parts, [.. findings.Where(IsOfParts)]);
+        var (parts, rails) = (open.Count(IsOfParts), open.Count(IsOfRails));
+        return new OpenFindings(parts, open.Count - parts - rails, rails, [.. findings.Where(IsOfParts)]);
     }
 
     private static bool IsOfParts(Finding finding) => FeedRules.All.Any(r => r.Id == finding.Rule);
+
+    private static bool IsOfRails(Finding finding) => RailRules.All.Any(r => r.Id == finding.Rule);
 
     private bool IsFed(Link link) => !plan.Feeds.Any(f => f.Feed is null && f.Ways.Device.Id == link.Want.Device);
 

@@ -3,6 +3,7 @@ using Gorvix.Core.Findings;
 using Gorvix.Core.Leaflets;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Rails;
 using Gorvix.Core.Routing;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
@@ -29,6 +30,7 @@ public sealed class FitReader
     private readonly CellReader _cells;
     private readonly WishReader _wishes;
     private readonly FindingReader _findings;
+    private readonly SheetKeep _rails;
 
     /// <summary>Plans the build.</summary>
     /// <param name="build">The build.</param>
@@ -42,9 +44,10 @@ public sealed class FitReader
     private FitReader(PlanSpace space, Plan plan)
         : this(space, plan, WiredBuild.From(space.Build, plan)) { }
 
-    private FitReader(PlanSpace space, Plan plan, WiredBuild wired)
+    private FitReader(PlanSpace space, Plan plan, WiredBuild wired, SheetKeep? rails = null)
     {
         (_build, _space, Plan, Wired) = (space.Build, space, plan, wired);
+        _rails = rails ?? new SheetKeep();
         _holders = new Holders(_build, Plan);
         _plans = new PlanReader(_space, Plan, Wired);
         _cells = new CellReader(_space, Plan, Wired);
@@ -59,7 +62,18 @@ public sealed class FitReader
     public WiredBuild Wired { get; }
 
     /// <summary>The same answer for another asker, who may stop what it makes.</summary>
-    public FitReader Until(CancellationToken stop) => new(_space.Until(stop), Plan, Wired);
+    public FitReader Until(CancellationToken stop) => new(_space.Until(stop), Plan, Wired, _rails);
+
+    /// <summary>The build in every situation, the full pack first; solved once, however often it is asked for.</summary>
+    /// <param name="stop">Tells that nobody waits for the answer any more.</param>
+    public IReadOnlyList<RailSheet> Rails(CancellationToken stop = default) =>
+        _rails.Sheets ??= RailReader.Read(Wired, Situation.All(Wired), stop);
+
+    /// <summary>What several askers of one answer share.</summary>
+    private sealed class SheetKeep
+    {
+        public IReadOnlyList<RailSheet>? Sheets { get; set; }
+    }
 
     /// <summary>Plans the same build with other pins and bans; sooner than from the beginning.</summary>
     public FitReader With(IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans) => new(_space.With(pins, bans));
@@ -90,7 +104,8 @@ public sealed class FitReader
             RoomReader.Words(RoomLeft.Of(_space, Plan), _build),
             FindingReader.Open(findings),
             FaceReader.Of(_build.Board),
-            wiring.PadsInUse()
+            wiring.PadsInUse(),
+            RailAnswer.Flight(Wired).FirstOrDefault() is { } full ? RailReader.Read(Wired, full).Leads : []
         );
     }
 

@@ -3,6 +3,7 @@ using Gorvix.Core.Findings;
 using Gorvix.Core.Leaflets;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Protocols;
+using Gorvix.Core.Rails;
 using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Fit;
@@ -25,6 +26,7 @@ namespace Gorvix.Core.Fit;
 /// <param name="Open">How many findings are open at each step.</param>
 /// <param name="Face">The board as it lies on the bench.</param>
 /// <param name="Pads">The pads in use.</param>
+/// <param name="Supplies">What each supply lead gets with the pack full, station by station; empty while nothing feeds the build.</param>
 public sealed record FitSheet(
     Verdict Verdict,
     string Board,
@@ -42,14 +44,16 @@ public sealed record FitSheet(
     FitRoom Room,
     OpenFindings Open,
     BoardFace Face,
-    IReadOnlyList<PadUse> Pads
+    IReadOnlyList<PadUse> Pads,
+    IReadOnlyList<LeadReading> Supplies
 );
 
 /// <summary>Stops and warnings by the step at which they are mended.</summary>
 /// <param name="Parts">How many say that board, pack and parts do not suit each other.</param>
 /// <param name="Fit">How many are about links, wires and settings.</param>
+/// <param name="Rails">How many under Rails.</param>
 /// <param name="OfParts">What is mended by another part, pack or supply; notes too.</param>
-public sealed record OpenFindings(int Parts, int Fit, IReadOnlyList<Finding> OfParts);
+public sealed record OpenFindings(int Parts, int Fit, int Rails, IReadOnlyList<Finding> OfParts);
 
 /// <summary>A pad of the board with what is on it.</summary>
 /// <param name="Pad">Id of the pad.</param>

@@ -4,6 +4,7 @@ using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
 
@@ -25,8 +26,16 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
             .. Rivals(wanted, own, here)
                 .GroupBy(r => r.Who, r => r.What)
                 .Select(g => $"{g.Key} {Phrase.Join([.. g.Distinct().Take(Few)])}")
+                .Concat(Overloaded(wanted))
                 .Take(Few),
         ];
+
+    // What would have to give more than it can.
+    private IEnumerable<string> Overloaded(Hookup wanted) =>
+        from draw in (wanted as Feed)?.Draws ?? []
+        let drawn = draw.Typical + plan.Drawn(draw.Budget).Typical
+        where drawn > draw.Budget.Limit
+        select $"{draw.Budget.Label} gives {PlainWords.Amperes(draw.Budget.Limit / 1000.0)} at most and would have to give {PlainWords.Amperes(drawn / 1000.0)}";
 
     /// <summary>The clauses against whichever of several hookups has the fewest rivals.</summary>
     public IReadOnlyList<string> AgainstBest(IEnumerable<Hookup> wanted, string own, Port? here = null) =>

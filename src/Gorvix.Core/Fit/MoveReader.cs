@@ -1,6 +1,7 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
 using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
@@ -36,10 +37,13 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         var was = earlier.Feeds.FirstOrDefault(f =>
             f.Ways.Device.Id == now.Ways.Device.Id && f.Ways.Supply.Lead == now.Ways.Supply.Lead
         );
-        return (was?.Feed?.Pad, now.Feed?.Pad) is ({ } from, { } to) && from.Id != to.Id
-            ? $"The supply of the {now.Ways.Device.Device.Name} moved from pad {from.Label} to {to.Label}."
+        return (was?.Feed, now.Feed) is ({ Place: { } from }, { Place: { } to } feed) && !SamePlace(was.Feed, feed)
+            ? $"The supply of the {now.Ways.Device.Device.Name} moved from {from} to {to}."
             : null;
     }
+
+    private static bool SamePlace(Feed was, Feed now) =>
+        was.Pad?.Id == now.Pad?.Id && was.From?.Device == now.From?.Device && was.From?.Lead.Id == now.From?.Lead.Id;
 
     // Why a link left its port: it cannot be there any more, somebody else needs it, or the builder said so.
     private string? Why(Move move)

@@ -2,7 +2,9 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Rails;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Fit;
@@ -88,7 +90,11 @@ public static class SweepReader
         }
         var left = plan.Placements.Where(p => p.Route is null).ToList();
         var suits = Feeder.InputSuits(build);
-        var stops = FindingReader.Supplies(build, plan, new Holders(build, plan)).Where(FindingReader.IsStop).ToList();
+        var stops = FindingReader
+            .Supplies(build, plan, new Holders(build, plan))
+            .Concat(RailAnswer.BesidesInput(WiredBuild.From(build, plan)))
+            .Where(FindingReader.IsStop)
+            .ToList();
         var carried = plan.Placements.Count - left.Count;
         List<string> verdict =
         [

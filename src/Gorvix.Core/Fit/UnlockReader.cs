@@ -2,6 +2,7 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Rails;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
 
@@ -41,7 +42,15 @@ internal sealed class UnlockReader(
             : null;
 
     private IEnumerable<(FitUnlock Words, Unlock Unlock)> Found(Link link) =>
-        Unlocks.Of(space, plan, link, library).Select(unlock => (WordsOf(link, unlock), unlock));
+        Unlocks.Of(space, plan, link, library).Where(Holds).Select(unlock => (WordsOf(link, unlock), unlock));
+
+    // Planned again, and solved again: a way out that burns or starves something is none.
+    private bool Holds(Unlock unlock) =>
+        ResolvedBuild.Of(unlock.After, library).Build is { } after
+        && (
+            !RailAnswer.Stops(RailAnswer.Of(WiredBuild.From(after, unlock.Plan), space.Stop))
+            || RailAnswer.Stops(RailAnswer.Of(wired, space.Stop))
+        );
 
     private FitUnlock WordsOf(Link link, Unlock unlock)
     {
@@ -70,6 +79,8 @@ internal sealed class UnlockReader(
                 $"Go without {FitWords.Short(space.Build.Links.First(l => l.Id == other), space.Build)}",
             (UnlockKind.SwapDevice, { Device: { } device, Part: { } part }) =>
                 $"Take the {Name(library.Device(part)!)} in place of the {space.Build.Devices.First(d => d.Id == device).Device.Name}",
+            (UnlockKind.AddRegulator, { Part: { } part }) =>
+                $"Add the {Name(library.Device(part)!)} and feed the device from it",
             (_, { Part: { } part }) => $"Take the board {Name(library.Board(part)!)}",
             _ => $"{step.Kind}",
         };
@@ -97,7 +108,11 @@ internal sealed class UnlockReader(
             }
         }
         var kinds = unlock.Steps.Select(s => s.Kind).ToHashSet();
-        if (kinds.Contains(UnlockKind.SwapDevice) || kinds.Contains(UnlockKind.SwapBoard))
+        if (
+            kinds.Contains(UnlockKind.AddRegulator)
+            || kinds.Contains(UnlockKind.SwapDevice)
+            || kinds.Contains(UnlockKind.SwapBoard)
+        )
         {
             words.Add("another part to buy");
         }

@@ -78,39 +78,34 @@ internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
         var feed = plan.Feeds.FirstOrDefault(f => f.Ways.Device.Id == device.Id && f.Ways.Supply.Lead == lead.Lead.Id);
         var supply = device.Device.Supplies.FirstOrDefault(s => s.Lead == lead.Lead.Id);
         var window = supply?.Window;
-        var starved = window is not null && lead.Pad is null && wired.Sources.Input is not null;
+        var starved = window is not null && lead is { Pad: null, To: null } && wired.Sources.Input is not null;
         var need = lead.Link is { } link ? space.Build.Links.First(l => l.Id == link).Function.Need : (Need?)null;
+        var at = lead is { Pad: null, To: null }
+            ? null
+            : new FeedMatch
+            {
+                Device = device.Id,
+                Lead = lead.Lead.Id,
+                Pad = lead.Pad?.Id,
+                From = lead.To?.Device,
+                FromLead = lead.To?.Lead.Id,
+            };
         var outside = new LeadMatch { Device = device.Id, Lead = lead.Lead.Id };
         return new FitLead(
             lead.Lead.Id,
             lead.Lead.Label,
             lead.Lead.Colour,
             need is { } n ? Phrase.Lower(PlainWords.Of(n)) : Job(lead),
-            starved ? "has no pad" : WireWords.Of(lead),
+            starved ? "has no pad" : WireWords.Of(lead, wired),
             starved,
             lead.IsUsed || feed?.Feed is not null,
             lead.Pad is { } pad ? pad.Label : null,
             supply is null ? null : $"{PlainWords.Of(supply.Window)} ({Draws(supply)})",
             feed?.Feed?.Volts is { } volts
-                ? $"{PlainWords.Of(volts)} ({BoardWords.Of(feed.Feed.Rail!)})"
+                ? $"{PlainWords.Of(volts)} ({(feed.Feed.From is { } from ? $"from the {from.Name}" : BoardWords.Of(feed.Feed.Rail!))})"
                 : OutputOf(device, lead),
-            feed is { Feed: not null } && lead.Pad is { } at
-                ? new FeedMatch
-                {
-                    Device = device.Id,
-                    Lead = lead.Lead.Id,
-                    Pad = at.Id,
-                }
-                : null,
-            lead.Pad is { } fed
-                && _wishes.Pins.Contains(
-                    new FeedMatch
-                    {
-                        Device = device.Id,
-                        Lead = lead.Lead.Id,
-                        Pad = fed.Id,
-                    }
-                ),
+            feed is { Feed: not null } ? at : null,
+            at is not null && _wishes.Pins.Contains(at),
             Harness.Of(device.Device).HomeOf(lead.Lead.Id) >= 0 && seat.Kind == SeatKind.Seated ? outside : null,
             _wishes.Pins.Contains(outside)
         );

@@ -94,6 +94,7 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
         };
         return can ? "another pin holds what it needs."
             : pin is SeatMatch ? "the plug does not go there."
+            : pin is FeedMatch { From: not null } ? "that output does not feed it."
             : "the pad does not feed it.";
     }
 
@@ -144,8 +145,11 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
                 return _build.Circuit.Sockets.First(s => s.Id == socket).Label;
             case SeatMatch:
                 return "no socket";
+            case FeedMatch { From: { } from } feed:
+                var giver = _build.Devices.First(d => d.Id == from).Device;
+                return $"{giver.Leads.First(l => l.Id == feed.FromLead).Label} of the {giver.Name}";
             case FeedMatch feed:
-                return PadOf(feed.Pad);
+                return PadOf(feed.Pad!);
             case LeadMatch lead:
                 var device = _build.Devices.First(d => d.Id == lead.Device).Device;
                 return $"{device.Leads.First(l => l.Id == lead.Lead).Label} of the {device.Name}";

@@ -58,6 +58,10 @@ public static class GorvixJson
                 var usual = Activator.CreateInstance(property.PropertyType);
                 property.ShouldSerialize = (_, value) => value is not null && !value.Equals(usual);
             }
+            else if (property.PropertyType == typeof(PowerSide))
+            {
+                property.ShouldSerialize = (_, value) => !PowerSide.Usual.Equals(value);
+            }
             else if (property.PropertyType == typeof(HouseRules))
             {
                 property.ShouldSerialize = (_, value) => !HouseRules.Default.Equals(value);

@@ -87,14 +87,20 @@ internal static class BoardCheck
             list.Range(rail.Volts ?? 0, 0, 60, "V", $"{place}.rails[{i}].volts");
             list.Range(rail.Dropout ?? 0, 0, 20, "V", $"{place}.rails[{i}].dropout");
             list.Range(rail.Limit ?? 1, 0.001, PartCheck.MostAmperes, "A", $"{place}.rails[{i}].limit");
+            list.Range(rail.Efficiency ?? 1, 0.3, 1, "of the power", $"{place}.rails[{i}].efficiency");
+            list.Range(rail.Quiescent ?? 0, 0, 1, "A", $"{place}.rails[{i}].quiescent");
             var made = rail.Feed is RailFeed.Regulator or RailFeed.Booster or RailFeed.RegulatorOrUsb;
-            if (!made && (rail.Kind is not null || rail.Dropout is > 0))
+            var told = rail is not { Kind: null, Efficiency: null, Quiescent: null } || rail.Dropout is > 0;
+            if (!made && told)
             {
                 list.Stop(
                     PartRules.BadValue,
                     $"{place}.rails[{i}]",
-                    ("problem", "has a \"kind\" or a \"dropout\", and nothing regulates it"),
-                    ("mend", "Leave them out, or say under \"feed\" what makes its volts.")
+                    ("problem", "tells how its volts are made, and nothing regulates it"),
+                    (
+                        "mend",
+                        "Leave kind, dropout, efficiency and quiescent out, or say under \"feed\" what makes its volts."
+                    )
                 );
             }
             if (rail.From is { } from)

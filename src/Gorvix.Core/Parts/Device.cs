@@ -146,6 +146,18 @@ public sealed record SupplyOutput
 
     /// <summary>Whether it is filtered; null when the leaflet does not say.</summary>
     public Filtering? Filtering { get; init; }
+
+    /// <summary>How it makes its volts; null when the leaflet does not say, and then nothing is lost.</summary>
+    public RegulatorKind? Kind { get; init; }
+
+    /// <summary>How much more it needs than it gives, in volts; null when the leaflet does not say, and then nothing is taken off.</summary>
+    public double? Dropout { get; init; }
+
+    /// <summary>The part of the power that comes out, above 0.3 and up to 1; null when the leaflet does not say, and then nothing is lost.</summary>
+    public double? Efficiency { get; init; }
+
+    /// <summary>What it takes for itself, in amperes, 0 to 1; null when the leaflet does not say, and then it takes nothing.</summary>
+    public double? Quiescent { get; init; }
 }
 
 /// <summary>Whether a device remembers its set-up without power.</summary>
@@ -188,6 +200,12 @@ public sealed record SupplyInput
 
     /// <summary>The most current that it draws, in amperes; null when the leaflet does not say.</summary>
     public double? Peak { get; init; }
+
+    /// <summary>The least that it can draw as a rule, in amperes: 0 when nothing is told.</summary>
+    public double Rule() => Typical ?? 0;
+
+    /// <summary>The least that it can draw at most, in amperes: 0 when nothing is told.</summary>
+    public double Most() => Math.Max(Peak ?? 0, Typical ?? 0);
 }
 
 /// <summary>When a lead drives its wire.</summary>

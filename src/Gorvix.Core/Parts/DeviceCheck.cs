@@ -51,6 +51,9 @@ internal static class DeviceCheck
             list.Known(output.Lead, leads, "output lead", $"{place}.outputs[{i}].lead");
             list.Range(output.Volts ?? 5, 0.5, 60, "V", $"{place}.outputs[{i}].volts");
             list.Range(output.Limit ?? 1, 0.001, PartCheck.MostAmperes, "A", $"{place}.outputs[{i}].limit");
+            list.Range(output.Dropout ?? 0, 0, 20, "V", $"{place}.outputs[{i}].dropout");
+            list.Range(output.Efficiency ?? 1, 0.3, 1, "of the power", $"{place}.outputs[{i}].efficiency");
+            list.Range(output.Quiescent ?? 0, 0, 1, "A", $"{place}.outputs[{i}].quiescent");
         }
     }
 

@@ -37,6 +37,12 @@ public sealed record Rail
     /// <summary>How its regulator works; null when the leaflet does not say.</summary>
     public RegulatorKind? Kind { get; init; }
 
+    /// <summary>The part of the power that comes out of its regulator, above 0.3 and up to 1; null when the leaflet does not say, and then nothing is lost.</summary>
+    public double? Efficiency { get; init; }
+
+    /// <summary>What its regulator takes for itself, in amperes, 0 to 1; null when the leaflet does not say, and then it takes nothing.</summary>
+    public double? Quiescent { get; init; }
+
     /// <summary>Whether a filter keeps the motors' noise off it; null when the leaflet does not say.</summary>
     public Filtering? Filtering { get; init; }
 }

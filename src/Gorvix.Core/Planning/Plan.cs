@@ -64,6 +64,13 @@ public sealed record Plan(IReadOnlyList<Placement> Placements, PlanCost Cost)
     /// <summary>The seat of a device's plug.</summary>
     public SeatWay SeatOf(string device) => Seats.First(s => s.Ways.Device.Id == device).Way;
 
+    /// <summary>What its supplies draw from a rail or output, in milliamperes; what is unknown counts nothing.</summary>
+    public (int Typical, int Peak) Drawn(Budget budget)
+    {
+        var draws = Feeds.SelectMany(f => f.Feed?.Draws ?? []).Where(d => d.Budget == budget).ToList();
+        return (draws.Sum(d => d.Typical), draws.Sum(d => d.Peak));
+    }
+
     /// <summary>The links on a port: one, or two on its halves, or all on a bus.</summary>
     public IReadOnlyList<Link> On(string port) =>
         [.. Placements.Where(p => p.Route?.Port.Id == port).Select(p => p.Link)];

@@ -25,6 +25,9 @@ internal sealed class PlanNode(PlanProblem problem)
     private ResourceSet[]? _denied;
     private int[] _hosts = problem.NoHosts;
     private int[] _guests = problem.NoGuests;
+    private PlanLoads? _loads =
+        problem.Space.Loads.Count > 0 ? new PlanLoads(problem.Space.Loads, problem.Entries.Count) : null;
+
     private Assignment? _assignment;
     private int[] _places = [];
     private ResourceSet _seated;
@@ -45,6 +48,7 @@ internal sealed class PlanNode(PlanProblem problem)
         node._decided |= ResourceSet.Of(row);
         node._chosen = [.. _chosen];
         node._chosen[row] = option;
+        node._loads = _loads?.Taking(row, option);
         if (option is null)
         {
             node._paid += _entries[row].Unmet?.Number ?? Forbidden;
@@ -115,6 +119,31 @@ internal sealed class PlanNode(PlanProblem problem)
         return node;
     }
 
+    /// <summary>Both parts of a cut where a rail or output would have to give more than it can: the row draws less, or at least so much.</summary>
+    public (PlanNode Less, PlanNode More) Cutting(int row, int load, int drawn)
+    {
+        var (less, more) = (Copy(), Copy());
+        less._loads = _loads!.Capping(row, load, drawn - 1);
+        more._loads = _loads.Flooring(row, load, drawn);
+        return (less, more);
+    }
+
+    /// <summary>Both parts of a cut where peaks pass a limit that nobody has paid: they keep within it, or it is paid.</summary>
+    public (PlanNode Spared, PlanNode Strained) Straining(int load)
+    {
+        var (spared, strained) = (Copy(), Copy());
+        spared._loads = _loads!.Sparing(load);
+        strained._loads = _loads.Straining(load);
+        strained._paid += PlanSpace.StrainCost;
+        return (spared, strained);
+    }
+
+    /// <summary>Where the relaxed choice draws more than a rail or output gives; null where all fits.</summary>
+    public (int Row, int Load, int Drawn)? Overload() => _loads?.Overload(Relaxed);
+
+    /// <summary>A limit that the peaks of the relaxed choice pass and that nobody has paid; -1 for none.</summary>
+    public int Strained() => _loads?.Unpaid(Relaxed) ?? -1;
+
     /// <summary>Every way to settle where a guest sits.</summary>
     public IEnumerable<PlanNode> Settling(int guest) =>
         problem
@@ -158,7 +187,7 @@ internal sealed class PlanNode(PlanProblem problem)
     /// <summary>True when the row may still take the option.</summary>
     public bool Allows(int row, PlanOption option)
     {
-        if (option.Sets.Meets(_barred))
+        if (option.Sets.Meets(_barred) || (_loads is not null && !_loads.Allows(row, option)))
         {
             return false;
         }
@@ -191,7 +220,11 @@ internal sealed class PlanNode(PlanProblem problem)
     public void Relax(Int128[] costs, PlanOption?[] best)
     {
         Relaxed = [.. _chosen];
-        Bound = _paid;
+        Bound = _loads is { IsDead: true } ? Forbidden : _paid;
+        if (Bound >= Forbidden)
+        {
+            return;
+        }
         var ports = problem.Space.Columns;
         var columns = problem.Columns;
         _seated = ResourceSet.None;
@@ -298,7 +331,7 @@ internal sealed class PlanNode(PlanProblem problem)
             sets |= option?.Sets ?? ResourceSet.None;
             sum += option?.Cost.Number ?? _entries[i].Unmet?.Number ?? Forbidden;
         }
-        return sum + problem.Space.OnceCost(sets);
+        return sum + problem.Space.OnceCost(sets) + ((_loads?.Strains(Relaxed) ?? 0) * PlanSpace.StrainCost);
     }
 
     /// <summary>The first priced state that the relaxed choice holds and that is not paid yet, whole ports aside, or -1.</summary>
@@ -324,6 +357,7 @@ internal sealed class PlanNode(PlanProblem problem)
             _hosts = _hosts,
             _guests = _guests,
             _denied = _denied,
+            _loads = _loads,
         };
 
     private ResourceSet[] Marked(ResourceSet[]? rows, int row, int resource)

@@ -10,7 +10,8 @@ internal sealed class PlanOption(
     in ResourceSet sets,
     in ResourceSet bars,
     PlanCost cost,
-    int whole
+    int whole,
+    int[]? loads = null
 )
 {
     /// <summary>What it takes.</summary>
@@ -31,6 +32,9 @@ internal sealed class PlanOption(
     /// <summary>The state "this whole port is in use" that it holds; -1 for none.</summary>
     public readonly int Whole = whole;
 
+    /// <summary>What it draws from each load of <see cref="PlanSpace.Loads"/>, in milliamperes; null for nothing.</summary>
+    public readonly int[]? Loads = loads;
+
     /// <summary>What is chosen with it.</summary>
     public Hookup Hookup { get; } = hookup;
 
@@ -41,7 +45,7 @@ internal sealed class PlanOption(
     public bool IsHalf { get; } = hookup is Route && hookup.Claims.Holds.Any(h => h is ShareHold);
 
     /// <summary>The same at another price.</summary>
-    public PlanOption At(PlanCost price) => new(Hookup, Column, Takes, Sets, Bars, price, Whole);
+    public PlanOption At(PlanCost price) => new(Hookup, Column, Takes, Sets, Bars, price, Whole, Loads);
 
     /// <summary>True when both can have the halves of one port.</summary>
     public bool Shares(PlanOption other) => Column == other.Column && IsHalf && other.IsHalf && !Clashes(other);
@@ -50,9 +54,15 @@ internal sealed class PlanOption(
     public bool Clashes(PlanOption other) =>
         Takes.Meets(other.Takes) || Sets.Meets(other.Bars) || Bars.Meets(other.Sets);
 
-    /// <summary>True when this takes no more and holds no more.</summary>
+    /// <summary>True when this takes no more, holds no more and draws no more.</summary>
     public bool IsWithin(PlanOption other) =>
-        Takes.IsWithin(other.Takes) && Sets.IsWithin(other.Sets) && Bars.IsWithin(other.Bars);
+        Takes.IsWithin(other.Takes)
+        && Sets.IsWithin(other.Sets)
+        && Bars.IsWithin(other.Bars)
+        && (Loads is null || Loads.Index().All(l => l.Item <= other.LoadOn(l.Index)));
+
+    /// <summary>What it draws from one load.</summary>
+    public int LoadOn(int load) => Loads is null ? 0 : Loads[load];
 }
 
 /// <summary>A link, a supply lead, a plug or a lead with all its options.</summary>

@@ -104,6 +104,13 @@ internal sealed class PlanSearch(PlanProblem problem, int mostWeighed = PlanSear
                 Open(Relaxed(other));
                 continue;
             }
+            if (node.Overload() is var (row, load, drawn))
+            {
+                var (less, more) = node.Cutting(row, load, drawn);
+                Open(Relaxed(less));
+                Open(Relaxed(more));
+                continue;
+            }
             var cost = node.Cost();
             if (cost <= most)
             {
@@ -113,6 +120,12 @@ internal sealed class PlanSearch(PlanProblem problem, int mostWeighed = PlanSear
             {
                 Open(Relaxed(node.Holding(unpaid)));
                 Open(Relaxed(node.Barring(unpaid)));
+            }
+            else if (cost > node.Bound && node.Strained() is var strain and >= 0)
+            {
+                var (spared, strained) = node.Straining(strain);
+                Open(Relaxed(spared));
+                Open(Relaxed(strained));
             }
         }
         return best;

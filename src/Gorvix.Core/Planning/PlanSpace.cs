@@ -64,6 +64,7 @@ public sealed class PlanSpace
                 _bars[Index(hold)] = Barred(group, hold);
             }
         }
+        Loads = PlanLoad.Of(choices);
         var busRows = Ways.SelectMany(w => w.Routes.Select(r => r.Port).Where(p => p.Kind == PortKind.Bus).Distinct())
             .CountBy(p => p.Id)
             .ToDictionary();
@@ -86,6 +87,15 @@ public sealed class PlanSpace
         _hasWhole = Once.Any(o => o.Whole);
         WholeEach = Once.Where(o => o.Whole).Select(o => o.Each).FirstOrDefault();
     }
+
+    /// <summary>
+    /// The rails and outputs whose limit the build could pass: each as two loads, what is drawn as a rule, which no plan may pass,
+    /// and then what is drawn at most, which a plan may pass at the price of a hazard.
+    /// </summary>
+    internal IReadOnlyList<PlanLoad> Loads { get; }
+
+    /// <summary>What it costs that a limit is passed at times.</summary>
+    internal static Int128 StrainCost { get; } = PlanCost.Of(CostTerm.Hazards, 1).Number;
 
     /// <summary>What decides about whole links: a job that one port may have. Who gets it is settled first.</summary>
     internal ResourceSet Weighty { get; private set; }
@@ -279,7 +289,17 @@ public sealed class PlanSpace
             }
             barred |= _bars[state];
         }
-        return new PlanOption(choice.Hookup, ColumnOf(choice, takes, busRows), taken, set, barred, choice.Cost, whole);
+        var column = ColumnOf(choice, takes, busRows);
+        return new PlanOption(
+            choice.Hookup,
+            column,
+            taken,
+            set,
+            barred,
+            choice.Cost,
+            whole,
+            PlanLoad.DrawnBy(choice, Loads)
+        );
     }
 
     // The port of a serial unit, else the first net; -1 where nothing is fought about. A bus, a pulse input or

@@ -25,6 +25,9 @@ public enum UnlockKind
     /// <summary>Another link gives way.</summary>
     LeaveOut,
 
+    /// <summary>A regulator, adapter or filter of the library that feeds what the board cannot.</summary>
+    AddRegulator,
+
     /// <summary>Another device of the same kind from the library.</summary>
     SwapDevice,
 

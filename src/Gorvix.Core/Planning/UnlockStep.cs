@@ -44,7 +44,7 @@ public sealed record UnlockTarget
                 {
                     RouteMatch m => $"{m.Link},{m.Port},{m.Pad},{m.Mode},{m.Bridges}",
                     SeatMatch m => $"plug,{m.Device},{m.Socket}",
-                    FeedMatch m => $"supply,{m.Device},{m.Lead},{m.Pad}",
+                    FeedMatch m => $"supply,{m.Device},{m.Lead},{m.Pad},{m.From},{m.FromLead}",
                     LeadMatch m => $"lead,{m.Device},{m.Lead}",
                     _ => null,
                 },
@@ -70,6 +70,7 @@ public static class UnlockSteps
     private const int FirmwarePrice = 15;
     private const int HarnessPrice = 5;
     private const int LeaveOutPrice = 20;
+    private const int RegulatorPrice = 30;
     private const int DevicePrice = 40;
     private const int BoardPrice = 80;
 
@@ -82,6 +83,7 @@ public static class UnlockSteps
         ("a link that is nice to have gives way", LeaveOutPrice),
         ("a want gives way", 2 * LeaveOutPrice),
         ("a must gives way", 3 * LeaveOutPrice),
+        ("a regulator, adapter or filter of its own", RegulatorPrice),
         ("another device", DevicePrice),
         ("another board", BoardPrice),
     ];
@@ -119,6 +121,7 @@ public static class UnlockSteps
                     b => BuildEdits.WithoutLink(b, l.Id),
                     PriceWithout(l)
                 )),
+            .. Regulators(space, link, library),
             .. Devices(space, library),
             .. library
                 .Boards.Where(b => b.Id != build.Board)
@@ -145,6 +148,22 @@ public static class UnlockSteps
             new() { Device = device.Id, Harness = harness.Id },
             b => BuildEdits.WithHarness(b, device.Id, harness.Id),
             HarnessPrice
+        );
+
+    // Where nothing feeds the device of the link, or what could is spoken for: a part that makes its volts.
+    private static IEnumerable<UnlockStep> Regulators(PlanSpace space, Link link, PartsLibrary library) =>
+        from part in library.Devices
+        where part.Kind is DeviceKind.Regulator or DeviceKind.Adapter or DeviceKind.Filter
+        where
+            part.Outputs.Any(o =>
+                o.Volts is null || link.Device.Supplies.Any(s => o.Volts >= s.Window.Min && o.Volts <= s.Window.Max)
+            )
+        where space.Build.Devices.All(d => d.Device.Id != part.Id)
+        select new UnlockStep(
+            UnlockKind.AddRegulator,
+            new() { Part = part.Id },
+            b => BuildEdits.WithDevice(b, part, library),
+            RegulatorPrice
         );
 
     private static IEnumerable<UnlockStep> Devices(PlanSpace space, PartsLibrary library) =>

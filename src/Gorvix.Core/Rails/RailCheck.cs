@@ -1,9 +1,13 @@
 using System.Globalization;
+using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Routing;
+using Gorvix.Core.Wiring;
 
 namespace Gorvix.Core.Rails;
 
-/// <summary>What there is to say of a build in a situation.</summary>
+/// <summary>What there is to say of a build in a situation, and of its wiring in every situation.</summary>
 public static class RailCheck
 {
     /// <summary>More than this of a linear regulator, in watts, is too hot to touch (common practice).</summary>
@@ -12,76 +16,122 @@ public static class RailCheck
     /// <summary>More of the pad's volts than this should not stay in the wire (common practice).</summary>
     public const double MostDrop = 0.03;
 
-    // A meter and a leaflet agree to about this, in volts.
-    private const double Slack = 0.02;
+    /// <summary>A limiter that lets more through than this, in amperes, holds no fault harmless (common practice: 1 to 2 A).</summary>
+    public const double MostHarmless = 2;
+
+    /// <summary>A lamp stands this many times its volts for the time of a look; beyond it burns out at once (from memory: life goes with the 13th power).</summary>
+    public const double MostGlare = 1.6;
 
     /// <summary>The findings of a situation, the worst first.</summary>
     /// <param name="sheet">The build in the situation.</param>
     public static IReadOnlyList<Finding> Of(RailSheet sheet) => [.. All(sheet).OrderByDescending(f => f.Severity)];
+
+    /// <summary>What holds whatever feeds the build: grounds, and video on a supply with the motors' noise on it.</summary>
+    /// <param name="wired">The build as it is wired.</param>
+    /// <param name="sheet">The build in any situation.</param>
+    public static IReadOnlyList<Finding> Standing(WiredBuild wired, RailSheet sheet) =>
+        [
+            .. Grounds(wired, sheet)
+                .Concat(sheet.Leads.Select(l => Noisy(wired, l)).OfType<Finding>())
+                .OrderByDescending(f => f.Severity),
+        ];
 
     private static IEnumerable<Finding> All(RailSheet sheet)
     {
         var name = sheet.Situation.Name;
         if (sheet.Problem is { } problem)
         {
-            var parts = problem.Split(" finds ", 2);
             yield return RailRules.Unsettled.Found(
                 Severity.Warn,
-                Subject.Place(parts[0]),
+                Subject.Place(problem.Place),
                 ("situation", name),
-                ("place", parts[0]),
-                ("why", parts.Length > 1 ? $"it finds {parts[1]}" : problem)
+                ("place", problem.Place),
+                ("why", problem.Why)
             );
         }
-        var usb = sheet.Situation.InputVolts is null;
-        foreach (var lead in sheet.Leads.Where(l => l.Pad is not null))
+        if (
+            sheet.Input is { } input
+            && (
+                input.Volts > input.Window.Max + LeadReading.Slack
+                || (Free(sheet) && input.Volts < input.Window.Min - LeadReading.Slack)
+            )
+        )
         {
-            foreach (var finding in OfLead(sheet, lead, name, usb))
-            {
-                yield return finding;
-            }
+            yield return RailRules.Input.Found(
+                Severity.Stop,
+                Subject.Build,
+                ("board", input.Board),
+                ("volts", Figure(input.Volts)),
+                ("situation", name),
+                ("min", Figure(input.Window.Min)),
+                ("max", Figure(input.Window.Max))
+            );
         }
-        foreach (var rail in sheet.Rails)
+        foreach (var tied in sheet.Ties)
         {
-            if (rail.Limit is { } limit && rail.Peak > limit)
-            {
-                var always = rail.Typical > limit;
-                yield return RailRules.Overloaded.Found(
-                    always ? Severity.Stop : Severity.Warn,
-                    Subject.Place(rail.Label),
-                    ("rail", rail.Label),
-                    ("limit", Amps(limit)),
-                    ("situation", name),
-                    ("least", rail.AtLeast ? "at least " : ""),
-                    ("amps", Amps(always ? rail.Typical : rail.Peak)),
-                    ("how", always ? "are drawn all the time" : "are drawn at times")
-                );
-            }
-            if (rail.Heat > MostHeat)
-            {
-                yield return RailRules.Heat.Found(
-                    Severity.Warn,
-                    Subject.Place(rail.Label),
-                    ("rail", rail.Label),
-                    ("watts", rail.Heat.Value.ToString("0.0", CultureInfo.InvariantCulture)),
-                    ("situation", name)
-                );
-            }
+            yield return RailRules.Tied.Found(
+                Severity.Stop,
+                Subject.Place(tied[0]),
+                ("situation", name),
+                ("rail", tied[0]),
+                ("others", Phrase.Join([.. tied.Skip(1)]))
+            );
         }
-        if (usb && sheet.UsbAmps is { } drawn && drawn.Typical > Situation.UsbAmps)
+        foreach (var finding in sheet.Leads.SelectMany(lead => OfLead(sheet, lead, name)))
+        {
+            yield return finding;
+        }
+        foreach (var finding in sheet.Rails.SelectMany(rail => OfRail(sheet, rail, name)))
+        {
+            yield return finding;
+        }
+        var most = PowerSide.AmpsOf(sheet.Situation.Power.Usb);
+        if (sheet.Situation.InputVolts is null && sheet.UsbAmps is { } drawn && drawn.Typical > most)
         {
             var first = sheet.Rails.Where(r => r.Alive).MaxBy(r => r.Typical);
             yield return RailRules.UsbLimit.Found(
                 Severity.Warn,
                 Subject.Place("USB"),
                 ("rail", first?.Label ?? "USB"),
-                ("amps", Amps(drawn.Typical)),
-                ("limit", Amps(Situation.UsbAmps))
+                ("amps", Figure(drawn.Typical)),
+                ("limit", Figure(most))
+            );
+        }
+        foreach (var finding in Limiter(sheet))
+        {
+            yield return finding;
+        }
+    }
+
+    private static IEnumerable<Finding> OfRail(RailSheet sheet, RailReading rail, string name)
+    {
+        if (rail.State is RailState.Over or RailState.Strained)
+        {
+            var always = rail.State == RailState.Over;
+            yield return RailRules.Overloaded.Found(
+                always ? Severity.Stop : Severity.Warn,
+                Subject.Place(rail.Label),
+                ("rail", rail.Label),
+                ("limit", Figure(rail.Limit!.Value)),
+                ("situation", name),
+                ("least", rail.AtLeast ? "at least " : ""),
+                ("amps", Figure(always ? rail.Typical : rail.Peak)),
+                ("how", always ? "are drawn all the time" : "are drawn at times")
+            );
+        }
+        if (rail.Heat > MostHeat)
+        {
+            yield return RailRules.Heat.Found(
+                Severity.Warn,
+                Subject.Place(rail.Label),
+                ("rail", rail.Label),
+                ("watts", rail.Heat.Value.ToString("0.0", CultureInfo.InvariantCulture)),
+                ("situation", name)
             );
         }
     }
 
-    private static IEnumerable<Finding> OfLead(RailSheet sheet, LeadReading lead, string name, bool usb)
+    private static IEnumerable<Finding> OfLead(RailSheet sheet, LeadReading lead, string name)
     {
         Finding Say(Rule rule, Severity severity, params (string, string)[] facts) =>
             rule.Found(
@@ -89,25 +139,18 @@ public static class RailCheck
                 Subject.Lead(lead.Device, lead.Lead),
                 [("lead", lead.Label), ("device", lead.Name), .. facts]
             );
-        if (lead.Volts is not { } volts || lead.LowVolts is not { } low)
+        switch (lead.StateIn(sheet.Situation))
         {
-            // That no ground is joined is said of the wiring.
-            yield break;
-        }
-        if (volts > lead.Window.Max + Slack)
-        {
-            yield return Say(
-                RailRules.Over,
-                Severity.Stop,
-                ("volts", Volts(volts)),
-                ("situation", name),
-                ("takes", Volts(lead.Window.Max))
-            );
-        }
-        if (low < lead.Window.Min - Slack)
-        {
-            if (usb)
-            {
+            case LeadFeed.Burns:
+                yield return Say(
+                    RailRules.Over,
+                    Severity.Stop,
+                    ("volts", Figure(lead.Volts!.Value)),
+                    ("situation", name),
+                    ("takes", Figure(lead.Window.Max))
+                );
+                break;
+            case LeadFeed.Silent:
                 var rail = sheet.Rails.FirstOrDefault(r => r.Id == lead.Rail);
                 yield return Say(
                     RailRules.Silent,
@@ -115,39 +158,142 @@ public static class RailCheck
                     (
                         "why",
                         rail is { Alive: true }
-                            ? $"rail {rail.Label} gives only {Volts(low)} V from there"
+                            ? $"rail {rail.Label} gives only {Figure(lead.LowVolts!.Value)} V from there"
                             : $"rail {rail?.Label ?? "behind it"} is fed by the battery only"
                     )
                 );
                 yield break;
-            }
-            yield return Say(
-                RailRules.Under,
-                sheet.Situation.InLine == InLine.Nothing ? Severity.Stop : Severity.Note,
-                ("volts", Volts(low)),
-                ("situation", name),
-                ("takes", Volts(lead.Window.Min))
-            );
+            case LeadFeed.Starves or LeadFeed.Tight when !Free(sheet) && Trips(sheet):
+                // It is the limiter that is told of.
+                yield break;
+            case LeadFeed.Tight:
+                yield return Say(
+                    RailRules.Under,
+                    Free(sheet) ? Severity.Warn : Severity.Note,
+                    ("volts", Figure(lead.LowVolts!.Value)),
+                    ("situation", name),
+                    ("takes", Figure(lead.Window.Min))
+                );
+                break;
+            case LeadFeed.Starves:
+                yield return Say(
+                    RailRules.Under,
+                    Free(sheet) ? Severity.Stop : Severity.Note,
+                    ("volts", Figure(lead.LowVolts!.Value)),
+                    ("situation", name),
+                    ("takes", Figure(lead.Window.Min))
+                );
+                break;
+            case LeadFeed.Unfed or LeadFeed.Ungrounded:
+                yield break;
         }
-        if (
-            lead.Way.Count >= 2
-            && lead.Way[^2].Volts is var pad
-            && pad - lead.Way[^1].Volts > MostDrop * pad
-            && pad > 1
-        )
+        if (lead.Way is [.., { Volts: > 1 } pad, var end] && pad.Volts - end.Volts > MostDrop * pad.Volts)
         {
             yield return Say(
                 RailRules.Drop,
                 Severity.Warn,
-                ("pad", lead.Way[^2].What),
-                ("volts", Volts(pad - lead.Way[^1].Volts)),
+                ("pad", pad.What),
+                ("volts", Figure(pad.Volts - end.Volts)),
                 ("situation", name),
-                ("percent", $"{100 * (pad - lead.Way[^1].Volts) / pad:0}")
+                ("percent", $"{100 * (pad.Volts - end.Volts) / pad.Volts:0}")
             );
         }
     }
 
-    private static string Volts(double value) => value.ToString("0.0#", CultureInfo.InvariantCulture);
+    // What is in the line to keep a fault harmless: it must let the build start, and hold what a short would draw.
+    private static IEnumerable<Finding> Limiter(RailSheet sheet)
+    {
+        var (situation, power) = (sheet.Situation, sheet.Situation.Power);
+        if (situation.InputVolts is not { } input || sheet.Unlimited is not { } free)
+        {
+            yield break;
+        }
+        Finding Say(Rule rule, string what, string why) =>
+            rule.Found(Severity.Warn, Subject.Place("the supply input"), ("place", what), ("why", why));
+        var least = sheet.AtLeast ? "at least " : "";
+        switch (situation.InLine)
+        {
+            case InLine.Limiter when Trips(sheet):
+                var always = free.Typical > power.LimiterAmps;
+                yield return Say(
+                    RailRules.LimiterTrips,
+                    $"limiter of {Figure(power.LimiterAmps)} A",
+                    $"the build draws {least}{Figure(always ? free.Typical : free.Peak)} A {(always ? "as a rule" : "at times")}"
+                );
+                break;
+            case InLine.Limiter when power.LimiterAmps > Math.Max(MostHarmless, 2 * free.Peak) && !sheet.AtLeast:
+                yield return Say(
+                    RailRules.LimiterVain,
+                    $"limiter of {Figure(power.LimiterAmps)} A",
+                    $"the build draws {Figure(free.Peak)} A at most, so a fault may take {Figure(power.LimiterAmps - free.Peak)} A more before it holds"
+                );
+                break;
+            case InLine.Lamp when power.LampVolts < input / MostGlare:
+                yield return Say(
+                    RailRules.LimiterVain,
+                    $"lamp of {Figure(power.LampVolts)} V",
+                    $"at a short it gets {Figure(input)} V and burns out"
+                );
+                break;
+            case InLine.Lamp
+                when power.LampWatts / power.LampVolts > Math.Max(MostHarmless, 2 * free.Peak) && !sheet.AtLeast:
+                yield return Say(
+                    RailRules.LimiterVain,
+                    $"lamp of {Figure(power.LampWatts)} W",
+                    $"at a short it lets {Figure(power.LampWatts / power.LampVolts)} A through"
+                );
+                break;
+        }
+    }
 
-    private static string Amps(double value) => value.ToString("0.0#", CultureInfo.InvariantCulture);
+    private static bool Free(RailSheet sheet) => sheet.Situation.InLine == InLine.Nothing;
+
+    private static bool Trips(RailSheet sheet) =>
+        sheet.Situation is { InLine: InLine.Limiter, Power.LimiterAmps: var holds } && sheet.Unlimited?.Peak > holds;
+
+    private static IEnumerable<Finding> Grounds(WiredBuild wired, RailSheet sheet) =>
+        from lead in sheet.Leads.Where(l => l.StateIn(sheet.Situation) == LeadFeed.Ungrounded).DistinctBy(l => l.Device)
+        let signals = wired
+            .Joined.Where(l => l.Device == lead.Device && l.Lead.Role is not (LeadRole.Supply or LeadRole.Output))
+            .Select(l => l.Lead.Label)
+            .ToList()
+        select RailRules.NoGround.Found(
+            Severity.Stop,
+            Subject.Device(lead.Device),
+            ("device", lead.Name),
+            (
+                "how",
+                signals.Count == 0
+                    ? "so no current flows and it stays dead"
+                    : $"so its current looks for a way back through {Phrase.Join(signals)}"
+            )
+        );
+
+    // The schools: a regulated rail first, or the battery too, with a capacitor or filter at the transmitter.
+    private static Finding? Noisy(WiredBuild wired, LeadReading lead)
+    {
+        var device = wired.Build.Devices.First(d => d.Id == lead.Device).Device;
+        if (
+            !Feeder.Video.Contains(device.Kind)
+            || wired.Build.Board.Rails.FirstOrDefault(r => r.Id == lead.Rail) is not { } rail
+        )
+        {
+            return null;
+        }
+        var noisy = rail is { Feed: RailFeed.Battery, Filtering: not Filtering.Filtered };
+        var strict = wired.Build.Build.House.Video == VideoSupply.RegulatedFirst;
+        return noisy || rail.Filtering == Filtering.Unfiltered
+            ? RailRules.Noisy.Found(
+                strict && noisy ? Severity.Warn : Severity.Note,
+                Subject.Lead(lead.Device, lead.Lead),
+                ("device", lead.Name),
+                ("rail", rail.Label),
+                ("what", noisy ? "the battery itself" : "not filtered")
+            )
+            : null;
+    }
+
+    // Nothing is read below a hundredth of a volt.
+    private static string Figure(double value) =>
+        (Math.Abs(value) < 0.005 ? 0 : value).ToString("0.0#", CultureInfo.InvariantCulture);
 }

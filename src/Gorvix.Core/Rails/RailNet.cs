@@ -5,61 +5,73 @@ using Gorvix.Core.Wiring;
 
 namespace Gorvix.Core.Rails;
 
-/// <summary>How much each device draws.</summary>
-public enum LoadLevel
-{
-    /// <summary>What it draws as a rule.</summary>
-    Typical,
-
-    /// <summary>The most that it draws.</summary>
-    Peak,
-}
-
 /// <summary>A supply lead of a device in the net.</summary>
 /// <param name="Lead">The lead as it is wired.</param>
 /// <param name="Supply">What it takes.</param>
 /// <param name="Node">The node of the lead.</param>
 /// <param name="Ground">The node of the device's ground; null when no ground of it is joined.</param>
 /// <param name="Rails">Ids of the rails that its pad is joined to while the bridges stand as they do.</param>
-/// <param name="Load">Index of its load among the elements; null when its current is not known or it draws none.</param>
-/// <param name="Amps">What it draws at this level, in amperes; null when the leaflet does not say.</param>
-internal sealed record FedLead(
-    WiredLead Lead,
-    SupplyInput Supply,
+internal sealed record FedLead(WiredLead Lead, SupplyInput Supply, int Node, int? Ground, IReadOnlyList<string> Rails)
+{
+    /// <summary>The lead that feeds the device whose output feeds this one; null where a pad does.</summary>
+    public FedLead? Giver { get; init; }
+}
+
+/// <summary>An output of a device that feeds others.</summary>
+/// <param name="Device">Id within the build of the device.</param>
+/// <param name="Output">The output.</param>
+/// <param name="Lead">Its lead.</param>
+/// <param name="Node">The node of that lead.</param>
+/// <param name="Fed">What feeds the device.</param>
+/// <param name="Regulator">Its regulator among the net's; null where it passes on what it gets.</param>
+/// <param name="Passing">The element through which it passes on what it gets; null where it makes its volts.</param>
+internal sealed record GivingLead(
+    string Device,
+    SupplyOutput Output,
+    Lead Lead,
     int Node,
-    int? Ground,
-    IReadOnlyList<string> Rails,
-    int? Load,
-    double? Amps
+    FedLead Fed,
+    int? Regulator,
+    int? Passing
 );
 
 /// <summary>
 /// The supply part of a wired build as a net for the solver. What lies between pad and rail is told by the one walk
-/// (<see cref="Trace"/>); wires are taken as they are usually cut until their lengths are known.
+/// (<see cref="Trace"/>); wires are taken as they are usually cut where nobody has told their lengths.
 /// </summary>
 internal sealed class RailNet
 {
-    /// <summary>The wire of a supply lead whose length nobody has told: 10 cm of AWG 28 (common practice).</summary>
-    public static readonly Wire Usual = new(28, 100);
-
-    // A joint or a track, in ohms: small beside every wire, large enough for the arithmetic.
-    private const double Joint = 0.001;
-
+    private readonly RailCopper _copper;
     private readonly WiredBuild _wired;
     private readonly Circuit _circuit;
-    private readonly IReadOnlyList<BridgeAt> _positions;
     private readonly Dictionary<string, int> _rails = [];
     private readonly Dictionary<string, int> _pads = [];
     private readonly Dictionary<(string, string), int> _leads = [];
 
-    private RailNet(WiredBuild wired) =>
-        (_wired, _circuit, _positions) = (wired, wired.Build.Circuit, wired.Positions());
+    private RailNet(RailCopper copper) =>
+        (_copper, _wired, _circuit, Ways) = (copper, copper.Wired, copper.Wired.Build.Circuit, new SupplyWays(this));
 
-    /// <summary>The net.</summary>
-    public SupplyNet Net { get; } = new();
+    // The loads, by their places among the elements, with what they draw at most.
+    private Dictionary<int, double> _peaks = [];
+    private readonly Dictionary<string, List<int>> _loads = [];
+
+    /// <summary>The net, every device drawing what it draws as a rule.</summary>
+    public SupplyNet Net { get; private set; } = new();
+
+    /// <summary>The same net, every device drawing the most that it draws.</summary>
+    public SupplyNet AtMost() =>
+        Net.With(
+            (i, element) => _peaks.TryGetValue(i, out var amps) ? ((CurrentLoad)element) with { Amps = amps } : element
+        );
+
+    /// <summary>True when another net has the same nodes in the same order.</summary>
+    public bool IsLike(RailNet other) => Net.Names.SequenceEqual(other.Net.Names);
 
     /// <summary>The supply leads that are fed.</summary>
-    public List<FedLead> Fed { get; } = [];
+    public List<FedLead> Fed { get; private set; } = [];
+
+    /// <summary>The outputs of devices that feed others.</summary>
+    public List<GivingLead> Giving { get; } = [];
 
     /// <summary>Index of the pack among the elements; null without one.</summary>
     public int? Pack { get; private set; }
@@ -70,6 +82,15 @@ internal sealed class RailNet
     /// <summary>The regulators of each rail, by its id, as indices into the net's; the battery's way first.</summary>
     public Dictionary<string, List<int>> Regulators { get; } = [];
 
+    /// <summary>The build.</summary>
+    public WiredBuild Wired => _wired;
+
+    /// <summary>The ways to its supply leads.</summary>
+    public SupplyWays Ways { get; }
+
+    /// <summary>The node of each rail, by its id; ground for the common ground.</summary>
+    public IReadOnlyDictionary<string, int> Rails => _rails;
+
     /// <summary>The node of a rail; ground for the common ground.</summary>
     public int NodeOf(string rail) => _rails[rail];
 
@@ -77,19 +98,67 @@ internal sealed class RailNet
     public int? NodeOfPad(string pad) => _pads.TryGetValue(pad, out var node) ? node : null;
 
     /// <summary>Makes the net of a build.</summary>
-    /// <param name="wired">The build as it is wired.</param>
+    /// <param name="wired">The build as it is wired in the situation.</param>
     /// <param name="situation">What feeds it.</param>
-    /// <param name="level">How much its devices draw.</param>
-    public static RailNet Of(WiredBuild wired, Situation situation, LoadLevel level)
+    public static RailNet Of(WiredBuild wired, Situation situation) => Of(new RailCopper(wired), situation);
+
+    /// <summary>Makes the net of a build.</summary>
+    /// <param name="copper">What its supplies are joined with in the situation.</param>
+    /// <param name="situation">What feeds it.</param>
+    public static RailNet Of(RailCopper copper, Situation situation)
     {
-        var net = new RailNet(wired);
+        var net = new RailNet(copper);
         net.Sources(situation);
-        net.Pads();
-        foreach (var device in wired.Build.Devices.Where(d => !wired.DeadDevices.Contains(d.Id)))
+        foreach (var (pad, ways) in copper.Pads)
         {
-            net.Device(device.Id, device.Device, level);
+            var node = net._pads[pad.Id] = net.Net.Node($"pad {pad.Label}");
+            foreach (var way in ways)
+            {
+                net.Way(node, way);
+            }
+        }
+        foreach (var device in copper.Devices)
+        {
+            net.Device(device);
         }
         return net;
+    }
+
+    /// <summary>The net in a situation in which nothing else is joined than here, made from this one; null where it differs in more than values.</summary>
+    /// <param name="from">The situation of this net.</param>
+    /// <param name="to">The other one; it has no edits, or has unplugged one device.</param>
+    /// <remarks>
+    /// A device that is unplugged draws nothing, and what it leaves is dead ends: as far as it joins no pads through its grounds and
+    /// feeds nobody.
+    /// </remarks>
+    public RailNet? After(Situation from, Situation to)
+    {
+        if (
+            (from.Usb, from.InLine, from.Power, from.InputVolts is null)
+            != (to.Usb, to.InLine, to.Power, to.InputVolts is null)
+        )
+        {
+            return null;
+        }
+        var gone = to.Edits is [Unplugged edit] ? _copper.Devices.Find(d => d.Id == edit.Device) : null;
+        if (to.Edits.Count > 0 && gone is not { IsEnd: true })
+        {
+            return null;
+        }
+        var other = (RailNet)MemberwiseClone();
+        var loads = gone is null ? [] : _loads[gone.Id];
+        other.Net = Net.With(
+            (i, element) =>
+                loads.Contains(i) ? ((CurrentLoad)element) with { Amps = 0 }
+                : i == Pack ? ((VoltSource)element) with { Volts = to.InputVolts!.Value, Ohms = to.SourceOhms }
+                : element
+        );
+        if (gone is not null)
+        {
+            other.Fed = [.. Fed.Where(f => f.Lead.Device != gone.Id)];
+            other._peaks = _peaks.Where(p => !loads.Contains(p.Key)).ToDictionary();
+        }
+        return other;
     }
 
     private void Sources(Situation situation)
@@ -104,10 +173,11 @@ internal sealed class RailNet
             if (situation.InLine != InLine.Nothing)
             {
                 source = Net.Node("the supply input");
+                var power = situation.Power;
                 Net.Add(
                     situation.InLine == InLine.Lamp
-                        ? new Lamp(at, source.Value, 12, 21)
-                        : new Limiter(at, source.Value, 1)
+                        ? new Lamp(at, source.Value, power.LampVolts, power.LampWatts)
+                        : new Limiter(at, source.Value, power.LimiterAmps)
                 );
             }
         }
@@ -164,6 +234,8 @@ internal sealed class RailNet
                         : rail.Kind == RegulatorKind.Linear ? Conversion.Linear
                         : Conversion.Switching,
                     Dropout = rail.Feed == RailFeed.Booster ? 0 : rail.Dropout ?? 0,
+                    Efficiency = rail.Kind == RegulatorKind.Linear ? 1 : rail.Efficiency ?? 1,
+                    Quiescent = rail.Quiescent ?? 0,
                 }
             );
         }
@@ -175,31 +247,9 @@ internal sealed class RailNet
         return node;
     }
 
-    // Pads that something is soldered to, and pads that join two rails although nothing is.
-    private void Pads()
-    {
-        var used = _wired
-            .Joined.Where(l => l.Lead.Role is LeadRole.Supply or LeadRole.Ground or LeadRole.Output)
-            .Select(l => l.Pad!.Id)
-            .ToHashSet();
-        foreach (var pad in _wired.Build.Board.Pads)
-        {
-            var ways = _circuit.From(pad).Where(s => s.To.Kind == NodeKind.Rail && s.Conducts(_positions)).ToList();
-            if (ways.Count == 0 || (!used.Contains(pad.Id) && ways.Select(w => w.To.Id).Distinct().Count() < 2))
-            {
-                continue;
-            }
-            var node = _pads[pad.Id] = Net.Node($"pad {pad.Label}");
-            foreach (var way in ways)
-            {
-                Way(node, way);
-            }
-        }
-    }
-
     private void Way(int pad, Strand way)
     {
-        var steps = way.Steps.Where(s => s.Kind is not (StepKind.Copper or StepKind.Contact)).ToList();
+        var steps = way.Components;
         if (steps.Any(s => s.Kind is StepKind.Inverter or StepKind.Divider))
         {
             return;
@@ -217,7 +267,7 @@ internal sealed class RailNet
         }
         if (steps.Count == 0)
         {
-            Add(new Ohmic(pad, end, Joint));
+            Add(new Ohmic(pad, end, RailCopper.Joint));
         }
     }
 
@@ -229,62 +279,96 @@ internal sealed class RailNet
         }
     }
 
-    private void Device(string id, Device device, LoadLevel level)
+    private void Device(DeviceCopper device)
     {
-        var joined = _wired.Joined.Where(l => l.Device == id && _pads.ContainsKey(l.Pad!.Id)).ToList();
-        foreach (var lead in joined.Where(l => l.Lead.Role is LeadRole.Supply or LeadRole.Ground or LeadRole.Output))
+        var (id, name) = (device.Id, device.Device.Name);
+        var grounds = new List<int>();
+        foreach (var (lead, ohms) in device.Joined)
         {
-            var node = _leads[(id, lead.Lead.Id)] = Net.Node($"lead {lead.Lead.Label} of {device.Name}");
-            Net.Add(new Ohmic(_pads[lead.Pad!.Id], node, Usual.Ohms + Joint));
+            var node = _leads[(id, lead.Lead.Id)] = Net.Node($"lead {lead.Lead.Label} of {name}");
+            Net.Add(new Ohmic(_pads[lead.Pad!.Id], node, ohms));
+            if (lead.Lead.Role == LeadRole.Ground)
+            {
+                grounds.Add(node);
+            }
         }
-        var grounds = joined.Where(l => l.Lead.Role == LeadRole.Ground).Select(l => _leads[(id, l.Lead.Id)]).ToList();
+        foreach (var (lead, ohms) in device.Spliced)
+        {
+            if (GiverOf(lead) is { } giver)
+            {
+                var node = _leads[(id, lead.Lead.Id)] = Net.Node($"lead {lead.Lead.Label} of {name}");
+                Net.Add(new Ohmic(giver.Node, node, ohms));
+            }
+        }
         foreach (var more in grounds.Skip(1))
         {
-            Net.Add(new Ohmic(grounds[0], more, Joint));
+            Net.Add(new Ohmic(grounds[0], more, RailCopper.Joint));
         }
         // A part whose leaflet tells of no ground has it through its mounting.
         int? ground =
             grounds.Count > 0 ? grounds[0]
-            : device.Leads.Any(l => l.Role == LeadRole.Ground) ? null
+            : device.Device.Leads.Any(l => l.Role == LeadRole.Ground) ? null
             : SupplyNet.Ground;
-        foreach (var supply in device.Supplies)
+        var loads = _loads[id] = [];
+        foreach (var (supply, lead, rails) in device.Supplies)
         {
-            if (joined.FirstOrDefault(l => l.Lead.Id == supply.Lead) is not { } lead)
+            if (!_leads.TryGetValue((id, supply.Lead), out var node))
             {
                 continue;
             }
-            var amps = level == LoadLevel.Peak ? supply.Peak ?? supply.Typical : supply.Typical;
-            var node = _leads[(id, supply.Lead)];
-            int? load = null;
-            if (ground is { } own && amps is > 0)
+            if (ground is { } own && supply.Most() > 0)
             {
-                load = Net.Elements.Count;
-                Net.Add(new CurrentLoad(node, own, amps.Value));
+                _peaks[Net.Elements.Count] = supply.Most();
+                loads.Add(Net.Elements.Count);
+                Net.Add(new CurrentLoad(node, own, supply.Rule()));
             }
-            var rails = _circuit
-                .From(lead.Pad!)
-                .Where(s => s.To.Kind == NodeKind.Rail && s.Conducts(_positions))
-                .Select(s => s.To.Id)
-                .Distinct();
-            Fed.Add(new FedLead(lead, supply, node, ground, [.. rails], load, amps));
+            Fed.Add(new FedLead(lead, supply, node, ground, rails) { Giver = GiverOf(lead)?.Fed });
         }
-        foreach (var output in device.Outputs)
+        foreach (var (output, lead) in device.Outputs)
         {
+            var meets = _leads.TryGetValue((id, output.Lead), out var node);
             if (
-                !_leads.TryGetValue((id, output.Lead), out var node)
+                (!meets && lead.State != LeadState.Feeding)
                 || Fed.FirstOrDefault(f => f.Lead.Device == id) is not { } fed
             )
             {
                 continue;
             }
+            if (!meets)
+            {
+                node = _leads[(id, output.Lead)] = Net.Node($"lead {lead.Lead.Label} of {name}");
+            }
+            var (regulators, elements) = (Net.Regulators.Count, Net.Elements.Count);
             if (output.Volts is { } volts)
             {
-                Net.Add(new Regulating(fed.Node, node, volts) { Conversion = Conversion.Switching });
+                Net.Add(
+                    new Regulating(fed.Node, node, volts)
+                    {
+                        Conversion = output.Kind == RegulatorKind.Linear ? Conversion.Linear : Conversion.Switching,
+                        Dropout = output.Dropout ?? 0,
+                        Efficiency = output.Kind == RegulatorKind.Linear ? 1 : output.Efficiency ?? 1,
+                        Quiescent = output.Quiescent ?? 0,
+                    }
+                );
             }
             else
             {
-                Add(new Ohmic(fed.Node, node, Joint));
+                Add(new Ohmic(fed.Node, node, RailCopper.Joint));
             }
+            Giving.Add(
+                new GivingLead(
+                    id,
+                    output,
+                    lead.Lead,
+                    node,
+                    fed,
+                    output.Volts is null ? null : regulators,
+                    output.Volts is null ? elements : null
+                )
+            );
         }
     }
+
+    private GivingLead? GiverOf(WiredLead lead) =>
+        lead.To is { } to ? Giving.FirstOrDefault(g => g.Device == to.Device && g.Lead.Id == to.Lead.Id) : null;
 }

@@ -1,4 +1,4 @@
-using Gorvix.Core.Circuits;
+using Gorvix.Core.Builds;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Supply;
 using Gorvix.Core.Wiring;
@@ -12,24 +12,98 @@ public static class RailReader
     /// <param name="wired">The build as it is wired.</param>
     /// <param name="situation">What feeds it.</param>
     /// <param name="stop">Tells that nobody waits for the answer any more.</param>
-    public static RailSheet Read(WiredBuild wired, Situation situation, CancellationToken stop = default)
+    public static RailSheet Read(WiredBuild wired, Situation situation, CancellationToken stop = default) =>
+        Read(wired, [situation], stop)[0];
+
+    /// <summary>The build in several situations: each begins where the one before ended, as far as they are alike.</summary>
+    /// <param name="wired">The build as it is wired.</param>
+    /// <param name="situations">What feeds it.</param>
+    /// <param name="stop">Tells that nobody waits for the answer any more.</param>
+    public static IReadOnlyList<RailSheet> Read(
+        WiredBuild wired,
+        IReadOnlyList<Situation> situations,
+        CancellationToken stop = default
+    )
     {
-        var usual = RailNet.Of(wired, situation, LoadLevel.Typical);
-        var most = RailNet.Of(wired, situation, LoadLevel.Peak);
-        var (typical, peak) = (SupplySolver.Solve(usual.Net, stop), SupplySolver.Solve(most.Net, stop));
-        return typical.State is { } rule && peak.State is { } high
-            ? new Reader(wired, situation, usual, rule, high).Sheet()
-            : new RailSheet(situation, [], [], null, null, typical.Problem ?? peak.Problem);
+        var sheets = new List<RailSheet>();
+        var made = new List<(RailNet Net, Situation Situation, IReadOnlyList<double>? Volts)>();
+        RailCopper? usual = null;
+        foreach (var situation in situations)
+        {
+            stop.ThrowIfCancellationRequested();
+            var (net, near) = made.Select(m => (Net: m.Net.After(m.Situation, situation), m.Volts))
+                .FirstOrDefault(n => n.Net is not null);
+            if (net is null)
+            {
+                net = RailNet.Of(
+                    situation.Edits.Count > 0
+                        ? new RailCopper(situation.Of(wired), usual)
+                        : usual ??= new RailCopper(wired),
+                    situation
+                );
+                near = made.FirstOrDefault(m => net.IsLike(m.Net)).Volts;
+            }
+            var typical = SupplySolver.Solve(net.Net, near, stop);
+            if (situation.Edits.Count == 0)
+            {
+                // What is held down by a limiter is no place to begin from.
+                made.Add((net, situation, situation.InLine == InLine.Nothing ? typical.State?.Volts : null));
+            }
+            var sheet = Read(wired.Build, situation, net, typical, stop);
+            sheets.Add(
+                situation.InLine == InLine.Nothing
+                    ? sheet
+                    : sheet with
+                    {
+                        Unlimited = Free(wired, situation, sheets, stop).SourceAmps,
+                    }
+            );
+        }
+        return sheets;
+    }
+
+    // The same source with nothing in its line: most often it has been looked at already.
+    private static RailSheet Free(
+        WiredBuild wired,
+        Situation situation,
+        List<RailSheet> sheets,
+        CancellationToken stop
+    ) =>
+        sheets.FirstOrDefault(s =>
+            s.Situation is { Usb: false, InLine: InLine.Nothing, Edits.Count: 0 } other
+            && other.InputVolts == situation.InputVolts
+            && other.SourceOhms == situation.SourceOhms
+        ) ?? Read(wired, situation with { InLine = InLine.Nothing, Edits = [] }, stop);
+
+    private static RailSheet Read(
+        ResolvedBuild build,
+        Situation situation,
+        RailNet usual,
+        SupplySolution typical,
+        CancellationToken stop
+    )
+    {
+        var peak = SupplySolver.Solve(usual.AtMost(), typical.State?.Volts, stop);
+        var sheet =
+            typical.State is { } rule && peak.State is { } high
+                ? new Reader(build, situation, usual, rule, high).Sheet()
+                : new RailSheet(situation, [], [], null, null, typical.Problem ?? peak.Problem);
+        return sheet with { Ties = RailTies.Of(usual) };
     }
 
     /// <summary>What is taken for granted because nobody has told it, in sentences.</summary>
     /// <param name="wired">The build as it is wired.</param>
     public static IReadOnlyList<string> Assumed(WiredBuild wired)
     {
+        var told = wired.Build.Build.Wires.Count;
         var said = new List<string>
         {
-            $"Supply wires are taken as {RailNet.Usual.Millimetres / 10:0} cm of AWG {RailNet.Usual.Gauge}.",
+            $"{(told > 0 ? "The other supply" : "Supply")} wires are taken as {WireCut.UsualMillimetres / 10:0} cm of AWG {WireCut.UsualGauge}.",
         };
+        if (wired.Build.Build.Pack is { Milliohms: null } && wired.Build.Build.InputVolts is null)
+        {
+            said.Add("The pack's resistance is not known, so its volts do not sag here.");
+        }
         var silent = wired
             .Build.Devices.Where(d => d.Device.Supplies.Any(s => s.Typical is null))
             .Select(d => d.Device.Name)
@@ -40,27 +114,56 @@ public static class RailReader
                 $"No leaflet tells the current of {Findings.Phrase.Join(silent)}: what is told of their rails is the least."
             );
         }
-        if (wired.Build.Board.Rails.Any(r => r.Volts is > 0 && r.Kind != RegulatorKind.Linear))
+        if (
+            wired.Build.Board.Rails.Any(r =>
+                r.Volts is > 0 && r is { Kind: not RegulatorKind.Linear, Efficiency: null }
+            )
+        )
         {
-            said.Add("Regulators that switch are taken as lossless, so the source gives at least what is told.");
+            said.Add(
+                "Regulators whose efficiency no leaflet tells are taken as lossless, so the source gives at least what is told."
+            );
         }
         return said;
     }
 
-    private sealed class Reader(WiredBuild wired, Situation situation, RailNet net, SupplyState rule, SupplyState high)
+    private sealed class Reader(
+        ResolvedBuild build,
+        Situation situation,
+        RailNet net,
+        SupplyState rule,
+        SupplyState high
+    )
     {
-        private readonly Board _board = wired.Build.Board;
-        private readonly Circuit _circuit = wired.Build.Circuit;
+        private readonly Board _board = build.Board;
+        private readonly string? _root = build
+            .Board.Rails.FirstOrDefault(r => r is { Feed: RailFeed.Battery, From: null })
+            ?.Id;
+        private readonly Dictionary<string, bool> _unknown = [];
+        private readonly ILookup<string, FedLead> _fedBy = net
+            .Fed.SelectMany(f => f.Rails, (f, r) => (Fed: f, Rail: r))
+            .ToLookup(f => f.Rail, f => f.Fed);
+        private readonly Dictionary<string, string> _names = build.Devices.ToDictionary(d => d.Id, d => d.Device.Name);
 
         public RailSheet Sheet() =>
             new(
                 situation,
-                [.. _board.Rails.Where(r => r.Feed != RailFeed.Ground).Select(RailOf)],
-                [.. wired.Build.Devices.SelectMany(d => d.Device.Supplies.Select(s => LeadOf(d.Id, d.Device, s)))],
+                [.. _board.Rails.Where(r => r.Feed != RailFeed.Ground).Select(RailOf), .. net.Giving.Select(OutputOf)],
+                [
+                    .. build
+                        .Devices.SelectMany(d => d.Device.Supplies.Select(s => LeadOf(d.Id, d.Device, s)))
+                        .Select(l => l with { State = l.StateIn(situation) }),
+                ],
                 Pair(net.Pack),
                 Pair(net.Usb),
                 null
-            );
+            )
+            {
+                Input =
+                    _board.Input is { } window && net.Pack is not null && _root is { } root
+                        ? new InputReading(_board.Name, window, Round(rule.Volts[net.NodeOf(root)]))
+                        : null,
+            };
 
         private AmpPair? Pair(int? element) =>
             element is { } at ? new AmpPair(Round(rule.Amps[at]), Round(high.Amps[at])) : null;
@@ -82,7 +185,7 @@ public static class RailReader
                 Round(high.Volts[node]),
                 Round(typical),
                 Round(peak),
-                loads.Any(l => l.Typical is null || (l.Peak is null && l.Device is not null)) || Unknown(rail),
+                loads.Any(l => l.Typical is null || l.Peak is null) || IsUnknown(FedBy(rail)) || Unknown(rail),
                 rail.Limit,
                 rule.Volts[node] > CurrentLoad.Wakes,
                 HeatOf(rail, regulators),
@@ -92,8 +195,73 @@ public static class RailReader
 
         // A regulator of unknown kind, or one that switches with unknown losses, asks its source for more than is known here.
         private bool Unknown(Rail rail) =>
-            Children(rail)
-                .Any(c => c.Kind != RegulatorKind.Linear || LoadsOf(c).Any(l => l.Typical is null) || Unknown(c));
+            _unknown.TryGetValue(rail.Id, out var known)
+                ? known
+                : _unknown[rail.Id] = Children(rail)
+                    .Any(c =>
+                        c is { Kind: not RegulatorKind.Linear, Efficiency: null } || IsUnknown(FedBy(c)) || Unknown(c)
+                    );
+
+        // A current that no leaflet tells, here or behind an output.
+        private bool IsUnknown(IEnumerable<FedLead> fed) =>
+            fed.Any(f => f.Supply.Typical is null || f.Supply.Peak is null || IsUnknown(Behind(f)));
+
+        private IEnumerable<FedLead> FedBy(Rail rail) => _fedBy[rail.Id];
+
+        private IEnumerable<FedLead> Behind(FedLead giver) =>
+            net.Giving.Count == 0 ? [] : net.Fed.Where(f => ReferenceEquals(f.Giver, giver));
+
+        private RailReading OutputOf(GivingLead giving)
+        {
+            var takers = net.Fed.Where(f =>
+                f.Lead.To is { } to && to.Device == giving.Device && to.Lead.Id == giving.Lead.Id
+            );
+            var loads = takers.Select(LoadOf).ToList();
+            double Out(SupplyState state) =>
+                giving.Regulator is { } regulator ? state.Outputs[regulator] : state.Amps[giving.Passing!.Value];
+            return new RailReading(
+                $"{giving.Device}:{giving.Lead.Id}",
+                $"{giving.Lead.Label} of the {NameOf(giving.Device)}",
+                giving.Fed.Rails.Count > 0 ? giving.Fed.Rails[0] : null,
+                Round(rule.Volts[giving.Node]),
+                Round(high.Volts[giving.Node]),
+                Round(Out(rule)),
+                Round(Out(high)),
+                IsUnknown(takers),
+                giving.Output.Limit,
+                rule.Volts[giving.Node] > CurrentLoad.Wakes,
+                giving is { Output.Kind: RegulatorKind.Linear, Regulator: not null }
+                    ? Math.Round((rule.Volts[giving.Fed.Node] - rule.Volts[giving.Node]) * Math.Max(0, Out(rule)), 3)
+                    : null,
+                loads
+            );
+        }
+
+        private string NameOf(string device) => _names[device];
+
+        // What a device draws for itself and for what hangs on its outputs.
+        private RailLoad LoadOf(FedLead fed)
+        {
+            var onward = net.Giving.Where(g => ReferenceEquals(g.Fed, fed)).ToList();
+            double? With(double? own, SupplyState state)
+            {
+                if (onward.Count == 0)
+                {
+                    return own;
+                }
+                var more = onward.Sum(g =>
+                    g.Regulator is { } regulator ? state.Inputs[regulator] : state.Amps[g.Passing!.Value]
+                );
+                return Round((own ?? 0) + more);
+            }
+            return new RailLoad(
+                fed.Lead.Device,
+                null,
+                NameOf(fed.Lead.Device),
+                With(fed.Supply.Typical, rule),
+                With(fed.Supply is { Typical: null, Peak: null } ? null : fed.Supply.Most(), high)
+            );
+        }
 
         private double? HeatOf(Rail rail, List<int> regulators) =>
             rail.Kind == RegulatorKind.Linear && regulators.Count > 0
@@ -108,17 +276,14 @@ public static class RailReader
 
         private IEnumerable<Rail> Children(Rail rail) =>
             _board.Rails.Where(r =>
-                r.Feed is not (RailFeed.Ground or RailFeed.Battery) && r.Id != rail.Id && (r.From ?? Root()) == rail.Id
+                r.Feed is not (RailFeed.Ground or RailFeed.Battery) && r.Id != rail.Id && (r.From ?? _root) == rail.Id
             );
-
-        private string? Root() => _board.Rails.FirstOrDefault(r => r is { Feed: RailFeed.Battery, From: null })?.Id;
 
         private IEnumerable<RailLoad> LoadsOf(Rail rail)
         {
-            foreach (var fed in net.Fed.Where(f => f.Rails.Contains(rail.Id)))
+            foreach (var fed in FedBy(rail))
             {
-                var device = wired.Build.Devices.First(d => d.Id == fed.Lead.Device);
-                yield return new RailLoad(device.Id, null, device.Device.Name, fed.Supply.Typical, fed.Supply.Peak);
+                yield return LoadOf(fed);
             }
             foreach (var child in Children(rail))
             {
@@ -145,7 +310,19 @@ public static class RailReader
             var name = device.Name;
             if (net.Fed.FirstOrDefault(f => f.Lead.Device == id && f.Lead.Lead.Id == lead.Id) is not { } fed)
             {
-                return new LeadReading(id, name, lead.Id, lead.Label, null, null, supply.Window, 0, 0, []);
+                return new LeadReading(
+                    id,
+                    name,
+                    lead.Id,
+                    lead.Label,
+                    null,
+                    null,
+                    supply.Window,
+                    0,
+                    0,
+                    [],
+                    LeadFeed.Unfed
+                );
             }
             double? At(SupplyState state) =>
                 fed.Ground is { } ground ? Round(state.Volts[fed.Node] - state.Volts[ground]) : null;
@@ -154,34 +331,22 @@ public static class RailReader
                 name,
                 lead.Id,
                 lead.Label,
-                fed.Lead.Pad!.Id,
-                fed.Rails.Count > 0 ? fed.Rails[0] : null,
+                fed.Lead.Pad?.Id,
+                fed.Lead.To is { } to ? $"{to.Device}:{to.Lead.Id}"
+                    : fed.Rails.Count > 0 ? fed.Rails[0]
+                    : null,
                 supply.Window,
                 At(rule),
                 At(high),
-                [.. WayOf(fed)]
-            );
+                [.. net.Ways.To(fed).Select(s => new SupplyStation(s.What, Round(rule.Volts[s.Node])))],
+                LeadFeed.Good
+            )
+            {
+                BoardPad = PadOf(fed),
+            };
         }
 
-        private IEnumerable<SupplyStation> WayOf(FedLead fed)
-        {
-            var chain = new List<Rail>();
-            for (var at = fed.Rails.Count > 0 ? _circuit.Rails[fed.Rails[0]] : null; at is not null; )
-            {
-                chain.Insert(0, at);
-                var up = at.From ?? (at.Feed == RailFeed.Battery ? null : Root());
-                at = up is null ? null : _circuit.Rails[up];
-            }
-            foreach (var rail in chain)
-            {
-                yield return new SupplyStation($"rail {rail.Label}", Round(rule.Volts[net.NodeOf(rail.Id)]));
-            }
-            yield return new SupplyStation(
-                $"pad {fed.Lead.Pad!.Label}",
-                Round(rule.Volts[net.NodeOfPad(fed.Lead.Pad!.Id)!.Value])
-            );
-            yield return new SupplyStation($"lead {fed.Lead.Lead.Label}", Round(rule.Volts[fed.Node]));
-        }
+        private static string? PadOf(FedLead fed) => fed.Giver is { } giver ? PadOf(giver) : fed.Lead.Pad?.Id;
 
         private static double Round(double value) => Math.Round(value, 4) + 0.0;
     }

@@ -1,6 +1,48 @@
 using Gorvix.Core.Parts;
+using Gorvix.Core.Supply;
 
 namespace Gorvix.Core.Rails;
+
+/// <summary>How it stands with a rail or an output.</summary>
+public enum RailState
+{
+    /// <summary>It gives what is asked of it.</summary>
+    Good,
+
+    /// <summary>At times more is asked than it gives.</summary>
+    Strained,
+
+    /// <summary>More is asked than it gives, all the time.</summary>
+    Over,
+
+    /// <summary>Nothing feeds it here.</summary>
+    Dead,
+}
+
+/// <summary>How it stands with a supply lead.</summary>
+public enum LeadFeed
+{
+    /// <summary>It gets what it takes.</summary>
+    Good,
+
+    /// <summary>It gets more than it takes.</summary>
+    Burns,
+
+    /// <summary>It gets a little less than it needs, by no more than leaflets and regulators are off.</summary>
+    Tight,
+
+    /// <summary>It gets less than it needs.</summary>
+    Starves,
+
+    /// <summary>USB does not reach it, as is usual.</summary>
+    Silent,
+
+    /// <summary>No ground of its device is joined.</summary>
+    Ungrounded,
+
+    /// <summary>Nothing is joined to it.</summary>
+    Unfed,
+}
 
 /// <summary>What hangs on a rail.</summary>
 /// <param name="Device">Id of the device within the build; null for another rail that hangs on it.</param>
@@ -10,8 +52,8 @@ namespace Gorvix.Core.Rails;
 /// <param name="Peak">The most that it draws, in amperes; null when the leaflet does not say.</param>
 public sealed record RailLoad(string? Device, string? Rail, string Name, double? Typical, double? Peak);
 
-/// <summary>A rail in a situation.</summary>
-/// <param name="Id">Its id.</param>
+/// <summary>A rail of the board, or an output of a device that feeds others, in a situation.</summary>
+/// <param name="Id">Its id; of an output the device and its lead with a colon between.</param>
 /// <param name="Label">Its name on the leaflet.</param>
 /// <param name="From">The rail that it hangs on; null for the source.</param>
 /// <param name="Volts">What it gives under the usual load, in volts.</param>
@@ -36,7 +78,22 @@ public sealed record RailReading(
     bool Alive,
     double? Heat,
     IReadOnlyList<RailLoad> Loads
-);
+)
+{
+    // A leaflet's limit is no sharper than this (our own choice).
+    private const double Sharp = 1.01;
+
+    /// <summary>How it stands with it.</summary>
+    public RailState State =>
+        !Alive ? RailState.Dead
+        : Limit is not { } limit ? RailState.Good
+        : Typical > limit * Sharp ? RailState.Over
+        : Peak > limit * Sharp ? RailState.Strained
+        : RailState.Good;
+
+    /// <summary>What is left of its limit when everything draws its most, in amperes; null when the limit is not known.</summary>
+    public double? Left => Limit is { } limit ? Math.Max(0, limit - Peak) : null;
+}
 
 /// <summary>A station on the way of a supply.</summary>
 /// <param name="What">What it is.</param>
@@ -49,11 +106,12 @@ public sealed record SupplyStation(string What, double Volts);
 /// <param name="Lead">Id of the lead.</param>
 /// <param name="Label">Its label.</param>
 /// <param name="Pad">Id of the pad that feeds it; null when none does.</param>
-/// <param name="Rail">Id of the rail behind it; null when none is.</param>
+/// <param name="Rail">Id of the rail or output behind it; null when none is.</param>
 /// <param name="Window">The volts that it takes.</param>
 /// <param name="Volts">What it gets under the usual load, in volts; null when no ground of the device is joined.</param>
 /// <param name="LowVolts">What it gets under the most load, in volts.</param>
 /// <param name="Way">The way from the source to it, station by station.</param>
+/// <param name="State">How it stands with it, as <see cref="StateIn"/> says.</param>
 public sealed record LeadReading(
     string Device,
     string Name,
@@ -64,12 +122,33 @@ public sealed record LeadReading(
     VoltWindow Window,
     double? Volts,
     double? LowVolts,
-    IReadOnlyList<SupplyStation> Way
-);
+    IReadOnlyList<SupplyStation> Way,
+    LeadFeed State
+)
+{
+    /// <summary>A meter and a leaflet agree to about this, in volts (our own choice).</summary>
+    public const double Slack = 0.02;
+
+    /// <summary>Id of the pad of the board from which it comes, through outputs of other devices too; null when nothing feeds it.</summary>
+    public string? BoardPad { get; init; }
+
+    /// <summary>The part of the least volts that leaflets and regulators are off (common practice: 2 %).</summary>
+    public const double Little = 0.02;
+
+    /// <summary>How it stands with a lead in a situation.</summary>
+    public LeadFeed StateIn(Situation situation) =>
+        Pad is null && Rail is null ? LeadFeed.Unfed
+        : Volts is not { } volts || LowVolts is not { } low ? LeadFeed.Ungrounded
+        : volts > Window.Max + Slack ? LeadFeed.Burns
+        : low >= Window.Min - Slack ? LeadFeed.Good
+        : situation.InputVolts is null ? LeadFeed.Silent
+        : low >= Window.Min * (1 - Little) ? LeadFeed.Tight
+        : LeadFeed.Starves;
+}
 
 /// <summary>A build in a situation.</summary>
 /// <param name="Situation">The situation.</param>
-/// <param name="Rails">Its rails, ground left out, in the order of the leaflet.</param>
+/// <param name="Rails">Its rails, ground left out, in the order of the leaflet; then the outputs that feed others.</param>
 /// <param name="Leads">Its supply leads, in the order of the devices.</param>
 /// <param name="SourceAmps">What the source gives as a rule and at most, in amperes; null without one.</param>
 /// <param name="UsbAmps">What USB gives as a rule and at most, in amperes; null without it.</param>
@@ -80,8 +159,27 @@ public sealed record RailSheet(
     IReadOnlyList<LeadReading> Leads,
     AmpPair? SourceAmps,
     AmpPair? UsbAmps,
-    string? Problem
-);
+    SupplyProblem? Problem
+)
+{
+    /// <summary>What the board's own input gets; null where it has no window, or gets nothing.</summary>
+    public InputReading? Input { get; init; }
+
+    /// <summary>Supplies that copper ties together here, each group by the names of its supplies.</summary>
+    public IReadOnlyList<IReadOnlyList<string>> Ties { get; init; } = [];
+
+    /// <summary>True when a current is not known: then the source gives at least what is told.</summary>
+    public bool AtLeast => Rails.Any(r => r.AtLeast);
+
+    /// <summary>What the build draws from its source when nothing limits it; null where nothing does, or it is not asked.</summary>
+    public AmpPair? Unlimited { get; init; }
+}
+
+/// <summary>What the board's own supply input gets.</summary>
+/// <param name="Board">What the builder calls the board.</param>
+/// <param name="Window">The volts that it takes.</param>
+/// <param name="Volts">What it gets under the usual load, in volts.</param>
+public sealed record InputReading(string Board, VoltWindow Window, double Volts);
 
 /// <summary>A current as a rule and at most.</summary>
 /// <param name="Typical">As a rule, in amperes.</param>

@@ -29,6 +29,18 @@ public static class RailRules
         Mend = "Take a pad of a stronger rail, a shorter or thicker wire, or land earlier.",
     };
 
+    /// <summary>The board's own input.</summary>
+    public static readonly Rule Input = new(
+        "RAIL-INPUT",
+        "The board's supply input has a window of its own",
+        "The {board} gets {volts} V with {situation}; it takes {min} to {max} V.",
+        "A board without a regulator takes 5 V only; battery voltage destroys it at once.",
+        SourceNote.Practice
+    )
+    {
+        Mend = "Feed it from a regulator of its own, or take another pack.",
+    };
+
     /// <summary>A rail over its limit.</summary>
     public static readonly Rule Overloaded = new(
         "RAIL-LIMIT",
@@ -44,10 +56,12 @@ public static class RailRules
     /// <summary>More than USB gives.</summary>
     public static readonly Rule UsbLimit = new(
         "USB-LIMIT",
-        "A computer's port gives 500 mA",
+        "A USB port gives so much and no more",
         "On USB {rail} and what hangs on it ask for {amps} A; a port gives {limit} A.",
-        "A device that was granted it may take 500 mA; the port switches off beyond.",
-        SourceNote.Published("Universal Serial Bus Specification 2.0, section 7.2.1")
+        "A port gives 100 mA unasked, 500 mA when it has granted them, 900 mA if it is a fast one; a type C port that says so 1.5 or 3 A. Beyond it switches off.",
+        SourceNote.Published(
+            "Universal Serial Bus Specification 2.0, section 7.2.1; USB 3.2, section 11.4.1; USB Type-C 2.0, table 4-36"
+        )
     )
     {
         Mend = "Unplug a device while settings are made, or plug the pack in.",
@@ -101,6 +115,82 @@ public static class RailRules
         Mend = "Take a load away, or choose a stronger source.",
     };
 
+    /// <summary>Two supplies tied.</summary>
+    public static readonly Rule Tied = new(
+        "RAIL-TIED",
+        "Two supplies are never tied",
+        "With {situation} copper joins {rail} and {others}.",
+        "The higher one drives its current into the lower one's regulator; tied to ground it is a short. One of them gives way.",
+        SourceNote.Practice
+    )
+    {
+        Mend = "Open one side of the bridge, or take the output wire off, before anything is plugged in.",
+    };
+
+    /// <summary>A limiter that trips.</summary>
+    public static readonly Rule LimiterTrips = new(
+        "LIMITER-TRIPS",
+        "A limiter must let the build start",
+        "The {place} trips at switch-on: {why}.",
+        "At switch-on everything draws its most; what trips without a fault teaches to look away.",
+        SourceNote.Practice
+    )
+    {
+        Mend = "Unplug what draws most for the first power, or set it a little above what is drawn.",
+    };
+
+    /// <summary>A limiter that protects nothing.</summary>
+    public static readonly Rule LimiterVain = new(
+        "LIMITER-VAIN",
+        "A limiter must hold what a fault would draw",
+        "The {place} protects nothing: {why}.",
+        "One to two amperes hold a fault harmless; much more burns a track before it is noticed.",
+        SourceNote.Practice
+    )
+    {
+        Mend = "Set it to little more than the build draws, or take a lamp for the volts of the pack.",
+    };
+
+    /// <summary>No ground.</summary>
+    public static readonly Rule NoGround = new(
+        "RAIL-GROUND",
+        "What goes in must come back through ground",
+        "The {device} has a supply and no ground, {how}.",
+        "Through a signal the current lifts every level of the link, and the pin may not survive it.",
+        SourceNote.Practice
+    )
+    {
+        Mend = "Join its ground to a ground pad before it gets any power.",
+    };
+
+    /// <summary>Video on a noisy supply.</summary>
+    public static readonly Rule Noisy = new(
+        "VIDEO-NOISE",
+        "Video is cleaner on a regulated, filtered supply",
+        "The {device} hangs on {rail}, which is {what}: the motors' noise can show in the picture.",
+        "Practitioners disagree: a regulated rail first, or the battery with a capacitor or filter at the transmitter.",
+        SourceNote.Practice
+    )
+    {
+        Mend = "Take a regulated rail where one fits, or put a filter or capacitor at the device.",
+    };
+
     /// <summary>All rules of this floor.</summary>
-    public static readonly IReadOnlyList<Rule> All = [Over, Under, Overloaded, UsbLimit, Silent, Heat, Drop, Unsettled];
+    public static readonly IReadOnlyList<Rule> All =
+    [
+        Over,
+        Under,
+        Input,
+        Overloaded,
+        UsbLimit,
+        Silent,
+        Heat,
+        Drop,
+        Unsettled,
+        Tied,
+        LimiterTrips,
+        LimiterVain,
+        NoGround,
+        Noisy,
+    ];
 }

@@ -120,6 +120,9 @@ public enum HoldKind
     /// <summary>Whether a device has its supply.</summary>
     Power,
 
+    /// <summary>What feeds a device whose output feeds others.</summary>
+    Source,
+
     /// <summary>A setting of the board as a whole.</summary>
     Setting,
 
@@ -372,6 +375,17 @@ public enum Power
 /// <param name="Device">Id of the device within the build.</param>
 /// <param name="Power">Which of both.</param>
 public sealed record PowerHold(string Device, Power Power) : Hold(new HoldGroup(HoldKind.Power, "", Device))
+{
+    /// <inheritdoc/>
+    public override int GetHashCode() => Group.GetHashCode();
+}
+
+/// <summary>What feeds a device that may feed others: they must know what they get.</summary>
+/// <param name="Device">Id within the build of the device.</param>
+/// <param name="Rail">Id of the rail that feeds it; null when nothing does.</param>
+/// <param name="Volts">What arrives at it; null when nothing does.</param>
+public sealed record SourceHold(string Device, string? Rail, VoltWindow? Volts)
+    : Hold(new HoldGroup(HoldKind.Source, "", Device))
 {
     /// <inheritdoc/>
     public override int GetHashCode() => Group.GetHashCode();

@@ -21,8 +21,20 @@ public sealed record Feed(
     IReadOnlyList<BridgeAt> Bridges
 ) : Hookup
 {
+    /// <summary>The output of another device that feeds it in place of a pad; null where a pad does.</summary>
+    public OutputAt? From { get; init; }
+
+    /// <summary>What it draws from rails and outputs of known limit.</summary>
+    public IReadOnlyList<Draw> Draws { get; init; } = [];
+
+    /// <summary>What feeds it, as the builder finds it: "pad 5V", "5V OUT of the Step 5"; null when nothing does.</summary>
+    public string? Place =>
+        From is { } from ? $"{from.Lead.Label} of the {from.Name}"
+        : Pad is { } pad ? $"pad {pad.Label}"
+        : null;
+
     /// <summary>True when it feeds; false for a lead that goes without.</summary>
-    public bool Feeds => Rail is not null;
+    public bool Feeds => Rail is not null || From is not null;
 
     /// <summary>The first of the pads, or null.</summary>
     public Pad? Pad => Pads.Count == 0 ? null : Pads[0];
@@ -31,7 +43,8 @@ public sealed record Feed(
     public int AgainstHouse { get; init; }
 
     /// <summary>True when bans leave none of its pads.</summary>
-    public bool IsBanned(IReadOnlyList<WishMatch> bans) => Pads.Count > 0 && !Allowed(bans).Any();
+    public bool IsBanned(IReadOnlyList<WishMatch> bans) =>
+        From is null ? Pads.Count > 0 && !Allowed(bans).Any() : bans.OfType<FeedMatch>().Any(Matches);
 
     /// <summary>Its pads less those that are banned.</summary>
     public IEnumerable<Pad> Allowed(IReadOnlyList<WishMatch> bans) =>
@@ -39,7 +52,13 @@ public sealed record Feed(
 
     /// <summary>True when a pin or ban speaks about one of its pads.</summary>
     public bool Matches(FeedMatch match) =>
-        match.Device == Device && match.Lead == Lead.Id && Pads.Any(p => p.Id == match.Pad);
+        match.Device == Device
+        && match.Lead == Lead.Id
+        && (
+            From is { } from
+                ? match.From == from.Device && match.FromLead == from.Lead.Id
+                : Pads.Any(p => p.Id == match.Pad)
+        );
 }
 
 /// <summary>A pad that cannot feed the device.</summary>
@@ -69,7 +88,7 @@ public sealed record FeedWays(
 /// <summary>Finds what can feed each device: every window against what arrives at every pad with the pack full and empty.</summary>
 public static class Feeder
 {
-    private static readonly DeviceKind[] Video = [DeviceKind.VideoTransmitter, DeviceKind.AirUnit, DeviceKind.Camera];
+    internal static readonly DeviceKind[] Video = [DeviceKind.VideoTransmitter, DeviceKind.AirUnit, DeviceKind.Camera];
 
     /// <summary>The ways of every supply lead. Nothing is judged before the pack is chosen: then the list is empty.</summary>
     /// <param name="build">The build.</param>
@@ -77,12 +96,16 @@ public static class Feeder
     public static IReadOnlyList<FeedWays> WaysOf(ResolvedBuild build, IReadOnlyList<DeviceSeats> seats) =>
         SourceOf(build) is not { } source
             ? []
-            :
-            [
-                .. from device in seats
-                from supply in device.Device.Device.Supplies
-                select WaysOf(build, device, supply, source),
-            ];
+            : OutputFeeder.Added(
+                build,
+                seats,
+                [
+                    .. from device in seats
+                    from supply in device.Device.Device.Supplies
+                    select WaysOf(build, device, supply, source),
+                ],
+                source
+            );
 
     /// <summary>What the board's supply input gets, or null while neither pack nor input is chosen.</summary>
     public static VoltWindow? SourceOf(ResolvedBuild build) =>
@@ -107,7 +130,7 @@ public static class Feeder
         var without = new List<Feed>();
         foreach (var way in seats.Ways)
         {
-            feeds.AddRange(FeedsOf(build, seats, way, lead, places));
+            feeds.AddRange(FeedsOf(build, seats, way, lead, supply, places, source));
             without.AddRange(WithoutOf(build, seats, way, lead, source));
         }
         return new FeedWays(device, supply, feeds, rejections) { Without = without };
@@ -195,7 +218,9 @@ public static class Feeder
         DeviceSeats seats,
         SeatWay way,
         Lead lead,
-        List<Place> places
+        SupplyInput supply,
+        List<Place> places,
+        VoltWindow source
     )
     {
         var feeds = new List<Feed>();
@@ -239,13 +264,20 @@ public static class Feeder
                             ]
                             : [],
                     AgainstHouse = AgainstHouse(build, seats.Device.Device.Kind, touch.Rail!) ? 1 : 0,
+                    Draws = [.. Budget.From(build.Circuit, touch.Rail!, source, supply.Rule(), supply.Most())],
                 }
             );
         }
         return feeds;
     }
 
-    private static Claims Claim(ResolvedBuild build, DeviceSeats seats, SeatWay way, IReadOnlyList<BridgeAt> bridges) =>
+    /// <summary>What a feed needs of bridges and of its device's plug.</summary>
+    internal static Claims Claim(
+        ResolvedBuild build,
+        DeviceSeats seats,
+        SeatWay way,
+        IReadOnlyList<BridgeAt> bridges
+    ) =>
         new(
             [],
             [

@@ -137,7 +137,7 @@ public static class Router
     public static Finding Unfed(FeedWays supply, IReadOnlyList<string> rivals)
     {
         var because =
-            rivals.Count > 0 ? $" {supply.Feeds[0].Pad!.Label} could, but {Phrase.Join(rivals)}."
+            rivals.Count > 0 ? $" {Phrase.Upper(supply.Feeds[0].Place!)} could, but {Phrase.Join(rivals)}."
             : supply.Feeds.Count > 0 ? " What could feed it is banned, or kept from it by your pins."
             : string.Concat(supply.Rejections.Select(r => $" {r.Finding.Sentence}").Distinct());
         return RoutingRules.Unfed.Found(

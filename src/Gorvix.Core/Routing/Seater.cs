@@ -49,13 +49,32 @@ internal static class Seater
         {
             return null;
         }
-        var (device, harness) = (way.Device.Id, Harness.Of(way.Device.Device));
+        var harness = Harness.Of(way.Device.Device);
         var home = harness.HomeOf(lead.Id);
         var socket = circuit.SocketOf.GetValueOrDefault(pad.Id);
         if (way.Seat.Socket is { } seat && socket == seat)
         {
             return InSocket(way, harness, lead, home, seat.CavityOf(pad));
         }
+        return Out(way, lead, home, socket, pad);
+    }
+
+    /// <summary>The joint of a lead with a lead of another device, or null when the seat rules it out.</summary>
+    /// <param name="way">The seat.</param>
+    /// <param name="lead">A lead of its device.</param>
+    /// <param name="to">The output that it is joined to.</param>
+    public static Joint? Splice(SeatWay way, Lead lead, OutputAt to) =>
+        way.Seat.Kind != SeatKind.Off
+        && Out(way, lead, Harness.Of(way.Device.Device).HomeOf(lead.Id), null, null) is { } joint
+            ? joint with
+            {
+                Work = joint.Work! with { Other = to.Device, OtherLead = to.Lead.Id },
+            }
+            : null;
+
+    // Out of its plug, where it has one, and soldered: to a pad, to a tail, or to a lead of another device.
+    private static Joint? Out(SeatWay way, Lead lead, int home, Socket? socket, Pad? pad)
+    {
         List<Hold> holds = socket is null ? [] : [new SocketHold(socket.Id, null)];
         var leaves = home >= 0 && way.Seat.Kind != SeatKind.Bare;
         if (way.Kept.Contains(lead.Id) && leaves)
@@ -67,16 +86,20 @@ internal static class Seater
             holds.Add(way.Leaves(lead.Id));
         }
         var payer = way.PayerOf(lead.Id);
+        var splice = pad is null ? WorkMinutes.Splice : 0;
         return new Joint(
             socket is null ? LeadPlace.Soldered : LeadPlace.Tail,
-            leaves ? Lift(payer) + WorkMinutes.Solder : 0,
+            splice + (leaves ? Lift(payer) + WorkMinutes.Solder : 0),
             null,
-            leaves
-                ? new Work(WorkAction.SolderLead, Asked(payer) + WorkMinutes.Solder)
+            leaves || pad is null
+                ? new Work(
+                    pad is null ? WorkAction.SpliceLead : WorkAction.SolderLead,
+                    splice + (leaves ? Asked(payer) + WorkMinutes.Solder : 0)
+                )
                 {
-                    Device = device,
+                    Device = way.Device.Id,
                     Lead = lead.Id,
-                    Pad = pad.Id,
+                    Pad = pad?.Id,
                     Socket = socket?.Id,
                 }
                 : null,

@@ -36,6 +36,9 @@ public enum WorkAction
     /// <summary>A lead leaves its plug and is soldered to a pad.</summary>
     SolderLead,
 
+    /// <summary>A lead is soldered to a lead of another device.</summary>
+    SpliceLead,
+
     /// <summary>A mating plug with bare wires goes into a socket.</summary>
     FitTail,
 
@@ -59,6 +62,12 @@ public sealed record Work(WorkAction Action, int Minutes)
 
     /// <summary>Id of the pad.</summary>
     public string? Pad { get; init; }
+
+    /// <summary>Id within the build of the device to whose lead it is soldered.</summary>
+    public string? Other { get; init; }
+
+    /// <summary>Id of the lead to which it is soldered.</summary>
+    public string? OtherLead { get; init; }
 
     /// <summary>Id of the socket.</summary>
     public string? Socket { get; init; }
@@ -114,6 +123,9 @@ public static class WorkMinutes
 
     /// <summary>A mating plug with bare wires.</summary>
     public const int Tail = 2;
+
+    /// <summary>A lead joined to a lead of another device, with shrink tube over the joint: so much more than to a pad.</summary>
+    public const int Splice = 2;
 
     /// <summary>A bridge moved: by iron, or by a setting of the firmware.</summary>
     public static int Of(Bridge bridge) => bridge.MovedBy == MovedBy.Firmware ? Setting : Bridge;

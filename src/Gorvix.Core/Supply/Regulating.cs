@@ -68,7 +68,7 @@ public sealed record Regulating(int Input, int Output, double Volts)
         var amps = (aim - output) / Ohms;
         var (byIn, byOut) = (slope / Ohms, -1 / Ohms);
         var (drawn, drawnBy) = input >= Wakes ? (Quiescent, 0) : (Quiescent * input / Wakes, Quiescent / Wakes);
-        if (amps <= 0)
+        if (amps < 0)
         {
             // It lets nothing back, and nothing through to its source; the little that is left ties its output to something.
             return (amps * 1e-9, byIn * 1e-9, byOut * 1e-9, drawn, drawnBy, 0);

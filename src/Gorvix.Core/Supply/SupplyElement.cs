@@ -53,16 +53,19 @@ public sealed record Junction(int From, int To, double Forward) : SupplyElement(
     public const double Reference = 0.1;
 
     /// <summary>Its saturation current, in amperes.</summary>
-    public double Saturation => Reference / (Math.Exp(Forward / Thermal) - 1);
+    public double Saturation { get; } = Reference / (Math.Exp(Forward / Thermal) - 1);
+
+    /// <summary>What it drops at 0.1 A, in volts.</summary>
+    public double Forward { get; } = Forward;
+
+    // Beyond 20 A the curve goes on straight, so that a step that is too long does not overflow.
+    private readonly double _knee = Thermal * Math.Log((20 / Reference * (Math.Exp(Forward / Thermal) - 1)) + 1);
 
     internal override (double Amps, double Slope) At(double volts)
     {
-        // Beyond 20 A the curve goes on straight, so that a step that is too long does not overflow.
-        var knee = Thermal * Math.Log((20 / Saturation) + 1);
-        var x = Math.Min(volts, knee) / Thermal;
-        var slope = Saturation / Thermal * Math.Exp(x);
-        var amps = Saturation * (Math.Exp(x) - 1);
-        return volts <= knee ? (amps, slope) : (amps + (slope * (volts - knee)), slope);
+        var grown = Saturation * Math.Exp(Math.Min(volts, _knee) / Thermal);
+        var (amps, slope) = (grown - Saturation, grown / Thermal);
+        return volts <= _knee ? (amps, slope) : (amps + (slope * (volts - _knee)), slope);
     }
 }
 

@@ -9,6 +9,8 @@ public sealed class SupplyNet
     private readonly List<string> _names = ["ground"];
     private readonly List<SupplyElement> _elements = [];
     private readonly List<Regulating> _regulators = [];
+    private WorkingOrder? _order;
+    private WorkingOrder? _awake;
 
     /// <summary>What each node is, by its number.</summary>
     public IReadOnlyList<string> Names => _names;
@@ -19,10 +21,16 @@ public sealed class SupplyNet
     /// <summary>What feeds one node from another.</summary>
     public IReadOnlyList<Regulating> Regulators => _regulators;
 
+    /// <summary>The order in which its nodes are worked into their neighbours; for a net to which nothing is added any more.</summary>
+    /// <param name="awake">Every load of constant current draws it.</param>
+    internal WorkingOrder Order(bool awake) =>
+        awake ? _awake ??= WorkingOrder.Of(this, awake) : _order ??= WorkingOrder.Of(this, awake);
+
     /// <summary>A new node.</summary>
     /// <param name="name">What it is, for what is said when no solution is found.</param>
     public int Node(string name)
     {
+        _order = _awake = null;
         _names.Add(name);
         return _names.Count - 1;
     }
@@ -30,6 +38,13 @@ public sealed class SupplyNet
     /// <summary>Adds an element.</summary>
     /// <exception cref="ArgumentException">A node is not there, or a value is none that it can have.</exception>
     public void Add(SupplyElement element)
+    {
+        Check(element);
+        _order = _awake = null;
+        _elements.Add(element);
+    }
+
+    private void Check(SupplyElement element)
     {
         Check(element.From, element.To);
         var value = element switch
@@ -47,7 +62,6 @@ public sealed class SupplyNet
         {
             throw new ArgumentException($"{element} has a value that it cannot have.", nameof(element));
         }
-        _elements.Add(element);
     }
 
     /// <summary>Adds a regulator.</summary>
@@ -64,7 +78,28 @@ public sealed class SupplyNet
         {
             throw new ArgumentException($"{regulator} has a value that it cannot have.", nameof(regulator));
         }
+        _order = _awake = null;
         _regulators.Add(regulator);
+    }
+
+    /// <summary>The same net with other loads: what an element draws is all that differs.</summary>
+    /// <param name="change">Gives each element as it shall be, between the same nodes.</param>
+    public SupplyNet With(Func<int, SupplyElement, SupplyElement> change)
+    {
+        var copy = new SupplyNet();
+        copy._names.AddRange(_names.Skip(1));
+        for (var i = 0; i < _elements.Count; i++)
+        {
+            var changed = change(i, _elements[i]);
+            if (!ReferenceEquals(changed, _elements[i]))
+            {
+                Check(changed);
+            }
+            copy._elements.Add(changed);
+        }
+        copy._regulators.AddRange(_regulators);
+        (copy._order, copy._awake) = (_order, Order(awake: true));
+        return copy;
     }
 
     private static bool Positive(double value) => double.IsFinite(value) && value is >= 0 and < 1e6;

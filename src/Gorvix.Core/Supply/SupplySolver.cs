@@ -1,5 +1,3 @@
-using MathNet.Numerics.LinearAlgebra;
-
 namespace Gorvix.Core.Supply;
 
 /// <summary>What a supply does.</summary>
@@ -18,21 +16,45 @@ public sealed record SupplyState(
 
 /// <summary>What came of solving a supply.</summary>
 /// <param name="State">What it does; null when no state was found in which it stays.</param>
-/// <param name="Problem">Where it does not settle, in words; null when it does.</param>
-public sealed record SupplySolution(SupplyState? State, string? Problem);
+/// <param name="Problem">Where it does not settle; null when it does.</param>
+public sealed record SupplySolution(SupplyState? State, SupplyProblem? Problem);
+
+/// <summary>Why no steady state was found.</summary>
+/// <param name="Place">The node that finds no rest, or the supply as a whole.</param>
+/// <param name="Why">Why, as the end of a sentence.</param>
+public sealed record SupplyProblem(string Place, string Why);
 
 /// <summary>
 /// The steady state of a supply by nodal analysis and Newton steps (source: L. W. Nagel, "SPICE2", UCB/ERL M520, 1975, chapters 3
-/// and 4). What flows out of each node is F(v); each step solves J dv = -F with LU (MathNet.Numerics) and is shortened where it would
-/// push a diode far beyond its knee. It begins with what every node would have without a load. Where that does not settle, it is left to come to rest as it would by itself.
+/// and 4). What flows out of each node is F(v); each step solves J dv = -F (<see cref="SupplyEquations"/>) and is shortened where it would
+/// push a diode far beyond its knee. It begins with what every node would have without a load. Where that does not settle, it is left
+/// to come to rest as it would by itself.
 /// </summary>
 public static class SupplySolver
 {
+    // A net that settles does so within a dozen steps; what does not is left to come to rest first.
+    private const int FewSteps = 20;
     private const int MostSteps = 200;
-    private const int Freely = 40;
-    private const int MostRests = 2_000;
     private const double Settled = 1e-9;
     private const double MostVolts = 2;
+    private const int Passes = 8;
+
+    // From here on a step that leaves more over than before is halved; when that has not helped so often, nothing will.
+    private const int Freely = 6;
+    private const int MostStuck = 2;
+
+    // Coming to rest: a move above this part of all the volts there are is no path, and is tried again held back more.
+    private const int FewRests = 120;
+    private const int MostRests = 2_000;
+    private const double Far = 0.2;
+    private const double Held = 3;
+    private const double Eased = 0.5;
+
+    private static readonly int[] Patience = [FewRests, MostRests];
+    private static readonly double[] Beginnings = [1, 0.97, 0.8, 0.5, 0];
+
+    // What a limiter holds down is found where it is switched on: from nothing.
+    private static readonly double[] HeldDown = [0, 1, 0.97, 0.8, 0.5];
 
     /// <summary>More nodes than this are no supply of a build.</summary>
     public const int MostNodes = 400;
@@ -40,36 +62,52 @@ public static class SupplySolver
     /// <summary>Solves a net.</summary>
     /// <param name="net">The net.</param>
     /// <param name="stop">Tells that nobody waits for the answer any more.</param>
-    public static SupplySolution Solve(SupplyNet net, CancellationToken stop = default)
+    public static SupplySolution Solve(SupplyNet net, CancellationToken stop = default) => Solve(net, null, stop);
+
+    /// <summary>Solves a net from the volts of one that differs in values only.</summary>
+    /// <param name="net">The net.</param>
+    /// <param name="near">Those volts, ground first; null to begin without a load.</param>
+    /// <param name="stop">Tells that nobody waits for the answer any more.</param>
+    public static SupplySolution Solve(SupplyNet net, IReadOnlyList<double>? near, CancellationToken stop)
     {
         var count = net.Names.Count - 1;
         if (count > MostNodes)
         {
-            return new SupplySolution(null, $"the supply has {count} nodes, and {MostNodes} is the most");
+            return new SupplySolution(
+                null,
+                new SupplyProblem("the supply", $"it has {count} nodes, and {MostNodes} is the most")
+            );
         }
         if (count == 0)
         {
             return new SupplySolution(new SupplyState([0], [], [], [], 0), null);
         }
+        var work = new Work(net, stop);
+        if (near is not null && work.From(near).Settle(FewSteps))
+        {
+            return new SupplySolution(work.State(), null);
+        }
         var start = Guess(net);
-        var work = new Work(net, start, stop);
-        if (work.Settle())
+        if (work.From(start).Settle(FewSteps))
         {
             return new SupplySolution(work.State(), null);
         }
         // As it would come to rest by itself, every node with a capacitor that grows smaller; from several beginnings, because a rail
-        // between two ends of its range can go round in a ring from one of them.
-        foreach (var part in new[] { 1, 0.97, 0.8, 0.5, 0 })
+        // between two ends of its range can go round in a ring from one of them. First a short while from each, then a long one.
+        var beginnings = net.Elements.Any(e => e is Lamp or Limiter) ? HeldDown : Beginnings;
+        foreach (var (most, part) in from most in Patience from part in beginnings select (most, part))
         {
-            work = new Work(net, [.. start.Select(v => v * part)], stop);
-            if (work.Rest() && work.Settle())
+            if (work.From(start, part).Rest(most) && work.Settle(MostSteps))
             {
                 return new SupplySolution(work.State(), null);
             }
         }
         return new SupplySolution(
             null,
-            $"{net.Names[work.Worst() + 1]} finds no steady volts: the loads ask for more than can be given there"
+            new SupplyProblem(
+                net.Names[work.Worst()],
+                "it finds no steady volts, because the loads ask for more than can be given there"
+            )
         );
     }
 
@@ -77,9 +115,12 @@ public static class SupplySolver
     private static double[] Guess(SupplyNet net)
     {
         var volts = new double[net.Names.Count];
-        for (var pass = 0; pass < 8; pass++)
+        SupplyElement[] passing = [.. net.Elements.Where(e => e is not (CurrentLoad or PowerLoad))];
+        var rises = true;
+        for (var pass = 0; pass < Passes && rises; pass++)
         {
-            foreach (var element in net.Elements.Where(e => e is not (CurrentLoad or PowerLoad)))
+            rises = false;
+            foreach (var element in passing)
             {
                 var from = element is VoltSource source ? source.Volts : volts[element.From];
                 Raise(element.To, element is Junction diode ? from - diode.Forward : from);
@@ -93,45 +134,95 @@ public static class SupplySolver
                 Raise(regulator.Output, regulator.Aim(volts[regulator.Input]).Volts);
             }
         }
-        return volts[1..];
+        return volts;
 
         void Raise(int node, double to)
         {
-            if (node != SupplyNet.Ground)
+            if (node != SupplyNet.Ground && to > volts[node])
             {
-                volts[node] = Math.Max(volts[node], to);
+                (volts[node], rises) = (to, true);
             }
         }
     }
 
-    private sealed class Work(SupplyNet net, double[] volts, CancellationToken stop)
+    private sealed class Work
     {
-        private readonly int _count = volts.Length;
-        private double[] _volts = volts;
+        private readonly SupplyNet _net;
+        private readonly SupplyEquations _equations;
+        private readonly CancellationToken _stop;
+        private readonly Junction[] _diodes;
+        private double[] _volts;
+        private double[] _next;
+        private readonly double[] _change;
+        private readonly double _ceiling;
         private int _steps;
 
-        /// <summary>Newton steps until nothing is left over; false when it does not come to that.</summary>
-        public bool Settle()
+        public Work(SupplyNet net, CancellationToken stop)
         {
-            var (flow, slopes) = Flow(_volts);
-            for (var step = 0; step < MostSteps; step++)
+            (_net, _stop, _equations) = (net, stop, new SupplyEquations(net));
+            var diodes = new List<Junction>();
+            var most = 0.0;
+            foreach (var element in net.Elements)
             {
-                var change = Change(flow, slopes);
-                if (change.Any(c => !double.IsFinite(c)))
+                if (element is Junction diode)
+                {
+                    diodes.Add(diode);
+                }
+                most = element is VoltSource source ? Math.Max(most, source.Volts) : most;
+            }
+            foreach (var regulator in net.Regulators)
+            {
+                most = Math.Max(most, regulator.Volts);
+            }
+            (_diodes, _ceiling) = ([.. diodes], most + 1);
+            (_volts, _next, _change) = (
+                new double[net.Names.Count],
+                new double[net.Names.Count],
+                new double[net.Names.Count]
+            );
+        }
+
+        /// <summary>Begins from other volts.</summary>
+        /// <param name="volts">Volts of every node, ground first.</param>
+        /// <param name="part">The part of them that is taken.</param>
+        public Work From(IReadOnlyList<double> volts, double part = 1)
+        {
+            for (var i = 0; i < _volts.Length; i++)
+            {
+                _volts[i] = volts[i] * part;
+            }
+            return this;
+        }
+
+        /// <summary>Newton steps until nothing is left over; false when it does not come to that.</summary>
+        /// <param name="most">How many it may take.</param>
+        public bool Settle(int most)
+        {
+            _equations.At(_volts);
+            var stuck = 0;
+            for (var step = 0; step < most; step++)
+            {
+                var left = _equations.Most;
+                if (!Change(0))
                 {
                     return false;
                 }
-                var (was, norm) = (_volts, Norm(flow));
-                var moved = Move(change, 1);
-                (flow, slopes) = Flow(_volts);
-                // Where two ends of a regulator's range take turns, a part of the step lands between them.
-                for (var part = 0.5; step > Freely && part > 1e-4 && Norm(flow) >= norm; part /= 2)
+                var moved = Move(1);
+                if (Runs())
                 {
-                    _volts = was;
-                    moved = Move(change, part);
-                    (flow, slopes) = Flow(_volts);
+                    return false;
                 }
-                if (Norm(flow) < Settled && moved < 1e-7)
+                // Where two ends of a regulator's range take turns, a part of the step lands between them.
+                for (var part = 0.5; step > Freely && part > 1e-4 && _equations.Most >= left; part /= 2)
+                {
+                    (_volts, _next) = (_next, _volts);
+                    moved = Move(part);
+                }
+                if (step > Freely && _equations.Most >= left && ++stuck > MostStuck)
+                {
+                    return false;
+                }
+                if (_equations.Most < Settled && moved < 1e-7)
                 {
                     return true;
                 }
@@ -139,42 +230,18 @@ public static class SupplySolver
             return false;
         }
 
-        // A step is shortened where a diode would be pushed far beyond its knee: behind it the curve says nothing of before it.
-        private double Move(Vector<double> change, double part)
-        {
-            var scale = part * Math.Min(1, MostVolts / Math.Max(1e-12, change.AbsoluteMaximum()));
-            foreach (var diode in net.Elements.OfType<Junction>())
-            {
-                var was = At(diode.From) - At(diode.To);
-                var then = was + (scale * (By(change, diode.From) - By(change, diode.To)));
-                var most = Math.Max(was, diode.Forward) + (4 * Junction.Thermal);
-                if (then > most)
-                {
-                    scale *= (most - was) / (then - was);
-                }
-            }
-            _volts = [.. _volts.Select((v, i) => v + (scale * change[i]))];
-            return scale * change.AbsoluteMaximum();
-        }
-
-        private static double By(Vector<double> change, int node) => node == SupplyNet.Ground ? 0 : change[node - 1];
-
         /// <summary>
         /// Backward steps in time with a conductance from each node to where it was, which is made smaller while less is left over
         /// (pseudo-transient continuation; source: C. T. Kelley and D. E. Keyes, SIAM J. Numer. Anal. 35, 1998).
         /// </summary>
-        public bool Rest()
+        /// <param name="most">How many steps it may take.</param>
+        public bool Rest(int most)
         {
             var tie = 10.0;
-            for (var step = 0; step < MostRests; step++)
+            _equations.At(_volts);
+            for (var step = 0; step < most; step++)
             {
-                var (flow, slopes) = Flow(_volts);
-                for (var i = 0; i < _count; i++)
-                {
-                    slopes[i, i] += tie;
-                }
-                var change = Change(flow, slopes);
-                if (change.Any(c => !double.IsFinite(c)))
+                if (!Change(tie))
                 {
                     return false;
                 }
@@ -182,88 +249,93 @@ public static class SupplySolver
                 {
                     return true;
                 }
-                tie = Move(change, 1) > 0.2 ? Math.Min(tie * 2, 1e6) : Math.Max(tie * 0.7, 1e-9);
+                if (Move(1) > Far * _ceiling)
+                {
+                    // Too far to be a path: back, and hold on more.
+                    (_volts, _next) = (_next, _volts);
+                    _equations.At(_volts);
+                    tie *= Held;
+                }
+                else
+                {
+                    tie *= Eased;
+                }
             }
             return false;
-        }
-
-        private Vector<double> Change(double[] flow, double[,] slopes)
-        {
-            stop.ThrowIfCancellationRequested();
-            _steps++;
-            return Matrix<double>
-                .Build.DenseOfArray(slopes)
-                .LU()
-                .Solve(Vector<double>.Build.Dense([.. flow.Select(f => -f)]));
         }
 
         /// <summary>The node at which most is left over.</summary>
         public int Worst()
         {
-            var (flow, _) = Flow(_volts);
-            return Array.IndexOf(flow, flow.MaxBy(Math.Abs));
+            _equations.At(_volts);
+            return _equations.Worst;
         }
 
-        public SupplyState State() =>
-            new(
-                [0, .. _volts],
-                [.. net.Elements.Select(e => e.At(At(e.From) - At(e.To)).Amps)],
-                [.. net.Regulators.Select(r => r.At(At(r.Input), At(r.Output)).Out)],
-                [.. net.Regulators.Select(r => r.At(At(r.Input), At(r.Output)).In)],
-                _steps
-            );
-
-        private double At(int node) => node == SupplyNet.Ground ? 0 : _volts[node - 1];
-
-        private static double Norm(double[] flow) => flow.Length == 0 ? 0 : flow.Max(Math.Abs);
-
-        // What flows out of each node, and how it changes with each node's volts.
-        private (double[] Flow, double[,] Slopes) Flow(double[] at)
+        public SupplyState State()
         {
-            var flow = new double[_count];
-            var slopes = new double[_count, _count];
-            double Volts(int node) => node == SupplyNet.Ground ? 0 : at[node - 1];
-            void Out(int node, double amps)
+            var amps = new double[_net.Elements.Count];
+            for (var i = 0; i < amps.Length; i++)
             {
-                if (node != SupplyNet.Ground)
+                var element = _net.Elements[i];
+                amps[i] = element.At(_volts[element.From] - _volts[element.To]).Amps;
+            }
+            var (outputs, inputs) = (new double[_net.Regulators.Count], new double[_net.Regulators.Count]);
+            for (var i = 0; i < outputs.Length; i++)
+            {
+                var regulator = _net.Regulators[i];
+                var flows = regulator.At(_volts[regulator.Input], _volts[regulator.Output]);
+                (outputs[i], inputs[i]) = (flows.Out, flows.In);
+            }
+            return new SupplyState([.. _volts], amps, outputs, inputs, _steps);
+        }
+
+        // Loads only pull down: a node above all sources is on its way to nowhere.
+        private bool Runs()
+        {
+            foreach (var volts in _volts)
+            {
+                if (volts > _ceiling)
                 {
-                    flow[node - 1] += amps;
+                    return true;
                 }
             }
-            void By(int node, int of, double slope)
+            return false;
+        }
+
+        private bool Change(double tie)
+        {
+            _stop.ThrowIfCancellationRequested();
+            _steps++;
+            return _equations.Step(tie, _change);
+        }
+
+        // Goes a part of the change, looks at the net there, and tells by how much the node moved that moved most; where it was is
+        // kept. A step is shortened where a diode would be pushed far beyond its knee: behind it the curve says nothing of before it.
+        private double Move(double part)
+        {
+            var largest = 0.0;
+            foreach (var volts in _change)
             {
-                if (node != SupplyNet.Ground && of != SupplyNet.Ground)
+                largest = Math.Max(largest, Math.Abs(volts));
+            }
+            var scale = part * Math.Min(1, MostVolts / Math.Max(1e-12, largest));
+            foreach (var diode in _diodes)
+            {
+                var was = _volts[diode.From] - _volts[diode.To];
+                var then = was + (scale * (_change[diode.From] - _change[diode.To]));
+                var most = Math.Max(was, diode.Forward) + (4 * Junction.Thermal);
+                if (then > most)
                 {
-                    slopes[node - 1, of - 1] += slope;
+                    scale *= (most - was) / (then - was);
                 }
             }
-            for (var i = 0; i < _count; i++)
+            for (var i = 1; i < _volts.Length; i++)
             {
-                // A node that nothing feeds falls to ground.
-                flow[i] += at[i] * 1e-12;
-                slopes[i, i] += 1e-12;
+                _next[i] = _volts[i] + (scale * _change[i]);
             }
-            foreach (var element in net.Elements)
-            {
-                var (amps, slope) = element.At(Volts(element.From) - Volts(element.To));
-                Out(element.From, amps);
-                Out(element.To, -amps);
-                By(element.From, element.From, slope);
-                By(element.From, element.To, -slope);
-                By(element.To, element.From, -slope);
-                By(element.To, element.To, slope);
-            }
-            foreach (var r in net.Regulators)
-            {
-                var flows = r.At(Volts(r.Input), Volts(r.Output));
-                Out(r.Output, -flows.Out);
-                By(r.Output, r.Input, -flows.OutByIn);
-                By(r.Output, r.Output, -flows.OutByOut);
-                Out(r.Input, flows.In);
-                By(r.Input, r.Input, flows.InByIn);
-                By(r.Input, r.Output, flows.InByOut);
-            }
-            return (flow, slopes);
+            (_volts, _next) = (_next, _volts);
+            _equations.At(_volts);
+            return scale * largest;
         }
     }
 }

@@ -157,12 +157,10 @@ public static class DeviceTable
 
     private static SupplyOutput? OutputOf(SheetRow row, Lead lead, Device? there) =>
         lead.Role == LeadRole.Output || row.Amount("gives v") is not null || row.Amount("up to a") is not null
-            ? new SupplyOutput
+            ? (there?.Outputs.FirstOrDefault(o => o.Lead == lead.Id) ?? new SupplyOutput { Lead = lead.Id }) with
             {
-                Lead = lead.Id,
                 Volts = row.Amount("gives v"),
                 Limit = row.Amount("up to a"),
-                Filtering = there?.Outputs.FirstOrDefault(o => o.Lead == lead.Id)?.Filtering,
             }
             : null;
 

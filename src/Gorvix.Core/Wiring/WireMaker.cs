@@ -23,6 +23,10 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
             Take(walk.Pad);
         }
         var leads = plan.Seats.SelectMany(seat => LeadsOf(seat, routes)).ToList();
+        var givers = leads.Select(l => l.To).OfType<OtherLead>().Select(t => (t.Device, t.Lead.Id)).ToHashSet();
+        leads = leads.ConvertAll(l =>
+            givers.Contains((l.Device, l.Lead.Id)) ? l with { State = LeadState.Feeding, IsUsed = true } : l
+        );
         var contacts = routes
             .SelectMany(r => r.Bridges)
             .Concat(plan.Feeds.SelectMany(f => f.Feed?.Bridges ?? []))
@@ -55,6 +59,9 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
         var (device, way) = (seat.Ways.Device, seat.Way);
         var harness = Harness.Of(device.Device);
         var used = new Dictionary<string, (Pad Pad, string? Link)>();
+        var spliced = plan
+            .Feeds.Where(f => f.Ways.Device.Id == device.Id && f.Feed?.From is not null)
+            .ToDictionary(f => f.Ways.Lead.Id, f => f.Feed!.From!);
         foreach (var route in routes.Where(r => r.Link.Want.Device == device.Id))
         {
             foreach (var walk in route.Walks)
@@ -63,7 +70,7 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
             }
         }
         var near = used.Values.Select(u => u.Pad).ToList();
-        foreach (var feed in plan.Feeds.Where(f => f.Ways.Device.Id == device.Id && f.Feed is not null))
+        foreach (var feed in plan.Feeds.Where(f => f.Ways.Device.Id == device.Id && f.Feed is { From: null }))
         {
             var pad = Nearest(
                 [.. feed.Feed!.Allowed(build.Build.Bans)],
@@ -73,7 +80,7 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
             used[feed.Feed.Lead.Id] = (pad, null);
             Take(pad);
         }
-        foreach (var (lead, pad) in Grounds(device, way, harness, used, near))
+        foreach (var (lead, pad) in Grounds(device, way, harness, used.Count + spliced.Count, near))
         {
             used[lead.Id] = (pad, null);
             Take(pad);
@@ -84,9 +91,14 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
             .Select(u => way.Seat.Socket!.CavityOf(u.Value.Pad))
             .ToHashSet();
         return device.Device.Leads.Select(lead =>
-            used.TryGetValue(lead.Id, out var use)
-                ? Used(device, way, harness, lead, use.Pad, use.Link)
-                : Unused(device, way, harness, lead, evicted)
+            spliced.TryGetValue(lead.Id, out var from)
+                ? new WiredLead(device.Id, lead, LeadState.Spliced)
+                {
+                    IsUsed = true,
+                    To = new OtherLead(from.Device, from.Lead),
+                }
+            : used.TryGetValue(lead.Id, out var use) ? Used(device, way, harness, lead, use.Pad, use.Link)
+            : Unused(device, way, harness, lead, evicted)
         );
     }
 
@@ -137,7 +149,7 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
         DeviceInBuild device,
         SeatWay way,
         Harness harness,
-        Dictionary<string, (Pad Pad, string? Link)> used,
+        int used,
         List<Pad> near
     )
     {
@@ -149,7 +161,7 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
         {
             yield return (device.Device.Leads.First(l => l.Id == lead), way.Seat.Socket!.Pads[cavity]!);
         }
-        if (used.Count == 0 && way.Seat.Kind == SeatKind.Bare)
+        if (used == 0 && way.Seat.Kind == SeatKind.Bare)
         {
             yield break;
         }

@@ -18,6 +18,12 @@ public enum LeadState
     /// <summary>Soldered to a pad.</summary>
     Soldered,
 
+    /// <summary>Soldered to the output of another device.</summary>
+    Spliced,
+
+    /// <summary>An output that leads of other devices are soldered to.</summary>
+    Feeding,
+
     /// <summary>Soldered to a tail: a mating plug with bare wires in a socket.</summary>
     OnTail,
 
@@ -54,7 +60,15 @@ public sealed record WiredLead(
 {
     /// <summary>True when something is meant to flow in it: a link, a supply, the ground.</summary>
     public bool IsUsed { get; init; }
+
+    /// <summary>The lead of another device that it is soldered to; null where it touches a pad, or nothing.</summary>
+    public OtherLead? To { get; init; }
 }
+
+/// <summary>A lead of another device.</summary>
+/// <param name="Device">Id of that device within the build.</param>
+/// <param name="Lead">The lead.</param>
+public sealed record OtherLead(string Device, Lead Lead);
 
 /// <summary>Where the plug of a device sits.</summary>
 /// <param name="Device">Id of the device within the build.</param>
@@ -124,11 +138,18 @@ public sealed record WiredBuild(
     /// <summary>The board's circuit with every lead that touches a pad.</summary>
     public Circuit Circuit() =>
         Build.Circuit.With(
-            Joined.Select(l => new Edge(
-                Node.Lead(l.Device, l.Lead.Id),
-                Node.Pad(l.Pad!.Id),
-                l.State is LeadState.InPlace or LeadState.Moved ? Origin.Plug : Origin.Wire
-            ))
+            Joined
+                .Select(l => new Edge(
+                    Node.Lead(l.Device, l.Lead.Id),
+                    Node.Pad(l.Pad!.Id),
+                    l.State is LeadState.InPlace or LeadState.Moved ? Origin.Plug : Origin.Wire
+                ))
+                .Concat(
+                    from l in Leads
+                    where l.To is not null
+                    let to = l.To!
+                    select new Edge(Node.Lead(l.Device, l.Lead.Id), Node.Lead(to.Device, to.Lead.Id), Origin.Wire)
+                )
         );
 
     /// <summary>Where every bridge stands.</summary>

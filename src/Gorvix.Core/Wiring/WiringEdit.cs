@@ -28,7 +28,17 @@ public abstract record WiringEdit
 public sealed record OpenWire(string Device, string Lead) : WiringEdit
 {
     internal override WiredBuild ApplyTo(WiredBuild wired) =>
-        Put(wired, Find(wired, Device, Lead) with { State = LeadState.Open, Pad = null, Socket = null, Cavity = null });
+        Put(
+            wired,
+            Find(wired, Device, Lead) with
+            {
+                State = LeadState.Open,
+                Pad = null,
+                Socket = null,
+                Cavity = null,
+                To = null,
+            }
+        );
 }
 
 /// <summary>Two wires of one device that sit on each other's pads.</summary>
@@ -46,6 +56,7 @@ public sealed record SwapWires(string Device, string One, string Other) : Wiring
                 Pad = place.Pad,
                 Socket = place.Socket,
                 Cavity = place.Cavity,
+                To = place.To,
                 State = place.State == LeadState.InPlace ? LeadState.Moved : place.State,
             };
         return Put(wired, At(one, other), At(other, one));
@@ -68,6 +79,7 @@ public sealed record WireOnPad(string Device, string Lead, string Pad) : WiringE
             Find(wired, Device, Lead) with
             {
                 Pad = pad,
+                To = null,
                 Socket = socket,
                 Cavity = socket is null ? null : socket.CavityOf(pad) + 1,
                 State = socket is null ? LeadState.Soldered : LeadState.OnTail,
@@ -97,6 +109,7 @@ public sealed record LeadLeftIn(string Device, string Lead) : WiringEdit
                     Pad = socket.Pads[home],
                     Socket = socket,
                     Cavity = home + 1,
+                    To = null,
                 }
             );
     }
@@ -150,5 +163,30 @@ public sealed record DeadDevice(string Device) : WiringEdit
         wired with
         {
             DeadDevices = new HashSet<string>(wired.DeadDevices) { Device },
+        };
+}
+
+/// <summary>A device that is unplugged: none of its leads touches anything, and what it fed gets nothing.</summary>
+/// <param name="Device">Id of the device within the build.</param>
+public sealed record Unplugged(string Device) : WiringEdit
+{
+    internal override WiredBuild ApplyTo(WiredBuild wired) =>
+        wired with
+        {
+            Leads =
+            [
+                .. wired.Leads.Select(l =>
+                    l.Device == Device || l.To?.Device == Device
+                        ? l with
+                        {
+                            State = LeadState.Open,
+                            Pad = null,
+                            Socket = null,
+                            Cavity = null,
+                            To = null,
+                        }
+                        : l
+                ),
+            ],
         };
 }

@@ -23,7 +23,7 @@ internal static class WorkList
             .Select(s => new Work(WorkAction.FitTail, WorkMinutes.Tail) { Socket = s });
         var settings = routes
             .SelectMany(r => r.Work)
-            .Where(w => w.Action is not (WorkAction.MoveLead or WorkAction.SolderLead));
+            .Where(w => w.Action is not (WorkAction.MoveLead or WorkAction.SolderLead or WorkAction.SpliceLead));
         return
         [
             .. bridges,
@@ -48,12 +48,22 @@ internal static class WorkList
                     : (lead.Socket ?? seat.Socket)?.Id,
                 From = home < 0 ? null : home + 1,
             };
+        var leaves = home >= 0 && seat.Kind != SeatKind.Bare;
         return lead.State switch
         {
+            LeadState.Spliced => Make(
+                WorkAction.SpliceLead,
+                WorkMinutes.Splice + (leaves ? WorkMinutes.Lift + WorkMinutes.Solder : 0)
+            ) with
+            {
+                Socket = null,
+                Other = lead.To!.Device,
+                OtherLead = lead.To.Lead.Id,
+            },
             LeadState.Moved => Make(WorkAction.MoveLead, WorkMinutes.Lift) with { To = lead.Cavity },
             LeadState.Lifted => Make(WorkAction.LiftLead, WorkMinutes.Lift),
             LeadState.Cut => Make(WorkAction.CutLead, WorkMinutes.Lift),
-            LeadState.Soldered or LeadState.OnTail when home >= 0 && seat.Kind != SeatKind.Bare => Make(
+            LeadState.Soldered or LeadState.OnTail when leaves => Make(
                 WorkAction.SolderLead,
                 WorkMinutes.Lift + WorkMinutes.Solder
             ) with

@@ -6,6 +6,17 @@ namespace Gorvix.Core.Words;
 /// <summary>Names, numbers and lists as the builder reads them; every sentence of the product is made on this floor, in the rules or by its users in Fit.</summary>
 public static class PlainWords
 {
+    /// <summary>A USB port with what it gives.</summary>
+    public static string Of(UsbPort port) =>
+        port switch
+        {
+            UsbPort.Bare => "a port that grants nothing: 100 mA",
+            UsbPort.Fast => "a fast port: 900 mA",
+            UsbPort.TypeC15 => "type C that says 1.5 A",
+            UsbPort.TypeC30 => "type C that says 3 A",
+            _ => "a computer's port: 500 mA",
+        };
+
     /// <summary>A need as the builder says it.</summary>
     public static string Of(Need need) =>
         need switch

@@ -29,9 +29,14 @@ public static class WireWords
         };
 
     /// <summary>What has become of a lead.</summary>
-    public static string Of(WiredLead lead) =>
+    /// <param name="lead">The lead.</param>
+    /// <param name="wired">The build that it is of.</param>
+    public static string Of(WiredLead lead, WiredBuild wired) =>
         lead.State switch
         {
+            LeadState.Spliced => $"to {lead.To!.Lead.Label} of the {Name(wired, lead.To.Device)}",
+            LeadState.Feeding =>
+                $"feeds the {Phrase.Join([.. wired.Leads.Where(l => l.To?.Device == lead.Device && l.To.Lead.Id == lead.Lead.Id).Select(l => Name(wired, l.Device)).Distinct()])}",
             LeadState.InPlace when lead.Pad is null => $"stays in pin {lead.Cavity}, which leads nowhere",
             LeadState.InPlace => $"stays in pin {lead.Cavity} ({lead.Pad.Label})",
             LeadState.Moved => $"moves to pin {lead.Cavity} ({lead.Pad!.Label})",
@@ -42,6 +47,9 @@ public static class WireWords
             LeadState.InHarness => "stays in its plug, which sits nowhere",
             _ => "open, insulated",
         };
+
+    private static string Name(WiredBuild wired, string device) =>
+        wired.Build.Devices.First(d => d.Id == device).Device.Name;
 
     private static string Side(Pad pad) => pad.Side == BoardSide.Bottom ? ", bottom side" : ", top side";
 }
@@ -78,12 +86,20 @@ public static class WorkWords
                 $"In the {device!.Name}'s plug for {socket}: move {lead} from pin {work.From} to pin {work.To}.",
             WorkAction.LiftLead => $"Take {lead} out of pin {work.From} of the {device!.Name}'s plug and insulate it.",
             WorkAction.CutLead => $"Cut {lead} (pin {work.From}) of the {device!.Name} off its plug and insulate it.",
+            WorkAction.SpliceLead =>
+                $"{(work.From is { } from ? $"Take {lead} out of pin {from} of the {device!.Name}'s plug and solder it" : $"Solder {lead} of the {device!.Name}")} to {OutputOf(work, build)}, shrink tube first.",
             WorkAction.SolderLead when socket is not null =>
                 $"Take {lead} out of pin {work.From} of the {device!.Name}'s plug and solder it to the tail in {pad}.",
             WorkAction.SolderLead =>
                 $"Take {lead} out of pin {work.From} of the {device!.Name}'s plug and solder it to {pad}.",
             _ => $"Put a tail (a mating plug with bare wires) into {socket}.",
         };
+    }
+
+    private static string OutputOf(Work work, ResolvedBuild build)
+    {
+        var other = build.Devices.First(d => d.Id == work.Other).Device;
+        return $"{other.Leads.First(l => l.Id == work.OtherLead).Label} of the {other.Name}";
     }
 
     /// <summary>What there is to do in a few words, with the time it takes: "one bridge and one setting, about 6 min"; empty when there is nothing.</summary>
@@ -134,6 +150,9 @@ public static class WorkWords
                 break;
             case WorkAction.CutLead:
                 yield return ("lead cut off", "leads cut off");
+                break;
+            case WorkAction.SpliceLead:
+                yield return ("lead joined to another device", "leads joined to other devices");
                 break;
             case WorkAction.SolderLead:
                 yield return ("lead soldered", "leads soldered");

@@ -93,7 +93,7 @@ internal static class ExportEndpoints
     }
 
     // With the mark by which spreadsheets know UTF-8.
-    private static IResult List(string list, string name, HttpResponse response)
+    internal static IResult List(string list, string name, HttpResponse response)
     {
         Name(response, $"{name}.csv");
         return Results.Bytes([.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(list)], $"{Csv}; charset=utf-8");

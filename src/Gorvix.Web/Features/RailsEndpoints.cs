@@ -1,22 +1,37 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
+using Gorvix.Core.Fit;
+using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Rails;
+using Gorvix.Core.Supply;
 using Gorvix.Core.Wiring;
 using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;
 
+/// <summary>A situation in the list of all.</summary>
+/// <param name="Id">Its id in addresses.</param>
+/// <param name="Name">What the builder calls it.</param>
+/// <param name="Group">What it is about.</param>
+/// <param name="Worst">The worst that there is to say of it; null for nothing.</param>
+public sealed record SituationLine(string Id, string Name, SituationGroup Group, Severity? Worst);
+
 /// <summary>A build in a situation, with what there is to say of it.</summary>
 /// <param name="Sheet">Every rail and every supply lead.</param>
-/// <param name="Findings">What there is to say, the worst first.</param>
-public sealed record RailsAt(RailSheet Sheet, IReadOnlyList<RailNote> Findings);
+/// <param name="Findings">What there is to say, the worst first; where something is other than planned, what that brings.</param>
+/// <param name="Readings">What a meter should read, pad by pad and lead by lead.</param>
+public sealed record RailsAt(RailSheet Sheet, IReadOnlyList<RailNote> Findings, IReadOnlyList<MeterReading> Readings);
 
 /// <summary>Something to say of a situation.</summary>
 /// <param name="Rule">The rule that speaks.</param>
 /// <param name="Severity">How bad it is.</param>
 /// <param name="Sentence">The sentence for the builder.</param>
-public sealed record RailNote(string Rule, Severity Severity, string Sentence);
+public sealed record RailNote(string Rule, Severity Severity, string Sentence)
+{
+    internal static IReadOnlyList<RailNote> Of(IEnumerable<Finding> findings) =>
+        [.. findings.Select(f => new RailNote(f.Rule, f.Severity, f.Sentence))];
+}
 
 /// <summary>What a lead gets from the empty to the full pack.</summary>
 /// <param name="Device">Id of the device within the build.</param>
@@ -25,32 +40,45 @@ public sealed record RailNote(string Rule, Severity Severity, string Sentence);
 /// <param name="High">The most, in volts.</param>
 public sealed record LeadSpan(string Device, string Lead, double Low, double High);
 
+/// <summary>A supply or ground wire.</summary>
+/// <param name="Cut">Its length and gauge.</param>
+/// <param name="Words">Whose lead it is, in words.</param>
+/// <param name="Told">True when the builder has told its length; false while it is taken as usual.</param>
+/// <param name="Milliohms">Its resistance one way, in milliohms.</param>
+public sealed record SupplyWire(WireCut Cut, string Words, bool Told, double Milliohms);
+
 /// <summary>The supplies of a build.</summary>
 /// <param name="Version">The version of the build.</param>
-/// <param name="At">Every situation; first the one of the charge that was asked for, if one was.</param>
+/// <param name="Situations">Every situation; first the one of the charge that was asked for, if one was.</param>
+/// <param name="Now">The one that was asked for, or the first.</param>
+/// <param name="Standing">What holds in every situation.</param>
 /// <param name="Spans">What each lead gets over the pack's flight.</param>
-/// <param name="Charge">The charge of a cell that can be looked at, in volts; null where there is no pack.</param>
+/// <param name="Charge">The charge of a cell that can be looked at; null where there is no pack.</param>
+/// <param name="Wires">The supply and ground wires, with their lengths.</param>
 /// <param name="Assumed">What was taken for granted, in sentences.</param>
 public sealed record RailsView(
     int Version,
-    IReadOnlyList<RailsAt> At,
+    IReadOnlyList<SituationLine> Situations,
+    RailsAt Now,
+    IReadOnlyList<RailNote> Standing,
     IReadOnlyList<LeadSpan> Spans,
     Charge? Charge,
+    IReadOnlyList<SupplyWire> Wires,
     IReadOnlyList<string> Assumed
 );
 
-/// <summary>The volts of a cell, from empty to full.</summary>
+/// <summary>The volts of a cell, from damaged to full, and what those of now say.</summary>
 /// <param name="Empty">Of an empty cell.</param>
 /// <param name="Land">Of a cell at landing.</param>
 /// <param name="Full">Of a full cell.</param>
 /// <param name="Cells">Cells in series.</param>
-public sealed record Charge(double Empty, double Land, double Full, int Cells);
+/// <param name="Cell">Of a cell now.</param>
+/// <param name="Says">What they say of a resting pack.</param>
+public sealed record Charge(double Empty, double Land, double Full, int Cells, double Cell, PackCharge Says);
 
 /// <summary>The Rails screen.</summary>
 internal static class RailsEndpoints
 {
-    private static readonly string[] Flight = ["full", "nominal", "land", "empty", "input"];
-
     public static void MapRails(this IEndpointRouteBuilder app) =>
         app.MapGet("/api/builds/{id}/rails", Get)
             .WithName("getRails")
@@ -59,7 +87,7 @@ internal static class RailsEndpoints
             .ProducesProblem(404)
             .ProducesProblem(422);
 
-    private static async Task<IResult> Get(string id, double? cell, Workbench bench, CancellationToken stop)
+    private static async Task<IResult> Get(string id, double? cell, string? at, Workbench bench, CancellationToken stop)
     {
         if (cell is not (null or (>= 2.5 and <= 4.5)))
         {
@@ -67,37 +95,86 @@ internal static class RailsEndpoints
         }
         var planned = await bench.Planned(id, stop);
         return planned.Reader is { } reader
-            ? Results.Ok(await Workers.Run(() => View(planned.Stored.Version, reader.Wired, cell, stop), stop))
+            ? Results.Ok(await Workers.Run(() => View(planned.Stored.Version, reader, cell, at, stop), stop))
             : Problems.Of(planned.Refused);
     }
 
-    private static RailsView View(int version, WiredBuild wired, double? cell, CancellationToken stop)
+    private static RailsView View(int version, FitReader reader, double? cell, string? at, CancellationToken stop)
     {
-        var build = wired.Build.Build;
-        var at = Situation
-            .Of(build, cell)
-            .Select(s => RailReader.Read(wired, s, stop))
-            .Select(s => new RailsAt(s, [.. RailCheck.Of(s).Select(f => new RailNote(f.Rule, f.Severity, f.Sentence))]))
-            .ToList();
-        var flight = at.Where(a => Flight.Contains(a.Sheet.Situation.Id)).SelectMany(a => a.Sheet.Leads);
+        var wired = reader.Wired;
+        var standing = reader.Rails(stop);
+        var usual = RailCheck.Of(standing[0]);
+        // While the slider moves, one situation is solved and the others stand.
+        var charged = Situation.Of(wired.Build.Build, cell)[0];
+        List<RailSheet> sheets =
+        [
+            .. charged.Id == "charge" ? [RailReader.Read(wired, charged, stop)] : Array.Empty<RailSheet>(),
+            .. standing,
+        ];
+        // An address may name a device that has left since.
+        var now = sheets.FirstOrDefault(s => s.Situation.Id == at) ?? sheets[0];
         return new RailsView(
             version,
-            at,
             [
-                .. flight
-                    .Where(l => l is { Pad: not null, Volts: not null, LowVolts: not null })
-                    .GroupBy(l => (l.Device, l.Lead))
-                    .Select(g => new LeadSpan(
-                        g.Key.Device,
-                        g.Key.Lead,
-                        g.Min(l => l.LowVolts!.Value),
-                        g.Max(l => l.Volts!.Value)
-                    )),
+                .. sheets.Select(s => new SituationLine(
+                    s.Situation.Id,
+                    s.Situation.Name,
+                    s.Situation.Group,
+                    RailAnswer.Of(s, usual) is [var worst, ..] ? worst.Severity : null
+                )),
             ],
-            build is { Pack: { } pack, InputVolts: null }
-                ? new Charge(Pack.EmptyCell, Situation.LandCell, Pack.FullCell(pack.Chemistry), pack.Cells)
-                : null,
+            new RailsAt(now, RailNote.Of(RailAnswer.Of(now, usual)), MeterReader.Of(wired, now)),
+            RailNote.Of(RailCheck.Standing(wired, sheets[0])),
+            SpansOf(sheets.Where(s => s.Situation is { Group: SituationGroup.Pack, Id: not "charge" })),
+            ChargeOf(wired.Build.Build, cell),
+            WiresOf(wired),
             RailReader.Assumed(wired)
         );
     }
+
+    private static IReadOnlyList<LeadSpan> SpansOf(IEnumerable<RailSheet> flight) =>
+        [
+            .. flight
+                .SelectMany(s => s.Leads)
+                .Where(l => l is { Rail: not null, Volts: not null, LowVolts: not null })
+                .GroupBy(l => (l.Device, l.Lead))
+                .Select(g => new LeadSpan(
+                    g.Key.Device,
+                    g.Key.Lead,
+                    g.Min(l => l.LowVolts!.Value),
+                    g.Max(l => l.Volts!.Value)
+                )),
+        ];
+
+    private static Charge? ChargeOf(Build build, double? cell)
+    {
+        if (build is not { Pack: { } pack, InputVolts: null })
+        {
+            return null;
+        }
+        var full = Pack.FullCell(pack.Chemistry);
+        var now = cell ?? full;
+        return new Charge(
+            PackCharge.DamagedCell,
+            PackCharge.LandCell,
+            full,
+            pack.Cells,
+            now,
+            PackCharge.Of(pack.Chemistry, now)
+        );
+    }
+
+    private static IReadOnlyList<SupplyWire> WiresOf(WiredBuild wired) =>
+        [
+            .. from lead in wired.Leads
+            where lead.Lead.Role is LeadRole.Supply or LeadRole.Ground && (lead.Pad is not null || lead.To is not null)
+            let told = wired.Build.Build.Wires.FirstOrDefault(w => w.Device == lead.Device && w.Lead == lead.Lead.Id)
+            let cut = told ?? new WireCut { Device = lead.Device, Lead = lead.Lead.Id }
+            select new SupplyWire(
+                cut,
+                $"{lead.Lead.Label} of the {wired.Build.Devices.First(d => d.Id == lead.Device).Device.Name}",
+                told is not null,
+                Math.Round(1000 * new Wire(cut.Gauge, cut.Millimetres).Ohms, 1)
+            ),
+        ];
 }

@@ -63,6 +63,7 @@ public sealed record PackChoices(IReadOnlyList<Choice> Cells, IReadOnlyList<Choi
 /// <param name="Pack">What a pack can be.</param>
 /// <param name="Kinds">The kinds of device, each as one of them.</param>
 /// <param name="Priorities">How much a link can be wished for, the most first.</param>
+/// <param name="UsbPorts">The USB ports that a board can be plugged into.</param>
 public sealed record SetupChoices(
     IReadOnlyList<PartChoice> Boards,
     IReadOnlyList<PartChoice> Devices,
@@ -70,7 +71,8 @@ public sealed record SetupChoices(
     IReadOnlyList<Dispute> Disputes,
     PackChoices Pack,
     IReadOnlyList<Choice> Kinds,
-    IReadOnlyList<Choice> Priorities
+    IReadOnlyList<Choice> Priorities,
+    IReadOnlyList<Choice> UsbPorts
 );
 
 /// <summary>Set-up and parts of a build, and what they can be chosen from.</summary>
@@ -151,7 +153,8 @@ internal static class SetupEndpoints
             HouseSchools.All,
             Packs,
             [.. Enum.GetValues<DeviceKind>().Select(k => new Choice(Written(k), PlainWords.Of(k)))],
-            [.. Enum.GetValues<Priority>().Select(p => new Choice(Written(p), PlainWords.Of(p)))]
+            [.. Enum.GetValues<Priority>().Select(p => new Choice(Written(p), PlainWords.Of(p)))],
+            [.. Enum.GetValues<UsbPort>().Select(p => new Choice(Written(p), PlainWords.Of(p)))]
         );
     }
 

@@ -90,6 +90,7 @@ internal static class GorvixApp
         app.MapExports();
         app.MapFit();
         app.MapRails();
+        app.MapLoom();
         app.MapSetup();
         app.MapUnlocks();
         app.MapSweep();

@@ -27,6 +27,49 @@ public class BuildCheckTests
             },
             { "NAME", "build.bans[0].pad", b => b with { Bans = [new RouteMatch { Link = "control", Pad = "x" }] } },
             { "NAME", "build.bans[0].mode", b => b with { Bans = [new RouteMatch { Link = "control", Mode = "x" }] } },
+            { "NAME", "build.pins[0].from", b => Fed(b, new() { From = "x", FromLead = "o" }) },
+            { "NAME", "build.pins[0].fromLead", b => Fed(b, new() { From = "receiver", FromLead = "o" }) },
+            { "VALUE", "build.pins[0].pad", b => Fed(b, new()) },
+            { "NAME", "build.wires[0].device", b => Cut(b, "x", "v", 28, 100) },
+            { "NAME", "build.wires[0].lead", b => Cut(b, "gnss", "tx", 28, 100) },
+            { "VALUE", "build.wires[0].gauge", b => Cut(b, "gnss", "v", 41, 100) },
+            { "VALUE", "build.wires[0].millimetres", b => Cut(b, "gnss", "v", 28, double.NaN) },
+            {
+                "VALUE",
+                "build.pack.milliohms",
+                b =>
+                    b with
+                    {
+                        Pack = new Pack { Cells = 4, Milliohms = -1 },
+                    }
+            },
+            { "VALUE", "build.power.lampVolts", b => b with { Power = new PowerSide { LampVolts = 0 } } },
+            { "VALUE", "build.power.lampWatts", b => b with { Power = new PowerSide { LampWatts = 1e9 } } },
+            { "VALUE", "build.power.limiterAmps", b => b with { Power = new PowerSide { LimiterAmps = 0 } } },
+            {
+                "VALUE",
+                "build.power.bench.volts",
+                b =>
+                    b with
+                    {
+                        Power = new PowerSide
+                        {
+                            Bench = new() { Volts = 0, Amps = 1 },
+                        },
+                    }
+            },
+            {
+                "VALUE",
+                "build.power.bench.amps",
+                b =>
+                    b with
+                    {
+                        Power = new PowerSide
+                        {
+                            Bench = new() { Volts = 5, Amps = 0 },
+                        },
+                    }
+            },
             { "NAME", "build.pins[0].device", b => b with { Pins = [new SeatMatch { Device = "x" }] } },
             {
                 "NAME",
@@ -138,4 +181,36 @@ public class BuildCheckTests
         Assert.Null(resolution.Build);
         Assert.Contains(resolution.Findings, f => f.Rule == "PAD-LOST");
     }
+
+    private readonly record struct Origin(string? From, string? FromLead);
+
+    private static Build Fed(Build build, Origin origin) =>
+        build with
+        {
+            Pins =
+            [
+                new FeedMatch
+                {
+                    Device = "gnss",
+                    Lead = "v",
+                    From = origin.From,
+                    FromLead = origin.FromLead,
+                },
+            ],
+        };
+
+    private static Build Cut(Build build, string device, string lead, int gauge, double millimetres) =>
+        build with
+        {
+            Wires =
+            [
+                new WireCut
+                {
+                    Device = device,
+                    Lead = lead,
+                    Gauge = gauge,
+                    Millimetres = millimetres,
+                },
+            ],
+        };
 }

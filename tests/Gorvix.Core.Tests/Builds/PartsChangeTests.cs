@@ -64,6 +64,43 @@ public class PartsChangeTests
     }
 
     [Fact]
+    public void A_device_that_leaves_takes_its_wires_and_the_pins_on_its_outputs_along()
+    {
+        var build = Demo.TipTrackPipit with
+        {
+            Wires = [new WireCut { Device = "regulator", Lead = "v" }, new WireCut { Device = "gnss", Lead = "v" }],
+            Pins =
+            [
+                new FeedMatch
+                {
+                    Device = "gnss",
+                    Lead = "v",
+                    From = "regulator",
+                    FromLead = "o",
+                },
+            ],
+        };
+        var less = BuildEdits.WithoutDevice(build, "regulator");
+        Assert.Empty(less.Pins);
+        Assert.Equal(["gnss"], less.Wires.Select(w => w.Device));
+    }
+
+    [Fact]
+    public void A_wire_as_it_is_usually_cut_needs_no_entry()
+    {
+        var wire = new WireCut
+        {
+            Device = "gnss",
+            Lead = "v",
+            Gauge = 24,
+        };
+        var cut = BuildEdits.WithWire(Demo.NorthFaceHare, wire);
+        Assert.Equal([wire], cut.Wires);
+        Assert.Same(cut, BuildEdits.WithWire(cut, wire));
+        Assert.Empty(BuildEdits.WithWire(cut, wire with { Gauge = WireCut.UsualGauge }).Wires);
+    }
+
+    [Fact]
     public void A_link_is_added_removed_and_weighed_anew()
     {
         var sbus = new PartsChange

@@ -36,7 +36,7 @@ public class BoardLookTests
 
     [Theory]
     [InlineData("input 26 to 7 V", LeafletStep.Supply, "input.min", "The supply input: the lower end is 26 V")]
-    [InlineData("rail 5V: battery, linear", LeafletStep.Supply, "rails[0]", "Rail 5V has a \"kind\"")]
+    [InlineData("rail 5V: battery, linear", LeafletStep.Supply, "rails[0]", "Rail 5V tells how its volts are made")]
     [InlineData("controller F9", LeafletStep.Controller, "controller", "The board names controller class \"F9\"")]
     [InlineData(
         "top at 40,2: R1",

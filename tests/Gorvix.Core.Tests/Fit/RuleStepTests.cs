@@ -136,7 +136,7 @@ public class RuleStepTests
         var transmitter = Device("vtx", Need.VideoControl, Mode("VC-9600", Both())).Fed(7, 26).Leads("G");
         var fit = Fit4S(board, [Gnss.Fed(4, 6).Leads("G"), transmitter], ["!gnss", "vtx"]);
         Assert.Equal(
-            "No pad can feed the vtx. VS could, but the supply of the gnss needs bridge J at \"5\".",
+            "No pad can feed the vtx. Pad VS could, but the supply of the gnss needs bridge J at \"5\".",
             Assert.Single(fit.Sheet().Findings, f => f.Rule == "UNFED").Sentence
         );
     }

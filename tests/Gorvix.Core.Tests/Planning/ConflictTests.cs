@@ -149,25 +149,28 @@ public class ConflictTests
 
     private static bool Together(ResolvedBuild build, BuildWays ways, Conflict conflict, HashSet<string> links)
     {
-        var cost = CpSatModel.BestCost(
-            ways with
-            {
-                Build = build.WithWishes(conflict.Pins, []),
-                Links =
-                [
-                    .. from way in ways.Links
-                    where links.Contains(way.Link.Id)
-                    let routes = way.Routes.Where(r => r.RidesIn is null || links.Contains(r.RidesIn))
-                    select way with
-                    {
-                        Routes = [.. routes],
-                    },
-                ],
-                Feeds = conflict.Supplies,
-            }
-        );
+        // A member's lead must be fed, also where the device's own link is no member.
+        var cost = CpSatModel
+            .Of(
+                ways with
+                {
+                    Build = build.WithWishes(conflict.Pins, []),
+                    Links =
+                    [
+                        .. from way in ways.Links
+                        where links.Contains(way.Link.Id)
+                        let routes = way.Routes.Where(r => r.RidesIn is null || links.Contains(r.RidesIn))
+                        select way with
+                        {
+                            Routes = [.. routes],
+                        },
+                    ],
+                    Feeds = [.. conflict.Supplies.Select(s => s with { Without = [] })],
+                }
+            )
+            .Solve();
         CostTerm[] broken = [CostTerm.PinsBroken, CostTerm.MustsUnmet, CostTerm.WantsUnmet, CostTerm.NicesUnmet];
-        return broken.All(t => cost[t] == 0);
+        return cost is { } had && broken.All(t => had[t] == 0);
     }
 
     private static Conflict ConflictOf(ResolvedBuild build, string link)

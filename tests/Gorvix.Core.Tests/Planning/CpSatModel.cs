@@ -21,6 +21,7 @@ internal sealed class CpSatModel
         var states = new Dictionary<string, Dictionary<string, BoolVar>>();
         var once = new Dictionary<string, BoolVar>();
         var halves = new List<(Route Route, BoolVar Var)>();
+        var drawn = new List<(BoolVar Var, (string Of, int Typical, int Peak, int Limit) Draw)>();
         for (var row = 0; row < objective.Rows; row++)
         {
             var options = new List<BoolVar>();
@@ -33,6 +34,7 @@ internal sealed class CpSatModel
                 {
                     continue;
                 }
+                drawn.AddRange(objective.Draws(way).Select(d => (chosen, d)));
                 foreach (var use in objective.Uses(way))
                 {
                     (users.TryGetValue(use, out var list) ? list : users[use] = []).Add(chosen);
@@ -65,6 +67,16 @@ internal sealed class CpSatModel
                 }
             }
             _model.AddExactlyOne(options);
+        }
+        foreach (var of in drawn.GroupBy(d => d.Draw.Of))
+        {
+            var (limit, strained) = (of.First().Draw.Limit, New($"strained {of.Key}"));
+            var most = of.Sum(d => d.Draw.Peak);
+            _model.Add(LinearExpr.WeightedSum(of.Select(d => d.Var), of.Select(d => d.Draw.Typical)) <= limit);
+            _model.Add(
+                LinearExpr.WeightedSum(of.Select(d => d.Var), of.Select(d => d.Draw.Peak)) - (most * strained) <= limit
+            );
+            Charge(strained, [(CostTerm.Hazards, 1)]);
         }
         foreach (var list in users.Values)
         {
@@ -100,7 +112,10 @@ internal sealed class CpSatModel
 
     private const double Hour = 3600;
 
-    /// <summary>Solves term after term, each from the solution of the one before; null when the time is up before that.</summary>
+    /// <summary>
+    /// Solves term after term, each from the solution of the one before; null when there is none at all, or when the
+    /// time is up before that.
+    /// </summary>
     /// <param name="seconds">The time for all terms together.</param>
     public PlanCost? Solve(double seconds = Hour)
     {
@@ -113,7 +128,10 @@ internal sealed class CpSatModel
             var left = Math.Max(0.001, seconds - watch.Elapsed.TotalSeconds).ToString(CultureInfo.InvariantCulture);
             var solver = new CpSolver { StringParameters = $"num_workers:1 random_seed:1 max_time_in_seconds:{left}" };
             var status = solver.Solve(_model);
-            if (status is CpSolverStatus.Feasible or CpSolverStatus.Unknown && seconds < Hour)
+            if (
+                status == CpSolverStatus.Infeasible
+                || status is CpSolverStatus.Feasible or CpSolverStatus.Unknown && seconds < Hour
+            )
             {
                 return null;
             }

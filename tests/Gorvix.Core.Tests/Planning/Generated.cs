@@ -94,9 +94,14 @@ internal static partial class Generated
             Gen.Int[-2, 3],
             Houses,
             Gen.Int[0, 3],
-            (board, devices, pin, house, more) =>
+            Gen.Int[0, 127],
+            (plain, devices, pin, house, more, supply) =>
             {
-                var made = Build(board, [.. devices.Select((d, i) => (d.Item1 with { Id = $"d{i}" }, d.Item2))]);
+                var board = Limited(plain, supply);
+                var made = Build(
+                    board,
+                    [.. devices.Select((d, i) => (Drawing(d.Item1 with { Id = $"d{i}" }, i, supply), d.Item2))]
+                );
                 var pinned = pin >= 0 && pin < board.Ports.Count;
                 WishMatch[] seat = pin == -1 ? [new SeatMatch { Device = "d0", Socket = board.Plugs[^1].Id }] : [];
                 var build = made.Build with
@@ -119,8 +124,19 @@ internal static partial class Generated
                     ],
                     Pins = pinned ? [new RouteMatch { Link = "d0", Port = board.Ports[pin].Id }] : seat,
                 };
-                var library = new PartsLibrary([board], [.. made.Devices.Select(d => d.Device)]) { Profiles = [Older] };
-                return Resolved(build, library);
+                var library = new PartsLibrary([board], [.. made.Devices.Select(d => d.Device), Step])
+                {
+                    Profiles = [Older],
+                };
+                return Resolved(
+                    supply % 4 == 3
+                        ? build with
+                        {
+                            Devices = [.. build.Devices, new BuildDevice { Id = "step", Part = Step.Id }],
+                        }
+                        : build,
+                    library
+                );
             }
         );
 
@@ -135,6 +151,88 @@ internal static partial class Generated
                 $"{l.Want.Priority} {string.Join("/", l.Function.Modes.Select(m => m.Id))} in {string.Join(' ', l.Device.Plug?.Pins.Select(p => p.Lead ?? "-") ?? [])}"
             )
         );
+
+    // A regulator of its own, on the battery only.
+    private static readonly Device Step = new()
+    {
+        Id = "step",
+        Maker = "Bench",
+        Name = "Step",
+        Kind = DeviceKind.Regulator,
+        Leads =
+        [
+            new()
+            {
+                Id = "i",
+                Label = "IN",
+                Role = LeadRole.Supply,
+            },
+            new()
+            {
+                Id = "o",
+                Label = "OUT",
+                Role = LeadRole.Output,
+            },
+        ],
+        Supplies =
+        [
+            new()
+            {
+                Lead = "i",
+                Window = new() { Min = 7, Max = 26 },
+            },
+        ],
+        Outputs =
+        [
+            new()
+            {
+                Lead = "o",
+                Volts = 5,
+                Limit = 0.5,
+            },
+        ],
+        Functions = [],
+    };
+
+    // Rails of known limit, one of them behind the other, in every second board.
+    private static Board Limited(Board board, int supply) =>
+        supply % 2 == 0
+            ? board
+            : board with
+            {
+                Rails =
+                [
+                    .. board.Rails.Select(r =>
+                        r.Id switch
+                        {
+                            "5v" => r with { Limit = 0.3 + (0.2 * (supply / 4 % 4)) },
+                            "4v5" => r with
+                            {
+                                Limit = supply / 16 % 2 == 0 ? null : 0.25,
+                                From = supply / 32 % 2 == 0 ? null : "5v",
+                            },
+                            _ => r,
+                        }
+                    ),
+                ],
+            };
+
+    private static Device Drawing(Device device, int number, int supply) =>
+        device with
+        {
+            Supplies =
+            [
+                .. device.Supplies.Select(s =>
+                    (number + supply) % 5 == 4
+                        ? s
+                        : s with
+                        {
+                            Typical = 0.1 * (1 + ((number + supply) % 4)),
+                            Peak = 0.1 * (1 + ((number + supply) % 4)) * (1 + (supply / 64)),
+                        }
+                ),
+            ],
+        };
 
     // The number says what is odd about the device: a boot trap, a supply of its own, a plug with a lead that always talks,
     // telemetry that can ride inside its link, or a level in place of a line.

@@ -84,6 +84,7 @@ internal sealed partial class PlainObjective
             }
             if (depth == Rows)
             {
+                cost += Strains(chosen);
                 best[place] = best.TryGetValue(place, out var other) && other < cost ? other : cost;
                 return;
             }
@@ -107,7 +108,10 @@ internal sealed partial class PlainObjective
                     next += PlanCost.Of(term, amount);
                 }
                 chosen.Add(way);
-                Try(depth + 1, next);
+                if (way is not Feed || !IsOver(chosen))
+                {
+                    Try(depth + 1, next);
+                }
                 chosen.RemoveAt(chosen.Count - 1);
                 once.ForEach(o => paid.Remove(o.Key));
             }
@@ -153,7 +157,7 @@ internal sealed partial class PlainObjective
                 }
             }
         }
-        return Price(choice);
+        return IsOver(choice) ? null : Price(choice) + Strains(choice);
     }
 
     private static PlanCost Sum(PlanCost cost, IEnumerable<(CostTerm Term, int Amount)> more) =>

@@ -80,10 +80,16 @@ internal sealed partial class PlainObjective
             null or Gone => Unmet(_rows[row].Link!),
             Feed feed =>
             [
+                (CostTerm.PinsBroken, FeedPins(_rows[row], feed)),
                 (CostTerm.Unfed, feed.Feeds ? 0 : 1),
                 (CostTerm.Hazards, feed.Pad?.Meaning == PadMeaning.Doubtful ? 1 : 0),
                 (CostTerm.AgainstHouse, feed.Feeds && Against(Part(feed.Device).Kind, feed) ? 1 : 0),
-                (CostTerm.HandWork, feed.Pad is { } fed ? Joint(feed.Device, feed.Seat, feed.Lead.Id, fed) : 0),
+                (
+                    CostTerm.HandWork,
+                    feed.From is not null ? 2 + Spliced(feed)
+                    : feed.Pad is { } fed ? Joint(feed.Device, feed.Seat, feed.Lead.Id, fed)
+                    : 0
+                ),
             ],
             SeatWay seat =>
             [
@@ -102,10 +108,10 @@ internal sealed partial class PlainObjective
         kind switch
         {
             DeviceKind.Receiver => _build.Build.House.Receiver == ReceiverSupply.AliveOnUsb
-                != (feed.Rail!.Feed == RailFeed.RegulatorOrUsb),
+                != (feed.Rail?.Feed == RailFeed.RegulatorOrUsb),
             DeviceKind.AirUnit or DeviceKind.VideoTransmitter or DeviceKind.Camera => _build.Build.House.Video
                 == VideoSupply.RegulatedFirst
-                && feed.Rail!.Feed == RailFeed.Battery,
+                && feed.Rail?.Feed == RailFeed.Battery,
             _ => false,
         };
 
@@ -156,6 +162,12 @@ internal sealed partial class PlainObjective
             || seat.SolderedGround == lead;
     }
 
+    // To another device's lead: out of its plug like a lead that is soldered to a pad.
+    private int Spliced(Feed feed) =>
+        Home(feed.Device, feed.Lead.Id) < 0 || feed.Seat.Kind == SeatKind.Bare ? 0
+        : feed.Seat.Kind == SeatKind.Seated ? 3
+        : 4;
+
     // Three minutes more where it is soldered; one that the seat had out for talking unasked goes back.
     private int Joint(string device, Seat seat, string lead, Pad pad)
     {
@@ -191,6 +203,20 @@ internal sealed partial class PlainObjective
 
     private static bool Keeps(RouteMatch pin, Route route) =>
         pin.Port == route.Port.Id && (pin.Mode ?? route.Mode.Id) == route.Mode.Id;
+
+    private int FeedPins(Row row, Feed feed)
+    {
+        static bool Is(FeedMatch pin, Feed way) =>
+            pin.From is null ? way.Pads.Any(p => p.Id == pin.Pad) : way.From?.Device == pin.From;
+        return _build
+            .Build.Pins.OfType<FeedMatch>()
+            .Count(p =>
+                p.Device == feed.Device
+                && p.Lead == feed.Lead.Id
+                && row.Ways.OfType<Feed>().Any(w => Is(p, w))
+                && !Is(p, feed)
+            );
+    }
 
     private int SeatPins(SeatWay seat)
     {

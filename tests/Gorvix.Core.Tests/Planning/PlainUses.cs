@@ -55,6 +55,14 @@ internal sealed partial class PlainObjective
                 yield return ($"home {device} {other}", "left");
             }
         }
+        if (way is Feed { From: { } from } spliced)
+        {
+            yield return ($"power {from.Device}", "fed");
+            if (way.Seat.Kind == SeatKind.Seated && Home(device, spliced.Lead.Id) >= 0)
+            {
+                yield return ($"home {device} {spliced.Lead.Id}", "left");
+            }
+        }
         switch (way)
         {
             case Route route:

@@ -16,7 +16,13 @@ internal static partial class Spice
     /// <summary>Volts of each node, ground first; null where it finds no solution itself.</summary>
     /// <param name="net">The net.</param>
     /// <param name="near">Where it begins to look; its own equations decide whether it stays there.</param>
-    public static double[]? Solve(SupplyNet net, IReadOnlyList<double> near)
+    public static double[]? Solve(SupplyNet net, IReadOnlyList<double> near) => Ask(net, near).Volts;
+
+    /// <summary>The time of its analysis alone, by its own clock, in seconds.</summary>
+    /// <inheritdoc cref="Solve"/>
+    public static double Seconds(SupplyNet net, IReadOnlyList<double> near) => Ask(net, near).Seconds;
+
+    private static (double[]? Volts, double Seconds) Ask(SupplyNet net, IReadOnlyList<double> near)
     {
         var file = Path.Combine(Path.GetTempPath(), $"gorvix-{Guid.NewGuid():N}.cir");
         File.WriteAllText(file, Write(net, near));
@@ -41,8 +47,10 @@ internal static partial class Spice
                     CultureInfo.InvariantCulture
                 );
             }
-            return found.Count == net.Names.Count - 1 ? volts
-                : text.Contains("DC solution failed", StringComparison.Ordinal) ? null
+            var time = Clock().Match(text);
+            var seconds = time.Success ? double.Parse(time.Groups[1].Value, CultureInfo.InvariantCulture) : double.NaN;
+            return found.Count == net.Names.Count - 1 ? ((double[]?)volts, seconds)
+                : text.Contains("DC solution failed", StringComparison.Ordinal) ? (null, seconds)
                 : throw new InvalidOperationException(
                     $"ngspice did not answer:\n{text}\n{errors.Result}\n{Write(net, near)}"
                 );
@@ -122,10 +130,13 @@ internal static partial class Spice
         {
             Line($"print v({node})");
         }
-        return text.Append("quit\n.endc\n.end\n").ToString();
+        return text.Append("rusage all\nquit\n.endc\n.end\n").ToString();
     }
 
     private static string Plain(double value) => value.ToString("R", CultureInfo.InvariantCulture);
+
+    [GeneratedRegex(@"Total analysis time \(seconds\) = (\S+)")]
+    private static partial Regex Clock();
 
     [GeneratedRegex(@"^v\((\d+)\) = (\S+)", RegexOptions.Multiline)]
     private static partial Regex Reading();

@@ -40,6 +40,7 @@ internal sealed partial class PlainWalker
         walker.Links();
         walker.Ports();
         walker.Supplies();
+        walker.Limits();
         walker.Bans();
         return walker._complaints;
     }
@@ -231,7 +232,7 @@ internal sealed partial class PlainWalker
                     x.Device == s.Device && x.Seat.Socket?.Id == socket
                 ),
                 SeatMatch s => _wired.Seats.Any(x => x.Device == s.Device && x.Seat.Kind == SeatKind.Loose),
-                FeedMatch f => Of(f.Device, f.Lead).Pad?.Id == f.Pad,
+                FeedMatch f => Of(f.Device, f.Lead) is var fed && fed.Pad?.Id == f.Pad && fed.To?.Device == f.From,
                 LeadMatch l => _wired.Seats.Single(s => s.Device == l.Device).Seat.Kind == SeatKind.Seated
                     && Of(l.Device, l.Lead).State is LeadState.Lifted or LeadState.Cut or LeadState.Moved,
                 _ => false,
@@ -276,12 +277,52 @@ internal sealed partial class PlainWalker
     }
 
     private bool IsFed(string device, SupplyInput supply) =>
-        _touching.Any(t =>
-            t.Device == device
-            && t.Lead.Id == supply.Lead
-            && Conducting(t.Pad)
-                .Where(p => p.Rail is not null && !IsGround(p))
-                .Select(Out)
-                .Any(v => v is { } volts && volts.Empty >= supply.Window.Min && volts.Full <= supply.Window.Max)
-        );
+        Arrives(device, supply.Lead).Any(volts => volts.Empty >= supply.Window.Min && volts.Full <= supply.Window.Max);
+
+    // What comes from a pad, or from a wire of another device that is fed itself.
+    private IEnumerable<(double Empty, double Full)> Arrives(string device, string lead)
+    {
+        if (Of(device, lead).To is { } to)
+        {
+            var giver = Part(to.Device);
+            var output = giver.Outputs.Single(o => o.Lead == to.Lead.Id);
+            return !IsFed(to.Device, giver.Supplies[0]) ? []
+                : output.Volts is { } volts ? [(volts, volts)]
+                : Arrives(to.Device, giver.Supplies[0].Lead);
+        }
+        return _touching
+            .Where(t => t.Device == device && t.Lead.Id == lead)
+            .SelectMany(t => Conducting(t.Pad).Where(p => p.Rail is not null && !IsGround(p)))
+            .Select(Out)
+            .OfType<(double Empty, double Full)>();
+    }
+
+    // What hangs on a rail or an output itself, as a rule; what hangs on rails behind it is more still.
+    private void Limits()
+    {
+        double Drawn(string device, string lead) =>
+            Part(device).Supplies.FirstOrDefault(s => s.Lead == lead)?.Typical ?? 0;
+        if (_source is null)
+        {
+            return;
+        }
+        foreach (var rail in _board.Rails.Where(r => r.Limit is not null))
+        {
+            var sum = _touching
+                .Where(t => Conducting(t.Pad).Any(p => p.Rail == rail.Id))
+                .Sum(t => Drawn(t.Device, t.Lead.Id));
+            if (sum > rail.Limit + 1e-9)
+            {
+                Say($"{rail.Id} gives {rail.Limit} A and {sum} A hang on it");
+            }
+        }
+        foreach (var taken in _wired.Leads.Where(l => l.To is not null).GroupBy(l => (l.To!.Device, l.To.Lead.Id)))
+        {
+            var limit = Part(taken.Key.Device).Outputs.Single(o => o.Lead == taken.Key.Id).Limit;
+            if (taken.Sum(l => Drawn(l.Device, l.Lead.Id)) > limit + 1e-9)
+            {
+                Say($"{taken.Key} gives {limit} A and more hangs on it");
+            }
+        }
+    }
 }

@@ -70,6 +70,15 @@ public class ValidationTests
                             Lead = feeds.Supply.Lead,
                             Pad = pad.Id,
                         },
+                        .. from feeds in ways.Feeds
+                        from output in feeds.Feeds.Select(f => f.From).OfType<OutputAt>()
+                        select new FeedMatch
+                        {
+                            Device = feeds.Device.Id,
+                            Lead = feeds.Supply.Lead,
+                            From = output.Device,
+                            FromLead = output.Lead.Id,
+                        },
                         .. from device in build.Devices
                         from lead in device.Device.Leads
                         select new LeadMatch { Device = device.Id, Lead = lead.Id },
@@ -120,8 +129,9 @@ public class ValidationTests
         pin switch
         {
             SeatMatch seat => wired.Seats.Single(s => s.Device == seat.Device).Seat.Socket?.Id == seat.Socket,
-            FeedMatch feed => wired.Leads.Single(l => l.Device == feed.Device && l.Lead.Id == feed.Lead).Pad?.Id
-                == feed.Pad,
+            FeedMatch feed => wired.Leads.Single(l => l.Device == feed.Device && l.Lead.Id == feed.Lead) is var fed
+                && fed.Pad?.Id == feed.Pad
+                && fed.To?.Device == feed.From,
             LeadMatch lead => wired.Leads.Single(l => l.Device == lead.Device && l.Lead.Id == lead.Lead).State
                 is not (LeadState.InPlace or LeadState.Moved),
             RouteMatch route => wired.Ports.Any(p =>
@@ -139,6 +149,15 @@ public class ValidationTests
             .. wired
                 .Seats.Where(s => s.Seat.Kind is SeatKind.Seated or SeatKind.Loose)
                 .Select(s => new SeatMatch { Device = s.Device, Socket = s.Seat.Socket?.Id }),
+            .. wired
+                .Leads.Where(l => l.To is not null)
+                .Select(l => new FeedMatch
+                {
+                    Device = l.Device,
+                    Lead = l.Lead.Id,
+                    From = l.To!.Device,
+                    FromLead = l.To.Lead.Id,
+                }),
             .. wired
                 .Leads.Where(l => l is { Lead.Role: LeadRole.Supply, IsUsed: true, Pad: not null })
                 .Select(l => new FeedMatch

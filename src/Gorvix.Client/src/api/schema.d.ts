@@ -180,6 +180,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/loom": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getLoom"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/wires.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listWires"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/choices": {
         parameters: {
             query?: never;
@@ -970,6 +1002,19 @@ export interface components {
              */
             peak: number;
         };
+        /** @description A bench supply with its knobs. */
+        BenchSupply: {
+            /**
+             * Format: double
+             * @description What it is set to, in volts; 1 to 60.
+             */
+            volts: number;
+            /**
+             * Format: double
+             * @description The current at which it holds, in amperes; 0.05 to 30.
+             */
+            amps: number;
+        };
         /** @description A flight controller board of one revision, described as a small electrical graph. */
         Board: {
             /** @description Id in the library, such as `askerdale-pinion-f4-r2`. */
@@ -1127,11 +1172,8 @@ export interface components {
             /** @description Its states, the newest first; empty for one that is as it came. */
             history: components["schemas"]["PartStep"][];
         };
-        /**
-         * @description The side of the board.
-         * @enum {unknown}
-         */
-        BoardSide: "top" | "bottom";
+        /** @enum {unknown} */
+        BoardSide: "top" | "bottom" | null;
         /** @description What one of the compared boards comes to in a build. */
         BoardTried: {
             /** @description Id of the board. */
@@ -1203,6 +1245,15 @@ export interface components {
             /** @description What it gives. Where a link of the build gives it instead, the board must be told. */
             gives: components["schemas"]["Need"];
         };
+        /** @description A lead in a cavity. */
+        CavityLead: {
+            /** @description Its id. */
+            lead: string;
+            /** @description Its label. */
+            label: string;
+            /** @description Its usual colour; null when the leaflet does not say. */
+            colour: null | string;
+        };
         /**
          * @description What a cell of the grid says.
          * @enum {unknown}
@@ -1223,7 +1274,7 @@ export interface components {
             /** @description What to do. */
             change: components["schemas"]["BuildChange"];
         };
-        /** @description The volts of a cell, from empty to full. */
+        /** @description The volts of a cell, from damaged to full, and what those of now say. */
         Charge: {
             /**
              * Format: double
@@ -1245,6 +1296,13 @@ export interface components {
              * @description Cells in series.
              */
             cells: number;
+            /**
+             * Format: double
+             * @description Of a cell now.
+             */
+            cell: number;
+            /** @description What they say of a resting pack. */
+            says: components["schemas"]["PackCharge"];
         };
         /**
          * @description The kind of lithium cell.
@@ -1288,6 +1346,24 @@ export interface components {
             parts: components["schemas"]["PartLine"][];
             /** @description Everything that their leaflets say, in the order of the page. */
             rows: components["schemas"]["ComparedRow"][];
+        };
+        /** @description A place for both probes of a meter, without power. */
+        ContinuityPair: {
+            /** @description Where one probe goes. */
+            one: string;
+            /** @description Where the other goes. */
+            other: string;
+            /** @description What it must find. */
+            finds: components["schemas"]["Finds"];
+            /**
+             * Format: double
+             * @description Ohms of a resistance, volts of a diode; 0 else.
+             */
+            value: number;
+            /** @description What it means if it is otherwise. */
+            why: string;
+            /** @description Ids of the pads under the probes. */
+            pads: string[];
         };
         /** @description Anything that is wired to the board. */
         Device: {
@@ -1568,6 +1644,11 @@ export interface components {
             /** @description One plain sentence for the builder: the rule's, filled with the facts. Made when it is read. */
             sentence: string;
         };
+        /**
+         * @description What a meter finds between two points.
+         * @enum {unknown}
+         */
+        Finds: "beeps" | "silent" | "ohms" | "diode";
         /** @description One link on one port. */
         FitCell: {
             /** @description The port. */
@@ -1786,6 +1867,8 @@ export interface components {
             face: components["schemas"]["BoardFace"];
             /** @description The pads in use. */
             pads: components["schemas"]["PadUse"][];
+            /** @description What each supply lead gets with the pack full, station by station; empty while nothing feeds the build. */
+            supplies: components["schemas"]["LeadReading"][];
         };
         /** @description The way of one link on one port, station by station; asked for when a cell is looked at. */
         FitStrand: {
@@ -1927,6 +2010,18 @@ export interface components {
          * @enum {unknown}
          */
         InLine: "nothing" | "lamp" | "limiter";
+        /** @description What the board's own supply input gets. */
+        InputReading: {
+            /** @description What the builder calls the board. */
+            board: string;
+            /** @description The volts that it takes. */
+            window: components["schemas"]["VoltWindow"];
+            /**
+             * Format: double
+             * @description What it gets under the usual load, in volts.
+             */
+            volts: number;
+        };
         /** @description A file that is to be taken in. */
         IntakeAsked: {
             /** @description Its text: a Gorvix file, or a list of pads or devices as CSV. */
@@ -2054,6 +2149,11 @@ export interface components {
             /** @description How many wires it is where the device stands for several pieces. */
             wires?: components["schemas"]["PieceWires"];
         };
+        /**
+         * @description How it stands with a supply lead.
+         * @enum {unknown}
+         */
+        LeadFeed: "good" | "burns" | "tight" | "starves" | "silent" | "ungrounded" | "unfed";
         /** @description What a supply lead gets in a situation. */
         LeadReading: {
             /** @description Id of the device within the build. */
@@ -2066,7 +2166,7 @@ export interface components {
             label: string;
             /** @description Id of the pad that feeds it; null when none does. */
             pad: null | string;
-            /** @description Id of the rail behind it; null when none is. */
+            /** @description Id of the rail or output behind it; null when none is. */
             rail: null | string;
             /** @description The volts that it takes. */
             window: components["schemas"]["VoltWindow"];
@@ -2082,6 +2182,10 @@ export interface components {
             lowVolts: null | number;
             /** @description The way from the source to it, station by station. */
             way: components["schemas"]["SupplyStation"][];
+            /** @description How it stands with it, as LeadFeed LeadReading.StateIn(Situation situation) says. */
+            state: components["schemas"]["LeadFeed"];
+            /** @description Id of the pad of the board from which it comes, through outputs of other devices too; null when nothing feeds it. */
+            boardPad?: null | string;
         };
         /**
          * @description What a lead is for.
@@ -2105,6 +2209,11 @@ export interface components {
              */
             high: number;
         };
+        /**
+         * @description What has become of a lead.
+         * @enum {unknown}
+         */
+        LeadState: "inPlace" | "moved" | "soldered" | "spliced" | "feeding" | "onTail" | "lifted" | "cut" | "inHarness" | "open";
         /** @description A part on its page. */
         Leaflet: {
             /** @description The part in a list. */
@@ -2161,6 +2270,122 @@ export interface components {
             link: string;
             /** @description The changes, cheapest first; none when no change of one or two things would do. */
             ways: components["schemas"]["FitUnlock"][];
+        };
+        /** @description A build as it is wired by hand: every lead accounted for, in working order, with what to look at and what to measure. */
+        LoomSheet: {
+            /** @description Every lead that is joined to something on purpose, device by device. */
+            wires: components["schemas"]["LoomWire"][];
+            /** @description Every other lead, with what is done with it. */
+            spare: components["schemas"]["SpareLead"][];
+            /** @description Every plug that is seated, cavity by cavity. */
+            faces: components["schemas"]["PlugFace"][];
+            /** @description What to do, in order. */
+            steps: components["schemas"]["LoomStep"][];
+            /** @description What must beep and what must not, before anything is powered. */
+            continuity: components["schemas"]["ContinuityPair"][];
+            /** @description What to cut from which reel. */
+            cuts: components["schemas"]["WireCutLine"][];
+        };
+        /** @description One thing to do. */
+        LoomStep: {
+            /** @description Its id; the same as long as the same thing is to be done. */
+            id: string;
+            /** @description What it is about. */
+            topic: components["schemas"]["StepTopic"];
+            side: null | components["schemas"]["BoardSide"];
+            /** @description What to do, as a sentence. */
+            words: string;
+            /** @description How: tip, heat, preparation; empty where no iron is needed. */
+            iron: string;
+            /** @description What to look at afterwards; null where there is nothing. */
+            look: null | string;
+            /** @description Id within the build of the device; null for the board. */
+            device: null | string;
+            /** @description Ids of the pads that are worked on. */
+            pads: string[];
+            /** @description Ids of the pads beside them, which could be bridged. */
+            near: string[];
+        };
+        /** @description A build as work for the hands. */
+        LoomView: {
+            /**
+             * Format: int32
+             * @description The version of the build.
+             */
+            version: number;
+            /** @description The sheet; nothing to do where nothing is joined. */
+            sheet: components["schemas"]["LoomSheet"];
+            /** @description What to mind at the bench, in sentences. */
+            cautions: string[];
+        };
+        /** @description A wire: a lead with what it is joined to. */
+        LoomWire: {
+            /** @description Its id in addresses: device and lead. */
+            id: string;
+            /** @description Id of the device within the build. */
+            device: string;
+            /** @description What the builder calls the device. */
+            name: string;
+            /** @description Id of the lead. */
+            lead: string;
+            /** @description Its label as printed. */
+            label: string;
+            /** @description Its usual colour; null when the leaflet does not say. */
+            colour: null | string;
+            /** @description How it is joined. */
+            state: components["schemas"]["LeadState"];
+            /** @description Id of the pad that it is joined to; null for a lead of another device. */
+            pad: null | string;
+            side: null | components["schemas"]["BoardSide"];
+            /** @description Where it goes, as it is found on the bench. */
+            at: string;
+            /** @description What it is for, in words. */
+            job: string;
+            /** @description Id of the link that it serves; null for supply and ground. */
+            link: null | string;
+            /**
+             * Format: double
+             * @description The most that flows in it, in amperes; null while no leaflet tells, or for a signal.
+             */
+            amps: null | number;
+            /**
+             * Format: int32
+             * @description The gauge to take, AWG.
+             */
+            gauge: number;
+            /**
+             * Format: double
+             * @description Its length, in millimetres.
+             */
+            millimetres: number;
+            /** @description Id of the wire to twist it with; null for none. */
+            twist: null | string;
+            /** @description True when an iron is needed for it. */
+            isJoint?: boolean;
+        };
+        /** @description What a meter should read, and where its probes go. */
+        MeterReading: {
+            /** @description Where the red probe goes. */
+            red: string;
+            /** @description Where the black probe goes. */
+            black: string;
+            /** @description Id of the pad under the red probe, or of the pad that feeds the lead under it; null for a lead of another device. */
+            pad: null | string;
+            /**
+             * Format: double
+             * @description What it should read, in volts.
+             */
+            volts: number;
+            /**
+             * Format: double
+             * @description The least that is good, in volts.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description The most that is good, in volts.
+             */
+            high: number;
         };
         /** @description One way in which a function can be had. */
         Mode: {
@@ -2266,6 +2491,11 @@ export interface components {
              * @description How many are about links, wires and settings.
              */
             fit: number;
+            /**
+             * Format: int32
+             * @description How many under Rails.
+             */
+            rails: number;
             /** @description What is mended by another part, pack or supply; notes too. */
             ofParts: components["schemas"]["Finding"][];
         };
@@ -2278,6 +2508,23 @@ export interface components {
             cells: number;
             /** @description The kind of cell. */
             chemistry?: components["schemas"]["Chemistry"];
+            /**
+             * Format: double
+             * @description The resistance of the pack with its plug, in milliohms, 0 to 2000; null while nobody has measured it.
+             */
+            milliohms?: null | number;
+        };
+        /** @description What the volts of a resting cell say. */
+        PackCharge: {
+            /**
+             * Format: int32
+             * @description The charge that is left, 0 to 100, as near as volts tell it: about 10 % either way.
+             */
+            percent: number;
+            /** @description What to do with it. */
+            words: string;
+            /** @description Where it stands between full and damaged. */
+            stage: components["schemas"]["PackStage"];
         };
         /** @description What a pack can be. */
         PackChoices: {
@@ -2288,6 +2535,11 @@ export interface components {
             /** @description How a pack is judged. */
             note: string;
         };
+        /**
+         * @description Where a pack stands.
+         * @enum {unknown}
+         */
+        PackStage: "flies" | "full" | "overcharged" | "empty" | "deep" | "damaged";
         /** @description A place to solder to, or a pin of a plug. */
         Pad: {
             /** @description Id within the board. */
@@ -2477,12 +2729,13 @@ export interface components {
             priority?: null | components["schemas"]["Priority"];
             /** @description A name or a note. */
             text?: null | string;
+            wire?: null | components["schemas"]["WireCut"];
         };
         /**
          * @description What is done with the parts and links of a build.
          * @enum {unknown}
          */
-        PartsChangeKind: "takeBoard" | "takePart" | "takeHarness" | "addDevice" | "removeDevice" | "addLink" | "removeLink" | "setPriority" | "nameDevice" | "nameBuild" | "setNote";
+        PartsChangeKind: "takeBoard" | "takePart" | "takeHarness" | "addDevice" | "removeDevice" | "addLink" | "removeLink" | "setPriority" | "nameDevice" | "nameBuild" | "setNote" | "cutWire";
         /** @description A change of the parts or links of a build. */
         PartsRequest: {
             /**
@@ -2597,6 +2850,55 @@ export interface components {
             /** @description Its port, or null. */
             port: null | string;
         };
+        /** @description A cavity of a plug. */
+        PlugCavity: {
+            /**
+             * Format: int32
+             * @description Its number, from 1 at the marked end.
+             */
+            number: number;
+            /** @description Label of the pin behind it; null where nothing leads on. */
+            pad: null | string;
+            comes: null | components["schemas"]["CavityLead"];
+            needs: null | components["schemas"]["CavityLead"];
+            /** @description What would come of the lead that comes there if it stayed; null where it stays or does no harm. */
+            wrong: null | string;
+        };
+        /**
+         * @description What is done with a lead of a plug.
+         * @enum {unknown}
+         */
+        PlugDeed: "takeOut" | "move" | "hold" | "put";
+        /** @description A plug in its socket, cavity by cavity, as it comes and as it is needed. */
+        PlugFace: {
+            /** @description Id of the device within the build. */
+            device: string;
+            /** @description What the builder calls the device. */
+            name: string;
+            /** @description Name of the socket. */
+            socket: string;
+            /** @description The cavities, from the marked end on. */
+            cavities: components["schemas"]["PlugCavity"][];
+            /** @description The fewest steps from the one to the other; none when it is seated as it comes. */
+            moves: components["schemas"]["PlugMove"][];
+        };
+        /** @description One step at a plug. */
+        PlugMove: {
+            /** @description What is done. */
+            deed: components["schemas"]["PlugDeed"];
+            /** @description Id of the lead. */
+            lead: string;
+            /**
+             * Format: int32
+             * @description The cavity that it leaves, from 1; null when it was held.
+             */
+            from: null | number;
+            /**
+             * Format: int32
+             * @description The cavity that it goes to, from 1; null when it goes to none.
+             */
+            to: null | number;
+        };
         /** @enum {unknown} */
         Polarity: "normal" | "inverted" | null;
         /** @description A port of the board: a serial unit, or one of the other things that a link can go on. */
@@ -2641,6 +2943,27 @@ export interface components {
          * @enum {unknown}
          */
         PortSharing: "strict" | "splitHalves";
+        /** @description What the builder has on the bench to feed a build with, besides its pack. */
+        PowerSide: {
+            /** @description The USB port. */
+            usb?: components["schemas"]["UsbPort"];
+            bench?: null | components["schemas"]["BenchSupply"];
+            /**
+             * Format: double
+             * @description Volts of the lamp that the first power goes through; 3 to 60.
+             */
+            lampVolts?: number;
+            /**
+             * Format: double
+             * @description Watts of that lamp; 1 to 200.
+             */
+            lampWatts?: number;
+            /**
+             * Format: double
+             * @description The current that the electronic limiter holds, in amperes; 0.05 to 30.
+             */
+            limiterAmps?: number;
+        };
         /** @enum {unknown} */
         Priority: "must" | "want" | "nice" | null;
         ProblemDetails: {
@@ -2701,6 +3024,16 @@ export interface components {
              */
             limit?: null | number;
             kind?: null | components["schemas"]["RegulatorKind"];
+            /**
+             * Format: double
+             * @description The part of the power that comes out of its regulator, above 0.3 and up to 1; null when the leaflet does not say, and then nothing is lost.
+             */
+            efficiency?: null | number;
+            /**
+             * Format: double
+             * @description What its regulator takes for itself, in amperes, 0 to 1; null when the leaflet does not say, and then it takes nothing.
+             */
+            quiescent?: null | number;
             filtering?: null | components["schemas"]["Filtering"];
         };
         /**
@@ -2736,9 +3069,9 @@ export interface components {
             /** @description The sentence for the builder. */
             sentence: string;
         };
-        /** @description A rail in a situation. */
+        /** @description A rail of the board, or an output of a device that feeds others, in a situation. */
         RailReading: {
-            /** @description Its id. */
+            /** @description Its id; of an output the device and its lead with a colon between. */
             id: string;
             /** @description Its name on the leaflet. */
             label: string;
@@ -2780,26 +3113,45 @@ export interface components {
             heat: null | number;
             /** @description What hangs on it. */
             loads: components["schemas"]["RailLoad"][];
+            /** @description How it stands with it. */
+            state?: components["schemas"]["RailState"];
+            /**
+             * Format: double
+             * @description What is left of its limit when everything draws its most, in amperes; null when the limit is not known.
+             */
+            left?: null | number;
         };
         /** @description A build in a situation. */
         RailSheet: {
             /** @description The situation. */
             situation: components["schemas"]["Situation"];
-            /** @description Its rails, ground left out, in the order of the leaflet. */
+            /** @description Its rails, ground left out, in the order of the leaflet; then the outputs that feed others. */
             rails: components["schemas"]["RailReading"][];
             /** @description Its supply leads, in the order of the devices. */
             leads: components["schemas"]["LeadReading"][];
             sourceAmps: null | components["schemas"]["AmpPair"];
             usbAmps: null | components["schemas"]["AmpPair"];
-            /** @description Why no steady state was found; null when there is one. */
-            problem: null | string;
+            problem: null | components["schemas"]["SupplyProblem"];
+            input?: null | components["schemas"]["InputReading"];
+            /** @description Supplies that copper ties together here, each group by the names of its supplies. */
+            ties?: string[][];
+            /** @description True when a current is not known: then the source gives at least what is told. */
+            atLeast?: boolean;
+            unlimited?: null | components["schemas"]["AmpPair"];
         };
+        /**
+         * @description How it stands with a rail or an output.
+         * @enum {unknown}
+         */
+        RailState: "good" | "strained" | "over" | "dead";
         /** @description A build in a situation, with what there is to say of it. */
         RailsAt: {
             /** @description Every rail and every supply lead. */
             sheet: components["schemas"]["RailSheet"];
-            /** @description What there is to say, the worst first. */
+            /** @description What there is to say, the worst first; where something is other than planned, what that brings. */
             findings: components["schemas"]["RailNote"][];
+            /** @description What a meter should read, pad by pad and lead by lead. */
+            readings: components["schemas"]["MeterReading"][];
         };
         /** @description The supplies of a build. */
         RailsView: {
@@ -2809,10 +3161,16 @@ export interface components {
              */
             version: number;
             /** @description Every situation; first the one of the charge that was asked for, if one was. */
-            at: components["schemas"]["RailsAt"][];
+            situations: components["schemas"]["SituationLine"][];
+            /** @description The one that was asked for, or the first. */
+            now: components["schemas"]["RailsAt"];
+            /** @description What holds in every situation. */
+            standing: components["schemas"]["RailNote"][];
             /** @description What each lead gets over the pack's flight. */
             spans: components["schemas"]["LeadSpan"][];
             charge: null | components["schemas"]["Charge"];
+            /** @description The supply and ground wires, with their lengths. */
+            wires: components["schemas"]["SupplyWire"][];
             /** @description What was taken for granted, in sentences. */
             assumed: string[];
         };
@@ -2867,6 +3225,8 @@ export interface components {
              */
             inputVolts?: null | number;
             radio?: null | components["schemas"]["RadioSide"];
+            /** @description What is on the bench to feed it with. */
+            power?: components["schemas"]["PowerSide"];
             /** @description The builder's choice where practitioners disagree. */
             house?: components["schemas"]["HouseRules"];
         };
@@ -2886,6 +3246,8 @@ export interface components {
             kinds: components["schemas"]["Choice"][];
             /** @description How much a link can be wished for, the most first. */
             priorities: components["schemas"]["Choice"][];
+            /** @description The USB ports that a board can be plugged into. */
+            usbPorts: components["schemas"]["Choice"][];
         };
         /** @enum {unknown} */
         SetupMemory: "keeps" | "forgets" | null;
@@ -2942,21 +3304,25 @@ export interface components {
             /** @description How to tell it, or null when its leaflet does not say. */
             recognise: null | string;
         };
-        /** @description What feeds the build while it is looked at. */
+        /** @description What feeds the build while it is looked at, and what is other than planned. */
         Situation: {
             /** @description Its id in addresses. */
             id: string;
-            /** @description What the builder calls it. */
+            /** @description What the builder calls it, to be put after "with". */
             name: string;
             /**
              * Format: double
-             * @description What the supply input gets, in volts; null when nothing is plugged in there.
+             * @description What the source gives without a load, in volts; null when nothing is plugged in there.
              */
             inputVolts: null | number;
+            /** @description What it is about. */
+            group?: components["schemas"]["SituationGroup"];
             /** @description Whether USB is plugged in. */
             usb?: boolean;
             /** @description What is in the line from the source. */
             inLine?: components["schemas"]["InLine"];
+            /** @description What is on the bench: the USB port, the lamp, the limiter. */
+            power?: components["schemas"]["PowerSide"];
             /**
              * Format: double
              * @description The resistance of the pack and its plug, in ohms; 0 while it is not known.
@@ -2964,10 +3330,40 @@ export interface components {
             sourceOhms?: number;
         };
         /**
+         * @description What a situation is about.
+         * @enum {unknown}
+         */
+        SituationGroup: "pack" | "usb" | "firstPower" | "selector" | "unplugged";
+        /** @description A situation in the list of all. */
+        SituationLine: {
+            /** @description Its id in addresses. */
+            id: string;
+            /** @description What the builder calls it. */
+            name: string;
+            /** @description What it is about. */
+            group: components["schemas"]["SituationGroup"];
+            worst: null | components["schemas"]["Severity"];
+        };
+        /**
          * @description Whether serial in code is used.
          * @enum {unknown}
          */
         SoftwareUse: "never" | "telemetryOnly" | "allowed";
+        /** @description A lead that is joined to nothing on purpose. */
+        SpareLead: {
+            /** @description Id of the device within the build. */
+            device: string;
+            /** @description What the builder calls the device. */
+            name: string;
+            /** @description Id of the lead. */
+            lead: string;
+            /** @description Its label as printed. */
+            label: string;
+            /** @description Its usual colour; null when the leaflet does not say. */
+            colour: null | string;
+            /** @description What becomes of it, in words. */
+            treatment: string;
+        };
         /** @description A step back or forward. */
         StepRequest: {
             /**
@@ -2976,6 +3372,11 @@ export interface components {
              */
             version: number;
         };
+        /**
+         * @description What a step is about.
+         * @enum {unknown}
+         */
+        StepTopic: "backup" | "atDevice" | "plug" | "splice" | "bridge" | "joint" | "seat";
         StringSegment: {
             buffer?: null | string;
             /** Format: int32 */
@@ -3031,6 +3432,29 @@ export interface components {
              */
             limit?: null | number;
             filtering?: null | components["schemas"]["Filtering"];
+            kind?: null | components["schemas"]["RegulatorKind"];
+            /**
+             * Format: double
+             * @description How much more it needs than it gives, in volts; null when the leaflet does not say, and then nothing is taken off.
+             */
+            dropout?: null | number;
+            /**
+             * Format: double
+             * @description The part of the power that comes out, above 0.3 and up to 1; null when the leaflet does not say, and then nothing is lost.
+             */
+            efficiency?: null | number;
+            /**
+             * Format: double
+             * @description What it takes for itself, in amperes, 0 to 1; null when the leaflet does not say, and then it takes nothing.
+             */
+            quiescent?: null | number;
+        };
+        /** @description Why no steady state was found. */
+        SupplyProblem: {
+            /** @description The node that finds no rest, or the supply as a whole. */
+            place: string;
+            /** @description Why, as the end of a sentence. */
+            why: string;
         };
         /** @description A station on the way of a supply. */
         SupplyStation: {
@@ -3041,6 +3465,20 @@ export interface components {
              * @description What a meter reads there against ground, in volts.
              */
             volts: number;
+        };
+        /** @description A supply or ground wire. */
+        SupplyWire: {
+            /** @description Its length and gauge. */
+            cut: components["schemas"]["WireCut"];
+            /** @description Whose lead it is, in words. */
+            words: string;
+            /** @description True when the builder has told its length; false while it is taken as usual. */
+            told: boolean;
+            /**
+             * Format: double
+             * @description Its resistance one way, in milliohms.
+             */
+            milliohms: number;
         };
         /** @description One candidate of a sweep, in words. */
         SweepLine: {
@@ -3097,7 +3535,7 @@ export interface components {
          * @description What kind of change a step of an unlock is. Order: among equal prices the earlier is offered first.
          * @enum {unknown}
          */
-        UnlockKind: "liftPin" | "liftBan" | "houseRule" | "firmware" | "swapHarness" | "leaveOut" | "swapDevice" | "swapBoard";
+        UnlockKind: "liftPin" | "liftBan" | "houseRule" | "firmware" | "swapHarness" | "leaveOut" | "addRegulator" | "swapDevice" | "swapBoard";
         /** @description An unlock is to be applied. */
         UnlockRequest: {
             /**
@@ -3113,6 +3551,11 @@ export interface components {
          * @enum {unknown}
          */
         UnusedLeads: "lift" | "cut" | "leave";
+        /**
+         * @description The USB port that the board is plugged into while it is set up.
+         * @enum {unknown}
+         */
+        UsbPort: "granted" | "bare" | "fast" | "typeC15" | "typeC30";
         /**
          * @description Whether a serial unit also serves the USB socket, as on old boards with two units.
          * @enum {unknown}
@@ -3174,6 +3617,43 @@ export interface components {
              */
             length: number;
         };
+        /** @description A supply wire as it was cut. */
+        WireCut: {
+            /** @description Id within the build of the device. */
+            device: string;
+            /** @description Id of its supply, ground or output lead. */
+            lead: string;
+            /**
+             * Format: int32
+             * @description Its gauge, AWG 10 to 40.
+             */
+            gauge?: number;
+            /**
+             * Format: double
+             * @description Its length one way, in millimetres; 1 to 5000.
+             */
+            millimetres?: number;
+        };
+        /** @description Wires of one gauge and colour. */
+        WireCutLine: {
+            /**
+             * Format: int32
+             * @description AWG.
+             */
+            gauge: number;
+            /** @description The colour; null where any will do. */
+            colour: null | string;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            pieces: number;
+            /**
+             * Format: double
+             * @description Together, in millimetres.
+             */
+            millimetres: number;
+        };
         /** @description A pin or ban in force. */
         Wish: {
             /** @description Pin or ban. */
@@ -3190,7 +3670,7 @@ export interface components {
          *     is about.
          */
         WishMatch: components["schemas"]["WishMatchRouteMatch"] | components["schemas"]["WishMatchSeatMatch"] | components["schemas"]["WishMatchFeedMatch"] | components["schemas"]["WishMatchLeadMatch"];
-        /** @description Names the pad that feeds a supply lead. */
+        /** @description Names the pad, or the output of another device, that feeds a supply lead. */
         WishMatchFeedMatch: {
             /** @enum {string} */
             kind?: "feed";
@@ -3198,8 +3678,12 @@ export interface components {
             device: string;
             /** @description Id of its supply lead. */
             lead: string;
-            /** @description Id of the pad. */
-            pad: string;
+            /** @description Id of the pad; null where an output of a device feeds the lead. */
+            pad?: null | string;
+            /** @description Id within the build of the device whose output feeds the lead; null where a pad does. */
+            from?: null | string;
+            /** @description Id of the lead of that output. */
+            fromLead?: null | string;
         };
         /** @description Names a lead that is out of its plug. */
         WishMatchLeadMatch: {
@@ -3594,6 +4078,7 @@ export interface operations {
         parameters: {
             query?: {
                 cell?: number;
+                at?: string;
             };
             header?: never;
             path: {
@@ -3611,6 +4096,84 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["RailsView"];
                 };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getLoom: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoomView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listWires: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not Found */
             404: {

@@ -5,7 +5,7 @@ import type { FitView } from '@/api/client'
 import { type Standing, useBuild } from '@/stores/build'
 
 /** The build's name and its steps, in the order of the work, each with the findings that are open there. */
-const props = defineProps<{ view: FitView; step: 'parts' | 'fit' | 'rails' | 'sweep' }>()
+const props = defineProps<{ view: FitView; step: 'parts' | 'fit' | 'rails' | 'loom' | 'sweep' }>()
 
 const build = useBuild()
 const route = useRoute()
@@ -21,7 +21,8 @@ const saved = computed(() => words[build.standing])
 const steps = computed(() => [
   { name: 'parts' as const, words: 'Parts', open: props.view.sheet.open.parts },
   { name: 'fit' as const, words: 'Fit', open: props.view.sheet.open.fit },
-  { name: 'rails' as const, words: 'Rails', open: 0 },
+  { name: 'rails' as const, words: 'Rails', open: props.view.sheet.open.rails },
+  { name: 'loom' as const, words: 'Loom', open: 0 },
 ])
 
 // What is selected stays selected on the next step.

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Device } from '@/api/client'
 import LineField from '@/ui/LineField.vue'
+import { part, percent } from './percent'
 import TypedNumber from './TypedNumber.vue'
 
 /** What each supply lead takes and draws, and what the device offers to others. */
@@ -10,6 +11,11 @@ const emit = defineEmits<{ change: [edit: (device: Device) => Device] }>()
 type Supply = NonNullable<Device['supplies']>[number]
 type Output = NonNullable<Device['outputs']>[number]
 
+const kinds = [
+  { value: null, title: 'unknown' },
+  { value: 'linear', title: 'linear' },
+  { value: 'switching', title: 'switching' },
+]
 const filters = [
   { value: null, title: 'unknown' },
   { value: 'filtered', title: 'is kept off' },
@@ -107,6 +113,35 @@ function output(lead: string, next: Partial<Output>) {
         @update:model-value="output(lead.id, { filtering: $event })"
       />
     </LineField>
+    <div class="fields four more">
+      <LineField v-slot="{ id }" label="Kind">
+        <v-select
+          :id="id"
+          data-field="kind"
+          :items="kinds"
+          :model-value="outputOf(lead.id)?.kind ?? null"
+          @update:model-value="output(lead.id, { kind: $event })"
+        />
+      </LineField>
+      <TypedNumber
+        label="Dropout, V"
+        field="dropout"
+        :value="outputOf(lead.id)?.dropout"
+        @change="output(lead.id, { dropout: $event })"
+      />
+      <TypedNumber
+        label="Efficiency, %"
+        field="efficiency"
+        :value="percent(outputOf(lead.id)?.efficiency)"
+        @change="output(lead.id, { efficiency: part($event) })"
+      />
+      <TypedNumber
+        label="Takes itself, A"
+        field="quiescent"
+        :value="outputOf(lead.id)?.quiescent"
+        @change="output(lead.id, { quiescent: $event })"
+      />
+    </div>
   </div>
   <p v-if="feeds.length + offers.length === 0" class="quiet">No lead is a supply.</p>
 </template>
@@ -114,6 +149,10 @@ function output(lead: string, next: Partial<Output>) {
 <style scoped>
 .name {
   align-self: center;
+}
+
+.more {
+  grid-column: 2 / -1;
 }
 
 .name .label {

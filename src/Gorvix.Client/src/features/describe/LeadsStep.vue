@@ -240,6 +240,7 @@ function family(value: string) {
 
 .lead {
   flex-wrap: wrap;
+  padding-bottom: 8px;
 }
 
 .lead > .fields {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Board } from '@/api/client'
 import LineField from '@/ui/LineField.vue'
+import { part, percent } from './percent'
 import TypedNumber from './TypedNumber.vue'
 import TypedText from './TypedText.vue'
 
@@ -41,12 +42,20 @@ function rail(index: number, next: Partial<Rail>) {
     rails: (b.rails ?? []).map((r, i) => (i === index ? { ...r, ...next } : r)),
   }))
 }
-/** What is not regulated has neither dropout nor kind. */
+/** What is not regulated tells nothing of how it is made. */
 function feed(index: number, value: Rail['feed']) {
   const made = value !== 'ground' && value !== 'battery'
   rail(index, {
     feed: value,
-    ...(made ? {} : { dropout: null, kind: null, volts: value === 'ground' ? 0 : null }),
+    ...(made
+      ? {}
+      : {
+          dropout: null,
+          kind: null,
+          efficiency: null,
+          quiescent: null,
+          volts: value === 'ground' ? 0 : null,
+        }),
   })
 }
 function add() {
@@ -159,6 +168,20 @@ const others = (r: Rail) => [
           @update:model-value="rail(i, { filtering: $event })"
         />
       </LineField>
+    </div>
+    <div v-if="regulated(r)" class="fields four">
+      <TypedNumber
+        label="Efficiency, %"
+        field="efficiency"
+        :value="percent(r.efficiency)"
+        @change="rail(i, { efficiency: part($event) })"
+      />
+      <TypedNumber
+        label="Takes itself, A"
+        field="quiescent"
+        :value="r.quiescent"
+        @change="rail(i, { quiescent: $event })"
+      />
     </div>
     <v-btn size="small" variant="text" @click="remove(i)">Remove {{ r.label }}</v-btn>
   </div>

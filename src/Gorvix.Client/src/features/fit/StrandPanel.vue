@@ -6,6 +6,7 @@ import KeyButton from '@/ui/KeyButton.vue'
 import { useBuild } from '@/stores/build'
 import BoardFace from '@/features/board/BoardFace.vue'
 import { usesOf } from '@/features/board/face'
+import SupplyWay from '@/features/rails/SupplyWay.vue'
 import StrandLane from './StrandLane.vue'
 
 /** The selected link on the selected port: the answer in a sentence, its strand, and what to do about it. */
@@ -39,10 +40,16 @@ const wired = computed(() => props.sheet.pads.filter((p) => p.link === props.lin
 const lit = computed(() =>
   props.cell.state === 'chosen' ? wired.value.map((p) => p.pad) : lanes.value.map((l) => l.pad),
 )
-const near = computed(() => {
-  const device = build.view?.wants.find((w) => w.link === props.link.id)?.device
-  return props.sheet.pads.filter((p) => p.device === device && !p.link).map((p) => p.pad)
-})
+const device = computed(() => build.view?.wants.find((w) => w.link === props.link.id)?.device)
+const near = computed(() =>
+  props.sheet.pads.filter((p) => p.device === device.value && !p.link).map((p) => p.pad),
+)
+// Its supply, as it is with the pack full: the way beside the way of the signal.
+const supplies = computed(() =>
+  props.cell.state === 'chosen'
+    ? props.sheet.supplies.filter((l) => l.device === device.value)
+    : [],
+)
 const uses = computed(() => usesOf(props.sheet.pads))
 
 // A pad tells its link; one without a link of its own, where the link in sight would go on its port.
@@ -80,6 +87,10 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
       <p v-if="rule" class="quiet reason">{{ rule.reason }}</p>
       <div v-if="lanes.length > 0" class="lanes">
         <StrandLane v-for="(lane, i) in lanes" :key="i" :lane="lane" />
+      </div>
+
+      <div v-if="supplies.length > 0" class="lanes supply" data-testid="supply">
+        <SupplyWay v-for="l in supplies" :key="l.lead" :lead="l" />
       </div>
 
       <div class="below">
@@ -193,6 +204,11 @@ h2 {
   overflow-x: auto;
   border-top: 1px solid var(--line-faint);
   border-bottom: 1px solid var(--line-faint);
+}
+
+.supply {
+  margin-top: 0;
+  border-top: 0;
 }
 
 .below {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { RailReading } from '@/api/client'
-import { amps, volts } from './useRails'
+import { amps, drawn, volts } from './useRails'
 
 /** A rail as a bar from its source to its limit, its loads stacked on it; what is beyond the limit stands out of it. */
 const props = defineProps<{ rail: RailReading; chosen: string | null }>()
@@ -18,10 +18,7 @@ const loads = computed(() =>
 const sum = computed(() => loads.value.reduce((all, l) => all + l.usual + l.more, 0))
 const scale = computed(() => Math.max(props.rail.limit ?? 0, sum.value, 0.1) * 1.05)
 const wide = (a: number) => `${(100 * a) / scale.value}%`
-const over = computed(() => props.rail.limit != null && props.rail.peak > props.rail.limit)
-const left = computed(() =>
-  props.rail.limit == null ? null : Math.max(0, props.rail.limit - props.rail.peak),
-)
+const over = computed(() => props.rail.state === 'over' || props.rail.state === 'strained')
 </script>
 
 <template>
@@ -37,11 +34,11 @@ const left = computed(() =>
       <span v-else class="gives">dead here</span>
       <span class="left">
         <template v-if="rail.limit == null"
-          >{{ rail.atLeast ? 'at least ' : '' }}{{ amps(rail.typical) }}, limit unknown</template
+          >{{ drawn(rail.typical, rail.atLeast) }}, limit unknown</template
         >
         <template v-else-if="over">{{ amps(rail.peak) }} asked of {{ amps(rail.limit) }}</template>
         <template v-else
-          >{{ rail.atLeast ? 'at most ' : '' }}{{ amps(left ?? 0) }} left of
+          >{{ rail.atLeast ? 'at most ' : '' }}{{ amps(rail.left ?? 0) }} left of
           {{ amps(rail.limit) }}</template
         >
       </span>
@@ -49,7 +46,7 @@ const left = computed(() =>
     <div
       class="bar"
       role="img"
-      :aria-label="`${rail.label}: ${rail.atLeast ? 'at least ' : ''}${amps(rail.typical)} as a rule, ${amps(rail.peak)} at most${rail.limit == null ? '' : `, limit ${amps(rail.limit)}`}`"
+      :aria-label="`${rail.label}: ${drawn(rail.typical, rail.atLeast)} as a rule, ${amps(rail.peak)} at most${rail.limit == null ? '' : `, limit ${amps(rail.limit)}`}`"
     >
       <template v-for="l in loads" :key="l.id">
         <i
@@ -126,6 +123,8 @@ h3 .label {
 .bar i {
   flex: none;
   height: 100%;
+  /* The bar is the answer: it is printed, where other grounds are left out. */
+  print-color-adjust: exact;
 }
 
 .usual {

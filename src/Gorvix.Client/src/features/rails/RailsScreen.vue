@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useTitle } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { api, ask, type SetupChoices } from '@/api/client'
 import BoardFace from '@/features/board/BoardFace.vue'
 import BuildBar from '@/features/build/BuildBar.vue'
 import BuildHead from '@/features/build/BuildHead.vue'
@@ -12,9 +13,15 @@ import RuleCode from '@/features/rules/RuleCode.vue'
 import { useBuild } from '@/stores/build'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import { useScreenKeys } from '@/ui/useScreenKeys'
+import BenchFields from './BenchFields.vue'
+import ChargeSlider from './ChargeSlider.vue'
 import RailBar from './RailBar.vue'
-import { amps, useRails, volts } from './useRails'
+import ReadingTable from './ReadingTable.vue'
+import SituationPicker from './SituationPicker.vue'
+import SupplyWay from './SupplyWay.vue'
+import { drawn, useRails } from './useRails'
 import WindowBand from './WindowBand.vue'
+import WireFields from './WireFields.vue'
 
 /** Will anything burn, will anything starve, how much is left: every rail and every supply lead, situation by situation. */
 const props = defineProps<{
@@ -35,16 +42,15 @@ const keysOpen = ref(false)
 const keys: [string, string][] = [
   ['← →', 'the situation before, the next one'],
   ['+ −', 'charge up, charge down'],
+  ['↑ ↓', 'the device before, the next one'],
+  ['Z', 'undo'],
+  ['Y', 'redo'],
   ['F', 'to Fit'],
   ['?', 'this list'],
 ]
 
-const all = computed(() => rails.view.value?.at ?? [])
-const now = computed(
-  () =>
-    all.value.find((a) => a.sheet.situation.id === (props.at ?? (props.cell ? 'charge' : ''))) ??
-    all.value[0],
-)
+const lines = computed(() => rails.view.value?.situations ?? [])
+const now = computed(() => rails.view.value?.now)
 const sheet = computed(() => now.value?.sheet)
 const charge = computed(() => rails.view.value?.charge)
 const cellNow = computed(() => props.cell ?? charge.value?.full ?? 0)
@@ -52,19 +58,26 @@ const usb = computed(() => sheet.value?.situation.inputVolts == null)
 const chosen = computed(() =>
   sheet.value?.leads.find((l) => `${l.device} ${l.lead}` === props.lead),
 )
-const least = computed(() => (sheet.value?.rails.some((r) => r.atLeast) ? 'at least ' : ''))
-const worst = (id: string) => {
-  const found = all.value.find((a) => a.sheet.situation.id === id)?.findings[0]
-  return found?.severity === 'stop' ? 'stop' : found?.severity === 'warn' ? 'warn' : null
-}
+const notes = computed(() => [
+  ...(now.value?.findings ?? []),
+  ...(rails.view.value?.standing ?? []),
+])
+const bad = computed(() => (now.value?.findings ?? []).some((f) => f.severity !== 'note'))
 
 function go(query: Record<string, string | undefined>) {
   void router.replace({ query: { ...route.query, ...query } })
 }
 function step(by: number) {
-  const i = all.value.findIndex((a) => a.sheet.situation.id === sheet.value?.situation.id)
-  const next = all.value[(i + by + all.value.length) % all.value.length]
-  if (next) go({ at: next.sheet.situation.id })
+  const i = lines.value.findIndex((l) => l.id === sheet.value?.situation.id)
+  const next = lines.value[(i + by + lines.value.length) % lines.value.length]
+  if (next) go({ at: next.id })
+}
+function walk(by: number) {
+  const leads = sheet.value?.leads ?? []
+  const i = leads.findIndex((l) => l === chosen.value)
+  const next =
+    leads[i < 0 ? (by > 0 ? 0 : leads.length - 1) : (i + by + leads.length) % leads.length]
+  if (next) pick(next.device, next.lead)
 }
 function charged(value: number) {
   const c = charge.value
@@ -76,14 +89,18 @@ function pick(device: string, lead?: string) {
   const found = sheet.value?.leads.find((l) => l.device === device && (!lead || l.lead === lead))
   if (found) go({ lead: `${found.device} ${found.lead}` })
 }
-const lit = computed(() => (chosen.value?.pad ? [chosen.value.pad] : []))
+const lit = computed(() => (chosen.value?.boardPad ? [chosen.value.boardPad] : []))
 
 useScreenKeys(
   {
     arrowleft: () => step(-1),
     arrowright: () => step(1),
+    arrowup: () => walk(-1),
+    arrowdown: () => walk(1),
     '+': () => charged(cellNow.value + 0.05),
     '-': () => charged(cellNow.value - 0.05),
+    z: () => void build.undo(),
+    y: () => void build.redo(),
     f: () => void router.push({ name: 'fit', params: { id: props.id } }),
     '?': () => (keysOpen.value = true),
   },
@@ -92,12 +109,14 @@ useScreenKeys(
 useTitle(computed(() => `${view.value?.name ?? 'Build'} – Rails – Gorvix`))
 watch(() => props.id, build.open, { immediate: true })
 watch(
-  () => [view.value?.version, props.cell] as const,
-  ([version, cell]) => {
-    if (version !== undefined) void rails.read(cell)
+  () => [view.value?.version, props.cell, props.at] as const,
+  ([version, cell, at]) => {
+    if (version !== undefined) void rails.read(cell, at)
   },
   { immediate: true },
 )
+const choices = shallowRef<SetupChoices | null>(null)
+void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer.data))
 </script>
 
 <template>
@@ -114,51 +133,22 @@ watch(
       />
       <template v-if="sheet && now">
         <div class="switches">
-          <v-btn-toggle
-            mandatory
-            class="situations"
-            aria-label="What feeds the build"
-            :model-value="sheet.situation.id"
-            @update:model-value="go({ at: $event })"
-          >
-            <v-btn
-              v-for="a in all"
-              :key="a.sheet.situation.id"
-              :value="a.sheet.situation.id"
-              size="small"
-              :data-situation="a.sheet.situation.id"
-              >{{ a.sheet.situation.name
-              }}<span v-if="worst(a.sheet.situation.id)" class="mark">{{
-                worst(a.sheet.situation.id) === 'stop' ? '■' : '◧'
-              }}</span></v-btn
-            >
-          </v-btn-toggle>
-          <label v-if="charge" class="charge no-print">
-            <span>{{ volts(cellNow) }} a cell, {{ volts(cellNow * charge.cells) }} the pack</span>
-            <input
-              type="range"
-              data-field="charge"
-              :min="charge.empty"
-              :max="charge.full"
-              step="0.01"
-              :value="cellNow"
-              aria-label="Volts of a cell"
-              @input="charged(Number(($event.target as HTMLInputElement).value))"
-            />
-          </label>
+          <SituationPicker :lines="lines" :now="sheet.situation.id" @choose="go({ at: $event })" />
+          <ChargeSlider v-if="charge" :charge="charge" :cell="cellNow" @charged="charged" />
         </div>
+        <h2 class="print-only">With {{ sheet.situation.name }}</h2>
         <p class="answer" role="status" data-testid="answer">
-          <strong v-if="now.findings.length === 0">Nothing burns and nothing starves here.</strong>
+          <strong v-if="!bad">Nothing burns and nothing starves here.</strong>
           <span v-if="sheet.sourceAmps" class="quiet">
-            The source gives {{ least }}{{ amps(sheet.sourceAmps.typical) }} as a rule, {{ least
-            }}{{ amps(sheet.sourceAmps.peak) }} at the most load.</span
+            From the source: {{ drawn(sheet.sourceAmps.typical, sheet.atLeast) }} as a rule,
+            {{ drawn(sheet.sourceAmps.peak, sheet.atLeast) }} at the most load.</span
           >
           <span v-if="sheet.usbAmps && usb" class="quiet">
-            USB gives {{ least }}{{ amps(sheet.usbAmps.typical) }}.</span
+            From USB: {{ drawn(sheet.usbAmps.typical, sheet.atLeast) }}.</span
           >
         </p>
-        <ul v-if="now.findings.length > 0" class="findings">
-          <li v-for="(f, i) in now.findings" :key="i" :class="f.severity">
+        <ul v-if="notes.length > 0" class="findings">
+          <li v-for="(f, i) in notes" :key="i" :class="f.severity">
             <RuleCode :code="f.rule" /> {{ f.sentence }}
           </li>
         </ul>
@@ -182,20 +172,13 @@ watch(
               :span="
                 rails.view.value?.spans.find((s) => s.device === l.device && s.lead === l.lead)
               "
-              :usb="usb"
               :chosen="l === chosen"
               @choose="pick(l.device, l.lead)"
             />
             <p v-if="sheet.leads.length === 0" class="quiet">No device tells what it takes.</p>
             <section v-if="chosen" class="way" data-testid="way">
               <h3>The way to {{ chosen.label }} of the {{ chosen.name }}</h3>
-              <p v-if="chosen.way.length === 0" class="quiet">Nothing feeds it in this plan.</p>
-              <ol v-else>
-                <li v-for="s in chosen.way" :key="s.what">
-                  <span class="label">{{ s.what }}</span>
-                  <span class="volts">{{ volts(s.volts) }}</span>
-                </li>
-              </ol>
+              <SupplyWay :lead="chosen" />
               <BoardFace
                 v-if="view.sheet.face"
                 class="face no-print"
@@ -204,6 +187,13 @@ watch(
                 :lit="lit"
               />
             </section>
+          </div>
+        </div>
+        <div class="bench">
+          <ReadingTable :readings="now.readings" :situation="sheet.situation.name" />
+          <div>
+            <BenchFields :setup="view.setup" :choices="choices" @change="build.setUp" />
+            <WireFields :wires="rails.view.value?.wires ?? []" @change="build.changeParts" />
           </div>
         </div>
         <p v-for="a in rails.view.value?.assumed" :key="a" class="quiet small">{{ a }}</p>
@@ -227,40 +217,6 @@ watch(
   margin-top: 8px;
 }
 
-.situations {
-  flex-wrap: wrap;
-  height: auto !important;
-}
-
-.mark {
-  margin-left: 6px;
-  color: var(--stop);
-}
-
-.v-btn--active .mark {
-  color: inherit;
-}
-
-.charge {
-  display: flex;
-  flex: 1 1 280px;
-  gap: 12px;
-  align-items: center;
-  font-variant-numeric: tabular-nums;
-}
-
-.charge span {
-  flex: none;
-  min-width: 210px;
-}
-
-.charge input {
-  flex: 1;
-  min-width: 120px;
-  height: 32px;
-  accent-color: var(--chosen);
-}
-
 .answer {
   margin: 10px 0 4px;
 }
@@ -276,6 +232,18 @@ watch(
 
 .findings li.warn {
   border-color: var(--warn);
+}
+
+.print-only {
+  display: none;
+}
+
+.bench {
+  display: grid;
+  grid-template-columns: minmax(0, 8fr) minmax(0, 5fr);
+  gap: 24px;
+  align-items: start;
+  margin: 20px 0 12px;
 }
 
 .columns {
@@ -303,32 +271,8 @@ h2 {
   font-weight: 650;
 }
 
-.way ol {
-  display: flex;
-  flex-wrap: wrap;
-  margin: 8px 0;
-  padding: 0;
-  list-style: none;
-}
-
-.way li {
-  display: flex;
-  flex-direction: column;
-  min-width: 110px;
-  padding: 0 16px 4px 0;
-  border-top: 2px solid var(--ink);
-}
-
-.way li:last-child {
-  border-color: var(--chosen);
-}
-
 .face {
   max-width: 380px;
-}
-
-.volts {
-  font-variant-numeric: tabular-nums;
 }
 
 .small {
@@ -336,8 +280,20 @@ h2 {
 }
 
 @media (max-width: 1200px) {
-  .columns {
+  .columns,
+  .bench {
     grid-template-columns: minmax(0, 1fr);
+  }
+}
+
+@media print {
+  .print-only {
+    display: block;
+  }
+
+  .columns,
+  .bench {
+    display: block;
   }
 }
 </style>

@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { LeadReading, RailsView } from '@/api/client'
-import { volts } from './useRails'
+import { feedWords, volts } from './useRails'
 
 /** The window of a lead as a band; in it the span that it gets from the empty to the full pack, and where it stands now. */
 const props = defineProps<{
   lead: LeadReading
   span: RailsView['spans'][number] | undefined
   chosen: boolean
-  /** On USB alone a lead that is not fed is silent, not wrong. */
-  usb: boolean
 }>()
 defineEmits<{ choose: [] }>()
 
@@ -17,30 +15,14 @@ const top = computed(
   () => Math.max(props.lead.window.max, props.span?.high ?? 0, props.lead.volts ?? 0, 1) * 1.1,
 )
 const at = (v: number) => `${(100 * Math.max(0, v)) / top.value}%`
-const fed = computed(() => props.lead.pad != null && props.lead.volts != null)
-const state = computed(() => {
-  const { volts: now, lowVolts: low, window } = props.lead
-  if (props.lead.pad == null) return 'unfed'
-  if (now == null || low == null) return 'ungrounded'
-  if (now > window.max + 0.02) return 'burns'
-  if (low < window.min - 0.02) return props.usb ? 'silent' : 'starves'
-  return 'good'
-})
-const words = {
-  unfed: 'nothing feeds it',
-  ungrounded: 'no ground',
-  burns: 'BURNS',
-  starves: 'STARVES',
-  silent: 'silent here',
-  good: 'good',
-}
+const fed = computed(() => props.lead.rail != null && props.lead.volts != null)
 </script>
 
 <template>
   <button
     type="button"
     class="band"
-    :class="[state, { chosen }]"
+    :class="[lead.state, { chosen }]"
     :data-window="`${lead.device} ${lead.lead}`"
     :aria-pressed="chosen"
     @click="$emit('choose')"
@@ -68,7 +50,7 @@ const words = {
       ><span v-if="fed">{{ volts(lead.volts ?? 0) }}</span
       ><span class="quiet">{{ lead.window.min }} to {{ lead.window.max }} V</span></span
     >
-    <span class="state">{{ words[state] }}</span>
+    <span class="state">{{ feedWords[lead.state] }}</span>
   </button>
 </template>
 
@@ -136,6 +118,12 @@ const words = {
   background: var(--stop);
 }
 
+.window,
+.span,
+.now {
+  print-color-adjust: exact;
+}
+
 .figures {
   display: flex;
   gap: 10px;
@@ -145,6 +133,11 @@ const words = {
 
 .state {
   font-size: 0.9375rem;
+}
+
+.tight .state {
+  padding: 2px 6px;
+  border: 1px solid var(--warn);
 }
 
 .burns .state,
@@ -163,12 +156,12 @@ const words = {
 
 @media (max-width: 900px) {
   .band {
-    grid-template-columns: 1fr auto;
+    grid-template-columns: 1fr auto 96px;
   }
 
   .axis {
     grid-row: 2;
-    grid-column: 1 / 3;
+    grid-column: 1 / 4;
   }
 }
 </style>

@@ -8,11 +8,14 @@ export function useRails(build: () => string) {
   const problem = ref<Problem | null>(null)
   let turn = 0
 
-  async function read(cell: number | null) {
+  async function read(cell: number | null, at: string | null) {
     const own = ++turn
     const { data, problem: refused } = await ask(() =>
       api.GET('/api/builds/{id}/rails', {
-        params: { path: { id: build() }, query: cell === null ? {} : { cell } },
+        params: {
+          path: { id: build() },
+          query: { ...(cell === null ? {} : { cell }), ...(at === null ? {} : { at }) },
+        },
       }),
     )
     if (own !== turn) return
@@ -25,3 +28,18 @@ export function useRails(build: () => string) {
 /** Volts and amperes as they are read. */
 export const volts = (v: number) => `${v.toFixed(2)} V`
 export const amps = (a: number) => (a < 0.095 ? `${Math.round(a * 1000)} mA` : `${a.toFixed(2)} A`)
+
+/** A current some part of which may not be known. */
+export const drawn = (a: number, atLeast: boolean | undefined) =>
+  atLeast && a < 0.0005 ? 'current unknown' : `${atLeast ? 'at least ' : ''}${amps(a)}`
+
+/** How it stands with a supply lead, in words. */
+export const feedWords = {
+  unfed: 'nothing feeds it',
+  ungrounded: 'no ground',
+  burns: 'BURNS',
+  starves: 'STARVES',
+  tight: 'tight',
+  silent: 'silent here',
+  good: 'good',
+}

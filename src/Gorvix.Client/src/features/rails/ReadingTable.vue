@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import type { RailsView } from '@/api/client'
+
+/** What a meter should read in this situation, and where its probes go. */
+defineProps<{ readings: RailsView['now']['readings']; situation: string }>()
+</script>
+
+<template>
+  <section data-testid="readings">
+    <h2>What a meter should read</h2>
+    <p class="quiet small">
+      With {{ situation }}, propellers off. Black probe first, never two pads under one tip; below
+      the least or above the most, unplug before anything else.
+    </p>
+    <p v-if="readings.length === 0" class="quiet">Nothing is fed here.</p>
+    <v-table v-else density="compact">
+      <thead>
+        <tr>
+          <th>Red probe</th>
+          <th>Black probe</th>
+          <th class="n">Reads</th>
+          <th class="n">Good from – to</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(r, i) in readings" :key="i">
+          <td class="label">{{ r.red }}</td>
+          <td class="label">{{ r.black }}</td>
+          <td class="n">{{ r.volts.toFixed(2) }} V</td>
+          <td class="n">{{ r.low.toFixed(2) }} – {{ r.high.toFixed(2) }} V</td>
+        </tr>
+      </tbody>
+    </v-table>
+  </section>
+</template>
+
+<style scoped>
+h2 {
+  margin-bottom: 4px;
+  font-size: 1.25rem;
+  font-weight: 650;
+}
+
+.n {
+  font-variant-numeric: tabular-nums;
+  text-align: right;
+  white-space: nowrap;
+}
+
+.small {
+  font-size: 0.9375rem;
+}
+
+section {
+  break-inside: avoid;
+}
+</style>

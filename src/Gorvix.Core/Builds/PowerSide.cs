@@ -1,0 +1,86 @@
+namespace Gorvix.Core.Builds;
+
+/// <summary>The USB port that the board is plugged into while it is set up.</summary>
+public enum UsbPort
+{
+    /// <summary>A port of a computer that granted its 500 mA (source: USB 2.0, section 7.2.1).</summary>
+    Granted,
+
+    /// <summary>A port that has granted nothing yet: one unit load of 100 mA (source: USB 2.0, section 7.2.1).</summary>
+    Bare,
+
+    /// <summary>A port of the fast kind: six unit loads of 150 mA (source: USB 3.2, section 11.4.1).</summary>
+    Fast,
+
+    /// <summary>A type C port that advertises 1.5 A (source: USB Type-C 2.0, table 4-36).</summary>
+    TypeC15,
+
+    /// <summary>A type C port that advertises 3 A (source: USB Type-C 2.0, table 4-36).</summary>
+    TypeC30,
+}
+
+/// <summary>What the builder has on the bench to feed a build with, besides its pack.</summary>
+public sealed record PowerSide
+{
+    /// <summary>A computer's port, a lamp of 12 V 21 W, a limiter of 1 A.</summary>
+    public static readonly PowerSide Usual = new();
+
+    /// <summary>The USB port.</summary>
+    public UsbPort Usb { get; init; }
+
+    /// <summary>The bench supply, or null where there is none.</summary>
+    public BenchSupply? Bench { get; init; }
+
+    /// <summary>Volts of the lamp that the first power goes through; 3 to 60.</summary>
+    public double LampVolts { get; init; } = 12;
+
+    /// <summary>Watts of that lamp; 1 to 200.</summary>
+    public double LampWatts { get; init; } = 21;
+
+    /// <summary>The current that the electronic limiter holds, in amperes; 0.05 to 30.</summary>
+    public double LimiterAmps { get; init; } = 1;
+
+    /// <summary>The most that a USB port gives, in amperes.</summary>
+    /// <param name="port">The port; its sources stand at its declaration.</param>
+    public static double AmpsOf(UsbPort port) =>
+        port switch
+        {
+            UsbPort.Bare => 0.1,
+            UsbPort.Fast => 0.9,
+            UsbPort.TypeC15 => 1.5,
+            UsbPort.TypeC30 => 3,
+            _ => 0.5,
+        };
+}
+
+/// <summary>A bench supply with its knobs.</summary>
+public sealed record BenchSupply
+{
+    /// <summary>What it is set to, in volts; 1 to 60.</summary>
+    public required double Volts { get; init; }
+
+    /// <summary>The current at which it holds, in amperes; 0.05 to 30.</summary>
+    public required double Amps { get; init; }
+}
+
+/// <summary>A supply wire as it was cut.</summary>
+public sealed record WireCut
+{
+    /// <summary>The gauge of a supply wire that nobody has told (common practice).</summary>
+    public const int UsualGauge = 28;
+
+    /// <summary>Its length, in millimetres (common practice).</summary>
+    public const double UsualMillimetres = 100;
+
+    /// <summary>Id within the build of the device.</summary>
+    public required string Device { get; init; }
+
+    /// <summary>Id of its supply, ground or output lead.</summary>
+    public required string Lead { get; init; }
+
+    /// <summary>Its gauge, AWG 10 to 40.</summary>
+    public int Gauge { get; init; } = UsualGauge;
+
+    /// <summary>Its length one way, in millimetres; 1 to 5000.</summary>
+    public double Millimetres { get; init; } = UsualMillimetres;
+}

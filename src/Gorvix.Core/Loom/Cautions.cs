@@ -1,0 +1,41 @@
+using Gorvix.Core.Parts;
+using Gorvix.Core.Wiring;
+
+namespace Gorvix.Core.Loom;
+
+/// <summary>What to mind at the bench, as far as it applies (common practice); local law and licence come first.</summary>
+public static class Cautions
+{
+    private static readonly DeviceKind[] Radiating =
+    [
+        DeviceKind.VideoTransmitter,
+        DeviceKind.AirUnit,
+        DeviceKind.TelemetryRadio,
+    ];
+
+    /// <summary>The cautions for a build, in sentences.</summary>
+    /// <param name="wired">The build as it is wired.</param>
+    /// <param name="sheet">Its loom.</param>
+    public static IReadOnlyList<string> Of(WiredBuild wired, LoomSheet sheet)
+    {
+        var list = new List<string>
+        {
+            "Propellers off, battery away from the bench until every pair has been measured.",
+        };
+        if (sheet.Steps.Any(s => s.Iron.Length > 0))
+        {
+            list.Add("Hot iron, lead and flux: air the room, do not breathe the fume, wash your hands.");
+        }
+        if (sheet.Steps.Count > 1)
+        {
+            list.Add("First power through a lamp or limiter, with your hand on the plug.");
+        }
+        if (wired.Build.Devices.Any(d => Radiating.Contains(d.Device.Kind)))
+        {
+            list.Add(
+                "No transmitter without its antenna, and air over it. Power, band and region by your local law and licence."
+            );
+        }
+        return list;
+    }
+}

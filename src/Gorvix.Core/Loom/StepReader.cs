@@ -1,0 +1,271 @@
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Routing;
+using Gorvix.Core.Wiring;
+using Gorvix.Core.Words;
+
+namespace Gorvix.Core.Loom;
+
+/// <summary>
+/// Puts the work in order (common practice): the settings are saved first; then what is done away from the board, at devices, plugs and
+/// wires; then the board from below, because plugs and frames stand on its top: bridges, crowded signal pads while there is room, grounds,
+/// regulated supplies, the battery last; at the end the plugs go in. The board is turned once.
+/// </summary>
+internal sealed class StepReader(
+    WiredBuild wired,
+    IReadOnlyList<LoomWire> wires,
+    IReadOnlyList<PlugFace> faces,
+    Neighbours neighbours
+)
+{
+    // Heats and habits are common practice.
+    private const string Fine =
+        "Fine tip, about 350 °C, a short touch; tin pad and wire first, flux, tape over the neighbours.";
+    private const string Small = "About 350 °C, a short touch; tin pad and wire first, flux.";
+    private const string Heavy =
+        "Up to 400–440 °C and a wider tip: the copper behind it draws the heat away. Tin both first, flux, touch briefly.";
+    private const string OnBridge = "Fine tip, about 350 °C, little solder; flux.";
+    private const string InAir =
+        "Shrink tube over the wire first, then tin both ends and join; shrink it when it is cold.";
+
+    private readonly Circuit _circuit = wired.Build.Circuit;
+    private readonly IReadOnlyList<BridgeAt> _positions = wired.Positions();
+
+    /// <summary>The steps in order.</summary>
+    public IReadOnlyList<LoomStep> Steps() =>
+        [Backup(), .. AtDevices(), .. AtPlugs(), .. InTheAir(), .. Bridges(), .. Joints(), .. Seats()];
+
+    private static LoomStep Plain(string id, StepTopic topic, string words, string? device = null) =>
+        new(id, topic, null, words, "", null, device, [], []);
+
+    private static LoomStep Backup() =>
+        Plain(
+            "backup",
+            StepTopic.Backup,
+            "Save the board's settings as two texts, everything and the difference from default, with date and firmware. Then unplug USB and battery."
+        );
+
+    private IEnumerable<LoomStep> AtDevices() =>
+        from work in wired.Work
+        where work.Action is WorkAction.PullUp or WorkAction.SetAddress
+        select Plain(
+            $"device {work.Device} {work.Action} {work.Lead}{work.Address}",
+            StepTopic.AtDevice,
+            WorkWords.Of(work, wired.Build),
+            work.Device
+        ) with
+        {
+            Iron = work.Action == WorkAction.PullUp ? InAir : "",
+        };
+
+    // Plugs whose leads change; a plug that sits nowhere loses those that are soldered.
+    private IEnumerable<LoomStep> AtPlugs()
+    {
+        foreach (var face in faces.Where(f => f.Moves.Count > 0))
+        {
+            yield return Plain(
+                $"plug {face.Device}",
+                StepTopic.Plug,
+                $"In the {face.Name}'s plug for {face.Socket}: {Words(face)}.{Insulate(face)}",
+                face.Device
+            );
+        }
+        foreach (var seat in wired.Seats.Where(s => s.Seat.Kind == SeatKind.Loose))
+        {
+            var device = wired.Build.Devices.First(d => d.Id == seat.Device).Device;
+            var harness = Harness.Of(device);
+            var taken = wires
+                .Where(w => w.Device == seat.Device && harness.HomeOf(w.Lead) >= 0)
+                .Select(w => $"{w.Label} ({harness.HomeOf(w.Lead) + 1})")
+                .ToList();
+            if (taken.Count > 0)
+            {
+                yield return Plain(
+                    $"plug {seat.Device}",
+                    StepTopic.Plug,
+                    $"Out of the {device.Name}'s plug, which sits nowhere: {Phrase.Join(taken)}. Mark each lead.",
+                    seat.Device
+                );
+            }
+        }
+    }
+
+    private static string Words(PlugFace face)
+    {
+        string LabelOf(string lead) =>
+            face.Cavities.Select(c => c.Comes).OfType<CavityLead>().First(c => c.Lead == lead).Label;
+        return Phrase.Join([
+            .. face.Moves.Select(m =>
+                m.Deed switch
+                {
+                    PlugDeed.TakeOut => $"{LabelOf(m.Lead)} out of {m.From}",
+                    PlugDeed.Hold => $"{LabelOf(m.Lead)} out of {m.From}, held",
+                    PlugDeed.Put => $"{LabelOf(m.Lead)}, which was held, into {m.To}",
+                    _ => $"{LabelOf(m.Lead)} from {m.From} to {m.To}",
+                }
+            ),
+        ]);
+    }
+
+    private string Insulate(PlugFace face)
+    {
+        var loose = wired
+            .Leads.Where(l => l.Device == face.Device && l.State is LeadState.Lifted or LeadState.Cut)
+            .ToList();
+        return loose.Count == 0 ? ""
+            : loose[0].State == LeadState.Cut
+                ? $" Cut {Phrase.Join([.. loose.Select(l => l.Lead.Label)])} short and insulate."
+            : $" Insulate {Phrase.Join([.. loose.Select(l => l.Lead.Label)])}.";
+    }
+
+    private IEnumerable<LoomStep> InTheAir()
+    {
+        var tails = wires
+            .Where(w => w.State == LeadState.OnTail)
+            .GroupBy(w => wired.Leads.First(l => WireReader.IdOf(l) == w.Id).Socket!);
+        foreach (var tail in tails)
+        {
+            yield return Plain(
+                $"tail {tail.Key.Id}",
+                StepTopic.Splice,
+                $"Take a tail for {tail.Key.Label}: a mating plug with bare wires. Beep out which wire is which pin; colours are no proof."
+            );
+        }
+        foreach (var wire in wires.Where(w => w.State is LeadState.OnTail or LeadState.Spliced))
+        {
+            yield return new LoomStep(
+                $"joint {wire.Id}",
+                StepTopic.Splice,
+                null,
+                wire.State == LeadState.OnTail
+                    ? $"{Lead(wire)} of the {wire.Name} to the tail's wire for {wire.At}. {Phrase.Upper(wire.Job)}."
+                    : $"{Lead(wire)} of the {wire.Name} to {wire.At}. {Phrase.Upper(wire.Job)}.",
+                InAir,
+                "Pull at the joint; no strand may stick through the tube.",
+                wire.Device,
+                wire.Pad is { } pad ? [pad] : [],
+                []
+            );
+        }
+    }
+
+    private static string Lead(LoomWire wire) => wire.Colour is { } colour ? $"{wire.Label} ({colour})" : wire.Label;
+
+    private IEnumerable<LoomStep> Bridges()
+    {
+        foreach (var set in wired.Bridges.Where(b => b is { IsWork: true, Bridge.MovedBy: MovedBy.Iron }))
+        {
+            var pads = _circuit
+                .Board.Pads.Where(p => _circuit.From(p).Any(s => s.Contacts.Any(c => c.Bridge == set.Bridge.Id)))
+                .ToList();
+            // Sides are the positions that join something; one that joins nothing is the open bridge, whatever it is called.
+            var sides = pads.SelectMany(_circuit.From)
+                .SelectMany(s => s.Contacts)
+                .Where(c => c.Bridge == set.Bridge.Id)
+                .Select(c => c.Position)
+                .ToHashSet();
+            var others = set.Bridge.Positions.Where(p => sides.Contains(p) && !set.Positions.Contains(p)).ToList();
+            var never =
+                others.Count > 0 ? $" Never close it on more than one side: {Phrase.Or(others)} stays open." : "";
+            yield return new LoomStep(
+                $"bridge {set.Bridge.Id}",
+                StepTopic.Bridge,
+                null,
+                set.Positions is [var one, ..] && sides.Contains(one)
+                    ? $"Bridge {set.Bridge.Id}: close \"{one}\" (it comes at \"{set.Bridge.Default}\").{never}"
+                    : $"Open bridge {set.Bridge.Id}: no solder on it (it comes at \"{set.Bridge.Default}\").",
+                OnBridge,
+                "Under the glass: solder on the two pads that are meant, and on no third.",
+                null,
+                [.. pads.Select(p => p.Id)],
+                []
+            );
+        }
+    }
+
+    private IEnumerable<LoomStep> Joints() =>
+        wires
+            .Where(w => w.State == LeadState.Soldered)
+            .Select(w => (Wire: w, Pad: _circuit.Pads[w.Pad!]))
+            .Select(j => (j.Wire, j.Pad, Beside: neighbours.Of(j.Pad), Weight: WeightOf(j.Pad)))
+            .OrderBy(j => j.Pad.Side == BoardSide.Bottom ? 0 : 1)
+            .ThenBy(j => j.Weight)
+            .ThenBy(j => j.Beside is [{ Millimetres: { } near }, ..] ? near : double.MaxValue)
+            .ThenBy(j => j.Pad.Group, StringComparer.Ordinal)
+            .ThenBy(j => j.Pad.X)
+            .ThenBy(j => j.Pad.Y)
+            .Select(j => new LoomStep(
+                $"joint {j.Wire.Id}",
+                StepTopic.Joint,
+                j.Pad.Side,
+                $"{Lead(j.Wire)} of the {j.Wire.Name} to {j.Wire.At}. {Phrase.Upper(j.Wire.Job)}.",
+                How(j.Weight, j.Beside, wires.Count(w => w.IsJoint && w.Pad == j.Pad.Id)),
+                LookAt(j.Pad, j.Beside),
+                j.Wire.Device,
+                [j.Pad.Id],
+                [.. j.Beside.Select(b => b.Pad.Id)]
+            ));
+
+    private static string How(Weight weight, IReadOnlyList<Neighbour> beside, int sharing)
+    {
+        var heat =
+            weight is Weight.Ground or Weight.Battery ? Heavy
+            : beside.Any(b => b.Millimetres <= Neighbours.Crowded) ? Fine
+            : Small;
+        return sharing > 1
+            ? $"{sharing} wires share this pad: twist and tin them together, solder them at once. {heat}"
+            : heat;
+    }
+
+    private enum Weight
+    {
+        Signal,
+        Ground,
+        Supply,
+        Battery,
+    }
+
+    private Weight WeightOf(Pad pad) =>
+        _circuit
+            .From(pad)
+            .Where(s => s.To.Kind == NodeKind.Rail && s.Conducts(_positions))
+            .Select(s => _circuit.Rails[s.To.Id].Feed)
+            .Select(f =>
+                f switch
+                {
+                    RailFeed.Ground => Weight.Ground,
+                    RailFeed.Battery => Weight.Battery,
+                    _ => Weight.Supply,
+                }
+            )
+            .DefaultIfEmpty(Weight.Signal)
+            .Max();
+
+    private string LookAt(Pad pad, IReadOnlyList<Neighbour> beside)
+    {
+        if (beside.Count == 0)
+        {
+            return "Under the glass: solder on the pad alone.";
+        }
+        var between = new CopperBetween(_circuit, _positions);
+        var names = beside.Select(b =>
+            $"{b.Pad.Label}{(b.Millimetres is { } mm ? $" ({mm:0.#} mm)" : "")}{(between.Of(pad, b.Pad).Finds == Finds.Beeps ? ", which is the same copper" : "")}"
+        );
+        return $"Under the glass: nothing between {pad.Label} and {Phrase.Join([.. names])}.";
+    }
+
+    private IEnumerable<LoomStep> Seats() =>
+        from seat in wired.Seats
+        where seat.Seat is { Kind: SeatKind.Seated, Socket: not null }
+        let name = wired.Build.Devices.First(d => d.Id == seat.Device).Device.Name
+        select Plain(
+            $"seat {seat.Device}",
+            StepTopic.Seat,
+            $"The {name}'s plug into {seat.Seat.Socket!.Label}: look at the latch, do not force it.",
+            seat.Device
+        ) with
+        {
+            Pads = [.. seat.Seat.Socket!.Pads.OfType<Pad>().Select(p => p.Id)],
+        };
+}

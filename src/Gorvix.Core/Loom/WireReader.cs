@@ -1,0 +1,163 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Wiring;
+using Gorvix.Core.Words;
+
+namespace Gorvix.Core.Loom;
+
+/// <summary>Reads the wires of a wired build: where each goes, what for, how thick, how long, twisted with what.</summary>
+internal sealed class WireReader(WiredBuild wired)
+{
+    private readonly Circuit _circuit = wired.Build.Circuit;
+    private readonly IReadOnlyList<BridgeAt> _positions = wired.Positions();
+
+    /// <summary>Every lead that is joined to something on purpose.</summary>
+    public IReadOnlyList<LoomWire> Wires()
+    {
+        var used = wired.Leads.Where(IsWire).ToList();
+        return [.. used.Select(l => Of(l, used))];
+    }
+
+    /// <summary>Every other lead.</summary>
+    public IReadOnlyList<SpareLead> Spare() =>
+        [
+            .. wired
+                .Leads.Where(l => !IsWire(l))
+                .Select(l => new SpareLead(
+                    l.Device,
+                    DeviceOf(l.Device).Name,
+                    l.Lead.Id,
+                    l.Lead.Label,
+                    l.Lead.Colour,
+                    WireWords.Of(l, wired)
+                )),
+        ];
+
+    /// <summary>The reels: gauge and colour of all that is joined with an iron.</summary>
+    public static IReadOnlyList<WireCutLine> Cuts(IEnumerable<LoomWire> wires) =>
+        [
+            .. wires
+                .Where(w => w.IsJoint)
+                .GroupBy(w => (w.Gauge, w.Colour))
+                .OrderBy(g => g.Key.Gauge)
+                .ThenBy(g => g.Key.Colour, StringComparer.Ordinal)
+                .Select(g => new WireCutLine(g.Key.Gauge, g.Key.Colour, g.Count(), g.Sum(w => w.Millimetres))),
+        ];
+
+    /// <summary>The id of a lead's wire.</summary>
+    public static string IdOf(WiredLead lead) => $"{lead.Device} {lead.Lead.Id}";
+
+    // What feeds others has its wires from the other end.
+    private static bool IsWire(WiredLead lead) => lead.IsUsed && (lead.Pad is not null || lead.To is not null);
+
+    private LoomWire Of(WiredLead lead, List<WiredLead> used)
+    {
+        var (amps, volts) = Load(lead);
+        var cut = wired.Build.Build.Wires.FirstOrDefault(w => (w.Device, w.Lead) == (lead.Device, lead.Lead.Id));
+        var length = cut?.Millimetres ?? WireCut.UsualMillimetres;
+        return new LoomWire(
+            IdOf(lead),
+            lead.Device,
+            DeviceOf(lead.Device).Name,
+            lead.Lead.Id,
+            lead.Lead.Label,
+            lead.Lead.Colour,
+            lead.State,
+            lead.Pad?.Id,
+            lead.Pad?.Side,
+            lead.Pad is { } pad
+                ? WireWords.Of(_circuit, pad)
+                : $"{lead.To!.Lead.Label} of the {DeviceOf(lead.To.Device).Name}",
+            JobOf(lead),
+            lead.Link,
+            amps,
+            cut?.Gauge ?? (amps is { } flows ? WireGauge.For(flows, length, volts) : WireGauge.Usual),
+            length,
+            TwistOf(lead, used)
+        );
+    }
+
+    private Device DeviceOf(string id) => wired.Build.Devices.First(d => d.Id == id).Device;
+
+    // What flows in a supply lead or back in a ground, with the least volts that the device works at.
+    private (double? Amps, double Volts) Load(WiredLead lead)
+    {
+        var device = DeviceOf(lead.Device);
+        if (lead.Lead.Role == LeadRole.Supply && device.Supplies.FirstOrDefault(s => s.Lead == lead.Lead.Id) is { } one)
+        {
+            return (one.Most() + Given(lead.Device) is > 0 and var most ? most : null, one.Window.Min);
+        }
+        if (lead.Lead.Role == LeadRole.Ground && device.Supplies.Count > 0)
+        {
+            var all = device.Supplies.Sum(s => s.Most()) + Given(lead.Device);
+            return (all > 0 ? all : null, device.Supplies.Min(s => s.Window.Min));
+        }
+        return (null, 0);
+    }
+
+    // What a device passes on to those that hang on its outputs.
+    private double Given(string device) =>
+        wired
+            .Leads.Where(l => l.To?.Device == device)
+            .Sum(l => DeviceOf(l.Device).Supplies.Where(s => s.Lead == l.Lead.Id).Sum(s => s.Most()) + Given(l.Device));
+
+    // Signals and supplies run beside the ground of their own device, the one nearest on the board (common practice).
+    private string? TwistOf(WiredLead lead, List<WiredLead> used) =>
+        lead.Lead.Role == LeadRole.Ground
+            ? null
+            : used.Where(g => g.Device == lead.Device && g.Lead.Role == LeadRole.Ground)
+                .OrderBy(g =>
+                    g.Pad is { } to && lead.Pad is { } from ? PadDistance.Between(wired.Build.Board, from, to) : 0
+                )
+                .Select(IdOf)
+                .FirstOrDefault();
+
+    private string JobOf(WiredLead lead)
+    {
+        var name = DeviceOf(lead.Device).Name;
+        switch (lead.Lead.Role)
+        {
+            case LeadRole.Ground:
+                return "ground";
+            case LeadRole.Output:
+                return $"supply from the {name}";
+            case LeadRole.Supply:
+                return lead.To is { } to ? $"supply from the {DeviceOf(to.Device).Name}" : $"supply{RailOf(lead)}";
+        }
+        if (lead.Link is not { } link || wired.Ports.FirstOrDefault(p => p.Link == link) is not { } port)
+        {
+            return "joined because its plug is seated";
+        }
+        var need = Phrase.Lower(PlainWords.Of(wired.Build.Links.First(l => l.Id == link).Function.Need));
+        var flow = port.Mode.Lines.FirstOrDefault(l => l.Lead == lead.Lead.Id)?.Flow;
+        var nets = Nets(lead.Pad!);
+        return port.Port.Kind switch
+        {
+            PortKind.Bus =>
+                $"{need}: {(port.Port.Clock is { } clock && nets.Contains(clock) ? "clock" : "data")} of {port.Port.Id}",
+            PortKind.Picture when flow == Flow.Out => $"{need}: picture from the {name} to the board",
+            PortKind.Picture => $"{need}: picture from the board to the {name}",
+            PortKind.Analogue when flow == Flow.Out => $"{need}: a level from the {name} to {port.Port.Id}",
+            PortKind.Analogue => $"{need}: a level from {port.Port.Id} to the {name}",
+            _ => $"{need}: {Talk(flow, name)}, {port.Port.Id}",
+        };
+    }
+
+    private static string Talk(Flow? flow, string name) =>
+        flow switch
+        {
+            Flow.Out => $"{name} talks → board hears",
+            Flow.In => $"board talks → {name} hears",
+            _ => $"{name} and board in turn on one wire",
+        };
+
+    private string RailOf(WiredLead lead) =>
+        _circuit.From(lead.Pad!).FirstOrDefault(s => s.To.Kind == NodeKind.Rail && s.Conducts(_positions)) is { } strand
+            ? $", rail {_circuit.Rails[strand.To.Id].Label}"
+            : "";
+
+    private HashSet<string> Nets(Pad pad) =>
+        [.. _circuit.From(pad).Where(s => s.To.Kind == NodeKind.Net && s.Conducts(_positions)).Select(s => s.To.Id)];
+}

@@ -1,0 +1,81 @@
+using Gorvix.Core.Parts;
+using Gorvix.Core.Wiring;
+using Gorvix.Core.Words;
+
+namespace Gorvix.Core.Rails;
+
+/// <summary>What a meter should read, and where its probes go.</summary>
+/// <param name="Red">Where the red probe goes.</param>
+/// <param name="Black">Where the black probe goes.</param>
+/// <param name="Pad">Id of the pad under the red probe, or of the pad that feeds the lead under it; null for a lead of another device.</param>
+/// <param name="Volts">What it should read, in volts.</param>
+/// <param name="Low">The least that is good, in volts.</param>
+/// <param name="High">The most that is good, in volts.</param>
+public sealed record MeterReading(string Red, string Black, string? Pad, double Volts, double Low, double High)
+{
+    // What is as computed and yet outside the window of the lead is not good.
+    internal MeterReading Within(VoltWindow window) =>
+        Volts < window.Min * (1 - LeadReading.Little) || Volts > window.Max + LeadReading.Slack
+            ? this
+            : this with
+            {
+                Low = Math.Round(Math.Max(Low, window.Min * (1 - LeadReading.Little)), 2),
+                High = Math.Round(Math.Min(High, window.Max + LeadReading.Slack), 2),
+            };
+}
+
+/// <summary>The readings of a build in a situation, pad by pad and lead by lead: what the bench holds against what is measured.</summary>
+public static class MeterReader
+{
+    /// <summary>The part of a reading that a regulator and a pocket meter may be off (common practice: 3 %).</summary>
+    public const double Part = 0.03;
+
+    /// <summary>What they may be off besides, in volts (common practice).</summary>
+    public const double Volts = 0.05;
+
+    /// <summary>The readings: every pad that feeds something, then every supply lead at the device.</summary>
+    /// <param name="wired">The build as it is wired, without the situation's changes.</param>
+    /// <param name="sheet">The build in the situation.</param>
+    public static IReadOnlyList<MeterReading> Of(WiredBuild wired, RailSheet sheet)
+    {
+        wired = sheet.Situation.Of(wired);
+        var circuit = wired.Build.Circuit;
+        var ground = wired.Build.Board.Pads.FirstOrDefault(p => circuit.IsGround(p) && p.Meaning == PadMeaning.Sure);
+        var black = ground is null ? "any ground" : WireWords.Of(circuit, ground);
+        var pads = sheet
+            .Leads.Where(l => l is { Pad: not null, Way.Count: > 1 })
+            .DistinctBy(l => l.Pad)
+            .Select(l =>
+                Reading(WireWords.Of(circuit, circuit.Pads[l.Pad!]), black, l.Pad, l.Way[^2].Volts, l.LowVolts)
+            );
+        var leads =
+            from lead in sheet.Leads
+            where lead.Volts is not null
+            let volts = lead.Volts!.Value
+            let own = wired.Joined.FirstOrDefault(l => l.Device == lead.Device && l.Lead.Role == LeadRole.Ground)
+            select Reading(
+                    $"{lead.Label} of the {lead.Name}",
+                    own is null ? black : $"{own.Lead.Label} of the {lead.Name}",
+                    lead.Pad,
+                    volts,
+                    lead.LowVolts
+                )
+                .Within(lead.Window);
+        return [.. pads, .. leads];
+    }
+
+    // Between the usual and the most load; a rail whose loads are not all known may read lower still, and its state says so.
+    private static MeterReading Reading(string red, string black, string? pad, double volts, double? low)
+    {
+        double Off(double value) => (Part * value) + Volts;
+        var least = Math.Min(volts, low ?? volts);
+        return new MeterReading(
+            red,
+            black,
+            pad,
+            Math.Round(volts, 2),
+            Math.Round(Math.Max(0, least - Off(least)), 2),
+            Math.Round(volts + Off(volts), 2)
+        );
+    }
+}

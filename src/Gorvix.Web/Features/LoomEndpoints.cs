@@ -1,0 +1,61 @@
+using Gorvix.Core.Loom;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Tables;
+using Gorvix.Web.Hosting;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>A build as work for the hands.</summary>
+/// <param name="Version">The version of the build.</param>
+/// <param name="Sheet">The sheet; nothing to do where nothing is joined.</param>
+/// <param name="Cautions">What to mind at the bench, in sentences.</param>
+public sealed record LoomView(int Version, LoomSheet Sheet, IReadOnlyList<string> Cautions);
+
+/// <summary>The Loom screen.</summary>
+internal static class LoomEndpoints
+{
+    public static void MapLoom(this IEndpointRouteBuilder app)
+    {
+        app.MapGet("/api/builds/{id}/loom", Get)
+            .WithName("getLoom")
+            .WithTags("Loom")
+            .Produces<LoomView>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        app.MapGet("/api/builds/{id}/wires.csv", List)
+            .WithName("listWires")
+            .WithTags("Loom")
+            .Produces(200, contentType: "text/csv")
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+    }
+
+    private static async Task<IResult> List(string id, Workbench bench, HttpResponse response, CancellationToken stop)
+    {
+        var planned = await bench.Planned(id, stop);
+        return planned.Reader is { } reader
+            ? ExportEndpoints.List(
+                await Workers.Run(() => WireTable.Write(LoomReader.Of(reader.Wired)), stop),
+                $"{id}-wires",
+                response
+            )
+            : Problems.Of(planned.Refused);
+    }
+
+    private static async Task<IResult> Get(string id, Workbench bench, CancellationToken stop)
+    {
+        var planned = await bench.Planned(id, stop);
+        return planned.Reader is { } reader
+            ? Results.Ok(
+                await Workers.Run(
+                    () =>
+                    {
+                        var sheet = LoomReader.Of(reader.Wired);
+                        return new LoomView(planned.Stored.Version, sheet, Cautions.Of(reader.Wired, sheet));
+                    },
+                    stop
+                )
+            )
+            : Problems.Of(planned.Refused);
+    }
+}

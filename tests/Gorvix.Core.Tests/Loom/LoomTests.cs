@@ -1,0 +1,291 @@
+using CsCheck;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Fit;
+using Gorvix.Core.Loom;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Supply;
+using Gorvix.Core.Tests.Planning;
+using Gorvix.Core.Wiring;
+
+namespace Gorvix.Core.Tests.Loom;
+
+/// <summary>From plan to wires: what the hands are told gives what was planned.</summary>
+public class LoomTests
+{
+    public static TheoryData<string> Names => [.. Demo.Builds.Select(b => b.Name)];
+
+    private static WiredBuild Wired(string name) => Wired(Demo.Builds.First(b => b.Name == name));
+
+    private static WiredBuild Wired(Build build) => new FitReader(Resolved(build, Demo.Library)).Wired;
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void Followed_on_the_bare_parts_the_list_gives_what_was_planned(string name) => Follows(Wired(name));
+
+    [Fact]
+    public void So_it_does_on_generated_builds() =>
+        Generated
+            .Builds(4, 5)
+            .Sample(build => Follows(WiredBuild.From(build, Planner.Best(build))), iter: 400, print: Generated.Print);
+
+    // With nothing but the sheet in hand: plugs are changed move by move and seated, joints are soldered.
+    private static void Follows(WiredBuild wired)
+    {
+        var sheet = LoomReader.Of(wired);
+        var touches = new Dictionary<(string, string), string>();
+        foreach (var face in sheet.Faces)
+        {
+            var now = face.Cavities.Select(c => c.Comes?.Lead).ToArray();
+            foreach (var move in face.Moves)
+            {
+                if (move.From is { } from)
+                {
+                    Assert.Equal(move.Lead, now[from - 1]);
+                    now[from - 1] = null;
+                }
+                if (move.To is { } to)
+                {
+                    Assert.Null(now[to - 1]);
+                    now[to - 1] = move.Lead;
+                }
+            }
+            var socket = wired.Build.Circuit.Sockets.First(s => s.Label == face.Socket);
+            foreach (var (at, lead) in now.Index().Where(l => l.Item is not null && socket.Pads[l.Index] is not null))
+            {
+                touches.Add((face.Device, lead!), socket.Pads[at]!.Id);
+            }
+        }
+        foreach (var wire in sheet.Wires.Where(w => w is { IsJoint: true, Pad: not null }))
+        {
+            touches.Add((wire.Device, wire.Lead), wire.Pad!);
+        }
+        Assert.Equal(
+            wired.Joined.Select(l => (l.Device, l.Lead.Id, l.Pad!.Id)).Order(),
+            touches.Select(t => (t.Key.Item1, t.Key.Item2, t.Value)).Order()
+        );
+
+        // Every lead is told of once, and every joint is one step.
+        Assert.Equal(
+            wired.Leads.Where(l => l.State != LeadState.Feeding).Select(l => $"{l.Device} {l.Lead.Id}").Order(),
+            sheet
+                .Wires.Select(w => w.Id)
+                .Concat(sheet.Spare.Select(s => $"{s.Device} {s.Lead}"))
+                .Except(wired.Leads.Where(l => l.State == LeadState.Feeding).Select(l => $"{l.Device} {l.Lead.Id}"))
+                .Order()
+        );
+        Assert.Equal(
+            sheet.Wires.Where(w => w.IsJoint).Select(w => $"joint {w.Id}").Order(),
+            sheet.Steps.Select(s => s.Id).Where(i => i.StartsWith("joint ", StringComparison.Ordinal)).Order()
+        );
+        Assert.Equal(sheet.Steps.Count, sheet.Steps.Select(s => s.Id).Distinct().Count());
+        Assert.All(
+            wired.Bridges.Where(b => b is { IsWork: true, Bridge.MovedBy: MovedBy.Iron }),
+            b => Assert.Contains(sheet.Steps, s => s.Id == $"bridge {b.Bridge.Id}")
+        );
+    }
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void The_board_is_turned_once_and_the_battery_is_soldered_last_on_its_side(string name)
+    {
+        var wired = Wired(name);
+        var steps = LoomReader.Of(wired).Steps.Where(s => s.Topic == StepTopic.Joint).ToList();
+        Assert.True(steps.Index().Skip(1).Count(s => s.Item.Side != steps[s.Index - 1].Side) <= 1);
+        foreach (var side in steps.GroupBy(s => s.Side))
+        {
+            var feeds = side.Select(s => OnBattery(wired, s.Pads[0])).ToList();
+            Assert.Equal([.. feeds.Order()], feeds);
+        }
+    }
+
+    private static bool OnBattery(WiredBuild wired, string pad) =>
+        wired
+            .Build.Circuit.From(wired.Build.Circuit.Pads[pad])
+            .Any(s =>
+                s.Conducts(wired.Positions())
+                && s.To.Kind == NodeKind.Rail
+                && wired.Build.Circuit.Rails[s.To.Id].Feed == RailFeed.Battery
+            );
+
+    [Fact]
+    public void The_unasked_wire_of_an_air_unit_leaves_its_plug_and_what_it_would_do_is_said()
+    {
+        var face = LoomReader.Of(Wired(Demo.CrusherHouseLark)).Faces.First(f => f.Device == "air-unit");
+        Assert.Equal([new PlugMove(PlugDeed.TakeOut, "sbus", 6, null)], face.Moves);
+        Assert.Equal("SBUS talks on AIR R2, where it is not asked", face.Cavities[5].Wrong);
+        Assert.All(face.Cavities.Take(5), c => Assert.Equal((c.Comes, null), (c.Needs, c.Wrong)));
+    }
+
+    [Fact]
+    public void Battery_in_the_cavity_of_a_5_V_lead_is_told_with_its_volts()
+    {
+        var face = LoomReader.Of(Wired(Demo.CrusherHouseLark)).Faces.First(f => f.Device == "gnss");
+        Assert.Equal("BAT, 13.2 to 16.8 V, on 5V", face.Cavities[5].Wrong);
+        Assert.Null(face.Cavities[5].Needs);
+    }
+
+    [Theory]
+    [InlineData("Tip Track Pipit", "JT3", "closed", "Bridge JT3: close \"closed\" (it comes at \"open\").")]
+    [InlineData(
+        "Drill Shed Gull",
+        "JP",
+        "5V",
+        "Bridge JP: close \"5V\" (it comes at \"BAT\"). Never close it on more than one side: BAT stays open."
+    )]
+    public void The_other_side_of_a_bridge_is_one_that_joins_something(
+        string name,
+        string bridge,
+        string position,
+        string words
+    )
+    {
+        var wired = Wired(name).With(new BridgeClosed(bridge, [position]));
+        Assert.Equal(words, LoomReader.Of(wired).Steps.First(s => s.Id == $"bridge {bridge}").Words);
+    }
+
+    [Fact]
+    public void A_signal_is_told_by_who_talks_and_who_hears()
+    {
+        var wires = LoomReader.Of(Wired(Demo.CrusherHouseLark)).Wires.ToDictionary(w => w.Id);
+        Assert.Equal("picture text: Beacon D6 talks → board hears, U1", wires["air-unit tx"].Job);
+        Assert.Equal("picture text: board talks → Beacon D6 hears, U1", wires["air-unit rx"].Job);
+        Assert.Equal("heading: clock of I2C1", wires["gnss scl"].Job);
+        Assert.Equal("supply, rail BAT", wires["air-unit v"].Job);
+        Assert.Equal("air-unit g2", wires["air-unit tx"].Twist);
+    }
+
+    [Fact]
+    public void What_hangs_on_a_device_counts_in_the_wire_that_feeds_it()
+    {
+        var sheet = LoomReader.Of(Wired(Demo.TipTrackPipit));
+        Assert.Equal(0.1, sheet.Wires.First(w => w.Id == "regulator v").Amps);
+        Assert.Contains(
+            sheet.Steps,
+            s =>
+                s.Topic == StepTopic.Splice
+                && s.Id == "joint caption v"
+                && s.Iron.StartsWith("Shrink tube", StringComparison.Ordinal)
+        );
+    }
+
+    /// <summary>A thick load on a long wire: both what it carries and what it loses decide.</summary>
+    [Theory]
+    [InlineData(0.1, 100, 5, 28)]
+    [InlineData(1.4, 100, 10, 28)]
+    [InlineData(1.5, 100, 10, 26)]
+    [InlineData(1, 400, 4.75, 26)]
+    [InlineData(1, 600, 4.75, 24)]
+    [InlineData(90, 100, 10, 10)]
+    public void A_gauge_carries_its_current_and_loses_no_more_than_3_percent(
+        double amps,
+        double millimetres,
+        double volts,
+        int gauge
+    )
+    {
+        Assert.Equal(gauge, WireGauge.For(amps, millimetres, volts));
+        if (gauge is > 10 and < 28)
+        {
+            Assert.True(
+                WireGauge.Ampacity(gauge + 2) < amps || new Wire(gauge + 2, millimetres).Drop(amps) > 0.03 * volts
+            );
+        }
+    }
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void What_must_beep_is_one_copper_and_what_must_not_is_none(string name)
+    {
+        var wired = Wired(name);
+        var copper = new PlainCopper(wired);
+        var pairs = LoomReader.Of(wired).Continuity;
+        Assert.NotEmpty(pairs);
+        Assert.All(
+            pairs.Where(p => p.Pads.Count == 2),
+            p => Assert.Equal(p.Finds == Finds.Beeps, copper.IsOne(p.Pads[0], p.Pads[1]))
+        );
+        Assert.Contains(
+            pairs,
+            p => p is { Finds: Finds.Silent, Why: var why } && why.Contains("switch-on", StringComparison.Ordinal)
+        );
+    }
+
+    [Fact]
+    public void A_resistor_in_a_pad_reads_its_ohms_against_what_lies_behind_it()
+    {
+        var board = Bench
+            .Board("F4")
+            .With(
+                new Pad
+                {
+                    Id = "a",
+                    Label = "A",
+                    Side = BoardSide.Top,
+                    Paths = [new PadPath { Rail = "5v" }],
+                },
+                new Pad
+                {
+                    Id = "b",
+                    Label = "B",
+                    Side = BoardSide.Top,
+                    Paths = [new PadPath { Rail = "5v", Through = [new Resistor { Ohms = 150 }] }],
+                },
+                new Pad
+                {
+                    Id = "c",
+                    Label = "C",
+                    Side = BoardSide.Top,
+                    Paths =
+                    [
+                        new PadPath { Rail = "5v", Through = [new Diode { Volts = 0.3, Direction = Passage.ToPad }] },
+                    ],
+                }
+            ) with
+        {
+            Rails =
+            [
+                new Rail
+                {
+                    Id = "5v",
+                    Label = "5V",
+                    Volts = 5,
+                    Feed = RailFeed.Regulator,
+                },
+            ],
+        };
+        var between = new CopperBetween(Circuit.Of(board), []);
+        Pad At(string id) => board.Pads.First(p => p.Id == id);
+        Assert.Equal((Finds.Ohms, 150), between.Of(At("a"), At("b")));
+        Assert.Equal((Finds.Diode, 0.3), between.Of(At("a"), At("c")));
+        Assert.Equal((Finds.Beeps, 0), between.Of(At("a"), At("a")));
+    }
+
+    // Written from the board alone: pads, nets and rails that plain paths and closed bridges join.
+    private sealed class PlainCopper
+    {
+        private readonly Dictionary<string, string> _group = [];
+
+        public PlainCopper(WiredBuild wired)
+        {
+            var closed = wired.Bridges.SelectMany(b => b.Positions.Select(p => (b.Bridge.Id, p))).ToHashSet();
+            foreach (var pad in wired.Build.Board.Pads)
+            {
+                foreach (var path in pad.Paths)
+                {
+                    if (path.Through.All(e => e is Contact c && closed.Contains((c.Bridge, c.Position))))
+                    {
+                        _group[Root($"pad {pad.Id}")] = Root(
+                            path.Rail is { } rail ? $"rail {rail}" : $"net {path.Net}"
+                        );
+                    }
+                }
+            }
+        }
+
+        public bool IsOne(string one, string other) => Root($"pad {one}") == Root($"pad {other}");
+
+        private string Root(string at) => _group.TryGetValue(at, out var up) && up != at ? Root(up) : at;
+    }
+}
