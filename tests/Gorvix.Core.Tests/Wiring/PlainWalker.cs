@@ -297,7 +297,8 @@ internal sealed partial class PlainWalker
             .OfType<(double Empty, double Full)>();
     }
 
-    // What hangs on a rail or an output itself, as a rule; what hangs on rails behind it is more still.
+    // What hangs on a rail or an output itself, as a rule; what hangs on rails behind it is more still. Where a diode blocks
+    // the way out, nothing is drawn.
     private void Limits()
     {
         double Drawn(string device, string lead) =>
@@ -309,7 +310,7 @@ internal sealed partial class PlainWalker
         foreach (var rail in _board.Rails.Where(r => r.Limit is not null))
         {
             var sum = _touching
-                .Where(t => Conducting(t.Pad).Any(p => p.Rail == rail.Id))
+                .Where(t => Conducting(t.Pad).Any(p => p.Rail == rail.Id && Out(p) is not null))
                 .Sum(t => Drawn(t.Device, t.Lead.Id));
             if (sum > rail.Limit + 1e-9)
             {
