@@ -44,6 +44,9 @@ public sealed record Build
 
     /// <summary>What the builder does not want.</summary>
     public IReadOnlyList<WishMatch> Bans { get; init; } = [];
+
+    /// <summary>What is done on the aircraft already, in the order in which it was noted.</summary>
+    public IReadOnlyList<BuiltFact> Built { get; init; } = [];
 }
 
 /// <summary>A device in a build.</summary>

@@ -24,6 +24,9 @@ public static class BuildCheck
     /// <summary>More supply wires of known length than this are refused.</summary>
     public const int MostWires = 200;
 
+    /// <summary>More facts of what is built than this are refused.</summary>
+    public const int MostFacts = 1000;
+
     /// <summary>The longest name, in characters.</summary>
     public const int MostName = CheckList.MostText;
 
@@ -39,8 +42,17 @@ public static class BuildCheck
         SourceNote.Own
     );
 
+    /// <summary>Two facts about one thing.</summary>
+    public static readonly Rule Twice = new(
+        "BUILT-TWICE",
+        "One thing is built in one way",
+        "{place} tells once more of something that an earlier fact has told already. Keep the one that is true.",
+        "A lead is in one place and a bridge in one position.",
+        SourceNote.Own
+    );
+
     /// <summary>All rules of this floor.</summary>
-    public static readonly IReadOnlyList<Rule> All = [Size];
+    public static readonly IReadOnlyList<Rule> All = [Size, Twice];
 
     /// <summary>Checks a build against a library.</summary>
     /// <param name="build">The build.</param>
@@ -78,6 +90,19 @@ public static class BuildCheck
         Most(build.Pins.Count, MostWishes, "pins", $"{place}.pins");
         Most(build.Bans.Count, MostWishes, "bans", $"{place}.bans");
         Most(build.Wires.Count, MostWires, "wires", $"{place}.wires");
+        Most(build.Built.Count, MostFacts, "facts", $"{place}.built");
+        foreach (var (i, fact) in build.Built.Index())
+        {
+            list.Length(fact.Words, MostNote, $"{place}.built[{i}].words");
+            if (fact is CavityFact { Cavity: { } cavity })
+            {
+                list.Range(cavity, 1, 100, "th cavity", $"{place}.built[{i}].cavity");
+            }
+            if (build.Built.Take(i).Any(fact.IsAboutTheSame))
+            {
+                list.Stop(Twice, $"{place}.built[{i}]");
+            }
+        }
         var leads = build.Devices.Sum(d => library.Device(d.Part)?.Leads.Count(l => l.Role == LeadRole.Signal) ?? 0);
         Most(leads, MostLeads, "signal leads", $"{place}.devices");
         var supplies = build.Devices.Sum(d => library.Device(d.Part)?.Supplies.Count ?? 0);

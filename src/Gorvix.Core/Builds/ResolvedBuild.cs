@@ -33,10 +33,11 @@ public sealed class ResolvedBuild
         Board board,
         FirmwareProfile? firmware,
         IReadOnlyList<DeviceInBuild> devices,
-        IReadOnlyList<Link> links
+        IReadOnlyList<Link> links,
+        AsBuilt built
     )
     {
-        (Build, Board, Firmware, Devices, Links) = (build, board, firmware, devices, links);
+        (Build, Board, Firmware, Devices, Links, Built) = (build, board, firmware, devices, links, built);
         Controller = ControllerClass.Find(board.Controller)!;
         Circuit = Circuit.Of(board);
     }
@@ -44,7 +45,7 @@ public sealed class ResolvedBuild
     /// <summary>What the builder wrote.</summary>
     public Build Build { get; }
 
-    /// <summary>The board.</summary>
+    /// <summary>The board, its bridges as they stand.</summary>
     public Board Board { get; }
 
     /// <summary>The board as nodes and edges.</summary>
@@ -56,8 +57,11 @@ public sealed class ResolvedBuild
     /// <summary>The firmware profile, or null for one that can do everything.</summary>
     public FirmwareProfile? Firmware { get; }
 
-    /// <summary>The devices, in the builder's order.</summary>
+    /// <summary>The devices, in the builder's order, their plugs as they are now.</summary>
     public IReadOnlyList<DeviceInBuild> Devices { get; }
+
+    /// <summary>What is done on the aircraft already.</summary>
+    public AsBuilt Built { get; }
 
     /// <summary>The links, in the builder's order.</summary>
     public IReadOnlyList<Link> Links { get; }
@@ -86,6 +90,11 @@ public sealed class ResolvedBuild
         {
             devices[device.Id] = InHarness(devices[device.Id], device.Harness);
         }
+        var built = AsBuilt.Of(build, board, devices);
+        foreach (var id in devices.Keys.ToList())
+        {
+            devices[id] = built.Of(id, devices[id]);
+        }
         TellApart(devices, build);
         var links = build
             .Wants.Select(w => new Link(
@@ -98,10 +107,11 @@ public sealed class ResolvedBuild
         var profile = build.Firmware is { } firmware ? library.Profile(firmware) : null;
         var resolved = new ResolvedBuild(
             build,
-            board,
+            built.Of(board),
             profile,
             [.. build.Devices.Select(d => new DeviceInBuild(d.Id, devices[d.Id]))],
-            links
+            links,
+            built
         );
         return new Resolution(resolved, []);
     }
@@ -148,7 +158,7 @@ public sealed class ResolvedBuild
 
     /// <summary>The same build with other pins and bans.</summary>
     public ResolvedBuild WithWishes(IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans) =>
-        new(Build with { Pins = pins, Bans = bans }, Board, Firmware, Devices, Links);
+        new(Build with { Pins = pins, Bans = bans }, Board, Firmware, Devices, Links, Built);
 }
 
 /// <summary>What came of resolving a build.</summary>

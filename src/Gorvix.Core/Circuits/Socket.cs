@@ -44,9 +44,11 @@ public sealed class Harness
     private static readonly ConditionalWeakTable<Device, Harness> Known = [];
 
     private readonly Dictionary<string, int> _homes = [];
+    private readonly IReadOnlyList<string> _free;
 
     private Harness(Device device)
     {
+        _free = device.Plug?.Free ?? [];
         Family = device.Plug?.Family;
         var leads = device.Leads.ToDictionary(l => l.Id);
         Cavities = [.. (device.Plug?.Pins ?? []).Select(p => p.Lead is { } lead ? leads[lead] : null)];
@@ -65,6 +67,9 @@ public sealed class Harness
 
     /// <summary>The lead in each cavity, from the marked end on; null for an empty one.</summary>
     public IReadOnlyList<Lead?> Cavities { get; }
+
+    /// <summary>True for a lead that is out of the plug and whose contact is still on, so that it can go back.</summary>
+    public bool IsFree(string lead) => _free.Contains(lead);
 
     /// <summary>The cavity in which a lead comes, from 0, or -1 when it is not in the plug.</summary>
     public int HomeOf(string lead) => _homes.GetValueOrDefault(lead, -1);

@@ -30,6 +30,7 @@ internal sealed class FindingReader(
                 .Concat(Supplies())
                 .Concat(_rails ??= [.. RailAnswer.BesidesInput(wired)])
                 .Concat(WiringCheck.Of(wired))
+                .Concat(BuiltCheck.Of(wired))
                 .Concat(Stays())
                 .Concat(wishes.VainPins())
                 .OrderByDescending(f => f.Severity),

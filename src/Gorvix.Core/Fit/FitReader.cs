@@ -98,7 +98,7 @@ public sealed class FitReader
             findings,
             [.. Left(Plan).Select(_wishes.ConflictOf)],
             _wishes.All(),
-            [.. Wired.Work.Select(w => WorkWords.Of(w, _build))],
+            [.. Wired.Work.Where(w => w.Minutes > 0).Select(w => WorkWords.Of(w, _build))],
             WorkSummary(),
             wiring.Devices(),
             RoomReader.Words(RoomLeft.Of(_space, Plan), _build),

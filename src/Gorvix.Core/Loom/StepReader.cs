@@ -173,8 +173,8 @@ internal sealed class StepReader(
                 StepTopic.Bridge,
                 null,
                 set.Positions is [var one, ..] && sides.Contains(one)
-                    ? $"Bridge {set.Bridge.Id}: close \"{one}\" (it comes at \"{set.Bridge.Default}\").{never}"
-                    : $"Open bridge {set.Bridge.Id}: no solder on it (it comes at \"{set.Bridge.Default}\").",
+                    ? $"Bridge {set.Bridge.Id}: close \"{one}\" (now at \"{set.Bridge.Default}\").{never}"
+                    : $"Open bridge {set.Bridge.Id}: no solder on it (now at \"{set.Bridge.Default}\").",
                 OnBridge,
                 "Under the glass: solder on the two pads that are meant, and on no third.",
                 null,

@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json.Serialization;
 
 namespace Gorvix.Core.Parts;
 
@@ -62,6 +63,10 @@ public sealed record DevicePlug
 
     /// <summary>Its pins from the marked end on.</summary>
     public required IReadOnlyList<DevicePin> Pins { get; init; }
+
+    /// <summary>Leads that are out of it as it is now and could go back: their contacts are still on. None as it comes.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<string> Free { get; init; } = [];
 }
 
 /// <summary>A pin of a device's plug.</summary>

@@ -43,6 +43,7 @@ public sealed class PlanSpace
     {
         (Build, All, Stop) = (ways.Build, ways, stop);
         var drafts = new PlanDrafter(ways).Drafts().ToList();
+        BuiltWeight.LayOn(ways.Build, drafts);
         var choices = drafts.ConvertAll(d => d.Choices);
         var takes = Contested(choices, c => c.Claims.Takes);
         var states = StatesOf(choices);

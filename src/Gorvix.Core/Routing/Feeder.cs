@@ -212,7 +212,8 @@ public static class Feeder
             _ => "a diode that blocks",
         };
 
-    // One feed for each rail, bridge position and manner of joining; pads that differ in nothing else stand in it together.
+    // One feed for each rail, bridge position and manner of joining; pads that differ in nothing else stand in it together. The pad
+    // to which the lead is soldered already does differ.
     private static List<Feed> FeedsOf(
         ResolvedBuild build,
         DeviceSeats seats,
@@ -224,6 +225,7 @@ public static class Feeder
     )
     {
         var feeds = new List<Feed>();
+        var built = build.Built.JointOf(seats.Device.Id, lead.Id)?.Pad;
         foreach (var (pad, touch) in places)
         {
             if (Seater.Join(build.Circuit, way, lead, pad) is not { } joint)
@@ -233,6 +235,8 @@ public static class Feeder
             var work = joint.Work is null ? [] : new[] { joint.Work };
             var same = feeds.FindIndex(f =>
                 joint.Place == LeadPlace.Soldered
+                && pad.Id != built
+                && f.Pads[0].Id != built
                 && f.Rail == touch.Rail
                 && f.Volts == touch.Volts
                 && f.Bridges.SequenceEqual(touch.State.Bridges)

@@ -231,7 +231,19 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
     {
         if (build.Build.House.BootTrap == BootCure.PullUp)
         {
-            work.Add(new Work(WorkAction.PullUp, WorkMinutes.Resistor) { Device = link.Want.Device, Lead = lead.Id });
+            var deed = new DeedFact
+            {
+                Deed = BuiltDeed.PullUp,
+                Device = link.Want.Device,
+                Lead = lead.Id,
+            };
+            work.Add(
+                new Work(WorkAction.PullUp, build.Built.IsDone(deed) ? 0 : WorkMinutes.Resistor)
+                {
+                    Device = link.Want.Device,
+                    Lead = lead.Id,
+                }
+            );
             return null;
         }
         return RoutingRules.Boot.Found(

@@ -253,7 +253,13 @@ internal sealed class RouteMaker(
         }
         if (mode.Strapped is { } strap)
         {
-            yield return new Work(WorkAction.SetAddress, WorkMinutes.Bridge)
+            var deed = new DeedFact
+            {
+                Deed = BuiltDeed.Address,
+                Device = _device,
+                Address = strap.Address,
+            };
+            yield return new Work(WorkAction.SetAddress, build.Built.IsDone(deed) ? 0 : WorkMinutes.Bridge)
             {
                 Device = _device,
                 Setting = strap.How,

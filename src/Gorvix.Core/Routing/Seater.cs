@@ -126,7 +126,12 @@ internal static class Seater
         }
 
         // A lead without a contact at its end goes into no cavity, and a plug has no more cavities than its own.
-        if (home < 0 || cavity >= harness.Cavities.Count || way.Kept.Contains(lead.Id) || way.Out.Contains(lead.Id))
+        if (
+            (home < 0 && !harness.IsFree(lead.Id))
+            || cavity >= harness.Cavities.Count
+            || way.Kept.Contains(lead.Id)
+            || way.Out.Contains(lead.Id)
+        )
         {
             return null;
         }
@@ -150,7 +155,7 @@ internal static class Seater
                 Device = device,
                 Lead = lead.Id,
                 Socket = way.Seat.Socket!.Id,
-                From = home + 1,
+                From = home < 0 ? null : home + 1,
                 To = cavity + 1,
             },
             [new Thing(ThingKind.Cavity, device, $"{cavity}")],

@@ -47,6 +47,9 @@ public enum WorkAction
 
     /// <summary>A setting of the radio.</summary>
     SetRadio,
+
+    /// <summary>A wire that is soldered where nothing needs it any more is taken off.</summary>
+    Undo,
 }
 
 /// <summary>Something for the builder's hands, as data; sentences are made of it in <c>Words</c>.</summary>
@@ -95,6 +98,9 @@ public sealed record Work(WorkAction Action, int Minutes)
 
     /// <summary>The address on a bus.</summary>
     public int? Address { get; init; }
+
+    /// <summary>What is undone, in words.</summary>
+    public string? Done { get; init; }
 }
 
 /// <summary>
@@ -126,6 +132,9 @@ public static class WorkMinutes
 
     /// <summary>A lead joined to a lead of another device, with shrink tube over the joint: so much more than to a pad.</summary>
     public const int Splice = 2;
+
+    /// <summary>One soldered wire taken off and its pad cleaned.</summary>
+    public const int Undo = 3;
 
     /// <summary>A bridge moved: by iron, or by a setting of the firmware.</summary>
     public static int Of(Bridge bridge) => bridge.MovedBy == MovedBy.Firmware ? Setting : Bridge;

@@ -82,8 +82,17 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
         }
         foreach (var (lead, pad) in Grounds(device, way, harness, used.Count + spliced.Count, near))
         {
-            used[lead.Id] = (pad, null);
-            Take(pad);
+            var stands = Built(device, lead);
+            used[lead.Id] = (stands ?? pad, null);
+            Take(stands ?? pad);
+        }
+        foreach (var lead in device.Device.Leads.Where(l => way.Seat.Kind != SeatKind.Off && !used.ContainsKey(l.Id)))
+        {
+            if (Built(device, lead) is { } stands)
+            {
+                used[lead.Id] = (stands, null);
+                Take(stands);
+            }
         }
         var evicted = used.Where(u =>
                 way.Seat.Socket is { } s && s.CavityOf(u.Value.Pad) is var c && c >= 0 && c != harness.HomeOf(u.Key)
@@ -101,6 +110,14 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
             : Unused(device, way, harness, lead, evicted)
         );
     }
+
+    // A ground that is soldered to a ground stays there: one more does no harm.
+    private Pad? Built(DeviceInBuild device, Lead lead) =>
+        lead.Role == LeadRole.Ground
+        && build.Built.JointOf(device.Id, lead.Id)?.Pad is { } pad
+        && _circuit.IsGround(_circuit.Pads[pad])
+            ? _circuit.Pads[pad]
+            : null;
 
     private WiredLead Used(DeviceInBuild device, SeatWay way, Harness harness, Lead lead, Pad pad, string? link)
     {

@@ -1,3 +1,4 @@
+using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Routing;
 
@@ -30,6 +31,10 @@ internal static class WorkList
             .. tails,
             .. wired.Leads.Select(l => OfLead(wired, l)).OfType<Work>(),
             .. settings.Distinct(),
+            .. BuiltCheck
+                .Undone(wired)
+                .Where(f => f is JointFact)
+                .Select(f => new Work(WorkAction.Undo, WorkMinutes.Undo) { Done = f.Told }),
         ];
     }
 

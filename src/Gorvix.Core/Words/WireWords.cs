@@ -69,10 +69,10 @@ public static class WorkWords
         return work.Action switch
         {
             WorkAction.SetBridge when build.Board.Bridges.First(b => b.Id == work.Bridge).MovedBy == MovedBy.Firmware =>
-                $"In the board's settings: switch {work.Bridge} to \"{work.Position}\" (it comes at \"{DefaultOf(build, work.Bridge!)}\").",
+                $"In the board's settings: switch {work.Bridge} to \"{work.Position}\" (now at \"{DefaultOf(build, work.Bridge!)}\").",
             WorkAction.SetBridge when work.Position is null => $"Open bridge {work.Bridge}.",
             WorkAction.SetBridge =>
-                $"Close bridge {work.Bridge} at \"{work.Position}\" (it comes at \"{DefaultOf(build, work.Bridge!)}\").",
+                $"Close bridge {work.Bridge} at \"{work.Position}\" (now at \"{DefaultOf(build, work.Bridge!)}\").",
             WorkAction.SetMode => $"On the {device!.Name}: {PortWords.Condition(work.Setting, work.Firmware)}.",
             WorkAction.SetAddress =>
                 $"On the {device!.Name}: {work.Setting}, so that it answers at 0x{work.Address:X2}.",
@@ -82,6 +82,9 @@ public static class WorkWords
                 $"In the board's settings: change the receiver from built-in ({work.Setting}) to serial.",
             WorkAction.SetBoard => $"In the board's settings: {work.Setting}.",
             WorkAction.PullUp => $"Fit a 10 kΩ pull-up resistor from {lead} of the {device!.Name} to its 3.3 V.",
+            WorkAction.Undo => $"Take off what is not needed there any more: {work.Done}.",
+            WorkAction.MoveLead when work.From is null =>
+                $"In the {device!.Name}'s plug for {socket}: {lead}, which is out of it, into pin {work.To}.",
             WorkAction.MoveLead =>
                 $"In the {device!.Name}'s plug for {socket}: move {lead} from pin {work.From} to pin {work.To}.",
             WorkAction.LiftLead => $"Take {lead} out of pin {work.From} of the {device!.Name}'s plug and insulate it.",
@@ -156,6 +159,9 @@ public static class WorkWords
                 break;
             case WorkAction.SolderLead:
                 yield return ("lead soldered", "leads soldered");
+                break;
+            case WorkAction.Undo:
+                yield return ("wire taken off", "wires taken off");
                 break;
             case WorkAction.FitTail:
                 yield return ("tail", "tails");

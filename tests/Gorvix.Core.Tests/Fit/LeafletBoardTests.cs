@@ -80,7 +80,7 @@ public partial class LeafletTests
             (With(MovedBy.Firmware).Plan.Cost[CostTerm.HandWork], With(MovedBy.Iron).Plan.Cost[CostTerm.HandWork])
         );
         Assert.Equal(
-            ["In the board's settings: switch INV to \"inverted\" (it comes at \"raw\")."],
+            ["In the board's settings: switch INV to \"inverted\" (now at \"raw\")."],
             With(MovedBy.Firmware).Sheet().Work
         );
     }

@@ -98,7 +98,7 @@ public class QuirkTests
     )
     {
         var sheet = Demo.Fit(Demo.On(Demo.Lever, link).Pinned(name, "U6")).Sheet();
-        Assert.Contains($"Close bridge J6 at \"{side}\" (it comes at \"open\").", sheet.Work);
+        Assert.Contains($"Close bridge J6 at \"{side}\" (now at \"open\").", sheet.Work);
     }
 
     [Fact]

@@ -127,12 +127,12 @@ public class LoomTests
     }
 
     [Theory]
-    [InlineData("Tip Track Pipit", "JT3", "closed", "Bridge JT3: close \"closed\" (it comes at \"open\").")]
+    [InlineData("Tip Track Pipit", "JT3", "closed", "Bridge JT3: close \"closed\" (now at \"open\").")]
     [InlineData(
         "Drill Shed Gull",
         "JP",
         "5V",
-        "Bridge JP: close \"5V\" (it comes at \"BAT\"). Never close it on more than one side: BAT stays open."
+        "Bridge JP: close \"5V\" (now at \"BAT\"). Never close it on more than one side: BAT stays open."
     )]
     public void The_other_side_of_a_bridge_is_one_that_joins_something(
         string name,

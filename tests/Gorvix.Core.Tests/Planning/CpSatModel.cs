@@ -22,6 +22,7 @@ internal sealed class CpSatModel
         var once = new Dictionary<string, BoolVar>();
         var halves = new List<(Route Route, BoolVar Var)>();
         var drawn = new List<(BoolVar Var, (string Of, int Typical, int Peak, int Limit) Draw)>();
+        var soldered = objective.Soldered().Select(lets => (Lets: lets, Stays: new List<BoolVar>())).ToList();
         for (var row = 0; row < objective.Rows; row++)
         {
             var options = new List<BoolVar>();
@@ -33,6 +34,10 @@ internal sealed class CpSatModel
                 if (way is null)
                 {
                     continue;
+                }
+                foreach (var (lets, stays) in soldered.Where(s => s.Lets(way)))
+                {
+                    stays.Add(chosen);
                 }
                 drawn.AddRange(objective.Draws(way).Select(d => (chosen, d)));
                 foreach (var use in objective.Uses(way))
@@ -67,6 +72,12 @@ internal sealed class CpSatModel
                 }
             }
             _model.AddExactlyOne(options);
+        }
+        foreach (var (_, stays) in soldered)
+        {
+            var comesOff = New("comes off");
+            _model.AddBoolOr([.. stays, comesOff]);
+            Charge(comesOff, [(CostTerm.HandWork, PlainObjective.UndoMinutes)]);
         }
         foreach (var of in drawn.GroupBy(d => d.Draw.Of))
         {

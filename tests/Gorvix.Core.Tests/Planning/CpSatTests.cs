@@ -10,7 +10,11 @@ public class CpSatTests
 {
     [Fact]
     public void The_solver_finds_nothing_better_on_500_generated_builds() =>
-        Generated.Builds(8, 10).Sample(Agree, iter: 500, print: Generated.Print);
+        Generated.Builds(8, 10).SamplePlanned(Agree, of: 500);
+
+    [Fact]
+    public void Nor_on_generated_builds_of_which_a_part_is_done() =>
+        Generated.HalfBuilt(8, 10).SamplePlanned(Agree, of: 200);
 
     [Fact]
     public void The_solver_finds_nothing_better_on_the_demo_builds()

@@ -27,6 +27,23 @@ public class ExactnessTests
                 print: Generated.Print
             );
 
+    [Fact]
+    public void Nor_where_a_part_is_done_already() =>
+        Generated
+            .HalfBuilt(3, 4)
+            .Sample(
+                build =>
+                {
+                    var ways = Router.WaysOf(build);
+                    var objective = new PlainObjective(ways);
+                    var plan = Planner.Best(new PlanSpace(ways));
+                    Assert.Equal(plan.Cost, objective.Of(plan));
+                    Assert.Equal(objective.Best(), plan.Cost);
+                },
+                iter: 400,
+                print: Generated.Print
+            );
+
     // Every run is a process of its own, with hashes of its own, and so was the one that wrote these down.
     public static TheoryData<string, string> Known =>
         new()

@@ -2,6 +2,7 @@ using CsCheck;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Protocols;
+using Gorvix.Core.Routing;
 using static Gorvix.Core.Tests.Bench;
 
 namespace Gorvix.Core.Tests.Planning;
@@ -85,6 +86,34 @@ internal static partial class Generated
         Shares = [new() { Rx = PortJob.EscTelemetry, Tx = PortJob.TelemetryOut }],
         CanvasSettings = ["turn the canvas on"],
     };
+
+    /// <summary>
+    /// Looks at so many builds. One that the planner says is too hard to plan has nothing to look at; of a hundred at most one
+    /// may be.
+    /// </summary>
+    /// <param name="builds">The builds.</param>
+    /// <param name="look">What must hold of each.</param>
+    /// <param name="of">How many.</param>
+    public static void SamplePlanned(this Gen<ResolvedBuild> builds, Action<ResolvedBuild> look, int of)
+    {
+        var givenUp = 0;
+        builds.Sample(
+            build =>
+            {
+                try
+                {
+                    look(build);
+                }
+                catch (UnplannableException e) when (e.Finding.Rule == LimitRules.TooHard.Id)
+                {
+                    Interlocked.Increment(ref givenUp);
+                }
+            },
+            iter: of,
+            print: Print
+        );
+        Assert.InRange(givenUp, 0, of / 100);
+    }
 
     /// <summary>Builds of at most so many ports and links.</summary>
     public static Gen<ResolvedBuild> Builds(int ports, int links) =>

@@ -84,7 +84,7 @@ internal sealed partial class PlainObjective
             }
             if (depth == Rows)
             {
-                cost += Strains(chosen);
+                cost += Strains(chosen) + Undoing(chosen);
                 best[place] = best.TryGetValue(place, out var other) && other < cost ? other : cost;
                 return;
             }
@@ -157,7 +157,7 @@ internal sealed partial class PlainObjective
                 }
             }
         }
-        return IsOver(choice) ? null : Price(choice) + Strains(choice);
+        return IsOver(choice) ? null : Price(choice) + Strains(choice) + Undoing(choice);
     }
 
     private static PlanCost Sum(PlanCost cost, IEnumerable<(CostTerm Term, int Amount)> more) =>

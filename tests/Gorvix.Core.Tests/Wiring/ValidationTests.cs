@@ -15,10 +15,24 @@ public class ValidationTests
     public void No_plan_has_a_dead_or_burning_wire() =>
         Generated
             .Builds(8, 10)
-            .Sample(
+            .SamplePlanned(
                 build => Assert.Empty(PlainWalker.Complaints(WiredBuild.From(build, Planner.Best(build)))),
-                iter: 1000,
-                print: Generated.Print
+                of: 1000
+            );
+
+    [Fact]
+    public void Nor_one_of_which_a_part_is_done() =>
+        Generated
+            .HalfBuilt(6, 8)
+            .SamplePlanned(
+                build =>
+                {
+                    var plan = Planner.Best(build);
+                    var wired = WiredBuild.From(build, plan);
+                    Assert.Empty(PlainWalker.Complaints(wired));
+                    Assert.Equal(plan.Cost[CostTerm.HandWork], wired.Work.Sum(w => w.Minutes));
+                },
+                of: 500
             );
 
     [Fact]
@@ -115,14 +129,13 @@ public class ValidationTests
     public void The_list_of_work_is_what_the_plan_has_paid_for() =>
         Generated
             .Builds(6, 8)
-            .Sample(
+            .SamplePlanned(
                 build =>
                 {
                     var plan = Planner.Best(build);
                     Assert.Equal(plan.Cost[CostTerm.HandWork], WiredBuild.From(build, plan).Work.Sum(w => w.Minutes));
                 },
-                iter: 500,
-                print: Generated.Print
+                of: 500
             );
 
     private static bool Does(WiredBuild wired, WishMatch pin) =>

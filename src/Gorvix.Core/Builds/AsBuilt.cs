@@ -1,0 +1,164 @@
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Builds;
+
+/// <summary>Something that is done and that no part of the build knows any more.</summary>
+/// <param name="Fact">What is done.</param>
+/// <param name="Why">What has become of its part, as the rest of a sentence.</param>
+public sealed record Orphan(BuiltFact Fact, string Why);
+
+/// <summary>What is done on the aircraft, laid over the parts of a build: plugs as they are now, bridges where they stand.</summary>
+public sealed class AsBuilt
+{
+    private AsBuilt(IReadOnlyList<BuiltFact> stands, IReadOnlyList<Orphan> orphans) =>
+        (Stands, Orphans) = (stands, orphans);
+
+    /// <summary>What agrees with the parts.</summary>
+    public IReadOnlyList<BuiltFact> Stands { get; }
+
+    /// <summary>What does not: the part was exchanged, or it has no such pad or lead any more.</summary>
+    public IReadOnlyList<Orphan> Orphans { get; }
+
+    /// <summary>The joints that agree with the parts.</summary>
+    public IEnumerable<JointFact> Joints => Stands.OfType<JointFact>();
+
+    /// <summary>The joint of a lead, or null.</summary>
+    public JointFact? JointOf(string device, string lead)
+    {
+        // Asked for every pad of every lead; most builds have nothing soldered yet.
+        foreach (var fact in Stands)
+        {
+            if (fact is JointFact joint && joint.Device == device && joint.Lead == lead)
+            {
+                return joint;
+            }
+        }
+        return null;
+    }
+
+    /// <summary>True when that deed is done.</summary>
+    public bool IsDone(DeedFact deed) => Stands.Any(f => f.Says(deed));
+
+    internal static AsBuilt Of(Build build, Board board, IReadOnlyDictionary<string, Device> devices)
+    {
+        var (stands, orphans) = (new List<BuiltFact>(), new List<Orphan>());
+        foreach (var fact in build.Built)
+        {
+            if (Against(fact, build, board, devices) is { } why)
+            {
+                // What went away with its part needs no hand any more.
+                if (fact is JointFact or SeatFact || (fact is BridgeFact bridge && bridge.Board == build.Board))
+                {
+                    orphans.Add(new Orphan(fact, why));
+                }
+                continue;
+            }
+            stands.Add(fact);
+        }
+        return new AsBuilt(stands, orphans);
+    }
+
+    /// <summary>The board with its bridges as they stand.</summary>
+    internal Board Of(Board board)
+    {
+        var stand = Stands.OfType<BridgeFact>().ToDictionary(b => b.Bridge, b => b.Position);
+        return stand.Count == 0
+            ? board
+            : board with
+            {
+                Bridges =
+                [
+                    .. board.Bridges.Select(b => stand.TryGetValue(b.Id, out var at) ? b with { Default = at } : b),
+                ],
+            };
+    }
+
+    /// <summary>A device with its plug as it is now.</summary>
+    /// <param name="id">Its id within the build.</param>
+    /// <param name="device">The device as it comes.</param>
+    internal Device Of(string id, Device device)
+    {
+        if (device.Plug is not { } plug)
+        {
+            return device;
+        }
+        var moved = Stands.OfType<CavityFact>().Where(f => f.Device == id).ToDictionary(f => f.Lead);
+        var soldered = Joints.Where(j => j.Device == id).Select(j => j.Lead).ToHashSet();
+        if (moved.Count == 0 && !plug.Pins.Any(p => p.Lead is { } lead && soldered.Contains(lead)))
+        {
+            return device;
+        }
+        var pins = plug
+            .Pins.Select(p =>
+                p.Lead is { } lead && (moved.ContainsKey(lead) || soldered.Contains(lead)) ? null : p.Lead
+            )
+            .ToArray();
+        foreach (var fact in moved.Values.Where(f => f.Cavity is not null && !soldered.Contains(f.Lead)))
+        {
+            pins[fact.Cavity!.Value - 1] = fact.Lead;
+        }
+        // What lost its cavity to another lead is out of the plug as well.
+        var free = plug
+            .Pins.Select(p => p.Lead)
+            .Concat(moved.Keys)
+            .OfType<string>()
+            .Distinct()
+            .Where(l =>
+                !pins.Contains(l) && !soldered.Contains(l) && moved.GetValueOrDefault(l) is not { IsCut: true }
+            );
+        return device with
+        {
+            Plug = plug with { Pins = [.. pins.Select(l => new DevicePin { Lead = l })], Free = [.. free] },
+        };
+    }
+
+    private static string? Against(
+        BuiltFact fact,
+        Build build,
+        Board board,
+        IReadOnlyDictionary<string, Device> devices
+    )
+    {
+        string? Part(string device, string part, string? lead) =>
+            build.Devices.FirstOrDefault(d => d.Id == device) is not { } now ? "the device is not in the build any more"
+            : now.Part != part ? "the device was exchanged for another one"
+            : lead is not null && devices[device].Leads.All(l => l.Id != lead) ? "the device has no such lead any more"
+            : null;
+        string? On(string id) => id == build.Board ? null : "the board was exchanged for another one";
+        return fact switch
+        {
+            JointFact joint => On(joint.Board)
+                ?? Part(joint.Device, joint.Part, joint.Lead)
+                ?? (
+                    joint.Pad is { } pad
+                        ? board.Pads.Any(p => p.Id == pad)
+                            ? null
+                            : "the board has no such pad any more"
+                        : devices.TryGetValue(joint.To ?? "", out var other)
+                        && other.Leads.Any(l => l.Id == joint.ToLead)
+                            ? null
+                            : "the other device has no such lead any more"
+                ),
+            SeatFact seat => On(seat.Board)
+                ?? Part(seat.Device, seat.Part, null)
+                ?? (board.Plugs.Any(p => p.Id == seat.Socket) ? null : "the board has no such socket any more"),
+            CavityFact cavity => Part(cavity.Device, cavity.Part, cavity.Lead)
+                ?? (
+                    devices[cavity.Device].Plug is not { } plug ? "the device has no plug any more"
+                    : cavity.Cavity is { } at && at > plug.Pins.Count ? "the plug has fewer cavities"
+                    : null
+                ),
+            BridgeFact bridge => On(bridge.Board)
+                ?? (
+                    board.Bridges.FirstOrDefault(b => b.Id == bridge.Bridge) is { } here
+                    && here.Positions.Contains(bridge.Position)
+                        ? null
+                        : "the board has no such bridge position any more"
+                ),
+            DeedFact { Device: { } device } => devices.ContainsKey(device)
+                ? null
+                : "the device is not in the build any more",
+            _ => null,
+        };
+    }
+}

@@ -1,0 +1,83 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Routing;
+
+namespace Gorvix.Core.Planning;
+
+/// <summary>
+/// What it costs to take off what is soldered already: for each wire its minutes, given back by whatever uses it where it is. At most
+/// one choice of a plan does, since a lead is in one place; so one row may carry the minutes, and any row may give them back.
+/// </summary>
+internal static class BuiltWeight
+{
+    /// <summary>Lays the weight of what is built on the rows.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="rows">The rows.</param>
+    public static void LayOn(ResolvedBuild build, List<PlanDraft> rows)
+    {
+        if (rows.Count == 0)
+        {
+            return;
+        }
+        var undo = PlanCost.Of(CostTerm.HandWork, WorkMinutes.Undo);
+        foreach (var joint in build.Built.Joints)
+        {
+            var ground = IsGround(build, joint);
+            if (ground && rows.All(r => r.Device != joint.Device))
+            {
+                // Its device cannot be left off, so the wire stays.
+                continue;
+            }
+            var carrier = rows.FindIndex(r =>
+                ground ? r.Device == joint.Device : r.Choices.Any(c => Keeps(c.Hookup, joint))
+            );
+            Lay(rows, Math.Max(0, carrier), undo);
+            foreach (var row in rows.Where(r => !ground || r.Device == joint.Device))
+            {
+                for (var i = 0; i < row.Choices.Count; i++)
+                {
+                    var choice = row.Choices[i];
+                    if (ground ? choice.Hookup.Seat.Kind != SeatKind.Off : Keeps(choice.Hookup, joint))
+                    {
+                        row.Choices[i] = choice with { Cost = choice.Cost - undo };
+                    }
+                }
+            }
+        }
+        foreach (var _ in build.Built.Orphans.Where(o => o.Fact is JointFact))
+        {
+            Lay(rows, 0, undo);
+        }
+    }
+
+    /// <summary>True when a way uses a wire where it is soldered.</summary>
+    public static bool Keeps(Hookup way, JointFact joint) =>
+        way switch
+        {
+            Route route => route.Link.Want.Device == joint.Device
+                && route.Walks.Any(w => w.Lead.Id == joint.Lead && w.Pad.Id == joint.Pad),
+            Feed { Feeds: true } feed => (feed.Device, feed.Lead.Id) == (joint.Device, joint.Lead)
+                && (
+                    feed.From is { } from
+                        ? (from.Device, from.Lead.Id) == (joint.To, joint.ToLead)
+                        : feed.Pads.Any(p => p.Id == joint.Pad)
+                ),
+            _ => false,
+        };
+
+    private static bool IsGround(ResolvedBuild build, JointFact joint) =>
+        joint.Pad is { } pad
+        && build.Devices.First(d => d.Id == joint.Device).Device.Leads.First(l => l.Id == joint.Lead).Role
+            == LeadRole.Ground
+        && build.Circuit.IsGround(build.Circuit.Pads[pad]);
+
+    private static void Lay(List<PlanDraft> rows, int at, PlanCost undo)
+    {
+        var row = rows[at];
+        for (var i = 0; i < row.Choices.Count; i++)
+        {
+            row.Choices[i] = row.Choices[i] with { Cost = row.Choices[i].Cost + undo };
+        }
+        rows[at] = row.Unmet is { } unmet ? row with { Unmet = unmet + undo } : row;
+    }
+}
