@@ -1,6 +1,7 @@
 using System.Text;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
+using Gorvix.Core.Loom;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Rails;
@@ -22,6 +23,7 @@ public static class RuleBook
         ("Planning: what there is to say about a plan", PlanningRules.All),
         ("Rails: what supplies really do", RailRules.All),
         ("Wiring: plugs, sockets and grounds", WiringRules.All),
+        ("Loom: what is noted", LoomRules.All),
         ("Parts: what a part may not say", PartRules.All),
         ("Builds", [.. BuildCheck.All, .. LimitRules.All]),
         ("Files", FileRules.All),

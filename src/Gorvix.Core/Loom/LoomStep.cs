@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+using Gorvix.Core.Builds;
 using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Loom;
@@ -7,6 +9,9 @@ public enum StepTopic
 {
     /// <summary>The settings are saved before anything is changed.</summary>
     Backup,
+
+    /// <summary>What is soldered or plugged in and not needed there any more comes off.</summary>
+    Undo,
 
     /// <summary>Something on a device itself: a strap, a resistor.</summary>
     AtDevice,
@@ -47,4 +52,19 @@ public sealed record LoomStep(
     string? Device,
     IReadOnlyList<string> Pads,
     IReadOnlyList<string> Near
-);
+)
+{
+    /// <summary>True when it is done as it stands here.</summary>
+    public bool IsDone { get; init; }
+
+    /// <summary>When it was done, UTC; null where nobody has noted it, or while it is not done.</summary>
+    public DateTime? DoneOn { get; init; }
+
+    /// <summary>What is true of the aircraft when it is done; for what comes off, what is not true any more.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<BuiltFact> Facts { get; init; } = [];
+
+    /// <summary>What must be true by then as well, and stays so when the step is taken back: a lead that is soldered has left its plug.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<BuiltFact> Before { get; init; } = [];
+}

@@ -40,13 +40,13 @@ public enum PlugDeed
     /// <summary>Out of its cavity and held, because its new one is still taken.</summary>
     Hold,
 
-    /// <summary>The lead that was held goes into its new cavity.</summary>
+    /// <summary>The lead that was held, or that was out of the plug, goes into its new cavity.</summary>
     Put,
 }
 
 /// <summary>One step at a plug.</summary>
 /// <param name="Deed">What is done.</param>
 /// <param name="Lead">Id of the lead.</param>
-/// <param name="From">The cavity that it leaves, from 1; null when it was held.</param>
+/// <param name="From">The cavity that it leaves, from 1; null when it was held or out of the plug.</param>
 /// <param name="To">The cavity that it goes to, from 1; null when it goes to none.</param>
 public sealed record PlugMove(PlugDeed Deed, string Lead, int? From, int? To);

@@ -21,7 +21,7 @@ internal sealed class PlugReader(WiredBuild wired)
     /// is touched once at least, and a ring cannot turn without one step more, so there is no shorter way.
     /// </summary>
     /// <param name="comes">The lead in each cavity as the plug comes, or null.</param>
-    /// <param name="needs">The lead that each must have, or null; each of them comes in some cavity.</param>
+    /// <param name="needs">The lead that each must have, or null; one that comes in no cavity is out of the plug.</param>
     public static IReadOnlyList<PlugMove> Moves(IReadOnlyList<string?> comes, IReadOnlyList<string?> needs)
     {
         var (now, moves) = (comes.ToArray(), new List<PlugMove>());
@@ -41,6 +41,12 @@ internal sealed class PlugReader(WiredBuild wired)
                 .ToList();
             if (away.Count == 0)
             {
+                moves.AddRange(
+                    needs
+                        .Index()
+                        .Where(n => n.Item is not null && !comes.Contains(n.Item))
+                        .Select(n => new PlugMove(PlugDeed.Put, n.Item!, null, n.Index + 1))
+                );
                 return moves;
             }
             int Goal(int at) => Array.FindIndex([.. needs], n => n == now[at]);

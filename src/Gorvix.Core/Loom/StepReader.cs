@@ -1,3 +1,4 @@
+using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
@@ -31,10 +32,35 @@ internal sealed class StepReader(
 
     private readonly Circuit _circuit = wired.Build.Circuit;
     private readonly IReadOnlyList<BridgeAt> _positions = wired.Positions();
+    private readonly FactMaker _facts = new(wired);
 
     /// <summary>The steps in order.</summary>
-    public IReadOnlyList<LoomStep> Steps() =>
-        [Backup(), .. AtDevices(), .. AtPlugs(), .. InTheAir(), .. Bridges(), .. Joints(), .. Seats()];
+    public IReadOnlyList<LoomStep> Steps()
+    {
+        IEnumerable<LoomStep> all =
+        [
+            Backup(),
+            .. new UndoReader(wired, neighbours).Steps(),
+            .. AtDevices(),
+            .. AtPlugs(),
+            .. InTheAir(),
+            .. Bridges(),
+            .. Joints(),
+            .. Seats(),
+        ];
+        return [.. all.Select(WithTick)];
+    }
+
+    // A step is done when all that it makes true is so already.
+    private LoomStep WithTick(LoomStep step)
+    {
+        if (step.Topic == StepTopic.Undo || step.Facts.Count == 0)
+        {
+            return step;
+        }
+        var known = step.Facts.Select(f => wired.Build.Built.Stands.FirstOrDefault(f.Says)).ToList();
+        return known.Contains(null) ? step : step with { IsDone = true, DoneOn = known.Max(f => f!.On) };
+    }
 
     private static LoomStep Plain(string id, StepTopic topic, string words, string? device = null) =>
         new(id, topic, null, words, "", null, device, [], []);
@@ -44,7 +70,10 @@ internal sealed class StepReader(
             "backup",
             StepTopic.Backup,
             "Save the board's settings as two texts, everything and the difference from default, with date and firmware. Then unplug USB and battery."
-        );
+        ) with
+        {
+            Facts = [new DeedFact { Deed = BuiltDeed.Backup, Words = "the settings are saved" }],
+        };
 
     private IEnumerable<LoomStep> AtDevices() =>
         from work in wired.Work
@@ -57,6 +86,17 @@ internal sealed class StepReader(
         ) with
         {
             Iron = work.Action == WorkAction.PullUp ? InAir : "",
+            Facts =
+            [
+                new DeedFact
+                {
+                    Deed = work.Action == WorkAction.PullUp ? BuiltDeed.PullUp : BuiltDeed.Address,
+                    Device = work.Device,
+                    Lead = work.Lead,
+                    Address = work.Address,
+                    Words = WorkWords.Of(work, wired.Build),
+                },
+            ],
         };
 
     // Plugs whose leads change; a plug that sits nowhere loses those that are soldered.
@@ -69,7 +109,27 @@ internal sealed class StepReader(
                 StepTopic.Plug,
                 $"In the {face.Name}'s plug for {face.Socket}: {Words(face)}.{Insulate(face)}",
                 face.Device
-            );
+            ) with
+            {
+                Facts = _facts.OfPlug(face.Device),
+            };
+        }
+        foreach (var device in wired.Build.Devices)
+        {
+            // Nothing is left to do at a plug that was changed: it is told as it is now.
+            var done = wired.Build.Built.Stands.OfType<CavityFact>().Where(f => f.Device == device.Id).ToList();
+            if (done.Count > 0 && _facts.OfPlug(device.Id).Count == 0)
+            {
+                yield return Plain(
+                    $"plug {device.Id}",
+                    StepTopic.Plug,
+                    $"The {device.Device.Name}'s plug: {Phrase.Join([.. done.Select(f => f.Told)])}.",
+                    device.Id
+                ) with
+                {
+                    Facts = done,
+                };
+            }
         }
         foreach (var seat in wired.Seats.Where(s => s.Seat.Kind == SeatKind.Loose))
         {
@@ -86,7 +146,10 @@ internal sealed class StepReader(
                     StepTopic.Plug,
                     $"Out of the {device.Name}'s plug, which sits nowhere: {Phrase.Join(taken)}. Mark each lead.",
                     seat.Device
-                );
+                ) with
+                {
+                    Facts = _facts.OfPlug(seat.Device),
+                };
             }
         }
     }
@@ -94,14 +157,20 @@ internal sealed class StepReader(
     private static string Words(PlugFace face)
     {
         string LabelOf(string lead) =>
-            face.Cavities.Select(c => c.Comes).OfType<CavityLead>().First(c => c.Lead == lead).Label;
+            face
+                .Cavities.SelectMany(c => new[] { c.Comes, c.Needs })
+                .OfType<CavityLead>()
+                .First(c => c.Lead == lead)
+                .Label;
         return Phrase.Join([
             .. face.Moves.Select(m =>
                 m.Deed switch
                 {
                     PlugDeed.TakeOut => $"{LabelOf(m.Lead)} out of {m.From}",
                     PlugDeed.Hold => $"{LabelOf(m.Lead)} out of {m.From}, held",
-                    PlugDeed.Put => $"{LabelOf(m.Lead)}, which was held, into {m.To}",
+                    PlugDeed.Put when face.Moves.Any(h => h.Deed == PlugDeed.Hold && h.Lead == m.Lead) =>
+                        $"{LabelOf(m.Lead)}, which was held, into {m.To}",
+                    PlugDeed.Put => $"{LabelOf(m.Lead)}, which is out, into {m.To}",
                     _ => $"{LabelOf(m.Lead)} from {m.From} to {m.To}",
                 }
             ),
@@ -130,7 +199,18 @@ internal sealed class StepReader(
                 $"tail {tail.Key.Id}",
                 StepTopic.Splice,
                 $"Take a tail for {tail.Key.Label}: a mating plug with bare wires. Beep out which wire is which pin; colours are no proof."
-            );
+            ) with
+            {
+                Facts =
+                [
+                    new DeedFact
+                    {
+                        Deed = BuiltDeed.Tail,
+                        Socket = tail.Key.Id,
+                        Words = $"a tail is in {tail.Key.Label}",
+                    },
+                ],
+            };
         }
         foreach (var wire in wires.Where(w => w.State is LeadState.OnTail or LeadState.Spliced))
         {
@@ -146,7 +226,11 @@ internal sealed class StepReader(
                 wire.Device,
                 wire.Pad is { } pad ? [pad] : [],
                 []
-            );
+            )
+            {
+                Facts = [_facts.OfJoint(wire)],
+                Before = _facts.Before(wire),
+            };
         }
     }
 
@@ -154,7 +238,11 @@ internal sealed class StepReader(
 
     private IEnumerable<LoomStep> Bridges()
     {
-        foreach (var set in wired.Bridges.Where(b => b is { IsWork: true, Bridge.MovedBy: MovedBy.Iron }))
+        foreach (
+            var set in wired.Bridges.Where(b =>
+                b.Bridge.MovedBy == MovedBy.Iron && (b.IsWork || _facts.StandsAt(b.Bridge.Id))
+            )
+        )
         {
             var pads = _circuit
                 .Board.Pads.Where(p => _circuit.From(p).Any(s => s.Contacts.Any(c => c.Bridge == set.Bridge.Id)))
@@ -173,16 +261,21 @@ internal sealed class StepReader(
                 StepTopic.Bridge,
                 null,
                 set.Positions is [var one, ..] && sides.Contains(one)
-                    ? $"Bridge {set.Bridge.Id}: close \"{one}\" (now at \"{set.Bridge.Default}\").{never}"
-                    : $"Open bridge {set.Bridge.Id}: no solder on it (now at \"{set.Bridge.Default}\").",
+                    ? $"Bridge {set.Bridge.Id}: close \"{one}\"{Now(set)}.{never}"
+                    : $"Open bridge {set.Bridge.Id}: no solder on it{Now(set)}.",
                 OnBridge,
                 "Under the glass: solder on the two pads that are meant, and on no third.",
                 null,
                 [.. pads.Select(p => p.Id)],
                 []
-            );
+            )
+            {
+                Facts = set.Positions is [var at, ..] ? [_facts.OfBridge(set.Bridge.Id, at)] : [],
+            };
         }
     }
+
+    private static string Now(BridgeSet set) => set.IsWork ? $" (now at \"{set.Bridge.Default}\")" : "";
 
     private IEnumerable<LoomStep> Joints() =>
         wires
@@ -205,7 +298,11 @@ internal sealed class StepReader(
                 j.Wire.Device,
                 [j.Pad.Id],
                 [.. j.Beside.Select(b => b.Pad.Id)]
-            ));
+            )
+            {
+                Facts = [_facts.OfJoint(j.Wire)],
+                Before = _facts.Before(j.Wire),
+            });
 
     private static string How(Weight weight, IReadOnlyList<Neighbour> beside, int sharing)
     {
@@ -267,5 +364,6 @@ internal sealed class StepReader(
         ) with
         {
             Pads = [.. seat.Seat.Socket!.Pads.OfType<Pad>().Select(p => p.Id)],
+            Facts = [_facts.OfSeat(seat.Device, seat.Seat.Socket!)],
         };
 }

@@ -31,7 +31,7 @@ public class LoomTests
             .Sample(build => Follows(WiredBuild.From(build, Planner.Best(build))), iter: 400, print: Generated.Print);
 
     // With nothing but the sheet in hand: plugs are changed move by move and seated, joints are soldered.
-    private static void Follows(WiredBuild wired)
+    internal static void Follows(WiredBuild wired)
     {
         var sheet = LoomReader.Of(wired);
         var touches = new Dictionary<(string, string), string>();

@@ -49,5 +49,9 @@ internal sealed partial class PlainObjective
             : way is Feed feed
                 && feed.Device == joint.Device
                 && feed.Lead.Id == joint.Lead
-                && feed.Pads.Any(p => p.Id == joint.Pad);
+                && (
+                    feed.From is { } from
+                        ? from.Device == joint.To && from.Lead.Id == joint.ToLead
+                        : feed.Pads.Any(p => p.Id == joint.Pad)
+                );
 }

@@ -1,0 +1,256 @@
+using CsCheck;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Fit;
+using Gorvix.Core.Loom;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
+using Gorvix.Core.Tests.Planning;
+using Gorvix.Core.Wiring;
+
+namespace Gorvix.Core.Tests.Loom;
+
+/// <summary>What is done is taken as it is: ticks, what was done otherwise, and what a change asks of the hands.</summary>
+public class TickTests
+{
+    private static readonly DateTime Now = new(2026, 11, 26, 18, 30, 0, DateTimeKind.Utc);
+
+    public static TheoryData<string> Names => [.. Demo.Builds.Select(b => b.Name)];
+
+    private static WiredBuild Wired(Build build, PartsLibrary? library = null) =>
+        new FitReader(Resolved(build, library ?? Demo.Library)).Wired;
+
+    private static LoomSheet Loom(Build build) => LoomReader.Of(Wired(build));
+
+    private static Build Ticked(Build build, string step, bool done = true, string? pad = null) =>
+        Ticks.Apply(Wired(build), new Tick(step, done, pad), Now) is { Build: { } after }
+            ? after
+            : throw new InvalidOperationException(step);
+
+    // Until nothing is left; a bridge or a lead that is done can bring nothing new.
+    private static Build Finished(Build build, Random? dice = null)
+    {
+        for (var most = 200; most > 0; most--)
+        {
+            var open = Loom(build).Steps.Where(s => !s.IsDone).ToList();
+            if (open.Count == 0)
+            {
+                return build;
+            }
+            build = Ticked(build, open[dice?.Next(open.Count) ?? 0].Id);
+        }
+        throw new InvalidOperationException("There is always one step more.");
+    }
+
+    private static string[] Facts(Build build) => [.. build.Built.Select(f => $"{f with { On = null }}").Order()];
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void Ticked_to_the_end_in_any_order_it_comes_to_the_same_and_the_plan_stays(string name)
+    {
+        var build = Demo.Builds.First(b => b.Name == name);
+        var (first, plan) = (Finished(build), build.Plan());
+        foreach (var seed in new[] { 1, 2, 3 })
+        {
+            var other = Finished(build, new Random(seed));
+            Assert.Equal(Facts(first), Facts(other));
+            Assert.Empty(other.Plan().Since(plan));
+        }
+        Assert.Equal(
+            Wired(build).Leads.Select(l => (l.Device, l.Lead.Id, l.Pad?.Id, l.To?.Device)),
+            Wired(first).Leads.Select(l => (l.Device, l.Lead.Id, l.Pad?.Id, l.To?.Device))
+        );
+        Assert.Empty(BuiltCheck.Undone(Wired(first)));
+        Assert.All(Loom(first).Steps, s => Assert.Equal(Now, s.DoneOn));
+    }
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void Ticks_taken_away_in_any_order_leave_nothing(string name)
+    {
+        var build = Finished(Demo.Builds.First(b => b.Name == name), new Random(7));
+        var dice = new Random(11);
+        for (var most = 200; build.Built.Count > 0 && most > 0; most--)
+        {
+            var done = Loom(build).Steps.Where(s => s.IsDone).ToList();
+            build = Ticked(build, done[dice.Next(done.Count)].Id, done: false);
+        }
+        Assert.Empty(build.Built);
+    }
+
+    [Fact]
+    public void A_tick_twice_is_one_and_no_tick_is_none()
+    {
+        var once = Ticked(Demo.RampSwift, "backup");
+        Assert.Same(once, Ticked(once, "backup"));
+        Assert.Same(Demo.RampSwift, Ticked(Demo.RampSwift, "backup", done: false));
+        Assert.Equal(
+            ["STEP-GONE"],
+            Ticks.Apply(Wired(Demo.RampSwift), new Tick("joint none tx", true), Now).Findings.Select(f => f.Rule)
+        );
+        Assert.Equal(
+            ["OTHER-PAD"],
+            Ticks.Apply(Wired(Demo.RampSwift), new Tick("backup", true, "t1"), Now).Findings.Select(f => f.Rule)
+        );
+    }
+
+    [Fact]
+    public void Half_done_the_list_still_leads_from_the_parts_as_they_are_to_the_plan() =>
+        Generated
+            .HalfBuilt(4, 5)
+            .Sample(
+                build => LoomTests.Follows(WiredBuild.From(build, Planner.Best(build))),
+                iter: 400,
+                print: Generated.Print
+            );
+
+    [Fact]
+    public void A_wire_that_was_put_on_another_pad_is_where_the_plan_has_it_from_then_on()
+    {
+        var moved = 0;
+        foreach (var build in Demo.Builds)
+        {
+            foreach (var feed in build.Plan().Feeds.Select(f => f.Feed).OfType<Feed>().Where(f => f.Pads.Count > 1))
+            {
+                var id = $"{feed.Device} {feed.Lead.Id}";
+                var other = feed.Pads.First(p => p.Id != Loom(build).Wires.First(w => w.Id == id).Pad);
+                var after = Ticked(build, $"joint {id}", pad: other.Id);
+                Assert.Equal(other.Id, Loom(after).Wires.First(w => w.Id == id).Pad);
+                Assert.True(Loom(after).Steps.First(s => s.Id == $"joint {id}").IsDone);
+                Assert.Empty(BuiltCheck.Undone(Wired(after)));
+                moved++;
+            }
+        }
+        Assert.True(moved > 0);
+    }
+
+    [Fact]
+    public void A_wire_on_a_pad_that_cannot_carry_it_is_a_finding_until_it_is_off()
+    {
+        var build = Demo.NorthFaceHare;
+        var wire = Loom(build).Wires.First(w => w is { IsJoint: true, Link: not null });
+        var ground = Wired(build).Build.Board.Pads.First(Wired(build).Build.Circuit.IsGround);
+        var after = Ticked(build, $"joint {wire.Id}", pad: ground.Id);
+        var finding = Assert.Single(
+            new FitReader(Resolved(after, Demo.Library)).Sheet().Findings,
+            f => f.Rule == "SOLDERED"
+        );
+        Assert.StartsWith(wire.Label, finding.Sentence, StringComparison.Ordinal);
+        var off = Assert.Single(Loom(after).Steps, s => s.Topic == StepTopic.Undo);
+        Assert.Equal([ground.Id], off.Pads);
+        var clean = Ticked(after, off.Id);
+        Assert.Empty(clean.Built);
+        Assert.DoesNotContain(Loom(clean).Steps, s => s.Topic == StepTopic.Undo);
+    }
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void After_a_device_was_exchanged_only_its_own_wires_come_off_and_nothing_else_is_touched(string name)
+    {
+        var build = Finished(Demo.Builds.First(b => b.Name == name));
+        var exchanged = 0;
+        foreach (var device in build.Devices)
+        {
+            // The same part under another id: another one of the kind, as far as the record knows.
+            var twin = Demo.Library.Device(device.Part)! with
+            {
+                Id = "twin",
+                Name = "Twin",
+            };
+            var library = Demo.Library.With(new PartsLibrary([], [twin]));
+            var after = BuildEdits.WithPart(build, device.Id, twin, library)!;
+            var wired = Wired(after, library);
+            var steps = LoomReader.Of(wired).Steps;
+            Assert.All(steps.Where(s => s.Topic == StepTopic.Undo), s => Assert.Equal(device.Part, PartOf(s.Facts[0])));
+            Assert.Equal(
+                build.Built.Count(f =>
+                    f is JointFact or SeatFact && PartOf(f) == device.Part && DeviceOf(f) == device.Id
+                ),
+                steps.Count(s => s.Topic == StepTopic.Undo)
+            );
+            Assert.All(
+                LoomReader.Of(Wired(build)).Steps.Where(s => s.Device is { } of && of != device.Id),
+                s => Assert.True(steps.First(x => x.Id == s.Id).IsDone, s.Id)
+            );
+            exchanged++;
+        }
+        Assert.Equal(build.Devices.Count, exchanged);
+    }
+
+    // Exactness is shown on generated builds in ExactnessTests; here a whole build, finished, with one device exchanged for another kind.
+    [Fact]
+    public void The_change_after_an_exchange_is_the_smallest_that_another_solver_finds()
+    {
+        var tried = 0;
+        foreach (var build in Demo.Builds.Where(b => b.Devices.Count is > 2 and < 8))
+        {
+            var finished = Finished(build);
+            foreach (var device in build.Devices)
+            {
+                var kind = Demo.Library.Device(device.Part)!.Kind;
+                foreach (var part in Demo.Library.Devices.Where(p => p.Kind == kind && p.Id != device.Part))
+                {
+                    if (BuildEdits.WithPart(finished, device.Id, part, Demo.Library) is { } after)
+                    {
+                        var ways = Router.WaysOf(Resolved(after, Demo.Library));
+                        Assert.Equal(CpSatModel.BestCost(ways), Planner.Best(new PlanSpace(ways)).Cost);
+                        tried++;
+                    }
+                }
+            }
+        }
+        Assert.True(tried > 10, $"{tried}");
+    }
+
+    [Fact]
+    public void What_the_board_knows_no_more_is_said_and_can_be_ticked_off()
+    {
+        var build = Finished(Demo.RampSwift);
+        var joint = build.Built.OfType<JointFact>().First();
+        var board = Demo.Library.Board(build.Board)!;
+        Build Renamed(string from) =>
+            build with
+            {
+                Built = [.. build.Built.Select(f => f is JointFact j && j == joint ? j with { Pad = from } : f)],
+            };
+        var after = Renamed("gone");
+        var finding = Assert.Single(BuiltCheck.Of(Wired(after)), f => f.Rule == "BUILT-GONE");
+        Assert.Contains("no such pad any more", finding.Sentence, StringComparison.Ordinal);
+        var off = Loom(after).Steps.Single(s => s.Topic == StepTopic.Undo);
+        Assert.Equal(build.Built.Count - 1, Ticked(after, off.Id).Built.Count);
+
+        // On another board everything that was soldered to this one comes off.
+        var moved = BuildEdits.WithBoard(build, Demo.Library.Boards.First(b => b.Id != board.Id).Id);
+        Assert.Equal(
+            build.Built.Count(f => f is JointFact or SeatFact),
+            BuiltCheck.Of(Wired(moved)).Count(f => f.Rule == "BUILT-GONE")
+        );
+    }
+
+    [Fact]
+    public void A_lead_that_was_lifted_can_go_back_and_one_that_was_cut_cannot()
+    {
+        var build = Finished(Demo.CrusherHouseLark);
+        Assert.Contains(build.Built, f => f is CavityFact { Device: "air-unit", Lead: "sbus", Cavity: null });
+        var leave = build with { Bans = [new LeadMatch { Device = "air-unit", Lead = "sbus" }] };
+        var face = Loom(leave).Faces.First(f => f.Device == "air-unit");
+        Assert.Empty(face.Moves);
+        Assert.Null(face.Cavities[5].Comes);
+    }
+
+    private static string? PartOf(BuiltFact fact) =>
+        fact switch
+        {
+            JointFact joint => joint.Part,
+            SeatFact seat => seat.Part,
+            _ => null,
+        };
+
+    private static string? DeviceOf(BuiltFact fact) =>
+        fact switch
+        {
+            JointFact joint => joint.Device,
+            SeatFact seat => seat.Device,
+            _ => null,
+        };
+}
