@@ -232,7 +232,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
         catch (DbUpdateException)
         {
             // Another writer came between our read and our write.
-            throw new BuildChangedException();
+            throw Stale();
         }
         return await Read(row);
     }
@@ -244,7 +244,14 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
         {
             throw new NoSuchBuildException(id);
         }
-        return version is null || row.Version == version ? row : throw new BuildChangedException();
+        return version is null || row.Version == version ? row : throw Stale();
+    }
+
+    // What was read is forgotten, so that whoever tries again reads what is stored now.
+    private BuildChangedException Stale()
+    {
+        db.ChangeTracker.Clear();
+        return new BuildChangedException();
     }
 
     private async Task<StoredBuild> Read(BuildRow row)

@@ -65,4 +65,102 @@ public class LoomApiTests
             w => w.GetProperty("at").GetString() == "5V OUT of the Step 5"
         );
     }
+
+    [Fact]
+    public async Task A_tick_is_stored_with_its_time_shown_on_Fit_and_taken_back_by_undo()
+    {
+        await using var server = await LiveServer.Start();
+        var fit = await Tick(server, "joint receiver sbus");
+        Assert.Equal("Done: SBUS (white) of the Relay 16 is on T6, top side", fit.GetProperty("undo").GetString());
+        var done = await Step(server, "joint receiver sbus");
+        Assert.True(done.GetProperty("isDone").GetBoolean());
+        Assert.Equal(JsonValueKind.String, done.GetProperty("doneOn").ValueKind);
+        var cell = fit.GetProperty("sheet")
+            .GetProperty("links")
+            .EnumerateArray()
+            .SelectMany(l => l.GetProperty("cells").EnumerateArray())
+            .Single(c => c.GetProperty("soldered").GetBoolean());
+        Assert.Equal("U6", cell.GetProperty("port").GetString());
+
+        var again = await Tick(server, "joint receiver sbus");
+        Assert.Equal(fit.GetProperty("version").GetInt32(), again.GetProperty("version").GetInt32());
+        await server.Post(
+            "/api/builds/crusher-house-lark/undo",
+            $$"""{"version":{{again.GetProperty("version").GetInt32()}}}"""
+        );
+        Assert.False((await Step(server, "joint receiver sbus")).GetProperty("isDone").GetBoolean());
+    }
+
+    [Fact]
+    public async Task Ticks_of_many_tabs_at_once_are_all_kept()
+    {
+        await using var server = await LiveServer.Start();
+        var steps = (await server.Get("/api/builds/crusher-house-lark/loom"))
+            .GetProperty("sheet")
+            .GetProperty("steps")
+            .EnumerateArray()
+            .Where(s => s.GetProperty("topic").GetString() == "joint")
+            .Select(s => s.GetProperty("id").GetString()!)
+            .Take(4)
+            .ToList();
+        await Task.WhenAll(steps.Select(s => Tick(server, s)));
+        foreach (var step in steps)
+        {
+            Assert.True((await Step(server, step)).GetProperty("isDone").GetBoolean(), step);
+        }
+    }
+
+    [Theory]
+    [InlineData("joint nobody tx", null, "STEP-GONE")]
+    [InlineData("backup", "t4", "OTHER-PAD")]
+    [InlineData("joint receiver sbus", "t99", "OTHER-PAD")]
+    public async Task A_tick_that_cannot_be_says_why_and_stores_nothing(string step, string? pad, string rule)
+    {
+        await using var server = await LiveServer.Start();
+        var (status, body) = await server.Post(
+            "/api/builds/crusher-house-lark/loom/ticks",
+            JsonSerializer.Serialize(
+                new
+                {
+                    step,
+                    isDone = true,
+                    pad,
+                }
+            )
+        );
+        Assert.Equal(422, status);
+        Assert.Contains(rule, body.ToString(), StringComparison.Ordinal);
+        Assert.Equal(1, (await server.Get("/api/builds/crusher-house-lark/loom")).GetProperty("version").GetInt32());
+    }
+
+    [Fact]
+    public async Task What_is_built_goes_into_the_file_and_comes_back_with_it()
+    {
+        await using var server = await LiveServer.Start();
+        await Tick(server, "joint receiver sbus");
+        await Tick(server, "plug air-unit");
+        var file = await server.Client.GetStringAsync("/api/builds/crusher-house-lark/export");
+        var (status, body) = await server.Post("/api/builds/import", file);
+        Assert.Equal(201, status);
+        var id = body.GetProperty("id").GetString();
+        var steps = (await server.Get($"/api/builds/{id}/loom")).GetProperty("sheet").GetProperty("steps");
+        Assert.Equal(2, steps.EnumerateArray().Count(s => s.GetProperty("isDone").GetBoolean()));
+    }
+
+    private static async Task<JsonElement> Tick(LiveServer server, string step)
+    {
+        var (status, body) = await server.Post(
+            "/api/builds/crusher-house-lark/loom/ticks",
+            JsonSerializer.Serialize(new { step, isDone = true })
+        );
+        Assert.True(status == 200, body.ToString());
+        return body;
+    }
+
+    private static async Task<JsonElement> Step(LiveServer server, string id) =>
+        (await server.Get("/api/builds/crusher-house-lark/loom"))
+            .GetProperty("sheet")
+            .GetProperty("steps")
+            .EnumerateArray()
+            .First(s => s.GetProperty("id").GetString() == id);
 }

@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
@@ -41,7 +42,11 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
                 : banned && code != PlanningRules.Banned.Id ? "ban"
                 : null;
             var quiet = OfTheColumn.Contains(code);
-            return (new(port.Id, state, code, text, sentence, pinned, banned, mode, mark, quiet), lanes);
+            var soldered = IsSoldered(way, port);
+            var said = soldered
+                ? $"{sentence} {(state == CellState.Chosen ? "It is wired so." : "It is wired here now.")}"
+                : sentence;
+            return (new(port.Id, state, code, text, said, pinned, banned, mode, mark, quiet, soldered), lanes);
         }
 
         if (plan.RouteOf(way.Link.Id) is { } chosen && chosen.Port.Id == port.Id)
@@ -115,6 +120,28 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
                 price.Finding.Sentence,
                 shown.Mode.Id,
                 () => Strands.Of(shown)
+            );
+    }
+
+    // Every wire of one of its ways is on the aircraft: soldered, or in a plug that sits in its socket.
+    private bool IsSoldered(LinkWays way, Port port)
+    {
+        var built = space.Build.Built;
+        return built.Stands.Count > 0
+            && way.Routes.Any(r =>
+                r.Port == port
+                && r.Walks.Count > 0
+                && r.Walks.All(w =>
+                    built.JointOf(r.Link.Want.Device, w.Lead.Id)?.Pad == w.Pad.Id
+                    || (
+                        r.Seat.Socket is { } socket
+                        && Harness.Of(r.Link.Device).HomeOf(w.Lead.Id) is >= 0 and var home
+                        && socket.CavityOf(w.Pad) == home
+                        && built
+                            .Stands.OfType<SeatFact>()
+                            .Any(s => s.Device == r.Link.Want.Device && s.Socket == socket.Id)
+                    )
+                )
             );
     }
 

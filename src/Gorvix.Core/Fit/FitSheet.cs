@@ -243,6 +243,7 @@ public enum CellState
 /// <param name="Mode">The mode that its strand shows, or null.</param>
 /// <param name="Mark">A pin or ban that the text does not tell, in a word, or null.</param>
 /// <param name="Quiet">True when the column's head says already why nothing of this kind goes here.</param>
+/// <param name="Soldered">True when it is wired here on the aircraft itself, whatever the plan says.</param>
 public sealed record FitCell(
     string Port,
     CellState State,
@@ -253,7 +254,8 @@ public sealed record FitCell(
     bool Banned,
     string? Mode,
     string? Mark,
-    bool Quiet
+    bool Quiet,
+    bool Soldered
 );
 
 /// <summary>The way of one link on one port, station by station; asked for when a cell is looked at.</summary>

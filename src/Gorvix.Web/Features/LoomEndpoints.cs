@@ -1,6 +1,7 @@
 using Gorvix.Core.Loom;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Tables;
+using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;
@@ -14,6 +15,8 @@ public sealed record LoomView(int Version, LoomSheet Sheet, IReadOnlyList<string
 /// <summary>The Loom screen.</summary>
 internal static class LoomEndpoints
 {
+    private const int MostTries = 8;
+
     public static void MapLoom(this IEndpointRouteBuilder app)
     {
         app.MapGet("/api/builds/{id}/loom", Get)
@@ -22,6 +25,7 @@ internal static class LoomEndpoints
             .Produces<LoomView>()
             .ProducesProblem(404)
             .ProducesProblem(422);
+        app.MapPost("/api/builds/{id}/loom/ticks", Note).WithName("tickStep").WithTags("Loom").Changes();
         app.MapGet("/api/builds/{id}/wires.csv", List)
             .WithName("listWires")
             .WithTags("Loom")
@@ -40,6 +44,45 @@ internal static class LoomEndpoints
                 response
             )
             : Problems.Of(planned.Refused);
+    }
+
+    // Ticks of two tabs do not stand against each other: each is laid on what is stored, as long as its step is there.
+    private static async Task<IResult> Note(
+        string id,
+        Tick tick,
+        Workbench bench,
+        TimeProvider time,
+        CancellationToken stop
+    )
+    {
+        for (var left = MostTries; ; left--)
+        {
+            var planned = await bench.Planned(id, stop);
+            if (planned.Reader is not { } reader)
+            {
+                return Problems.Of(planned.Refused);
+            }
+            try
+            {
+                return await bench.Change(
+                    id,
+                    planned.Stored.Version,
+                    async build =>
+                    {
+                        var now = time.GetUtcNow().UtcDateTime;
+                        var result = await Workers.Run(() => Ticks.Apply(reader.Wired, tick, now), stop);
+                        return result.Build is not { } after ? Proposal.Refused(result.Findings)
+                            : ReferenceEquals(after, reader.Wired.Build.Build) ? Proposal.Of(build, "")
+                            : Proposal.Of(after, result.Words);
+                    },
+                    stop
+                );
+            }
+            catch (BuildChangedException) when (left > 1)
+            {
+                // Another tab came in between.
+            }
+        }
     }
 
     private static async Task<IResult> Get(string id, Workbench bench, CancellationToken stop)
