@@ -28,6 +28,7 @@ public class FloorsTests
         "Formats",
         "Describing",
         "Tables",
+        "Papers",
     ];
 
     [Fact]

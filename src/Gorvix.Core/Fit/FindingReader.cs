@@ -74,13 +74,16 @@ internal sealed class FindingReader(
     public static OpenFindings Open(IReadOnlyList<Finding> findings)
     {
         var open = findings.Where(f => f.Severity > Severity.Note).ToList();
-        var (parts, rails) = (open.Count(IsOfParts), open.Count(IsOfRails));
-        return new OpenFindings(parts, open.Count - parts - rails, rails, [.. findings.Where(IsOfParts)]);
+        var (parts, rails, loom) = (open.Count(IsOfParts), open.Count(IsOfRails), open.Count(IsOfLoom));
+        return new OpenFindings(parts, open.Count - parts - rails - loom, rails, loom, [.. findings.Where(IsOfParts)]);
     }
 
     private static bool IsOfParts(Finding finding) => FeedRules.All.Any(r => r.Id == finding.Rule);
 
     private static bool IsOfRails(Finding finding) => RailRules.All.Any(r => r.Id == finding.Rule);
+
+    private static bool IsOfLoom(Finding finding) =>
+        finding.Rule == WiringRules.Soldered.Id || finding.Rule == WiringRules.Orphan.Id;
 
     private bool IsFed(Link link) => !plan.Feeds.Any(f => f.Feed is null && f.Ways.Device.Id == link.Want.Device);
 

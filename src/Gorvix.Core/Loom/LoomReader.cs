@@ -1,4 +1,6 @@
+using Gorvix.Core.Findings;
 using Gorvix.Core.Wiring;
+using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Loom;
 
@@ -13,6 +15,7 @@ public static class LoomReader
         var (wires, faces) = (reader.Wires(), new PlugReader(wired).Faces());
         var neighbours = new Neighbours(wired.Build.Circuit);
         return new LoomSheet(
+            [.. wired.Ports.Select(p => PortOf(wired, p))],
             wires,
             reader.Spare(),
             faces,
@@ -20,5 +23,22 @@ public static class LoomReader
             new ContinuityReader(wired, wires, neighbours).Pairs(),
             WireReader.Cuts(wires)
         );
+    }
+
+    private static string PortOf(WiredBuild wired, PortSet set)
+    {
+        var link = wired.Build.Links.First(l => l.Id == set.Link);
+        string?[] parts =
+        [
+            set.Mode.Protocol,
+            Phrase.Lower(PlainWords.Of(link.Function.Need)),
+            link.Device.Name,
+            set.Settings.Baud is { } baud ? $"{baud} baud" : null,
+            set.Settings.InvertRx ? "RX inverted" : null,
+            set.Settings.InvertTx ? "TX inverted" : null,
+            set.Settings.HalfDuplex ? "one wire" : null,
+            set.Settings.SwapPins ? "pins swapped" : null,
+        ];
+        return $"{set.Port.Id}: {string.Join(", ", parts.OfType<string>())}";
     }
 }

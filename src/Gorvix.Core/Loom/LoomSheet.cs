@@ -4,6 +4,7 @@ using Gorvix.Core.Wiring;
 namespace Gorvix.Core.Loom;
 
 /// <summary>A build as it is wired by hand: every lead accounted for, in working order, with what to look at and what to measure.</summary>
+/// <param name="Ports">The ports in use, one in a line: "U6: SBUS, control, Relay 16, RX inverted".</param>
 /// <param name="Wires">Every lead that is joined to something on purpose, device by device.</param>
 /// <param name="Spare">Every other lead, with what is done with it.</param>
 /// <param name="Faces">Every plug that is seated, cavity by cavity.</param>
@@ -11,6 +12,7 @@ namespace Gorvix.Core.Loom;
 /// <param name="Continuity">What must beep and what must not, before anything is powered.</param>
 /// <param name="Cuts">What to cut from which reel.</param>
 public sealed record LoomSheet(
+    IReadOnlyList<string> Ports,
     IReadOnlyList<LoomWire> Wires,
     IReadOnlyList<SpareLead> Spare,
     IReadOnlyList<PlugFace> Faces,

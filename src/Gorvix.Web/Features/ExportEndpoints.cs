@@ -93,13 +93,18 @@ internal static class ExportEndpoints
     }
 
     // With the mark by which spreadsheets know UTF-8.
-    internal static IResult List(string list, string name, HttpResponse response)
+    internal static IResult List(string list, string name, HttpResponse response) =>
+        Text(list, Csv, $"{name}.csv", response);
+
+    /// <summary>A text as a file. A list for a spreadsheet begins with the mark by which one knows UTF-8.</summary>
+    internal static IResult Text(string text, string type, string file, HttpResponse response)
     {
-        Name(response, $"{name}.csv");
-        return Results.Bytes([.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(list)], $"{Csv}; charset=utf-8");
+        Name(response, file);
+        var mark = type == Csv ? Encoding.UTF8.Preamble : [];
+        return Results.Bytes([.. mark, .. Encoding.UTF8.GetBytes(text)], $"{type}; charset=utf-8");
     }
 
-    private static void Name(HttpResponse response, string name) =>
+    internal static void Name(HttpResponse response, string name) =>
         response.Headers.ContentDisposition =
             $"attachment; filename=\"{string.Concat(name.Where(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '_' or '.'))}\"";
 }

@@ -1,6 +1,9 @@
 using Gorvix.Core.Loom;
+using Gorvix.Core.Papers;
+using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Tables;
+using Gorvix.Core.Wiring;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 
@@ -26,24 +29,72 @@ internal static class LoomEndpoints
             .ProducesProblem(404)
             .ProducesProblem(422);
         app.MapPost("/api/builds/{id}/loom/ticks", Note).WithName("tickStep").WithTags("Loom").Changes();
-        app.MapGet("/api/builds/{id}/wires.csv", List)
-            .WithName("listWires")
+        MapPaper(app, "wires.csv", "listWires", "text/csv", (_, _, sheet) => WireTable.Write(sheet));
+        MapPaper(
+            app,
+            "loom.md",
+            "writeLoom",
+            "text/markdown",
+            (wired, name, sheet) => LoomText.Write(name, NameOf(wired.Build.Board), sheet, Cautions.Of(wired, sheet))
+        );
+        MapPaper(
+            app,
+            "loom.svg",
+            "drawLoom",
+            "image/svg+xml",
+            (wired, name, sheet) => LoomDrawing.Draw(name, wired.Build.Board, sheet)
+        );
+        MapPaper(
+            app,
+            "card.svg",
+            "drawCard",
+            "image/svg+xml",
+            (wired, name, sheet) => LoomCard.Draw(name, NameOf(wired.Build.Board), sheet)
+        );
+        app.MapGet("/api/builds/{id}/loom.json", Save)
+            .WithName("saveLoom")
             .WithTags("Loom")
-            .Produces(200, contentType: "text/csv")
+            .Produces<LoomView>()
             .ProducesProblem(404)
             .ProducesProblem(422);
     }
 
-    private static async Task<IResult> List(string id, Workbench bench, HttpResponse response, CancellationToken stop)
-    {
-        var planned = await bench.Planned(id, stop);
-        return planned.Reader is { } reader
-            ? ExportEndpoints.List(
-                await Workers.Run(() => WireTable.Write(LoomReader.Of(reader.Wired)), stop),
-                $"{id}-wires",
-                response
+    private static string NameOf(Board board) => $"{board.Maker} {board.Name}, revision {board.Revision}";
+
+    // What is printed, kept with the craft or read by another program.
+    private static void MapPaper(
+        IEndpointRouteBuilder app,
+        string file,
+        string name,
+        string type,
+        Func<WiredBuild, string, LoomSheet, string> write
+    ) =>
+        app.MapGet(
+                $"/api/builds/{{id}}/{file}",
+                async (string id, Workbench bench, HttpResponse response, CancellationToken stop) =>
+                {
+                    var planned = await bench.Planned(id, stop);
+                    if (planned.Reader is not { } reader)
+                    {
+                        return Problems.Of(planned.Refused);
+                    }
+                    var text = await Workers.Run(
+                        () => write(reader.Wired, planned.Stored.Build.Name, LoomReader.Of(reader.Wired)),
+                        stop
+                    );
+                    return ExportEndpoints.Text(text, type, $"{id}-{file}", response);
+                }
             )
-            : Problems.Of(planned.Refused);
+            .WithName(name)
+            .WithTags("Loom")
+            .Produces(200, contentType: type)
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+
+    private static async Task<IResult> Save(string id, Workbench bench, HttpResponse response, CancellationToken stop)
+    {
+        ExportEndpoints.Name(response, $"{id}-loom.json");
+        return await Get(id, bench, stop);
     }
 
     // Ticks of two tabs do not stand against each other: each is laid on what is stored, as long as its step is there.

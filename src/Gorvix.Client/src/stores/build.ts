@@ -207,6 +207,17 @@ export const useBuild = defineStore('build', () => {
       ),
     )
 
+  /** A step of the loom is done, done on another pad, or not done after all. */
+  const tick = (step: string, isDone: boolean, pad: string | null = null) =>
+    send(() =>
+      ask(() =>
+        api.POST('/api/builds/{id}/loom/ticks', {
+          params: { path: path() },
+          body: { step, isDone, pad },
+        }),
+      ),
+    )
+
   /** What a change of the parts would do to the plan; nothing is stored. */
   const foretell = (change: PartsChange): ReturnType<typeof ask<Foretold>> =>
     ask(() =>
@@ -238,6 +249,7 @@ export const useBuild = defineStore('build', () => {
     changeParts,
     unlock,
     choose,
+    tick,
     undo,
     redo,
     foretell,

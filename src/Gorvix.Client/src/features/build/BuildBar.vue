@@ -22,7 +22,7 @@ const steps = computed(() => [
   { name: 'parts' as const, words: 'Parts', open: props.view.sheet.open.parts },
   { name: 'fit' as const, words: 'Fit', open: props.view.sheet.open.fit },
   { name: 'rails' as const, words: 'Rails', open: props.view.sheet.open.rails },
-  { name: 'loom' as const, words: 'Loom', open: 0 },
+  { name: 'loom' as const, words: 'Loom', open: props.view.sheet.open.loom },
 ])
 
 // What is selected stays selected on the next step.

@@ -18,7 +18,8 @@ const spoken = computed(() => {
     blocked: `blocked, ${props.cell.code ?? ''}`,
   }[props.cell.state]
   const wish = props.cell.pinned ? ', pinned' : props.cell.banned ? ', banned' : ''
-  return `${props.name}: ${state}${wish}`
+  const wired = props.cell.soldered ? ', wired on the aircraft' : ''
+  return `${props.name}: ${state}${wish}${wired}`
 })
 </script>
 
@@ -35,6 +36,7 @@ const spoken = computed(() => {
         <rect v-if="cell.state === 'chosen'" class="full" x="1" y="1" width="10" height="10" />
         <rect v-else-if="cell.state === 'possible'" x="1.5" y="1.5" width="9" height="9" />
         <path v-else d="M1.5 10.5l9-9" />
+        <circle v-if="cell.soldered" class="solder" cx="6" cy="6" r="2.6" />
       </svg>
       <span
         v-if="!cell.quiet || selected"
@@ -109,6 +111,17 @@ td {
   background: var(--sheet);
   box-shadow: inset 0 0 0 2px var(--warn);
   color: var(--ink);
+}
+
+/* A drop of solder: light on the full square, dark elsewhere. */
+.mark .solder {
+  fill: var(--ink);
+  stroke: var(--paper);
+  stroke-width: 1;
+}
+
+.chosen .mark .solder {
+  fill: var(--paper);
 }
 
 .clash .mark {

@@ -1,0 +1,67 @@
+using Gorvix.Core.Leaflets;
+using Gorvix.Core.Loom;
+using Gorvix.Core.Parts;
+
+namespace Gorvix.Core.Papers;
+
+/// <summary>The loom as a drawing: each side of the board with the pads in use filled and numbered, and what goes on each beside it.</summary>
+public static class LoomDrawing
+{
+    private const double Width = 190;
+    private const double Scale = 2;
+    private const double Row = 4.2;
+
+    /// <summary>Draws it.</summary>
+    /// <param name="name">What the builder calls the build.</param>
+    /// <param name="board">The board.</param>
+    /// <param name="sheet">The loom.</param>
+    /// <returns>SVG, in millimetres.</returns>
+    public static string Draw(string name, Board board, LoomSheet sheet)
+    {
+        var face = FaceReader.Of(board);
+        var wires = sheet.Wires.Where(w => w.Pad is not null).ToList();
+        var numbers = wires.Select((w, i) => (w.Pad, Number: i + 1)).ToLookup(w => w.Pad!, w => w.Number);
+        var used = face.Pads.Where(p => numbers.Contains(p.Id)).ToList();
+        // Where no positions are told, every pad stands on the same spot: then the list is the drawing.
+        var placed = face.Pads.Select(p => (p.X, p.Y)).Distinct().Count() > 1;
+        List<BoardSide> sides = placed ? [.. used.Select(p => p.Side).Distinct().Order()] : [];
+        var faceHeight = sides.Count == 0 ? 0 : (face.Depth * Scale) + 14;
+        var rest = sheet.Wires.Where(w => w.Pad is null).ToList();
+        var height = 16 + (sides.Count * faceHeight) + ((wires.Count + rest.Count + 1) * Row) + 6;
+        var drawing = new Drawing(Width, height, $"{name}: the wires on the {board.Name}");
+        drawing.Text(4, 8, 5, name, bold: true);
+        drawing.Text(4, 13, 3, $"{board.Maker} {board.Name}, revision {board.Revision}");
+        var top = 16.0;
+        foreach (var side in sides)
+        {
+            drawing.Text(4, top + 5, 3, side == BoardSide.Top ? "Top side" : "Bottom side, turned over", bold: true);
+            var (left, upper) = ((Width - (face.Width * Scale)) / 2, top + 8);
+            drawing.Box(left, upper, face.Width * Scale, face.Depth * Scale);
+            foreach (var pad in face.Pads.Where(p => p.Side == side))
+            {
+                var (x, y) = (left + (pad.X * Scale), upper + ((face.Depth - pad.Y) * Scale));
+                var mine = numbers[pad.Id].ToList();
+                drawing.Box(x - 1.4, y - 1.4, 2.8, 2.8, mine.Count > 0 ? "#000" : "#fff", ("pad", pad.Id));
+                if (mine.Count > 0)
+                {
+                    drawing.Text(x, y + 0.7, 2, $"{mine[0]}", "middle", bold: true, fill: "#fff");
+                }
+            }
+            top += faceHeight;
+        }
+        foreach (var (i, wire) in wires.Concat(rest).Index())
+        {
+            top += Row;
+            drawing.Text(10, top, 3, wire.Pad is null ? "–" : $"{i + 1}", "end", bold: true);
+            drawing.Text(
+                13,
+                top,
+                3,
+                $"{wire.Label}{(wire.Colour is { } colour ? $" ({colour})" : "")} of the {wire.Name}"
+            );
+            drawing.Text(78, top, 3, $"→ {wire.At}");
+            drawing.Text(124, top, 3, wire.Job);
+        }
+        return drawing.ToString();
+    }
+}
