@@ -84,6 +84,8 @@ export const router = createRouter({
       props: (route) => ({
         id: String(route.params.id),
         step: typeof route.query.step === 'string' ? route.query.step : null,
+        bench: route.query.bench === '1',
+        open: route.query.open === '1',
       }),
     },
     {

@@ -52,17 +52,17 @@ public static class BoardLeaflet
         return new Leaflet(
             Line(board),
             [
-                new Fact("Controller", $"{board.Controller}-class"),
-                new Fact("Firmware target", board.Target ?? LeafletWords.Unknown),
-                new Fact("How to tell it", board.Recognise ?? LeafletWords.Unknown),
-                new Fact(
+                new LeafletFact("Controller", $"{board.Controller}-class"),
+                new LeafletFact("Firmware target", board.Target ?? LeafletWords.Unknown),
+                new LeafletFact("How to tell it", board.Recognise ?? LeafletWords.Unknown),
+                new LeafletFact(
                     "Supply input",
                     board.Input is { } input
                         ? $"{PlainWords.Of(input)} ({LeafletWords.Of(LeafletWords.CellsIn(input))})"
                         : LeafletWords.Unknown
                 ),
-                new Fact("Size", BoardWords.Shape(board) ?? LeafletWords.Unknown),
-                .. board.BuiltIns.Select(b => new Fact("Inside", $"{b.Name}: {PlainWords.Of(b.Gives)}")),
+                new LeafletFact("Size", BoardWords.Shape(board) ?? LeafletWords.Unknown),
+                .. board.BuiltIns.Select(b => new LeafletFact("Inside", $"{b.Name}: {PlainWords.Of(b.Gives)}")),
             ],
             [
                 .. Tables(

@@ -42,9 +42,12 @@ public static class DeviceLeaflet
         new(
             Line(device),
             [
-                new Fact("What it is", Phrase.Upper(PlainWords.Of(device.Kind))),
-                new Fact("Plug", device.Plug?.Family ?? (device.Harnesses.Count > 0 ? "by harness" : "bare leads")),
-                .. DeviceWords.Notes(device).Select(n => new Fact("Know", n)),
+                new LeafletFact("What it is", Phrase.Upper(PlainWords.Of(device.Kind))),
+                new LeafletFact(
+                    "Plug",
+                    device.Plug?.Family ?? (device.Harnesses.Count > 0 ? "by harness" : "bare leads")
+                ),
+                .. DeviceWords.Notes(device).Select(n => new LeafletFact("Know", n)),
             ],
             [
                 .. new[]

@@ -36,7 +36,7 @@ public sealed record PartLine(
 /// <param name="Face">A board as it lies on the bench; null for a device.</param>
 public sealed record Leaflet(
     PartLine Line,
-    IReadOnlyList<Fact> Facts,
+    IReadOnlyList<LeafletFact> Facts,
     IReadOnlyList<LeafletTable> Tables,
     IReadOnlyList<Sister> Sisters,
     BoardFace? Face
@@ -45,7 +45,7 @@ public sealed record Leaflet(
 /// <summary>A fact of a part.</summary>
 /// <param name="Name">What it is about.</param>
 /// <param name="Words">What the leaflet says.</param>
-public sealed record Fact(string Name, string Words);
+public sealed record LeafletFact(string Name, string Words);
 
 /// <summary>A table of a leaflet.</summary>
 /// <param name="Title">What it lists.</param>

@@ -196,6 +196,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/loom/ticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tickStep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{id}/wires.csv": {
         parameters: {
             query?: never;
@@ -204,6 +220,70 @@ export interface paths {
             cookie?: never;
         };
         get: operations["listWires"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/loom.md": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["writeLoom"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/loom.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["drawLoom"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/card.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["drawCard"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/loom.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["saveLoom"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1601,12 +1681,12 @@ export interface components {
             /** @description What to know before it is used, or null. */
             doubt: null | string;
         };
-        /** @description A fact of a part. */
+        /** @description One named value that a verdict rests on, with its unit in the text (for example `lead = "TX"`). */
         Fact: {
-            /** @description What it is about. */
+            /** @description The name that the rule's sentence uses in braces. */
             name: string;
-            /** @description What the leaflet says. */
-            words: string;
+            /** @description The value as the builder reads it. */
+            value: string;
         };
         /** @description Something to say about a board that is being described, beside its field. */
         FieldNote: {
@@ -1671,6 +1751,8 @@ export interface components {
             mark: null | string;
             /** @description True when the column's head says already why nothing of this kind goes here. */
             quiet: boolean;
+            /** @description True when it is wired here on the aircraft itself, whatever the plan says. */
+            soldered: boolean;
         };
         /** @description Why one link cannot be carried: a minimal set, so that the rest fits when any one member gives way. */
         FitConflict: {
@@ -2219,12 +2301,19 @@ export interface components {
             /** @description The part in a list. */
             line: components["schemas"]["PartLine"];
             /** @description What the leaflet says of the whole part; "unknown" where it does not. */
-            facts: components["schemas"]["Fact"][];
+            facts: components["schemas"]["LeafletFact"][];
             /** @description What it says row by row. */
             tables: components["schemas"]["LeafletTable"][];
             /** @description Other revisions under the same name, with how to tell them. */
             sisters: components["schemas"]["Sister"][];
             face: null | components["schemas"]["BoardFace"];
+        };
+        /** @description A fact of a part. */
+        LeafletFact: {
+            /** @description What it is about. */
+            name: string;
+            /** @description What the leaflet says. */
+            words: string;
         };
         /**
          * @description The steps in which a board is described: the order in which a leaflet is read.
@@ -2273,6 +2362,8 @@ export interface components {
         };
         /** @description A build as it is wired by hand: every lead accounted for, in working order, with what to look at and what to measure. */
         LoomSheet: {
+            /** @description The ports in use, one in a line: "U6: SBUS, control, Relay 16, RX inverted". */
+            ports: string[];
             /** @description Every lead that is joined to something on purpose, device by device. */
             wires: components["schemas"]["LoomWire"][];
             /** @description Every other lead, with what is done with it. */
@@ -2305,6 +2396,13 @@ export interface components {
             pads: string[];
             /** @description Ids of the pads beside them, which could be bridged. */
             near: string[];
+            /** @description True when it is done as it stands here. */
+            isDone?: boolean;
+            /**
+             * Format: date-time
+             * @description When it was done, UTC; null where nobody has noted it, or while it is not done.
+             */
+            doneOn?: null | string;
         };
         /** @description A build as work for the hands. */
         LoomView: {
@@ -2496,6 +2594,11 @@ export interface components {
              * @description How many under Rails.
              */
             rails: number;
+            /**
+             * Format: int32
+             * @description How many say that the aircraft is wired otherwise than planned.
+             */
+            loom: number;
             /** @description What is mended by another part, pack or supply; notes too. */
             ofParts: components["schemas"]["Finding"][];
         };
@@ -2890,7 +2993,7 @@ export interface components {
             lead: string;
             /**
              * Format: int32
-             * @description The cavity that it leaves, from 1; null when it was held.
+             * @description The cavity that it leaves, from 1; null when it was held or out of the plug.
              */
             from: null | number;
             /**
@@ -3376,7 +3479,7 @@ export interface components {
          * @description What a step is about.
          * @enum {unknown}
          */
-        StepTopic: "backup" | "atDevice" | "plug" | "splice" | "bridge" | "joint" | "seat";
+        StepTopic: "backup" | "undo" | "atDevice" | "plug" | "splice" | "bridge" | "joint" | "seat";
         StringSegment: {
             buffer?: null | string;
             /** Format: int32 */
@@ -3522,6 +3625,15 @@ export interface components {
          * @enum {unknown}
          */
         TalkHabit: "asked" | "always";
+        /** @description A step that somebody has done, or done otherwise, or that is not so after all. */
+        Tick: {
+            /** @description Id of the step. */
+            step: string;
+            /** @description True when it is done; false takes the tick away. */
+            isDone: boolean;
+            /** @description Id of the pad that was used in place of the one that the step names; null where it was done as it says. */
+            pad?: null | string;
+        };
         /** @description A candidate that does not suit what is chosen. */
         Unfit: {
             /** @description The part; for a pack its cells. */
@@ -4157,6 +4269,59 @@ export interface operations {
             };
         };
     };
+    tickStep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Tick"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     listWires: {
         parameters: {
             query?: never;
@@ -4174,6 +4339,160 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    writeLoom: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    drawLoom: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    drawCard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    saveLoom: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoomView"];
+                };
             };
             /** @description Not Found */
             404: {

@@ -14,6 +14,7 @@ const emit = defineEmits<{
 }>()
 
 /** Links without which a link that is left out would fit. */
+const hasSolder = computed(() => props.sheet.links.some((l) => l.cells.some((c) => c.soldered)))
 const inTheWay = computed(() => new Set(props.sheet.conflicts.flatMap((c) => c.links)))
 const letters = useLetters()
 const grid = useTemplateRef<HTMLElement>('grid')

@@ -116,12 +116,13 @@ td {
 /* A drop of solder: light on the full square, dark elsewhere. */
 .mark .solder {
   fill: var(--ink);
-  stroke: var(--paper);
+  stroke: var(--ground);
   stroke-width: 1;
 }
 
 .chosen .mark .solder {
-  fill: var(--paper);
+  fill: var(--chosen);
+  stroke: none;
 }
 
 .clash .mark {

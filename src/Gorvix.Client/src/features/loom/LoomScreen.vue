@@ -12,6 +12,8 @@ import { useBuild } from '@/stores/build'
 import KeyButton from '@/ui/KeyButton.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import { useScreenKeys } from '@/ui/useScreenKeys'
+import BenchMode from './BenchMode.vue'
+import LoomPaper from './LoomPaper.vue'
 import LoomTables from './LoomTables.vue'
 import PlugFaces from './PlugFaces.vue'
 import StepList from './StepList.vue'
@@ -22,16 +24,24 @@ const props = defineProps<{
   id: string
   /** The step that is looked at. */
   step: string | null
+  /** True at the bench: one step at a time, in large letters. */
+  bench: boolean
+  /** True when only what is left to do is shown. */
+  open: boolean
 }>()
 const router = useRouter()
 const route = useRoute()
 const build = useBuild()
 const { view } = storeToRefs(build)
 const loom = useLoom(() => props.id)
+const { steps } = loom
 const keysOpen = ref(false)
 const keys: [string, string][] = [
   ['↑ ↓', 'the step before, the next one'],
-  ['P', 'print'],
+  ['D', 'done, and to the next one; again: not done'],
+  ['O', 'only what is left to do, or everything'],
+  ['B', 'bench: one step in large letters, or the whole list'],
+  ['P', 'print one sheet of paper'],
   ['Z', 'undo'],
   ['Y', 'redo'],
   ['F', 'to Fit'],
@@ -39,8 +49,17 @@ const keys: [string, string][] = [
 ]
 
 const sheet = computed(() => loom.view.value?.sheet)
-const steps = computed(() => sheet.value?.steps ?? [])
-const chosen = computed(() => steps.value.find((s) => s.id === props.step) ?? steps.value[0])
+const left = computed(() => steps.value.filter((s) => !s.isDone))
+const shown = computed(() => (props.open ? left.value : steps.value))
+const chosen = computed(
+  () => steps.value.find((s) => s.id === props.step) ?? left.value[0] ?? steps.value[0],
+)
+const findings = computed(() =>
+  (view.value?.sheet.findings ?? []).filter(
+    (f) => f.rule === 'SOLDERED' || f.rule === 'BUILT-GONE',
+  ),
+)
+const pads = computed(() => view.value?.sheet.face?.pads ?? [])
 const uses = computed(() =>
   Object.fromEntries(
     (sheet.value?.wires ?? []).flatMap((w) => (w.pad ? [[w.pad, `${w.name}: ${w.label}`]] : [])),
@@ -52,22 +71,48 @@ async function go(id: string) {
   await nextTick()
   document.querySelector(`[data-step="${CSS.escape(id)}"]`)?.scrollIntoView({ block: 'nearest' })
 }
+function set(name: 'bench' | 'open', on: boolean) {
+  void router.replace({ query: { ...route.query, [name]: on ? '1' : undefined } })
+}
 function walk(by: number) {
-  const i = steps.value.findIndex((s) => s === chosen.value)
-  const next = steps.value[Math.min(steps.value.length - 1, Math.max(0, i + by))]
+  const list = props.bench ? steps.value : shown.value
+  const i = list.findIndex((s) => s.id === chosen.value?.id)
+  const next = list[Math.min(list.length - 1, Math.max(0, i + by))]
+  if (next) void go(next.id)
+}
+// The next one that is left to do; at the bench a step that is done already is only gone on from.
+function done() {
+  const now = chosen.value
+  if (!now) return
+  const i = steps.value.findIndex((s) => s.id === now.id)
+  const next =
+    steps.value.slice(i + 1).find((s) => !s.isDone) ?? left.value.find((s) => s.id !== now.id)
+  if (!now.isDone) void loom.tick(now.id, true)
+  else if (!props.bench) {
+    void loom.tick(now.id, false)
+    return
+  }
   if (next) void go(next.id)
 }
 function ofPad(pad: string) {
   const step = steps.value.find((s) => s.pads.includes(pad))
   if (step) void go(step.id)
 }
-const print = () => window.print()
+const whole = ref(false)
+async function print(everything: boolean) {
+  whole.value = everything
+  await nextTick()
+  window.print()
+}
 
 useScreenKeys(
   {
     arrowup: () => walk(-1),
     arrowdown: () => walk(1),
-    p: print,
+    d: done,
+    o: () => set('open', !props.open),
+    b: () => set('bench', !props.bench),
+    p: () => void print(false),
     z: () => void build.undo(),
     y: () => void build.redo(),
     f: () => void router.push({ name: 'fit', params: { id: props.id } }),
@@ -92,13 +137,32 @@ watch(
     <StandingNote />
     <p v-if="!view && build.standing === 'loading'" class="quiet" role="status">Planning …</p>
     <template v-if="view">
-      <BuildHead :view="view" :findings="[]" @keys="keysOpen = true" />
+      <BuildHead
+        v-if="!bench"
+        class="no-print"
+        :view="view"
+        :findings="findings"
+        @keys="keysOpen = true"
+      />
       <ProblemNote
         v-if="loom.problem.value"
         title="The loom cannot be shown"
         :problem="loom.problem.value"
       />
-      <template v-if="sheet">
+      <BenchMode
+        v-if="sheet && bench"
+        class="no-print"
+        :steps="steps"
+        :chosen="chosen"
+        :face="view.sheet.face"
+        :name="view.name"
+        :uses="uses"
+        @done="done"
+        @walk="walk"
+        @pad="ofPad"
+        @leave="set('bench', false)"
+      />
+      <div v-else-if="sheet" class="no-print">
         <ul class="cautions" data-testid="cautions">
           <li v-for="c in loom.view.value?.cautions" :key="c">{{ c }}</li>
         </ul>
@@ -106,16 +170,38 @@ watch(
           <div>
             <header class="order">
               <h2>In this order</h2>
-              <KeyButton class="no-print" letter="P" data-do="print" @click="print"
-                >Print</KeyButton
+              <span class="count" data-testid="count"
+                >{{ steps.length - left.length }} of {{ steps.length }} done</span
               >
+              <span class="buttons">
+                <KeyButton
+                  letter="O"
+                  data-do="open"
+                  :pressed="open"
+                  :aria-pressed="open"
+                  @click="set('open', !open)"
+                  >What is left</KeyButton
+                >
+                <KeyButton letter="B" data-do="bench" @click="set('bench', true)">Bench</KeyButton>
+                <KeyButton letter="P" data-do="print" @click="print(false)">Print</KeyButton>
+              </span>
             </header>
-            <StepList :steps="steps" :chosen="chosen?.id ?? null" @choose="go" />
+            <StepList
+              :steps="steps"
+              :shown="shown"
+              :chosen="chosen?.id ?? null"
+              :pads="pads"
+              @choose="go"
+              @tick="loom.tick"
+            />
+            <p v-if="shown.length === 0" role="status" class="quiet" data-testid="all-done">
+              Nothing is left to do. Measure before the first power; the pairs are below.
+            </p>
           </div>
           <aside>
             <BoardFace
               v-if="view.sheet.face"
-              class="board no-print"
+              class="board"
               :face="view.sheet.face"
               :name="view.name"
               :lit="chosen?.pads ?? []"
@@ -129,9 +215,10 @@ watch(
             <PlugFaces :faces="sheet.faces" />
           </aside>
         </div>
-        <LoomTables :sheet="sheet" :build="id" />
-      </template>
+        <LoomTables :sheet="sheet" :build="id" @print="print(true)" />
+      </div>
       <v-skeleton-loader v-else-if="!loom.problem.value" type="article@2" />
+      <LoomPaper v-if="loom.view.value" :view="view" :loom="loom.view.value" :whole="whole" />
     </template>
     <KeysDialog v-model="keysOpen" :keys="keys" />
   </main>
@@ -171,9 +258,21 @@ aside {
 
 .order {
   display: flex;
-  gap: 12px;
+  flex-wrap: wrap;
+  gap: 4px 12px;
   align-items: center;
-  justify-content: space-between;
+}
+
+.count {
+  flex: 1;
+  color: var(--ink-2);
+  font-variant-numeric: tabular-nums;
+  white-space: nowrap;
+}
+
+.buttons {
+  display: flex;
+  gap: 8px;
 }
 
 h2 {
@@ -199,12 +298,8 @@ h2 {
 }
 
 @media print {
-  .columns {
-    display: block;
-  }
-
-  aside {
-    position: static;
+  .loom {
+    padding: 0;
   }
 }
 </style>

@@ -1,15 +1,10 @@
 <script setup lang="ts">
 import type { LoomView } from '@/api/client'
+import { mustBe } from './useLoom'
 
 /** Every wire, every lead that stays loose, what to measure before power, and what to cut. */
 defineProps<{ sheet: LoomView['sheet']; build: string }>()
-const finds = { beeps: 'beeps', silent: 'silent', ohms: 'ohms', diode: 'diode' }
-const read = (p: LoomView['sheet']['continuity'][number]) =>
-  p.finds === 'ohms'
-    ? `${p.value} Ω`
-    : p.finds === 'diode'
-      ? `${p.value.toFixed(2)} V one way`
-      : finds[p.finds]
+defineEmits<{ print: [] }>()
 </script>
 
 <template>
@@ -45,8 +40,15 @@ const read = (p: LoomView['sheet']['continuity'][number]) =>
     <p class="quiet small">
       Twist each signal and supply with the ground of its device. Without a gauge and a length: a
       lead that stays in its plug.
-      <a class="no-print" :href="`/api/builds/${build}/wires.csv`" download
-        >The list for a spreadsheet</a
+    </p>
+    <p class="files">
+      <a :href="`/api/builds/${build}/card.svg`" download>Card for the craft</a>
+      <a :href="`/api/builds/${build}/loom.svg`" download>Drawing</a>
+      <a :href="`/api/builds/${build}/wires.csv`" download>List for a spreadsheet</a>
+      <a :href="`/api/builds/${build}/loom.md`" download>Page as text</a>
+      <a :href="`/api/builds/${build}/loom.json`" download>JSON</a>
+      <v-btn size="small" variant="outlined" data-do="print-all" @click="$emit('print')"
+        >Print with all steps and pairs</v-btn
       >
     </p>
   </section>
@@ -75,7 +77,7 @@ const read = (p: LoomView['sheet']['continuity'][number]) =>
         <tr v-for="(p, i) in sheet.continuity" :key="i">
           <td class="label">{{ p.one }}</td>
           <td class="label">{{ p.other }}</td>
-          <td class="must" :class="p.finds">{{ read(p) }}</td>
+          <td class="must" :class="p.finds">{{ mustBe(p) }}</td>
           <td>{{ p.why }}</td>
         </tr>
       </tbody>
@@ -115,6 +117,19 @@ ul {
 .must {
   font-weight: 650;
   white-space: nowrap;
+}
+
+.files {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  margin-top: 6px;
+}
+
+.files a {
+  display: inline-flex;
+  align-items: center;
+  min-height: 32px;
 }
 
 .small {

@@ -1,11 +1,24 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { bySide, type Step } from './useLoom'
+import type { FacePad } from '@/api/client'
+import OtherPad from './OtherPad.vue'
+import { bySide, dayOf, type Step } from './useLoom'
 
-/** The work in its order, grouped by how the board lies; the chosen step tells how, and what to look at afterwards. */
-const props = defineProps<{ steps: Step[]; chosen: string | null }>()
-defineEmits<{ choose: [id: string] }>()
-const groups = computed(() => bySide(props.steps))
+/**
+ * The work in its order, grouped by how the board lies. Each step has its box to tick; the chosen one tells how, what to look at
+ * afterwards, and takes another pad where one was used.
+ */
+const props = defineProps<{
+  steps: Step[]
+  shown: Step[]
+  chosen: string | null
+  pads: FacePad[]
+}>()
+defineEmits<{
+  choose: [id: string]
+  tick: [id: string, done: boolean, pad: string | null]
+}>()
+const groups = computed(() => bySide(props.shown))
 const number = computed(() => new Map(props.steps.map((s, i) => [s.id, i + 1])))
 </script>
 
@@ -13,15 +26,47 @@ const number = computed(() => new Map(props.steps.map((s, i) => [s.id, i + 1])))
   <section v-for="(g, i) in groups" :key="i" class="group">
     <h3>{{ g.words }}</h3>
     <ol>
-      <li v-for="s in g.steps" :key="s.id" :class="{ chosen: s.id === chosen }" :data-step="s.id">
-        <button type="button" :aria-expanded="s.id === chosen" @click="$emit('choose', s.id)">
-          <span class="box" aria-hidden="true"></span>
-          <span class="n">{{ number.get(s.id) }}</span>
-          <span class="words">{{ s.words }}</span>
-        </button>
-        <div class="more" :class="{ shown: s.id === chosen }">
+      <li
+        v-for="s in g.steps"
+        :key="s.id"
+        :class="{ chosen: s.id === chosen, done: s.isDone }"
+        :data-step="s.id"
+      >
+        <div class="row">
+          <button
+            type="button"
+            class="tick"
+            role="checkbox"
+            :aria-checked="s.isDone"
+            :aria-label="`Step ${number.get(s.id)} is done`"
+            @click="$emit('tick', s.id, !s.isDone, null)"
+          >
+            <svg viewBox="0 0 20 20" aria-hidden="true">
+              <rect x="1" y="1" width="18" height="18" />
+              <path v-if="s.isDone" d="M4.5 10.5l4 4 7.5-9" />
+            </svg>
+          </button>
+          <button
+            type="button"
+            class="what"
+            :aria-expanded="s.id === chosen"
+            @click="$emit('choose', s.id)"
+          >
+            <span class="n">{{ number.get(s.id) }}</span>
+            <span class="words">{{ s.words }}</span>
+            <time v-if="s.isDone && s.doneOn" class="quiet">{{ dayOf(s.doneOn) }}</time>
+          </button>
+        </div>
+        <div v-if="s.id === chosen" class="more">
           <p v-if="s.iron">{{ s.iron }}</p>
           <p v-if="s.look" class="look">{{ s.look }}</p>
+          <OtherPad
+            v-if="s.topic === 'joint' || s.topic === 'splice'"
+            class="no-print"
+            :pads="pads"
+            :planned="s.pads"
+            @used="(pad: string) => $emit('tick', s.id, true, pad)"
+          />
         </div>
       </li>
     </ol>
@@ -47,32 +92,67 @@ ol {
 
 li {
   border-bottom: 1px solid var(--line-faint);
+  border-left: 4px solid transparent;
   break-inside: avoid;
 }
 
-button {
+.row {
   display: flex;
-  gap: 10px;
-  width: 100%;
-  min-height: 44px;
-  padding: 9px 8px 9px 4px;
+}
+
+button {
   border: 0;
-  border-left: 4px solid transparent;
   background: none;
   color: inherit;
   font: inherit;
-  text-align: left;
   cursor: pointer;
 }
 
-button:hover {
+.tick {
+  flex: none;
+  width: 44px;
+  min-height: 44px;
+  padding: 11px 0 0;
+}
+
+.tick svg {
+  width: 22px;
+  height: 22px;
+  fill: none;
+  stroke: currentcolor;
+  stroke-width: 1.5;
+}
+
+.tick path {
+  stroke-width: 2.5;
+}
+
+.what {
+  display: flex;
+  flex: 1;
+  gap: 10px;
+  min-width: 0;
+  min-height: 44px;
+  padding: 9px 8px 9px 0;
+  text-align: left;
+}
+
+.row:hover,
+.chosen {
   background: var(--sheet);
 }
 
-.chosen button {
+.chosen {
   border-left-color: var(--chosen);
-  background: var(--sheet);
+}
+
+.chosen .what {
   font-weight: 600;
+}
+
+.done .words,
+.done .n {
+  color: var(--ink-2);
 }
 
 .n {
@@ -84,17 +164,19 @@ button:hover {
 }
 
 .words {
+  flex: 1;
+  min-width: 0;
   overflow-wrap: anywhere;
 }
 
-.more {
-  display: none;
-  padding: 0 12px 10px 46px;
-  background: var(--sheet);
+time {
+  flex: none;
+  font-size: 0.875rem;
+  font-weight: 400;
 }
 
-.more.shown {
-  display: block;
+.more {
+  padding: 0 12px 10px 78px;
 }
 
 .look {
@@ -102,34 +184,34 @@ button:hover {
   color: var(--ink-2);
 }
 
-.box {
-  display: none;
-}
-
 @media print {
-  button {
+  .tick,
+  .what {
     min-height: 0;
-    padding: 3px 0;
+    padding-top: 3px;
+    padding-bottom: 3px;
     font-size: 10pt;
   }
 
-  .chosen button {
+  .tick {
+    width: 26px;
+  }
+
+  .tick svg {
+    width: 13px;
+    height: 13px;
+  }
+
+  .chosen {
     border-left-color: transparent;
+  }
+
+  .chosen .what {
     font-weight: 400;
   }
 
-  .more,
-  .more.shown {
+  .more {
     display: none;
-  }
-
-  .box {
-    display: block;
-    flex: none;
-    width: 12px;
-    height: 12px;
-    margin-top: 3px;
-    border: 1px solid #000;
   }
 }
 </style>

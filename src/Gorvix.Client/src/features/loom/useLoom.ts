@@ -1,13 +1,26 @@
-import { ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { api, ask, type LoomView, type Problem } from '@/api/client'
+import { useBuild } from '@/stores/build'
 
 export type Step = LoomView['sheet']['steps'][number]
 
-/** The wires of a build and the order of the work; the last answer stays until the next one is there. */
+/**
+ * The wires of a build and the order of the work; the last answer stays until the next one is there. A tick is shown at once and
+ * given back when it is refused.
+ */
 export function useLoom(build: () => string) {
+  const store = useBuild()
   const view = shallowRef<LoomView | null>(null)
   const problem = ref<Problem | null>(null)
+  const pending = shallowRef(new Map<string, boolean>())
   let turn = 0
+
+  const steps = computed<Step[]>(() =>
+    (view.value?.sheet.steps ?? []).map((s) => ({
+      ...s,
+      isDone: pending.value.get(s.id) ?? s.isDone,
+    })),
+  )
 
   async function read() {
     const own = ++turn
@@ -18,7 +31,23 @@ export function useLoom(build: () => string) {
     view.value = data ?? view.value
     problem.value = refused
   }
-  return { view, problem, read }
+
+  /** Says that a step is done, or not; on another pad than the one that it names where one is given. */
+  async function tick(step: string, isDone: boolean, pad: string | null = null) {
+    pending.value = new Map(pending.value).set(step, isDone)
+    await store.tick(step, isDone, pad)
+    await read()
+    const rest = new Map(pending.value)
+    rest.delete(step)
+    pending.value = rest
+  }
+  return { view, steps, problem, read, tick }
+}
+
+const headings: Partial<Record<Step['topic'], string>> = {
+  undo: 'Take off first',
+  seat: 'Plugs in',
+  bridge: 'Bridges',
 }
 
 /** Steps that are done with the board lying in one way, in the order of the work. */
@@ -26,18 +55,27 @@ export function bySide(steps: Step[]) {
   const groups: { words: string; steps: Step[] }[] = []
   for (const step of steps) {
     const words =
-      step.topic === 'seat'
-        ? 'Plugs in'
-        : step.topic === 'bridge'
-          ? 'Bridges'
-          : step.side === 'bottom'
-            ? 'Bottom side up'
-            : step.side === 'top'
-              ? 'Top side up'
-              : 'Away from the board'
+      headings[step.topic] ??
+      (step.side === 'bottom'
+        ? 'Bottom side up'
+        : step.side === 'top'
+          ? 'Top side up'
+          : 'Away from the board')
     const last = groups[groups.length - 1]
     if (last?.words === words) last.steps.push(step)
     else groups.push({ words, steps: [step] })
   }
   return groups
 }
+
+/** The day on which a step was done, as the builder's own calendar has it. */
+export const dayOf = (on: string) =>
+  new Date(on).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
+
+/** What a meter must say between two points. */
+export const mustBe = (p: LoomView['sheet']['continuity'][number]) =>
+  p.finds === 'ohms'
+    ? `${p.value} Ω`
+    : p.finds === 'diode'
+      ? `${p.value.toFixed(2)} V one way`
+      : p.finds

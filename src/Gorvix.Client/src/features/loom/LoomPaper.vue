@@ -1,0 +1,165 @@
+<script setup lang="ts">
+import type { FitView, LoomView } from '@/api/client'
+import { bySide, mustBe } from './useLoom'
+
+/** What goes to the bench on one sheet of paper: ports, wires, plugs, bridges, leads that go nowhere, cautions. Only on paper. */
+defineProps<{
+  view: FitView
+  loom: LoomView
+  /** True for every step and every pair to measure, on more sheets. */
+  whole: boolean
+}>()
+const moves = (f: LoomView['sheet']['faces'][number]) =>
+  f.cavities.map((c) => `${c.number} ${c.needs?.label ?? '–'}`).join(' · ')
+</script>
+
+<template>
+  <section class="paper" data-testid="paper">
+    <h1>{{ view.name }}</h1>
+    <p class="cautions">{{ loom.cautions.join(' ') }}</p>
+    <h2>Ports</h2>
+    <p>{{ loom.sheet.ports.join('; ') }}.</p>
+    <h2>Wires</h2>
+    <table>
+      <thead>
+        <tr>
+          <th></th>
+          <th>Device</th>
+          <th>Lead</th>
+          <th>Colour</th>
+          <th>To</th>
+          <th>For</th>
+          <th>AWG</th>
+          <th>cm</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="w in loom.sheet.wires" :key="w.id">
+          <td><span class="box"></span></td>
+          <td>{{ w.name }}</td>
+          <td class="label">{{ w.label }}</td>
+          <td>{{ w.colour }}</td>
+          <td class="label">{{ w.at }}</td>
+          <td>{{ w.job }}</td>
+          <td>{{ w.isJoint ? w.gauge : '' }}</td>
+          <td>{{ w.isJoint ? w.millimetres / 10 : '' }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <template v-if="loom.sheet.faces.length > 0">
+      <h2>Plugs, pin 1 at the marked end</h2>
+      <p v-for="f in loom.sheet.faces" :key="f.device">
+        {{ f.name }} in {{ f.socket }}: <span class="label">{{ moves(f) }}</span>
+      </p>
+    </template>
+    <template v-for="topic in ['undo', 'plug', 'bridge'] as const" :key="topic">
+      <template v-if="loom.sheet.steps.some((s) => s.topic === topic)">
+        <h2>{{ { undo: 'Take off first', plug: 'At the plugs', bridge: 'Bridges' }[topic] }}</h2>
+        <p v-for="s in loom.sheet.steps.filter((x) => x.topic === topic)" :key="s.id">
+          <span class="box"></span> {{ s.words }}
+        </p>
+      </template>
+    </template>
+    <template v-if="loom.sheet.spare.length > 0">
+      <h2>Leads that go nowhere</h2>
+      <p>
+        {{ loom.sheet.spare.map((s) => `${s.label} of the ${s.name}: ${s.treatment}`).join('; ') }}.
+      </p>
+    </template>
+    <div v-if="whole" class="more">
+      <h2>In this order</h2>
+      <template v-for="(g, i) in bySide(loom.sheet.steps)" :key="i">
+        <h3>{{ g.words }}</h3>
+        <p v-for="s in g.steps" :key="s.id">
+          <span class="box"></span> {{ s.words }} {{ s.iron }} {{ s.look }}
+        </p>
+      </template>
+      <h2>Before the first power: battery and USB off</h2>
+      <table>
+        <tbody>
+          <tr v-for="(p, i) in loom.sheet.continuity" :key="i">
+            <td><span class="box"></span></td>
+            <td class="label">{{ p.one }}</td>
+            <td class="label">{{ p.other }}</td>
+            <td>{{ mustBe(p) }}</td>
+            <td>{{ p.why }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <h2>To cut</h2>
+      <p v-for="(c, i) in loom.sheet.cuts" :key="i">
+        AWG {{ c.gauge }}, {{ c.colour ?? 'any colour' }}: {{ c.pieces }},
+        {{ c.millimetres / 10 }} cm together
+      </p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.paper {
+  display: none;
+}
+
+@media print {
+  .paper {
+    display: block;
+    font-size: 7.6pt;
+    line-height: 1.18;
+  }
+
+  h1 {
+    font-size: 13pt;
+    font-weight: 650;
+  }
+
+  h2 {
+    margin: 4pt 0 1pt;
+    font-size: 9pt;
+    font-weight: 650;
+  }
+
+  .cautions {
+    margin-top: 2pt;
+    padding: 2pt 4pt;
+    border: 0.7pt solid #000;
+  }
+
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+
+  th,
+  td {
+    padding: 0.5pt 3pt 0.5pt 0;
+    border-bottom: 0.4pt solid #888;
+    text-align: left;
+    vertical-align: baseline;
+  }
+
+  .label {
+    font-size: 7pt;
+  }
+
+  .more {
+    break-before: page;
+  }
+
+  h3 {
+    margin-top: 3pt;
+    font-weight: 650;
+  }
+
+  tr,
+  p {
+    break-inside: avoid;
+  }
+
+  .box {
+    display: inline-block;
+    width: 6pt;
+    height: 6pt;
+    border: 0.6pt solid #000;
+  }
+}
+</style>
