@@ -1,4 +1,6 @@
 using OpenQA.Selenium;
+using UglyToad.PdfPig;
+using UglyToad.PdfPig.DocumentLayoutAnalysis.TextExtractor;
 
 namespace Gorvix.Browser.Tests;
 
@@ -16,7 +18,7 @@ public class LoomScreenTests
         page.Says("[data-step='plug air-unit'].chosen", "SBUS out of 6. Insulate SBUS.");
         Assert.Contains("step=plug", page.Driver.Url);
 
-        page.Click("[data-step='joint receiver sbus'] button");
+        page.Click("[data-step='joint receiver sbus'] .what");
         page.Says("[data-step='joint receiver sbus']", "nothing between T6 and T4");
         page.Says(".lit", "T6");
         page.Shot("loom");
@@ -41,4 +43,116 @@ public class LoomScreenTests
         page.Says("[data-testid='spare']", "SBUS of the Beacon D6");
         Assert.Equal("", page.Console());
     }
+
+    [Fact]
+    public async Task From_plan_to_a_ticked_list_on_a_tablet_with_keys_alone_then_a_device_is_exchanged()
+    {
+        await using var page = await Page.Open("/builds/north-face-hare/loom", width: 768, height: 1024);
+        page.Says("[data-testid='count']", "0 of");
+        page.Press("b");
+        page.Says("[data-testid='bench-step']", "difference from default");
+        page.Shot("bench");
+        var steps = Steps(page);
+        for (var done = 0; done < steps; done++)
+        {
+            page.Says(".progress", $"{done} of {steps} done");
+            page.Press("d");
+        }
+        page.Says("[role='status']", "Every step is done.");
+        page.Press("b");
+        page.Press("o");
+        page.Says("[data-testid='all-done']", "Nothing is left to do.");
+        Assert.Equal("", page.Accessibility());
+
+        // Another receiver: its old wires come off, its new ones go on, and nothing else is asked for.
+        page.Go("/builds/north-face-hare/parts");
+        page.Click("[data-exchange='receiver']");
+        page.Find("[data-candidate]").SendKeys(Keys.Enter);
+        page.Says("#told", "Then:");
+        page.Click("#take");
+        page.Says("[aria-label*='open finding']", "");
+        page.Click("#to-loom");
+        page.Press("o");
+        page.Says(".findings", "was exchanged for another one");
+        page.Says(".group h3", "Take off first");
+        var left = page.All("[data-step]").Select(s => s.GetAttribute("data-step")!).ToList();
+        Assert.All(
+            left,
+            id =>
+                Assert.True(
+                    id.StartsWith("off ", StringComparison.Ordinal)
+                        || id.StartsWith("joint receiver ", StringComparison.Ordinal)
+                        || id.StartsWith("plug receiver", StringComparison.Ordinal)
+                        || id.StartsWith("bridge ", StringComparison.Ordinal),
+                    id
+                )
+        );
+        page.Shot("loom-change");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task The_same_with_a_finger_alone()
+    {
+        await using var page = await Page.Open("/builds/ramp-swift/loom", width: 768, height: 1024);
+        page.Tap("[data-do='bench']");
+        page.Find("[data-testid='bench-step']");
+        var steps = Steps(page);
+        for (var done = 0; done < steps; done++)
+        {
+            page.Says(".progress", $"{done} of {steps} done");
+            page.Tap("[data-testid='bench-step']");
+        }
+        page.Says("[role='status']", "Every step is done.");
+        page.Tap("[data-do='undo']");
+        page.Says(".progress", $"{steps - 1} of {steps} done");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task A_wire_that_went_on_another_pad_is_noted_there_and_the_plan_follows()
+    {
+        await using var page = await Page.Open("/builds/crusher-house-lark/loom?step=joint%20receiver%20sbus");
+        page.Click("[data-do='other-pad']");
+        page.Press("R2");
+        page.Find(".v-overlay--active .v-list-item");
+        page.Press(Keys.Enter);
+        page.Says("[data-testid='moved']", "Control (Relay 16) moved from U6 to U2.");
+        page.Says("[data-step='joint receiver sbus'].done", "to R2, top side");
+        page.Click("#to-fit");
+        page.Says(".legend", "");
+        Assert.Contains("wired on the aircraft", page.Find("[data-cell='control U2']").GetAttribute("aria-label"));
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task On_paper_a_build_of_five_devices_is_one_page_with_every_wire()
+    {
+        await using var page = await Page.Open("/builds/crusher-house-lark/loom");
+        page.Find("[data-testid='wires'] tr[data-wire]");
+        var wires = page.All("[data-testid='wires'] tr[data-wire]")
+            .Select(r => r.FindElements(By.TagName("td")).Select(c => c.Text).ToList())
+            .ToList();
+        using var paper = PdfDocument.Open(page.Print());
+        var sheet = Assert.Single(paper.GetPages());
+        var text = Squeezed(ContentOrderTextExtractor.GetText(sheet));
+        Assert.True(wires.Count > 15);
+        // From, to, and what for: wherever the lines of the table are cut.
+        Assert.All(
+            wires,
+            w =>
+            {
+                Assert.Contains(Squeezed(w[2]), text, StringComparison.Ordinal);
+                Assert.Contains(Squeezed(w[3]), text, StringComparison.Ordinal);
+            }
+        );
+        Assert.Contains(Squeezed("U6: SBUS, control, Relay 16"), text, StringComparison.Ordinal);
+        Assert.Contains(Squeezed("Propellers off"), text, StringComparison.Ordinal);
+        Assert.Contains(Squeezed("Beacon D6 in AIR"), text, StringComparison.Ordinal);
+    }
+
+    private static string Squeezed(string text) => string.Concat(text.Where(c => !char.IsWhiteSpace(c)));
+
+    private static int Steps(Page page) =>
+        int.Parse(page.Text(".progress").Split(' ')[2], System.Globalization.CultureInfo.InvariantCulture);
 }

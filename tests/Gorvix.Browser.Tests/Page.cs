@@ -2,6 +2,7 @@ using Gorvix.Web.Hosting;
 using Microsoft.AspNetCore.Builder;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Interactions;
 using OpenQA.Selenium.Support.UI;
 
 namespace Gorvix.Browser.Tests;
@@ -165,6 +166,37 @@ public sealed class Page : IAsyncDisposable
 
     /// <summary>Runs a script that calls its first argument when it is done.</summary>
     public object? RunAsync(string script) => _driver.ExecuteAsyncScript(script);
+
+    /// <summary>Taps an element with a finger.</summary>
+    public void Tap(string css)
+    {
+        var element = Find(css);
+        _driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'nearest' })", element);
+        var finger = new PointerInputDevice(PointerKind.Touch);
+        var tap = new ActionSequence(finger)
+            .AddAction(finger.CreatePointerMove(element, 0, 0, TimeSpan.Zero))
+            .AddAction(finger.CreatePointerDown(MouseButton.Left))
+            .AddAction(finger.CreatePointerUp(MouseButton.Left));
+        _driver.PerformActions([tap]);
+    }
+
+    /// <summary>The page as the browser would print it, on A4.</summary>
+    public byte[] Print() =>
+        Convert.FromBase64String(
+            (string)
+                (
+                    (IReadOnlyDictionary<string, object>)
+                        _driver.ExecuteCdpCommand(
+                            "Page.printToPDF",
+                            new Dictionary<string, object?>
+                            {
+                                ["paperWidth"] = 8.27,
+                                ["paperHeight"] = 11.69,
+                                ["printBackground"] = false,
+                            }
+                        )!
+                )["data"]
+        );
 
     /// <summary>What the accessibility engine has to say about the page; empty when all is well.</summary>
     public string Accessibility()

@@ -25,20 +25,23 @@ public static class LoomReader
         );
     }
 
-    private static string PortOf(WiredBuild wired, PortSet set)
+    private static LoomPort PortOf(WiredBuild wired, PortSet set)
     {
         var link = wired.Build.Links.First(l => l.Id == set.Link);
-        string?[] parts =
+        string?[] switches =
         [
-            set.Mode.Protocol,
-            Phrase.Lower(PlainWords.Of(link.Function.Need)),
-            link.Device.Name,
             set.Settings.Baud is { } baud ? $"{baud} baud" : null,
             set.Settings.InvertRx ? "RX inverted" : null,
             set.Settings.InvertTx ? "TX inverted" : null,
             set.Settings.HalfDuplex ? "one wire" : null,
             set.Settings.SwapPins ? "pins swapped" : null,
         ];
-        return $"{set.Port.Id}: {string.Join(", ", parts.OfType<string>())}";
+        return new LoomPort(
+            set.Port.Id,
+            set.Mode.Protocol,
+            Phrase.Lower(PlainWords.Of(link.Function.Need)),
+            link.Device.Name,
+            [.. switches.OfType<string>()]
+        );
     }
 }

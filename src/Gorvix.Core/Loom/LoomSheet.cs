@@ -4,7 +4,7 @@ using Gorvix.Core.Wiring;
 namespace Gorvix.Core.Loom;
 
 /// <summary>A build as it is wired by hand: every lead accounted for, in working order, with what to look at and what to measure.</summary>
-/// <param name="Ports">The ports in use, one in a line: "U6: SBUS, control, Relay 16, RX inverted".</param>
+/// <param name="Ports">The ports in use.</param>
 /// <param name="Wires">Every lead that is joined to something on purpose, device by device.</param>
 /// <param name="Spare">Every other lead, with what is done with it.</param>
 /// <param name="Faces">Every plug that is seated, cavity by cavity.</param>
@@ -12,7 +12,7 @@ namespace Gorvix.Core.Loom;
 /// <param name="Continuity">What must beep and what must not, before anything is powered.</param>
 /// <param name="Cuts">What to cut from which reel.</param>
 public sealed record LoomSheet(
-    IReadOnlyList<string> Ports,
+    IReadOnlyList<LoomPort> Ports,
     IReadOnlyList<LoomWire> Wires,
     IReadOnlyList<SpareLead> Spare,
     IReadOnlyList<PlugFace> Faces,
@@ -20,6 +20,18 @@ public sealed record LoomSheet(
     IReadOnlyList<ContinuityPair> Continuity,
     IReadOnlyList<WireCutLine> Cuts
 );
+
+/// <summary>A port in use.</summary>
+/// <param name="Port">Id of the port.</param>
+/// <param name="Protocol">The protocol on it.</param>
+/// <param name="Need">What it gives, in words.</param>
+/// <param name="Device">What the builder calls the device.</param>
+/// <param name="Switches">How it is set besides, in words: "100000 baud", "RX inverted".</param>
+public sealed record LoomPort(string Port, string Protocol, string Need, string Device, IReadOnlyList<string> Switches)
+{
+    /// <summary>In one line: "U6: SBUS, control, Relay 16, 100000 baud, RX inverted".</summary>
+    public string Words => $"{Port}: {string.Join(", ", [Protocol, Need, Device, .. Switches])}";
+}
 
 /// <summary>A wire: a lead with what it is joined to.</summary>
 /// <param name="Id">Its id in addresses: device and lead.</param>

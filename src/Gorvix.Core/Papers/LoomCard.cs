@@ -72,8 +72,8 @@ public static class LoomCard
             {
                 break;
             }
-            drawing.Text(Margin, top, 2, Cut(port, text, 2));
-            top += 2.9;
+            drawing.Text(Margin, top, 2.2, Cut($"{port.Port} {port.Protocol}: {port.Device}", text, 2.2));
+            top += 3.1;
         }
         return drawing.ToString();
     }

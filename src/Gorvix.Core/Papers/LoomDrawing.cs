@@ -8,7 +8,10 @@ namespace Gorvix.Core.Papers;
 public static class LoomDrawing
 {
     private const double Width = 190;
-    private const double Scale = 2;
+
+    // A side fills the sheet, but is never drawn more than four times as large as it is.
+    private const double MostScale = 4;
+    private const double FaceWidth = 170;
     private const double Row = 4.2;
 
     /// <summary>Draws it.</summary>
@@ -19,13 +22,14 @@ public static class LoomDrawing
     public static string Draw(string name, Board board, LoomSheet sheet)
     {
         var face = FaceReader.Of(board);
+        var scale = Math.Min(MostScale, FaceWidth / Math.Max(1, face.Width));
         var wires = sheet.Wires.Where(w => w.Pad is not null).ToList();
         var numbers = wires.Select((w, i) => (w.Pad, Number: i + 1)).ToLookup(w => w.Pad!, w => w.Number);
         var used = face.Pads.Where(p => numbers.Contains(p.Id)).ToList();
         // Where no positions are told, every pad stands on the same spot: then the list is the drawing.
         var placed = face.Pads.Select(p => (p.X, p.Y)).Distinct().Count() > 1;
         List<BoardSide> sides = placed ? [.. used.Select(p => p.Side).Distinct().Order()] : [];
-        var faceHeight = sides.Count == 0 ? 0 : (face.Depth * Scale) + 14;
+        var faceHeight = sides.Count == 0 ? 0 : (face.Depth * scale) + 14;
         var rest = sheet.Wires.Where(w => w.Pad is null).ToList();
         var height = 16 + (sides.Count * faceHeight) + ((wires.Count + rest.Count + 1) * Row) + 6;
         var drawing = new Drawing(Width, height, $"{name}: the wires on the {board.Name}");
@@ -35,16 +39,30 @@ public static class LoomDrawing
         foreach (var side in sides)
         {
             drawing.Text(4, top + 5, 3, side == BoardSide.Top ? "Top side" : "Bottom side, turned over", bold: true);
-            var (left, upper) = ((Width - (face.Width * Scale)) / 2, top + 8);
-            drawing.Box(left, upper, face.Width * Scale, face.Depth * Scale);
+            var (left, upper) = ((Width - (face.Width * scale)) / 2, top + 8);
+            drawing.Box(left, upper, face.Width * scale, face.Depth * scale);
             foreach (var pad in face.Pads.Where(p => p.Side == side))
             {
-                var (x, y) = (left + (pad.X * Scale), upper + ((face.Depth - pad.Y) * Scale));
+                var (x, y) = (left + (pad.X * scale), upper + ((face.Depth - pad.Y) * scale));
                 var mine = numbers[pad.Id].ToList();
-                drawing.Box(x - 1.4, y - 1.4, 2.8, 2.8, mine.Count > 0 ? "#000" : "#fff", ("pad", pad.Id));
+                // Pins of a plug stand close; each keeps its own square.
+                var half = pad.Plug is null ? 1.7 : Math.Min(1.7, PitchOf(face, pad) * scale * 0.45);
+                drawing.Box(x - half, y - half, 2 * half, 2 * half, mine.Count > 0 ? "#000" : "#fff", ("pad", pad.Id));
                 if (mine.Count > 0)
                 {
-                    drawing.Text(x, y + 0.7, 2, $"{mine[0]}", "middle", bold: true, fill: "#fff");
+                    drawing.Text(
+                        x,
+                        y + 0.8,
+                        Math.Min(2.2, half * 1.3),
+                        $"{mine[0]}",
+                        "middle",
+                        bold: true,
+                        fill: "#fff"
+                    );
+                }
+                if (pad.Plug is null)
+                {
+                    drawing.Text(x + half + 0.6, y + 0.7, 2, pad.Label);
                 }
             }
             top += faceHeight;
@@ -64,4 +82,11 @@ public static class LoomDrawing
         }
         return drawing.ToString();
     }
+
+    private static double PitchOf(BoardFace face, FacePad pad) =>
+        face
+            .Pads.Where(p => p.Side == pad.Side && p.Id != pad.Id)
+            .Select(p => Math.Sqrt(((p.X - pad.X) * (p.X - pad.X)) + ((p.Y - pad.Y) * (p.Y - pad.Y))))
+            .DefaultIfEmpty(1)
+            .Min();
 }

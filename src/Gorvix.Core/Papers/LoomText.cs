@@ -44,7 +44,7 @@ public static class LoomText
         Line(Plain(board));
         Line();
         List("Mind", cautions.Select(Plain));
-        List("Ports", sheet.Ports.Select(Plain));
+        List("Ports", sheet.Ports.Select(p => Plain(p.Words)));
         List(
             "In this order",
             sheet.Steps.Select(s =>

@@ -87,7 +87,12 @@ public static class WiringCheck
                 ("family", socket.Family)
             );
         }
-        foreach (var lead in device.Device.Leads.Where(l => harness.Family is not null && harness.HomeOf(l.Id) < 0))
+        // A lead that was taken out is no news.
+        var taken = wired.Build.Built.Stands.OfType<CavityFact>().Where(f => f.Device == device.Id).Select(f => f.Lead);
+        var beside = device
+            .Device.Leads.Where(l => harness.Family is not null && harness.HomeOf(l.Id) < 0)
+            .Where(l => wired.Build.Built.JointOf(device.Id, l.Id) is null);
+        foreach (var lead in beside.ExceptBy(taken, l => l.Id))
         {
             yield return WiringRules.Flying.Found(
                 Severity.Note,

@@ -2360,10 +2360,25 @@ export interface components {
             /** @description The changes, cheapest first; none when no change of one or two things would do. */
             ways: components["schemas"]["FitUnlock"][];
         };
+        /** @description A port in use. */
+        LoomPort: {
+            /** @description Id of the port. */
+            port: string;
+            /** @description The protocol on it. */
+            protocol: string;
+            /** @description What it gives, in words. */
+            need: string;
+            /** @description What the builder calls the device. */
+            device: string;
+            /** @description How it is set besides, in words: "100000 baud", "RX inverted". */
+            switches: string[];
+            /** @description In one line: "U6: SBUS, control, Relay 16, 100000 baud, RX inverted". */
+            words?: null | string;
+        };
         /** @description A build as it is wired by hand: every lead accounted for, in working order, with what to look at and what to measure. */
         LoomSheet: {
-            /** @description The ports in use, one in a line: "U6: SBUS, control, Relay 16, RX inverted". */
-            ports: string[];
+            /** @description The ports in use. */
+            ports: components["schemas"]["LoomPort"][];
             /** @description Every lead that is joined to something on purpose, device by device. */
             wires: components["schemas"]["LoomWire"][];
             /** @description Every other lead, with what is done with it. */

@@ -132,7 +132,7 @@ function scale(by: 1 | -1) {
       <svg
         ref="drawing"
         :viewBox="`${-margin} ${-margin} ${box.x} ${box.y}`"
-        :style="{ width: `${zoom * 100}%` }"
+        :style="{ width: `${zoom * 100}%`, maxHeight: zoom === 1 ? '418px' : undefined }"
         role="group"
         :aria-label="`${name}, ${side} side`"
         :data-side="side"

@@ -69,7 +69,7 @@ async function walk(event: KeyboardEvent) {
             <span class="board">{{ sheet.board }}, {{ sheet.controller }}-class</span>
             <span class="legend">■ chosen</span> <span class="legend">□ possible</span>
             <span class="legend">╱ blocked</span>
-            <span v-if="hasSolder" class="legend">• wired on the aircraft</span>
+            <span v-if="hasSolder" class="legend">• wired</span>
           </td>
           <PortHead
             v-for="column in sheet.ports"

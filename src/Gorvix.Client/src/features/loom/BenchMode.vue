@@ -15,8 +15,10 @@ const props = defineProps<{
   face: Face | null
   name: string
   uses: Record<string, string>
+  cautions: string[]
+  canUndo: boolean
 }>()
-defineEmits<{ done: []; walk: [by: number]; pad: [id: string]; leave: [] }>()
+defineEmits<{ done: []; walk: [by: number]; pad: [id: string]; undo: []; leave: [] }>()
 const card = useTemplateRef<HTMLElement>('card')
 const done = computed(() => props.steps.filter((s) => s.isDone).length)
 const number = computed(() => props.steps.findIndex((s) => s.id === props.chosen?.id) + 1)
@@ -39,6 +41,9 @@ onMounted(() => card.value?.focus({ preventScroll: true }))
     <header>
       <span class="progress">{{ done }} of {{ steps.length }} done</span>
       <progress :value="done" :max="steps.length" aria-hidden="true"></progress>
+      <KeyButton letter="Z" data-do="undo" :disabled="!canUndo" @click="$emit('undo')"
+        >Undo</KeyButton
+      >
       <KeyButton letter="B" data-do="leave-bench" @click="$emit('leave')">The whole list</KeyButton>
     </header>
     <div class="two">
@@ -93,6 +98,7 @@ onMounted(() => card.value?.focus({ preventScroll: true }))
         </p>
       </div>
     </div>
+    <p class="cautions quiet">{{ cautions.join(' ') }}</p>
   </section>
 </template>
 
@@ -158,10 +164,6 @@ article:focus {
   outline: none;
 }
 
-article:focus-visible {
-  outline: 2px solid var(--ink);
-}
-
 .ticked {
   border-left-color: var(--line);
 }
@@ -200,6 +202,12 @@ footer {
 
 .go {
   flex: 1;
+}
+
+.cautions {
+  margin-top: 18px;
+  padding-left: 12px;
+  border-left: 3px solid var(--warn);
 }
 
 .all {

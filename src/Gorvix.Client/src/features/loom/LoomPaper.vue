@@ -1,14 +1,18 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { FitView, LoomView } from '@/api/client'
 import { bySide, mustBe } from './useLoom'
 
 /** What goes to the bench on one sheet of paper: ports, wires, plugs, bridges, leads that go nowhere, cautions. Only on paper. */
-defineProps<{
+const props = defineProps<{
   view: FitView
   loom: LoomView
   /** True for every step and every pair to measure, on more sheets. */
   whole: boolean
 }>()
+const done = computed(
+  () => new Set(props.loom.sheet.steps.filter((s) => s.isDone).map((s) => s.id)),
+)
 const moves = (f: LoomView['sheet']['faces'][number]) =>
   f.cavities.map((c) => `${c.number} ${c.needs?.label ?? '–'}`).join(' · ')
 </script>
@@ -18,7 +22,7 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
     <h1>{{ view.name }}</h1>
     <p class="cautions">{{ loom.cautions.join(' ') }}</p>
     <h2>Ports</h2>
-    <p>{{ loom.sheet.ports.join('; ') }}.</p>
+    <p>{{ loom.sheet.ports.map((p) => p.words).join('; ') }}.</p>
     <h2>Wires</h2>
     <table>
       <thead>
@@ -35,7 +39,7 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
       </thead>
       <tbody>
         <tr v-for="w in loom.sheet.wires" :key="w.id">
-          <td><span class="box"></span></td>
+          <td><span class="box" :class="{ done: done.has(`joint ${w.id}`) }"></span></td>
           <td>{{ w.name }}</td>
           <td class="label">{{ w.label }}</td>
           <td>{{ w.colour }}</td>
@@ -56,7 +60,7 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
       <template v-if="loom.sheet.steps.some((s) => s.topic === topic)">
         <h2>{{ { undo: 'Take off first', plug: 'At the plugs', bridge: 'Bridges' }[topic] }}</h2>
         <p v-for="s in loom.sheet.steps.filter((x) => x.topic === topic)" :key="s.id">
-          <span class="box"></span> {{ s.words }}
+          <span class="box" :class="{ done: s.isDone }"></span> {{ s.words }}
         </p>
       </template>
     </template>
@@ -71,7 +75,8 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
       <template v-for="(g, i) in bySide(loom.sheet.steps)" :key="i">
         <h3>{{ g.words }}</h3>
         <p v-for="s in g.steps" :key="s.id">
-          <span class="box"></span> {{ s.words }} {{ s.iron }} {{ s.look }}
+          <span class="box" :class="{ done: s.isDone }"></span> {{ s.words }} {{ s.iron }}
+          {{ s.look }}
         </p>
       </template>
       <h2>Before the first power: battery and USB off</h2>
@@ -103,7 +108,7 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
 @media print {
   .paper {
     display: block;
-    font-size: 7.6pt;
+    font-size: 8.6pt;
     line-height: 1.18;
   }
 
@@ -138,7 +143,7 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
   }
 
   .label {
-    font-size: 7pt;
+    font-size: 8pt;
   }
 
   .more {
@@ -160,6 +165,12 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
     width: 6pt;
     height: 6pt;
     border: 0.6pt solid #000;
+  }
+
+  /* Crossed, not filled: ink runs. */
+  .done {
+    background: linear-gradient(to top right, transparent 42%, #000 42% 58%, transparent 58%);
+    print-color-adjust: exact;
   }
 }
 </style>

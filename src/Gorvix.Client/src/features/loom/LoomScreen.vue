@@ -157,9 +157,12 @@ watch(
         :face="view.sheet.face"
         :name="view.name"
         :uses="uses"
+        :cautions="loom.view.value?.cautions ?? []"
+        :can-undo="view.undo !== null"
         @done="done"
         @walk="walk"
         @pad="ofPad"
+        @undo="build.undo()"
         @leave="set('bench', false)"
       />
       <div v-else-if="sheet" class="no-print">
@@ -212,7 +215,7 @@ watch(
             <p v-else class="quiet">
               The leaflet tells no positions of pads: the list works without the face.
             </p>
-            <PlugFaces :faces="sheet.faces" />
+            <PlugFaces class="plugs" :faces="sheet.faces" />
           </aside>
         </div>
         <LoomTables :sheet="sheet" :build="id" @print="print(true)" />
@@ -286,14 +289,19 @@ h2 {
     grid-template-columns: minmax(0, 1fr);
   }
 
+  /* The board, the list, and then the plugs. */
   aside {
-    position: static;
-    order: -1;
+    display: contents;
+  }
+
+  .plugs {
+    order: 1;
   }
 
   /* The whole board is in sight, so that no lit pad hides. */
   .board {
     max-width: 420px;
+    order: -1;
   }
 }
 
