@@ -30,6 +30,9 @@ public sealed record Build
     /// <summary>Supply wires whose length or gauge is known; the others are taken as they are usually cut.</summary>
     public IReadOnlyList<WireCut> Wires { get; init; } = [];
 
+    /// <summary>What is added to a wire at its ends for stripping and slack, in millimetres; 0 to 500.</summary>
+    public double Allowance { get; init; } = WireLengths.UsualAllowance;
+
     /// <summary>The builder's choice where practitioners disagree.</summary>
     public HouseRules House { get; init; } = HouseRules.Default;
 
@@ -60,6 +63,9 @@ public sealed record BuildDevice
 
     /// <summary>What the builder calls it, such as "second GNSS"; null where the part's name will do.</summary>
     public string? Name { get; init; }
+
+    /// <summary>How far it sits from the edge of the board, along the way of its wires, in millimetres; 1 to 5000, null where nobody has measured.</summary>
+    public double? Away { get; init; }
 
     /// <summary>Id of the harness that is used; null for the first of the device, or where it has no choice.</summary>
     public string? Harness { get; init; }

@@ -41,6 +41,12 @@ public enum PartsChangeKind
 
     /// <summary>The length and gauge of a supply wire; needs <c>Wire</c>.</summary>
     CutWire,
+
+    /// <summary>How far a device sits from the board; needs <c>Device</c>, and <c>Millimetres</c> unless it is not known any more.</summary>
+    PlaceDevice,
+
+    /// <summary>What is added to each wire at its ends; needs <c>Millimetres</c>.</summary>
+    SetAllowance,
 }
 
 /// <summary>A change of the parts or links of a build; the members that its kind needs are set.</summary>
@@ -72,6 +78,9 @@ public sealed record PartsChange
 
     /// <summary>A supply wire.</summary>
     public WireCut? Wire { get; init; }
+
+    /// <summary>A length, in millimetres.</summary>
+    public double? Millimetres { get; init; }
 
     /// <summary>What is wrong with it; empty when it can be applied.</summary>
     public IReadOnlyList<Finding> Check(Build build, PartsLibrary library)
@@ -113,10 +122,10 @@ public sealed record PartsChange
                 var functions = part is null ? [] : library.Device(part)?.Functions.Select(f => f.Id) ?? [];
                 list.Known(Function ?? "", functions, "function", "change.function");
                 break;
-            case PartsChangeKind.RemoveDevice or PartsChangeKind.NameDevice:
+            case PartsChangeKind.RemoveDevice or PartsChangeKind.NameDevice or PartsChangeKind.PlaceDevice:
                 Known(build, list);
                 break;
-            case PartsChangeKind.NameBuild or PartsChangeKind.SetNote:
+            case PartsChangeKind.NameBuild or PartsChangeKind.SetNote or PartsChangeKind.SetAllowance:
                 break;
             case PartsChangeKind.CutWire:
                 list.Known(Wire?.Device ?? "", build.Devices.Select(d => d.Id), "device of the build", "change.wire");
@@ -139,6 +148,18 @@ public sealed record PartsChange
             PartsChangeKind.RemoveDevice => BuildEdits.WithoutDevice(build, Device!),
             PartsChangeKind.AddLink => BuildEdits.WithLink(build, Device!, Function!, Priority ?? Builds.Priority.Want),
             PartsChangeKind.CutWire => BuildEdits.WithWire(build, Wire!),
+            PartsChangeKind.PlaceDevice => build.Devices.First(d => d.Id == Device).Away == Millimetres
+                ? build
+                : build with
+                {
+                    Devices = [.. build.Devices.Select(d => d.Id == Device ? d with { Away = Millimetres } : d)],
+                },
+            PartsChangeKind.SetAllowance => build.Allowance == (Millimetres ?? WireLengths.UsualAllowance)
+                ? build
+                : build with
+                {
+                    Allowance = Millimetres ?? WireLengths.UsualAllowance,
+                },
             PartsChangeKind.RemoveLink => BuildEdits.WithoutLink(build, Link!),
             PartsChangeKind.NameDevice => BuildEdits.WithName(build, Device!, Text),
             PartsChangeKind.NameBuild => build.Name == Text?.Trim() ? build : build with { Name = Text?.Trim() ?? "" },
@@ -167,6 +188,10 @@ public sealed record PartsChange
                 : $"Call {Device} \"{Text.Trim()}\"",
             PartsChangeKind.NameBuild => $"Name the build \"{Text?.Trim()}\"",
             PartsChangeKind.SetNote => "Write the note",
+            PartsChangeKind.PlaceDevice => Millimetres is { } away
+                ? $"{Device} sits {away:0.#} mm from the board"
+                : $"Forget how far {Device} sits from the board",
+            PartsChangeKind.SetAllowance => $"Add {Millimetres ?? WireLengths.UsualAllowance:0.#} mm to each wire",
             PartsChangeKind.CutWire =>
                 $"Wire {Wire!.Lead} of {Wire.Device}: {Wire.Millimetres:0.#} mm of AWG {Wire.Gauge}",
             _ => $"{Link} becomes {(Priority ?? Builds.Priority.Want).ToString().ToLowerInvariant()}",

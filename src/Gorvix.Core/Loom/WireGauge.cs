@@ -9,27 +9,28 @@ public static class WireGauge
     /// <summary>The part of the volts that may be lost on the way there and back (common practice: 3 %).</summary>
     public const double MostDrop = 0.03;
 
-    // What a single wire in free air carries, in amperes (from memory: the "chassis wiring" column of the handbook of electronic tables and
-    // formulas for American wire gauge, which is reprinted widely). Thinner than 30 is not soldered to pads by hand.
+    // What a single wire carries, in amperes: of two published tables the lower figure (both from memory): the "chassis wiring" column of the
+    // handbook of electronic tables and formulas for American wire gauge, and the derating table for single wires of NASA EEE-INST-002,
+    // section W1. Thinner than 30 is not soldered to pads by hand.
     private static readonly (int Gauge, double Amps)[] Carries =
     [
         (30, 0.86),
         (28, 1.4),
         (26, 2.2),
-        (24, 3.5),
-        (22, 7),
-        (20, 11),
-        (18, 16),
-        (16, 22),
-        (14, 32),
-        (12, 41),
-        (10, 55),
+        (24, 3.3),
+        (22, 4.5),
+        (20, 6.5),
+        (18, 9.2),
+        (16, 13),
+        (14, 19),
+        (12, 25),
+        (10, 33),
     ];
 
     /// <summary>The gauge for a wire that carries a signal, or a current that no leaflet tells (common practice).</summary>
     public const int Usual = WireCut.UsualGauge;
 
-    /// <summary>What a wire of a gauge carries in free air, in amperes.</summary>
+    /// <summary>What a single wire of a gauge carries, in amperes.</summary>
     /// <param name="gauge">AWG: an even number from 10 to 30; between two, the thinner one counts.</param>
     public static double Ampacity(int gauge) => Carries.Last(c => c.Gauge >= Math.Min(gauge, Carries[0].Gauge)).Amps;
 

@@ -55,8 +55,8 @@ internal sealed class WireReader(WiredBuild wired)
     private LoomWire Of(WiredLead lead, List<WiredLead> used)
     {
         var (amps, volts) = Load(lead);
-        var cut = wired.Build.Build.Wires.FirstOrDefault(w => (w.Device, w.Lead) == (lead.Device, lead.Lead.Id));
-        var length = cut?.Millimetres ?? WireCut.UsualMillimetres;
+        var told = wired.Build.Build.Wires.FirstOrDefault(w => (w.Device, w.Lead) == (lead.Device, lead.Lead.Id));
+        var length = WireLengths.Of(wired.Build, lead.Device, lead.Lead.Id, lead.Pad).Millimetres;
         return new LoomWire(
             IdOf(lead),
             lead.Device,
@@ -73,7 +73,7 @@ internal sealed class WireReader(WiredBuild wired)
             JobOf(lead),
             lead.Link,
             amps,
-            cut?.Gauge ?? (amps is { } flows ? WireGauge.For(flows, length, volts) : WireGauge.Usual),
+            told?.Gauge ?? (amps is { } flows ? WireGauge.For(flows, length, volts) : WireGauge.Usual),
             length,
             TwistOf(lead, used)
         );

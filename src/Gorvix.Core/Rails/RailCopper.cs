@@ -136,7 +136,7 @@ internal sealed class RailCopper
 
     private double OhmsOf(WiredLead lead)
     {
-        var cut = Wired.Build.Build.Wires.FirstOrDefault(w => w.Device == lead.Device && w.Lead == lead.Lead.Id);
-        return new Wire(cut?.Gauge ?? WireCut.UsualGauge, cut?.Millimetres ?? WireCut.UsualMillimetres).Ohms + Joint;
+        var cut = WireLengths.Of(Wired.Build, lead.Device, lead.Lead.Id, lead.Pad);
+        return new Wire(cut.Gauge, cut.Millimetres).Ohms + Joint;
     }
 }

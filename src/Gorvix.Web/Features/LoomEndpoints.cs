@@ -13,7 +13,8 @@ namespace Gorvix.Web.Features;
 /// <param name="Version">The version of the build.</param>
 /// <param name="Sheet">The sheet; nothing to do where nothing is joined.</param>
 /// <param name="Cautions">What to mind at the bench, in sentences.</param>
-public sealed record LoomView(int Version, LoomSheet Sheet, IReadOnlyList<string> Cautions);
+/// <param name="Allowance">What is added to each wire at its ends, in millimetres.</param>
+public sealed record LoomView(int Version, LoomSheet Sheet, IReadOnlyList<string> Cautions, double Allowance);
 
 /// <summary>The Loom screen.</summary>
 internal static class LoomEndpoints
@@ -145,7 +146,12 @@ internal static class LoomEndpoints
                     () =>
                     {
                         var sheet = LoomReader.Of(reader.Wired);
-                        return new LoomView(planned.Stored.Version, sheet, Cautions.Of(reader.Wired, sheet));
+                        return new LoomView(
+                            planned.Stored.Version,
+                            sheet,
+                            Cautions.Of(reader.Wired, sheet),
+                            planned.Stored.Build.Allowance
+                        );
                     },
                     stop
                 )

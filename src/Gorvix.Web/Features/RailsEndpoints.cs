@@ -169,7 +169,7 @@ internal static class RailsEndpoints
             .. from lead in wired.Leads
             where lead.Lead.Role is LeadRole.Supply or LeadRole.Ground && (lead.Pad is not null || lead.To is not null)
             let told = wired.Build.Build.Wires.FirstOrDefault(w => w.Device == lead.Device && w.Lead == lead.Lead.Id)
-            let cut = told ?? new WireCut { Device = lead.Device, Lead = lead.Lead.Id }
+            let cut = WireLengths.Of(wired.Build, lead.Device, lead.Lead.Id, lead.Pad)
             select new SupplyWire(
                 cut,
                 $"{lead.Lead.Label} of the {wired.Build.Devices.First(d => d.Id == lead.Device).Device.Name}",

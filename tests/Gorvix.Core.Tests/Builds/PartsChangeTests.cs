@@ -39,6 +39,41 @@ public class PartsChangeTests
     }
 
     [Fact]
+    public void A_device_is_placed_and_what_is_added_to_each_wire_is_told()
+    {
+        var placed = Apply(
+            Hare,
+            new()
+            {
+                Kind = PartsChangeKind.PlaceDevice,
+                Device = "receiver",
+                Millimetres = 80,
+            }
+        );
+        Assert.Equal(80, placed.Devices.First(d => d.Id == "receiver").Away);
+        Assert.Same(
+            placed,
+            Apply(
+                placed,
+                new()
+                {
+                    Kind = PartsChangeKind.PlaceDevice,
+                    Device = "receiver",
+                    Millimetres = 80,
+                }
+            )
+        );
+        Assert.Null(
+            Apply(placed, new() { Kind = PartsChangeKind.PlaceDevice, Device = "receiver" })
+                .Devices.First(d => d.Id == "receiver")
+                .Away
+        );
+        Assert.Equal(35, Apply(Hare, new() { Kind = PartsChangeKind.SetAllowance, Millimetres = 35 }).Allowance);
+        var far = new PartsChange { Kind = PartsChangeKind.SetAllowance, Millimetres = 900 };
+        Assert.Contains("0 to 500 mm", Assert.Single(far.Check(Hare, Demo.Library)).Sentence);
+    }
+
+    [Fact]
     public void A_part_that_lacks_a_link_is_refused_with_the_mend()
     {
         var change = new PartsChange

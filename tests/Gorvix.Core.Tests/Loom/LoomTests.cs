@@ -170,6 +170,71 @@ public class LoomTests
         );
     }
 
+    /// <summary>
+    /// Two published tables (figures from memory): handbook of electronic tables and formulas for American wire gauge, "chassis wiring"; NASA
+    /// EEE-INST-002 (2003), section W1, derated current of a single wire. A builder's bundle is warmer than either, so the lower one counts.
+    /// </summary>
+    [Theory]
+    [InlineData(30, 0.86, 1.3)]
+    [InlineData(28, 1.4, 1.8)]
+    [InlineData(26, 2.2, 2.5)]
+    [InlineData(24, 3.5, 3.3)]
+    [InlineData(22, 7, 4.5)]
+    [InlineData(20, 11, 6.5)]
+    [InlineData(18, 16, 9.2)]
+    [InlineData(16, 22, 13)]
+    [InlineData(14, 32, 19)]
+    [InlineData(12, 41, 25)]
+    [InlineData(10, 55, 33)]
+    public void A_wire_is_never_trusted_with_more_than_either_table_gives_it(int gauge, double chassis, double derated)
+    {
+        Assert.Equal(Math.Min(chassis, derated), WireGauge.Ampacity(gauge));
+        // Preece (1884): copper melts at 80 A × d^1.5, d in mm. What is trusted stays far below.
+        Assert.True(WireGauge.Ampacity(gauge) < 80 * Math.Pow(Wire.Diameter(gauge), 1.5) / 4);
+    }
+
+    /// <summary>From the device to the board's edge, on to the pad, and the allowance, rounded up to what one cuts.</summary>
+    [Fact]
+    public void A_wire_is_as_long_as_its_device_is_away_and_its_pad_lies_inside_the_edge()
+    {
+        var plain = Demo.RimWalkRook;
+        var device = plain.Devices[0].Id;
+        var build = plain with
+        {
+            Allowance = 30,
+            Devices = [.. plain.Devices.Select(d => d.Id == device ? d with { Away = 123 } : d)],
+        };
+        var wired = Wired(build);
+        var size = wired.Build.Board.Outline!;
+        var wires = LoomReader.Of(wired).Wires.Where(w => w is { IsJoint: true, Pad: not null }).ToList();
+        Assert.Contains(wires, w => w.Device == device);
+        Assert.All(
+            wires,
+            w =>
+            {
+                var pad = wired.Build.Circuit.Pads[w.Pad!];
+                double[] edges = [pad.X, pad.Y, size.Width - pad.X, size.Depth - pad.Y];
+                var least = w.Device == device ? 123 + edges.Min() + 30 : 100;
+                Assert.InRange(w.Millimetres, least, least + 5);
+                Assert.True(w.Device != device || w.Millimetres % 5 == 0);
+            }
+        );
+        // What was cut and told stands.
+        var cut = new WireCut
+        {
+            Device = device,
+            Lead = wired.Leads.First(l => l.Device == device && l.Lead.Role == LeadRole.Supply).Lead.Id,
+            Millimetres = 77,
+        };
+        Assert.Equal(
+            77,
+            LoomReader
+                .Of(Wired(build with { Wires = [cut] }))
+                .Wires.First(w => w.Id == $"{device} {cut.Lead}")
+                .Millimetres
+        );
+    }
+
     /// <summary>A thick load on a long wire: both what it carries and what it loses decide.</summary>
     [Theory]
     [InlineData(0.1, 100, 5, 28)]

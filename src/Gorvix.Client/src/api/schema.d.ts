@@ -1305,6 +1305,11 @@ export interface components {
             part: string;
             /** @description What the builder calls it, such as "second GNSS"; null where the part's name will do. */
             name?: null | string;
+            /**
+             * Format: double
+             * @description How far it sits from the edge of the board, along the way of its wires, in millimetres; 1 to 5000, null where nobody has measured.
+             */
+            away?: null | number;
             /** @description Id of the harness that is used; null for the first of the device, or where it has no choice. */
             harness?: null | string;
         };
@@ -2430,6 +2435,11 @@ export interface components {
             sheet: components["schemas"]["LoomSheet"];
             /** @description What to mind at the bench, in sentences. */
             cautions: string[];
+            /**
+             * Format: double
+             * @description What is added to each wire at its ends, in millimetres.
+             */
+            allowance: number;
         };
         /** @description A wire: a lead with what it is joined to. */
         LoomWire: {
@@ -2848,12 +2858,17 @@ export interface components {
             /** @description A name or a note. */
             text?: null | string;
             wire?: null | components["schemas"]["WireCut"];
+            /**
+             * Format: double
+             * @description A length, in millimetres.
+             */
+            millimetres?: null | number;
         };
         /**
          * @description What is done with the parts and links of a build.
          * @enum {unknown}
          */
-        PartsChangeKind: "takeBoard" | "takePart" | "takeHarness" | "addDevice" | "removeDevice" | "addLink" | "removeLink" | "setPriority" | "nameDevice" | "nameBuild" | "setNote" | "cutWire";
+        PartsChangeKind: "takeBoard" | "takePart" | "takeHarness" | "addDevice" | "removeDevice" | "addLink" | "removeLink" | "setPriority" | "nameDevice" | "nameBuild" | "setNote" | "cutWire" | "placeDevice" | "setAllowance";
         /** @description A change of the parts or links of a build. */
         PartsRequest: {
             /**

@@ -18,6 +18,7 @@ import LoomTables from './LoomTables.vue'
 import PlugFaces from './PlugFaces.vue'
 import StepList from './StepList.vue'
 import { useLoom } from './useLoom'
+import WireLengths from './WireLengths.vue'
 
 /** From plan to soldered wires: the work in its order, the board with the pads of each step, plugs pin by pin, and what to measure. */
 const props = defineProps<{
@@ -218,6 +219,12 @@ watch(
             <PlugFaces class="plugs" :faces="sheet.faces" />
           </aside>
         </div>
+        <WireLengths
+          :devices="view.devices"
+          :names="view.sheet.devices"
+          :allowance="loom.view.value?.allowance ?? 0"
+          @change="build.changeParts"
+        />
         <LoomTables :sheet="sheet" :build="id" @print="print(true)" />
       </div>
       <v-skeleton-loader v-else-if="!loom.problem.value" type="article@2" />
