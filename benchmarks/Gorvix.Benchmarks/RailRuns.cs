@@ -13,6 +13,7 @@ namespace Gorvix.Benchmarks;
 internal static class RailRuns
 {
     private const int Often = 200;
+    private const int Settle = 200;
     private const int MadeUp = 1_000;
     private const int ByNgspice = 100;
 
@@ -57,8 +58,14 @@ internal static class RailRuns
         );
     }
 
+    // The first runs are those of code that the runtime has not optimised yet; as in BenchmarkDotNet they do not count.
     private static double Median(Action work)
     {
+        for (var i = 0; i < Often; i++)
+        {
+            work();
+        }
+        Thread.Sleep(Settle);
         var times = new List<double>();
         for (var i = 0; i < Often; i++)
         {

@@ -28,6 +28,7 @@ public static class RailReader
         var sheets = new List<RailSheet>();
         var made = new List<(RailNet Net, Situation Situation, IReadOnlyList<double>? Volts)>();
         RailCopper? usual = null;
+        var shape = new RailShape(wired.Build);
         foreach (var situation in situations)
         {
             stop.ThrowIfCancellationRequested();
@@ -49,7 +50,7 @@ public static class RailReader
                 // What is held down by a limiter is no place to begin from.
                 made.Add((net, situation, situation.InLine == InLine.Nothing ? typical.State?.Volts : null));
             }
-            var sheet = Read(wired.Build, situation, net, typical, stop);
+            var sheet = Read(shape, situation, net, typical, stop);
             sheets.Add(
                 situation.InLine == InLine.Nothing
                     ? sheet
@@ -76,7 +77,7 @@ public static class RailReader
         ) ?? Read(wired, situation with { InLine = InLine.Nothing, Edits = [] }, stop);
 
     private static RailSheet Read(
-        ResolvedBuild build,
+        RailShape shape,
         Situation situation,
         RailNet usual,
         SupplySolution typical,
@@ -86,7 +87,7 @@ public static class RailReader
         var peak = SupplySolver.Solve(usual.AtMost(), typical.State?.Volts, stop);
         var sheet =
             typical.State is { } rule && peak.State is { } high
-                ? new Reader(build, situation, usual, rule, high).Sheet()
+                ? new Reader(shape, situation, usual, rule, high).Sheet()
                 : new RailSheet(situation, [], [], null, null, typical.Problem ?? peak.Problem);
         return sheet with { Ties = RailTies.Of(usual) };
     }
@@ -127,40 +128,26 @@ public static class RailReader
         return said;
     }
 
-    private sealed class Reader(
-        ResolvedBuild build,
-        Situation situation,
-        RailNet net,
-        SupplyState rule,
-        SupplyState high
-    )
+    private sealed class Reader(RailShape shape, Situation situation, RailNet net, SupplyState rule, SupplyState high)
     {
-        private readonly Board _board = build.Board;
-        private readonly string? _root = build
-            .Board.Rails.FirstOrDefault(r => r is { Feed: RailFeed.Battery, From: null })
-            ?.Id;
+        private readonly Board _board = shape.Board;
         private readonly Dictionary<string, bool> _unknown = [];
         private readonly ILookup<string, FedLead> _fedBy = net
             .Fed.SelectMany(f => f.Rails, (f, r) => (Fed: f, Rail: r))
             .ToLookup(f => f.Rail, f => f.Fed);
-        private readonly Dictionary<string, string> _names = build.Devices.ToDictionary(d => d.Id, d => d.Device.Name);
 
         public RailSheet Sheet() =>
             new(
                 situation,
-                [.. _board.Rails.Where(r => r.Feed != RailFeed.Ground).Select(RailOf), .. net.Giving.Select(OutputOf)],
-                [
-                    .. build
-                        .Devices.SelectMany(d => d.Device.Supplies.Select(s => LeadOf(d.Id, d.Device, s)))
-                        .Select(l => l with { State = l.StateIn(situation) }),
-                ],
+                [.. shape.Rails.Select(RailOf), .. net.Giving.Select(OutputOf)],
+                [.. shape.Leads.Select(l => LeadOf(l)).Select(l => l with { State = l.StateIn(situation) })],
                 Pair(net.Pack),
                 Pair(net.Usb),
                 null
             )
             {
                 Input =
-                    _board.Input is { } window && net.Pack is not null && _root is { } root
+                    _board.Input is { } window && net.Pack is not null && shape.Root is { } root
                         ? new InputReading(_board.Name, window, Round(rule.Volts[net.NodeOf(root)]))
                         : null,
             };
@@ -197,7 +184,8 @@ public static class RailReader
         private bool Unknown(Rail rail) =>
             _unknown.TryGetValue(rail.Id, out var known)
                 ? known
-                : _unknown[rail.Id] = Children(rail)
+                : _unknown[rail.Id] = shape
+                    .Below(rail)
                     .Any(c =>
                         c is { Kind: not RegulatorKind.Linear, Efficiency: null } || IsUnknown(FedBy(c)) || Unknown(c)
                     );
@@ -237,12 +225,13 @@ public static class RailReader
             );
         }
 
-        private string NameOf(string device) => _names[device];
+        private string NameOf(string device) => shape.NameOf(device);
 
         // What a device draws for itself and for what hangs on its outputs.
         private RailLoad LoadOf(FedLead fed)
         {
-            var onward = net.Giving.Where(g => ReferenceEquals(g.Fed, fed)).ToList();
+            List<GivingLead> onward =
+                net.Giving.Count == 0 ? [] : [.. net.Giving.Where(g => ReferenceEquals(g.Fed, fed))];
             double? With(double? own, SupplyState state)
             {
                 if (onward.Count == 0)
@@ -274,18 +263,13 @@ public static class RailReader
                 )
                 : null;
 
-        private IEnumerable<Rail> Children(Rail rail) =>
-            _board.Rails.Where(r =>
-                r.Feed is not (RailFeed.Ground or RailFeed.Battery) && r.Id != rail.Id && (r.From ?? _root) == rail.Id
-            );
-
         private IEnumerable<RailLoad> LoadsOf(Rail rail)
         {
             foreach (var fed in FedBy(rail))
             {
                 yield return LoadOf(fed);
             }
-            foreach (var child in Children(rail))
+            foreach (var child in shape.Below(rail))
             {
                 var ways = (net.Regulators.GetValueOrDefault(child.Id) ?? []).Where(r =>
                     net.Net.Regulators[r].Input == net.NodeOf(rail.Id)
@@ -304,10 +288,9 @@ public static class RailReader
             }
         }
 
-        private LeadReading LeadOf(string id, Device device, SupplyInput supply)
+        private LeadReading LeadOf(SupplyLead at)
         {
-            var lead = device.Leads.First(l => l.Id == supply.Lead);
-            var name = device.Name;
+            var (id, name, lead, supply) = at;
             if (net.Fed.FirstOrDefault(f => f.Lead.Device == id && f.Lead.Lead.Id == lead.Id) is not { } fed)
             {
                 return new LeadReading(
