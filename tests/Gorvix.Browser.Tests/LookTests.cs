@@ -61,7 +61,6 @@ public class LookTests
             page.Run("const s = document.querySelector('.scroll'); return s.scrollWidth <= s.clientWidth")
         );
         Assert.Equal(true, page.Run("return document.querySelector('.grid').getBoundingClientRect().bottom <= 800"));
-        page.Shot("fit-full");
     }
 
     private static string? Ground(Page page) =>

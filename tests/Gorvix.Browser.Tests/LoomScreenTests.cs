@@ -86,7 +86,6 @@ public class LoomScreenTests
                     id
                 )
         );
-        page.Shot("loom-change");
         Assert.Equal("", page.Console());
     }
 
@@ -148,6 +147,8 @@ public class LoomScreenTests
         Assert.Contains(Squeezed("U6: SBUS, control, Relay 16"), text, StringComparison.Ordinal);
         Assert.Contains(Squeezed("Propellers off"), text, StringComparison.Ordinal);
         Assert.Contains(Squeezed("Beacon D6 in AIR"), text, StringComparison.Ordinal);
+        page.AsPrinted();
+        page.Shot("paper");
     }
 
     private static string Squeezed(string text) => string.Concat(text.Where(c => !char.IsWhiteSpace(c)));

@@ -180,6 +180,13 @@ public sealed class Page : IAsyncDisposable
         _driver.PerformActions([tap]);
     }
 
+    /// <summary>Shows the page as it would be printed.</summary>
+    public void AsPrinted() =>
+        _driver.ExecuteCdpCommand(
+            "Emulation.setEmulatedMedia",
+            new Dictionary<string, object?> { ["media"] = "print" }
+        );
+
     /// <summary>The page as the browser would print it, on A4.</summary>
     public byte[] Print() =>
         Convert.FromBase64String(

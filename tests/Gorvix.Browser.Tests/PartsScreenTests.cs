@@ -167,7 +167,6 @@ public class PartsScreenTests
         page.Until(_ => Lit(page) is ["scl", "sda"] ? "yes" : null, "the bus's pads");
         Assert.Equal("bottom", page.Find(".face svg").GetAttribute("data-side"));
         page.Run("document.querySelector('.face').scrollIntoView({ block: 'end' })");
-        page.Shot("fit-face");
 
         // A pad that is in use selects its link; one that is free, where the link in sight would go on its port.
         page.Click("[data-pad='r3']");

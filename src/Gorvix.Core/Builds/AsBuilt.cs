@@ -82,34 +82,18 @@ public sealed class AsBuilt
         {
             return device;
         }
-        var moved = Stands.OfType<CavityFact>().Where(f => f.Device == id).ToDictionary(f => f.Lead);
-        var soldered = Joints.Where(j => j.Device == id).Select(j => j.Lead).ToHashSet();
-        if (moved.Count == 0 && !plug.Pins.Any(p => p.Lead is { } lead && soldered.Contains(lead)))
-        {
-            return device;
-        }
-        var pins = plug
-            .Pins.Select(p =>
-                p.Lead is { } lead && (moved.ContainsKey(lead) || soldered.Contains(lead)) ? null : p.Lead
-            )
-            .ToArray();
-        foreach (var fact in moved.Values.Where(f => f.Cavity is not null && !soldered.Contains(f.Lead)))
-        {
-            pins[fact.Cavity!.Value - 1] = fact.Lead;
-        }
-        // What lost its cavity to another lead is out of the plug as well.
-        var free = plug
-            .Pins.Select(p => p.Lead)
-            .Concat(moved.Keys)
-            .OfType<string>()
-            .Distinct()
-            .Where(l =>
-                !pins.Contains(l) && !soldered.Contains(l) && moved.GetValueOrDefault(l) is not { IsCut: true }
-            );
-        return device with
-        {
-            Plug = plug with { Pins = [.. pins.Select(l => new DevicePin { Lead = l })], Free = [.. free] },
-        };
+        var moved = Stands.OfType<CavityFact>().Where(f => f.Device == id).ToList();
+        var gone = Joints
+            .Where(j => j.Device == id)
+            .Select(j => j.Lead)
+            .Concat(moved.Where(f => f.End == LeadEnd.CutOff).Select(f => f.Lead))
+            .ToHashSet();
+        return moved.Count == 0 && gone.Count == 0
+            ? device
+            : device with
+            {
+                Plug = plug.With(moved.ToDictionary(f => f.Lead, f => f.Cavity), gone),
+            };
     }
 
     private static string? Against(
@@ -145,7 +129,7 @@ public sealed class AsBuilt
             CavityFact cavity => Part(cavity.Device, cavity.Part, cavity.Lead)
                 ?? (
                     devices[cavity.Device].Plug is not { } plug ? "the device has no plug any more"
-                    : cavity.Cavity is { } at && at > plug.Pins.Count ? "the plug has fewer cavities"
+                    : cavity.Cavity is { } at && at > plug.Cavities ? "the plug has fewer cavities"
                     : null
                 ),
             BridgeFact bridge => On(bridge.Board)

@@ -30,8 +30,8 @@ public sealed record Build
     /// <summary>Supply wires whose length or gauge is known; the others are taken as they are usually cut.</summary>
     public IReadOnlyList<WireCut> Wires { get; init; } = [];
 
-    /// <summary>What is added to a wire at its ends for stripping and slack, in millimetres; 0 to 500.</summary>
-    public double Allowance { get; init; } = WireLengths.UsualAllowance;
+    /// <summary>What is added to a wire at its ends for stripping and slack, in millimetres; 0 to 500, null for the usual 20.</summary>
+    public double? Allowance { get; init; }
 
     /// <summary>The builder's choice where practitioners disagree.</summary>
     public HouseRules House { get; init; } = HouseRules.Default;

@@ -147,7 +147,7 @@ public static class BuildCheck
         var power = build.Power;
         list.Range(power.Bench?.Volts ?? 5, 1, 60, "V", $"{place}.power.bench.volts");
         list.Range(power.Bench?.Amps ?? 1, 0.05, 30, "A", $"{place}.power.bench.amps");
-        list.Range(build.Allowance, 0, 500, "mm", $"{place}.allowance");
+        list.Range(build.Allowance ?? 0, 0, 500, "mm", $"{place}.allowance");
         foreach (var (i, device) in build.Devices.Index())
         {
             list.Range(device.Away ?? 1, 1, 5000, "mm", $"{place}.devices[{i}].away");

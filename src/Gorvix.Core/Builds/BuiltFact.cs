@@ -67,6 +67,16 @@ public sealed record JointFact : BuiltFact
         other is JointFact joint && (joint.Device, joint.Part, joint.Lead) == (Device, Part, Lead);
 }
 
+/// <summary>What is at the end of a lead that came in a plug.</summary>
+public enum LeadEnd
+{
+    /// <summary>Its contact: it goes into a cavity again.</summary>
+    Contact,
+
+    /// <summary>Nothing: it was cut off.</summary>
+    CutOff,
+}
+
 /// <summary>A lead is in another cavity than it came in, or out of its plug.</summary>
 public sealed record CavityFact : BuiltFact
 {
@@ -82,8 +92,8 @@ public sealed record CavityFact : BuiltFact
     /// <summary>The cavity that it is in, from 1 at the marked end; null for out of the plug.</summary>
     public int? Cavity { get; init; }
 
-    /// <summary>True when its end is cut off, so that it goes into no cavity any more.</summary>
-    public bool IsCut { get; init; }
+    /// <summary>What is at its end.</summary>
+    public LeadEnd End { get; init; }
 
     /// <inheritdoc/>
     protected override string InIds =>

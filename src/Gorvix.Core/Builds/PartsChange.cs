@@ -45,7 +45,7 @@ public enum PartsChangeKind
     /// <summary>How far a device sits from the board; needs <c>Device</c>, and <c>Millimetres</c> unless it is not known any more.</summary>
     PlaceDevice,
 
-    /// <summary>What is added to each wire at its ends; needs <c>Millimetres</c>.</summary>
+    /// <summary>What is added to each wire at its ends; <c>Millimetres</c>, or none for the usual.</summary>
     SetAllowance,
 }
 
@@ -154,11 +154,11 @@ public sealed record PartsChange
                 {
                     Devices = [.. build.Devices.Select(d => d.Id == Device ? d with { Away = Millimetres } : d)],
                 },
-            PartsChangeKind.SetAllowance => build.Allowance == (Millimetres ?? WireLengths.UsualAllowance)
+            PartsChangeKind.SetAllowance => build.Allowance == Millimetres
                 ? build
                 : build with
                 {
-                    Allowance = Millimetres ?? WireLengths.UsualAllowance,
+                    Allowance = Millimetres,
                 },
             PartsChangeKind.RemoveLink => BuildEdits.WithoutLink(build, Link!),
             PartsChangeKind.NameDevice => BuildEdits.WithName(build, Device!, Text),

@@ -23,7 +23,8 @@ public static class WireLengths
             Device = device,
             Lead = lead,
             Millimetres = build.Build.Devices.First(d => d.Id == device).Away is { } away
-                ? Math.Ceiling((away + FromEdge(build.Board, pad) + build.Build.Allowance) / Step) * Step
+                ? Math.Ceiling((away + FromEdge(build.Board, pad) + (build.Build.Allowance ?? UsualAllowance)) / Step)
+                    * Step
                 : WireCut.UsualMillimetres,
         };
 

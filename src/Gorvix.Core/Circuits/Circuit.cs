@@ -95,6 +95,16 @@ public sealed class Circuit
     /// <summary>Every strand from a pad, in the order of its paths; none for a pad that is never connected.</summary>
     public IReadOnlyList<Strand> From(Pad pad) => _fromPads[pad.Id].Value;
 
+    /// <summary>The positions of a bridge in which it joins something; one that joins nothing is the open bridge, whatever it is called.</summary>
+    /// <param name="bridge">Id of a bridge of the board.</param>
+    public IReadOnlySet<string> JoiningPositions(string bridge) =>
+        Board
+            .Pads.SelectMany(From)
+            .SelectMany(s => s.Contacts)
+            .Where(c => c.Bridge == bridge)
+            .Select(c => c.Position)
+            .ToHashSet();
+
     /// <summary>Every way in which the bridges behind a pad can stand, with what the pad is joined to then.</summary>
     public IReadOnlyList<PadState> StatesOf(Pad pad) => _states[pad.Id].Value;
 

@@ -258,6 +258,18 @@ internal static class LeafletGrammar
         from colon in Colon
         from positions in Name.AtLeastOnce()
         from comes in Comma.IgnoreThen(Terms.Key("comes")).IgnoreThen(Name).Try().Maybe()
+        from lies in Comma
+            .IgnoreThen(Side)
+            .Then(side =>
+                Point.Select(at => new BridgePlace
+                {
+                    Side = side,
+                    X = at.X,
+                    Y = at.Y,
+                })
+            )
+            .Try()
+            .Maybe()
         from moved in Comma.IgnoreThen(Terms.Key("by")).IgnoreThen(Terms.Key("firmware")).OptionalOrDefault()
         select (Statement)
             new BridgeLine(
@@ -267,6 +279,7 @@ internal static class LeafletGrammar
                     Positions = [.. positions.Select(p => p.Text)],
                     Default = comes?.Text ?? positions[0].Text,
                     MovedBy = moved.HasValue ? MovedBy.Firmware : MovedBy.Iron,
+                    Place = lies,
                 }
             );
 

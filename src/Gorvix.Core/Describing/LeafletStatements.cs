@@ -37,7 +37,7 @@ internal sealed record PortLine(
     IReadOnlyList<(string Name, IReadOnlyList<HalfName> Halves)> Alternatives
 ) : Statement;
 
-/// <summary><c>bridge J4: raw inverted, comes raw</c>.</summary>
+/// <summary><c>bridge J4: raw inverted, comes raw, bottom 12,8</c>.</summary>
 internal sealed record BridgeLine(Bridge Bridge) : Statement;
 
 /// <summary><c>inside "receiver" gives control</c>.</summary>

@@ -268,7 +268,7 @@ internal static class Examples
         ["rail"] = "rail 5V: 5 V regulator, dropout 1 V, up to 2 A, switching, filtered",
         ["net"] = "net u3tx: stands 5 V, chatters",
         ["port"] = "port U3: RX TX, for control",
-        ["bridge"] = "bridge J4: raw inverted, comes raw",
+        ["bridge"] = "bridge J4: raw inverted, comes raw, bottom 12,8",
         ["inside"] = "inside \"receiver\" gives control",
         ["top"] = "top left: R1 T1 5V G 4V5",
         ["bottom"] = "bottom rear: B+?=BAT DSM=U3.TX",

@@ -40,6 +40,11 @@ internal static class LeafletWriter
                     ? ""
                     : $", comes {Name(bridge.Default)}"
             );
+            if (bridge.Place is { } place)
+            {
+                var side = place.Side == BoardSide.Top ? "top" : "bottom";
+                text.Append(CultureInfo.InvariantCulture, $", {side} {Number(place.X)},{Number(place.Y)}");
+            }
             text.Append(bridge.MovedBy == MovedBy.Firmware ? ", by firmware\n" : "\n");
         }
         foreach (var inside in board.BuiltIns)

@@ -49,6 +49,7 @@ public static class FileSchema
         [(typeof(Mode), "straps")] = [("maxItems", PartCheck.MostAddresses)],
         [(typeof(FirmwareProfile), "shares")] = [("maxItems", PartCheck.MostShares)],
         [(typeof(Build), "wires")] = [("maxItems", BuildCheck.MostWires)],
+        [(typeof(Build), "built")] = [("maxItems", BuildCheck.MostFacts)],
         [(typeof(Pack), "milliohms")] = [("minimum", 0), ("maximum", 2000)],
         [(typeof(PowerSide), "lampVolts")] = [("minimum", 3), ("maximum", 60)],
         [(typeof(PowerSide), "lampWatts")] = [("minimum", 1), ("maximum", 200)],

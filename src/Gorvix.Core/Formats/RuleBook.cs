@@ -55,7 +55,7 @@ public static class RuleBook
         ),
         (
             CostTerm.HandWork,
-            $"minutes of hand work (our own round numbers, common practice, scaled by the house rule \"your hand\" where they are shown): a bridge {WorkMinutes.Bridge}, a device's firmware {WorkMinutes.Firmware}, a setting of a device, the radio or the board {WorkMinutes.Setting}, a device strapped to another address {WorkMinutes.Bridge}, a resistor {WorkMinutes.Resistor}, a lead that leaves its cavity (to another one, insulated or cut) {WorkMinutes.Lift}, and {WorkMinutes.Solder} more where it is soldered, a tail in a socket {WorkMinutes.Tail}. What must make room for a lead that moves goes with it."
+            $"minutes of hand work (our own round numbers, common practice, scaled by the house rule \"your hand\" where they are shown): a bridge {WorkMinutes.Bridge}, a device's firmware {WorkMinutes.Firmware}, a setting of a device, the radio or the board {WorkMinutes.Setting}, a device strapped to another address {WorkMinutes.Bridge}, a resistor {WorkMinutes.Resistor}, a lead that leaves its cavity (to another one, insulated or cut) {WorkMinutes.Lift}, and {WorkMinutes.Solder} more where it is soldered, a tail in a socket {WorkMinutes.Tail}, a soldered wire that comes off {WorkMinutes.Undo}. What is done already (the Loom's ticks) costs nothing again, and of two plans that are alike otherwise the one wins that lets it be. What must make room for a lead that moves goes with it."
         ),
         (CostTerm.AgainstHouse, "supplies that go against a house rule although they work."),
         (CostTerm.WholePorts, "whole ports used."),

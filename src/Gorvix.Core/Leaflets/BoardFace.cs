@@ -12,6 +12,7 @@ namespace Gorvix.Core.Leaflets;
 /// <param name="Usb">The edge with the USB socket, seen from the top, or null.</param>
 /// <param name="Arrow">The edge that the arrow points to, seen from the top, or null.</param>
 /// <param name="Pads">Every pad.</param>
+/// <param name="Bridges">The bridges of which the leaflet says where they lie.</param>
 public sealed record BoardFace(
     double Width,
     double Depth,
@@ -19,8 +20,18 @@ public sealed record BoardFace(
     IReadOnlyList<FaceHole> Holes,
     BoardEdge? Usb,
     BoardEdge? Arrow,
-    IReadOnlyList<FacePad> Pads
+    IReadOnlyList<FacePad> Pads,
+    IReadOnlyList<FaceBridge> Bridges
 );
+
+/// <summary>A bridge on the face.</summary>
+/// <param name="Id">Its label.</param>
+/// <param name="Side">The side that it is on.</param>
+/// <param name="X">From the left edge, seen from its side.</param>
+/// <param name="Y">From the front edge.</param>
+/// <param name="Pads">How many pads lie in its row: one more than the positions that join something, two at least.</param>
+/// <param name="Words">Label, side and positions, for a reader of the screen.</param>
+public sealed record FaceBridge(string Id, BoardSide Side, double X, double Y, int Pads, string Words);
 
 /// <summary>A mounting hole; the same seen from either side.</summary>
 /// <param name="X">From the left edge.</param>
@@ -76,7 +87,21 @@ public static class FaceReader
                 : [],
             board.UsbSide,
             board.Arrow,
-            [.. board.Pads.Select(p => PadOf(board, circuit, p))]
+            [.. board.Pads.Select(p => PadOf(board, circuit, p))],
+            [
+                .. from b in board.Bridges
+                let place = b.Place
+                where place is not null
+                let joins = circuit.JoiningPositions(b.Id).Count
+                select new FaceBridge(
+                    b.Id,
+                    place.Side,
+                    place.X,
+                    place.Y,
+                    Math.Max(2, joins + 1),
+                    $"bridge {b.Id}, {(place.Side == BoardSide.Top ? "top" : "bottom")} side: {Phrase.Or(b.Positions)}"
+                ),
+            ]
         );
     }
 

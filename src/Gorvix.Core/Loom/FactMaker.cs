@@ -106,7 +106,7 @@ internal sealed class FactMaker(WiredBuild wired)
                         Part = PartOf(device),
                         Lead = lead.Lead.Id,
                         Cavity = cavity,
-                        IsCut = lead.State == LeadState.Cut,
+                        End = lead.State == LeadState.Cut ? LeadEnd.CutOff : LeadEnd.Contact,
                         Words =
                             cavity is { } at ? $"{lead.Lead.Label} is in pin {at}"
                             : lead.State == LeadState.Cut ? $"{lead.Lead.Label} is cut off"

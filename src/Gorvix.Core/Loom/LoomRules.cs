@@ -9,7 +9,7 @@ public static class LoomRules
     public static readonly Rule StepGone = new(
         "STEP-GONE",
         "A tick needs its step",
-        "The loom has no step \"{step}\" any more: the plan has changed since. Nothing was noted; look at the loom again.",
+        "The loom has no step \"{step}\" any more: the plan has changed since. Nothing was noted. Look at the loom again.",
         "A tick says that something is done as the loom says it.",
         SourceNote.Own
     );

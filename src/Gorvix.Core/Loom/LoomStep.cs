@@ -54,6 +54,9 @@ public sealed record LoomStep(
     IReadOnlyList<string> Near
 )
 {
+    /// <summary>Id of the bridge that is worked on, or null.</summary>
+    public string? Bridge { get; init; }
+
     /// <summary>True when it is done as it stands here.</summary>
     public bool IsDone { get; init; }
 

@@ -44,8 +44,7 @@ internal sealed class StepReader(
             .. AtDevices(),
             .. AtPlugs(),
             .. InTheAir(),
-            .. Bridges(),
-            .. Joints(),
+            .. OnBoard(),
             .. Seats(),
         ];
         return [.. all.Select(WithTick)];
@@ -236,6 +235,20 @@ internal sealed class StepReader(
 
     private static string Lead(LoomWire wire) => wire.Colour is { } colour ? $"{wire.Label} ({colour})" : wire.Label;
 
+    // Bridges of which nobody knows the side first, then each side with its bridges before its wires: the board is turned once.
+    private IEnumerable<LoomStep> OnBoard()
+    {
+        var (bridges, joints) = (Bridges().ToList(), Joints().ToList());
+        return
+        [
+            .. bridges.Where(b => b.Side is null),
+            .. from side in new[] { BoardSide.Bottom, BoardSide.Top }
+            from step in bridges.Concat(joints)
+            where step.Side == side
+            select step,
+        ];
+    }
+
     private IEnumerable<LoomStep> Bridges()
     {
         foreach (
@@ -247,19 +260,15 @@ internal sealed class StepReader(
             var pads = _circuit
                 .Board.Pads.Where(p => _circuit.From(p).Any(s => s.Contacts.Any(c => c.Bridge == set.Bridge.Id)))
                 .ToList();
-            // Sides are the positions that join something; one that joins nothing is the open bridge, whatever it is called.
-            var sides = pads.SelectMany(_circuit.From)
-                .SelectMany(s => s.Contacts)
-                .Where(c => c.Bridge == set.Bridge.Id)
-                .Select(c => c.Position)
-                .ToHashSet();
+            // A position that joins nothing is the open bridge, whatever it is called.
+            var sides = _circuit.JoiningPositions(set.Bridge.Id);
             var others = set.Bridge.Positions.Where(p => sides.Contains(p) && !set.Positions.Contains(p)).ToList();
             var never =
                 others.Count > 0 ? $" Never close it on more than one side: {Phrase.Or(others)} stays open." : "";
             yield return new LoomStep(
                 $"bridge {set.Bridge.Id}",
                 StepTopic.Bridge,
-                null,
+                set.Bridge.Place?.Side,
                 set.Positions is [var one, ..] && sides.Contains(one)
                     ? $"Bridge {set.Bridge.Id}: close \"{one}\"{Now(set)}.{never}"
                     : $"Open bridge {set.Bridge.Id}: no solder on it{Now(set)}.",
@@ -270,6 +279,7 @@ internal sealed class StepReader(
                 []
             )
             {
+                Bridge = set.Bridge.Id,
                 Facts = set.Positions is [var at, ..] ? [_facts.OfBridge(set.Bridge.Id, at)] : [],
             };
         }

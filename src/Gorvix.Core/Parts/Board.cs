@@ -273,6 +273,22 @@ public sealed record Bridge
 
     /// <summary>Who moves it.</summary>
     public MovedBy MovedBy { get; init; }
+
+    /// <summary>Where its pads lie; null when the leaflet does not say.</summary>
+    public BridgePlace? Place { get; init; }
+}
+
+/// <summary>Where a bridge lies on the board, told as a pad is.</summary>
+public sealed record BridgePlace
+{
+    /// <summary>The side.</summary>
+    public required BoardSide Side { get; init; }
+
+    /// <summary>The middle of its pads from the left edge of its side, in millimetres; 0 to 500.</summary>
+    public required double X { get; init; }
+
+    /// <summary>The middle of its pads from the front edge, in millimetres; 0 to 500.</summary>
+    public required double Y { get; init; }
 }
 
 /// <summary>Who moves a bridge or selector.</summary>

@@ -42,6 +42,8 @@ internal static class BoardCheck
             list.Known(bridge.Default, bridge.Positions, "bridge position", $"{place}.bridges[{i}].default");
             list.Count(bridge.Positions.Count, PartCheck.MostPositions, "positions", $"{place}.bridges[{i}].positions");
             list.Ids(bridge.Positions, $"{place}.bridges[{i}].positions", p => p);
+            list.Range(bridge.Place?.X ?? 0, 0, 500, "mm", $"{place}.bridges[{i}].place.x");
+            list.Range(bridge.Place?.Y ?? 0, 0, 500, "mm", $"{place}.bridges[{i}].place.y");
         }
         Rails(board, place, list);
         Ports(board, place, list);

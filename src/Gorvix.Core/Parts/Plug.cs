@@ -67,6 +67,33 @@ public sealed record DevicePlug
     /// <summary>Leads that are out of it as it is now and could go back: their contacts are still on. None as it comes.</summary>
     [JsonIgnore]
     public IReadOnlyList<string> Free { get; init; } = [];
+
+    /// <summary>How many cavities it has.</summary>
+    [JsonIgnore]
+    public int Cavities => Pins.Count;
+
+    /// <summary>The plug with leads elsewhere than they came.</summary>
+    /// <param name="moved">Leads that were moved, each with its cavity from 1, or null for out of the plug.</param>
+    /// <param name="gone">Leads that are out of it and cannot go back: soldered, or cut off.</param>
+    public DevicePlug With(IReadOnlyDictionary<string, int?> moved, IReadOnlySet<string> gone)
+    {
+        bool Left(string lead) => moved.ContainsKey(lead) || gone.Contains(lead);
+        var pins = Pins.Select(p => p.Lead is { } lead && Left(lead) ? null : p.Lead).ToArray();
+        foreach (var (lead, cavity) in moved)
+        {
+            if (cavity is { } at && !gone.Contains(lead))
+            {
+                pins[at - 1] = lead;
+            }
+        }
+        // What lost its cavity to another lead is out of the plug as well.
+        var free = Pins.Select(p => p.Lead)
+            .Concat(moved.Keys)
+            .OfType<string>()
+            .Distinct()
+            .Where(l => !pins.Contains(l) && !gone.Contains(l));
+        return this with { Pins = [.. pins.Select(l => new DevicePin { Lead = l })], Free = [.. free] };
+    }
 }
 
 /// <summary>A pin of a device's plug.</summary>

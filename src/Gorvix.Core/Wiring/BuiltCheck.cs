@@ -28,11 +28,11 @@ public static class BuiltCheck
         {
             var orphan = wired.Build.Built.Orphans.FirstOrDefault(o => ReferenceEquals(o.Fact, fact));
             yield return orphan is null
-                ? WiringRules.Soldered.Found(Severity.Warn, SubjectOf(fact), ("what", Phrase.Upper(fact.Told)))
+                ? WiringRules.Soldered.Found(Severity.Warn, SubjectOf(fact), ("built", Phrase.Upper(fact.Told)))
                 : WiringRules.Orphan.Found(
                     Severity.Warn,
                     SubjectOf(fact),
-                    ("what", Phrase.Upper(fact.Told)),
+                    ("built", Phrase.Upper(fact.Told)),
                     ("why", orphan.Why)
                 );
         }

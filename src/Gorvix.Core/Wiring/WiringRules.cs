@@ -78,7 +78,7 @@ public static class WiringRules
     public static readonly Rule Soldered = new(
         "SOLDERED",
         "What is soldered and not planned comes off",
-        "{what}, and the plan does not want it there. Take it off, or pin it there; the Loom says in which order.",
+        "{built}, and the plan does not want it there. Take it off, or pin it there; the Loom says in which order.",
         "A wire that is left on a pad goes on driving it, whatever the settings say.",
         SourceNote.Practice
     );
@@ -87,7 +87,7 @@ public static class WiringRules
     public static readonly Rule Orphan = new(
         "BUILT-GONE",
         "What is built must have its part",
-        "{what}, but {why}. Take it off; where nothing is there any more, tick it off in the Loom.",
+        "{built}, but {why}. Take it off; where nothing is there any more, tick it off in the Loom.",
         "The record of the aircraft says more than its parts: one of the two is out of date.",
         SourceNote.Own
     );

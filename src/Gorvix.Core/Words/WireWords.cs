@@ -71,6 +71,8 @@ public static class WorkWords
             WorkAction.SetBridge when build.Board.Bridges.First(b => b.Id == work.Bridge).MovedBy == MovedBy.Firmware =>
                 $"In the board's settings: switch {work.Bridge} to \"{work.Position}\" (now at \"{DefaultOf(build, work.Bridge!)}\").",
             WorkAction.SetBridge when work.Position is null => $"Open bridge {work.Bridge}.",
+            WorkAction.SetBridge when !build.Circuit.JoiningPositions(work.Bridge!).Contains(work.Position) =>
+                $"Open bridge {work.Bridge}: no solder on it (now at \"{DefaultOf(build, work.Bridge!)}\").",
             WorkAction.SetBridge =>
                 $"Close bridge {work.Bridge} at \"{work.Position}\" (now at \"{DefaultOf(build, work.Bridge!)}\").",
             WorkAction.SetMode => $"On the {device!.Name}: {PortWords.Condition(work.Setting, work.Firmware)}.",

@@ -1,3 +1,4 @@
+using Gorvix.Core.Builds;
 using Gorvix.Core.Loom;
 using Gorvix.Core.Papers;
 using Gorvix.Core.Parts;
@@ -150,7 +151,7 @@ internal static class LoomEndpoints
                             planned.Stored.Version,
                             sheet,
                             Cautions.Of(reader.Wired, sheet),
-                            planned.Stored.Build.Allowance
+                            planned.Stored.Build.Allowance ?? WireLengths.UsualAllowance
                         );
                     },
                     stop

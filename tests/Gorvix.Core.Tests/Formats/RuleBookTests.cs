@@ -61,6 +61,8 @@ public class RuleBookTests
             "bay",
             "firmware",
             "one",
+            "built",
+            "step",
         ];
         string[] deeds =
         [
@@ -73,10 +75,12 @@ public class RuleBookTests
             "Keep ",
             "Leave ",
             "Let ",
+            "Look ",
             "Measure ",
             "Move ",
             "Pin ",
             "Split ",
+            "Take ",
             "Update ",
             "find it ",
             "join ",

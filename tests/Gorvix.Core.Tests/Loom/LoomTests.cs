@@ -2,6 +2,7 @@ using CsCheck;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Fit;
+using Gorvix.Core.Leaflets;
 using Gorvix.Core.Loom;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
@@ -191,6 +192,20 @@ public class LoomTests
         Assert.Equal(Math.Min(chassis, derated), WireGauge.Ampacity(gauge));
         // Preece (1884): copper melts at 80 A × d^1.5, d in mm. What is trusted stays far below.
         Assert.True(WireGauge.Ampacity(gauge) < 80 * Math.Pow(Wire.Diameter(gauge), 1.5) / 4);
+    }
+
+    [Fact]
+    public void A_bridge_is_worked_on_with_its_side_up_and_is_drawn_where_it_lies()
+    {
+        var wired = Wired(Demo.TipTrackPipit);
+        var steps = LoomReader.Of(wired).Steps;
+        var bridge = steps.Single(s => s.Topic == StepTopic.Bridge);
+        Assert.Equal((BoardSide.Bottom, "JT3"), (bridge.Side, bridge.Bridge));
+        var onBoard = steps.Where(s => s.Topic is StepTopic.Bridge or StepTopic.Joint).ToList();
+        Assert.Same(bridge, onBoard[0]);
+        Assert.True(onBoard.Skip(1).Index().Count(s => s.Item.Side != onBoard[s.Index].Side) <= 1);
+        var drawn = FaceReader.Of(wired.Build.Board).Bridges.Single();
+        Assert.Equal(("JT3", BoardSide.Bottom, 9, 5, 2), (drawn.Id, drawn.Side, drawn.X, drawn.Y, drawn.Pads));
     }
 
     /// <summary>From the device to the board's edge, on to the pad, and the allowance, rounded up to what one cuts.</summary>

@@ -77,7 +77,7 @@ internal static partial class Generated
                         Part = PartOf(device.Id),
                         Lead = lead.Id,
                         Cavity = dice.Next(2) == 0 ? null : 1 + dice.Next(plug.Pins.Count),
-                        IsCut = dice.Next(4) == 0,
+                        End = dice.Next(4) == 0 ? LeadEnd.CutOff : LeadEnd.Contact,
                     }
                 );
             }

@@ -1191,6 +1191,8 @@ export interface components {
             arrow: null | components["schemas"]["BoardEdge"];
             /** @description Every pad. */
             pads: components["schemas"]["FacePad"][];
+            /** @description The bridges of which the leaflet says where they lie. */
+            bridges: components["schemas"]["FaceBridge"][];
         };
         /** @description A board that is being described, looked at. */
         BoardLook: {
@@ -1289,6 +1291,22 @@ export interface components {
             default: string;
             /** @description Who moves it. */
             movedBy?: components["schemas"]["MovedBy"];
+            place?: null | components["schemas"]["BridgePlace"];
+        };
+        /** @description Where a bridge lies on the board, told as a pad is. */
+        BridgePlace: {
+            /** @description The side. */
+            side: components["schemas"]["BoardSide"];
+            /**
+             * Format: double
+             * @description The middle of its pads from the left edge of its side, in millimetres; 0 to 500.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description The middle of its pads from the front edge, in millimetres; 0 to 500.
+             */
+            y: number;
         };
         /** @description One change of a build by the builder. */
         BuildChange: {
@@ -1645,6 +1663,30 @@ export interface components {
         EntityTagHeaderValue: {
             tag?: components["schemas"]["StringSegment"];
             isWeak?: boolean;
+        };
+        /** @description A bridge on the face. */
+        FaceBridge: {
+            /** @description Its label. */
+            id: string;
+            /** @description The side that it is on. */
+            side: components["schemas"]["BoardSide"];
+            /**
+             * Format: double
+             * @description From the left edge, seen from its side.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description From the front edge.
+             */
+            y: number;
+            /**
+             * Format: int32
+             * @description How many pads lie in its row: one more than the positions that join something, two at least.
+             */
+            pads: number;
+            /** @description Label, side and positions, for a reader of the screen. */
+            words: string;
         };
         /** @description A mounting hole; the same seen from either side. */
         FaceHole: {
@@ -2416,6 +2458,8 @@ export interface components {
             pads: string[];
             /** @description Ids of the pads beside them, which could be bridged. */
             near: string[];
+            /** @description Id of the bridge that is worked on, or null. */
+            bridge?: null | string;
             /** @description True when it is done as it stands here. */
             isDone?: boolean;
             /**

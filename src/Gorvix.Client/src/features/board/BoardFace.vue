@@ -16,6 +16,8 @@ const props = defineProps<{
   lit?: string[]
   /** Pads that belong to it besides: supply and ground of its device. */
   near?: string[]
+  /** Label of the bridge that is looked at. */
+  bridge?: string | null
   /** What is on a pad, in words, by its id. */
   uses?: Record<string, string>
   /** Whether pads can be dragged to another place, or moved by Shift and the arrows. */
@@ -31,7 +33,7 @@ const drawing = useTemplateRef<SVGElement>('drawing')
 const at = ref<string | null>(null)
 const pointed = ref<string | null>(null)
 
-const { margin, size, box, pads, plugs, holes, middle, usb, arrow } = useDrawing(
+const { margin, size, box, pads, plugs, bridges, holes, middle, usb, arrow } = useDrawing(
   props,
   side,
   turn,
@@ -183,6 +185,27 @@ function scale(by: 1 | -1) {
           </text>
         </g>
         <g
+          v-for="b in bridges"
+          :key="b.bridge.id"
+          class="bridge"
+          :class="{ lit: b.bridge.id === bridge }"
+          role="img"
+          :aria-label="b.bridge.words"
+          :data-bridge="b.bridge.id"
+        >
+          <rect
+            v-for="n in b.bridge.pads"
+            :key="n"
+            :x="b.spot.x - b.width / 2 + (n - 1) * 0.9 + 0.1"
+            :y="b.spot.y - 0.45"
+            width="0.7"
+            height="0.9"
+          />
+          <text class="print bridge-name" :x="b.spot.x + b.width / 2 + 0.4" :y="b.spot.y">
+            {{ b.bridge.id }}
+          </text>
+        </g>
+        <g
           v-for="(drawn, i) in pads"
           :key="drawn.pad.id"
           class="pad"
@@ -292,6 +315,29 @@ svg {
   fill: var(--ground);
   stroke: var(--ink);
   stroke-width: 0.2;
+}
+
+/* Solder joins them: a row of small pads that is worked on with a fine tip. */
+.bridge rect {
+  fill: var(--sheet);
+  stroke: var(--ink-2);
+  stroke-width: 0.12;
+}
+
+.bridge.lit rect {
+  fill: var(--chosen);
+  stroke: var(--chosen);
+}
+
+.bridge-name {
+  fill: var(--ink-2);
+  font-size: 1.1px;
+  text-anchor: start;
+}
+
+.bridge.lit .bridge-name {
+  fill: var(--chosen);
+  font-weight: 700;
 }
 
 .hole {

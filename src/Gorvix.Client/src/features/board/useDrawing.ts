@@ -94,6 +94,13 @@ export function useDrawing(
       : { x: at.x, y: at.y + Math.sign(dy) * 2.4, anchor: 'middle' }
   }
 
+  /** The bridges of this side: a row of small pads, with the label beside it. */
+  const bridges = computed(() =>
+    props.face.bridges
+      .filter((b) => b.side === side.value)
+      .map((b) => ({ bridge: b, spot: place(props.face, b, turn.value), width: b.pads * 0.9 })),
+  )
+
   const holes = computed(() => props.face.holes.map((h) => place(props.face, h, turn.value)))
   const middle = computed(() => ({ x: size.value.x / 2, y: size.value.y / 2 }))
 
@@ -115,5 +122,5 @@ export function useDrawing(
   const usb = computed(() => edge(props.face.usb))
   const arrow = computed(() => edge(props.face.arrow))
 
-  return { margin, size, box, pads, plugs, holes, middle, usb, arrow }
+  return { margin, size, box, pads, plugs, bridges, holes, middle, usb, arrow }
 }

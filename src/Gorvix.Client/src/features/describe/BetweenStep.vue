@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import type { Board, BoardAnswer, PadLook, PathPattern } from '@/api/client'
 import LineField from '@/ui/LineField.vue'
 
@@ -74,6 +74,37 @@ function comes(id: string, value: string) {
     bridges: (b.bridges ?? []).map((x) => (x.id === id ? { ...x, default: value } : x)),
   }))
 }
+/** Where a bridge lies: "bottom 12,8"; empty where nobody knows. */
+const places = reactive<Record<string, { text: string; error: string }>>({})
+watch(
+  () => props.board.bridges,
+  (bridges) => {
+    for (const b of bridges ?? [])
+      places[b.id] = { text: b.place ? `${b.place.side} ${b.place.x},${b.place.y}` : '', error: '' }
+  },
+  { immediate: true },
+)
+function lies(id: string) {
+  const row = places[id]
+  if (!row) return
+  const said = /^(top|bottom)\s+(\d+(?:\.\d+)?)\s*,\s*(\d+(?:\.\d+)?)$/i.exec(row.text.trim())
+  row.error =
+    said || row.text.trim() === ''
+      ? ''
+      : 'A place is a side and two lengths in mm, from the left and from the front: bottom 12,8.'
+  if (row.error !== '') return
+  const place = said
+    ? {
+        side: said[1]?.toLowerCase() === 'bottom' ? ('bottom' as const) : ('top' as const),
+        x: Number(said[2]),
+        y: Number(said[3]),
+      }
+    : null
+  emit('change', (b) => ({
+    ...b,
+    bridges: (b.bridges ?? []).map((x) => (x.id === id ? { ...x, place } : x)),
+  }))
+}
 </script>
 
 <template>
@@ -104,6 +135,17 @@ function comes(id: string, value: string) {
         position
       }}</v-btn>
     </v-btn-toggle>
+    <LineField v-if="places[b.id]" v-slot="{ id }" label="and lies at">
+      <v-text-field
+        :id="id"
+        v-model="places[b.id]!.text"
+        :data-field="`place-${b.id}`"
+        placeholder="bottom 12,8"
+        persistent-placeholder
+        :error-messages="places[b.id]!.error"
+        @change="lies(b.id)"
+      />
+    </LineField>
   </div>
   <v-radio-group
     v-model="pattern"

@@ -54,6 +54,7 @@ onMounted(() => card.value?.focus({ preventScroll: true }))
         :name="name"
         :lit="chosen?.pads ?? []"
         :near="chosen?.near ?? []"
+        :bridge="chosen?.bridge ?? null"
         :uses="uses"
         @pad="$emit('pad', $event)"
       />

@@ -210,6 +210,7 @@ watch(
               :name="view.name"
               :lit="chosen?.pads ?? []"
               :near="chosen?.near ?? []"
+              :bridge="chosen?.bridge ?? null"
               :uses="uses"
               @pad="ofPad"
             />

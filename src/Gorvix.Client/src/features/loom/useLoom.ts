@@ -47,7 +47,6 @@ export function useLoom(build: () => string) {
 const headings: Partial<Record<Step['topic'], string>> = {
   undo: 'Take off first',
   seat: 'Plugs in',
-  bridge: 'Bridges',
 }
 
 /** Steps that are done with the board lying in one way, in the order of the work. */
@@ -60,7 +59,9 @@ export function bySide(steps: Step[]) {
         ? 'Bottom side up'
         : step.side === 'top'
           ? 'Top side up'
-          : 'Away from the board')
+          : step.topic === 'bridge'
+            ? 'Bridges'
+            : 'Away from the board')
     const last = groups[groups.length - 1]
     if (last?.words === words) last.steps.push(step)
     else groups.push({ words, steps: [step] })
