@@ -191,6 +191,12 @@ public class DescribeTests
         Line(page, "pads-line", "AIR (1.25 mm) bottom rear: BAT G T6 R6 G SBUS=U2.RX");
         Line(page, "pads-line", "GPS (1.0 mm) bottom right: G SCL SDA R3 T3 5V");
         Pattern(page, "bridge", "R4", "U4", "J4");
+        page.Write("[data-field='place-J4']", "somewhere");
+        page.Says(".comes[data-bridge='J4']", "A place is a side and two lengths in mm");
+        page.Write("[data-field='place-J4']", "top 12,8");
+        page.Find("svg [data-bridge='J4']");
+        page.Write("[data-field='place-J4']", "");
+        page.Gone("svg [data-bridge='J4']");
         Pattern(page, "fixed", "SBUS", "U2", null);
         Pattern(page, "twoWay", "TLM", "U4", null);
         Pattern(page, "selector", "VC", null, "JV");

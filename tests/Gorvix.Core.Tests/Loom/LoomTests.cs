@@ -197,15 +197,15 @@ public class LoomTests
     [Fact]
     public void A_bridge_is_worked_on_with_its_side_up_and_is_drawn_where_it_lies()
     {
-        var wired = Wired(Demo.TipTrackPipit);
+        var wired = Wired(Demo.DrillShedGull);
         var steps = LoomReader.Of(wired).Steps;
         var bridge = steps.Single(s => s.Topic == StepTopic.Bridge);
-        Assert.Equal((BoardSide.Bottom, "JT3"), (bridge.Side, bridge.Bridge));
+        Assert.Equal((BoardSide.Bottom, "JP"), (bridge.Side, bridge.Bridge));
         var onBoard = steps.Where(s => s.Topic is StepTopic.Bridge or StepTopic.Joint).ToList();
         Assert.Same(bridge, onBoard[0]);
         Assert.True(onBoard.Skip(1).Index().Count(s => s.Item.Side != onBoard[s.Index].Side) <= 1);
         var drawn = FaceReader.Of(wired.Build.Board).Bridges.Single();
-        Assert.Equal(("JT3", BoardSide.Bottom, 9, 5, 2), (drawn.Id, drawn.Side, drawn.X, drawn.Y, drawn.Pads));
+        Assert.Equal(("JP", BoardSide.Bottom, 15, 4, 3), (drawn.Id, drawn.Side, drawn.X, drawn.Y, drawn.Pads));
     }
 
     /// <summary>From the device to the board's edge, on to the pad, and the allowance, rounded up to what one cuts.</summary>
