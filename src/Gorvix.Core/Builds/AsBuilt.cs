@@ -46,8 +46,15 @@ public sealed class AsBuilt
         {
             if (Against(fact, build, board, devices) is { } why)
             {
-                // What went away with its part needs no hand any more.
-                if (fact is JointFact or SeatFact || (fact is BridgeFact bridge && bridge.Board == build.Board))
+                // What went away with its part needs no hand any more; what the same part contradicts is told.
+                var told = fact switch
+                {
+                    JointFact or SeatFact => true,
+                    BridgeFact bridge => bridge.Board == build.Board,
+                    CavityFact cavity => build.Devices.Any(d => d.Id == cavity.Device && d.Part == cavity.Part),
+                    _ => false,
+                };
+                if (told)
                 {
                     orphans.Add(new Orphan(fact, why));
                 }

@@ -96,7 +96,16 @@ public static class BuildCheck
             list.Length(fact.Words, MostNote, $"{place}.built[{i}].words");
             if (fact is CavityFact { Cavity: { } cavity })
             {
-                list.Range(cavity, 1, 100, "th cavity", $"{place}.built[{i}].cavity");
+                list.Range(cavity, 1, 100, "as a cavity", $"{place}.built[{i}].cavity");
+            }
+            if (fact is JointFact { Pad: null } joint && (joint.To is null || joint.ToLead is null))
+            {
+                list.Stop(
+                    PartRules.BadValue,
+                    $"{place}.built[{i}]",
+                    ("problem", "names neither a pad nor a lead of another device"),
+                    ("mend", "Give \"pad\", or \"to\" and \"toLead\".")
+                );
             }
             if (build.Built.Take(i).Any(fact.IsAboutTheSame))
             {

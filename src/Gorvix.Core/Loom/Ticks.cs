@@ -28,7 +28,7 @@ public static class Ticks
         var (build, sheet) = (wired.Build.Build, LoomReader.Of(wired));
         if (sheet.Steps.FirstOrDefault(s => s.Id == tick.Step) is not { } step)
         {
-            return Against(LoomRules.StepGone.Found(Severity.Stop, Subject.Build, ("step", tick.Step)));
+            return Against(LoomRules.StepGone.Found(Severity.Stop, Subject.Build, ("step", Short(tick.Step))));
         }
         var facts = step.Facts;
         if (tick is { Pad: { } pad, IsDone: true })
@@ -38,7 +38,7 @@ public static class Ticks
                 || wired.Build.Board.Pads.FirstOrDefault(p => p.Id == pad) is not { } used
             )
             {
-                return Against(LoomRules.OtherPad.Found(Severity.Stop, Subject.Build, ("pad", pad)));
+                return Against(LoomRules.OtherPad.Found(Severity.Stop, Subject.Build, ("pad", Short(pad))));
             }
             facts = [new FactMaker(wired).OfJoint(wire, used)];
         }
@@ -65,6 +65,9 @@ public static class Ticks
             []
         );
     }
+
+    // What was sent may be anything; enough of it to know it again.
+    private static string Short(string sent) => sent.Length <= 60 ? sent : $"{sent[..60]} …";
 
     private static TickResult Against(Finding finding) => new(null, "", [finding]);
 }

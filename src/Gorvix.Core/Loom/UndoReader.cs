@@ -34,7 +34,7 @@ internal sealed class UndoReader(WiredBuild wired, Neighbours neighbours)
             fact switch
             {
                 SeatFact => $"Pull it out: {fact.Told}.",
-                BridgeFact => $"Look whether it is so, and forget it: {fact.Told}.",
+                BridgeFact or CavityFact => $"Look whether it is so, and forget it: {fact.Told}.",
                 _ => $"Take it off: {fact.Told}. Insulate the end of the lead.",
             },
             fact is JointFact ? Iron : "",
@@ -57,6 +57,7 @@ internal sealed class UndoReader(WiredBuild wired, Neighbours neighbours)
             JointFact joint => $"off {joint.Part} {joint.Device} {joint.Lead}",
             SeatFact seat => $"pull {seat.Part} {seat.Device}",
             BridgeFact bridge => $"forget {bridge.Bridge}",
+            CavityFact cavity => $"forget {cavity.Device} {cavity.Lead}",
             _ => "forget",
         };
 }

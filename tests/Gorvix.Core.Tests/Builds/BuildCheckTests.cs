@@ -213,4 +213,77 @@ public class BuildCheckTests
                 },
             ],
         };
+
+    private static JointFact Joint(string lead, string? pad) =>
+        new()
+        {
+            Device = "receiver",
+            Part = "corvane-sedge-2",
+            Lead = lead,
+            Board = Demo.NorthFaceHare.Board,
+            Pad = pad,
+        };
+
+    [Fact]
+    public void Facts_of_what_is_built_say_where_and_each_thing_once()
+    {
+        string Says(params BuiltFact[] facts) =>
+            string.Join(
+                " ",
+                BuildCheck.Of(Demo.NorthFaceHare with { Built = facts }, Demo.Library, "build").Select(f => f.Sentence)
+            );
+        Assert.Equal("", Says(Joint("tx", "r1"), Joint("rx", "t1"), Joint("g", "no such pad")));
+        Assert.Contains(
+            "build.built[1] tells once more",
+            Says(Joint("tx", "r1"), Joint("tx", "r2")),
+            StringComparison.Ordinal
+        );
+        Assert.Contains("names neither a pad nor a lead", Says(Joint("tx", null)), StringComparison.Ordinal);
+        Assert.Contains(
+            "2000 is the most",
+            Says(Joint("tx", "r1") with { Words = new string('x', 2001) }),
+            StringComparison.Ordinal
+        );
+        var cavity = new CavityFact
+        {
+            Device = "receiver",
+            Part = "corvane-sedge-2",
+            Lead = "tx",
+        };
+        Assert.Equal("", Says(cavity with { Cavity = 100 }));
+        Assert.Contains("is 0 as a cavity", Says(cavity with { Cavity = 0 }), StringComparison.Ordinal);
+        Assert.Contains("is 101 as a cavity", Says(cavity with { Cavity = 101 }), StringComparison.Ordinal);
+        Assert.Equal("", Says([.. Enumerable.Range(0, 1000).Select(i => Joint($"l{i}", "r1"))]));
+        Assert.Contains(
+            "has 1001 facts",
+            Says([.. Enumerable.Range(0, 1001).Select(i => Joint($"l{i}", "r1"))]),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public void A_device_is_1_to_5000_mm_away_and_no_more_than_500_mm_are_added()
+    {
+        string Says(double away, double added) =>
+            string.Join(
+                " ",
+                BuildCheck
+                    .Of(
+                        Demo.NorthFaceHare with
+                        {
+                            Allowance = added,
+                            Devices = [.. Demo.NorthFaceHare.Devices.Select(d => d with { Away = away })],
+                        },
+                        Demo.Library,
+                        "build"
+                    )
+                    .Select(f => f.Sentence)
+            );
+        Assert.Equal("", Says(1, 0));
+        Assert.Equal("", Says(5000, 500));
+        Assert.Contains("devices[0].away is 0.5 mm", Says(0.5, 0), StringComparison.Ordinal);
+        Assert.Contains("devices[0].away is 5001 mm", Says(5001, 0), StringComparison.Ordinal);
+        Assert.Contains("allowance is 501 mm", Says(1, 501), StringComparison.Ordinal);
+        Assert.Contains("allowance is -1 mm", Says(1, -1), StringComparison.Ordinal);
+    }
 }

@@ -219,6 +219,18 @@ public class TickTests
         var off = Loom(after).Steps.Single(s => s.Topic == StepTopic.Undo);
         Assert.Equal(build.Built.Count - 1, Ticked(after, off.Id).Built.Count);
 
+        // A plug that has fewer cavities than somebody has noted.
+        var cavity = new CavityFact
+        {
+            Device = "receiver",
+            Part = build.Devices.First(d => d.Id == "receiver").Part,
+            Lead = "none",
+            Cavity = 40,
+        };
+        var noted = build with { Built = [.. build.Built, cavity] };
+        Assert.Contains("no such lead", Assert.Single(BuiltCheck.Of(Wired(noted))).Sentence, StringComparison.Ordinal);
+        Assert.Equal(Facts(build), Facts(Ticked(noted, "forget receiver none")));
+
         // On another board everything that was soldered to this one comes off.
         var moved = BuildEdits.WithBoard(build, Demo.Library.Boards.First(b => b.Id != board.Id).Id);
         Assert.Equal(
