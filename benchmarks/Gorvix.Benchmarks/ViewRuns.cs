@@ -45,6 +45,29 @@ internal static class ViewRuns
         watch.observe(document.querySelector('main'), { subtree: true, characterData: true, childList: true })
         """;
 
+    // A box is ticked or cleared; over when the frame with it is painted. The next one waits until it is saved.
+    private const string TickOnce = """
+        const done = arguments[arguments.length - 1]
+        const box = document.querySelector("[data-step='backup'] .tick")
+        const was = box.getAttribute('aria-checked')
+        const saved = () => document.querySelector('.saved')?.textContent === 'Saved'
+        const start = performance.now()
+        let took = 0
+        const end = () => (saved() && took > 0 ? done(took) : setTimeout(end, 20))
+        const watch = new MutationObserver(() => {
+          if (box.getAttribute('aria-checked') === was) return
+          watch.disconnect()
+          requestAnimationFrame(() =>
+            setTimeout(() => {
+              took = performance.now() - start
+              setTimeout(end, 50)
+            }, 0),
+          )
+        })
+        watch.observe(document.querySelector('main'), { subtree: true, attributes: true })
+        box.click()
+        """;
+
     private const string WeighOnce = """
         const done = arguments[0]
         const all = [...document.querySelectorAll('[data-priority$=" nice"], [data-priority$=" want"]')]
@@ -83,6 +106,7 @@ internal static class ViewRuns
         {
             await Painted("wish", $"/builds/{build}/parts", "[data-priority]", WeighOnce);
             await Painted("step of the slider", $"/builds/{build}/rails", "[data-field='charge']", SlideOnce);
+            await Painted("tick", $"/builds/{build}/loom", "[data-step='backup'] .tick", TickOnce);
         }
     }
 

@@ -1,10 +1,11 @@
 import Ajv2020 from 'ajv/dist/2020'
+import addFormats from 'ajv-formats'
 import { describe, expect, it } from 'vitest'
 
 // A reader of JSON Schema that is not ours (source: Ajv, draft 2020-12).
 const files = import.meta.glob('../../../demo/**/*.json', { eager: true, import: 'default' })
 const docs = import.meta.glob('../../../docs/*.schema.json', { eager: true, import: 'default' })
-const ajv = new Ajv2020({ strict: true, allErrors: true })
+const ajv = addFormats(new Ajv2020({ strict: true, allErrors: true }))
 const valid = ajv.compile(Object.values(docs)[0] as object)
 
 describe('the schema of the files', () => {
