@@ -69,6 +69,9 @@ public sealed record LoomWire(
     string? Twist
 )
 {
+    /// <summary>How many wires it is: one from each piece where every piece of the device has its own, such as four speed controllers.</summary>
+    public int Pieces { get; init; } = 1;
+
     /// <summary>True when an iron is needed for it.</summary>
     public bool IsJoint => State is LeadState.Soldered or LeadState.OnTail or LeadState.Spliced;
 }

@@ -233,7 +233,9 @@ internal sealed class StepReader(
         }
     }
 
-    private static string Lead(LoomWire wire) => wire.Colour is { } colour ? $"{wire.Label} ({colour})" : wire.Label;
+    private static string Lead(LoomWire wire) =>
+        (wire.Colour is { } colour ? $"{wire.Label} ({colour})" : wire.Label)
+        + (wire.Pieces > 1 ? $", {wire.Pieces} wires, one from each piece," : "");
 
     // Bridges of which nobody knows the side first, then each side with its bridges before its wires: the board is turned once.
     private IEnumerable<LoomStep> OnBoard()
@@ -303,7 +305,7 @@ internal sealed class StepReader(
                 StepTopic.Joint,
                 j.Pad.Side,
                 $"{Lead(j.Wire)} of the {j.Wire.Name} to {j.Wire.At}. {Phrase.Upper(j.Wire.Job)}.",
-                How(j.Weight, j.Beside, wires.Count(w => w.IsJoint && w.Pad == j.Pad.Id)),
+                How(j.Weight, j.Beside, wires.Where(w => w.IsJoint && w.Pad == j.Pad.Id).Sum(w => w.Pieces)),
                 LookAt(j.Pad, j.Beside),
                 j.Wire.Device,
                 [j.Pad.Id],

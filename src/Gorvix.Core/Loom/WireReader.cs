@@ -43,7 +43,12 @@ internal sealed class WireReader(WiredBuild wired)
                 .GroupBy(w => (w.Gauge, w.Colour))
                 .OrderBy(g => g.Key.Gauge)
                 .ThenBy(g => g.Key.Colour, StringComparer.Ordinal)
-                .Select(g => new WireCutLine(g.Key.Gauge, g.Key.Colour, g.Count(), g.Sum(w => w.Millimetres))),
+                .Select(g => new WireCutLine(
+                    g.Key.Gauge,
+                    g.Key.Colour,
+                    g.Sum(w => w.Pieces),
+                    g.Sum(w => w.Pieces * w.Millimetres)
+                )),
         ];
 
     /// <summary>The id of a lead's wire.</summary>
@@ -76,7 +81,10 @@ internal sealed class WireReader(WiredBuild wired)
             told?.Gauge ?? (amps is { } flows ? WireGauge.For(flows, length, volts) : WireGauge.Usual),
             length,
             TwistOf(lead, used)
-        );
+        )
+        {
+            Pieces = lead.Lead.Wires == PieceWires.Each ? DeviceOf(lead.Device).Pieces : 1,
+        };
     }
 
     private Device DeviceOf(string id) => wired.Build.Devices.First(d => d.Id == id).Device;

@@ -58,7 +58,7 @@ public static class LoomText
             sheet.Wires.Select(w =>
                 new[]
                 {
-                    $"{w.Label} of the {w.Name}",
+                    $"{w.Label}{(w.Pieces > 1 ? $" × {w.Pieces}" : "")} of the {w.Name}",
                     w.Colour,
                     w.At,
                     w.Job,

@@ -19,6 +19,7 @@ public static class WireTable
         "twist with",
         "awg",
         "mm",
+        "pieces",
     ];
 
     /// <summary>Writes the list.</summary>
@@ -41,10 +42,11 @@ public static class WireTable
                             w.Twist is { } twist ? labels[twist] : null,
                             w.IsJoint ? w.Gauge.ToString(CultureInfo.InvariantCulture) : null,
                             w.IsJoint ? w.Millimetres.ToString("0", CultureInfo.InvariantCulture) : null,
+                            w.IsJoint ? w.Pieces.ToString(CultureInfo.InvariantCulture) : null,
                         ]
                 ),
                 .. sheet.Spare.Select(s =>
-                    (IReadOnlyList<string?>)[s.Name, s.Label, s.Colour, s.Treatment, null, null, null, null, null]
+                    (IReadOnlyList<string?>)[s.Name, s.Label, s.Colour, s.Treatment, null, null, null, null, null, null]
                 ),
             ]
         );

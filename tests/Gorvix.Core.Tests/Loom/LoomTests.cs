@@ -158,6 +158,19 @@ public class LoomTests
     }
 
     [Fact]
+    public void A_lead_of_which_each_piece_has_its_own_is_cut_and_soldered_as_often()
+    {
+        var sheet = LoomReader.Of(Wired(Demo.TipTrackPipit));
+        var readings = sheet.Wires.Single(w => w is { Device: "esc", Label: "TLM" });
+        Assert.Equal(4, readings.Pieces);
+        var step = sheet.Steps.Single(s => s.Id == $"joint {readings.Id}");
+        Assert.StartsWith("TLM (white), 4 wires, one from each piece, of the", step.Words, StringComparison.Ordinal);
+        Assert.StartsWith("4 wires share this pad", step.Iron, StringComparison.Ordinal);
+        var white = sheet.Cuts.Where(c => c.Colour == "white").Sum(c => c.Pieces);
+        Assert.Equal(sheet.Wires.Where(w => w is { IsJoint: true, Colour: "white" }).Sum(w => w.Pieces), white);
+    }
+
+    [Fact]
     public void What_hangs_on_a_device_counts_in_the_wire_that_feeds_it()
     {
         var sheet = LoomReader.Of(Wired(Demo.TipTrackPipit));

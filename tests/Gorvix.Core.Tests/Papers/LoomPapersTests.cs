@@ -90,7 +90,7 @@ public class LoomPapersTests
             sheet.Wires.Select(w =>
                 string.Join(
                     "|",
-                    $"{w.Label} of the {w.Name}",
+                    $"{w.Label}{(w.Pieces > 1 ? $" × {w.Pieces}" : "")} of the {w.Name}",
                     w.Colour,
                     w.At,
                     w.Job,

@@ -2527,6 +2527,11 @@ export interface components {
             millimetres: number;
             /** @description Id of the wire to twist it with; null for none. */
             twist: null | string;
+            /**
+             * Format: int32
+             * @description How many wires it is: one from each piece where every piece of the device has its own, such as four speed controllers.
+             */
+            pieces?: number;
             /** @description True when an iron is needed for it. */
             isJoint?: boolean;
         };

@@ -24,7 +24,10 @@ defineEmits<{ print: [] }>()
       <tbody>
         <tr v-for="w in sheet.wires" :key="w.id" :data-wire="w.id">
           <td>
-            <span class="label">{{ w.label }}</span> of the {{ w.name }}
+            <span class="label">{{ w.label }}</span><template v-if="w.pieces > 1">
+              × {{ w.pieces }}</template
+            >
+            of the {{ w.name }}
           </td>
           <td>{{ w.colour ?? '' }}</td>
           <td class="label">{{ w.at }}</td>
