@@ -41,7 +41,7 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
         <tr v-for="w in loom.sheet.wires" :key="w.id">
           <td><span class="box" :class="{ done: done.has(`joint ${w.id}`) }"></span></td>
           <td>{{ w.name }}</td>
-          <td class="label">{{ w.label }}{{ w.pieces > 1 ? ` × ${w.pieces}` : '' }}</td>
+          <td class="label">{{ w.label }}{{ (w.pieces ?? 1) > 1 ? ` × ${w.pieces}` : '' }}</td>
           <td>{{ w.colour }}</td>
           <td class="label">{{ w.at }}</td>
           <td>{{ w.job }}</td>

@@ -24,7 +24,7 @@ defineEmits<{ print: [] }>()
       <tbody>
         <tr v-for="w in sheet.wires" :key="w.id" :data-wire="w.id">
           <td>
-            <span class="label">{{ w.label }}</span><template v-if="w.pieces > 1">
+            <span class="label">{{ w.label }}</span><template v-if="(w.pieces ?? 1) > 1">
               × {{ w.pieces }}</template
             >
             of the {{ w.name }}
