@@ -28,7 +28,8 @@ public static class LoomDrawing
         var used = face.Pads.Where(p => numbers.Contains(p.Id)).ToList();
         // Where no positions are told, every pad stands on the same spot: then the list is the drawing.
         var placed = face.Pads.Select(p => (p.X, p.Y)).Distinct().Count() > 1;
-        List<BoardSide> sides = placed ? [.. used.Select(p => p.Side).Distinct().Order()] : [];
+        var worked = face.Bridges.Where(b => sheet.Steps.Any(s => s.Bridge == b.Id)).Select(b => b.Side);
+        List<BoardSide> sides = placed ? [.. used.Select(p => p.Side).Concat(worked).Distinct().Order()] : [];
         var faceHeight = sides.Count == 0 ? 0 : (face.Depth * scale) + 14;
         var rest = sheet.Wires.Where(w => w.Pad is null).ToList();
         var height = 16 + (sides.Count * faceHeight) + ((wires.Count + rest.Count + 1) * Row) + 6;
@@ -64,6 +65,23 @@ public static class LoomDrawing
                 {
                     drawing.Text(x + half + 0.6, y + 0.7, 2, pad.Label);
                 }
+            }
+            foreach (var bridge in face.Bridges.Where(b => b.Side == side))
+            {
+                var (x, y) = (left + (bridge.X * scale), upper + ((face.Depth - bridge.Y) * scale));
+                var meant = sheet.Steps.Any(s => s.Bridge == bridge.Id);
+                for (var i = 0; i < bridge.Pads; i++)
+                {
+                    drawing.Box(
+                        x + ((i - (bridge.Pads / 2.0)) * 1.8),
+                        y - 0.9,
+                        1.4,
+                        1.8,
+                        meant ? "#000" : "#fff",
+                        ("bridge", bridge.Id)
+                    );
+                }
+                drawing.Text(x + (bridge.Pads * 0.9) + 0.6, y + 0.7, 2, bridge.Id, bold: meant);
             }
             top += faceHeight;
         }

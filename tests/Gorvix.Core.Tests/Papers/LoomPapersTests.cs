@@ -66,6 +66,11 @@ public class LoomPapersTests
         Assert.Equal(sheet.Wires.Select(w => w.Pad).OfType<string>().Distinct().Order(), filled.Order());
         var words = drawing.Descendants().Where(e => e.Name.LocalName == "text").Select(e => e.Value).ToList();
         Assert.All(sheet.Wires, w => Assert.Contains($"→ {w.At}", words));
+        var bridges = drawing
+            .Descendants()
+            .Where(e => e.Attribute("data-bridge") is not null && e.Attribute("fill")!.Value == "#000")
+            .Select(e => e.Attribute("data-bridge")!.Value);
+        Assert.Equal(sheet.Steps.Select(s => s.Bridge).OfType<string>().Order(), bridges.Distinct().Order());
         // Nothing is fetched by whoever opens it.
         Assert.DoesNotContain(drawing.Descendants(), e => e.Name.LocalName is "script" or "image" or "use" or "style");
         Assert.DoesNotContain(drawing.Descendants().Attributes(), a => a.Name.LocalName is "href" or "src");

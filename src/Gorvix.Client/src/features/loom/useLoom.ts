@@ -1,4 +1,4 @@
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { api, ask, type LoomView, type Problem } from '@/api/client'
 import { useBuild } from '@/stores/build'
 
@@ -30,17 +30,27 @@ export function useLoom(build: () => string) {
     if (own !== turn) return
     view.value = data ?? view.value
     problem.value = refused
+    // A tick that is on its way stays as it was made; what was answered is as it is stored.
+    const stored = new Map(view.value?.sheet.steps.map((s) => [s.id, s.isDone ?? false]))
+    pending.value = new Map(
+      [...pending.value].filter(
+        ([id, done]) => store.unsent > 0 && stored.has(id) && stored.get(id) !== done,
+      ),
+    )
   }
 
   /** Says that a step is done, or not; on another pad than the one that it names where one is given. */
-  async function tick(step: string, isDone: boolean, pad: string | null = null) {
+  function tick(step: string, isDone: boolean, pad: string | null = null) {
     pending.value = new Map(pending.value).set(step, isDone)
-    await store.tick(step, isDone, pad)
-    await read()
-    const rest = new Map(pending.value)
-    rest.delete(step)
-    pending.value = rest
+    return store.tick(step, isDone, pad)
   }
+  // Taken or refused: all has been answered.
+  watch(
+    () => store.unsent,
+    (unsent) => {
+      if (unsent === 0 && pending.value.size > 0) void read()
+    },
+  )
   return { view, steps, problem, read, tick }
 }
 
