@@ -36,8 +36,15 @@ public sealed class AsBuilt
         return null;
     }
 
-    /// <summary>True when that deed is done.</summary>
-    public bool IsDone(DeedFact deed) => Stands.Any(f => f.Says(deed));
+    /// <summary>True when a deed is done at a device.</summary>
+    /// <param name="deed">What.</param>
+    /// <param name="device">Id within the build of the device.</param>
+    /// <param name="lead">Id of the lead, where the deed is about one.</param>
+    /// <param name="address">The address, where the deed is about one.</param>
+    public bool IsDone(BuiltDeed deed, string device, string? lead, int? address) =>
+        Stands.Any(f =>
+            f is DeedFact done && (done.Deed, done.Device, done.Lead, done.Address) == (deed, device, lead, address)
+        );
 
     internal static AsBuilt Of(Build build, Board board, IReadOnlyDictionary<string, Device> devices)
     {
@@ -146,9 +153,7 @@ public sealed class AsBuilt
                         ? null
                         : "the board has no such bridge position any more"
                 ),
-            DeedFact { Device: { } device } => devices.ContainsKey(device)
-                ? null
-                : "the device is not in the build any more",
+            DeedFact { Device: { } device } deed => Part(device, deed.Part ?? "", deed.Lead),
             _ => null,
         };
     }

@@ -172,6 +172,9 @@ public sealed record DeedFact : BuiltFact
     /// <summary>Id within the build of the device; null for the board.</summary>
     public string? Device { get; init; }
 
+    /// <summary>Id in the library of what the device was then; null for the board.</summary>
+    public string? Part { get; init; }
+
     /// <summary>Id of the lead with the resistor, or null.</summary>
     public string? Lead { get; init; }
 
@@ -186,5 +189,6 @@ public sealed record DeedFact : BuiltFact
 
     /// <inheritdoc/>
     public override bool IsAboutTheSame(BuiltFact other) =>
-        other is DeedFact deed && (deed.Deed, deed.Device, deed.Lead, deed.Socket) == (Deed, Device, Lead, Socket);
+        other is DeedFact deed
+        && (deed.Deed, deed.Device, deed.Part, deed.Lead, deed.Socket) == (Deed, Device, Part, Lead, Socket);
 }

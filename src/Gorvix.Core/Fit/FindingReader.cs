@@ -75,7 +75,14 @@ internal sealed class FindingReader(
     {
         var open = findings.Where(f => f.Severity > Severity.Note).ToList();
         var (parts, rails, loom) = (open.Count(IsOfParts), open.Count(IsOfRails), open.Count(IsOfLoom));
-        return new OpenFindings(parts, open.Count - parts - rails - loom, rails, loom, [.. findings.Where(IsOfParts)]);
+        return new OpenFindings(
+            parts,
+            open.Count - parts - rails - loom,
+            rails,
+            loom,
+            [.. findings.Where(IsOfLoom)],
+            [.. findings.Where(IsOfParts)]
+        );
     }
 
     private static bool IsOfParts(Finding finding) => FeedRules.All.Any(r => r.Id == finding.Rule);

@@ -53,8 +53,16 @@ public sealed record FitSheet(
 /// <param name="Fit">How many are about links, wires and settings.</param>
 /// <param name="Rails">How many under Rails.</param>
 /// <param name="Loom">How many say that the aircraft is wired otherwise than planned.</param>
+/// <param name="OfLoom">What is wired otherwise than planned.</param>
 /// <param name="OfParts">What is mended by another part, pack or supply; notes too.</param>
-public sealed record OpenFindings(int Parts, int Fit, int Rails, int Loom, IReadOnlyList<Finding> OfParts);
+public sealed record OpenFindings(
+    int Parts,
+    int Fit,
+    int Rails,
+    int Loom,
+    IReadOnlyList<Finding> OfLoom,
+    IReadOnlyList<Finding> OfParts
+);
 
 /// <summary>A pad of the board with what is on it.</summary>
 /// <param name="Pad">Id of the pad.</param>

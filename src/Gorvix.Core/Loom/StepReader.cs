@@ -91,6 +91,7 @@ internal sealed class StepReader(
                 {
                     Deed = work.Action == WorkAction.PullUp ? BuiltDeed.PullUp : BuiltDeed.Address,
                     Device = work.Device,
+                    Part = wired.Build.Build.Devices.First(d => d.Id == work.Device).Part,
                     Lead = work.Lead,
                     Address = work.Address,
                     Words = WorkWords.Of(work, wired.Build),

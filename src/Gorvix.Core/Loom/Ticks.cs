@@ -51,7 +51,8 @@ public static class Ticks
         {
             facts = [.. facts, .. step.Before];
         }
-        var others = build.Built.Where(f => !facts.Any(f.IsAboutTheSame)).ToList();
+        // What is noted otherwise than the step says is not this step's to take away.
+        var others = build.Built.Where(f => !facts.Any(x => sets ? f.IsAboutTheSame(x) : f.Says(x))).ToList();
         if (!sets && others.Count == build.Built.Count)
         {
             return new TickResult(build, "", []);

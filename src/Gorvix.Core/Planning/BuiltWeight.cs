@@ -20,35 +20,28 @@ internal static class BuiltWeight
             return;
         }
         var undo = PlanCost.Of(CostTerm.HandWork, WorkMinutes.Undo);
-        foreach (var joint in build.Built.Joints)
+        foreach (var joint in build.Built.Joints.Where(j => Weighs(build, j)))
         {
-            var ground = IsGround(build, joint);
-            if (ground && rows.All(r => r.Device != joint.Device))
-            {
-                // Its device cannot be left off, so the wire stays.
-                continue;
-            }
-            var carrier = rows.FindIndex(r =>
-                ground ? r.Device == joint.Device : r.Choices.Any(c => Keeps(c.Hookup, joint))
-            );
-            Lay(rows, Math.Max(0, carrier), undo);
-            foreach (var row in rows.Where(r => !ground || r.Device == joint.Device))
+            Lay(rows, Math.Max(0, rows.FindIndex(r => r.Choices.Any(c => Keeps(c.Hookup, joint)))), undo);
+            foreach (var row in rows)
             {
                 for (var i = 0; i < row.Choices.Count; i++)
                 {
-                    var choice = row.Choices[i];
-                    if (ground ? choice.Hookup.Seat.Kind != SeatKind.Off : Keeps(choice.Hookup, joint))
+                    if (Keeps(row.Choices[i].Hookup, joint))
                     {
-                        row.Choices[i] = choice with { Cost = choice.Cost - undo };
+                        row.Choices[i] = row.Choices[i] with { Cost = row.Choices[i].Cost - undo };
                     }
                 }
             }
         }
-        foreach (var _ in build.Built.Orphans.Where(o => o.Fact is JointFact))
-        {
-            Lay(rows, 0, undo);
-        }
     }
+
+    /// <summary>
+    /// True for a wire that one plan can use and another one not. A ground stays wherever its device does, and a device that is left off
+    /// is dearer by a weightier term; what has lost its part comes off in every plan alike.
+    /// </summary>
+    public static bool Weighs(ResolvedBuild build, JointFact joint) =>
+        build.Built.Joints.Contains(joint) && !IsGround(build, joint);
 
     /// <summary>True when a way uses a wire where it is soldered.</summary>
     public static bool Keeps(Hookup way, JointFact joint) =>

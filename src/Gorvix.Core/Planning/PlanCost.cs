@@ -17,7 +17,7 @@ public readonly record struct PlanCost : IComparable<PlanCost>
     public static readonly int Needs = Enum.GetValues<Need>().Length;
 
     // Widths in bits, first term first. 40 links, 40 plugs of 24 pins, 60 supplies and 128 signal leads (the most of a build) cannot overflow any of them,
-    // as one way counts at most what <see cref="OfAtMost"/> lets it.
+    // as one way counts at most what <see cref="OfAtMost"/> lets it; nor can the 188 soldered wires of signals and supplies that may come off.
     private static readonly (CostTerm Term, int Bits)[] Layout =
     [
         (CostTerm.PinsBroken, 7),

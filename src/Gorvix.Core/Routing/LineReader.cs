@@ -231,14 +231,9 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
     {
         if (build.Build.House.BootTrap == BootCure.PullUp)
         {
-            var deed = new DeedFact
-            {
-                Deed = BuiltDeed.PullUp,
-                Device = link.Want.Device,
-                Lead = lead.Id,
-            };
+            var done = build.Built.IsDone(BuiltDeed.PullUp, link.Want.Device, lead.Id, null);
             work.Add(
-                new Work(WorkAction.PullUp, build.Built.IsDone(deed) ? 0 : WorkMinutes.Resistor)
+                new Work(WorkAction.PullUp, done ? 0 : WorkMinutes.Resistor)
                 {
                     Device = link.Want.Device,
                     Lead = lead.Id,

@@ -253,13 +253,8 @@ internal sealed class RouteMaker(
         }
         if (mode.Strapped is { } strap)
         {
-            var deed = new DeedFact
-            {
-                Deed = BuiltDeed.Address,
-                Device = _device,
-                Address = strap.Address,
-            };
-            yield return new Work(WorkAction.SetAddress, build.Built.IsDone(deed) ? 0 : WorkMinutes.Bridge)
+            var done = build.Built.IsDone(BuiltDeed.Address, _device, null, strap.Address);
+            yield return new Work(WorkAction.SetAddress, done ? 0 : WorkMinutes.Bridge)
             {
                 Device = _device,
                 Setting = strap.How,

@@ -240,6 +240,59 @@ public class TickTests
     }
 
     [Fact]
+    public void What_was_done_to_a_device_is_not_done_to_the_one_that_takes_its_place()
+    {
+        var part = Demo.RampSwift.Devices.First(d => d.Id == "receiver").Part;
+        var deed = new DeedFact
+        {
+            Deed = BuiltDeed.PullUp,
+            Device = "receiver",
+            Part = part,
+            Lead = Demo.Library.Device(part)!.Leads[0].Id,
+        };
+        bool IsDone(DeedFact fact) =>
+            Resolved(Demo.RampSwift with { Built = [fact] }, Demo.Library)
+                .Built.IsDone(BuiltDeed.PullUp, "receiver", deed.Lead, null);
+        Assert.True(IsDone(deed));
+        Assert.False(IsDone(deed with { Part = "another" }));
+    }
+
+    [Fact]
+    public void To_take_a_tick_away_that_is_not_there_leaves_what_is_noted_otherwise()
+    {
+        var plain = Wired(Demo.NorthFaceHare);
+        var wire = LoomReader.Of(plain).Wires.First(w => w is { IsJoint: true, Link: not null });
+        var ground = plain.Build.Board.Pads.First(plain.Build.Circuit.IsGround);
+        var after = Ticked(Demo.NorthFaceHare, $"joint {wire.Id}", pad: ground.Id);
+        Assert.Same(after, Ticked(after, $"joint {wire.Id}", done: false));
+    }
+
+    [Fact]
+    public void A_lead_that_was_taken_out_is_not_said_to_come_beside_its_plug() =>
+        Assert.DoesNotContain(
+            new FitReader(Resolved(Finished(Demo.CrusherHouseLark), Demo.Library)).Sheet().Findings,
+            f => f.Rule == WiringRules.Flying.Id
+        );
+
+    [Fact]
+    public void A_thousand_wires_of_devices_that_left_change_no_plan()
+    {
+        var joint = new JointFact
+        {
+            Device = "gone",
+            Part = "gone",
+            Lead = "",
+            Board = Demo.CrusherHouseLark.Board,
+            Pad = "t1",
+        };
+        var build = Demo.CrusherHouseLark with
+        {
+            Built = [.. Enumerable.Range(0, 1000).Select(i => joint with { Lead = $"l{i}" })],
+        };
+        Assert.Equal(Demo.CrusherHouseLark.Plan().Cost, build.Plan().Cost);
+    }
+
+    [Fact]
     public void A_lead_that_was_lifted_can_go_back_and_one_that_was_cut_cannot()
     {
         var build = Finished(Demo.CrusherHouseLark);

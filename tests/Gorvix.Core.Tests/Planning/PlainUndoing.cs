@@ -11,34 +11,19 @@ internal sealed partial class PlainObjective
     /// <summary>Minutes for one wire that comes off.</summary>
     public const int UndoMinutes = 3;
 
-    /// <summary>The wires that may have to come off, each with whether a way lets it be.</summary>
-    public IEnumerable<Func<Hookup, bool>> Soldered()
-    {
-        foreach (var joint in _build.Build.Built.OfType<JointFact>())
-        {
-            if (_build.Built.Orphans.Any(o => o.Fact == joint))
-            {
-                yield return _ => false;
-                continue;
-            }
-            var ground =
-                Part(joint.Device).Leads.First(l => l.Id == joint.Lead).Role == LeadRole.Ground
-                && _build
-                    .Board.Pads.First(p => p.Id == joint.Pad)
-                    .Paths.Any(p =>
-                        p.Through.Count == 0 && _build.Board.Rails.Any(r => r.Id == p.Rail && r.Feed == RailFeed.Ground)
-                    );
-            if (!ground)
-            {
-                yield return way => LetsBe(way, joint);
-            }
-            else if (_rows.Any(r => r.Ways.Any(w => w is SeatWay && DeviceOf(w) == joint.Device)))
-            {
-                yield return way =>
-                    way is SeatWay seat && seat.Device.Id == joint.Device && seat.Seat.Kind != SeatKind.Off;
-            }
-        }
-    }
+    /// <summary>The wires of signals and supplies that may have to come off, each with whether a way lets it be.</summary>
+    public IEnumerable<Func<Hookup, bool>> Soldered() =>
+        from joint in _build.Build.Built.OfType<JointFact>()
+        where !_build.Built.Orphans.Any(o => o.Fact == joint) && !IsGround(joint)
+        select (Func<Hookup, bool>)(way => LetsBe(way, joint));
+
+    private bool IsGround(JointFact joint) =>
+        Part(joint.Device).Leads.First(l => l.Id == joint.Lead).Role == LeadRole.Ground
+        && _build
+            .Board.Pads.First(p => p.Id == joint.Pad)
+            .Paths.Any(p =>
+                p.Through.Count == 0 && _build.Board.Rails.Any(r => r.Id == p.Rail && r.Feed == RailFeed.Ground)
+            );
 
     private PlanCost Undoing(IReadOnlyCollection<Hookup?> choice) =>
         PlanCost.Of(CostTerm.HandWork, UndoMinutes * Soldered().Count(lets => !choice.OfType<Hookup>().Any(lets)));

@@ -2673,6 +2673,8 @@ export interface components {
              * @description How many say that the aircraft is wired otherwise than planned.
              */
             loom: number;
+            /** @description What is wired otherwise than planned. */
+            ofLoom: components["schemas"]["Finding"][];
             /** @description What is mended by another part, pack or supply; notes too. */
             ofParts: components["schemas"]["Finding"][];
         };

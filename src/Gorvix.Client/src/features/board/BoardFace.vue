@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { BoardFace, FacePad } from '@/api/client'
+import FaceBridges from './FaceBridges.vue'
 import { nextIn, ways, type Side, type Turn } from './face'
 import { useDrag } from './useDrag'
 import { useDrawing } from './useDrawing'
@@ -184,27 +185,7 @@ function scale(by: 1 | -1) {
             {{ plug.label }}
           </text>
         </g>
-        <g
-          v-for="b in bridges"
-          :key="b.bridge.id"
-          class="bridge"
-          :class="{ lit: b.bridge.id === bridge }"
-          role="img"
-          :aria-label="b.bridge.words"
-          :data-bridge="b.bridge.id"
-        >
-          <rect
-            v-for="n in b.bridge.pads"
-            :key="n"
-            :x="b.spot.x - b.width / 2 + (n - 1) * 0.9 + 0.1"
-            :y="b.spot.y - 0.45"
-            width="0.7"
-            height="0.9"
-          />
-          <text class="print bridge-name" :x="b.spot.x + b.width / 2 + 0.4" :y="b.spot.y">
-            {{ b.bridge.id }}
-          </text>
-        </g>
+        <FaceBridges :bridges="bridges" :chosen="bridge ?? null" />
         <g
           v-for="(drawn, i) in pads"
           :key="drawn.pad.id"
@@ -315,29 +296,6 @@ svg {
   fill: var(--ground);
   stroke: var(--ink);
   stroke-width: 0.2;
-}
-
-/* Solder joins them: a row of small pads that is worked on with a fine tip. */
-.bridge rect {
-  fill: var(--sheet);
-  stroke: var(--ink-2);
-  stroke-width: 0.12;
-}
-
-.bridge.lit rect {
-  fill: var(--chosen);
-  stroke: var(--chosen);
-}
-
-.bridge-name {
-  fill: var(--ink-2);
-  font-size: 1.1px;
-  text-anchor: start;
-}
-
-.bridge.lit .bridge-name {
-  fill: var(--chosen);
-  font-weight: 700;
 }
 
 .hole {

@@ -55,11 +55,6 @@ const shown = computed(() => (props.open ? left.value : steps.value))
 const chosen = computed(
   () => steps.value.find((s) => s.id === props.step) ?? left.value[0] ?? steps.value[0],
 )
-const findings = computed(() =>
-  (view.value?.sheet.findings ?? []).filter(
-    (f) => f.rule === 'SOLDERED' || f.rule === 'BUILT-GONE',
-  ),
-)
 const pads = computed(() => view.value?.sheet.face?.pads ?? [])
 const uses = computed(() =>
   Object.fromEntries(
@@ -142,7 +137,7 @@ watch(
         v-if="!bench"
         class="no-print"
         :view="view"
-        :findings="findings"
+        :findings="view.sheet.open.ofLoom"
         @keys="keysOpen = true"
       />
       <ProblemNote
