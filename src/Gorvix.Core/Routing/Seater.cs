@@ -126,12 +126,7 @@ internal static class Seater
         }
 
         // A lead without a contact at its end goes into no cavity, and a plug has no more cavities than its own.
-        if (
-            (home < 0 && !harness.IsFree(lead.Id))
-            || cavity >= harness.Cavities.Count
-            || way.Kept.Contains(lead.Id)
-            || way.Out.Contains(lead.Id)
-        )
+        if (home < 0 || cavity >= harness.Cavities.Count || way.Kept.Contains(lead.Id) || way.Out.Contains(lead.Id))
         {
             return null;
         }

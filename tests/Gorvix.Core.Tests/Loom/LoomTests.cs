@@ -221,6 +221,19 @@ public class LoomTests
         Assert.Equal(("JP", BoardSide.Bottom, 15, 4, 3), (drawn.Id, drawn.Side, drawn.X, drawn.Y, drawn.Pads));
     }
 
+    [Fact]
+    public void On_each_side_bridges_are_closed_before_wires_are_in_the_way()
+    {
+        var steps = LoomReader.Of(Wired(Demo.SpoilTipOwl)).Steps;
+        var top = steps
+            .Where(s => s is { Side: BoardSide.Top, Topic: StepTopic.Bridge or StepTopic.Joint })
+            .Select(s => s.Topic == StepTopic.Joint)
+            .ToList();
+        Assert.Contains(true, top);
+        Assert.Contains(false, top);
+        Assert.Equal(top.Order(), top);
+    }
+
     /// <summary>From the device to the board's edge, on to the pad, and the allowance, rounded up to what one cuts.</summary>
     [Fact]
     public void A_wire_is_as_long_as_its_device_is_away_and_its_pad_lies_inside_the_edge()
@@ -230,7 +243,7 @@ public class LoomTests
         var build = plain with
         {
             Allowance = 30,
-            Devices = [.. plain.Devices.Select(d => d.Id == device ? d with { Away = 123 } : d)],
+            Devices = [.. plain.Devices.Select(d => d.Id == device ? d with { Away = 124 } : d)],
         };
         var wired = Wired(build);
         var size = wired.Build.Board.Outline!;
@@ -242,7 +255,7 @@ public class LoomTests
             {
                 var pad = wired.Build.Circuit.Pads[w.Pad!];
                 double[] edges = [pad.X, pad.Y, size.Width - pad.X, size.Depth - pad.Y];
-                var least = w.Device == device ? 123 + edges.Min() + 30 : 100;
+                var least = w.Device == device ? 124 + edges.Min() + 30 : 100;
                 Assert.InRange(w.Millimetres, least, least + 5);
                 Assert.True(w.Device != device || w.Millimetres % 5 == 0);
             }

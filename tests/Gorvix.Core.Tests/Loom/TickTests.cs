@@ -292,17 +292,6 @@ public class TickTests
         Assert.Equal(Demo.CrusherHouseLark.Plan().Cost, build.Plan().Cost);
     }
 
-    [Fact]
-    public void A_lead_that_was_lifted_can_go_back_and_one_that_was_cut_cannot()
-    {
-        var build = Finished(Demo.CrusherHouseLark);
-        Assert.Contains(build.Built, f => f is CavityFact { Device: "air-unit", Lead: "sbus", Cavity: null });
-        var leave = build with { Bans = [new LeadMatch { Device = "air-unit", Lead = "sbus" }] };
-        var face = Loom(leave).Faces.First(f => f.Device == "air-unit");
-        Assert.Empty(face.Moves);
-        Assert.Null(face.Cavities[5].Comes);
-    }
-
     private static string? PartOf(BuiltFact fact) =>
         fact switch
         {
