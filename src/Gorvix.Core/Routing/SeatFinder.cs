@@ -32,7 +32,7 @@ public static class SeatFinder
         {
             return [new SeatWay(device)];
         }
-        var mustStay = Leads(build.Build.Bans, device);
+        var mustStay = Stay(build, device);
         List<SeatWay> ways =
         [
             .. sockets
@@ -41,20 +41,25 @@ public static class SeatFinder
         ];
         if (mustStay.Count == 0)
         {
-            ways.Add(Loose(device, harness));
+            ways.Add(Loose(build, device, harness));
         }
         ways.Add(new SeatWay(device) { Seat = Seat.Off, Claims = Claim(device, Seat.Off) });
         return ways;
     }
 
     // A lead beside the plug is out of it, whatever is wished.
-    private static HashSet<string> Leads(IEnumerable<WishMatch> wishes, DeviceInBuild device) =>
+    private static HashSet<string> Stay(ResolvedBuild build, DeviceInBuild device) =>
+        [.. Leads(build.Build.Bans, device).Where(l => Harness.Of(device.Device).HomeOf(l) >= 0)];
+
+    // One that was taken out and could go back stays out where that is wished.
+    private static HashSet<string> StayOut(ResolvedBuild build, DeviceInBuild device) =>
         [
-            .. wishes
-                .OfType<LeadMatch>()
-                .Where(m => m.Device == device.Id && Harness.Of(device.Device).HomeOf(m.Lead) >= 0)
-                .Select(m => m.Lead),
+            .. Leads(build.Build.Pins, device)
+                .Where(l => Harness.Of(device.Device) is var harness && (harness.HomeOf(l) >= 0 || harness.IsFree(l))),
         ];
+
+    private static IEnumerable<string> Leads(IEnumerable<WishMatch> wishes, DeviceInBuild device) =>
+        wishes.OfType<LeadMatch>().Where(m => m.Device == device.Id).Select(m => m.Lead);
 
     private static Claims Claim(DeviceInBuild device, Seat seat) =>
         new(
@@ -64,15 +69,19 @@ public static class SeatFinder
                 : [new SeatHold(device.Id, seat.Kind, null)]
         );
 
-    private static SeatWay Loose(DeviceInBuild device, Harness harness)
+    private static SeatWay Loose(ResolvedBuild build, DeviceInBuild device, Harness harness)
     {
         var ground = device.Device.Leads.FirstOrDefault(l => l.Role == LeadRole.Ground && harness.HomeOf(l.Id) >= 0);
+        var free = ground is null ? FreeGrounds(build, device, harness).FirstOrDefault() : null;
         return new SeatWay(device)
         {
             Seat = Seat.Loose,
             Claims = Claim(device, Seat.Loose),
-            SolderedGround = ground?.Id,
-            Minutes = ground is null ? 0 : WorkMinutes.Lift + WorkMinutes.Solder,
+            SolderedGround = (ground ?? free)?.Id,
+            Minutes =
+                ground is not null ? WorkMinutes.Lift + WorkMinutes.Solder
+                : free is not null ? WorkMinutes.Solder
+                : 0,
         };
     }
 
@@ -80,7 +89,7 @@ public static class SeatFinder
     {
         var harness = Harness.Of(device.Device);
         var house = build.Build.House.Unused;
-        var (out_, kept) = (Leads(build.Build.Pins, device), Leads(build.Build.Bans, device));
+        var (out_, kept) = (StayOut(build, device), Stay(build, device));
         var forced = new Dictionary<string, Finding>();
         var lifted = new HashSet<string>();
         var choices = new Dictionary<string, IReadOnlyList<LeadStay>>();
@@ -145,7 +154,7 @@ public static class SeatFinder
             Kept = kept,
             Out = new HashSet<string>([
                 .. out_,
-                .. device.Device.Leads.Select(l => l.Id).Where(l => harness.HomeOf(l) < 0),
+                .. device.Device.Leads.Select(l => l.Id).Where(l => harness.HomeOf(l) < 0 && !harness.IsFree(l)),
             ]),
             GroundMoves = moves,
             SolderedGround = soldered,
@@ -267,7 +276,7 @@ public static class SeatFinder
             .ToList();
         var moves = new Dictionary<string, int>();
         var seeking = grounds.Where(g => !stay.Contains(g)).Select(g => g.Item!).ToList();
-        var (wanted, kept) = (Leads(build.Build.Pins, device), Leads(build.Build.Bans, device));
+        var (wanted, kept) = (StayOut(build, device), Stay(build, device));
         foreach (var lead in seeking.Where(l => !wanted.Contains(l.Id) && !kept.Contains(l.Id)))
         {
             if (free.Count == 0 || (!forced.ContainsKey(lead.Id) && stay.Count + moves.Count > 0))
@@ -277,20 +286,35 @@ public static class SeatFinder
             moves.Add(lead.Id, free[0]);
             free.RemoveAt(0);
         }
-        var needsIron = grounds.Count > 0 && stay.Count + moves.Count == 0;
+        // One that was taken out before goes back where there is ground, when no other has it.
+        var back = FreeGrounds(build, device, harness);
+        if (stay.Count + moves.Count == 0 && free.Count > 0 && back.Find(l => !wanted.Contains(l.Id)) is { } returns)
+        {
+            moves.Add(returns.Id, free[0]);
+        }
+        var needsIron = grounds.Count + back.Count > 0 && stay.Count + moves.Count == 0;
         var soldered = needsIron
-            ? seeking
-                .Where(l => !kept.Contains(l.Id))
-                .OrderByDescending(l => forced.ContainsKey(l.Id))
+            ? back.Concat(seeking.Where(l => !kept.Contains(l.Id)))
+                .OrderByDescending(l => back.Contains(l) || forced.ContainsKey(l.Id))
                 .FirstOrDefault()
                 ?.Id
             : null;
 
         // The lift of a lead that must leave is counted with the others; here only what comes to it.
+        var isOut = forced.Keys.Concat(back.Select(l => l.Id)).ToHashSet();
         var extra =
             moves.Keys.Count(l => !forced.ContainsKey(l)) * WorkMinutes.Lift
-            + (soldered is null ? 0 : WorkMinutes.Solder + (forced.ContainsKey(soldered) ? 0 : WorkMinutes.Lift));
+            + (soldered is null ? 0 : WorkMinutes.Solder + (isOut.Contains(soldered) ? 0 : WorkMinutes.Lift));
         return (moves, soldered, !needsIron || soldered is not null, extra);
+    }
+
+    // Ground leads that are out of the plug and could go back; none counts while one is soldered to ground.
+    private static List<Lead> FreeGrounds(ResolvedBuild build, DeviceInBuild device, Harness harness)
+    {
+        var grounds = device.Device.Leads.Where(l => l.Role == LeadRole.Ground).ToList();
+        return grounds.Any(l => build.Built.GroundOf(build.Circuit, device.Id, l) is not null)
+            ? []
+            : grounds.FindAll(l => harness.IsFree(l.Id));
     }
 
     private static Finding Harm(DeviceInBuild device, Lead lead, Socket socket, Pad pad) =>

@@ -77,6 +77,9 @@ internal static class Seater
     {
         List<Hold> holds = socket is null ? [] : [new SocketHold(socket.Id, null)];
         var leaves = home >= 0 && way.Seat.Kind != SeatKind.Bare;
+
+        // One that was taken out before could go into a cavity: the iron is a choice here, so it is counted.
+        var free = way.Seat.Kind != SeatKind.Bare && Harness.Of(way.Device.Device).IsFree(lead.Id);
         if (way.Kept.Contains(lead.Id) && leaves)
         {
             return null;
@@ -86,15 +89,15 @@ internal static class Seater
             holds.Add(way.Leaves(lead.Id));
         }
         var payer = way.PayerOf(lead.Id);
-        var splice = pad is null ? WorkMinutes.Splice : 0;
+        var iron = (pad is null ? WorkMinutes.Splice : 0) + (leaves || free ? WorkMinutes.Solder : 0);
         return new Joint(
             socket is null ? LeadPlace.Soldered : LeadPlace.Tail,
-            splice + (leaves ? Lift(payer) + WorkMinutes.Solder : 0),
+            iron + (leaves ? Lift(payer) : 0),
             null,
-            leaves || pad is null
+            leaves || free || pad is null
                 ? new Work(
                     pad is null ? WorkAction.SpliceLead : WorkAction.SolderLead,
-                    splice + (leaves ? Asked(payer) + WorkMinutes.Solder : 0)
+                    iron + (leaves ? Asked(payer) : 0)
                 )
                 {
                     Device = way.Device.Id,
@@ -126,11 +129,17 @@ internal static class Seater
         }
 
         // A lead without a contact at its end goes into no cavity, and a plug has no more cavities than its own.
-        if (home < 0 || cavity >= harness.Cavities.Count || way.Kept.Contains(lead.Id) || way.Out.Contains(lead.Id))
+        var free = harness.IsFree(lead.Id);
+        if (
+            (home < 0 && !free)
+            || cavity >= harness.Cavities.Count
+            || way.Kept.Contains(lead.Id)
+            || way.Out.Contains(lead.Id)
+        )
         {
             return null;
         }
-        List<Hold> holds = [way.Leaves(lead.Id)];
+        List<Hold> holds = free ? [] : [way.Leaves(lead.Id)];
         var other = harness.Cavities[cavity];
         if (other is not null)
         {
@@ -140,7 +149,7 @@ internal static class Seater
             }
             holds.Add(way.Leaves(other.Id));
         }
-        var payer = way.PayerOf(lead.Id);
+        var payer = free ? LiftPayer.Asker : way.PayerOf(lead.Id);
         return new Joint(
             LeadPlace.Moved,
             Lift(payer),

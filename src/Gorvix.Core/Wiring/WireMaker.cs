@@ -82,13 +82,13 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
         }
         foreach (var (lead, pad) in Grounds(device, way, harness, used.Count + spliced.Count, near))
         {
-            var stands = Built(device, lead);
+            var stands = build.Built.GroundOf(_circuit, device.Id, lead);
             used[lead.Id] = (stands ?? pad, null);
             Take(stands ?? pad);
         }
         foreach (var lead in device.Device.Leads.Where(l => way.Seat.Kind != SeatKind.Off && !used.ContainsKey(l.Id)))
         {
-            if (Built(device, lead) is { } stands)
+            if (build.Built.GroundOf(_circuit, device.Id, lead) is { } stands)
             {
                 used[lead.Id] = (stands, null);
                 Take(stands);
@@ -110,14 +110,6 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
             : Unused(device, way, harness, lead, evicted)
         );
     }
-
-    // A ground that is soldered to a ground stays there: one more does no harm.
-    private Pad? Built(DeviceInBuild device, Lead lead) =>
-        lead.Role == LeadRole.Ground
-        && build.Built.JointOf(device.Id, lead.Id)?.Pad is { } pad
-        && _circuit.IsGround(_circuit.Pads[pad])
-            ? _circuit.Pads[pad]
-            : null;
 
     private WiredLead Used(DeviceInBuild device, SeatWay way, Harness harness, Lead lead, Pad pad, string? link)
     {
@@ -186,6 +178,7 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
         IEnumerable<Lead> soldered =
             way.Seat.Kind == SeatKind.Bare ? grounds
             : way.SolderedGround is { } one ? grounds.Where(l => l.Id == one)
+            : way.GroundMoves.Count > 0 ? []
             : way.Seat.Kind == SeatKind.Seated && grounds.All(l => harness.HomeOf(l.Id) < 0) ? grounds
             : way.Seat.Kind == SeatKind.Loose && grounds.All(l => harness.HomeOf(l.Id) < 0) ? grounds
             : [];

@@ -54,12 +54,12 @@ internal static class WorkList
                 From = home < 0 ? null : home + 1,
             };
         var leaves = home >= 0 && seat.Kind != SeatKind.Bare;
+        var solder =
+            (leaves ? WorkMinutes.Lift + WorkMinutes.Solder : 0)
+            + (seat.Kind != SeatKind.Bare && Harness.Of(part).IsFree(lead.Lead.Id) ? WorkMinutes.Solder : 0);
         return lead.State switch
         {
-            LeadState.Spliced => Make(
-                WorkAction.SpliceLead,
-                WorkMinutes.Splice + (leaves ? WorkMinutes.Lift + WorkMinutes.Solder : 0)
-            ) with
+            LeadState.Spliced => Make(WorkAction.SpliceLead, WorkMinutes.Splice + solder) with
             {
                 Socket = null,
                 Other = lead.To!.Device,
@@ -68,10 +68,7 @@ internal static class WorkList
             LeadState.Moved => Make(WorkAction.MoveLead, WorkMinutes.Lift) with { To = lead.Cavity },
             LeadState.Lifted => Make(WorkAction.LiftLead, WorkMinutes.Lift),
             LeadState.Cut => Make(WorkAction.CutLead, WorkMinutes.Lift),
-            LeadState.Soldered or LeadState.OnTail when leaves => Make(
-                WorkAction.SolderLead,
-                WorkMinutes.Lift + WorkMinutes.Solder
-            ) with
+            LeadState.Soldered or LeadState.OnTail when solder > 0 => Make(WorkAction.SolderLead, solder) with
             {
                 Pad = lead.Pad!.Id,
             },

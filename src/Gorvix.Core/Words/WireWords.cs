@@ -93,6 +93,8 @@ public static class WorkWords
             WorkAction.CutLead => $"Cut {lead} (pin {work.From}) of the {device!.Name} off its plug and insulate it.",
             WorkAction.SpliceLead =>
                 $"{(work.From is { } from ? $"Take {lead} out of pin {from} of the {device!.Name}'s plug and solder it" : $"Solder {lead} of the {device!.Name}")} to {OutputOf(work, build)}, shrink tube first.",
+            WorkAction.SolderLead when work.From is null =>
+                $"Solder {lead} of the {device!.Name}, which is out of its plug, to {(socket is null ? "" : "the tail in ")}{pad}.",
             WorkAction.SolderLead when socket is not null =>
                 $"Take {lead} out of pin {work.From} of the {device!.Name}'s plug and solder it to the tail in {pad}.",
             WorkAction.SolderLead =>

@@ -275,6 +275,41 @@ public class TickTests
         );
 
     [Fact]
+    public void A_lead_that_was_taken_out_goes_back_when_it_is_wanted_again()
+    {
+        var build = Demo.RimWalkRook;
+        var lead = Wired(build).Leads.First(l => l is { State: LeadState.InPlace, IsUsed: true, Link: not null });
+        var out_ = build with { Pins = [.. build.Pins, new LeadMatch { Device = lead.Device, Lead = lead.Lead.Id }] };
+        var taken = Ticked(out_, $"plug {lead.Device}");
+        var again = Wired(taken with { Pins = build.Pins });
+        Assert.Equal(
+            (LeadState.Moved, lead.Pad, lead.Cavity),
+            again
+                .Leads.Where(l => (l.Device, l.Lead.Id) == (lead.Device, lead.Lead.Id))
+                .Select(l => (l.State, l.Pad, l.Cavity))
+                .Single()
+        );
+        var step = LoomReader.Of(again).Steps.Single(s => s.Id == $"plug {lead.Device}");
+        Assert.Contains($"{lead.Lead.Label}, which is out, into {lead.Cavity}", step.Words, StringComparison.Ordinal);
+
+        // Cut off, it has no contact any more: then it is soldered.
+        var cut = taken with
+        {
+            Pins = build.Pins,
+            Built =
+            [
+                .. taken.Built.Select(f =>
+                    f is CavityFact c && c.Lead == lead.Lead.Id ? c with { End = LeadEnd.CutOff } : f
+                ),
+            ],
+        };
+        Assert.DoesNotContain(
+            Wired(cut).Leads,
+            l => (l.Device, l.Lead.Id) == (lead.Device, lead.Lead.Id) && l.State is LeadState.Moved or LeadState.InPlace
+        );
+    }
+
+    [Fact]
     public void A_thousand_wires_of_devices_that_left_change_no_plan()
     {
         var joint = new JointFact

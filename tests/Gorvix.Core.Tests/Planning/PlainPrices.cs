@@ -164,14 +164,24 @@ internal sealed partial class PlainObjective
 
     // To another device's lead: out of its plug like a lead that is soldered to a pad.
     private int Spliced(Feed feed) =>
-        Home(feed.Device, feed.Lead.Id) < 0 || feed.Seat.Kind == SeatKind.Bare ? 0
+        feed.Seat.Kind == SeatKind.Bare ? 0
+        : IsFree(feed.Device, feed.Lead.Id) ? 3
+        : Home(feed.Device, feed.Lead.Id) < 0 ? 0
         : feed.Seat.Kind == SeatKind.Seated ? 3
         : 4;
+
+    // Out of its plug with its contact still on.
+    private bool IsFree(string device, string lead) => Part(device).Plug?.Free.Contains(lead) == true;
 
     // Three minutes more where it is soldered; one that the seat had out for talking unasked goes back.
     private int Joint(string device, Seat seat, string lead, Pad pad)
     {
         var home = Home(device, lead);
+        if (IsFree(device, lead) && seat.Kind != SeatKind.Bare)
+        {
+            // Back into the plug, or to the iron.
+            return SocketOf(pad)?.Id is { } into && into == seat.Socket?.Id ? 1 : 3;
+        }
         if (home < 0 || seat.Kind == SeatKind.Bare)
         {
             return 0;

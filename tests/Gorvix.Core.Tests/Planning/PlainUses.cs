@@ -44,12 +44,15 @@ internal sealed partial class PlainObjective
             {
                 yield return ($"socket {socket.Id}", "tail");
             }
-            if (way.Seat.Kind != SeatKind.Seated || home < 0)
+            if (way.Seat.Kind != SeatKind.Seated || (home < 0 && !IsFree(device, lead.Id)))
             {
                 continue;
             }
             var cavity = socket?.Id == way.Seat.Socket!.Id ? socket.Pins.ToList().FindIndex(p => p.Pad == pad.Id) : -1;
-            yield return ($"home {device} {lead.Id}", cavity == home ? "kept" : "left");
+            if (home >= 0)
+            {
+                yield return ($"home {device} {lead.Id}", cavity == home ? "kept" : "left");
+            }
             if (cavity >= 0 && cavity != home && Part(device).Plug!.Pins[cavity].Lead is { } other)
             {
                 yield return ($"home {device} {other}", "left");

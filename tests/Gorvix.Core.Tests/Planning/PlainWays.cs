@@ -205,6 +205,7 @@ internal sealed class PlainWays(ResolvedBuild build)
             );
         var home = device.Device.Plug is { } plug ? plug.Pins.ToList().FindIndex(p => p.Lead == lead.Id) : -1;
         var inPlug = home >= 0 && KindOf(device, seat) != SeatKind.Bare;
+        var free = device.Device.Plug?.Free.Contains(lead.Id) == true;
         foreach (var pad in _board.Pads.Where(p => p.Paths.Any(path => Means(lead, port, path))))
         {
             var socket = build.Circuit.Sockets.FirstOrDefault(s => s.Pads.Any(p => p?.Id == pad.Id));
@@ -215,7 +216,7 @@ internal sealed class PlainWays(ResolvedBuild build)
                 : !here ? LeadState.OnTail
                 : cavity == home + 1 ? LeadState.InPlace
                 : LeadState.Moved;
-            if ((here && home < 0) || (state == LeadState.InPlace && port is null))
+            if ((here && home < 0 && !free) || (state == LeadState.InPlace && port is null))
             {
                 continue;
             }
@@ -223,7 +224,9 @@ internal sealed class PlainWays(ResolvedBuild build)
             {
                 LeadState.InPlace => 0,
                 LeadState.Moved => 1,
-                _ => inPlug ? 4 : 0,
+                _ => inPlug ? 4
+                : free && KindOf(device, seat) != SeatKind.Bare ? 3
+                : 0,
             };
             yield return (new WiredLead(device.Id, lead, state, pad, socket, cavity, port?.Link), points);
         }
@@ -234,7 +237,10 @@ internal sealed class PlainWays(ResolvedBuild build)
             {
                 yield return (new WiredLead(device.Id, lead, LeadState.InPlace, seat.Pads[home], seat, home + 1), 0);
             }
-            var out_ = seat is null || home < 0 ? LeadState.InHarness : LeadState.Lifted;
+            var out_ =
+                home < 0 ? LeadState.Open
+                : seat is null ? LeadState.InHarness
+                : LeadState.Lifted;
             yield return (new WiredLead(device.Id, lead, out_), out_ == LeadState.Lifted ? 1 : 0);
         }
     }

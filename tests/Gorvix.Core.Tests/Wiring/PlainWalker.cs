@@ -90,7 +90,11 @@ internal sealed partial class PlainWalker
                     case LeadState.InPlace:
                     case LeadState.Moved:
                         var cavity = now.State == LeadState.InPlace ? home : now.Cavity!.Value - 1;
-                        if (socket is null || home < 0 || cavity >= part.Plug!.Pins.Count)
+                        if (
+                            socket is null
+                            || (home < 0 && !part.Plug!.Free.Contains(lead.Id))
+                            || cavity >= part.Plug!.Pins.Count
+                        )
                         {
                             Say($"{lead.Id} of {seat.Device} is in no cavity");
                         }
