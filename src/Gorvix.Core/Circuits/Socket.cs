@@ -74,9 +74,9 @@ public sealed class Harness
     /// <summary>The cavity in which a lead comes, from 0, or -1 when it is not in the plug.</summary>
     public int HomeOf(string lead) => _homes.GetValueOrDefault(lead, -1);
 
-    /// <summary>The sockets that this plug goes into: those of its family with a cavity for each of its own.</summary>
+    /// <summary>The sockets that this plug goes into: those of its family with a cavity for each of its own. One that no lead is in, or could go back to, goes nowhere.</summary>
     public IEnumerable<Socket> Fits(Circuit circuit) =>
-        Family is null
+        Family is null || (_homes.Count == 0 && _free.Count == 0)
             ? []
             : circuit.Sockets.Where(s => PlugFamily.Fits(s.Family, Family) && s.Pads.Count >= Cavities.Count);
 }

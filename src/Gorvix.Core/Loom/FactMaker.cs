@@ -59,6 +59,26 @@ internal sealed class FactMaker(WiredBuild wired)
             ];
     }
 
+    /// <summary>A tail sits in a socket.</summary>
+    public static DeedFact OfTail(Socket socket) =>
+        new()
+        {
+            Deed = BuiltDeed.Tail,
+            Socket = socket.Id,
+            Words = $"a tail is in {socket.Label}",
+        };
+
+    /// <summary>A lead is cut off its plug.</summary>
+    public CavityFact OfCut(WiredLead lead) =>
+        new()
+        {
+            Device = lead.Device,
+            Part = PartOf(lead.Device),
+            Lead = lead.Lead.Id,
+            End = LeadEnd.CutOff,
+            Words = $"{lead.Lead.Label} is cut off",
+        };
+
     /// <summary>A plug is in its socket.</summary>
     public SeatFact OfSeat(string device, Socket socket) =>
         new()

@@ -19,6 +19,7 @@ public static class LoomReader
             wires,
             reader.Spare(),
             faces,
+            new OtherWayReader(wired, wires, faces).Ways(),
             new StepReader(wired, wires, faces, neighbours).Steps(),
             new ContinuityReader(wired, wires, neighbours).Pairs(),
             WireReader.Cuts(wires)

@@ -8,6 +8,7 @@ namespace Gorvix.Core.Loom;
 /// <param name="Wires">Every lead that is joined to something on purpose, device by device.</param>
 /// <param name="Spare">Every other lead, with what is done with it.</param>
 /// <param name="Faces">Every plug that is seated, cavity by cavity.</param>
+/// <param name="OtherWays">Other ways to the same wiring where a plug does not go in as it comes.</param>
 /// <param name="Steps">What to do, in order.</param>
 /// <param name="Continuity">What must beep and what must not, before anything is powered.</param>
 /// <param name="Cuts">What to cut from which reel.</param>
@@ -16,6 +17,7 @@ public sealed record LoomSheet(
     IReadOnlyList<LoomWire> Wires,
     IReadOnlyList<SpareLead> Spare,
     IReadOnlyList<PlugFace> Faces,
+    IReadOnlyList<OtherWay> OtherWays,
     IReadOnlyList<LoomStep> Steps,
     IReadOnlyList<ContinuityPair> Continuity,
     IReadOnlyList<WireCutLine> Cuts

@@ -201,15 +201,7 @@ internal sealed class StepReader(
                 $"Take a tail for {tail.Key.Label}: a mating plug with bare wires. Beep out which wire is which pin; colours are no proof."
             ) with
             {
-                Facts =
-                [
-                    new DeedFact
-                    {
-                        Deed = BuiltDeed.Tail,
-                        Socket = tail.Key.Id,
-                        Words = $"a tail is in {tail.Key.Label}",
-                    },
-                ],
+                Facts = [FactMaker.OfTail(tail.Key)],
             };
         }
         foreach (var wire in wires.Where(w => w.State is LeadState.OnTail or LeadState.Spliced))

@@ -26,7 +26,8 @@ public static class Ticks
     public static TickResult Apply(WiredBuild wired, Tick tick, DateTime now)
     {
         var (build, sheet) = (wired.Build.Build, LoomReader.Of(wired));
-        if (sheet.Steps.FirstOrDefault(s => s.Id == tick.Step) is not { } step)
+        var other = sheet.OtherWays.FirstOrDefault(w => w.Id == tick.Step && tick.IsDone);
+        if ((sheet.Steps.FirstOrDefault(s => s.Id == tick.Step) ?? StepOf(other)) is not { } step)
         {
             return Against(LoomRules.StepGone.Found(Severity.Stop, Subject.Build, ("step", Short(tick.Step))));
         }
@@ -62,10 +63,18 @@ public static class Ticks
             {
                 Built = sets ? [.. others, .. facts.Select(f => f with { On = now })] : others,
             },
-            $"{(sets ? "Done" : step.Topic == StepTopic.Undo && tick.IsDone ? "Undone" : "Not done")}: {string.Join(", ", facts.Except(step.Before).Select(f => f.Told))}",
+            other is not null
+                ? $"Done: the {other.Name}'s plug otherwise, {Phrase.Lower($"{other.Kind}")}"
+                : $"{(sets ? "Done" : step.Topic == StepTopic.Undo && tick.IsDone ? "Undone" : "Not done")}: {string.Join(", ", facts.Except(step.Before).Select(f => f.Told))}",
             []
         );
     }
+
+    // Done otherwise at a whole plug; what it makes true is taken back step by step.
+    private static LoomStep? StepOf(OtherWay? way) =>
+        way is null
+            ? null
+            : new LoomStep(way.Id, StepTopic.Plug, null, way.Words, "", null, way.Device, [], []) { Facts = way.Facts };
 
     // What was sent may be anything; enough of it to know it again.
     private static string Short(string sent) => sent.Length <= 60 ? sent : $"{sent[..60]} …";

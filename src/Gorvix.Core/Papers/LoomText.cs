@@ -77,6 +77,19 @@ public static class LoomText
                 face.Cavities.Select(c => new[] { $"{c.Number}", c.Pad, c.Comes?.Label, c.Needs?.Label })
             );
         }
+        foreach (var way in sheet.OtherWays)
+        {
+            Line(
+                $"## {Plain($"{way.Name} and {way.Socket}, {(way.IsPlanned ? "as planned" : "or instead")}: {Phrase.Lower($"{way.Kind}")}")}"
+            );
+            Line();
+            Line(Plain($"{way.Words} {string.Join(' ', way.Mind)} {Phrase.Upper(way.Price)}."));
+            Line();
+            Table(
+                ["Lead", "Colour", "Its pin", "To", "For"],
+                way.Rows.Select(r => new[] { r.Label, r.Colour, $"{r.From}", r.At, r.Job })
+            );
+        }
         if (sheet.Continuity.Count > 0)
         {
             Line("## Before the first power");

@@ -71,7 +71,7 @@ internal sealed class PortTry(
 
     // The joints of a line that are worth a try in a seat. Pads of one net behind the same bridges differ in the hand work only:
     // a lead that keeps its cavity there needs no other, and of pads to solder to one is as good as all. A wish that names a
-    // pad wants to see them all.
+    // pad wants to see them all, and the one to which the lead is soldered already is like no other.
     private List<(LineWalk Walk, Joint Joint)> Worthwhile(SeatWay seat, List<LineWalk> walks)
     {
         var joints = new List<(LineWalk Walk, Joint Joint)>(walks.Count);
@@ -89,7 +89,10 @@ internal sealed class PortTry(
         var kept = new List<(LineWalk Walk, Joint Joint)>(joints.Count);
         foreach (var one in joints)
         {
-            if (!joints.Any(other => !ReferenceEquals(other.Joint, one.Joint) && Spares(other, one, joints)))
+            if (
+                build.Built.JointOf(link.Want.Device, one.Walk.Lead.Id)?.Pad == one.Walk.Pad.Id
+                || !joints.Any(other => !ReferenceEquals(other.Joint, one.Joint) && Spares(other, one, joints))
+            )
             {
                 kept.Add(one);
             }

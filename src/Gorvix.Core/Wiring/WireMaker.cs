@@ -11,6 +11,8 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
 {
     private readonly Circuit _circuit = build.Circuit;
 
+    private readonly HashSet<Socket> _seated = [.. plan.Seats.Select(s => s.Way.Seat.Socket).OfType<Socket>()];
+
     // How many wires each pad has; a pad of its own for each is preferred.
     private readonly Dictionary<string, int> _busy = [];
 
@@ -82,13 +84,13 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
         }
         foreach (var (lead, pad) in Grounds(device, way, harness, used.Count + spliced.Count, near))
         {
-            var stands = build.Built.GroundOf(_circuit, device.Id, lead);
+            var stands = Built(device, lead);
             used[lead.Id] = (stands ?? pad, null);
             Take(stands ?? pad);
         }
         foreach (var lead in device.Device.Leads.Where(l => way.Seat.Kind != SeatKind.Off && !used.ContainsKey(l.Id)))
         {
-            if (build.Built.GroundOf(_circuit, device.Id, lead) is { } stands)
+            if (Built(device, lead) is { } stands)
             {
                 used[lead.Id] = (stands, null);
                 Take(stands);
@@ -110,6 +112,13 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
             : Unused(device, way, harness, lead, evicted)
         );
     }
+
+    // Not where a plug takes the place of its tail.
+    private Pad? Built(DeviceInBuild device, Lead lead) =>
+        build.Built.GroundOf(_circuit, device.Id, lead) is { } pad
+        && !(_circuit.SocketOf.TryGetValue(pad.Id, out var socket) && _seated.Contains(socket))
+            ? pad
+            : null;
 
     private WiredLead Used(DeviceInBuild device, SeatWay way, Harness harness, Lead lead, Pad pad, string? link)
     {
@@ -194,10 +203,9 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
     // A ground pad to solder to, else a pin of a socket in which no plug sits.
     private Pad? GroundPad(List<Pad> near)
     {
-        var seated = plan.Seats.Select(s => s.Way.Seat.Socket).OfType<Socket>().ToHashSet();
         var pads = build.Board.Pads.Where(_circuit.IsGround).ToList();
         var free = pads.Where(p => !_circuit.SocketOf.ContainsKey(p.Id)).ToList();
-        var open = pads.Where(p => _circuit.SocketOf.TryGetValue(p.Id, out var s) && !seated.Contains(s)).ToList();
+        var open = pads.Where(p => _circuit.SocketOf.TryGetValue(p.Id, out var s) && !_seated.Contains(s)).ToList();
         return free.Count > 0 ? Nearest(free, near, null)
             : open.Count > 0 ? Nearest(open, near, null)
             : null;

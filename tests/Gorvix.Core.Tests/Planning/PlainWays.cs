@@ -55,7 +55,9 @@ internal sealed class PlainWays(ResolvedBuild build)
     private IEnumerable<Socket?> Seats(DeviceInBuild device) =>
         build
             .Circuit.Sockets.Where(s =>
-                s.Family == device.Device.Plug?.Family && s.Pads.Count >= device.Device.Plug.Pins.Count
+                s.Family == device.Device.Plug?.Family
+                && s.Pads.Count >= device.Device.Plug.Pins.Count
+                && (device.Device.Plug.Pins.Any(p => p.Lead is not null) || device.Device.Plug.Free.Count > 0)
             )
             .Append(null);
 
