@@ -52,6 +52,16 @@ public sealed record OtherWay(
 /// <param name="Colour">Its usual colour; null when the leaflet does not say.</param>
 /// <param name="From">The pin of its own plug in which it comes, from 1; null for none.</param>
 /// <param name="Job">What it is for, in words.</param>
+/// <param name="Pad">Label of the pin or pad to which it goes.</param>
 /// <param name="To">The pin of the socket, from 1; null for a pad.</param>
 /// <param name="At">Where it goes, as it is found on the bench.</param>
-public sealed record OtherWayRow(string Lead, string Label, string? Colour, int? From, string Job, int? To, string At);
+public sealed record OtherWayRow(
+    string Lead,
+    string Label,
+    string? Colour,
+    int? From,
+    string Job,
+    string Pad,
+    int? To,
+    string At
+);

@@ -163,7 +163,9 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
                 OtherWayKind.Solder,
                 $"Without {(isTail ? "the tail" : "the socket")}: each lead out of its plug and onto a pad of the board that is the same copper.",
                 joined.Count * (WorkMinutes.Lift + WorkMinutes.Solder),
-                joined.Select((l, i) => RowOf(l) with { To = null, At = WireWords.Of(_circuit, pads[i]) }),
+                joined.Select(
+                    (l, i) => RowOf(l) with { To = null, Pad = pads[i].Label, At = WireWords.Of(_circuit, pads[i]) }
+                ),
                 colours
             ) with
             {
@@ -180,16 +182,20 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
 
     private static string Through(Line line) => $"{line.Lead.Lead.Label} comes to pin {line.To} through an adapter";
 
-    private OtherWayRow RowOf(Line line) =>
-        new(
+    private OtherWayRow RowOf(Line line)
+    {
+        var pad = line.Lead.Pad ?? line.Lead.Socket!.Pads[line.To - 1]!;
+        return new(
             line.Lead.Lead.Id,
             line.Lead.Lead.Label,
             line.Lead.Lead.Colour,
             line.From,
             line.Wire?.Job ?? "joined because the plug has it",
+            pad.Label,
             line.To,
-            WireWords.Of(_circuit, line.Lead.Pad ?? line.Lead.Socket!.Pads[line.To - 1]!)
+            WireWords.Of(_circuit, pad)
         );
+    }
 
     // Colours are a habit, not a standard: what contradicts the habit, and what cannot be told apart.
     private static IEnumerable<string> Colours(List<Line> lines)

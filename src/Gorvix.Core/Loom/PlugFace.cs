@@ -12,7 +12,11 @@ public sealed record PlugFace(
     string Socket,
     IReadOnlyList<PlugCavity> Cavities,
     IReadOnlyList<PlugMove> Moves
-);
+)
+{
+    /// <summary>How long the steps take, in words.</summary>
+    public string Price { get; init; } = "";
+}
 
 /// <summary>A cavity of a plug.</summary>
 /// <param name="Number">Its number, from 1 at the marked end.</param>

@@ -87,6 +87,10 @@ internal sealed class PlugReader(WiredBuild wired)
             .ToDictionary(l => l.Cavity!.Value - 1, l => l.Lead);
         var cavities = Enumerable.Range(0, socket.Pads.Count).ToList();
         Lead? Comes(int at) => at < harness.Cavities.Count ? harness.Cavities[at] : null;
+        var moves = Moves(
+            [.. cavities.Select(at => Comes(at)?.Id)],
+            [.. cavities.Select(at => sits.GetValueOrDefault(at)?.Id)]
+        );
         return new PlugFace(
             seat.Device,
             device.Name,
@@ -102,8 +106,11 @@ internal sealed class PlugReader(WiredBuild wired)
                         : null
                 )),
             ],
-            Moves([.. cavities.Select(at => Comes(at)?.Id)], [.. cavities.Select(at => sits.GetValueOrDefault(at)?.Id)])
-        );
+            moves
+        )
+        {
+            Price = WorkWords.About(moves.Count * WorkMinutes.Lift, wired.Build),
+        };
     }
 
     private static CavityLead? Of(Lead? lead) => lead is null ? null : new CavityLead(lead.Id, lead.Label, lead.Colour);

@@ -2432,6 +2432,8 @@ export interface components {
             spare: components["schemas"]["SpareLead"][];
             /** @description Every plug that is seated, cavity by cavity. */
             faces: components["schemas"]["PlugFace"][];
+            /** @description Other ways to the same wiring where a plug does not go in as it comes. */
+            otherWays: components["schemas"]["OtherWay"][];
             /** @description What to do, in order. */
             steps: components["schemas"]["LoomStep"][];
             /** @description What must beep and what must not, before anything is powered. */
@@ -2677,6 +2679,59 @@ export interface components {
             ofLoom: components["schemas"]["Finding"][];
             /** @description What is mended by another part, pack or supply; notes too. */
             ofParts: components["schemas"]["Finding"][];
+        };
+        /** @description Another way to the same wiring at one plug. */
+        OtherWay: {
+            /** @description Its id; a tick with it says that it was done so. */
+            id: string;
+            /** @description Which way. */
+            kind: components["schemas"]["OtherWayKind"];
+            /** @description Id of the device within the build. */
+            device: string;
+            /** @description What the builder calls the device. */
+            name: string;
+            /** @description Name of the socket. */
+            socket: string;
+            /** @description What to do, in sentences. */
+            words: string;
+            /** @description How long it takes, in words. */
+            price: string;
+            /** @description What is joined to what, lead by lead. */
+            rows: components["schemas"]["OtherWayRow"][];
+            /** @description What to mind: pins that stay empty, colours that mislead; in sentences. */
+            mind: string[];
+            /** @description True where the plan has it so already: the plug fits no socket, so its harness is joined to a tail. */
+            isPlanned?: boolean;
+        };
+        /**
+         * @description How the leads of a plug can come to where the plan has them without being moved in it.
+         * @enum {unknown}
+         */
+        OtherWayKind: "adapter" | "splice" | "solder";
+        /** @description A lead with what it is joined to, matched by what it does. */
+        OtherWayRow: {
+            /** @description Id of the lead. */
+            lead: string;
+            /** @description Its label as printed. */
+            label: string;
+            /** @description Its usual colour; null when the leaflet does not say. */
+            colour: null | string;
+            /**
+             * Format: int32
+             * @description The pin of its own plug in which it comes, from 1; null for none.
+             */
+            from: null | number;
+            /** @description What it is for, in words. */
+            job: string;
+            /** @description Label of the pin or pad to which it goes. */
+            pad: string;
+            /**
+             * Format: int32
+             * @description The pin of the socket, from 1; null for a pad.
+             */
+            to: null | number;
+            /** @description Where it goes, as it is found on the bench. */
+            at: string;
         };
         /** @description The battery of a build. */
         Pack: {
@@ -3065,6 +3120,8 @@ export interface components {
             cavities: components["schemas"]["PlugCavity"][];
             /** @description The fewest steps from the one to the other; none when it is seated as it comes. */
             moves: components["schemas"]["PlugMove"][];
+            /** @description How long the steps take, in words. */
+            price?: string;
         };
         /** @description One step at a plug. */
         PlugMove: {

@@ -24,7 +24,11 @@ const props = defineProps<{
   /** Whether pads can be dragged to another place, or moved by Shift and the arrows. */
   movable?: boolean
 }>()
-const emit = defineEmits<{ pad: [id: string]; move: [id: string, x: number, y: number] }>()
+const emit = defineEmits<{
+  pad: [id: string]
+  bridge: [id: string]
+  move: [id: string, x: number, y: number]
+}>()
 
 const side = ref<Side>('top')
 const turn = ref<Turn>(0)
@@ -33,6 +37,7 @@ const zooms = [1, 1.5, 2, 3]
 const drawing = useTemplateRef<SVGElement>('drawing')
 const at = ref<string | null>(null)
 const pointed = ref<string | null>(null)
+const ofBridge = ref<string | null>(null)
 
 const { margin, size, box, pads, plugs, bridges, holes, middle, usb, arrow } = useDrawing(
   props,
@@ -64,6 +69,7 @@ function wordsOf(pad: FacePad) {
   return [pad.words, use, pad.doubt].filter(Boolean).join('; ')
 }
 const told = computed(() => {
+  if (ofBridge.value) return ofBridge.value
   const id = pointed.value ?? at.value
   const found = pads.value.find((p) => p.pad.id === id)
   return found ? wordsOf(found.pad) : 'Point at a pad, or walk the pads with the arrow keys.'
@@ -185,7 +191,12 @@ function scale(by: 1 | -1) {
             {{ plug.label }}
           </text>
         </g>
-        <FaceBridges :bridges="bridges" :chosen="bridge ?? null" />
+        <FaceBridges
+          :bridges="bridges"
+          :chosen="bridge ?? null"
+          @point="ofBridge = $event"
+          @press="emit('bridge', $event)"
+        />
         <g
           v-for="(drawn, i) in pads"
           :key="drawn.pad.id"

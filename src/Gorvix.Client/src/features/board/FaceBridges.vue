@@ -8,6 +8,7 @@ defineProps<{
   /** Label of the one that is looked at. */
   chosen: string | null
 }>()
+const emit = defineEmits<{ point: [words: string | null]; press: [id: string] }>()
 </script>
 
 <template>
@@ -16,10 +17,25 @@ defineProps<{
     :key="b.bridge.id"
     class="bridge"
     :class="{ lit: b.bridge.id === chosen }"
-    role="img"
+    role="button"
+    tabindex="0"
     :aria-label="b.bridge.words"
     :data-bridge="b.bridge.id"
+    @click="emit('press', b.bridge.id)"
+    @keydown.enter.prevent="emit('press', b.bridge.id)"
+    @keydown.space.prevent="emit('press', b.bridge.id)"
+    @focus="emit('point', b.bridge.words)"
+    @blur="emit('point', null)"
+    @pointerenter="emit('point', b.bridge.words)"
+    @pointerleave="emit('point', null)"
   >
+    <rect
+      class="hit"
+      :x="b.spot.x - b.width / 2 - 0.5"
+      :y="b.spot.y - 1"
+      :width="b.width + 1"
+      height="2"
+    />
     <rect
       v-for="n in b.bridge.pads"
       :key="n"
@@ -36,13 +52,28 @@ defineProps<{
 
 <style scoped>
 /* Solder joins them: a row of small pads that is worked on with a fine tip. */
-.bridge rect {
+.bridge {
+  cursor: pointer;
+  outline: none;
+}
+
+.bridge .hit {
+  fill: transparent;
+  stroke: none;
+}
+
+.bridge:focus-visible .hit {
+  stroke: var(--chosen);
+  stroke-width: 0.3;
+}
+
+.bridge rect:not(.hit) {
   fill: var(--sheet);
   stroke: var(--ink-2);
   stroke-width: 0.12;
 }
 
-.bridge.lit rect {
+.bridge.lit rect:not(.hit) {
   fill: var(--chosen);
   stroke: var(--chosen);
 }

@@ -18,7 +18,14 @@ const props = defineProps<{
   cautions: string[]
   canUndo: boolean
 }>()
-defineEmits<{ done: []; walk: [by: number]; pad: [id: string]; undo: []; leave: [] }>()
+defineEmits<{
+  done: []
+  walk: [by: number]
+  pad: [id: string]
+  bridge: [id: string]
+  undo: []
+  leave: []
+}>()
 const card = useTemplateRef<HTMLElement>('card')
 const done = computed(() => props.steps.filter((s) => s.isDone).length)
 const number = computed(() => props.steps.findIndex((s) => s.id === props.chosen?.id) + 1)
@@ -57,6 +64,7 @@ onMounted(() => card.value?.focus({ preventScroll: true }))
         :bridge="chosen?.bridge ?? null"
         :uses="uses"
         @pad="$emit('pad', $event)"
+        @bridge="$emit('bridge', $event)"
       />
       <div v-if="chosen" class="side">
         <!-- The buttons below and the keys do the same; the whole step is a target for a hand that holds solder. -->

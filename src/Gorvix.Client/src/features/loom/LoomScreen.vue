@@ -94,6 +94,10 @@ function ofPad(pad: string) {
   const step = steps.value.find((s) => s.pads.includes(pad))
   if (step) void go(step.id)
 }
+function ofBridge(bridge: string) {
+  const step = steps.value.find((s) => s.bridge === bridge)
+  if (step) void go(step.id)
+}
 const whole = ref(false)
 async function print(everything: boolean) {
   whole.value = everything
@@ -158,6 +162,7 @@ watch(
         @done="done"
         @walk="walk"
         @pad="ofPad"
+        @bridge="ofBridge"
         @undo="build.undo()"
         @leave="set('bench', false)"
       />
@@ -208,11 +213,18 @@ watch(
               :bridge="chosen?.bridge ?? null"
               :uses="uses"
               @pad="ofPad"
+              @bridge="ofBridge"
             />
             <p v-else class="quiet">
               The leaflet tells no positions of pads: the list works without the face.
             </p>
-            <PlugFaces class="plugs" :faces="sheet.faces" />
+            <div class="plugs">
+              <PlugFaces
+                :faces="sheet.faces"
+                :ways="sheet.otherWays"
+                @did="(way) => loom.tick(way, true)"
+              />
+            </div>
           </aside>
         </div>
         <WireLengths

@@ -1,9 +1,18 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { LoomView } from '@/api/client'
+import OtherWays from './OtherWays.vue'
+import WayTable from './WayTable.vue'
 
 /** Every seated plug, cavity by cavity: what is in it as it comes, what must be in it, and what would come of the difference. */
-defineProps<{ faces: LoomView['sheet']['faces'] }>()
+const props = defineProps<{
+  faces: LoomView['sheet']['faces']
+  /** Other ways to the same wiring. */
+  ways: LoomView['sheet']['otherWays']
+}>()
+const emit = defineEmits<{ did: [way: string] }>()
+const joined = computed(() => props.ways.filter((w) => w.isPlanned))
+const instead = (device: string) => props.ways.filter((w) => w.device === device && !w.isPlanned)
 const mouth = ref(false)
 const ordered = <T,>(list: readonly T[]) => (mouth.value ? [...list].reverse() : list)
 </script>
@@ -50,6 +59,25 @@ const ordered = <T,>(list: readonly T[]) => (mouth.value ? [...list].reverse() :
         Left in pin {{ c.number }}: {{ c.wrong }}.
       </p>
       <p v-if="f.moves.length === 0" class="quiet small">Goes in as it comes.</p>
+      <OtherWays
+        v-if="instead(f.device).length > 0"
+        :ways="instead(f.device)"
+        :planned="f.price ?? ''"
+        @did="emit('did', $event)"
+      />
+    </article>
+  </section>
+  <section v-if="joined.length > 0" data-testid="joined">
+    <h2>Harnesses joined</h2>
+    <article v-for="w in joined" :key="w.id" :data-joined="w.device">
+      <h3>{{ w.name }} and a tail in {{ w.socket }}</h3>
+      <WayTable :way="w" />
+      <OtherWays
+        v-if="instead(w.device).length > 0"
+        :ways="instead(w.device)"
+        :planned="w.price"
+        @did="emit('did', $event)"
+      />
     </article>
   </section>
 </template>
