@@ -45,6 +45,33 @@ public class LoomScreenTests
     }
 
     [Fact]
+    public async Task A_plug_is_done_otherwise_and_the_list_follows()
+    {
+        await using var page = await Page.Open("/builds/crusher-house-lark/loom");
+        page.Click("[data-plug='air-unit'] [data-way='splice']");
+        page.Says("[data-testid='way']", "cut the plug off the Beacon D6's harness");
+        page.Says("[data-testid='way']", "board talks → Beacon D6 hears");
+        page.Click("[data-do='did-so']");
+        page.Says("[data-step='joint air-unit tx']", "to the tail's wire for AIR pin 4");
+        page.Says("[data-step='plug air-unit']", "SBUS is cut off");
+        page.Press("z");
+        page.Says("[data-plug='air-unit']", "Or instead of that (about 1 min)");
+        Assert.Equal("", page.Accessibility());
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task A_bridge_on_the_face_leads_to_its_step()
+    {
+        await using var page = await Page.Open("/builds/spoil-tip-owl/loom");
+        page.Click("[data-bridge='J6']");
+        page.Says("[data-step='bridge J6'].chosen", "close \"raw\"");
+        page.Says("[data-testid='told']", "bridge J6");
+        Assert.Equal("", page.Accessibility());
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
     public async Task From_plan_to_a_ticked_list_on_a_tablet_with_keys_alone_then_a_device_is_exchanged()
     {
         await using var page = await Page.Open("/builds/north-face-hare/loom", width: 768, height: 1024);
