@@ -27,6 +27,9 @@ public static class Phrase
     public static string Count(int number, string one, string? several = null) =>
         number == 1 ? $"1 {one}" : $"{number} {several ?? $"{one}s"}";
 
+    /// <summary>A part as a percentage: "42 %".</summary>
+    public static string Percent(double part) => $"{Math.Round(100 * part)} %";
+
     private static string Join(IReadOnlyList<string> words, string last) =>
         words.Count < 2 ? string.Concat(words) : $"{string.Join(", ", words.Take(words.Count - 1))} {last} {words[^1]}";
 }
