@@ -23,6 +23,8 @@ public class FloorsTests
         "Words",
         "Rails",
         "Loom",
+        "Navigation",
+        "Settings",
         "Leaflets",
         "Fit",
         "Formats",

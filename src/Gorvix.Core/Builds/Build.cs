@@ -33,6 +33,9 @@ public sealed record Build
     /// <summary>What is added to a wire at its ends for stripping and slack, in millimetres; 0 to 500, null for the usual 20.</summary>
     public double? Allowance { get; init; }
 
+    /// <summary>What is chosen where settings do not follow from the plan alone.</summary>
+    public BuildSettings Settings { get; init; } = BuildSettings.None;
+
     /// <summary>The builder's choice where practitioners disagree.</summary>
     public HouseRules House { get; init; } = HouseRules.Default;
 

@@ -73,6 +73,14 @@ public static class BuildCheck
         list.Range(build.InputVolts ?? 5, 1, 60, "V", $"{place}.inputVolts");
         list.Range(build.Pack?.Milliohms ?? 0, 0, 2000, "mΩ", $"{place}.pack.milliohms");
         Power(build, library, place, list);
+        if (build.Settings.Place is { } flies)
+        {
+            list.Range(flies.Latitude, -90, 90, "degrees", $"{place}.settings.place.latitude");
+            list.Range(flies.Longitude, -180, 180, "degrees", $"{place}.settings.place.longitude");
+        }
+        list.Range(build.Settings.GnssHertz ?? 5, 1, 25, "solutions a second", $"{place}.settings.gnssHertz");
+        list.Range(build.Settings.StrengthChannel ?? 9, 5, 16, "as a channel", $"{place}.settings.strengthChannel");
+        list.Range(build.Settings.Channels ?? 8, 4, 16, "channels", $"{place}.settings.channels");
         if (build.Radio is { } radio)
         {
             list.Range(radio.BayBaud, 9_600, 6_000_000, "baud", $"{place}.radio.bayBaud");

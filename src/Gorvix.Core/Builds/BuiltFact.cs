@@ -12,6 +12,7 @@ namespace Gorvix.Core.Builds;
 [JsonDerivedType(typeof(SeatFact), "seat")]
 [JsonDerivedType(typeof(BridgeFact), "bridge")]
 [JsonDerivedType(typeof(DeedFact), "deed")]
+[JsonDerivedType(typeof(SetFact), "set")]
 public abstract record BuiltFact
 {
     /// <summary>When it was done, UTC; null where nobody has noted it.</summary>
@@ -191,4 +192,20 @@ public sealed record DeedFact : BuiltFact
     public override bool IsAboutTheSame(BuiltFact other) =>
         other is DeedFact deed
         && (deed.Deed, deed.Device, deed.Part, deed.Lead, deed.Socket) == (Deed, Device, Part, Lead, Socket);
+}
+
+/// <summary>A setting stands as it is told, on the board, a device or the radio.</summary>
+public sealed record SetFact : BuiltFact
+{
+    /// <summary>What is set, as in the sheet: "port.U3", "telemetry".</summary>
+    public required string Key { get; init; }
+
+    /// <summary>To what.</summary>
+    public required string Value { get; init; }
+
+    /// <inheritdoc/>
+    protected override string InIds => $"{Key} is {Value}";
+
+    /// <inheritdoc/>
+    public override bool IsAboutTheSame(BuiltFact other) => other is SetFact set && set.Key == Key;
 }

@@ -24,8 +24,34 @@ public sealed record HouseRules
     /// <summary>What is done with leads that no link uses.</summary>
     public UnusedLeads Unused { get; init; }
 
+    /// <summary>Whether the motors may start without a fix.</summary>
+    public ArmingFix Arming { get; init; }
+
+    /// <summary>What the aircraft does when the radio is lost.</summary>
+    public LossAct Failsafe { get; init; }
+
     /// <summary>How fast the builder's hands are.</summary>
     public HandPace Hand { get; init; }
+}
+
+/// <summary>Whether the motors may start without a fix.</summary>
+public enum ArmingFix
+{
+    /// <summary>Never.</summary>
+    Required,
+
+    /// <summary>They may.</summary>
+    Optional,
+}
+
+/// <summary>What the aircraft does when the radio is lost.</summary>
+public enum LossAct
+{
+    /// <summary>It flies back, where it can.</summary>
+    ReturnHome,
+
+    /// <summary>The motors stop.</summary>
+    Drop,
 }
 
 /// <summary>How fast the builder's hands are: what the table of minutes is multiplied with.</summary>

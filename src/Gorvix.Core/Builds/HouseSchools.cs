@@ -109,6 +109,38 @@ public static class HouseSchools
             ]
         ),
         new(
+            "arming",
+            "Starting without a fix",
+            [
+                new(
+                    "required",
+                    "Never",
+                    "The place of take-off is home: without a fix at take-off the aircraft cannot be brought back."
+                ),
+                new(
+                    "optional",
+                    "Allowed",
+                    "Near the pilot, in a hall or between walls a fix never comes, and return-home is not wanted there."
+                ),
+            ]
+        ),
+        new(
+            "failsafe",
+            "When the radio is lost",
+            [
+                new(
+                    "returnHome",
+                    "Return home",
+                    "With a fix it comes back over a known height; tested first in an open, safe place. It is no promise of rescue."
+                ),
+                new(
+                    "drop",
+                    "Motors off",
+                    "It falls where it is, near and at once: over people and roads by your local rules the safer end."
+                ),
+            ]
+        ),
+        new(
             "hand",
             "Your hand",
             [
@@ -122,4 +154,10 @@ public static class HouseSchools
             ]
         ),
     ];
+
+    /// <summary>Why builders hold a side of a dispute.</summary>
+    /// <param name="dispute">Id of the dispute.</param>
+    /// <param name="value">The value of the side.</param>
+    public static string ReasonOf(string dispute, string value) =>
+        All.First(d => d.Id == dispute).Schools.First(s => s.Value == value).Reason;
 }

@@ -71,7 +71,9 @@ internal sealed class FindingReader(
         finding.Severity == Severity.Stop && finding.Rule != PlanningRules.Unmet.Id;
 
     /// <summary>The stops and warnings, by the step at which they are mended.</summary>
-    public static OpenFindings Open(IReadOnlyList<Finding> findings)
+    /// <param name="findings">What there is to say about the plan.</param>
+    /// <param name="settings">What there is to say about its settings.</param>
+    public static OpenFindings Open(IReadOnlyList<Finding> findings, IReadOnlyList<Finding> settings)
     {
         var open = findings.Where(f => f.Severity > Severity.Note).ToList();
         var (parts, rails, loom) = (open.Count(IsOfParts), open.Count(IsOfRails), open.Count(IsOfLoom));
@@ -80,6 +82,7 @@ internal sealed class FindingReader(
             open.Count - parts - rails - loom,
             rails,
             loom,
+            settings.Count(f => f.Severity > Severity.Note),
             [.. findings.Where(IsOfLoom)],
             [.. findings.Where(IsOfParts)]
         );

@@ -5,6 +5,7 @@ using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Rails;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Settings;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
 
@@ -102,7 +103,7 @@ public sealed class FitReader
             WorkSummary(),
             wiring.Devices(),
             RoomReader.Words(RoomLeft.Of(_space, Plan), _build),
-            FindingReader.Open(findings),
+            FindingReader.Open(findings, SettingsCheck.Of(Wired)),
             FaceReader.Of(_build.Board),
             wiring.PadsInUse(),
             RailAnswer.Flight(Wired).FirstOrDefault() is { } full ? RailReader.Read(Wired, full).Leads : []

@@ -53,6 +53,7 @@ public sealed record FitSheet(
 /// <param name="Fit">How many are about links, wires and settings.</param>
 /// <param name="Rails">How many under Rails.</param>
 /// <param name="Loom">How many say that the aircraft is wired otherwise than planned.</param>
+/// <param name="Settings">How many are about settings.</param>
 /// <param name="OfLoom">What is wired otherwise than planned.</param>
 /// <param name="OfParts">What is mended by another part, pack or supply; notes too.</param>
 public sealed record OpenFindings(
@@ -60,6 +61,7 @@ public sealed record OpenFindings(
     int Fit,
     int Rails,
     int Loom,
+    int Settings,
     IReadOnlyList<Finding> OfLoom,
     IReadOnlyList<Finding> OfParts
 );

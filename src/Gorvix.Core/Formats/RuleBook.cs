@@ -6,6 +6,7 @@ using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Rails;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Settings;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
 
@@ -24,6 +25,7 @@ public static class RuleBook
         ("Rails: what supplies really do", RailRules.All),
         ("Wiring: plugs, sockets and grounds", WiringRules.All),
         ("Loom: what is noted", LoomRules.All),
+        ("Settings: what is wrong or doubtful about them", SettingsRules.All),
         ("Parts: what a part may not say", PartRules.All),
         ("Builds", [.. BuildCheck.All, .. LimitRules.All]),
         ("Files", FileRules.All),

@@ -1,17 +1,8 @@
 using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
 using Gorvix.Core.Protocols;
 
 namespace Gorvix.Core.Navigation;
-
-/// <summary>How a module is spoken to. Set-up frames are specific to it.</summary>
-public enum GnssGeneration
-{
-    /// <summary>A rate for each message; solution in four messages.</summary>
-    Older,
-
-    /// <summary>Keys and values; solution in one message.</summary>
-    Newer,
-}
 
 /// <summary>A message that a module sends on its own.</summary>
 /// <param name="Name">Its name in the interface description.</param>

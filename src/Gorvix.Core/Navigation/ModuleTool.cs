@@ -1,4 +1,5 @@
 using System.Text;
+using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Navigation;
 

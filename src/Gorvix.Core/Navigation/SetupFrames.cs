@@ -1,5 +1,6 @@
 using System.Buffers.Binary;
 using System.Globalization;
+using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Navigation;
 

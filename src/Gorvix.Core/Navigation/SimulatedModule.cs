@@ -1,5 +1,6 @@
 using System.Buffers.Binary;
 using System.Text;
+using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Navigation;
 
@@ -31,7 +32,7 @@ public enum ModuleWiring
 /// <param name="Baud">The bauds a second at which it left the factory.</param>
 public sealed record ModuleKind(
     GnssGeneration Generation,
-    Parts.SetupMemory Memory,
+    SetupMemory Memory,
     ModuleScene Scene = ModuleScene.OpenSky,
     ModuleWiring Wiring = ModuleWiring.Crossed,
     int Baud = 9_600
@@ -120,7 +121,7 @@ public sealed class SimulatedModule : ISerialLine
         _on = _now;
         _said.Clear();
         Factory();
-        if (_savedEvery is { } saved && _kind.Memory == Parts.SetupMemory.Keeps)
+        if (_savedEvery is { } saved && _kind.Memory == SetupMemory.Keeps)
         {
             _every.Clear();
             foreach (var (message, every) in saved)

@@ -1,0 +1,329 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Navigation;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Protocols;
+using Gorvix.Core.Routing;
+using Gorvix.Core.Wiring;
+using Gorvix.Core.Words;
+
+namespace Gorvix.Core.Settings;
+
+/// <summary>The switches of the build as a whole, of its devices and of the radio (common practice where nothing else is said).</summary>
+internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
+{
+    private readonly Build _build = wired.Build.Build;
+    private readonly BuildSettings _chosen = wired.Build.Build.Settings;
+    private readonly FirmwareProfile? _firmware = wired.Build.Firmware;
+
+    private PortSet? PortOf(Need need) =>
+        wired.Ports.FirstOrDefault(p => wired.Build.Links.First(l => l.Id == p.Link).Function.Need == need);
+
+    /// <summary>Whether a level of the battery's current reaches the board: asked for, or brought along by a plug.</summary>
+    public bool SensesCurrent =>
+        wired.Leads.Any(l =>
+            l is { Lead.Role: LeadRole.Sense, Pad: not null }
+            && wired
+                .Build.Circuit.From(l.Pad!)
+                .Any(s =>
+                    s.To.Kind == Circuits.NodeKind.Net
+                    && s.Conducts(wired.Positions())
+                    && wired.Build.Board.Ports.Any(p => p.Kind == PortKind.Analogue && p.Rx == s.To.Id)
+                )
+        );
+
+    /// <summary>The compass's link, or null.</summary>
+    public PortSet? Compass => PortOf(Need.Heading);
+
+    /// <summary>The GNSS module's link, or null.</summary>
+    public PortSet? Gnss => PortOf(Need.Position);
+
+    /// <summary>How the module is to be set up, with why.</summary>
+    public (GnssWay Way, string Why) WayOf(Device module) =>
+        (_chosen.GnssWay, module.Memory) switch
+        {
+            ({ } chosen, _) => (chosen, "You have chosen it so."),
+            (null, SetupMemory.Forgets) => (
+                GnssWay.Board,
+                "The module has neither battery nor flash: it forgets, so the board must tell it at each start."
+            ),
+            (null, SetupMemory.Keeps) => (
+                GnssWay.Stored,
+                "The module keeps its set-up: set once through an adapter it is ready sooner, and nothing is sent at the start."
+            ),
+            _ => (
+                GnssWay.Board,
+                "The leaflet does not tell whether it keeps a set-up; told at each start it works either way."
+            ),
+        };
+
+    /// <summary>The settings of the build as a whole.</summary>
+    public IEnumerable<Setting> OfBoard()
+    {
+        Setting Whole(string key, string value, string words, string why, string? link = null) =>
+            new(key, SettingPlace.Board, value, words, why) { Link = link };
+        if (PortOf(Need.Control) is { } control)
+        {
+            var kind = control.Settings.Job == PortJob.PulseInput ? "pulses" : "serial";
+            var inside = wired.Build.Board.BuiltIns.Any(b => b.Gives == Need.Control);
+            yield return Whole(
+                "receiver.kind",
+                kind,
+                $"Receiver: {kind}{(inside ? ", not the built-in one" : "")}",
+                inside
+                    ? "The board has a receiver of its own; the firmware must be told that another one is used."
+                    : "It hangs on a port of its own.",
+                control.Link
+            );
+            yield return Whole(
+                "receiver.protocol",
+                control.Settings.Protocol.Replace(' ', '-'),
+                $"Receiver protocol: {control.Settings.Protocol}",
+                "Port and receiver must name the same one.",
+                control.Link
+            );
+        }
+        else if (wired.Build.Board.BuiltIns.Any(b => b.Gives == Need.Control))
+        {
+            yield return Whole(
+                "receiver.kind",
+                "built-in",
+                "Receiver: built-in",
+                "The board has one, and no other is wired."
+            );
+        }
+        var telemetry = TelemetryReader.WayOf(wired);
+        yield return Whole(
+            "telemetry",
+            telemetry is null ? "off" : "on",
+            telemetry is null ? "Telemetry: off" : "Telemetry: on",
+            telemetry is null ? "No link leads back to the radio." : $"Values go back {telemetry}."
+        );
+        yield return Whole(
+            "battery.voltage",
+            "on",
+            "Battery voltage: measured by the board",
+            "It is on the board's own supply wire. Switched off, it never reaches the radio or the goggles."
+        );
+        yield return Whole(
+            "battery.current",
+            SensesCurrent ? "on" : "off",
+            SensesCurrent ? "Battery current: measured by the board" : "Battery current: off",
+            SensesCurrent
+                ? "The level of the speed controllers' sensor reaches the board."
+                : "No lead brings it to the board."
+        );
+        foreach (var setting in OfGnss(Whole).Concat(OfCompass(Whole)).Concat(OfCanvas(Whole)))
+        {
+            yield return setting;
+        }
+        if (_chosen.StrengthChannel is { } channel)
+        {
+            yield return Whole(
+                "strength.channel",
+                $"{channel}",
+                $"Signal strength: read from channel {channel}",
+                "The radio's receiver puts it there; it arrives in the mode of 8 channels as well."
+            );
+        }
+        yield return Whole(
+            "failsafe",
+            _build.House.Failsafe == LossAct.Drop ? "drop" : "return-home",
+            _build.House.Failsafe == LossAct.Drop ? "Radio lost: motors off" : "Radio lost: return home",
+            HouseSchools.ReasonOf("failsafe", Phrase.Lower($"{_build.House.Failsafe}"))
+        );
+        if (Gnss is not null)
+        {
+            yield return Whole(
+                "arming.fix",
+                Phrase.Lower($"{_build.House.Arming}"),
+                _build.House.Arming == ArmingFix.Required
+                    ? "Start without a fix: never"
+                    : "Start without a fix: allowed",
+                HouseSchools.ReasonOf("arming", Phrase.Lower($"{_build.House.Arming}"))
+            );
+        }
+    }
+
+    private IEnumerable<Setting> OfGnss(Func<string, string, string, string, string?, Setting> whole)
+    {
+        if (Gnss is not { } gnss)
+        {
+            yield break;
+        }
+        var module = wired.Build.Links.First(l => l.Id == gnss.Link).Device;
+        yield return whole("gnss", "on", "GNSS: on", "Without it the port's job alone does nothing.", gnss.Link);
+        yield return whole(
+            "gnss.protocol",
+            gnss.Settings.Protocol,
+            $"GNSS protocol: {gnss.Settings.Protocol}",
+            "Port, module and firmware must agree.",
+            gnss.Link
+        );
+        var (way, why) = WayOf(module);
+        yield return whole(
+            "gnss.setup",
+            way == GnssWay.Board ? "at-start" : "stored",
+            way == GnssWay.Board
+                ? "GNSS set-up: by the board at each start"
+                : "GNSS set-up: off, the module keeps its own",
+            why,
+            gnss.Link
+        );
+        yield return whole(
+            "gnss.assistance",
+            "auto",
+            "Ground assistance: automatic",
+            "It takes the system of the region that the satellites tell.",
+            gnss.Link
+        );
+    }
+
+    private IEnumerable<Setting> OfCompass(Func<string, string, string, string, string?, Setting> whole)
+    {
+        if (Compass is not { } compass)
+        {
+            yield break;
+        }
+        var address = compass.Mode.Strapped?.Address ?? compass.Mode.Address;
+        var bus = compass.Port.Id;
+        yield return whole(
+            "compass",
+            "on",
+            "Compass: on",
+            "Found is not yet used: it must be switched on.",
+            compass.Link
+        );
+        yield return whole(
+            "compass.bus",
+            address is { } at ? $"{bus}:0x{at:X2}" : bus,
+            $"Compass: on {bus}{(address is { } a ? $" at 0x{a:X2}" : "")}",
+            "That is where its wires lead.",
+            compass.Link
+        );
+        var count = CompassReader.OnBus(wired, compass.Port);
+        yield return whole(
+            "bus.devices",
+            $"{count}",
+            $"Devices on {bus}: {count}",
+            "Some firmware finds nothing where this number is wrong; a barometer on the board counts.",
+            compass.Link
+        );
+        yield return whole(
+            "compass.turn",
+            CompassReader.TurnOf(_chosen),
+            $"Compass turned: {CompassReader.TurnWords(_chosen)}",
+            "Its arrow against the nose of the aircraft, as you have said that it sits.",
+            compass.Link
+        );
+        if (_chosen.Place is { } place && today is { } day)
+        {
+            var declination = Declination.Of(place.Latitude, place.Longitude, day);
+            var packed = _firmware?.Declination == DeclinationForm.Packed;
+            if (declination is { Degrees: { } degrees, Packed: { } number })
+            {
+                yield return whole(
+                    SettingsSheet.Declination,
+                    packed ? $"{number}" : degrees.ToString("0.00", System.Globalization.CultureInfo.InvariantCulture),
+                    $"Declination: {declination.Words}{(packed ? $", packed as {number}" : "")}",
+                    $"World Magnetic Model 2025 for {day.ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture)}, within {declination.Error:0.0#}°. {declination.Warning}".TrimEnd(),
+                    compass.Link
+                );
+            }
+        }
+    }
+
+    private IEnumerable<Setting> OfCanvas(Func<string, string, string, string, string?, Setting> whole)
+    {
+        if (PortOf(Need.PictureText) is not { } text)
+        {
+            yield break;
+        }
+        var wide = _chosen.Canvas == CanvasGrid.Wide;
+        yield return whole(
+            "canvas.grid",
+            wide ? "wide" : "old",
+            wide ? "Canvas: the wide grid" : "Canvas: the old 4:3 grid",
+            _chosen.Canvas is null
+                    ? "Nobody has said what unit and goggles draw; the old grid is drawn by all. It sits in the middle of a wide picture."
+                : wide ? "Unit, goggles and board all know it."
+                : "It sits in the middle of a wide picture.",
+            text.Link
+        );
+        foreach (var (i, extra) in (_firmware?.CanvasSettings ?? []).Index())
+        {
+            yield return whole(
+                $"canvas.extra.{i + 1}",
+                extra.Replace(' ', '-'),
+                Phrase.Upper(extra),
+                "This generation of firmware needs it besides the port's job.",
+                text.Link
+            );
+        }
+    }
+
+    /// <summary>The settings of devices, as the plan needs them.</summary>
+    public IEnumerable<Setting> OfDevices() =>
+        from work in wired.Work
+        where work.Action is WorkAction.SetMode or WorkAction.SetBaud
+        select new Setting(
+            $"device.{work.Device}.{(work.Action == WorkAction.SetBaud ? "baud" : "mode")}{(work.Setting is { } s ? $".{s.Replace(' ', '-')}" : "")}",
+            SettingPlace.Device,
+            work.Baud is { } baud ? $"{baud}" : (work.Setting ?? work.Firmware ?? "").Replace(' ', '-'),
+            WorkWords.Of(work, wired.Build),
+            "The way that was chosen needs it."
+        )
+        {
+            Device = work.Device,
+        };
+
+    /// <summary>The settings of the radio.</summary>
+    public IEnumerable<Setting> OfRadio()
+    {
+        Setting Radio(string key, string value, string words, string why) =>
+            new($"radio.{key}", SettingPlace.Radio, value, words, why);
+        foreach (var (i, work) in wired.Work.Where(w => w.Action == WorkAction.SetRadio).Index())
+        {
+            yield return Radio(
+                $"bay.{i + 1}",
+                "",
+                WorkWords.Of(work, wired.Build),
+                "The line in the bay does not keep up with more."
+            );
+        }
+        if (PortOf(Need.Control) is not { } control)
+        {
+            yield break;
+        }
+        if (_chosen.Channels is { } channels)
+        {
+            yield return Radio(
+                "channels",
+                $"{channels}",
+                $"On the radio: {channels} channels",
+                channels > 8 ? "Fewer, 8 of them, bring lower delay." : "Few channels bring low delay."
+            );
+        }
+        if (TelemetryReader.WayOf(wired) is not null)
+        {
+            yield return Radio(
+                "telemetry",
+                "on",
+                "On the radio: telemetry on",
+                "Else nothing is shown, whatever the aircraft sends."
+            );
+            yield return Radio(
+                "sensors",
+                "found-anew",
+                "On the radio: delete old sensor entries, then find them anew with the craft powered",
+                "A value whose mark blinks is alive; one that does not is only the last one remembered."
+            );
+        }
+        yield return Radio(
+            "region",
+            "as-licensed",
+            "Radio and receiver: the same region mode and power",
+            $"By your local law and licence. Both ends of {control.Settings.Protocol} must be of one region, or they do not bind."
+        );
+    }
+}

@@ -1,0 +1,82 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Wiring;
+
+namespace Gorvix.Core.Settings;
+
+/// <summary>What there is to mind about the compass.</summary>
+/// <param name="Bus">Its bus.</param>
+/// <param name="Address">Its address; null while no leaflet tells it.</param>
+/// <param name="Others">What else answers on that bus, in words.</param>
+/// <param name="Turn">How it sits, in words.</param>
+/// <param name="Degrees">How far its arrow is turned from the nose, clockwise, seen from above.</param>
+/// <param name="IsUpsideDown">True when it sits on its head.</param>
+/// <param name="Steps">How to calibrate it, in sentences.</param>
+/// <param name="KeepAway">What it must be kept away from.</param>
+public sealed record CompassAdvice(
+    string Bus,
+    int? Address,
+    IReadOnlyList<string> Others,
+    string Turn,
+    int Degrees,
+    bool IsUpsideDown,
+    IReadOnlyList<string> Steps,
+    string KeepAway
+);
+
+/// <summary>Reads what concerns the compass (common practice).</summary>
+internal static class CompassReader
+{
+    /// <summary>The advice, or null where no compass is carried.</summary>
+    public static CompassAdvice? Of(WiredBuild wired)
+    {
+        var set = wired.Ports.FirstOrDefault(p => Need(wired, p) == Parts.Need.Heading);
+        if (set is null)
+        {
+            return null;
+        }
+        var chosen = wired.Build.Build.Settings;
+        return new CompassAdvice(
+            set.Port.Id,
+            set.Mode.Strapped?.Address ?? set.Mode.Address,
+            [.. Others(wired, set)],
+            TurnWords(chosen),
+            90 * (int)chosen.CompassTurn,
+            chosen.CompassFace == MountFace.Down,
+            [
+                "Propellers off, on the battery, away from iron, cars and reinforced ground.",
+                "Start the calibration in the settings; for about 30 s turn the aircraft slowly round all three axes, both ways each.",
+                "Point the nose north by a hand compass: the heading must say 0, and follow in the right sense when you turn it.",
+                "A heading that is a quarter or half turn off is a wrong mounting turn, not a bad calibration.",
+            ],
+            "Keep it away from the video transmitter, motor leads, the battery's leads and the buzzer; twist the battery's leads."
+        );
+    }
+
+    /// <summary>How many devices answer on a bus: those of the build and those of the board.</summary>
+    public static int OnBus(WiredBuild wired, Port bus) =>
+        wired.Ports.Count(p => p.Port.Id == bus.Id) + bus.Addresses.Count;
+
+    /// <summary>The turn in the neutral form: "90", "180-down".</summary>
+    public static string TurnOf(BuildSettings chosen) =>
+        $"{90 * (int)chosen.CompassTurn}{(chosen.CompassFace == MountFace.Down ? "-down" : "")}";
+
+    /// <summary>The turn in words.</summary>
+    public static string TurnWords(BuildSettings chosen) =>
+        $"{90 * (int)chosen.CompassTurn}° clockwise{(chosen.CompassFace == MountFace.Down ? ", on its head" : "")}";
+
+    private static Need Need(WiredBuild wired, PortSet set) =>
+        wired.Build.Links.First(l => l.Id == set.Link).Function.Need;
+
+    private static IEnumerable<string> Others(WiredBuild wired, PortSet compass)
+    {
+        foreach (var address in compass.Port.Addresses)
+        {
+            yield return $"0x{address.Address:X2} {address.By} on the board itself";
+        }
+        foreach (var other in wired.Ports.Where(p => p.Port.Id == compass.Port.Id && p.Link != compass.Link))
+        {
+            yield return $"{(other.Mode.Address is { } at ? $"0x{at:X2} " : "")}the {wired.Build.Links.First(l => l.Id == other.Link).Device.Name}";
+        }
+    }
+}

@@ -1,0 +1,185 @@
+using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Protocols;
+using Gorvix.Core.Routing;
+using Gorvix.Core.Wiring;
+
+namespace Gorvix.Core.Settings;
+
+/// <summary>The one job of each port, in words and in the neutral form.</summary>
+internal sealed class PortSettingsReader(WiredBuild wired)
+{
+    /// <summary>A setting for each port in use, in the order of the board.</summary>
+    public IEnumerable<Setting> Settings() =>
+        from port in wired.Build.Board.Ports
+        let sets = wired.Ports.Where(s => s.Port.Id == port.Id).ToList()
+        where sets.Count > 0
+        select Of(sets);
+
+    // Several on one port: a bus or a picture's way has one job all the same; two halves have one each.
+    private Setting Of(List<PortSet> sets)
+    {
+        var all = sets.ConvertAll(Of);
+        if (all.Count == 1)
+        {
+            return all[0];
+        }
+        var values = all.Select(s => s.Value.Split(' ').Select(v => v.Split('=', 2)).ToDictionary(v => v[0], v => v[1]))
+            .ToList();
+        return all[0] with
+        {
+            Value = string.Join(
+                ' ',
+                values
+                    .SelectMany(v => v.Keys)
+                    .Distinct()
+                    .Select(k =>
+                        $"{k}={string.Join('+', values.Select(v => v.GetValueOrDefault(k)).OfType<string>().Distinct())}"
+                    )
+            ),
+            Words = string.Join("; ", all.Select(s => s.Words)),
+            Why = string.Join(' ', all.Select(s => s.Why).Distinct()),
+        };
+    }
+
+    /// <summary>Ports that stay as they are.</summary>
+    public IEnumerable<string> Untouched()
+    {
+        foreach (var port in wired.Build.Board.Ports)
+        {
+            if (port.Kind == PortKind.Usb)
+            {
+                yield return $"{port.Id} carries the link to the computer: switched off, nobody reaches the board any more.";
+            }
+            else if (port.Usb == UsbSharing.Shared)
+            {
+                yield return $"{port.Id} shares its wires with the USB socket: unplug what hangs on it before the computer is plugged in.";
+            }
+        }
+    }
+
+    /// <summary>What is shared in a job's settings: the neutral form of a port.</summary>
+    public static string ValueOf(PortValues values)
+    {
+        var words = new List<string>
+        {
+            $"job={Phrase.Lower($"{values.Job}")}",
+            $"protocol={values.Protocol.Replace(' ', '-')}",
+        };
+        if (values.Baud is { } baud)
+        {
+            words.Add($"baud={baud}");
+        }
+        if (values.Rx is { } rx)
+        {
+            words.Add($"rx={Phrase.Lower($"{rx}")}");
+        }
+        if (values.Tx is { } tx)
+        {
+            words.Add($"tx={Phrase.Lower($"{tx}")}");
+        }
+        if (values.IsOneWire)
+        {
+            words.Add("wire=one");
+        }
+        if (values.IsSwapped)
+        {
+            words.Add("swap=yes");
+        }
+        if (values.Pins is { } pins)
+        {
+            words.Add($"pins={pins.Replace(' ', '-')}");
+        }
+        return string.Join(' ', words);
+    }
+
+    private Setting Of(PortSet set)
+    {
+        var link = wired.Build.Links.First(l => l.Id == set.Link);
+        var (hears, talks) = (set.Mode.Lines.Any(l => l.Flow != Flow.In), set.Mode.Lines.Any(l => l.Flow != Flow.Out));
+        var isSerial = set.Port.Kind is PortKind.Uart or PortKind.Software;
+        var values = new PortValues(
+            set.Settings.Job,
+            set.Settings.Protocol,
+            set.Settings.Baud,
+            isSerial && hears ? PolarityOf(set.Settings.InvertRx) : null,
+            isSerial && talks ? PolarityOf(set.Settings.InvertTx) : null,
+            set.Settings.HalfDuplex,
+            set.Settings.SwapPins,
+            set.Settings.Pins
+        );
+        var name = $"the {link.Device.Name}";
+        var verb =
+            !isSerial ? "serves"
+            : hears && talks ? "talks with"
+            : hears ? "hears"
+            : "talks to";
+        var extras = new List<string>();
+        if (values.Rx == Polarity.Inverted)
+        {
+            extras.Add("RX the other way up");
+        }
+        if (values.Tx == Polarity.Inverted)
+        {
+            extras.Add("TX the other way up");
+        }
+        if (values.IsOneWire)
+        {
+            extras.Add("both ways on its TX pin");
+        }
+        if (values.IsSwapped)
+        {
+            extras.Add("its two pins exchanged");
+        }
+        if (values.Pins is { } pins)
+        {
+            extras.Add($"led to its pins {pins}");
+        }
+        return new Setting(
+            $"port.{set.Port.Id}",
+            SettingPlace.Port,
+            ValueOf(values),
+            $"{set.Port.Id} {verb} {name}: {PortWords.Of(values.Job)}, {values.Protocol}{(values.Baud is { } baud ? $" at {baud:N0}" : "")}{string.Concat(extras.Select(e => $", {e}"))}",
+            Why(set, values)
+        )
+        {
+            Link = set.Link,
+            Port = set.Port.Id,
+            Values = values,
+        };
+    }
+
+    private static Polarity PolarityOf(bool inverted) => inverted ? Polarity.Inverted : Polarity.Normal;
+
+    // Why a switch is as it is; a plain port needs one reason only.
+    private string Why(PortSet set, PortValues values)
+    {
+        var pads = Phrase.Join([
+            .. wired.Leads.Where(l => l.Link == set.Link && l.Pad is not null).Select(l => l.Pad!.Label).Distinct(),
+        ]);
+        var at = pads.Length > 0 ? $"Its wires are on {pads}." : "";
+        return values switch
+        {
+            { IsOneWire: true } => $"{at} One wire carries both ways in turn, on the pin that can do both.",
+            { Rx: Polarity.Inverted } or { Tx: Polarity.Inverted } =>
+                $"{at} The signal comes upside down on that way, and this controller can turn it in the settings.",
+            { IsSwapped: true } => $"{at} The two are not crossed on the way, so the controller exchanges its pins.",
+            { Rx: Polarity.Normal } when IsTurned(set.Link) =>
+                $"{at} What is upside down on the wire is put right on the way: nothing is inverted here.",
+            _ => $"{at} One device, one port.",
+        };
+    }
+
+    private bool IsTurned(string link) =>
+        wired
+            .Leads.Where(l => l.Link == link && l.Pad is not null)
+            .Any(l =>
+                wired
+                    .Build.Circuit.From(l.Pad!)
+                    .Any(s =>
+                        s.To.Kind == Circuits.NodeKind.Net
+                        && s.Conducts(wired.Positions())
+                        && s.Turn == Polarity.Inverted
+                    )
+            );
+}

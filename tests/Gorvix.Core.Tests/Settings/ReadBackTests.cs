@@ -1,0 +1,227 @@
+using CsCheck;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Fit;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Settings;
+
+namespace Gorvix.Core.Tests.Settings;
+
+/// <summary>From the sheet to the simulated board and back: what stands, and what was lost without a word.</summary>
+public class ReadBackTests
+{
+    private static readonly DateOnly Day = new(2026, 11, 26);
+
+    private sealed record Desk(Board Board, SettingsSheet Sheet, SimulatedBoard Simulated)
+    {
+        public string Wanted => NeutralForm.Write(Board, Sheet);
+
+        public Comparison Read() => ReadBack.Compare(Board, Sheet, NeutralForm.Read(Simulated.Print()));
+    }
+
+    private static Desk At(Build build)
+    {
+        var wired = new FitReader(Resolved(build, Demo.Library)).Wired;
+        return new Desk(
+            wired.Build.Board,
+            SettingsReader.Of(wired, Day),
+            new SimulatedBoard(wired.Build.Board, wired.Build.Firmware)
+        );
+    }
+
+    public static TheoryData<string> Names => [.. Demo.Builds.Select(b => b.Name)];
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void What_every_plan_wants_is_taken_saved_and_read_back_clean(string name)
+    {
+        var desk = At(Demo.Builds.First(b => b.Name == name));
+        Assert.Equal(["taken"], desk.Simulated.Take(desk.Wanted).Replies);
+        Assert.True(desk.Simulated.Save().IsSaved);
+        var read = desk.Read();
+        Assert.True(read.IsClean, string.Join("\n", read.Lines.Where(l => l.Verdict != ReadVerdict.Same)));
+        Assert.Equal("Everything stands as it was wanted.", read.Words);
+    }
+
+    [Fact]
+    public void What_was_not_saved_is_gone_after_a_restart()
+    {
+        var desk = At(Demo.CrusherHouseLark);
+        Assert.False(desk.Simulated.Take(desk.Wanted).IsSaved);
+        desk.Simulated.Restart();
+        var read = desk.Read();
+        Assert.False(read.IsClean);
+        Assert.Contains("All ports are without a job", read.Words, StringComparison.Ordinal);
+    }
+
+    // Common practice: a port given two jobs is refused, and all settings of the page are lost.
+    [Theory]
+    [InlineData("port U6 job=gnss protocol=UBX baud=115200 rx=normal tx=normal")]
+    [InlineData("port U2 job=receiverInput protocol=CRSF baud=420000 rx=normal tx=normal")]
+    [InlineData("port U2 job=gnss protocol=UBX baud=115200 rx=normal tx=normal")]
+    public void Two_jobs_on_one_port_or_one_job_on_two_empty_the_page_without_a_word(string forced)
+    {
+        var desk = At(Demo.CrusherHouseLark);
+        Assert.Equal(["taken"], desk.Simulated.Take($"{desk.Wanted}{forced}\n").Replies);
+        desk.Simulated.Save();
+        var read = desk.Read();
+        Assert.False(read.IsClean);
+        Assert.Contains("two jobs met on one port", read.Words, StringComparison.Ordinal);
+        Assert.All(
+            read.Lines.Where(l => l.Key.StartsWith("port.", StringComparison.Ordinal)),
+            l => Assert.Equal(NeutralForm.Free, l.Found)
+        );
+
+        // The rest of the settings is on another page and stands.
+        Assert.Contains(read.Lines, l => l is { Key: "battery.voltage", Verdict: ReadVerdict.Same });
+    }
+
+    [Fact]
+    public void A_controller_that_cannot_invert_leaves_it_and_only_the_read_back_tells()
+    {
+        var desk = At(Demo.NorthFaceHare);
+        Assert.Equal("F4", desk.Board.Controller);
+        var inverted = desk.Wanted.Replace("rx=normal", "rx=inverted", StringComparison.Ordinal);
+        Assert.NotEqual(desk.Wanted, inverted);
+        desk.Simulated.Take(inverted);
+        desk.Simulated.Save();
+        Assert.DoesNotContain("rx=inverted", desk.Simulated.Print(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_value_that_differs_is_told_with_what_was_wanted()
+    {
+        var desk = At(Demo.CrusherHouseLark);
+        desk.Simulated.Take(desk.Wanted.Replace("rx=inverted", "rx=normal", StringComparison.Ordinal));
+        desk.Simulated.Save();
+        var line = desk.Read().Lines[0];
+        Assert.Equal((ReadVerdict.Differs, "port.U6"), (line.Verdict, line.Key));
+        Assert.Equal("U6: rx is normal, wanted inverted.", line.Words);
+    }
+
+    [Fact]
+    public void A_job_that_nobody_wants_is_told()
+    {
+        var desk = At(Demo.CrusherHouseLark);
+        desk.Simulated.Take($"{desk.Wanted}port U2 job=flightLog protocol=Flight-log baud=115200 tx=normal\n");
+        desk.Simulated.Save();
+        var line = desk.Read().Lines.Single(l => l.Verdict == ReadVerdict.Extra);
+        Assert.Contains("a port that talks", line.Words, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void The_printout_of_another_board_does_not_count()
+    {
+        var desk = At(Demo.CrusherHouseLark);
+        var other = At(Demo.NorthFaceHare);
+        other.Simulated.Take(other.Wanted);
+        other.Simulated.Save();
+        var read = ReadBack.Compare(desk.Board, desk.Sheet, NeutralForm.Read(other.Simulated.Print()));
+        Assert.False(read.IsClean);
+        Assert.Contains("another board", read.Words, StringComparison.Ordinal);
+        Assert.StartsWith("refused", desk.Simulated.Take(other.Wanted).Replies[0], StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void What_the_board_cannot_do_is_answered_line_by_line()
+    {
+        var desk = At(Demo.CrusherHouseLark);
+        var replies = desk
+            .Simulated.Take("port U99 job=gnss\nport U1 job=nothing\nhello\nset canvas.extra.1 x\nset telemetry on\n")
+            .Replies;
+        Assert.Contains("line 1: no port U99", replies);
+        Assert.Contains("line 2: no job that is known", replies);
+        Assert.Contains("line 3: not understood", replies);
+        Assert.Contains("line 4: no setting canvas.extra.1 in this generation", replies);
+        Assert.Equal("the other lines are taken", replies[^1]);
+    }
+
+    [Fact]
+    public void Whatever_is_pasted_is_read_and_compared()
+    {
+        var desk = At(Demo.RimWalkRook);
+        Gen.OneOf(
+                Gen.String,
+                Gen.Select(Gen.Int[0, desk.Wanted.Length - 1], Gen.String[0, 20], (at, s) => desk.Wanted.Insert(at, s)),
+                Gen.Int[0, desk.Wanted.Length].Select(n => desk.Wanted[..n])
+            )
+            .Sample(
+                text =>
+                {
+                    var read = ReadBack.Compare(desk.Board, desk.Sheet, NeutralForm.Read(text));
+                    desk.Simulated.Take(text);
+                    return read.Lines.Count > 0 && read.Words.Length > 0;
+                },
+                iter: 10_000,
+                threads: 1
+            );
+    }
+
+    [Fact]
+    public void The_shipped_plain_form_is_the_neutral_one_and_all_shipped_forms_fill()
+    {
+        var desk = At(Demo.CrusherHouseLark);
+        var plain = SheetForm.Fill(SheetForm.Shipped["plain"], "Lark", desk.Board, desk.Sheet).Text!;
+        Assert.Equal(
+            NeutralForm.Read(desk.Wanted).Lines.Select(l => (l.Key, l.Value)),
+            NeutralForm.Read(plain).Lines.Select(l => (l.Key, l.Value))
+        );
+        Assert.All(
+            SheetForm.Shipped.Values,
+            form => Assert.Null(SheetForm.Fill(form, "Lark", desk.Board, desk.Sheet).Error)
+        );
+    }
+
+    [Theory]
+    [InlineData("a\nb {% if %}\nc", 2)]
+    [InlineData("{% for s in settings %}\n{{ s.key | }}\n{% endfor %}", 2)]
+    [InlineData("{{ 'x", 1)]
+    public void A_template_that_is_not_understood_is_told_with_its_line(string template, int line)
+    {
+        var desk = At(Demo.CrusherHouseLark);
+        var result = SheetForm.Fill(template, "Lark", desk.Board, desk.Sheet);
+        Assert.Null(result.Text);
+        Assert.Equal(line, result.Line);
+        Assert.StartsWith("The template is not understood", result.Error!, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("{% for a in (1..100000) %}{% for b in (1..100000) %}x{% endfor %}{% endfor %}")]
+    [InlineData("{% for a in (1..2000000000) %}{% endfor %}")]
+    [InlineData("{% assign s = 'xxxxxxxxxx' %}{% for a in (1..30) %}{% assign s = s | append: s %}{% endfor %}{{ s }}")]
+    [InlineData("{% include 'passwd' %}")]
+    [InlineData("{% for s in settings %}{{ s.key | times: 'a' | divided_by: 0 }}{% endfor %}")]
+    public void A_template_that_loops_throws_or_reaches_out_ends_with_a_sentence(string template)
+    {
+        var desk = At(Demo.CrusherHouseLark);
+        var result = SheetForm.Fill(template, "Lark", desk.Board, desk.Sheet);
+        Assert.NotNull(result.Error);
+        Assert.EndsWith(".", result.Error, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_pattern_reads_a_form_of_the_boards_own()
+    {
+        var desk = At(Demo.CrusherHouseLark);
+        const string Pattern =
+            @"^serial (?<port>\S+) is (?<job>\S+) by (?<protocol>\S+)( at (?<baud>\d+))?( hears (?<rx>\S+))?( says (?<tx>\S+))?( crossed (?<swap>\S+))?$|^let (?<key>\S+) be (?<value>.+)$";
+        var template =
+            "{% for s in settings %}{% if s.printed %}{% if s.port %}serial {{ s.port }} is {{ s.job }} by {{ s.protocol | replace: ' ', '-' }}{% if s.baud %} at {{ s.baud }}{% endif %}{% if s.rx %} hears {{ s.rx }}{% endif %}{% if s.tx %} says {{ s.tx }}{% endif %}{% if s.swapped %} crossed yes{% endif %}{% else %}let {{ s.key }} be {{ s.value }}{% endif %}\n{% endif %}{% endfor %}";
+        var text = SheetForm.Fill(template, "Lark", desk.Board, desk.Sheet).Text!;
+        var (printed, error) = SheetForm.Read(Pattern, text);
+        Assert.Null(error);
+        Assert.Empty(printed!.Strange);
+        Assert.True(ReadBack.Compare(desk.Board, desk.Sheet, printed).IsClean);
+    }
+
+    [Theory]
+    [InlineData("(", "no regular expression")]
+    [InlineData("^x$", "names nothing")]
+    [InlineData(@"(?<port>a)\1", "no regular expression")]
+    public void A_pattern_that_is_of_no_use_is_told(string pattern, string words) =>
+        Assert.Contains(words, SheetForm.Read(pattern, "x").Error!, StringComparison.Ordinal);
+
+    // Goes back without end where a reader goes back; this one does not.
+    [Fact]
+    public void A_pattern_that_would_run_for_years_ends() =>
+        Assert.NotNull(SheetForm.Read("^(?<port>(a+)+)$", new string('a', 50_000) + "!").Printout);
+}
