@@ -19,6 +19,9 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
     /// <summary>The states of the builds.</summary>
     public DbSet<StepRow> Steps => Set<StepRow>();
 
+    /// <summary>Texts that were kept for builds.</summary>
+    public DbSet<TextRow> Texts => Set<TextRow>();
+
     /// <inheritdoc/>
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder) =>
         configurationBuilder.Properties<DateTime>().HaveConversion<Utc>();
@@ -51,6 +54,13 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
         {
             build.HasKey(b => b.Id);
             build.Property(b => b.Version).IsConcurrencyToken();
+        });
+        modelBuilder.Entity<TextRow>(text =>
+        {
+            text.HasKey(t => t.Number);
+            text.Property(t => t.Kind).HasConversion<string>();
+            text.HasIndex(t => t.BuildId);
+            text.HasOne<BuildRow>().WithMany().HasForeignKey(t => t.BuildId).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<StepRow>(step =>
         {

@@ -84,6 +84,41 @@ public sealed class BuildRow
     public DateTime? RemovedAt { get; set; }
 }
 
+/// <summary>What a text of a build is.</summary>
+public enum TextKind
+{
+    /// <summary>Everything that the board was set to, before a change.</summary>
+    Everything,
+
+    /// <summary>What differed from how it left the factory, before a change.</summary>
+    Difference,
+
+    /// <summary>What the board printed after a change.</summary>
+    ReadBack,
+}
+
+/// <summary>A text that was kept for a build. It is never changed.</summary>
+public sealed class TextRow
+{
+    /// <summary>Its number.</summary>
+    public int Number { get; init; }
+
+    /// <summary>The build.</summary>
+    public required string BuildId { get; init; }
+
+    /// <summary>What it is.</summary>
+    public required TextKind Kind { get; init; }
+
+    /// <summary>When it was kept, UTC.</summary>
+    public required DateTime At { get; init; }
+
+    /// <summary>What there is to say of it: the firmware's version, what a comparison came to.</summary>
+    public required string Words { get; init; }
+
+    /// <summary>The text as it was.</summary>
+    public required string Text { get; init; }
+}
+
 /// <summary>One state of a build. Undo and redo walk along the steps.</summary>
 public sealed class StepRow
 {

@@ -18,6 +18,9 @@ public sealed record Setup
     /// <summary>What is on the bench to feed it with.</summary>
     public PowerSide Power { get; init; } = PowerSide.Usual;
 
+    /// <summary>What is chosen where settings do not follow from the plan alone.</summary>
+    public BuildSettings Settings { get; init; } = BuildSettings.None;
+
     /// <summary>The builder's choice where practitioners disagree.</summary>
     public HouseRules House { get; init; } = HouseRules.Default;
 
@@ -30,6 +33,7 @@ public sealed record Setup
             InputVolts = build.InputVolts,
             Radio = build.Radio,
             Power = build.Power,
+            Settings = build.Settings,
             House = build.House,
         };
 
@@ -44,6 +48,7 @@ public sealed record Setup
                 InputVolts = InputVolts,
                 Radio = Radio,
                 Power = Power,
+                Settings = Settings,
                 House = House,
             };
 }

@@ -29,6 +29,12 @@ public sealed record FirmwareProfile
     /// <summary>How it takes the declination.</summary>
     public DeclinationForm Declination { get; init; }
 
+    /// <summary>The builder's own form of the settings sheet, as a Liquid template; null for the neutral one.</summary>
+    public string? Template { get; init; }
+
+    /// <summary>How its printout is read: a regular expression with named groups, line by line; null for the neutral form.</summary>
+    public string? Pattern { get; init; }
+
     /// <summary>True when two jobs may share the halves of one port.</summary>
     public bool MayShare(PortJob a, PortJob b) => Shares.Any(s => (s.Rx == a && s.Tx == b) || (s.Rx == b && s.Tx == a));
 }

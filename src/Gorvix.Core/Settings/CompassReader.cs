@@ -22,7 +22,12 @@ public sealed record CompassAdvice(
     bool IsUpsideDown,
     IReadOnlyList<string> Steps,
     string KeepAway
-);
+)
+{
+    /// <summary>The advice, or null where no compass is carried.</summary>
+    /// <param name="wired">The build as it is wired.</param>
+    public static CompassAdvice? Of(WiredBuild wired) => CompassReader.Of(wired);
+}
 
 /// <summary>Reads what concerns the compass (common practice).</summary>
 internal static class CompassReader

@@ -33,7 +33,7 @@ public sealed record ReadLine(string Key, string? Wanted, string? Found, int? Li
 /// <param name="Words">What came of it, as a sentence.</param>
 /// <param name="Lines">Line by line, differences first.</param>
 /// <param name="Strange">Numbers of lines that were not understood.</param>
-public sealed record Comparison(bool IsClean, string Words, IReadOnlyList<ReadLine> Lines, IReadOnlyList<int> Strange);
+public sealed record ReadReport(bool IsClean, string Words, IReadOnlyList<ReadLine> Lines, IReadOnlyList<int> Strange);
 
 /// <summary>Compares what the board prints with what was wanted: a conflict empties the page without a word, so only reading back tells.</summary>
 public static class ReadBack
@@ -42,7 +42,7 @@ public static class ReadBack
     /// <param name="board">The board that was meant.</param>
     /// <param name="sheet">What was wanted.</param>
     /// <param name="printed">What the board printed.</param>
-    public static Comparison Compare(Board board, SettingsSheet sheet, Printout printed)
+    public static ReadReport Compare(Board board, SettingsSheet sheet, Printout printed)
     {
         // What stands last counts, as it does on the board.
         var found = printed.Lines.GroupBy(l => l.Key).ToDictionary(g => g.Key, g => g.Last());
@@ -95,7 +95,7 @@ public static class ReadBack
         }
         var worst = lines.Where(l => l.Verdict != ReadVerdict.Same).ToList();
         var isOther = printed.Board is { } other && other != board.Id;
-        return new Comparison(
+        return new ReadReport(
             worst.Count == 0 && !isOther && lines.Count > 0,
             Sum(board, printed, lines, worst),
             [.. lines.OrderBy(l => l.Verdict == ReadVerdict.Same).ThenBy(l => l.Line ?? int.MaxValue)],

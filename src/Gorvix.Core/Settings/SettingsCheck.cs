@@ -19,16 +19,21 @@ public static class SettingsCheck
 
     private static IEnumerable<Finding> All(WiredBuild wired, BoardSettingsReader whole, IEnumerable<SetFact> noted)
     {
-        var (build, chosen) = (wired.Build.Build, wired.Build.Build.Settings);
+        var chosen = wired.Build.Build.Settings;
         if (whole.Compass is { } compass && chosen.Place is null)
         {
-            yield return SettingsRules.NoPlace.Found(Severity.Note, Subject.Link(compass.Link), ("build", build.Name));
+            yield return SettingsRules.NoPlace.Found(
+                Severity.Note,
+                Subject.Link(compass.Link),
+                ("device", wired.Build.Links.First(l => l.Id == compass.Link).Device.Name)
+            );
         }
         if (chosen is { StrengthChannel: { } channel, Channels: { } channels } && channel > channels && channel != 9)
         {
             yield return SettingsRules.Channel.Found(
                 Severity.Warn,
                 Subject.Build,
+                ("place", "the settings of the build"),
                 ("channel", $"{channel}"),
                 ("channels", $"{channels}")
             );
@@ -48,7 +53,7 @@ public static class SettingsCheck
                 yield return SettingsRules.Changed.Found(
                     Severity.Warn,
                     setting.Link is { } link ? Subject.Link(link) : Subject.Build,
-                    ("setting", fact.Key),
+                    ("place", fact.Key),
                     ("was", fact.Value),
                     ("wanted", setting.Value)
                 );

@@ -9,7 +9,7 @@ public static class SettingsRules
     public static readonly Rule NoPlace = new(
         "NO-PLACE",
         "A compass needs the declination",
-        "Nobody has said where {build} flies, so its declination is not known and the heading is off by it. Give the place.",
+        "Nobody has said where the aircraft of the {device} flies, so the declination is not known and its heading is off by it. Give the place.",
         "Magnetic north is not true north; how far apart they are depends on the place and the year.",
         SourceNote.Published("the World Magnetic Model 2025")
     );
@@ -18,7 +18,7 @@ public static class SettingsRules
     public static readonly Rule Changed = new(
         "SET-OTHERWISE",
         "What is set must be what is wanted",
-        "{setting} stands at \"{was}\" on the aircraft and must be \"{wanted}\" now. Set it anew and tick it.",
+        "{place} stands at \"{was}\" on the aircraft and must be \"{wanted}\" now. Change it on the aircraft, then tick it here.",
         "A plan that changed leaves the old setting behind.",
         SourceNote.Own
     );
@@ -27,7 +27,7 @@ public static class SettingsRules
     public static readonly Rule Channel = new(
         "STRENGTH-CHANNEL",
         "The strength needs a channel that is there",
-        "Channel {channel} is to carry the signal's strength, but the radio sends {channels}. Take a channel that is sent, or 9, which comes in the mode of 8 channels as well.",
+        "{place}: channel {channel} is to carry the signal's strength, but the radio sends {channels}. Take a channel that is sent, or 9, which comes in the mode of 8 channels as well.",
         "The ninth channel still arrives where the radio sends eight.",
         SourceNote.Practice
     );

@@ -27,7 +27,7 @@ public static class SheetForm
     public const int MostOutput = 200_000;
 
     // A sheet has a hundred settings at most; a template that goes through them all a few times stays far below.
-    private const int MostSteps = 50_000;
+    private const int MostSteps = 20_000;
     private static readonly TimeSpan MostTime = TimeSpan.FromMilliseconds(500);
 
     private static readonly string[] Values = ["job", "protocol", "baud", "rx", "tx", "wire", "swap", "pins"];
@@ -63,6 +63,10 @@ public static class SheetForm
         if (!Parser.TryParse(template, out var parsed, out var error))
         {
             return new FormResult(null, Sentence(error), LineOf(error));
+        }
+        if (FormLimits.Against(parsed) is { } against)
+        {
+            return new FormResult(null, against, null);
         }
         var context = new TemplateContext(Options);
         context.SetValue("build", build);
@@ -194,13 +198,17 @@ public static class SheetForm
             ["swapped"] = s.Values?.IsSwapped,
         };
 
-    private static TemplateOptions MakeOptions() =>
-        new()
+    private static TemplateOptions MakeOptions()
+    {
+        var options = new TemplateOptions
         {
             MaxSteps = MostSteps,
             MaxRecursion = 20,
             CultureInfo = CultureInfo.InvariantCulture,
         };
+        FormLimits.Bound(options.Filters);
+        return options;
+    }
 
     // The library ends its words with the place: "… at (3:12)".
     private static int? LineOf(string error) =>
@@ -214,8 +222,6 @@ public static class SheetForm
         var first = error.Split('\n')[0].Trim();
         return $"The template is not understood: {first.TrimEnd('.')}.";
     }
-
-    private sealed class FormLimitException(string message) : Exception(message);
 
     // Stops a template that writes without end; what it does between two writes is bounded by its steps.
     private sealed class BoundedWriter(int most, TimeSpan time) : StringWriter(CultureInfo.InvariantCulture)

@@ -130,6 +130,38 @@ namespace Gorvix.Storage.Migrations
                     b.ToTable("Steps");
                 });
 
+            modelBuilder.Entity("Gorvix.Storage.TextRow", b =>
+                {
+                    b.Property<int>("Number")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("BuildId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Number");
+
+                    b.HasIndex("BuildId");
+
+                    b.ToTable("Texts");
+                });
+
             modelBuilder.Entity("Gorvix.Storage.PartStepRow", b =>
                 {
                     b.HasOne("Gorvix.Storage.PartRow", null)
@@ -140,6 +172,15 @@ namespace Gorvix.Storage.Migrations
                 });
 
             modelBuilder.Entity("Gorvix.Storage.StepRow", b =>
+                {
+                    b.HasOne("Gorvix.Storage.BuildRow", null)
+                        .WithMany()
+                        .HasForeignKey("BuildId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.TextRow", b =>
                 {
                     b.HasOne("Gorvix.Storage.BuildRow", null)
                         .WithMany()

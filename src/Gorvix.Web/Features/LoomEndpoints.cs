@@ -5,7 +5,6 @@ using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Tables;
 using Gorvix.Core.Wiring;
-using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;
@@ -20,8 +19,6 @@ public sealed record LoomView(int Version, LoomSheet Sheet, IReadOnlyList<string
 /// <summary>The Loom screen.</summary>
 internal static class LoomEndpoints
 {
-    private const int MostTries = 8;
-
     public static void MapLoom(this IEndpointRouteBuilder app)
     {
         app.MapGet("/api/builds/{id}/loom", Get)
@@ -99,44 +96,22 @@ internal static class LoomEndpoints
         return await Get(id, bench, stop);
     }
 
-    // Ticks of two tabs do not stand against each other: each is laid on what is stored, as long as its step is there.
-    private static async Task<IResult> Note(
+    private static Task<IResult> Note(
         string id,
         Tick tick,
         Workbench bench,
         TimeProvider time,
         CancellationToken stop
-    )
-    {
-        for (var left = MostTries; ; left--)
-        {
-            var planned = await bench.Planned(id, stop);
-            if (planned.Reader is not { } reader)
+    ) =>
+        bench.Note(
+            id,
+            reader =>
             {
-                return Problems.Of(planned.Refused);
-            }
-            try
-            {
-                return await bench.Change(
-                    id,
-                    planned.Stored.Version,
-                    async build =>
-                    {
-                        var now = time.GetUtcNow().UtcDateTime;
-                        var result = await Workers.Run(() => Ticks.Apply(reader.Wired, tick, now), stop);
-                        return result.Build is not { } after ? Proposal.Refused(result.Findings)
-                            : ReferenceEquals(after, reader.Wired.Build.Build) ? Proposal.Of(build, "")
-                            : Proposal.Of(after, result.Words);
-                    },
-                    stop
-                );
-            }
-            catch (BuildChangedException) when (left > 1)
-            {
-                // Another tab came in between.
-            }
-        }
-    }
+                var result = Ticks.Apply(reader.Wired, tick, time.GetUtcNow().UtcDateTime);
+                return result.Build is { } after ? Proposal.Of(after, result.Words) : Proposal.Refused(result.Findings);
+            },
+            stop
+        );
 
     private static async Task<IResult> Get(string id, Workbench bench, CancellationToken stop)
     {

@@ -130,7 +130,13 @@ internal sealed class PartBench(PartKeeper keeper, PartStore parts)
         keeper.Uses(UsedBy(kind, id));
 
     private static Func<Build, bool> UsedBy(PartKind kind, string id) =>
-        b => kind == PartKind.Board ? b.Board == id : b.Devices.Any(d => d.Part == id);
+        b =>
+            kind switch
+            {
+                PartKind.Board => b.Board == id,
+                PartKind.Profile => b.Firmware == id,
+                _ => b.Devices.Any(d => d.Part == id),
+            };
 
     private static IReadOnlyList<Finding> Check<T>(T part) =>
         part switch
@@ -145,6 +151,7 @@ internal sealed class PartBench(PartKeeper keeper, PartStore parts)
         {
             Board board => new([board], []),
             Device device => new([], [device]),
+            FirmwareProfile profile => new([], []) { Profiles = [profile] },
             _ => PartsLibrary.Empty,
         };
 }

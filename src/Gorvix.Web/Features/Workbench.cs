@@ -58,6 +58,8 @@ internal sealed record Proposal(Build? After, string Words, IReadOnlyList<Findin
 /// </summary>
 internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep keep, IOptions<JsonOptions> json)
 {
+    private const int MostTries = 8;
+
     /// <summary>The build as it stands, with its whole sheet.</summary>
     public async Task<IResult> Get(string id, CancellationToken stop)
     {
@@ -150,6 +152,43 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
             ),
             _ => await Get(id, stop),
         };
+    }
+
+    /// <summary>
+    /// Notes what is done. Notes of two tabs do not stand against each other: each is laid on what is stored, whatever version its sender saw.
+    /// </summary>
+    /// <param name="id">The build.</param>
+    /// <param name="note">Makes the new state from the planned build; the same state means nothing to do.</param>
+    /// <param name="stop">Tells that the writer has gone.</param>
+    public async Task<IResult> Note(string id, Func<FitReader, Proposal> note, CancellationToken stop)
+    {
+        for (var left = MostTries; ; left--)
+        {
+            var planned = await Planned(id, stop);
+            if (planned.Reader is not { } reader)
+            {
+                return Problems.Of(planned.Refused);
+            }
+            try
+            {
+                return await Change(
+                    id,
+                    planned.Stored.Version,
+                    async build =>
+                    {
+                        var proposal = await Workers.Run(() => note(reader), stop);
+                        return ReferenceEquals(proposal.After, reader.Wired.Build.Build)
+                            ? Proposal.Of(build, "")
+                            : proposal;
+                    },
+                    stop
+                );
+            }
+            catch (BuildChangedException) when (left > 1)
+            {
+                // Another tab came in between.
+            }
+        }
     }
 
     /// <summary>What a change would do to the plan; nothing is stored.</summary>

@@ -71,6 +71,9 @@ internal static class GorvixApp
         builder.Services.AddScoped<PartBench>();
         builder.Services.AddScoped<IntakeStore>();
         builder.Services.AddScoped<BuildStore>();
+        builder.Services.AddScoped<TextStore>();
+        builder.Services.AddSingleton<SimulatedDesk>();
+        builder.Services.AddSingleton<ModuleDesk>();
         builder.Services.AddScoped<DemoLoader>();
         builder.Services.AddSingleton<PlanKeep>();
         builder.Services.AddSingleton<ShelfKeep>();
@@ -91,6 +94,8 @@ internal static class GorvixApp
         app.MapFit();
         app.MapRails();
         app.MapLoom();
+        app.MapSettings();
+        app.MapModules();
         app.MapSetup();
         app.MapUnlocks();
         app.MapSweep();
@@ -118,7 +123,8 @@ internal static class GorvixApp
         {
             NoSuchBuildException => Problems.Of(404, problem.Message),
             PartChangedException or PartThereException => Problems.Of(409, problem.Message),
-            NoSuchPartException => Problems.Of(404, problem.Message),
+            NoSuchPartException or NoSuchTextException => Problems.Of(404, problem.Message),
+            TextLimitException => Problems.Of(422, problem.Message),
             BuildChangedException => Problems.Of(409, problem.Message),
             UnknownFormatException => Problems.Of(422, problem.Message),
             UnplannableException unplannable => Problems.Of([unplannable.Finding]),

@@ -15,7 +15,7 @@ public class ReadBackTests
     {
         public string Wanted => NeutralForm.Write(Board, Sheet);
 
-        public Comparison Read() => ReadBack.Compare(Board, Sheet, NeutralForm.Read(Simulated.Print()));
+        public ReadReport Read() => ReadBack.Compare(Board, Sheet, NeutralForm.Read(Simulated.Print()));
     }
 
     private static Desk At(Build build)
@@ -188,6 +188,10 @@ public class ReadBackTests
     [InlineData("{% for a in (1..100000) %}{% for b in (1..100000) %}x{% endfor %}{% endfor %}")]
     [InlineData("{% for a in (1..2000000000) %}{% endfor %}")]
     [InlineData("{% assign s = 'xxxxxxxxxx' %}{% for a in (1..30) %}{% assign s = s | append: s %}{% endfor %}{{ s }}")]
+    [InlineData("{% capture x %}{% for a in (1..900) %}xxxxxxxxxxxxx{% endfor %}{% endcapture %}{{ x }}")]
+    [InlineData("{% assign n = 2000000000 %}{% for a in (1..n) %}{% endfor %}")]
+    [InlineData("{{ settings | concat: settings | join: 'long long long' | replace: 'o', 'long long long long' }}")]
+    [InlineData("{% for a in (1..900) %}{% for b in (1..900) %}{% assign x = a %}{% endfor %}{% endfor %}")]
     [InlineData("{% include 'passwd' %}")]
     [InlineData("{% for s in settings %}{{ s.key | times: 'a' | divided_by: 0 }}{% endfor %}")]
     public void A_template_that_loops_throws_or_reaches_out_ends_with_a_sentence(string template)

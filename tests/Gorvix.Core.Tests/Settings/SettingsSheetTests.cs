@@ -75,7 +75,7 @@ public class SettingsSheetTests
     [Fact]
     public void Sensing_is_on_or_the_values_never_reach_the_radio()
     {
-        var sheet = Sheet(Demo.SpoilTipOwl);
+        var sheet = Sheet(Demo.TipTrackPipit);
         Assert.Equal("on", Of(sheet, "battery.voltage").Value);
         Assert.Contains("never reaches the radio", Of(sheet, "battery.voltage").Why, StringComparison.Ordinal);
         Assert.Equal("on", Of(sheet, "battery.current").Value);

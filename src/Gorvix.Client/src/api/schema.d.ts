@@ -965,6 +965,263 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getSettings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/settings/ticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tickSettings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/settings/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/settings/form": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keepForm"];
+        post: operations["previewForm"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/settings/simulated": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["useSimulatedBoard"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/settings.txt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["writeSettings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/settings.md": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["writeSettingsPage"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/settings.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listSettings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/settings.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["saveSettings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/texts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["keepText"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/texts/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readText"];
+        put?: never;
+        post?: never;
+        delete: operations["removeText"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gnss/budget": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["budgetMessages"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gnss/setup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listSetupFrames"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gnss/setup.bin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["saveSetupFrames"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gnss/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every line, those of the machine first. */
+        get: operations["listModuleLines"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gnss/lines/{line}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["workAtModule"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{id}/setup": {
         parameters: {
             query?: never;
@@ -1082,6 +1339,11 @@ export interface components {
              */
             peak: number;
         };
+        /**
+         * @description Whether the motors may start without a fix.
+         * @enum {unknown}
+         */
+        ArmingFix: "required" | "optional";
         /** @description A bench supply with its knobs. */
         BenchSupply: {
             /**
@@ -1308,6 +1570,60 @@ export interface components {
              */
             y: number;
         };
+        /** @description What the messages of a module need of its line. */
+        Budget: {
+            /** @description The messages. */
+            lines: components["schemas"]["BudgetLine"][];
+            /**
+             * Format: int32
+             * @description Bits per second of the line.
+             */
+            baud: number;
+            /**
+             * Format: int32
+             * @description Solutions a second.
+             */
+            hertz: number;
+            /**
+             * Format: double
+             * @description The part of the line that they fill; above 1 they do not fit.
+             */
+            load: number;
+            /**
+             * Format: int32
+             * @description The lowest usual baud at which they stay below double MessageBudget.Full; null where none does.
+             */
+            leastBaud: null | number;
+            /**
+             * Format: int32
+             * @description The most solutions a second that fit this baud; 0 where not one does.
+             */
+            mostHertz: number;
+            /** @description What comes of it, as a sentence. */
+            words: string;
+        };
+        /** @description A message that a module sends on its own. */
+        BudgetLine: {
+            /** @description Its name in the interface description. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Its bytes on the line with its frame.
+             */
+            bytes: number;
+            /**
+             * Format: int32
+             * @description It is sent with every so many solutions, from 1.
+             */
+            every: number;
+            /**
+             * Format: double
+             * @description How often a second.
+             */
+            perSecond: number;
+            /** @description What the board takes from it. */
+            why: string;
+        };
         /** @description One change of a build by the builder. */
         BuildChange: {
             /** @description What to do. */
@@ -1331,6 +1647,32 @@ export interface components {
             /** @description Id of the harness that is used; null for the first of the device, or where it has no choice. */
             harness?: null | string;
         };
+        /** @description What the builder chooses where settings do not follow from the plan alone. */
+        BuildSettings: {
+            place?: null | components["schemas"]["FlyingPlace"];
+            canvas?: null | components["schemas"]["CanvasGrid"];
+            gnss?: null | components["schemas"]["GnssGeneration"];
+            /**
+             * Format: int32
+             * @description Solutions a second, 1 to 25; null for 5.
+             */
+            gnssHertz?: null | number;
+            gnssWay?: null | components["schemas"]["GnssWay"];
+            /** @description How the compass is turned. */
+            compassTurn?: components["schemas"]["MountTurn"];
+            /** @description Which way up the compass sits. */
+            compassFace?: components["schemas"]["MountFace"];
+            /**
+             * Format: int32
+             * @description The channel that carries the signal's strength, 5 to 16; null where the board reads it from the link.
+             */
+            strengthChannel?: null | number;
+            /**
+             * Format: int32
+             * @description How many channels the radio sends, 4 to 16; null while it is not told.
+             */
+            channels?: null | number;
+        };
         /** @description What a change of a part does to a build that has it. */
         BuildTouched: {
             /** @description Id of the build in addresses. */
@@ -1348,6 +1690,8 @@ export interface components {
             /** @description What it gives. Where a link of the build gives it instead, the board must be told. */
             gives: components["schemas"]["Need"];
         };
+        /** @enum {unknown} */
+        CanvasGrid: "old" | "wide" | null;
         /** @description A lead in a cavity. */
         CavityLead: {
             /** @description Its id. */
@@ -1450,6 +1794,31 @@ export interface components {
             /** @description Everything that their leaflets say, in the order of the page. */
             rows: components["schemas"]["ComparedRow"][];
         };
+        /** @description What there is to mind about the compass. */
+        CompassAdvice: {
+            /** @description Its bus. */
+            bus: string;
+            /**
+             * Format: int32
+             * @description Its address; null while no leaflet tells it.
+             */
+            address: null | number;
+            /** @description What else answers on that bus, in words. */
+            others: string[];
+            /** @description How it sits, in words. */
+            turn: string;
+            /**
+             * Format: int32
+             * @description How far its arrow is turned from the nose, clockwise, seen from above.
+             */
+            degrees: number;
+            /** @description True when it sits on its head. */
+            isUpsideDown: boolean;
+            /** @description How to calibrate it, in sentences. */
+            steps: string[];
+            /** @description What it must be kept away from. */
+            keepAway: string;
+        };
         /** @description A place for both probes of a meter, without power. */
         ContinuityPair: {
             /** @description Where one probe goes. */
@@ -1467,6 +1836,30 @@ export interface components {
             why: string;
             /** @description Ids of the pads under the probes. */
             pads: string[];
+        };
+        /**
+         * @description What to do at the simulated board.
+         * @enum {unknown}
+         */
+        DeskDeed: "take" | "save" | "restart" | "reset" | "print";
+        /** @description Something to do at the simulated board. */
+        DeskRequest: {
+            /** @description What. */
+            do: components["schemas"]["DeskDeed"];
+            /**
+             * @description The lines; empty where none are needed.
+             * @default
+             */
+            text: string;
+        };
+        /** @description What the simulated board has answered. */
+        DeskView: {
+            /** @description What it says, line by line. */
+            replies: string[];
+            /** @description True while nothing waits to be saved. */
+            isSaved: boolean;
+            /** @description What it prints now. */
+            printed: string;
         };
         /** @description Anything that is wired to the board. */
         Device: {
@@ -2074,10 +2467,28 @@ export interface components {
             where: string;
         };
         /**
+         * @description How good a fix is.
+         * @enum {unknown}
+         */
+        FixKind: "none" | "flat" | "full";
+        /**
          * @description The way of a signal, seen from the device.
          * @enum {unknown}
          */
         Flow: "out" | "in" | "both";
+        /** @description Where it flies, for the declination. */
+        FlyingPlace: {
+            /**
+             * Format: double
+             * @description Degrees, -90 to 90, north positive.
+             */
+            latitude: number;
+            /**
+             * Format: double
+             * @description Degrees, -180 to 180, east positive.
+             */
+            longitude: number;
+        };
         /** @description What a change would do to the plan, told before it is done. */
         Foretold: {
             /** @description The answer as it stands. */
@@ -2093,6 +2504,25 @@ export interface components {
             /** @description What the hands have to do afterwards, in a few words; empty for nothing. */
             work: string;
         };
+        /** @description A form to look at or to keep. */
+        FormRequest: {
+            /** @description The template. */
+            template: string;
+            /** @description The pattern; null for the neutral form. */
+            pattern?: null | string;
+        };
+        /** @description What a template made, or why it did not. */
+        FormResult: {
+            /** @description The text; null where there is none. */
+            text: null | string;
+            /** @description What is wrong with it, as a sentence; null where nothing is. */
+            error: null | string;
+            /**
+             * Format: int32
+             * @description The line of the template, from 1; null where it is about no line.
+             */
+            line: null | number;
+        };
         /** @description Something that a device can give. */
         FunctionChoice: {
             /** @description Its id within the device. */
@@ -2100,6 +2530,76 @@ export interface components {
             /** @description What it gives, in words. */
             need: string;
         };
+        /** @description The GNSS module of a build and how it is set up. */
+        GnssAdvice: {
+            /** @description Id of the device within the build. */
+            device: string;
+            /** @description What the builder calls it. */
+            name: string;
+            /** @description Id of its link. */
+            link: string;
+            /** @description Its port. */
+            port: string;
+            /** @description What it speaks there. */
+            protocol: string;
+            /**
+             * Format: int32
+             * @description Bits per second of the plan; null where there are none.
+             */
+            baud: null | number;
+            /** @description How it is spoken to: as chosen, else the older. */
+            generation: components["schemas"]["GnssGeneration"];
+            /** @description True when somebody has said which generation it is. */
+            isTold: boolean;
+            /**
+             * Format: int32
+             * @description Solutions a second.
+             */
+            hertz: number;
+            /** @description How it is set up. */
+            way: components["schemas"]["GnssWay"];
+            /** @description Why so, as a sentence. */
+            why: string;
+            memory: null | components["schemas"]["SetupMemory"];
+        };
+        /** @enum {unknown} */
+        GnssGeneration: "older" | "newer" | null;
+        /** @description What a module has said for a while: the few values that decide. */
+        GnssPicture: {
+            /** @description The fix. */
+            fix: components["schemas"]["FixKind"];
+            /**
+             * Format: int32
+             * @description How many satellites it rests on.
+             */
+            used: number;
+            /**
+             * Format: double
+             * @description Degrees; null without a fix.
+             */
+            latitude: null | number;
+            /**
+             * Format: double
+             * @description Degrees; null without a fix.
+             */
+            longitude: null | number;
+            /**
+             * Format: double
+             * @description Solutions a second.
+             */
+            hertz: number;
+            /**
+             * Format: double
+             * @description The part of the line that was filled.
+             */
+            load: number;
+            /** @description The satellites in sight. */
+            sky: components["schemas"]["Satellite"][];
+            /** @description What is said, and how often. */
+            messages: components["schemas"]["HeardMessage"][];
+        };
+        /** @enum {unknown} */
+        GnssWay: "board" | "stored" | null;
         /**
          * @description How fast the builder's hands are: what the table of minutes is multiplied with.
          * @enum {unknown}
@@ -2111,6 +2611,16 @@ export interface components {
             id: string;
             /** @description Its name in words. */
             name: string;
+        };
+        /** @description A message that is heard. */
+        HeardMessage: {
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: double
+             * @description How often a second.
+             */
+            perSecond: number;
         };
         /**
          * @description What a hop is.
@@ -2131,6 +2641,10 @@ export interface components {
             bootTrap?: components["schemas"]["BootCure"];
             /** @description What is done with leads that no link uses. */
             unused?: components["schemas"]["UnusedLeads"];
+            /** @description Whether the motors may start without a fix. */
+            arming?: components["schemas"]["ArmingFix"];
+            /** @description What the aircraft does when the radio is lost. */
+            failsafe?: components["schemas"]["LossAct"];
             /** @description How fast the builder's hands are. */
             hand?: components["schemas"]["HandPace"];
         };
@@ -2222,6 +2736,28 @@ export interface components {
             builds: components["schemas"]["IntakeBuild"][];
             /** @description What the builds on the shelf would become. */
             touched: components["schemas"]["BuildTouched"][];
+        };
+        /** @description A text of a build, without what it says. */
+        KeptText: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            number: number;
+            /** @description What it is. */
+            kind: components["schemas"]["TextKind"];
+            /**
+             * Format: date-time
+             * @description When it was kept, UTC.
+             */
+            at: string;
+            /** @description What there is to say of it. */
+            words: string;
+            /**
+             * Format: int32
+             * @description Its length, in characters.
+             */
+            length: number;
         };
         /** @description One line of a strand. */
         Lane: {
@@ -2400,6 +2936,43 @@ export interface components {
             /** @description What is wrong and how to mend it. */
             sentence: string;
         };
+        /** @description How long a stick takes from the radio's module to the controller. */
+        LinkTiming: {
+            /** @description Id of the protocol. */
+            protocol: string;
+            /**
+             * Format: double
+             * @description Packets a second.
+             */
+            packetHertz: number;
+            /**
+             * Format: double
+             * @description Time from packet to packet, milliseconds.
+             */
+            periodMs: number;
+            /**
+             * Format: double
+             * @description Time of a frame on the line in the radio's bay; null where nothing is known of it.
+             */
+            bayFrameMs: null | number;
+            /**
+             * Format: double
+             * @description Time of a frame on the line from the receiver to the board; null where frames vary.
+             */
+            frameMs: null | number;
+            /**
+             * Format: double
+             * @description The longest that a stick waits: a packet's time and both frames.
+             */
+            worstMs: number;
+            /**
+             * Format: int32
+             * @description The most packets a second whose frames fit both lines; null where frames vary.
+             */
+            mostHertz: null | number;
+            /** @description What comes of it, as a sentence. */
+            words: string;
+        };
         /** @description What would carry one link. */
         LinkUnlocks: {
             /** @description A link that the plan leaves out. */
@@ -2537,6 +3110,11 @@ export interface components {
             /** @description True when an iron is needed for it. */
             isJoint?: boolean;
         };
+        /**
+         * @description What the aircraft does when the radio is lost.
+         * @enum {unknown}
+         */
+        LossAct: "returnHome" | "drop";
         /** @description What a meter should read, and where its probes go. */
         MeterReading: {
             /** @description Where the red probe goes. */
@@ -2613,6 +3191,81 @@ export interface components {
             /** @description What becomes of it on the pads of a controller without inversion and of one with it, a sentence each. */
             onPads: string[];
         };
+        /**
+         * @description What to do at a module.
+         * @enum {unknown}
+         */
+        ModuleDeed: "look" | "setUp" | "prove" | "revert";
+        /** @description A line of what was done at a module. */
+        ModuleLine: {
+            /** @description What, as a sentence. */
+            words: string;
+            /**
+             * @description True where it did not go as it should.
+             * @default false
+             */
+            isTrouble: boolean;
+        };
+        /** @description A serial line at which a GNSS module can hang. */
+        ModuleLineView: {
+            /** @description Its id. */
+            id: string;
+            /** @description What it is, in words. */
+            words: string;
+            /** @description True for a stand-in that ships. */
+            isSimulated: boolean;
+        };
+        /** @description What is known of a module on a line. */
+        ModuleReport: {
+            /**
+             * Format: int32
+             * @description Bits per second at which it talks; null while it is not found.
+             */
+            baud: null | number;
+            generation: null | components["schemas"]["GnssGeneration"];
+            /** @description What it calls itself; null while it has not said. */
+            version: null | string;
+            picture: null | components["schemas"]["GnssPicture"];
+            /** @description What was done, in order. */
+            log: components["schemas"]["ModuleLine"][];
+            /** @description True where nothing went wrong. */
+            isGood?: boolean;
+        };
+        /** @description Something to do at a module. */
+        ModuleRequest: {
+            /** @description What. */
+            do: components["schemas"]["ModuleDeed"];
+            /** @description How it is to be spoken to, while it has not said. */
+            generation?: components["schemas"]["GnssGeneration"];
+            /**
+             * Format: int32
+             * @description The baud that is wanted.
+             * @default 115200
+             */
+            baud: number;
+            /**
+             * Format: int32
+             * @description The solutions a second that are wanted.
+             * @default 5
+             */
+            hertz: number;
+            /**
+             * Format: double
+             * @description How long to listen, 1 to 60.
+             * @default 3
+             */
+            seconds: number;
+        };
+        /**
+         * @description Which way up a device sits.
+         * @enum {unknown}
+         */
+        MountFace: "up" | "down";
+        /**
+         * @description How a device sits, seen from above with the nose of the aircraft up: turned clockwise.
+         * @enum {unknown}
+         */
+        MountTurn: "ahead" | "right" | "back" | "left";
         /** @description The mounting holes of a board: a rectangle of four. */
         Mounting: {
             /**
@@ -2675,6 +3328,11 @@ export interface components {
              * @description How many say that the aircraft is wired otherwise than planned.
              */
             loom: number;
+            /**
+             * Format: int32
+             * @description How many are about settings.
+             */
+            settings: number;
             /** @description What is wired otherwise than planned. */
             ofLoom: components["schemas"]["Finding"][];
             /** @description What is mended by another part, pack or supply; notes too. */
@@ -3175,6 +3833,11 @@ export interface components {
             advisedFor?: components["schemas"]["Need"][];
         };
         /**
+         * @description The one job that a port is set to; several protocols can share a job.
+         * @enum {unknown}
+         */
+        PortJob: "receiverInput" | "videoCanvas" | "gnss" | "telemetryOut" | "videoControl" | "escTelemetry" | "cameraControl" | "rangeFinder" | "flightLog" | "hostData" | "pulseInput" | "busSensors" | "pictureOverlay" | "sensing";
+        /**
          * @description What a port is made of. Each kind is a column of its own.
          * @enum {unknown}
          */
@@ -3184,6 +3847,26 @@ export interface components {
          * @enum {unknown}
          */
         PortSharing: "strict" | "splitHalves";
+        /** @description What a port is set to, value by value. */
+        PortValues: {
+            /** @description Its one job. */
+            job: components["schemas"]["PortJob"];
+            /** @description Id of the protocol. */
+            protocol: string;
+            /**
+             * Format: int32
+             * @description Bits per second; null where there are none.
+             */
+            baud: null | number;
+            rx: null | components["schemas"]["Polarity"];
+            tx: null | components["schemas"]["Polarity"];
+            /** @description True when both ways run over the TX pin. */
+            isOneWire: boolean;
+            /** @description True when RX and TX are exchanged. */
+            isSwapped: boolean;
+            /** @description Name of the pins that the unit is led to; null for the usual ones. */
+            pins: null | string;
+        };
         /** @description What the builder has on the bench to feed a build with, besides its pack. */
         PowerSide: {
             /** @description The USB port. */
@@ -3415,6 +4098,55 @@ export interface components {
             /** @description What was taken for granted, in sentences. */
             assumed: string[];
         };
+        /** @description A setting as it was wanted and as it stands. */
+        ReadLine: {
+            /** @description What is set. */
+            key: string;
+            /** @description To what it was to be set; null where nobody wants it. */
+            wanted: null | string;
+            /** @description What is printed; null where it is not. */
+            found: null | string;
+            /**
+             * Format: int32
+             * @description The number of its line in the printout; null where it is not printed.
+             */
+            line: null | number;
+            /** @description What became of it. */
+            verdict: components["schemas"]["ReadVerdict"];
+            /** @description It in a sentence. */
+            words: string;
+        };
+        /** @description A printout compared with what was wanted. */
+        ReadReport: {
+            /** @description True when everything stands as it was wanted. */
+            isClean: boolean;
+            /** @description What came of it, as a sentence. */
+            words: string;
+            /** @description Line by line, differences first. */
+            lines: components["schemas"]["ReadLine"][];
+            /** @description Numbers of lines that were not understood. */
+            strange: number[];
+        };
+        /** @description A printout to compare. */
+        ReadRequest: {
+            /** @description What the board printed. */
+            text: string;
+            /**
+             * @description True when it is to be kept.
+             * @default false
+             */
+            keep: boolean;
+            /**
+             * @description What there is to say of it.
+             * @default
+             */
+            words: string;
+        };
+        /**
+         * @description What became of a wanted setting.
+         * @enum {unknown}
+         */
+        ReadVerdict: "same" | "differs" | "missing" | "extra";
         /**
          * @description Where the receiver is fed from.
          * @enum {unknown}
@@ -3446,6 +4178,31 @@ export interface components {
             /** @description Where it comes from. */
             source: string;
         };
+        /** @description A satellite as a module tells of it. */
+        Satellite: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            number: number;
+            /**
+             * Format: int32
+             * @description Degrees above the horizon.
+             */
+            elevation: number;
+            /**
+             * Format: int32
+             * @description Degrees from north.
+             */
+            azimuth: number;
+            /**
+             * Format: int32
+             * @description Strength, dB-Hz; 0 where it is not heard.
+             */
+            strength: number;
+            /** @description True when the fix rests on it. */
+            isUsed: boolean;
+        };
         /** @description One side of a dispute. */
         School: {
             /** @description The value of the house rule, as in files. */
@@ -3454,6 +4211,83 @@ export interface components {
             name: string;
             /** @description Why builders hold it. */
             reason: string;
+        };
+        /** @description One setting. */
+        Setting: {
+            /** @description Its name in the neutral form: "port.U3", "battery.voltage". */
+            key: string;
+            /** @description Where it is made. */
+            place: components["schemas"]["SettingPlace"];
+            /** @description To what it is set, in the neutral form; empty where only a hand can do it. */
+            value: string;
+            /** @description It in words, as it is read off. */
+            words: string;
+            /** @description Why, as a sentence. */
+            why: string;
+            /** @description Id of the link that it is for; null where it is for none. */
+            link?: null | string;
+            /** @description Id of the port; null where it is about none. */
+            port?: null | string;
+            /** @description Id within the build of the device that it is made on; null for the board and the radio. */
+            device?: null | string;
+            values?: null | components["schemas"]["PortValues"];
+            /** @description True when the board prints it back, so that it can be compared. */
+            isPrinted?: boolean;
+            /** @description True when somebody has said that it is set so. */
+            isDone?: boolean;
+            /**
+             * Format: date-time
+             * @description When that was, UTC; null while it is not.
+             */
+            doneOn?: null | string;
+        };
+        /**
+         * @description Where a setting is made.
+         * @enum {unknown}
+         */
+        SettingPlace: "port" | "board" | "device" | "radio";
+        /** @description A setting that stands as wanted, or not after all. */
+        SettingTick: {
+            /** @description Their keys. */
+            keys: string[];
+            /** @description True when they stand. */
+            isDone: boolean;
+        };
+        /** @description Every switch that a wired build implies, in the order in which one sets it. */
+        SettingsSheet: {
+            /** @description The settings. */
+            settings: components["schemas"]["Setting"][];
+            /** @description Ports that are never touched, each with why, as sentences. */
+            untouched: string[];
+            /** @description What will be on the radio's screen, and what will not. */
+            telemetry: components["schemas"]["TelemetryValue"][];
+            timing: null | components["schemas"]["LinkTiming"];
+            /** @description How to go about it, in sentences. */
+            order: string[];
+            /** @description What to mind, in sentences. */
+            cautions: string[];
+            /** @description What is wrong or doubtful about it. */
+            findings: components["schemas"]["Finding"][];
+        };
+        /** @description The settings of a build. */
+        SettingsView: {
+            /**
+             * Format: int32
+             * @description The version of the build.
+             */
+            version: number;
+            /** @description Every setting, and what comes of them. */
+            sheet: components["schemas"]["SettingsSheet"];
+            gnss: null | components["schemas"]["GnssAdvice"];
+            compass: null | components["schemas"]["CompassAdvice"];
+            /** @description The firmware's generation, in words; null while it is not chosen. */
+            firmware: null | string;
+            /** @description The builder's own form; the shipped one where there is none. */
+            form: string;
+            /** @description How the board's own printout is read; null for the neutral form. */
+            pattern: null | string;
+            /** @description The texts that were kept. */
+            texts: components["schemas"]["KeptText"][];
         };
         /** @description What holds for a build as a whole: firmware, what feeds it, and the house rules. */
         Setup: {
@@ -3468,6 +4302,8 @@ export interface components {
             radio?: null | components["schemas"]["RadioSide"];
             /** @description What is on the bench to feed it with. */
             power?: components["schemas"]["PowerSide"];
+            /** @description What is chosen where settings do not follow from the plan alone. */
+            settings?: components["schemas"]["BuildSettings"];
             /** @description The builder's choice where practitioners disagree. */
             house?: components["schemas"]["HouseRules"];
         };
@@ -3489,6 +4325,25 @@ export interface components {
             priorities: components["schemas"]["Choice"][];
             /** @description The USB ports that a board can be plugged into. */
             usbPorts: components["schemas"]["Choice"][];
+        };
+        /** @description A frame of a set-up. */
+        SetupFrameView: {
+            /** @description Its name in the interface description. */
+            name: string;
+            /** @description What it does. */
+            words: string;
+            /** @description Its bytes. */
+            hex: string;
+        };
+        /** @description The frames of a set-up. */
+        SetupFramesView: {
+            /** @description Frame by frame, in the order in which they are sent. */
+            frames: components["schemas"]["SetupFrameView"][];
+            /**
+             * Format: int32
+             * @description How many bytes they are together.
+             */
+            bytes: number;
         };
         /** @enum {unknown} */
         SetupMemory: "keeps" | "forgets" | null;
@@ -3763,6 +4618,31 @@ export interface components {
          * @enum {unknown}
          */
         TalkHabit: "asked" | "always";
+        /** @description A value on the radio's screen. */
+        TelemetryValue: {
+            /** @description What it tells. */
+            name: string;
+            /** @description Where it comes from, in words. */
+            from: string;
+            /** @description By which link; null where it does not come. */
+            by: null | string;
+            /** @description Why it does not come, as a sentence; null where it does. */
+            missing: null | string;
+        };
+        /**
+         * @description What a text of a build is.
+         * @enum {unknown}
+         */
+        TextKind: "everything" | "difference" | "readBack";
+        /** @description A text to keep. */
+        TextRequest: {
+            /** @description What it is. */
+            kind: components["schemas"]["TextKind"];
+            /** @description What there is to say of it: the firmware's version. */
+            words: string;
+            /** @description The text. */
+            text: string;
+        };
         /** @description A step that somebody has done, or done otherwise, or that is not so after all. */
         Tick: {
             /** @description Id of the step. */
@@ -6182,6 +7062,712 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FitView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getSettings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettingsView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    tickSettings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SettingTick"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    readBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    keepForm: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FormRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartMade"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    previewForm: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FormRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormResult"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    useSimulatedBoard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeskRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    writeSettings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    writeSettingsPage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listSettings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    saveSettings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettingsSheet"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    keepText: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TextRequest"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    readText: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    removeText: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    budgetMessages: {
+        parameters: {
+            query: {
+                protocol: string;
+                generation: components["schemas"]["GnssGeneration"];
+                satellites: number;
+                hertz: number;
+                baud: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Budget"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listSetupFrames: {
+        parameters: {
+            query: {
+                generation: components["schemas"]["GnssGeneration"];
+                baud: number;
+                hertz: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupFramesView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    saveSetupFrames: {
+        parameters: {
+            query: {
+                generation: components["schemas"]["GnssGeneration"];
+                baud: number;
+                hertz: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listModuleLines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ModuleLineView"][];
+                };
+            };
+        };
+    };
+    workAtModule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ModuleRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ModuleReport"];
                 };
             };
             /** @description Not Found */

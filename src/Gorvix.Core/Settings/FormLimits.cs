@@ -1,0 +1,97 @@
+using Fluid;
+using Fluid.Ast;
+using Fluid.Values;
+
+namespace Gorvix.Core.Settings;
+
+/// <summary>A template that wants more than it may have.</summary>
+internal sealed class FormLimitException(string message) : Exception(message);
+
+/// <summary>
+/// What a template may not do, because a few characters of it could take all memory: long ranges, texts that double themselves, texts that
+/// are caught and used again. The library bounds the steps; this bounds how much one step can make.
+/// </summary>
+internal static class FormLimits
+{
+    // Longer than any word of a sheet; a step makes no more.
+    private const int MostText = 4_000;
+    private const int MostItems = 2_000;
+    private const int MostRange = 1_000;
+
+    /// <summary>What is forbidden in a template, as a sentence; null where nothing is.</summary>
+    public static string? Against(IFluidTemplate template)
+    {
+        var visitor = new Visitor();
+        visitor.VisitTemplate(template);
+        return visitor.Against;
+    }
+
+    /// <summary>Every filter with its bounds.</summary>
+    public static void Bound(FilterCollection filters)
+    {
+        foreach (var (name, filter) in filters.ToList())
+        {
+            filters.AddFilter(name, Bounded(name, filter));
+        }
+    }
+
+    private static FilterDelegate Bounded(string name, FilterDelegate filter) =>
+        async (input, arguments, context) =>
+        {
+            // These put one text into another as often as it finds room.
+            if (name.StartsWith("replace", StringComparison.Ordinal) || name == "join")
+            {
+                var room =
+                    name == "join"
+                        ? Sizes(input, context)
+                        : (long)(input.ToStringValue().Length + 1) * (arguments.At(1).ToStringValue().Length + 1);
+                Check(room + ((long)Items(input) * arguments.At(0).ToStringValue().Length));
+            }
+            var made = await filter(input, arguments, context);
+            Check(made.Type == FluidValues.String ? made.ToStringValue().Length : 0);
+            return Items(made) > MostItems
+                ? throw new FormLimitException($"The filter \"{name}\" makes a list of more than {MostItems} items.")
+                : made;
+
+            void Check(long characters)
+            {
+                if (characters > MostText)
+                {
+                    throw new FormLimitException(
+                        $"The filter \"{name}\" makes a text of more than {MostText} characters."
+                    );
+                }
+            }
+        };
+
+    private static int Items(FluidValue value) => value is ArrayValue list ? list.Values.Count : 0;
+
+    private static long Sizes(FluidValue value, TemplateContext context) =>
+        value is ArrayValue list ? list.Values.Sum(v => (long)v.ToStringValue().Length) : value.ToStringValue().Length;
+
+    private sealed class Visitor : AstVisitor
+    {
+        public string? Against { get; private set; }
+
+        protected override Expression VisitRangeExpression(RangeExpression rangeExpression)
+        {
+            var isShort =
+                rangeExpression
+                    is { From: LiteralExpression { Value: var from }, To: LiteralExpression { Value: var to } }
+                && from.ToNumberValue() is >= -MostRange and <= MostRange
+                && to.ToNumberValue() is >= -MostRange and <= MostRange;
+            if (!isShort)
+            {
+                Against ??= $"A range goes from one plain number to another, none beyond {MostRange}.";
+            }
+            return base.VisitRangeExpression(rangeExpression);
+        }
+
+        protected override Statement VisitCaptureStatement(CaptureStatement captureStatement)
+        {
+            Against ??=
+                "The tag \"capture\" is not at hand here: a text that is caught and used again can grow without end.";
+            return base.VisitCaptureStatement(captureStatement);
+        }
+    }
+}

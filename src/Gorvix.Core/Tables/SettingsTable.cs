@@ -1,0 +1,19 @@
+using Gorvix.Core.Findings;
+using Gorvix.Core.Settings;
+
+namespace Gorvix.Core.Tables;
+
+/// <summary>A settings sheet as a list for a spreadsheet (RFC 4180).</summary>
+public static class SettingsTable
+{
+    /// <summary>Writes the list.</summary>
+    /// <param name="sheet">The settings.</param>
+    public static string Write(SettingsSheet sheet) =>
+        Sheet.Write(
+            ["where", "key", "value", "words", "why", "done"],
+            sheet.Settings.Select(s =>
+                (IReadOnlyList<string?>)
+                    [Phrase.Lower($"{s.Place}"), s.Key, s.Value, s.Words, s.Why, s.IsDone ? "yes" : ""]
+            )
+        );
+}

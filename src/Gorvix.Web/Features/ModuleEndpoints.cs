@@ -1,0 +1,322 @@
+using System.IO.Ports;
+using Gorvix.Core.Navigation;
+using Gorvix.Core.Parts;
+using Gorvix.Web.Hosting;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>A serial line at which a GNSS module can hang.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Words">What it is, in words.</param>
+/// <param name="IsSimulated">True for a stand-in that ships.</param>
+public sealed record ModuleLineView(string Id, string Words, bool IsSimulated);
+
+/// <summary>What to do at a module.</summary>
+public enum ModuleDeed
+{
+    /// <summary>Find it, ask what it is, listen.</summary>
+    Look,
+
+    /// <summary>Set it up.</summary>
+    SetUp,
+
+    /// <summary>Take its power away and see what it has kept.</summary>
+    Prove,
+
+    /// <summary>Bring it back to how it left the factory.</summary>
+    Revert,
+}
+
+/// <summary>Something to do at a module.</summary>
+/// <param name="Do">What.</param>
+/// <param name="Generation">How it is to be spoken to, while it has not said.</param>
+/// <param name="Baud">The baud that is wanted.</param>
+/// <param name="Hertz">The solutions a second that are wanted.</param>
+/// <param name="Seconds">How long to listen, 1 to 60.</param>
+public sealed record ModuleRequest(
+    ModuleDeed Do,
+    GnssGeneration Generation = GnssGeneration.Older,
+    int Baud = 115_200,
+    int Hertz = 5,
+    double Seconds = 3
+);
+
+/// <summary>The frames of a set-up.</summary>
+/// <param name="Frames">Frame by frame, in the order in which they are sent.</param>
+/// <param name="Bytes">How many bytes they are together.</param>
+public sealed record SetupFramesView(IReadOnlyList<SetupFrameView> Frames, int Bytes);
+
+/// <summary>A frame of a set-up.</summary>
+/// <param name="Name">Its name in the interface description.</param>
+/// <param name="Words">What it does.</param>
+/// <param name="Hex">Its bytes.</param>
+public sealed record SetupFrameView(string Name, string Words, string Hex);
+
+/// <summary>GNSS modules: how full a line is, which frames set one up, and the work at one that hangs on an adapter.</summary>
+internal static class ModuleEndpoints
+{
+    public static void MapModules(this IEndpointRouteBuilder app)
+    {
+        var gnss = app.MapGroup("/api/gnss").WithTags("Settings");
+        gnss.MapGet(
+                "budget",
+                (string protocol, GnssGeneration generation, int satellites, int hertz, int baud) =>
+                    MessageBudget.Of(protocol, generation, satellites, hertz, baud)
+            )
+            .WithName("budgetMessages")
+            .ProducesProblem(400);
+        gnss.MapGet(
+                "setup",
+                (GnssGeneration generation, int baud, int hertz) =>
+                    Against(baud, hertz)
+                    ?? Results.Ok(
+                        new SetupFramesView(
+                            [
+                                .. SetupFrames
+                                    .Of(new ModuleWish(generation, baud, hertz))
+                                    .Select(f => new SetupFrameView(f.Frame.Name, f.Words, f.Hex)),
+                            ],
+                            SetupFrames.File(new ModuleWish(generation, baud, hertz)).Length
+                        )
+                    )
+            )
+            .WithName("listSetupFrames")
+            .Produces<SetupFramesView>()
+            .ProducesProblem(422);
+        gnss.MapGet(
+                "setup.bin",
+                (GnssGeneration generation, int baud, int hertz, HttpResponse response) =>
+                {
+                    if (Against(baud, hertz) is { } problem)
+                    {
+                        return problem;
+                    }
+                    ExportEndpoints.Name(response, $"gnss-{generation}-{baud}-{hertz}hz.bin");
+                    return Results.Bytes(SetupFrames.File(new ModuleWish(generation, baud, hertz)));
+                }
+            )
+            .WithName("saveSetupFrames")
+            .Produces(200, contentType: "application/octet-stream")
+            .ProducesProblem(422);
+        gnss.MapGet("lines", ModuleDesk.Lines).WithName("listModuleLines");
+        gnss.MapPost(
+                "lines/{line}",
+                async (string line, ModuleRequest request, ModuleDesk desk, CancellationToken stop) =>
+                    Against(request.Baud, request.Hertz)
+                    ?? (
+                        request.Seconds is >= 1 and <= 60
+                            ? await desk.Work(line, request, stop)
+                            : Problems.Of(422, $"It cannot be listened for {request.Seconds} seconds; 1 to 60 can.")
+                    )
+            )
+            .WithName("workAtModule")
+            .Produces<ModuleReport>()
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
+    }
+
+    private static IResult? Against(int baud, int hertz) =>
+        !MessageBudget.Bauds.Contains(baud)
+            ? Problems.Of(
+                422,
+                $"{baud} baud is no rate of a GNSS module. Choose one of {string.Join(", ", MessageBudget.Bauds)}."
+            )
+        : hertz is < 1 or > MessageBudget.MostHertz
+            ? Problems.Of(422, $"{hertz} solutions a second cannot be; 1 to {MessageBudget.MostHertz} can.")
+        : null;
+}
+
+/// <summary>
+/// The lines of this machine at which a module can hang, and the stand-ins that ship. A line is opened when somebody works at it, by one at a
+/// time, and closed again.
+/// </summary>
+internal sealed class ModuleDesk
+{
+    private static readonly (string Id, string Words, ModuleKind Kind)[] StandIns =
+    [
+        (
+            "simulated-older",
+            "simulated: older generation, keeps its set-up",
+            new ModuleKind(GnssGeneration.Older, SetupMemory.Keeps)
+        ),
+        (
+            "simulated-forgetful",
+            "simulated: older generation, forgets",
+            new ModuleKind(GnssGeneration.Older, SetupMemory.Forgets)
+        ),
+        (
+            "simulated-newer",
+            "simulated: newer generation, keeps its set-up",
+            new ModuleKind(GnssGeneration.Newer, SetupMemory.Keeps, Baud: 38_400)
+        ),
+        (
+            "simulated-indoors",
+            "simulated: newer generation, indoors",
+            new ModuleKind(GnssGeneration.Newer, SetupMemory.Keeps, ModuleScene.Indoors, Baud: 38_400)
+        ),
+        (
+            "simulated-straight",
+            "simulated: wires not crossed",
+            new ModuleKind(GnssGeneration.Older, SetupMemory.Keeps, Wiring: ModuleWiring.Straight)
+        ),
+    ];
+
+    private readonly Dictionary<string, SimulatedModule> _simulated = StandIns.ToDictionary(
+        s => s.Id,
+        s => new SimulatedModule(s.Kind)
+    );
+    private readonly Lock _lock = new();
+    private readonly HashSet<string> _busy = [];
+
+    /// <summary>Every line, those of the machine first.</summary>
+    public static IReadOnlyList<ModuleLineView> Lines() =>
+        [
+            .. Ports().Select(p => new ModuleLineView(p.Id, $"adapter {p.Name}", false)),
+            .. StandIns.Select(s => new ModuleLineView(s.Id, s.Words, true)),
+        ];
+
+    /// <summary>Works at a line; nobody else does meanwhile.</summary>
+    public async Task<IResult> Work(string line, ModuleRequest request, CancellationToken stop)
+    {
+        var port = Ports().Where(p => p.Id == line).Select(p => p.Name).FirstOrDefault();
+        var simulated = _simulated.GetValueOrDefault(line);
+        if (port is null && simulated is null)
+        {
+            return Problems.Of(404, "There is no such adapter any more. Plug it in and look at the list again.");
+        }
+        lock (_lock)
+        {
+            if (!_busy.Add(line))
+            {
+                return Problems.Of(
+                    409,
+                    "Somebody else works at this adapter, in another tab perhaps. Wait until it is done."
+                );
+            }
+        }
+        try
+        {
+            // A thread of its own: it waits for the module most of the time.
+            return Results.Ok(
+                await Task.Factory.StartNew(
+                    () => port is null ? Do(simulated!, request, stop) : AtPort(port, request, stop),
+                    stop,
+                    TaskCreationOptions.LongRunning,
+                    TaskScheduler.Default
+                )
+            );
+        }
+        finally
+        {
+            lock (_lock)
+            {
+                _busy.Remove(line);
+            }
+        }
+    }
+
+    private static IEnumerable<(string Id, string Name)> Ports() =>
+        SerialPort
+            .GetPortNames()
+            .Order(StringComparer.Ordinal)
+            .Select(name => ($"port-{Path.GetFileName(name)}", name));
+
+    private static ModuleReport Do(ISerialLine line, ModuleRequest request, CancellationToken stop)
+    {
+        var tool = new ModuleTool(line, stop);
+        var wish = new ModuleWish(request.Generation, request.Baud, request.Hertz);
+        return request.Do switch
+        {
+            ModuleDeed.Look => tool.Look(request.Seconds),
+            ModuleDeed.SetUp => tool.SetUp(wish),
+            ModuleDeed.Prove => tool.Prove(wish),
+            _ => tool.Revert(),
+        };
+    }
+
+    private static ModuleReport AtPort(string name, ModuleRequest request, CancellationToken stop)
+    {
+        try
+        {
+            using var line = new PortLine(name);
+            return Do(line, request, stop);
+        }
+        catch (Exception shut) when (shut is IOException or UnauthorizedAccessException or InvalidOperationException)
+        {
+            return new ModuleReport(
+                null,
+                null,
+                null,
+                null,
+                [
+                    new ModuleLine(
+                        $"{name} cannot be opened: {shut.Message.TrimEnd('.')}. Another program may have it, or you may not use it.",
+                        true
+                    ),
+                ]
+            );
+        }
+    }
+
+    // An adapter of the machine.
+    private sealed class PortLine : ISerialLine, IDisposable
+    {
+        private readonly SerialPort _port;
+
+        public PortLine(string name)
+        {
+            _port = new SerialPort(name, 9_600, Parity.None, 8, StopBits.One) { WriteTimeout = 2_000, ReadTimeout = 1 };
+            _port.Open();
+        }
+
+        public string Name => _port.PortName;
+
+        public void SetBaud(int baud)
+        {
+            try
+            {
+                _port.BaudRate = baud;
+            }
+            catch (ArgumentException)
+            {
+                throw new IOException($"it does not do {baud} baud");
+            }
+        }
+
+        public void Write(ReadOnlySpan<byte> bytes)
+        {
+            try
+            {
+                _port.BaseStream.Write(bytes);
+            }
+            catch (TimeoutException)
+            {
+                throw new IOException("it takes nothing");
+            }
+        }
+
+        public int Read(Span<byte> into)
+        {
+            var there = Math.Min(_port.BytesToRead, into.Length);
+            if (there == 0)
+            {
+                return 0;
+            }
+            try
+            {
+                return _port.BaseStream.Read(into[..there]);
+            }
+            catch (TimeoutException)
+            {
+                return 0;
+            }
+        }
+
+        public void Wait(TimeSpan time) => Thread.Sleep(time);
+
+        public bool TryCyclePower() => false;
+
+        public void Dispose() => _port.Dispose();
+    }
+}

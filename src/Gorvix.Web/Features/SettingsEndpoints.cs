@@ -1,0 +1,450 @@
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Settings;
+using Gorvix.Core.Tables;
+using Gorvix.Core.Wiring;
+using Gorvix.Storage;
+using Gorvix.Web.Hosting;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>The settings of a build.</summary>
+/// <param name="Version">The version of the build.</param>
+/// <param name="Sheet">Every setting, and what comes of them.</param>
+/// <param name="Gnss">The GNSS module; null where none has a port.</param>
+/// <param name="Compass">The compass; null where none is carried.</param>
+/// <param name="Firmware">The firmware's generation, in words; null while it is not chosen.</param>
+/// <param name="Form">The builder's own form; the shipped one where there is none.</param>
+/// <param name="Pattern">How the board's own printout is read; null for the neutral form.</param>
+/// <param name="Texts">The texts that were kept.</param>
+public sealed record SettingsView(
+    int Version,
+    SettingsSheet Sheet,
+    GnssAdvice? Gnss,
+    CompassAdvice? Compass,
+    string? Firmware,
+    string Form,
+    string? Pattern,
+    IReadOnlyList<KeptText> Texts
+);
+
+/// <summary>A setting that stands as wanted, or not after all.</summary>
+/// <param name="Keys">Their keys.</param>
+/// <param name="IsDone">True when they stand.</param>
+public sealed record SettingTick(IReadOnlyList<string> Keys, bool IsDone);
+
+/// <summary>A printout to compare.</summary>
+/// <param name="Text">What the board printed.</param>
+/// <param name="Keep">True when it is to be kept.</param>
+/// <param name="Words">What there is to say of it.</param>
+public sealed record ReadRequest(string Text, bool Keep = false, string Words = "");
+
+/// <summary>A form to look at or to keep.</summary>
+/// <param name="Template">The template.</param>
+/// <param name="Pattern">The pattern; null for the neutral form.</param>
+public sealed record FormRequest(string Template, string? Pattern = null);
+
+/// <summary>What to do at the simulated board.</summary>
+public enum DeskDeed
+{
+    /// <summary>Give it lines of the neutral form.</summary>
+    Take,
+
+    /// <summary>Save and restart.</summary>
+    Save,
+
+    /// <summary>Restart without saving.</summary>
+    Restart,
+
+    /// <summary>As it left the factory.</summary>
+    Reset,
+
+    /// <summary>Only print.</summary>
+    Print,
+}
+
+/// <summary>Something to do at the simulated board.</summary>
+/// <param name="Do">What.</param>
+/// <param name="Text">The lines; empty where none are needed.</param>
+public sealed record DeskRequest(DeskDeed Do, string Text = "");
+
+/// <summary>What the simulated board has answered.</summary>
+/// <param name="Replies">What it says, line by line.</param>
+/// <param name="IsSaved">True while nothing waits to be saved.</param>
+/// <param name="Printed">What it prints now.</param>
+public sealed record DeskView(IReadOnlyList<string> Replies, bool IsSaved, string Printed);
+
+/// <summary>A text to keep.</summary>
+/// <param name="Kind">What it is.</param>
+/// <param name="Words">What there is to say of it: the firmware's version.</param>
+/// <param name="Text">The text.</param>
+public sealed record TextRequest(TextKind Kind, string Words, string Text);
+
+/// <summary>The Settings screen.</summary>
+internal static class SettingsEndpoints
+{
+    private const int MostWords = 500;
+
+    public static void MapSettings(this IEndpointRouteBuilder app)
+    {
+        var build = app.MapGroup("/api/builds/{id}").WithTags("Settings");
+        build
+            .MapGet(
+                "settings",
+                async (string id, Workbench bench, TextStore texts, TimeProvider time, CancellationToken stop) =>
+                    await Asked(
+                        id,
+                        bench,
+                        time,
+                        async (planned, sheet) => Results.Ok(Of(planned, sheet, await texts.Of(id))),
+                        stop
+                    )
+            )
+            .WithName("getSettings")
+            .Produces<SettingsView>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        build.MapPost("settings/ticks", Tick).WithName("tickSettings").Changes();
+        build
+            .MapPost("settings/read", Read)
+            .WithName("readBack")
+            .Produces<ReadReport>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        build
+            .MapPost(
+                "settings/form",
+                (string id, FormRequest form, Workbench bench, TimeProvider time, CancellationToken stop) =>
+                    Asked(
+                        id,
+                        bench,
+                        time,
+                        (planned, sheet) => Task.FromResult(Results.Ok(Filled(planned, sheet, form.Template))),
+                        stop
+                    )
+            )
+            .WithName("previewForm")
+            .Produces<FormResult>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        build
+            .MapPut("settings/form", Keep)
+            .WithName("keepForm")
+            .Produces<PartMade>()
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
+        build
+            .MapPost("settings/simulated", Desk)
+            .WithName("useSimulatedBoard")
+            .Produces<DeskView>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        MapFiles(build);
+        MapTexts(build);
+    }
+
+    private static void MapFiles(RouteGroupBuilder build)
+    {
+        void File(string file, string name, string type, Func<PlannedBuild, SettingsSheet, string> write) =>
+            build
+                .MapGet(
+                    file,
+                    (string id, Workbench bench, TimeProvider time, HttpResponse response, CancellationToken stop) =>
+                        Asked(
+                            id,
+                            bench,
+                            time,
+                            (planned, sheet) =>
+                                Task.FromResult(
+                                    ExportEndpoints.Text(write(planned, sheet), type, $"{id}-{file}", response)
+                                ),
+                            stop
+                        )
+                )
+                .WithName(name)
+                .Produces(200, contentType: type)
+                .ProducesProblem(404)
+                .ProducesProblem(422);
+        File("settings.txt", "writeSettings", "text/plain", (p, s) => NeutralForm.Write(BoardOf(p), s));
+        File(
+            "settings.md",
+            "writeSettingsPage",
+            "text/markdown",
+            (p, s) => Filled(p, s, SheetForm.Shipped["markdown"]).Text ?? ""
+        );
+        File("settings.csv", "listSettings", "text/csv", (_, s) => SettingsTable.Write(s));
+        build
+            .MapGet(
+                "settings.json",
+                (string id, Workbench bench, TimeProvider time, HttpResponse response, CancellationToken stop) =>
+                    Asked(
+                        id,
+                        bench,
+                        time,
+                        (_, sheet) =>
+                        {
+                            ExportEndpoints.Name(response, $"{id}-settings.json");
+                            return Task.FromResult(Results.Ok(sheet));
+                        },
+                        stop
+                    )
+            )
+            .WithName("saveSettings")
+            .Produces<SettingsSheet>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+    }
+
+    private static void MapTexts(RouteGroupBuilder build)
+    {
+        build
+            .MapPost(
+                "texts",
+                async (string id, TextRequest text, TextStore texts) =>
+                {
+                    if (text.Text.Trim().Length == 0)
+                    {
+                        return Problems.Of(422, "The text is empty. Paste what the board printed, whole.");
+                    }
+                    if (text.Words.Length > MostWords)
+                    {
+                        return Problems.Of(
+                            422,
+                            $"What is said of the text has {text.Words.Length} characters; {MostWords} are the most."
+                        );
+                    }
+                    await texts.Keep(id, text.Kind, text.Words, text.Text);
+                    return Results.NoContent();
+                }
+            )
+            .WithName("keepText")
+            .Produces(204)
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        build
+            .MapGet(
+                "texts/{number:int}",
+                async (string id, int number, TextStore texts, HttpResponse response) =>
+                    ExportEndpoints.Text(await texts.Read(id, number), "text/plain", $"{id}-{number}.txt", response)
+            )
+            .WithName("readText")
+            .Produces(200, contentType: "text/plain")
+            .ProducesProblem(404);
+        build
+            .MapDelete(
+                "texts/{number:int}",
+                async (string id, int number, TextStore texts) =>
+                {
+                    await texts.Remove(id, number);
+                    return Results.NoContent();
+                }
+            )
+            .WithName("removeText")
+            .Produces(204)
+            .ProducesProblem(404);
+    }
+
+    private static async Task<IResult> Asked(
+        string id,
+        Workbench bench,
+        TimeProvider time,
+        Func<PlannedBuild, SettingsSheet, Task<IResult>> answer,
+        CancellationToken stop
+    )
+    {
+        var planned = await bench.Planned(id, stop);
+        return planned.Reader is { } reader
+            ? await answer(planned, await Workers.Run(() => SettingsReader.Of(reader.Wired, Today(time)), stop))
+            : Problems.Of(planned.Refused);
+    }
+
+    private static DateOnly Today(TimeProvider time) => DateOnly.FromDateTime(time.GetLocalNow().DateTime);
+
+    private static WiredBuild WiredOf(PlannedBuild planned) => planned.Reader!.Wired;
+
+    private static Board BoardOf(PlannedBuild planned) => WiredOf(planned).Build.Board;
+
+    private static SettingsView Of(PlannedBuild planned, SettingsSheet sheet, IReadOnlyList<KeptText> texts)
+    {
+        var wired = WiredOf(planned);
+        return new SettingsView(
+            planned.Stored.Version,
+            sheet,
+            GnssAdvice.Of(wired),
+            CompassAdvice.Of(wired),
+            wired.Build.Firmware?.Name,
+            wired.Build.Firmware?.Template ?? SheetForm.Shipped["plain"],
+            wired.Build.Firmware?.Pattern,
+            texts
+        );
+    }
+
+    private static FormResult Filled(PlannedBuild planned, SettingsSheet sheet, string template) =>
+        SheetForm.Fill(template, planned.Stored.Build.Name, BoardOf(planned), sheet);
+
+    private static Task<IResult> Tick(
+        string id,
+        SettingTick tick,
+        Workbench bench,
+        TimeProvider time,
+        CancellationToken stop
+    ) =>
+        bench.Note(
+            id,
+            reader =>
+            {
+                var result = SettingTicks.Apply(
+                    reader.Wired,
+                    tick.Keys,
+                    tick.IsDone,
+                    Today(time),
+                    time.GetUtcNow().UtcDateTime
+                );
+                return result.Build is { } after ? Proposal.Of(after, result.Words) : Proposal.Refused(result.Findings);
+            },
+            stop
+        );
+
+    private static Task<IResult> Read(
+        string id,
+        ReadRequest request,
+        Workbench bench,
+        TextStore texts,
+        TimeProvider time,
+        CancellationToken stop
+    ) =>
+        Asked(
+            id,
+            bench,
+            time,
+            async (planned, sheet) =>
+            {
+                if (request.Text.Length > NeutralForm.MostText)
+                {
+                    return Problems.Of(
+                        422,
+                        $"The printout has {request.Text.Length} characters; {NeutralForm.MostText} are the most. Paste the part with the settings."
+                    );
+                }
+                var (printed, error) = WiredOf(planned).Build.Firmware?.Pattern is { Length: > 0 } pattern
+                    ? SheetForm.Read(pattern, request.Text)
+                    : (NeutralForm.Read(request.Text), null);
+                if (printed is null)
+                {
+                    return Problems.Of(422, error!);
+                }
+                var report = ReadBack.Compare(BoardOf(planned), sheet, printed);
+                if (request.Keep)
+                {
+                    await texts.Keep(
+                        id,
+                        TextKind.ReadBack,
+                        request.Words.Length > 0 ? request.Words : report.Words,
+                        request.Text
+                    );
+                }
+                return Results.Ok(report);
+            },
+            stop
+        );
+
+    private static Task<IResult> Keep(
+        string id,
+        FormRequest form,
+        Workbench bench,
+        PartBench parts,
+        PartKeeper keeper,
+        TimeProvider time,
+        CancellationToken stop
+    ) =>
+        Asked(
+            id,
+            bench,
+            time,
+            async (planned, sheet) =>
+            {
+                if (WiredOf(planned).Build.Firmware is not { } firmware)
+                {
+                    return Problems.Of(
+                        422,
+                        "A form is kept with the firmware's generation, and this build has none. Choose it under Parts first."
+                    );
+                }
+                if (Filled(planned, sheet, form.Template).Error is { } error)
+                {
+                    return Problems.Of(422, error);
+                }
+                if (form.Pattern is { Length: > 0 } pattern && SheetForm.Read(pattern, "").Error is { } against)
+                {
+                    return Problems.Of(422, against);
+                }
+                var stored = await keeper.Get<FirmwareProfile>(PartKind.Profile, firmware.Id);
+                return await parts.Put(
+                    PartKind.Profile,
+                    firmware.Id,
+                    stored.Version,
+                    stored.Part with
+                    {
+                        Template = form.Template == SheetForm.Shipped["plain"] ? null : form.Template,
+                        Pattern = form.Pattern is { Length: > 0 } kept ? kept : null,
+                    },
+                    "Own form of the settings",
+                    stop
+                );
+            },
+            stop
+        );
+
+    private static Task<IResult> Desk(
+        string id,
+        DeskRequest request,
+        Workbench bench,
+        SimulatedDesk desk,
+        TimeProvider time,
+        CancellationToken stop
+    ) =>
+        Asked(
+            id,
+            bench,
+            time,
+            (planned, _) =>
+            {
+                if (request.Text.Length > NeutralForm.MostText)
+                {
+                    return Task.FromResult(
+                        Problems.Of(
+                            422,
+                            $"The text has {request.Text.Length} characters; {NeutralForm.MostText} are the most."
+                        )
+                    );
+                }
+                return Task.FromResult(
+                    Results.Ok(
+                        desk.With(
+                            id,
+                            BoardOf(planned),
+                            WiredOf(planned).Build.Firmware,
+                            board =>
+                            {
+                                var reply = request.Do switch
+                                {
+                                    DeskDeed.Take => board.Take(request.Text),
+                                    DeskDeed.Save => board.Save(),
+                                    DeskDeed.Restart => board.Restart(),
+                                    DeskDeed.Reset => board.Reset(),
+                                    _ => board.Take(""),
+                                };
+                                return new DeskView(
+                                    request.Do == DeskDeed.Print ? [] : reply.Replies,
+                                    reply.IsSaved,
+                                    board.Print()
+                                );
+                            }
+                        )
+                    )
+                );
+            },
+            stop
+        );
+}
