@@ -89,6 +89,17 @@ export const router = createRouter({
       }),
     },
     {
+      path: '/builds/:id/settings',
+      name: 'settings',
+      component: () => import('./features/settings/SettingsScreen.vue'),
+      props: (route) => ({
+        id: String(route.params.id),
+        part: typeof route.query.part === 'string' ? route.query.part : 'sheet',
+        at: typeof route.query.at === 'string' ? route.query.at : null,
+        open: route.query.open === '1',
+      }),
+    },
+    {
       path: '/builds/:id/fit',
       name: 'fit',
       component: () => import('./features/fit/FitScreen.vue'),

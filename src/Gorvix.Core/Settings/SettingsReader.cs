@@ -30,10 +30,10 @@ public static class SettingsReader
             TimingReader.Of(wired),
             [
                 "Save what is there as two texts, everything and the difference from default, with the date and the firmware's version.",
-                "Set the ports first, in one go; two jobs on one port empty the whole page.",
+                "Set the ports first, in one go; two jobs on one port empty the whole page. Leave the port that carries the USB link as it is.",
                 "Save, let the board restart, connect again.",
                 "Then the rest of the board; save and connect again.",
-                "Read back what the board prints, and compare it below.",
+                "Read back what the board prints, and compare it.",
                 "Then devices and radio.",
             ],
             [.. Cautions(wired)],

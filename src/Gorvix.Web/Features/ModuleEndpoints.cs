@@ -60,39 +60,49 @@ internal static class ModuleEndpoints
         var gnss = app.MapGroup("/api/gnss").WithTags("Settings");
         gnss.MapGet(
                 "budget",
-                (string protocol, GnssGeneration generation, int satellites, int hertz, int baud) =>
-                    MessageBudget.Of(protocol, generation, satellites, hertz, baud)
+                (string protocol, string generation, int satellites, int hertz, int baud) =>
+                    Known(generation) is { } known
+                        ? Results.Ok(MessageBudget.Of(protocol, known, satellites, hertz, baud))
+                        : Unknown(generation)
             )
             .WithName("budgetMessages")
+            .Produces<Budget>()
+            .ProducesProblem(422)
             .ProducesProblem(400);
         gnss.MapGet(
                 "setup",
-                (GnssGeneration generation, int baud, int hertz) =>
-                    Against(baud, hertz)
-                    ?? Results.Ok(
-                        new SetupFramesView(
-                            [
-                                .. SetupFrames
-                                    .Of(new ModuleWish(generation, baud, hertz))
-                                    .Select(f => new SetupFrameView(f.Frame.Name, f.Words, f.Hex)),
-                            ],
-                            SetupFrames.File(new ModuleWish(generation, baud, hertz)).Length
-                        )
-                    )
+                (string generation, int baud, int hertz) =>
+                    Known(generation) is not { } known
+                        ? Unknown(generation)
+                        : Against(baud, hertz)
+                            ?? Results.Ok(
+                                new SetupFramesView(
+                                    [
+                                        .. SetupFrames
+                                            .Of(new ModuleWish(known, baud, hertz))
+                                            .Select(f => new SetupFrameView(f.Frame.Name, f.Words, f.Hex)),
+                                    ],
+                                    SetupFrames.File(new ModuleWish(known, baud, hertz)).Length
+                                )
+                            )
             )
             .WithName("listSetupFrames")
             .Produces<SetupFramesView>()
             .ProducesProblem(422);
         gnss.MapGet(
                 "setup.bin",
-                (GnssGeneration generation, int baud, int hertz, HttpResponse response) =>
+                (string generation, int baud, int hertz, HttpResponse response) =>
                 {
+                    if (Known(generation) is not { } known)
+                    {
+                        return Unknown(generation);
+                    }
                     if (Against(baud, hertz) is { } problem)
                     {
                         return problem;
                     }
-                    ExportEndpoints.Name(response, $"gnss-{generation}-{baud}-{hertz}hz.bin");
-                    return Results.Bytes(SetupFrames.File(new ModuleWish(generation, baud, hertz)));
+                    ExportEndpoints.Name(response, $"gnss-{known}-{baud}-{hertz}hz.bin");
+                    return Results.Bytes(SetupFrames.File(new ModuleWish(known, baud, hertz)));
                 }
             )
             .WithName("saveSetupFrames")
@@ -115,6 +125,17 @@ internal static class ModuleEndpoints
             .ProducesProblem(409)
             .ProducesProblem(422);
     }
+
+    private static GnssGeneration? Known(string generation) =>
+        Enum.TryParse<GnssGeneration>(generation, ignoreCase: true, out var known) && Enum.IsDefined(known)
+            ? known
+            : null;
+
+    private static IResult Unknown(string generation) =>
+        Problems.Of(
+            422,
+            $"\"{(generation.Length <= 20 ? generation : generation[..20])}\" is no generation. Choose \"older\" or \"newer\"."
+        );
 
     private static IResult? Against(int baud, int hertz) =>
         !MessageBudget.Bauds.Contains(baud)

@@ -7631,7 +7631,7 @@ export interface operations {
         parameters: {
             query: {
                 protocol: string;
-                generation: components["schemas"]["GnssGeneration"];
+                generation: string;
                 satellites: number;
                 hertz: number;
                 baud: number;
@@ -7660,12 +7660,21 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
         };
     };
     listSetupFrames: {
         parameters: {
             query: {
-                generation: components["schemas"]["GnssGeneration"];
+                generation: string;
                 baud: number;
                 hertz: number;
             };
@@ -7698,7 +7707,7 @@ export interface operations {
     saveSetupFrames: {
         parameters: {
             query: {
-                generation: components["schemas"]["GnssGeneration"];
+                generation: string;
                 baud: number;
                 hertz: number;
             };

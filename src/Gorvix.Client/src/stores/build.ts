@@ -218,6 +218,17 @@ export const useBuild = defineStore('build', () => {
       ),
     )
 
+  /** Settings stand as wanted, or not after all. */
+  const tickSettings = (keys: string[], isDone: boolean) =>
+    send(() =>
+      ask(() =>
+        api.POST('/api/builds/{id}/settings/ticks', {
+          params: { path: path() },
+          body: { keys, isDone },
+        }),
+      ),
+    )
+
   /** What a change of the parts would do to the plan; nothing is stored. */
   const foretell = (change: PartsChange): ReturnType<typeof ask<Foretold>> =>
     ask(() =>
@@ -250,6 +261,7 @@ export const useBuild = defineStore('build', () => {
     unlock,
     choose,
     tick,
+    tickSettings,
     undo,
     redo,
     foretell,

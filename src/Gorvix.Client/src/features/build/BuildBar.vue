@@ -5,7 +5,10 @@ import type { FitView } from '@/api/client'
 import { type Standing, useBuild } from '@/stores/build'
 
 /** The build's name and its steps, in the order of the work, each with the findings that are open there. */
-const props = defineProps<{ view: FitView; step: 'parts' | 'fit' | 'rails' | 'loom' | 'sweep' }>()
+const props = defineProps<{
+  view: FitView
+  step: 'parts' | 'fit' | 'rails' | 'loom' | 'settings' | 'sweep'
+}>()
 
 const build = useBuild()
 const route = useRoute()
@@ -23,6 +26,7 @@ const steps = computed(() => [
   { name: 'fit' as const, words: 'Fit', open: props.view.sheet.open.fit },
   { name: 'rails' as const, words: 'Rails', open: props.view.sheet.open.rails },
   { name: 'loom' as const, words: 'Loom', open: props.view.sheet.open.loom },
+  { name: 'settings' as const, words: 'Settings', open: props.view.sheet.open.settings },
 ])
 
 // What is selected stays selected on the next step.

@@ -79,10 +79,6 @@ export function bySide(steps: Step[]) {
   return groups
 }
 
-/** The day on which a step was done, as the builder's own calendar has it. */
-export const dayOf = (on: string) =>
-  new Date(on).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
-
 /** What a meter must say between two points. */
 export const mustBe = (p: LoomView['sheet']['continuity'][number]) =>
   p.finds === 'ohms'

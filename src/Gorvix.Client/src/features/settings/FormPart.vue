@@ -1,0 +1,177 @@
+<script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
+import { ref, watch } from 'vue'
+import { api, ask, type FormResult, type Problem } from '@/api/client'
+import LineField from '@/ui/LineField.vue'
+import ProblemNote from '@/ui/ProblemNote.vue'
+
+/** The sheet in the builder's own form, written while one looks at it; and a pattern that reads the board's own printout. */
+const props = defineProps<{
+  build: string
+  form: string
+  pattern: string | null
+  firmware: string | null
+}>()
+const emit = defineEmits<{ kept: [] }>()
+const template = ref(props.form)
+const pattern = ref(props.pattern ?? '')
+const result = ref<FormResult | null>(null)
+const problem = ref<Problem | null>(null)
+const told = ref('')
+let turn = 0
+
+const fill = useDebounceFn(async () => {
+  const own = ++turn
+  const { data, problem: refused } = await ask<FormResult>(() =>
+    api.POST('/api/builds/{id}/settings/form', {
+      params: { path: { id: props.build } },
+      body: { template: template.value, pattern: null },
+    }),
+  )
+  if (own !== turn) return
+  problem.value = refused
+  if (data) result.value = data
+}, 120)
+watch(template, () => void fill(), { immediate: true })
+watch(
+  () => [props.form, props.pattern] as const,
+  ([form, p]) => {
+    template.value = form
+    pattern.value = p ?? ''
+  },
+)
+async function keep() {
+  const { problem: refused } = await ask(() =>
+    api.PUT('/api/builds/{id}/settings/form', {
+      params: { path: { id: props.build } },
+      body: { template: template.value, pattern: pattern.value.trim() || null },
+    }),
+  )
+  problem.value = refused
+  told.value = refused ? '' : `Kept with ${props.firmware}.`
+  if (!refused) emit('kept')
+}
+</script>
+
+<template>
+  <div class="columns">
+    <section>
+      <h2>Your own form</h2>
+      <p class="quiet small">
+        A Liquid template. It can name <code>build</code>, <code>board</code> and
+        <code>settings</code>, each with key, value, words, why, place, port, job, protocol, baud,
+        rx, tx, oneWire, swapped, printed, done.
+      </p>
+      <LineField v-slot="{ id }" label="Template">
+        <v-textarea
+          :id="id"
+          v-model="template"
+          rows="14"
+          class="label"
+          spellcheck="false"
+          data-field="template"
+          :maxlength="20000"
+        />
+      </LineField>
+      <LineField
+        v-slot="{ id }"
+        label="Pattern that reads the board’s printout: groups port and job …, or key and value"
+      >
+        <v-textarea
+          :id="id"
+          v-model="pattern"
+          rows="2"
+          class="label"
+          spellcheck="false"
+          data-field="pattern"
+          placeholder="empty: the neutral form"
+          persistent-placeholder
+          :maxlength="20000"
+        />
+      </LineField>
+      <div class="buttons">
+        <v-btn
+          color="primary"
+          variant="flat"
+          data-do="keep-form"
+          :disabled="!firmware || result?.error != null"
+          @click="keep"
+          >Keep with this firmware</v-btn
+        >
+        <span v-if="told" role="status">{{ told }}</span>
+        <span v-if="!firmware" class="quiet"
+          >Choose the firmware’s generation under Parts: a form is kept with it.</span
+        >
+      </div>
+      <ProblemNote v-if="problem" title="It was not kept" :problem="problem" />
+    </section>
+    <section aria-live="polite">
+      <h2>What it makes</h2>
+      <p v-if="result?.error" class="wrong" data-testid="form-error">
+        {{ result.line ? `Line ${result.line}: ` : '' }}{{ result.error }}
+      </p>
+      <pre v-else class="label" tabindex="0" data-testid="form-text">{{ result?.text }}</pre>
+      <p class="files">
+        <a :href="`/api/builds/${build}/settings.txt`" download>Neutral form</a>
+        <a :href="`/api/builds/${build}/settings.md`" download>Markdown</a>
+        <a :href="`/api/builds/${build}/settings.csv`" download>CSV</a>
+        <a :href="`/api/builds/${build}/settings.json`" download>JSON</a>
+      </p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 28px;
+}
+
+h2 {
+  margin: 8px 0 2px;
+  font-size: 1.25rem;
+  font-weight: 650;
+}
+
+.small {
+  font-size: 0.9375rem;
+}
+
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+  margin: 8px 0;
+}
+
+.wrong {
+  padding-left: 10px;
+  border-left: 4px solid var(--stop);
+}
+
+pre {
+  max-height: 480px;
+  padding: 8px 10px;
+  overflow: auto;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+  font-size: 0.875rem;
+  white-space: pre-wrap;
+  overflow-wrap: anywhere;
+}
+
+.files {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 16px;
+  margin-top: 8px;
+}
+
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

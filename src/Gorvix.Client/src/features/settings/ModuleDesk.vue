@@ -1,0 +1,210 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, shallowRef } from 'vue'
+import {
+  api,
+  ask,
+  type GnssGeneration,
+  type ModuleLineView,
+  type ModuleReport,
+  type Problem,
+} from '@/api/client'
+import LineField from '@/ui/LineField.vue'
+import ProblemNote from '@/ui/ProblemNote.vue'
+import SkyDots from './SkyDots.vue'
+import { grouped } from './useSettings'
+
+/** A module on an adapter: found, asked, set up, proved; or one of the stand-ins that ship. */
+const props = defineProps<{ wish: { generation: GnssGeneration; baud: number; hertz: number } }>()
+const emit = defineEmits<{ told: [generation: GnssGeneration] }>()
+const lines = shallowRef<ModuleLineView[]>([])
+const line = ref('')
+const report = shallowRef<ModuleReport | null>(null)
+const problem = ref<Problem | null>(null)
+const busy = ref('')
+const picture = computed(() => report.value?.picture ?? null)
+const fixes = { none: 'no fix', flat: 'a flat fix', full: 'a full fix' }
+
+async function look() {
+  const { data } = await ask<ModuleLineView[]>(() => api.GET('/api/gnss/lines'))
+  lines.value = data ?? []
+  if (!lines.value.some((l) => l.id === line.value)) line.value = lines.value[0]?.id ?? ''
+}
+onMounted(() => void look())
+
+async function work(act: 'look' | 'setUp' | 'prove' | 'revert', words: string, seconds = 3) {
+  busy.value = words
+  const { data, problem: refused } = await ask<ModuleReport>(() =>
+    api.POST('/api/gnss/lines/{line}', {
+      params: { path: { line: line.value } },
+      body: { do: act, ...props.wish, seconds },
+    }),
+  )
+  busy.value = ''
+  problem.value = refused
+  if (!data) return
+  report.value = data
+  if (data.generation && data.generation !== props.wish.generation) emit('told', data.generation)
+}
+</script>
+
+<template>
+  <section data-testid="module">
+    <h2>A module on an adapter</h2>
+    <div class="row">
+      <LineField v-slot="{ id }" label="It hangs on">
+        <v-select
+          :id="id"
+          v-model="line"
+          data-field="line"
+          :items="lines"
+          item-title="words"
+          item-value="id"
+          no-data-text="No adapter is plugged in."
+        />
+      </LineField>
+      <v-btn size="small" class="again" @click="look">Look again</v-btn>
+    </div>
+    <div class="buttons">
+      <v-btn
+        size="small"
+        data-do="module-look"
+        :disabled="!!busy || !line"
+        @click="work('look', 'Finding its baud and listening …')"
+        >Find and listen</v-btn
+      >
+      <v-btn
+        size="small"
+        data-do="module-wait"
+        :disabled="!!busy || !line"
+        @click="work('look', 'Listening for a minute …', 60)"
+        >Listen for a minute</v-btn
+      >
+      <v-btn
+        size="small"
+        data-do="module-set"
+        :disabled="!!busy || !line"
+        @click="work('setUp', 'Sending the set-up, frame by frame …')"
+        >Set it up</v-btn
+      >
+      <v-btn
+        size="small"
+        data-do="module-prove"
+        :disabled="!!busy || !line"
+        @click="work('prove', 'Power off and on, then looking …')"
+        >Power off and on, prove it</v-btn
+      >
+      <v-btn
+        size="small"
+        data-do="module-revert"
+        :disabled="!!busy || !line"
+        @click="work('revert', 'Going back …')"
+        >As it left the factory</v-btn
+      >
+    </div>
+    <p v-if="busy" role="status" class="quiet">{{ busy }}</p>
+    <ProblemNote v-if="problem" title="That did not work" :problem="problem" />
+    <template v-if="report">
+      <div v-if="picture" class="heard">
+        <SkyDots :sky="picture.sky" />
+        <dl data-testid="heard">
+          <dt>fix</dt>
+          <dd>{{ fixes[picture.fix] }}</dd>
+          <dt>satellites used</dt>
+          <dd>{{ picture.used }}</dd>
+          <dt>place</dt>
+          <dd>
+            {{
+              picture.latitude == null
+                ? 'not known'
+                : `${picture.latitude.toFixed(5)}, ${picture.longitude?.toFixed(5)}`
+            }}
+          </dd>
+          <dt>solutions</dt>
+          <dd>{{ picture.hertz }}/s</dd>
+          <dt>baud</dt>
+          <dd>{{ report.baud ? grouped(report.baud) : 'not known' }}</dd>
+          <dt>line filled</dt>
+          <dd>{{ Math.round(100 * picture.load) }} %</dd>
+        </dl>
+      </div>
+      <ol class="log" data-testid="log">
+        <li v-for="(l, i) in report.log" :key="i" :class="{ trouble: l.isTrouble }">
+          {{ l.words }}
+        </li>
+      </ol>
+    </template>
+    <p v-else class="quiet">
+      Adapter to module: TX to RX, RX to TX, ground to ground, and 5 V only where its leaflet says
+      so. Nothing is sent before the module is found.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+h2 {
+  margin: 8px 0 2px;
+  font-size: 1.25rem;
+  font-weight: 650;
+}
+
+.row,
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: end;
+  margin-bottom: 8px;
+}
+
+.again {
+  height: 40px;
+}
+
+.heard {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 20px;
+  align-items: start;
+}
+
+dl {
+  display: grid;
+  flex: 1;
+  grid-template-columns: max-content minmax(0, 1fr);
+  margin: 0;
+}
+
+dt,
+dd {
+  padding: 3px 0;
+  border-bottom: 1px solid var(--line-faint);
+}
+
+dt {
+  padding-right: 16px;
+  color: var(--ink-2);
+}
+
+dd {
+  margin: 0;
+  font-variant-numeric: tabular-nums;
+}
+
+.log {
+  max-height: 320px;
+  margin: 12px 0;
+  padding: 6px 8px 6px 34px;
+  overflow-y: auto;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+}
+
+.log li {
+  padding: 2px 0;
+}
+
+.trouble {
+  color: var(--stop);
+  font-weight: 600;
+}
+</style>

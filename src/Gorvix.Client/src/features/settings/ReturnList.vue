@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { SettingsView } from '@/api/client'
+
+/** What will be on the radio's screen, what will not and why; and how long a stick takes. */
+const props = defineProps<{ sheet: SettingsView['sheet'] }>()
+const come = computed(() => props.sheet.telemetry.filter((v) => !v.missing))
+const missing = computed(() => props.sheet.telemetry.filter((v) => v.missing))
+const same = computed(
+  () => come.value.length === 0 && new Set(missing.value.map((v) => v.missing)).size === 1,
+)
+const ms = (v: number | null | undefined) => (v == null ? 'not told' : `${v.toFixed(2)} ms`)
+</script>
+
+<template>
+  <section data-testid="telemetry">
+    <h2>On the radio’s screen</h2>
+    <template v-if="same">
+      <p class="none">{{ missing[0]?.missing }}</p>
+      <p class="quiet small">Not shown: {{ missing.map((v) => v.name).join(', ') }}.</p>
+    </template>
+    <template v-else>
+      <p class="quiet small">{{ come[0]?.by }}</p>
+      <ul>
+        <li v-for="v in come" :key="v.name">
+          <span>{{ v.name }}</span><span class="quiet">{{ v.from }}</span>
+        </li>
+      </ul>
+      <ul v-if="missing.length > 0" class="missing">
+        <li v-for="v in missing" :key="v.name">
+          <s>{{ v.name }}</s><span>{{ v.missing }}</span>
+        </li>
+      </ul>
+      <p class="quiet small">
+        A value whose mark blinks is alive; one that stands still is the last one remembered.
+      </p>
+    </template>
+  </section>
+  <section v-if="sheet.timing" data-testid="timing">
+    <h2>From stick to board</h2>
+    <dl>
+      <dt>a packet every</dt>
+      <dd>{{ ms(sheet.timing.periodMs) }}</dd>
+      <dt>frame in the radio’s bay</dt>
+      <dd>{{ ms(sheet.timing.bayFrameMs) }}</dd>
+      <dt>frame to the board</dt>
+      <dd>{{ ms(sheet.timing.frameMs) }}</dd>
+      <dt>packets a second, at most</dt>
+      <dd>{{ sheet.timing.mostHertz ?? 'not told' }}</dd>
+    </dl>
+    <p>{{ sheet.timing.words }}</p>
+  </section>
+  <section v-else class="quiet small" data-testid="timing">
+    Give the radio’s rates under Parts, and the delay from stick to board is worked out here.
+  </section>
+</template>
+
+<style scoped>
+section {
+  margin-bottom: 20px;
+}
+
+h2 {
+  font-size: 1.25rem;
+  font-weight: 650;
+}
+
+ul {
+  margin: 4px 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 5fr) minmax(0, 6fr);
+  gap: 12px;
+  padding: 3px 0;
+  border-bottom: 1px solid var(--line-faint);
+}
+
+.none {
+  padding-left: 10px;
+  border-left: 3px solid var(--warn);
+}
+
+.missing s {
+  color: var(--ink-2);
+}
+
+.small {
+  font-size: 0.9375rem;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) max-content;
+  margin: 4px 0;
+}
+
+dt,
+dd {
+  padding: 3px 0;
+  border-bottom: 1px solid var(--line-faint);
+}
+
+dd {
+  margin: 0;
+  font-variant-numeric: tabular-nums;
+  text-align: right;
+}
+</style>

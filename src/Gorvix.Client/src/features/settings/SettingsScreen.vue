@@ -1,0 +1,344 @@
+<script setup lang="ts">
+import { useTitle } from '@vueuse/core'
+import { storeToRefs } from 'pinia'
+import { computed, nextTick, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { BuildSettings } from '@/api/client'
+import BuildBar from '@/features/build/BuildBar.vue'
+import BuildHead from '@/features/build/BuildHead.vue'
+import KeysDialog from '@/features/build/KeysDialog.vue'
+import StandingNote from '@/features/build/StandingNote.vue'
+import { useBuild } from '@/stores/build'
+import KeyButton from '@/ui/KeyButton.vue'
+import ProblemNote from '@/ui/ProblemNote.vue'
+import { useScreenKeys } from '@/ui/useScreenKeys'
+import ChoiceFields from './ChoiceFields.vue'
+import CompassPart from './CompassPart.vue'
+import FormPart from './FormPart.vue'
+import GnssPart from './GnssPart.vue'
+import ReadBackPart from './ReadBackPart.vue'
+import ReturnList from './ReturnList.vue'
+import SettingList from './SettingList.vue'
+import { useSettings } from './useSettings'
+
+/** Every switch that the plan implies: read off, ticked, read back; the GNSS module and the compass; the sheet in one's own form. */
+const props = defineProps<{
+  id: string
+  /** Which part is shown: sheet, read, gnss, compass, form. */
+  part: string
+  /** The setting that is looked at. */
+  at: string | null
+  /** True when only what is left to set is shown. */
+  open: boolean
+}>()
+const router = useRouter()
+const route = useRoute()
+const build = useBuild()
+const { view } = storeToRefs(build)
+const loaded = useSettings(() => props.id)
+const { settings } = loaded
+const keysOpen = ref(false)
+const sheet = computed(() => loaded.view.value?.sheet)
+const gnss = computed(() => loaded.view.value?.gnss ?? null)
+const compass = computed(() => loaded.view.value?.compass ?? null)
+const chosenSettings = computed<BuildSettings>(() => view.value?.setup.settings ?? {})
+const left = computed(() => settings.value.filter((s) => !s.isDone))
+const shown = computed(() => (props.open ? left.value : settings.value))
+const chosen = computed(
+  () =>
+    settings.value.find((s) => s.key === props.at) ??
+    settings.value.find((s) => s.link && s.link === route.query.link) ??
+    left.value[0] ??
+    settings.value[0],
+)
+const parts = computed(() => [
+  { id: 'sheet', letter: '1', words: 'Sheet' },
+  { id: 'read', letter: '2', words: 'Read back' },
+  ...(gnss.value ? [{ id: 'gnss', letter: '3', words: 'GNSS' }] : []),
+  ...(compass.value ? [{ id: 'compass', letter: '4', words: 'Compass' }] : []),
+  { id: 'form', letter: '5', words: 'Own form' },
+])
+const keys: [string, string][] = [
+  ['1 … 5', 'sheet, read back, GNSS, compass, own form'],
+  ['↑ ↓', 'the setting before, the next one'],
+  ['D', 'set, and to the next one; again: not set'],
+  ['O', 'only what is left to set, or everything'],
+  ['P', 'print the sheet'],
+  ['Z', 'undo'],
+  ['Y', 'redo'],
+  ['F', 'to Fit'],
+  ['?', 'this list'],
+]
+
+const query = (change: Record<string, string | undefined>) =>
+  router.replace({ query: { ...route.query, ...change } })
+const show = (part: string) => {
+  if (parts.value.some((p) => p.id === part)) void query({ part })
+}
+async function go(key: string) {
+  await query({ at: key })
+  await nextTick()
+  document
+    .querySelector(`[data-setting="${CSS.escape(key)}"]`)
+    ?.scrollIntoView({ block: 'nearest' })
+}
+function walk(by: number) {
+  if (props.part !== 'sheet') return
+  const i = shown.value.findIndex((s) => s.key === chosen.value?.key)
+  const next = shown.value[Math.min(shown.value.length - 1, Math.max(0, i + by))]
+  if (next) void go(next.key)
+}
+function done() {
+  const now = chosen.value
+  if (!now || props.part !== 'sheet') return
+  const i = settings.value.findIndex((s) => s.key === now.key)
+  const next = settings.value.slice(i + 1).find((s) => !s.isDone)
+  void loaded.tick([now.key], !now.isDone)
+  if (!now.isDone && next) void go(next.key)
+}
+function change(next: BuildSettings) {
+  if (view.value) void build.setUp({ ...view.value.setup, settings: next })
+}
+const print = () => window.print()
+
+useScreenKeys(
+  {
+    '1': () => show('sheet'),
+    '2': () => show('read'),
+    '3': () => show('gnss'),
+    '4': () => show('compass'),
+    '5': () => show('form'),
+    arrowup: () => walk(-1),
+    arrowdown: () => walk(1),
+    d: done,
+    o: () => void query({ open: props.open ? undefined : '1' }),
+    p: print,
+    z: () => void build.undo(),
+    y: () => void build.redo(),
+    f: () => void router.push({ name: 'fit', params: { id: props.id } }),
+    '?': () => (keysOpen.value = true),
+  },
+  keysOpen,
+)
+useTitle(computed(() => `${view.value?.name ?? 'Build'} – Settings – Gorvix`))
+watch(() => props.id, build.open, { immediate: true })
+watch(
+  () => view.value?.version,
+  (version) => {
+    if (version !== undefined) void loaded.read()
+  },
+  { immediate: true },
+)
+</script>
+
+<template>
+  <main class="settings">
+    <BuildBar v-if="view" :view="view" step="settings" />
+    <StandingNote />
+    <p v-if="!view && build.standing === 'loading'" class="quiet" role="status">Planning …</p>
+    <template v-if="view">
+      <BuildHead :view="view" :findings="sheet?.findings ?? []" @keys="keysOpen = true" />
+      <ProblemNote
+        v-if="loaded.problem.value"
+        title="The settings cannot be shown"
+        :problem="loaded.problem.value"
+      />
+      <template v-if="sheet">
+        <nav class="parts no-print" aria-label="Parts of the settings">
+          <KeyButton
+            v-for="p in parts"
+            :key="p.id"
+            :letter="p.letter"
+            :pressed="part === p.id"
+            :aria-pressed="part === p.id"
+            :data-part="p.id"
+            @click="show(p.id)"
+            >{{ p.words }}</KeyButton
+          >
+        </nav>
+        <div v-if="part === 'sheet'" class="columns">
+          <div>
+            <ul class="cautions" data-testid="cautions">
+              <li v-for="c in sheet.cautions" :key="c">{{ c }}</li>
+            </ul>
+            <header class="order">
+              <h2>To set, in this order</h2>
+              <span class="count" data-testid="count"
+                >{{ settings.length - left.length }} of {{ settings.length }} set</span
+              >
+              <span class="buttons no-print">
+                <KeyButton
+                  letter="O"
+                  data-do="open"
+                  :pressed="open"
+                  :aria-pressed="open"
+                  @click="query({ open: open ? undefined : '1' })"
+                  >What is left</KeyButton
+                >
+                <KeyButton letter="P" data-do="print" @click="print">Print</KeyButton>
+              </span>
+            </header>
+            <p v-for="u in sheet.untouched" :key="u" class="untouched">{{ u }}</p>
+            <SettingList
+              :settings="settings"
+              :shown="shown"
+              :chosen="chosen?.key ?? null"
+              @choose="go"
+              @tick="(key, isDone) => loaded.tick([key], isDone)"
+            />
+            <p v-if="shown.length === 0" role="status" class="quiet" data-testid="all-set">
+              {{
+                settings.length === 0
+                  ? 'Nothing is wired, so there is nothing to set.'
+                  : 'Everything is set. Read it back before you trust it.'
+              }}
+            </p>
+          </div>
+          <aside>
+            <section class="how">
+              <h2>How to go about it</h2>
+              <ol>
+                <li v-for="o in sheet.order" :key="o">{{ o }}</li>
+              </ol>
+            </section>
+            <ChoiceFields
+              :settings="chosenSettings"
+              :has-canvas="settings.some((s) => s.key === 'canvas.grid')"
+              @change="change"
+            />
+            <ReturnList :sheet="sheet" />
+          </aside>
+        </div>
+        <ReadBackPart
+          v-else-if="part === 'read'"
+          :build="id"
+          :texts="loaded.view.value?.texts ?? []"
+          :firmware="loaded.view.value?.firmware ?? null"
+          @kept="loaded.read()"
+          @clean="(keys) => loaded.tick(keys, true)"
+        />
+        <GnssPart
+          v-else-if="part === 'gnss' && gnss"
+          :gnss="gnss"
+          @hertz="(gnssHertz) => change({ ...chosenSettings, gnssHertz })"
+          @generation="(generation) => change({ ...chosenSettings, gnss: generation })"
+          @way="(gnssWay) => change({ ...chosenSettings, gnssWay })"
+        />
+        <CompassPart
+          v-else-if="part === 'compass' && compass"
+          :compass="compass"
+          :settings="chosenSettings"
+          :declination="settings.find((s) => s.key === 'compass.declination') ?? null"
+          @change="change"
+        />
+        <FormPart
+          v-else-if="part === 'form'"
+          :build="id"
+          :form="loaded.view.value?.form ?? ''"
+          :pattern="loaded.view.value?.pattern ?? null"
+          :firmware="loaded.view.value?.firmware ?? null"
+          @kept="loaded.read()"
+        />
+        <p v-else class="quiet" data-testid="no-part">
+          {{
+            part === 'gnss'
+              ? 'No GNSS module has a port in this plan.'
+              : part === 'compass'
+                ? 'No compass is carried in this plan.'
+                : 'There is no such part.'
+          }}
+          <a href="?part=sheet" @click.prevent="show('sheet')">To the sheet</a>
+        </p>
+      </template>
+      <v-skeleton-loader v-else-if="!loaded.problem.value" type="article@2" />
+    </template>
+    <KeysDialog v-model="keysOpen" :keys="keys" />
+  </main>
+</template>
+
+<style scoped>
+.settings {
+  padding: 0 24px 32px;
+}
+
+.parts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin: 10px 0 12px;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 7fr) minmax(0, 6fr);
+  gap: 28px;
+  align-items: start;
+}
+
+.order {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+}
+
+.count {
+  flex: 1;
+  color: var(--ink-2);
+  font-variant-numeric: tabular-nums;
+  white-space: nowrap;
+}
+
+.buttons {
+  display: flex;
+  gap: 8px;
+}
+
+h2 {
+  margin-bottom: 4px;
+  font-size: 1.25rem;
+  font-weight: 650;
+}
+
+.cautions {
+  margin: 0 0 10px;
+  padding: 0 0 0 12px;
+  border-left: 3px solid var(--warn);
+  list-style: none;
+}
+
+.untouched {
+  padding-left: 12px;
+  border-left: 3px solid var(--line);
+  color: var(--ink-2);
+}
+
+.how {
+  margin-bottom: 20px;
+}
+
+.how ol {
+  margin: 0;
+  padding-left: 22px;
+}
+
+.how li {
+  padding: 2px 0;
+}
+
+@media (max-width: 1000px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+
+@media print {
+  .settings {
+    padding: 0;
+  }
+
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
