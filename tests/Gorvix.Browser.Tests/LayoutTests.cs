@@ -23,6 +23,11 @@ public class LayoutTests
         "/builds/spoil-tip-owl/fit",
         "/builds/spoil-tip-owl/rails",
         "/builds/crusher-house-lark/loom",
+        "/builds/rim-walk-rook/settings",
+        "/builds/rim-walk-rook/settings?part=read",
+        "/builds/rim-walk-rook/settings?part=gnss",
+        "/builds/rim-walk-rook/settings?part=compass",
+        "/builds/rim-walk-rook/settings?part=form",
         "/builds/spoil-tip-owl/sweep",
         "/rules/POL",
     ];

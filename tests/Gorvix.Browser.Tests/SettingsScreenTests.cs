@@ -1,0 +1,122 @@
+using OpenQA.Selenium;
+
+namespace Gorvix.Browser.Tests;
+
+/// <summary>From the plan to settings that stand: read off, given to a board, read back; the module and the compass.</summary>
+public class SettingsScreenTests
+{
+    private const string Lark = "/builds/crusher-house-lark";
+
+    [Fact]
+    public async Task The_sheet_is_read_off_and_ticked_by_keys_and_by_mouse()
+    {
+        await using var page = await Page.Open($"{Lark}/loom");
+        page.Click("#to-settings");
+        page.Says("[data-setting='port.U1'].chosen", "U1 talks with the Beacon D6: video canvas, MSP at 115,200");
+        page.Says("[data-testid='count']", "0 of");
+        page.Press("d");
+        page.Says("[data-testid='count']", "1 of");
+        page.Press(Keys.ArrowDown);
+        page.Press(Keys.ArrowDown);
+        page.Says("[data-setting='port.U6'].chosen", "can turn it in the settings");
+        page.Shot("settings");
+        page.Click("[data-setting='port.U6'] .tick");
+        page.Says("[data-testid='count']", "2 of");
+        page.Press("o");
+        page.Gone("[data-setting='port.U6']");
+        page.Press("z");
+        page.Says("[data-setting='port.U6']", "SBUS at 100,000");
+        page.Says("[data-testid='telemetry']", "one way");
+        Assert.Contains("open=1", page.Driver.Url);
+        Assert.Equal("", page.Accessibility());
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task The_simulated_board_reads_back_clean_and_a_forced_double_job_is_found()
+    {
+        await using var page = await Page.Open($"{Lark}/settings");
+        page.Press("2");
+        page.Click("[data-do='sim-take']");
+        page.Says("[data-testid='replies']", "Not saved yet");
+        page.Click("[data-do='sim-save']");
+        page.Says("[data-testid='verdict']", "Everything stands as it was wanted.");
+        page.Click("[data-do='keep-read']");
+        page.Says("[data-testid='kept']", "read back");
+        page.Click("[data-do='tick-same']");
+        Assert.Equal("", page.Accessibility());
+
+        // One more line, with a second job for a port that has one.
+        page.Run(
+            """
+            const field = document.querySelector('[data-field="printout"] textarea, textarea[data-field="printout"]')
+            field.value += '\nport U6 job=gnss protocol=UBX baud=115200'
+            field.dispatchEvent(new Event('input', { bubbles: true }))
+            """
+        );
+        page.Click("[data-do='sim-take']");
+        page.Click("[data-do='sim-save']");
+        page.Says("[data-testid='verdict']", "two jobs met on one port");
+        page.Says("[data-read='port.U6']", "U6 has no job; wanted: U6 hears the Relay 16");
+        page.Press(Keys.Escape);
+        page.Click("[data-part='sheet']");
+        page.Says("[data-testid='count']", "21 of 23 set");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task A_module_that_forgot_is_found_set_up_and_proved_kept()
+    {
+        await using var page = await Page.Open($"{Lark}/settings?part=gnss");
+        page.Says("[data-testid='load']", "11 %");
+        page.Click("[data-do='module-wait']");
+        page.Says("[data-testid='heard']", "a full fix");
+        page.Says("[data-testid='log']", "That is the older generation");
+        page.Click("[data-do='module-set']");
+        page.Says("[data-testid='log']", "Everything was taken and saved.");
+        page.Shot("gnss");
+        page.Click("[data-do='module-prove']");
+        page.Says("[data-testid='log']", "It has kept its set-up.");
+        page.Choose("[data-field='line']", "simulated: wires not crossed");
+        page.Click("[data-do='module-look']");
+        page.Says("[data-testid='log'] .trouble", "Cross the two wires");
+        page.Choose("[data-field='hertz']", "25");
+        page.Says("[data-testid='load']", "%");
+        page.Choose("[data-field='gnss-baud']", "9");
+        page.Says("[data-testid='load']", "whole messages are lost");
+        Assert.Equal("", page.Accessibility());
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task The_compass_is_turned_and_the_place_gives_the_declination()
+    {
+        await using var page = await Page.Open($"{Lark}/settings?part=compass");
+        page.Says("[data-testid='declination']", "World Magnetic Model 2025");
+        page.Choose("[data-field='turn']", "its arrow to the right");
+        page.Says("main", "90° clockwise");
+        page.Write("[data-field='latitude']", "95");
+        page.Says("main", "Degrees from -90 to 90");
+        page.Write("[data-field='latitude']", "90");
+        page.Says("[data-testid='declination']", "At a pole there is no declination");
+        Assert.Equal("", page.Accessibility());
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task An_own_form_is_written_while_one_looks_at_it()
+    {
+        await using var page = await Page.Open($"{Lark}/settings?part=form");
+        page.Says("[data-testid='form-text']", "port U6 job=receiverInput");
+        page.Run(
+            """
+            const field = document.querySelector('[data-field="template"] textarea, textarea[data-field="template"]')
+            field.value = 'one\n{% for s in settings %}'
+            field.dispatchEvent(new Event('input', { bubbles: true }))
+            """
+        );
+        page.Says("[data-testid='form-error']", "The template is not understood");
+        Assert.Equal("", page.Accessibility());
+        Assert.Equal("", page.Console());
+    }
+}
