@@ -62,6 +62,10 @@ public static class GorvixJson
             {
                 property.ShouldSerialize = (_, value) => !PowerSide.Usual.Equals(value);
             }
+            else if (property.PropertyType == typeof(BuildSettings))
+            {
+                property.ShouldSerialize = (_, value) => !BuildSettings.None.Equals(value);
+            }
             else if (property.PropertyType == typeof(HouseRules))
             {
                 property.ShouldSerialize = (_, value) => !HouseRules.Default.Equals(value);

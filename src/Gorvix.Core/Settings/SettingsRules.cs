@@ -18,7 +18,7 @@ public static class SettingsRules
     public static readonly Rule Changed = new(
         "SET-OTHERWISE",
         "What is set must be what is wanted",
-        "{place} stands at \"{was}\" on the aircraft and must be \"{wanted}\" now. Change it on the aircraft, then tick it here.",
+        "{place} stands at \"{was}\" on the aircraft and must be \"{wanted}\" now. Check it on the aircraft, change it, and tick it here.",
         "A plan that changed leaves the old setting behind.",
         SourceNote.Own
     );

@@ -114,15 +114,15 @@ const ways = [
         <span :class="{ over: load > 0.8 }">{{ budget?.words }}</span>
       </p>
       <LineField v-slot="{ id }" :label="`Satellites told of: ${satellites}`">
-        <v-slider
+        <input
           :id="id"
-          v-model="satellites"
+          v-model.number="satellites"
+          type="range"
+          class="range"
           data-field="satellites"
-          :min="0"
-          :max="60"
-          :step="1"
-          hide-details
-          color="primary"
+          min="0"
+          max="60"
+          step="1"
         />
       </LineField>
       <div class="row">
@@ -277,6 +277,11 @@ h2 {
 
 .over {
   color: var(--stop);
+}
+
+.range {
+  width: 100%;
+  accent-color: var(--chosen);
 }
 
 .row {

@@ -187,10 +187,10 @@ const kinds: Record<TextKind, string> = {
           >As new</v-btn
         >
       </div>
-      <ul v-if="desk" class="replies" role="status" data-testid="replies">
-        <li v-for="(r, i) in desk.replies" :key="i">{{ r }}</li>
-        <li v-if="!desk.isSaved" class="unsaved">Not saved yet: a restart would forget it.</li>
-      </ul>
+      <div v-if="desk" class="replies" role="status" data-testid="replies">
+        <p v-for="(r, i) in desk.replies" :key="i">{{ r }}</p>
+        <p v-if="!desk.isSaved" class="unsaved">Not saved yet: a restart would forget it.</p>
+      </div>
     </section>
     <section data-testid="report" aria-live="polite">
       <h2>Against what was wanted</h2>
