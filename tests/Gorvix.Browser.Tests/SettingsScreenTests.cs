@@ -60,7 +60,7 @@ public class SettingsScreenTests
         page.Says("[data-read='port.U6']", "U6 has no job; wanted: U6 hears the Relay 16");
         page.Press(Keys.Escape);
         page.Click("[data-part='sheet']");
-        page.Says("[data-testid='count']", "21 of 23 set");
+        page.Says("[data-testid='count']", "22 of 23 set");
         Assert.Equal("", page.Console());
     }
 

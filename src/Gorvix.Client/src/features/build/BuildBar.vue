@@ -103,7 +103,8 @@ nav {
   text-decoration: none;
 }
 
-@media (max-width: 900px) {
+/* Seven steps and the ways out of the build: on a tablet the steps come first, the name stands in the page's title. */
+@media (max-width: 1180px) {
   .build {
     max-width: 110px;
   }
@@ -114,6 +115,21 @@ nav {
 
   .export {
     display: none;
+  }
+
+  nav :deep(.v-tab.v-btn) {
+    min-width: 0;
+    padding: 0 10px;
+  }
+}
+
+@media (max-width: 900px) {
+  .build {
+    display: none;
+  }
+
+  nav :deep(.v-tab.v-btn) {
+    padding: 0 6px;
   }
 }
 </style>

@@ -192,7 +192,9 @@ const ways = [
           </li>
         </ol>
       </details>
-      <a :href="file" download data-do="save-frames">Save them as a binary file</a>
+      <v-btn size="small" :href="file" download data-do="save-frames"
+        >Save them as a binary file</v-btn
+      >
     </section>
     <ModuleDesk
       :wish="{ generation, baud, hertz }"
