@@ -17,6 +17,11 @@ else if (args is ["loom"])
 {
     LoomRuns.Run();
 }
+else if (args is ["settings"])
+{
+    SettingsRuns.Run();
+    await ViewRuns.Previews();
+}
 else if (args is ["pins"])
 {
     await PinRuns.Run();

@@ -68,6 +68,40 @@ internal static class ViewRuns
         box.click()
         """;
 
+    // Satellites from few to many and back; over when the load of the line is painted.
+    private const string BudgetOnce = """
+        const done = arguments[arguments.length - 1]
+        const slider = document.querySelector("[data-field='satellites']")
+        const shown = () => document.querySelector("[data-testid='load'] strong").textContent
+        const was = shown()
+        const start = performance.now()
+        slider.value = Number(slider.value) > 30 ? 5 : 55
+        slider.dispatchEvent(new Event('input'))
+        const watch = new MutationObserver(() => {
+          if (shown() === was) return
+          watch.disconnect()
+          requestAnimationFrame(() => setTimeout(() => { const took = performance.now() - start; setTimeout(() => done(took), 60) }, 0))
+        })
+        watch.observe(document.querySelector('main'), { subtree: true, characterData: true, childList: true })
+        """;
+
+    // A word more in the template; over when what it makes is painted.
+    private const string FormOnce = """
+        const done = arguments[arguments.length - 1]
+        const field = document.querySelector("textarea[data-field='template'], [data-field='template'] textarea")
+        const shown = () => document.querySelector("[data-testid='form-text']").textContent
+        const was = shown()
+        const start = performance.now()
+        field.value = field.value.startsWith('x') ? field.value.slice(1) : 'x' + field.value
+        field.dispatchEvent(new Event('input'))
+        const watch = new MutationObserver(() => {
+          if (shown() === was) return
+          watch.disconnect()
+          requestAnimationFrame(() => setTimeout(() => { const took = performance.now() - start; setTimeout(() => done(took), 60) }, 0))
+        })
+        watch.observe(document.querySelector('main'), { subtree: true, characterData: true, childList: true })
+        """;
+
     private const string WeighOnce = """
         const done = arguments[0]
         const all = [...document.querySelectorAll('[data-priority$=" nice"], [data-priority$=" want"]')]
@@ -107,6 +141,16 @@ internal static class ViewRuns
             await Painted("wish", $"/builds/{build}/parts", "[data-priority]", WeighOnce);
             await Painted("step of the slider", $"/builds/{build}/rails", "[data-field='charge']", SlideOnce);
             await Painted("tick", $"/builds/{build}/loom", "[data-step='backup'] .tick", TickOnce);
+        }
+    }
+
+    /// <summary>The previews of the settings alone.</summary>
+    public static async Task Previews()
+    {
+        foreach (var build in new[] { "crusher-house-lark", "rim-walk-rook" })
+        {
+            await Painted("budget", $"/builds/{build}/settings?part=gnss", "[data-testid='load'] strong", BudgetOnce);
+            await Painted("own form", $"/builds/{build}/settings?part=form", "[data-testid='form-text']", FormOnce);
         }
     }
 

@@ -146,7 +146,6 @@ public class PartsScreenTests
         page.Click("#compare");
         page.Says("[data-row='Facts Firmware target']", "PINIONF4R2");
         page.Gone("[data-row='Facts Controller']");
-        page.Shot("compare");
         page.Click("[data-show='all']");
         page.Says("[data-row='Facts Controller']", "F4-class");
         Assert.Equal("", page.Accessibility());

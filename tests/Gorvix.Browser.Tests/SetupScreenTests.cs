@@ -49,7 +49,6 @@ public class SetupScreenTests
             _ => page.Run("return document.activeElement.type") as string == "radio" ? "yes" : null,
             "the rules"
         );
-        page.Shot("house-rules");
         page.All("[data-rule='software'] input:checked")[0].SendKeys(Keys.ArrowDown + Keys.ArrowDown);
         page.Says("#verdict", "All 8 links carried.");
         page.Says("[data-rule='software'] .chosen", "Allowed");

@@ -77,7 +77,7 @@ internal static class CompassReader
     {
         foreach (var address in compass.Port.Addresses)
         {
-            yield return $"0x{address.Address:X2} {address.By} on the board itself";
+            yield return $"0x{address.Address:X2} {address.By}";
         }
         foreach (var other in wired.Ports.Where(p => p.Port.Id == compass.Port.Id && p.Link != compass.Link))
         {

@@ -26,6 +26,11 @@ internal sealed class PortSettingsReader(WiredBuild wired)
         }
         var values = all.Select(s => s.Value.Split(' ').Select(v => v.Split('=', 2)).ToDictionary(v => v[0], v => v[1]))
             .ToList();
+        if (all.Select(s => s.Value).Distinct().Count() == 1)
+        {
+            // Several that answer in turn on one wire.
+            return Of(sets[0], Phrase.Join([.. sets.Select(NameOf)]));
+        }
         return all[0] with
         {
             Value = string.Join(
@@ -93,9 +98,12 @@ internal sealed class PortSettingsReader(WiredBuild wired)
         return string.Join(' ', words);
     }
 
-    private Setting Of(PortSet set)
+    private string NameOf(PortSet set) => $"the {wired.Build.Links.First(l => l.Id == set.Link).Device.Name}";
+
+    private Setting Of(PortSet set) => Of(set, NameOf(set));
+
+    private Setting Of(PortSet set, string name)
     {
-        var link = wired.Build.Links.First(l => l.Id == set.Link);
         var (hears, talks) = (set.Mode.Lines.Any(l => l.Flow != Flow.In), set.Mode.Lines.Any(l => l.Flow != Flow.Out));
         var isSerial = set.Port.Kind is PortKind.Uart or PortKind.Software;
         var values = new PortValues(
@@ -108,7 +116,6 @@ internal sealed class PortSettingsReader(WiredBuild wired)
             set.Settings.SwapPins,
             set.Settings.Pins
         );
-        var name = $"the {link.Device.Name}";
         var verb =
             !isSerial ? "serves"
             : hears && talks ? "talks with"
@@ -139,7 +146,7 @@ internal sealed class PortSettingsReader(WiredBuild wired)
             $"port.{set.Port.Id}",
             SettingPlace.Port,
             ValueOf(values),
-            $"{set.Port.Id} {verb} {name}: {PortWords.Of(values.Job)}, {values.Protocol}{(values.Baud is { } baud ? $" at {baud:N0}" : "")}{string.Concat(extras.Select(e => $", {e}"))}",
+            $"{set.Port.Id} {verb} {name}: {PortWords.Of(values.Job)}{(PortWords.Of(values.Job).Equals(values.Protocol, StringComparison.OrdinalIgnoreCase) ? "" : $", {values.Protocol}")}{(values.Baud is { } baud ? $" at {baud:N0}" : "")}{string.Concat(extras.Select(e => $", {e}"))}",
             Why(set, values)
         )
         {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useDebounceFn } from '@vueuse/core'
+import { useThrottleFn } from '@vueuse/core'
 import { ref, watch } from 'vue'
 import { api, ask, type FormResult, type Problem } from '@/api/client'
 import LineField from '@/ui/LineField.vue'
@@ -20,18 +20,23 @@ const problem = ref<Problem | null>(null)
 const told = ref('')
 let turn = 0
 
-const fill = useDebounceFn(async () => {
-  const own = ++turn
-  const { data, problem: refused } = await ask<FormResult>(() =>
-    api.POST('/api/builds/{id}/settings/form', {
-      params: { path: { id: props.build } },
-      body: { template: template.value, pattern: null },
-    }),
-  )
-  if (own !== turn) return
-  problem.value = refused
-  if (data) result.value = data
-}, 120)
+const fill = useThrottleFn(
+  async () => {
+    const own = ++turn
+    const { data, problem: refused } = await ask<FormResult>(() =>
+      api.POST('/api/builds/{id}/settings/form', {
+        params: { path: { id: props.build } },
+        body: { template: template.value, pattern: null },
+      }),
+    )
+    if (own !== turn) return
+    problem.value = refused
+    if (data) result.value = data
+  },
+  30,
+  true,
+  true,
+)
 watch(template, () => void fill(), { immediate: true })
 watch(
   () => [props.form, props.pattern] as const,

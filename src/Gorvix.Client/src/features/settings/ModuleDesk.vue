@@ -43,7 +43,10 @@ async function work(act: 'look' | 'setUp' | 'prove' | 'revert', words: string, s
   problem.value = refused
   if (!data) return
   report.value = data
-  if (data.generation && data.generation !== props.wish.generation) emit('told', data.generation)
+  // What a stand-in says is nothing about the builder's own module.
+  const isReal = lines.value.some((l) => l.id === line.value && !l.isSimulated)
+  if (isReal && data.generation && data.generation !== props.wish.generation)
+    emit('told', data.generation)
 }
 </script>
 
