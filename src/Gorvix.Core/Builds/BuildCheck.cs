@@ -102,6 +102,11 @@ public static class BuildCheck
         foreach (var (i, fact) in build.Built.Index())
         {
             list.Length(fact.Words, MostNote, $"{place}.built[{i}].words");
+            if (fact is SetFact set)
+            {
+                list.Text(set.Key, $"{place}.built[{i}].key");
+                list.Length(set.Value, MostNote, $"{place}.built[{i}].value");
+            }
             if (fact is CavityFact { Cavity: { } cavity })
             {
                 list.Range(cavity, 1, 100, "as a cavity", $"{place}.built[{i}].cavity");

@@ -5,6 +5,9 @@ namespace Gorvix.Core.Parts;
 /// <summary>What one generation of a controller's firmware can do, in neutral words.</summary>
 public sealed record FirmwareProfile
 {
+    /// <summary>The longest form and the longest pattern, in characters.</summary>
+    public const int MostForm = 20_000;
+
     /// <summary>Id in the library.</summary>
     public required string Id { get; init; }
 

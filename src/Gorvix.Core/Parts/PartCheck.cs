@@ -80,6 +80,8 @@ public static class PartCheck
     {
         var list = new CheckList();
         list.Text(profile.Name, $"{place}.name");
+        list.Length(profile.Template ?? "", FirmwareProfile.MostForm, $"{place}.template");
+        list.Length(profile.Pattern ?? "", FirmwareProfile.MostForm, $"{place}.pattern");
         list.Ids(profile.Jobs, $"{place}.jobs", j => j.ToString());
         list.Count(profile.Shares.Count, MostShares, "pairs", $"{place}.shares");
         list.Ids(profile.Single, $"{place}.single", j => j.ToString());

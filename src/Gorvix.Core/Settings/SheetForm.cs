@@ -21,7 +21,7 @@ public sealed record FormResult(string? Text, string? Error, int? Line);
 public static class SheetForm
 {
     /// <summary>The longest template and the longest pattern, in characters.</summary>
-    public const int MostTemplate = 20_000;
+    public const int MostTemplate = FirmwareProfile.MostForm;
 
     /// <summary>The longest text that a template makes, in characters.</summary>
     public const int MostOutput = 200_000;

@@ -143,6 +143,7 @@ internal sealed class PartBench(PartKeeper keeper, PartStore parts)
         {
             Board board => PartCheck.Of(board, "board"),
             Device device => PartCheck.Of(device, "device"),
+            FirmwareProfile profile => PartCheck.Of(profile, "profile"),
             _ => [],
         };
 
