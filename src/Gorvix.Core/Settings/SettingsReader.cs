@@ -27,6 +27,7 @@ public static class SettingsReader
             [.. all.Select(WithTick)],
             [.. ports.Untouched()],
             new TelemetryReader(wired, whole.SensesCurrent).Values(),
+            TelemetryReader.Notes(wired),
             TimingReader.Of(wired),
             [
                 "Save what is there as two texts, everything and the difference from default, with the date and the firmware's version.",

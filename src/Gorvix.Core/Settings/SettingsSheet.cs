@@ -102,6 +102,7 @@ public sealed record LinkTiming(
 /// <param name="Settings">The settings.</param>
 /// <param name="Untouched">Ports that are never touched, each with why, as sentences.</param>
 /// <param name="Telemetry">What will be on the radio's screen, and what will not.</param>
+/// <param name="TelemetryNotes">How to read that screen, in sentences.</param>
 /// <param name="Timing">How long a stick takes; null while the link's rate is not known.</param>
 /// <param name="Order">How to go about it, in sentences.</param>
 /// <param name="Cautions">What to mind, in sentences.</param>
@@ -110,6 +111,7 @@ public sealed record SettingsSheet(
     IReadOnlyList<Setting> Settings,
     IReadOnlyList<string> Untouched,
     IReadOnlyList<TelemetryValue> Telemetry,
+    IReadOnlyList<string> TelemetryNotes,
     LinkTiming? Timing,
     IReadOnlyList<string> Order,
     IReadOnlyList<string> Cautions,

@@ -31,6 +31,16 @@ internal sealed class TelemetryReader(WiredBuild wired, bool sensesCurrent)
             : null;
     }
 
+    /// <summary>How to read the radio's screen; nothing where nothing comes back.</summary>
+    public static IReadOnlyList<string> Notes(WiredBuild wired) =>
+        WayOf(wired) is null
+            ? []
+            :
+            [
+                "A value whose mark blinks is alive; one that stands still is the last one remembered. Entries with a minus or plus are the lowest and highest seen.",
+                "Where each value comes once and never again, the receiver's firmware is old: it updates once only until it is renewed.",
+            ];
+
     /// <summary>Every value, those that come first.</summary>
     public IReadOnlyList<TelemetryValue> Values()
     {

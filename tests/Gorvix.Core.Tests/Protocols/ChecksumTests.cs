@@ -63,4 +63,27 @@ public class ChecksumTests
         var wide = Checksum.Crc16Xmodem.Over(frame);
         Assert.Equal(0, Checksum.Crc16Xmodem.Over([.. frame, (byte)(wide >> 8), (byte)wide]));
     }
+
+    [Fact]
+    public void A_MAVLink_heartbeat_closes_with_its_CRC_and_the_extra_byte_of_its_message()
+    {
+        // Source: the MAVLink guide, serialization: CRC from the length on, then the message's CRC_EXTRA (50 for HEARTBEAT). A packet as
+        // it is widely printed; its bytes from memory, proved by the sum.
+        var packet = Convert.FromHexString("FE094E0101000000000002035104031C7F");
+        var crc = Checksum.Crc16Mcrf4xx.Over([.. packet[1..^2], 50]);
+        Assert.Equal(packet[^2] | (packet[^1] << 8), crc);
+        Assert.NotEqual(
+            packet[^2] | (packet[^1] << 8),
+            Checksum.Crc16Mcrf4xx.Over(packet.AsSpan(1, packet.Length - 3))
+        );
+    }
+
+    [Fact]
+    public void A_CRSF_ping_closes_with_its_CRC_over_type_and_payload()
+    {
+        // Source: the open CRSF specification, frame construction and device ping (type 0x28 to all from the handset).
+        byte[] frame = [0xC8, 0x04, 0x28, 0x00, 0xEA, 0x54];
+        Assert.Equal(frame.Length - 2, frame[1]);
+        Assert.Equal(frame[^1], Checksum.Crc8D5.Over(frame.AsSpan(2, 3)));
+    }
 }

@@ -88,6 +88,7 @@ public class SettingsSheetTests
         var values = Sheet(Demo.CrusherHouseLark).Telemetry;
         Assert.All(values, v => Assert.Contains("one way", v.Missing!, StringComparison.Ordinal));
         Assert.Equal("off", Of(Sheet(Demo.CrusherHouseLark), "telemetry").Value);
+        Assert.Empty(Sheet(Demo.CrusherHouseLark).TelemetryNotes);
     }
 
     [Fact]
@@ -100,6 +101,7 @@ public class SettingsSheetTests
         TelemetryValue Value(string name) => sheet.Telemetry.Single(v => v.Name == name);
         bool Carries(Need need) =>
             wired.Ports.Any(p => wired.Build.Links.First(l => l.Id == p.Link).Function.Need == need);
+        Assert.Contains(sheet.TelemetryNotes, n => n.Contains("updates once only", StringComparison.Ordinal));
         Assert.Null(Value("battery voltage").Missing);
         Assert.Equal(Carries(Need.Position), Value("position, speed and course").Missing is null);
         Assert.Equal(Carries(Need.Heading), Value("heading").Missing is null);

@@ -4261,6 +4261,8 @@ export interface components {
             untouched: string[];
             /** @description What will be on the radio's screen, and what will not. */
             telemetry: components["schemas"]["TelemetryValue"][];
+            /** @description How to read that screen, in sentences. */
+            telemetryNotes: string[];
             timing: null | components["schemas"]["LinkTiming"];
             /** @description How to go about it, in sentences. */
             order: string[];

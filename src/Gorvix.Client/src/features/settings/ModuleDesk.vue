@@ -130,6 +130,10 @@ async function work(act: 'look' | 'setUp' | 'prove' | 'revert', words: string, s
           <dd>{{ Math.round(100 * picture.load) }} %</dd>
         </dl>
       </div>
+      <p v-if="picture" class="quiet small" data-testid="says">
+        It says
+        {{ picture.messages.map((m) => `${m.name} ${m.perSecond}/s`).join(', ') || 'nothing' }}.
+      </p>
       <ol class="log" data-testid="log">
         <li v-for="(l, i) in report.log" :key="i" :class="{ trouble: l.isTrouble }">
           {{ l.words }}

@@ -31,9 +31,7 @@ const ms = (v: number | null | undefined) => (v == null ? 'not told' : `${v.toFi
           <s>{{ v.name }}</s><span>{{ v.missing }}</span>
         </li>
       </ul>
-      <p class="quiet small">
-        A value whose mark blinks is alive; one that stands still is the last one remembered.
-      </p>
+      <p v-for="n in sheet.telemetryNotes" :key="n" class="quiet small">{{ n }}</p>
     </template>
   </section>
   <section v-if="sheet.timing" data-testid="timing">
