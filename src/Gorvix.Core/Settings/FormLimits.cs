@@ -18,6 +18,81 @@ internal static class FormLimits
     private const int MostItems = 2_000;
     private const int MostRange = 1_000;
 
+    // A reader that goes down a step for each step of the text must not be sent down for ever.
+    private const int MostInside = 500;
+    private const int MostDeep = 40;
+
+    private static readonly string[] Opening =
+    [
+        "if",
+        "unless",
+        "for",
+        "case",
+        "tablerow",
+        "capture",
+        "comment",
+        "raw",
+        "ifchanged",
+    ];
+
+    /// <summary>What is too deep in a template before it is read, with its line from 1; null where nothing is.</summary>
+    public static (string Sentence, int Line)? TooDeep(string template)
+    {
+        var (line, tags) = (1, 0);
+        for (var at = 0; at < template.Length; at++)
+        {
+            if (template[at] == '\n')
+            {
+                line++;
+            }
+            if (template[at] != '{' || at + 1 >= template.Length || template[at + 1] is not ('{' or '%'))
+            {
+                continue;
+            }
+            var close = template[at + 1] == '{' ? "}}" : "%}";
+            var end = template.IndexOf(close, at + 2, StringComparison.Ordinal);
+            var inside = template.AsSpan(at + 2, (end < 0 ? template.Length : end) - at - 2);
+            if (inside.Length > MostInside)
+            {
+                return (
+                    $"A tag has {inside.Length} characters inside; {MostInside} are the most. Split it, or close it.",
+                    line
+                );
+            }
+            if (Depth(inside) > MostDeep)
+            {
+                return ($"Brackets stand more than {MostDeep} deep in each other.", line);
+            }
+            if (close == "%}")
+            {
+                var word = inside.Trim("- \t\r\n").ToString().Split((char[]?)null, 2)[0];
+                tags =
+                    word.StartsWith("end", StringComparison.Ordinal) ? Math.Max(0, tags - 1)
+                    : Opening.Contains(word) ? tags + 1
+                    : tags;
+                if (tags > MostDeep)
+                {
+                    return ($"Tags stand more than {MostDeep} deep in each other.", line);
+                }
+            }
+        }
+        return null;
+    }
+
+    private static int Depth(ReadOnlySpan<char> text)
+    {
+        var (now, most) = (0, 0);
+        foreach (var c in text)
+        {
+            now +=
+                c is '(' or '[' ? 1
+                : c is ')' or ']' ? -1
+                : 0;
+            most = Math.Max(most, now);
+        }
+        return most;
+    }
+
     /// <summary>What is forbidden in a template, as a sentence; null where nothing is.</summary>
     public static string? Against(IFluidTemplate template)
     {

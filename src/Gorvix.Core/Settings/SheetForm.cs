@@ -60,6 +60,10 @@ public static class SheetForm
                 null
             );
         }
+        if (FormLimits.TooDeep(template) is { } deep)
+        {
+            return new FormResult(null, deep.Sentence, deep.Line);
+        }
         if (!Parser.TryParse(template, out var parsed, out var error))
         {
             return new FormResult(null, Sentence(error), LineOf(error));

@@ -202,6 +202,45 @@ public class ReadBackTests
         Assert.EndsWith(".", result.Error, StringComparison.Ordinal);
     }
 
+    // Each of these sends a reader that goes down with its text out of its stack, and the program with it.
+    public static TheoryData<string> Deep =>
+        [
+            $"{{% if {new string('(', 5000)} %}}",
+            $"{{{{ {new string('[', 5000)} }}}}",
+            $"{{% if {string.Concat(Enumerable.Repeat("a or ", 3000))} a %}}x{{% endif %}}",
+            $"{{{{ 'a' {string.Concat(Enumerable.Repeat("| a ", 4000))} }}}}",
+            string.Concat(Enumerable.Repeat("{% if a %}", 1900)),
+            string.Concat(Enumerable.Repeat("{%- for a in settings -%}", 800)),
+            $"{{% liquid\n{string.Concat(Enumerable.Repeat("if a\n", 3000))}%}}",
+            string.Concat(Enumerable.Repeat("{{", 9000)),
+            string.Concat(Enumerable.Repeat("{%", 9000)),
+        ];
+
+    [Theory]
+    [MemberData(nameof(Deep))]
+    public void A_template_that_is_too_deep_is_refused_before_it_is_read(string template)
+    {
+        var desk = At(Demo.CrusherHouseLark);
+        var result = SheetForm.Fill(template, "Lark", desk.Board, desk.Sheet);
+        Assert.Null(result.Text);
+        Assert.EndsWith(".", result.Error, StringComparison.Ordinal);
+        Assert.NotNull(result.Line);
+    }
+
+    [Fact]
+    public void What_is_just_not_too_deep_is_read()
+    {
+        var desk = At(Demo.CrusherHouseLark);
+        string Nested(int n) =>
+            string.Concat(Enumerable.Repeat("{% if build %}", n))
+            + "x"
+            + string.Concat(Enumerable.Repeat("{% endif %}", n));
+        Assert.Equal("x", SheetForm.Fill(Nested(40), "Lark", desk.Board, desk.Sheet).Text);
+        Assert.NotNull(SheetForm.Fill(Nested(41), "Lark", desk.Board, desk.Sheet).Error);
+        var wide = $"{{% if {string.Concat(Enumerable.Repeat("build or ", 50))}build %}}y{{% endif %}}";
+        Assert.Equal("y", SheetForm.Fill(wide, "Lark", desk.Board, desk.Sheet).Text);
+    }
+
     [Fact]
     public void A_pattern_reads_a_form_of_the_boards_own()
     {
@@ -223,6 +262,23 @@ public class ReadBackTests
     [InlineData(@"(?<port>a)\1", "no regular expression")]
     public void A_pattern_that_is_of_no_use_is_told(string pattern, string words) =>
         Assert.Contains(words, SheetForm.Read(pattern, "x").Error!, StringComparison.Ordinal);
+
+    [Fact]
+    public void A_pattern_of_many_brackets_ends_with_a_word_or_with_a_sentence()
+    {
+        foreach (
+            var pattern in new[]
+            {
+                $"(?<port>{new string('(', 9000)}a{new string(')', 9000)})",
+                $"(?<port>{string.Concat(Enumerable.Repeat("(a|", 4000))}b{new string(')', 4000)})",
+                $"(?<port>{string.Concat(Enumerable.Repeat("(a?", 2000))}{string.Concat(Enumerable.Repeat("){99}", 2000))})",
+            }
+        )
+        {
+            var (printed, error) = SheetForm.Read(pattern, "aaaa\nbbbb");
+            Assert.True(printed is null != error is null);
+        }
+    }
 
     // Goes back without end where a reader goes back; this one does not.
     [Fact]
