@@ -20,7 +20,9 @@ internal static class FormLimits
 
     // A reader that goes down a step for each step of the text must not be sent down for ever.
     private const int MostInside = 500;
-    private const int MostDeep = 40;
+
+    /// <summary>How deep brackets and tags may stand in each other.</summary>
+    public const int MostDeep = 40;
 
     private static readonly string[] Opening =
     [
@@ -78,6 +80,9 @@ internal static class FormLimits
         }
         return null;
     }
+
+    /// <summary>True where brackets stand deeper in each other than they may.</summary>
+    public static bool IsTooDeep(ReadOnlySpan<char> text) => Depth(text) > MostDeep;
 
     private static int Depth(ReadOnlySpan<char> text)
     {

@@ -118,6 +118,10 @@ public static class SheetForm
         {
             return (null, $"The pattern has {pattern.Length} characters; {MostTemplate} are the most.");
         }
+        if (FormLimits.IsTooDeep(pattern))
+        {
+            return (null, $"Brackets of the pattern stand too deep in each other: {FormLimits.MostDeep} are the most.");
+        }
         Regex regex;
         try
         {

@@ -269,6 +269,8 @@ public class ReadBackTests
         foreach (
             var pattern in new[]
             {
+                "(?<port>((((a{1000}){1000}){1000}){1000}){1000})",
+                $"(?<port>{string.Concat(Enumerable.Repeat("[a-z]{0,900}", 900))})",
                 $"(?<port>{new string('(', 9000)}a{new string(')', 9000)})",
                 $"(?<port>{string.Concat(Enumerable.Repeat("(a|", 4000))}b{new string(')', 4000)})",
                 $"(?<port>{string.Concat(Enumerable.Repeat("(a?", 2000))}{string.Concat(Enumerable.Repeat("){99}", 2000))})",
