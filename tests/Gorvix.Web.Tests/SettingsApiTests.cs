@@ -109,7 +109,8 @@ public class SettingsApiTests
             JsonSerializer.Serialize(new { keys = new[] { "port.U99" }, isDone = true })
         );
         Assert.Equal(422, status);
-        Assert.Contains("port.U99", gone.GetProperty("detail").GetString());
+        Assert.Contains("port.U99 is no setting of this build", gone.GetProperty("detail").GetString());
+        Assert.Equal(422, (await server.Post($"{Lark}/settings/ticks", """{"keys":[null],"isDone":true}""")).Status);
     }
 
     [Fact]

@@ -29,10 +29,10 @@ public static class SettingTicks
                 null,
                 "",
                 [
-                    LoomRules.StepGone.Found(
+                    SettingsRules.Gone.Found(
                         Severity.Stop,
                         Subject.Build,
-                        ("step", gone.Length <= 60 ? gone : $"{gone[..60]} …")
+                        ("place", gone.Length <= 60 ? gone : $"{gone[..60]} …")
                     ),
                 ]
             );

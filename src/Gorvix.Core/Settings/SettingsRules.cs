@@ -50,6 +50,15 @@ public static class SettingsRules
         SourceNote.Published("the GNSS receiver maker's interface description, message lengths; 10 bits a byte")
     );
 
+    /// <summary>A tick for a setting that the sheet has no more.</summary>
+    public static readonly Rule Gone = new(
+        "SETTING-GONE",
+        "A tick needs its setting",
+        "{place} is no setting of this build, or not any more: the plan has changed since. Nothing was noted. Look at the sheet again.",
+        "A tick says that something is set as the sheet says it.",
+        SourceNote.Own
+    );
+
     /// <summary>All rules of this floor.</summary>
-    public static readonly IReadOnlyList<Rule> All = [NoPlace, Changed, Channel, Forgets, Budget];
+    public static readonly IReadOnlyList<Rule> All = [Gone, NoPlace, Changed, Channel, Forgets, Budget];
 }

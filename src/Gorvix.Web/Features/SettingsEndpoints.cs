@@ -296,7 +296,7 @@ internal static class SettingsEndpoints
             {
                 var result = SettingTicks.Apply(
                     reader.Wired,
-                    tick.Keys,
+                    [.. tick.Keys.Select(k => k ?? "")],
                     tick.IsDone,
                     Today(time),
                     time.GetUtcNow().UtcDateTime
