@@ -74,17 +74,9 @@ public sealed record DeskRequest(DeskDeed Do, string Text = "");
 /// <param name="Printed">What it prints now.</param>
 public sealed record DeskView(IReadOnlyList<string> Replies, bool IsSaved, string Printed);
 
-/// <summary>A text to keep.</summary>
-/// <param name="Kind">What it is.</param>
-/// <param name="Words">What there is to say of it: the firmware's version.</param>
-/// <param name="Text">The text.</param>
-public sealed record TextRequest(TextKind Kind, string Words, string Text);
-
 /// <summary>The Settings screen.</summary>
 internal static class SettingsEndpoints
 {
-    private const int MostWords = 500;
-
     public static void MapSettings(this IEndpointRouteBuilder app)
     {
         var build = app.MapGroup("/api/builds/{id}").WithTags("Settings");
@@ -119,7 +111,8 @@ internal static class SettingsEndpoints
                         id,
                         bench,
                         time,
-                        (planned, sheet) => Task.FromResult(Results.Ok(Filled(planned, sheet, form.Template))),
+                        async (planned, sheet) =>
+                            Results.Ok(await Workers.Run(() => Filled(planned, sheet, form.Template), stop)),
                         stop
                     )
             )
@@ -141,7 +134,7 @@ internal static class SettingsEndpoints
             .ProducesProblem(404)
             .ProducesProblem(422);
         MapFiles(build);
-        MapTexts(build);
+        build.MapTexts();
     }
 
     private static void MapFiles(RouteGroupBuilder build)
@@ -194,55 +187,6 @@ internal static class SettingsEndpoints
             .Produces<SettingsSheet>()
             .ProducesProblem(404)
             .ProducesProblem(422);
-    }
-
-    private static void MapTexts(RouteGroupBuilder build)
-    {
-        build
-            .MapPost(
-                "texts",
-                async (string id, TextRequest text, TextStore texts) =>
-                {
-                    if (text.Text.Trim().Length == 0)
-                    {
-                        return Problems.Of(422, "The text is empty. Paste what the board printed, whole.");
-                    }
-                    if (text.Words.Length > MostWords)
-                    {
-                        return Problems.Of(
-                            422,
-                            $"What is said of the text has {text.Words.Length} characters; {MostWords} are the most."
-                        );
-                    }
-                    await texts.Keep(id, text.Kind, text.Words, text.Text);
-                    return Results.NoContent();
-                }
-            )
-            .WithName("keepText")
-            .Produces(204)
-            .ProducesProblem(404)
-            .ProducesProblem(422);
-        build
-            .MapGet(
-                "texts/{number:int}",
-                async (string id, int number, TextStore texts, HttpResponse response) =>
-                    ExportEndpoints.Text(await texts.Read(id, number), "text/plain", $"{id}-{number}.txt", response)
-            )
-            .WithName("readText")
-            .Produces(200, contentType: "text/plain")
-            .ProducesProblem(404);
-        build
-            .MapDelete(
-                "texts/{number:int}",
-                async (string id, int number, TextStore texts) =>
-                {
-                    await texts.Remove(id, number);
-                    return Results.NoContent();
-                }
-            )
-            .WithName("removeText")
-            .Produces(204)
-            .ProducesProblem(404);
     }
 
     private static async Task<IResult> Asked(
@@ -327,9 +271,13 @@ internal static class SettingsEndpoints
                         $"The printout has {request.Text.Length} characters; {NeutralForm.MostText} are the most. Paste the part with the settings."
                     );
                 }
-                var (printed, error) = WiredOf(planned).Build.Firmware?.Pattern is { Length: > 0 } pattern
-                    ? SheetForm.Read(pattern, request.Text)
-                    : (NeutralForm.Read(request.Text), null);
+                var (printed, error) = await Workers.Run(
+                    () =>
+                        WiredOf(planned).Build.Firmware?.Pattern is { Length: > 0 } pattern
+                            ? SheetForm.Read(pattern, request.Text)
+                            : (NeutralForm.Read(request.Text), null),
+                    stop
+                );
                 if (printed is null)
                 {
                     return Problems.Of(422, error!);
@@ -371,7 +319,7 @@ internal static class SettingsEndpoints
                         "A form is kept with the firmware's generation, and this build has none. Choose it under Parts first."
                     );
                 }
-                if (Filled(planned, sheet, form.Template).Error is { } error)
+                if ((await Workers.Run(() => Filled(planned, sheet, form.Template), stop)).Error is { } error)
                 {
                     return Problems.Of(422, error);
                 }
