@@ -75,6 +75,18 @@ public class ReadBackTests
         Assert.Contains(read.Lines, l => l is { Key: "battery.voltage", Verdict: ReadVerdict.Same });
     }
 
+    // The halves of a port are shared only by the pairs that its firmware knows.
+    [Theory]
+    [InlineData("escTelemetry+flightLog", false)]
+    [InlineData("cameraControl+rangeFinder", true)]
+    public void Two_jobs_on_the_halves_of_a_port_stand_only_where_the_firmware_shares_them(string jobs, bool isLost)
+    {
+        var desk = At(Demo.CrusherHouseLark);
+        desk.Simulated.Take($"{desk.Wanted}port U2 job={jobs} protocol=both baud=115200\n");
+        desk.Simulated.Save();
+        Assert.Equal(isLost, !desk.Simulated.Print().Contains("port U6 job=", StringComparison.Ordinal));
+    }
+
     [Fact]
     public void A_controller_that_cannot_invert_leaves_it_and_only_the_read_back_tells()
     {
