@@ -25,6 +25,7 @@ public class FloorsTests
         "Loom",
         "Navigation",
         "Settings",
+        "Bench",
         "Leaflets",
         "Fit",
         "Formats",

@@ -37,14 +37,14 @@ internal static class PlugBench
                     },
                 ],
             }
-        ).With([.. pads.Select(p => Bench.Pad(p, On(p)))]);
+        ).With([.. pads.Select(p => Handmade.Pad(p, On(p)))]);
 
     /// <summary>The same board with a socket. A pin names a rail, a net or nothing; its pad is called by the socket and a number from 1.</summary>
     public static Board Socket(this Board board, string id, string family, params string?[] pins)
     {
         var pads = pins.Index()
             .Where(p => p.Item is not null)
-            .Select(p => Bench.Pad($"{id}{p.Index + 1}", On(p.Item!)))
+            .Select(p => Handmade.Pad($"{id}{p.Index + 1}", On(p.Item!)))
             .ToArray();
         return board.With(pads) with
         {
@@ -171,5 +171,5 @@ internal static class PlugBench
     }
 
     private static PadPath On(string place) =>
-        place is "BAT" or "5V" or "GND" ? new PadPath { Rail = place } : Bench.Path(place);
+        place is "BAT" or "5V" or "GND" ? new PadPath { Rail = place } : Handmade.Path(place);
 }

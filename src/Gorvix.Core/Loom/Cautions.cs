@@ -13,6 +13,9 @@ public static class Cautions
         DeviceKind.TelemetryRadio,
     ];
 
+    /// <summary>True for what dies, or breaks a rule, when it sends without its antenna.</summary>
+    public static bool Radiates(DeviceKind kind) => Radiating.Contains(kind);
+
     /// <summary>The cautions for a build, in sentences.</summary>
     /// <param name="wired">The build as it is wired.</param>
     /// <param name="sheet">Its loom.</param>
@@ -30,7 +33,7 @@ public static class Cautions
         {
             list.Add("First power through a lamp or limiter, with your hand on the plug.");
         }
-        if (wired.Build.Devices.Any(d => Radiating.Contains(d.Device.Kind)))
+        if (wired.Build.Devices.Any(d => Radiates(d.Device.Kind)))
         {
             list.Add(
                 "No transmitter without its antenna, and air over it. Power, band and region by your local law and licence."

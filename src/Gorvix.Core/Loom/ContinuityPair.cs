@@ -19,14 +19,21 @@ public sealed record ContinuityPair(
     double Value,
     string Why,
     IReadOnlyList<string> Pads
-);
+)
+{
+    /// <summary>The point under one probe.</summary>
+    public required Node OneAt { get; init; }
+
+    /// <summary>The point under the other.</summary>
+    public required Node OtherAt { get; init; }
+}
 
 /// <summary>Reads off the circuit what must beep and what must not before anything is powered: supplies first, neighbours of joints, then the wires.</summary>
 internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire> wires, Neighbours neighbours)
 {
     private readonly Circuit _circuit = wired.Build.Circuit;
     private readonly IReadOnlyList<BridgeAt> _positions = wired.Positions();
-    private readonly CopperBetween _between = new(wired.Build.Circuit, wired.Positions());
+    private readonly Copper _copper = new(wired);
 
     /// <summary>The pairs, in the order in which they are measured.</summary>
     public IReadOnlyList<ContinuityPair> Pairs() =>
@@ -34,56 +41,57 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
             .. Supplies()
                 .Concat(Beside())
                 .Concat(AlongWires())
+                .Concat(Spare())
                 .Concat(BetweenSupplies())
-                .DistinctBy(p => string.Join(' ', new[] { p.One, p.Other }.Order(StringComparer.Ordinal))),
+                .DistinctBy(p =>
+                    string.Join(' ', new[] { $"{p.OneAt}", $"{p.OtherAt}" }.Order(StringComparer.Ordinal))
+                ),
         ];
 
-    private string At(Pad pad) => WireWords.Of(_circuit, pad);
+    private ContinuityPair Between(Pad one, Pad other, Finds finds, double value, string why) =>
+        new(WireWords.Of(_circuit, one), WireWords.Of(_circuit, other), finds, value, why, [one.Id, other.Id])
+        {
+            OneAt = Node.Pad(one.Id),
+            OtherAt = Node.Pad(other.Id),
+        };
 
     // One pad of each rail that copper joins to it while the bridges stand as planned.
     private List<(Rail Rail, Pad Pad)> Rails() =>
         [
             .. from rail in wired.Build.Board.Rails
             where rail.Feed != RailFeed.Ground
-            let pad = wired
-                .Build.Board.Pads.Where(p => p.Meaning == PadMeaning.Sure)
-                .FirstOrDefault(p =>
-                    _circuit.From(p).Any(s => s.IsPlain && s.Conducts(_positions) && s.To == Node.Rail(rail.Id))
-                )
+            let pad = ProbePoints.Of(_circuit, rail, _positions)
             where pad is not null
             select (rail, pad),
         ];
 
-    private Pad? Ground() =>
-        wired.Build.Board.Pads.FirstOrDefault(p => p.Meaning == PadMeaning.Sure && _circuit.IsGround(p));
-
     private IEnumerable<ContinuityPair> Supplies() =>
-        Ground() is not { } ground
+        ProbePoints.Ground(_circuit) is not { } ground
             ? []
             : Rails()
-                .Select(r => new ContinuityPair(
-                    At(r.Pad),
-                    At(ground),
-                    Finds.Silent,
-                    0,
-                    $"A beep that stays is a short on {r.Rail.Label}: it would burn at switch-on. One short chirp is a capacitor.",
-                    [r.Pad.Id, ground.Id]
-                ));
+                .Select(r =>
+                    Between(
+                        r.Pad,
+                        ground,
+                        Finds.Silent,
+                        0,
+                        $"A beep that stays is a short on {r.Rail.Label}: it would burn at switch-on. One short chirp is a capacitor."
+                    )
+                );
 
     private IEnumerable<ContinuityPair> BetweenSupplies()
     {
         var rails = Rails();
         return from one in rails.Index()
             from other in rails.Skip(one.Index + 1)
-            let found = _between.Of(one.Item.Pad, other.Pad)
+            let found = _copper.Between(Node.Pad(one.Item.Pad.Id), Node.Pad(other.Pad.Id))
             where found.Finds is Finds.Silent
-            select new ContinuityPair(
-                At(one.Item.Pad),
-                At(other.Pad),
+            select Between(
+                one.Item.Pad,
+                other.Pad,
                 Finds.Silent,
                 0,
-                $"A beep ties {one.Item.Rail.Label} to {other.Rail.Label}.",
-                [one.Item.Pad.Id, other.Pad.Id]
+                $"A beep ties {one.Item.Rail.Label} to {other.Rail.Label}."
             );
     }
 
@@ -93,8 +101,8 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
         {
             foreach (var beside in neighbours.Of(pad).Select(n => n.Pad))
             {
-                var (finds, value) = _between.Of(pad, beside);
-                yield return new ContinuityPair(At(pad), At(beside), finds, value, Meaning(finds), [pad.Id, beside.Id]);
+                var (finds, value) = _copper.Between(Node.Pad(pad.Id), Node.Pad(beside.Id));
+                yield return Between(pad, beside, finds, value, Meaning(finds));
             }
         }
     }
@@ -110,6 +118,7 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
 
     private IEnumerable<ContinuityPair> AlongWires() =>
         from wire in wires
+        let lead = wired.Leads.First(l => (l.Device, l.Lead.Id) == (wire.Device, wire.Lead))
         select new ContinuityPair(
             $"{wire.Label} at the {wire.Name}",
             wire.At,
@@ -119,5 +128,32 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
                 ? "Silence is a cold joint or a broken wire."
                 : "Silence is a lead that is not home in its cavity.",
             wire.Pad is { } pad ? [pad] : []
-        );
+        )
+        {
+            OneAt = Node.Lead(wire.Device, wire.Lead),
+            OtherAt = lead.To is { } to ? Node.Lead(to.Device, to.Lead.Id) : Node.Pad(wire.Pad!),
+        };
+
+    // What was taken out of a seated plug must not be in it still.
+    private IEnumerable<ContinuityPair> Spare() =>
+        from seat in wired.Seats
+        where seat.Seat.Socket is not null
+        let device = wired.Build.Devices.First(d => d.Id == seat.Device).Device
+        from lead in wired.Leads
+        where lead.Device == seat.Device && lead.State is (LeadState.Lifted or LeadState.Cut)
+        let home = Harness.Of(device).HomeOf(lead.Lead.Id)
+        where home >= 0 && seat.Seat.Socket!.Pads[home] is not null
+        let pad = seat.Seat.Socket!.Pads[home]!
+        select new ContinuityPair(
+            $"{lead.Lead.Label} at the {device.Name}",
+            WireWords.Of(_circuit, pad),
+            _copper.Between(Node.Lead(seat.Device, lead.Lead.Id), Node.Pad(pad.Id)).Finds,
+            0,
+            "A beep is a lead that sits in its plug still, where it was to be taken out.",
+            [pad.Id]
+        )
+        {
+            OneAt = Node.Lead(seat.Device, lead.Lead.Id),
+            OtherAt = Node.Pad(pad.Id),
+        };
 }

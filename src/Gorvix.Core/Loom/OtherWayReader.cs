@@ -16,7 +16,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
 {
     private readonly Circuit _circuit = wired.Build.Circuit;
     private readonly FactMaker _facts = new(wired);
-    private readonly CopperBetween _between = new(wired.Build.Circuit, wired.Positions());
+    private readonly Copper _copper = new(wired);
 
     /// <summary>Every way, plug by plug; none for a plug that goes in as it comes.</summary>
     public IReadOnlyList<OtherWay> Ways() =>
@@ -241,7 +241,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
             var same = _circuit
                 .Board.Pads.Where(p => !_circuit.SocketOf.ContainsKey(p.Id) && p.Meaning == PadMeaning.Sure)
                 .Where(p => !isSignal || (!taken.Contains(p.Id) && !pads.Contains(p)))
-                .Where(p => _between.Of(pin, p).Finds == Finds.Beeps)
+                .Where(p => _copper.Between(Node.Pad(pin.Id), Node.Pad(p.Id)).Finds == Finds.Beeps)
                 .OrderBy(p => taken.Contains(p.Id) || pads.Contains(p))
                 .FirstOrDefault();
             if (same is null)

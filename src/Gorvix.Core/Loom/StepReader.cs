@@ -350,9 +350,9 @@ internal sealed class StepReader(
         {
             return "Under the glass: solder on the pad alone.";
         }
-        var between = new CopperBetween(_circuit, _positions);
+        var copper = new Copper(_circuit, _positions, []);
         var names = beside.Select(b =>
-            $"{b.Pad.Label}{(b.Millimetres is { } mm ? $" ({mm:0.#} mm)" : "")}{(between.Of(pad, b.Pad).Finds == Finds.Beeps ? ", which is the same copper" : "")}"
+            $"{b.Pad.Label}{(b.Millimetres is { } mm ? $" ({mm:0.#} mm)" : "")}{(copper.Between(Node.Pad(pad.Id), Node.Pad(b.Pad.Id)).Finds == Finds.Beeps ? ", which is the same copper" : "")}"
         );
         return $"Under the glass: nothing between {pad.Label} and {Phrase.Join([.. names])}.";
     }

@@ -128,8 +128,49 @@ public sealed record Device
     /// <summary>The harnesses that it comes with, where leads are in one of them only; empty when every lead is always there.</summary>
     public IReadOnlyList<DeviceHarness> Harnesses { get; init; } = [];
 
+    /// <summary>What its lights say, as its leaflet tells; empty when it does not.</summary>
+    public IReadOnlyList<DeviceSign> Signs { get; init; } = [];
+
     /// <summary>What it can give, each with its modes.</summary>
     public required IReadOnlyList<DeviceFunction> Functions { get; init; }
+}
+
+/// <summary>A state that a device shows.</summary>
+public enum SignState
+{
+    /// <summary>It has power and nothing else yet.</summary>
+    Fed,
+
+    /// <summary>It looks for the other end of its link.</summary>
+    Searching,
+
+    /// <summary>It has the other end of its link.</summary>
+    Linked,
+
+    /// <summary>It waits to be bound.</summary>
+    Binding,
+
+    /// <summary>It is in its loader.</summary>
+    Loader,
+
+    /// <summary>It waits for an update over the air.</summary>
+    Update,
+
+    /// <summary>It has a position.</summary>
+    Fix,
+
+    /// <summary>Something is wrong with it.</summary>
+    Fault,
+}
+
+/// <summary>How a device shows a state.</summary>
+public sealed record DeviceSign
+{
+    /// <summary>The state.</summary>
+    public required SignState State { get; init; }
+
+    /// <summary>What is seen, such as "green, steady"; 1 to 100 characters.</summary>
+    public required string Seen { get; init; }
 }
 
 /// <summary>A lead that offers a supply to others: a transmitter's 5 V, the output of a regulator. It is never tied to another supply.</summary>

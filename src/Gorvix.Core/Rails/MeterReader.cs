@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+using Gorvix.Core.Circuits;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
@@ -13,6 +15,14 @@ namespace Gorvix.Core.Rails;
 /// <param name="High">The most that is good, in volts.</param>
 public sealed record MeterReading(string Red, string Black, string? Pad, double Volts, double Low, double High)
 {
+    /// <summary>The point under the red probe.</summary>
+    [JsonIgnore]
+    public Node At { get; init; }
+
+    /// <summary>The point under the black probe; null for any ground.</summary>
+    [JsonIgnore]
+    public Node? Against { get; init; }
+
     // What is as computed and yet outside the window of the lead is not good.
     internal MeterReading Within(VoltWindow window) =>
         Volts < window.Min * (1 - LeadReading.Little) || Volts > window.Max + LeadReading.Slack
@@ -40,29 +50,63 @@ public static class MeterReader
     {
         wired = sheet.Situation.Of(wired);
         var circuit = wired.Build.Circuit;
-        var ground = wired.Build.Board.Pads.FirstOrDefault(p => circuit.IsGround(p) && p.Meaning == PadMeaning.Sure);
-        var black = ground is null ? "any ground" : WireWords.Of(circuit, ground);
         var pads = sheet
             .Leads.Where(l => l is { Pad: not null, Way.Count: > 1 })
             .DistinctBy(l => l.Pad)
-            .Select(l =>
-                Reading(WireWords.Of(circuit, circuit.Pads[l.Pad!]), black, l.Pad, l.Way[^2].Volts, l.LowVolts)
-            );
-        var leads =
-            from lead in sheet.Leads
-            where lead.Volts is not null
-            let volts = lead.Volts!.Value
-            let own = wired.Joined.FirstOrDefault(l => l.Device == lead.Device && l.Lead.Role == LeadRole.Ground)
-            select Reading(
-                    $"{lead.Label} of the {lead.Name}",
-                    own is null ? black : $"{own.Lead.Label} of the {lead.Name}",
-                    lead.Pad,
-                    volts,
-                    lead.LowVolts
-                )
-                .Within(lead.Window);
-        return [.. pads, .. leads];
+            .Select(l => At(circuit, circuit.Pads[l.Pad!], l.Way[^2].Volts, l.LowVolts));
+        return [.. pads, .. sheet.Leads.Where(l => l.Volts is not null).Select(l => Of(wired, l))];
     }
+
+    /// <summary>The reading of a rail at a pad that is one copper with it; null where no pad is sure to be.</summary>
+    /// <param name="wired">The build as it is wired in the situation.</param>
+    /// <param name="rail">The rail in the situation.</param>
+    public static MeterReading? Of(WiredBuild wired, RailReading rail)
+    {
+        var circuit = wired.Build.Circuit;
+        return
+            circuit.Rails.TryGetValue(rail.Id, out var told)
+            && ProbePoints.Of(circuit, told, wired.Positions()) is { } pad
+            ? At(circuit, pad, rail.Volts, rail.LowVolts)
+            : null;
+    }
+
+    /// <summary>The reading of a supply lead at its device.</summary>
+    /// <param name="wired">The build as it is wired in the situation.</param>
+    /// <param name="lead">The lead in the situation; its volts are known.</param>
+    public static MeterReading Of(WiredBuild wired, LeadReading lead)
+    {
+        var ground = ProbePoints.Ground(wired.Build.Circuit);
+        var own = wired.Joined.FirstOrDefault(l => l.Device == lead.Device && l.Lead.Role == LeadRole.Ground);
+        return (
+            Reading(
+                $"{lead.Label} of the {lead.Name}",
+                own is null ? Black(wired.Build.Circuit, ground) : $"{own.Lead.Label} of the {lead.Name}",
+                lead.Pad,
+                lead.Volts ?? 0,
+                lead.LowVolts
+            ) with
+            {
+                At = Node.Lead(lead.Device, lead.Lead),
+                Against =
+                    own is not null ? Node.Lead(own.Device, own.Lead.Id)
+                    : ground is null ? null
+                    : Node.Pad(ground.Id),
+            }
+        ).Within(lead.Window);
+    }
+
+    private static MeterReading At(Circuit circuit, Pad pad, double volts, double? low)
+    {
+        var ground = ProbePoints.Ground(circuit);
+        return Reading(WireWords.Of(circuit, pad), Black(circuit, ground), pad.Id, volts, low) with
+        {
+            At = Node.Pad(pad.Id),
+            Against = ground is null ? null : Node.Pad(ground.Id),
+        };
+    }
+
+    private static string Black(Circuit circuit, Pad? ground) =>
+        ground is null ? "any ground" : WireWords.Of(circuit, ground);
 
     // Between the usual and the most load; a rail whose loads are not all known may read lower still, and its state says so.
     private static MeterReading Reading(string red, string black, string? pad, double volts, double? low)

@@ -67,12 +67,13 @@ internal sealed class RailCopper
         foreach (var (pad, ways) in _all)
         {
             // Pads that something is soldered to, and pads that join two rails although nothing is.
-            if (used.Contains(pad.Id) || ways.Any(w => w.To.Id != ways[0].To.Id))
+            if (used.Contains(pad.Id) || Blobbed(wired, pad) || ways.Any(w => w.To.Id != ways[0].To.Id))
             {
                 Pads.Add((pad, ways));
                 _rails[pad.Id] = [.. ways.Select(w => w.To.Id).Distinct()];
             }
         }
+        Blobs = [.. wired.Blobs.Where(b => _rails.ContainsKey(b.One) && _rails.ContainsKey(b.Other))];
         // Who feeds others comes first, so that their outputs are there to hang on.
         foreach (var device in wired.Build.Devices.OrderBy(d => given.Contains(d.Id) ? 0 : 1))
         {
@@ -104,11 +105,17 @@ internal sealed class RailCopper
     /// <summary>The build.</summary>
     public WiredBuild Wired { get; }
 
+    /// <summary>Solder between pads of supplies.</summary>
+    public IReadOnlyList<Blob> Blobs { get; }
+
     /// <summary>The pads that join something, with their strands to rails that conduct.</summary>
     public List<(Pad Pad, IReadOnlyList<Strand> Ways)> Pads { get; } = [];
 
     /// <summary>The devices that are alive, those that feed others first.</summary>
     public List<DeviceCopper> Devices { get; } = [];
+
+    private static bool Blobbed(WiredBuild wired, Pad pad) =>
+        wired.Blobs.Any(b => b.One == pad.Id || b.Other == pad.Id);
 
     private static bool Feeds(LeadRole role) => role is LeadRole.Supply or LeadRole.Ground or LeadRole.Output;
 

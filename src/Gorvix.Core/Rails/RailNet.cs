@@ -97,6 +97,13 @@ internal sealed class RailNet
     /// <summary>The node of a pad; null when nothing hangs on it.</summary>
     public int? NodeOfPad(string pad) => _pads.TryGetValue(pad, out var node) ? node : null;
 
+    /// <summary>Every rail, pad and lead with its node.</summary>
+    public IEnumerable<(Node At, int Node)> Points() =>
+        _rails
+            .Select(r => (Node.Rail(r.Key), r.Value))
+            .Concat(_pads.Select(p => (Node.Pad(p.Key), p.Value)))
+            .Concat(_leads.Select(l => (Node.Lead(l.Key.Item1, l.Key.Item2), l.Value)));
+
     /// <summary>Makes the net of a build.</summary>
     /// <param name="wired">The build as it is wired in the situation.</param>
     /// <param name="situation">What feeds it.</param>
@@ -116,6 +123,10 @@ internal sealed class RailNet
             {
                 net.Way(node, way);
             }
+        }
+        foreach (var blob in copper.Blobs)
+        {
+            net.Add(new Ohmic(net._pads[blob.One], net._pads[blob.Other], RailCopper.Joint));
         }
         foreach (var device in copper.Devices)
         {

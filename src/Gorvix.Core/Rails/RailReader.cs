@@ -146,6 +146,7 @@ public static class RailReader
                 null
             )
             {
+                Points = net.Points().ToDictionary(p => p.At, p => rule.Volts[p.Node]),
                 Input =
                     _board.Input is { } window && net.Pack is not null && shape.Root is { } root
                         ? new InputReading(_board.Name, window, Round(rule.Volts[net.NodeOf(root)]))

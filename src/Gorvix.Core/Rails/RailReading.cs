@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+using Gorvix.Core.Circuits;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Supply;
 
@@ -167,6 +169,10 @@ public sealed record RailSheet(
 
     /// <summary>Supplies that copper ties together here, each group by the names of its supplies.</summary>
     public IReadOnlyList<IReadOnlyList<string>> Ties { get; init; } = [];
+
+    /// <summary>Volts under the usual load of every rail, pad and lead that the supplies know; empty where no steady state was found.</summary>
+    [JsonIgnore]
+    public IReadOnlyDictionary<Node, double> Points { get; init; } = new Dictionary<Node, double>();
 
     /// <summary>True when a current is not known: then the source gives at least what is told.</summary>
     public bool AtLeast => Rails.Any(r => r.AtLeast);

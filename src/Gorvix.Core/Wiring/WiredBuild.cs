@@ -96,6 +96,11 @@ public sealed record PortSet(string Link, Port Port, Mode Mode, PortSettings Set
 /// <param name="In">Id of the link that it rides in.</param>
 public sealed record WiredRide(string Link, string In);
 
+/// <summary>Solder between two pads that nobody meant.</summary>
+/// <param name="One">Id of a pad.</param>
+/// <param name="Other">Id of another one.</param>
+public sealed record Blob(string One, string Other);
+
 /// <summary>What feeds the build.</summary>
 /// <param name="Input">What the supply input gets from the empty to the full pack, or null while it is not known.</param>
 /// <param name="Pack">The pack, or null.</param>
@@ -126,6 +131,9 @@ public sealed record WiredBuild(
     /// <summary>Ids within the build of devices that do nothing.</summary>
     public IReadOnlySet<string> DeadDevices { get; init; } = new HashSet<string>();
 
+    /// <summary>Solder between pads that nobody meant.</summary>
+    public IReadOnlyList<Blob> Blobs { get; init; } = [];
+
     /// <summary>Links that ride inside others.</summary>
     public IReadOnlyList<WiredRide> Rides { get; init; } = [];
 
@@ -150,6 +158,7 @@ public sealed record WiredBuild(
                     let to = l.To!
                     select new Edge(Node.Lead(l.Device, l.Lead.Id), Node.Lead(to.Device, to.Lead.Id), Origin.Wire)
                 )
+                .Concat(Blobs.Select(b => new Edge(Node.Pad(b.One), Node.Pad(b.Other), Origin.Wire)))
         );
 
     /// <summary>Where every bridge stands.</summary>

@@ -127,6 +127,18 @@ public sealed record BridgeClosed(string Bridge, IReadOnlyList<string> Positions
         };
 }
 
+/// <summary>Solder between two pads.</summary>
+/// <param name="One">Id of a pad.</param>
+/// <param name="Other">Id of another one.</param>
+public sealed record SolderBlob(string One, string Other) : WiringEdit
+{
+    internal override WiredBuild ApplyTo(WiredBuild wired) =>
+        wired with
+        {
+            Blobs = [.. wired.Blobs, new Blob(One, Other)],
+        };
+}
+
 /// <summary>A port that is set otherwise, or not at all.</summary>
 /// <param name="Link">Id of the link that it carries.</param>
 /// <param name="Settings">What it is set to, or null for nothing.</param>

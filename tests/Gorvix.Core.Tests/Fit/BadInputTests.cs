@@ -2,7 +2,7 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Parts;
-using static Gorvix.Core.Tests.Bench;
+using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Fit;
 

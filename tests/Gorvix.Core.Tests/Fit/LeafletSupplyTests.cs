@@ -3,7 +3,7 @@ using Gorvix.Core.Fit;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Words;
-using static Gorvix.Core.Tests.Bench;
+using static Gorvix.Core.Tests.Handmade;
 using static Gorvix.Core.Tests.PlugBench;
 
 namespace Gorvix.Core.Tests.Fit;

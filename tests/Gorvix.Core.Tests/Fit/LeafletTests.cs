@@ -4,7 +4,7 @@ using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Protocols;
 using Gorvix.Core.Wiring;
-using static Gorvix.Core.Tests.Bench;
+using static Gorvix.Core.Tests.Handmade;
 using static Gorvix.Core.Tests.PlugBench;
 
 namespace Gorvix.Core.Tests.Fit;

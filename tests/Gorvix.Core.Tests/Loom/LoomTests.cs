@@ -321,7 +321,7 @@ public class LoomTests
     [Fact]
     public void A_resistor_in_a_pad_reads_its_ohms_against_what_lies_behind_it()
     {
-        var board = Bench
+        var board = Handmade
             .Board("F4")
             .With(
                 new Pad
@@ -361,11 +361,10 @@ public class LoomTests
                 },
             ],
         };
-        var between = new CopperBetween(Circuit.Of(board), []);
-        Pad At(string id) => board.Pads.First(p => p.Id == id);
-        Assert.Equal((Finds.Ohms, 150), between.Of(At("a"), At("b")));
-        Assert.Equal((Finds.Diode, 0.3), between.Of(At("a"), At("c")));
-        Assert.Equal((Finds.Beeps, 0), between.Of(At("a"), At("a")));
+        var copper = new Copper(Circuit.Of(board), [], []);
+        Assert.Equal((Finds.Ohms, 150), copper.Between(Node.Pad("a"), Node.Pad("b")));
+        Assert.Equal((Finds.Diode, 0.3), copper.Between(Node.Pad("a"), Node.Pad("c")));
+        Assert.Equal((Finds.Beeps, 0), copper.Between(Node.Pad("a"), Node.Pad("a")));
     }
 
     // Written from the board alone: pads, nets and rails that plain paths and closed bridges join.

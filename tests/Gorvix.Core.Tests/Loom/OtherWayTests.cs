@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Loom;
 using Gorvix.Core.Parts;
@@ -48,7 +49,7 @@ public class OtherWayTests
     // What each lead that is used touches, as pads that a meter cannot tell apart.
     private static Dictionary<string, string> Copper(WiredBuild wired, string device)
     {
-        var between = new CopperBetween(wired.Build.Circuit, wired.Positions());
+        var copper = new Copper(wired.Build.Circuit, wired.Positions(), []);
         return wired
             .Leads.Where(l => l is { IsUsed: true, Pad: not null } && l.Device == device)
             .Where(l => l.Lead.Role != LeadRole.Ground)
@@ -56,7 +57,9 @@ public class OtherWayTests
                 l => l.Lead.Id,
                 l =>
                     wired
-                        .Build.Board.Pads.Where(p => p.Id == l.Pad!.Id || between.Of(p, l.Pad).Finds == Finds.Beeps)
+                        .Build.Board.Pads.Where(p =>
+                            p.Id == l.Pad!.Id || copper.Between(Node.Pad(p.Id), Node.Pad(l.Pad.Id)).Finds == Finds.Beeps
+                        )
                         .Min(p => p.Id)!
             );
     }

@@ -1,6 +1,6 @@
 using Gorvix.Core.Parts;
 using Gorvix.Core.Protocols;
-using static Gorvix.Core.Tests.Bench;
+using static Gorvix.Core.Tests.Handmade;
 using static Gorvix.Core.Tests.Parts.Limits;
 
 namespace Gorvix.Core.Tests.Parts;

@@ -1,5 +1,5 @@
 using Gorvix.Core.Parts;
-using static Gorvix.Core.Tests.Bench;
+using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Parts;
 

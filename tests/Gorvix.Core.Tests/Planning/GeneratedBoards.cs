@@ -1,6 +1,6 @@
 using CsCheck;
 using Gorvix.Core.Parts;
-using static Gorvix.Core.Tests.Bench;
+using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Planning;
 

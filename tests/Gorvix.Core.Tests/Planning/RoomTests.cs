@@ -1,7 +1,7 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
-using static Gorvix.Core.Tests.Bench;
+using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Planning;
 

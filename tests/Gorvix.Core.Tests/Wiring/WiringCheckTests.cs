@@ -1,7 +1,7 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Parts;
-using static Gorvix.Core.Tests.Bench;
+using static Gorvix.Core.Tests.Handmade;
 using static Gorvix.Core.Tests.PlugBench;
 
 namespace Gorvix.Core.Tests.Wiring;

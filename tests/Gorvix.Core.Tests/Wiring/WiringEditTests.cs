@@ -1,7 +1,7 @@
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Wiring;
-using static Gorvix.Core.Tests.Bench;
+using static Gorvix.Core.Tests.Handmade;
 using static Gorvix.Core.Tests.PlugBench;
 
 namespace Gorvix.Core.Tests.Wiring;
@@ -18,7 +18,7 @@ public class WiringEditTests
         .Fed(4.5, 8.4)
         .Leads("G");
 
-    private static readonly Board Board = Bench
+    private static readonly Board Board = Handmade
         .Board("F7", Port("U1"), Port("U2", tx: false))
         .With(Pad("R2", "U2.rx"), Pad("R1", "U1.rx"))
         .Powered("5V", "GND")

@@ -7,7 +7,7 @@ using Gorvix.Core.Routing;
 namespace Gorvix.Core.Tests;
 
 /// <summary>Small boards and devices for tests, put together in a few words.</summary>
-internal static class Bench
+internal static class Handmade
 {
     public static Board Board(string controller, params Port[] ports) =>
         new()

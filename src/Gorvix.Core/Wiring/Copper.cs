@@ -1,0 +1,127 @@
+using Gorvix.Core.Circuits;
+
+namespace Gorvix.Core.Wiring;
+
+/// <summary>What a meter finds between two points.</summary>
+public enum Finds
+{
+    /// <summary>Copper: it beeps.</summary>
+    Beeps,
+
+    /// <summary>Nothing: it stays silent.</summary>
+    Silent,
+
+    /// <summary>A resistance.</summary>
+    Ohms,
+
+    /// <summary>A diode: a drop one way, nothing the other.</summary>
+    Diode,
+}
+
+/// <summary>What joins the points of a wired build while nothing feeds it, read off the strands of every pad.</summary>
+public sealed class Copper
+{
+    private readonly Dictionary<Node, Node> _group = [];
+    private readonly List<(Node One, Node Other, double Ohms, double Volts)> _through = [];
+
+    /// <summary>Looks at a build.</summary>
+    /// <param name="wired">The build as it is wired.</param>
+    public Copper(WiredBuild wired)
+        : this(wired.Circuit(), wired.Positions(), Joints(wired)) { }
+
+    /// <summary>Looks at a circuit.</summary>
+    /// <param name="circuit">The circuit.</param>
+    /// <param name="positions">Where its bridges stand.</param>
+    /// <param name="joints">Points that solder or a plug joins.</param>
+    public Copper(Circuit circuit, IReadOnlyList<BridgeAt> positions, IEnumerable<(Node One, Node Other)> joints)
+    {
+        foreach (var (one, other) in joints)
+        {
+            Join(one, other);
+        }
+        foreach (var pad in circuit.Board.Pads)
+        {
+            foreach (var strand in circuit.From(pad).Where(s => s.Conducts(positions)))
+            {
+                if (strand.IsPlain)
+                {
+                    Join(strand.From, strand.To);
+                }
+                // An inverter is no copper; a divider is a resistance nobody tells.
+                else if (strand.Components.All(c => c.Kind is StepKind.Resistor or StepKind.Diode))
+                {
+                    var drop = strand.Components.Where(c => c.Kind == StepKind.Diode).Sum(c => c.Value);
+                    _through.Add((strand.From, strand.To, strand.Ohms, drop));
+                }
+            }
+        }
+    }
+
+    /// <summary>What a meter finds, with the ohms of a resistance or the volts of a diode; the easiest way counts.</summary>
+    /// <param name="one">Where one probe goes: a pad or a lead.</param>
+    /// <param name="other">Where the other goes.</param>
+    public (Finds Finds, double Value) Between(Node one, Node other)
+    {
+        var (from, to) = (Root(one), Root(other));
+        if (from == to)
+        {
+            return (Finds.Beeps, 0);
+        }
+        var reached = new Dictionary<Node, (double Volts, double Ohms)>();
+        var next = new PriorityQueue<(Node Node, double Volts, double Ohms), (double, double)>();
+        next.Enqueue((from, 0, 0), (0, 0));
+        while (next.TryDequeue(out var at, out _))
+        {
+            if (!reached.TryAdd(at.Node, (at.Volts, at.Ohms)))
+            {
+                continue;
+            }
+            foreach (var (a, b, ohms, volts) in _through)
+            {
+                var (left, right) = (Root(a), Root(b));
+                if (left == at.Node || right == at.Node)
+                {
+                    var (v, o) = (at.Volts + volts, at.Ohms + ohms);
+                    next.Enqueue((left == at.Node ? right : left, v, o), (v, o));
+                }
+            }
+        }
+        return !reached.TryGetValue(to, out var found) ? (Finds.Silent, 0)
+            : found.Volts > 0 ? (Finds.Diode, found.Volts)
+            : (Finds.Ohms, found.Ohms);
+    }
+
+    /// <summary>Everything that is one piece of copper with a point, the point itself too.</summary>
+    /// <param name="point">A pad, a lead, a net or a rail.</param>
+    public IEnumerable<Node> With(Node point)
+    {
+        var root = Root(point);
+        return _group.Keys.Append(point).Where(n => Root(n) == root).Distinct();
+    }
+
+    private static IEnumerable<(Node, Node)> Joints(WiredBuild wired) =>
+        wired
+            .Joined.Select(l => (Node.Lead(l.Device, l.Lead.Id), Node.Pad(l.Pad!.Id)))
+            .Concat(
+                from l in wired.Leads
+                where l.To is not null
+                select (Node.Lead(l.Device, l.Lead.Id), Node.Lead(l.To!.Device, l.To.Lead.Id))
+            )
+            .Concat(wired.Blobs.Select(b => (Node.Pad(b.One), Node.Pad(b.Other))));
+
+    private Node Root(Node node)
+    {
+        while (_group.TryGetValue(node, out var up) && up != node)
+        {
+            node = up;
+        }
+        return node;
+    }
+
+    private void Join(Node one, Node other)
+    {
+        _group.TryAdd(one, one);
+        _group.TryAdd(other, other);
+        _group[Root(one)] = Root(other);
+    }
+}
