@@ -44,7 +44,7 @@ public sealed class BuildChangedException()
     );
 
 /// <summary>The builds in the database. Every change is saved at once and can be undone.</summary>
-public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
+public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, Author author)
 {
     // Enough for an evening's work; older steps fall off so that the file does not grow for ever.
     private const int MostSteps = 200;
@@ -141,7 +141,9 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
             ChangedAt = Now(),
         };
         db.Builds.Add(row);
-        db.Steps.Add(Step(row.Id, 0, words, build));
+        var step = Step(row.Id, 0, words, build);
+        db.Steps.Add(step);
+        db.Moments.Add(Moment(row, step, words));
         await db.SaveChangesAsync();
         return row;
     }
@@ -165,8 +167,10 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
         );
         db.Steps.RemoveRange(await stale.ToListAsync());
         await db.SaveChangesAsync();
-        db.Steps.Add(Step(id, row.Cursor + 1, words, after));
-        var written = await MoveTo(row, row.Cursor + 1);
+        var was = await db.Steps.AsNoTracking().FirstAsync(s => s.BuildId == id && s.Number == row.Cursor);
+        var step = Step(id, row.Cursor + 1, words, after);
+        db.Steps.Add(step);
+        var written = await MoveTo(row, was, step, words);
         await transaction.CommitAsync();
         return written;
     }
@@ -190,7 +194,16 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
     public async Task<StoredBuild> Walk(string id, int version, int direction)
     {
         var row = await Row(id, version);
-        return await MoveTo(row, row.Cursor + direction);
+        var near = await db
+            .Steps.AsNoTracking()
+            .Where(s => s.BuildId == id && s.Number >= row.Cursor - 1 && s.Number <= row.Cursor + 1)
+            .ToListAsync();
+        var (was, step) = (
+            near.First(s => s.Number == row.Cursor),
+            near.FirstOrDefault(s => s.Number == row.Cursor + direction) ?? throw Stale()
+        );
+        var words = direction < 0 ? $"Undo: {was.Words}" : $"Redo: {step.Words}";
+        return await MoveTo(row, was, step, words);
     }
 
     /// <summary>Takes a build off the shelf; <see cref="Restore"/> puts it back.</summary>
@@ -220,11 +233,29 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time)
             Document = Documents.Write(build),
         };
 
-    private async Task<StoredBuild> MoveTo(BuildRow row, int cursor)
+    private MomentRow Moment(BuildRow row, StepRow step, string words) =>
+        new()
+        {
+            BuildId = row.Id,
+            Version = row.Version,
+            At = row.ChangedAt,
+            Who = author.Name,
+            Words = words,
+            Document = step.Document,
+            Format = step.Format,
+        };
+
+    private async Task<StoredBuild> MoveTo(BuildRow row, StepRow was, StepRow step, string words)
     {
-        row.Cursor = cursor;
+        // A file from before there were moments: the state that is left is the first of them.
+        if (!await db.Moments.AnyAsync(m => m.BuildId == row.Id && m.Version == row.Version))
+        {
+            db.Moments.Add(Moment(row, was, was.Words));
+        }
+        row.Cursor = step.Number;
         row.Version++;
         row.ChangedAt = Now();
+        db.Moments.Add(Moment(row, step, words));
         try
         {
             await db.SaveChangesAsync();

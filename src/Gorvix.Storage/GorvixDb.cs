@@ -22,6 +22,21 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
     /// <summary>Texts that were kept for builds.</summary>
     public DbSet<TextRow> Texts => Set<TextRow>();
 
+    /// <summary>The builds as they were after each change.</summary>
+    public DbSet<MomentRow> Moments => Set<MomentRow>();
+
+    /// <summary>Readings of builds.</summary>
+    public DbSet<ReadingRow> Readings => Set<ReadingRow>();
+
+    /// <summary>Lines that were written of builds.</summary>
+    public DbSet<NoteRow> Notes => Set<NoteRow>();
+
+    /// <summary>Photos of builds.</summary>
+    public DbSet<PhotoRow> Photos => Set<PhotoRow>();
+
+    /// <summary>What is done to builds again and again.</summary>
+    public DbSet<IntervalRow> Intervals => Set<IntervalRow>();
+
     /// <inheritdoc/>
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder) =>
         configurationBuilder.Properties<DateTime>().HaveConversion<Utc>();
@@ -61,6 +76,40 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
             text.Property(t => t.Kind).HasConversion<string>();
             text.HasIndex(t => t.BuildId);
             text.HasOne<BuildRow>().WithMany().HasForeignKey(t => t.BuildId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<MomentRow>(moment =>
+        {
+            moment.HasKey(m => new { m.BuildId, m.Version });
+            moment.Property(m => m.Format).HasDefaultValue(1).HasSentinel(0);
+            moment.HasIndex(m => new { m.BuildId, m.At });
+            moment.HasOne<BuildRow>().WithMany().HasForeignKey(m => m.BuildId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<ReadingRow>(reading =>
+        {
+            reading.HasKey(r => r.Number);
+            reading.Property(r => r.Mark).HasConversion<string>();
+            reading.HasIndex(r => new { r.BuildId, r.Key }).IsUnique();
+            reading.HasIndex(r => new { r.BuildId, r.At });
+            reading.HasOne<BuildRow>().WithMany().HasForeignKey(r => r.BuildId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<NoteRow>(note =>
+        {
+            note.HasKey(n => n.Number);
+            note.Property(n => n.Kind).HasConversion<string>();
+            note.HasIndex(n => new { n.BuildId, n.At });
+            note.HasOne<BuildRow>().WithMany().HasForeignKey(n => n.BuildId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<PhotoRow>(photo =>
+        {
+            photo.HasKey(p => p.Number);
+            photo.Property(p => p.Tied).HasConversion<string>();
+            photo.HasIndex(p => new { p.BuildId, p.At });
+            photo.HasOne<BuildRow>().WithMany().HasForeignKey(p => p.BuildId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<IntervalRow>(interval =>
+        {
+            interval.HasKey(i => new { i.BuildId, i.Id });
+            interval.HasOne<BuildRow>().WithMany().HasForeignKey(i => i.BuildId).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<StepRow>(step =>
         {

@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Parts;
 using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Storage;
@@ -41,7 +42,7 @@ public sealed class NoSuchPartException(PartKind kind, string id)
 /// Parts as they are made and changed. Every state is kept. With a part every build that has it gets a new version, so nothing
 /// that was planned with the old one is shown as true.
 /// </summary>
-public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time)
+public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, Author author)
 {
     /// <summary>A part.</summary>
     /// <exception cref="NoSuchPartException">It is not in the library.</exception>
@@ -116,6 +117,19 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time)
         foreach (var build in await db.Builds.Where(b => builds.Contains(b.Id)).ToListAsync())
         {
             build.Version++;
+            var now = await db.Steps.AsNoTracking().FirstAsync(s => s.BuildId == build.Id && s.Number == build.Cursor);
+            db.Moments.Add(
+                new MomentRow
+                {
+                    BuildId = build.Id,
+                    Version = build.Version,
+                    At = Now(),
+                    Who = author.Name,
+                    Words = $"{id} in the library: {words}",
+                    Document = now.Document,
+                    Format = now.Format,
+                }
+            );
         }
         try
         {
@@ -146,6 +160,40 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time)
                 .FirstOrDefaultAsync(s => s.Kind == kind && s.PartId == id && s.Version == version)
             ?? throw new NoSuchPartException(kind, $"{id}, version {version}");
         return Documents.Read<T>(step.Document, step.Format, $"The part \"{id}\", version {version}");
+    }
+
+    /// <summary>The parts that a build names, as they were at a time; what has no history is as it is.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="now">The same parts as they are now; one that is gone from the library is not there.</param>
+    /// <param name="at">The time, UTC.</param>
+    public async Task<PartsLibrary> As(Build build, PartsLibrary now, DateTime at)
+    {
+        async Task<T> Was<T>(PartKind kind, string id, T part)
+            where T : class
+        {
+            var step = await db
+                .PartSteps.AsNoTracking()
+                .Where(s => s.Kind == kind && s.PartId == id && (s.At == null || s.At <= at))
+                .OrderByDescending(s => s.Version)
+                .FirstOrDefaultAsync();
+            return step is null ? part : Documents.Read<T>(step.Document, step.Format, $"The part \"{id}\"");
+        }
+        var boards = new List<Board>();
+        foreach (var board in now.Boards.Where(b => b.Id == build.Board))
+        {
+            boards.Add(await Was(PartKind.Board, board.Id, board));
+        }
+        var devices = new List<Device>();
+        foreach (var device in now.Devices)
+        {
+            devices.Add(await Was(PartKind.Device, device.Id, device));
+        }
+        var profiles = new List<FirmwareProfile>();
+        foreach (var profile in now.Profiles)
+        {
+            profiles.Add(await Was(PartKind.Profile, profile.Id, profile));
+        }
+        return new PartsLibrary(boards, devices) { Profiles = profiles };
     }
 
     /// <summary>Lays a part aside, or puts it back among those that can be chosen. Builds keep it.</summary>

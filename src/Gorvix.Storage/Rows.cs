@@ -115,6 +115,9 @@ public sealed class TextRow
     /// <summary>What there is to say of it: the firmware's version, what a comparison came to.</summary>
     public required string Words { get; init; }
 
+    /// <summary>Who kept it, as typed; empty where nobody said.</summary>
+    public string Who { get; init; } = "";
+
     /// <summary>The text as it was.</summary>
     public required string Text { get; init; }
 }

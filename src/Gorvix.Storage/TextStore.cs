@@ -18,7 +18,7 @@ public sealed class NoSuchTextException(int number)
 public sealed class TextLimitException(string message) : Exception(message);
 
 /// <summary>Texts of settings, kept whole with their day.</summary>
-public sealed class TextStore(GorvixDb db, TimeProvider time)
+public sealed class TextStore(GorvixDb db, TimeProvider time, Author author)
 {
     /// <summary>The longest text, in characters.</summary>
     public const int MostText = 256 * 1024;
@@ -68,6 +68,7 @@ public sealed class TextStore(GorvixDb db, TimeProvider time)
                 Kind = kind,
                 At = time.GetUtcNow().UtcDateTime,
                 Words = words,
+                Who = author.Name,
                 Text = text,
             }
         );

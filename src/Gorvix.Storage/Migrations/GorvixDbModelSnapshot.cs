@@ -43,6 +43,95 @@ namespace Gorvix.Storage.Migrations
                     b.ToTable("Builds");
                 });
 
+            modelBuilder.Entity("Gorvix.Storage.IntervalRow", b =>
+                {
+                    b.Property<string>("BuildId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Days")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("Flights")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Place")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("BuildId", "Id");
+
+                    b.ToTable("Intervals");
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.MomentRow", b =>
+                {
+                    b.Property<string>("BuildId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Format")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("BuildId", "Version");
+
+                    b.HasIndex("BuildId", "At");
+
+                    b.ToTable("Moments");
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.NoteRow", b =>
+                {
+                    b.Property<int>("Number")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("BuildId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Number");
+
+                    b.HasIndex("BuildId", "At");
+
+                    b.ToTable("Notes");
+                });
+
             modelBuilder.Entity("Gorvix.Storage.PartRow", b =>
                 {
                     b.Property<string>("Kind")
@@ -104,6 +193,94 @@ namespace Gorvix.Storage.Migrations
                     b.ToTable("PartSteps");
                 });
 
+            modelBuilder.Entity("Gorvix.Storage.PhotoRow", b =>
+                {
+                    b.Property<int>("Number")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("BuildId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Height")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Picture")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<byte[]>("Small")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("Tied")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("TiedId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Width")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Number");
+
+                    b.HasIndex("BuildId", "At");
+
+                    b.ToTable("Photos");
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.ReadingRow", b =>
+                {
+                    b.Property<int>("Number")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("BuildId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Check")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Mark")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Number");
+
+                    b.HasIndex("BuildId", "At");
+
+                    b.HasIndex("BuildId", "Key")
+                        .IsUnique();
+
+                    b.ToTable("Readings");
+                });
+
             modelBuilder.Entity("Gorvix.Storage.StepRow", b =>
                 {
                     b.Property<string>("BuildId")
@@ -151,6 +328,10 @@ namespace Gorvix.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Words")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -162,11 +343,56 @@ namespace Gorvix.Storage.Migrations
                     b.ToTable("Texts");
                 });
 
+            modelBuilder.Entity("Gorvix.Storage.IntervalRow", b =>
+                {
+                    b.HasOne("Gorvix.Storage.BuildRow", null)
+                        .WithMany()
+                        .HasForeignKey("BuildId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.MomentRow", b =>
+                {
+                    b.HasOne("Gorvix.Storage.BuildRow", null)
+                        .WithMany()
+                        .HasForeignKey("BuildId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.NoteRow", b =>
+                {
+                    b.HasOne("Gorvix.Storage.BuildRow", null)
+                        .WithMany()
+                        .HasForeignKey("BuildId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Gorvix.Storage.PartStepRow", b =>
                 {
                     b.HasOne("Gorvix.Storage.PartRow", null)
                         .WithMany()
                         .HasForeignKey("Kind", "PartId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.PhotoRow", b =>
+                {
+                    b.HasOne("Gorvix.Storage.BuildRow", null)
+                        .WithMany()
+                        .HasForeignKey("BuildId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.ReadingRow", b =>
+                {
+                    b.HasOne("Gorvix.Storage.BuildRow", null)
+                        .WithMany()
+                        .HasForeignKey("BuildId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

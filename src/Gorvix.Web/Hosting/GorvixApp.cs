@@ -72,6 +72,9 @@ internal static class GorvixApp
         builder.Services.AddScoped<IntakeStore>();
         builder.Services.AddScoped<BuildStore>();
         builder.Services.AddScoped<TextStore>();
+        builder.Services.AddScoped<LogStore>();
+        builder.Services.AddScoped<Author>();
+        builder.Services.AddSingleton<BenchDesk>();
         builder.Services.AddSingleton<SimulatedDesk>();
         builder.Services.AddSingleton<ModuleDesk>();
         builder.Services.AddScoped<DemoLoader>();
@@ -82,6 +85,7 @@ internal static class GorvixApp
         var app = builder.Build();
         app.UseExceptionHandler(handler => handler.Run(Answer));
         app.UseDoors();
+        app.Use(Signed);
         app.UseResponseCompression();
         app.MapShelf();
         app.MapDrafts();
@@ -96,6 +100,7 @@ internal static class GorvixApp
         app.MapLoom();
         app.MapSettings();
         app.MapModules();
+        app.MapBench();
         app.MapSetup();
         app.MapUnlocks();
         app.MapSweep();
@@ -116,6 +121,16 @@ internal static class GorvixApp
         }
     }
 
+    // Who writes is a name that the page sends along, percent-encoded because headers are ASCII.
+    private static Task Signed(HttpContext context, RequestDelegate next)
+    {
+        context.RequestServices.GetRequiredService<Author>().Name = Uri.UnescapeDataString(
+                context.Request.Headers["Gorvix-Who"].ToString()
+            )
+            .Trim();
+        return next(context);
+    }
+
     private static Task Answer(HttpContext context)
     {
         var problem = context.Features.Get<IExceptionHandlerFeature>()?.Error;
@@ -123,8 +138,8 @@ internal static class GorvixApp
         {
             NoSuchBuildException => Problems.Of(404, problem.Message),
             PartChangedException or PartThereException => Problems.Of(409, problem.Message),
-            NoSuchPartException or NoSuchTextException => Problems.Of(404, problem.Message),
-            TextLimitException => Problems.Of(422, problem.Message),
+            NoSuchPartException or NoSuchTextException or NoSuchEntryException => Problems.Of(404, problem.Message),
+            TextLimitException or LogLimitException or PhotoException => Problems.Of(422, problem.Message),
             BuildChangedException => Problems.Of(409, problem.Message),
             UnknownFormatException => Problems.Of(422, problem.Message),
             UnplannableException unplannable => Problems.Of([unplannable.Finding]),

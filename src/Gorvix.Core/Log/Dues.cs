@@ -1,0 +1,74 @@
+namespace Gorvix.Core.Log;
+
+/// <summary>How it stands with something that is done again and again.</summary>
+/// <param name="Interval">What is done.</param>
+/// <param name="LastAt">When it was done last, UTC; null where it never was.</param>
+/// <param name="DueOn">When its days are over, UTC; null where days do not count or it never was done.</param>
+/// <param name="FlightsSince">How many flights there were since.</param>
+/// <param name="IsDue">True when it is due.</param>
+/// <param name="Words">It in words: "due since 3 days", "in 12 days or 4 flights".</param>
+public sealed record Due(
+    Interval Interval,
+    DateTime? LastAt,
+    DateTime? DueOn,
+    int FlightsSince,
+    bool IsDue,
+    string Words
+);
+
+/// <summary>What is due by date or by flights, whichever comes first.</summary>
+public static class Dues
+{
+    /// <summary>The most intervals of a build.</summary>
+    public const int MostIntervals = 50;
+
+    /// <summary>The longest interval, in days.</summary>
+    public const int MostDays = 3650;
+
+    /// <summary>The longest interval, in flights.</summary>
+    public const int MostFlights = 10_000;
+
+    /// <summary>How it stands with each interval. What never was done is due.</summary>
+    /// <param name="intervals">The intervals.</param>
+    /// <param name="notes">The notes of the build, in any order.</param>
+    /// <param name="now">The time, UTC.</param>
+    public static IReadOnlyList<Due> Of(
+        IReadOnlyList<Interval> intervals,
+        IReadOnlyList<LoggedNote> notes,
+        DateTime now
+    ) =>
+        [
+            .. intervals
+                .Select(i => Of(i, notes, now))
+                .OrderBy(d => d.IsDue ? 0 : 1)
+                .ThenBy(d => d.DueOn ?? DateTime.MaxValue),
+        ];
+
+    private static Due Of(Interval interval, IReadOnlyList<LoggedNote> notes, DateTime now)
+    {
+        var last = notes
+            .Where(n => n.Kind == NoteKind.Done && n.Interval == interval.Id)
+            .Select(n => (DateTime?)n.At)
+            .Max();
+        var flights = notes.Where(n => n.Kind == NoteKind.Flight && (last is null || n.At > last)).Sum(n => n.Flights);
+        if (last is not { } done)
+        {
+            return new Due(interval, null, null, flights, true, "never done yet");
+        }
+        DateTime? on = interval.Days is { } days ? done.AddDays(days) : null;
+        var over = interval.Flights is { } most ? flights - most : (int?)null;
+        var left = on is { } date ? (int)Math.Ceiling((date - now).TotalDays) : (int?)null;
+        var isDue = left <= 0 || over >= 0;
+        string Days(int n) => n == 1 ? "1 day" : $"{n} days";
+        string Flown(int n) => n == 1 ? "1 flight" : $"{n} flights";
+        var parts = isDue
+            ? new[]
+            {
+                left is { } l && l <= 0 ? (l == 0 ? "due today" : $"{Days(-l)} over") : null,
+                over is { } o && o >= 0 ? (o == 0 ? "due after the last flight" : $"{Flown(o)} over") : null,
+            }
+            : [left is { } l2 ? Days(l2) : null, over is { } o2 ? Flown(-o2) : null];
+        var told = string.Join(isDue ? ", " : " or ", parts.OfType<string>());
+        return new Due(interval, done, on, flights, isDue, isDue ? told : $"in {told}");
+    }
+}

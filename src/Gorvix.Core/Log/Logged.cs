@@ -1,0 +1,149 @@
+using Gorvix.Core.Bench;
+
+namespace Gorvix.Core.Log;
+
+/// <summary>A reading as it is kept: what was asked, what was read, what it came to, and what it rests on.</summary>
+public sealed record LoggedReading
+{
+    /// <summary>A key that its sender made, so that the same reading sent twice is kept once.</summary>
+    public required string Key { get; init; }
+
+    /// <summary>Id of the check.</summary>
+    public required string Check { get; init; }
+
+    /// <summary>What it was about.</summary>
+    public required string Title { get; init; }
+
+    /// <summary>What should have been seen.</summary>
+    public required string Expected { get; init; }
+
+    /// <summary>When it was taken, UTC.</summary>
+    public required DateTime At { get; init; }
+
+    /// <summary>Who took it, as typed; empty where nobody said.</summary>
+    public string Who { get; init; } = "";
+
+    /// <summary>The number that was read; null for an answer.</summary>
+    public double? Value { get; init; }
+
+    /// <summary>Its unit; null for an answer.</summary>
+    public ReadingUnit? Unit { get; init; }
+
+    /// <summary>The answer; null for a number.</summary>
+    public Answer? Answer { get; init; }
+
+    /// <summary>The least that was good then; null where nothing bounds it.</summary>
+    public double? Low { get; init; }
+
+    /// <summary>The most that was good then; null where nothing bounds it.</summary>
+    public double? High { get; init; }
+
+    /// <summary>What it came to.</summary>
+    public required Mark Mark { get; init; }
+
+    /// <summary>Why, as a sentence.</summary>
+    public required string Words { get; init; }
+
+    /// <summary>Why it was done although something stood against it; null where nothing did.</summary>
+    public string? Reason { get; init; }
+
+    /// <summary>The facts of the build that it rests on.</summary>
+    public IReadOnlyList<string> Scope { get; init; } = [];
+
+    /// <summary>It as a proof.</summary>
+    public Proof Proof() => new(Check, Mark, At, Scope);
+
+    /// <summary>What was read, as a text: "4.98 V", "yes".</summary>
+    public string Read() =>
+        Value is not { } value
+            ? $"{Answer}".ToLowerInvariant()
+            : Unit switch
+            {
+                ReadingUnit.Volts => Gorvix.Core.Words.Numbers.Volts(value),
+                ReadingUnit.Amps => Gorvix.Core.Words.PlainWords.Amperes(value),
+                _ => Gorvix.Core.Words.Numbers.Ohms(value),
+            };
+}
+
+/// <summary>What a line of the log is.</summary>
+public enum NoteKind
+{
+    /// <summary>What somebody wrote.</summary>
+    Note,
+
+    /// <summary>Flights that were flown.</summary>
+    Flight,
+
+    /// <summary>Something with an interval of its own that was done.</summary>
+    Done,
+}
+
+/// <summary>What a note or a photo is tied to.</summary>
+public enum TiedTo
+{
+    /// <summary>The build as a whole.</summary>
+    Build,
+
+    /// <summary>A pad of its board.</summary>
+    Pad,
+
+    /// <summary>A device of it.</summary>
+    Device,
+
+    /// <summary>A step of its loom.</summary>
+    Step,
+}
+
+/// <summary>A line that somebody wrote.</summary>
+public sealed record LoggedNote
+{
+    /// <summary>What it is.</summary>
+    public required NoteKind Kind { get; init; }
+
+    /// <summary>When, UTC.</summary>
+    public required DateTime At { get; init; }
+
+    /// <summary>Who, as typed; empty where nobody said.</summary>
+    public string Who { get; init; } = "";
+
+    /// <summary>What was written; empty for flights about which nothing was.</summary>
+    public string Words { get; init; } = "";
+
+    /// <summary>How many flights; 0 for anything else.</summary>
+    public int Flights { get; init; }
+
+    /// <summary>The id of what was done, of those with an interval; null for anything else.</summary>
+    public string? Interval { get; init; }
+
+    /// <summary>What it is tied to.</summary>
+    public TiedTo Tied { get; init; }
+
+    /// <summary>The id of that; null for the build as a whole.</summary>
+    public string? TiedId { get; init; }
+
+    /// <summary>It as a line.</summary>
+    public string Told() =>
+        Kind switch
+        {
+            NoteKind.Flight =>
+                $"{(Flights == 1 ? "One flight" : $"{Flights} flights")}{(Words.Length > 0 ? $": {Words}" : "")}",
+            NoteKind.Done => $"Done: {Words}",
+            _ => Words,
+        };
+}
+
+/// <summary>Something that is done again and again.</summary>
+public sealed record Interval
+{
+    /// <summary>Its id within the build: lower-case letters, digits and dashes.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>What is done: "screws and connectors".</summary>
+    public required string Words { get; init; }
+
+    /// <summary>After how many days it is due again, 1 to 3650; null where days do not count.</summary>
+    public int? Days { get; init; }
+
+    /// <summary>After how many flights it is due again, 1 to 10000; null where flights do not count.</summary>
+    public int? Flights { get; init; }
+}

@@ -1,0 +1,175 @@
+using SkiaSharp;
+
+namespace Gorvix.Storage;
+
+/// <summary>A photo that is not one, or that is too large.</summary>
+public sealed class PhotoException(string message) : Exception(message);
+
+/// <summary>A photo as it is kept.</summary>
+/// <param name="Width">Its width, in points.</param>
+/// <param name="Height">Its height, in points.</param>
+/// <param name="Picture">The picture, JPEG.</param>
+/// <param name="Small">The picture, small, JPEG.</param>
+public sealed record MadePhoto(int Width, int Height, byte[] Picture, byte[] Small);
+
+/// <summary>
+/// Photos as they are kept: decoded by a library (SkiaSharp) and written anew, so that nothing stays but the picture: no place, no camera, no
+/// name, and nothing that hides behind it.
+/// </summary>
+public static class PhotoMaker
+{
+    /// <summary>The largest file, in bytes.</summary>
+    public const int MostBytes = 20 * 1024 * 1024;
+
+    /// <summary>The most points that are decoded: a camera's 50 million are, a bomb's are not.</summary>
+    public const long MostPoints = 60_000_000;
+
+    /// <summary>The longest side that is kept, in points.</summary>
+    public const int MostSide = 2400;
+
+    /// <summary>The longest side of the small one, in points.</summary>
+    public const int SmallSide = 320;
+
+    private const int Quality = 86;
+
+    private static readonly SKEncodedImageFormat[] Known =
+    [
+        SKEncodedImageFormat.Jpeg,
+        SKEncodedImageFormat.Png,
+        SKEncodedImageFormat.Webp,
+    ];
+
+    // Decoding takes four bytes a point: one at a time.
+    private static readonly SemaphoreSlim One = new(1, 1);
+
+    /// <summary>Makes a photo of a file.</summary>
+    /// <param name="file">The file: JPEG, PNG or WebP.</param>
+    /// <param name="stop">Tells that nobody waits any more.</param>
+    /// <exception cref="PhotoException">It is none of these, or too large.</exception>
+    public static async Task<MadePhoto> Make(byte[] file, CancellationToken stop)
+    {
+        if (file.Length > MostBytes)
+        {
+            throw new PhotoException(
+                $"The photo has {file.Length / 1024 / 1024} MB; {MostBytes / 1024 / 1024} MB are the most. Let the camera make a smaller one."
+            );
+        }
+        await One.WaitAsync(stop);
+        try
+        {
+            return await Task.Run(() => Make(file), stop);
+        }
+        finally
+        {
+            One.Release();
+        }
+    }
+
+    /// <summary>True for a file that this program could have written: a JPEG with the picture and nothing else, before it or behind it.</summary>
+    /// <param name="file">The file.</param>
+    public static bool IsOwn(ReadOnlySpan<byte> file)
+    {
+        if (file.Length is < 4 or > MostBytes || file[0] != 0xFF || file[1] != 0xD8)
+        {
+            return false;
+        }
+        var at = 2;
+        while (at + 4 <= file.Length && file[at] == 0xFF)
+        {
+            var marker = file[at + 1];
+            var length = (file[at + 2] << 8) | file[at + 3];
+            // What a picture needs: JFIF, tables, frame, scan, restart interval (source: ITU-T T.81, table B.1). No comment, no other application data.
+            if (marker is not (0xE0 or 0xDB or 0xC0 or 0xC1 or 0xC2 or 0xC4 or 0xDA or 0xDD) || length < 2)
+            {
+                return false;
+            }
+            at += 2 + length;
+            if (marker != 0xDA)
+            {
+                continue;
+            }
+            // The scan: up to a marker that is neither stuffing nor a restart.
+            while (at + 1 < file.Length && !(file[at] == 0xFF && file[at + 1] is not (0 or (>= 0xD0 and <= 0xD7))))
+            {
+                at++;
+            }
+            if (at + 2 == file.Length && file[at + 1] == 0xD9)
+            {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static MadePhoto Make(byte[] file)
+    {
+        using var data = SKData.CreateCopy(file);
+        using var codec = SKCodec.Create(data);
+        if (codec is null || !Known.Contains(codec.EncodedFormat))
+        {
+            throw new PhotoException("That is no photo that can be read: JPEG, PNG or WebP is needed.");
+        }
+        var (width, height) = (codec.Info.Width, codec.Info.Height);
+        if (width < 1 || height < 1 || (long)width * height > MostPoints)
+        {
+            throw new PhotoException(
+                $"The photo is {width} by {height} points; {MostPoints / 1_000_000} million are the most. Let the camera make a smaller one."
+            );
+        }
+        var info = new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Premul);
+        using var decoded = new SKBitmap(info);
+        var result = codec.GetPixels(info, decoded.GetPixels());
+        if (result is not (SKCodecResult.Success or SKCodecResult.IncompleteInput))
+        {
+            throw new PhotoException("The photo is damaged: it begins as one and cannot be read to its end.");
+        }
+        if (result == SKCodecResult.IncompleteInput)
+        {
+            throw new PhotoException("The photo is cut off: its end is missing. Copy it from the camera again.");
+        }
+        var turned = codec.EncodedOrigin;
+        var (kept, small) = (Drawn(decoded, turned, MostSide), Drawn(decoded, turned, SmallSide));
+        using (kept)
+        using (small)
+        {
+            return new MadePhoto(kept.Width, kept.Height, Jpeg(kept), Jpeg(small));
+        }
+    }
+
+    // Upright, on white, no larger than it is kept.
+    private static SKBitmap Drawn(SKBitmap from, SKEncodedOrigin turned, int side)
+    {
+        var isTurned = turned >= SKEncodedOrigin.LeftTop;
+        var (width, height) = isTurned ? (from.Height, from.Width) : (from.Width, from.Height);
+        var scale = Math.Min(1, (double)side / Math.Max(width, height));
+        var (w, h) = (Math.Max(1, (int)Math.Round(width * scale)), Math.Max(1, (int)Math.Round(height * scale)));
+        var drawn = new SKBitmap(new SKImageInfo(w, h, SKColorType.Rgb888x, SKAlphaType.Opaque));
+        using var canvas = new SKCanvas(drawn);
+        canvas.Clear(SKColors.White);
+        canvas.Scale((float)w / width, (float)h / height);
+        canvas.Concat(Upright(turned, width, height));
+        using var image = SKImage.FromBitmap(from);
+        canvas.DrawImage(image, 0, 0, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
+        return drawn;
+    }
+
+    // The eight ways a camera can be held (source: CIPA DC-008 Exif 2.32, tag Orientation).
+    private static SKMatrix Upright(SKEncodedOrigin turned, float width, float height) =>
+        turned switch
+        {
+            SKEncodedOrigin.TopRight => new SKMatrix(-1, 0, width, 0, 1, 0, 0, 0, 1),
+            SKEncodedOrigin.BottomRight => new SKMatrix(-1, 0, width, 0, -1, height, 0, 0, 1),
+            SKEncodedOrigin.BottomLeft => new SKMatrix(1, 0, 0, 0, -1, height, 0, 0, 1),
+            SKEncodedOrigin.LeftTop => new SKMatrix(0, 1, 0, 1, 0, 0, 0, 0, 1),
+            SKEncodedOrigin.RightTop => new SKMatrix(0, -1, width, 1, 0, 0, 0, 0, 1),
+            SKEncodedOrigin.RightBottom => new SKMatrix(0, -1, width, -1, 0, height, 0, 0, 1),
+            SKEncodedOrigin.LeftBottom => new SKMatrix(0, 1, 0, -1, 0, height, 0, 0, 1),
+            _ => SKMatrix.Identity,
+        };
+
+    private static byte[] Jpeg(SKBitmap bitmap)
+    {
+        using var encoded = bitmap.Encode(SKEncodedImageFormat.Jpeg, Quality);
+        return encoded.ToArray();
+    }
+}

@@ -1,0 +1,346 @@
+using Gorvix.Core.Bench;
+using Gorvix.Core.Log;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Settings;
+using Gorvix.Storage;
+using Gorvix.Web.Hosting;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>The proof of a build as it stands.</summary>
+/// <param name="Version">The version of the build.</param>
+/// <param name="Name">What the builder calls the build.</param>
+/// <param name="SourceVolts">What the source was measured at lately, in volts; null while it was not.</param>
+/// <param name="Checks">The checks, in order.</param>
+/// <param name="Standings">How each stands, in the same order.</param>
+/// <param name="Readings">The last reading of each check that was read.</param>
+/// <param name="Assumed">What is taken for granted, in sentences.</param>
+public sealed record BenchView(
+    int Version,
+    string Name,
+    double? SourceVolts,
+    IReadOnlyList<BenchCheck> Checks,
+    IReadOnlyList<StandingView> Standings,
+    IReadOnlyList<LoggedReading> Readings,
+    IReadOnlyList<string> Assumed
+);
+
+/// <summary>How a check stands.</summary>
+/// <param name="Standing">How it stands.</param>
+/// <param name="Against">Why it is not safe to do yet, as a sentence; null where it is.</param>
+public sealed record StandingView(Standing Standing, string? Against);
+
+/// <summary>A reading that somebody took.</summary>
+/// <param name="Key">A key that the sender made, so that it is kept once however often it is sent.</param>
+/// <param name="Check">Id of the check.</param>
+/// <param name="Value">A number, or null.</param>
+/// <param name="Unit">Its unit, or null.</param>
+/// <param name="Answer">An answer, or null.</param>
+/// <param name="At">When it was taken, UTC; null for now.</param>
+/// <param name="Reason">Why it is done although something stands against it; null where nothing does.</param>
+public sealed record ReadingRequest(
+    string Key,
+    string Check,
+    double? Value = null,
+    ReadingUnit? Unit = null,
+    Answer? Answer = null,
+    DateTime? At = null,
+    string? Reason = null
+);
+
+/// <summary>One point over time.</summary>
+/// <param name="Title">What it is about; empty where it never was read.</param>
+/// <param name="Readings">Every reading of it, the oldest first.</param>
+public sealed record PointView(string Title, IReadOnlyList<LoggedReading> Readings);
+
+/// <summary>The simulated bench of a build.</summary>
+/// <param name="Faults">What can be planted.</param>
+/// <param name="Planted">Id of what is planted; null where nothing is, or where it is hidden.</param>
+/// <param name="IsHidden">True when something is planted that is not told.</param>
+public sealed record SimulatedBenchView(IReadOnlyList<PlantedFault> Faults, string? Planted, bool IsHidden);
+
+/// <summary>What to plant.</summary>
+/// <param name="Fault">Id of a fault; null for none.</param>
+/// <param name="Hidden">True to plant one at random without telling which.</param>
+public sealed record PlantRequest(string? Fault = null, bool Hidden = false);
+
+/// <summary>A check to read at the simulated bench.</summary>
+/// <param name="Check">Id of the check.</param>
+public sealed record SimulatedRead(string Check);
+
+/// <summary>The Bench screen.</summary>
+internal static class BenchEndpoints
+{
+    private const int MostReason = 500;
+
+    // Beyond these nothing at this bench can be: the probes slipped or a key did.
+    private const double MostVolts = 100;
+    private const double MostAmps = 300;
+    private const double MostOhms = 1e9;
+
+    // A pack is what it was measured at as long as one sits at the bench.
+    private static readonly TimeSpan Lately = TimeSpan.FromHours(12);
+
+    public static void MapBench(this IEndpointRouteBuilder app)
+    {
+        var bench = app.MapGroup("/api/builds/{id}/bench").WithTags("Bench");
+        bench.MapGet("", Get).WithName("getBench").Produces<BenchView>().ProducesProblem(404).ProducesProblem(422);
+        bench
+            .MapPost("readings", Take)
+            .WithName("takeReading")
+            .Produces<BenchView>()
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
+        bench
+            .MapGet(
+                "points/{check}",
+                async (string id, string check, LogStore log) =>
+                {
+                    var readings = await log.Readings(id, check);
+                    return Results.Ok(new PointView(readings.Count > 0 ? readings[^1].Title : "", readings));
+                }
+            )
+            .WithName("getPoint")
+            .Produces<PointView>();
+        bench
+            .MapGet(
+                "simulated",
+                (string id, Workbench work, BenchDesk desk, CancellationToken stop) =>
+                    Simulated(id, null, work, desk, stop)
+            )
+            .WithName("getSimulatedBench")
+            .Produces<SimulatedBenchView>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        bench
+            .MapPost(
+                "simulated",
+                (string id, PlantRequest plant, Workbench work, BenchDesk desk, CancellationToken stop) =>
+                    Simulated(id, plant, work, desk, stop)
+            )
+            .WithName("plantFault")
+            .Produces<SimulatedBenchView>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        bench
+            .MapPost("simulated/read", ReadSimulated)
+            .WithName("readSimulatedBench")
+            .Produces<Shown>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+    }
+
+    private static async Task<IResult> Get(
+        string id,
+        Workbench work,
+        LogStore log,
+        TimeProvider time,
+        CancellationToken stop
+    ) => await Look(id, work, log, time, (view, _) => Task.FromResult(Results.Ok(view)), stop);
+
+    /// <summary>The bench of a planned build, and how it stands.</summary>
+    internal static BenchView ViewOf(PlannedBuild planned, IReadOnlyList<LoggedReading> last, DateTimeOffset now)
+    {
+        var wired = planned.Reader!.Wired;
+        var source = last.FirstOrDefault(r => r is { Check: "source", Value: not null, Mark: not Mark.Stop });
+        var volts = source is not null && now.UtcDateTime - source.At < Lately ? source.Value : null;
+        var sheet = BenchReader.Of(wired, SettingsReader.Of(wired, DateOnly.FromDateTime(now.LocalDateTime)), volts);
+        var standings = BenchState.Of(sheet, last.Select(r => r.Proof()));
+        return new BenchView(
+            planned.Stored.Version,
+            planned.Stored.Build.Name,
+            volts,
+            sheet.Checks,
+            [
+                .. sheet
+                    .Checks.Zip(standings)
+                    .Select(p => new StandingView(p.Second, BenchState.Against(sheet, standings, p.First))),
+            ],
+            [.. last.Where(r => sheet.Checks.Any(c => c.Id == r.Check))],
+            sheet.Assumed
+        );
+    }
+
+    private static async Task<IResult> Look(
+        string id,
+        Workbench work,
+        LogStore log,
+        TimeProvider time,
+        Func<BenchView, PlannedBuild, Task<IResult>> answer,
+        CancellationToken stop
+    )
+    {
+        var planned = await work.Planned(id, stop);
+        if (planned.Reader is null)
+        {
+            return Problems.Of(planned.Refused);
+        }
+        var last = await log.LastReadings(id);
+        return await answer(await Workers.Run(() => ViewOf(planned, last, time.GetLocalNow()), stop), planned);
+    }
+
+    private static Task<IResult> Take(
+        string id,
+        ReadingRequest request,
+        Workbench work,
+        LogStore log,
+        TimeProvider time,
+        CancellationToken stop
+    ) =>
+        Look(
+            id,
+            work,
+            log,
+            time,
+            async (view, _) =>
+            {
+                if (await log.Has(id, request.Key))
+                {
+                    return Results.Ok(view);
+                }
+                var at = Enumerable
+                    .Range(0, view.Checks.Count)
+                    .FirstOrDefault(i => view.Checks[i].Id == request.Check, -1);
+                if (at < 0)
+                {
+                    return Problems.Of(
+                        422,
+                        "That check is not on the list: the build was changed since. Load the bench again; the reading was not kept."
+                    );
+                }
+                var check = view.Checks[at];
+                if (Against(check, request) is { } against)
+                {
+                    return Problems.Of(422, against);
+                }
+                var reason = request.Reason?.Trim();
+                if (view.Standings[at].Against is { } danger && string.IsNullOrEmpty(reason))
+                {
+                    return Problems.Of(
+                        409,
+                        $"{danger} Give a reason if it shall be done all the same; the reading was not kept."
+                    );
+                }
+                var judged = check.Judge(request.Value, request.Answer)!;
+                var good = check.Bands.ToList().FindIndex(b => b.Judgement.Mark == Mark.Good);
+                await log.Keep(
+                    id,
+                    new LoggedReading
+                    {
+                        Key = request.Key,
+                        Check = check.Id,
+                        Title = check.Title,
+                        Expected = check.Expected,
+                        At = request.At ?? time.GetUtcNow().UtcDateTime,
+                        Value = request.Value,
+                        Unit = request.Value is null ? null : check.Unit,
+                        Answer = request.Value is null ? request.Answer : null,
+                        Low = good > 0 ? check.Bands[good - 1].UpTo : null,
+                        High = good >= 0 ? check.Bands[good].UpTo : null,
+                        Mark = judged.Mark,
+                        Words = judged.Words,
+                        Reason = string.IsNullOrEmpty(reason) ? null : reason,
+                        Scope = check.Scope,
+                    }
+                );
+                return await Get(id, work, log, time, stop);
+            },
+            stop
+        );
+
+    private static string? Against(BenchCheck check, ReadingRequest request)
+    {
+        if (request.Key.Length is 0 or > LogStore.MostKey)
+        {
+            return $"A reading needs a key of 1 to {LogStore.MostKey} characters, so that it is kept once.";
+        }
+        if (request.Reason?.Length > MostReason)
+        {
+            return $"The reason has {request.Reason.Length} characters; {MostReason} are the most.";
+        }
+        if (request.Value is not { } value)
+        {
+            return check.Judge(null, request.Answer) is not null ? null
+                : check.Answers.Count == 0 ? $"\"{check.Title}\" needs a number in {Name(check.Unit)}."
+                : "Say yes, no or unsure.";
+        }
+        if (check.Bands.Count == 0 || check.Unit is not { } unit)
+        {
+            return $"\"{check.Title}\" is answered with yes, no or unsure; a number says nothing here.";
+        }
+        if (request.Unit is { } told && told != unit)
+        {
+            return $"\"{check.Title}\" is read in {Name(unit)}, not in {Name(told)}. Turn the meter to the right range and read again.";
+        }
+        var most = unit switch
+        {
+            ReadingUnit.Volts => MostVolts,
+            ReadingUnit.Amps => MostAmps,
+            _ => MostOhms,
+        };
+        return !double.IsFinite(value) || Math.Abs(value) > most || (unit != ReadingUnit.Volts && value < 0)
+            ? $"{value} {Name(unit)} cannot be at this bench; look for the comma and the range of the meter."
+            : null;
+    }
+
+    private static string Name(ReadingUnit? unit) =>
+        unit switch
+        {
+            ReadingUnit.Volts => "volts",
+            ReadingUnit.Amps => "amperes",
+            _ => "ohms",
+        };
+
+    private static async Task<IResult> Simulated(
+        string id,
+        PlantRequest? plant,
+        Workbench work,
+        BenchDesk desk,
+        CancellationToken stop
+    )
+    {
+        var planned = await work.Planned(id, stop);
+        if (planned.Reader is not { } reader)
+        {
+            return Problems.Of(planned.Refused);
+        }
+        var faults = PlantedFaults.Of(reader.Wired);
+        if (plant is not null)
+        {
+            if (plant.Fault is { } wanted && faults.All(f => f.Id != wanted))
+            {
+                return Problems.Of(422, "There is no such fault for this build. Choose one of the list.");
+            }
+            desk.Plant(id, plant, faults);
+        }
+        var (fault, isHidden) = desk.Of(id);
+        var there = faults.Any(f => f.Id == fault);
+        return Results.Ok(new SimulatedBenchView(faults, there && !isHidden ? fault : null, there && isHidden));
+    }
+
+    private static Task<IResult> ReadSimulated(
+        string id,
+        SimulatedRead request,
+        Workbench work,
+        LogStore log,
+        BenchDesk desk,
+        TimeProvider time,
+        CancellationToken stop
+    ) =>
+        Look(
+            id,
+            work,
+            log,
+            time,
+            async (view, planned) =>
+            {
+                if (view.Checks.FirstOrDefault(c => c.Id == request.Check) is not { } check)
+                {
+                    return Problems.Of(422, "That check is not on the list. Load the bench again.");
+                }
+                return Results.Ok(await Workers.Run(() => desk.Read(id, planned.Reader!.Wired, check), stop));
+            },
+            stop
+        );
+}
