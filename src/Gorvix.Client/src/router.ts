@@ -100,6 +100,17 @@ export const router = createRouter({
       }),
     },
     {
+      path: '/builds/:id/bench',
+      name: 'bench',
+      component: () => import('./features/bench/BenchScreen.vue'),
+      props: (route) => ({
+        id: String(route.params.id),
+        check: typeof route.query.check === 'string' ? route.query.check : null,
+        large: route.query.large === '1',
+        open: route.query.open === '1',
+      }),
+    },
+    {
       path: '/builds/:id/fit',
       name: 'fit',
       component: () => import('./features/fit/FitScreen.vue'),

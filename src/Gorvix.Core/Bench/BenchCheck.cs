@@ -155,6 +155,9 @@ public sealed record BenchCheck(
     /// <summary>True where power is let in, so that a fault that was not found does harm.</summary>
     public bool IsDangerous { get; init; }
 
+    /// <summary>Ids of the checks that must be done before it; none where nothing is lost by its turn.</summary>
+    public IReadOnlyList<string> After { get; init; } = [];
+
     /// <summary>What to mind before it, in sentences.</summary>
     public IReadOnlyList<string> Mind { get; init; } = [];
 

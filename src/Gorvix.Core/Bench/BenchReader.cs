@@ -25,22 +25,28 @@ public static class BenchReader
         var scope = new Scope(wired, settings);
         var power = new PowerChecks(wired, scope, sourceVolts);
         var links = new LinkChecks(wired, settings, scope, power.Power);
+        List<BenchCheck> checks =
+        [
+            .. new ColdChecks(wired, scope).Of(LoomReader.Of(wired).Continuity),
+            .. power.First(),
+            .. power.Volts(),
+            .. power.Usb(),
+            .. links.Settings(),
+            .. links.Each(),
+            .. links.Linkless(),
+            .. power.Last(),
+            .. links.Together(),
+            .. links.Lost(),
+        ];
         return new BenchSheet(
-            [
-                .. new ColdChecks(wired, scope).Of(LoomReader.Of(wired).Continuity),
-                .. power.First(),
-                .. power.Volts(),
-                .. power.Usb(),
-                .. links.Settings(),
-                .. links.Each(),
-                .. links.Linkless(),
-                .. power.Last(),
-                .. links.Together(),
-                .. links.Lost(),
-            ],
+            [.. checks.Select((c, i) => c.IsDangerous ? c with { After = [.. Before(checks.Take(i))] } : c)],
             Rails.RailReader.Assumed(wired)
         );
     }
+
+    // Power is let in after all that is measured without it, and each way of letting it in after the gentler ones.
+    private static IEnumerable<string> Before(IEnumerable<BenchCheck> earlier) =>
+        earlier.Where(c => c.Phase == BenchPhase.Cold || c.IsDangerous).Select(c => c.Id);
 }
 
 /// <summary>What is looked at once everything lives: settings, each link, all of them, and what happens when the link is lost.</summary>

@@ -70,7 +70,7 @@ public static class BenchState
 
     /// <summary>
     /// Why a dangerous check is not safe to do yet, as a sentence; null where it is, or where the check is not dangerous: an earlier one said
-    /// stop, or what must be proved cold is not.
+    /// stop, or what comes before it is not done.
     /// </summary>
     /// <param name="sheet">The checks.</param>
     /// <param name="standings">How they stand.</param>
@@ -87,20 +87,15 @@ public static class BenchState
         {
             return $"\"{stopped.Title}\" said stop.";
         }
-        var open = before.Count(c =>
-            c.Phase == BenchPhase.Cold && state[c.Id] is CheckState.Open or CheckState.DueAgain
-        );
-        if (open > 0)
+        var missing = before
+            .Where(c => check.After.Contains(c.Id) && state[c.Id] is not (CheckState.Proved or CheckState.Doubtful))
+            .ToList();
+        return missing.Count switch
         {
-            return open == 1
-                ? "One check without power is not done yet."
-                : $"{open} checks without power are not done yet.";
-        }
-        return
-            before.Find(c => c.IsDangerous && state[c.Id] is not (CheckState.Proved or CheckState.Doubtful))
-                is { } skipped
-            ? $"\"{skipped.Title}\" comes first."
-            : null;
+            0 => null,
+            1 => $"\"{missing[0].Title}\" comes first.",
+            var many => $"{many} checks come first, \"{missing[0].Title}\" before all.",
+        };
     }
 
     /// <summary>The lines that two scopes do not share, each as it was and as it is.</summary>

@@ -79,7 +79,7 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
             IdOf(pair),
             BenchPhase.Cold,
             asks,
-            $"{pair.One} to {pair.Other}",
+            $"{Short(pair.OneAt, pair.One)} to {Short(pair.OtherAt, pair.Other)}",
             asks switch
             {
                 Asks.Ohms => "Nothing plugged in. Measure ohms.",
@@ -105,15 +105,19 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
         };
     }
 
+    // In a title the side is told where it is not the one that is looked at first.
+    private string Short(Node node, string words) =>
+        node.Kind == NodeKind.Pad && !_circuit.SocketOf.ContainsKey(node.Id)
+            ? $"{_circuit.Pads[node.Id].Label}{(_circuit.Pads[node.Id].Side == BoardSide.Bottom ? " (bottom)" : "")}"
+            : words.Replace(", top side", "", StringComparison.Ordinal);
+
     /// <summary>The id of the check between two points.</summary>
     private static string IdOf(ContinuityPair pair) => $"cold.{IdOf(pair.OneAt)}.{IdOf(pair.OtherAt)}";
 
     private static string IdOf(Node node) => node.Kind == NodeKind.Lead ? $"{node.Device}-{node.Id}" : node.Id;
 
-    private string? PadOf(Node node) =>
-        node.Kind == NodeKind.Pad
-            ? node.Id
-            : wired.Leads.FirstOrDefault(l => l.Device == node.Device && l.Lead.Id == node.Id)?.Pad?.Id;
+    // The end of a lead lies at its device, not on the board.
+    private static string? PadOf(Node node) => node.Kind == NodeKind.Pad ? node.Id : null;
 
     private static string ExpectedOf(ContinuityPair pair) =>
         pair.Finds switch

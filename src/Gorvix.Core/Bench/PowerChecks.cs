@@ -106,7 +106,7 @@ internal sealed class PowerChecks
             BenchPhase.Usb,
             Asks.Sign,
             "USB alone",
-            "Battery off. Plug USB in, hand on the plug.",
+            "Source off. Plug USB in, hand on the plug.",
             "the computer finds the board, and nothing gets warm",
             "The board lives on USB, and the computer finds it.",
             [],
@@ -207,15 +207,15 @@ internal sealed class PowerChecks
                     )
                 ),
             ],
-            [],
+            WithoutNumber,
             Scope.Of(_scope.Source())
         )
         {
-            Red = "+ of the battery plug",
-            Black = "− of the battery plug",
+            Red = "+ of the source",
+            Black = "− of the source",
             Unit = ReadingUnit.Volts,
             Computed = Power.Free?.InputVolts,
-            Mind = ["Do not let the probes slip: a pack gives hundreds of amperes into a short."],
+            Mind = ["Do not let the probes slip: a pack drives hundreds of amperes through a short."],
             Probing = new SourceProbing(Power.Free?.InputVolts ?? 0),
         };
 
@@ -272,7 +272,7 @@ internal sealed class PowerChecks
                     },
                 new(null, stop),
             ],
-            [],
+            WithoutNumber,
             AllSupplies()
         )
         {
@@ -302,13 +302,13 @@ internal sealed class PowerChecks
             "power.free",
             HoldsDown ? BenchPhase.FirstPower : BenchPhase.Together,
             Asks.Sign,
-            "The pack without a limiter",
-            "Take the limiter out and plug the pack in, hand on the plug.",
+            "The source without a limiter",
+            "Take the limiter out and plug the source in, hand on the plug.",
             $"every light comes on as before, nothing gets warm within a minute{(sheet.SourceAmps is { } amps ? $"; it takes about {PlainWords.Amperes(Math.Round(amps.Typical, 2))}" : "")}",
-            "The build stands its pack.",
+            "The build stands its source.",
             [],
             Answers(
-                "It stands its pack.",
+                "It stands its source.",
                 new(Mark.Stop, "Unplug it at once.", "Through the limiter again, and the volts of each rail.")
             ),
             AllSupplies()
@@ -406,13 +406,13 @@ internal sealed class PowerChecks
             phase,
             Asks.Volts,
             title,
-            $"{(phase == BenchPhase.Usb ? "USB alone" : HoldsDown ? "Pack in" : "Through the limiter")}: measure volts.",
+            $"{(phase == BenchPhase.Usb ? "USB alone" : HoldsDown ? "Source in" : "Through the limiter")}: measure volts.",
             reading.High < 0.5
                 ? "nothing: below 0.5 V"
                 : $"{Numbers.Volts(reading.Volts)} ({Numbers.Volts(reading.Low, reading.High)})",
             proves,
             [.. VoltBands(reading, window, FollowsPack(reading, sheet))],
-            [],
+            WithoutNumber,
             scope
         )
         {
@@ -546,6 +546,24 @@ internal sealed class PowerChecks
             Probing = new LifeProbing(device.Id, _usb.Situation),
         };
     }
+
+    // A hand that holds two probes may say that the meter shows what is expected, and type nothing.
+    private static readonly IReadOnlyList<Judged> WithoutNumber =
+    [
+        new(Answer.Yes, new(Mark.Good, "The meter shows what is expected; no number was kept.")),
+        new(
+            Answer.No,
+            new(
+                Mark.Doubtful,
+                "Something else, and no number.",
+                "Type what the meter shows: only a number can be judged."
+            )
+        ),
+        new(
+            Answer.Unsure,
+            new(Mark.Doubtful, "What is not sure is not known.", "Press the probes into bare metal and read again.")
+        ),
+    ];
 
     private static IReadOnlyList<Judged> Answers(string good, Judgement bad) =>
         [

@@ -84,14 +84,32 @@ export type KeptText = Schemas['KeptText']
 export type TextKind = Schemas['TextKind']
 export type FormResult = Schemas['FormResult']
 export type BuildSettings = Schemas['BuildSettings']
+export type BenchView = Schemas['BenchView']
+export type BenchCheck = Schemas['BenchCheck']
+export type Judgement = Schemas['Judgement']
+export type Mark = Schemas['Mark']
+export type Answer = NonNullable<Schemas['Answer']>
+export type CheckState = Schemas['CheckState']
+export type LoggedReading = Schemas['LoggedReading']
+export type SimulatedBenchView = Schemas['SimulatedBenchView']
+export type PointView = Schemas['PointView']
 export type RailSheet = Schemas['RailSheet']
 export type RailReading = Schemas['RailReading']
 export type LeadReading = Schemas['LeadReading']
 
+/** Who works here: a name that stands in the log beside what is done. It is no account. */
+export const who = {
+  get: () => globalThis.localStorage?.getItem('gorvix-who') ?? '',
+  set: (name: string) => globalThis.localStorage?.setItem('gorvix-who', name.trim().slice(0, 60)),
+}
+
 // Asked for at each call: the browser's own, or a stand-in in a test.
 export const api = createClient<paths>({
   baseUrl: globalThis.location?.origin ?? '',
-  fetch: (request) => globalThis.fetch(request),
+  fetch: (request) => {
+    if (request.method !== 'GET') request.headers.set('Gorvix-Who', encodeURIComponent(who.get()))
+    return globalThis.fetch(request)
+  },
 })
 
 /** What went wrong, as the builder reads it. */

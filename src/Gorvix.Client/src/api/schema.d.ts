@@ -1222,6 +1222,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getBench"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/bench/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeReading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/bench/points/{check}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getPoint"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/bench/simulated": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getSimulatedBench"];
+        put?: never;
+        post: operations["plantFault"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/bench/simulated/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readSimulatedBench"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{id}/setup": {
         parameters: {
             query?: never;
@@ -1340,10 +1420,82 @@ export interface components {
             peak: number;
         };
         /**
+         * @description What somebody says without a number.
+         * @enum {unknown}
+         */
+        Answer: "yes" | "no" | "unsure";
+        /**
          * @description Whether the motors may start without a fix.
          * @enum {unknown}
          */
         ArmingFix: "required" | "optional";
+        /**
+         * @description What a check asks for.
+         * @enum {unknown}
+         */
+        Asks: "beep" | "ohms" | "diode" | "volts" | "amps" | "sign";
+        /** @description What numbers up to a bound come to. */
+        Band: {
+            /**
+             * Format: double
+             * @description The bound, which belongs to it; null for every number above the one before.
+             */
+            upTo: null | number;
+            /** @description What they come to. */
+            judgement: components["schemas"]["Judgement"];
+        };
+        /** @description One thing to measure or to look at. What every reading comes to stands in it as data, so that it can be judged where no server is in reach. */
+        BenchCheck: {
+            /** @description Its id, the same as long as it is about the same points. */
+            id: string;
+            /** @description When it is done. */
+            phase: components["schemas"]["BenchPhase"];
+            /** @description What it asks for. */
+            asks: components["schemas"]["Asks"];
+            /** @description What it is about, in a few words. */
+            title: string;
+            /** @description What to do, as a sentence. */
+            do: string;
+            /** @description What should be seen, in words. */
+            expected: string;
+            /** @description What it proves, as a sentence. */
+            proves: string;
+            /** @description What numbers come to, lowest first; empty where no number is asked for. */
+            bands: components["schemas"]["Band"][];
+            /** @description What answers come to; empty where a number is needed. */
+            answers: components["schemas"]["Judged"][];
+            /** @description The facts of the wired build that it rests on, in words: as long as they stand, what it proved stands. */
+            scope: string[];
+            /** @description Where the red probe goes; null where none is needed. */
+            red?: null | string;
+            /** @description Where the black probe goes; null where none is needed. */
+            black?: null | string;
+            /** @description Id of the pad under the red probe, or nearest to it; null where there is none. */
+            redPad?: null | string;
+            /** @description Id of the pad under the black probe, or nearest to it; null where there is none. */
+            blackPad?: null | string;
+            unit?: null | components["schemas"]["ReadingUnit"];
+            /**
+             * Format: double
+             * @description The number that is computed for it; null where none is.
+             */
+            computed?: null | number;
+            /** @description True where power is let in, so that a fault that was not found does harm. */
+            isDangerous?: boolean;
+            /** @description Ids of the checks that must be done before it; none where nothing is lost by its turn. */
+            after?: string[];
+            /** @description What to mind before it, in sentences. */
+            mind?: string[];
+            /** @description Id of the link that it is about; null where it is about none. */
+            link?: null | string;
+            /** @description Id within the build of the device that it is about; null where it is about none. */
+            device?: null | string;
+        };
+        /**
+         * @description What the proof of a build goes through, in the order that risks least.
+         * @enum {unknown}
+         */
+        BenchPhase: "cold" | "firstPower" | "volts" | "usb" | "settings" | "links" | "together" | "failsafe";
         /** @description A bench supply with its knobs. */
         BenchSupply: {
             /**
@@ -1356,6 +1508,29 @@ export interface components {
              * @description The current at which it holds, in amperes; 0.05 to 30.
              */
             amps: number;
+        };
+        /** @description The proof of a build as it stands. */
+        BenchView: {
+            /**
+             * Format: int32
+             * @description The version of the build.
+             */
+            version: number;
+            /** @description What the builder calls the build. */
+            name: string;
+            /**
+             * Format: double
+             * @description What the source was measured at lately, in volts; null while it was not.
+             */
+            sourceVolts: null | number;
+            /** @description The checks, in order. */
+            checks: components["schemas"]["BenchCheck"][];
+            /** @description How each stands, in the same order. */
+            standings: components["schemas"]["StandingView"][];
+            /** @description The last reading of each check that was read. */
+            readings: components["schemas"]["LoggedReading"][];
+            /** @description What is taken for granted, in sentences. */
+            assumed: string[];
         };
         /** @description A flight controller board of one revision, described as a small electrical graph. */
         Board: {
@@ -1752,6 +1927,11 @@ export interface components {
             says: components["schemas"]["PackCharge"];
         };
         /**
+         * @description How it stands with a check.
+         * @enum {unknown}
+         */
+        CheckState: "open" | "proved" | "doubtful" | "stopped" | "dueAgain";
+        /**
          * @description The kind of lithium cell.
          * @enum {unknown}
          */
@@ -1836,6 +2016,10 @@ export interface components {
             why: string;
             /** @description Ids of the pads under the probes. */
             pads: string[];
+            /** @description The point under one probe. */
+            oneAt: components["schemas"]["Node"];
+            /** @description The point under the other. */
+            otherAt: components["schemas"]["Node"];
         };
         /**
          * @description What to do at the simulated board.
@@ -1886,6 +2070,8 @@ export interface components {
             memory?: null | components["schemas"]["SetupMemory"];
             /** @description The harnesses that it comes with, where leads are in one of them only; empty when every lead is always there. */
             harnesses?: components["schemas"]["DeviceHarness"][];
+            /** @description What its lights say, as its leaflet tells; empty when it does not. */
+            signs?: components["schemas"]["DeviceSign"][];
             /** @description What it can give, each with its modes. */
             functions: components["schemas"]["DeviceFunction"][];
         };
@@ -1979,6 +2165,13 @@ export interface components {
             version: number;
             isArchived: boolean;
             history: components["schemas"]["PartStep"][];
+        };
+        /** @description How a device shows a state. */
+        DeviceSign: {
+            /** @description The state. */
+            state: components["schemas"]["SignState"];
+            /** @description What is seen, such as "green, steady"; 1 to 100 characters. */
+            seen: string;
         };
         /**
          * @description The steps in which a device is described.
@@ -2737,6 +2930,22 @@ export interface components {
             /** @description What the builds on the shelf would become. */
             touched: components["schemas"]["BuildTouched"][];
         };
+        /** @description What an answer comes to. */
+        Judged: {
+            /** @description The answer. */
+            answer: components["schemas"]["Answer"];
+            /** @description What it comes to. */
+            judgement: components["schemas"]["Judgement"];
+        };
+        /** @description What a reading comes to, with why. */
+        Judgement: {
+            /** @description What it comes to. */
+            mark: components["schemas"]["Mark"];
+            /** @description Why, as a sentence. */
+            words: string;
+            /** @description The cheapest next look, as a sentence; null where none is needed. */
+            look?: null | string;
+        };
         /** @description A text of a build, without what it says. */
         KeptText: {
             /**
@@ -2980,6 +3189,49 @@ export interface components {
             /** @description The changes, cheapest first; none when no change of one or two things would do. */
             ways: components["schemas"]["FitUnlock"][];
         };
+        /** @description A reading as it is kept: what was asked, what was read, what it came to, and what it rests on. */
+        LoggedReading: {
+            /** @description A key that its sender made, so that the same reading sent twice is kept once. */
+            key: string;
+            /** @description Id of the check. */
+            check: string;
+            /** @description What it was about. */
+            title: string;
+            /** @description What should have been seen. */
+            expected: string;
+            /**
+             * Format: date-time
+             * @description When it was taken, UTC.
+             */
+            at: string;
+            /** @description Who took it, as typed; empty where nobody said. */
+            who?: string;
+            /**
+             * Format: double
+             * @description The number that was read; null for an answer.
+             */
+            value?: null | number;
+            unit?: null | components["schemas"]["ReadingUnit"];
+            answer?: null | components["schemas"]["Answer"];
+            /**
+             * Format: double
+             * @description The least that was good then; null where nothing bounds it.
+             */
+            low?: null | number;
+            /**
+             * Format: double
+             * @description The most that was good then; null where nothing bounds it.
+             */
+            high?: null | number;
+            /** @description What it came to. */
+            mark: components["schemas"]["Mark"];
+            /** @description Why, as a sentence. */
+            words: string;
+            /** @description Why it was done although something stood against it; null where nothing did. */
+            reason?: null | string;
+            /** @description The facts of the build that it rests on. */
+            scope?: string[];
+        };
         /** @description A port in use. */
         LoomPort: {
             /** @description Id of the port. */
@@ -3115,6 +3367,11 @@ export interface components {
          * @enum {unknown}
          */
         LossAct: "returnHome" | "drop";
+        /**
+         * @description What a reading comes to.
+         * @enum {unknown}
+         */
+        Mark: "good" | "doubtful" | "stop";
         /** @description What a meter should read, and where its probes go. */
         MeterReading: {
             /** @description Where the red probe goes. */
@@ -3306,6 +3563,20 @@ export interface components {
             /** @description How it rests while the controller starts; matters for pins that drive a device. */
             atBoot?: components["schemas"]["BootLevel"];
         };
+        /** @description A point of the circuit: one piece of copper. */
+        Node: {
+            /** @description What it is. */
+            kind?: components["schemas"]["NodeKind"];
+            /** @description Id of the net, rail, pad or lead; for a point between two elements the pad and a number. */
+            id?: string;
+            /** @description Id within the build of the device that a lead belongs to; empty for the board's nodes. */
+            device?: string;
+        };
+        /**
+         * @description What a node is.
+         * @enum {unknown}
+         */
+        NodeKind: "net" | "rail" | "pad" | "lead" | "between" | "source";
         /** @description Stops and warnings by the step at which they are mended. */
         OpenFindings: {
             /**
@@ -3747,6 +4018,23 @@ export interface components {
             /** @description Its port, or null. */
             port: null | string;
         };
+        /** @description What to plant. */
+        PlantRequest: {
+            /** @description Id of a fault; null for none. */
+            fault?: null | string;
+            /**
+             * @description True to plant one at random without telling which.
+             * @default false
+             */
+            hidden: boolean;
+        };
+        /** @description A fault that can be planted in the simulated bench. */
+        PlantedFault: {
+            /** @description Its id. */
+            id: string;
+            /** @description It in words. */
+            words: string;
+        };
         /** @description A cavity of a plug. */
         PlugCavity: {
             /**
@@ -3797,6 +4085,13 @@ export interface components {
              * @description The cavity that it goes to, from 1; null when it goes to none.
              */
             to: null | number;
+        };
+        /** @description One point over time. */
+        PointView: {
+            /** @description What it is about; empty where it never was read. */
+            title: string;
+            /** @description Every reading of it, the oldest first. */
+            readings: components["schemas"]["LoggedReading"][];
         };
         /** @enum {unknown} */
         Polarity: "normal" | "inverted" | null;
@@ -4147,6 +4442,29 @@ export interface components {
          * @enum {unknown}
          */
         ReadVerdict: "same" | "differs" | "missing" | "extra";
+        /** @description A reading that somebody took. */
+        ReadingRequest: {
+            /** @description A key that the sender made, so that it is kept once however often it is sent. */
+            key: string;
+            /** @description Id of the check. */
+            check: string;
+            /**
+             * Format: double
+             * @description A number, or null.
+             */
+            value?: null | number;
+            unit?: null | components["schemas"]["ReadingUnit"];
+            answer?: null | components["schemas"]["Answer"];
+            /**
+             * Format: date-time
+             * @description When it was taken, UTC; null for now.
+             */
+            at?: null | string;
+            /** @description Why it is done although something stands against it; null where nothing does. */
+            reason?: null | string;
+        };
+        /** @enum {unknown} */
+        ReadingUnit: "volts" | "amps" | "ohms" | null;
         /**
          * @description Where the receiver is fed from.
          * @enum {unknown}
@@ -4393,6 +4711,34 @@ export interface components {
             /** @description True when it is laid aside. */
             isArchived: boolean;
         };
+        /** @description What an instrument shows, or what eyes see. */
+        Shown: {
+            /**
+             * Format: double
+             * @description A number in the check's unit; null for an answer.
+             */
+            value: null | number;
+            answer: null | components["schemas"]["Answer"];
+        };
+        /**
+         * @description A state that a device shows.
+         * @enum {unknown}
+         */
+        SignState: "fed" | "searching" | "linked" | "binding" | "loader" | "update" | "fix" | "fault";
+        /** @description The simulated bench of a build. */
+        SimulatedBenchView: {
+            /** @description What can be planted. */
+            faults: components["schemas"]["PlantedFault"][];
+            /** @description Id of what is planted; null where nothing is, or where it is hidden. */
+            planted: null | string;
+            /** @description True when something is planted that is not told. */
+            isHidden: boolean;
+        };
+        /** @description A check to read at the simulated bench. */
+        SimulatedRead: {
+            /** @description Id of the check. */
+            check: string;
+        };
         /** @description A board of the same name and another revision. */
         Sister: {
             /** @description Id in the library. */
@@ -4461,6 +4807,27 @@ export interface components {
             colour: null | string;
             /** @description What becomes of it, in words. */
             treatment: string;
+        };
+        /** @description A check with how it stands. */
+        Standing: {
+            /** @description Id of the check. */
+            check: string;
+            /** @description How it stands. */
+            state: components["schemas"]["CheckState"];
+            /**
+             * Format: date-time
+             * @description When it was taken last, UTC; null where it never was.
+             */
+            at: null | string;
+            /** @description What has changed since, line by line; empty where nothing has. */
+            changed: string[];
+        };
+        /** @description How a check stands. */
+        StandingView: {
+            /** @description How it stands. */
+            standing: components["schemas"]["Standing"];
+            /** @description Why it is not safe to do yet, as a sentence; null where it is. */
+            against: null | string;
         };
         /** @description A step back or forward. */
         StepRequest: {
@@ -7792,6 +8159,250 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getBench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    takeReading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getPoint: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                check: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PointView"];
+                };
+            };
+        };
+    };
+    getSimulatedBench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SimulatedBenchView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    plantFault: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlantRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SimulatedBenchView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    readSimulatedBench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SimulatedRead"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shown"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { BoardFace, FacePad } from '@/api/client'
 import FaceBridges from './FaceBridges.vue'
+import FaceProbe from './FaceProbe.vue'
 import { nextIn, ways, type Side, type Turn } from './face'
 import { useDrag } from './useDrag'
 import { useDrawing } from './useDrawing'
@@ -19,6 +20,10 @@ const props = defineProps<{
   near?: string[]
   /** Label of the bridge that is looked at. */
   bridge?: string | null
+  /** Pad under the red probe of a meter. */
+  red?: string | null
+  /** Pad under the black probe. */
+  black?: string | null
   /** What is on a pad, in words, by its id. */
   uses?: Record<string, string>
   /** Whether pads can be dragged to another place, or moved by Shift and the arrows. */
@@ -237,6 +242,12 @@ function scale(by: 1 | -1) {
             :y="drawn.spot.y - drawn.half"
             :width="2 * drawn.half"
             :height="2 * drawn.half"
+          />
+          <FaceProbe
+            v-if="drawn.pad.id === red || drawn.pad.id === black"
+            :x="drawn.spot.x"
+            :y="drawn.spot.y"
+            :is-red="drawn.pad.id === red"
           />
           <path
             v-if="drawn.pad.doubt"

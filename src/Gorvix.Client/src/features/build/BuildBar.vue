@@ -7,7 +7,7 @@ import { type Standing, useBuild } from '@/stores/build'
 /** The build's name and its steps, in the order of the work, each with the findings that are open there. */
 const props = defineProps<{
   view: FitView
-  step: 'parts' | 'fit' | 'rails' | 'loom' | 'settings' | 'sweep'
+  step: 'parts' | 'fit' | 'rails' | 'loom' | 'settings' | 'bench' | 'log' | 'sweep'
 }>()
 
 const build = useBuild()
@@ -27,6 +27,7 @@ const steps = computed(() => [
   { name: 'rails' as const, words: 'Rails', open: props.view.sheet.open.rails },
   { name: 'loom' as const, words: 'Loom', open: props.view.sheet.open.loom },
   { name: 'settings' as const, words: 'Settings', open: props.view.sheet.open.settings },
+  { name: 'bench' as const, words: 'Bench', open: 0 },
 ])
 
 // What is selected stays selected on the next step.

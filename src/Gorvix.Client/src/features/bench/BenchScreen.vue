@@ -1,0 +1,296 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import type { Answer } from '@/api/client'
+import BoardFace from '@/features/board/BoardFace.vue'
+import BuildBar from '@/features/build/BuildBar.vue'
+import BuildHead from '@/features/build/BuildHead.vue'
+import KeysDialog from '@/features/build/KeysDialog.vue'
+import StandingNote from '@/features/build/StandingNote.vue'
+import { useStep } from '@/features/build/useStep'
+import KeyButton from '@/ui/KeyButton.vue'
+import ProblemNote from '@/ui/ProblemNote.vue'
+import BenchLarge from './BenchLarge.vue'
+import CheckCard from './CheckCard.vue'
+import CheckList from './CheckList.vue'
+import PointPlot from './PointPlot.vue'
+import SimulatedPanel from './SimulatedPanel.vue'
+import { useBench } from './useBench'
+
+/** The proof of a build: what to measure and to look at, in the order that risks least, expected beside measured. */
+const props = defineProps<{
+  id: string
+  /** The check that is looked at. */
+  check: string | null
+  /** True at arm's length: one check a screen. */
+  large: boolean
+  /** True when only what is not proved is shown. */
+  open: boolean
+}>()
+
+const bench = useBench(() => props.id)
+const { rows } = bench
+const card = useTemplateRef<InstanceType<typeof CheckCard>>('card')
+const big = useTemplateRef<InstanceType<typeof BenchLarge>>('big')
+const simulated = useTemplateRef<InstanceType<typeof SimulatedPanel>>('simulated')
+const plotted = ref(0)
+const left = computed(() => rows.value.filter((r) => r.state !== 'proved'))
+const shown = computed(() => (props.open ? left.value : rows.value))
+const chosen = computed(
+  () => rows.value.find((r) => r.check.id === props.check) ?? left.value[0] ?? rows.value[0],
+)
+const stops = computed(() => rows.value.filter((r) => r.state === 'stopped'))
+const now = computed(() => (props.large ? big.value : card.value))
+
+const step = useStep({
+  id: () => props.id,
+  words: 'Bench',
+  keys: {
+    arrowup: () => walk(-1),
+    arrowdown: () => walk(1),
+    g: () => now.value?.good(),
+    '1': () => now.value?.answer('yes'),
+    '2': () => now.value?.answer('no'),
+    '3': () => now.value?.answer('unsure'),
+    v: () => now.value?.type(),
+    s: () => simulated.value?.read(),
+    o: () => void query({ open: props.open ? undefined : '1' }),
+    b: () => void query({ large: props.large ? undefined : '1' }),
+  },
+  list: [
+    ['↑ ↓', 'the check before, the next one'],
+    ['G', 'good, and to the next one'],
+    ['1 2 3', 'yes or beeps, no or silent, not sure'],
+    ['V', 'to the number that the meter shows; Enter takes it'],
+    ['S', 'read the check at the simulated bench, where it is open'],
+    ['O', 'only what is not proved, or everything'],
+    ['B', 'bench: one check in large letters, or the whole list'],
+  ],
+  read: bench.read,
+})
+const { view, query, keysOpen } = step
+
+async function go(id: string) {
+  await query({ check: id })
+  await nextTick()
+  document.querySelector(`[data-row="${CSS.escape(id)}"]`)?.scrollIntoView({ block: 'nearest' })
+}
+function walk(by: number) {
+  const list = props.large ? rows.value : shown.value
+  const i = list.findIndex((r) => r.check.id === chosen.value?.check.id)
+  const next = list[Math.min(list.length - 1, Math.max(0, i + by))]
+  if (next) void go(next.check.id)
+}
+function take(value: number | null, answer: Answer | null, reason: string | null) {
+  const at = chosen.value
+  if (!at) return
+  bench.take(at.check, value, answer, reason)
+  plotted.value++
+  // Only what is good goes on by itself: the rest wants to be read.
+  const now = rows.value.find((r) => r.check.id === at.check.id)
+  const i = rows.value.findIndex((r) => r.check.id === at.check.id)
+  const next = rows.value.slice(i + 1).find((r) => r.state !== 'proved')
+  if (now?.state === 'proved' && next) void go(next.check.id)
+  else void go(at.check.id)
+}
+// What the stand-in shows is taken as it is; what stands against a check is never read past.
+function shownBy(value: number | null, answer: Answer | null) {
+  if (chosen.value?.against) return
+  take(value, answer, null)
+}
+function ofPad(pad: string) {
+  const row = shown.value.find((r) => r.check.redPad === pad || r.check.blackPad === pad)
+  if (row) void go(row.check.id)
+}
+</script>
+
+<template>
+  <main class="bench-screen">
+    <BuildBar v-if="view" :view="view" step="bench" />
+    <StandingNote />
+    <p v-if="!view && step.build.standing === 'loading'" class="quiet" role="status">Planning …</p>
+    <template v-if="view">
+      <BuildHead
+        v-if="!large"
+        class="no-print"
+        :view="view"
+        :findings="[]"
+        @keys="keysOpen = true"
+      />
+      <ProblemNote
+        v-if="bench.problem.value"
+        title="The bench cannot be shown"
+        :problem="bench.problem.value"
+      />
+      <p v-if="bench.offline.value" class="waits" role="status" data-testid="offline">
+        Gorvix does not answer.
+        {{
+          bench.waiting.value.length === 1
+            ? 'One reading waits'
+            : `${bench.waiting.value.length} readings wait`
+        }}
+        in this browser; go on, they are sent when it answers.
+      </p>
+      <ul v-if="bench.refused.value.length > 0" class="refused" role="alert">
+        <li v-for="r in bench.refused.value" :key="r.taken.key">
+          {{ r.title }}: {{ r.sentence }}
+          <v-btn variant="text" @click="(bench.dismiss(r.taken.key), go(r.taken.check))"
+            >Look at it</v-btn
+          >
+        </li>
+      </ul>
+      <BenchLarge
+        v-if="large && chosen"
+        ref="big"
+        :rows="rows"
+        :row="chosen"
+        :face="view.sheet.face"
+        :name="view.name"
+        @take="take"
+        @walk="walk"
+        @pad="ofPad"
+        @leave="query({ large: undefined })"
+      />
+      <div v-else-if="bench.view.value" class="columns">
+        <div>
+          <header class="order">
+            <h2>To prove, in this order</h2>
+            <span class="count" data-testid="count"
+              >{{ rows.length - left.length }} of {{ rows.length }} proved{{
+                stops.length > 0 ? `, ${stops.length} stopped` : ''
+              }}</span
+            >
+            <span class="buttons no-print">
+              <KeyButton
+                letter="O"
+                data-do="open"
+                :pressed="open"
+                :aria-pressed="open"
+                @click="query({ open: open ? undefined : '1' })"
+                >What is left</KeyButton
+              >
+              <KeyButton letter="B" data-do="large" @click="query({ large: '1' })">Bench</KeyButton>
+            </span>
+          </header>
+          <CheckList :rows="rows" :shown="shown" :chosen="chosen?.check.id ?? null" @choose="go" />
+          <p v-if="rows.length === 0" role="status" class="quiet">
+            Nothing is wired, so there is nothing to prove.
+          </p>
+          <p v-else-if="shown.length === 0" role="status" class="quiet" data-testid="all-proved">
+            Everything is proved. What a change touches comes back by itself.
+          </p>
+          <SimulatedPanel
+            ref="simulated"
+            class="no-print"
+            :build="id"
+            :check="chosen?.check.id ?? null"
+            @read="shownBy"
+          />
+          <section v-if="bench.view.value.assumed.length > 0" class="assumed">
+            <h2>Taken for granted</h2>
+            <ul>
+              <li v-for="a in bench.view.value.assumed" :key="a">{{ a }}</li>
+            </ul>
+          </section>
+        </div>
+        <aside>
+          <CheckCard v-if="chosen" ref="card" :row="chosen" @take="take">
+            <PointPlot
+              v-if="chosen.check.unit && chosen.last"
+              :key="`${chosen.check.id} ${plotted} ${bench.waiting.value.length}`"
+              :build="id"
+              :check="chosen.check.id"
+            />
+          </CheckCard>
+          <BoardFace
+            v-if="view.sheet.face"
+            class="board"
+            :face="view.sheet.face"
+            :name="view.name"
+            :lit="[chosen?.check.redPad, chosen?.check.blackPad].filter((p) => p != null)"
+            :red="chosen?.check.redPad"
+            :black="chosen?.check.blackPad"
+            @pad="ofPad"
+          />
+        </aside>
+      </div>
+      <v-skeleton-loader v-else-if="!bench.problem.value" type="article@2" />
+    </template>
+    <KeysDialog v-model="keysOpen" :keys="step.keyList" />
+  </main>
+</template>
+
+<style scoped>
+.bench-screen {
+  padding: 0 24px 32px;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 6fr) minmax(0, 6fr);
+  gap: 28px;
+  align-items: start;
+}
+
+aside {
+  position: sticky;
+  top: 60px;
+}
+
+.order {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+  margin-bottom: 8px;
+}
+
+.count {
+  flex: 1;
+  color: var(--ink-2);
+  font-variant-numeric: tabular-nums;
+  white-space: nowrap;
+}
+
+.buttons {
+  display: flex;
+  gap: 8px;
+}
+
+h2 {
+  margin-bottom: 4px;
+  font-size: 1.25rem;
+  font-weight: 650;
+}
+
+.board {
+  margin-top: 12px;
+}
+
+.assumed {
+  margin-top: 16px;
+  font-size: 0.9375rem;
+}
+
+.waits,
+.refused {
+  margin: 8px 0;
+  padding-left: 12px;
+  border-left: 3px solid var(--warn);
+}
+
+@media (max-width: 1000px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  /* The check that is at hand stands above the list. */
+  aside {
+    position: static;
+    order: -1;
+  }
+
+  .board {
+    max-width: 420px;
+  }
+}
+</style>

@@ -1,0 +1,323 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import type { Answer } from '@/api/client'
+import { dayOf } from '@/ui/dayOf'
+import CheckMark from './CheckMark.vue'
+import { answerWords, goodAnswer, judge, numberOf, type Row, unitOf } from './useBench'
+
+/** One check: where the probes go, what should be seen, what is seen, what that comes to, and what next. */
+const props = defineProps<{
+  row: Row
+  /** True at arm's length. */
+  large?: boolean
+}>()
+const emit = defineEmits<{
+  take: [value: number | null, answer: Answer | null, reason: string | null]
+}>()
+
+const typed = ref('')
+const reason = ref('')
+const error = ref('')
+const field = useTemplateRef<HTMLInputElement>('field')
+const check = computed(() => props.row.check)
+const unit = computed(() => unitOf(check.value))
+const value = computed(() => numberOf(typed.value))
+// What the number would come to, while it is typed.
+const foretold = computed(() =>
+  value.value === null ? undefined : judge(check.value, value.value, null),
+)
+const needsReason = computed(() => props.row.against !== null)
+const again = computed(() => props.row.state === 'dueAgain')
+
+watch(
+  () => check.value.id,
+  () => {
+    typed.value = reason.value = error.value = ''
+  },
+)
+
+function give(number: number | null, answer: Answer | null) {
+  if (needsReason.value && reason.value.trim() === '') {
+    error.value = 'Say why it is done all the same.'
+    void nextTick(() => document.querySelector<HTMLElement>('[data-field="reason"]')?.focus())
+    return
+  }
+  emit('take', number, answer, needsReason.value ? reason.value.trim() : null)
+  typed.value = reason.value = error.value = ''
+}
+function giveNumber() {
+  if (typed.value.trim() === '') return
+  if (value.value === null) {
+    error.value = `"${typed.value}" is no number: type 4.98, 490 m or 12 k.`
+    return
+  }
+  give(value.value, null)
+}
+defineExpose({
+  good: () => give(null, goodAnswer(check.value)),
+  answer: (answer: Answer) => give(null, answer),
+  type: () => field.value?.focus(),
+})
+</script>
+
+<template>
+  <article class="card" :class="{ large }" :data-check="check.id" :data-state="row.state">
+    <header>
+      <CheckMark :state="row.state" :size="large ? 30 : 24" />
+      <h3>{{ check.title }}</h3>
+    </header>
+    <ul v-if="(check.mind ?? []).length > 0" class="mind">
+      <li v-for="m in check.mind" :key="m">{{ m }}</li>
+    </ul>
+    <p class="do">{{ check.do }}</p>
+    <dl>
+      <template v-if="check.red && !large">
+        <dt>Red</dt>
+        <dd class="label">{{ check.red }}</dd>
+        <dt>Black</dt>
+        <dd class="label">{{ check.black ?? 'any ground' }}</dd>
+      </template>
+      <template v-if="check.red && large">
+        <dt><span class="tip red" aria-hidden="true">R</span> Red</dt>
+        <dd class="label">{{ check.red }}</dd>
+        <dt><span class="tip" aria-hidden="true">B</span> Black</dt>
+        <dd class="label">{{ check.black ?? 'any ground' }}</dd>
+      </template>
+      <dt>Expected</dt>
+      <dd class="expected">{{ check.expected }}</dd>
+    </dl>
+
+    <p v-if="row.against" class="against" role="alert" data-testid="against">
+      {{ row.against }}
+      <v-text-field
+        v-model="reason"
+        data-field="reason"
+        aria-label="Why it is done all the same"
+        placeholder="Why it is done all the same"
+        maxlength="500"
+        @click.stop
+      />
+    </p>
+    <p v-if="error" class="error" role="alert">{{ error }}</p>
+
+    <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions, vuejs-accessibility/click-events-have-key-events -->
+    <div class="answers" @click.stop>
+      <form v-if="unit" class="number" @submit.prevent="giveNumber">
+        <input
+          ref="field"
+          v-model="typed"
+          data-field="value"
+          inputmode="decimal"
+          autocomplete="off"
+          :aria-label="`What the meter shows, in ${unit}`"
+          placeholder="reads"
+          @keydown.escape="field?.blur()"
+        />
+        <span class="unit">{{ unit }}</span>
+        <v-btn type="submit" variant="outlined" data-do="take" :disabled="typed.trim() === ''"
+          >Take</v-btn
+        >
+      </form>
+      <v-btn
+        v-for="(a, i) in check.answers"
+        :key="a.answer"
+        :variant="a.judgement.mark === 'good' ? 'flat' : 'outlined'"
+        :color="a.judgement.mark === 'good' ? 'primary' : undefined"
+        :size="large ? 'x-large' : 'default'"
+        :data-answer="a.answer"
+        @click="give(null, a.answer)"
+        >{{ answerWords(check, a.answer) }}<v-kbd aria-hidden="true">{{ i + 1 }}</v-kbd></v-btn
+      >
+    </div>
+    <p v-if="foretold" class="judged" :class="foretold.mark" data-testid="foretold">
+      {{ foretold.words }}
+    </p>
+
+    <section
+      v-if="row.last && !again"
+      class="judged"
+      :class="row.last.judgement.mark"
+      aria-live="polite"
+    >
+      <p data-testid="judged">
+        <strong>{{ row.last.read }}</strong>: {{ row.last.judgement.words }}
+      </p>
+      <p v-if="row.last.judgement.look" class="look" data-testid="look">
+        Next: {{ row.last.judgement.look }}
+      </p>
+      <p class="quiet small">
+        {{ dayOf(row.last.at) }}{{ row.last.who ? `, ${row.last.who}` : '' }}
+      </p>
+    </section>
+    <section v-if="again" class="judged again" data-testid="changed">
+      <p>
+        Read on {{ row.last ? dayOf(row.last.at) : 'an earlier day' }}; what it rests on was changed
+        since:
+      </p>
+      <ul>
+        <li v-for="c in row.changed" :key="c">{{ c }}</li>
+      </ul>
+    </section>
+    <p v-if="!large" class="quiet small proves">Proves: {{ check.proves }}</p>
+    <slot />
+  </article>
+</template>
+
+<style scoped>
+.card {
+  padding: 12px 14px;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+}
+
+header {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin-bottom: 6px;
+}
+
+h3 {
+  font-size: 1.1875rem;
+  font-weight: 650;
+  line-height: 1.2;
+  overflow-wrap: anywhere;
+}
+
+.mind {
+  margin: 0 0 8px;
+  padding-left: 10px;
+  border-left: 3px solid var(--warn);
+}
+
+dl {
+  display: grid;
+  grid-template-columns: max-content minmax(0, 1fr);
+  gap: 2px 12px;
+  margin: 6px 0;
+}
+
+dt {
+  color: var(--ink-2);
+}
+
+.expected {
+  font-weight: 600;
+}
+
+.against {
+  margin: 8px 0;
+  padding-left: 10px;
+  border-left: 3px solid var(--stop);
+}
+
+.error {
+  color: var(--stop);
+}
+
+.answers {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  margin: 10px 0 6px;
+}
+
+.number {
+  display: flex;
+  flex-basis: 100%;
+  gap: 8px;
+  align-items: center;
+}
+
+input {
+  width: 92px;
+  min-height: 40px;
+  padding: 4px 10px;
+  border: 1px solid var(--line);
+  background: var(--ground);
+  color: inherit;
+  font: inherit;
+  font-size: 1.125rem;
+  text-align: right;
+}
+
+.unit {
+  min-width: 18px;
+}
+
+.judged {
+  margin-top: 8px;
+  padding-left: 10px;
+  border-left: 4px solid var(--line);
+}
+
+.judged.good {
+  border-left-color: var(--chosen);
+}
+
+.judged.doubtful {
+  border-left-color: var(--warn);
+}
+
+.judged.stop {
+  border-left-color: var(--stop);
+}
+
+.look {
+  font-weight: 600;
+}
+
+.again ul {
+  margin-top: 2px;
+  font-family: var(--mono);
+  font-size: 0.875rem;
+}
+
+.small {
+  font-size: 0.9375rem;
+}
+
+.proves {
+  margin-top: 8px;
+}
+
+.tip {
+  display: inline-flex;
+  justify-content: center;
+  width: 30px;
+  background: var(--ink);
+  color: var(--ground);
+  font-family: var(--mono);
+  font-weight: 700;
+}
+
+.tip.red {
+  background: var(--stop);
+}
+
+.large {
+  padding: 18px 20px;
+  border-left: 6px solid var(--chosen);
+  font-size: 1.3125rem;
+  line-height: 1.3;
+}
+
+.large h3 {
+  font-size: 1.75rem;
+}
+
+.large dl {
+  gap: 6px 14px;
+}
+
+.large .expected {
+  font-size: 1.5rem;
+}
+
+.large input {
+  width: 130px;
+  min-height: 52px;
+  font-size: 1.5rem;
+}
+</style>

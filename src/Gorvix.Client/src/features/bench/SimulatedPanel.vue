@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { ref, shallowRef, watch } from 'vue'
+import { api, ask, type Answer, type Problem, type SimulatedBenchView } from '@/api/client'
+import ProblemNote from '@/ui/ProblemNote.vue'
+
+/** A stand-in for meter, limiter, lights, goggles and radio: to try a proof without an aircraft, with a fault in it or without. */
+const props = defineProps<{ build: string; check: string | null }>()
+const emit = defineEmits<{ read: [value: number | null, answer: Answer | null] }>()
+
+const bench = shallowRef<SimulatedBenchView | null>(null)
+const problem = ref<Problem | null>(null)
+const open = ref(false)
+const busy = ref(false)
+
+async function plant(body?: { fault?: string | null; hidden?: boolean }) {
+  const params = { path: { id: props.build } }
+  const answer = body
+    ? await ask(() =>
+        api.POST('/api/builds/{id}/bench/simulated', {
+          params,
+          body: { fault: body.fault ?? null, hidden: body.hidden ?? false },
+        }),
+      )
+    : await ask(() => api.GET('/api/builds/{id}/bench/simulated', { params }))
+  bench.value = answer.data ?? bench.value
+  problem.value = answer.problem
+}
+async function read() {
+  const check = props.check
+  if (!check || busy.value) return
+  busy.value = true
+  const { data, problem: refusal } = await ask(() =>
+    api.POST('/api/builds/{id}/bench/simulated/read', {
+      params: { path: { id: props.build } },
+      body: { check },
+    }),
+  )
+  busy.value = false
+  problem.value = refusal
+  if (data) emit('read', data.value ?? null, data.answer ?? null)
+}
+watch([() => props.build, open], () => open.value && void plant(), { immediate: true })
+defineExpose({ read: () => open.value && void read() })
+</script>
+
+<template>
+  <details
+    class="stand-in"
+    :open="open"
+    @toggle="open = ($event.target as HTMLDetailsElement).open"
+  >
+    <summary>Simulated bench</summary>
+    <p class="quiet">
+      A stand-in that ships with Gorvix: it shows what this build would show, noise included. What
+      it reads goes into the record like any other reading.
+    </p>
+    <ProblemNote v-if="problem" title="The stand-in does not answer" :problem="problem" />
+    <template v-if="bench">
+      <v-select
+        class="fault"
+        data-field="fault"
+        label="What is wrong with it"
+        :items="[
+          { title: 'Nothing: built as planned', value: '' },
+          { title: 'Something, and you are not told what', value: '?' },
+          ...bench.faults.map((f) => ({ title: f.words, value: f.id })),
+        ]"
+        :model-value="bench.isHidden ? '?' : (bench.planted ?? '')"
+        @update:model-value="
+          (v: string) => plant(v === '?' ? { hidden: true } : { fault: v || null })
+        "
+      />
+      <v-btn variant="outlined" data-do="simulate" :disabled="!check || busy" @click="read"
+        >Read this check <v-kbd aria-hidden="true">S</v-kbd></v-btn
+      >
+    </template>
+  </details>
+</template>
+
+<style scoped>
+.stand-in {
+  margin-top: 16px;
+  padding: 8px 12px;
+  border: 1px dashed var(--line);
+}
+
+summary {
+  min-height: 32px;
+  font-weight: 600;
+  cursor: pointer;
+}
+
+.fault {
+  margin: 10px 0;
+}
+</style>

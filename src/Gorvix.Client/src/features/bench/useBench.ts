@@ -1,0 +1,279 @@
+import { promiseTimeout, useLocalStorage } from '@vueuse/core'
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import {
+  api,
+  ask,
+  type Answer,
+  type BenchCheck,
+  type BenchView,
+  type CheckState,
+  type Judgement,
+  type Problem,
+} from '@/api/client'
+
+/** A reading that was taken here; it waits until the server has it. */
+export interface Taken {
+  key: string
+  check: string
+  value: number | null
+  answer: Answer | null
+  at: string
+  reason: string | null
+}
+
+/** A check with how it stands, readings that wait included. */
+export interface Row {
+  check: BenchCheck
+  state: CheckState
+  /** What was read last, in words, with what it came to; null where it never was. */
+  last: { read: string; judgement: Judgement; at: string; who: string } | null
+  /** What has changed since, line by line. */
+  changed: string[]
+  /** Why it is not safe to do yet; null where it is. */
+  against: string | null
+}
+
+const retryEvery = 3000
+const stateOf = { good: 'proved', doubtful: 'doubtful', stop: 'stopped' } as const
+
+/** What a check makes of a reading: looked up in what it brought along, so it works where no server is in reach. */
+export function judge(check: BenchCheck, value: number | null, answer: Answer | null) {
+  return value !== null
+    ? check.bands.find((b) => b.upTo === null || b.upTo === undefined || value <= b.upTo)?.judgement
+    : check.answers.find((a) => a.answer === answer)?.judgement
+}
+
+/** The answer that is good. */
+export const goodAnswer = (check: BenchCheck) =>
+  check.answers.find((a) => a.judgement.mark === 'good')?.answer ?? 'yes'
+
+const units = { volts: 'V', amps: 'A', ohms: 'Ω' }
+
+/** The sign of a check's unit; empty where it takes no number. */
+export const unitOf = (check: BenchCheck) => (check.unit ? units[check.unit] : '')
+
+/** What an answer is called at a check. */
+export function answerWords(check: BenchCheck, answer: Answer) {
+  if (answer === 'unsure') return 'Not sure'
+  if (check.asks === 'sign') return answer === 'yes' ? 'Yes, so it is' : 'No'
+  if (check.asks === 'beep' || check.asks === 'ohms' || check.asks === 'diode')
+    return answer === 'yes' ? 'It beeps' : 'Silent'
+  return answer === 'yes' ? 'As expected' : 'Something else'
+}
+
+function readWords(check: BenchCheck, taken: Taken) {
+  return taken.value === null
+    ? answerWords(check, taken.answer ?? 'unsure').toLowerCase()
+    : check.unit === 'volts'
+      ? `${taken.value.toFixed(2)} V`
+      : check.unit === 'amps' && taken.value < 1
+        ? `${Math.round(taken.value * 1000)} mA`
+        : `${taken.value} ${unitOf(check)}`
+}
+
+/**
+ * The bench of a build. A reading is judged and shown at once and sent after: what cannot be sent waits in the browser, through a restart as well,
+ * and is sent when the server answers again.
+ */
+export function useBench(build: () => string) {
+  const view = shallowRef<BenchView | null>(null)
+  const problem = ref<Problem | null>(null)
+  const offline = ref(false)
+  /** Readings that the server refused, with its sentence. */
+  const refused = ref<{ taken: Taken; title: string; sentence: string }[]>([])
+  const queues = useLocalStorage<Record<string, Taken[]>>('gorvix-bench', {})
+  const waiting = computed(() => queues.value[build()] ?? [])
+  let turn = 0
+  let running = false
+  let gone = false
+  onScopeDispose(() => (gone = true))
+
+  const rows = computed<Row[]>(() => {
+    if (!view.value) return []
+    const last = new Map(view.value.readings.map((r) => [r.check, r]))
+    const taken = new Map(waiting.value.map((t) => [t.check, t]))
+    const standings = new Map(view.value.standings.map((s) => [s.standing.check, s.standing]))
+    const list = view.value.checks.map((check): Row => {
+      const standing = standings.get(check.id)
+      const own = taken.get(check.id)
+      const judgement = own && judge(check, own.value, own.answer)
+      if (own && judgement)
+        return {
+          check,
+          state: stateOf[judgement.mark],
+          last: { read: readWords(check, own), judgement, at: own.at, who: '' },
+          changed: [],
+          against: null,
+        }
+      const read = last.get(check.id)
+      return {
+        check,
+        state: standing?.state ?? 'open',
+        last: read
+          ? {
+              read: readWords(check, {
+                ...read,
+                value: read.value ?? null,
+                answer: read.answer ?? null,
+                reason: null,
+              }),
+              judgement: judge(check, read.value ?? null, read.answer ?? null) ?? {
+                mark: read.mark,
+                words: read.words,
+                look: null,
+              },
+              at: read.at,
+              who: read.who ?? '',
+            }
+          : null,
+        changed: standing?.changed ?? [],
+        against: null,
+      }
+    })
+    return list.map((row, i) => ({ ...row, against: against(row.check, list.slice(0, i)) }))
+  })
+
+  // What comes before a check stands in the check; here it is only looked up.
+  function against(check: BenchCheck, before: Row[]) {
+    if (!check.isDangerous) return null
+    const stopped = before.find((r) => r.state === 'stopped')
+    if (stopped) return `"${stopped.check.title}" said stop.`
+    const after = new Set(check.after)
+    const missing = before.filter(
+      (r) => after.has(r.check.id) && r.state !== 'proved' && r.state !== 'doubtful',
+    )
+    const first = missing[0]?.check.title
+    return missing.length === 0
+      ? null
+      : missing.length === 1
+        ? `"${first}" comes first.`
+        : `${missing.length} checks come first, "${first}" before all.`
+  }
+
+  function show(data: BenchView | null, refusal: Problem | null) {
+    view.value = data ?? view.value
+    problem.value = refusal?.status === 0 && view.value ? null : refusal
+    offline.value = refusal?.status === 0
+  }
+
+  async function read() {
+    const own = ++turn
+    const { data, problem: refusal } = await ask(() =>
+      api.GET('/api/builds/{id}/bench', { params: { path: { id: build() } } }),
+    )
+    if (own !== turn) return
+    show(data, refusal)
+    void pump()
+  }
+
+  function put(list: Taken[]) {
+    queues.value = { ...queues.value, [build()]: list }
+  }
+
+  /** Takes a reading. */
+  function take(
+    check: BenchCheck,
+    value: number | null,
+    answer: Answer | null,
+    reason: string | null,
+  ) {
+    put([
+      ...waiting.value,
+      {
+        key: crypto.randomUUID(),
+        check: check.id,
+        value,
+        answer,
+        at: new Date().toISOString(),
+        reason,
+      },
+    ])
+    void pump()
+  }
+
+  async function pump() {
+    if (running) return
+    running = true
+    try {
+      for (let next = waiting.value[0]; next && !gone; next = waiting.value[0]) {
+        const taken = next
+        const of = build()
+        const check = view.value?.checks.find((c) => c.id === taken.check)
+        const { data, problem: refusal } = await ask(() =>
+          api.POST('/api/builds/{id}/bench/readings', {
+            params: { path: { id: of } },
+            body: { ...taken, unit: taken.value === null ? null : (check?.unit ?? null) },
+          }),
+        )
+        if (refusal?.status === 0) {
+          offline.value = true
+          await promiseTimeout(retryEvery)
+          continue
+        }
+        offline.value = false
+        queues.value = {
+          ...queues.value,
+          [of]: (queues.value[of] ?? []).filter((t) => t.key !== taken.key),
+        }
+        if (refusal)
+          refused.value = [
+            ...refused.value,
+            { taken, title: check?.title ?? taken.check, sentence: refusal.sentence },
+          ]
+        else if (of === build() && (waiting.value.length === 0 || view.value === null))
+          show(data, null)
+      }
+    } finally {
+      running = false
+    }
+  }
+
+  function dismiss(key: string) {
+    refused.value = refused.value.filter((r) => r.taken.key !== key)
+  }
+
+  watch(build, () => {
+    view.value = null
+    refused.value = []
+  })
+  return { view, problem, rows, waiting, offline, refused, read, take, dismiss }
+}
+
+/** The phases, as they are called. */
+export const phases: Record<BenchCheck['phase'], string> = {
+  cold: 'Before power',
+  firstPower: 'First power',
+  volts: 'Volts',
+  usb: 'USB alone',
+  settings: 'Settings',
+  links: 'Each link by itself',
+  together: 'All together',
+  failsafe: 'Link lost',
+}
+
+/** Checks of one phase, in order. */
+export function byPhase(rows: Row[]) {
+  const groups: { phase: BenchCheck['phase']; words: string; rows: Row[] }[] = []
+  for (const row of rows) {
+    const last = groups[groups.length - 1]
+    if (last?.phase === row.check.phase) last.rows.push(row)
+    else groups.push({ phase: row.check.phase, words: phases[row.check.phase], rows: [row] })
+  }
+  return groups
+}
+
+export const stateWords: Record<CheckState, string> = {
+  open: 'open',
+  proved: 'proved',
+  doubtful: 'doubtful',
+  stopped: 'stop',
+  dueAgain: 'due again',
+}
+
+/** A number as it was typed, with its prefix: "4,98", "490 m", "1k2" is not taken. Null for what is none. */
+export function numberOf(text: string) {
+  const match = /^\s*([-+−]?\d+(?:[.,]\d+)?)\s*(m|k|M)?\s*(?:V|A|Ω|Ohm)?\s*$/.exec(text)
+  if (!match?.[1]) return null
+  const value = Number(match[1].replace(',', '.').replace('−', '-'))
+  return value * ({ m: 0.001, k: 1000, M: 1e6 }[match[2] ?? ''] ?? 1)
+}
