@@ -211,7 +211,7 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
                         new(Mark.Doubtful, "A part without a light does not tell.", "Measure what comes out of it.")
                     ),
                 ],
-                Scope.Of([scope.Board], [scope.Part(device.Id)], scope.Feed(device.Id))
+                Scope.Of([scope.Board], scope.Feed(device.Id))
             )
             {
                 Device = device.Id,

@@ -1,3 +1,4 @@
+using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Settings;
@@ -44,8 +45,8 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
 
     /// <summary>A lead and where it is.</summary>
     /// <remarks>In ids and labels: what somebody calls a device is no fact of the wiring.</remarks>
-    public static string Lead(WiredLead lead) =>
-        $"{lead.Device} {lead.Lead.Label} ({lead.Lead.Id}): "
+    public string Lead(WiredLead lead) =>
+        $"{lead.Device} ({PartId(lead.Device)}) {lead.Lead.Label} ({lead.Lead.Id}): "
         + lead.State switch
         {
             LeadState.InPlace or LeadState.Moved => $"in {lead.Socket!.Id} pin {lead.Cavity}",
@@ -56,9 +57,21 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
             _ => "open",
         };
 
-    /// <summary>A part, by its id in the library.</summary>
-    public string Part(string device) =>
-        $"{device} is a {PartOf(device).Maker} {wired.Build.Build.Devices.First(d => d.Id == device).Part}";
+    /// <summary>What begins the line that tells which piece a device is: the first time that it is noted it is no change.</summary>
+    public const string Piece = "piece of ";
+
+    /// <summary>A lead and where it is, with the piece that it belongs to.</summary>
+    public IEnumerable<string> LeadOfPiece(WiredLead lead) => PieceOf(lead.Device).Prepend(Lead(lead));
+
+    /// <summary>A part, by its id in the library, and which piece of it.</summary>
+    public IEnumerable<string> Part(string device) => PieceOf(device).Prepend($"{device} is a {PartId(device)}");
+
+    private IEnumerable<string> PieceOf(string device) =>
+        BuildDevice(device).Batch is { } batch ? [$"{Piece}{device}: {batch}"] : [];
+
+    private string PartId(string device) => BuildDevice(device).Part;
+
+    private BuildDevice BuildDevice(string device) => wired.Build.Build.Devices.First(d => d.Id == device);
 
     /// <summary>What a device takes.</summary>
     public IEnumerable<string> Supplies(string device) =>
@@ -91,7 +104,7 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
         $"bridge {bridge} at {string.Join('+', _positions.Where(p => p.Bridge == bridge).Select(p => p.Position))}";
 
     /// <summary>A pad with every lead on it.</summary>
-    public IEnumerable<string> PadAndLeads(Pad pad) => Pad(pad).Concat(_onPad[pad.Id].Select(Lead));
+    public IEnumerable<string> PadAndLeads(Pad pad) => Pad(pad).Concat(_onPad[pad.Id].SelectMany(LeadOfPiece));
 
     /// <summary>A point of the circuit: its pad, and every lead that is one copper with it. Of ground the point alone.</summary>
     public IEnumerable<string> Point(Node point)
@@ -100,7 +113,7 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
         {
             return wired
                 .Leads.Where(l => l.Device == point.Device && l.Lead.Id == point.Id)
-                .SelectMany(l => (l.Pad is { } on ? Pad(on) : []).Prepend(Lead(l)));
+                .SelectMany(l => (l.Pad is { } on ? Pad(on) : []).Concat(LeadOfPiece(l)));
         }
         var pad = _circuit.Pads[point.Id];
         return _circuit.IsGround(pad)
@@ -111,7 +124,7 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
                         .With(point)
                         .Where(n => n.Kind == NodeKind.Lead)
                         .SelectMany(n => wired.Leads.Where(l => l.Device == n.Device && l.Lead.Id == n.Id))
-                        .Select(Lead)
+                        .SelectMany(LeadOfPiece)
                 );
     }
 
@@ -148,16 +161,16 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
                 .SelectMany(l =>
                     (l.Pad is { } pad ? Pad(pad) : [])
                         .Prepend(Lead(l))
-                        .Concat(l.To is { } to ? Feed(to.Device, seen).Append(Part(to.Device)) : [])
+                        .Concat(l.To is { } to ? Feed(to.Device, seen) : [])
                 )
-                .Concat(Supplies(device));
+                .Concat(Supplies(device))
+                .Concat(Part(device));
 
     /// <summary>Everything that a link needs: its part, its leads with their nets, who else is there, its port's settings, its supply.</summary>
     public IEnumerable<string> Link(string id)
     {
         var link = wired.Build.Links.First(l => l.Id == id);
         var device = link.Want.Device;
-        yield return Part(device);
         foreach (var line in Feed(device))
         {
             yield return line;
@@ -193,7 +206,7 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
         wired
             .Leads.Select(Lead)
             .Concat(wired.Bridges.Select(b => Bridge(b.Bridge.Id)))
-            .Concat(wired.Build.Devices.Select(d => Part(d.Id)))
+            .Concat(wired.Build.Devices.SelectMany(d => Part(d.Id)))
             .Concat(wired.Ports.Select(Port))
             .Concat(settings.Settings.Select(Set))
             .Concat(Source())

@@ -67,6 +67,9 @@ public sealed record BuildDevice
     /// <summary>What the builder calls it, such as "second GNSS"; null where the part's name will do.</summary>
     public string? Name { get; init; }
 
+    /// <summary>Its batch or serial number, as printed on it; null where nobody has noted it; 1 to 100 characters.</summary>
+    public string? Batch { get; init; }
+
     /// <summary>How far it sits from the edge of the board, along the way of its wires, in millimetres; 1 to 5000, null where nobody has measured.</summary>
     public double? Away { get; init; }
 

@@ -173,6 +173,10 @@ public static class BuildCheck
         foreach (var (i, device) in build.Devices.Index())
         {
             list.Range(device.Away ?? 1, 1, 5000, "mm", $"{place}.devices[{i}].away");
+            if (device.Batch is { } batch)
+            {
+                list.Text(batch, $"{place}.devices[{i}].batch");
+            }
         }
         list.Range(power.LampVolts, 3, 60, "V", $"{place}.power.lampVolts");
         list.Range(power.LampWatts, 1, 200, "W", $"{place}.power.lampWatts");

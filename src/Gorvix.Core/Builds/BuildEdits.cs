@@ -38,7 +38,12 @@ public static class BuildEdits
             };
         return build with
         {
-            Devices = [.. build.Devices.Select(d => d.Id == device ? d with { Part = part.Id, Harness = null } : d)],
+            Devices =
+            [
+                .. build.Devices.Select(d =>
+                    d.Id == device ? d with { Part = part.Id, Harness = null, Batch = null } : d
+                ),
+            ],
             Wires = [.. build.Wires.Where(w => w.Device != device)],
             Wants =
             [
@@ -143,6 +148,18 @@ public static class BuildEdits
             : build with
             {
                 Devices = [.. build.Devices.Select(d => d.Id == device ? d with { Name = called } : d)],
+            };
+    }
+
+    /// <summary>The build with another batch or serial number of a device; the same build comes back when it has it.</summary>
+    public static Build WithBatch(Build build, string device, string? batch)
+    {
+        var noted = string.IsNullOrWhiteSpace(batch) ? null : batch.Trim();
+        return build.Devices.First(d => d.Id == device).Batch == noted
+            ? build
+            : build with
+            {
+                Devices = [.. build.Devices.Select(d => d.Id == device ? d with { Batch = noted } : d)],
             };
     }
 

@@ -33,6 +33,9 @@ public enum PartsChangeKind
     /// <summary>Another name of a device; needs <c>Device</c>, and <c>Text</c> unless the part's own name is to stand.</summary>
     NameDevice,
 
+    /// <summary>The batch or serial number of a device; needs <c>Device</c>, and <c>Text</c> unless it is not known any more.</summary>
+    SetBatch,
+
     /// <summary>Another name of the build; needs <c>Text</c>.</summary>
     NameBuild,
 
@@ -122,7 +125,10 @@ public sealed record PartsChange
                 var functions = part is null ? [] : library.Device(part)?.Functions.Select(f => f.Id) ?? [];
                 list.Known(Function ?? "", functions, "function", "change.function");
                 break;
-            case PartsChangeKind.RemoveDevice or PartsChangeKind.NameDevice or PartsChangeKind.PlaceDevice:
+            case PartsChangeKind.RemoveDevice
+            or PartsChangeKind.NameDevice
+            or PartsChangeKind.SetBatch
+            or PartsChangeKind.PlaceDevice:
                 Known(build, list);
                 break;
             case PartsChangeKind.NameBuild or PartsChangeKind.SetNote or PartsChangeKind.SetAllowance:
@@ -162,6 +168,7 @@ public sealed record PartsChange
                 },
             PartsChangeKind.RemoveLink => BuildEdits.WithoutLink(build, Link!),
             PartsChangeKind.NameDevice => BuildEdits.WithName(build, Device!, Text),
+            PartsChangeKind.SetBatch => BuildEdits.WithBatch(build, Device!, Text),
             PartsChangeKind.NameBuild => build.Name == Text?.Trim() ? build : build with { Name = Text?.Trim() ?? "" },
             PartsChangeKind.SetNote => (build.Note ?? "") == (Text?.Trim() ?? "")
                 ? build
@@ -186,6 +193,9 @@ public sealed record PartsChange
             PartsChangeKind.NameDevice => string.IsNullOrWhiteSpace(Text)
                 ? $"Take the part's own name for {Device}"
                 : $"Call {Device} \"{Text.Trim()}\"",
+            PartsChangeKind.SetBatch => string.IsNullOrWhiteSpace(Text)
+                ? $"Forget the batch of {Device}"
+                : $"{Device} is of batch {Text.Trim()}",
             PartsChangeKind.NameBuild => $"Name the build \"{Text?.Trim()}\"",
             PartsChangeKind.SetNote => "Write the note",
             PartsChangeKind.PlaceDevice => Millimetres is { } away

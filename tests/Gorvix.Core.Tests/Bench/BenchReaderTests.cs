@@ -216,6 +216,30 @@ public class BenchReaderTests
         return shown.Value is { } value ? check.Judge(value, null)!.Mark.ToString() : $"{shown.Answer}";
     }
 
+    [Fact]
+    public void A_device_that_is_exchanged_makes_due_what_it_touches_and_nothing_else()
+    {
+        var build = Demo.EastBenchKestrel;
+        Build Of(string? batch) =>
+            build with
+            {
+                Devices = [.. build.Devices.Select(d => d.Id == "gnss" ? d with { Batch = batch } : d)],
+            };
+        var (third, fourth) = (Read(Of("3")).Sheet, Read(Of("4")).Sheet);
+        // Noting which piece it is is no exchange.
+        Assert.Empty(Due(Read(build).Sheet, third));
+        var due = Due(third, fourth);
+        Assert.Contains("link.position.satellites", due);
+        Assert.Contains("cold.gnss-v.5v", due);
+        Assert.Contains("volts.gnss.v", due);
+        Assert.Contains("power.limited", due);
+        Assert.Contains("all", due);
+        Assert.DoesNotContain("link.control.sticks", due);
+        Assert.DoesNotContain("volts.receiver.v", due);
+        Assert.DoesNotContain("settings.read", due);
+        Assert.DoesNotContain(due, id => id.StartsWith("cold.receiver", StringComparison.Ordinal));
+    }
+
     private static HashSet<string> Due(BenchSheet was, BenchSheet now) =>
         [
             .. BenchState
