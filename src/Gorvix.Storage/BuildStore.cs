@@ -86,7 +86,21 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     /// <summary>Stores the build of a file with its parts, all or nothing.</summary>
     /// <param name="file">A file that was read without findings.</param>
     /// <returns>The stored build, or what stands against it.</returns>
-    public async Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(GorvixFile file)
+    public Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(GorvixFile file) =>
+        Import(file, fill: null);
+
+    /// <summary>Stores a record with its parts, all or nothing.</summary>
+    /// <param name="record">A record that was read.</param>
+    /// <param name="archive">Who stores what happened to it.</param>
+    public Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(
+        ReadRecord record,
+        RecordArchive archive
+    ) => Import(record.File, row => archive.Fill(row, record.Rows));
+
+    private async Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(
+        GorvixFile file,
+        Func<BuildRow, Task>? fill
+    )
     {
         if (file.Builds.Count != 1)
         {
@@ -104,6 +118,11 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
             return (null, findings);
         }
         var row = await Add(file.Builds[0], "import");
+        if (fill is not null)
+        {
+            await fill(row);
+            row = await db.Builds.FirstAsync(b => b.Id == row.Id);
+        }
         await transaction.CommitAsync();
         return (await Read(row), []);
     }

@@ -190,6 +190,63 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
         };
     }
 
+    /// <summary>Every change of a build, the oldest first.</summary>
+    public async Task<IReadOnlyList<LogEntry>> Moments(string build) =>
+        await db
+            .Moments.AsNoTracking()
+            .Where(m => m.BuildId == build)
+            .OrderBy(m => m.Version)
+            .Select(m => new LogEntry(EntryKind.Change, m.Version, m.At, m.Who, m.Words))
+            .ToListAsync();
+
+    /// <summary>Entries that hold every one of some words, the newest of each kind first.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="words">The words, whatever their case.</param>
+    /// <param name="most">How many of each kind.</param>
+    public async Task<IReadOnlyList<LogEntry>> Search(string build, IReadOnlyList<string> words, int most)
+    {
+        var moments = db.Moments.AsNoTracking().Where(m => m.BuildId == build);
+        var readings = db.Readings.AsNoTracking().Where(r => r.BuildId == build);
+        var notes = db.Notes.AsNoTracking().Where(n => n.BuildId == build);
+        var photos = db.Photos.AsNoTracking().Where(p => p.BuildId == build);
+        var texts = db.Texts.AsNoTracking().Where(t => t.BuildId == build);
+        foreach (var word in words)
+        {
+            // SQLite folds the case of ASCII letters in LIKE; signs that mean something there are taken as they are.
+            var like = $"%{word.Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_")}%";
+            moments = moments.Where(m => EF.Functions.Like(m.Words + " " + m.Who, like, "\\"));
+            readings = readings.Where(r => EF.Functions.Like(r.Document, like, "\\"));
+            notes = notes.Where(n => EF.Functions.Like(n.Document, like, "\\"));
+            photos = photos.Where(p => EF.Functions.Like(p.Words + " " + p.Who, like, "\\"));
+            texts = texts.Where(t => EF.Functions.Like(t.Words + " " + t.Text, like, "\\"));
+        }
+        var list = new List<LogEntry>();
+        list.AddRange(
+            await moments
+                .OrderByDescending(m => m.At)
+                .Take(most)
+                .Select(m => new LogEntry(EntryKind.Change, m.Version, m.At, m.Who, m.Words))
+                .ToListAsync()
+        );
+        list.AddRange((await readings.OrderByDescending(r => r.At).Take(most).ToListAsync()).Select(Of));
+        list.AddRange((await notes.OrderByDescending(n => n.At).Take(most).ToListAsync()).Select(Of));
+        list.AddRange(
+            await photos
+                .OrderByDescending(p => p.At)
+                .Take(most)
+                .Select(p => new LogEntry(EntryKind.Photo, p.Number, p.At, p.Who, p.Words))
+                .ToListAsync()
+        );
+        list.AddRange(
+            await texts
+                .OrderByDescending(t => t.At)
+                .Take(most)
+                .Select(t => new LogEntry(EntryKind.Text, t.Number, t.At, t.Who, t.Words))
+                .ToListAsync()
+        );
+        return list;
+    }
+
     /// <summary>How many entries of each kind there are.</summary>
     public async Task<IReadOnlyDictionary<EntryKind, int>> Count(string build) =>
         new Dictionary<EntryKind, int>
@@ -211,6 +268,14 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
             ?? throw new NoSuchEntryException($"moment {version}");
         return (row, Documents.Read<Build>(row.Document, row.Format, $"The build \"{build}\", version {version}"));
     }
+
+    /// <summary>Until when a version of a build stood: up to the next one, UTC; null for the newest.</summary>
+    public async Task<DateTime?> Until(string build, int version) =>
+        await db
+            .Moments.Where(m => m.BuildId == build && m.Version > version)
+            .OrderBy(m => m.Version)
+            .Select(m => (DateTime?)m.At)
+            .FirstOrDefaultAsync();
 
     /// <summary>The last reading of each check, the oldest first.</summary>
     /// <param name="build">The build.</param>

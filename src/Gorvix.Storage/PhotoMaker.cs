@@ -143,7 +143,7 @@ public static class PhotoMaker
         var (width, height) = isTurned ? (from.Height, from.Width) : (from.Width, from.Height);
         var scale = Math.Min(1, (double)side / Math.Max(width, height));
         var (w, h) = (Math.Max(1, (int)Math.Round(width * scale)), Math.Max(1, (int)Math.Round(height * scale)));
-        var drawn = new SKBitmap(new SKImageInfo(w, h, SKColorType.Rgb888x, SKAlphaType.Opaque));
+        var drawn = new SKBitmap(new SKImageInfo(w, h, SKColorType.Rgba8888, SKAlphaType.Opaque));
         using var canvas = new SKCanvas(drawn);
         canvas.Clear(SKColors.White);
         canvas.Scale((float)w / width, (float)h / height);

@@ -31,7 +31,7 @@ public enum CheckState
 /// <param name="State">How it stands.</param>
 /// <param name="At">When it was taken last, UTC; null where it never was.</param>
 /// <param name="Changed">What has changed since, line by line; empty where nothing has.</param>
-public sealed record Standing(string Check, CheckState State, DateTime? At, IReadOnlyList<string> Changed);
+public sealed record CheckStanding(string Check, CheckState State, DateTime? At, IReadOnlyList<string> Changed);
 
 /// <summary>How it stands with the proof of a build: what was proved stays proved until what it rests on changes.</summary>
 public static class BenchState
@@ -39,7 +39,7 @@ public static class BenchState
     /// <summary>How each check stands.</summary>
     /// <param name="sheet">The checks.</param>
     /// <param name="proofs">What was read, the oldest first; the last reading of a check counts.</param>
-    public static IReadOnlyList<Standing> Of(BenchSheet sheet, IEnumerable<Proof> proofs)
+    public static IReadOnlyList<CheckStanding> Of(BenchSheet sheet, IEnumerable<Proof> proofs)
     {
         var last = new Dictionary<string, Proof>();
         foreach (var proof in proofs)
@@ -50,14 +50,14 @@ public static class BenchState
     }
 
     /// <summary>How a check stands after its last reading.</summary>
-    public static Standing Of(BenchCheck check, Proof? proof)
+    public static CheckStanding Of(BenchCheck check, Proof? proof)
     {
         if (proof is null)
         {
-            return new Standing(check.Id, CheckState.Open, null, []);
+            return new CheckStanding(check.Id, CheckState.Open, null, []);
         }
         var changed = Changes(proof.Scope, check.Scope).ToList();
-        return new Standing(
+        return new CheckStanding(
             check.Id,
             changed.Count > 0 ? CheckState.DueAgain
                 : proof.Mark == Mark.Stop ? CheckState.Stopped
@@ -75,7 +75,7 @@ public static class BenchState
     /// <param name="sheet">The checks.</param>
     /// <param name="standings">How they stand.</param>
     /// <param name="check">The check.</param>
-    public static string? Against(BenchSheet sheet, IReadOnlyList<Standing> standings, BenchCheck check)
+    public static string? Against(BenchSheet sheet, IReadOnlyList<CheckStanding> standings, BenchCheck check)
     {
         if (!check.IsDangerous)
         {

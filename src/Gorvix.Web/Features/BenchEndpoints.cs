@@ -28,7 +28,7 @@ public sealed record BenchView(
 /// <summary>How a check stands.</summary>
 /// <param name="Standing">How it stands.</param>
 /// <param name="Against">Why it is not safe to do yet, as a sentence; null where it is.</param>
-public sealed record StandingView(Standing Standing, string? Against);
+public sealed record StandingView(CheckStanding Standing, string? Against);
 
 /// <summary>A reading that somebody took.</summary>
 /// <param name="Key">A key that the sender made, so that it is kept once however often it is sent.</param>

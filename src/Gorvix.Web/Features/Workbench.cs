@@ -88,8 +88,22 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
     /// <param name="file">A file that was read without findings.</param>
     /// <param name="stop">Tells that the sender has gone; before the build is planned nothing is stored then.</param>
     /// <returns>The stored build, or what stands against it.</returns>
-    public async Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(
+    public Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(
         GorvixFile file,
+        CancellationToken stop
+    ) => Import(file, () => builds.Import(file), stop);
+
+    /// <summary>The build of a record, with all that happened to it: planned first, then stored.</summary>
+    /// <inheritdoc cref="Import(GorvixFile, CancellationToken)"/>
+    public Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(
+        ReadRecord record,
+        RecordArchive archive,
+        CancellationToken stop
+    ) => Import(record.File, () => builds.Import(record, archive), stop);
+
+    private async Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(
+        GorvixFile file,
+        Func<Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)>> store,
         CancellationToken stop
     )
     {
@@ -102,7 +116,7 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
             }
             await Workers.Run(() => new FitReader(resolved, stop).Sheet(), stop);
         }
-        return await builds.Import(file);
+        return await store();
     }
 
     /// <summary>A build that is new on the shelf: planned first, with everything that its page will show, then stored.</summary>

@@ -74,6 +74,7 @@ internal static class GorvixApp
         builder.Services.AddScoped<TextStore>();
         builder.Services.AddScoped<LogStore>();
         builder.Services.AddScoped<Author>();
+        builder.Services.AddScoped<RecordArchive>();
         builder.Services.AddSingleton<BenchDesk>();
         builder.Services.AddSingleton<SimulatedDesk>();
         builder.Services.AddSingleton<ModuleDesk>();
@@ -101,6 +102,9 @@ internal static class GorvixApp
         app.MapSettings();
         app.MapModules();
         app.MapBench();
+        app.MapLog();
+        app.MapRecords();
+        app.MapClub();
         app.MapSetup();
         app.MapUnlocks();
         app.MapSweep();
@@ -139,7 +143,10 @@ internal static class GorvixApp
             NoSuchBuildException => Problems.Of(404, problem.Message),
             PartChangedException or PartThereException => Problems.Of(409, problem.Message),
             NoSuchPartException or NoSuchTextException or NoSuchEntryException => Problems.Of(404, problem.Message),
-            TextLimitException or LogLimitException or PhotoException => Problems.Of(422, problem.Message),
+            TextLimitException or LogLimitException or PhotoException or RecordException => Problems.Of(
+                422,
+                problem.Message
+            ),
             BuildChangedException => Problems.Of(409, problem.Message),
             UnknownFormatException => Problems.Of(422, problem.Message),
             UnplannableException unplannable => Problems.Of([unplannable.Finding]),

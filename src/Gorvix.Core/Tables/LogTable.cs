@@ -1,0 +1,37 @@
+using Gorvix.Core.Bench;
+using Gorvix.Core.Log;
+
+namespace Gorvix.Core.Tables;
+
+/// <summary>The readings of a build as a list for a spreadsheet.</summary>
+public static class LogTable
+{
+    /// <summary>Writes it.</summary>
+    /// <param name="readings">The readings, the oldest first.</param>
+    public static string Write(IReadOnlyList<LoggedReading> readings) =>
+        Sheet.Write(
+            ["at", "who", "check", "title", "expected", "value", "unit", "answer", "mark", "words", "reason"],
+            readings.Select(r =>
+                (IReadOnlyList<string?>)
+                    [
+                        $"{r.At:yyyy-MM-ddTHH:mm:ssZ}",
+                        r.Who,
+                        r.Check,
+                        r.Title,
+                        r.Expected,
+                        r.Value is { } value ? FormattableString.Invariant($"{value}") : "",
+                        r.Unit switch
+                        {
+                            ReadingUnit.Volts => "V",
+                            ReadingUnit.Amps => "A",
+                            ReadingUnit.Ohms => "ohm",
+                            _ => "",
+                        },
+                        r.Answer is { } answer ? $"{answer}".ToLowerInvariant() : "",
+                        $"{r.Mark}".ToLowerInvariant(),
+                        r.Words,
+                        r.Reason ?? "",
+                    ]
+            )
+        );
+}

@@ -1,0 +1,469 @@
+using System.Globalization;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Fit;
+using Gorvix.Core.Log;
+using Gorvix.Core.Planning;
+using Gorvix.Storage;
+using Gorvix.Web.Hosting;
+using Microsoft.AspNetCore.Http.Features;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>The log of a build, a page of it.</summary>
+/// <param name="Entries">Entries, the newest first.</param>
+/// <param name="Older">What to ask with for older ones; null where there are none.</param>
+/// <param name="Counts">How many there are of each kind.</param>
+/// <param name="Dues">What is done again and again, and how it stands.</param>
+public sealed record LogView(
+    IReadOnlyList<LogEntry> Entries,
+    string? Older,
+    IReadOnlyDictionary<EntryKind, int> Counts,
+    IReadOnlyList<Due> Dues
+);
+
+/// <summary>A line for the log.</summary>
+/// <param name="Kind">What it is.</param>
+/// <param name="Words">What to write.</param>
+/// <param name="At">When it was, UTC; null for now.</param>
+/// <param name="Flights">How many flights, for flights.</param>
+/// <param name="Interval">What was done, of those with an interval.</param>
+/// <param name="Tied">What it is tied to.</param>
+/// <param name="TiedId">The id of that.</param>
+public sealed record NoteRequest(
+    NoteKind Kind,
+    string Words = "",
+    DateTime? At = null,
+    int Flights = 0,
+    string? Interval = null,
+    TiedTo Tied = TiedTo.Build,
+    string? TiedId = null
+);
+
+/// <summary>What is done again and again.</summary>
+/// <param name="Intervals">All of it.</param>
+public sealed record IntervalsRequest(IReadOnlyList<Interval> Intervals);
+
+/// <summary>A photo that was kept.</summary>
+/// <param name="Number">Its number.</param>
+public sealed record PhotoKept(int Number);
+
+/// <summary>Two moments of a build.</summary>
+/// <param name="From">The earlier one.</param>
+/// <param name="To">The later one.</param>
+/// <param name="Difference">What is other.</param>
+public sealed record MomentsView(MomentView From, MomentView To, MomentDifference Difference);
+
+/// <summary>A moment of a build.</summary>
+/// <param name="Version">The version of the build then.</param>
+/// <param name="At">When, UTC.</param>
+/// <param name="Who">Who, as typed.</param>
+/// <param name="Words">What led there.</param>
+public sealed record MomentView(int Version, DateTime At, string Who, string Words);
+
+/// <summary>A moment to go back to.</summary>
+/// <param name="Version">The version that the writer has seen.</param>
+/// <param name="Moment">The version of the moment.</param>
+public sealed record RestoreRequest(int Version, int Moment);
+
+/// <summary>The Log screen.</summary>
+internal static class LogEndpoints
+{
+    private const int MostPage = 500;
+    private const int MostTied = 200;
+
+    public static void MapLog(this IEndpointRouteBuilder app)
+    {
+        var log = app.MapGroup("/api/builds/{id}/log").WithTags("Log");
+        log.MapGet("", Get).WithName("getLog").Produces<LogView>().ProducesProblem(404).ProducesProblem(422);
+        log.MapPost("notes", Note).WithName("keepNote").Produces(204).ProducesProblem(404).ProducesProblem(422);
+        log.MapDelete(
+                "notes/{number:int}",
+                async (string id, int number, LogStore store) =>
+                {
+                    await store.RemoveNote(id, number);
+                    return Results.NoContent();
+                }
+            )
+            .WithName("removeNote")
+            .Produces(204)
+            .ProducesProblem(404);
+        log.MapPut("intervals", Intervals)
+            .WithName("putIntervals")
+            .Produces(204)
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        log.MapPost("photos", Photo)
+            .WithName("keepPhoto")
+            .Produces<PhotoKept>()
+            .ProducesProblem(404)
+            .ProducesProblem(413)
+            .ProducesProblem(422);
+        log.MapGet(
+                "photos/{number:int}",
+                async (string id, int number, bool? small, LogStore store, HttpResponse response) =>
+                {
+                    var picture = await store.Photo(id, number, small == true);
+                    // A photo is never changed.
+                    response.Headers.CacheControl = "private, max-age=31536000, immutable";
+                    return Results.Bytes(picture, "image/jpeg");
+                }
+            )
+            .WithName("getPhoto")
+            .Produces(200, contentType: "image/jpeg")
+            .ProducesProblem(404);
+        log.MapDelete(
+                "photos/{number:int}",
+                async (string id, int number, LogStore store) =>
+                {
+                    await store.RemovePhoto(id, number);
+                    return Results.NoContent();
+                }
+            )
+            .WithName("removePhoto")
+            .Produces(204)
+            .ProducesProblem(404);
+        log.MapGet("compare", Compare)
+            .WithName("compareMoments")
+            .Produces<MomentsView>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        log.MapGet(
+                "texts",
+                async (string id, int from, int to, TextStore texts) =>
+                    Results.Ok(LineDiff.Of(await texts.Read(id, from), await texts.Read(id, to)))
+            )
+            .WithName("compareTexts")
+            .Produces<IReadOnlyList<DiffLine>>()
+            .ProducesProblem(404);
+        log.MapPost("restore", Restore)
+            .WithName("restoreMoment")
+            .Produces<FitView>()
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
+    }
+
+    private static async Task<IResult> Get(
+        string id,
+        string? before,
+        int? most,
+        string? kinds,
+        BuildStore builds,
+        LogStore store,
+        TimeProvider time
+    )
+    {
+        await builds.VersionOf(id);
+        if (most is < 1 or > MostPage)
+        {
+            return Problems.Of(422, $"A page has 1 to {MostPage} entries.");
+        }
+        if (Cursor(before) is not { } cursor)
+        {
+            return Problems.Of(422, "That place of the log is not one that this program gave. Load the log anew.");
+        }
+        if (Kinds(kinds) is not { } asked)
+        {
+            return Problems.Of(
+                422,
+                $"The log has {Phrase.Join([.. Enum.GetNames<EntryKind>().Select(Phrase.Lower)])}; \"{kinds}\" is none of them."
+            );
+        }
+        var page = most ?? 100;
+        var entries = await store.Page(id, cursor.At, page + 1, asked.Only);
+        var more = entries.Count > page;
+        entries = more ? [.. entries.Take(page)] : entries;
+        return Results.Ok(
+            new LogView(
+                entries,
+                more ? $"{entries[^1].At.Ticks}-{(int)entries[^1].Kind}-{entries[^1].Number}" : null,
+                await store.Count(id),
+                Dues.Of(await store.Intervals(id), await store.Notes(id), time.GetUtcNow().UtcDateTime)
+            )
+        );
+    }
+
+    // A place in the log; with nothing in it for the newest, null for nonsense.
+    private static (bool IsOne, (DateTime At, EntryKind Kind, int Number)? At)? Cursor(string? before)
+    {
+        if (string.IsNullOrEmpty(before))
+        {
+            return (true, null);
+        }
+        var parts = before.Split('-');
+        return
+            parts.Length == 3
+            && long.TryParse(parts[0], NumberStyles.None, CultureInfo.InvariantCulture, out var ticks)
+            && ticks <= DateTime.MaxValue.Ticks
+            && int.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var kind)
+            && Enum.IsDefined((EntryKind)kind)
+            && int.TryParse(parts[2], NumberStyles.None, CultureInfo.InvariantCulture, out var number)
+            ? (true, (new DateTime(ticks, DateTimeKind.Utc), (EntryKind)kind, number))
+            : null;
+    }
+
+    private static (bool IsOne, IReadOnlyCollection<EntryKind>? Only)? Kinds(string? kinds)
+    {
+        if (string.IsNullOrEmpty(kinds))
+        {
+            return (true, null);
+        }
+        var list = new List<EntryKind>();
+        foreach (var word in kinds.Split(','))
+        {
+            if (!Enum.TryParse<EntryKind>(word, ignoreCase: true, out var kind) || !Enum.IsDefined(kind))
+            {
+                return null;
+            }
+            list.Add(kind);
+        }
+        return (true, list);
+    }
+
+    private static async Task<IResult> Note(
+        string id,
+        NoteRequest note,
+        LogStore store,
+        BuildStore builds,
+        TimeProvider time
+    )
+    {
+        await builds.VersionOf(id);
+        var words = note.Words.Trim();
+        if (note.Kind == NoteKind.Note && words.Length == 0)
+        {
+            return Problems.Of(422, "The note is empty. Write what there is to remember.");
+        }
+        if (note.Kind == NoteKind.Flight && note.Flights is < 1 or > 1000)
+        {
+            return Problems.Of(422, $"{note.Flights} flights cannot be noted at once; 1 to 1000 can.");
+        }
+        if (note.TiedId?.Length > MostTied)
+        {
+            return Problems.Of(422, "What the note is tied to is no pad, device or step of this build.");
+        }
+        if (note.Kind == NoteKind.Done)
+        {
+            if ((await store.Intervals(id)).FirstOrDefault(i => i.Id == note.Interval) is not { } interval)
+            {
+                return Problems.Of(
+                    422,
+                    "There is no such interval for this build; it may have been removed in another tab."
+                );
+            }
+            words = words.Length > 0 ? $"{interval.Words}: {words}" : interval.Words;
+        }
+        await store.Keep(
+            id,
+            new LoggedNote
+            {
+                Kind = note.Kind,
+                At = note.At ?? time.GetUtcNow().UtcDateTime,
+                Words = words,
+                Flights = note.Kind == NoteKind.Flight ? note.Flights : 0,
+                Interval = note.Kind == NoteKind.Done ? note.Interval : null,
+                Tied = note.Tied,
+                TiedId = note.Tied == TiedTo.Build ? null : note.TiedId,
+            }
+        );
+        return Results.NoContent();
+    }
+
+    private static async Task<IResult> Intervals(string id, IntervalsRequest request, LogStore store)
+    {
+        if (Against(request.Intervals) is { } against)
+        {
+            return Problems.Of(422, against);
+        }
+        await store.Put(id, request.Intervals);
+        return Results.NoContent();
+    }
+
+    /// <summary>What is wrong with a list of intervals, as a sentence; null where nothing is.</summary>
+    internal static string? Against(IReadOnlyList<Interval> intervals)
+    {
+        if (intervals.Count > Dues.MostIntervals)
+        {
+            return $"{intervals.Count} intervals are too many; {Dues.MostIntervals} are the most.";
+        }
+        foreach (var interval in intervals)
+        {
+            if (
+                interval is null
+                || interval.Id.Length is 0 or > 60
+                || !interval.Id.All(c => c is '-' || char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c))
+            )
+            {
+                return "An interval needs an id of lower-case letters, digits and dashes.";
+            }
+            if (string.IsNullOrWhiteSpace(interval.Words) || interval.Words.Length > 120)
+            {
+                return "Say in 1 to 120 characters what is done again and again.";
+            }
+            if (interval is { Days: null, Flights: null })
+            {
+                return $"\"{interval.Words}\" needs a number of days, or of flights, after which it is due again.";
+            }
+            if (interval.Days is < 1 or > Dues.MostDays)
+            {
+                return $"\"{interval.Words}\" cannot be due after {interval.Days} days; 1 to {Dues.MostDays} can.";
+            }
+            if (interval.Flights is < 1 or > Dues.MostFlights)
+            {
+                return $"\"{interval.Words}\" cannot be due after {interval.Flights} flights; 1 to {Dues.MostFlights} can.";
+            }
+        }
+        return intervals.Select(i => i.Id).Distinct().Count() < intervals.Count
+            ? "Two intervals have one id. Give one of them another."
+            : null;
+    }
+
+    private static async Task<IResult> Photo(
+        string id,
+        string? words,
+        string? tied,
+        string? tiedId,
+        HttpRequest request,
+        LogStore store,
+        BuildStore builds,
+        CancellationToken stop
+    )
+    {
+        await builds.VersionOf(id);
+        if (words?.Length > LogStore.MostWords || tiedId?.Length > MostTied)
+        {
+            return Problems.Of(
+                422,
+                $"What is said of the photo is too long; {LogStore.MostWords} characters are the most."
+            );
+        }
+        var to = TiedTo.Build;
+        if (!string.IsNullOrEmpty(tied) && (!Enum.TryParse(tied, ignoreCase: true, out to) || !Enum.IsDefined(to)))
+        {
+            return Problems.Of(422, "A photo is tied to a pad, a device, a step, or to the build.");
+        }
+        if (await Body(request, PhotoMaker.MostBytes, stop) is not { } file)
+        {
+            return Problems.Of(
+                413,
+                $"The photo is too large; {PhotoMaker.MostBytes / 1024 / 1024} MB are the most. Let the camera make a smaller one."
+            );
+        }
+        var photo = await PhotoMaker.Make(file, stop);
+        return Results.Ok(
+            new PhotoKept(await store.Keep(id, photo, words?.Trim() ?? "", to, to == TiedTo.Build ? null : tiedId))
+        );
+    }
+
+    private static async Task<byte[]?> Body(HttpRequest request, int most, CancellationToken stop)
+    {
+        using var body = new MemoryStream();
+        return await Copy(request, body, most, stop) ? body.ToArray() : null;
+    }
+
+    /// <summary>Copies the body of a request, which may be larger than others; false where it is larger than it may be.</summary>
+    internal static async Task<bool> Copy(HttpRequest request, Stream into, int most, CancellationToken stop)
+    {
+        if (request.HttpContext.Features.Get<IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } size)
+        {
+            size.MaxRequestBodySize = most + 1L;
+        }
+        if (request.ContentLength > most)
+        {
+            return false;
+        }
+        var buffer = new byte[64 * 1024];
+        var copied = 0L;
+        for (int read; (read = await request.Body.ReadAsync(buffer, stop)) > 0; )
+        {
+            copied += read;
+            if (copied > most)
+            {
+                return false;
+            }
+            await into.WriteAsync(buffer.AsMemory(0, read), stop);
+        }
+        return true;
+    }
+
+    private static async Task<IResult> Compare(
+        string id,
+        int from,
+        int to,
+        LogStore store,
+        BuildStore builds,
+        PartStore parts,
+        PartKeeper keeper,
+        TimeProvider time,
+        CancellationToken stop
+    )
+    {
+        await builds.VersionOf(id);
+        if (from > to)
+        {
+            (from, to) = (to, from);
+        }
+        var (was, against) = await At(id, from, store, parts, keeper, stop);
+        if (was is null)
+        {
+            return Problems.Of(against);
+        }
+        var (now, standsAgainst) = await At(id, to, store, parts, keeper, stop);
+        if (now is null)
+        {
+            return Problems.Of(standsAgainst);
+        }
+        var today = DateOnly.FromDateTime(time.GetLocalNow().DateTime);
+        var difference = await Workers.Run(() => Moments.Compare(was.Moment, now.Moment, today), stop);
+        return Results.Ok(new MomentsView(was.View, now.View, difference));
+    }
+
+    private sealed record Found(Moment Moment, MomentView View);
+
+    // Planned with the parts as they were then.
+    private static async Task<(Found? Found, IReadOnlyList<Finding> Against)> At(
+        string id,
+        int version,
+        LogStore store,
+        PartStore parts,
+        PartKeeper keeper,
+        CancellationToken stop
+    )
+    {
+        var (row, build) = await store.Moment(id, version);
+        var library = await keeper.As(build, await parts.For(build), row.At);
+        var (resolved, findings) = ResolvedBuild.Of(build, library);
+        if (resolved is null)
+        {
+            return (null, findings);
+        }
+        var readings = await store.LastReadings(id, await store.Until(id, version));
+        var reader = await Workers.Run(() => new FitReader(resolved, stop), stop);
+        return (
+            new Found(new Moment(reader, row.At, readings), new MomentView(row.Version, row.At, row.Who, row.Words)),
+            []
+        );
+    }
+
+    private static async Task<IResult> Restore(
+        string id,
+        RestoreRequest request,
+        Workbench bench,
+        LogStore store,
+        CancellationToken stop
+    )
+    {
+        var (row, build) = await store.Moment(id, request.Moment);
+        return await bench.Change(
+            id,
+            request.Version,
+            // What is on the aircraft is on it: going back to an earlier plan undoes no solder.
+            now =>
+                Task.FromResult(
+                    Proposal.Of(build with { Built = now.Built }, $"Back to version {row.Version}: {row.Words}")
+                ),
+            stop
+        );
+    }
+}

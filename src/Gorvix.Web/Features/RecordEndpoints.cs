@@ -1,0 +1,223 @@
+using Gorvix.Core.Bench;
+using Gorvix.Core.Log;
+using Gorvix.Core.Papers;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Settings;
+using Gorvix.Core.Tables;
+using Gorvix.Storage;
+using Gorvix.Web.Hosting;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>Everything that was kept of a build, for another program.</summary>
+/// <param name="Moments">Its changes, the oldest first.</param>
+/// <param name="Readings">Its readings, the oldest first.</param>
+/// <param name="Notes">Its notes, the oldest first.</param>
+/// <param name="Intervals">What is done to it again and again.</param>
+public sealed record LogFile(
+    IReadOnlyList<MomentView> Moments,
+    IReadOnlyList<LoggedReading> Readings,
+    IReadOnlyList<LoggedNote> Notes,
+    IReadOnlyList<Interval> Intervals
+);
+
+/// <summary>The record of a build on paper and as files, and back.</summary>
+internal static class RecordEndpoints
+{
+    private const string Html = "text/html";
+
+    public static void MapRecords(this IEndpointRouteBuilder app)
+    {
+        var build = app.MapGroup("/api/builds/{id}").WithTags("Log");
+        build.MapGet("book.html", Book).WithName("printBook").Produces(200, contentType: Html).ProducesProblem(404);
+        build
+            .MapGet("bench-sheet.html", BenchSheetPage)
+            .WithName("printBenchSheet")
+            .Produces(200, contentType: Html)
+            .ProducesProblem(404);
+        build.MapGet("share.html", Share).WithName("shareBuild").Produces(200, contentType: Html).ProducesProblem(404);
+        build
+            .MapGet(
+                "log.csv",
+                async (string id, BuildStore builds, LogStore log, HttpResponse response) =>
+                {
+                    await builds.VersionOf(id);
+                    return ExportEndpoints.List(LogTable.Write(await log.Readings(id)), $"{id}-log", response);
+                }
+            )
+            .WithName("listReadings")
+            .Produces(200, contentType: "text/csv")
+            .ProducesProblem(404);
+        build
+            .MapGet(
+                "log.json",
+                async (string id, BuildStore builds, LogStore log, HttpResponse response) =>
+                {
+                    await builds.VersionOf(id);
+                    ExportEndpoints.Name(response, $"{id}-log.json");
+                    return Results.Ok(
+                        new LogFile(
+                            [.. (await log.Moments(id)).Select(m => new MomentView(m.Number, m.At, m.Who, m.Words))],
+                            await log.Readings(id),
+                            await log.Notes(id),
+                            await log.Intervals(id)
+                        )
+                    );
+                }
+            )
+            .WithName("saveLog")
+            .Produces<LogFile>()
+            .ProducesProblem(404);
+        build
+            .MapGet("record.zip", Archive)
+            .WithName("saveRecord")
+            .Produces(200, contentType: "application/zip")
+            .ProducesProblem(404);
+        app.MapPost("/api/records", Import)
+            .WithTags("Log")
+            .WithName("importRecord")
+            .Produces<ShelfBuild>(201)
+            .ProducesProblem(413)
+            .ProducesProblem(422);
+    }
+
+    private static DateOnly Today(TimeProvider time) => DateOnly.FromDateTime(time.GetLocalNow().DateTime);
+
+    private static string? Nonce(HttpContext context) => context.Items[Doors.Nonce] as string;
+
+    private static async Task<IResult> Book(
+        string id,
+        Workbench bench,
+        LogStore log,
+        TimeProvider time,
+        HttpContext context,
+        CancellationToken stop
+    )
+    {
+        var planned = await bench.Planned(id, stop);
+        if (planned.Reader is not { } reader)
+        {
+            return Problems.Of(planned.Refused);
+        }
+        var last = await log.LastReadings(id);
+        var photos = new List<BookPhoto>();
+        foreach (var photo in await log.Page(id, null, LogStore.MostPhotos, [EntryKind.Photo]))
+        {
+            photos.Add(new BookPhoto(photo.Words, await log.Photo(id, photo.Number, small: false)));
+        }
+        var notes = await log.Notes(id);
+        var text = await Workers.Run(
+            () =>
+            {
+                var view = BenchEndpoints.ViewOf(planned, last, time.GetLocalNow());
+                return BuildBook.Write(
+                    reader,
+                    Today(time),
+                    new BookRecord(view.Readings, [.. view.Standings.Select(s => s.Standing)], notes, photos),
+                    Nonce(context)
+                );
+            },
+            stop
+        );
+        return Results.Content(text, $"{Html}; charset=utf-8");
+    }
+
+    private static async Task<IResult> BenchSheetPage(
+        string id,
+        Workbench bench,
+        TimeProvider time,
+        HttpContext context,
+        CancellationToken stop
+    )
+    {
+        var planned = await bench.Planned(id, stop);
+        if (planned.Reader is not { } reader)
+        {
+            return Problems.Of(planned.Refused);
+        }
+        var text = await Workers.Run(
+            () =>
+                BuildBook.Sheet(
+                    planned.Stored.Build.Name,
+                    BenchReader.Of(reader.Wired, SettingsReader.Of(reader.Wired, Today(time)), null),
+                    Today(time),
+                    Nonce(context)
+                ),
+            stop
+        );
+        return Results.Content(text, $"{Html}; charset=utf-8");
+    }
+
+    private static async Task<IResult> Share(
+        string id,
+        Workbench bench,
+        TimeProvider time,
+        HttpResponse response,
+        CancellationToken stop
+    )
+    {
+        var planned = await bench.Planned(id, stop);
+        if (planned.Reader is not { } reader)
+        {
+            return Problems.Of(planned.Refused);
+        }
+        var text = await Workers.Run(() => BuildBook.Write(reader, Today(time), record: null), stop);
+        return ExportEndpoints.Text(text, Html, $"{id}.html", response);
+    }
+
+    private static async Task<IResult> Archive(
+        string id,
+        BuildStore builds,
+        PartStore parts,
+        RecordArchive archive,
+        HttpResponse response
+    )
+    {
+        var stored = await builds.Get(id);
+        var file = Spool();
+        try
+        {
+            await archive.Write(id, stored.Build, await parts.For(stored.Build), file);
+            file.Position = 0;
+            ExportEndpoints.Name(response, $"{id}-record.zip");
+            return Results.Stream(file, "application/zip");
+        }
+        catch
+        {
+            await file.DisposeAsync();
+            throw;
+        }
+    }
+
+    private static async Task<IResult> Import(
+        HttpRequest request,
+        PartStore parts,
+        Workbench bench,
+        RecordArchive archive,
+        CancellationToken stop
+    )
+    {
+        await using var file = Spool();
+        if (!await LogEndpoints.Copy(request, file, RecordArchive.MostBytes, stop))
+        {
+            return Problems.Of(
+                413,
+                $"The archive is too large; {RecordArchive.MostBytes / 1024 / 1024} MB are the most."
+            );
+        }
+        file.Position = 0;
+        var record = await RecordArchive.Read(file, await parts.Everything(), stop);
+        return await ShelfEndpoints.Created(await bench.Import(record, archive, stop), parts, bench, stop);
+    }
+
+    // A record may be large: it goes through a file that is gone when it is closed.
+    private static FileStream Spool() =>
+        new(
+            Path.Combine(Path.GetTempPath(), $"gorvix-{Guid.NewGuid():N}.zip"),
+            FileMode.CreateNew,
+            FileAccess.ReadWrite,
+            FileShare.None,
+            64 * 1024,
+            FileOptions.DeleteOnClose | FileOptions.Asynchronous
+        );
+}
