@@ -14,6 +14,7 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
         <span class="word">Gorvix</span>
       </RouterLink>
       <div id="crumbs" class="crumbs" />
+      <RouterLink class="plain" :to="{ name: 'club' }">Club</RouterLink>
       <RouterLink class="plain" :to="{ name: 'library' }">Library</RouterLink>
       <RouterLink class="plain" :to="{ name: 'rules' }">Rules</RouterLink>
       <v-btn id="look" class="plain" variant="text" @click="next"

@@ -111,6 +111,18 @@ export const router = createRouter({
       }),
     },
     {
+      path: '/builds/:id/log',
+      name: 'log',
+      component: () => import('./features/log/LogScreen.vue'),
+      props: (route) => ({
+        id: String(route.params.id),
+        from: Number(route.query.from) || null,
+        to: Number(route.query.to) || null,
+        kinds: String(route.query.kind ?? '').split(','),
+      }),
+    },
+    { path: '/club', name: 'club', component: () => import('./features/club/ClubScreen.vue') },
+    {
       path: '/builds/:id/fit',
       name: 'fit',
       component: () => import('./features/fit/FitScreen.vue'),

@@ -93,6 +93,18 @@ export type CheckState = Schemas['CheckState']
 export type LoggedReading = Schemas['LoggedReading']
 export type SimulatedBenchView = Schemas['SimulatedBenchView']
 export type PointView = Schemas['PointView']
+export type NoteRequest = Schemas['NoteRequest']
+export type LogView = Schemas['LogView']
+export type LogEntry = Schemas['LogEntry']
+export type EntryKind = Schemas['EntryKind']
+export type MomentsView = Schemas['MomentsView']
+export type Otherwise = Schemas['Otherwise']
+export type DiffLine = Schemas['DiffLine']
+export type Due = Schemas['Due']
+export type Interval = Schemas['Interval']
+export type TiedTo = Schemas['TiedTo']
+export type ClubCraft = Schemas['ClubCraft']
+export type FoundLine = Schemas['FoundLine']
 export type RailSheet = Schemas['RailSheet']
 export type RailReading = Schemas['RailReading']
 export type LeadReading = Schemas['LeadReading']
@@ -134,6 +146,25 @@ const unreachable: Problem = {
   sentence:
     'Gorvix does not answer. Is ./start still running? What you see is the last saved state.',
   findings: [],
+}
+
+/** Sends a file as it is. */
+export async function sendFile<T>(
+  path: string,
+  file: File,
+): Promise<{ data: T; problem: null } | { data: null; problem: Problem }> {
+  return ask<T>(async () => {
+    const response = await globalThis.fetch(path, {
+      method: 'POST',
+      body: file,
+      headers: {
+        'Content-Type': 'application/octet-stream',
+        'Gorvix-Who': encodeURIComponent(who.get()),
+      },
+    })
+    const body = (await response.json().catch(() => undefined)) as T
+    return response.ok ? { data: body, response } : { error: body, response }
+  })
 }
 
 /** Runs a request; a refusal or a dead server comes back as a problem, never as an exception. */

@@ -292,6 +292,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/records": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["importRecord"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/club": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getClub"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["searchAll"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/craft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getCraft"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/choices": {
         parameters: {
             query?: never;
@@ -1302,6 +1366,246 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getLog"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/log/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["keepNote"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/log/notes/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["removeNote"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/log/intervals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["putIntervals"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/log/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["keepPhoto"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/log/photos/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getPhoto"];
+        put?: never;
+        post?: never;
+        delete: operations["removePhoto"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/log/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["compareMoments"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/log/texts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["compareTexts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/log/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["restoreMoment"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/book.html": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["printBook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/bench-sheet.html": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["printBenchSheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/share.html": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["shareBuild"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/log.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listReadings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/log.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["saveLog"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/record.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["saveRecord"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{id}/setup": {
         parameters: {
             query?: never;
@@ -1814,6 +2118,8 @@ export interface components {
             part: string;
             /** @description What the builder calls it, such as "second GNSS"; null where the part's name will do. */
             name?: null | string;
+            /** @description Its batch or serial number, as printed on it; null where nobody has noted it; 1 to 100 characters. */
+            batch?: null | string;
             /**
              * Format: double
              * @description How far it sits from the edge of the board, along the way of its wires, in millimetres; 1 to 5000, null where nobody has measured.
@@ -1926,6 +2232,20 @@ export interface components {
             /** @description What they say of a resting pack. */
             says: components["schemas"]["PackCharge"];
         };
+        /** @description A check with how it stands. */
+        CheckStanding: {
+            /** @description Id of the check. */
+            check: string;
+            /** @description How it stands. */
+            state: components["schemas"]["CheckState"];
+            /**
+             * Format: date-time
+             * @description When it was taken last, UTC; null where it never was.
+             */
+            at: null | string;
+            /** @description What has changed since, line by line; empty where nothing has. */
+            changed: string[];
+        };
         /**
          * @description How it stands with a check.
          * @enum {unknown}
@@ -1955,6 +2275,53 @@ export interface components {
              * @description Its number, from 1.
              */
             plan: number;
+        };
+        /** @description A craft of the club: what is open, doubtful or due on it, and what flies in it. */
+        ClubCraft: {
+            /** @description Id of the build. */
+            id: string;
+            /** @description What the builder calls it. */
+            name: string;
+            /** @description Why it cannot be looked at, as a sentence; null where it can. */
+            problem: null | string;
+            /**
+             * Format: int32
+             * @description How many checks are proved.
+             */
+            proved: number;
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            checks: number;
+            /** @description Checks that said stop, by their titles. */
+            stopped: string[];
+            /** @description Doubtful checks, by their titles. */
+            doubtful: string[];
+            /** @description Checks that a change has touched, by their titles. */
+            dueAgain: string[];
+            /** @description What is due by date or flights, in words. */
+            dues: string[];
+            /**
+             * Format: int32
+             * @description How many flights were noted.
+             */
+            flights: number;
+            /** @description What flies in it. */
+            parts: components["schemas"]["ClubPart"][];
+        };
+        /** @description A part that flies. */
+        ClubPart: {
+            /** @description Id within the build; null for the board and the firmware. */
+            device: null | string;
+            /** @description Board, firmware, or what the device is. */
+            kind: string;
+            /** @description Id in the library. */
+            part: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Its batch; null where nobody has noted it. */
+            batch: null | string;
         };
         /** @description One thing that leaflets say, of each part. */
         ComparedRow: {
@@ -2178,6 +2545,23 @@ export interface components {
          * @enum {unknown}
          */
         DeviceStep: "identity" | "leads" | "supply" | "modes";
+        /** @description A line of one of two texts. */
+        DiffLine: {
+            /** @description What became of it. */
+            fate: components["schemas"]["LineFate"];
+            /**
+             * Format: int32
+             * @description Its number before, from 1; null for a new one.
+             */
+            was: null | number;
+            /**
+             * Format: int32
+             * @description Its number now, from 1; null for one that is gone.
+             */
+            is: null | number;
+            /** @description The line. */
+            text: string;
+        };
         /** @description A dispute among builders. */
         Dispute: {
             /** @description Member of HouseRules, as in files. */
@@ -2246,10 +2630,39 @@ export interface components {
             function: string;
             priority?: null | components["schemas"]["Priority"];
         };
+        /** @description How it stands with something that is done again and again. */
+        Due: {
+            /** @description What is done. */
+            interval: components["schemas"]["Interval"];
+            /**
+             * Format: date-time
+             * @description When it was done last, UTC; null where it never was.
+             */
+            lastAt: null | string;
+            /**
+             * Format: date-time
+             * @description When its days are over, UTC; null where days do not count or it never was done.
+             */
+            dueOn: null | string;
+            /**
+             * Format: int32
+             * @description How many flights there were since.
+             */
+            flightsSince: number;
+            /** @description True when it is due. */
+            isDue: boolean;
+            /** @description It in words: "due since 3 days", "in 12 days or 4 flights". */
+            words: string;
+        };
         EntityTagHeaderValue: {
             tag?: components["schemas"]["StringSegment"];
             isWeak?: boolean;
         };
+        /**
+         * @description What an entry of the log is; the order is that of entries of one instant, the newest first.
+         * @enum {unknown}
+         */
+        EntryKind: "change" | "reading" | "text" | "photo" | "note";
         /** @description A bridge on the face. */
         FaceBridge: {
             /** @description Its label. */
@@ -2716,6 +3129,27 @@ export interface components {
              */
             line: null | number;
         };
+        /** @description Something that was found. */
+        FoundLine: {
+            /** @description Id of the build. */
+            build: string;
+            /** @description What the builder calls it. */
+            name: string;
+            /** @description Where it was found: part, link, change, reading, note, photo, text. */
+            kind: string;
+            /**
+             * Format: int32
+             * @description Number of the entry; null for parts and links.
+             */
+            number: null | number;
+            /**
+             * Format: date-time
+             * @description When, UTC; null for parts and links.
+             */
+            at: null | string;
+            /** @description What was found. */
+            words: string;
+        };
         /** @description Something that a device can give. */
         FunctionChoice: {
             /** @description Its id within the device. */
@@ -2930,6 +3364,28 @@ export interface components {
             /** @description What the builds on the shelf would become. */
             touched: components["schemas"]["BuildTouched"][];
         };
+        /** @description Something that is done again and again. */
+        Interval: {
+            /** @description Its id within the build: lower-case letters, digits and dashes. */
+            id: string;
+            /** @description What is done: "screws and connectors". */
+            words: string;
+            /**
+             * Format: int32
+             * @description After how many days it is due again, 1 to 3650; null where days do not count.
+             */
+            days?: null | number;
+            /**
+             * Format: int32
+             * @description After how many flights it is due again, 1 to 10000; null where flights do not count.
+             */
+            flights?: null | number;
+        };
+        /** @description What is done again and again. */
+        IntervalsRequest: {
+            /** @description All of it. */
+            intervals: components["schemas"]["Interval"][];
+        };
         /** @description What an answer comes to. */
         Judged: {
             /** @description The answer. */
@@ -3121,6 +3577,11 @@ export interface components {
             /** @description The rows, one text for each column. */
             rows: string[][];
         };
+        /**
+         * @description What became of a line.
+         * @enum {unknown}
+         */
+        LineFate: "same" | "gone" | "new";
         /** @description A line of a mode as it rests. */
         LineLook: {
             /** @description The lead's label. */
@@ -3188,6 +3649,83 @@ export interface components {
             link: string;
             /** @description The changes, cheapest first; none when no change of one or two things would do. */
             ways: components["schemas"]["FitUnlock"][];
+        };
+        /** @description An entry of the log. */
+        LogEntry: {
+            /** @description What it is. */
+            kind: components["schemas"]["EntryKind"];
+            /**
+             * Format: int32
+             * @description Its number among its kind; of a change the version of the build.
+             */
+            number: number;
+            /**
+             * Format: date-time
+             * @description When, UTC.
+             */
+            at: string;
+            /** @description Who, as typed; empty where nobody said. */
+            who: string;
+            /** @description What happened, in words. */
+            words: string;
+            mark?: null | components["schemas"]["Mark"];
+            /** @description Of a reading, its check. */
+            check?: null | string;
+            /** @description Of a reading, what was read, in words. */
+            read?: null | string;
+            /** @description What a note or a photo is tied to. */
+            tied?: components["schemas"]["TiedTo"];
+            /** @description The id of that. */
+            tiedId?: null | string;
+        };
+        /** @description Everything that was kept of a build, for another program. */
+        LogFile: {
+            /** @description Its changes, the oldest first. */
+            moments: components["schemas"]["MomentView"][];
+            /** @description Its readings, the oldest first. */
+            readings: components["schemas"]["LoggedReading"][];
+            /** @description Its notes, the oldest first. */
+            notes: components["schemas"]["LoggedNote"][];
+            /** @description What is done to it again and again. */
+            intervals: components["schemas"]["Interval"][];
+        };
+        /** @description The log of a build, a page of it. */
+        LogView: {
+            /** @description Entries, the newest first. */
+            entries: components["schemas"]["LogEntry"][];
+            /** @description What to ask with for older ones; null where there are none. */
+            older: null | string;
+            /** @description How many there are of each kind. */
+            counts: {
+                [key: string]: number;
+            };
+            /** @description What is done again and again, and how it stands. */
+            dues: components["schemas"]["Due"][];
+        };
+        /** @description A line that somebody wrote. */
+        LoggedNote: {
+            /** @description What it is. */
+            kind: components["schemas"]["NoteKind"];
+            /**
+             * Format: date-time
+             * @description When, UTC.
+             */
+            at: string;
+            /** @description Who, as typed; empty where nobody said. */
+            who?: string;
+            /** @description What was written; empty for flights about which nothing was. */
+            words?: string;
+            /**
+             * Format: int32
+             * @description How many flights; 0 for anything else.
+             */
+            flights?: number;
+            /** @description The id of what was done, of those with an interval; null for anything else. */
+            interval?: null | string;
+            /** @description What it is tied to. */
+            tied?: components["schemas"]["TiedTo"];
+            /** @description The id of that; null for the build as a whole. */
+            tiedId?: null | string;
         };
         /** @description A reading as it is kept: what was asked, what was read, what it came to, and what it rests on. */
         LoggedReading: {
@@ -3513,6 +4051,49 @@ export interface components {
              */
             seconds: number;
         };
+        /** @description Two moments of a build in one view. */
+        MomentDifference: {
+            /** @description Where links go. */
+            links: components["schemas"]["Otherwise"][];
+            /** @description Where leads are, and bridges. */
+            wires: components["schemas"]["Otherwise"][];
+            /** @description Board, devices, firmware, pack. */
+            parts: components["schemas"]["Otherwise"][];
+            /** @description The settings as a text, line by line. */
+            settings: components["schemas"]["DiffLine"][];
+            /** @description What was read. */
+            readings: components["schemas"]["Otherwise"][];
+            /** @description What had to be proved again after the change, by the names of the checks. */
+            due: string[];
+            /** @description True when nothing is other. */
+            isSame?: boolean;
+        };
+        /** @description A moment of a build. */
+        MomentView: {
+            /**
+             * Format: int32
+             * @description The version of the build then.
+             */
+            version: number;
+            /**
+             * Format: date-time
+             * @description When, UTC.
+             */
+            at: string;
+            /** @description Who, as typed. */
+            who: string;
+            /** @description What led there. */
+            words: string;
+        };
+        /** @description Two moments of a build. */
+        MomentsView: {
+            /** @description The earlier one. */
+            from: components["schemas"]["MomentView"];
+            /** @description The later one. */
+            to: components["schemas"]["MomentView"];
+            /** @description What is other. */
+            difference: components["schemas"]["MomentDifference"];
+        };
         /**
          * @description Which way up a device sits.
          * @enum {unknown}
@@ -3577,6 +4158,38 @@ export interface components {
          * @enum {unknown}
          */
         NodeKind: "net" | "rail" | "pad" | "lead" | "between" | "source";
+        /**
+         * @description What a line of the log is.
+         * @enum {unknown}
+         */
+        NoteKind: "note" | "flight" | "done";
+        /** @description A line for the log. */
+        NoteRequest: {
+            /** @description What it is. */
+            kind: components["schemas"]["NoteKind"];
+            /**
+             * @description What to write.
+             * @default
+             */
+            words: string;
+            /**
+             * Format: date-time
+             * @description When it was, UTC; null for now.
+             */
+            at?: null | string;
+            /**
+             * Format: int32
+             * @description How many flights, for flights.
+             * @default 0
+             */
+            flights: number;
+            /** @description What was done, of those with an interval. */
+            interval?: null | string;
+            /** @description What it is tied to. */
+            tied?: components["schemas"]["TiedTo"];
+            /** @description The id of that. */
+            tiedId?: null | string;
+        };
         /** @description Stops and warnings by the step at which they are mended. */
         OpenFindings: {
             /**
@@ -3661,6 +4274,15 @@ export interface components {
             to: null | number;
             /** @description Where it goes, as it is found on the bench. */
             at: string;
+        };
+        /** @description Something that is other at one moment than at another. */
+        Otherwise: {
+            /** @description What it is. */
+            what: string;
+            /** @description How it was; null where it was not there. */
+            was: null | string;
+            /** @description How it is; null where it is not there. */
+            is: null | string;
         };
         /** @description The battery of a build. */
         Pack: {
@@ -3903,7 +4525,7 @@ export interface components {
          * @description What is done with the parts and links of a build.
          * @enum {unknown}
          */
-        PartsChangeKind: "takeBoard" | "takePart" | "takeHarness" | "addDevice" | "removeDevice" | "addLink" | "removeLink" | "setPriority" | "nameDevice" | "nameBuild" | "setNote" | "cutWire" | "placeDevice" | "setAllowance";
+        PartsChangeKind: "takeBoard" | "takePart" | "takeHarness" | "addDevice" | "removeDevice" | "addLink" | "removeLink" | "setPriority" | "nameDevice" | "setBatch" | "nameBuild" | "setNote" | "cutWire" | "placeDevice" | "setAllowance";
         /** @description A change of the parts or links of a build. */
         PartsRequest: {
             /**
@@ -3997,6 +4619,14 @@ export interface components {
          * @enum {unknown}
          */
         PatternAsks: "pad" | "port" | "bridge" | "rails" | "level";
+        /** @description A photo that was kept. */
+        PhotoKept: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            number: number;
+        };
         /**
          * @description How many wires a lead is where its device stands for several pieces.
          * @enum {unknown}
@@ -4472,6 +5102,19 @@ export interface components {
         ReceiverSupply: "aliveOnUsb" | "deadOnUsb";
         /** @enum {unknown} */
         RegulatorKind: "linear" | "switching" | null;
+        /** @description A moment to go back to. */
+        RestoreRequest: {
+            /**
+             * Format: int32
+             * @description The version that the writer has seen.
+             */
+            version: number;
+            /**
+             * Format: int32
+             * @description The version of the moment.
+             */
+            moment: number;
+        };
         /** @description A function that rides inside the link of another one. */
         Rider: {
             /** @description Id of the function within the same device. */
@@ -4808,24 +5451,10 @@ export interface components {
             /** @description What becomes of it, in words. */
             treatment: string;
         };
-        /** @description A check with how it stands. */
-        Standing: {
-            /** @description Id of the check. */
-            check: string;
-            /** @description How it stands. */
-            state: components["schemas"]["CheckState"];
-            /**
-             * Format: date-time
-             * @description When it was taken last, UTC; null where it never was.
-             */
-            at: null | string;
-            /** @description What has changed since, line by line; empty where nothing has. */
-            changed: string[];
-        };
         /** @description How a check stands. */
         StandingView: {
             /** @description How it stands. */
-            standing: components["schemas"]["Standing"];
+            standing: components["schemas"]["CheckStanding"];
             /** @description Why it is not safe to do yet, as a sentence; null where it is. */
             against: null | string;
         };
@@ -5021,6 +5650,11 @@ export interface components {
             /** @description Id of the pad that was used in place of the one that the step names; null where it was done as it says. */
             pad?: null | string;
         };
+        /**
+         * @description What a note or a photo is tied to.
+         * @enum {unknown}
+         */
+        TiedTo: "build" | "pad" | "device" | "step";
         /** @description A candidate that does not suit what is chosen. */
         Unfit: {
             /** @description The part; for a pack its cells. */
@@ -5892,6 +6526,126 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    importRecord: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfBuild"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getClub: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClubCraft"][];
+                };
+            };
+        };
+    };
+    searchAll: {
+        parameters: {
+            query?: {
+                q?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundLine"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getCraft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClubCraft"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8412,6 +9166,585 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getLog: {
+        parameters: {
+            query?: {
+                before?: string;
+                most?: number;
+                kinds?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    keepNote: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoteRequest"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    removeNote: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    putIntervals: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IntervalsRequest"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    keepPhoto: {
+        parameters: {
+            query?: {
+                words?: string;
+                tied?: string;
+                tiedId?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoKept"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getPhoto: {
+        parameters: {
+            query?: {
+                small?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    removePhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    compareMoments: {
+        parameters: {
+            query: {
+                from: number;
+                to: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MomentsView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    compareTexts: {
+        parameters: {
+            query: {
+                from: number;
+                to: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DiffLine"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    restoreMoment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RestoreRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    printBook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    printBenchSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    shareBuild: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listReadings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    saveLog: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogFile"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    saveRecord: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

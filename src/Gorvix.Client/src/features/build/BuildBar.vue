@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import type { FitView } from '@/api/client'
 import { type Standing, useBuild } from '@/stores/build'
+import { useCraft } from './useCraft'
 
 /** The build's name and its steps, in the order of the work, each with the findings that are open there. */
 const props = defineProps<{
@@ -11,6 +12,10 @@ const props = defineProps<{
 }>()
 
 const build = useBuild()
+const standing = useCraft(
+  () => props.view.id,
+  () => props.view.version,
+)
 const route = useRoute()
 const words: Record<Standing, string> = {
   loading: '',
@@ -27,7 +32,8 @@ const steps = computed(() => [
   { name: 'rails' as const, words: 'Rails', open: props.view.sheet.open.rails },
   { name: 'loom' as const, words: 'Loom', open: props.view.sheet.open.loom },
   { name: 'settings' as const, words: 'Settings', open: props.view.sheet.open.settings },
-  { name: 'bench' as const, words: 'Bench', open: 0 },
+  { name: 'bench' as const, words: 'Bench', open: standing.bench },
+  { name: 'log' as const, words: 'Log', open: standing.log },
 ])
 
 // What is selected stays selected on the next step.

@@ -19,12 +19,20 @@ const { found, shown, laidAside } = shelf
 const edited = ref<ShelfBuild | null>(null)
 const field = ref<HTMLElement>()
 const page = ref<HTMLElement>()
-const picker = useFileDialog({ accept: '.json,application/json', multiple: false, reset: true })
+const picker = useFileDialog({
+  accept: '.json,application/json,.zip,application/zip',
+  multiple: false,
+  reset: true,
+})
 
 // What a file would do is shown on a screen of its own before it does it.
 async function take(chosen: FileList | File[] | null) {
   const file = chosen?.[0]
   if (!file) return
+  if (file.name.toLowerCase().endsWith('.zip')) {
+    await shelf.takeRecord(file)
+    return
+  }
   await files.bring(file)
   await router.push({ name: 'take-in' })
 }

@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef } from 'vue'
-import { api, ask, type PartsChange, type Problem, type ShelfBuild } from '@/api/client'
+import { api, ask, type PartsChange, type Problem, sendFile, type ShelfBuild } from '@/api/client'
 
 /** How the shelf is ordered. */
 export const orders = [
@@ -114,7 +114,16 @@ export function useShelf() {
     return null
   }
 
+  /** The whole record of a build, from its archive. */
+  async function takeRecord(file: File) {
+    const answer = await sendFile<ShelfBuild>('/api/records', file)
+    await load()
+    problem.value = answer.problem ?? problem.value
+    if (answer.data) fresh.value = answer.data.id
+  }
+
   return {
+    takeRecord,
     builds,
     found,
     shown,

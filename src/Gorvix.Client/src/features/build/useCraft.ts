@@ -1,0 +1,20 @@
+import { reactive, watch } from 'vue'
+import { api, ask } from '@/api/client'
+
+/** What is open on the bench and due in the log of a build, for the badges of its steps. */
+export function useCraft(id: () => string, version: () => number) {
+  const open = reactive({ bench: 0, log: 0 })
+  watch(
+    [id, version],
+    async ([build]) => {
+      const { data } = await ask(() =>
+        api.GET('/api/builds/{id}/craft', { params: { path: { id: build } } }),
+      )
+      if (build !== id() || !data) return
+      open.bench = data.stopped.length + data.doubtful.length + data.dueAgain.length
+      open.log = data.dues.length
+    },
+    { immediate: true },
+  )
+  return open
+}

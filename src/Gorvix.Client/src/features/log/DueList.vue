@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { Due, Interval } from '@/api/client'
+import LineField from '@/ui/LineField.vue'
+
+/** What is done again and again, when it is due, and one's own intervals for it. */
+const props = defineProps<{ dues: Due[]; busy: boolean }>()
+const emit = defineEmits<{ done: [id: string]; put: [intervals: Interval[]] }>()
+
+const words = ref('')
+const days = ref('')
+const flights = ref('')
+const error = ref('')
+const usual: Interval[] = [
+  { id: 'screws', words: 'Screws and connectors', days: 30, flights: 20 },
+  { id: 'compass', words: 'Compass calibration', days: 90 },
+  { id: 'firmware', words: 'Look for newer firmware', days: 180 },
+]
+const all = () => props.dues.map((d) => d.interval)
+
+function add() {
+  const number = (text: string) => (text.trim() === '' ? null : Number(text))
+  const [d, f] = [number(days.value), number(flights.value)]
+  if (words.value.trim() === '' || (d === null && f === null)) {
+    error.value = 'Say what is done, and after how many days or flights it is due again.'
+    return
+  }
+  if ([d, f].some((n) => n !== null && !(Number.isInteger(n) && n > 0))) {
+    error.value = 'Days and flights are whole numbers.'
+    return
+  }
+  error.value = ''
+  const base =
+    words.value
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .slice(0, 40) || 'interval'
+  let id = base
+  for (let n = 2; all().some((i) => i.id === id); n++) id = `${base}-${n}`
+  emit('put', [...all(), { id, words: words.value.trim(), days: d, flights: f }])
+  words.value = days.value = flights.value = ''
+}
+const every = (i: Interval) =>
+  [i.days ? `${i.days} days` : '', i.flights ? `${i.flights} flights` : '']
+    .filter(Boolean)
+    .join(' or ')
+</script>
+
+<template>
+  <section data-testid="dues">
+    <h2>Again and again</h2>
+    <p v-if="dues.length === 0" class="quiet">
+      Nothing comes back by itself yet.
+      <v-btn variant="text" size="small" data-do="usual" @click="$emit('put', usual)"
+        >Take the usual three</v-btn
+      >
+    </p>
+    <ul>
+      <li
+        v-for="d in dues"
+        :key="d.interval.id"
+        :class="{ due: d.isDue }"
+        :data-due="d.interval.id"
+      >
+        <span class="words"
+          >{{ d.interval.words }} <span class="quiet">every {{ every(d.interval) }}</span></span
+        >
+        <span class="when">{{ d.words }}</span>
+        <v-btn
+          size="small"
+          :variant="d.isDue ? 'flat' : 'outlined'"
+          :color="d.isDue ? 'primary' : undefined"
+          :disabled="busy"
+          @click="$emit('done', d.interval.id)"
+          >Done today</v-btn
+        >
+        <v-btn
+          size="small"
+          variant="text"
+          :aria-label="`Remove: ${d.interval.words}`"
+          @click="
+            $emit(
+              'put',
+              all().filter((i) => i.id !== d.interval.id),
+            )
+          "
+          >Remove</v-btn
+        >
+      </li>
+    </ul>
+    <details>
+      <summary>One more</summary>
+      <form class="more" @submit.prevent="add">
+        <LineField v-slot="{ id }" label="What" class="what">
+          <v-text-field :id="id" v-model="words" data-field="interval" maxlength="120" />
+        </LineField>
+        <LineField v-slot="{ id }" label="Days">
+          <v-text-field :id="id" v-model="days" data-field="days" inputmode="numeric" />
+        </LineField>
+        <LineField v-slot="{ id }" label="Flights">
+          <v-text-field :id="id" v-model="flights" data-field="every-flights" inputmode="numeric" />
+        </LineField>
+        <v-btn type="submit" variant="outlined" data-do="interval" :disabled="busy">Add</v-btn>
+      </form>
+      <p v-if="error" class="error" role="alert">{{ error }}</p>
+    </details>
+  </section>
+</template>
+
+<style scoped>
+h2 {
+  margin-bottom: 4px;
+  font-size: 1.25rem;
+  font-weight: 650;
+}
+
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  align-items: center;
+  padding: 6px 0 6px 10px;
+  border-bottom: 1px solid var(--line-faint);
+  border-left: 4px solid transparent;
+}
+
+.due {
+  border-left-color: var(--warn);
+}
+
+.words {
+  flex: 1 1 200px;
+}
+
+.due .when {
+  font-weight: 600;
+}
+
+summary {
+  min-height: 32px;
+  padding-top: 6px;
+  cursor: pointer;
+}
+
+.more {
+  display: grid;
+  grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) minmax(0, 1fr) auto;
+  gap: 8px;
+  align-items: end;
+}
+
+.error {
+  color: var(--stop);
+}
+</style>

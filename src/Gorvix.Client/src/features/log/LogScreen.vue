@@ -1,0 +1,317 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import {
+  api,
+  ask,
+  type DiffLine,
+  type EntryKind,
+  type LogEntry,
+  type MomentsView,
+  who,
+} from '@/api/client'
+import BuildBar from '@/features/build/BuildBar.vue'
+import BuildHead from '@/features/build/BuildHead.vue'
+import KeysDialog from '@/features/build/KeysDialog.vue'
+import StandingNote from '@/features/build/StandingNote.vue'
+import { useStep } from '@/features/build/useStep'
+import LineField from '@/ui/LineField.vue'
+import ProblemNote from '@/ui/ProblemNote.vue'
+import DiffLines from './DiffLines.vue'
+import DifferencePanel from './DifferencePanel.vue'
+import DueList from './DueList.vue'
+import LogEntries from './LogEntries.vue'
+import NoteForm from './NoteForm.vue'
+import { kindsOf, useLog } from './useLog'
+
+/** What happened to a build, one time line: changes, readings, texts, photos, notes; two moments compared; what is due. */
+const props = defineProps<{
+  id: string
+  /** Two versions that are compared. */
+  from: number | null
+  to: number | null
+  /** Kinds that are shown; all where none is named. */
+  kinds: string[]
+}>()
+
+const only = computed(() => props.kinds.filter((k): k is EntryKind => k in kindsOf))
+const log = useLog(
+  () => props.id,
+  () => only.value,
+)
+const moments = shallowRef<MomentsView | null>(null)
+const lines = shallowRef<DiffLine[] | null>(null)
+const refused = shallowRef<{
+  title: string
+  problem: NonNullable<typeof log.problem.value>
+} | null>(null)
+const name = ref(who.get())
+const step = useStep({
+  id: () => props.id,
+  words: 'Log',
+  keys: {
+    n: () => document.querySelector<HTMLElement>('[data-field="note"] textarea')?.focus(),
+    b: () => window.open(`/api/builds/${props.id}/book.html`, '_blank'),
+  },
+  list: [
+    ['N', 'to what is to be remembered'],
+    ['B', 'the build book, to be printed'],
+  ],
+  read: () => log.read(),
+})
+const { view, query, keysOpen } = step
+
+watch(only, () => void log.read())
+watch(
+  () => [props.id, props.from, props.to, view.value?.version] as const,
+  async ([id, from, to]) => {
+    moments.value = null
+    refused.value = null
+    if (from === null || to === null) return
+    const { data, problem } = await ask(() =>
+      api.GET('/api/builds/{id}/log/compare', { params: { path: { id }, query: { from, to } } }),
+    )
+    if (id !== props.id || from !== props.from || to !== props.to) return
+    moments.value = data
+    if (problem) refused.value = { title: 'These two cannot be compared', problem }
+  },
+  { immediate: true },
+)
+
+const changes = computed(() =>
+  log.entries.value
+    .filter((e) => e.kind === 'change')
+    .map((e) => ({ title: `${e.number}: ${e.words}`, value: e.number })),
+)
+function toggle(kind: EntryKind) {
+  const next = only.value.includes(kind)
+    ? only.value.filter((k) => k !== kind)
+    : [...only.value, kind]
+  void query({ kind: next.join(',') || undefined })
+}
+async function restore(moment: number) {
+  const version = view.value?.version
+  if (version === undefined) return
+  const { problem } = await ask(() =>
+    api.POST('/api/builds/{id}/log/restore', {
+      params: { path: { id: props.id } },
+      body: { version, moment },
+    }),
+  )
+  refused.value = problem ? { title: 'That was not done', problem } : null
+  await step.build.open(props.id)
+}
+async function compareText(number: number) {
+  const texts = log.entries.value.filter((e) => e.kind === 'text')
+  const older = texts[texts.findIndex((e) => e.number === number) + 1]
+  if (!older) {
+    lines.value = []
+    return
+  }
+  const { data, problem } = await ask(() =>
+    api.GET('/api/builds/{id}/log/texts', {
+      params: { path: { id: props.id }, query: { from: older.number, to: number } },
+    }),
+  )
+  lines.value = data
+  refused.value = problem ? { title: 'These two cannot be compared', problem } : null
+}
+const remove = (entry: LogEntry) => void log.remove(entry)
+</script>
+
+<template>
+  <main class="log">
+    <BuildBar v-if="view" :view="view" step="log" />
+    <StandingNote />
+    <p v-if="!view && step.build.standing === 'loading'" class="quiet" role="status">Planning …</p>
+    <template v-if="view">
+      <BuildHead :view="view" :findings="[]" @keys="keysOpen = true" />
+      <ProblemNote
+        v-if="log.problem.value"
+        title="That was not kept"
+        :problem="log.problem.value"
+      />
+      <ProblemNote v-if="refused" :title="refused.title" :problem="refused.problem" />
+      <nav class="papers no-print" aria-label="Paper and files">
+        <a :href="`/api/builds/${id}/book.html`" target="_blank">Build book</a>
+        <a :href="`/api/builds/${id}/bench-sheet.html`" target="_blank">Bench sheet</a>
+        <a :href="`/api/builds/${id}/share.html`" download>To share, without log and photos</a>
+        <a :href="`/api/builds/${id}/record.zip`" download>Whole record (zip)</a>
+        <a :href="`/api/builds/${id}/log.csv`" download>Readings (CSV)</a>
+        <a :href="`/api/builds/${id}/log.json`" download>Log (JSON)</a>
+      </nav>
+      <div class="columns">
+        <div>
+          <div v-if="from !== null && to !== null" class="pick no-print">
+            <LineField v-slot="{ id: field }" label="From">
+              <v-select
+                :id="field"
+                data-field="from"
+                :items="changes"
+                :model-value="from"
+                @update:model-value="(v: number) => query({ from: String(v) })"
+              />
+            </LineField>
+            <LineField v-slot="{ id: field }" label="To">
+              <v-select
+                :id="field"
+                data-field="to"
+                :items="changes"
+                :model-value="to"
+                @update:model-value="(v: number) => query({ to: String(v) })"
+              />
+            </LineField>
+          </div>
+          <DifferencePanel
+            v-if="moments"
+            :moments="moments"
+            @close="query({ from: undefined, to: undefined })"
+          />
+          <section v-if="lines" class="texts" data-testid="text-lines">
+            <header>
+              <h2>Against the text before it</h2>
+              <v-btn variant="text" size="small" @click="lines = null">Close</v-btn>
+            </header>
+            <p v-if="lines.length === 0" role="status">There is no earlier text to compare with.</p>
+            <p v-else-if="lines.every((l) => l.fate === 'same')" role="status">
+              They are the same.
+            </p>
+            <DiffLines v-else :lines="lines" />
+          </section>
+          <header class="order">
+            <h2>What happened</h2>
+            <span class="kinds no-print">
+              <v-btn
+                v-for="(k, kind) in kindsOf"
+                :key="kind"
+                size="small"
+                :variant="only.includes(kind) ? 'flat' : 'outlined'"
+                :aria-pressed="only.includes(kind)"
+                :data-kind="kind"
+                @click="toggle(kind)"
+                >{{ k.words }} {{ log.view.value?.counts[kind] ?? '' }}</v-btn
+              >
+            </span>
+          </header>
+          <LogEntries
+            :build="id"
+            :entries="log.entries.value"
+            :newest="view.version"
+            @compare="(v) => query({ from: String(v), to: String(view?.version) })"
+            @restore="restore"
+            @text="compareText"
+            @remove="remove"
+          />
+          <p v-if="log.view.value && log.entries.value.length === 0" class="quiet" role="status">
+            Nothing has happened yet that this shows.
+          </p>
+          <p v-if="log.view.value?.older" class="older">
+            <v-btn data-do="older" @click="log.read(true)">Older ones</v-btn>
+          </p>
+        </div>
+        <aside class="no-print">
+          <LineField v-slot="{ id: field }" label="You are" class="who">
+            <v-text-field
+              :id="field"
+              v-model="name"
+              data-field="who"
+              maxlength="60"
+              placeholder="a name for the log, no account"
+              @change="who.set(name)"
+            />
+          </LineField>
+          <NoteForm
+            :view="view"
+            :busy="log.busy.value"
+            @note="(words, tied, tiedId) => log.write({ kind: 'note', words, tied, tiedId })"
+            @photo="log.photo"
+            @flights="(flights) => log.write({ kind: 'flight', flights })"
+          />
+          <DueList
+            v-if="log.view.value"
+            class="dues"
+            :dues="log.view.value.dues"
+            :busy="log.busy.value"
+            @done="(interval) => log.write({ kind: 'done', interval })"
+            @put="log.put"
+          />
+        </aside>
+      </div>
+    </template>
+    <KeysDialog v-model="keysOpen" :keys="step.keyList" />
+  </main>
+</template>
+
+<style scoped>
+.log {
+  padding: 0 24px 32px;
+}
+
+.papers {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+  margin-bottom: 12px;
+}
+
+.papers a {
+  min-height: 32px;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 7fr) minmax(0, 4fr);
+  gap: 28px;
+  align-items: start;
+}
+
+.order,
+.texts header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+  justify-content: space-between;
+  margin-bottom: 8px;
+}
+
+.kinds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+h2 {
+  font-size: 1.25rem;
+  font-weight: 650;
+}
+
+.pick {
+  display: flex;
+  gap: 12px;
+}
+
+.texts {
+  margin: 8px 0 16px;
+  padding: 10px 14px;
+  border: 1px solid var(--ink);
+  background: var(--sheet);
+}
+
+.dues {
+  margin-top: 20px;
+}
+
+.who {
+  margin-bottom: 8px;
+}
+
+.older {
+  margin-top: 12px;
+}
+
+@media (max-width: 1000px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { useFileDialog } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import type { FitView, TiedTo } from '@/api/client'
+import LineField from '@/ui/LineField.vue'
+
+/** What there is to remember: a line, a photo, flights; tied to a pad, a device or the build. */
+const props = defineProps<{ view: FitView; busy: boolean }>()
+const emit = defineEmits<{
+  note: [words: string, tied: TiedTo, tiedId: string | null]
+  photo: [file: File, words: string, tied: TiedTo, tiedId: string | null]
+  flights: [count: number]
+}>()
+
+const words = ref('')
+const place = ref('build')
+const flights = ref('1')
+const places = computed(() => [
+  { title: 'the build as a whole', value: 'build' },
+  ...props.view.sheet.devices.map((d) => ({ title: d.name, value: `device ${d.id}` })),
+  ...(props.view.sheet.face?.pads ?? []).map((p) => ({ title: p.words, value: `pad ${p.id}` })),
+])
+const tie = computed((): [TiedTo, string | null] => {
+  const [kind, ...id] = place.value.split(' ')
+  return kind === 'device' || kind === 'pad' ? [kind, id.join(' ')] : ['build', null]
+})
+const count = computed(() => Number(flights.value))
+const picker = useFileDialog({
+  accept: 'image/jpeg,image/png,image/webp',
+  multiple: false,
+  reset: true,
+})
+picker.onChange((files) => {
+  const file = files?.[0]
+  if (!file) return
+  emit('photo', file, words.value, ...tie.value)
+  words.value = ''
+})
+function write() {
+  if (words.value.trim() === '') return
+  emit('note', words.value, ...tie.value)
+  words.value = ''
+}
+</script>
+
+<template>
+  <form class="note" @submit.prevent="write">
+    <LineField v-slot="{ id }" label="To remember">
+      <v-textarea
+        :id="id"
+        v-model="words"
+        data-field="note"
+        rows="2"
+        auto-grow
+        maxlength="4000"
+        placeholder="what was done, found or changed"
+      />
+    </LineField>
+    <LineField v-slot="{ id }" label="About">
+      <v-autocomplete :id="id" v-model="place" data-field="place" :items="places" />
+    </LineField>
+    <div class="row">
+      <v-btn type="submit" variant="outlined" data-do="note" :disabled="busy || words.trim() === ''"
+        >Write it down</v-btn
+      >
+      <v-btn variant="outlined" data-do="photo" :disabled="busy" @click="picker.open()"
+        >Add a photo</v-btn
+      >
+    </div>
+    <div class="row">
+      <input
+        v-model="flights"
+        class="count"
+        data-field="flights"
+        inputmode="numeric"
+        aria-label="Flights"
+      />
+      <v-btn
+        variant="outlined"
+        data-do="flights"
+        :disabled="busy || !(count >= 1 && count <= 1000 && Number.isInteger(count))"
+        @click="$emit('flights', count)"
+        >{{ count === 1 ? 'flight flown' : 'flights flown' }}</v-btn
+      >
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  margin-top: 8px;
+}
+
+.count {
+  width: 64px;
+  min-height: 40px;
+  padding: 4px 10px;
+  border: 1px solid var(--line);
+  background: var(--ground);
+  color: inherit;
+  font: inherit;
+  text-align: right;
+}
+</style>
