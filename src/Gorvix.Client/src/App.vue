@@ -18,7 +18,7 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
       <RouterLink class="plain" :to="{ name: 'library' }">Library</RouterLink>
       <RouterLink class="plain" :to="{ name: 'rules' }">Rules</RouterLink>
       <v-btn id="look" class="plain" variant="text" @click="next"
-        >Look<span class="word">: {{ lookWords[look] }}</span></v-btn
+        >Look<span class="word look-word">: {{ lookWords[look] }}</span></v-btn
       >
     </v-app-bar>
     <v-main tag="div"><RouterView /></v-main>
@@ -34,6 +34,13 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
 
 .bar :deep(.v-toolbar__content) {
   gap: 16px;
+}
+
+/* Nine steps and the ways out: how it looks is told where there is room. */
+@media (max-width: 1400px) {
+  .look-word {
+    display: none;
+  }
 }
 
 .name {

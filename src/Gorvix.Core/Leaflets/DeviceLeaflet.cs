@@ -68,6 +68,11 @@ public static class DeviceLeaflet
                         [.. device.Leads.Select(l => LeadRow(device, l))]
                     ),
                     new LeafletTable(
+                        "Lights",
+                        ["When it", "Shows"],
+                        [.. device.Signs.Select(s => (IReadOnlyList<string>)[PlainWords.Of(s.State), s.Seen])]
+                    ),
+                    new LeafletTable(
                         "Harnesses",
                         ["Harness", "Leads", "Plug"],
                         [.. device.Harnesses.Select(h => HarnessRow(device, h))]

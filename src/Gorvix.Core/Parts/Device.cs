@@ -169,7 +169,7 @@ public sealed record DeviceSign
     /// <summary>The state.</summary>
     public required SignState State { get; init; }
 
-    /// <summary>What is seen, such as "green, steady"; 1 to 100 characters.</summary>
+    /// <summary>What is seen, such as "green, steady"; 1 to 120 characters.</summary>
     public required string Seen { get; init; }
 }
 

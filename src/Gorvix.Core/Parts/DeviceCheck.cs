@@ -9,6 +9,11 @@ internal static class DeviceCheck
         list.Range(device.Pieces, 1, PartCheck.MostPieces, "pieces", $"{place}.pieces");
         Outputs(device, place, list);
         Harnesses(device, place, list);
+        list.Ids([.. device.Signs.Select(s => $"{s.State}")], $"{place}.signs", s => s);
+        foreach (var (i, sign) in device.Signs.Index())
+        {
+            list.Text(sign.Seen, $"{place}.signs[{i}].seen");
+        }
         foreach (
             var (i, lead) in device.Leads.Index().Where(l => l.Item.Wires == PieceWires.Each && device.Pieces == 1)
         )

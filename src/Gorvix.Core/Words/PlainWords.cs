@@ -36,6 +36,20 @@ public static class PlainWords
             _ => "Phone settings",
         };
 
+    /// <summary>A state that a device shows.</summary>
+    public static string Of(SignState state) =>
+        state switch
+        {
+            SignState.Fed => "has power",
+            SignState.Searching => "looks for the other end",
+            SignState.Linked => "has the other end",
+            SignState.Binding => "waits to be bound",
+            SignState.Loader => "is in its loader",
+            SignState.Update => "waits for an update over the air",
+            SignState.Fix => "has a position",
+            _ => "something is wrong",
+        };
+
     /// <summary>How much a link is wished for.</summary>
     public static string Of(Priority priority) =>
         priority switch

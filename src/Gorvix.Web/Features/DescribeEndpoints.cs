@@ -45,11 +45,13 @@ public sealed record BoardChoices(IReadOnlyList<string> Classes, IReadOnlyList<P
 /// <param name="Kinds">Kinds of device.</param>
 /// <param name="Needs">What a device can give.</param>
 /// <param name="Protocols">Protocols, with the lines that each has.</param>
+/// <param name="States">States that its lights can show.</param>
 public sealed record DeviceChoices(
     IReadOnlyList<DevicePattern> Patterns,
     IReadOnlyList<Choice> Kinds,
     IReadOnlyList<Choice> Needs,
-    IReadOnlyList<ProtocolChoice> Protocols
+    IReadOnlyList<ProtocolChoice> Protocols,
+    IReadOnlyList<Choice> States
 );
 
 /// <summary>A protocol.</summary>
@@ -126,7 +128,8 @@ internal static class DescribeEndpoints
                     p.Carrier == Carrier.Serial,
                     p.Carrier == Carrier.Bus
                 )),
-            ]
+            ],
+            [.. Enum.GetValues<SignState>().Select(s => new Choice(Id(s), PlainWords.Of(s)))]
         );
 
     private static string Id<T>(T value)

@@ -2458,6 +2458,8 @@ export interface components {
             needs: components["schemas"]["Choice"][];
             /** @description Protocols, with the lines that each has. */
             protocols: components["schemas"]["ProtocolChoice"][];
+            /** @description States that its lights can show. */
+            states: components["schemas"]["Choice"][];
         };
         /** @description One thing that a device gives. */
         DeviceFunction: {
@@ -2537,7 +2539,7 @@ export interface components {
         DeviceSign: {
             /** @description The state. */
             state: components["schemas"]["SignState"];
-            /** @description What is seen, such as "green, steady"; 1 to 100 characters. */
+            /** @description What is seen, such as "green, steady"; 1 to 120 characters. */
             seen: string;
         };
         /**

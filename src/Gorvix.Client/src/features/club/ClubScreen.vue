@@ -112,7 +112,7 @@ onMounted(load)
     <template v-else>
       <v-skeleton-loader v-if="!craft && !problem" type="table-tbody" />
       <p v-else-if="craft?.length === 0" role="status">No craft is on the shelf yet.</p>
-      <v-table v-else-if="craft" class="craft">
+      <v-table v-else-if="craft" class="craft" density="compact">
         <thead>
           <tr>
             <th>Craft</th>

@@ -12,6 +12,7 @@ import HarnessStep from './HarnessStep.vue'
 import LeadsStep from './LeadsStep.vue'
 import ModesStep from './ModesStep.vue'
 import SaveBox from './SaveBox.vue'
+import SignsStep from './SignsStep.vue'
 import StepNotes from './StepNotes.vue'
 import TypedNumber from './TypedNumber.vue'
 import TypedText from './TypedText.vue'
@@ -163,6 +164,10 @@ useTitle(computed(() => `${name.value} – Describe a device – Gorvix`))
             <h2><span class="number">4</span> What it gives</h2>
             <ModesStep :device="device" :looks="look.modes" :choices="choices" @change="edit" />
             <StepNotes :notes="shown('modes')" />
+          </section>
+          <section data-step="signs">
+            <h2><span class="number">5</span> What its lights say</h2>
+            <SignsStep :device="device" :states="choices.states" @change="edit" />
           </section>
         </template>
       </div>

@@ -1,17 +1,13 @@
 <script setup lang="ts">
-import { useTitle } from '@vueuse/core'
-import { storeToRefs } from 'pinia'
-import { computed, nextTick, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { computed, nextTick, ref } from 'vue'
 import BoardFace from '@/features/board/BoardFace.vue'
 import BuildBar from '@/features/build/BuildBar.vue'
 import BuildHead from '@/features/build/BuildHead.vue'
 import KeysDialog from '@/features/build/KeysDialog.vue'
 import StandingNote from '@/features/build/StandingNote.vue'
-import { useBuild } from '@/stores/build'
+import { useStep } from '@/features/build/useStep'
 import KeyButton from '@/ui/KeyButton.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
-import { useScreenKeys } from '@/ui/useScreenKeys'
 import BenchMode from './BenchMode.vue'
 import LoomPaper from './LoomPaper.vue'
 import LoomTables from './LoomTables.vue'
@@ -30,24 +26,29 @@ const props = defineProps<{
   /** True when only what is left to do is shown. */
   open: boolean
 }>()
-const router = useRouter()
-const route = useRoute()
-const build = useBuild()
-const { view } = storeToRefs(build)
 const loom = useLoom(() => props.id)
 const { steps } = loom
-const keysOpen = ref(false)
-const keys: [string, string][] = [
-  ['↑ ↓', 'the step before, the next one'],
-  ['D', 'done, and to the next one; again: not done'],
-  ['O', 'only what is left to do, or everything'],
-  ['B', 'bench: one step in large letters, or the whole list'],
-  ['P', 'print one sheet of paper'],
-  ['Z', 'undo'],
-  ['Y', 'redo'],
-  ['F', 'to Fit'],
-  ['?', 'this list'],
-]
+const shared = useStep({
+  id: () => props.id,
+  words: 'Loom',
+  keys: {
+    arrowup: () => walk(-1),
+    arrowdown: () => walk(1),
+    d: done,
+    o: () => set('open', !props.open),
+    b: () => set('bench', !props.bench),
+    p: () => void print(false),
+  },
+  list: [
+    ['↑ ↓', 'the step before, the next one'],
+    ['D', 'done, and to the next one; again: not done'],
+    ['O', 'only what is left to do, or everything'],
+    ['B', 'bench: one step in large letters, or the whole list'],
+    ['P', 'print one sheet of paper'],
+  ],
+  read: loom.read,
+})
+const { build, view, keysOpen, query } = shared
 
 const sheet = computed(() => loom.view.value?.sheet)
 const left = computed(() => steps.value.filter((s) => !s.isDone))
@@ -63,12 +64,12 @@ const uses = computed(() =>
 )
 
 async function go(id: string) {
-  await router.replace({ query: { ...route.query, step: id } })
+  await query({ step: id })
   await nextTick()
   document.querySelector(`[data-step="${CSS.escape(id)}"]`)?.scrollIntoView({ block: 'nearest' })
 }
 function set(name: 'bench' | 'open', on: boolean) {
-  void router.replace({ query: { ...route.query, [name]: on ? '1' : undefined } })
+  void query({ [name]: on ? '1' : undefined })
 }
 function walk(by: number) {
   const list = props.bench ? steps.value : shown.value
@@ -104,31 +105,6 @@ async function print(everything: boolean) {
   await nextTick()
   window.print()
 }
-
-useScreenKeys(
-  {
-    arrowup: () => walk(-1),
-    arrowdown: () => walk(1),
-    d: done,
-    o: () => set('open', !props.open),
-    b: () => set('bench', !props.bench),
-    p: () => void print(false),
-    z: () => void build.undo(),
-    y: () => void build.redo(),
-    f: () => void router.push({ name: 'fit', params: { id: props.id } }),
-    '?': () => (keysOpen.value = true),
-  },
-  keysOpen,
-)
-useTitle(computed(() => `${view.value?.name ?? 'Build'} – Loom – Gorvix`))
-watch(() => props.id, build.open, { immediate: true })
-watch(
-  () => view.value?.version,
-  (version) => {
-    if (version !== undefined) void loom.read()
-  },
-  { immediate: true },
-)
 </script>
 
 <template>
@@ -238,7 +214,7 @@ watch(
       <v-skeleton-loader v-else-if="!loom.problem.value" type="article@2" />
       <LoomPaper v-if="loom.view.value" :view="view" :loom="loom.view.value" :whole="whole" />
     </template>
-    <KeysDialog v-model="keysOpen" :keys="keys" />
+    <KeysDialog v-model="keysOpen" :keys="shared.keyList" />
   </main>
 </template>
 

@@ -48,18 +48,28 @@ function wish(f: { id: string; want: { link: string } | undefined }, priority: P
 
 const naming = ref(false)
 const text = ref('')
+const batch = ref('')
 const name = useTemplateRef<HTMLElement>('name')
 async function beginNaming() {
   text.value = props.device.name ?? ''
+  batch.value = props.device.batch ?? ''
   naming.value = true
   await nextTick()
   name.value?.querySelector('input')?.focus()
+}
+// Both fields are one: leaving them takes what was typed.
+function leave(event: FocusEvent) {
+  const to = event.relatedTarget
+  if (!(to instanceof Node) || !(event.currentTarget as HTMLElement).contains(to))
+    void endNaming(true)
 }
 async function endNaming(take: boolean) {
   if (!naming.value) return
   naming.value = false
   if (take && text.value.trim() !== (props.device.name ?? ''))
     emit('change', { kind: 'nameDevice', device: props.device.id, text: text.value })
+  if (take && batch.value.trim() !== (props.device.batch ?? ''))
+    emit('change', { kind: 'setBatch', device: props.device.id, text: batch.value })
   await nextTick()
   name.value?.querySelector('button')?.focus()
 }
@@ -78,13 +88,14 @@ async function endNaming(take: boolean) {
             device.name ? (line?.name ?? device.part) : (line?.kind ?? 'part')
           }}</RouterLink>
           <template v-if="device.name"> · {{ line?.kind }}</template>
+          <template v-if="device.batch"> · batch {{ device.batch }}</template>
           <template v-if="line?.brief"> · {{ line.brief }}</template>
           <template v-if="line?.isArchived"> · laid aside in the library</template>
         </p>
       </div>
       <span class="actions">
         <span ref="name">
-          <span v-if="naming" class="naming">
+          <span v-if="naming" class="naming" @focusout="leave">
             <LineField v-slot="{ id }" label="You call it">
               <v-text-field
                 :id="id"
@@ -94,7 +105,17 @@ async function endNaming(take: boolean) {
                 maxlength="120"
                 @keydown.enter.prevent="endNaming(true)"
                 @keydown.esc.stop="endNaming(false)"
-                @blur="endNaming(true)"
+              />
+            </LineField>
+            <LineField v-slot="{ id }" label="Batch or serial">
+              <v-text-field
+                :id="id"
+                v-model="batch"
+                data-field="device-batch"
+                placeholder="as printed on it"
+                maxlength="120"
+                @keydown.enter.prevent="endNaming(true)"
+                @keydown.esc.stop="endNaming(false)"
               />
             </LineField>
           </span>

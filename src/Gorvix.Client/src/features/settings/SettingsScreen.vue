@@ -1,17 +1,14 @@
 <script setup lang="ts">
-import { useTitle } from '@vueuse/core'
-import { storeToRefs } from 'pinia'
-import { computed, nextTick, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { computed, nextTick } from 'vue'
+import { useRoute } from 'vue-router'
 import type { BuildSettings } from '@/api/client'
 import BuildBar from '@/features/build/BuildBar.vue'
 import BuildHead from '@/features/build/BuildHead.vue'
 import KeysDialog from '@/features/build/KeysDialog.vue'
 import StandingNote from '@/features/build/StandingNote.vue'
-import { useBuild } from '@/stores/build'
+import { useStep } from '@/features/build/useStep'
 import KeyButton from '@/ui/KeyButton.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
-import { useScreenKeys } from '@/ui/useScreenKeys'
 import ChoiceFields from './ChoiceFields.vue'
 import CompassPart from './CompassPart.vue'
 import FormPart from './FormPart.vue'
@@ -31,13 +28,34 @@ const props = defineProps<{
   /** True when only what is left to set is shown. */
   open: boolean
 }>()
-const router = useRouter()
 const route = useRoute()
-const build = useBuild()
-const { view } = storeToRefs(build)
 const loaded = useSettings(() => props.id)
 const { settings } = loaded
-const keysOpen = ref(false)
+const shared = useStep({
+  id: () => props.id,
+  words: 'Settings',
+  keys: {
+    '1': () => show('sheet'),
+    '2': () => show('read'),
+    '3': () => show('gnss'),
+    '4': () => show('compass'),
+    '5': () => show('form'),
+    arrowup: () => walk(-1),
+    arrowdown: () => walk(1),
+    d: done,
+    o: () => void query({ open: props.open ? undefined : '1' }),
+    p: () => print(),
+  },
+  list: [
+    ['1 … 5', 'sheet, read back, GNSS, compass, own form'],
+    ['↑ ↓', 'the setting before, the next one'],
+    ['D', 'set, and to the next one; again: not set'],
+    ['O', 'only what is left to set, or everything'],
+    ['P', 'print the sheet'],
+  ],
+  read: loaded.read,
+})
+const { build, view, keysOpen, query } = shared
 const sheet = computed(() => loaded.view.value?.sheet)
 const gnss = computed(() => loaded.view.value?.gnss ?? null)
 const compass = computed(() => loaded.view.value?.compass ?? null)
@@ -58,20 +76,6 @@ const parts = computed(() => [
   ...(compass.value ? [{ id: 'compass', letter: '4', words: 'Compass' }] : []),
   { id: 'form', letter: '5', words: 'Own form' },
 ])
-const keys: [string, string][] = [
-  ['1 … 5', 'sheet, read back, GNSS, compass, own form'],
-  ['↑ ↓', 'the setting before, the next one'],
-  ['D', 'set, and to the next one; again: not set'],
-  ['O', 'only what is left to set, or everything'],
-  ['P', 'print the sheet'],
-  ['Z', 'undo'],
-  ['Y', 'redo'],
-  ['F', 'to Fit'],
-  ['?', 'this list'],
-]
-
-const query = (change: Record<string, string | undefined>) =>
-  router.replace({ query: { ...route.query, ...change } })
 const show = (part: string) => {
   if (parts.value.some((p) => p.id === part)) void query({ part })
 }
@@ -100,35 +104,6 @@ function change(next: BuildSettings) {
   if (view.value) void build.setUp({ ...view.value.setup, settings: next })
 }
 const print = () => window.print()
-
-useScreenKeys(
-  {
-    '1': () => show('sheet'),
-    '2': () => show('read'),
-    '3': () => show('gnss'),
-    '4': () => show('compass'),
-    '5': () => show('form'),
-    arrowup: () => walk(-1),
-    arrowdown: () => walk(1),
-    d: done,
-    o: () => void query({ open: props.open ? undefined : '1' }),
-    p: print,
-    z: () => void build.undo(),
-    y: () => void build.redo(),
-    f: () => void router.push({ name: 'fit', params: { id: props.id } }),
-    '?': () => (keysOpen.value = true),
-  },
-  keysOpen,
-)
-useTitle(computed(() => `${view.value?.name ?? 'Build'} – Settings – Gorvix`))
-watch(() => props.id, build.open, { immediate: true })
-watch(
-  () => view.value?.version,
-  (version) => {
-    if (version !== undefined) void loaded.read()
-  },
-  { immediate: true },
-)
 </script>
 
 <template>
@@ -252,7 +227,7 @@ watch(
       </template>
       <v-skeleton-loader v-else-if="!loaded.problem.value" type="article@2" />
     </template>
-    <KeysDialog v-model="keysOpen" :keys="keys" />
+    <KeysDialog v-model="keysOpen" :keys="shared.keyList" />
   </main>
 </template>
 
