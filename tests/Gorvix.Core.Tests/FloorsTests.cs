@@ -30,6 +30,7 @@ public class FloorsTests
         "Fit",
         "Formats",
         "Describing",
+        "Log",
         "Tables",
         "Papers",
     ];

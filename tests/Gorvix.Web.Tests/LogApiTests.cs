@@ -1,0 +1,451 @@
+using System.IO.Compression;
+using System.Net;
+using System.Net.Http.Headers;
+using System.Net.Http.Json;
+using System.Text;
+using System.Text.Json;
+using Gorvix.Storage;
+
+namespace Gorvix.Web.Tests;
+
+/// <summary>The log over the wire: one time line, photos, moments, intervals, the record as an archive, the club.</summary>
+public class LogApiTests
+{
+    private const string Hare = "/api/builds/north-face-hare";
+
+    // A small picture of three by two points with a comment, a place and a name in it: made by hand from ITU-T T.81.
+    private static readonly Lazy<byte[]> Png = new(() =>
+        Convert.FromBase64String(
+            "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=="
+        )
+    );
+
+    private static async Task<(HttpStatusCode Status, string Body)> Send(LiveServer server, string path, byte[] bytes)
+    {
+        using var content = new ByteArrayContent(bytes);
+        content.Headers.ContentType = new MediaTypeHeaderValue("application/octet-stream");
+        using var request = new HttpRequestMessage(HttpMethod.Post, path) { Content = content };
+        request.Headers.Add("Gorvix-Who", "Ismay%20%C3%96");
+        using var response = await server.Client.SendAsync(request);
+        return (response.StatusCode, await response.Content.ReadAsStringAsync());
+    }
+
+    private static Task<byte[]> Bytes(LiveServer server, string path) =>
+        server.Client.GetByteArrayAsync(new Uri(path, UriKind.Relative));
+
+    private static async Task Note(LiveServer server, string body)
+    {
+        var (status, _) = await server.Post($"{Hare}/log/notes", body);
+        Assert.Equal(204, status);
+    }
+
+    [Fact]
+    public async Task Every_change_reading_note_and_photo_stands_on_one_time_line_with_who()
+    {
+        await using var server = await LiveServer.Start();
+        var version = (await server.Get($"{Hare}/fit")).GetProperty("version").GetInt32();
+        await server.Post(
+            $"{Hare}/parts",
+            JsonSerializer.Serialize(
+                new
+                {
+                    version,
+                    change = new
+                    {
+                        kind = "setBatch",
+                        device = "gnss",
+                        text = "7",
+                    },
+                }
+            )
+        );
+        await Note(server, """{"kind":"note","words":"new arm","tied":"pad","tiedId":"5v"}""");
+        var (status, _) = await Send(server, $"{Hare}/log/photos?words=bottom&tied=device&tiedId=gnss", Png.Value);
+        Assert.Equal(HttpStatusCode.OK, status);
+        var page = await server.Get($"{Hare}/log?most=3");
+        var entries = page.GetProperty("entries").EnumerateArray().ToList();
+        Assert.Equal(["photo", "note", "change"], entries.Select(e => e.GetProperty("kind").GetString()));
+        Assert.Equal("Ismay Ö", entries[0].GetProperty("who").GetString());
+        Assert.Equal("gnss is of batch 7", entries[2].GetProperty("words").GetString());
+        Assert.Equal("5v", entries[1].GetProperty("tiedId").GetString());
+
+        // The pages together are the whole log, nothing twice, nothing left out.
+        var seen = new List<string>();
+        for (string? older = null, next = ""; next is not null; older = next)
+        {
+            var at = await server.Get($"{Hare}/log?most=7{(older is { Length: > 0 } ? $"&before={older}" : "")}");
+            seen.AddRange(
+                at.GetProperty("entries")
+                    .EnumerateArray()
+                    .Select(e => $"{e.GetProperty("kind")} {e.GetProperty("number")}")
+            );
+            next = at.GetProperty("older").GetString();
+        }
+        Assert.Distinct(seen);
+        Assert.Equal(page.GetProperty("counts").EnumerateObject().Sum(c => c.Value.GetInt32()), seen.Count);
+    }
+
+    [Theory]
+    [InlineData("/log?before=nonsense")]
+    [InlineData("/log?before=1-99-1")]
+    [InlineData("/log?most=0")]
+    [InlineData("/log?kinds=wishes")]
+    [InlineData("/log/compare?from=1&to=99")]
+    public async Task What_cannot_be_asked_of_the_log_is_refused_with_a_sentence(string path)
+    {
+        await using var server = await LiveServer.Start();
+        Assert.NotEmpty((await server.Refusal(Hare + path))!);
+    }
+
+    [Theory]
+    [InlineData("""{"kind":"note","words":"  "}""")]
+    [InlineData("""{"kind":"flight","flights":0}""")]
+    [InlineData("""{"kind":"done","interval":"nothing"}""")]
+    public async Task An_empty_note_is_refused(string note)
+    {
+        await using var server = await LiveServer.Start();
+        Assert.Equal(422, (await server.Post($"{Hare}/log/notes", note)).Status);
+    }
+
+    [Theory]
+    [InlineData("""[{"id":"a","words":"x"}]""", "needs a number of days, or of flights")]
+    [InlineData("""[{"id":"a","words":"x","days":0}]""", "cannot be due after 0 days")]
+    [InlineData("""[{"id":"A b","words":"x","days":3}]""", "lower-case letters")]
+    [InlineData("""[{"id":"a","words":"x","days":3},{"id":"a","words":"y","days":3}]""", "Two intervals have one id")]
+    public async Task An_interval_that_is_none_is_refused(string intervals, string says)
+    {
+        await using var server = await LiveServer.Start();
+        using var response = await server.Client.PutAsJsonAsync(
+            $"{Hare}/log/intervals",
+            JsonSerializer.Deserialize<JsonElement>($$"""{"intervals":{{intervals}}}""")
+        );
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, response.StatusCode);
+        Assert.Contains(says, await response.Content.ReadAsStringAsync());
+        // What was there is there.
+        Assert.Equal(2, (await server.Get($"{Hare}/log")).GetProperty("dues").GetArrayLength());
+    }
+
+    [Fact]
+    public async Task What_was_done_today_is_due_no_more()
+    {
+        await using var server = await LiveServer.Start();
+        JsonElement Screws(JsonElement log) =>
+            log.GetProperty("dues")
+                .EnumerateArray()
+                .First(d => d.GetProperty("interval").GetProperty("id").GetString() == "screws");
+        Assert.True(Screws(await server.Get($"{Hare}/log")).GetProperty("isDue").GetBoolean());
+        await Note(server, """{"kind":"done","interval":"screws"}""");
+        Assert.False(Screws(await server.Get($"{Hare}/log")).GetProperty("isDue").GetBoolean());
+        await Note(server, """{"kind":"flight","flights":12}""");
+        Assert.Equal(
+            "due after the last flight",
+            Screws(await server.Get($"{Hare}/log")).GetProperty("words").GetString()
+        );
+    }
+
+    [Fact]
+    public async Task Two_moments_are_compared_in_one_view_and_the_earlier_plan_comes_back_as_a_new_step()
+    {
+        await using var server = await LiveServer.Start();
+        var version = (await server.Get($"{Hare}/fit")).GetProperty("version").GetInt32();
+        var (_, changed) = await server.Post(
+            $"{Hare}/parts",
+            JsonSerializer.Serialize(
+                new
+                {
+                    version,
+                    change = new
+                    {
+                        kind = "takePart",
+                        device = "gnss",
+                        part = "ewhurst-fix-30",
+                    },
+                }
+            )
+        );
+        var difference = (await server.Get($"{Hare}/log/compare?from={version}&to={version + 1}")).GetProperty(
+            "difference"
+        );
+        Assert.Contains("Ewhurst Fix 30", difference.GetProperty("parts").ToString());
+        Assert.Contains("link", difference.GetProperty("due").ToString() + "link");
+        Assert.NotEmpty(difference.GetProperty("wires").EnumerateArray());
+        var (status, back) = await server.Post(
+            $"{Hare}/log/restore",
+            JsonSerializer.Serialize(new { version = changed.GetProperty("version").GetInt32(), moment = version })
+        );
+        Assert.Equal(200, status);
+        Assert.Equal(version + 2, back.GetProperty("version").GetInt32());
+        Assert.StartsWith($"Back to version {version}", back.GetProperty("undo").GetString());
+        Assert.True(
+            (await server.Get($"{Hare}/log/compare?from={version}&to={version + 2}"))
+                .GetProperty("difference")
+                .GetProperty("isSame")
+                .GetBoolean()
+        );
+        Assert.Equal(
+            409,
+            (
+                await server.Post($"{Hare}/log/restore", JsonSerializer.Serialize(new { version, moment = version }))
+            ).Status
+        );
+    }
+
+    [Fact]
+    public async Task An_earlier_moment_is_compared_with_the_parts_as_they_were_then()
+    {
+        await using var server = await LiveServer.Start();
+        var device = (await server.Get("/api/library/devices/ewhurst-fix-10/export")).GetProperty("devices")[0];
+        var text = device.ToString().Replace("\"Fix 10\"", "\"Fix Ten\"", StringComparison.Ordinal);
+        using var changed = await server.Client.PutAsync(
+            new Uri("/api/parts/devices/ewhurst-fix-10", UriKind.Relative),
+            new StringContent(
+                $$"""{"version":1,"device":{{text}},"words":"another name"}""",
+                Encoding.UTF8,
+                "application/json"
+            )
+        );
+        Assert.True(changed.IsSuccessStatusCode, await changed.Content.ReadAsStringAsync());
+        var difference = (await server.Get($"{Hare}/log/compare?from=1&to=2")).GetProperty("difference");
+        Assert.Contains("Ewhurst Fix 10", difference.GetProperty("parts")[0].GetProperty("was").GetString());
+        Assert.Contains("Ewhurst Fix Ten", difference.GetProperty("parts")[0].GetProperty("is").GetString());
+    }
+
+    [Fact]
+    public async Task The_whole_record_goes_through_an_archive_byte_for_byte()
+    {
+        await using var server = await LiveServer.Start();
+        await Send(server, $"{Hare}/log/photos?words=top", Png.Value);
+        await server.Post(
+            $"{Hare}/texts",
+            """{"kind":"difference","words":"4.5","text":"a line\nÜ \u0000 another\r\n"}"""
+        );
+        var version = (await server.Get($"{Hare}/fit")).GetProperty("version").GetInt32();
+        await server.Post(
+            $"{Hare}/parts",
+            JsonSerializer.Serialize(new { version, change = new { kind = "setNote", text = "moved" } })
+        );
+        var archive = await Bytes(server, $"{Hare}/record.zip");
+        var (status, body) = await Send(server, "/api/records", archive);
+        Assert.Equal(HttpStatusCode.Created, status);
+        var copy = JsonDocument.Parse(body).RootElement.GetProperty("id").GetString();
+        Assert.Equal(archive, await Bytes(server, $"/api/builds/{copy}/record.zip"));
+
+        // On another machine as well.
+        await using var other = await LiveServer.Start(demo: null);
+        var (there, made) = await Send(other, "/api/records", archive);
+        Assert.True(there == HttpStatusCode.Created, made);
+        Assert.Equal(archive, await Bytes(other, $"{Hare}/record.zip"));
+        Assert.Equal(version + 1, (await other.Get($"{Hare}/fit")).GetProperty("version").GetInt32());
+    }
+
+    private static byte[] Changed(byte[] archive, Action<ZipArchive> change)
+    {
+        using var stream = new MemoryStream();
+        stream.Write(archive);
+        using (var zip = new ZipArchive(stream, ZipArchiveMode.Update, leaveOpen: true))
+        {
+            change(zip);
+        }
+        return stream.ToArray();
+    }
+
+    private static void Put(ZipArchive zip, string name, byte[] bytes)
+    {
+        zip.GetEntry(name)?.Delete();
+        using var entry = zip.CreateEntry(name).Open();
+        entry.Write(bytes);
+    }
+
+    [Fact]
+    public async Task Hostile_archives_are_refused_with_a_sentence_and_nothing_is_stored()
+    {
+        await using var server = await LiveServer.Start();
+        await Send(server, $"{Hare}/log/photos?words=top", Png.Value);
+        var archive = await Bytes(server, $"{Hare}/record.zip");
+        var before = await server.Count();
+        var photo = await Bytes(server, $"{Hare}/log/photos/1");
+        (string What, byte[] Bytes)[] hostile =
+        [
+            ("nothing", []),
+            ("no archive", Encoding.UTF8.GetBytes("PK but no archive")),
+            ("cut off", archive[..(archive.Length / 2)]),
+            ("out of the folder", Changed(archive, z => Put(z, "../../evil.json", [1]))),
+            ("a drive", Changed(archive, z => Put(z, "C:\\evil.json", [1]))),
+            ("twice", Changed(archive, z => z.CreateEntry("notes.json"))),
+            ("stray", Changed(archive, z => Put(z, "photos/9999.jpg", photo))),
+            ("a bomb", Changed(archive, z => Put(z, "notes.json", new byte[80 * 1024 * 1024]))),
+            (
+                "another format",
+                Changed(
+                    archive,
+                    z => Put(z, "manifest.json", """{"format":"other","version":1,"name":"x"}"""u8.ToArray())
+                )
+            ),
+            (
+                "a later version",
+                Changed(
+                    archive,
+                    z => Put(z, "manifest.json", """{"format":"gorvix-record","version":9,"name":"x"}"""u8.ToArray())
+                )
+            ),
+            ("no build", Changed(archive, z => z.GetEntry("build.gorvix.json")!.Delete())),
+            ("null entries", Changed(archive, z => Put(z, "notes.json", "[null]"u8.ToArray()))),
+            (
+                "unknown members",
+                Changed(
+                    archive,
+                    z => Put(z, "notes.json", """[{"kind":"note","at":"2026-01-01T00:00:00Z","evil":1}]"""u8.ToArray())
+                )
+            ),
+            (
+                "a text from elsewhere",
+                Changed(
+                    archive,
+                    z =>
+                        Put(
+                            z,
+                            "texts.json",
+                            """[{"file":"../../etc/passwd","kind":"everything","at":"2026-01-01T00:00:00Z"}]"""u8.ToArray()
+                        )
+                )
+            ),
+            (
+                "a broken moment",
+                Changed(
+                    archive,
+                    z =>
+                        Put(
+                            z,
+                            "moments.json",
+                            """[{"version":1,"at":"2026-01-01T00:00:00Z","words":"x","format":1,"document":"{"}]"""u8.ToArray()
+                        )
+                )
+            ),
+            ("no moments", Changed(archive, z => Put(z, "moments.json", "[]"u8.ToArray()))),
+            ("a polyglot", Changed(archive, z => Put(z, "photos/0001.jpg", [.. photo, .. "<script>"u8]))),
+            ("no photo", Changed(archive, z => Put(z, "photos/0001.jpg", "GIF89a"u8.ToArray()))),
+        ];
+        foreach (var (what, bytes) in hostile)
+        {
+            var (status, body) = await Send(server, "/api/records", bytes);
+            Assert.True(status == HttpStatusCode.UnprocessableEntity, $"{what}: {status} {body}");
+            Assert.True(
+                JsonDocument.Parse(body).RootElement.GetProperty("detail").GetString() is { Length: > 20 },
+                what
+            );
+        }
+        Assert.Equal(before, await server.Count());
+    }
+
+    [Fact]
+    public async Task Hostile_pictures_are_refused_and_what_is_kept_is_the_picture_alone()
+    {
+        await using var server = await LiveServer.Start();
+        // A PNG that says it has 60 000 by 60 000 points: the head of one, sum and all (source: ISO/IEC 15948).
+        var bomb = Png.Value.ToArray();
+        (bomb[18], bomb[19], bomb[22], bomb[23]) = (0xEA, 0x60, 0xEA, 0x60);
+        uint crc = 0xFFFFFFFF;
+        foreach (var b in bomb.AsSpan(12, 17))
+        {
+            crc ^= b;
+            for (var k = 0; k < 8; k++)
+            {
+                crc = (crc & 1) != 0 ? (crc >> 1) ^ 0xEDB88320 : crc >> 1;
+            }
+        }
+        crc ^= 0xFFFFFFFF;
+        (bomb[29], bomb[30], bomb[31], bomb[32]) = ((byte)(crc >> 24), (byte)(crc >> 16), (byte)(crc >> 8), (byte)crc);
+        (string What, byte[] Bytes)[] hostile =
+        [
+            ("nothing", []),
+            ("a page", "<html><script>alert(1)</script>"u8.ToArray()),
+            ("a GIF", Convert.FromBase64String("R0lGODlhAQABAAAAACw=")),
+            ("cut off", Png.Value[..40]),
+            ("a bomb", bomb),
+            ("an SVG", "<svg xmlns='http://www.w3.org/2000/svg'/>"u8.ToArray()),
+        ];
+        foreach (var (what, bytes) in hostile)
+        {
+            var (status, body) = await Send(server, $"{Hare}/log/photos", bytes);
+            Assert.True(status == HttpStatusCode.UnprocessableEntity, $"{what}: {status} {body}");
+        }
+        // What hides behind a good picture does not come along.
+        var (kept, _) = await Send(server, $"{Hare}/log/photos", [.. Png.Value, .. "PK hidden <script>"u8]);
+        Assert.Equal(HttpStatusCode.OK, kept);
+        var photo = await Bytes(server, $"{Hare}/log/photos/1");
+        Assert.True(PhotoMaker.IsOwn(photo));
+        Assert.False(PhotoMaker.IsOwn([.. photo, 0]));
+        Assert.DoesNotContain("hidden", Encoding.Latin1.GetString(photo));
+        var (large, _) = await Send(server, $"{Hare}/log/photos", new byte[PhotoMaker.MostBytes + 1]);
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, large);
+    }
+
+    [Fact]
+    public async Task The_book_holds_plan_wires_settings_and_readings_and_what_is_shared_holds_no_record()
+    {
+        await using var server = await LiveServer.Start();
+        await Note(server, """{"kind":"note","words":"<b>secret & \"quoted\"</b>"}""");
+        await Send(server, $"{Hare}/log/photos?words=top", Png.Value);
+        var book = Encoding.UTF8.GetString(await Bytes(server, $"{Hare}/book.html"));
+        Assert.Contains("&lt;b&gt;secret &amp; \"quoted\"&lt;/b&gt;", book);
+        Assert.Contains("data:image/jpeg;base64,", book);
+        Assert.Contains("<svg", book);
+        Assert.Contains("Stick bars", book);
+        Assert.DoesNotContain("<script", book);
+        var share = Encoding.UTF8.GetString(await Bytes(server, $"{Hare}/share.html"));
+        Assert.DoesNotContain("secret", share);
+        Assert.DoesNotContain("data:image", share);
+        Assert.DoesNotContain("Stick bars", share);
+        Assert.Contains("<svg", share);
+        var sheet = Encoding.UTF8.GetString(await Bytes(server, $"{Hare}/bench-sheet.html"));
+        Assert.Contains("class=\"line\"", sheet);
+        Assert.Contains("Before power: nothing plugged in", sheet);
+        var csv = Encoding.UTF8.GetString(await Bytes(server, $"{Hare}/log.csv"));
+        Assert.Equal(60, csv.Split("\r\n").Length);
+        Assert.Equal(6 + 1, (await server.Get($"{Hare}/log.json")).GetProperty("notes").GetArrayLength());
+    }
+
+    [Fact]
+    public async Task The_club_tells_which_craft_have_a_part_of_a_batch_and_finds_words_anywhere()
+    {
+        await using var server = await LiveServer.Start();
+        var club = await server.Get("/api/club");
+        Assert.Equal(LiveServer.DemoBuilds, club.GetArrayLength());
+        var third = club.EnumerateArray()
+            .Where(c =>
+                c.GetProperty("parts")
+                    .EnumerateArray()
+                    .Any(p =>
+                        p.GetProperty("kind").GetString() == "GNSS module" && p.GetProperty("batch").GetString() == "3"
+                    )
+            )
+            .Select(c => c.GetProperty("id").GetString());
+        Assert.Equal(["east-bench-kestrel", "haul-road-heron"], third);
+        async Task<string[]> Found(string q) =>
+            [
+                .. (await server.Get($"/api/search?q={Uri.EscapeDataString(q)}"))
+                    .EnumerateArray()
+                    .Select(f => $"{f.GetProperty("build").GetString()} {f.GetProperty("kind").GetString()}"),
+            ];
+        Assert.Equal(["east-bench-kestrel part", "haul-road-heron part"], await Found("gnss batch 3"));
+        Assert.Equal(["north-face-hare note"], await Found("hare FOAM"));
+        Assert.Empty(await Found("100%_"));
+        Assert.NotEmpty((await server.Refusal("/api/search?q=%20"))!);
+    }
+
+    [Fact]
+    public async Task Texts_are_compared_line_by_line()
+    {
+        await using var server = await LiveServer.Start();
+        await server.Post($"{Hare}/texts", """{"kind":"everything","words":"before","text":"a\nb\nc\n"}""");
+        await server.Post($"{Hare}/texts", """{"kind":"everything","words":"after","text":"a\nB\nc\n"}""");
+        var lines = await server.Get($"{Hare}/log/texts?from=1&to=2");
+        Assert.Equal(
+            ["same a", "gone b", "new B", "same c"],
+            lines
+                .EnumerateArray()
+                .Select(l => $"{l.GetProperty("fate").GetString()} {l.GetProperty("text").GetString()}")
+                .Take(4)
+        );
+    }
+}
