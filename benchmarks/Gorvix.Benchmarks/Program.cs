@@ -22,6 +22,10 @@ else if (args is ["settings"])
     SettingsRuns.Run();
     await ViewRuns.Previews();
 }
+else if (args is ["bench"])
+{
+    await BenchRuns.Run();
+}
 else if (args is ["pins"])
 {
     await PinRuns.Run();

@@ -21,7 +21,6 @@ public class DescribeTests
         page.Says("h1", "Ludstone Hark 2");
         Device(page, "air-unit-large", "Ludstone", "Sight 6", "7", "26");
         page.Says("[data-pads='msp']", "F4: on a straight pad; never behind an inverter.");
-        page.Shot("describe-device");
         page.Click("[data-do='save']");
         page.Says("h1", "Ludstone Sight 6");
 

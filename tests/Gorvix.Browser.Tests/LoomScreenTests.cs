@@ -78,7 +78,6 @@ public class LoomScreenTests
         page.Says("[data-testid='count']", "0 of");
         page.Press("b");
         page.Says("[data-testid='bench-step']", "difference from default");
-        page.Shot("bench");
         var steps = Steps(page);
         for (var done = 0; done < steps; done++)
         {

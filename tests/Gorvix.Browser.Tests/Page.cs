@@ -25,6 +25,9 @@ public sealed class Page : IAsyncDisposable
 
     public string Root { get; }
 
+    /// <summary>The folder of the server's data.</summary>
+    public string Data => _options.Data;
+
     public string Downloads { get; }
 
     public IWebDriver Driver => _driver;
@@ -118,9 +121,17 @@ public sealed class Page : IAsyncDisposable
         );
 
     /// <summary>Opens a field's list and takes the entry with these words.</summary>
-    public void Choose(string css, string text)
+    public void Choose(string css, string text) => Choose(css, text, typed: "");
+
+    /// <summary>Opens a field's list, types what makes it short, and takes the entry with these words.</summary>
+    public void Choose(string css, string text, string typed)
     {
         Click($"{css} .v-field");
+        if (typed.Length > 0)
+        {
+            Press(Keys.Control + "a");
+            Press(typed);
+        }
         Until(
             d =>
             {
@@ -140,7 +151,7 @@ public sealed class Page : IAsyncDisposable
     /// <summary>Writes into a text field in place of what stands there, and leaves it.</summary>
     public void Write(string css, string text)
     {
-        var field = Find($"{css} input");
+        var field = Find($"{css} :is(input, textarea)");
         field.SendKeys(Keys.Control + "a");
         field.SendKeys((text == "" ? Keys.Delete : text) + Keys.Tab);
     }

@@ -29,7 +29,6 @@ public class PartsScreenTests
         page.Click("[data-candidate='cobbold-mote-f1-r5']");
         page.Says("#told", "Stop: The Mote F1 takes 4.5 to 5.5 V");
         page.Says("#take", "Take it all the same");
-        page.Shot("parts-exchange");
         Assert.Equal("", page.Accessibility());
         page.Click("[data-candidate='thornwick-spindle-f7-r1']");
         page.Says("#told", "Flight log (Ledger) is carried now, on U6.");

@@ -194,15 +194,12 @@ public class LogApiTests
     public async Task An_earlier_moment_is_compared_with_the_parts_as_they_were_then()
     {
         await using var server = await LiveServer.Start();
-        var device = (await server.Get("/api/library/devices/ewhurst-fix-10/export")).GetProperty("devices")[0];
-        var text = device.ToString().Replace("\"Fix 10\"", "\"Fix Ten\"", StringComparison.Ordinal);
+        var sheet = await server.Get("/api/library/devices/ewhurst-fix-10/sheet");
+        var part = sheet.GetProperty("part").ToString().Replace("\"Fix 10\"", "\"Fix Ten\"", StringComparison.Ordinal);
+        using var content = new StringContent($$"""{"version":1,"part":{{part}}}""", Encoding.UTF8, "application/json");
         using var changed = await server.Client.PutAsync(
-            new Uri("/api/parts/devices/ewhurst-fix-10", UriKind.Relative),
-            new StringContent(
-                $$"""{"version":1,"device":{{text}},"words":"another name"}""",
-                Encoding.UTF8,
-                "application/json"
-            )
+            new Uri("/api/library/devices/ewhurst-fix-10", UriKind.Relative),
+            content
         );
         Assert.True(changed.IsSuccessStatusCode, await changed.Content.ReadAsStringAsync());
         var difference = (await server.Get($"{Hare}/log/compare?from=1&to=2")).GetProperty("difference");

@@ -99,13 +99,6 @@ public static class BenchState
     }
 
     /// <summary>The lines that two scopes do not share, each as it was and as it is.</summary>
-    private static IEnumerable<string> Changes(IReadOnlyList<string> was, IReadOnlyList<string> now)
-    {
-        bool IsNoted(string line) =>
-            line.StartsWith(Scope.Piece, StringComparison.Ordinal)
-            && !was.Any(w => w.StartsWith(line[..(line.IndexOf(':') + 1)], StringComparison.Ordinal));
-        return was.Except(now)
-            .Select(l => $"was: {l}")
-            .Concat(now.Except(was).Where(l => !IsNoted(l)).Select(l => $"is: {l}"));
-    }
+    private static IEnumerable<string> Changes(IReadOnlyList<string> was, IReadOnlyList<string> now) =>
+        was.Except(now).Select(l => $"was: {l}").Concat(now.Except(was).Select(l => $"is: {l}"));
 }

@@ -57,9 +57,6 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
             _ => "open",
         };
 
-    /// <summary>What begins the line that tells which piece a device is: the first time that it is noted it is no change.</summary>
-    public const string Piece = "piece of ";
-
     /// <summary>A lead and where it is, with the piece that it belongs to.</summary>
     public IEnumerable<string> LeadOfPiece(WiredLead lead) => PieceOf(lead.Device).Prepend(Lead(lead));
 
@@ -67,7 +64,9 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
     public IEnumerable<string> Part(string device) => PieceOf(device).Prepend($"{device} is a {PartId(device)}");
 
     private IEnumerable<string> PieceOf(string device) =>
-        BuildDevice(device).Batch is { } batch ? [$"{Piece}{device}: {batch}"] : [];
+        BuildDevice(device).Piece is > 0 and var piece
+            ? [$"{device} was exchanged {(piece == 1 ? "once" : $"{piece} times")}"]
+            : [];
 
     private string PartId(string device) => BuildDevice(device).Part;
 

@@ -70,6 +70,9 @@ public sealed record BuildDevice
     /// <summary>Its batch or serial number, as printed on it; null where nobody has noted it; 1 to 100 characters.</summary>
     public string? Batch { get; init; }
 
+    /// <summary>How often it was exchanged for another one of its kind; 0 to 10000. Noting its batch for the first time is no exchange.</summary>
+    public int Piece { get; init; }
+
     /// <summary>How far it sits from the edge of the board, along the way of its wires, in millimetres; 1 to 5000, null where nobody has measured.</summary>
     public double? Away { get; init; }
 

@@ -173,6 +173,7 @@ public static class BuildCheck
         foreach (var (i, device) in build.Devices.Index())
         {
             list.Range(device.Away ?? 1, 1, 5000, "mm", $"{place}.devices[{i}].away");
+            list.Range(device.Piece, 0, 10_000, "exchanges", $"{place}.devices[{i}].piece");
             if (device.Batch is { } batch)
             {
                 list.Text(batch, $"{place}.devices[{i}].batch");

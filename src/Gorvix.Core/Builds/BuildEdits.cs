@@ -159,9 +159,27 @@ public static class BuildEdits
             ? build
             : build with
             {
-                Devices = [.. build.Devices.Select(d => d.Id == device ? d with { Batch = noted } : d)],
+                Devices =
+                [
+                    .. build.Devices.Select(d =>
+                        d.Id != device ? d
+                        // Another number where there was one is another piece.
+                        : noted is not null && d.Batch is not null ? d with { Batch = noted, Piece = d.Piece + 1 }
+                        : d with { Batch = noted }
+                    ),
+                ],
             };
     }
+
+    // Another one of the same kind is another piece; another kind tells that by itself.
+    private static BuildDevice Exchanged(BuildDevice device, string part) =>
+        device with
+        {
+            Part = part,
+            Harness = null,
+            Batch = null,
+            Piece = device.Part == part ? device.Piece + 1 : 0,
+        };
 
     /// <summary>The build with a supply wire of a length and gauge; one as it is usually cut needs no entry.</summary>
     /// <param name="build">The build.</param>

@@ -14,6 +14,9 @@ public sealed record LoggedReading
     /// <summary>What it was about.</summary>
     public required string Title { get; init; }
 
+    /// <summary>What it asked for.</summary>
+    public Asks? Asks { get; init; }
+
     /// <summary>What should have been seen.</summary>
     public required string Expected { get; init; }
 
@@ -56,7 +59,12 @@ public sealed record LoggedReading
     /// <summary>What was read, as a text: "4.98 V", "yes".</summary>
     public string Read() =>
         Value is not { } value
-            ? $"{Answer}".ToLowerInvariant()
+            ? (Asks, Answer) switch
+            {
+                (Bench.Asks.Beep or Bench.Asks.Ohms or Bench.Asks.Diode, Bench.Answer.Yes) => "beeps",
+                (Bench.Asks.Beep or Bench.Asks.Ohms or Bench.Asks.Diode, Bench.Answer.No) => "silent",
+                _ => $"{Answer}".ToLowerInvariant(),
+            }
             : Unit switch
             {
                 ReadingUnit.Volts => Gorvix.Core.Words.Numbers.Volts(value),

@@ -90,6 +90,8 @@ internal sealed class Page
                     new XAttribute("name", "viewport"),
                     new XAttribute("content", "width=device-width, initial-scale=1")
                 ),
+                // No picture in the tab, so that none is asked for.
+                new XElement("link", new XAttribute("rel", "icon"), new XAttribute("href", "data:,")),
                 new XElement("title", Clean(_title)),
                 style
             ),
@@ -97,7 +99,9 @@ internal sealed class Page
         );
         // The style holds neither < nor &, so that it is the same as HTML and as XML; an element without content keeps its end tag.
         foreach (
-            var empty in html.Descendants().Where(e => e.IsEmpty && e.Name.LocalName is not ("meta" or "img")).ToList()
+            var empty in html.Descendants()
+                .Where(e => e.IsEmpty && e.Name.LocalName is not ("meta" or "img" or "link"))
+                .ToList()
         )
         {
             if (empty.Name.NamespaceName.Length == 0)

@@ -231,6 +231,7 @@ internal static class BenchEndpoints
                         Key = request.Key,
                         Check = check.Id,
                         Title = check.Title,
+                        Asks = check.Asks,
                         Expected = check.Expected,
                         At = request.At ?? time.GetUtcNow().UtcDateTime,
                         Value = request.Value,

@@ -220,14 +220,18 @@ public class BenchReaderTests
     public void A_device_that_is_exchanged_makes_due_what_it_touches_and_nothing_else()
     {
         var build = Demo.EastBenchKestrel;
-        Build Of(string? batch) =>
-            build with
+        Build Of(Build from, string batch) =>
+            new PartsChange
             {
-                Devices = [.. build.Devices.Select(d => d.Id == "gnss" ? d with { Batch = batch } : d)],
-            };
-        var (third, fourth) = (Read(Of("3")).Sheet, Read(Of("4")).Sheet);
+                Kind = PartsChangeKind.SetBatch,
+                Device = "gnss",
+                Text = batch,
+            }.ApplyTo(from, Demo.Library);
+        var unknown = build with { Devices = [.. build.Devices.Select(d => d with { Batch = null })] };
+        var noted = Of(unknown, "3");
+        var (third, fourth) = (Read(noted).Sheet, Read(Of(noted, "4")).Sheet);
         // Noting which piece it is is no exchange.
-        Assert.Empty(Due(Read(build).Sheet, third));
+        Assert.Empty(Due(Read(unknown).Sheet, third));
         var due = Due(third, fourth);
         Assert.Contains("link.position.satellites", due);
         Assert.Contains("cold.gnss-v.5v", due);

@@ -2121,6 +2121,11 @@ export interface components {
             /** @description Its batch or serial number, as printed on it; null where nobody has noted it; 1 to 100 characters. */
             batch?: null | string;
             /**
+             * Format: int32
+             * @description How often it was exchanged for another one of its kind; 0 to 10000. Noting its batch for the first time is no exchange.
+             */
+            piece?: number;
+            /**
              * Format: double
              * @description How far it sits from the edge of the board, along the way of its wires, in millimetres; 1 to 5000, null where nobody has measured.
              */
@@ -3737,6 +3742,7 @@ export interface components {
             check: string;
             /** @description What it was about. */
             title: string;
+            asks?: null | components["schemas"]["Asks"];
             /** @description What should have been seen. */
             expected: string;
             /**

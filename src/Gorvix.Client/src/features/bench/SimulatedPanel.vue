@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
 import { api, ask, type Answer, type Problem, type SimulatedBenchView } from '@/api/client'
+import LineField from '@/ui/LineField.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 
 /** A stand-in for meter, limiter, lights, goggles and radio: to try a proof without an aircraft, with a fault in it or without. */
@@ -56,20 +57,22 @@ defineExpose({ read: () => open.value && void read() })
     </p>
     <ProblemNote v-if="problem" title="The stand-in does not answer" :problem="problem" />
     <template v-if="bench">
-      <v-select
-        class="fault"
-        data-field="fault"
-        label="What is wrong with it"
-        :items="[
-          { title: 'Nothing: built as planned', value: '' },
-          { title: 'Something, and you are not told what', value: '?' },
-          ...bench.faults.map((f) => ({ title: f.words, value: f.id })),
-        ]"
-        :model-value="bench.isHidden ? '?' : (bench.planted ?? '')"
-        @update:model-value="
-          (v: string) => plant(v === '?' ? { hidden: true } : { fault: v || null })
-        "
-      />
+      <LineField v-slot="{ id }" label="What is wrong with it" class="fault">
+        <v-autocomplete
+          :id="id"
+          data-field="fault"
+          :items="[
+            { title: 'Nothing: built as planned', value: '' },
+            { title: 'Something, and you are not told what', value: '?' },
+            ...bench.faults.map((f) => ({ title: f.words, value: f.id })),
+          ]"
+          :model-value="bench.isHidden ? '?' : (bench.planted ?? '')"
+          @focus="($event.target as HTMLInputElement).select()"
+          @update:model-value="
+            (v: string | null) => plant(v === '?' ? { hidden: true } : { fault: v || null })
+          "
+        />
+      </LineField>
       <v-btn variant="outlined" data-do="simulate" :disabled="!check || busy" @click="read"
         >Read this check <v-kbd aria-hidden="true">S</v-kbd></v-btn
       >

@@ -243,12 +243,6 @@ function scale(by: 1 | -1) {
             :width="2 * drawn.half"
             :height="2 * drawn.half"
           />
-          <FaceProbe
-            v-if="drawn.pad.id === red || drawn.pad.id === black"
-            :x="drawn.spot.x"
-            :y="drawn.spot.y"
-            :is-red="drawn.pad.id === red"
-          />
           <path
             v-if="drawn.pad.doubt"
             class="doubt"
@@ -270,6 +264,14 @@ function scale(by: 1 | -1) {
             {{ drawn.pad.label }}
           </text>
         </g>
+        <template v-for="drawn in pads" :key="drawn.pad.id">
+          <FaceProbe
+            v-if="drawn.pad.id === red || drawn.pad.id === black"
+            :x="drawn.spot.x"
+            :y="drawn.spot.y"
+            :is-red="drawn.pad.id === red"
+          />
+        </template>
       </svg>
     </div>
     <figcaption>

@@ -4,7 +4,7 @@ defineProps<{ x: number; y: number; isRed: boolean }>()
 </script>
 
 <template>
-  <g class="probe" :class="{ red: isRed }" :transform="`translate(${x} ${y})`">
+  <g aria-hidden="true" class="probe" :class="{ red: isRed }" :transform="`translate(${x} ${y})`">
     <circle r="1.35" />
     <text>{{ isRed ? 'R' : 'B' }}</text>
   </g>

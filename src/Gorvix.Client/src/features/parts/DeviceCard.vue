@@ -57,11 +57,12 @@ async function beginNaming() {
   await nextTick()
   name.value?.querySelector('input')?.focus()
 }
-// Both fields are one: leaving them takes what was typed.
+// Both fields are one: leaving them takes what was typed. Where the focus goes is known only after it has gone.
 function leave(event: FocusEvent) {
-  const to = event.relatedTarget
-  if (!(to instanceof Node) || !(event.currentTarget as HTMLElement).contains(to))
-    void endNaming(true)
+  const fields = event.currentTarget as HTMLElement
+  setTimeout(() => {
+    if (!fields.contains(document.activeElement)) void endNaming(true)
+  })
 }
 async function endNaming(take: boolean) {
   if (!naming.value) return
