@@ -68,6 +68,18 @@ public sealed record PlantRequest(string? Fault = null, bool Hidden = false);
 /// <param name="Check">Id of the check.</param>
 public sealed record SimulatedRead(string Check);
 
+/// <summary>A check to read off a meter on a cable.</summary>
+/// <param name="Line">Id of the line.</param>
+/// <param name="Check">Id of the check.</param>
+/// <param name="Baud">Its baud.</param>
+public sealed record MeterRequest(string Line, string Check, int Baud = 9600);
+
+/// <summary>What a meter on a cable showed.</summary>
+/// <param name="Value">The number, in the unit of the check; null where it shows that there is none, or showed nothing.</param>
+/// <param name="IsOpen">True when it showed that there is too much to tell: no contact, an open line.</param>
+/// <param name="Problem">Why there is no reading, as a sentence; null where there is one.</param>
+public sealed record MeterView(double? Value, bool IsOpen, string? Problem);
+
 /// <summary>The Bench screen.</summary>
 internal static class BenchEndpoints
 {
@@ -122,6 +134,14 @@ internal static class BenchEndpoints
             .WithName("plantFault")
             .Produces<SimulatedBenchView>()
             .ProducesProblem(404)
+            .ProducesProblem(422);
+        app.MapGet("/api/meters", Meters).WithTags("Bench").WithName("listMeters");
+        bench
+            .MapPost("meter", Meter)
+            .WithName("readMeter")
+            .Produces<MeterView>()
+            .ProducesProblem(404)
+            .ProducesProblem(409)
             .ProducesProblem(422);
         bench
             .MapPost("simulated/read", ReadSimulated)
@@ -319,6 +339,72 @@ internal static class BenchEndpoints
         var there = faults.Any(f => f.Id == fault);
         return Results.Ok(new SimulatedBenchView(faults, there && !isHidden ? fault : null, there && isHidden));
     }
+
+    private const string SimulatedMeter = "simulated-meter";
+
+    private static IReadOnlyList<ModuleLineView> Meters() =>
+        [
+            .. ModuleDesk.Adapters(),
+            new ModuleLineView(SimulatedMeter, "simulated: a meter at the simulated bench", true),
+        ];
+
+    private static Task<IResult> Meter(
+        string id,
+        MeterRequest request,
+        Workbench work,
+        LogStore log,
+        BenchDesk desk,
+        ModuleDesk lines,
+        TimeProvider time,
+        CancellationToken stop
+    ) =>
+        Look(
+            id,
+            work,
+            log,
+            time,
+            async (view, planned) =>
+            {
+                if (view.Checks.FirstOrDefault(c => c.Id == request.Check) is not { Unit: { } unit } check)
+                {
+                    return Problems.Of(422, "That check takes no number. Choose one that a meter can read.");
+                }
+                if (!SerialMeter.Bauds.Contains(request.Baud))
+                {
+                    return Problems.Of(422, $"No meter talks at {request.Baud} baud; 2400 to 115200 are met.");
+                }
+                MeterView Shown(MeterShows? shows) =>
+                    shows is null
+                        ? new(
+                            null,
+                            false,
+                            "The meter says nothing that is a reading. Is it switched on, and its cable output with it? Try another baud."
+                        )
+                    : shows.Unit is { } told && told != unit
+                        ? new(
+                            null,
+                            false,
+                            $"The meter shows {Name(told)}; this check is read in {Name(unit)}. Turn it to the right range."
+                        )
+                    : shows.Value is { } value ? new(value, false, null)
+                    : new(null, true, null);
+                return await lines.Use(
+                    request.Line,
+                    request.Line == SimulatedMeter
+                        ? () =>
+                            Shown(
+                                SerialMeter.Read(
+                                    SerialMeter.Print(desk.Read(id, planned.Reader!.Wired, check).Value, unit)
+                                )
+                            )
+                        : null,
+                    line => Shown(SerialMeter.Listen(line, request.Baud, TimeSpan.FromSeconds(4), stop)),
+                    why => new MeterView(null, false, why),
+                    stop
+                );
+            },
+            stop
+        );
 
     private static Task<IResult> ReadSimulated(
         string id,

@@ -192,17 +192,41 @@ internal sealed class ModuleDesk
 
     /// <summary>Every line, those of the machine first.</summary>
     public static IReadOnlyList<ModuleLineView> Lines() =>
-        [
-            .. Ports().Select(p => new ModuleLineView(p.Id, $"adapter {p.Name}", false)),
-            .. StandIns.Select(s => new ModuleLineView(s.Id, s.Words, true)),
-        ];
+        [.. Adapters(), .. StandIns.Select(s => new ModuleLineView(s.Id, s.Words, true))];
 
     /// <summary>Works at a line; nobody else does meanwhile.</summary>
     public async Task<IResult> Work(string line, ModuleRequest request, CancellationToken stop)
     {
-        var port = Ports().Where(p => p.Id == line).Select(p => p.Name).FirstOrDefault();
         var simulated = _simulated.GetValueOrDefault(line);
-        if (port is null && simulated is null)
+        return await Use(
+            line,
+            simulated is null ? null : () => Do(simulated, request, stop),
+            at => Do(at, request, stop),
+            why => new ModuleReport(null, null, null, null, [new ModuleLine(why, true)]),
+            stop
+        );
+    }
+
+    /// <summary>The adapters of the machine.</summary>
+    public static IReadOnlyList<ModuleLineView> Adapters() =>
+        [.. Ports().Select(p => new ModuleLineView(p.Id, $"adapter {p.Name}", false))];
+
+    /// <summary>Does something at a line while nobody else does.</summary>
+    /// <param name="line">Id of the line.</param>
+    /// <param name="standIn">What is done where it is a stand-in; null where it is none.</param>
+    /// <param name="act">What is done at an adapter.</param>
+    /// <param name="shut">What comes of an adapter that cannot be used, with why as a sentence.</param>
+    /// <param name="stop">Tells that nobody waits any more.</param>
+    public async Task<IResult> Use<T>(
+        string line,
+        Func<T>? standIn,
+        Func<ISerialLine, T> act,
+        Func<string, T> shut,
+        CancellationToken stop
+    )
+    {
+        var port = Ports().Where(p => p.Id == line).Select(p => p.Name).FirstOrDefault();
+        if (port is null && standIn is null)
         {
             return Problems.Of(404, "There is no such adapter any more. Plug it in and look at the list again.");
         }
@@ -218,10 +242,10 @@ internal sealed class ModuleDesk
         }
         try
         {
-            // A thread of its own: it waits for the module most of the time.
+            // A thread of its own: it waits for what hangs there most of the time.
             return Results.Ok(
                 await Task.Factory.StartNew(
-                    () => port is null ? Do(simulated!, request, stop) : AtPort(port, request, stop),
+                    () => port is null ? standIn!() : AtPort(port, act, shut),
                     stop,
                     TaskCreationOptions.LongRunning,
                     TaskScheduler.Default
@@ -256,26 +280,18 @@ internal sealed class ModuleDesk
         };
     }
 
-    private static ModuleReport AtPort(string name, ModuleRequest request, CancellationToken stop)
+    private static T AtPort<T>(string name, Func<ISerialLine, T> act, Func<string, T> shut)
     {
         try
         {
             using var line = new PortLine(name);
-            return Do(line, request, stop);
+            return act(line);
         }
-        catch (Exception shut) when (shut is IOException or UnauthorizedAccessException or InvalidOperationException)
+        catch (Exception problem)
+            when (problem is IOException or UnauthorizedAccessException or InvalidOperationException)
         {
-            return new ModuleReport(
-                null,
-                null,
-                null,
-                null,
-                [
-                    new ModuleLine(
-                        $"{name} cannot be opened: {shut.Message.TrimEnd('.')}. Another program may have it, or you may not use it.",
-                        true
-                    ),
-                ]
+            return shut(
+                $"{name} cannot be opened: {problem.Message.TrimEnd('.')}. Another program may have it, or you may not use it."
             );
         }
     }

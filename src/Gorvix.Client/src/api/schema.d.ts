@@ -292,6 +292,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/meters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listMeters"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/records": {
         parameters: {
             query?: never;
@@ -1344,6 +1360,22 @@ export interface paths {
         get: operations["getSimulatedBench"];
         put?: never;
         post: operations["plantFault"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/bench/meter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readMeter"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3941,6 +3973,31 @@ export interface components {
              * @description The most that is good, in volts.
              */
             high: number;
+        };
+        /** @description A check to read off a meter on a cable. */
+        MeterRequest: {
+            /** @description Id of the line. */
+            line: string;
+            /** @description Id of the check. */
+            check: string;
+            /**
+             * Format: int32
+             * @description Its baud.
+             * @default 9600
+             */
+            baud: number;
+        };
+        /** @description What a meter on a cable showed. */
+        MeterView: {
+            /**
+             * Format: double
+             * @description The number, in the unit of the check; null where it shows that there is none, or showed nothing.
+             */
+            value: null | number;
+            /** @description True when it showed that there is too much to tell: no contact, an open line. */
+            isOpen: boolean;
+            /** @description Why there is no reading, as a sentence; null where there is one. */
+            problem: null | string;
         };
         /** @description One way in which a function can be had. */
         Mode: {
@@ -6543,6 +6600,26 @@ export interface operations {
             };
         };
     };
+    listMeters: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ModuleLineView"][];
+                };
+            };
+        };
+    };
     importRecord: {
         parameters: {
             query?: never;
@@ -9121,6 +9198,59 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    readMeter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeterRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeterView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

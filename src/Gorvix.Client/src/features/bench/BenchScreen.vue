@@ -12,6 +12,7 @@ import ProblemNote from '@/ui/ProblemNote.vue'
 import BenchLarge from './BenchLarge.vue'
 import CheckCard from './CheckCard.vue'
 import CheckList from './CheckList.vue'
+import MeterPanel from './MeterPanel.vue'
 import PointPlot from './PointPlot.vue'
 import SimulatedPanel from './SimulatedPanel.vue'
 import { useBench } from './useBench'
@@ -32,6 +33,7 @@ const { rows } = bench
 const card = useTemplateRef<InstanceType<typeof CheckCard>>('card')
 const big = useTemplateRef<InstanceType<typeof BenchLarge>>('big')
 const simulated = useTemplateRef<InstanceType<typeof SimulatedPanel>>('simulated')
+const meter = useTemplateRef<InstanceType<typeof MeterPanel>>('meter')
 const plotted = ref(0)
 const left = computed(() => rows.value.filter((r) => r.state !== 'proved'))
 const shown = computed(() => (props.open ? left.value : rows.value))
@@ -53,6 +55,7 @@ const step = useStep({
     '3': () => now.value?.answer('unsure'),
     v: () => now.value?.type(),
     s: () => simulated.value?.read(),
+    m: () => meter.value?.read(),
     o: () => void query({ open: props.open ? undefined : '1' }),
     b: () => void query({ large: props.large ? undefined : '1' }),
   },
@@ -62,6 +65,7 @@ const step = useStep({
     ['1 2 3', 'yes or beeps, no or silent, not sure'],
     ['V', 'to the number that the meter shows; Enter takes it'],
     ['S', 'read the check at the simulated bench, where it is open'],
+    ['M', 'take what the meter on the cable shows, where it is open'],
     ['O', 'only what is not proved, or everything'],
     ['B', 'bench: one check in large letters, or the whole list'],
   ],
@@ -178,6 +182,14 @@ function ofPad(pad: string) {
           <p v-else-if="shown.length === 0" role="status" class="quiet" data-testid="all-proved">
             Everything is proved. What a change touches comes back by itself.
           </p>
+          <MeterPanel
+            ref="meter"
+            class="no-print"
+            :build="id"
+            :check="chosen?.check.id ?? null"
+            :takes-number="chosen?.check.unit != null"
+            @read="shownBy"
+          />
           <SimulatedPanel
             ref="simulated"
             class="no-print"
