@@ -3,7 +3,11 @@ import addFormats from 'ajv-formats'
 import { describe, expect, it } from 'vitest'
 
 // A reader of JSON Schema that is not ours (source: Ajv, draft 2020-12).
-const files = import.meta.glob('../../../demo/**/*.json', { eager: true, import: 'default' })
+// What happened to a craft is kept in lists of its own; they are read by the tests of the log.
+const files = import.meta.glob(['../../../demo/**/*.json', '!../../../demo/records/**'], {
+  eager: true,
+  import: 'default',
+})
 const docs = import.meta.glob('../../../docs/*.schema.json', { eager: true, import: 'default' })
 const ajv = addFormats(new Ajv2020({ strict: true, allErrors: true }))
 const valid = ajv.compile(Object.values(docs)[0] as object)

@@ -37,7 +37,7 @@ internal static class LinkSigns
     public static IEnumerable<Sign> Of(Link link, WiredBuild wired)
     {
         var device = link.Device;
-        if (Light(link) is { } light)
+        if (LightOf(link) is { } light)
         {
             yield return light;
         }
@@ -51,7 +51,7 @@ internal static class LinkSigns
     public static string? Seen(Device device, SignState state) =>
         device.Signs.FirstOrDefault(s => s.State == state)?.Seen;
 
-    private static Sign? Light(Link link) =>
+    private static Sign? LightOf(Link link) =>
         link.Function.Need switch
         {
             Need.Control => new Sign(

@@ -4,7 +4,7 @@ using Gorvix.Core.Parts;
 namespace Gorvix.Core.Tables;
 
 /// <summary>
-/// Devices as a list, a row a lead. What a row cannot say (bauds, losses, harnesses, what rides along, memory) is as the library's
+/// Devices as a list, a row a lead. What a row cannot say (bauds, losses, harnesses, what rides along, memory, lights) is as the library's
 /// device of this id has it, and unknown for a new one.
 /// </summary>
 public static class DeviceTable
@@ -106,6 +106,7 @@ public static class DeviceTable
             ),
             Pieces = there?.Pieces ?? 1,
             Memory = there?.Memory,
+            Signs = there?.Signs ?? [],
             Harnesses = there?.Harnesses ?? [],
             Functions = LineWords.Read(told, there),
         };

@@ -175,6 +175,21 @@ function ofPad(pad: string) {
               <KeyButton letter="B" data-do="large" @click="query({ large: '1' })">Bench</KeyButton>
             </span>
           </header>
+          <div class="instruments no-print">
+            <MeterPanel
+              ref="meter"
+              :build="id"
+              :check="chosen?.check.id ?? null"
+              :takes-number="chosen?.check.unit != null"
+              @read="shownBy"
+            />
+            <SimulatedPanel
+              ref="simulated"
+              :build="id"
+              :check="chosen?.check.id ?? null"
+              @read="shownBy"
+            />
+          </div>
           <CheckList :rows="rows" :shown="shown" :chosen="chosen?.check.id ?? null" @choose="go" />
           <p v-if="rows.length === 0" role="status" class="quiet">
             Nothing is wired, so there is nothing to prove.
@@ -182,21 +197,6 @@ function ofPad(pad: string) {
           <p v-else-if="shown.length === 0" role="status" class="quiet" data-testid="all-proved">
             Everything is proved. What a change touches comes back by itself.
           </p>
-          <MeterPanel
-            ref="meter"
-            class="no-print"
-            :build="id"
-            :check="chosen?.check.id ?? null"
-            :takes-number="chosen?.check.unit != null"
-            @read="shownBy"
-          />
-          <SimulatedPanel
-            ref="simulated"
-            class="no-print"
-            :build="id"
-            :check="chosen?.check.id ?? null"
-            @read="shownBy"
-          />
           <section v-if="bench.view.value.assumed.length > 0" class="assumed">
             <h2>Taken for granted</h2>
             <ul>
@@ -276,6 +276,22 @@ h2 {
 
 .board {
   margin-top: 12px;
+}
+
+.instruments {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-bottom: 10px;
+}
+
+.instruments > * {
+  flex: 1 1 240px;
+  margin: 0;
+}
+
+.instruments > [open] {
+  flex-basis: 100%;
 }
 
 .assumed {
