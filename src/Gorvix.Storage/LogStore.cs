@@ -347,6 +347,18 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
             ).Select(Note),
         ];
 
+    /// <summary>What counts for what is due: flights, and what was done; the oldest first.</summary>
+    public async Task<IReadOnlyList<LoggedNote>> Counted(string build) =>
+        [
+            .. (
+                await db
+                    .Notes.AsNoTracking()
+                    .Where(n => n.BuildId == build && n.Kind != NoteKind.Note)
+                    .OrderBy(n => n.Number)
+                    .ToListAsync()
+            ).Select(Note),
+        ];
+
     /// <summary>Keeps a note.</summary>
     /// <exception cref="NoSuchBuildException">There is no such build.</exception>
     /// <exception cref="LogLimitException">There are too many, or it is too long.</exception>

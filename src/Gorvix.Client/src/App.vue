@@ -14,9 +14,9 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
         <span class="word">Gorvix</span>
       </RouterLink>
       <div id="crumbs" class="crumbs" />
-      <RouterLink class="plain" :to="{ name: 'club' }">Club</RouterLink>
+      <RouterLink class="plain far" :to="{ name: 'club' }">Club</RouterLink>
       <RouterLink class="plain" :to="{ name: 'library' }">Library</RouterLink>
-      <RouterLink class="plain" :to="{ name: 'rules' }">Rules</RouterLink>
+      <RouterLink class="plain far" :to="{ name: 'rules' }">Rules</RouterLink>
       <v-btn id="look" class="plain" variant="text" @click="next"
         >Look<span class="word look-word">: {{ lookWords[look] }}</span></v-btn
       >
@@ -34,6 +34,13 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
 
 .bar :deep(.v-toolbar__content) {
   gap: 16px;
+}
+
+/* On a tablet a build's steps take the bar; club and rules are on the shelf's. */
+@media (max-width: 1000px) {
+  .crumbs:not(:empty) ~ .far {
+    display: none;
+  }
 }
 
 /* Nine steps and the ways out: how it looks is told where there is room. */

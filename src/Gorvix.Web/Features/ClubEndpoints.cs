@@ -130,7 +130,7 @@ internal static class ClubEndpoints
             return Broken(stored.Id, stored.Build.Name, planned.Refused[0].Sentence);
         }
         var last = await log.LastReadings(stored.Id);
-        var notes = await log.Notes(stored.Id);
+        var notes = await log.Counted(stored.Id);
         var view = await Workers.Run(() => BenchEndpoints.ViewOf(planned, last, time.GetLocalNow()), stop);
         var titles = view.Checks.ToDictionary(c => c.Id, c => c.Title);
         IReadOnlyList<string> In(CheckState state) =>

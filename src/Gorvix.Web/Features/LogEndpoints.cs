@@ -179,7 +179,7 @@ internal static class LogEndpoints
                 entries,
                 more ? $"{entries[^1].At.Ticks}-{(int)entries[^1].Kind}-{entries[^1].Number}" : null,
                 await store.Count(id),
-                Dues.Of(await store.Intervals(id), await store.Notes(id), time.GetUtcNow().UtcDateTime)
+                Dues.Of(await store.Intervals(id), await store.Counted(id), time.GetUtcNow().UtcDateTime)
             )
         );
     }
