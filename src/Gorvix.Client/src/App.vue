@@ -37,7 +37,7 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
 }
 
 /* On a tablet a build's steps take the bar; club and rules are on the shelf's. */
-@media (max-width: 1000px) {
+@media (max-width: 1180px) {
   .crumbs:not(:empty) ~ .far {
     display: none;
   }
