@@ -28,6 +28,10 @@ public class LayoutTests
         "/builds/rim-walk-rook/settings?part=gnss",
         "/builds/rim-walk-rook/settings?part=compass",
         "/builds/rim-walk-rook/settings?part=form",
+        "/builds/rim-walk-rook/bench",
+        "/builds/rim-walk-rook/bench?large=1&check=power.limited",
+        "/builds/north-face-hare/log",
+        "/club",
         "/builds/spoil-tip-owl/sweep",
         "/rules/POL",
     ];

@@ -11,6 +11,9 @@ import {
   sendFile,
 } from '@/api/client'
 
+/** As many entries as a screen or three hold; older ones are asked for. */
+const page = 60
+
 /** The log of a build: read page by page, written to, and photos put in. */
 export function useLog(build: () => string, kinds: () => EntryKind[]) {
   const view = shallowRef<LogView | null>(null)
@@ -26,7 +29,7 @@ export function useLog(build: () => string, kinds: () => EntryKind[]) {
       api.GET('/api/builds/{id}/log', {
         params: {
           path: { id: build() },
-          query: { before, kinds: kinds().join(',') || undefined },
+          query: { before, most: page, kinds: kinds().join(',') || undefined },
         },
       }),
     )
