@@ -39,6 +39,7 @@ defineExpose({
 
 <template>
   <section class="bench" aria-label="At the bench">
+    <h1 class="visually-hidden">{{ name }} at the bench</h1>
     <header>
       <span class="progress">{{ proved }} of {{ rows.length }}</span>
       <progress :value="proved" :max="rows.length" aria-hidden="true"></progress>

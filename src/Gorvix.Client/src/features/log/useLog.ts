@@ -12,7 +12,7 @@ import {
 } from '@/api/client'
 
 /** As many entries as a screen or three hold; older ones are asked for. */
-const page = 60
+const page = 50
 
 /** The log of a build: read page by page, written to, and photos put in. */
 export function useLog(build: () => string, kinds: () => EntryKind[]) {
