@@ -30,7 +30,7 @@ public class BenchScreenTests
         page.Click("#to-bench");
         page.Says(".card", "9V to GND");
         page.Says("[data-testid='count']", "0 of 82 proved");
-        page.Run("document.querySelector('summary').click()");
+        page.Run("document.querySelector('.stand-in summary').click()");
         page.Choose("[data-field='fault']", "5V and GND of the Fix 20C are exchanged", typed: "5V and GND of the Fix");
         page.Run("document.activeElement.blur()");
         while (Simulate(page)) { }
