@@ -80,6 +80,7 @@ public class LogScreenTests
         page.Write("[data-field='device-batch']", "9");
         page.Says("[data-device='gnss']", "batch 9");
         page.Click("#to-log");
+        page.Click("[data-kind='change']");
         page.Click("[data-compare='1']");
         page.Says("[data-testid='difference']", "batch 9");
         Assert.Contains("from=1&to=2", page.Driver.Url);
