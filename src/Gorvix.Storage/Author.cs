@@ -10,6 +10,10 @@ public sealed class Author
     public string Name
     {
         get;
-        set => field = value.Length > MostName ? value[..MostName] : value;
+        set
+        {
+            var printed = string.Concat(value.Where(c => !char.IsControl(c))).Trim();
+            field = printed.Length > MostName ? printed[..MostName] : printed;
+        }
     } = "";
 }

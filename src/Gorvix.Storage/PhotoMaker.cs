@@ -46,7 +46,23 @@ public static class PhotoMaker
     /// <param name="file">The file: JPEG, PNG or WebP.</param>
     /// <param name="stop">Tells that nobody waits any more.</param>
     /// <exception cref="PhotoException">It is none of these, or too large.</exception>
-    public static async Task<MadePhoto> Make(byte[] file, CancellationToken stop)
+    public static Task<MadePhoto> Make(byte[] file, CancellationToken stop) => Make(file, MostPoints, stop);
+
+    /// <summary>Looks at a photo that this program wrote before: it is kept as it is, and only the small one is made anew.</summary>
+    /// <param name="file">The file.</param>
+    /// <param name="stop">Tells that nobody waits any more.</param>
+    /// <exception cref="PhotoException">It is not as this program writes photos.</exception>
+    public static async Task<MadePhoto> Again(byte[] file, CancellationToken stop) =>
+        IsOwn(file)
+            ? (await Make(file, (long)MostSide * MostSide, stop)) with
+            {
+                Picture = file,
+            }
+            : throw new PhotoException(
+                "It is not as Gorvix writes photos: something is in it besides the picture. Keep it as a new photo instead."
+            );
+
+    private static async Task<MadePhoto> Make(byte[] file, long mostPoints, CancellationToken stop)
     {
         if (file.Length > MostBytes)
         {
@@ -57,7 +73,7 @@ public static class PhotoMaker
         await One.WaitAsync(stop);
         try
         {
-            return await Task.Run(() => Make(file), stop);
+            return await Task.Run(() => Make(file, mostPoints), stop);
         }
         finally
         {
@@ -101,7 +117,7 @@ public static class PhotoMaker
         return false;
     }
 
-    private static MadePhoto Make(byte[] file)
+    private static MadePhoto Make(byte[] file, long mostPoints)
     {
         using var data = SKData.CreateCopy(file);
         using var codec = SKCodec.Create(data);
@@ -110,10 +126,10 @@ public static class PhotoMaker
             throw new PhotoException("That is no photo that can be read: JPEG, PNG or WebP is needed.");
         }
         var (width, height) = (codec.Info.Width, codec.Info.Height);
-        if (width < 1 || height < 1 || (long)width * height > MostPoints)
+        if (width < 1 || height < 1 || (long)width * height > mostPoints)
         {
             throw new PhotoException(
-                $"The photo is {width} by {height} points; {MostPoints / 1_000_000} million are the most. Let the camera make a smaller one."
+                $"The photo is {width} by {height} points; {mostPoints / 1_000_000} million points are the most. Let the camera make a smaller one."
             );
         }
         var info = new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Premul);

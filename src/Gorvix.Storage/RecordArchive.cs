@@ -273,15 +273,9 @@ public sealed partial class RecordArchive(GorvixDb db)
     // Kept as it is, so that it comes out as it went in; therefore it must be a picture and nothing else.
     private static async Task<MadePhoto> Photo(string name, byte[] bytes, CancellationToken stop)
     {
-        if (!PhotoMaker.IsOwn(bytes))
-        {
-            throw new RecordException(
-                $"{name} is not as Gorvix writes photos: something is in it besides the picture. Keep it as a new photo instead."
-            );
-        }
         try
         {
-            return (await PhotoMaker.Make(bytes, stop)) with { Picture = bytes };
+            return await PhotoMaker.Again(bytes, stop);
         }
         catch (PhotoException problem)
         {

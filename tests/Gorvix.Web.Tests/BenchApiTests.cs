@@ -25,8 +25,7 @@ public class BenchApiTests
         bench
             .GetProperty("standings")
             .EnumerateArray()
-            .First(s => s.GetProperty("standing").GetProperty("check").GetString() == check)
-            .GetProperty("standing")
+            .First(s => s.GetProperty("check").GetString() == check)
             .GetProperty("state")
             .GetString()!;
 
@@ -165,8 +164,7 @@ public class BenchApiTests
         var line = bench
             .GetProperty("standings")
             .EnumerateArray()
-            .First(s => s.GetProperty("standing").GetProperty("check").GetString() == "cold.gnss-v.5v-a")
-            .GetProperty("standing")
+            .First(s => s.GetProperty("check").GetString() == "cold.gnss-v.5v-a")
             .GetProperty("changed")[0]
             .GetString();
         Assert.StartsWith("was: gnss (ewhurst-fix-10) 5V", line);
@@ -205,5 +203,50 @@ public class BenchApiTests
         var point = (await server.Get($"{Kestrel}/bench/points/cold.gnss-v.5v")).GetProperty("readings");
         var kept = Assert.Single(point.EnumerateArray());
         Assert.True(kept.GetProperty("at").GetDateTime() < DateTime.UtcNow.AddMinutes(1));
+    }
+
+    [Fact]
+    public async Task A_reading_of_a_wiring_that_was_changed_since_is_not_taken_for_the_one_of_now()
+    {
+        await using var server = await LiveServer.Start();
+        string PrintOf(JsonElement bench) =>
+            bench
+                .GetProperty("checks")
+                .EnumerateArray()
+                .First(c => c.GetProperty("id").GetString() == "cold.gnss-v.5v")
+                .GetProperty("print")
+                .GetString()!;
+        var seen = PrintOf(await server.Get($"{Kestrel}/bench"));
+        // Another tab exchanges the module; the reading was taken of the one before.
+        var version = (await server.Get($"{Kestrel}/fit")).GetProperty("version").GetInt32();
+        await server.Post(
+            $"{Kestrel}/parts",
+            JsonSerializer.Serialize(
+                new
+                {
+                    version,
+                    change = new
+                    {
+                        kind = "setBatch",
+                        device = "gnss",
+                        text = "8",
+                    },
+                }
+            )
+        );
+        object Reading(string key, string print) =>
+            new
+            {
+                key,
+                check = "cold.gnss-v.5v",
+                answer = "yes",
+                print,
+            };
+        var (status, why) = await Take(server, Kestrel, Reading("late", seen));
+        Assert.Equal(409, status);
+        Assert.Contains("was changed since it was read", why.GetProperty("detail").GetString());
+        var now = PrintOf(await server.Get($"{Kestrel}/bench"));
+        Assert.NotEqual(seen, now);
+        Assert.Equal(200, (await Take(server, Kestrel, Reading("again", now))).Status);
     }
 }

@@ -25,7 +25,7 @@ public class LogApiTests
         using var content = new ByteArrayContent(bytes);
         content.Headers.ContentType = new MediaTypeHeaderValue("application/octet-stream");
         using var request = new HttpRequestMessage(HttpMethod.Post, path) { Content = content };
-        request.Headers.Add("Gorvix-Who", "Ismay%20%C3%96");
+        request.Headers.Add("Gorvix-Who", "Ismay%20%C3%96%0A");
         using var response = await server.Client.SendAsync(request);
         return (response.StatusCode, await response.Content.ReadAsStringAsync());
     }
@@ -65,6 +65,7 @@ public class LogApiTests
         var page = await server.Get($"{Hare}/log?most=3");
         var entries = page.GetProperty("entries").EnumerateArray().ToList();
         Assert.Equal(["photo", "note", "change"], entries.Select(e => e.GetProperty("kind").GetString()));
+        // A line end in a name is none.
         Assert.Equal("Ismay Ö", entries[0].GetProperty("who").GetString());
         Assert.Equal("gnss is of batch 7", entries[2].GetProperty("words").GetString());
         Assert.Equal("5v", entries[1].GetProperty("tiedId").GetString());
@@ -187,6 +188,43 @@ public class LogApiTests
             (
                 await server.Post($"{Hare}/log/restore", JsonSerializer.Serialize(new { version, moment = version }))
             ).Status
+        );
+    }
+
+    [Fact]
+    public async Task Going_back_to_an_earlier_plan_leaves_the_pieces_that_are_in_the_aircraft()
+    {
+        await using var server = await LiveServer.Start();
+        async Task<int> Batch(int version, string batch)
+        {
+            var (status, after) = await server.Post(
+                $"{Hare}/parts",
+                JsonSerializer.Serialize(
+                    new
+                    {
+                        version,
+                        change = new
+                        {
+                            kind = "setBatch",
+                            device = "gnss",
+                            text = batch,
+                        },
+                    }
+                )
+            );
+            Assert.Equal(200, status);
+            return after.GetProperty("version").GetInt32();
+        }
+        var first = (await server.Get($"{Hare}/fit")).GetProperty("version").GetInt32();
+        var last = await Batch(await Batch(first, "1"), "2");
+        await server.Post($"{Hare}/log/restore", JsonSerializer.Serialize(new { version = last, moment = first }));
+        // The piece that was proved is out of the aircraft: its proof is not back with the plan.
+        var craft = await server.Get($"{Hare}/craft");
+        Assert.NotEmpty(craft.GetProperty("dueAgain").EnumerateArray());
+        var devices = (await server.Get($"{Hare}/fit")).GetProperty("devices");
+        Assert.Contains(
+            devices.EnumerateArray(),
+            d => d.GetProperty("id").GetString() == "gnss" && d.GetProperty("batch").GetString() == "2"
         );
     }
 

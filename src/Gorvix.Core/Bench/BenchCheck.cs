@@ -1,3 +1,5 @@
+using System.Security.Cryptography;
+using System.Text;
 using System.Text.Json.Serialization;
 using Gorvix.Core.Circuits;
 
@@ -154,6 +156,17 @@ public sealed record BenchCheck(
 
     /// <summary>True where power is let in, so that a fault that was not found does harm.</summary>
     public bool IsDangerous { get; init; }
+
+    /// <summary>A short print of what it rests on: a reader sends it back, so that a reading of another wiring is not taken for this one.</summary>
+    public string Print { get; } =
+        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(string.Join('\n', Scope))))[..16];
+
+    /// <summary>What is good, as the least and the most; null where nothing bounds it.</summary>
+    [JsonIgnore]
+    public (double? Low, double? High) Good =>
+        Bands.ToList().FindIndex(b => b.Judgement.Mark == Mark.Good) is >= 0 and var at
+            ? (at > 0 ? Bands[at - 1].UpTo : null, Bands[at].UpTo)
+            : (null, null);
 
     /// <summary>Ids of the checks that must be done before it; none where nothing is lost by its turn.</summary>
     public IReadOnlyList<string> After { get; init; } = [];

@@ -37,6 +37,9 @@ internal sealed class PowerChecks
     private const double Most = 1.25;
     private const double Beside = 0.1;
 
+    /// <summary>Id of the check of the source by itself.</summary>
+    public const string Source = "source";
+
     private readonly WiredBuild _wired;
     private readonly Scope _scope;
     private readonly double? _measured;
@@ -146,7 +149,7 @@ internal sealed class PowerChecks
         var build = _wired.Build.Build;
         if (build.InputVolts is { } set)
         {
-            return Source(
+            return SourceCheck(
                 "The source by itself",
                 "Measure the source before it is plugged in.",
                 set * 0.97,
@@ -157,7 +160,7 @@ internal sealed class PowerChecks
         }
         return build.Pack is not { } pack
             ? null
-            : Source(
+            : SourceCheck(
                 "The pack by itself",
                 "Measure the pack before it is plugged in; every reading after it is computed from this one.",
                 pack.Cells * Builds.Pack.EmptyCell,
@@ -167,9 +170,9 @@ internal sealed class PowerChecks
             );
     }
 
-    private BenchCheck Source(string title, string todo, double low, double high, double? most, string proves) =>
+    private BenchCheck SourceCheck(string title, string todo, double low, double high, double? most, string proves) =>
         new(
-            "source",
+            Source,
             BenchPhase.FirstPower,
             Asks.Volts,
             title,

@@ -13,10 +13,16 @@ public static class BuildEdits
     /// <param name="device">Id of a device of the build.</param>
     /// <param name="part">The new part.</param>
     /// <param name="library">A library with the old part.</param>
+    /// <remarks>The same part is another piece of it.</remarks>
     /// <returns>The new build, or null when the part does not give what a link of the device wants.</returns>
     public static Build? WithPart(Build build, string device, Device part, PartsLibrary library)
     {
-        var old = library.Device(build.Devices.First(d => d.Id == device).Part)!;
+        var was = build.Devices.First(d => d.Id == device);
+        if (was.Part == part.Id)
+        {
+            return WithPiece(build, was, was with { Batch = null });
+        }
+        var old = library.Device(was.Part)!;
         var functions = new Dictionary<string, string>();
         foreach (var want in build.Wants.Where(w => w.Device == device))
         {
@@ -41,7 +47,7 @@ public static class BuildEdits
             Devices =
             [
                 .. build.Devices.Select(d =>
-                    d.Id == device ? d with { Part = part.Id, Harness = null, Batch = null } : d
+                    d.Id == device ? d with { Part = part.Id, Harness = null, Batch = null, Piece = 0 } : d
                 ),
             ],
             Wires = [.. build.Wires.Where(w => w.Device != device)],
@@ -155,30 +161,57 @@ public static class BuildEdits
     public static Build WithBatch(Build build, string device, string? batch)
     {
         var noted = string.IsNullOrWhiteSpace(batch) ? null : batch.Trim();
-        return build.Devices.First(d => d.Id == device).Batch == noted
-            ? build
-            : build with
-            {
-                Devices =
-                [
-                    .. build.Devices.Select(d =>
-                        d.Id != device ? d
-                        // Another number where there was one is another piece.
-                        : noted is not null && d.Batch is not null ? d with { Batch = noted, Piece = d.Piece + 1 }
-                        : d with { Batch = noted }
-                    ),
-                ],
-            };
+        var was = build.Devices.First(d => d.Id == device);
+        return was.Batch == noted ? build
+            // Another number where there was one is another piece.
+            : noted is not null && was.Batch is not null ? WithPiece(build, was, was with { Batch = noted })
+            : Put(build, was with { Batch = noted });
     }
 
-    // Another one of the same kind is another piece; another kind tells that by itself.
-    private static BuildDevice Exchanged(BuildDevice device, string part) =>
-        device with
+    /// <summary>An earlier state of a build with what is on the aircraft now: solder, and which pieces are in it, do not go back with a plan.</summary>
+    /// <param name="earlier">The earlier state.</param>
+    /// <param name="now">The build as it is.</param>
+    public static Build Back(Build earlier, Build now) =>
+        earlier with
         {
-            Part = part,
-            Harness = null,
-            Batch = null,
-            Piece = device.Part == part ? device.Piece + 1 : 0,
+            Built = now.Built,
+            Devices =
+            [
+                .. earlier.Devices.Select(d =>
+                    now.Devices.FirstOrDefault(n => n.Id == d.Id && n.Part == d.Part) is { } there
+                        ? d with
+                        {
+                            Batch = there.Batch,
+                            Piece = there.Piece,
+                        }
+                        : d
+                ),
+            ],
+        };
+
+    private static Build Put(Build build, BuildDevice device) =>
+        build with
+        {
+            Devices = [.. build.Devices.Select(d => d.Id == device.Id ? device : d)],
+        };
+
+    // Another piece of the same kind: what was soldered and plugged of the old one is not done for it.
+    private static Build WithPiece(Build build, BuildDevice was, BuildDevice device) =>
+        Put(build, device with { Piece = was.Piece + 1 }) with
+        {
+            Built =
+            [
+                .. build.Built.Where(f =>
+                    f switch
+                    {
+                        JointFact joint => joint.Device != device.Id && joint.To != device.Id,
+                        CavityFact cavity => cavity.Device != device.Id,
+                        SeatFact seat => seat.Device != device.Id,
+                        DeedFact deed => deed.Device != device.Id,
+                        _ => true,
+                    }
+                ),
+            ],
         };
 
     /// <summary>The build with a supply wire of a length and gauge; one as it is usually cut needs no entry.</summary>

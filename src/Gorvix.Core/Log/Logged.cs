@@ -53,6 +53,55 @@ public sealed record LoggedReading
     /// <summary>The facts of the build that it rests on.</summary>
     public IReadOnlyList<string> Scope { get; init; } = [];
 
+    // A pack is what it was measured at as long as one sits at the bench (our own choice).
+    private static readonly TimeSpan Lately = TimeSpan.FromHours(12);
+
+    /// <summary>A reading of a check.</summary>
+    /// <param name="check">The check.</param>
+    /// <param name="judged">What it came to.</param>
+    /// <param name="key">The key that its sender made.</param>
+    /// <param name="at">When it was taken, UTC.</param>
+    /// <param name="value">The number; null for an answer.</param>
+    /// <param name="answer">The answer; nothing where there is a number.</param>
+    /// <param name="reason">Why it was done although something stood against it; nothing where nothing did.</param>
+    public static LoggedReading Of(
+        BenchCheck check,
+        Judgement judged,
+        string key,
+        DateTime at,
+        double? value,
+        Answer? answer,
+        string? reason
+    ) =>
+        new()
+        {
+            Key = key,
+            Check = check.Id,
+            Title = check.Title,
+            Asks = check.Asks,
+            Expected = check.Expected,
+            At = at,
+            Value = value,
+            Unit = value is null ? null : check.Unit,
+            Answer = value is null ? answer : null,
+            Low = check.Good.Low,
+            High = check.Good.High,
+            Mark = judged.Mark,
+            Words = judged.Words,
+            Reason = string.IsNullOrWhiteSpace(reason) ? null : reason.Trim(),
+            Scope = check.Scope,
+        };
+
+    /// <summary>What the source was measured at lately, in volts; null where it was not.</summary>
+    /// <param name="last">The last reading of each check.</param>
+    /// <param name="now">The time, UTC.</param>
+    public static double? SourceVolts(IReadOnlyList<LoggedReading> last, DateTime now) =>
+        last.FirstOrDefault(r => r is { Check: PowerChecks.Source, Value: not null, Mark: not Bench.Mark.Stop })
+            is { } source
+        && now - source.At < Lately
+            ? source.Value
+            : null;
+
     /// <summary>It as a proof.</summary>
     public Proof Proof() => new(Check, Mark, At, Scope);
 

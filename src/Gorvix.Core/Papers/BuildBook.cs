@@ -18,12 +18,14 @@ public sealed record BookPhoto(string Words, byte[] Jpeg);
 /// <param name="Readings">The last reading of each check.</param>
 /// <param name="Standings">How each check stands.</param>
 /// <param name="Notes">The notes, the oldest first.</param>
-/// <param name="Photos">The photos.</param>
+/// <param name="Photos">The photos, the newest first.</param>
+/// <param name="LeftOut">How many older ones are left out.</param>
 public sealed record BookRecord(
     IReadOnlyList<LoggedReading> Readings,
     IReadOnlyList<CheckStanding> Standings,
     IReadOnlyList<LoggedNote> Notes,
-    IReadOnlyList<BookPhoto> Photos
+    IReadOnlyList<BookPhoto> Photos,
+    int LeftOut
 );
 
 /// <summary>A build on paper: its book with everything, the same without its record to give away, and the bench sheet to fill by hand.</summary>
@@ -153,6 +155,10 @@ public static class BuildBook
         {
             page.Add("h2", "Photos");
             page.Photos(record.Photos.Select(p => (p.Words, p.Jpeg)));
+            if (record.LeftOut > 0)
+            {
+                page.Add("p", $"{record.LeftOut} older ones are in the record (zip).", "quiet");
+            }
         }
     }
 

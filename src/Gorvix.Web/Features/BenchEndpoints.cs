@@ -20,15 +20,10 @@ public sealed record BenchView(
     string Name,
     double? SourceVolts,
     IReadOnlyList<BenchCheck> Checks,
-    IReadOnlyList<StandingView> Standings,
+    IReadOnlyList<CheckStanding> Standings,
     IReadOnlyList<LoggedReading> Readings,
     IReadOnlyList<string> Assumed
 );
-
-/// <summary>How a check stands.</summary>
-/// <param name="Standing">How it stands.</param>
-/// <param name="Against">Why it is not safe to do yet, as a sentence; null where it is.</param>
-public sealed record StandingView(CheckStanding Standing, string? Against);
 
 /// <summary>A reading that somebody took.</summary>
 /// <param name="Key">A key that the sender made, so that it is kept once however often it is sent.</param>
@@ -37,6 +32,7 @@ public sealed record StandingView(CheckStanding Standing, string? Against);
 /// <param name="Unit">Its unit, or null.</param>
 /// <param name="Answer">An answer, or null.</param>
 /// <param name="At">When it was taken, UTC; null for now.</param>
+/// <param name="Print">The print of the check that was read, or null.</param>
 /// <param name="Reason">Why it is done although something stands against it; null where nothing does.</param>
 public sealed record ReadingRequest(
     string Key,
@@ -45,6 +41,7 @@ public sealed record ReadingRequest(
     ReadingUnit? Unit = null,
     Answer? Answer = null,
     DateTime? At = null,
+    string? Print = null,
     string? Reason = null
 );
 
@@ -83,16 +80,6 @@ public sealed record MeterView(double? Value, bool IsOpen, string? Problem);
 /// <summary>The Bench screen.</summary>
 internal static class BenchEndpoints
 {
-    private const int MostReason = 500;
-
-    // Beyond these nothing at this bench can be: the probes slipped or a key did.
-    private const double MostVolts = 100;
-    private const double MostAmps = 300;
-    private const double MostOhms = 1e9;
-
-    // A pack is what it was measured at as long as one sits at the bench.
-    private static readonly TimeSpan Lately = TimeSpan.FromHours(12);
-
     public static void MapBench(this IEndpointRouteBuilder app)
     {
         var bench = app.MapGroup("/api/builds/{id}/bench").WithTags("Bench");
@@ -163,20 +150,14 @@ internal static class BenchEndpoints
     internal static BenchView ViewOf(PlannedBuild planned, IReadOnlyList<LoggedReading> last, DateTimeOffset now)
     {
         var wired = planned.Reader!.Wired;
-        var source = last.FirstOrDefault(r => r is { Check: "source", Value: not null, Mark: not Mark.Stop });
-        var volts = source is not null && now.UtcDateTime - source.At < Lately ? source.Value : null;
+        var volts = LoggedReading.SourceVolts(last, now.UtcDateTime);
         var sheet = BenchReader.Of(wired, SettingsReader.Of(wired, DateOnly.FromDateTime(now.LocalDateTime)), volts);
-        var standings = BenchState.Of(sheet, last.Select(r => r.Proof()));
         return new BenchView(
             planned.Stored.Version,
             planned.Stored.Build.Name,
             volts,
             sheet.Checks,
-            [
-                .. sheet
-                    .Checks.Zip(standings)
-                    .Select(p => new StandingView(p.Second, BenchState.Against(sheet, standings, p.First))),
-            ],
+            BenchState.Of(sheet, last.Select(r => r.Proof())),
             [.. last.Where(r => sheet.Checks.Any(c => c.Id == r.Check))],
             sheet.Assumed
         );
@@ -215,103 +196,49 @@ internal static class BenchEndpoints
             time,
             async (view, _) =>
             {
+                if (request.Key.Length is 0 or > LogStore.MostKey)
+                {
+                    return Problems.Of(
+                        422,
+                        $"A reading needs a key of 1 to {LogStore.MostKey} characters, so that it is kept once."
+                    );
+                }
                 if (await log.Has(id, request.Key))
                 {
                     return Results.Ok(view);
                 }
-                var at = Enumerable
-                    .Range(0, view.Checks.Count)
-                    .FirstOrDefault(i => view.Checks[i].Id == request.Check, -1);
-                if (at < 0)
+                var taken = ReadingTaker.Take(
+                    new BenchSheet(view.Checks, view.Assumed),
+                    view.Standings,
+                    new TakenReading(
+                        request.Check,
+                        request.Value,
+                        request.Unit,
+                        request.Answer,
+                        request.Print,
+                        request.Reason
+                    )
+                );
+                if (taken is not { Check: { } check, Judgement: { } judged })
                 {
-                    return Problems.Of(
-                        422,
-                        "That check is not on the list: the build was changed since. Load the bench again; the reading was not kept."
-                    );
+                    return Problems.Of(taken.Refusal == Refusal.Between ? 409 : 422, taken.Words);
                 }
-                var check = view.Checks[at];
-                if (Against(check, request) is { } against)
-                {
-                    return Problems.Of(422, against);
-                }
-                var reason = request.Reason?.Trim();
-                if (view.Standings[at].Against is { } danger && string.IsNullOrEmpty(reason))
-                {
-                    return Problems.Of(
-                        409,
-                        $"{danger} Give a reason if it shall be done all the same; the reading was not kept."
-                    );
-                }
-                var judged = check.Judge(request.Value, request.Answer)!;
-                var good = check.Bands.ToList().FindIndex(b => b.Judgement.Mark == Mark.Good);
                 await log.Keep(
                     id,
-                    new LoggedReading
-                    {
-                        Key = request.Key,
-                        Check = check.Id,
-                        Title = check.Title,
-                        Asks = check.Asks,
-                        Expected = check.Expected,
-                        At = request.At ?? time.GetUtcNow().UtcDateTime,
-                        Value = request.Value,
-                        Unit = request.Value is null ? null : check.Unit,
-                        Answer = request.Value is null ? request.Answer : null,
-                        Low = good > 0 ? check.Bands[good - 1].UpTo : null,
-                        High = good >= 0 ? check.Bands[good].UpTo : null,
-                        Mark = judged.Mark,
-                        Words = judged.Words,
-                        Reason = string.IsNullOrEmpty(reason) ? null : reason,
-                        Scope = check.Scope,
-                    }
+                    LoggedReading.Of(
+                        check,
+                        judged,
+                        request.Key,
+                        request.At ?? time.GetUtcNow().UtcDateTime,
+                        request.Value,
+                        request.Answer,
+                        request.Reason
+                    )
                 );
                 return await Get(id, work, log, time, stop);
             },
             stop
         );
-
-    private static string? Against(BenchCheck check, ReadingRequest request)
-    {
-        if (request.Key.Length is 0 or > LogStore.MostKey)
-        {
-            return $"A reading needs a key of 1 to {LogStore.MostKey} characters, so that it is kept once.";
-        }
-        if (request.Reason?.Length > MostReason)
-        {
-            return $"The reason has {request.Reason.Length} characters; {MostReason} are the most.";
-        }
-        if (request.Value is not { } value)
-        {
-            return check.Judge(null, request.Answer) is not null ? null
-                : check.Answers.Count == 0 ? $"\"{check.Title}\" needs a number in {Name(check.Unit)}."
-                : "Say yes, no or unsure.";
-        }
-        if (check.Bands.Count == 0 || check.Unit is not { } unit)
-        {
-            return $"\"{check.Title}\" is answered with yes, no or unsure; a number says nothing here.";
-        }
-        if (request.Unit is { } told && told != unit)
-        {
-            return $"\"{check.Title}\" is read in {Name(unit)}, not in {Name(told)}. Turn the meter to the right range and read again.";
-        }
-        var most = unit switch
-        {
-            ReadingUnit.Volts => MostVolts,
-            ReadingUnit.Amps => MostAmps,
-            _ => MostOhms,
-        };
-        return !double.IsFinite(value) || Math.Abs(value) > most || (unit != ReadingUnit.Volts && value < 0)
-            ? $"{value} {Name(unit)} cannot be at this bench; look for the comma and the range of the meter."
-            : null;
-    }
-
-    private static string Name(ReadingUnit? unit) =>
-        unit switch
-        {
-            ReadingUnit.Volts => "volts",
-            ReadingUnit.Amps => "amperes",
-            _ => "ohms",
-        };
 
     private static async Task<IResult> Simulated(
         string id,
@@ -384,7 +311,7 @@ internal static class BenchEndpoints
                         ? new(
                             null,
                             false,
-                            $"The meter shows {Name(told)}; this check is read in {Name(unit)}. Turn it to the right range."
+                            $"The meter shows {ReadingTaker.Name(told)}; this check is read in {ReadingTaker.Name(unit)}. Turn it to the right range."
                         )
                     : shows.Value is { } value ? new(value, false, null)
                     : new(null, true, null);

@@ -134,12 +134,12 @@ internal static class ClubEndpoints
         var view = await Workers.Run(() => BenchEndpoints.ViewOf(planned, last, time.GetLocalNow()), stop);
         var titles = view.Checks.ToDictionary(c => c.Id, c => c.Title);
         IReadOnlyList<string> In(CheckState state) =>
-            [.. view.Standings.Where(s => s.Standing.State == state).Select(s => titles[s.Standing.Check])];
+            [.. view.Standings.Where(s => s.State == state).Select(s => titles[s.Check])];
         return new ClubCraft(
             stored.Id,
             stored.Build.Name,
             null,
-            view.Standings.Count(s => s.Standing.State == CheckState.Proved),
+            view.Standings.Count(s => s.State == CheckState.Proved),
             view.Checks.Count,
             In(CheckState.Stopped),
             In(CheckState.Doubtful),

@@ -458,10 +458,9 @@ internal static class LogEndpoints
         return await bench.Change(
             id,
             request.Version,
-            // What is on the aircraft is on it: going back to an earlier plan undoes no solder.
             now =>
                 Task.FromResult(
-                    Proposal.Of(build with { Built = now.Built }, $"Back to version {row.Version}: {row.Words}")
+                    Proposal.Of(BuildEdits.Back(build, now), $"Back to version {row.Version}: {row.Words}")
                 ),
             stop
         );

@@ -26,6 +26,9 @@ internal static class RecordEndpoints
 {
     private const string Html = "text/html";
 
+    // Photos of a book together, in bytes.
+    private const long MostInBook = 40 * 1024 * 1024;
+
     public static void MapRecords(this IEndpointRouteBuilder app)
     {
         var build = app.MapGroup("/api/builds/{id}").WithTags("Log");
@@ -100,9 +103,16 @@ internal static class RecordEndpoints
             return Problems.Of(planned.Refused);
         }
         var last = await log.LastReadings(id);
+        // The newest; a book that holds all of a long life would not open.
         var photos = new List<BookPhoto>();
-        foreach (var photo in await log.Page(id, null, LogStore.MostPhotos, [EntryKind.Photo]))
+        var all = await log.Page(id, null, LogStore.MostPhotos, [EntryKind.Photo]);
+        foreach (var photo in all)
         {
+            if (photos.Sum(p => (long)p.Jpeg.Length) > MostInBook)
+            {
+                break;
+            }
+            stop.ThrowIfCancellationRequested();
             photos.Add(new BookPhoto(photo.Words, await log.Photo(id, photo.Number, small: false)));
         }
         var notes = await log.Notes(id);
@@ -113,7 +123,7 @@ internal static class RecordEndpoints
                 return BuildBook.Write(
                     reader,
                     Today(time),
-                    new BookRecord(view.Readings, [.. view.Standings.Select(s => s.Standing)], notes, photos),
+                    new BookRecord(view.Readings, view.Standings, notes, photos, all.Count - photos.Count),
                     Nonce(context)
                 );
             },

@@ -25,6 +25,46 @@ public class PartsChangeTests
     }
 
     [Fact]
+    public void Another_piece_of_the_same_part_brings_back_the_work_at_it_and_at_nothing_else()
+    {
+        JointFact Joint(string device, string part) =>
+            new()
+            {
+                Device = device,
+                Part = part,
+                Lead = "v",
+                Board = Hare.Board,
+                Pad = "5v-a",
+            };
+        var built = Hare with { Built = [Joint("gnss", "ewhurst-fix-10"), Joint("receiver", "corvane-sedge-2")] };
+        PartsChange Batch(string text) =>
+            new()
+            {
+                Kind = PartsChangeKind.SetBatch,
+                Device = "gnss",
+                Text = text,
+            };
+        var noted = Apply(built, Batch("1"));
+        Assert.Equal((0, 2), (Gnss(noted).Piece, noted.Built.Count));
+        var exchanged = Apply(noted, Batch("2"));
+        Assert.Equal((1, "2"), (Gnss(exchanged).Piece, Gnss(exchanged).Batch));
+        Assert.Equal("receiver", Assert.IsType<JointFact>(Assert.Single(exchanged.Built)).Device);
+        var again = Apply(
+            exchanged,
+            new()
+            {
+                Kind = PartsChangeKind.TakePart,
+                Device = "gnss",
+                Part = "ewhurst-fix-10",
+            }
+        );
+        Assert.Equal((2, null), (Gnss(again).Piece, Gnss(again).Batch));
+        Assert.Equal("gnss is of batch 1", Batch("1").Words());
+
+        static BuildDevice Gnss(Build build) => build.Devices.First(d => d.Id == "gnss");
+    }
+
+    [Fact]
     public void Another_part_of_the_kind_takes_over_the_links_by_what_it_gives()
     {
         var change = new PartsChange

@@ -1818,6 +1818,8 @@ export interface components {
             computed?: null | number;
             /** @description True where power is let in, so that a fault that was not found does harm. */
             isDangerous?: boolean;
+            /** @description A short print of what it rests on: a reader sends it back, so that a reading of another wiring is not taken for this one. */
+            print?: null | string;
             /** @description Ids of the checks that must be done before it; none where nothing is lost by its turn. */
             after?: string[];
             /** @description What to mind before it, in sentences. */
@@ -1862,7 +1864,7 @@ export interface components {
             /** @description The checks, in order. */
             checks: components["schemas"]["BenchCheck"][];
             /** @description How each stands, in the same order. */
-            standings: components["schemas"]["StandingView"][];
+            standings: components["schemas"]["CheckStanding"][];
             /** @description The last reading of each check that was read. */
             readings: components["schemas"]["LoggedReading"][];
             /** @description What is taken for granted, in sentences. */
@@ -5155,6 +5157,8 @@ export interface components {
              * @description When it was taken, UTC; null for now.
              */
             at?: null | string;
+            /** @description The print of the check that was read, or null. */
+            print?: null | string;
             /** @description Why it is done although something stands against it; null where nothing does. */
             reason?: null | string;
         };
@@ -5515,13 +5519,6 @@ export interface components {
             colour: null | string;
             /** @description What becomes of it, in words. */
             treatment: string;
-        };
-        /** @description How a check stands. */
-        StandingView: {
-            /** @description How it stands. */
-            standing: components["schemas"]["CheckStanding"];
-            /** @description Why it is not safe to do yet, as a sentence; null where it is. */
-            against: null | string;
         };
         /** @description A step back or forward. */
         StepRequest: {

@@ -96,11 +96,8 @@ function take(value: number | null, answer: Answer | null, reason: string | null
   if (now?.state === 'proved' && next) void go(next.check.id)
   else void go(at.check.id)
 }
-// What the stand-in shows is taken as it is; what stands against a check is never read past.
-function shownBy(value: number | null, answer: Answer | null) {
-  if (chosen.value?.against) return
-  take(value, answer, null)
-}
+// What an instrument shows is taken as if a hand had typed it: where something stands against the check, a reason is asked for.
+const shownBy = (value: number | null, answer: Answer | null) => card.value?.give(value, answer)
 function ofPad(pad: string) {
   const row = shown.value.find((r) => r.check.redPad === pad || r.check.blackPad === pad)
   if (row) void go(row.check.id)

@@ -39,7 +39,7 @@ watch(
 function give(number: number | null, answer: Answer | null) {
   if (needsReason.value && reason.value.trim() === '') {
     error.value = 'Say why it is done all the same.'
-    void nextTick(() => document.querySelector<HTMLElement>('[data-field="reason"]')?.focus())
+    void nextTick(() => document.querySelector<HTMLElement>('[data-field="reason"] input')?.focus())
     return
   }
   emit('take', number, answer, needsReason.value ? reason.value.trim() : null)
@@ -54,6 +54,8 @@ function giveNumber() {
   give(value.value, null)
 }
 defineExpose({
+  /** What an instrument shows is taken as a hand would take it. */
+  give,
   good: () => give(null, goodAnswer(check.value)),
   answer: (answer: Answer) => give(null, answer),
   type: () => field.value?.focus(),

@@ -18,6 +18,8 @@ export interface Taken {
   value: number | null
   answer: Answer | null
   at: string
+  /** The print of the check as it was then: a reading of another wiring is not taken for the one of now. */
+  print: string | null
   reason: string | null
 }
 
@@ -34,7 +36,7 @@ export interface Row {
 }
 
 const retryEvery = 3000
-const stateOf = { good: 'proved', doubtful: 'doubtful', stop: 'stopped' } as const
+export const stateOf = { good: 'proved', doubtful: 'doubtful', stop: 'stopped' } as const
 
 /** What a check makes of a reading: looked up in what it brought along, so it works where no server is in reach. */
 export function judge(check: BenchCheck, value: number | null, answer: Answer | null) {
@@ -61,14 +63,14 @@ export function answerWords(check: BenchCheck, answer: Answer) {
   return answer === 'yes' ? 'As expected' : 'Something else'
 }
 
-function readWords(check: BenchCheck, taken: Taken) {
-  return taken.value === null
-    ? answerWords(check, taken.answer ?? 'unsure').toLowerCase()
+function readWords(check: BenchCheck, value: number | null, answer: Answer | null) {
+  return value === null
+    ? answerWords(check, answer ?? 'unsure').toLowerCase()
     : check.unit === 'volts'
-      ? `${taken.value.toFixed(2)} V`
-      : check.unit === 'amps' && taken.value < 1
-        ? `${Math.round(taken.value * 1000)} mA`
-        : `${taken.value} ${unitOf(check)}`
+      ? `${value.toFixed(2)} V`
+      : check.unit === 'amps' && value < 1
+        ? `${Math.round(value * 1000)} mA`
+        : `${value} ${unitOf(check)}`
 }
 
 /**
@@ -92,7 +94,7 @@ export function useBench(build: () => string) {
     if (!view.value) return []
     const last = new Map(view.value.readings.map((r) => [r.check, r]))
     const taken = new Map(waiting.value.map((t) => [t.check, t]))
-    const standings = new Map(view.value.standings.map((s) => [s.standing.check, s.standing]))
+    const standings = new Map(view.value.standings.map((s) => [s.check, s]))
     const list = view.value.checks.map((check): Row => {
       const standing = standings.get(check.id)
       const own = taken.get(check.id)
@@ -101,7 +103,7 @@ export function useBench(build: () => string) {
         return {
           check,
           state: stateOf[judgement.mark],
-          last: { read: readWords(check, own), judgement, at: own.at, who: '' },
+          last: { read: readWords(check, own.value, own.answer), judgement, at: own.at, who: '' },
           changed: [],
           against: null,
         }
@@ -111,12 +113,7 @@ export function useBench(build: () => string) {
         state: standing?.state ?? 'open',
         last: read
           ? {
-              read: readWords(check, {
-                ...read,
-                value: read.value ?? null,
-                answer: read.answer ?? null,
-                reason: null,
-              }),
+              read: readWords(check, read.value ?? null, read.answer ?? null),
               judgement: judge(check, read.value ?? null, read.answer ?? null) ?? {
                 mark: read.mark,
                 words: read.words,
@@ -185,6 +182,7 @@ export function useBench(build: () => string) {
         value,
         answer,
         at: new Date().toISOString(),
+        print: check.print ?? null,
         reason,
       },
     ])

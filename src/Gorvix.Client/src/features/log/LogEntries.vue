@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { LogEntry } from '@/api/client'
 import CheckMark from '@/features/bench/CheckMark.vue'
+import { stateOf } from '@/features/bench/useBench'
 import { dayOf } from '@/ui/dayOf'
 import { byDay, kindsOf } from './useLog'
 
@@ -15,7 +16,6 @@ defineEmits<{
 }>()
 
 const days = computed(() => byDay(props.entries, dayOf))
-const stateOf = { good: 'proved', doubtful: 'doubtful', stop: 'stopped' } as const
 const hour = (at: string) =>
   new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })
 </script>
