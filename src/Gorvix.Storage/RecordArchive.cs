@@ -1,7 +1,6 @@
 using System.IO.Compression;
 using System.Text;
 using System.Text.Json;
-using System.Text.RegularExpressions;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Formats;
 using Gorvix.Core.Log;
@@ -10,39 +9,14 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Storage;
 
-/// <summary>An archive that is none, or that is not to be trusted.</summary>
-public sealed class RecordException(string message) : Exception(message);
-
-/// <summary>The record of a build that was read from an archive: the build with its parts, and everything that happened to it.</summary>
-/// <param name="File">The build with its parts.</param>
-/// <param name="Rows">What is stored for it.</param>
-public sealed record ReadRecord(GorvixFile File, RecordRows Rows);
-
-/// <summary>What is stored for a build besides itself.</summary>
-public sealed record RecordRows(
-    IReadOnlyList<ArchivedMoment> Moments,
-    IReadOnlyList<LoggedReading> Readings,
-    IReadOnlyList<LoggedNote> Notes,
-    IReadOnlyList<Interval> Intervals,
-    IReadOnlyList<(ArchivedText Meta, string Text)> Texts,
-    IReadOnlyList<(ArchivedPhoto Meta, MadePhoto Photo)> Photos
-);
-
 /// <summary>
 /// The whole record of a build as one zip: JSON, texts, photos. The same record gives the same bytes, and what is read in gives the bytes that it
 /// came from.
 /// </summary>
-public sealed partial class RecordArchive(GorvixDb db)
+public sealed class RecordArchive(GorvixDb db)
 {
     /// <summary>The largest archive, in bytes.</summary>
     public const int MostBytes = 200 * 1024 * 1024;
-
-    /// <summary>The most files in it.</summary>
-    public const int MostFiles = 1500;
-
-    // What it may unfold to, file by file and together.
-    private const int MostJson = 64 * 1024 * 1024;
-    private const long MostUnfolded = 400L * 1024 * 1024;
 
     private static readonly DateTimeOffset Always = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
 
@@ -169,120 +143,6 @@ public sealed partial class RecordArchive(GorvixDb db)
         }
     }
 
-    /// <summary>Reads an archive and checks everything in it; nothing is stored.</summary>
-    /// <param name="from">The archive; it can be gone back in.</param>
-    /// <param name="library">The parts that its build may name besides its own.</param>
-    /// <param name="stop">Tells that nobody waits any more.</param>
-    /// <exception cref="RecordException">It is none, or not to be trusted.</exception>
-    public static async Task<ReadRecord> Read(Stream from, PartsLibrary library, CancellationToken stop)
-    {
-        try
-        {
-            using var zip = new ZipArchive(from, ZipArchiveMode.Read, leaveOpen: true);
-            return await Read(new Unfolded(zip, stop), library, stop);
-        }
-        catch (InvalidDataException)
-        {
-            throw new RecordException(
-                "That is no archive, or it is damaged. Save the record again where it came from."
-            );
-        }
-        catch (JsonException problem)
-        {
-            throw new RecordException(
-                $"A list in the archive cannot be read{(problem.Path is { Length: > 0 } path ? $" at {path}" : "")}: it was changed by hand, or by a newer Gorvix."
-            );
-        }
-    }
-
-    private static async Task<ReadRecord> Read(Unfolded files, PartsLibrary library, CancellationToken stop)
-    {
-        var manifest = await files.Json<RecordManifest>("manifest.json");
-        if (manifest.Format != RecordManifest.FormatName)
-        {
-            throw new RecordException("That is an archive, but no record of a build.");
-        }
-        if (manifest.Version is < 1 or > RecordManifest.Newest)
-        {
-            throw new RecordException(
-                $"The record has version {manifest.Version}; this Gorvix knows versions 1 to {RecordManifest.Newest}. Update it to read this one."
-            );
-        }
-        var read = GorvixReader.Read(await files.Bytes("build.gorvix.json", GorvixReader.MostBytes), library);
-        if (read.File is not { Builds.Count: 1 } file)
-        {
-            throw new RecordException(
-                $"The build in the record cannot be read. {(read.Findings.Count > 0 ? read.Findings[0].Sentence : "It holds no build.")}"
-            );
-        }
-        var moments = await files.List<ArchivedMoment>("moments.json", 100_000);
-        foreach (var moment in moments)
-        {
-            if (moment.Format is < 1 or > Upcasters.Newest)
-            {
-                throw new RecordException(
-                    $"Version {moment.Version} of the build is written in format {moment.Format}; this Gorvix knows 1 to {Upcasters.Newest}."
-                );
-            }
-            Documents.Read<Build>(moment.Document, moment.Format, "A build");
-        }
-        if (
-            moments.Count == 0
-            || moments.Zip(moments.Skip(1)).Any(p => p.First.Version >= p.Second.Version)
-            || moments[0].Version < 1
-        )
-        {
-            throw new RecordException("The versions of the build in the record do not follow each other.");
-        }
-        var readings = await files.List<LoggedReading>("readings.json", LogStore.MostReadings);
-        if (
-            readings.Select(r => r.Key).Distinct().Count() < readings.Count
-            || readings.Any(r => r.Key.Length is 0 or > LogStore.MostKey)
-        )
-        {
-            throw new RecordException("Two readings of the record have one key.");
-        }
-        var notes = await files.List<LoggedNote>("notes.json", LogStore.MostNotes);
-        if (notes.Any(n => n.Words.Length > 2 * LogStore.MostWords || n.Flights is < 0 or > 1000))
-        {
-            throw new RecordException("A note of the record is longer, or tells of more flights, than one can be.");
-        }
-        var intervals = await files.List<Interval>("intervals.json", Dues.MostIntervals);
-        if (intervals.Select(i => i.Id).Distinct().Count() < intervals.Count)
-        {
-            throw new RecordException("Two intervals of the record have one id.");
-        }
-        var texts = new List<(ArchivedText, string)>();
-        foreach (var meta in await files.List<ArchivedText>("texts.json", TextStore.MostTexts))
-        {
-            if (!Enum.TryParse<TextKind>(meta.Kind, ignoreCase: true, out _))
-            {
-                throw new RecordException($"A text of the record is of a kind, \"{meta.Kind}\", that is not known.");
-            }
-            texts.Add((meta, Encoding.UTF8.GetString(await files.Bytes(meta.File, 4 * TextStore.MostText))));
-        }
-        var photos = new List<(ArchivedPhoto, MadePhoto)>();
-        foreach (var meta in await files.List<ArchivedPhoto>("photos.json", LogStore.MostPhotos))
-        {
-            photos.Add((meta, await Photo(meta.File, await files.Bytes(meta.File, PhotoMaker.MostBytes), stop)));
-        }
-        files.NothingElse();
-        return new ReadRecord(file, new RecordRows(moments, readings, notes, intervals, texts, photos));
-    }
-
-    // Kept as it is, so that it comes out as it went in; therefore it must be a picture and nothing else.
-    private static async Task<MadePhoto> Photo(string name, byte[] bytes, CancellationToken stop)
-    {
-        try
-        {
-            return await PhotoMaker.Again(bytes, stop);
-        }
-        catch (PhotoException problem)
-        {
-            throw new RecordException($"{name}: {problem.Message}");
-        }
-    }
-
     /// <summary>Stores what happened to a build that was just stored, in the transaction that stored it.</summary>
     /// <param name="row">The build.</param>
     /// <param name="rows">What happened to it.</param>
@@ -340,87 +200,4 @@ public sealed partial class RecordArchive(GorvixDb db)
         }
         await db.SaveChangesAsync();
     }
-
-    // The files of an archive, unfolded no further than they may be.
-    private sealed class Unfolded
-    {
-        private readonly Dictionary<string, ZipArchiveEntry> _files = [];
-        private readonly HashSet<string> _read = [];
-        private readonly CancellationToken _stop;
-        private long _unfolded;
-
-        public Unfolded(ZipArchive zip, CancellationToken stop)
-        {
-            _stop = stop;
-            if (zip.Entries.Count > MostFiles)
-            {
-                throw new RecordException($"The archive has {zip.Entries.Count} files; {MostFiles} are the most.");
-            }
-            foreach (var entry in zip.Entries)
-            {
-                if (!Name().IsMatch(entry.FullName))
-                {
-                    throw new RecordException(
-                        "The archive has a file with a name that no record has. Nothing of it was stored."
-                    );
-                }
-                if (!_files.TryAdd(entry.FullName, entry))
-                {
-                    throw new RecordException($"The archive has {entry.FullName} twice.");
-                }
-            }
-        }
-
-        public async Task<byte[]> Bytes(string name, int most)
-        {
-            if (!_files.TryGetValue(name, out var entry))
-            {
-                throw new RecordException(
-                    Name().IsMatch(name)
-                        ? $"The archive lacks {name}."
-                        : "A list in the archive names a file that no record has."
-                );
-            }
-            _read.Add(name);
-            using var bytes = new MemoryStream();
-            await using var stream = entry.Open();
-            var buffer = new byte[64 * 1024];
-            for (int read; (read = await stream.ReadAsync(buffer, _stop)) > 0; )
-            {
-                _unfolded += read;
-                if (bytes.Length + read > most || _unfolded > MostUnfolded)
-                {
-                    throw new RecordException(
-                        $"{name} unfolds to more than a record holds. Nothing of the archive was stored."
-                    );
-                }
-                bytes.Write(buffer, 0, read);
-            }
-            return bytes.ToArray();
-        }
-
-        public async Task<T> Json<T>(string name) =>
-            JsonSerializer.Deserialize<T>(await Bytes(name, MostJson), GorvixJson.File)
-            ?? throw new RecordException($"{name} is empty.");
-
-        public async Task<List<T>> List<T>(string name, int most)
-        {
-            var list = await Json<List<T>>(name);
-            return list.Count > most
-                    ? throw new RecordException($"{name} has {list.Count} entries; {most} are the most.")
-                : list.Contains(default!) ? throw new RecordException($"{name} has an empty entry.")
-                : list;
-        }
-
-        public void NothingElse()
-        {
-            if (_files.Keys.FirstOrDefault(f => !_read.Contains(f)) is { } stray)
-            {
-                throw new RecordException($"No list in the archive names {stray}.");
-            }
-        }
-    }
-
-    [GeneratedRegex(@"\A(?:[a-z]+(?:\.gorvix)?\.json|texts/[0-9]{4}\.txt|photos/[0-9]{4}\.jpg)\z")]
-    private static partial Regex Name();
 }

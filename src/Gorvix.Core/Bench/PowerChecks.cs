@@ -1,5 +1,4 @@
 using Gorvix.Core.Builds;
-using Gorvix.Core.Circuits;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Rails;
 using Gorvix.Core.Wiring;
@@ -42,7 +41,7 @@ internal sealed class PowerChecks
 
     private readonly WiredBuild _wired;
     private readonly Scope _scope;
-    private readonly double? _measured;
+    private readonly VoltChecks _volts;
     private readonly RailSheet? _limited;
     private readonly RailSheet? _free;
     private readonly RailSheet _usb;
@@ -53,7 +52,7 @@ internal sealed class PowerChecks
     /// <param name="measured">What the source was measured at, in volts; null while it was not.</param>
     public PowerChecks(WiredBuild wired, Scope scope, double? measured)
     {
-        (_wired, _scope, _measured) = (wired, scope, measured);
+        (_wired, _scope, _volts) = (wired, scope, new VoltChecks(wired, scope, measured));
         var power = BenchPower.Of(wired.Build.Build, measured);
         Situation[] all = [.. new[] { power.Free, power.Limited, power.Usb }.OfType<Situation>()];
         var sheets = RailReader.Read(wired, all);
@@ -99,7 +98,10 @@ internal sealed class PowerChecks
     }
 
     /// <summary>Volts of rails and at devices, with the source plugged in.</summary>
-    public IEnumerable<BenchCheck> Volts() => Proving is { } sheet ? VoltsOf(sheet, BenchPhase.Volts, "volts") : [];
+    public IEnumerable<BenchCheck> Volts() =>
+        Proving is { } sheet
+            ? _volts.Of(sheet, BenchPhase.Volts, "volts", HoldsDown ? "Source in" : "Through the limiter")
+            : [];
 
     /// <summary>USB alone: what lives, and what stays dark and why.</summary>
     public IEnumerable<BenchCheck> Usb()
@@ -128,7 +130,7 @@ internal sealed class PowerChecks
             Mind = ["Propellers off while the computer is plugged in."],
             Probing = new SightProbing("usb"),
         };
-        foreach (var check in VoltsOf(_usb, BenchPhase.Usb, "usb", r => r.Volts > 0.5))
+        foreach (var check in _volts.Of(_usb, BenchPhase.Usb, "usb", "USB alone", r => r.Volts > 0.5))
         {
             yield return check;
         }
@@ -210,7 +212,7 @@ internal sealed class PowerChecks
                     )
                 ),
             ],
-            WithoutNumber,
+            VoltChecks.WithoutNumber,
             Scope.Of(_scope.Source())
         )
         {
@@ -275,7 +277,7 @@ internal sealed class PowerChecks
                     },
                 new(null, stop),
             ],
-            WithoutNumber,
+            VoltChecks.WithoutNumber,
             AllSupplies()
         )
         {
@@ -331,173 +333,6 @@ internal sealed class PowerChecks
             _wired.Build.Devices.SelectMany(d => _scope.Feed(d.Id))
         );
 
-    private IEnumerable<BenchCheck> VoltsOf(
-        RailSheet sheet,
-        BenchPhase phase,
-        string prefix,
-        Func<RailReading, bool>? only = null
-    )
-    {
-        foreach (var rail in sheet.Rails.Where(r => only?.Invoke(r) != false))
-        {
-            if (MeterReader.Of(_wired, rail) is { } reading)
-            {
-                yield return Volts(
-                    $"{prefix}.rail.{rail.Id}",
-                    phase,
-                    $"Rail {rail.Label}",
-                    $"Rail {rail.Label} gives what the plan counts on.",
-                    reading,
-                    Worst(sheet, rail.Id),
-                    sheet,
-                    Scope.Of([_scope.Board], SourceIf(phase), _scope.Rail(rail.Id))
-                );
-            }
-        }
-        if (phase == BenchPhase.Usb)
-        {
-            yield break;
-        }
-        foreach (var lead in sheet.Leads.Where(l => l is { Volts: not null, State: not LeadFeed.Unfed }))
-        {
-            yield return Volts(
-                $"{prefix}.{lead.Device}.{lead.Lead}",
-                phase,
-                $"{lead.Label} at the {lead.Name}",
-                $"The {lead.Name} gets what it takes.",
-                MeterReader.Of(_wired, lead),
-                lead.Window,
-                sheet,
-                Scope.Of(
-                    [_scope.Board],
-                    SourceIf(phase),
-                    _scope.Feed(lead.Device),
-                    lead.Rail is { } rail && _wired.Build.Circuit.Rails.ContainsKey(rail) ? _scope.Rail(rail) : []
-                )
-            ) with
-            {
-                Device = lead.Device,
-            };
-        }
-    }
-
-    private IEnumerable<string> SourceIf(BenchPhase phase) => phase == BenchPhase.Usb ? [] : _scope.Source();
-
-    // What everything on a rail stands together: the tightest window.
-    private static VoltWindow? Worst(RailSheet sheet, string rail)
-    {
-        var windows = sheet.Leads.Where(l => l.Rail == rail).Select(l => l.Window).ToList();
-        return windows.Count == 0
-            ? null
-            : new VoltWindow { Min = windows.Max(w => w.Min), Max = windows.Min(w => w.Max) };
-    }
-
-    private BenchCheck Volts(
-        string id,
-        BenchPhase phase,
-        string title,
-        string proves,
-        MeterReading reading,
-        VoltWindow? window,
-        RailSheet sheet,
-        IReadOnlyList<string> scope
-    )
-    {
-        var pad = reading.At.Kind == NodeKind.Pad ? reading.At.Id : reading.Pad;
-        return new BenchCheck(
-            id,
-            phase,
-            Asks.Volts,
-            title,
-            $"{(phase == BenchPhase.Usb ? "USB alone" : HoldsDown ? "Source in" : "Through the limiter")}: measure volts.",
-            reading.High < 0.5
-                ? "nothing: below 0.5 V"
-                : $"{Numbers.Volts(reading.Volts)} ({Numbers.Volts(reading.Low, reading.High)})",
-            proves,
-            [.. VoltBands(reading, window, FollowsPack(reading, sheet))],
-            WithoutNumber,
-            scope
-        )
-        {
-            Red = reading.Red,
-            Black = reading.Black,
-            RedPad = pad,
-            BlackPad = reading.Against is { } against ? PadOf(against) : null,
-            Unit = ReadingUnit.Volts,
-            Computed = reading.Volts,
-            Probing = new VoltProbing(reading.At, reading.Against, sheet.Situation),
-        };
-    }
-
-    // A supply that follows the pack reads what the pack has; while nobody has measured it, any charge is good.
-    private bool FollowsPack(MeterReading reading, RailSheet sheet) =>
-        _measured is null
-        && _wired.Build.Build.Pack is not null
-        && sheet.Situation.InputVolts is { } full
-        && reading.Volts > full * 0.9;
-
-    private IEnumerable<Band> VoltBands(MeterReading reading, VoltWindow? window, bool follows)
-    {
-        var low = follows
-            ? Math.Min(reading.Low, _wired.Build.Build.Pack!.Cells * Builds.Pack.EmptyCell * 0.97)
-            : reading.Low;
-        var most = window is { } w ? Math.Max(w.Max + LeadReading.Slack, reading.High) : reading.High * 1.1;
-        var least = window is { } x ? Math.Min(x.Min, low) : low * 0.9;
-        if (reading.High >= 0.5)
-        {
-            yield return new(
-                Math.Min(0.5, low),
-                new(
-                    Mark.Stop,
-                    $"Nothing arrives, where {Numbers.Volts(reading.Volts)} are computed: no feed, or a short that holds it down.",
-                    "Unplug. Beep this point to ground; then the bridge or regulator that feeds it."
-                )
-            );
-            yield return new(
-                Math.Max(least, 0.5),
-                new(
-                    Mark.Stop,
-                    window is null
-                        ? "Far below what is computed."
-                        : $"Below what is needed here ({window.Min:0.0#} V).",
-                    "Is the limiter holding it down? Then unplug the devices one by one."
-                )
-            );
-            yield return new(
-                low,
-                new(
-                    Mark.Doubtful,
-                    "Lower than computed, and still enough.",
-                    "Measure at the pad: what is lost on the wire shows there."
-                )
-            );
-        }
-        yield return new(reading.High, new(Mark.Good, follows ? "It follows the pack." : "As computed."));
-        yield return new(
-            most,
-            new(
-                Mark.Doubtful,
-                "Higher than computed, and not too much.",
-                "Measure again at the regulator; is the pack the one that was measured?"
-            )
-        );
-        yield return new(
-            null,
-            new(
-                Mark.Stop,
-                window is null
-                    ? "Far above what is computed. Unplug it."
-                    : $"More than what hangs here takes ({window.Max:0.0#} V). Unplug it before it burns.",
-                "Unplug. Look at the bridge that selects it, and where its wire really sits."
-            )
-        );
-    }
-
-    private string? PadOf(Node node) =>
-        node.Kind == NodeKind.Pad
-            ? node.Id
-            : _wired.Leads.FirstOrDefault(l => l.Device == node.Device && l.Lead.Id == node.Id)?.Pad?.Id;
-
     private BenchCheck? Dark(DeviceInBuild device)
     {
         var leads = _usb.Leads.Where(l => l.Device == device.Id && l.State != LeadFeed.Unfed).ToList();
@@ -549,24 +384,6 @@ internal sealed class PowerChecks
             Probing = new LifeProbing(device.Id, _usb.Situation),
         };
     }
-
-    // A hand that holds two probes may say that the meter shows what is expected, and type nothing.
-    private static readonly IReadOnlyList<Judged> WithoutNumber =
-    [
-        new(Answer.Yes, new(Mark.Good, "The meter shows what is expected; no number was kept.")),
-        new(
-            Answer.No,
-            new(
-                Mark.Doubtful,
-                "Something else, and no number.",
-                "Type what the meter shows: only a number can be judged."
-            )
-        ),
-        new(
-            Answer.Unsure,
-            new(Mark.Doubtful, "What is not sure is not known.", "Press the probes into bare metal and read again.")
-        ),
-    ];
 
     private static IReadOnlyList<Judged> Answers(string good, Judgement bad) =>
         [

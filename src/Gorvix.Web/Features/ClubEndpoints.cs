@@ -188,7 +188,7 @@ internal static class ClubEndpoints
         string? q,
         BuildStore builds,
         PartStore parts,
-        LogStore log,
+        LogPages pages,
         CancellationToken stop
     )
     {
@@ -227,7 +227,7 @@ internal static class ClubEndpoints
             }
             // The words are looked for in the database; the name of the build counts with each.
             var rest = words.Where(w => !stored.Build.Name.Contains(w, StringComparison.OrdinalIgnoreCase)).ToList();
-            foreach (var entry in await log.Search(stored.Id, rest, MostFound))
+            foreach (var entry in await pages.Search(stored.Id, rest, MostFound))
             {
                 found.Add(
                     new FoundLine(

@@ -1,9 +1,6 @@
 using System.Globalization;
-using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
-using Gorvix.Core.Fit;
 using Gorvix.Core.Log;
-using Gorvix.Core.Planning;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 using Microsoft.AspNetCore.Http.Features;
@@ -47,24 +44,6 @@ public sealed record IntervalsRequest(IReadOnlyList<Interval> Intervals);
 /// <summary>A photo that was kept.</summary>
 /// <param name="Number">Its number.</param>
 public sealed record PhotoKept(int Number);
-
-/// <summary>Two moments of a build.</summary>
-/// <param name="From">The earlier one.</param>
-/// <param name="To">The later one.</param>
-/// <param name="Difference">What is other.</param>
-public sealed record MomentsView(MomentView From, MomentView To, MomentDifference Difference);
-
-/// <summary>A moment of a build.</summary>
-/// <param name="Version">The version of the build then.</param>
-/// <param name="At">When, UTC.</param>
-/// <param name="Who">Who, as typed.</param>
-/// <param name="Words">What led there.</param>
-public sealed record MomentView(int Version, DateTime At, string Who, string Words);
-
-/// <summary>A moment to go back to.</summary>
-/// <param name="Version">The version that the writer has seen.</param>
-/// <param name="Moment">The version of the moment.</param>
-public sealed record RestoreRequest(int Version, int Moment);
 
 /// <summary>The Log screen.</summary>
 internal static class LogEndpoints
@@ -123,25 +102,7 @@ internal static class LogEndpoints
             .WithName("removePhoto")
             .Produces(204)
             .ProducesProblem(404);
-        log.MapGet("compare", Compare)
-            .WithName("compareMoments")
-            .Produces<MomentsView>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
-        log.MapGet(
-                "texts",
-                async (string id, int from, int to, TextStore texts) =>
-                    Results.Ok(LineDiff.Of(await texts.Read(id, from), await texts.Read(id, to)))
-            )
-            .WithName("compareTexts")
-            .Produces<IReadOnlyList<DiffLine>>()
-            .ProducesProblem(404);
-        log.MapPost("restore", Restore)
-            .WithName("restoreMoment")
-            .Produces<FitView>()
-            .ProducesProblem(404)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
+        log.MapMoments();
     }
 
     private static async Task<IResult> Get(
@@ -150,6 +111,7 @@ internal static class LogEndpoints
         int? most,
         string? kinds,
         BuildStore builds,
+        LogPages pages,
         LogStore store,
         TimeProvider time
     )
@@ -171,14 +133,14 @@ internal static class LogEndpoints
             );
         }
         var page = most ?? 100;
-        var entries = await store.Page(id, cursor.At, page + 1, asked.Only);
+        var entries = await pages.Page(id, cursor.At, page + 1, asked.Only);
         var more = entries.Count > page;
         entries = more ? [.. entries.Take(page)] : entries;
         return Results.Ok(
             new LogView(
                 entries,
                 more ? $"{entries[^1].At.Ticks}-{(int)entries[^1].Kind}-{entries[^1].Number}" : null,
-                await store.Count(id),
+                await pages.Count(id),
                 Dues.Of(await store.Intervals(id), await store.Counted(id), time.GetUtcNow().UtcDateTime)
             )
         );
@@ -385,84 +347,5 @@ internal static class LogEndpoints
             await into.WriteAsync(buffer.AsMemory(0, read), stop);
         }
         return true;
-    }
-
-    private static async Task<IResult> Compare(
-        string id,
-        int from,
-        int to,
-        LogStore store,
-        BuildStore builds,
-        PartStore parts,
-        PartKeeper keeper,
-        TimeProvider time,
-        CancellationToken stop
-    )
-    {
-        await builds.VersionOf(id);
-        if (from > to)
-        {
-            (from, to) = (to, from);
-        }
-        var (was, against) = await At(id, from, store, parts, keeper, stop);
-        if (was is null)
-        {
-            return Problems.Of(against);
-        }
-        var (now, standsAgainst) = await At(id, to, store, parts, keeper, stop);
-        if (now is null)
-        {
-            return Problems.Of(standsAgainst);
-        }
-        var today = DateOnly.FromDateTime(time.GetLocalNow().DateTime);
-        var difference = await Workers.Run(() => Moments.Compare(was.Moment, now.Moment, today), stop);
-        return Results.Ok(new MomentsView(was.View, now.View, difference));
-    }
-
-    private sealed record Found(Moment Moment, MomentView View);
-
-    // Planned with the parts as they were then.
-    private static async Task<(Found? Found, IReadOnlyList<Finding> Against)> At(
-        string id,
-        int version,
-        LogStore store,
-        PartStore parts,
-        PartKeeper keeper,
-        CancellationToken stop
-    )
-    {
-        var (row, build) = await store.Moment(id, version);
-        var library = await keeper.As(build, await parts.For(build), row.At);
-        var (resolved, findings) = ResolvedBuild.Of(build, library);
-        if (resolved is null)
-        {
-            return (null, findings);
-        }
-        var readings = await store.LastReadings(id, await store.Until(id, version));
-        var reader = await Workers.Run(() => new FitReader(resolved, stop), stop);
-        return (
-            new Found(new Moment(reader, row.At, readings), new MomentView(row.Version, row.At, row.Who, row.Words)),
-            []
-        );
-    }
-
-    private static async Task<IResult> Restore(
-        string id,
-        RestoreRequest request,
-        Workbench bench,
-        LogStore store,
-        CancellationToken stop
-    )
-    {
-        var (row, build) = await store.Moment(id, request.Moment);
-        return await bench.Change(
-            id,
-            request.Version,
-            now =>
-                Task.FromResult(
-                    Proposal.Of(BuildEdits.Back(build, now), $"Back to version {row.Version}: {row.Words}")
-                ),
-            stop
-        );
     }
 }

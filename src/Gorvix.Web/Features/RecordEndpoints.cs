@@ -54,13 +54,13 @@ internal static class RecordEndpoints
         build
             .MapGet(
                 "log.json",
-                async (string id, BuildStore builds, LogStore log, HttpResponse response) =>
+                async (string id, BuildStore builds, LogPages pages, LogStore log, HttpResponse response) =>
                 {
                     await builds.VersionOf(id);
                     ExportEndpoints.Name(response, $"{id}-log.json");
                     return Results.Ok(
                         new LogFile(
-                            [.. (await log.Moments(id)).Select(m => new MomentView(m.Number, m.At, m.Who, m.Words))],
+                            [.. (await pages.Moments(id)).Select(m => new MomentView(m.Number, m.At, m.Who, m.Words))],
                             await log.Readings(id),
                             await log.Notes(id),
                             await log.Intervals(id)
@@ -91,6 +91,7 @@ internal static class RecordEndpoints
     private static async Task<IResult> Book(
         string id,
         Workbench bench,
+        LogPages pages,
         LogStore log,
         TimeProvider time,
         HttpContext context,
@@ -105,7 +106,7 @@ internal static class RecordEndpoints
         var last = await log.LastReadings(id);
         // The newest; a book that holds all of a long life would not open.
         var photos = new List<BookPhoto>();
-        var all = await log.Page(id, null, LogStore.MostPhotos, [EntryKind.Photo]);
+        var all = await pages.Page(id, null, LogStore.MostPhotos, [EntryKind.Photo]);
         foreach (var photo in all)
         {
             if (photos.Sum(p => (long)p.Jpeg.Length) > MostInBook)
@@ -216,7 +217,7 @@ internal static class RecordEndpoints
             );
         }
         file.Position = 0;
-        var record = await RecordArchive.Read(file, await parts.Everything(), stop);
+        var record = await RecordReader.Read(file, await parts.Everything(), stop);
         return await ShelfEndpoints.Created(await bench.Import(record, archive, stop), parts, bench, stop);
     }
 

@@ -73,6 +73,7 @@ internal static class GorvixApp
         builder.Services.AddScoped<BuildStore>();
         builder.Services.AddScoped<TextStore>();
         builder.Services.AddScoped<LogStore>();
+        builder.Services.AddScoped<LogPages>();
         builder.Services.AddScoped<Author>();
         builder.Services.AddScoped<RecordArchive>();
         builder.Services.AddSingleton<BenchDesk>();

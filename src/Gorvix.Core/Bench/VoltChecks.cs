@@ -1,0 +1,209 @@
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Rails;
+using Gorvix.Core.Wiring;
+using Gorvix.Core.Words;
+
+namespace Gorvix.Core.Bench;
+
+/// <summary>Volts at rails and devices: what is computed, what is good, and from where on something burns or starves.</summary>
+/// <param name="wired">The build as it is meant.</param>
+/// <param name="scope">Its facts.</param>
+/// <param name="measured">What the source was measured at, in volts; null while it was not.</param>
+internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured)
+{
+    /// <summary>A hand that holds two probes may say that the meter shows what is expected, and type nothing.</summary>
+    public static readonly IReadOnlyList<Judged> WithoutNumber =
+    [
+        new(Answer.Yes, new(Mark.Good, "The meter shows what is expected; no number was kept.")),
+        new(
+            Answer.No,
+            new(
+                Mark.Doubtful,
+                "Something else, and no number.",
+                "Type what the meter shows: only a number can be judged."
+            )
+        ),
+        new(
+            Answer.Unsure,
+            new(Mark.Doubtful, "What is not sure is not known.", "Press the probes into bare metal and read again.")
+        ),
+    ];
+
+    /// <summary>The checks in a situation: every rail at a pad, every supply lead at its device.</summary>
+    /// <param name="sheet">The build in the situation.</param>
+    /// <param name="phase">When they are done.</param>
+    /// <param name="prefix">What their ids begin with.</param>
+    /// <param name="fed">What feeds the build, as the beginning of a sentence.</param>
+    /// <param name="only">Which rails; null for all. Leads are looked at with the source alone: what lives on USB is seen.</param>
+    public IEnumerable<BenchCheck> Of(
+        RailSheet sheet,
+        BenchPhase phase,
+        string prefix,
+        string fed,
+        Func<RailReading, bool>? only = null
+    )
+    {
+        foreach (var rail in sheet.Rails.Where(r => only?.Invoke(r) != false))
+        {
+            if (MeterReader.Of(wired, rail) is { } reading)
+            {
+                yield return Volts(
+                    $"{prefix}.rail.{rail.Id}",
+                    phase,
+                    $"Rail {rail.Label}",
+                    $"Rail {rail.Label} gives what the plan counts on.",
+                    reading,
+                    Worst(sheet, rail.Id),
+                    sheet,
+                    fed,
+                    Scope.Of([scope.Board], SourceIf(phase), scope.Rail(rail.Id))
+                );
+            }
+        }
+        if (phase == BenchPhase.Usb)
+        {
+            yield break;
+        }
+        foreach (var lead in sheet.Leads.Where(l => l is { Volts: not null, State: not LeadFeed.Unfed }))
+        {
+            yield return Volts(
+                $"{prefix}.{lead.Device}.{lead.Lead}",
+                phase,
+                $"{lead.Label} at the {lead.Name}",
+                $"The {lead.Name} gets what it takes.",
+                MeterReader.Of(wired, lead),
+                lead.Window,
+                sheet,
+                fed,
+                Scope.Of(
+                    [scope.Board],
+                    SourceIf(phase),
+                    scope.Feed(lead.Device),
+                    lead.Rail is { } rail && wired.Build.Circuit.Rails.ContainsKey(rail) ? scope.Rail(rail) : []
+                )
+            ) with
+            {
+                Device = lead.Device,
+            };
+        }
+    }
+
+    private IEnumerable<string> SourceIf(BenchPhase phase) => phase == BenchPhase.Usb ? [] : scope.Source();
+
+    // What everything on a rail stands together: the tightest window.
+    private static VoltWindow? Worst(RailSheet sheet, string rail)
+    {
+        var windows = sheet.Leads.Where(l => l.Rail == rail).Select(l => l.Window).ToList();
+        return windows.Count == 0
+            ? null
+            : new VoltWindow { Min = windows.Max(w => w.Min), Max = windows.Min(w => w.Max) };
+    }
+
+    private BenchCheck Volts(
+        string id,
+        BenchPhase phase,
+        string title,
+        string proves,
+        MeterReading reading,
+        VoltWindow? window,
+        RailSheet sheet,
+        string fed,
+        IReadOnlyList<string> rests
+    )
+    {
+        var pad = reading.At.Kind == NodeKind.Pad ? reading.At.Id : reading.Pad;
+        return new BenchCheck(
+            id,
+            phase,
+            Asks.Volts,
+            title,
+            $"{fed}: measure volts.",
+            reading.High < 0.5
+                ? "nothing: below 0.5 V"
+                : $"{Numbers.Volts(reading.Volts)} ({Numbers.Volts(reading.Low, reading.High)})",
+            proves,
+            [.. VoltBands(reading, window, FollowsPack(reading, sheet))],
+            WithoutNumber,
+            rests
+        )
+        {
+            Red = reading.Red,
+            Black = reading.Black,
+            RedPad = pad,
+            BlackPad = reading.Against is { } against ? PadOf(against) : null,
+            Unit = ReadingUnit.Volts,
+            Computed = reading.Volts,
+            Probing = new VoltProbing(reading.At, reading.Against, sheet.Situation),
+        };
+    }
+
+    // A supply that follows the pack reads what the pack has; while nobody has measured it, any charge is good.
+    private bool FollowsPack(MeterReading reading, RailSheet sheet) =>
+        measured is null
+        && wired.Build.Build.Pack is not null
+        && sheet.Situation.InputVolts is { } full
+        && reading.Volts > full * 0.9;
+
+    private IEnumerable<Band> VoltBands(MeterReading reading, VoltWindow? window, bool follows)
+    {
+        var low = follows
+            ? Math.Min(reading.Low, wired.Build.Build.Pack!.Cells * Builds.Pack.EmptyCell * 0.97)
+            : reading.Low;
+        var most = window is { } w ? Math.Max(w.Max + LeadReading.Slack, reading.High) : reading.High * 1.1;
+        var least = window is { } x ? Math.Min(x.Min, low) : low * 0.9;
+        if (reading.High >= 0.5)
+        {
+            yield return new(
+                Math.Min(0.5, low),
+                new(
+                    Mark.Stop,
+                    $"Nothing arrives, where {Numbers.Volts(reading.Volts)} are computed: no feed, or a short that holds it down.",
+                    "Unplug. Beep this point to ground; then the bridge or regulator that feeds it."
+                )
+            );
+            yield return new(
+                Math.Max(least, 0.5),
+                new(
+                    Mark.Stop,
+                    window is null
+                        ? "Far below what is computed."
+                        : $"Below what is needed here ({window.Min:0.0#} V).",
+                    "Is the limiter holding it down? Then unplug the devices one by one."
+                )
+            );
+            yield return new(
+                low,
+                new(
+                    Mark.Doubtful,
+                    "Lower than computed, and still enough.",
+                    "Measure at the pad: what is lost on the wire shows there."
+                )
+            );
+        }
+        yield return new(reading.High, new(Mark.Good, follows ? "It follows the pack." : "As computed."));
+        yield return new(
+            most,
+            new(
+                Mark.Doubtful,
+                "Higher than computed, and not too much.",
+                "Measure again at the regulator; is the pack the one that was measured?"
+            )
+        );
+        yield return new(
+            null,
+            new(
+                Mark.Stop,
+                window is null
+                    ? "Far above what is computed. Unplug it."
+                    : $"More than what hangs here takes ({window.Max:0.0#} V). Unplug it before it burns.",
+                "Unplug. Look at the bridge that selects it, and where its wire really sits."
+            )
+        );
+    }
+
+    private string? PadOf(Node node) =>
+        node.Kind == NodeKind.Pad
+            ? node.Id
+            : wired.Leads.FirstOrDefault(l => l.Device == node.Device && l.Lead.Id == node.Id)?.Pad?.Id;
+}

@@ -1,0 +1,135 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Fit;
+using Gorvix.Core.Log;
+using Gorvix.Core.Planning;
+using Gorvix.Storage;
+using Gorvix.Web.Hosting;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>Two moments of a build.</summary>
+/// <param name="From">The earlier one.</param>
+/// <param name="To">The later one.</param>
+/// <param name="Difference">What is other.</param>
+public sealed record MomentsView(MomentView From, MomentView To, MomentDifference Difference);
+
+/// <summary>A moment of a build.</summary>
+/// <param name="Version">The version of the build then.</param>
+/// <param name="At">When, UTC.</param>
+/// <param name="Who">Who, as typed.</param>
+/// <param name="Words">What led there.</param>
+public sealed record MomentView(int Version, DateTime At, string Who, string Words);
+
+/// <summary>A moment to go back to.</summary>
+/// <param name="Version">The version that the writer has seen.</param>
+/// <param name="Moment">The version of the moment.</param>
+public sealed record RestoreRequest(int Version, int Moment);
+
+/// <summary>Moments of a build: two compared, an earlier one brought back, two texts line by line.</summary>
+internal static class MomentEndpoints
+{
+    public static void MapMoments(this RouteGroupBuilder log)
+    {
+        log.MapGet("compare", Compare)
+            .WithName("compareMoments")
+            .Produces<MomentsView>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        log.MapGet(
+                "texts",
+                async (string id, int from, int to, TextStore texts) =>
+                    Results.Ok(LineDiff.Of(await texts.Read(id, from), await texts.Read(id, to)))
+            )
+            .WithName("compareTexts")
+            .Produces<IReadOnlyList<DiffLine>>()
+            .ProducesProblem(404);
+        log.MapPost("restore", Restore)
+            .WithName("restoreMoment")
+            .Produces<FitView>()
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
+    }
+
+    private static async Task<IResult> Compare(
+        string id,
+        int from,
+        int to,
+        LogPages pages,
+        LogStore store,
+        BuildStore builds,
+        PartStore parts,
+        PartKeeper keeper,
+        TimeProvider time,
+        CancellationToken stop
+    )
+    {
+        await builds.VersionOf(id);
+        if (from > to)
+        {
+            (from, to) = (to, from);
+        }
+        var (was, against) = await At(id, from, pages, store, parts, keeper, stop);
+        if (was is null)
+        {
+            return Problems.Of(against);
+        }
+        var (now, standsAgainst) = await At(id, to, pages, store, parts, keeper, stop);
+        if (now is null)
+        {
+            return Problems.Of(standsAgainst);
+        }
+        var today = DateOnly.FromDateTime(time.GetLocalNow().DateTime);
+        var difference = await Workers.Run(() => Moments.Compare(was.Moment, now.Moment, today), stop);
+        return Results.Ok(new MomentsView(was.View, now.View, difference));
+    }
+
+    private sealed record Found(Moment Moment, MomentView View);
+
+    // Planned with the parts as they were then.
+    private static async Task<(Found? Found, IReadOnlyList<Finding> Against)> At(
+        string id,
+        int version,
+        LogPages pages,
+        LogStore store,
+        PartStore parts,
+        PartKeeper keeper,
+        CancellationToken stop
+    )
+    {
+        var (row, build) = await pages.Moment(id, version);
+        var library = await keeper.As(build, await parts.For(build), row.At);
+        var (resolved, findings) = ResolvedBuild.Of(build, library);
+        if (resolved is null)
+        {
+            return (null, findings);
+        }
+        var readings = await store.LastReadings(id, await pages.Until(id, version));
+        var reader = await Workers.Run(() => new FitReader(resolved, stop), stop);
+        return (
+            new Found(new Moment(reader, row.At, readings), new MomentView(row.Version, row.At, row.Who, row.Words)),
+            []
+        );
+    }
+
+    private static async Task<IResult> Restore(
+        string id,
+        RestoreRequest request,
+        Workbench bench,
+        LogPages pages,
+        CancellationToken stop
+    )
+    {
+        var (row, build) = await pages.Moment(id, request.Moment);
+        return await bench.Change(
+            id,
+            request.Version,
+            now =>
+                Task.FromResult(
+                    Proposal.Of(BuildEdits.Back(build, now), $"Back to version {row.Version}: {row.Words}")
+                ),
+            stop
+        );
+    }
+}
