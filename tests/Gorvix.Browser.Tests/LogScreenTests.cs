@@ -85,7 +85,7 @@ public class LogScreenTests
         page.Click("[data-kind='change']");
         page.Click("[data-compare='1']");
         page.Says("[data-testid='difference']", "batch 9");
-        Assert.Contains("from=1&to=2", page.Driver.Url);
+        Assert.Contains("from=1&to=3", page.Driver.Url);
         page.Click("[data-restore='1']");
         page.Says("[data-entry='change-4']", "Back to version 1");
         // The plan comes back, the batch of a piece stays: it is a fact of the aircraft, not of the plan.

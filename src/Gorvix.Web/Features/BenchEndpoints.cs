@@ -25,6 +25,18 @@ public sealed record BenchView(
     IReadOnlyList<string> Assumed
 );
 
+/// <summary>What a reading changed. The checks are the same unless the source was measured: what they expect follows its volts.</summary>
+/// <param name="Version">The version of the build.</param>
+/// <param name="SourceVolts">What the source was measured at lately, in volts; null while it was not.</param>
+/// <param name="Standings">How each check stands, in order.</param>
+/// <param name="Reading">The reading as it is kept; null where it was kept before and a later one has taken its place.</param>
+public sealed record TakenView(
+    int Version,
+    double? SourceVolts,
+    IReadOnlyList<CheckStanding> Standings,
+    LoggedReading? Reading
+);
+
 /// <summary>A reading that somebody took.</summary>
 /// <param name="Key">A key that the sender made, so that it is kept once however often it is sent.</param>
 /// <param name="Check">Id of the check.</param>
@@ -87,7 +99,7 @@ internal static class BenchEndpoints
         bench
             .MapPost("readings", Take)
             .WithName("takeReading")
-            .Produces<BenchView>()
+            .Produces<TakenView>()
             .ProducesProblem(404)
             .ProducesProblem(409)
             .ProducesProblem(422);
@@ -203,12 +215,25 @@ internal static class BenchEndpoints
                         $"A reading needs a key of 1 to {LogStore.MostKey} characters, so that it is kept once."
                     );
                 }
+                var sheet = new BenchSheet(view.Checks, view.Assumed);
+                async Task<IResult> Now()
+                {
+                    var last = await log.LastReadings(id);
+                    return Results.Ok(
+                        new TakenView(
+                            view.Version,
+                            LoggedReading.SourceVolts(last, time.GetUtcNow().UtcDateTime),
+                            BenchState.Of(sheet, last.Select(r => r.Proof())),
+                            last.FirstOrDefault(r => r.Key == request.Key)
+                        )
+                    );
+                }
                 if (await log.Has(id, request.Key))
                 {
-                    return Results.Ok(view);
+                    return await Now();
                 }
                 var taken = ReadingTaker.Take(
-                    new BenchSheet(view.Checks, view.Assumed),
+                    sheet,
                     view.Standings,
                     new TakenReading(
                         request.Check,
@@ -235,7 +260,7 @@ internal static class BenchEndpoints
                         request.Reason
                     )
                 );
-                return await Get(id, work, log, time, stop);
+                return await Now();
             },
             stop
         );

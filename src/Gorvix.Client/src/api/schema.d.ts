@@ -5673,6 +5673,22 @@ export interface components {
             /** @description The last one. */
             line: components["schemas"]["SweepLine"];
         };
+        /** @description What a reading changed. The checks are the same unless the source was measured: what they expect follows its volts. */
+        TakenView: {
+            /**
+             * Format: int32
+             * @description The version of the build.
+             */
+            version: number;
+            /**
+             * Format: double
+             * @description What the source was measured at lately, in volts; null while it was not.
+             */
+            sourceVolts: null | number;
+            /** @description How each check stands, in order. */
+            standings: components["schemas"]["CheckStanding"][];
+            reading: null | components["schemas"]["LoggedReading"];
+        };
         /**
          * @description When a lead drives its wire.
          * @enum {unknown}
@@ -9074,7 +9090,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BenchView"];
+                    "application/json": components["schemas"]["TakenView"];
                 };
             };
             /** @description Not Found */

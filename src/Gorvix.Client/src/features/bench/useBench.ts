@@ -9,6 +9,7 @@ import {
   type CheckState,
   type Judgement,
   type Problem,
+  type TakenView,
 } from '@/api/client'
 
 /** A reading that was taken here; it waits until the server has it. */
@@ -153,6 +154,23 @@ export function useBench(build: () => string) {
     offline.value = refusal?.status === 0
   }
 
+  // What a reading changed comes back, not the checks; only where the source was measured do they expect something else.
+  function follow(now: TakenView | null) {
+    if (!now) return
+    if (view.value?.version !== now.version || view.value.sourceVolts !== now.sourceVolts) {
+      void read()
+      return
+    }
+    const reading = now.reading
+    view.value = {
+      ...view.value,
+      standings: now.standings,
+      readings: reading
+        ? [...view.value.readings.filter((r) => r.check !== reading.check), reading]
+        : view.value.readings,
+    }
+  }
+
   async function read() {
     const own = ++turn
     const { data, problem: refusal } = await ask(() =>
@@ -209,17 +227,17 @@ export function useBench(build: () => string) {
           continue
         }
         offline.value = false
-        queues.value = {
-          ...queues.value,
-          [of]: (queues.value[of] ?? []).filter((t) => t.key !== taken.key),
-        }
         if (refusal)
           refused.value = [
             ...refused.value,
             { taken, title: check?.title ?? taken.check, sentence: refusal.sentence },
           ]
-        else if (of === build() && (waiting.value.length === 0 || view.value === null))
-          show(data, null)
+        else if (of === build()) follow(data)
+        // Only now: what was followed stands already where the reading stood that waited.
+        queues.value = {
+          ...queues.value,
+          [of]: (queues.value[of] ?? []).filter((t) => t.key !== taken.key),
+        }
       }
     } finally {
       running = false
