@@ -57,8 +57,9 @@ public class LogScreenTests
             page.Run("document.querySelector('#picked')?.remove()");
         }
         page.Write("[data-field='note']", "after the crash");
+        page.Choose("[data-field='place']", "5V (red) of the Fix 10 to 5V", typed: "5V (red)");
         Pick(good);
-        page.Says("[data-entry='photo-1']", "after the crash");
+        page.Says("[data-entry='photo-1']", "after the crash about 5V (red) of the Fix 10 to 5V");
         page.Until(
             d =>
                 (bool?)page.Run("return document.querySelector('[data-entry=\"photo-1\"] img')?.naturalWidth > 0")

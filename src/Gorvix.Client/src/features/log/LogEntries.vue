@@ -5,9 +5,15 @@ import CheckMark from '@/features/bench/CheckMark.vue'
 import { stateOf } from '@/features/bench/useBench'
 import { dayOf } from '@/ui/dayOf'
 import { byDay, kindsOf } from './useLog'
+import type { Place } from './usePlaces'
 
 /** What happened, day by day, the newest first. */
-const props = defineProps<{ build: string; entries: LogEntry[]; newest: number }>()
+const props = defineProps<{
+  build: string
+  entries: LogEntry[]
+  newest: number
+  places: Place[]
+}>()
 defineEmits<{
   compare: [version: number]
   restore: [version: number]
@@ -18,6 +24,10 @@ defineEmits<{
 const days = computed(() => byDay(props.entries, dayOf))
 const hour = (at: string) =>
   new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })
+const titles = computed(() => new Map(props.places.map((p) => [p.value, p.title])))
+// What is not there any more is told by its id.
+const about = (e: LogEntry) =>
+  ` about ${titles.value.get(`${e.tied} ${e.tiedId}`) ?? `${e.tied} ${e.tiedId}`}`
 </script>
 
 <template>
@@ -40,9 +50,7 @@ const hour = (at: string) =>
           >
           <span v-else>{{ e.words || (e.kind === 'photo' ? 'Photo' : 'Text of settings') }}</span>
           <span v-if="e.read" class="read">{{ e.read }}</span>
-          <span v-if="e.tied !== 'build' && e.tiedId" class="quiet">
-            at {{ e.tied }} <span class="label">{{ e.tiedId }}</span></span
-          >
+          <span v-if="e.tied !== 'build' && e.tiedId" class="quiet"> {{ about(e) }}</span>
           <span v-if="e.who" class="quiet">, {{ e.who }}</span>
           <a
             v-if="e.kind === 'photo'"

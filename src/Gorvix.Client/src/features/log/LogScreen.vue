@@ -22,6 +22,7 @@ import DueList from './DueList.vue'
 import LogEntries from './LogEntries.vue'
 import NoteForm from './NoteForm.vue'
 import { kindsOf, useLog } from './useLog'
+import { usePlaces } from './usePlaces'
 
 /** What happened to a build, one time line: changes, readings, texts, photos, notes; two moments compared; what is due. */
 const props = defineProps<{
@@ -59,6 +60,7 @@ const step = useStep({
   read: () => log.read(),
 })
 const { view, query, keysOpen } = step
+const places = usePlaces(() => view.value)
 
 watch(only, () => void log.read())
 watch(
@@ -196,6 +198,7 @@ const remove = (entry: LogEntry) => void log.remove(entry)
             :build="id"
             :entries="log.entries.value"
             :newest="view.version"
+            :places="places"
             @compare="(v) => query({ from: String(v), to: String(view?.version) })"
             @restore="restore"
             @text="compareText"
@@ -220,7 +223,7 @@ const remove = (entry: LogEntry) => void log.remove(entry)
             />
           </LineField>
           <NoteForm
-            :view="view"
+            :places="places"
             :busy="log.busy.value"
             @note="(words, tied, tiedId) => log.write({ kind: 'note', words, tied, tiedId })"
             @photo="log.photo"

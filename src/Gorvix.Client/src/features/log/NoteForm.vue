@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { useFileDialog } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import type { FitView, TiedTo } from '@/api/client'
+import type { TiedTo } from '@/api/client'
 import LineField from '@/ui/LineField.vue'
+import type { Place } from './usePlaces'
 
-/** What there is to remember: a line, a photo, flights; tied to a pad, a device or the build. */
-const props = defineProps<{ view: FitView; busy: boolean }>()
+/** What there is to remember: a line, a photo, flights; tied to a pad, a device, a step of the loom or the build. */
+defineProps<{ places: Place[]; busy: boolean }>()
 const emit = defineEmits<{
   note: [words: string, tied: TiedTo, tiedId: string | null]
   photo: [file: File, words: string, tied: TiedTo, tiedId: string | null]
@@ -15,14 +16,11 @@ const emit = defineEmits<{
 const words = ref('')
 const place = ref('build')
 const flights = ref('1')
-const places = computed(() => [
-  { title: 'the build as a whole', value: 'build' },
-  ...props.view.sheet.devices.map((d) => ({ title: d.name, value: `device ${d.id}` })),
-  ...(props.view.sheet.face?.pads ?? []).map((p) => ({ title: p.words, value: `pad ${p.id}` })),
-])
 const tie = computed((): [TiedTo, string | null] => {
   const [kind, ...id] = place.value.split(' ')
-  return kind === 'device' || kind === 'pad' ? [kind, id.join(' ')] : ['build', null]
+  return kind === 'device' || kind === 'pad' || kind === 'step'
+    ? [kind, id.join(' ')]
+    : ['build', null]
 })
 const count = computed(() => Number(flights.value))
 const picker = useFileDialog({
@@ -57,7 +55,13 @@ function write() {
       />
     </LineField>
     <LineField v-slot="{ id }" label="About">
-      <v-autocomplete :id="id" v-model="place" data-field="place" :items="places" />
+      <v-autocomplete
+        :id="id"
+        v-model="place"
+        data-field="place"
+        :items="places"
+        no-data-text="Nothing on this craft is called so."
+      />
     </LineField>
     <div class="row">
       <v-btn type="submit" variant="outlined" data-do="note" :disabled="busy || words.trim() === ''"
