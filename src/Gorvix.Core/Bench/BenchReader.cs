@@ -148,6 +148,7 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
         needs switch
         {
             SignNeeds.Fed => $"The {link.Device.Name} lives.",
+            SignNeeds.Linked => $"The {link.Device.Name} lives and has found its other end.",
             SignNeeds.Hears => $"The board hears the {link.Device.Name}.",
             SignNeeds.Says => $"The {link.Device.Name} hears the board.",
             _ => $"Board and {link.Device.Name} understand each other, both ways.",
@@ -156,7 +157,7 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
     // The trade's order: power and ground, the wires, the port's number, protocol and polarity, baud, a conflict, another port, the part (common practice).
     private string NextLook(Link link, SignNeeds needs)
     {
-        if (needs == SignNeeds.Fed)
+        if (needs is SignNeeds.Fed or SignNeeds.Linked)
         {
             return $"Measure volts between the supply and ground leads of the {link.Device.Name}, at its end.";
         }

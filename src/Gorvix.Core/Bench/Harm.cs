@@ -19,14 +19,21 @@ public static class Harm
     /// <summary>What would be destroyed in a situation, each as a sentence; a source that is limited spares what too much current destroys.</summary>
     /// <param name="wired">The build as it is.</param>
     /// <param name="situation">What feeds it.</param>
-    public static IReadOnlyList<string> Of(WiredBuild wired, Situation situation)
+    public static IReadOnlyList<string> Of(WiredBuild wired, Situation situation) =>
+        Of(wired, RailReader.Read(wired, situation), new Copper(wired));
+
+    /// <summary>What would be destroyed in a situation that is solved already.</summary>
+    /// <param name="wired">The build as it is.</param>
+    /// <param name="sheet">What it gets.</param>
+    /// <param name="copper">What joins its points.</param>
+    internal static IReadOnlyList<string> Of(WiredBuild wired, RailSheet sheet, Copper copper)
     {
-        var sheet = RailReader.Read(wired, situation);
+        var situation = sheet.Situation;
         var spared = situation.InLine != InLine.Nothing || situation.InputVolts is null;
         return
         [
             .. Burnt(wired, sheet),
-            .. Pins(wired, sheet),
+            .. Pins(wired, sheet, copper),
             .. spared ? [] : sheet.Ties.Select(t => $"{string.Join(" and ", t)} are tied: one of them burns."),
         ];
     }
@@ -55,9 +62,8 @@ public static class Harm
         }
     }
 
-    private static IEnumerable<string> Pins(WiredBuild wired, RailSheet sheet)
+    private static IEnumerable<string> Pins(WiredBuild wired, RailSheet sheet, Copper copper)
     {
-        var copper = new Copper(wired);
         var nets = wired.Build.Circuit.Nets;
         foreach (var rail in sheet.Rails.Where(r => wired.Build.Circuit.Rails.ContainsKey(r.Id)))
         {

@@ -10,6 +10,9 @@ internal enum SignNeeds
     /// <summary>The device has power.</summary>
     Fed,
 
+    /// <summary>The device has found its other end, on the ground.</summary>
+    Linked,
+
     /// <summary>The board hears the device.</summary>
     Hears,
 
@@ -61,7 +64,7 @@ internal static class LinkSigns
                 Seen(link.Device, SignState.Linked) is { } seen
                     ? $"its light is {seen}: it has found the radio"
                     : "its light says that it has found the radio, steady as a rule",
-                SignNeeds.Fed
+                SignNeeds.Linked
             ),
             Need.Position => new Sign(
                 "light",
@@ -79,7 +82,7 @@ internal static class LinkSigns
                 Seen(link.Device, SignState.Linked) is { } seen
                     ? $"its light is {seen}, and the picture stands"
                     : "the picture stands",
-                SignNeeds.Fed
+                SignNeeds.Linked
             ),
             _ => null,
         };

@@ -5,76 +5,183 @@ using Gorvix.Core.Wiring;
 
 namespace Gorvix.Core.Bench;
 
-/// <summary>Whether the links of an aircraft work, as its circuit really is: power at the device, every line on its net and alone there, the port set.</summary>
-/// <param name="planned">The build as it is meant.</param>
-/// <param name="real">The build as it is.</param>
-/// <param name="meant">What the planned build gets in the situation.</param>
-/// <param name="sheet">What the real build gets in the situation.</param>
-internal sealed class LinkTruth(WiredBuild planned, WiredBuild real, RailSheet meant, RailSheet sheet)
+/// <summary>What is seen of a sign.</summary>
+internal enum Seen
 {
-    private readonly Circuit _plannedCircuit = planned.Circuit();
-    private readonly Circuit _realCircuit = real.Circuit();
-    private readonly Copper _plannedCopper = new(planned);
-    private readonly Copper _realCopper = new(real);
-    private readonly IReadOnlyList<BridgeAt> _plannedAt = planned.Positions();
-    private readonly IReadOnlyList<BridgeAt> _realAt = real.Positions();
+    /// <summary>It is not there.</summary>
+    No,
 
-    /// <summary>True when a sign of a link is seen.</summary>
+    /// <summary>It comes and goes.</summary>
+    Flickers,
+
+    /// <summary>It is there.</summary>
+    Yes,
+}
+
+/// <summary>
+/// Whether the links of an aircraft work, as its circuit really is: power at the device, every line on its net and alone there, the port set,
+/// device and surroundings as they should be.
+/// </summary>
+/// <param name="meant">The build as it is meant.</param>
+/// <param name="real">The build as it is.</param>
+/// <param name="copper">What joins its points.</param>
+/// <param name="sheet">What it gets in a situation.</param>
+internal sealed class LinkTruth(Meant meant, WiredBuild real, Lazy<Copper> copper, Func<Situation, RailSheet> sheet)
+{
+    private readonly Circuit _circuit = real.Circuit();
+    private readonly IReadOnlyList<BridgeAt> _at = real.Positions();
+    private readonly Dictionary<LeadAt, bool> _works = [];
+    private readonly bool _sameCopper =
+        ReferenceEquals(real.Leads, meant.Wired.Leads)
+        && ReferenceEquals(real.Bridges, meant.Wired.Bridges)
+        && real.Blobs.Count == meant.Wired.Blobs.Count;
+
+    /// <summary>What is seen of a sign of a link.</summary>
     /// <param name="link">Id of the link.</param>
     /// <param name="needs">What it needs.</param>
-    public bool Shows(string link, SignNeeds needs)
+    /// <param name="situation">What feeds the build.</param>
+    public Seen Shows(string link, SignNeeds needs, Situation situation)
     {
-        var carrier = planned.Rides.FirstOrDefault(r => r.Link == link)?.In ?? link;
-        var device = planned.Build.Links.First(l => l.Id == link).Want.Device;
-        if (!Lives(device))
+        var carrier = meant.Wired.Rides.FirstOrDefault(r => r.Link == link)?.In ?? link;
+        var wanted = meant.Wired.Build.Links.First(l => l.Id == link);
+        var device = wanted.Want.Device;
+        var lives = Lives(device, situation);
+        if (lives == Seen.No || needs == SignNeeds.Fed)
+        {
+            return lives;
+        }
+        if (real.Ails.Has(device, Ailment.InLoader) || real.Ails.Has(device, Ailment.NotBound))
+        {
+            return Seen.No;
+        }
+        var air =
+            real.Ails.Has(device, Ailment.NoAntenna) && wanted.Function.Need is Need.Control or Need.PictureText
+                ? Seen.Flickers
+                : Seen.Yes;
+        if (needs == SignNeeds.Linked)
+        {
+            return Least(lives, air);
+        }
+        if (
+            Stops(wanted, device, needs)
+            || meant.Wired.Ports.FirstOrDefault(p => p.Link == carrier) is not { } port
+            || real.Ports.FirstOrDefault(p => p.Link == carrier)?.Settings != port.Settings
+        )
+        {
+            return Seen.No;
+        }
+        var lines = port
+            .Mode.Lines.Where(l =>
+                needs switch
+                {
+                    SignNeeds.Hears => l.Flow != Flow.In,
+                    SignNeeds.Says => l.Flow != Flow.Out,
+                    _ => true,
+                }
+            )
+            .ToList();
+        if (!lines.All(l => Works(new LeadAt(device, l.Lead))))
+        {
+            return Seen.No;
+        }
+        var loose = lines.Any(l => real.Ails.Weak.Contains(new LeadAt(device, l.Lead))) ? Seen.Flickers : Seen.Yes;
+        return Least(Least(lives, air), loose);
+    }
+
+    /// <summary>Whether a device has its power and is not dead.</summary>
+    /// <param name="device">Its id within the build.</param>
+    /// <param name="situation">What feeds the build.</param>
+    public Seen Lives(string device, Situation situation)
+    {
+        if (real.DeadDevices.Contains(device))
+        {
+            return Seen.No;
+        }
+        var (wanted, gets) = (meant.Sheet(situation), sheet(situation));
+        if (
+            !ReferenceEquals(wanted, gets)
+            && !wanted
+                .Leads.Where(l => l.Device == device)
+                .All(m =>
+                    m.State is not (LeadFeed.Good or LeadFeed.Tight)
+                    || gets.Leads.FirstOrDefault(l => l.Device == device && l.Lead == m.Lead)?.State
+                        is LeadFeed.Good
+                            or LeadFeed.Tight
+                )
+        )
+        {
+            return Seen.No;
+        }
+        return real.Ails.Weak.Any(w =>
+            w.Device == device
+            && real.Leads.Any(l =>
+                l.Device == device && l.Lead.Id == w.Lead && l.Lead.Role is LeadRole.Supply or LeadRole.Ground
+            )
+            && Alone(w)
+        )
+            ? Seen.Flickers
+            : Seen.Yes;
+    }
+
+    // A ground that is loose is not missed where the device has another one.
+    private bool Alone(LeadAt weak)
+    {
+        var lead = real.Leads.First(l => l.Device == weak.Device && l.Lead.Id == weak.Lead);
+        return lead.Lead.Role == LeadRole.Supply
+            || !real.Leads.Any(l =>
+                l.Device == weak.Device
+                && l.Lead.Role == LeadRole.Ground
+                && l.Pad is not null
+                && l.Lead.Id != weak.Lead
+                && !real.Ails.Weak.Contains(new LeadAt(l.Device, l.Lead.Id))
+            );
+    }
+
+    private static Seen Least(Seen one, Seen other) => one < other ? one : other;
+
+    // What keeps a link silent although power, wires and port are right.
+    private bool Stops(Builds.Link link, string device, SignNeeds needs)
+    {
+        var need = link.Function.Need;
+        return real.Ails.Has(device, Ailment.SpeaksOtherwise)
+            || (
+                real.Ails.Has(device, Ailment.OldFirmware)
+                && (need == Need.Telemetry || (need == Need.PictureText && needs == SignNeeds.Says))
+            )
+            || (
+                need == Need.Position
+                && (real.Ails.Has(device, Ailment.ForgotSetup) || real.Ails.Has(device, Ailment.Indoors))
+            )
+            || (
+                need == Need.Telemetry
+                && (real.Ails.Has(device, Ailment.SlowBay) || real.Ails.Has(device, Ailment.Remembered))
+            )
+            || real.Ails.Settings.Any(k => Minds(link, k));
+    }
+
+    private bool Minds(Builds.Link link, string key) =>
+        (link.Function.Need == Need.Telemetry && key == "telemetry")
+        || meant.Settings.Settings.Any(s => s.Key == key && s.Link == link.Id);
+
+    /// <summary>True when a line reaches the net that it is meant for, with the polarity that it is meant to have, and nobody else is there.</summary>
+    private bool Works(LeadAt lead) =>
+        _works.TryGetValue(lead, out var known) ? known : _works[lead] = WorksFresh(lead);
+
+    private bool WorksFresh(LeadAt lead)
+    {
+        var wanted = meant.Nets(lead);
+        if (wanted.Any(s => real.Ails.DeadPins.Contains(s.To.Id)))
         {
             return false;
         }
-        if (needs == SignNeeds.Fed)
+        if (_sameCopper)
         {
             return true;
         }
-        if (planned.Ports.FirstOrDefault(p => p.Link == carrier) is not { } port)
-        {
-            return false;
-        }
-        return real.Ports.FirstOrDefault(p => p.Link == carrier)?.Settings == port.Settings
-            && port.Mode.Lines.Where(l =>
-                    needs switch
-                    {
-                        SignNeeds.Hears => l.Flow != Flow.In,
-                        SignNeeds.Says => l.Flow != Flow.Out,
-                        _ => true,
-                    }
-                )
-                .All(l => Works(device, l.Lead));
+        var node = Node.Lead(lead.Device, lead.Lead);
+        var ends = Trace.Joined(_circuit, node, _at).ToList();
+        return wanted.All(m => ends.Exists(s => s.To == m.To && s.Turn == m.Turn))
+            && Meant.Ends(copper.Value, node).SetEquals(meant.Ends(node))
+            && wanted.All(m => Meant.Ends(copper.Value, m.To).SetEquals(meant.Ends(m.To)));
     }
-
-    /// <summary>True when a device has its power and is not dead.</summary>
-    /// <param name="device">Its id within the build.</param>
-    public bool Lives(string device) =>
-        !real.DeadDevices.Contains(device)
-        && meant
-            .Leads.Where(l => l.Device == device)
-            .All(m =>
-                m.State is not (LeadFeed.Good or LeadFeed.Tight)
-                || sheet.Leads.FirstOrDefault(l => l.Device == device && l.Lead == m.Lead)?.State
-                    is LeadFeed.Good
-                        or LeadFeed.Tight
-            );
-
-    /// <summary>True when a line reaches the net that it is meant for, with the polarity that it is meant to have, and nobody else is there.</summary>
-    private bool Works(string device, string lead)
-    {
-        var node = Node.Lead(device, lead);
-        var meantEnds = Trace.Joined(_plannedCircuit, node, _plannedAt).Where(s => s.To.Kind == NodeKind.Net).ToList();
-        var ends = Trace.Joined(_realCircuit, node, _realAt).ToList();
-        return meantEnds.All(m => ends.Exists(s => s.To == m.To && s.Turn == m.Turn))
-            && _realCopper.With(node).Where(IsEnd).ToHashSet().SetEquals(_plannedCopper.With(node).Where(IsEnd))
-            && meantEnds.All(m =>
-                _realCopper.With(m.To).Where(IsEnd).ToHashSet().SetEquals(_plannedCopper.With(m.To).Where(IsEnd))
-            );
-    }
-
-    private static bool IsEnd(Node node) => node.Kind is NodeKind.Rail or NodeKind.Net or NodeKind.Lead;
 }

@@ -144,6 +144,7 @@ internal sealed class RailCopper
     private double OhmsOf(WiredLead lead)
     {
         var cut = WireLengths.Of(Wired.Build, lead.Device, lead.Lead.Id, lead.Pad);
-        return new Wire(cut.Gauge, cut.Millimetres).Ohms + Joint;
+        return new Wire(cut.Gauge, cut.Millimetres).Ohms
+            + (Wired.Ails.Weak.Contains(new LeadAt(lead.Device, lead.Lead.Id)) ? WeakJoint.Ohms : Joint);
     }
 }

@@ -224,10 +224,11 @@ internal sealed class RailNet
         }
         var node = _rails[rail.Id] = Net.Node($"rail {rail.Label}");
         var feeds = Regulators[rail.Id] = [];
-        if (dead || rail.Volts is not { } volts || rail.Feed == RailFeed.Battery)
+        if (dead || rail.Volts is not { } made || rail.Feed == RailFeed.Battery)
         {
             return node;
         }
+        var volts = _wired.Ails.Sagging.Contains(rail.Id) ? made * SaggingRail.Part : made;
         void Feed(int input, Regulating regulating)
         {
             feeds.Add(Net.Regulators.Count);

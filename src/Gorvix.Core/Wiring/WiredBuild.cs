@@ -131,6 +131,9 @@ public sealed record WiredBuild(
     /// <summary>Ids within the build of devices that do nothing.</summary>
     public IReadOnlySet<string> DeadDevices { get; init; } = new HashSet<string>();
 
+    /// <summary>What is wrong besides where everything stands.</summary>
+    public Ails Ails { get; init; } = Ails.None;
+
     /// <summary>Solder between pads that nobody meant.</summary>
     public IReadOnlyList<Blob> Blobs { get; init; } = [];
 

@@ -1,0 +1,140 @@
+using Gorvix.Core.Parts;
+using Gorvix.Core.Routing;
+using Gorvix.Core.Settings;
+using Gorvix.Core.Wiring;
+
+namespace Gorvix.Core.Bench;
+
+/// <summary>What goes wrong on the board: bridges, settings, rails, pins.</summary>
+internal sealed class BoardFaults(WiredBuild wired)
+{
+    private static readonly DateOnly AnyDay = new(2026, 1, 1);
+
+    public IEnumerable<PlantedFault> All() => [.. Bridges(), .. Ports(), .. Settings(), .. Rails(), .. Pins()];
+
+    private IEnumerable<PlantedFault> Bridges()
+    {
+        foreach (var set in wired.Bridges.Where(b => b.Bridge.MovedBy == MovedBy.Iron))
+        {
+            PlantedFault At(string id, string words, IReadOnlyList<string> positions) =>
+                new(id, words, new BridgeClosed(set.Bridge.Id, positions))
+                {
+                    Kind = FaultKind.Bridge,
+                    Place = new(Bridge: set.Bridge.Id),
+                };
+            foreach (var position in set.Bridge.Positions.Except(set.Positions))
+            {
+                yield return At(
+                    $"bridge.{set.Bridge.Id}.{position}",
+                    $"bridge {set.Bridge.Id} stands at \"{position}\"",
+                    [position]
+                );
+            }
+            if (set.Bridge.Positions.Count > 1)
+            {
+                yield return At(
+                    $"bridge.{set.Bridge.Id}",
+                    $"solder lies on every side of bridge {set.Bridge.Id}",
+                    set.Bridge.Positions
+                );
+            }
+        }
+    }
+
+    private IEnumerable<PlantedFault> Ports()
+    {
+        foreach (var port in wired.Ports)
+        {
+            PlantedFault Set(string id, string words, PortSettings? settings) =>
+                new(id, words, new PortSetTo(port.Link, settings))
+                {
+                    Kind = FaultKind.Port,
+                    Place = new(Setting: $"port.{port.Port.Id}"),
+                };
+            yield return Set($"unset.{port.Link}", $"{port.Port.Id} has no job: it was set and not saved", null);
+            if (port.Port.Kind == PortKind.Uart)
+            {
+                yield return Set(
+                    $"inverted.{port.Link}",
+                    $"{port.Port.Id} is set to the other polarity",
+                    port.Settings with
+                    {
+                        InvertRx = !port.Settings.InvertRx,
+                        InvertTx = !port.Settings.InvertTx,
+                    }
+                );
+            }
+        }
+        if (wired.Ports.Count > 1)
+        {
+            yield return new PlantedFault(
+                "page",
+                "two jobs were given to one port, and the whole page of ports is empty",
+                new PageEmptied()
+            )
+            {
+                Kind = FaultKind.Page,
+                Place = new(Setting: $"port.{wired.Ports[0].Port.Id}"),
+            };
+        }
+    }
+
+    private IEnumerable<PlantedFault> Settings() =>
+        from setting in SettingsReader.Of(wired, AnyDay).Settings
+        where setting is { Place: SettingPlace.Board, Value.Length: > 0 }
+        select new PlantedFault(
+            $"setting.{setting.Key}",
+            $"not as wanted: {setting.Words}",
+            new SettingOff(setting.Key)
+        )
+        {
+            Kind = FaultKind.Setting,
+            Place = new(Setting: setting.Key),
+        };
+
+    private IEnumerable<PlantedFault> Rails()
+    {
+        foreach (var rail in wired.Build.Board.Rails.Where(r => r.Feed is not (RailFeed.Ground or RailFeed.Battery)))
+        {
+            var place = new FaultPlace(
+                Pads:
+                [
+                    .. wired
+                        .Build.Circuit.ToRails.Where(p => p.Ways.Any(w => w.To.Id == rail.Id))
+                        .Select(p => p.Pad.Id),
+                ]
+            );
+            yield return new PlantedFault($"rail.{rail.Id}", $"rail {rail.Label} is dead", new DeadRail(rail.Id))
+            {
+                Kind = FaultKind.Rail,
+                Place = place,
+            };
+            if (rail.Volts is not null)
+            {
+                yield return new PlantedFault(
+                    $"sag.{rail.Id}",
+                    $"rail {rail.Label} gives too little",
+                    new SaggingRail(rail.Id)
+                )
+                {
+                    Kind = FaultKind.Rail,
+                    Place = place,
+                };
+            }
+        }
+    }
+
+    // A quirky or burnt port: everything is right, and nothing comes through.
+    private IEnumerable<PlantedFault> Pins() =>
+        from lead in wired.Leads
+        where lead is { Link: not null, Pad: not null, Lead.Role: LeadRole.Signal }
+        let pad = lead.Pad!
+        from strand in wired.Build.Circuit.From(pad)
+        where strand.To.Kind == Circuits.NodeKind.Net && strand.Conducts(wired.Positions())
+        group pad.Id by strand.To.Id into net
+        select new PlantedFault($"pin.{net.Key}", $"the controller's pin {net.Key} is dead", new DeadPin(net.Key))
+        {
+            Kind = FaultKind.Pin,
+            Place = new(Pads: [.. net.Distinct()]),
+        };
+}

@@ -1,0 +1,142 @@
+using Gorvix.Core.Parts;
+using Gorvix.Core.Settings;
+using Gorvix.Core.Wiring;
+using static Gorvix.Core.Bench.PlantedFaults;
+
+namespace Gorvix.Core.Bench;
+
+/// <summary>What goes wrong in and around devices although their wires are right.</summary>
+internal sealed class DeviceFaults(WiredBuild wired)
+{
+    private static readonly DateOnly AnyDay = new(2026, 1, 1);
+
+    // A pin that is known to be low or to chatter makes the loader this much likelier (our own choice).
+    private const double Trap = 6;
+
+    private readonly bool _bayMatters = SettingsReader
+        .Of(wired, AnyDay)
+        .Settings.Any(s => s.Key.StartsWith("radio.bay", StringComparison.Ordinal));
+
+    public IEnumerable<PlantedFault> All() =>
+        // What is wired to nothing is missed by nobody.
+        wired.Build.Devices.Where(d => wired.Leads.Any(l => l.Device == d.Id && IsFed(l))).SelectMany(Of);
+
+    private IEnumerable<PlantedFault> Of(Builds.DeviceInBuild device)
+    {
+        var name = device.Device.Name;
+        PlantedFault Ails(string id, Ailment what, FaultKind kind, string words) =>
+            new($"{id}.{device.Id}", words, new Ailing(device.Id, what))
+            {
+                Kind = kind,
+                Place = new(device.Id, Pads: [.. SignalPads(device.Id)]),
+            };
+        yield return new PlantedFault($"dead.{device.Id}", $"the {name} is dead", new DeadDevice(device.Id))
+        {
+            Kind = FaultKind.Dead,
+            Place = new(device.Id),
+        };
+        var needs = wired.Build.Links.Where(l => l.Want.Device == device.Id && IsCarried(l.Id)).ToList();
+        bool Serves(params ReadOnlySpan<Need> any)
+        {
+            foreach (var need in any)
+            {
+                if (needs.Exists(l => l.Function.Need == need))
+                {
+                    return true;
+                }
+            }
+            return false;
+        }
+        if (Serves(Need.Control, Need.PictureText))
+        {
+            if (HeardAtStart(device.Id) is { } levels)
+            {
+                yield return Ails(
+                    "loader",
+                    Ailment.InLoader,
+                    FaultKind.Loader,
+                    $"the {name} drops into its loader at power-up: the board's pin is low or chatters then"
+                ) with
+                {
+                    Weight = levels.Any(l => l != BootLevel.High) ? Trap : 1,
+                };
+            }
+            yield return Ails(
+                "unbound",
+                Ailment.NotBound,
+                FaultKind.Unbound,
+                Serves(Need.Control)
+                    ? $"the {name} is not bound to this radio, or region mode differs"
+                    : $"the {name} is not linked to these goggles"
+            );
+            yield return Ails("antenna", Ailment.NoAntenna, FaultKind.Around, $"an antenna of the {name} is off");
+        }
+        if (needs.Any(l => PortOf(l.Id) is { Port.Kind: PortKind.Uart }))
+        {
+            yield return Ails(
+                "speaks",
+                Ailment.SpeaksOtherwise,
+                FaultKind.DeviceSetting,
+                $"the {name} is set to another protocol, polarity or rate than its port"
+            );
+        }
+        if (Serves(Need.PictureText, Need.Telemetry))
+        {
+            yield return Ails("old", Ailment.OldFirmware, FaultKind.Firmware, $"the firmware of the {name} is old");
+        }
+        if (Serves(Need.Position))
+        {
+            yield return Ails(
+                "forgot",
+                Ailment.ForgotSetup,
+                FaultKind.DeviceSetting,
+                device.Device.Memory == SetupMemory.Keeps
+                    ? $"the {name} is set up for another board"
+                    : $"the {name} has forgotten its set-up"
+            );
+            yield return Ails("indoors", Ailment.Indoors, FaultKind.Around, $"the {name} sees no sky");
+        }
+        if (Serves(Need.Telemetry))
+        {
+            if (_bayMatters)
+            {
+                yield return Ails(
+                    "bay",
+                    Ailment.SlowBay,
+                    FaultKind.Around,
+                    "the radio's bay is set faster than it can, or the packet rate is"
+                );
+            }
+            yield return Ails(
+                "remembered",
+                Ailment.Remembered,
+                FaultKind.Around,
+                "the radio shows values that it remembers: its sensors were never found anew"
+            );
+        }
+    }
+
+    // How the pins rest at which the device listens while the board starts; null where it listens nowhere.
+    private List<BootLevel>? HeardAtStart(string device)
+    {
+        var levels = (
+            from lead in wired.Leads
+            where lead is { Pad: not null, Lead.Role: LeadRole.Signal, Link: not null } && lead.Device == device
+            where PortOf(lead.Link!)?.Mode.Lines.Any(m => m.Lead == lead.Lead.Id && m.Flow != Flow.Out) == true
+            from strand in wired.Build.Circuit.From(lead.Pad!)
+            where strand.To.Kind == Circuits.NodeKind.Net
+            select wired.Build.Circuit.Nets[strand.To.Id].AtBoot
+        ).ToList();
+        return levels.Count == 0 ? null : levels;
+    }
+
+    private PortSet? PortOf(string link) =>
+        wired.Ports.FirstOrDefault(p => p.Link == (wired.Rides.FirstOrDefault(r => r.Link == link)?.In ?? link));
+
+    private bool IsCarried(string link) => PortOf(link) is not null;
+
+    private IEnumerable<string> SignalPads(string device) =>
+        wired
+            .Leads.Where(l => l is { Pad: not null, Lead.Role: LeadRole.Signal } && l.Device == device)
+            .Select(l => l.Pad!.Id);
+}

@@ -1,0 +1,87 @@
+using Gorvix.Core.Circuits;
+using Gorvix.Core.Rails;
+using Gorvix.Core.Settings;
+using Gorvix.Core.Wiring;
+
+namespace Gorvix.Core.Bench;
+
+/// <summary>A build as it is meant, read once: every aircraft that is other than it was meant is held against it.</summary>
+internal sealed class Meant
+{
+    // The day moves the declination alone, and every aircraft has the same.
+    private static readonly DateOnly AnyDay = new(2026, 1, 1);
+
+    private readonly Dictionary<string, RailSheet> _sheets = [];
+    private readonly Dictionary<Node, IReadOnlySet<Node>> _ends = [];
+    private readonly Dictionary<LeadAt, IReadOnlyList<Strand>> _nets = [];
+
+    /// <summary>Reads a build.</summary>
+    /// <param name="wired">As it is meant.</param>
+    /// <param name="sourceVolts">What its source has, in volts.</param>
+    public Meant(WiredBuild wired, double sourceVolts)
+    {
+        (Wired, SourceVolts) = (wired, sourceVolts);
+        Copper = new Copper(wired);
+        Settings = SettingsReader.Of(wired, AnyDay);
+        var power = BenchPower.Of(wired.Build.Build, sourceVolts > 0 ? sourceVolts : null);
+        Power = power;
+        Situations = [.. new[] { power.Free, power.Limited, power.Usb }.OfType<Situation>().Select(Of)];
+        foreach (var sheet in RailReader.Read(wired, Situations))
+        {
+            _sheets[sheet.Situation.Id] = sheet;
+        }
+        var (circuit, at) = (wired.Circuit(), wired.Positions());
+        foreach (var lead in wired.Leads)
+        {
+            var node = Node.Lead(lead.Device, lead.Lead.Id);
+            _nets[new LeadAt(lead.Device, lead.Lead.Id)] =
+            [
+                .. Trace.Joined(circuit, node, at).Where(s => s.To.Kind == NodeKind.Net),
+            ];
+        }
+    }
+
+    /// <summary>The build.</summary>
+    public WiredBuild Wired { get; }
+
+    /// <summary>What its source has, in volts.</summary>
+    public double SourceVolts { get; }
+
+    /// <summary>What joins its points.</summary>
+    public Copper Copper { get; }
+
+    /// <summary>Its settings.</summary>
+    public SettingsSheet Settings { get; }
+
+    /// <summary>What feeds it at each stage of the bench.</summary>
+    public BenchPower Power { get; }
+
+    /// <summary>The situations of the bench, the one without a limiter first.</summary>
+    public IReadOnlyList<Situation> Situations { get; }
+
+    /// <summary>A situation as the real source has it.</summary>
+    public Situation Of(Situation situation) =>
+        situation.InputVolts is null || situation.Id == "bench"
+            ? situation
+            : situation with
+            {
+                InputVolts = SourceVolts,
+            };
+
+    /// <summary>What it gets in a situation.</summary>
+    public RailSheet Sheet(Situation situation) =>
+        _sheets.TryGetValue(situation.Id, out var known)
+            ? known
+            : _sheets[situation.Id] = RailReader.Read(Wired, Of(situation));
+
+    /// <summary>The strands of a lead to nets.</summary>
+    public IReadOnlyList<Strand> Nets(LeadAt lead) => _nets.GetValueOrDefault(lead, []);
+
+    /// <summary>Every rail, net and lead that is one copper with a point.</summary>
+    public IReadOnlySet<Node> Ends(Node point) =>
+        _ends.TryGetValue(point, out var known) ? known : _ends[point] = Ends(Copper, point);
+
+    /// <summary>Every rail, net and lead that is one copper with a point.</summary>
+    public static IReadOnlySet<Node> Ends(Copper copper, Node point) =>
+        copper.With(point).Where(n => n.Kind is NodeKind.Rail or NodeKind.Net or NodeKind.Lead).ToHashSet();
+}

@@ -1,0 +1,137 @@
+using Gorvix.Core.Bench;
+using Gorvix.Core.Wiring;
+
+namespace Gorvix.Core.Faults;
+
+/// <summary>What an aircraft can be: sound, with one fault, or with several, and what each test shows then.</summary>
+/// <param name="Faults">What is wrong with it; none for the sound one.</param>
+/// <param name="Shows">The index of the outcome of each test, in the order of the tests; -1 where it cannot be told.</param>
+/// <param name="Harms">True when feeding it destroys something that the sound one spares.</param>
+internal sealed record Suspect(IReadOnlyList<PlantedFault> Faults, short[] Shows, bool Harms)
+{
+    /// <summary>Ids of its faults, in one order.</summary>
+    public string Id => Faults.Count == 0 ? FaultTable.Sound : string.Join('+', Faults.Select(f => f.Id));
+}
+
+/// <summary>
+/// Every single fault of a build against every test: made once, read at each step of a search. A row is made by the very code that the
+/// simulated bench reads.
+/// </summary>
+public sealed class FaultTable
+{
+    /// <summary>Id of an aircraft that nothing is wrong with.</summary>
+    public const string Sound = "sound";
+
+    private readonly Dictionary<string, int> _at;
+    private readonly Meant _meant;
+    private readonly IReadOnlyList<FaultTest> _all;
+
+    private FaultTable(Meant meant, IReadOnlyList<FaultTest> all, List<Suspect> singles)
+    {
+        (_meant, _all, Singles) = (meant, all, singles);
+        Tests = [.. all.Select((t, i) => t with { Outcomes = [.. Met(t, i, singles)] })];
+        _at = Tests.Index().ToDictionary(t => t.Item.Id, t => t.Index);
+    }
+
+    /// <summary>The tests, each with the outcomes that some fault leads to.</summary>
+    public IReadOnlyList<FaultTest> Tests { get; }
+
+    /// <summary>The sound craft, and every single fault that some test notices.</summary>
+    internal IReadOnlyList<Suspect> Singles { get; }
+
+    /// <summary>Makes the table of a build.</summary>
+    /// <param name="wired">The build as it is meant.</param>
+    /// <param name="sourceVolts">What its source has, in volts; null while it was not measured.</param>
+    /// <param name="stop">Tells that nobody waits for it any more.</param>
+    public static FaultTable Of(WiredBuild wired, double? sourceVolts = null, CancellationToken stop = default)
+    {
+        var build = wired.Build.Build;
+        var volts =
+            sourceVolts
+            ?? build.InputVolts
+            ?? (build.Pack is { } pack ? pack.Cells * Builds.Pack.FullCell(pack.Chemistry) : 0);
+        var meant = new Meant(wired, volts);
+        var sheet = BenchReader.Of(wired, meant.Settings, volts > 0 ? volts : null);
+        var tests = new TestMaker(meant, sheet).All();
+        var sound = Row(meant, tests, wired, []);
+        var singles = new List<Suspect> { sound };
+        foreach (var fault in PlantedFaults.Of(wired))
+        {
+            stop.ThrowIfCancellationRequested();
+            var row = Row(meant, tests, wired.With(fault.Edit), [fault]);
+            // What no test notices is no fault that anybody looks for.
+            if (!row.Shows.AsSpan().SequenceEqual(sound.Shows))
+            {
+                singles.Add(row);
+            }
+        }
+        return new FaultTable(meant, tests, singles);
+    }
+
+    /// <summary>The index of a test; null where there is none of that id.</summary>
+    public int? IndexOf(string test) => _at.TryGetValue(test, out var at) ? at : null;
+
+    /// <summary>The index of an outcome of a test; null where there is none of that id.</summary>
+    internal int? OutcomeOf(int test, string outcome)
+    {
+        var at = Outcomes(test).FindIndex(o => o.Id == outcome);
+        return at < 0 ? null : at;
+    }
+
+    /// <summary>All outcomes of a test, also those that no single fault leads to.</summary>
+    internal List<Outcome> Outcomes(int test) => [.. _all[test].Outcomes];
+
+    /// <summary>The aircraft with several faults at once; null where they cannot be together.</summary>
+    internal Suspect? With(IReadOnlyList<PlantedFault> faults)
+    {
+        var real = _meant.Wired;
+        foreach (var fault in faults)
+        {
+            real = real.With(fault.Edit);
+        }
+        return Row(_meant, _all, real, faults);
+    }
+
+    /// <summary>What each test shows at an aircraft, by the id of its outcome; null where it cannot be told.</summary>
+    /// <param name="faults">What is wrong with it.</param>
+    /// <param name="test">Index of the test.</param>
+    public string? Shown(IReadOnlyList<PlantedFault> faults, int test)
+    {
+        var real = faults.Aggregate(_meant.Wired, (w, f) => w.With(f.Edit));
+        return _all[test].Tell(new BenchTruth(_meant, real));
+    }
+
+    private static Suspect Row(
+        Meant meant,
+        IReadOnlyList<FaultTest> tests,
+        WiredBuild real,
+        IReadOnlyList<PlantedFault> faults
+    )
+    {
+        var truth = new BenchTruth(meant, real);
+        var shows = new short[tests.Count];
+        for (var i = 0; i < tests.Count; i++)
+        {
+            shows[i] = tests[i].Tell(truth) is { } told ? (short)IndexIn(tests[i].Outcomes, told) : (short)-1;
+        }
+        return new Suspect(faults, shows, meant.Situations.Any(truth.Harms));
+    }
+
+    private static int IndexIn(IReadOnlyList<Outcome> outcomes, string id)
+    {
+        for (var i = 0; i < outcomes.Count; i++)
+        {
+            if (outcomes[i].Id == id)
+            {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    private static IEnumerable<Outcome> Met(FaultTest test, int at, List<Suspect> singles)
+    {
+        var met = singles.Select(s => s.Shows[at]).ToHashSet();
+        return test.Outcomes.Where((o, i) => o.IsSound || met.Contains((short)i));
+    }
+}

@@ -1,0 +1,97 @@
+namespace Gorvix.Core.Faults;
+
+/// <summary>
+/// Two faults at once, looked for only where no single one explains what was seen. Which two is guessed by laying their rows over each other:
+/// where only one of them changes a test, the pair shows what that one shows; the guesses that fit are then computed as one craft.
+/// </summary>
+internal sealed class PairFinder(FaultTable table, Func<Suspect, double> weight)
+{
+    /// <summary>How much seldomer two faults are than one (our own choice).</summary>
+    public const double Rarity = 0.02;
+
+    // As many guesses are computed as a step may take.
+    private const int MostComputed = 260;
+
+    /// <summary>The pairs that explain everything that was seen.</summary>
+    /// <param name="read">What was seen.</param>
+    /// <param name="stop">Tells that nobody waits for it any more.</param>
+    public IReadOnlyList<Suspect> Find(IReadOnlyList<Search.Reading> read, CancellationToken stop)
+    {
+        var sound = table.Singles[0].Shows;
+        // Who explains something that a sound craft would not show.
+        var odd = read.Where(r => sound[r.Test] != r.Outcome).ToList();
+        if (odd.Count == 0)
+        {
+            return [];
+        }
+        var first = odd[0];
+        var candidates = table.Singles.Skip(1).ToList();
+        var guesses = new List<(Suspect One, Suspect Other, double Weight)>();
+        for (var i = 0; i < candidates.Count; i++)
+        {
+            stop.ThrowIfCancellationRequested();
+            for (var j = i + 1; j < candidates.Count; j++)
+            {
+                var (one, other) = (candidates[i], candidates[j]);
+                if ((!Explains(one, first) && !Explains(other, first)) || IsOnePlace(one, other))
+                {
+                    continue;
+                }
+                var fits = read.Aggregate(
+                    1.0,
+                    (f, r) => f * Fits(one.Shows[r.Test], other.Shows[r.Test], sound[r.Test], r.Outcome)
+                );
+                if (fits > 0)
+                {
+                    guesses.Add((one, other, fits * weight(one) * weight(other)));
+                }
+            }
+        }
+        var found = new List<Suspect>();
+        foreach (
+            var (one, other, _) in guesses.OrderByDescending(g => g.Weight).ThenBy(g => g.One.Id).Take(MostComputed)
+        )
+        {
+            stop.ThrowIfCancellationRequested();
+            if (
+                table.With([one.Faults[0], other.Faults[0]]) is { } pair
+                && read.All(r => pair.Shows[r.Test] < 0 || pair.Shows[r.Test] == r.Outcome)
+            )
+            {
+                found.Add(pair);
+            }
+        }
+        return found;
+    }
+
+    private static bool Explains(Suspect suspect, Search.Reading reading) =>
+        suspect.Shows[reading.Test] == reading.Outcome || suspect.Shows[reading.Test] < 0;
+
+    // Two faults of one wire, bridge or setting are one.
+    internal static bool IsOnePlace(Suspect one, Suspect other)
+    {
+        var (a, b) = (one.Faults[0].Place, other.Faults[0].Place);
+        return (a.Device is not null && a.Device == b.Device && a.Lead is not null && a.Lead == b.Lead)
+            || (a.Bridge is not null && a.Bridge == b.Bridge)
+            || (a.Setting is not null && a.Setting == b.Setting);
+    }
+
+    // How well two rows laid over each other fit what was seen: 1 where they say so, little where both change it and make something new.
+    private static double Fits(short one, short other, short sound, int seen)
+    {
+        const double Wild = 0.05;
+        if (one < 0 || other < 0)
+        {
+            return 0.5;
+        }
+        return one == sound || other == sound
+            ? (one == sound ? other : one) == seen
+                ? 1
+                : 0
+            : one == seen || other == seen
+                ? 1
+                : one != other
+                    ? Wild
+                    : 0;
+    }
+}
