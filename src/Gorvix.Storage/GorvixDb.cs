@@ -37,6 +37,15 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
     /// <summary>What is done to builds again and again.</summary>
     public DbSet<IntervalRow> Intervals => Set<IntervalRow>();
 
+    /// <summary>Searches for faults.</summary>
+    public DbSet<FaultCaseRow> FaultCases => Set<FaultCaseRow>();
+
+    /// <summary>Causes that were found.</summary>
+    public DbSet<FaultFoundRow> FaultFound => Set<FaultFoundRow>();
+
+    /// <summary>How likely the builder takes kinds of faults to be.</summary>
+    public DbSet<FaultFactorRow> FaultFactors => Set<FaultFactorRow>();
+
     /// <inheritdoc/>
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder) =>
         configurationBuilder.Properties<DateTime>().HaveConversion<Utc>();
@@ -110,6 +119,24 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
         {
             interval.HasKey(i => new { i.BuildId, i.Id });
             interval.HasOne<BuildRow>().WithMany().HasForeignKey(i => i.BuildId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<FaultCaseRow>(search =>
+        {
+            search.HasKey(c => c.Number);
+            search.Property(c => c.Step).IsConcurrencyToken();
+            // One goes on for a build.
+            search.HasIndex(c => c.BuildId).IsUnique().HasFilter("ClosedAt IS NULL");
+            search.HasOne<BuildRow>().WithMany().HasForeignKey(c => c.BuildId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<FaultFoundRow>(found =>
+        {
+            found.HasKey(f => f.Number);
+            found.Property(f => f.Kind).HasConversion<string>();
+        });
+        modelBuilder.Entity<FaultFactorRow>(factor =>
+        {
+            factor.HasKey(f => f.Kind);
+            factor.Property(f => f.Kind).HasConversion<string>();
         });
         modelBuilder.Entity<StepRow>(step =>
         {

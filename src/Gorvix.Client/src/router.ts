@@ -111,6 +111,17 @@ export const router = createRouter({
       }),
     },
     {
+      path: '/builds/:id/faults',
+      name: 'faults',
+      component: () => import('./features/faults/FaultScreen.vue'),
+      props: (route) => ({
+        id: String(route.params.id),
+        test: typeof route.query.test === 'string' ? route.query.test : null,
+        cause: typeof route.query.cause === 'string' ? route.query.cause : null,
+        words: typeof route.query.say === 'string' ? route.query.say : '',
+      }),
+    },
+    {
       path: '/builds/:id/log',
       name: 'log',
       component: () => import('./features/log/LogScreen.vue'),

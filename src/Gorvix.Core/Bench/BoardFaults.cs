@@ -132,9 +132,26 @@ internal sealed class BoardFaults(WiredBuild wired)
         from strand in wired.Build.Circuit.From(pad)
         where strand.To.Kind == Circuits.NodeKind.Net && strand.Conducts(wired.Positions())
         group pad.Id by strand.To.Id into net
-        select new PlantedFault($"pin.{net.Key}", $"the controller's pin {net.Key} is dead", new DeadPin(net.Key))
+        select new PlantedFault(
+            $"pin.{net.Key}",
+            $"the controller's pin {PinOf(net.Key)} is dead",
+            new DeadPin(net.Key)
+        )
         {
             Kind = FaultKind.Pin,
             Place = new(Pads: [.. net.Distinct()]),
         };
+
+    private string PinOf(string net) =>
+        wired.Ports.Select(p => p.Port).FirstOrDefault(p => p.Nets.Contains(net)) is { } port
+            ? net == port.Rx
+                ? $"RX of {port.Id}"
+                : net == port.Tx
+                    ? $"TX of {port.Id}"
+                    : net == port.Data
+                        ? $"SDA of {port.Id}"
+                        : net == port.Clock
+                            ? $"SCL of {port.Id}"
+                            : $"{net} of {port.Id}"
+            : net;
 }

@@ -114,7 +114,15 @@ public static class PlantedFaults
         wired.Build.Devices.First(d => d.Id == device).Device.Name;
 
     internal static string Name(WiredBuild wired, WiredLead lead) =>
-        $"{lead.Lead.Label} of the {Name(wired, lead.Device)}";
+        $"{Label(wired, lead)} of the {Name(wired, lead.Device)}";
+
+    // Two leads of one label are told apart by their colours, else by their ids.
+    internal static string Label(WiredBuild wired, WiredLead lead) =>
+        wired.Leads.Any(l =>
+            l.Device == lead.Device && l.Lead.Id != lead.Lead.Id && l.Lead.Label == lead.Lead.Label && l.IsUsed
+        )
+            ? $"{lead.Lead.Label} ({lead.Lead.Colour ?? lead.Lead.Id})"
+            : lead.Lead.Label;
 
     internal static bool IsFed(WiredLead lead) =>
         lead.Lead.Role == LeadRole.Supply && (lead.Pad is not null || lead.To is not null);

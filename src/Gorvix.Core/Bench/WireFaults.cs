@@ -55,7 +55,7 @@ internal sealed class WireFaults(WiredBuild wired)
         where one.Item.Lead.Role != other.Lead.Role || one.Item.Lead.Role == LeadRole.Signal
         select new PlantedFault(
             $"swap.{device.Key}.{one.Item.Lead.Id}.{other.Lead.Id}",
-            $"{one.Item.Lead.Label} and {Name(wired, other)} are exchanged",
+            $"{Label(wired, one.Item)} and {Name(wired, other)} are exchanged",
             new SwapWires(device.Key, one.Item.Lead.Id, other.Lead.Id)
         )
         {

@@ -18,10 +18,15 @@ public sealed record OwnExperience(
 /// <summary>What the log tells about how likely faults are.</summary>
 /// <param name="SolderedLately">Leads that were joined in the last days.</param>
 /// <param name="NeverReadBack">True when the settings were never read back.</param>
-public sealed record LogHints(IReadOnlySet<(string Device, string Lead)> SolderedLately, bool NeverReadBack)
+/// <param name="GoodBefore">What was good when it was read last, some time ago: it may have changed, and is doubted less.</param>
+public sealed record LogHints(
+    IReadOnlySet<(string Device, string Lead)> SolderedLately,
+    bool NeverReadBack,
+    IReadOnlyList<Observation> GoodBefore
+)
 {
     /// <summary>None.</summary>
-    public static LogHints None { get; } = new(new HashSet<(string, string)>(), false);
+    public static LogHints None { get; } = new(new HashSet<(string, string)>(), false, []);
 }
 
 /// <summary>
@@ -39,6 +44,9 @@ public static class FaultPriors
     // What was soldered in the last days is doubted first; what was never read back as well (our own choice).
     private const double Lately = 2;
     private const double Unread = 2;
+
+    /// <summary>What a fault weighs that an older good reading speaks against (our own choice).</summary>
+    public const double WasGood = 0.5;
 
     /// <summary>How usual a kind is, for one fault of it.</summary>
     public static double Usual(FaultKind kind) =>

@@ -96,28 +96,40 @@ public sealed class Search
     // From this chance of harm on a test waits for what is measured cold.
     private const double HarmChance = 0.05;
 
+    // Who has looked for it and has not found it is seldom wrong.
+    private const double Refuted = 0.002;
+
     private readonly FaultTable _table;
     private readonly OwnExperience _own;
     private readonly LogHints _hints;
+    private readonly List<Reading> _before;
 
     /// <summary>Begins a search.</summary>
     /// <param name="table">What each test shows at each suspect.</param>
     /// <param name="own">What the builder knows of himself.</param>
     /// <param name="hints">What the log tells.</param>
     public Search(FaultTable table, OwnExperience? own = null, LogHints? hints = null) =>
-        (_table, _own, _hints) = (table, own ?? OwnExperience.None, hints ?? LogHints.None);
+        (_table, _own, _hints, _before) = (
+            table,
+            own ?? OwnExperience.None,
+            hints ?? LogHints.None,
+            Read(table, hints?.GoodBefore ?? [])
+        );
 
     /// <summary>Where the search stands.</summary>
     /// <param name="seen">What was seen, the first first; a test may be there more than once.</param>
     /// <param name="cannot">Ids of tests that the builder cannot do.</param>
+    /// <param name="refuted">Ids of causes that were looked for where they sit, and were not there.</param>
     /// <param name="stop">Tells that nobody waits for it any more.</param>
     public Standing Look(
         IReadOnlyList<Observation> seen,
         IReadOnlySet<string>? cannot = null,
+        IReadOnlySet<string>? refuted = null,
         CancellationToken stop = default
     )
     {
-        var read = Read(seen);
+        double Weight(Suspect suspect) => this.Weight(suspect) * (refuted?.Contains(suspect.Id) == true ? Refuted : 1);
+        var read = Read(_table, seen);
         var singles = Groups(_table.Singles, Weight, read);
         if (read.Count == 0)
         {
@@ -149,18 +161,23 @@ public sealed class Search
             // A craft that somebody doubts is seldom sound.
             ? 0.5
             : suspect.Faults.Aggregate(1.0, (w, f) => w * FaultPriors.Of(f, _own, _hints))
-                * Math.Pow(PairFinder.Rarity, suspect.Faults.Count - 1);
+                * Math.Pow(PairFinder.Rarity, suspect.Faults.Count - 1)
+                * (
+                    _before.Exists(r => suspect.Shows[r.Test] >= 0 && suspect.Shows[r.Test] != r.Outcome)
+                        ? FaultPriors.WasGood
+                        : 1
+                );
 
     /// <summary>An observation by the indices of test and outcome.</summary>
     internal readonly record struct Reading(int Test, int Outcome, int At);
 
     // Observations of tests that are not there, any more or at all, count nothing.
-    private List<Reading> Read(IReadOnlyList<Observation> seen) =>
+    private static List<Reading> Read(FaultTable table, IReadOnlyList<Observation> seen) =>
         [
             .. from o in seen.Index()
-            let test = _table.IndexOf(o.Item.Test)
+            let test = table.IndexOf(o.Item.Test)
             where test is not null
-            let outcome = _table.OutcomeOf(test.Value, o.Item.Outcome)
+            let outcome = table.OutcomeOf(test.Value, o.Item.Outcome)
             where outcome is not null
             select new Reading(test.Value, outcome.Value, o.Index),
         ];
@@ -280,13 +297,14 @@ public sealed class Search
 
     private List<WorthTest> Worth(List<Group> left, List<Reading> read, IReadOnlySet<string> cannot)
     {
+        // Where nothing contradicts, what was seen is taken as seen; else it may be looked at once more.
+        var often = left.TrueForAll(g => g.Against > 0) ? MostOften : 1;
         var harm = left.Where(g => g.Harms).Sum(g => g.Share);
         var worth = new List<WorthTest>();
         for (var i = 0; i < _table.Tests.Count; i++)
         {
             var test = _table.Tests[i];
-            // Once more is worth it where something contradicts; a third time nobody learns more.
-            if (cannot.Contains(test.Id) || read.Count(r => r.Test == i) >= MostOften)
+            if (cannot.Contains(test.Id) || read.Count(r => r.Test == i) >= often)
             {
                 continue;
             }

@@ -411,13 +411,14 @@ internal sealed class TestMaker(Meant meant, BenchSheet sheet)
         }
         foreach (var lead in wires)
         {
-            outcomes[$"{lead.Lead.Id} off"] = $"{lead.Lead.Label} touches nothing";
+            outcomes[$"{lead.Lead.Id} off"] = $"{PlantedFaults.Label(_wired, lead)} touches nothing";
         }
         foreach (var pad in _wired.Build.Board.Pads)
         {
             foreach (var lead in wires)
             {
-                outcomes[$"{lead.Lead.Id} on {pad.Id}"] = $"{lead.Lead.Label} sits on {PadWords(pad.Id)}";
+                outcomes[$"{lead.Lead.Id} on {pad.Id}"] =
+                    $"{PlantedFaults.Label(_wired, lead)} sits on {PadWords(pad.Id)}";
             }
             foreach (var own in pads)
             {
@@ -471,8 +472,12 @@ internal sealed class TestMaker(Meant meant, BenchSheet sheet)
                 .. wires.SelectMany(l =>
                     new[]
                     {
-                        new Outcome($"silent {l.Lead.Id}", $"{l.Lead.Label} does not beep", false),
-                        new Outcome($"loose {l.Lead.Id}", $"the beep of {l.Lead.Label} breaks off", false),
+                        new Outcome($"silent {l.Lead.Id}", $"{PlantedFaults.Label(_wired, l)} does not beep", false),
+                        new Outcome(
+                            $"loose {l.Lead.Id}",
+                            $"the beep of {PlantedFaults.Label(_wired, l)} breaks off",
+                            false
+                        ),
                     }
                 ),
             ]

@@ -43,6 +43,70 @@ namespace Gorvix.Storage.Migrations
                     b.ToTable("Builds");
                 });
 
+            modelBuilder.Entity("Gorvix.Storage.FaultCaseRow", b =>
+                {
+                    b.Property<int>("Number")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("BuildId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("ClosedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("OpenedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Step")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Number");
+
+                    b.HasIndex("BuildId")
+                        .IsUnique()
+                        .HasFilter("ClosedAt IS NULL");
+
+                    b.ToTable("FaultCases");
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.FaultFactorRow", b =>
+                {
+                    b.Property<string>("Kind")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Factor")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Kind");
+
+                    b.ToTable("FaultFactors");
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.FaultFoundRow", b =>
+                {
+                    b.Property<int>("Number")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Number");
+
+                    b.ToTable("FaultFound");
+                });
+
             modelBuilder.Entity("Gorvix.Storage.IntervalRow", b =>
                 {
                     b.Property<string>("BuildId")
@@ -341,6 +405,15 @@ namespace Gorvix.Storage.Migrations
                     b.HasIndex("BuildId");
 
                     b.ToTable("Texts");
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.FaultCaseRow", b =>
+                {
+                    b.HasOne("Gorvix.Storage.BuildRow", null)
+                        .WithMany()
+                        .HasForeignKey("BuildId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
                 });
 
             modelBuilder.Entity("Gorvix.Storage.IntervalRow", b =>

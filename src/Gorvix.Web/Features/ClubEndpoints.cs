@@ -33,7 +33,11 @@ public sealed record ClubCraft(
     IReadOnlyList<string> Dues,
     int Flights,
     IReadOnlyList<ClubPart> Parts
-);
+)
+{
+    /// <summary>True while a fault of it is looked for.</summary>
+    public bool IsSearched { get; init; }
+}
 
 /// <summary>A part that flies.</summary>
 /// <param name="Device">Id within the build; null for the board and the firmware.</param>
@@ -78,6 +82,7 @@ internal static class ClubEndpoints
         PartStore parts,
         Workbench bench,
         LogStore log,
+        FaultStore faults,
         TimeProvider time,
         CancellationToken stop
     )
@@ -87,7 +92,7 @@ internal static class ClubEndpoints
         {
             list.Add(
                 shelved.Build is { } stored
-                    ? await Craft(stored, parts, bench, log, time, stop)
+                    ? await Craft(stored, parts, bench, log, faults, time, stop)
                     : Broken(shelved.Id, shelved.Id, shelved.Problem!)
             );
         }
@@ -100,9 +105,10 @@ internal static class ClubEndpoints
         PartStore parts,
         Workbench bench,
         LogStore log,
+        FaultStore faults,
         TimeProvider time,
         CancellationToken stop
-    ) => Results.Ok(await Craft(await builds.Get(id), parts, bench, log, time, stop));
+    ) => Results.Ok(await Craft(await builds.Get(id), parts, bench, log, faults, time, stop));
 
     private static ClubCraft Broken(string id, string name, string problem) =>
         new(id, name, problem, 0, 0, [], [], [], [], 0, []);
@@ -112,6 +118,7 @@ internal static class ClubEndpoints
         PartStore parts,
         Workbench bench,
         LogStore log,
+        FaultStore faults,
         TimeProvider time,
         CancellationToken stop
     )
@@ -151,7 +158,10 @@ internal static class ClubEndpoints
             ],
             notes.Sum(n => n.Flights),
             await Parts(stored.Build, parts)
-        );
+        )
+        {
+            IsSearched = await faults.IsOpen(stored.Id),
+        };
     }
 
     private static async Task<IReadOnlyList<ClubPart>> Parts(Build build, PartStore store)

@@ -76,7 +76,9 @@ internal static class GorvixApp
         builder.Services.AddScoped<LogPages>();
         builder.Services.AddScoped<Author>();
         builder.Services.AddScoped<RecordArchive>();
+        builder.Services.AddScoped<FaultStore>();
         builder.Services.AddSingleton<BenchDesk>();
+        builder.Services.AddSingleton<FaultDesk>();
         builder.Services.AddSingleton<SimulatedDesk>();
         builder.Services.AddSingleton<ModuleDesk>();
         builder.Services.AddScoped<DemoLoader>();
@@ -103,6 +105,7 @@ internal static class GorvixApp
         app.MapSettings();
         app.MapModules();
         app.MapBench();
+        app.MapFaults();
         app.MapLog();
         app.MapRecords();
         app.MapClub();
@@ -148,7 +151,7 @@ internal static class GorvixApp
                 422,
                 problem.Message
             ),
-            BuildChangedException => Problems.Of(409, problem.Message),
+            BuildChangedException or FaultCaseChangedException => Problems.Of(409, problem.Message),
             UnknownFormatException => Problems.Of(422, problem.Message),
             UnplannableException unplannable => Problems.Of([unplannable.Finding]),
             BadHttpRequestException { StatusCode: 413 } => Problems.Of(

@@ -23,6 +23,9 @@ internal sealed class Tester(
 
     private readonly Dictionary<int, string?> _known = [];
 
+    // What shows nothing that can be told is not asked again.
+    private readonly HashSet<string> _cannot = [];
+
     public List<Observation> Seen { get; } = [];
     public int Tests { get; private set; }
     public double Minutes { get; private set; }
@@ -38,7 +41,7 @@ internal sealed class Tester(
                 See(at);
             }
         }
-        Standing = new Search(table).Look(Seen);
+        Standing = new Search(table).Look(Seen, _cannot);
         return this;
     }
 
@@ -51,12 +54,18 @@ internal sealed class Tester(
             && order(this) is { } next
         )
         {
-            Tests++;
-            Minutes += table.Tests[next].Minutes;
-            See(next);
-            Standing = new Search(table).Look(Seen);
+            Do(next);
         }
         return this;
+    }
+
+    /// <summary>Does one test.</summary>
+    public void Do(int test)
+    {
+        Tests++;
+        Minutes += table.Tests[test].Minutes;
+        See(test);
+        Standing = new Search(table).Look(Seen, _cannot);
     }
 
     /// <summary>The order that the search proposes.</summary>
@@ -134,6 +143,7 @@ internal sealed class Tester(
     {
         if (Truth(test) is not { } shown)
         {
+            _cannot.Add(table.Tests[test].Id);
             return;
         }
         var outcomes = table.Tests[test].Outcomes;

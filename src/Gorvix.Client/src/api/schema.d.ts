@@ -1398,6 +1398,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/faults": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getFaults"];
+        put: operations["keepFaultCase"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/faults/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["endFaultCase"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/faults/simulated": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["testSimulated"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fault-kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listFaultKinds"];
+        put: operations["weighFaultKind"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fault-kinds/found": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["forgetFound"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{id}/log": {
         parameters: {
             query?: never;
@@ -2212,6 +2292,34 @@ export interface components {
         };
         /** @enum {unknown} */
         CanvasGrid: "old" | "wide" | null;
+        /** @description A cause that is left. */
+        CauseLine: {
+            /** @description Its id. */
+            id: string;
+            /** @description It in words; several where no test tells them apart. */
+            words: string[];
+            /**
+             * Format: double
+             * @description How likely it is beside the others, 0 to 1.
+             */
+            share: number;
+            /** @description What it explains, each as a sentence. */
+            explains: string[];
+            /** @description What speaks against it, each as a sentence. */
+            against: string[];
+            /** @description What kind of thing it is, for each of its faults. */
+            kinds: components["schemas"]["FaultKind"][];
+            /** @description Where it sits. */
+            places: components["schemas"]["FaultPlace"][];
+            /** @description Ids of the pads to look at. */
+            pads: string[];
+            /** @description How it is mended, fault by fault. */
+            cure: components["schemas"]["Cure"][];
+            /** @description Id of the test that proves the cure; null where none does. */
+            proof: null | string;
+            /** @description True when feeding it destroys something. */
+            harms: boolean;
+        };
         /** @description A lead in a cavity. */
         CavityLead: {
             /** @description Its id. */
@@ -2348,6 +2456,8 @@ export interface components {
             flights: number;
             /** @description What flies in it. */
             parts: components["schemas"]["ClubPart"][];
+            /** @description True while a fault of it is looked for. */
+            isSearched?: boolean;
         };
         /** @description A part that flies. */
         ClubPart: {
@@ -2427,6 +2537,18 @@ export interface components {
             /** @description The point under the other. */
             otherAt: components["schemas"]["Node"];
         };
+        /** @description How a fault is mended. */
+        Cure: {
+            /** @description At which screen. */
+            at: components["schemas"]["CureAt"];
+            /** @description What to do, in order, in sentences. */
+            steps: string[];
+        };
+        /**
+         * @description Which screen a cure is done at.
+         * @enum {unknown}
+         */
+        CureAt: "loom" | "settings" | "parts" | "fit" | "around";
         /**
          * @description What to do at the simulated board.
          * @enum {unknown}
@@ -2774,6 +2896,176 @@ export interface components {
             name: string;
             /** @description The value as the builder reads it. */
             value: string;
+        };
+        /** @description A search for a fault, as it is kept: what the builder has said. What follows from it is never kept. */
+        FaultCase: {
+            /** @description What was seen, the first first; taking back the last is a step back. */
+            said?: components["schemas"]["Observation"][];
+            /** @description Ids of tests that the builder cannot do. */
+            cannot?: string[];
+            /** @description Ids of causes that were looked for and were not there. */
+            refuted?: string[];
+            /** @description True when what the bench has read in these hours counts. */
+            usesBench?: boolean;
+        };
+        /** @description The search as it shall go on. */
+        FaultCaseRequest: {
+            /**
+             * Format: int32
+             * @description How often it was written when the sender saw it.
+             */
+            step: number;
+            /** @description What is said now. */
+            case: components["schemas"]["FaultCase"];
+        };
+        /** @description How a search ends. */
+        FaultEnd: {
+            /**
+             * Format: int32
+             * @description How often it was written when the sender saw it.
+             */
+            step: number;
+            /** @description Id of the cause that it was; null where the search is given up. */
+            cause?: null | string;
+            /**
+             * @description What the builder adds; empty for nothing.
+             * @default
+             */
+            words: string;
+        };
+        /** @description How likely a kind is taken to be. */
+        FaultFactorRequest: {
+            /** @description The kind. */
+            kind: components["schemas"]["FaultKind"];
+            /**
+             * Format: double
+             * @description How much likelier than usual; 1 for as usual.
+             */
+            factor: number;
+        };
+        /**
+         * @description What kind of thing has gone wrong: what it is looked for by, how usual it is, and what is learned of it.
+         * @enum {unknown}
+         */
+        FaultKind: "open" | "weak" | "crossed" | "exchanged" | "beside" | "otherPort" | "leftIn" | "harness" | "blob" | "bridge" | "port" | "page" | "setting" | "rail" | "pin" | "dead" | "loader" | "unbound" | "deviceSetting" | "firmware" | "around";
+        /** @description A kind of fault with what it weighs. */
+        FaultKindView: {
+            /** @description The kind. */
+            kind: components["schemas"]["FaultKind"];
+            /** @description It in words. */
+            words: string;
+            /**
+             * Format: double
+             * @description How usual one fault of it is, beside the others.
+             */
+            usual: number;
+            /**
+             * Format: int32
+             * @description How often it was the cause here.
+             */
+            found: number;
+            /**
+             * Format: double
+             * @description How much likelier than usual the builder takes it to be.
+             */
+            factor: number;
+        };
+        /** @description Where a fault sits. */
+        FaultPlace: {
+            /** @description Id within the build of the device; null where it is none's. */
+            device?: null | string;
+            /** @description Id of its lead; null where it is none's. */
+            lead?: null | string;
+            /** @description Ids of the pads to look at. */
+            pads?: null | string[];
+            /** @description Id of the bridge, or null. */
+            bridge?: null | string;
+            /** @description Key of the setting, or null. */
+            setting?: null | string;
+        };
+        /** @description Where the search for a fault stands. */
+        FaultSheet: {
+            /** @description How it stands. */
+            state: components["schemas"]["SearchState"];
+            /** @description It as a sentence. */
+            verdict: string;
+            /** @description What can be said to begin with. */
+            signs: components["schemas"]["FaultTest"][];
+            /** @description What was seen. */
+            seen: components["schemas"]["SeenLine"][];
+            /** @description The causes that count, the likeliest first. */
+            causes: components["schemas"]["CauseLine"][];
+            /**
+             * Format: int32
+             * @description How many more are left that hardly count.
+             */
+            others: number;
+            /** @description The tests, the best first. */
+            next: components["schemas"]["NextTest"][];
+            /** @description What the signs show that nobody has spoken of, where all else is as it should be: those that some cause leaves sound. */
+            rest: components["schemas"]["Observation"][];
+            /** @description What may be wrong, by the place among what was seen: without it one fault explains everything. */
+            doubted: number[];
+        };
+        /** @description One thing to look at, to measure or to try, with what it can show. */
+        FaultTest: {
+            /** @description Its id; that of the bench's check where it is one. */
+            id: string;
+            /** @description How it is done. */
+            kind: components["schemas"]["TestKind"];
+            /** @description What it is about, in a few words. */
+            title: string;
+            /** @description What to do, as a sentence. */
+            do: string;
+            /**
+             * Format: double
+             * @description What it takes, in minutes of a bench (our own estimate).
+             */
+            minutes: number;
+            /** @description What it can show, what a sound craft shows first. */
+            outcomes: components["schemas"]["Outcome"][];
+            /** @description True for a sign that one sees without an instrument: a search starts from these. */
+            isSign?: boolean;
+            /** @description Id of the bench's check that reads the same; null where there is none. */
+            check?: null | string;
+            /** @description Where the red probe goes; null where none is needed. */
+            red?: null | string;
+            /** @description Where the black probe goes; null where none is needed. */
+            black?: null | string;
+            /** @description Id of the pad under the red probe, or nearest to it; null where there is none. */
+            redPad?: null | string;
+            /** @description Id of the pad under the black probe, or nearest to it; null where there is none. */
+            blackPad?: null | string;
+            unit?: null | components["schemas"]["ReadingUnit"];
+            /** @description Which outcome a number is, lowest first; empty where none is typed. */
+            bands?: components["schemas"]["OutcomeBand"][];
+            /** @description Id within the build of the device that it is about; null where it is about none. */
+            device?: null | string;
+            /** @description Id of the link that it is about; null where it is about none. */
+            link?: null | string;
+            /** @description What to mind before it, in sentences. */
+            mind?: string[];
+            /** @description True where something feeds the craft meanwhile, so that a fault that was not found can do harm. */
+            isPowered?: boolean;
+        };
+        /** @description The search for a fault of a build. */
+        FaultView: {
+            /**
+             * Format: int32
+             * @description The version of the build.
+             */
+            version: number;
+            /** @description What the builder calls the build. */
+            name: string;
+            /**
+             * Format: int32
+             * @description To be sent back with the next change of the search.
+             */
+            step: number;
+            /** @description What was said. */
+            case: components["schemas"]["FaultCase"];
+            /** @description What follows from it. */
+            sheet: components["schemas"]["FaultSheet"];
         };
         /** @description Something to say about a board that is being described, beside its field. */
         FieldNote: {
@@ -4211,6 +4503,20 @@ export interface components {
             /** @description How it rests while the controller starts; matters for pins that drive a device. */
             atBoot?: components["schemas"]["BootLevel"];
         };
+        /** @description A test that could be next. */
+        NextTest: {
+            /** @description The test. */
+            test: components["schemas"]["FaultTest"];
+            /**
+             * Format: double
+             * @description What it tells on the average, in bits.
+             */
+            bits: number;
+            /** @description Why it waits, as a sentence; null where it need not. */
+            notYet: null | string;
+            /** @description What each cause leads to, the likeliest outcome first. */
+            expects: components["schemas"]["OutcomeLine"][];
+        };
         /** @description A point of the circuit: one piece of copper. */
         Node: {
             /** @description What it is. */
@@ -4256,6 +4562,13 @@ export interface components {
             tied?: components["schemas"]["TiedTo"];
             /** @description The id of that. */
             tiedId?: null | string;
+        };
+        /** @description What somebody has seen. */
+        Observation: {
+            /** @description Id of the test. */
+            test: string;
+            /** @description Id of its outcome. */
+            outcome: string;
         };
         /** @description Stops and warnings by the step at which they are mended. */
         OpenFindings: {
@@ -4350,6 +4663,39 @@ export interface components {
             was: null | string;
             /** @description How it is; null where it is not there. */
             is: null | string;
+        };
+        /** @description What a test can show. */
+        Outcome: {
+            /** @description Its id within the test. */
+            id: string;
+            /** @description It in words, without a stop at the end. */
+            words: string;
+            /** @description True for what a sound craft shows. */
+            isSound: boolean;
+        };
+        /** @description Which outcome numbers up to a bound are. */
+        OutcomeBand: {
+            /**
+             * Format: double
+             * @description The bound, which belongs to it; null for every number above the one before.
+             */
+            upTo: null | number;
+            /** @description Id of the outcome. */
+            outcome: string;
+        };
+        /** @description An outcome of a test with the causes that lead to it. */
+        OutcomeLine: {
+            /** @description Id of the outcome; empty where it cannot be told. */
+            outcome: string;
+            /** @description It in words. */
+            words: string;
+            /**
+             * Format: double
+             * @description How likely it is.
+             */
+            share: number;
+            /** @description Ids of the causes, the likeliest first. */
+            causes: string[];
         };
         /** @description The battery of a build. */
         Pack: {
@@ -4725,12 +5071,16 @@ export interface components {
              */
             hidden: boolean;
         };
-        /** @description A fault that can be planted in the simulated bench. */
+        /** @description A fault that an aircraft can have. */
         PlantedFault: {
             /** @description Its id. */
             id: string;
-            /** @description It in words. */
+            /** @description It in words, without a stop at the end. */
             words: string;
+            /** @description What kind of thing has gone wrong. */
+            kind: components["schemas"]["FaultKind"];
+            /** @description Where it sits. */
+            place: components["schemas"]["FaultPlace"];
         };
         /** @description A cavity of a plug. */
         PlugCavity: {
@@ -5242,6 +5592,29 @@ export interface components {
             /** @description Why builders hold it. */
             reason: string;
         };
+        /**
+         * @description How a search stands.
+         * @enum {unknown}
+         */
+        SearchState: "open" | "searching" | "found" | "sound" | "unexplained";
+        /** @description Something that was seen. */
+        SeenLine: {
+            /** @description Id of the test. */
+            test: string;
+            /** @description Id of the outcome. */
+            outcome: string;
+            /** @description What it is about. */
+            title: string;
+            /** @description What was seen. */
+            words: string;
+            /** @description True where a sound craft shows the same. */
+            isSound: boolean;
+            /**
+             * Format: date-time
+             * @description When the bench read it, UTC; null where the builder said so here.
+             */
+            on: null | string;
+        };
         /** @description One setting. */
         Setting: {
             /** @description Its name in the neutral form: "port.U3", "battery.voltage". */
@@ -5446,10 +5819,20 @@ export interface components {
             /** @description True when something is planted that is not told. */
             isHidden: boolean;
         };
+        /** @description What the simulated bench shows. */
+        SimulatedOutcome: {
+            /** @description Id of the outcome; null where the test cannot be done at it. */
+            outcome: null | string;
+        };
         /** @description A check to read at the simulated bench. */
         SimulatedRead: {
             /** @description Id of the check. */
             check: string;
+        };
+        /** @description A test to be done at the simulated bench. */
+        SimulatedTest: {
+            /** @description Id of the test. */
+            test: string;
         };
         /** @description A board of the same name and another revision. */
         Sister: {
@@ -5705,6 +6088,11 @@ export interface components {
             /** @description Why it does not come, as a sentence; null where it does. */
             missing: null | string;
         };
+        /**
+         * @description How a test is done.
+         * @enum {unknown}
+         */
+        TestKind: "look" | "measureCold" | "measureLive" | "wiggle" | "page" | "trial";
         /**
          * @description What a text of a build is.
          * @enum {unknown}
@@ -9322,6 +9710,269 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getFaults: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaultView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    keepFaultCase: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FaultCaseRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaultView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    endFaultCase: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FaultEnd"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaultView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    testSimulated: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SimulatedTest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SimulatedOutcome"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listFaultKinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaultKindView"][];
+                };
+            };
+        };
+    };
+    weighFaultKind: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FaultFactorRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaultKindView"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    forgetFound: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaultKindView"][];
                 };
             };
         };

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
-import type { Answer } from '@/api/client'
+import { api, ask, type Answer } from '@/api/client'
 import BoardFace from '@/features/board/BoardFace.vue'
 import BuildBar from '@/features/build/BuildBar.vue'
 import BuildHead from '@/features/build/BuildHead.vue'
@@ -98,6 +98,18 @@ function take(value: number | null, answer: Answer | null, reason: string | null
 }
 // What an instrument shows is taken as if a hand had typed it: where something stands against the check, a reason is asked for.
 const shownBy = (value: number | null, answer: Answer | null) => card.value?.give(value, answer)
+async function readSimulated() {
+  const check = chosen.value?.check.id
+  if (!check) return null
+  const { data, problem } = await ask(() =>
+    api.POST('/api/builds/{id}/bench/simulated/read', {
+      params: { path: { id: props.id } },
+      body: { check },
+    }),
+  )
+  if (data) shownBy(data.value ?? null, data.answer ?? null)
+  return problem
+}
 function ofPad(pad: string) {
   const row = shown.value.find((r) => r.check.redPad === pad || r.check.blackPad === pad)
   if (row) void go(row.check.id)
@@ -183,8 +195,9 @@ function ofPad(pad: string) {
             <SimulatedPanel
               ref="simulated"
               :build="id"
-              :check="chosen?.check.id ?? null"
-              @read="shownBy"
+              words="Read this check"
+              :can="chosen !== undefined"
+              :take="readSimulated"
             />
           </div>
           <CheckList :rows="rows" :shown="shown" :chosen="chosen?.check.id ?? null" @choose="go" />

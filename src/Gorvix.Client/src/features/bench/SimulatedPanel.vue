@@ -1,12 +1,19 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
-import { api, ask, type Answer, type Problem, type SimulatedBenchView } from '@/api/client'
+import { api, ask, type Problem, type SimulatedBenchView } from '@/api/client'
 import LineField from '@/ui/LineField.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 
 /** A stand-in for meter, limiter, lights, goggles and radio: to try a proof without an aircraft, with a fault in it or without. */
-const props = defineProps<{ build: string; check: string | null }>()
-const emit = defineEmits<{ read: [value: number | null, answer: Answer | null] }>()
+const props = defineProps<{
+  build: string
+  /** What its button does. */
+  words: string
+  /** Whether there is something to read. */
+  can: boolean
+  /** Reads it, and gives what went wrong. */
+  take: () => Promise<Problem | null>
+}>()
 
 const bench = shallowRef<SimulatedBenchView | null>(null)
 const problem = ref<Problem | null>(null)
@@ -27,18 +34,10 @@ async function plant(body?: { fault?: string | null; hidden?: boolean }) {
   problem.value = answer.problem
 }
 async function read() {
-  const check = props.check
-  if (!check || busy.value) return
+  if (!props.can || busy.value) return
   busy.value = true
-  const { data, problem: refusal } = await ask(() =>
-    api.POST('/api/builds/{id}/bench/simulated/read', {
-      params: { path: { id: props.build } },
-      body: { check },
-    }),
-  )
+  problem.value = await props.take()
   busy.value = false
-  problem.value = refusal
-  if (data) emit('read', data.value ?? null, data.answer ?? null)
 }
 watch([() => props.build, open], () => open.value && void plant(), { immediate: true })
 defineExpose({ read: () => open.value && void read() })
@@ -73,8 +72,8 @@ defineExpose({ read: () => open.value && void read() })
           "
         />
       </LineField>
-      <v-btn variant="outlined" data-do="simulate" :disabled="!check || busy" @click="read"
-        >Read this check <v-kbd aria-hidden="true">S</v-kbd></v-btn
+      <v-btn variant="outlined" data-do="simulate" :disabled="!can || busy" @click="read"
+        >{{ words }} <v-kbd aria-hidden="true">S</v-kbd></v-btn
       >
     </template>
   </details>

@@ -8,7 +8,7 @@ import { useCraft } from './useCraft'
 /** The build's name and its steps, in the order of the work, each with the findings that are open there. */
 const props = defineProps<{
   view: FitView
-  step: 'parts' | 'fit' | 'rails' | 'loom' | 'settings' | 'bench' | 'log' | 'sweep'
+  step: 'parts' | 'fit' | 'rails' | 'loom' | 'settings' | 'bench' | 'faults' | 'log' | 'sweep'
 }>()
 
 const build = useBuild()
@@ -33,6 +33,7 @@ const steps = computed(() => [
   { name: 'loom' as const, words: 'Loom', open: props.view.sheet.open.loom },
   { name: 'settings' as const, words: 'Settings', open: props.view.sheet.open.settings },
   { name: 'bench' as const, words: 'Bench', open: standing.bench },
+  { name: 'faults' as const, words: 'Faults', open: standing.faults },
   { name: 'log' as const, words: 'Log', open: standing.log },
 ])
 
@@ -72,7 +73,7 @@ const selection = computed(() => {
         >
       </v-tabs>
     </nav>
-    <span v-if="saved" class="saved quiet">{{ saved }}</span>
+    <span v-if="saved" class="saved quiet" :class="{ well: build.standing === 'saved' }">{{ saved }}</span>
     <a class="export" :class="{ last: !saved }" :href="`/api/builds/${view.id}/export`" download
       >Export</a
     >
@@ -137,6 +138,11 @@ nav {
 
   nav :deep(.v-tab.v-btn) {
     padding: 0 6px;
+  }
+
+  /* What is saved need not be said where there is no room; what is not, must. */
+  .saved.well {
+    display: none;
   }
 }
 </style>

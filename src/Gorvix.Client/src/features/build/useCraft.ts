@@ -3,7 +3,7 @@ import { api, ask } from '@/api/client'
 
 /** What is open on the bench and due in the log of a build, for the badges of its steps. */
 export function useCraft(id: () => string, version: () => number) {
-  const open = reactive({ bench: 0, log: 0 })
+  const open = reactive({ bench: 0, faults: 0, log: 0 })
   watch(
     [id, version],
     async ([build]) => {
@@ -12,6 +12,7 @@ export function useCraft(id: () => string, version: () => number) {
       )
       if (build !== id() || !data) return
       open.bench = data.stopped.length + data.doubtful.length + data.dueAgain.length
+      open.faults = data.isSearched ? 1 : 0
       open.log = data.dues.length
     },
     { immediate: true },

@@ -1,0 +1,358 @@
+<script setup lang="ts">
+import { computed, useTemplateRef } from 'vue'
+import type { Observation } from '@/api/client'
+import BoardFace from '@/features/board/BoardFace.vue'
+import SimulatedPanel from '@/features/bench/SimulatedPanel.vue'
+import BuildBar from '@/features/build/BuildBar.vue'
+import BuildHead from '@/features/build/BuildHead.vue'
+import KeysDialog from '@/features/build/KeysDialog.vue'
+import StandingNote from '@/features/build/StandingNote.vue'
+import { useStep } from '@/features/build/useStep'
+import ProblemNote from '@/ui/ProblemNote.vue'
+import CauseCard from './CauseCard.vue'
+import CauseList from './CauseList.vue'
+import KindsPanel from './KindsPanel.vue'
+import SeenList from './SeenList.vue'
+import SignList from './SignList.vue'
+import TestCard from './TestCard.vue'
+import { minutesOf, useFaults } from './useFaults'
+
+/** What is wrong: what is seen, what it can be, and the test that tells most a minute. */
+const props = defineProps<{
+  id: string
+  /** The test that is looked at; the best one where none is named. */
+  test: string | null
+  /** The cause that is looked at. */
+  cause: string | null
+  /** Words that a sign is looked for by. */
+  words: string
+}>()
+
+const faults = useFaults(() => props.id)
+const signs = useTemplateRef<InstanceType<typeof SignList>>('signs')
+const card = useTemplateRef<InstanceType<typeof TestCard>>('card')
+const simulated = useTemplateRef<InstanceType<typeof SimulatedPanel>>('simulated')
+const sheet = computed(() => faults.view.value?.sheet)
+const isOpen = computed(() => sheet.value?.state === 'open')
+const isFound = computed(() => sheet.value?.state === 'found')
+const next = computed(
+  () => sheet.value?.next.find((n) => n.test.id === props.test) ?? sheet.value?.next[0],
+)
+const chosen = computed(
+  () => sheet.value?.causes.find((c) => c.id === props.cause) ?? sheet.value?.causes[0],
+)
+const titles = computed(() => new Map(sheet.value?.signs.map((s) => [s.id, s.title])))
+const proof = computed(() => {
+  const test = chosen.value?.proof
+  return test
+    ? (titles.value.get(test) ??
+        sheet.value?.next.find((n) => n.test.id === test)?.test.title ??
+        null)
+    : null
+})
+const lit = computed(() => [
+  ...new Set(
+    [next.value?.test.redPad, next.value?.test.blackPad, ...(chosen.value?.pads ?? [])].filter(
+      (p) => p != null,
+    ),
+  ),
+])
+
+const step = useStep({
+  id: () => props.id,
+  words: 'Faults',
+  keys: {
+    ...Object.fromEntries(
+      Array.from({ length: 8 }, (_, i) => [`${i + 1}`, () => card.value?.answer(i)]),
+    ),
+    '/': () => signs.value?.find(),
+    a: () => void rest(),
+    c: () => next.value && void cannot(next.value.test.id),
+    n: () => another(1),
+    p: () => another(-1),
+    z: () => void (faults.said.value.said?.length ? say(() => faults.back()) : undefined),
+    m: mended,
+    x: refute,
+    v: () => card.value?.type(),
+    s: () => simulated.value?.read(),
+  },
+  list: [
+    ['/', 'find a sign by its words'],
+    ['1 … 8', 'what the test shows'],
+    ['A', 'all other signs are as they should be'],
+    ['N P', 'the next test, the one before'],
+    ['C', 'the test cannot be done'],
+    ['V', 'to the number that the meter shows'],
+    ['Z', 'take back what was said last'],
+    ['X', 'looked: the cause is not there'],
+    ['M', 'it was that, and is mended'],
+    ['S', 'do the test at the simulated bench, where it is open'],
+  ],
+  read: faults.read,
+})
+const { view, query, keysOpen } = step
+
+async function say(act: () => Promise<void>) {
+  await act()
+  await query({ test: undefined, cause: undefined })
+}
+function answer(outcome: string) {
+  const test = next.value?.test.id
+  if (test) void say(() => faults.say(test, outcome))
+}
+const cannot = (test: string) => say(() => faults.cannot(test))
+function another(by: number) {
+  const list = sheet.value?.next ?? []
+  const i = list.findIndex((n) => n.test.id === next.value?.test.id)
+  const to = list[Math.min(list.length - 1, Math.max(0, i + by))]
+  if (to) void query({ test: to.test.id })
+}
+// Signs that nobody has spoken of are as a sound craft shows them: those of which what was said leaves it open.
+async function rest() {
+  const sound = sheet.value?.rest ?? []
+  if (sound.length > 0)
+    await say(() => faults.keep({ said: [...(faults.said.value.said ?? []), ...sound] }))
+}
+function refute() {
+  const cause = chosen.value
+  if (cause && cause.cure.length > 0) void say(() => faults.refute(cause.id))
+}
+const end = (cause: string | null) => void say(() => faults.end(cause, ''))
+function mended() {
+  const cause = chosen.value
+  if (isFound.value && cause) end(cause.id)
+}
+async function readSimulated() {
+  // While nothing was said, the stand-in shows every sign at once, as a glance does.
+  if (isOpen.value) {
+    const said: Observation[] = []
+    for (const sign of sheet.value?.signs ?? []) {
+      const { outcome, problem } = await faults.simulate(sign.id)
+      if (problem) return problem
+      if (outcome) said.push({ test: sign.id, outcome })
+    }
+    await say(() => faults.keep({ said }))
+    return null
+  }
+  if (!next.value) return null
+  const { outcome, problem } = await faults.simulate(next.value.test.id)
+  if (outcome) answer(outcome)
+  return problem
+}
+</script>
+
+<template>
+  <main class="faults">
+    <BuildBar v-if="view" :view="view" step="faults" />
+    <StandingNote />
+    <p v-if="!view && step.build.standing === 'loading'" class="quiet" role="status">Planning …</p>
+    <template v-if="view">
+      <BuildHead :view="view" :findings="[]" @keys="keysOpen = true" />
+      <ProblemNote
+        v-if="faults.problem.value"
+        title="That was not taken"
+        :problem="faults.problem.value"
+      />
+      <div v-if="sheet" class="columns" :class="{ open: isOpen }">
+        <div class="left">
+          <template v-if="!isOpen">
+            <h2>Seen so far</h2>
+            <SeenList
+              :seen="sheet.seen"
+              :doubted="sheet.doubted"
+              :busy="faults.busy.value"
+              @unsay="(t) => say(() => faults.unsay(t))"
+            />
+            <v-btn
+              v-if="sheet.rest.length > 0"
+              class="rest"
+              variant="outlined"
+              data-do="rest"
+              :disabled="faults.busy.value"
+              @click="rest"
+              >All else is as it should be<v-kbd aria-hidden="true">A</v-kbd></v-btn
+            >
+          </template>
+          <SignList
+            ref="signs"
+            :signs="sheet.signs"
+            :seen="sheet.seen"
+            :words="words"
+            :wide="isOpen"
+            :busy="faults.busy.value"
+            @say="(t, o) => say(() => faults.say(t, o))"
+            @unsay="(t) => say(() => faults.unsay(t))"
+            @words="(w) => query({ say: w || undefined })"
+          />
+        </div>
+        <section v-if="!isOpen" class="middle" aria-label="What to test">
+          <h2 v-if="next">{{ isFound ? 'To be quite sure' : 'The next test' }}</h2>
+          <TestCard
+            v-if="next"
+            ref="card"
+            :next="next"
+            :causes="sheet.causes"
+            :busy="faults.busy.value"
+            @say="answer"
+            @cannot="cannot(next.test.id)"
+          />
+          <p v-else class="quiet" role="status">No test tells more.</p>
+          <details v-if="sheet.next.length > 1" class="more">
+            <summary>Another test: {{ sheet.next.length - 1 }} tell something</summary>
+            <ul>
+              <li v-for="n in sheet.next.slice(0, 14)" :key="n.test.id">
+                <RouterLink
+                  :to="{ query: { ...$route.query, test: n.test.id } }"
+                  :aria-current="n.test.id === next?.test.id"
+                  replace
+                  >{{ n.test.title }}</RouterLink
+                >
+                <span class="quiet"
+                  >{{ minutesOf(n.test.minutes) }}{{ n.notYet ? ', not yet' : '' }}</span
+                >
+              </li>
+            </ul>
+          </details>
+        </section>
+        <aside>
+          <template v-if="isOpen">
+            <p class="lead">
+              Say what is not as it should be, and what is. From the wiring of this build follows
+              what it can be, and which test tells most in the least time.
+            </p>
+          </template>
+          <template v-else>
+            <h2 role="status" data-testid="verdict" :data-state="sheet.state">
+              {{ sheet.verdict }}
+            </h2>
+            <CauseList
+              :causes="sheet.causes"
+              :others="sheet.others"
+              :chosen="chosen?.id ?? null"
+              @choose="(c) => query({ cause: c })"
+            />
+            <CauseCard
+              v-if="chosen"
+              :cause="chosen"
+              :proof="proof"
+              :build="id"
+              :busy="faults.busy.value"
+              @mended="end(chosen.id)"
+              @refute="refute"
+            />
+            <BoardFace
+              v-if="view.sheet.face"
+              class="board"
+              :face="view.sheet.face"
+              :name="view.name"
+              :lit="lit"
+              :bridge="chosen?.places[0]?.bridge"
+              :red="next?.test.redPad"
+              :black="next?.test.blackPad"
+            />
+            <p class="deeds no-print">
+              <v-btn
+                variant="text"
+                data-do="anew"
+                @click="say(() => faults.keep({ said: [], cannot: [], refuted: [] }))"
+                >Begin anew</v-btn
+              >
+              <v-btn variant="text" data-do="give-up" @click="end(null)"
+                >Give up, and note it</v-btn
+              >
+            </p>
+          </template>
+          <SimulatedPanel
+            ref="simulated"
+            :build="id"
+            :words="isOpen ? 'See all signs' : 'Do this test'"
+            :can="isOpen || next !== undefined"
+            :take="readSimulated"
+          />
+          <KindsPanel @changed="faults.read" />
+        </aside>
+      </div>
+      <v-skeleton-loader v-else-if="!faults.problem.value" type="article@2" />
+    </template>
+    <KeysDialog
+      v-model="keysOpen"
+      :keys="step.keyList.filter(([k, w]) => k !== 'Z' || w !== 'undo')"
+    />
+  </main>
+</template>
+
+<style scoped>
+.faults {
+  padding: 0 24px 32px;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 4fr) minmax(0, 4fr) minmax(0, 4fr);
+  gap: 24px;
+  align-items: start;
+}
+
+.columns.open {
+  grid-template-columns: minmax(0, 8fr) minmax(0, 4fr);
+}
+
+h2 {
+  margin-bottom: 6px;
+  font-size: 1.25rem;
+  font-weight: 650;
+}
+
+.lead,
+.rest {
+  margin-bottom: 12px;
+}
+
+.rest,
+.more,
+.board {
+  margin-top: 12px;
+}
+
+.more summary {
+  min-height: 32px;
+  cursor: pointer;
+}
+
+.more ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.more li {
+  display: flex;
+  gap: 12px;
+  justify-content: space-between;
+  padding: 4px 0;
+}
+
+.deeds {
+  margin-top: 8px;
+}
+
+@media (max-width: 1000px) {
+  .columns,
+  .columns.open {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  /* The test at hand and what it can be stand above the signs. */
+  .left {
+    order: 3;
+  }
+
+  .columns.open .left {
+    order: 0;
+  }
+
+  .board {
+    max-width: 420px;
+  }
+}
+</style>

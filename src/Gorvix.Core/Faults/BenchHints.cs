@@ -1,0 +1,69 @@
+using Gorvix.Core.Bench;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Log;
+
+namespace Gorvix.Core.Faults;
+
+/// <summary>An observation that the bench has made, with when.</summary>
+/// <param name="Seen">The observation.</param>
+/// <param name="At">When, UTC.</param>
+public sealed record BenchSeen(Observation Seen, DateTime At);
+
+/// <summary>What the log of a build gives to a search for a fault: today's readings count as seen, older ones and what was soldered lately as hints.</summary>
+/// <param name="Today">Readings that are as good as seen now.</param>
+/// <param name="Hints">What makes faults likelier or less likely.</param>
+public sealed record FromLog(IReadOnlyList<BenchSeen> Today, LogHints Hints)
+{
+    // A reading of the same work at the bench; what was soldered in the last days is doubted (our own choices).
+    private static readonly TimeSpan Session = TimeSpan.FromHours(12);
+    private static readonly TimeSpan Lately = TimeSpan.FromDays(2);
+
+    /// <summary>Reads the log.</summary>
+    /// <param name="table">The tests of the build.</param>
+    /// <param name="build">The build, with what was soldered when.</param>
+    /// <param name="last">The last reading of each check.</param>
+    /// <param name="now">The time, UTC.</param>
+    public static FromLog Of(FaultTable table, Build build, IReadOnlyList<LoggedReading> last, DateTime now)
+    {
+        var read = (
+            from reading in last
+            let test = table.Tests.FirstOrDefault(t => t.Check == reading.Check)
+            where test is not null
+            let outcome = OutcomeOf(test, reading)
+            where outcome is not null
+            select (Seen: new Observation(test.Id, outcome), reading.At, reading.Mark)
+        ).ToList();
+        return new FromLog(
+            [.. read.Where(r => now - r.At < Session).OrderBy(r => r.At).Select(r => new BenchSeen(r.Seen, r.At))],
+            new LogHints(
+                build
+                    .Built.OfType<JointFact>()
+                    .Where(j => now - j.On < Lately)
+                    .Select(j => (j.Device, j.Lead))
+                    .ToHashSet(),
+                last.All(r => r.Check != "settings.read"),
+                [.. read.Where(r => now - r.At >= Session && r.Mark == Mark.Good).Select(r => r.Seen)]
+            )
+        );
+    }
+
+    /// <summary>Which outcome of a test a reading of the bench is; null where it does not tell.</summary>
+    public static string? OutcomeOf(FaultTest test, LoggedReading reading)
+    {
+        var sound = test.Outcomes.First(o => o.IsSound).Id;
+        if (reading.Value is { } value)
+        {
+            return test.Bands.Count > 0 ? TestMaker.OutcomeOf(test.Bands, value)
+                : test.Kind == TestKind.MeasureCold && reading.Mark == Mark.Good ? sound
+                : null;
+        }
+        return (test.Kind, reading.Answer) switch
+        {
+            (TestKind.MeasureCold, Answer.Yes) => "beeps",
+            (TestKind.MeasureCold, Answer.No) => reading.Mark == Mark.Good ? sound : "silent",
+            (_, Answer.Yes) => sound,
+            (TestKind.Look, Answer.No) => test.Outcomes.FirstOrDefault(o => o.Id == TestMaker.No)?.Id,
+            _ => null,
+        };
+    }
+}

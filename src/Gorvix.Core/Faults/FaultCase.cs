@@ -1,0 +1,20 @@
+namespace Gorvix.Core.Faults;
+
+/// <summary>A search for a fault, as it is kept: what the builder has said. What follows from it is never kept.</summary>
+public sealed record FaultCase
+{
+    /// <summary>The most that may be said.</summary>
+    public const int MostSaid = 200;
+
+    /// <summary>What was seen, the first first; taking back the last is a step back.</summary>
+    public IReadOnlyList<Observation> Said { get; init; } = [];
+
+    /// <summary>Ids of tests that the builder cannot do.</summary>
+    public IReadOnlyList<string> Cannot { get; init; } = [];
+
+    /// <summary>Ids of causes that were looked for and were not there.</summary>
+    public IReadOnlyList<string> Refuted { get; init; } = [];
+
+    /// <summary>True when what the bench has read in these hours counts.</summary>
+    public bool UsesBench { get; init; } = true;
+}

@@ -1,0 +1,142 @@
+using System.Text.Json;
+using Gorvix.Core.Bench;
+using Gorvix.Core.Faults;
+using Gorvix.Core.Log;
+using Microsoft.EntityFrameworkCore;
+
+namespace Gorvix.Storage;
+
+/// <summary>Somebody else has gone on with the same search.</summary>
+public sealed class FaultCaseChangedException()
+    : Exception("This search was gone on with in another window. Load it again; nothing of it is lost.");
+
+/// <summary>Searches for faults: one that goes on for a build, those that ended, and what they have taught.</summary>
+public sealed class FaultStore(GorvixDb db, LogStore log, TimeProvider time)
+{
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web);
+
+    /// <summary>The search that goes on, with how often it was written; an empty one where none does.</summary>
+    public async Task<(FaultCase Case, int Step)> Open(string build) =>
+        await db.FaultCases.AsNoTracking().Where(c => c.BuildId == build && c.ClosedAt == null).FirstOrDefaultAsync()
+            is { } row
+            ? (JsonSerializer.Deserialize<FaultCase>(row.Document, Json)!, row.Step)
+            : (new FaultCase(), 0);
+
+    /// <summary>True while a fault of a build is looked for.</summary>
+    public Task<bool> IsOpen(string build) => db.FaultCases.AnyAsync(c => c.BuildId == build && c.ClosedAt == null);
+
+    /// <summary>Keeps the search that goes on.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="seen">How often it was written when the writer saw it.</param>
+    /// <param name="kept">The search.</param>
+    /// <returns>How often it was written now.</returns>
+    /// <exception cref="FaultCaseChangedException">Somebody else has written it since.</exception>
+    /// <exception cref="NoSuchBuildException">There is no such build.</exception>
+    public async Task<int> Keep(string build, int seen, FaultCase kept)
+    {
+        if (!await db.Builds.AnyAsync(b => b.Id == build && b.RemovedAt == null))
+        {
+            throw new NoSuchBuildException(build);
+        }
+        var row = await Row(build, seen);
+        if (kept.Said.Count == 0 && kept.Refuted.Count == 0 && kept.Cannot.Count == 0)
+        {
+            // Where nothing is said any more nothing is looked for.
+            if (row is not null)
+            {
+                db.FaultCases.Remove(row);
+                await Save();
+            }
+            return 0;
+        }
+        if (row is null)
+        {
+            db.FaultCases.Add(
+                row = new FaultCaseRow
+                {
+                    BuildId = build,
+                    OpenedAt = time.GetUtcNow().UtcDateTime,
+                    Document = "",
+                }
+            );
+        }
+        row.Step++;
+        row.Document = JsonSerializer.Serialize(kept, Json);
+        await Save();
+        return row.Step;
+    }
+
+    /// <summary>Ends the search that goes on, with a line in the log.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="seen">How often it was written when the writer saw it.</param>
+    /// <param name="words">What it ended with.</param>
+    /// <param name="kinds">What kinds of thing were found; none where it was given up.</param>
+    /// <exception cref="FaultCaseChangedException">Somebody else has written it since, or it has ended.</exception>
+    public async Task Close(string build, int seen, string words, IReadOnlyList<FaultKind> kinds)
+    {
+        var row = await Row(build, seen) ?? throw new FaultCaseChangedException();
+        var now = time.GetUtcNow().UtcDateTime;
+        (row.Step, row.ClosedAt) = (row.Step + 1, now);
+        db.FaultFound.AddRange(kinds.Select(k => new FaultFoundRow { Kind = k, At = now }));
+        await Save();
+        await log.Keep(
+            build,
+            new LoggedNote
+            {
+                Kind = NoteKind.Note,
+                At = now,
+                Words = words,
+            }
+        );
+    }
+
+    /// <summary>What the builder knows of himself.</summary>
+    public async Task<OwnExperience> Experience() =>
+        new(
+            await db.FaultFound.GroupBy(f => f.Kind).ToDictionaryAsync(g => g.Key, g => g.Count()),
+            await db.FaultFactors.ToDictionaryAsync(f => f.Kind, f => f.Factor)
+        );
+
+    /// <summary>Says how much likelier than usual a kind is; 1 for as usual.</summary>
+    public async Task Weigh(FaultKind kind, double factor)
+    {
+        var row = await db.FaultFactors.FindAsync(kind);
+        if (factor is 1)
+        {
+            if (row is not null)
+            {
+                db.FaultFactors.Remove(row);
+            }
+        }
+        else if (row is null)
+        {
+            db.FaultFactors.Add(new FaultFactorRow { Kind = kind, Factor = factor });
+        }
+        else
+        {
+            row.Factor = factor;
+        }
+        await db.SaveChangesAsync();
+    }
+
+    /// <summary>Forgets what was found; what was weighed stays.</summary>
+    public Task Forget() => db.FaultFound.ExecuteDeleteAsync();
+
+    private async Task<FaultCaseRow?> Row(string build, int seen)
+    {
+        var row = await db.FaultCases.Where(c => c.BuildId == build && c.ClosedAt == null).FirstOrDefaultAsync();
+        return (row?.Step ?? 0) == seen ? row : throw new FaultCaseChangedException();
+    }
+
+    private async Task Save()
+    {
+        try
+        {
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException)
+        {
+            throw new FaultCaseChangedException();
+        }
+    }
+}

@@ -1,0 +1,327 @@
+using Gorvix.Core.Bench;
+using Gorvix.Core.Faults;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Log;
+using Gorvix.Core.Planning;
+using Gorvix.Storage;
+using Gorvix.Web.Hosting;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>The search for a fault of a build.</summary>
+/// <param name="Version">The version of the build.</param>
+/// <param name="Name">What the builder calls the build.</param>
+/// <param name="Step">To be sent back with the next change of the search.</param>
+/// <param name="Case">What was said.</param>
+/// <param name="Sheet">What follows from it.</param>
+public sealed record FaultView(int Version, string Name, int Step, FaultCase Case, FaultSheet Sheet);
+
+/// <summary>The search as it shall go on.</summary>
+/// <param name="Step">How often it was written when the sender saw it.</param>
+/// <param name="Case">What is said now.</param>
+public sealed record FaultCaseRequest(int Step, FaultCase Case);
+
+/// <summary>How a search ends.</summary>
+/// <param name="Step">How often it was written when the sender saw it.</param>
+/// <param name="Cause">Id of the cause that it was; null where the search is given up.</param>
+/// <param name="Words">What the builder adds; empty for nothing.</param>
+public sealed record FaultEnd(int Step, string? Cause = null, string Words = "");
+
+/// <summary>A test to be done at the simulated bench.</summary>
+/// <param name="Test">Id of the test.</param>
+public sealed record SimulatedTest(string Test);
+
+/// <summary>What the simulated bench shows.</summary>
+/// <param name="Outcome">Id of the outcome; null where the test cannot be done at it.</param>
+public sealed record SimulatedOutcome(string? Outcome);
+
+/// <summary>A kind of fault with what it weighs.</summary>
+/// <param name="Kind">The kind.</param>
+/// <param name="Words">It in words.</param>
+/// <param name="Usual">How usual one fault of it is, beside the others.</param>
+/// <param name="Found">How often it was the cause here.</param>
+/// <param name="Factor">How much likelier than usual the builder takes it to be.</param>
+public sealed record FaultKindView(FaultKind Kind, string Words, double Usual, int Found, double Factor);
+
+/// <summary>How likely a kind is taken to be.</summary>
+/// <param name="Kind">The kind.</param>
+/// <param name="Factor">How much likelier than usual; 1 for as usual.</param>
+public sealed record FaultFactorRequest(FaultKind Kind, double Factor);
+
+/// <summary>The Faults screen.</summary>
+internal static class FaultEndpoints
+{
+    public static void MapFaults(this IEndpointRouteBuilder app)
+    {
+        var faults = app.MapGroup("/api/builds/{id}/faults").WithTags("Faults");
+        faults.MapGet("", Get).WithName("getFaults").Produces<FaultView>().ProducesProblem(404).ProducesProblem(422);
+        faults
+            .MapPut("", Keep)
+            .WithName("keepFaultCase")
+            .Produces<FaultView>()
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
+        faults
+            .MapPost("end", End)
+            .WithName("endFaultCase")
+            .Produces<FaultView>()
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
+        faults
+            .MapPost("simulated", Simulated)
+            .WithName("testSimulated")
+            .Produces<SimulatedOutcome>()
+            .ProducesProblem(404)
+            .ProducesProblem(422);
+        var kinds = app.MapGroup("/api/fault-kinds").WithTags("Faults");
+        kinds.MapGet("", Kinds).WithName("listFaultKinds");
+        kinds
+            .MapPut("", Weigh)
+            .WithName("weighFaultKind")
+            .Produces<IReadOnlyList<FaultKindView>>()
+            .ProducesProblem(422);
+        kinds
+            .MapDelete(
+                "found",
+                async (FaultStore store) =>
+                {
+                    await store.Forget();
+                    return await Kinds(store);
+                }
+            )
+            .WithName("forgetFound");
+    }
+
+    private static Task<IResult> Get(
+        string id,
+        Workbench work,
+        FaultDesk desk,
+        FaultStore store,
+        LogStore log,
+        TimeProvider time,
+        CancellationToken stop
+    ) =>
+        Look(
+            id,
+            work,
+            desk,
+            log,
+            time,
+            async look =>
+            {
+                var (open, step) = await store.Open(id);
+                return Results.Ok(await look.View(open, step, await store.Experience(), stop));
+            },
+            stop
+        );
+
+    private static Task<IResult> Keep(
+        string id,
+        FaultCaseRequest request,
+        Workbench work,
+        FaultDesk desk,
+        FaultStore store,
+        LogStore log,
+        TimeProvider time,
+        CancellationToken stop
+    ) =>
+        Look(
+            id,
+            work,
+            desk,
+            log,
+            time,
+            async look =>
+            {
+                if (look.Against(request.Case) is { } why)
+                {
+                    return Problems.Of(422, why);
+                }
+                // What follows is computed first: what cannot be is not kept.
+                var view = await look.View(request.Case, request.Step, await store.Experience(), stop);
+                return Results.Ok(view with { Step = await store.Keep(id, request.Step, request.Case) });
+            },
+            stop
+        );
+
+    private static Task<IResult> End(
+        string id,
+        FaultEnd end,
+        Workbench work,
+        FaultDesk desk,
+        FaultStore store,
+        LogStore log,
+        TimeProvider time,
+        CancellationToken stop
+    ) =>
+        Look(
+            id,
+            work,
+            desk,
+            log,
+            time,
+            async look =>
+            {
+                var (open, step) = await store.Open(id);
+                var view = await look.View(open, step, await store.Experience(), stop);
+                var cause = view.Sheet.Causes.FirstOrDefault(c => c.Id == end.Cause);
+                if (end.Cause is not null && cause is null)
+                {
+                    return Problems.Of(422, "That cause is not among those that are left. Load the search again.");
+                }
+                if (end.Words.Length > LogStore.MostWords / 2)
+                {
+                    return Problems.Of(422, $"At most {LogStore.MostWords / 2} characters can be added.");
+                }
+                await store.Close(id, end.Step, Told(view.Sheet, cause, end.Words.Trim()), cause?.Kinds ?? []);
+                return Results.Ok(await look.View(new FaultCase(), 0, await store.Experience(), stop));
+            },
+            stop
+        );
+
+    private static string Told(FaultSheet sheet, CauseLine? cause, string added)
+    {
+        var seen = sheet.Seen.Where(s => !s.IsSound).Select(s => $"{s.Title}: {s.Words}").Take(6).ToList();
+        var said =
+            $"{(seen.Count > 0 ? $" Seen: {string.Join("; ", seen)}." : "")}{(added.Length > 0 ? $" {added}" : "")}";
+        return cause is null
+            ? $"Search for a fault given up.{said}"
+            : $"Fault found and mended: {Phrase.Lower(string.Join("; or ", cause.Words))}.{said}";
+    }
+
+    private static Task<IResult> Simulated(
+        string id,
+        SimulatedTest request,
+        Workbench work,
+        FaultDesk desk,
+        BenchDesk bench,
+        LogStore log,
+        TimeProvider time,
+        CancellationToken stop
+    ) =>
+        Look(
+            id,
+            work,
+            desk,
+            log,
+            time,
+            async look =>
+            {
+                if (look.Faults.Table.IndexOf(request.Test) is not { } test)
+                {
+                    return Problems.Of(422, "There is no such test for this build. Load the search again.");
+                }
+                var wired = look.Planned.Reader!.Wired;
+                return Results.Ok(
+                    new SimulatedOutcome(
+                        await Workers.Run(
+                            () =>
+                                look.Faults.Table.Shown(
+                                    [.. PlantedFaults.Of(wired).Where(f => f.Id == bench.Of(id).Fault)],
+                                    test
+                                ),
+                            stop
+                        )
+                    )
+                );
+            },
+            stop
+        );
+
+    private static async Task<IReadOnlyList<FaultKindView>> Kinds(FaultStore store)
+    {
+        var own = await store.Experience();
+        return
+        [
+            .. Enum.GetValues<FaultKind>()
+                .Select(k => new FaultKindView(
+                    k,
+                    FaultWords.Of(k),
+                    FaultPriors.Usual(k),
+                    own.Found.GetValueOrDefault(k),
+                    own.Factors.GetValueOrDefault(k, 1)
+                )),
+        ];
+    }
+
+    private static async Task<IResult> Weigh(FaultFactorRequest request, FaultStore store)
+    {
+        if (request.Factor is not (>= FaultPriors.LeastFactor and <= FaultPriors.MostFactor))
+        {
+            return Problems.Of(
+                422,
+                $"A kind can be {FaultPriors.LeastFactor:0.##} to {FaultPriors.MostFactor:0} times as likely as usual."
+            );
+        }
+        await store.Weigh(request.Kind, request.Factor);
+        return Results.Ok(await Kinds(store));
+    }
+
+    private static async Task<IResult> Look(
+        string id,
+        Workbench work,
+        FaultDesk desk,
+        LogStore log,
+        TimeProvider time,
+        Func<FaultLook, Task<IResult>> answer,
+        CancellationToken stop
+    )
+    {
+        var planned = await work.Planned(id, stop);
+        if (planned.Reader is null)
+        {
+            return Problems.Of(planned.Refused);
+        }
+        var now = time.GetUtcNow().UtcDateTime;
+        var last = await log.LastReadings(id);
+        var faults = await desk.Of(planned, LoggedReading.SourceVolts(last, now), stop);
+        return await answer(new FaultLook(planned, faults, FromLog.Of(faults.Table, planned.Stored.Build, last, now)));
+    }
+
+    /// <summary>A build whose fault is looked for.</summary>
+    private sealed record FaultLook(PlannedBuild Planned, FaultsOfBuild Faults, FromLog Log)
+    {
+        /// <summary>Why something cannot be said of it, as a sentence; null where it can.</summary>
+        public string? Against(FaultCase said)
+        {
+            if (
+                said.Said.Count > FaultCase.MostSaid
+                || said.Cannot.Count > FaultCase.MostSaid
+                || said.Refuted.Count > FaultCase.MostSaid
+            )
+            {
+                return $"At most {FaultCase.MostSaid} things can be said of one fault. Begin the search anew.";
+            }
+            // Older entries may be of a wiring that was changed since: they stay and count nothing.
+            return
+                said.Said is [.., { } last]
+                && Faults.Table.IndexOf(last.Test) is { } test
+                && Faults.Table.Tests[test].Outcomes.All(o => o.Id != last.Outcome)
+                ? $"\"{last.Outcome}\" is nothing that \"{Faults.Table.Tests[test].Title}\" can show. Choose one of its outcomes."
+                : null;
+        }
+
+        /// <summary>The search in words.</summary>
+        public async Task<FaultView> View(FaultCase said, int step, OwnExperience own, CancellationToken stop) =>
+            new(
+                Planned.Stored.Version,
+                Planned.Stored.Build.Name,
+                step,
+                said,
+                await Workers.Run(
+                    () =>
+                        Faults.Reader.Of(
+                            new Search(Faults.Table, own, Log.Hints),
+                            said.UsesBench ? Log.Today : [],
+                            said.Said,
+                            said.Cannot.ToHashSet(),
+                            said.Refuted.ToHashSet(),
+                            stop
+                        ),
+                    stop
+                )
+            );
+    }
+}
