@@ -63,6 +63,12 @@ internal sealed class BenchTruth
     /// <summary>What is seen of a sign of a link.</summary>
     public Seen Shows(string link, SignNeeds needs, Situation situation) => _links.Value.Shows(link, needs, situation);
 
+    /// <summary>
+    /// True when what the aircraft gets in a situation is known. Where loads ask for more than any state gives a limiter stands at its limit and
+    /// everything is dark; what a source without one does then nobody can tell.
+    /// </summary>
+    public bool Knows(Situation situation) => Sheet(situation).Problem is null || situation.InLine == InLine.Limiter;
+
     /// <summary>What is seen of every link at once.</summary>
     public Seen ShowsAll(Situation situation) =>
         Meant
@@ -112,7 +118,10 @@ internal sealed class BenchTruth
         Volts(probing.Red, probing.Situation) - (probing.Black is { } b ? Volts(b, probing.Situation) : 0);
 
     /// <summary>The current out of the source, in amperes.</summary>
-    public double Amps(Situation situation) => Math.Max(0, Sheet(situation).SourceAmps?.Typical ?? 0);
+    public double Amps(Situation situation) =>
+        Sheet(situation) is { Problem: not null } && situation.InLine == InLine.Limiter
+            ? situation.Power.LimiterAmps
+            : Math.Max(0, Sheet(situation).SourceAmps?.Typical ?? 0);
 
     /// <summary>True when a bridge stands as it is meant to.</summary>
     public bool Stands(string bridge) => Positions(Real, bridge).SequenceEqual(Positions(Meant.Wired, bridge));

@@ -43,7 +43,7 @@ internal sealed class BoardFaults(WiredBuild wired)
 
     private IEnumerable<PlantedFault> Ports()
     {
-        foreach (var port in wired.Ports)
+        foreach (var port in wired.Ports.DistinctBy(p => (p.Port.Id, p.Settings)))
         {
             PlantedFault Set(string id, string words, PortSettings? settings) =>
                 new(id, words, new PortSetTo(port.Link, settings))

@@ -23,7 +23,12 @@ internal sealed class TestMaker(Meant meant, BenchSheet sheet)
     public const string Flickers = "flickers";
 
     private readonly WiredBuild _wired = meant.Wired;
-    private readonly Situation _live = meant.Power.Proving ?? meant.Power.Free ?? meant.Power.Usb;
+
+    // What feeds the craft while signs are looked at, as the bench does it.
+    private readonly Situation _live =
+        sheet.Checks.Select(c => c.Probing).OfType<LinkProbing>().FirstOrDefault()?.Situation
+        ?? meant.Power.Free
+        ?? meant.Power.Usb;
 
     /// <summary>The tests of a build, in one order.</summary>
     public IReadOnlyList<FaultTest> All()
@@ -68,7 +73,10 @@ internal sealed class TestMaker(Meant meant, BenchSheet sheet)
                 1,
                 0.05,
                 Signs("as it should be on USB", "not as it should be on USB", null),
-                t => SignOf(t.Lives(p.Device, p.Situation)) == Yes ? Yes : No
+                t =>
+                    !t.Knows(p.Situation) ? null
+                    : SignOf(t.Lives(p.Device, p.Situation)) == Yes ? Yes
+                    : No
             ),
             // The light of a device says more than yes and no.
             LinkProbing { Needs: not (SignNeeds.Fed or SignNeeds.Linked) } p when check.Phase == BenchPhase.Links =>
@@ -153,7 +161,7 @@ internal sealed class TestMaker(Meant meant, BenchSheet sheet)
                 new(Yes, $"as computed: {check.Expected}", true),
                 .. bands.Where(b => b.Outcome != Yes).Select(b => new Outcome(b.Outcome, Band(b, bands), false)),
             ],
-            t => OutcomeOf(bands, t.Volts(p))
+            t => t.Knows(p.Situation) ? OutcomeOf(bands, t.Volts(p)) : null
         ) with
         {
             Unit = check.Unit,
@@ -190,7 +198,7 @@ internal sealed class TestMaker(Meant meant, BenchSheet sheet)
                 new("low", $"less than {PlainWords.Amperes(low)}", false),
                 new("high", $"more than {PlainWords.Amperes(high)}", false),
             ],
-            t => OutcomeOf(bands, t.Amps(p.Situation))
+            t => t.Knows(p.Situation) ? OutcomeOf(bands, t.Amps(p.Situation)) : null
         ) with
         {
             Unit = check.Unit,
@@ -273,9 +281,9 @@ internal sealed class TestMaker(Meant meant, BenchSheet sheet)
                     : Array.Empty<Outcome>(),
             ],
             t =>
-                isRadio && t.Real.Ails.Has(link.Want.Device, Ailment.Remembered)
-                    ? "still"
-                    : SignOf(t.Shows(p.Link, p.Needs, p.Situation))
+                !t.Knows(p.Situation) ? null
+                : isRadio && t.Real.Ails.Has(link.Want.Device, Ailment.Remembered) ? "still"
+                : SignOf(t.Shows(p.Link, p.Needs, p.Situation))
         ) with
         {
             IsSign = true,
@@ -337,7 +345,7 @@ internal sealed class TestMaker(Meant meant, BenchSheet sheet)
             IsSign = true,
             Device = device.Id,
             Slip = 0.04,
-            Tell = t => t.Light(device.Id, aired, _live).ToString().ToLowerInvariant(),
+            Tell = t => t.Knows(_live) ? t.Light(device.Id, aired, _live).ToString().ToLowerInvariant() : null,
         };
     }
 
@@ -381,7 +389,9 @@ internal sealed class TestMaker(Meant meant, BenchSheet sheet)
                 Link = link.Id,
                 Slip = 0.04,
                 Tell = t =>
-                    t.Real.Ails.Settings.Contains(Sensing) ? No : SignOf(t.Shows(link.Id, SignNeeds.Says, _live)),
+                    !t.Knows(_live) ? null
+                    : t.Real.Ails.Settings.Contains(Sensing) ? No
+                    : SignOf(t.Shows(link.Id, SignNeeds.Says, _live)),
             };
         }
     }

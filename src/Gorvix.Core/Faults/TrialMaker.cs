@@ -48,7 +48,8 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             Device = device.Id,
             Slip = 0.03,
             Tell = t =>
-                t.Light(device.Id, false, live) is LightSays.Dark or LightSays.Loader ? "none"
+                !t.Knows(live) ? null
+                : t.Light(device.Id, false, live) is LightSays.Dark or LightSays.Loader ? "none"
                 : t.Real.Ails.Has(device.Id, Ailment.SpeaksOtherwise) ? "speaks"
                 : t.Real.Ails.Has(device.Id, Ailment.ForgotSetup) ? "forgot"
                 : t.Real.Ails.Has(device.Id, Ailment.OldFirmware) ? "old"
@@ -109,6 +110,10 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                     return null;
                 }
                 var truth = ReferenceEquals(real, t.Real) ? t : new BenchTruth(meant, real);
+                if (!truth.Knows(live))
+                {
+                    return null;
+                }
                 return TestMaker.SignOf(
                     links
                         .SelectMany(l => needs is { } n ? [n] : _signs[l], (l, n) => truth.Shows(l, n, live))

@@ -140,20 +140,25 @@ public sealed record SolderBlob(string One, string Other) : WiringEdit
 }
 
 /// <summary>A port that is set otherwise, or not at all.</summary>
-/// <param name="Link">Id of the link that it carries.</param>
+/// <param name="Link">Id of a link that it carries.</param>
 /// <param name="Settings">What it is set to, or null for nothing.</param>
 public sealed record PortSetTo(string Link, PortSettings? Settings) : WiringEdit
 {
-    internal override WiredBuild ApplyTo(WiredBuild wired) =>
-        wired with
+    internal override WiredBuild ApplyTo(WiredBuild wired)
+    {
+        // Links that share a port share what it is set to.
+        var set = wired.Ports.FirstOrDefault(p => p.Link == Link);
+        bool Is(PortSet p) => set is not null && p.Port.Id == set.Port.Id && p.Settings == set.Settings;
+        return wired with
         {
             Ports =
             [
                 .. wired
-                    .Ports.Where(p => p.Link != Link || Settings is not null)
-                    .Select(p => p.Link == Link ? p with { Settings = Settings! } : p),
+                    .Ports.Where(p => !Is(p) || Settings is not null)
+                    .Select(p => Is(p) ? p with { Settings = Settings! } : p),
             ],
         };
+    }
 }
 
 /// <summary>A rail that gives nothing.</summary>

@@ -54,6 +54,32 @@ public class SearchTests(ITestOutputHelper output)
         Assert.True(mean <= 0.65 * blind, $"{mean:0.0} minutes against {blind:0.0} in any order");
     }
 
+    /// <summary>Who has a craft that burns when it is fed measures it cold first.</summary>
+    [Fact]
+    public void A_fault_that_does_harm_is_looked_for_without_power()
+    {
+        var (harmful, fed) = (0, 0);
+        foreach (var (_, table) in Tester.Demos)
+        {
+            foreach (var suspect in table.Singles.Where(s => s.Harms))
+            {
+                harmful++;
+                var isFed = false;
+                new Tester(table, suspect.Faults)
+                    .Report()
+                    .Follow(t =>
+                    {
+                        var next = Tester.Proposed(t);
+                        isFed |= next is { } test && table.Tests[test].IsPowered;
+                        return next;
+                    });
+                fed += isFed ? 1 : 0;
+            }
+        }
+        output.WriteLine($"{fed} of {harmful}");
+        Assert.True(harmful > 80 && fed * 20 <= harmful, $"{fed} of {harmful}");
+    }
+
     private static T Of<T>(List<T> sorted, double part) => sorted[(int)(sorted.Count * part)];
 
     [Fact]

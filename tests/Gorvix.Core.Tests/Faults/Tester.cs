@@ -45,6 +45,14 @@ internal sealed class Tester(
         return this;
     }
 
+    /// <summary>Says some things and nothing else.</summary>
+    public Tester Say(IReadOnlyList<Observation> said)
+    {
+        Seen.AddRange(said);
+        Standing = new Search(table).Look(Seen);
+        return this;
+    }
+
     /// <summary>Does what an order says until it is found, or nothing is left to do.</summary>
     public Tester Follow(Func<Tester, int?> order)
     {

@@ -1,0 +1,164 @@
+using Gorvix.Core.Parts;
+using Gorvix.Core.Wiring;
+
+namespace Gorvix.Core.Tests.Faults;
+
+/// <summary>
+/// Which links of an aircraft show that they work, told from the parts alone: pads with their paths, leads with what they touch. It knows no
+/// circuit, no trace and no rail solver; where volts would have to be computed it says nothing.
+/// </summary>
+internal sealed class PlainSigns(WiredBuild meant, WiredBuild real)
+{
+    /// <summary>True or false where it can tell; null where volts decide.</summary>
+    /// <param name="link">Id of the link.</param>
+    /// <param name="boardHears">Whether the lines to the board are looked at; those to the device otherwise.</param>
+    public bool? Shows(string link, bool boardHears)
+    {
+        var carrier = meant.Rides.FirstOrDefault(r => r.Link == link)?.In ?? link;
+        var device = meant.Build.Links.First(l => l.Id == link).Want.Device;
+        var port = meant.Ports.First(p => p.Link == carrier);
+        if (Lives(device) is not true and var dead)
+        {
+            return dead;
+        }
+        return real.Ports.Any(p => p.Link == carrier && p.Settings == port.Settings)
+            && port.Mode.Lines.Where(l => boardHears ? l.Flow != Flow.In : l.Flow != Flow.Out)
+                .All(l => Works($"{device}/{l.Lead}"));
+    }
+
+    /// <summary>Whether a device has its supply and ground, told by what they touch.</summary>
+    public bool? Lives(string device)
+    {
+        if (real.DeadDevices.Contains(device))
+        {
+            return false;
+        }
+        // Rails that are tied, or leads that feed others: that is for a solver.
+        if (
+            real.Leads.Any(l => l.To is not null)
+            || RailSets(real).Except(RailSets(meant)).Any()
+            || real.Leads.Any(l =>
+                l.Lead.Role == LeadRole.Ground && Rails(real, l).Any(r => !IsGround(r))
+                || (l.Lead.Role == LeadRole.Supply && Rails(real, l).Any(IsGround))
+            )
+        )
+        {
+            return null;
+        }
+        foreach (
+            var lead in meant.Leads.Where(l => l.Device == device && l is { Lead.Role: LeadRole.Supply, Pad: not null })
+        )
+        {
+            var (was, now) = (Rails(meant, lead), Rails(real, lead));
+            if (now.Count == 0 || now.All(IsDead))
+            {
+                return was.Count == 0 ? null : false;
+            }
+            if (!was.SetEquals(now))
+            {
+                return null;
+            }
+        }
+        var grounds = meant
+            .Leads.Where(l => l.Device == device && l is { Lead.Role: LeadRole.Ground, Pad: not null })
+            .ToList();
+        var isGrounded = grounds.Count == 0 || grounds.Exists(g => Rails(real, g).Any(IsGround));
+        // What the pack feeds by itself has its ground there as well.
+        return isGrounded ? true
+            : meant.Leads.Any(l => l.Device == device && l is { Lead.Role: LeadRole.Supply, Pad: not null }) ? false
+            : null;
+    }
+
+    // A rail that hangs on a dead one is dead.
+    private bool IsDead(string rail) =>
+        real.DeadRails.Contains(rail) || (Board.Rails.First(r => r.Id == rail).From is { } from && IsDead(from));
+
+    private bool IsGround(string rail) => Board.Rails.Any(r => r.Id == rail && r.Feed == RailFeed.Ground);
+
+    private Board Board => meant.Build.Board;
+
+    private static HashSet<string> Rails(WiredBuild wired, WiredLead lead) =>
+        [
+            .. Group(wired, $"lead {lead.Device}/{lead.Lead.Id}")
+                .Where(n => n.StartsWith("rail ", StringComparison.Ordinal))
+                .Select(n => n[5..]),
+        ];
+
+    // Every set of rails that are one copper, as text.
+    private static IEnumerable<string> RailSets(WiredBuild wired) =>
+        wired.Build.Board.Rails.Select(r =>
+            string.Join(
+                ' ',
+                Group(wired, $"rail {r.Id}")
+                    .Where(n => n.StartsWith("rail ", StringComparison.Ordinal))
+                    .Order(StringComparer.Ordinal)
+            )
+        );
+
+    private bool Works(string lead)
+    {
+        var at = $"lead {lead}";
+        var (was, now) = (Nets(meant, at), Nets(real, at));
+        return was.IsSubsetOf(now)
+            && Ends(meant, at).SetEquals(Ends(real, at))
+            && was.All(n => Ends(meant, $"net {n.Net}").SetEquals(Ends(real, $"net {n.Net}")));
+    }
+
+    // The nets that a point is led to, each with whether it is turned over on the way.
+    private static HashSet<(string Net, bool IsTurned)> Nets(WiredBuild wired, string from)
+    {
+        var copper = Group(wired, from);
+        return
+        [
+            .. from pad in wired.Build.Board.Pads
+            where copper.Contains($"pad {pad.Id}")
+            from path in pad.Paths
+            where path.Net is not null && Conducts(wired, path)
+            select (path.Net, path.Through.OfType<Inverter>().Count() % 2 == 1),
+        ];
+    }
+
+    private static HashSet<string> Ends(WiredBuild wired, string from) =>
+        [.. Group(wired, from).Where(n => !n.StartsWith("pad ", StringComparison.Ordinal))];
+
+    private static bool Conducts(WiredBuild wired, PadPath path) =>
+        path
+            .Through.OfType<Contact>()
+            .All(c => wired.Bridges.Any(b => b.Bridge.Id == c.Bridge && b.Positions.Contains(c.Position)));
+
+    // Everything that is one copper with a point, walked one joint at a time.
+    private static HashSet<string> Group(WiredBuild wired, string from)
+    {
+        var joints = wired
+            .Leads.Where(l => l.Pad is not null)
+            .Select(l => ($"lead {l.Device}/{l.Lead.Id}", $"pad {l.Pad!.Id}"))
+            .Concat(
+                wired
+                    .Leads.Where(l => l.To is not null)
+                    .Select(l => ($"lead {l.Device}/{l.Lead.Id}", $"lead {l.To!.Device}/{l.To.Lead.Id}"))
+            )
+            .Concat(wired.Blobs.Select(b => ($"pad {b.One}", $"pad {b.Other}")))
+            .Concat(
+                from pad in wired.Build.Board.Pads
+                from path in pad.Paths
+                where path.Through.All(e => e is Contact) && Conducts(wired, path)
+                select ($"pad {pad.Id}", path.Net is { } net ? $"net {net}" : $"rail {path.Rail}")
+            )
+            .ToList();
+        var group = new HashSet<string> { from };
+        for (var grown = true; grown; )
+        {
+            grown = false;
+            foreach (var (one, other) in joints)
+            {
+                if (group.Contains(one) != group.Contains(other))
+                {
+                    group.Add(one);
+                    group.Add(other);
+                    grown = true;
+                }
+            }
+        }
+        return group;
+    }
+}
