@@ -131,7 +131,6 @@ public class PartsScreenTests
         page.Says("main", "Revision 1: No number beside the arrow");
         page.Find("[data-pad]").Click();
         page.Says("[data-testid='told']", "side");
-        page.Shot("part");
     }
 
     [Fact]

@@ -25,7 +25,6 @@ public class PlugsPanelTests
         page.Says("[data-device='spare-gnss'] header", "not plugged in: soldered lead by lead");
         page.Says("[data-device='camera'] [data-lead='v']", "to pad 5V");
         page.Run("document.querySelector('[data-testid=plugs]').scrollIntoView()");
-        page.Shot("fit-plugs");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
     }

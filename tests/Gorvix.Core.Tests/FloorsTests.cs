@@ -31,6 +31,7 @@ public class FloorsTests
         "Formats",
         "Describing",
         "Log",
+        "Faults",
         "Tables",
         "Papers",
     ];

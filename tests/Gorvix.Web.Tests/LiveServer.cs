@@ -60,10 +60,17 @@ public sealed class LiveServer : IAsyncDisposable
         return problem.GetProperty("detail").GetString();
     }
 
-    public async Task<(int Status, JsonElement Body)> Post(string path, string body)
+    public Task<(int Status, JsonElement Body)> Post(string path, string body) => Send(HttpMethod.Post, path, body);
+
+    public Task<(int Status, JsonElement Body)> Put(string path, string body) => Send(HttpMethod.Put, path, body);
+
+    public Task<(int Status, JsonElement Body)> Delete(string path) => Send(HttpMethod.Delete, path, null);
+
+    private async Task<(int Status, JsonElement Body)> Send(HttpMethod method, string path, string? body)
     {
-        using var content = new StringContent(body, Encoding.UTF8, "application/json");
-        using var answer = await Client.PostAsync(path, content);
+        using var request = new HttpRequestMessage(method, path);
+        request.Content = body is null ? null : new StringContent(body, Encoding.UTF8, "application/json");
+        using var answer = await Client.SendAsync(request);
         var text = await answer.Content.ReadAsStringAsync();
         return ((int)answer.StatusCode, text == "" ? default : JsonSerializer.Deserialize<JsonElement>(text));
     }

@@ -132,14 +132,18 @@ public sealed class FaultReader
         );
     }
 
-    private IEnumerable<Observation> Rest(Standing standing, HashSet<string> told) =>
-        from test in _table.Tests.Index()
-        where test.Item.IsSign && !told.Contains(test.Item.Id)
-        let sound = test.Item.Outcomes.First(o => o.IsSound).Id
-        let at = _table.OutcomeOf(test.Index, sound)
-        where standing.Causes.Any(c => c.Shows[test.Index] == at)
-        where standing.Causes.Any(c => c.Shows[test.Index] != at)
-        select new Observation(test.Item.Id, sound);
+    // Only causes that nothing speaks against say what may be sound: a slip that is thought of is none.
+    private IEnumerable<Observation> Rest(Standing standing, HashSet<string> told)
+    {
+        var least = standing.Causes.Select(c => c.Against.Count).DefaultIfEmpty().Min();
+        var causes = standing.Causes.Where(c => c.Against.Count == least).ToList();
+        return from test in _table.Tests.Index()
+            where test.Item.IsSign && !told.Contains(test.Item.Id)
+            let sound = test.Item.Outcomes.First(o => o.IsSound).Id
+            let at = _table.OutcomeOf(test.Index, sound)
+            where causes.Exists(c => c.Shows[test.Index] == at) && causes.Exists(c => c.Shows[test.Index] != at)
+            select new Observation(test.Item.Id, sound);
+    }
 
     private static string Verdict(Standing standing) =>
         standing.State switch

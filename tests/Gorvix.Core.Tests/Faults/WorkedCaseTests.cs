@@ -150,12 +150,20 @@ public class WorkedCaseTests
     }
 
     [Fact]
-    public void The_plug_of_another_unit_gets_no_power_before_it_is_measured()
+    public void The_plug_of_another_unit() =>
+        IsFound(Case("East Bench Kestrel", "harness.air-unit.turned", ("light.air-unit", "dark")), 6);
+
+    [Fact]
+    public void Battery_on_a_data_pin_gets_no_power_before_it_is_measured()
     {
-        var (_, table) = Tester.Demos.First(d => d.Build.Name == "East Bench Kestrel");
-        var suspect = table.Singles.First(s => s.Id == "harness.air-unit.turned");
-        Assert.True(suspect.Harms);
-        var tester = new Tester(table, suspect.Faults).Say([new Observation("light.air-unit", "dark")]);
+        static bool Burns(Suspect suspect) =>
+            suspect is { Harms: true, Faults: [{ Kind: Core.Bench.FaultKind.Exchanged }] };
+        var table = Tester.Demos.First(d => d.Table.Singles.Any(Burns)).Table;
+        var suspect = table.Singles.First(Burns);
+        var light = $"light.{suspect.Faults[0].Place.Device}";
+        var tester = new Tester(table, suspect.Faults).Say([
+            new Observation(light, table.Shown(suspect.Faults, table.IndexOf(light)!.Value)!),
+        ]);
         tester.Follow(t =>
         {
             var next = Tester.Proposed(t);

@@ -73,7 +73,9 @@ const selection = computed(() => {
         >
       </v-tabs>
     </nav>
-    <span v-if="saved" class="saved quiet" :class="{ well: build.standing === 'saved' }">{{ saved }}</span>
+    <span v-if="saved" class="saved quiet" :class="{ well: build.standing === 'saved' }">{{
+      saved
+    }}</span>
     <a class="export" :class="{ last: !saved }" :href="`/api/builds/${view.id}/export`" download
       >Export</a
     >

@@ -6,7 +6,9 @@ import type { SeenLine } from '@/api/client'
 const props = defineProps<{ seen: SeenLine[]; doubted: number[]; busy: boolean }>()
 defineEmits<{ unsay: [test: string] }>()
 
-const lines = computed(() => props.seen.map((s, i) => ({ ...s, doubted: props.doubted.includes(i) })))
+const lines = computed(() =>
+  props.seen.map((s, i) => ({ ...s, doubted: props.doubted.includes(i) })),
+)
 const groups = computed(() => {
   const told = lines.value.filter((s) => !s.isSound || s.doubted)
   const well = lines.value.filter((s) => s.isSound && !s.doubted)

@@ -39,16 +39,17 @@ defineExpose({ find: () => field.value?.focus() })
   <section aria-label="What you see" :class="{ wide }">
     <header>
       <h2>{{ wide ? 'What you see' : 'And this?' }}</h2>
-      <input
-        ref="field"
-        type="search"
-        :value="words"
-        placeholder="sticks, 0.0, light …"
-        aria-label="Find a sign"
-        data-field="say"
-        @input="$emit('words', ($event.target as HTMLInputElement).value)"
-        @keydown.escape="field?.blur()"
-      />
+      <span class="find" data-field="say">
+        <input
+          ref="field"
+          type="search"
+          :value="words"
+          placeholder="sticks, 0.0, light …"
+          aria-label="Find a sign"
+          @input="$emit('words', ($event.target as HTMLInputElement).value)"
+          @keydown.escape="field?.blur()"
+        />
+      </span>
     </header>
     <ul>
       <li v-for="s in found" :key="s.id" :data-sign="s.id" :class="{ told: told.has(s.id) }">
@@ -91,7 +92,7 @@ h2 {
 }
 
 input {
-  flex: 1;
+  width: 100%;
   min-width: 0;
   min-height: 40px;
   padding: 4px 10px;
@@ -99,6 +100,11 @@ input {
   background: var(--sheet);
   color: inherit;
   font: inherit;
+}
+
+.find {
+  flex: 1;
+  min-width: 0;
 }
 
 ul {

@@ -1,0 +1,91 @@
+using OpenQA.Selenium;
+
+namespace Gorvix.Browser.Tests;
+
+/// <summary>A fault is looked for as a builder does: by mouse from plain words, by keys at the simulated bench, taken back, mended, noted.</summary>
+public class FaultScreenTests
+{
+    private const string Hare = "/builds/north-face-hare";
+    private const string Kestrel = "/builds/east-bench-kestrel";
+
+    [Fact]
+    public async Task From_plain_words_to_the_cause_by_mouse()
+    {
+        await using var page = await Page.Open($"{Kestrel}/bench");
+        page.Click("#to-faults");
+        page.Says("main", "What you see");
+        page.Write("[data-field='say']", "0.0");
+        page.Until(
+            d => d.FindElements(By.CssSelector("[data-sign]")).Count == 2 ? "yes" : null,
+            "two signs with these words"
+        );
+        page.Click("[data-sign='link.picture-text.volts'] [data-outcome='no']");
+        page.Says("[data-testid='verdict']", "causes are left.");
+        page.Write("[data-field='say']", "");
+        page.Click("[data-do='rest']");
+        page.Says("main", "things are as it should be");
+        page.Says("[data-cause]", "TX of the Beacon D6 has come off");
+        Assert.Equal("", page.Accessibility());
+        page.Shot("faults");
+
+        page.Says(".card[data-test]", "seen by the unit");
+        page.Click(".card [data-outcome='no']");
+        page.Says(".card[data-test]", "under the glass");
+        page.Click(".card [data-outcome='tx off']");
+        page.Says("[data-testid='verdict'][data-state='found']", "TX of the Beacon D6 has come off.");
+        page.Says(".cause", "Join TX of the Beacon D6 to AIR pin 4");
+        Assert.Contains("RX1", page.Text("aside"));
+        page.Click("[data-do='mended']");
+        page.Says("main", "What you see");
+        page.Click("#to-log");
+        page.Says("[data-entry^='note-']", "Fault found and mended: TX of the Beacon D6 has come off.");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task A_hidden_fault_is_found_by_keys_at_the_simulated_bench()
+    {
+        await using var page = await Page.Open($"{Hare}/faults");
+        page.Find("[data-sign]");
+        page.Run("document.querySelector('.stand-in summary').click()");
+        page.Choose("[data-field='fault']", "U3 has no job", typed: "U3 has no job");
+        page.Run("document.activeElement.blur()");
+        page.Press("s");
+        page.Says("[data-testid='verdict']", "left.");
+        for (var tests = 0; page.All("[data-state='found']").Count == 0; tests++)
+        {
+            Assert.True(tests < 5, "found in few tests");
+            var test = page.Find(".card[data-test]").GetAttribute("data-test");
+            page.Press("s");
+            page.Until(
+                d =>
+                    d.FindElements(By.CssSelector($".card[data-test='{test}']")).Count == 0
+                    || d.FindElements(By.CssSelector("[data-state='found']")).Count > 0
+                        ? "yes"
+                        : null,
+                "the next test"
+            );
+        }
+        page.Says("[data-testid='verdict']", "U3 has no job");
+        page.Press("z");
+        page.Says("[data-testid='verdict'][data-state='searching']", "left.");
+        Assert.Equal("", page.Accessibility());
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task What_cannot_be_done_gives_way_and_what_contradicts_is_named()
+    {
+        await using var page = await Page.Open($"{Hare}/faults");
+        page.Click("[data-sign='link.control.sticks'] [data-outcome='no']");
+        var test = page.Find(".card[data-test]").GetAttribute("data-test");
+        page.Press("c");
+        page.Gone($".card[data-test='{test}']");
+        page.Click("[data-sign='link.picture-text.volts'] [data-outcome='no']");
+        page.Click("[data-sign='link.picture-text.armed'] [data-outcome='yes']");
+        page.Says("main", "is this right?");
+        page.Click("[data-unsay='link.picture-text.armed']");
+        page.Until(d => d.FindElements(By.CssSelector(".doubt")).Count == 0 ? "yes" : null, "nothing contradicts");
+        Assert.Equal("", page.Console());
+    }
+}

@@ -1,0 +1,205 @@
+using System.Text.Json;
+
+namespace Gorvix.Web.Tests;
+
+/// <summary>The search for a fault over the wire: kept, taken back, ended with a line in the log, and what it has taught.</summary>
+public class FaultApiTests
+{
+    private const string Hare = "/api/builds/north-face-hare";
+
+    private static async Task<(int Status, JsonElement Body)> Say(
+        LiveServer server,
+        JsonElement view,
+        params (string Test, string Outcome)[] said
+    ) =>
+        await server.Put(
+            $"{Hare}/faults",
+            JsonSerializer.Serialize(
+                new
+                {
+                    step = view.GetProperty("step").GetInt32(),
+                    @case = new
+                    {
+                        said = said.Select(s => new { test = s.Test, outcome = s.Outcome }),
+                        cannot = Array.Empty<string>(),
+                        refuted = Array.Empty<string>(),
+                        usesBench = true,
+                    },
+                }
+            )
+        );
+
+    private static JsonElement Sheet(JsonElement view) => view.GetProperty("sheet");
+
+    private static string State(JsonElement view) => Sheet(view).GetProperty("state").GetString()!;
+
+    [Fact]
+    public async Task A_fault_that_is_planted_blind_is_found_from_its_signs_and_its_end_stands_in_the_log()
+    {
+        await using var server = await LiveServer.Start();
+        await server.Post($"{Hare}/bench/simulated", """{"fault":"open.air-unit.tx"}""");
+        var view = await server.Get($"{Hare}/faults");
+        Assert.Equal("open", State(view));
+        async Task<string> Shows(string test)
+        {
+            var (status, shown) = await server.Post($"{Hare}/faults/simulated", JsonSerializer.Serialize(new { test }));
+            Assert.Equal(200, status);
+            return shown.GetProperty("outcome").GetString()!;
+        }
+        var said = new List<(string, string)>();
+        foreach (var sign in Sheet(view).GetProperty("signs").EnumerateArray())
+        {
+            var id = sign.GetProperty("id").GetString()!;
+            said.Add((id, await Shows(id)));
+        }
+        (_, view) = await Say(server, view, [.. said]);
+        var tests = 0;
+        while (State(view) == "searching")
+        {
+            var test = Sheet(view).GetProperty("next")[0].GetProperty("test").GetProperty("id").GetString()!;
+            said.Add((test, await Shows(test)));
+            tests++;
+            (_, view) = await Say(server, view, [.. said]);
+        }
+        Assert.Equal("found", State(view));
+        Assert.InRange(tests, 0, 4);
+        var cause = Sheet(view).GetProperty("causes")[0];
+        Assert.Equal("open.air-unit.tx", cause.GetProperty("id").GetString());
+        Assert.Equal("r1", cause.GetProperty("pads")[0].GetString());
+        Assert.Contains("Join TX", cause.GetProperty("cure")[0].GetProperty("steps")[0].GetString());
+
+        // It outlives the page: who comes back goes on where it stood.
+        Assert.Equal(
+            said.Count,
+            (await server.Get($"{Hare}/faults")).GetProperty("case").GetProperty("said").GetArrayLength()
+        );
+        Assert.True((await server.Get($"{Hare}/craft")).GetProperty("isSearched").GetBoolean());
+        var (ended, after) = await server.Post(
+            $"{Hare}/faults/end",
+            JsonSerializer.Serialize(
+                new
+                {
+                    step = view.GetProperty("step").GetInt32(),
+                    cause = "open.air-unit.tx",
+                    words = "cold joint",
+                }
+            )
+        );
+        Assert.Equal(200, ended);
+        Assert.Equal("open", State(after));
+        var entry = (await server.Get($"{Hare}/log?kinds=note"))
+            .GetProperty("entries")[0]
+            .GetProperty("words")
+            .GetString();
+        Assert.StartsWith(
+            "Fault found and mended: tX of the Beacon D6 has come off.",
+            entry,
+            StringComparison.OrdinalIgnoreCase
+        );
+        Assert.EndsWith("cold joint", entry);
+
+        var kinds = await server.Get("/api/fault-kinds");
+        int Found(JsonElement list) =>
+            list.EnumerateArray()
+                .First(k => k.GetProperty("kind").GetString() == "open")
+                .GetProperty("found")
+                .GetInt32();
+        Assert.Equal(1, Found(kinds));
+        Assert.Equal(0, Found((await server.Delete("/api/fault-kinds/found")).Body));
+    }
+
+    [Fact]
+    public async Task A_failed_check_of_the_bench_is_handed_over_with_what_is_known_good()
+    {
+        await using var server = await LiveServer.Start();
+        foreach (
+            var (key, check, answer) in new[]
+            {
+                ("a", "link.control.sticks", "no"),
+                ("b", "cold.receiver-tx.sbus", "yes"),
+            }
+        )
+        {
+            await server.Post(
+                $"{Hare}/bench/readings",
+                JsonSerializer.Serialize(
+                    new
+                    {
+                        key,
+                        check,
+                        answer,
+                    }
+                )
+            );
+        }
+        var view = await server.Get($"{Hare}/faults");
+        var seen = Sheet(view).GetProperty("seen").EnumerateArray().ToList();
+        Assert.Contains(
+            seen,
+            s =>
+                s.GetProperty("test").GetString() == "link.control.sticks"
+                && s.GetProperty("on").ValueKind != JsonValueKind.Null
+        );
+        Assert.Equal("searching", State(view));
+        Assert.DoesNotContain(
+            Sheet(view).GetProperty("causes").EnumerateArray(),
+            c => c.GetProperty("id").GetString() == "open.receiver.tx"
+        );
+    }
+
+    [Fact]
+    public async Task Two_windows_at_one_search_do_not_write_over_each_other()
+    {
+        await using var server = await LiveServer.Start();
+        var view = await server.Get($"{Hare}/faults");
+        var (first, _) = await Say(server, view, ("link.control.sticks", "no"));
+        var (second, why) = await Say(server, view, ("link.position.satellites", "no"));
+        Assert.Equal(200, first);
+        Assert.Equal(409, second);
+        Assert.Contains("another window", why.GetProperty("detail").GetString());
+        var open = (await server.Get($"{Hare}/faults")).GetProperty("case").GetProperty("said");
+        Assert.Equal("link.control.sticks", Assert.Single(open.EnumerateArray()).GetProperty("test").GetString());
+    }
+
+    [Fact]
+    public async Task What_cannot_be_said_is_refused_and_what_was_said_of_another_wiring_counts_nothing()
+    {
+        await using var server = await LiveServer.Start();
+        var view = await server.Get($"{Hare}/faults");
+        var (status, why) = await Say(server, view, ("link.control.sticks", "sideways"));
+        Assert.Equal(422, status);
+        Assert.Contains("Choose one of its outcomes", why.GetProperty("detail").GetString());
+        var (many, most) = await Say(server, view, [.. Enumerable.Range(0, 300).Select(i => ($"link.{i}", "no"))]);
+        Assert.Equal(422, many);
+        Assert.Contains("At most 200", most.GetProperty("detail").GetString());
+        var (fine, after) = await Say(server, view, ("link.of.old", "no"), ("link.control.sticks", "no"));
+        Assert.Equal(200, fine);
+        Assert.Contains(
+            "another wiring",
+            Sheet(after).GetProperty("seen").EnumerateArray().First().GetProperty("words").GetString()
+        );
+        var (odd, factor) = await server.Put("/api/fault-kinds", """{"kind":"open","factor":1000}""");
+        Assert.Equal(422, odd);
+        Assert.Contains("times as likely", factor.GetProperty("detail").GetString());
+        var (none, sentence) = await server.Post($"{Hare}/faults/end", """{"step":1,"cause":"nothing.of.it"}""");
+        Assert.Equal(422, none);
+        Assert.Contains("not among those", sentence.GetProperty("detail").GetString());
+        Assert.Equal(404, (await server.Post("/api/builds/none/faults/simulated", """{"test":"x"}""")).Status);
+    }
+
+    [Fact]
+    public async Task What_a_builder_takes_for_likelier_comes_first()
+    {
+        await using var server = await LiveServer.Start();
+        var (_, before) = await Say(server, await server.Get($"{Hare}/faults"), ("link.control.sticks", "no"));
+        double Share(JsonElement view) =>
+            Sheet(view)
+                .GetProperty("causes")
+                .EnumerateArray()
+                .Where(c => c.GetProperty("id").GetString() == "unset.control")
+                .Select(c => c.GetProperty("share").GetDouble())
+                .FirstOrDefault();
+        await server.Put("/api/fault-kinds", """{"kind":"port","factor":10}""");
+        Assert.True(Share(await server.Get($"{Hare}/faults")) > 2 * Share(before));
+    }
+}
