@@ -26,6 +26,10 @@ else if (args is ["bench"])
 {
     await BenchRuns.Run();
 }
+else if (args is ["faults"])
+{
+    FaultRuns.Run();
+}
 else if (args is ["pins"])
 {
     await PinRuns.Run();

@@ -88,4 +88,15 @@ public class FaultScreenTests
         page.Until(d => d.FindElements(By.CssSelector(".doubt")).Count == 0 ? "yes" : null, "nothing contradicts");
         Assert.Equal("", page.Console());
     }
+
+    [Fact]
+    public async Task A_failed_check_of_the_bench_leads_here_with_what_is_known()
+    {
+        await using var page = await Page.Open($"{Hare}/bench?check=link.control.sticks");
+        page.Click(".card [data-answer='no']");
+        page.Click("[data-do='faults']");
+        page.Says("[aria-label='Not as it should be']", "Stick bars (Sedge 2) the sticks do not move (Bench)");
+        page.Says("[data-testid='verdict']", "left.");
+        Assert.Equal("", page.Console());
+    }
 }

@@ -119,9 +119,9 @@ internal sealed class BenchTruth
 
     /// <summary>The current out of the source, in amperes.</summary>
     public double Amps(Situation situation) =>
-        Sheet(situation) is { Problem: not null } && situation.InLine == InLine.Limiter
-            ? situation.Power.LimiterAmps
-            : Math.Max(0, Sheet(situation).SourceAmps?.Typical ?? 0);
+        Real.Ails.IsOnUsbAlone ? 0
+        : Sheet(situation) is { Problem: not null } && situation.InLine == InLine.Limiter ? situation.Power.LimiterAmps
+        : Math.Max(0, Sheet(situation).SourceAmps?.Typical ?? 0);
 
     /// <summary>True when a bridge stands as it is meant to.</summary>
     public bool Stands(string bridge) => Positions(Real, bridge).SequenceEqual(Positions(Meant.Wired, bridge));
@@ -155,6 +155,10 @@ internal sealed class BenchTruth
     // The situations of the bench are solved together: each begins where the one before ended.
     private RailSheet Sheet(Situation situation)
     {
+        if (Real.Ails.IsOnUsbAlone)
+        {
+            situation = Meant.Power.Usb;
+        }
         if (_sameSupply)
         {
             return Meant.Sheet(situation);

@@ -30,6 +30,10 @@ internal sealed class BoardFaults(WiredBuild wired)
                     [position]
                 );
             }
+            if (wired.Build.Circuit.JoiningPositions(set.Bridge.Id) is { } joins && set.Positions.Any(joins.Contains))
+            {
+                yield return At($"bridge.{set.Bridge.Id}.none", $"no solder joins bridge {set.Bridge.Id}", []);
+            }
             if (set.Bridge.Positions.Count > 1)
             {
                 yield return At(

@@ -19,7 +19,24 @@ internal sealed class DeviceFaults(WiredBuild wired)
 
     public IEnumerable<PlantedFault> All() =>
         // What is wired to nothing is missed by nobody.
-        wired.Build.Devices.Where(d => wired.Leads.Any(l => l.Device == d.Id && IsFed(l))).SelectMany(Of);
+        Source()
+            .Concat(wired.Build.Devices.Where(d => wired.Leads.Any(l => l.Device == d.Id && IsFed(l))).SelectMany(Of));
+
+    private IEnumerable<PlantedFault> Source()
+    {
+        if (wired.Build.Build.InputVolts is not null || wired.Build.Build.Pack is not null)
+        {
+            yield return new PlantedFault(
+                "source",
+                "the source does not reach the board: plug, wire, or a flat pack; USB alone feeds it",
+                new SourceOff()
+            )
+            {
+                Kind = FaultKind.Around,
+                Place = new(),
+            };
+        }
+    }
 
     private IEnumerable<PlantedFault> Of(Builds.DeviceInBuild device)
     {

@@ -16,7 +16,17 @@ internal sealed class WireFaults(WiredBuild wired)
     private readonly Neighbours _near = new(wired.Build.Circuit);
 
     public IEnumerable<PlantedFault> All() =>
-        [.. Open(), .. Weak(), .. Swapped(), .. Beside(), .. Elsewhere(), .. LeftIn(), .. Harnesses(), .. Blobs()];
+        [
+            .. Open(),
+            .. Weak(),
+            .. Swapped(),
+            .. Beside(),
+            .. OneCavityOff(),
+            .. Elsewhere(),
+            .. LeftIn(),
+            .. Harnesses(),
+            .. Blobs(),
+        ];
 
     private IEnumerable<WiredLead> Used => wired.Leads.Where(l => l.IsUsed && l.Pad is not null);
 
@@ -71,6 +81,18 @@ internal sealed class WireFaults(WiredBuild wired)
         where lead.State == LeadState.Soldered
         from pad in _near.Of(lead.Pad!)
         select Moved(lead, pad.Pad, "beside", FaultKind.Beside);
+
+    // A contact in the empty cavity beside its own.
+    private IEnumerable<PlantedFault> OneCavityOff() =>
+        from lead in Used
+        where lead is { State: LeadState.InPlace or LeadState.Moved, Socket: not null, Cavity: not null }
+        from step in new[] { -1, 1 }
+        let cavity = lead.Cavity!.Value + step
+        where cavity >= 1 && cavity <= lead.Socket!.Pads.Count
+        let pad = lead.Socket!.Pads[cavity - 1]
+        where pad is not null
+        where !wired.Leads.Any(l => l.Socket == lead.Socket && l.Cavity == cavity)
+        select Moved(lead, pad, "cavity", FaultKind.Harness);
 
     private PlantedFault Moved(WiredLead lead, Pad pad, string id, FaultKind kind) =>
         new(

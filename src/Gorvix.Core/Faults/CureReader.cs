@@ -73,6 +73,13 @@ public sealed class CureReader(WiredBuild wired, SettingsSheet settings)
                     "If it stays so with nothing on it, the regulator is gone: feed those devices from another rail, or take another board.",
                 ]
             ),
+            SourceOff => new Cure(
+                CureAt.Around,
+                [
+                    "Measure the source by itself, then at the board's supply pads.",
+                    "Charge the pack, or mend its plug and wire; a lithium pack is never left alone on charge.",
+                ]
+            ),
             DeadPin => new Cure(
                 CureAt.Fit,
                 [

@@ -217,6 +217,7 @@ internal sealed class TestMaker(Meant meant, BenchSheet sheet)
         List<IReadOnlyList<string>> all =
         [
             bridge.Positions,
+            [],
             .. bridge.Bridge.Positions.Select(b => new[] { b }).Where(b => !b.SequenceEqual(bridge.Positions)),
             .. bridge.Bridge.Positions.Count > 1 ? [bridge.Bridge.Positions] : Array.Empty<IReadOnlyList<string>>(),
         ];

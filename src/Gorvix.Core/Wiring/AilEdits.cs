@@ -63,6 +63,16 @@ public sealed record SettingOff(string Key) : WiringEdit
         };
 }
 
+/// <summary>A source that does not feed the craft: its plug, its wire, a flat pack; USB alone does.</summary>
+public sealed record SourceOff : WiringEdit
+{
+    internal override WiredBuild ApplyTo(WiredBuild wired) =>
+        wired with
+        {
+            Ails = wired.Ails with { IsOnUsbAlone = true },
+        };
+}
+
 /// <summary>A page of ports that is empty: two jobs on one port, or never saved.</summary>
 public sealed record PageEmptied : WiringEdit
 {

@@ -62,6 +62,9 @@ public sealed record Ails
     /// <summary>Keys of settings of the board, besides those of ports, that stand otherwise than wanted.</summary>
     public IReadOnlyList<string> Settings { get; init; } = [];
 
+    /// <summary>True when USB alone feeds it, although its source is thought to.</summary>
+    public bool IsOnUsbAlone { get; init; }
+
     /// <summary>True when a device has an ailment.</summary>
     public bool Has(string device, Ailment what) => Devices.Contains(new DeviceAil(device, what));
 }

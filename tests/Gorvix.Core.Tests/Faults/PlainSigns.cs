@@ -36,6 +36,12 @@ internal sealed class PlainSigns(WiredBuild meant, WiredBuild real)
         // Rails that are tied, or leads that feed others: that is for a solver.
         if (
             real.Leads.Any(l => l.To is not null)
+            // A diode or a resistor on the way to a rail is for a solver too.
+            || real.Leads.Any(l =>
+                l.Device == device
+                && l.Lead.Role is LeadRole.Supply or LeadRole.Ground
+                && l.Pad?.Paths.Any(p => p.Rail is not null && p.Through.Any(e => e is not Contact)) == true
+            )
             || RailSets(real).Except(RailSets(meant)).Any()
             || real.Leads.Any(l =>
                 l.Lead.Role == LeadRole.Ground && Rails(real, l).Any(r => !IsGround(r))

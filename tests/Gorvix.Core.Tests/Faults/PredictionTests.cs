@@ -86,10 +86,17 @@ public class PredictionTests
             .Build.Links.Where(l => wired.Ports.Any(p => p.Link == l.Id) || wired.Rides.Any(r => r.Link == l.Id))
             // What is not fed as it is meant is nothing to compare.
             .Where(l =>
-                meant
-                    .Sheet(live)
-                    .Leads.Where(x => x.Device == l.Want.Device)
-                    .All(x => x.State is LeadFeed.Good or LeadFeed.Tight)
+                wired
+                    .Leads.Where(x => x.Device == l.Want.Device && PlantedFaults.IsFed(x))
+                    .All(x =>
+                        meant
+                            .Sheet(live)
+                            .Leads.Any(r =>
+                                r.Device == x.Device
+                                && r.Lead == x.Lead.Id
+                                && r.State is LeadFeed.Good or LeadFeed.Tight
+                            )
+                    )
             )
             .Select(l => l.Id)
             .ToList();

@@ -147,6 +147,9 @@ defineExpose({
       <p v-if="row.last.judgement.look" class="look" data-testid="look">
         Next: {{ row.last.judgement.look }}
       </p>
+      <p v-if="row.last.judgement.mark !== 'good'">
+        <RouterLink :to="{ name: 'faults' }" data-do="faults">What can it be?</RouterLink>
+      </p>
       <p class="quiet small">
         {{ dayOf(row.last.at) }}{{ row.last.who ? `, ${row.last.who}` : '' }}
       </p>

@@ -84,7 +84,7 @@ const selection = computed(() => {
 
 <style scoped>
 .build {
-  min-width: 0;
+  min-width: 72px;
   overflow: hidden;
   font-weight: 600;
   text-overflow: ellipsis;
@@ -93,6 +93,21 @@ const selection = computed(() => {
 
 nav {
   flex: none;
+}
+
+nav :deep(.v-tab.v-btn) {
+  min-width: 0;
+  padding: 0 12px;
+}
+
+@media (max-width: 1440px) {
+  nav :deep(.v-tab.v-btn) {
+    padding: 0 8px;
+  }
+
+  nav :deep(.v-tab.beside) {
+    margin-left: 4px;
+  }
 }
 
 .beside {
@@ -113,10 +128,16 @@ nav {
   text-decoration: none;
 }
 
-/* Seven steps and the ways out of the build: on a tablet the steps come first, the name stands in the page's title. */
+/* Eight steps and the ways out of the build: on a tablet the steps come first, the name stands in the page's title. */
 @media (max-width: 1180px) {
   .build {
+    min-width: 0;
     max-width: 110px;
+  }
+
+  /* What is saved need not be said where there is no room; what is not, must. */
+  .saved.well {
+    display: none;
   }
 
   .beside {
@@ -125,11 +146,6 @@ nav {
 
   .export {
     display: none;
-  }
-
-  nav :deep(.v-tab.v-btn) {
-    min-width: 0;
-    padding: 0 10px;
   }
 }
 
@@ -140,11 +156,6 @@ nav {
 
   nav :deep(.v-tab.v-btn) {
     padding: 0 6px;
-  }
-
-  /* What is saved need not be said where there is no room; what is not, must. */
-  .saved.well {
-    display: none;
   }
 }
 </style>

@@ -213,6 +213,16 @@ async function readSimulated() {
               </li>
             </ul>
           </details>
+          <BoardFace
+            v-if="view.sheet.face"
+            class="board"
+            :face="view.sheet.face"
+            :name="view.name"
+            :lit="lit"
+            :bridge="chosen?.places[0]?.bridge"
+            :red="next?.test.redPad"
+            :black="next?.test.blackPad"
+          />
         </section>
         <aside>
           <template v-if="isOpen">
@@ -239,16 +249,6 @@ async function readSimulated() {
               :busy="faults.busy.value"
               @mended="end(chosen.id)"
               @refute="refute"
-            />
-            <BoardFace
-              v-if="view.sheet.face"
-              class="board"
-              :face="view.sheet.face"
-              :name="view.name"
-              :lit="lit"
-              :bridge="chosen?.places[0]?.bridge"
-              :red="next?.test.redPad"
-              :black="next?.test.blackPad"
             />
             <p class="deeds no-print">
               <v-btn

@@ -36,7 +36,7 @@ defineExpose({ find: () => field.value?.focus() })
 </script>
 
 <template>
-  <section aria-label="What you see" :class="{ wide }">
+  <section v-if="wide || words || found.length > 0" aria-label="What you see" :class="{ wide }">
     <header>
       <h2>{{ wide ? 'What you see' : 'And this?' }}</h2>
       <span class="find" data-field="say">
@@ -71,7 +71,7 @@ defineExpose({ find: () => field.value?.focus() })
         </span>
       </li>
     </ul>
-    <p v-if="found.length === 0" class="quiet" role="status">
+    <p v-if="found.length === 0 && words" class="quiet" role="status">
       No sign of this build has these words.
     </p>
   </section>
