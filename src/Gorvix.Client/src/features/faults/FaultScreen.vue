@@ -111,7 +111,7 @@ function another(by: number) {
 async function rest() {
   const sound = sheet.value?.rest ?? []
   if (sound.length > 0)
-    await say(() => faults.keep({ said: [...(faults.said.value.said ?? []), ...sound] }))
+    await say(() => faults.keep((now) => ({ said: [...(now.said ?? []), ...sound] })))
 }
 function refute() {
   const cause = chosen.value
@@ -131,7 +131,7 @@ async function readSimulated() {
       if (problem) return problem
       if (outcome) said.push({ test: sign.id, outcome })
     }
-    await say(() => faults.keep({ said }))
+    await say(() => faults.keep(() => ({ said })))
     return null
   }
   if (!next.value) return null
@@ -160,7 +160,6 @@ async function readSimulated() {
             <SeenList
               :seen="sheet.seen"
               :doubted="sheet.doubted"
-              :busy="faults.busy.value"
               @unsay="(t) => say(() => faults.unsay(t))"
             />
             <v-btn
@@ -179,7 +178,6 @@ async function readSimulated() {
             :seen="sheet.seen"
             :words="words"
             :wide="isOpen"
-            :busy="faults.busy.value"
             @say="(t, o) => say(() => faults.say(t, o))"
             @unsay="(t) => say(() => faults.unsay(t))"
             @words="(w) => query({ say: w || undefined })"
@@ -254,7 +252,7 @@ async function readSimulated() {
               <v-btn
                 variant="text"
                 data-do="anew"
-                @click="say(() => faults.keep({ said: [], cannot: [], refuted: [] }))"
+                @click="say(() => faults.keep(() => ({ said: [], cannot: [], refuted: [] })))"
                 >Begin anew</v-btn
               >
               <v-btn variant="text" data-do="give-up" @click="end(null)"

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { SeenLine } from '@/api/client'
 
 /** What was seen so far, what is not as it should be first; what the builder said can be taken back, each by itself. */
-const props = defineProps<{ seen: SeenLine[]; doubted: number[]; busy: boolean }>()
+const props = defineProps<{ seen: SeenLine[]; doubted: number[] }>()
 defineEmits<{ unsay: [test: string] }>()
 
 const lines = computed(() =>
@@ -28,7 +28,6 @@ const groups = computed(() => {
         v-if="!s.on"
         size="small"
         variant="text"
-        :disabled="busy"
         :data-unsay="s.test"
         :aria-label="`Take back: ${s.title}`"
         @click="$emit('unsay', s.test)"
@@ -50,7 +49,6 @@ const groups = computed(() => {
           v-if="!s.on"
           size="small"
           variant="text"
-          :disabled="busy"
           :data-unsay="s.test"
           :aria-label="`Take back: ${s.title}`"
           @click="$emit('unsay', s.test)"

@@ -9,7 +9,6 @@ const props = defineProps<{
   words: string
   /** True where each sign has a line of its own. */
   wide: boolean
-  busy: boolean
 }>()
 const emit = defineEmits<{
   say: [test: string, outcome: string]
@@ -61,7 +60,6 @@ defineExpose({ find: () => field.value?.focus() })
             type="button"
             :class="{ off: !o.isSound }"
             :aria-pressed="told.get(s.id)?.outcome === o.id"
-            :disabled="busy"
             :data-outcome="o.id"
             :title="o.words"
             @click="press(s, o.id)"

@@ -6,32 +6,38 @@ export function useFaults(build: () => string) {
   const view = shallowRef<FaultView | null>(null)
   const problem = ref<Problem | null>(null)
   const busy = ref(false)
-  let turn = 0
 
   const said = computed<FaultCase>(
     () => view.value?.case ?? { said: [], cannot: [], refuted: [], usesBench: true },
   )
   const params = () => ({ path: { id: build() } })
 
-  async function act(request: () => ReturnType<typeof ask<FaultView>>) {
-    const own = ++turn
-    busy.value = true
-    const { data, problem: refused } = await request()
-    if (own !== turn) return
-    busy.value = false
-    view.value = data ?? view.value
-    problem.value = refused
-    // Another window has gone on: what it came to is shown.
-    if (refused?.status === 409)
-      await act(() => ask(() => api.GET('/api/builds/{id}/faults', { params: params() })))
+  // One after the other: what is said while an answer is on its way is said of what that answer came to.
+  let before: Promise<void> = Promise.resolve()
+  function act(request: () => ReturnType<typeof ask<FaultView>>) {
+    const of = build()
+    before = before.then(async () => {
+      if (of !== build()) return
+      busy.value = true
+      const { data, problem: refused } = await request()
+      busy.value = false
+      view.value = data ?? view.value
+      problem.value = refused
+      // Another window has gone on: what it came to is shown.
+      if (refused?.status === 409)
+        view.value =
+          (await ask(() => api.GET('/api/builds/{id}/faults', { params: params() }))).data ??
+          view.value
+    })
+    return before
   }
   const read = () => act(() => ask(() => api.GET('/api/builds/{id}/faults', { params: params() })))
-  const keep = (change: Partial<FaultCase>) =>
+  const keep = (change: (now: FaultCase) => Partial<FaultCase>) =>
     act(() =>
       ask(() =>
         api.PUT('/api/builds/{id}/faults', {
           params: params(),
-          body: { step: view.value?.step ?? 0, case: { ...said.value, ...change } },
+          body: { step: view.value?.step ?? 0, case: { ...said.value, ...change(said.value) } },
         }),
       ),
     )
@@ -55,13 +61,14 @@ export function useFaults(build: () => string) {
     end,
     /** Says what a test showed. */
     say: (test: string, outcome: string) =>
-      keep({ said: [...(said.value.said ?? []), { test, outcome }] }),
+      keep((now) => ({ said: [...(now.said ?? []), { test, outcome }] })),
     /** Takes back what was said last. */
-    back: () => keep({ said: (said.value.said ?? []).slice(0, -1) }),
+    back: () => keep((now) => ({ said: (now.said ?? []).slice(0, -1) })),
     /** Takes back what was said of a test. */
-    unsay: (test: string) => keep({ said: (said.value.said ?? []).filter((o) => o.test !== test) }),
-    cannot: (test: string) => keep({ cannot: [...(said.value.cannot ?? []), test] }),
-    refute: (cause: string) => keep({ refuted: [...(said.value.refuted ?? []), cause] }),
+    unsay: (test: string) =>
+      keep((now) => ({ said: (now.said ?? []).filter((o) => o.test !== test) })),
+    cannot: (test: string) => keep((now) => ({ cannot: [...(now.cannot ?? []), test] })),
+    refute: (cause: string) => keep((now) => ({ refuted: [...(now.refuted ?? []), cause] })),
     /** Does a test at the simulated bench. */
     simulate: async (test: string) => {
       const { data, problem: refused } = await ask(() =>
