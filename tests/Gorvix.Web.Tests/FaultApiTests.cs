@@ -172,6 +172,8 @@ public class FaultApiTests
         var (many, most) = await Say(server, view, [.. Enumerable.Range(0, 300).Select(i => ($"link.{i}", "no"))]);
         Assert.Equal(422, many);
         Assert.Contains("At most 200", most.GetProperty("detail").GetString());
+        var (endless, _) = await Say(server, view, (new string('x', 5000), "no"));
+        Assert.Equal(422, endless);
         var (fine, after) = await Say(server, view, ("link.of.old", "no"), ("link.control.sticks", "no"));
         Assert.Equal(200, fine);
         Assert.Contains(

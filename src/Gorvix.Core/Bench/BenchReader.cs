@@ -161,7 +161,7 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
         {
             return $"Measure volts between the supply and ground leads of the {link.Device.Name}, at its end.";
         }
-        var carrier = wired.Rides.FirstOrDefault(r => r.Link == link.Id)?.In ?? link.Id;
+        var carrier = wired.CarrierOf(link.Id);
         var port = wired.Ports.FirstOrDefault(p => p.Link == carrier);
         var lead = wired.Leads.FirstOrDefault(l => l.Link == carrier && l.Pad is not null);
         return lead is null || port is null

@@ -88,7 +88,7 @@ internal sealed class DeviceFaults(WiredBuild wired)
             );
             yield return Ails("antenna", Ailment.NoAntenna, FaultKind.Around, $"an antenna of the {name} is off");
         }
-        if (needs.Any(l => PortOf(l.Id) is { Port.Kind: PortKind.Uart }))
+        if (needs.Any(l => wired.PortOf(l.Id) is { Port.Kind: PortKind.Uart }))
         {
             yield return Ails(
                 "speaks",
@@ -139,7 +139,7 @@ internal sealed class DeviceFaults(WiredBuild wired)
         var levels = (
             from lead in wired.Leads
             where lead is { Pad: not null, Lead.Role: LeadRole.Signal, Link: not null } && lead.Device == device
-            where PortOf(lead.Link!)?.Mode.Lines.Any(m => m.Lead == lead.Lead.Id && m.Flow != Flow.Out) == true
+            where wired.PortOf(lead.Link!)?.Mode.Lines.Any(m => m.Lead == lead.Lead.Id && m.Flow != Flow.Out) == true
             from strand in wired.Build.Circuit.From(lead.Pad!)
             where strand.To.Kind == Circuits.NodeKind.Net
             select wired.Build.Circuit.Nets[strand.To.Id].AtBoot
@@ -147,10 +147,7 @@ internal sealed class DeviceFaults(WiredBuild wired)
         return levels.Count == 0 ? null : levels;
     }
 
-    private PortSet? PortOf(string link) =>
-        wired.Ports.FirstOrDefault(p => p.Link == (wired.Rides.FirstOrDefault(r => r.Link == link)?.In ?? link));
-
-    private bool IsCarried(string link) => PortOf(link) is not null;
+    private bool IsCarried(string link) => wired.PortOf(link) is not null;
 
     private IEnumerable<string> SignalPads(string device) =>
         wired

@@ -42,7 +42,7 @@ internal sealed class LinkTruth(Meant meant, WiredBuild real, Lazy<Copper> coppe
     /// <param name="situation">What feeds the build.</param>
     public Seen Shows(string link, SignNeeds needs, Situation situation)
     {
-        var carrier = meant.Wired.Rides.FirstOrDefault(r => r.Link == link)?.In ?? link;
+        var carrier = meant.Wired.CarrierOf(link);
         var wanted = meant.Wired.Build.Links.First(l => l.Id == link);
         var device = wanted.Want.Device;
         var lives = Lives(device, situation);

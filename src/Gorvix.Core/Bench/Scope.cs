@@ -174,7 +174,7 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
         {
             yield return line;
         }
-        var carrier = wired.Rides.FirstOrDefault(r => r.Link == id)?.In ?? id;
+        var carrier = wired.CarrierOf(id);
         foreach (var line in wired.Leads.Where(l => l.Link == carrier).SelectMany(Line))
         {
             yield return line;

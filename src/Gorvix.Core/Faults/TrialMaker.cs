@@ -28,7 +28,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
     public IEnumerable<FaultTest> Pages() =>
         from device in _wired.Build.Devices
         let links = LinksOf(device.Id)
-        where links.Any(l => PortOf(l.Id) is { Port.Kind: PortKind.Uart })
+        where links.Any(l => _wired.PortOf(l.Id) is { Port.Kind: PortKind.Uart })
         let name = device.Device.Name
         select new FaultTest(
             $"page.{device.Id}",
@@ -57,10 +57,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
         };
 
     private List<Link> LinksOf(string device) =>
-        [.. _wired.Build.Links.Where(l => l.Want.Device == device && PortOf(l.Id) is not null)];
-
-    private PortSet? PortOf(string link) =>
-        _wired.Ports.FirstOrDefault(p => p.Link == (_wired.Rides.FirstOrDefault(r => r.Link == link)?.In ?? link));
+        [.. _wired.Build.Links.Where(l => l.Want.Device == device && _wired.PortOf(l.Id) is not null)];
 
     private static WiredBuild Without(WiredBuild real, string device, params Ailment[] gone)
     {

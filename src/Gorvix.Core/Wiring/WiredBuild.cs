@@ -143,6 +143,14 @@ public sealed record WiredBuild(
     /// <summary>What the hands have to do to get here, each once; an edit leaves it as it was.</summary>
     public IReadOnlyList<Work> Work { get; init; } = [];
 
+    /// <summary>The link that carries another: itself where it rides in none.</summary>
+    /// <param name="link">Id of a link.</param>
+    public string CarrierOf(string link) => Rides.FirstOrDefault(r => r.Link == link)?.In ?? link;
+
+    /// <summary>What the port of a link, or of its carrier, is set to; null where it has none.</summary>
+    /// <param name="link">Id of a link.</param>
+    public PortSet? PortOf(string link) => Ports.FirstOrDefault(p => p.Link == CarrierOf(link));
+
     /// <summary>The leads that touch a pad.</summary>
     public IEnumerable<WiredLead> Joined => Leads.Where(l => l.Pad is not null);
 

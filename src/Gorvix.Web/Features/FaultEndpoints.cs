@@ -1,7 +1,6 @@
 using Gorvix.Core.Bench;
 using Gorvix.Core.Faults;
 using Gorvix.Core.Findings;
-using Gorvix.Core.Log;
 using Gorvix.Core.Planning;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
@@ -94,21 +93,9 @@ internal static class FaultEndpoints
             .WithName("forgetFound");
     }
 
-    private static Task<IResult> Get(
-        string id,
-        Workbench work,
-        FaultDesk desk,
-        FaultStore store,
-        LogStore log,
-        TimeProvider time,
-        CancellationToken stop
-    ) =>
-        Look(
+    private static Task<IResult> Get(string id, FaultRoom room, FaultStore store, CancellationToken stop) =>
+        room.Look(
             id,
-            work,
-            desk,
-            log,
-            time,
             async look =>
             {
                 var (open, step) = await store.Open(id);
@@ -120,19 +107,12 @@ internal static class FaultEndpoints
     private static Task<IResult> Keep(
         string id,
         FaultCaseRequest request,
-        Workbench work,
-        FaultDesk desk,
+        FaultRoom room,
         FaultStore store,
-        LogStore log,
-        TimeProvider time,
         CancellationToken stop
     ) =>
-        Look(
+        room.Look(
             id,
-            work,
-            desk,
-            log,
-            time,
             async look =>
             {
                 if (look.Against(request.Case) is { } why)
@@ -149,19 +129,12 @@ internal static class FaultEndpoints
     private static Task<IResult> End(
         string id,
         FaultEnd end,
-        Workbench work,
-        FaultDesk desk,
+        FaultRoom room,
         FaultStore store,
-        LogStore log,
-        TimeProvider time,
         CancellationToken stop
     ) =>
-        Look(
+        room.Look(
             id,
-            work,
-            desk,
-            log,
-            time,
             async look =>
             {
                 var (open, step) = await store.Open(id);
@@ -194,19 +167,12 @@ internal static class FaultEndpoints
     private static Task<IResult> Simulated(
         string id,
         SimulatedTest request,
-        Workbench work,
-        FaultDesk desk,
+        FaultRoom room,
         BenchDesk bench,
-        LogStore log,
-        TimeProvider time,
         CancellationToken stop
     ) =>
-        Look(
+        room.Look(
             id,
-            work,
-            desk,
-            log,
-            time,
             async look =>
             {
                 if (look.Faults.Table.IndexOf(request.Test) is not { } test)
@@ -257,71 +223,5 @@ internal static class FaultEndpoints
         }
         await store.Weigh(request.Kind, request.Factor);
         return Results.Ok(await Kinds(store));
-    }
-
-    private static async Task<IResult> Look(
-        string id,
-        Workbench work,
-        FaultDesk desk,
-        LogStore log,
-        TimeProvider time,
-        Func<FaultLook, Task<IResult>> answer,
-        CancellationToken stop
-    )
-    {
-        var planned = await work.Planned(id, stop);
-        if (planned.Reader is null)
-        {
-            return Problems.Of(planned.Refused);
-        }
-        var now = time.GetUtcNow().UtcDateTime;
-        var last = await log.LastReadings(id);
-        var faults = await desk.Of(planned, LoggedReading.SourceVolts(last, now), stop);
-        return await answer(new FaultLook(planned, faults, FromLog.Of(faults.Table, planned.Stored.Build, last, now)));
-    }
-
-    /// <summary>A build whose fault is looked for.</summary>
-    private sealed record FaultLook(PlannedBuild Planned, FaultsOfBuild Faults, FromLog Log)
-    {
-        /// <summary>Why something cannot be said of it, as a sentence; null where it can.</summary>
-        public string? Against(FaultCase said)
-        {
-            if (
-                said.Said.Count > FaultCase.MostSaid
-                || said.Cannot.Count > FaultCase.MostSaid
-                || said.Refuted.Count > FaultCase.MostSaid
-            )
-            {
-                return $"At most {FaultCase.MostSaid} things can be said of one fault. Begin the search anew.";
-            }
-            // Older entries may be of a wiring that was changed since: they stay and count nothing.
-            return
-                said.Said is [.., { } last]
-                && Faults.Table.IndexOf(last.Test) is { } test
-                && Faults.Table.Tests[test].Outcomes.All(o => o.Id != last.Outcome)
-                ? $"\"{last.Outcome}\" is nothing that \"{Faults.Table.Tests[test].Title}\" can show. Choose one of its outcomes."
-                : null;
-        }
-
-        /// <summary>The search in words.</summary>
-        public async Task<FaultView> View(FaultCase said, int step, OwnExperience own, CancellationToken stop) =>
-            new(
-                Planned.Stored.Version,
-                Planned.Stored.Build.Name,
-                step,
-                said,
-                await Workers.Run(
-                    () =>
-                        Faults.Reader.Of(
-                            new Search(Faults.Table, own, Log.Hints),
-                            said.UsesBench ? Log.Today : [],
-                            said.Said,
-                            said.Cannot.ToHashSet(),
-                            said.Refuted.ToHashSet(),
-                            stop
-                        ),
-                    stop
-                )
-            );
     }
 }

@@ -77,6 +77,7 @@ internal static class GorvixApp
         builder.Services.AddScoped<Author>();
         builder.Services.AddScoped<RecordArchive>();
         builder.Services.AddScoped<FaultStore>();
+        builder.Services.AddScoped<FaultRoom>();
         builder.Services.AddSingleton<BenchDesk>();
         builder.Services.AddSingleton<FaultDesk>();
         builder.Services.AddSingleton<SimulatedDesk>();

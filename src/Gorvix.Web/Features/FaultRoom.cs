@@ -1,0 +1,66 @@
+using Gorvix.Core.Faults;
+using Gorvix.Core.Log;
+using Gorvix.Core.Planning;
+using Gorvix.Storage;
+using Gorvix.Web.Hosting;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>Brings together what a search for a fault rests on: the planned build, its table of faults, its log.</summary>
+internal sealed class FaultRoom(Workbench work, FaultDesk desk, LogStore log, TimeProvider time)
+{
+    /// <summary>Answers with what is looked for in a build, or with what stands against it.</summary>
+    public async Task<IResult> Look(string id, Func<FaultLook, Task<IResult>> answer, CancellationToken stop)
+    {
+        var planned = await work.Planned(id, stop);
+        if (planned.Reader is null)
+        {
+            return Problems.Of(planned.Refused);
+        }
+        var now = time.GetUtcNow().UtcDateTime;
+        var last = await log.LastReadings(id);
+        var faults = await desk.Of(planned, LoggedReading.SourceVolts(last, now), stop);
+        return await answer(new FaultLook(planned, faults, FromLog.Of(faults.Table, planned.Stored.Build, last, now)));
+    }
+}
+
+/// <summary>A build whose fault is looked for.</summary>
+internal sealed record FaultLook(PlannedBuild Planned, FaultsOfBuild Faults, FromLog Log)
+{
+    /// <summary>Why something cannot be said of it, as a sentence; null where it can.</summary>
+    public string? Against(FaultCase said)
+    {
+        if (said.IsTooMuch())
+        {
+            return $"At most {FaultCase.MostSaid} things can be said of one fault. Begin the search anew.";
+        }
+        // Older entries may be of a wiring that was changed since: they stay and count nothing.
+        return
+            said.Said is [.., { } last]
+            && Faults.Table.IndexOf(last.Test) is { } test
+            && Faults.Table.Tests[test].Outcomes.All(o => o.Id != last.Outcome)
+            ? $"\"{last.Outcome}\" is nothing that \"{Faults.Table.Tests[test].Title}\" can show. Choose one of its outcomes."
+            : null;
+    }
+
+    /// <summary>The search in words.</summary>
+    public async Task<FaultView> View(FaultCase said, int step, OwnExperience own, CancellationToken stop) =>
+        new(
+            Planned.Stored.Version,
+            Planned.Stored.Build.Name,
+            step,
+            said,
+            await Workers.Run(
+                () =>
+                    Faults.Reader.Of(
+                        new Search(Faults.Table, own, Log.Hints),
+                        said.UsesBench ? Log.Today : [],
+                        said.Said,
+                        said.Cannot.ToHashSet(),
+                        said.Refuted.ToHashSet(),
+                        stop
+                    ),
+                stop
+            )
+        );
+}
