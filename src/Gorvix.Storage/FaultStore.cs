@@ -39,7 +39,7 @@ public sealed class FaultStore(GorvixDb db, LogStore log, TimeProvider time)
             throw new NoSuchBuildException(build);
         }
         var row = await Row(build, seen);
-        if (kept.Said.Count == 0 && kept.Refuted.Count == 0 && kept.Cannot.Count == 0)
+        if (kept is { Said.Count: 0, Refuted.Count: 0, Cannot.Count: 0, UsesBench: true })
         {
             // Where nothing is said any more nothing is looked for.
             if (row is not null)

@@ -31,10 +31,6 @@ internal sealed class LinkTruth(Meant meant, WiredBuild real, Lazy<Copper> coppe
     private readonly Circuit _circuit = real.Circuit();
     private readonly IReadOnlyList<BridgeAt> _at = real.Positions();
     private readonly Dictionary<LeadAt, bool> _works = [];
-    private readonly bool _sameCopper =
-        ReferenceEquals(real.Leads, meant.Wired.Leads)
-        && ReferenceEquals(real.Bridges, meant.Wired.Bridges)
-        && real.Blobs.Count == meant.Wired.Blobs.Count;
 
     /// <summary>What is seen of a sign of a link.</summary>
     /// <param name="link">Id of the link.</param>
@@ -174,7 +170,7 @@ internal sealed class LinkTruth(Meant meant, WiredBuild real, Lazy<Copper> coppe
         {
             return false;
         }
-        if (_sameCopper)
+        if (ReferenceEquals(copper.Value, meant.Copper))
         {
             return true;
         }

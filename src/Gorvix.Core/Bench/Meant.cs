@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Rails;
 using Gorvix.Core.Settings;
@@ -11,8 +12,9 @@ internal sealed class Meant
     // The day moves the declination alone, and every aircraft has the same.
     private static readonly DateOnly AnyDay = new(2026, 1, 1);
 
-    private readonly Dictionary<string, RailSheet> _sheets = [];
-    private readonly Dictionary<Node, IReadOnlySet<Node>> _ends = [];
+    // A table of faults is read by several askers at once.
+    private readonly ConcurrentDictionary<string, RailSheet> _sheets = new();
+    private readonly ConcurrentDictionary<Node, IReadOnlySet<Node>> _ends = new();
     private readonly Dictionary<LeadAt, IReadOnlyList<Strand>> _nets = [];
 
     /// <summary>Reads a build.</summary>

@@ -81,24 +81,21 @@ public sealed class FaultTable
     /// <summary>All outcomes of a test, also those that no single fault leads to.</summary>
     internal List<Outcome> Outcomes(int test) => [.. _all[test].Outcomes];
 
-    /// <summary>The aircraft with several faults at once; null where they cannot be together.</summary>
-    internal Suspect? With(IReadOnlyList<PlantedFault> faults)
+    /// <summary>The aircraft with several faults at once.</summary>
+    internal Suspect With(IReadOnlyList<PlantedFault> faults)
     {
-        var real = _meant.Wired;
-        foreach (var fault in faults)
-        {
-            real = real.With(fault.Edit);
-        }
-        return Row(_meant, _all, real, faults);
+        return Row(_meant, _all, Real(faults), faults);
     }
+
+    private WiredBuild Real(IReadOnlyList<PlantedFault> faults) =>
+        faults.Aggregate(_meant.Wired, (w, f) => w.With(f.Edit));
 
     /// <summary>What each test shows at an aircraft, by the id of its outcome; null where it cannot be told.</summary>
     /// <param name="faults">What is wrong with it.</param>
     /// <param name="test">Index of the test.</param>
     public string? Shown(IReadOnlyList<PlantedFault> faults, int test)
     {
-        var real = faults.Aggregate(_meant.Wired, (w, f) => w.With(f.Edit));
-        return _all[test].Tell(new BenchTruth(_meant, real));
+        return _all[test].Tell(new BenchTruth(_meant, Real(faults)));
     }
 
     private static Suspect Row(

@@ -53,10 +53,8 @@ internal sealed class PairFinder(FaultTable table, Func<Suspect, double> weight)
         )
         {
             stop.ThrowIfCancellationRequested();
-            if (
-                table.With([one.Faults[0], other.Faults[0]]) is { } pair
-                && read.All(r => pair.Shows[r.Test] < 0 || pair.Shows[r.Test] == r.Outcome)
-            )
+            var pair = table.With([one.Faults[0], other.Faults[0]]);
+            if (read.All(r => pair.Shows[r.Test] < 0 || pair.Shows[r.Test] == r.Outcome))
             {
                 found.Add(pair);
             }

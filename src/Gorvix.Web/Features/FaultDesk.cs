@@ -22,30 +22,39 @@ internal sealed class FaultDesk(TimeProvider time)
     public async Task<FaultsOfBuild> Of(PlannedBuild planned, double? volts, CancellationToken stop)
     {
         var key = (planned.Stored.Id, planned.Stored.Version, volts);
-        Task<FaultsOfBuild> made;
-        lock (_lock)
+        while (true)
         {
-            if (!_made.TryGetValue(key, out made!) || made.IsFaulted || made.IsCanceled)
+            Task<FaultsOfBuild> made;
+            lock (_lock)
             {
-                if (!_made.ContainsKey(key))
+                if (!_made.TryGetValue(key, out made!) || made.IsFaulted || made.IsCanceled)
                 {
-                    _order.Enqueue(key);
-                }
-                // It serves whoever asks next, so it is made to its end although this asker may leave; it takes less than a second.
-                _made[key] = made = Workers.Run(() => Make(planned, volts), CancellationToken.None);
-                if (_order.Count > Most)
-                {
-                    _made.Remove(_order.Dequeue());
+                    if (!_made.ContainsKey(key))
+                    {
+                        _order.Enqueue(key);
+                    }
+                    _made[key] = made = Workers.Run(() => Make(planned, volts, stop), stop);
+                    if (_order.Count > Most)
+                    {
+                        _made.Remove(_order.Dequeue());
+                    }
                 }
             }
+            try
+            {
+                return await made.WaitAsync(stop);
+            }
+            catch (OperationCanceledException) when (!stop.IsCancellationRequested)
+            {
+                // Who had begun it has left: it is begun anew for who still waits.
+            }
         }
-        return await made.WaitAsync(stop);
     }
 
-    private FaultsOfBuild Make(PlannedBuild planned, double? volts)
+    private FaultsOfBuild Make(PlannedBuild planned, double? volts, CancellationToken stop)
     {
         var wired = planned.Reader!.Wired;
-        var table = FaultTable.Of(wired, volts);
+        var table = FaultTable.Of(wired, volts, stop);
         return new FaultsOfBuild(
             table,
             new FaultReader(

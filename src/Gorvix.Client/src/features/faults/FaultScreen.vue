@@ -50,6 +50,10 @@ const proof = computed(() => {
         null)
     : null
 })
+// Tests that cannot be done, and causes that were not there.
+const outside = computed(
+  () => (faults.said.value.cannot ?? []).length + (faults.said.value.refuted ?? []).length,
+)
 const lit = computed(() => [
   ...new Set(
     [next.value?.test.redPad, next.value?.test.blackPad, ...(chosen.value?.pads ?? [])].filter(
@@ -171,7 +175,27 @@ async function readSimulated() {
               @click="rest"
               >All else is as it should be<v-kbd aria-hidden="true">A</v-kbd></v-btn
             >
+            <v-btn
+              v-if="outside > 0"
+              class="rest"
+              variant="text"
+              data-do="bring-back"
+              @click="say(() => faults.keep(() => ({ cannot: [], refuted: [] })))"
+              >Bring back what was left out ({{ outside }})</v-btn
+            >
           </template>
+          <v-btn
+            v-if="!faults.said.value.usesBench || sheet.seen.some((s) => s.on)"
+            class="rest"
+            variant="text"
+            data-do="uses-bench"
+            @click="say(() => faults.keep((now) => ({ usesBench: !now.usesBench })))"
+            >{{
+              faults.said.value.usesBench
+                ? 'Leave out what the Bench read'
+                : 'Count what the Bench read'
+            }}</v-btn
+          >
           <SignList
             ref="signs"
             :signs="sheet.signs"
@@ -252,7 +276,11 @@ async function readSimulated() {
               <v-btn
                 variant="text"
                 data-do="anew"
-                @click="say(() => faults.keep(() => ({ said: [], cannot: [], refuted: [] })))"
+                @click="
+                  say(() =>
+                    faults.keep(() => ({ said: [], cannot: [], refuted: [], usesBench: true })),
+                  )
+                "
                 >Begin anew</v-btn
               >
               <v-btn variant="text" data-do="give-up" @click="end(null)"
