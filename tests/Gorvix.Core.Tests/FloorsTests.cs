@@ -32,6 +32,7 @@ public class FloorsTests
         "Describing",
         "Log",
         "Faults",
+        "Drills",
         "Tables",
         "Papers",
     ];

@@ -160,6 +160,14 @@ public sealed class FaultReader
             _ => $"{standing.Causes.Count} causes are left.",
         };
 
+    /// <summary>A cause in words; how many no test tells from it.</summary>
+    public static string Told(Cause cause) =>
+        Phrase.Upper(Told(cause.Faults[0]))
+        + (cause.Faults.Count > 1 ? $" (or {cause.Faults.Count - 1} more that no test tells from it)" : "");
+
+    /// <summary>How a fault is mended, in sentences.</summary>
+    public IReadOnlyList<string> CureOf(PlantedFault fault) => _cures.Of(fault).Steps;
+
     private static string Told(IReadOnlyList<PlantedFault> faults) =>
         faults.Count == 0 ? "nothing is wrong with it" : string.Join(", and ", faults.Select(f => f.Words));
 

@@ -90,8 +90,8 @@ public sealed class Search
     private const int MostCauses = 40;
     private const int MostOften = 2;
 
-    // Feeding a craft that burns costs this, in minutes of a bench (our own choice): a part and its post.
-    private const double HarmMinutes = 120;
+    /// <summary>What feeding a craft that burns costs, in minutes of a bench (our own choice): a part and its post.</summary>
+    public const double HarmMinutes = 120;
 
     // From this chance of harm on a test waits for what is measured cold.
     private const double HarmChance = 0.05;

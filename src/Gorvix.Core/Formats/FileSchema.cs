@@ -63,6 +63,11 @@ public static class FileSchema
         [(typeof(SupplyOutput), "efficiency")] = [("minimum", 0.3), ("maximum", 1)],
         [(typeof(SupplyOutput), "quiescent")] = [("minimum", 0), ("maximum", 1)],
         [(typeof(RadioSide), "bayBaud")] = [("minimum", 9_600), ("maximum", 6_000_000)],
+        [(typeof(GorvixFile), "drills")] = [("maxItems", GorvixFile.MostDrills)],
+        [(typeof(DrillOrder), "level")] = [("minimum", 1), ("maximum", DrillOrder.MostLevel)],
+        [(typeof(DrillOrder), "seed")] = [("minimum", 0), ("maximum", DrillOrder.MostSeed)],
+        [(typeof(DrillOrder), "cards")] = [("maxItems", DrillOrder.MostCards)],
+        [(typeof(DrillOrder), "mark")] = [("maxLength", 64)],
         [(typeof(RadioSide), "packetHertz")] = [("minimum", 4), ("maximum", 1000)],
     };
 

@@ -4,7 +4,7 @@ using Gorvix.Core.Parts;
 namespace Gorvix.Core.Formats;
 
 /// <summary>
-/// A file in the product's own open format: boards, devices, firmware profiles and builds, each list possibly empty.
+/// A file in the product's own open format: boards, devices, firmware profiles, builds and drills, each list possibly empty.
 /// The format is described in docs/format.md.
 /// </summary>
 public sealed record GorvixFile
@@ -32,6 +32,12 @@ public sealed record GorvixFile
 
     /// <summary>Firmware profiles.</summary>
     public IReadOnlyList<FirmwareProfile> Profiles { get; init; } = [];
+
+    /// <summary>Drills on the one build of the file.</summary>
+    public IReadOnlyList<DrillOrder> Drills { get; init; } = [];
+
+    /// <summary>The most drills of a file.</summary>
+    public const int MostDrills = 30;
 
     /// <summary>The parts of the file.</summary>
     public PartsLibrary Parts() => new(Boards, Devices) { Profiles = Profiles };

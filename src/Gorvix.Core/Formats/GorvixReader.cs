@@ -216,6 +216,18 @@ public static class GorvixReader
             .. file.Devices.SelectMany((d, i) => PartCheck.Of(d, $"devices[{i}]")),
             .. file.Profiles.SelectMany((p, i) => PartCheck.Of(p, $"profiles[{i}]")),
             .. file.Builds.SelectMany((b, i) => BuildCheck.Of(b, known, $"builds[{i}]")),
+            .. Drills(file),
         ];
+    }
+
+    private static IEnumerable<Finding> Drills(GorvixFile file)
+    {
+        if (file.Drills.Count > GorvixFile.MostDrills)
+        {
+            return [Shape("drills", $"a file has at most {GorvixFile.MostDrills}.")];
+        }
+        return file.Drills.Count > 0 && file.Builds.Count != 1
+            ? [Shape("drills", "drills are about the one build of their file: leave one build in it.")]
+            : file.Drills.SelectMany((d, i) => d.Against().Select(a => Shape($"drills[{i}].{a.Member}", a.Problem)));
     }
 }

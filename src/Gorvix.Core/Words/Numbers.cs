@@ -12,6 +12,7 @@ public static class Numbers
     /// <summary>Volts.</summary>
     public static string Volts(double volts) => $"{volts:0.00} V";
 
-    /// <summary>A range of volts.</summary>
-    public static string Volts(double low, double high) => $"{low:0.00} to {high:0.00} V";
+    /// <summary>A range of volts; one value where both read the same.</summary>
+    public static string Volts(double low, double high) =>
+        $"{low:0.00}" == $"{high:0.00}" ? Volts(low) : $"{low:0.00} to {high:0.00} V";
 }

@@ -1,0 +1,73 @@
+namespace Gorvix.Core.Builds;
+
+/// <summary>What is practised.</summary>
+public enum DrillKind
+{
+    /// <summary>A hidden fault is looked for.</summary>
+    Fault,
+
+    /// <summary>Links are placed by hand.</summary>
+    Place,
+
+    /// <summary>Which pad leads where, and what can go there.</summary>
+    Label,
+
+    /// <summary>Which rail feeds what, and would it live.</summary>
+    Burn,
+}
+
+/// <summary>A drill on a build: with the build and its parts it says everything, and whoever has both plays the same.</summary>
+public sealed record DrillOrder
+{
+    /// <summary>The hardest level.</summary>
+    public const int MostLevel = 5;
+
+    /// <summary>The highest seed.</summary>
+    public const int MostSeed = 999_999;
+
+    /// <summary>The most cards that a drill asks.</summary>
+    public const int MostCards = 12;
+
+    /// <summary>The longest id of a card, in characters.</summary>
+    public const int MostCardId = 200;
+
+    /// <summary>What is practised.</summary>
+    public required DrillKind Kind { get; init; }
+
+    /// <summary>How hard it is, from 1.</summary>
+    public required int Level { get; init; }
+
+    /// <summary>What it is drawn by, from 0.</summary>
+    public required int Seed { get; init; }
+
+    /// <summary>What is asked; what the seed draws where there is nothing.</summary>
+    public IReadOnlyList<string> Cards { get; init; } = [];
+
+    /// <summary>What was drawn, made unreadable: tells a drill that another version of the program would draw otherwise. Null where nobody has drawn it yet.</summary>
+    public string? Mark { get; init; }
+
+    /// <summary>What stands against an order by itself, each with its member; empty where nothing does.</summary>
+    internal IEnumerable<(string Member, string Problem)> Against()
+    {
+        if (Level is < 1 or > MostLevel)
+        {
+            yield return ("level", $"it must be 1 to {MostLevel}.");
+        }
+        if (Seed is < 0 or > MostSeed)
+        {
+            yield return ("seed", $"it must be 0 to {MostSeed}.");
+        }
+        if (Cards.Count > MostCards)
+        {
+            yield return ("cards", $"at most {MostCards} can be asked.");
+        }
+        if (Cards.Any(c => c.Length is 0 or > MostCardId))
+        {
+            yield return ("cards", $"a card has 1 to {MostCardId} characters.");
+        }
+        if (Mark is { Length: > 64 })
+        {
+            yield return ("mark", "it has 64 characters at most.");
+        }
+    }
+}
