@@ -46,6 +46,18 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
     /// <summary>How likely the builder takes kinds of faults to be.</summary>
     public DbSet<FaultFactorRow> FaultFactors => Set<FaultFactorRow>();
 
+    /// <summary>Builds that drills are about.</summary>
+    public DbSet<DrillSourceRow> DrillSources => Set<DrillSourceRow>();
+
+    /// <summary>Drills that are played or were.</summary>
+    public DbSet<DrillRow> Drills => Set<DrillRow>();
+
+    /// <summary>When cards come back.</summary>
+    public DbSet<RecallRow> Recalls => Set<RecallRow>();
+
+    /// <summary>Evenings on which several play the same.</summary>
+    public DbSet<EveningRow> Evenings => Set<EveningRow>();
+
     /// <inheritdoc/>
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder) =>
         configurationBuilder.Properties<DateTime>().HaveConversion<Utc>();
@@ -137,6 +149,42 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
         {
             factor.HasKey(f => f.Kind);
             factor.Property(f => f.Kind).HasConversion<string>();
+        });
+        modelBuilder.Entity<DrillSourceRow>(source => source.HasKey(s => s.Hash));
+        modelBuilder.Entity<DrillRow>(drill =>
+        {
+            drill.HasKey(d => d.Id);
+            drill.Property(d => d.Step).IsConcurrencyToken();
+            drill.Property(d => d.Kind).HasConversion<string>();
+            drill.HasIndex(d => new { d.Player, d.EndedAt });
+            // One try at each drill of an evening.
+            drill
+                .HasIndex(d => new
+                {
+                    d.Evening,
+                    d.Number,
+                    d.Player,
+                })
+                .IsUnique()
+                .HasFilter("Evening IS NOT NULL");
+            drill.HasOne<EveningRow>().WithMany().HasForeignKey(d => d.Evening).OnDelete(DeleteBehavior.Cascade);
+            drill.HasOne<DrillSourceRow>().WithMany().HasForeignKey(d => d.Source).OnDelete(DeleteBehavior.Restrict);
+        });
+        modelBuilder.Entity<RecallRow>(recall =>
+        {
+            recall.HasKey(r => new
+            {
+                r.Player,
+                r.Kind,
+                r.Deck,
+                r.Card,
+            });
+            recall.Property(r => r.Kind).HasConversion<string>();
+        });
+        modelBuilder.Entity<EveningRow>(evening =>
+        {
+            evening.HasKey(e => e.Id);
+            evening.HasOne<DrillSourceRow>().WithMany().HasForeignKey(e => e.Source).OnDelete(DeleteBehavior.Restrict);
         });
         modelBuilder.Entity<StepRow>(step =>
         {

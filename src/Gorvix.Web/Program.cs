@@ -47,6 +47,11 @@ catch (DataFolderException problem)
 {
     return Fail(3, problem.Message);
 }
+catch (System.Net.Sockets.SocketException problem)
+    when (problem.SocketErrorCode == System.Net.Sockets.SocketError.AddressNotAvailable)
+{
+    return Fail(4, "The address after --club is none of this machine. Give one that it has in the club's network.");
+}
 catch (IOException problem) when (problem.InnerException is AddressInUseException)
 {
     return Fail(4, $"Port {port} is taken, perhaps by another Gorvix. Stop that or choose another with --port N.");

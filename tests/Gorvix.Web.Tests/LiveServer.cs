@@ -1,4 +1,6 @@
+using System.Net;
 using System.Net.Http.Json;
+using System.Net.Sockets;
 using System.Text;
 using System.Text.Json;
 using Gorvix.Storage;
@@ -23,15 +25,24 @@ public sealed class LiveServer : IAsyncDisposable
 
     public string Data { get; }
 
-    public static async Task<LiveServer> Start(string? data = null, string? demo = "demo")
+    public static async Task<LiveServer> Start(string? data = null, string? demo = "demo", IPAddress? club = null)
     {
         data ??= Directory.CreateTempSubdirectory("gorvix-").FullName;
         var demoFolder = demo is null ? null : Path.Combine(AppContext.BaseDirectory, demo);
-        var options = new StartOptions(0, data, demoFolder, Path.Combine(data, "no-client"));
+        // Two addresses cannot both be given a port by the system.
+        var port = club is null ? 0 : FreePort();
+        var options = new StartOptions(port, data, demoFolder, Path.Combine(data, "no-client")) { Club = club };
         var app = GorvixApp.Create(options);
         await GorvixApp.OpenData(app, options);
         await app.StartAsync();
         return new LiveServer(app, data);
+    }
+
+    private static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
     }
 
     public async ValueTask DisposeAsync()

@@ -14,6 +14,7 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
         <span class="word">Gorvix</span>
       </RouterLink>
       <div id="crumbs" class="crumbs" />
+      <RouterLink class="plain far" :to="{ name: 'drill' }">Drill</RouterLink>
       <RouterLink class="plain far" :to="{ name: 'club' }">Club</RouterLink>
       <RouterLink class="plain" :to="{ name: 'library' }">Library</RouterLink>
       <RouterLink class="plain far" :to="{ name: 'rules' }">Rules</RouterLink>

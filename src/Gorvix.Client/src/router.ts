@@ -132,6 +132,26 @@ export const router = createRouter({
         kinds: String(route.query.kind ?? '').split(','),
       }),
     },
+    {
+      path: '/drill',
+      name: 'drill',
+      component: () => import('./features/drill/DrillScreen.vue'),
+      props: (route) => ({
+        build: typeof route.query.build === 'string' ? route.query.build : null,
+      }),
+    },
+    {
+      path: '/drill/evenings/:id',
+      name: 'evening',
+      component: () => import('./features/drill/EveningScreen.vue'),
+      props: true,
+    },
+    {
+      path: '/drill/:id',
+      name: 'drill-play',
+      component: () => import('./features/drill/DrillPlay.vue'),
+      props: true,
+    },
     { path: '/club', name: 'club', component: () => import('./features/club/ClubScreen.vue') },
     {
       path: '/builds/:id/fit',

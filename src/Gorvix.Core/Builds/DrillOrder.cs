@@ -47,7 +47,7 @@ public sealed record DrillOrder
     public string? Mark { get; init; }
 
     /// <summary>What stands against an order by itself, each with its member; empty where nothing does.</summary>
-    internal IEnumerable<(string Member, string Problem)> Against()
+    public IEnumerable<(string Member, string Problem)> Against()
     {
         if (Level is < 1 or > MostLevel)
         {

@@ -21,10 +21,13 @@ public sealed class DrillGround
     /// <summary>Plans a build to practise on.</summary>
     /// <param name="build">The build.</param>
     /// <param name="today">The day, for what the sky says.</param>
-    public DrillGround(ResolvedBuild build, DateOnly today)
+    /// <param name="stop">Tells that nobody waits for the plan any more.</param>
+    public DrillGround(ResolvedBuild build, DateOnly today, CancellationToken stop = default)
     {
-        Reader = new FitReader(build);
+        Reader = new FitReader(build, stop);
         Sheet = Reader.Sheet();
+        // Who plays later waits for himself.
+        Reader = Reader.Until(CancellationToken.None);
         var wired = Reader.Wired;
         _faults = new(() =>
         {

@@ -315,7 +315,14 @@ public sealed class FaultDrill : IDrill
     {
         var signs =
             level <= ToldUpTo
-                ? table.Tests.Index().Where(t => t.Item.IsSign && suspect.Shows[t.Index] >= 0).Select(t => t.Index)
+                ? Off(table, suspect)
+                    .Concat(
+                        table
+                            .Tests.Index()
+                            .Where(t => t.Item.IsSign && suspect.Shows[t.Index] >= 0)
+                            .Select(t => t.Index)
+                    )
+                    .Distinct()
                 : Off(table, suspect).Take(1);
         return [.. signs.Select(t => new Observation(table.Tests[t].Id, Shown(table, suspect, t)!))];
     }

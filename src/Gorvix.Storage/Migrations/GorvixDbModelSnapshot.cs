@@ -43,6 +43,132 @@ namespace Gorvix.Storage.Migrations
                     b.ToTable("Builds");
                 });
 
+            modelBuilder.Entity("Gorvix.Storage.DrillRow", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Acts")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Best")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Deck")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("EndedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Evening")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Level")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Minutes")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Order")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Player")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Score")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Source")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("StartedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Step")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Source");
+
+                    b.HasIndex("Player", "EndedAt");
+
+                    b.HasIndex("Evening", "Number", "Player")
+                        .IsUnique()
+                        .HasFilter("Evening IS NOT NULL");
+
+                    b.ToTable("Drills");
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.DrillSourceRow", b =>
+                {
+                    b.Property<string>("Hash")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Hash");
+
+                    b.ToTable("DrillSources");
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.EveningRow", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Build")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("ClosedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Deck")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("MadeAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Orders")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Source")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Source");
+
+                    b.ToTable("Evenings");
+                });
+
             modelBuilder.Entity("Gorvix.Storage.FaultCaseRow", b =>
                 {
                     b.Property<int>("Number")
@@ -345,6 +471,43 @@ namespace Gorvix.Storage.Migrations
                     b.ToTable("Readings");
                 });
 
+            modelBuilder.Entity("Gorvix.Storage.RecallRow", b =>
+                {
+                    b.Property<string>("Player")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Deck")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Card")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Again")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("Asked")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Days")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("Due")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Ease")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("Row")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Player", "Kind", "Deck", "Card");
+
+                    b.ToTable("Recalls");
+                });
+
             modelBuilder.Entity("Gorvix.Storage.StepRow", b =>
                 {
                     b.Property<string>("BuildId")
@@ -405,6 +568,29 @@ namespace Gorvix.Storage.Migrations
                     b.HasIndex("BuildId");
 
                     b.ToTable("Texts");
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.DrillRow", b =>
+                {
+                    b.HasOne("Gorvix.Storage.EveningRow", null)
+                        .WithMany()
+                        .HasForeignKey("Evening")
+                        .OnDelete(DeleteBehavior.Cascade);
+
+                    b.HasOne("Gorvix.Storage.DrillSourceRow", null)
+                        .WithMany()
+                        .HasForeignKey("Source")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.EveningRow", b =>
+                {
+                    b.HasOne("Gorvix.Storage.DrillSourceRow", null)
+                        .WithMany()
+                        .HasForeignKey("Source")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
                 });
 
             modelBuilder.Entity("Gorvix.Storage.FaultCaseRow", b =>

@@ -1,3 +1,4 @@
+using System.Net;
 using System.Security.Cryptography;
 using Gorvix.Core.Findings;
 using Microsoft.AspNetCore.Mvc;
@@ -6,7 +7,8 @@ namespace Gorvix.Web.Hosting;
 
 /// <summary>
 /// What may come in and what the browser may do with what goes out. The server is for one person on one
-/// machine: other names for it and writes from other sites are somebody else's page trying its luck.
+/// machine: other names for it and writes from other sites are somebody else's page trying its luck. Where a club's evening is let in,
+/// other machines may play its drills and nothing else.
 /// </summary>
 internal static class Doors
 {
@@ -15,7 +17,10 @@ internal static class Doors
     /// <summary>Key of the request's nonce in <see cref="HttpContext.Items"/>.</summary>
     public const string Nonce = "nonce";
 
-    public static void UseDoors(this WebApplication app) =>
+    /// <summary>Sets up the doors.</summary>
+    /// <param name="app">The program.</param>
+    /// <param name="club">This machine's address in the club's network; null where nobody else is let in.</param>
+    public static void UseDoors(this WebApplication app, IPAddress? club) =>
         app.Use(
             async (context, next) =>
             {
@@ -28,23 +33,51 @@ internal static class Doors
                 headers.XContentTypeOptions = "nosniff";
                 headers["Referrer-Policy"] = "no-referrer";
                 headers["Cross-Origin-Resource-Policy"] = "same-origin";
-                if (!Names.Contains(context.Request.Host.Host, StringComparer.OrdinalIgnoreCase))
+                var isClub = club is not null && club.Equals(context.Connection.LocalIpAddress);
+                IReadOnlyList<string> names = isClub ? [club!.ToString(), $"[{club}]"] : Names;
+                if (!names.Contains(context.Request.Host.Host, StringComparer.OrdinalIgnoreCase))
                 {
                     await Refuse(
                         context,
                         400,
-                        "Gorvix answers only to 127.0.0.1 and localhost. Open it under one of these names."
+                        isClub
+                            ? $"Gorvix answers here only to {club}. Open it under this name."
+                            : "Gorvix answers only to 127.0.0.1 and localhost. Open it under one of these names."
                     );
                 }
                 else if (IsWrite(context.Request) && !IsOwn(context.Request))
                 {
                     await Refuse(context, 403, "This write came from another site. Use the Gorvix page itself.");
                 }
+                else if (isClub && context.Request.Path == "/")
+                {
+                    context.Response.Redirect("/drill");
+                }
+                else if (isClub && !IsForTheClub(context.Request))
+                {
+                    await Refuse(
+                        context,
+                        403,
+                        "From another machine only evenings under Drill can be played. Everything else is done at the machine that runs Gorvix."
+                    );
+                }
                 else
                 {
                     await next(context);
                 }
             }
+        );
+
+    // The page itself; to look at drills and evenings; to play on.
+    private static bool IsForTheClub(HttpRequest request) =>
+        !request.Path.StartsWithSegments("/api", out var rest)
+        || (
+            !IsWrite(request)
+                ? rest.StartsWithSegments("/drills") || rest.StartsWithSegments("/evenings")
+                : HttpMethods.IsPost(request.Method)
+                    && (rest.Value ?? "").Split('/', StringSplitOptions.RemoveEmptyEntries)
+                        is ["drills", not "file"]
+                            or ["evenings", _, "drills", _]
         );
 
     private static bool IsWrite(HttpRequest request) =>

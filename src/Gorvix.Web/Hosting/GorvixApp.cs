@@ -21,8 +21,12 @@ internal static class GorvixApp
         var builder = WebApplication.CreateSlimBuilder();
         builder.WebHost.ConfigureKestrel(kestrel =>
         {
-            // Loopback only: the tool has no log-in, so no other machine may reach it.
+            // Loopback only: the tool has no log-in, so no other machine may reach it. An evening is let in by its own door.
             kestrel.Listen(IPAddress.Loopback, options.Port);
+            if (options.Club is { } club)
+            {
+                kestrel.Listen(club, options.Port);
+            }
             kestrel.AddServerHeader = false;
             kestrel.Limits.MaxRequestBodySize = GorvixReader.MostBytes;
         });
@@ -78,6 +82,10 @@ internal static class GorvixApp
         builder.Services.AddScoped<RecordArchive>();
         builder.Services.AddScoped<FaultStore>();
         builder.Services.AddScoped<FaultRoom>();
+        builder.Services.AddScoped<DrillStore>();
+        builder.Services.AddScoped<EveningStore>();
+        builder.Services.AddScoped<DrillRoom>();
+        builder.Services.AddSingleton<DrillDesk>();
         builder.Services.AddSingleton<BenchDesk>();
         builder.Services.AddSingleton<FaultDesk>();
         builder.Services.AddSingleton<SimulatedDesk>();
@@ -89,7 +97,7 @@ internal static class GorvixApp
 
         var app = builder.Build();
         app.UseExceptionHandler(handler => handler.Run(Answer));
-        app.UseDoors();
+        app.UseDoors(options.Club);
         app.Use(Signed);
         app.UseResponseCompression();
         app.MapShelf();
@@ -107,6 +115,8 @@ internal static class GorvixApp
         app.MapModules();
         app.MapBench();
         app.MapFaults();
+        app.MapDrills();
+        app.MapEvenings();
         app.MapLog();
         app.MapRecords();
         app.MapClub();
@@ -145,14 +155,15 @@ internal static class GorvixApp
         var problem = context.Features.Get<IExceptionHandlerFeature>()?.Error;
         var answer = problem switch
         {
-            NoSuchBuildException => Problems.Of(404, problem.Message),
+            NoSuchBuildException or NoSuchDrillException => Problems.Of(404, problem.Message),
             PartChangedException or PartThereException => Problems.Of(409, problem.Message),
             NoSuchPartException or NoSuchTextException or NoSuchEntryException => Problems.Of(404, problem.Message),
-            TextLimitException or LogLimitException or PhotoException or RecordException => Problems.Of(
-                422,
+            TextLimitException or LogLimitException or DrillLimitException or PhotoException or RecordException =>
+                Problems.Of(422, problem.Message),
+            BuildChangedException or FaultCaseChangedException or DrillChangedException => Problems.Of(
+                409,
                 problem.Message
             ),
-            BuildChangedException or FaultCaseChangedException => Problems.Of(409, problem.Message),
             UnknownFormatException => Problems.Of(422, problem.Message),
             UnplannableException unplannable => Problems.Of([unplannable.Finding]),
             BadHttpRequestException { StatusCode: 413 } => Problems.Of(

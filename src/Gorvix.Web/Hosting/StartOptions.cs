@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Net;
 
 namespace Gorvix.Web.Hosting;
 
@@ -9,6 +10,9 @@ namespace Gorvix.Web.Hosting;
 /// <param name="Client">Folder of the built client.</param>
 internal sealed record StartOptions(int Port, string Data, string? Demo, string Client)
 {
+    /// <summary>This machine's address in the club's network, under which evenings can be played from other machines; null for none.</summary>
+    public IPAddress? Club { get; init; }
+
     public const int UsualPort = 5080;
 
     /// <summary>Reads the command line.</summary>
@@ -34,12 +38,24 @@ internal sealed record StartOptions(int Port, string Data, string? Demo, string 
             {
                 "--port" => options with { Port = PortOf(Value()) },
                 "--data" => options with { Data = Path.GetFullPath(Value()) },
+                "--club" => options with { Club = AddressOf(Value()) },
                 "--empty" => options with { Demo = null },
                 var other => throw new StartException($"{other} is not an option. Try ./start --help."),
             };
         }
         return options;
     }
+
+    // Every address of the machine at once would open doors that nobody thinks of.
+    private static IPAddress AddressOf(string text) =>
+        IPAddress.TryParse(text, out var address)
+        && !address.Equals(IPAddress.Any)
+        && !address.Equals(IPAddress.IPv6Any)
+        && !address.Equals(IPAddress.Loopback)
+            ? address
+            : throw new StartException(
+                $"--club {text} is not an address of this machine in the club's network. Give it as 192.168.1.20."
+            );
 
     private static int PortOf(string text) =>
         int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var port) && port <= 65535

@@ -114,11 +114,24 @@ export type Interval = Schemas['Interval']
 export type TiedTo = Schemas['TiedTo']
 export type ClubCraft = Schemas['ClubCraft']
 export type FoundLine = Schemas['FoundLine']
+export type DrillKind = Schemas['DrillKind']
+export type DrillHall = Schemas['DrillHall']
+export type DrillPlayed = Schemas['DrillPlayed']
+export type DrillView = Schemas['DrillView']
+export type DrillResult = Schemas['DrillResult']
+export type ActKind = Schemas['ActKind']
+export type FaultDrillSheet = Schemas['FaultDrillSheet']
+export type FaultDebrief = Schemas['FaultDebrief']
+export type PlaceDrillSheet = Schemas['PlaceDrillSheet']
+export type CardDrillSheet = Schemas['CardDrillSheet']
+export type EveningLine = Schemas['EveningLine']
+export type EveningView = Schemas['EveningView']
+export type TestKind = Schemas['TestKind']
 export type RailSheet = Schemas['RailSheet']
 export type RailReading = Schemas['RailReading']
 export type LeadReading = Schemas['LeadReading']
 
-/** Who works here: a name that stands in the log beside what is done. It is no account. */
+/** Who works here: a name that stands in the log beside what is done, and beside scores. It is no account. */
 export const who = {
   get: () => globalThis.localStorage?.getItem('gorvix-who') ?? '',
   set: (name: string) => globalThis.localStorage?.setItem('gorvix-who', name.trim().slice(0, 60)),
@@ -128,7 +141,7 @@ export const who = {
 export const api = createClient<paths>({
   baseUrl: globalThis.location?.origin ?? '',
   fetch: (request) => {
-    if (request.method !== 'GET') request.headers.set('Gorvix-Who', encodeURIComponent(who.get()))
+    request.headers.set('Gorvix-Who', encodeURIComponent(who.get()))
     return globalThis.fetch(request)
   },
 })

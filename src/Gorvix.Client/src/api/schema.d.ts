@@ -1478,6 +1478,150 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drills": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getDrillHall"];
+        put?: never;
+        post: operations["beginDrill"];
+        delete: operations["forgetDrills"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drills/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeDrillFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drills/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getDrill"];
+        put?: never;
+        post: operations["doInDrill"];
+        delete: operations["dropDrill"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drills/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getDrillFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/evenings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listEvenings"];
+        put?: never;
+        post: operations["makeEvening"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/evenings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getEvening"];
+        put?: never;
+        post?: never;
+        delete: operations["removeEvening"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/evenings/{id}/drills/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["playEveningDrill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/evenings/{id}/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["closeEvening"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/evenings/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getEveningFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{id}/log": {
         parameters: {
             query?: never;
@@ -1802,6 +1946,11 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * @description What somebody does in a drill.
+         * @enum {unknown}
+         */
+        ActKind: "test" | "name" | "put" | "answer" | "done" | "giveUp";
         /** @description An address on a bus that a part inside the board answers at. */
         AddressInUse: {
             /**
@@ -2292,6 +2441,60 @@ export interface components {
         };
         /** @enum {unknown} */
         CanvasGrid: "old" | "wide" | null;
+        /** @description A question that was answered. */
+        CardAnswered: {
+            /** @description The question. */
+            asked: components["schemas"]["CardAsked"];
+            /** @description What was answered, in words. */
+            said: string;
+            /** @description Whether it was right. */
+            isRight: boolean;
+            /** @description What is right, in words. */
+            right: string;
+            /** @description Ids of the pads that would have been right; none where choices were given. */
+            rightPads: string[];
+            /** @description What makes it right, in sentences. */
+            why: string;
+        };
+        /** @description A question of a drill. */
+        CardAsked: {
+            /** @description Id of its card. */
+            card: string;
+            /** @description It in words. */
+            question: string;
+            /** @description What can be answered; none where a pad is to be pointed at. */
+            choices: components["schemas"]["CardChoice"][];
+            /** @description Ids of the pads that it is about. */
+            pads: string[];
+        };
+        /** @description An answer that can be given. */
+        CardChoice: {
+            /** @description Its id within the card. */
+            id: string;
+            /** @description It in words. */
+            words: string;
+        };
+        /** @description Questions in a row. */
+        CardDrillSheet: {
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            count: number;
+            /** @description Those that were answered, the first first. */
+            answered: components["schemas"]["CardAnswered"][];
+            next: null | components["schemas"]["CardAsked"];
+        };
+        /** @description How well a card was known. */
+        CardResult: {
+            /** @description Its id within its kind of drill. */
+            card: string;
+            /**
+             * Format: int32
+             * @description 5 at once, 4 after a pause, 3 with trouble, 2 to 0 not.
+             */
+            quality: number;
+        };
         /** @description A cause that is left. */
         CauseLine: {
             /** @description Its id. */
@@ -2793,6 +2996,276 @@ export interface components {
             function: string;
             priority?: null | components["schemas"]["Priority"];
         };
+        /** @description One thing that somebody does in a drill. */
+        DrillAct: {
+            /** @description What he does. */
+            kind: components["schemas"]["ActKind"];
+            /**
+             * @description Id of the test, fault, link or card that it is about; empty where it is about none.
+             * @default
+             */
+            on: string;
+            /**
+             * @description Id of the port or answer; empty for none.
+             * @default
+             */
+            value: string;
+            /**
+             * Format: double
+             * @description How long he thought, in seconds.
+             * @default 0
+             */
+            seconds: number;
+        };
+        /** @description Something that is done in a drill. */
+        DrillActRequest: {
+            /**
+             * Format: int32
+             * @description How often it was written when the sender saw it.
+             */
+            step: number;
+            /** @description What is done. */
+            act: components["schemas"]["DrillAct"];
+        };
+        /** @description A file with drills. */
+        DrillFileRequest: {
+            /** @description Its text. */
+            file: string;
+        };
+        /** @description What became of a file with drills. */
+        DrillFileTaken: {
+            /** @description The drill that it began; null where it holds several. */
+            drill: null | string;
+            /** @description The evening that several became; null where it holds one. */
+            evening: null | string;
+        };
+        /** @description What there is to practise. */
+        DrillHall: {
+            /** @description Who plays; empty where nobody said. */
+            player: string;
+            /** @description Each kind. */
+            kinds: components["schemas"]["DrillKindView"][];
+            /** @description Drills that were begun, the last one first. */
+            open: components["schemas"]["DrillPlayed"][];
+            /** @description Drills that were played, the last one first. */
+            played: components["schemas"]["DrillPlayed"][];
+        };
+        /**
+         * @description What is practised.
+         * @enum {unknown}
+         */
+        DrillKind: "fault" | "place" | "label" | "burn";
+        /** @description A kind of drill, for somebody. */
+        DrillKindView: {
+            /** @description What is practised. */
+            kind: components["schemas"]["DrillKind"];
+            /**
+             * Format: int32
+             * @description How hard the next one is.
+             */
+            level: number;
+            /**
+             * Format: int32
+             * @description How many of his cards are due.
+             */
+            due: number;
+            /**
+             * Format: int32
+             * @description How many he has played.
+             */
+            played: number;
+            last: null | components["schemas"]["DrillPlayed"];
+        };
+        /** @description A fault that can be named. */
+        DrillName: {
+            /** @description Its id. */
+            id: string;
+            /** @description It in words. */
+            words: string;
+        };
+        /** @description A fault that was named. */
+        DrillNamed: {
+            /** @description It in words. */
+            words: string;
+            /** @description True when it was that, or nothing could tell it from that. */
+            isRight: boolean;
+        };
+        /** @description A drill on a build: with the build and its parts it says everything, and whoever has both plays the same. */
+        DrillOrder: {
+            /** @description What is practised. */
+            kind: components["schemas"]["DrillKind"];
+            /**
+             * Format: int32
+             * @description How hard it is, from 1.
+             */
+            level: number;
+            /**
+             * Format: int32
+             * @description What it is drawn by, from 0.
+             */
+            seed: number;
+            /** @description What is asked; what the seed draws where there is nothing. */
+            cards?: string[];
+            /** @description What was drawn, made unreadable: tells a drill that another version of the program would draw otherwise. Null where nobody has drawn it yet. */
+            mark?: null | string;
+        };
+        /** @description A drill that was played. */
+        DrillPlayed: {
+            /** @description Its id. */
+            id: string;
+            /** @description What was practised. */
+            kind: components["schemas"]["DrillKind"];
+            /**
+             * Format: int32
+             * @description How hard it was.
+             */
+            level: number;
+            /** @description What the build is called. */
+            name: string;
+            /**
+             * Format: date-time
+             * @description When it ended, or was begun where it goes on, UTC.
+             */
+            at: string;
+            /**
+             * Format: int32
+             * @description 0 to 100; null while it goes on.
+             */
+            score: null | number;
+            /**
+             * Format: double
+             * @description Minutes of a bench that it took; null where none was needed.
+             */
+            minutes: null | number;
+            /**
+             * Format: double
+             * @description Minutes that the best tester needs; null where none was needed.
+             */
+            best: null | number;
+        };
+        /** @description A drill to begin. */
+        DrillRequest: {
+            /** @description What is practised. */
+            kind: components["schemas"]["DrillKind"];
+            /** @description Id of the build. */
+            build: string;
+            /**
+             * Format: int32
+             * @description How hard, 1 to 5; as hard as the player is good where nothing is said.
+             */
+            level?: null | number;
+            /**
+             * Format: int32
+             * @description What it is drawn by; anything where nothing is said, and then old mistakes come first.
+             */
+            seed?: null | number;
+        };
+        /** @description What a drill came to. */
+        DrillResult: {
+            /**
+             * Format: int32
+             * @description 0 to 100.
+             */
+            score: number;
+            /**
+             * Format: double
+             * @description Minutes of a bench that it took; null where no bench was needed.
+             */
+            minutes: null | number;
+            /**
+             * Format: double
+             * @description Minutes that the best tester needs; null where no bench was needed.
+             */
+            best: null | number;
+            /** @description True when it was given up. */
+            givenUp: boolean;
+            /** @description How well each card of it was known, 0 to 5. */
+            cards: components["schemas"]["CardResult"][];
+        };
+        /** @description Something that was seen in a drill. */
+        DrillSeen: {
+            /** @description Id of the test. */
+            test: string;
+            /** @description What it is about. */
+            title: string;
+            /** @description What it shows. */
+            words: string;
+            /** @description True where a sound craft shows the same. */
+            isSound: boolean;
+            /**
+             * Format: double
+             * @description What it took, in minutes of a bench; 0 for what was seen at the outset.
+             */
+            minutes: number;
+        };
+        /** @description How a drill stands; of its kinds one is there. */
+        DrillSheet: {
+            result: null | components["schemas"]["DrillResult"];
+            fault?: null | components["schemas"]["FaultDrillSheet"];
+            place?: null | components["schemas"]["PlaceDrillSheet"];
+            cards?: null | components["schemas"]["CardDrillSheet"];
+        };
+        /** @description A step of a search, looked at afterwards. */
+        DrillStep: {
+            /** @description The test. */
+            title: string;
+            /** @description What it showed. */
+            words: string;
+            /**
+             * Format: double
+             * @description What it took, in minutes of a bench.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description What it could tell when it was done, in bits.
+             */
+            bits: number;
+            /** @description The test that would have told more a minute; null where none would. */
+            better: null | string;
+            /**
+             * Format: double
+             * @description What that one could tell, in bits.
+             */
+            betterBits: number;
+            /**
+             * Format: double
+             * @description What that one takes, in minutes.
+             */
+            betterMinutes: number;
+        };
+        /** @description A drill as it stands. */
+        DrillView: {
+            /** @description Its id. */
+            id: string;
+            /**
+             * Format: int32
+             * @description To be sent back with what is done next.
+             */
+            step: number;
+            /** @description The order. */
+            order: components["schemas"]["DrillOrder"];
+            /** @description What the build is called. */
+            name: string;
+            /** @description Id of the build on the shelf; null where it came with a file. */
+            build: null | string;
+            /** @description Who plays. */
+            player: string;
+            /** @description The evening that it is part of, or null. */
+            evening: null | string;
+            /**
+             * Format: int32
+             * @description Its place in the evening, or null.
+             */
+            number: null | number;
+            /** @description The board; it does not tell where its pads lead. */
+            face: components["schemas"]["BoardFace"];
+            /** @description How it stands. */
+            sheet: components["schemas"]["DrillSheet"];
+            before: null | components["schemas"]["DrillPlayed"];
+            /** @description Why it may not be the drill that was sent; null where it is. */
+            doubt: null | string;
+        };
         /** @description How it stands with something that is done again and again. */
         Due: {
             /** @description What is done. */
@@ -2826,6 +3299,111 @@ export interface components {
          * @enum {unknown}
          */
         EntryKind: "change" | "reading" | "text" | "photo" | "note";
+        /** @description A drill of an evening. */
+        EveningDrill: {
+            /**
+             * Format: int32
+             * @description Its place, from 1.
+             */
+            number: number;
+            /** @description What is practised. */
+            kind: components["schemas"]["DrillKind"];
+            /**
+             * Format: int32
+             * @description How hard it is.
+             */
+            level: number;
+            /** @description Id of one's own try; null while there is none. */
+            own: null | string;
+            /**
+             * Format: int32
+             * @description What one has scored; null while one has not ended it.
+             */
+            score: null | number;
+        };
+        /** @description An evening in a list. */
+        EveningLine: {
+            /** @description Its id. */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description What the build is called. */
+            build: string;
+            /**
+             * Format: int32
+             * @description How many drills it has.
+             */
+            drills: number;
+            /**
+             * Format: int32
+             * @description How many play.
+             */
+            players: number;
+            /**
+             * Format: date-time
+             * @description When it was made, UTC.
+             */
+            madeAt: string;
+            /** @description True when nothing new is begun any more. */
+            isClosed: boolean;
+        };
+        /** @description A player of an evening. */
+        EveningPlayer: {
+            /**
+             * Format: int32
+             * @description His place; those that have scored as much share one.
+             */
+            rank: number;
+            /** @description His name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description The sum of his scores.
+             */
+            total: number;
+            /**
+             * Format: double
+             * @description Minutes of a bench that he has used in all.
+             */
+            minutes: number;
+            /** @description His score of each drill; null where he has not ended it. */
+            scores: (null | number)[];
+        };
+        /** @description An evening to make. */
+        EveningRequest: {
+            /** @description What it is called. */
+            name: string;
+            /** @description Id of the build that is practised on. */
+            build: string;
+            /** @description What is practised, in turn. */
+            kinds: components["schemas"]["DrillKind"][];
+            /**
+             * Format: int32
+             * @description How many drills.
+             */
+            drills: number;
+            /**
+             * Format: int32
+             * @description How hard, 1 to 5.
+             */
+            level: number;
+            /**
+             * Format: int32
+             * @description What they are drawn by; anything where nothing is said.
+             */
+            seed?: null | number;
+        };
+        /** @description An evening as it stands. */
+        EveningView: {
+            /** @description It in a list. */
+            line: components["schemas"]["EveningLine"];
+            /** @description Who asks; empty where nobody said. */
+            player: string;
+            /** @description Its drills. */
+            drills: components["schemas"]["EveningDrill"][];
+            /** @description Who plays, the best first. */
+            players: components["schemas"]["EveningPlayer"][];
+        };
         /** @description A bridge on the face. */
         FaceBridge: {
             /** @description Its label. */
@@ -2917,6 +3495,40 @@ export interface components {
             step: number;
             /** @description What is said now. */
             case: components["schemas"]["FaultCase"];
+        };
+        /** @description What there is to learn from a search. */
+        FaultDebrief: {
+            /** @description What it was; several where no test tells them apart. */
+            faults: string[];
+            /** @description How it is mended. */
+            cure: string[];
+            /** @description Ids of the pads to look at. */
+            pads: string[];
+            /** @description The steps that were done. */
+            yours: components["schemas"]["DrillStep"][];
+            /** @description The steps of the best tester. */
+            best: components["schemas"]["DrillStep"][];
+        };
+        /** @description A search for a hidden fault. */
+        FaultDrillSheet: {
+            /**
+             * Format: double
+             * @description Minutes of a bench that have gone by.
+             */
+            minutes: number;
+            /** @description What was seen, the first first. */
+            seen: components["schemas"]["DrillSeen"][];
+            /** @description What can be done. */
+            tests: components["schemas"]["FaultTest"][];
+            /** @description What it can be called. */
+            names: components["schemas"]["DrillName"][];
+            /** @description What it was called so far. */
+            named: components["schemas"]["DrillNamed"][];
+            /** @description What is still possible, the likeliest first; empty where the level does not tell. */
+            left: string[];
+            /** @description True when a test has fed what does not stand it. */
+            isBurnt: boolean;
+            debrief: null | components["schemas"]["FaultDebrief"];
         };
         /** @description How a search ends. */
         FaultEnd: {
@@ -5061,6 +5673,63 @@ export interface components {
             /** @description Its port, or null. */
             port: null | string;
         };
+        /** @description Links to be placed by hand. */
+        PlaceDrillSheet: {
+            /** @description The board in words. */
+            board: string;
+            /** @description Id of its controller class. */
+            controller: string;
+            /** @description The ports. */
+            ports: components["schemas"]["PlacePort"][];
+            /** @description The links. */
+            links: components["schemas"]["PlaceLink"][];
+            /** @description What the placing is worth; empty while it goes on. */
+            verdicts: components["schemas"]["PlaceVerdict"][];
+            /** @description It in a sentence; empty while it goes on. */
+            words: string;
+        };
+        /** @description A link that is to be placed, or is. */
+        PlaceLink: {
+            /** @description Its id. */
+            id: string;
+            /** @description What it gives, in words. */
+            need: string;
+            /** @description The device in words. */
+            device: string;
+            /** @description What it can speak, in words. */
+            modes: string[];
+            /** @description True when it is to be placed; else it is where the plan has it. */
+            isAsked: boolean;
+            /** @description Id of the port that it is on; empty where it is left out, null while it was not placed. */
+            port: null | string;
+        };
+        /** @description A column of the grid. */
+        PlacePort: {
+            /** @description The port. */
+            id: string;
+            /** @description What it is, in a word or two. */
+            words: string;
+            /** @description Labels of the pads that lead there; those that listen first. */
+            pads: string[];
+            /** @description What holds it inside the board, or null. */
+            heldBy: null | string;
+        };
+        /** @description A placed link, judged. */
+        PlaceVerdict: {
+            /** @description Its id. */
+            link: string;
+            /** @description What it is worth. */
+            placing: components["schemas"]["Placing"];
+            /** @description Id of the port where the exact plan has it; null where it is left out. */
+            plan: null | string;
+            /** @description The reason, in sentences. */
+            why: string;
+        };
+        /**
+         * @description What a placing is worth.
+         * @enum {unknown}
+         */
+        Placing: "best" | "dearer" | "fails";
         /** @description What to plant. */
         PlantRequest: {
             /** @description Id of a fault; null for none. */
@@ -9973,6 +10642,454 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FaultKindView"][];
+                };
+            };
+        };
+    };
+    getDrillHall: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrillHall"];
+                };
+            };
+        };
+    };
+    beginDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DrillRequest"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrillView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    forgetDrills: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    takeDrillFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DrillFileRequest"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrillFileTaken"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrillView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    doInDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DrillActRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrillView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    dropDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    getDrillFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listEvenings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EveningLine"][];
+                };
+            };
+        };
+    };
+    makeEvening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EveningRequest"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EveningView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getEvening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EveningView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    removeEvening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    playEveningDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrillView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    closeEvening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EveningView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getEveningFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };

@@ -1,0 +1,377 @@
+<script setup lang="ts">
+import { useFileDialog, useTitle } from '@vueuse/core'
+import { computed, onMounted, ref, shallowRef } from 'vue'
+import { useRouter } from 'vue-router'
+import {
+  api,
+  ask,
+  type DrillHall,
+  type DrillKind,
+  type EveningLine,
+  type Problem,
+  type ShelfBuild,
+} from '@/api/client'
+import KeysDialog from '@/features/build/KeysDialog.vue'
+import { dayOf } from '@/ui/dayOf'
+import LineField from '@/ui/LineField.vue'
+import ProblemNote from '@/ui/ProblemNote.vue'
+import { useScreenKeys } from '@/ui/useScreenKeys'
+import EveningMaker from './EveningMaker.vue'
+import LevelMarks from './LevelMarks.vue'
+import WhoField from './WhoField.vue'
+import { kinds, nameOf, scoreOf } from './useDrill'
+
+/** What there is to practise: four kinds of drills, what comes back today, what was played, and evenings with several players. */
+const props = defineProps<{ build: string | null }>()
+
+const router = useRouter()
+const hall = shallowRef<DrillHall | null>(null)
+const builds = shallowRef<ShelfBuild[] | null>(null)
+const evenings = shallowRef<EveningLine[]>([])
+const problem = ref<Problem | null>(null)
+const busy = ref(false)
+const keysOpen = ref(false)
+const seed = ref('')
+// From another machine of the club only evenings can be played.
+const isGuest = ref(false)
+
+const chosen = computed(
+  () => builds.value?.find((b) => b.id === props.build) ?? builds.value?.[0] ?? null,
+)
+const of = (kind: DrillKind) => hall.value?.kinds.find((k) => k.kind === kind)
+const comesBack = (n: number) => (n === 1 ? '1 comes back today' : `${n} come back today`)
+
+async function load() {
+  const [own, shelf, nights] = await Promise.all([
+    ask(() => api.GET('/api/drills')),
+    ask(() => api.GET('/api/builds')),
+    ask(() => api.GET('/api/evenings')),
+  ])
+  hall.value = own.data ?? hall.value
+  evenings.value = nights.data ?? evenings.value
+  isGuest.value = shelf.problem?.status === 403
+  builds.value = shelf.data?.filter((b) => !b.isArchived) ?? (isGuest.value ? [] : builds.value)
+  problem.value = own.problem ?? (isGuest.value ? null : shelf.problem)
+}
+async function begin(kind: DrillKind) {
+  if (!chosen.value || busy.value) return
+  const typed = seed.value.trim()
+  if (typed !== '' && !/^\d{1,6}$/.test(typed)) {
+    problem.value = {
+      status: 422,
+      sentence: `"${typed}" is no seed: it is a whole number from 0 to 999999.`,
+      findings: [],
+    }
+    return
+  }
+  busy.value = true
+  const { data, problem: refused } = await ask(() =>
+    api.POST('/api/drills', {
+      body: {
+        kind,
+        build: chosen.value?.id ?? '',
+        level: null,
+        seed: typed === '' ? null : Number(typed),
+      },
+    }),
+  )
+  busy.value = false
+  problem.value = refused
+  if (data) await router.push({ name: 'drill-play', params: { id: data.id } })
+}
+const picker = useFileDialog({ accept: '.json,application/json', multiple: false, reset: true })
+picker.onChange(async (files) => {
+  const file = files?.[0]
+  if (!file) return
+  const text = await file.text()
+  const { data, problem: refused } = await ask(() =>
+    api.POST('/api/drills/file', { body: { file: text } }),
+  )
+  problem.value = refused
+  if (data?.drill) await router.push({ name: 'drill-play', params: { id: data.drill } })
+  else if (data?.evening) await router.push({ name: 'evening', params: { id: data.evening } })
+})
+async function drop(id: string) {
+  problem.value = (
+    await ask(() => api.DELETE('/api/drills/{id}', { params: { path: { id } } }))
+  ).problem
+  await load()
+}
+async function forget() {
+  problem.value = (await ask(() => api.DELETE('/api/drills'))).problem
+  await load()
+}
+
+useScreenKeys(
+  {
+    ...Object.fromEntries(kinds.map((k, i) => [`${i + 1}`, () => void begin(k.kind)])),
+    o: () => {
+      const last = hall.value?.open[0]
+      if (last) void router.push({ name: 'drill-play', params: { id: last.id } })
+    },
+    '?': () => (keysOpen.value = true),
+  },
+  keysOpen,
+)
+useTitle('Drill – Gorvix')
+onMounted(load)
+</script>
+
+<template>
+  <main class="drill">
+    <div class="head">
+      <div>
+        <h1>Drill</h1>
+        <p class="quiet">
+          Practise on a build before the iron is hot. It grows harder as you get better; what you
+          got wrong comes back.
+        </p>
+      </div>
+      <div class="fields no-print">
+        <WhoField @changed="load" />
+        <LineField v-if="!isGuest" v-slot="{ id }" label="On which build">
+          <v-select
+            :id="id"
+            :model-value="chosen?.id"
+            data-field="build"
+            :items="builds ?? []"
+            item-title="name"
+            item-value="id"
+            @update:model-value="(b: string) => router.replace({ query: { build: b } })"
+          />
+        </LineField>
+      </div>
+    </div>
+    <ProblemNote v-if="problem" title="That was not taken" :problem="problem">
+      <v-btn @click="load">Load again</v-btn>
+    </ProblemNote>
+    <p v-if="isGuest" class="guest" role="status">
+      You are at another machine of the club: say who you are, and choose an evening.
+    </p>
+    <p v-else-if="builds?.length === 0" role="status">
+      There is no build on the shelf to practise on.
+      <RouterLink :to="{ name: 'new' }">Make one</RouterLink>, or take in a drill's file.
+    </p>
+    <ul v-else class="kinds">
+      <li v-for="(k, i) in kinds" :key="k.kind" :data-kind="k.kind">
+        <header>
+          <h2>{{ k.name }}</h2>
+          <LevelMarks :level="of(k.kind)?.level ?? 1" />
+        </header>
+        <p class="words">{{ k.words }}</p>
+        <p class="quiet due">
+          <template v-if="of(k.kind)?.due">
+            <b>{{ comesBack(of(k.kind)?.due ?? 0) }}.</b>
+          </template>
+          <template v-if="of(k.kind)?.last"> Last: {{ scoreOf(of(k.kind)!.last!) }}.</template>
+          <template v-else>Not played yet.</template>
+        </p>
+        <v-btn
+          :color="i === 0 ? 'primary' : undefined"
+          :variant="i === 0 ? 'flat' : 'outlined'"
+          :disabled="!chosen || busy"
+          @click="begin(k.kind)"
+          >Begin<v-kbd aria-hidden="true">{{ i + 1 }}</v-kbd></v-btn
+        >
+      </li>
+    </ul>
+    <div class="below">
+      <section aria-label="Played">
+        <template v-if="hall && hall.open.length > 0">
+          <h2>Begun</h2>
+          <ul class="rows">
+            <li v-for="d in hall.open" :key="d.id">
+              <RouterLink :to="{ name: 'drill-play', params: { id: d.id } }"
+                >{{ nameOf(d.kind) }}, {{ d.name }}</RouterLink
+              >
+              <LevelMarks :level="d.level" />
+              <span class="quiet">{{ dayOf(d.at) }}</span>
+              <v-btn size="small" variant="text" @click="drop(d.id)">Drop it</v-btn>
+            </li>
+          </ul>
+        </template>
+        <template v-if="hall && hall.played.length > 0">
+          <h2>Played</h2>
+          <ul class="rows">
+            <li v-for="d in hall.played.slice(0, 12)" :key="d.id">
+              <RouterLink :to="{ name: 'drill-play', params: { id: d.id } }"
+                >{{ nameOf(d.kind) }}, {{ d.name }}</RouterLink
+              >
+              <LevelMarks :level="d.level" />
+              <span class="score">{{ d.score }}</span>
+              <span class="quiet">{{ dayOf(d.at) }}</span>
+            </li>
+          </ul>
+          <v-btn size="small" variant="text" data-do="forget" @click="forget"
+            >Forget all of mine</v-btn
+          >
+        </template>
+        <template v-if="!isGuest">
+          <h2>A drill that was sent to you</h2>
+          <p class="files">
+            <v-btn data-do="file" variant="outlined" @click="picker.open()"
+              >Take a drill's file</v-btn
+            >
+            <LineField v-slot="{ id }" label="Or begin by a seed">
+              <v-text-field
+                :id="id"
+                v-model="seed"
+                data-field="seed"
+                maxlength="6"
+                inputmode="numeric"
+                placeholder="any"
+              />
+            </LineField>
+          </p>
+        </template>
+      </section>
+      <section aria-label="Evenings">
+        <h2>Evenings</h2>
+        <p class="quiet">Several play the same drills; the scores stand on one board.</p>
+        <ul class="rows">
+          <li v-for="e in evenings" :key="e.id">
+            <RouterLink :to="{ name: 'evening', params: { id: e.id } }">{{ e.name }}</RouterLink>
+            <span class="quiet"
+              >{{ e.build }}, {{ e.drills }} drills, {{ e.players }}
+              {{ e.players === 1 ? 'player' : 'players' }}{{ e.isClosed ? ', closed' : '' }}</span
+            >
+          </li>
+        </ul>
+        <EveningMaker v-if="!isGuest && chosen" :build="chosen" />
+      </section>
+    </div>
+    <KeysDialog
+      v-model="keysOpen"
+      :keys="[
+        ['1 … 4', 'begin a drill'],
+        ['O', 'go on with the one begun last'],
+        ['?', 'this list'],
+      ]"
+    />
+  </main>
+</template>
+
+<style scoped>
+.drill {
+  padding: 16px 24px 32px;
+}
+
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px 24px;
+  align-items: end;
+  justify-content: space-between;
+  margin-bottom: 16px;
+}
+
+h1 {
+  font-size: 1.625rem;
+  font-weight: 650;
+}
+
+h2 {
+  font-size: 1.1875rem;
+  font-weight: 650;
+}
+
+.fields {
+  display: flex;
+  flex: 0 1 560px;
+  gap: 16px;
+}
+
+.guest {
+  padding: 10px 14px;
+  border: 1px solid var(--ink);
+  background: var(--sheet);
+}
+
+.kinds {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(250px, 1fr));
+  gap: 16px;
+}
+
+.kinds li {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  padding: 14px 16px;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+}
+
+.kinds header {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  justify-content: space-between;
+}
+
+.words {
+  flex: 1;
+}
+
+.due {
+  min-height: 2.8em;
+}
+
+.kinds .v-btn {
+  align-self: flex-start;
+}
+
+.below {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 32px;
+  margin-top: 24px;
+}
+
+.below h2 {
+  margin: 12px 0 4px;
+}
+
+.rows li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: center;
+  min-height: 40px;
+  padding: 4px 0;
+  border-top: 1px solid var(--line-faint);
+}
+
+.rows a {
+  flex: 1 1 220px;
+  min-width: 0;
+  overflow-wrap: anywhere;
+}
+
+.score {
+  min-width: 34px;
+  font-weight: 650;
+  text-align: right;
+}
+
+.files {
+  display: flex;
+  gap: 16px;
+  align-items: end;
+}
+
+.files .line-field {
+  flex: 0 1 160px;
+}
+
+@media (max-width: 900px) {
+  .below {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 8px;
+  }
+
+  .fields {
+    flex: 1 1 100%;
+  }
+}
+</style>

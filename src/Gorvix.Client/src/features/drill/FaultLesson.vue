@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import type { FaultDebrief } from '@/api/client'
+import { clockOf } from './useDrill'
+
+/** What there is to learn from a search: what it was, the way that was gone, and the best way beside it. */
+defineProps<{ lesson: FaultDebrief }>()
+</script>
+
+<template>
+  <section class="lesson" aria-label="What it was">
+    <div>
+      <h2>It was</h2>
+      <ul>
+        <li v-for="f in lesson.faults" :key="f" class="fault">{{ f }}.</li>
+      </ul>
+      <p v-if="lesson.faults.length > 1" class="quiet">No test tells these apart.</p>
+      <ol>
+        <li v-for="c in lesson.cure" :key="c">{{ c }}</li>
+      </ol>
+    </div>
+    <div>
+      <h2>Your way</h2>
+      <p v-if="lesson.yours.length === 0" class="quiet">You have tested nothing.</p>
+      <ol>
+        <li v-for="(s, i) in lesson.yours" :key="i">
+          <b>{{ s.title }}</b>: {{ s.words }}.
+          <span class="quiet">{{ clockOf(s.minutes) }}, {{ s.bits }} bits</span>
+          <span v-if="s.better" class="better"
+            >Better: {{ s.better }} ({{ clockOf(s.betterMinutes) }}, {{ s.betterBits }} bits)</span
+          >
+        </li>
+      </ol>
+    </div>
+    <div>
+      <h2>The best way</h2>
+      <p v-if="lesson.best.length === 0" class="quiet">What was seen at the outset says it.</p>
+      <ol>
+        <li v-for="(s, i) in lesson.best" :key="i">
+          <b>{{ s.title }}</b>: {{ s.words }}.
+          <span class="quiet">{{ clockOf(s.minutes) }}, {{ s.bits }} bits</span>
+        </li>
+      </ol>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.lesson {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 24px;
+  margin-bottom: 16px;
+}
+
+h2 {
+  margin-bottom: 4px;
+  font-size: 1.1875rem;
+  font-weight: 650;
+}
+
+.fault {
+  font-weight: 600;
+}
+
+ol {
+  margin: 0;
+  padding-left: 22px;
+}
+
+ol li {
+  padding: 3px 0;
+}
+
+.better {
+  display: block;
+  color: var(--ink-2);
+}
+
+@media (max-width: 900px) {
+  .lesson {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,330 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import type { DrillView, FaultDrillSheet, TestKind } from '@/api/client'
+import BoardFace from '@/features/board/BoardFace.vue'
+import FaultLesson from './FaultLesson.vue'
+import { clockOf } from './useDrill'
+
+/** A hidden fault: what was seen, the tests that can be done, and what it is to be called. */
+const props = defineProps<{ sheet: FaultDrillSheet; view: DrillView; busy: boolean }>()
+const emit = defineEmits<{ test: [id: string]; name: [id: string] }>()
+
+const sorts: { kind: TestKind; words: string }[] = [
+  { kind: 'look', words: 'Look' },
+  { kind: 'measureCold', words: 'Measure, nothing plugged in' },
+  { kind: 'measureLive', words: 'Measure under power' },
+  { kind: 'wiggle', words: 'Wiggle' },
+  { kind: 'page', words: 'Settings' },
+  { kind: 'trial', words: 'Try otherwise' },
+]
+const MOST = 60
+const words = ref('')
+const called = ref('')
+const at = ref<string | null>(null)
+const finder = useTemplateRef<HTMLInputElement>('finder')
+const namer = useTemplateRef<HTMLInputElement>('namer')
+const list = useTemplateRef<HTMLElement>('list')
+
+const seen = computed(() => new Set(props.sheet.seen.map((s) => s.test)))
+const holds = (text: string, asked: string) =>
+  asked
+    .toLowerCase()
+    .split(/\s+/)
+    .filter(Boolean)
+    .every((w) => text.toLowerCase().includes(w))
+const left = computed(() =>
+  props.sheet.tests.filter(
+    (t) => !seen.value.has(t.id) && holds(`${t.title} ${t.do}`, words.value),
+  ),
+)
+const groups = computed(() =>
+  sorts
+    .map((s) => ({ ...s, tests: left.value.filter((t) => t.kind === s.kind).slice(0, MOST) }))
+    .filter((g) => g.tests.length > 0),
+)
+const order = computed(() => groups.value.flatMap((g) => g.tests))
+const chosen = computed(() => order.value.find((t) => t.id === at.value) ?? null)
+const names = computed(() =>
+  called.value.trim() === ''
+    ? []
+    : props.sheet.names.filter((n) => holds(n.words, called.value)).slice(0, 12),
+)
+const lit = computed(() => [
+  ...new Set(
+    [chosen.value?.redPad, chosen.value?.blackPad, ...(props.sheet.debrief?.pads ?? [])].filter(
+      (p) => p != null,
+    ),
+  ),
+])
+
+function say(id: string) {
+  called.value = ''
+  emit('name', id)
+}
+function test() {
+  if (chosen.value && !props.busy && !props.sheet.debrief) emit('test', chosen.value.id)
+}
+async function another(by: number) {
+  const i = order.value.findIndex((t) => t.id === at.value)
+  at.value = order.value[Math.min(order.value.length - 1, Math.max(0, i + by))]?.id ?? null
+  await nextTick()
+  list.value?.querySelector('[aria-current="true"]')?.scrollIntoView({ block: 'nearest' })
+}
+defineExpose({
+  find: () => finder.value?.focus(),
+  name: () => namer.value?.focus(),
+  test,
+  another,
+})
+</script>
+
+<template>
+  <FaultLesson v-if="sheet.debrief" :lesson="sheet.debrief" />
+  <div class="columns">
+    <section aria-label="Seen">
+      <p class="clock" data-testid="clock" :data-minutes="sheet.minutes">
+        <b>{{ clockOf(sheet.minutes) }}</b> <span class="quiet">of the bench</span>
+      </p>
+      <p v-if="sheet.isBurnt" class="burnt" role="alert">
+        That fed something that cannot stand it. A part is burnt: two hours more.
+      </p>
+      <h2>Seen</h2>
+      <ul class="seen">
+        <li v-for="s in sheet.seen" :key="s.test" :class="{ off: !s.isSound }">
+          <span class="title">{{ s.title }}</span>
+          <span class="shown">{{ s.words }}</span>
+          <span v-if="s.minutes > 0" class="quiet">{{ clockOf(s.minutes) }}</span>
+        </li>
+      </ul>
+      <template v-if="sheet.left.length > 0">
+        <h2>It can still be</h2>
+        <ul class="left">
+          <li v-for="l in sheet.left" :key="l">{{ l }}</li>
+        </ul>
+      </template>
+    </section>
+    <section v-if="!sheet.debrief" aria-label="Tests">
+      <h2>What do you test?</h2>
+      <input
+        ref="finder"
+        v-model="words"
+        type="search"
+        data-field="find"
+        placeholder="TX, 5V, sticks …"
+        aria-label="Find a test"
+        @keydown.escape="finder?.blur()"
+      />
+      <div ref="list" class="tests" tabindex="-1">
+        <template v-for="g in groups" :key="g.kind">
+          <h3>{{ g.words }}</h3>
+          <ul>
+            <li v-for="t in g.tests" :key="t.id" :class="{ open: t.id === at }">
+              <button
+                type="button"
+                class="row"
+                :aria-expanded="t.id === at"
+                :aria-current="t.id === at"
+                :data-test="t.id"
+                @click="at = t.id === at ? null : t.id"
+              >
+                <span>{{ t.title }}</span>
+                <span class="quiet">{{ clockOf(t.minutes) }}</span>
+              </button>
+              <div v-if="t.id === at" class="how">
+                <p>{{ t.do }}</p>
+                <v-btn color="primary" variant="flat" data-do="test" :disabled="busy" @click="test"
+                  >Do it<v-kbd aria-hidden="true">T</v-kbd></v-btn
+                >
+              </div>
+            </li>
+          </ul>
+        </template>
+        <p v-if="groups.length === 0" class="quiet" role="status">No test has these words.</p>
+      </div>
+    </section>
+    <section aria-label="What it is">
+      <template v-if="!sheet.debrief">
+        <h2>What is it?</h2>
+        <input
+          ref="namer"
+          v-model="called"
+          type="search"
+          data-field="name"
+          placeholder="type: open, exchanged, a lead …"
+          aria-label="Say what it is"
+          @keydown.escape="namer?.blur()"
+        />
+        <ul class="names">
+          <li v-for="n in names" :key="n.id">
+            <button type="button" :disabled="busy" :data-name="n.id" @click="say(n.id)">
+              {{ n.words }}
+            </button>
+          </li>
+        </ul>
+        <p v-if="called && names.length === 0" class="quiet" role="status">
+          No fault of this build has these words.
+        </p>
+        <p v-else-if="!called" class="quiet">
+          Mending what is not broken takes ten minutes, and the search goes on.
+        </p>
+      </template>
+      <ul v-if="sheet.named.length > 0" class="named">
+        <li v-for="n in sheet.named" :key="n.words">
+          {{ n.isRight ? 'It was that' : 'It was not that' }}: {{ n.words }}
+        </li>
+      </ul>
+      <BoardFace
+        class="board"
+        :face="view.face"
+        :name="view.name"
+        :lit="lit"
+        :red="chosen?.redPad"
+        :black="chosen?.blackPad"
+      />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 4fr) minmax(0, 4fr) minmax(0, 4fr);
+  gap: 24px;
+  align-items: start;
+}
+
+h2 {
+  margin: 4px 0 6px;
+  font-size: 1.1875rem;
+  font-weight: 650;
+}
+
+h3 {
+  margin-top: 10px;
+  color: var(--ink-2);
+  font-size: 0.9375rem;
+  font-weight: 600;
+}
+
+.clock b {
+  font-size: 1.75rem;
+  font-weight: 700;
+  line-height: 1.1;
+}
+
+.burnt {
+  margin: 4px 0;
+  padding-left: 10px;
+  border-left: 4px solid var(--stop);
+}
+
+.seen li {
+  padding: 6px 0;
+  border-top: 1px solid var(--line-faint);
+}
+
+.seen .off {
+  padding-left: 8px;
+  border-left: 4px solid var(--warn);
+}
+
+.title {
+  display: block;
+  font-weight: 550;
+}
+
+.shown {
+  margin-right: 10px;
+}
+
+.left li,
+.named li {
+  padding: 4px 0;
+  border-top: 1px solid var(--line-faint);
+}
+
+input {
+  width: 100%;
+  min-height: 40px;
+  padding: 4px 10px;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+  color: inherit;
+  font: inherit;
+}
+
+.tests {
+  max-height: calc(100vh - 220px);
+  margin-top: 4px;
+  overflow: auto;
+}
+
+.tests li {
+  border-top: 1px solid var(--line-faint);
+}
+
+.open {
+  background: var(--sheet);
+}
+
+.row,
+.names button {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  justify-content: space-between;
+  width: 100%;
+  min-height: 40px;
+  padding: 4px 8px;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.row:hover,
+.names button:hover:not(:disabled) {
+  background: var(--sheet);
+}
+
+.row .quiet {
+  flex: none;
+}
+
+.how {
+  padding: 0 8px 10px;
+}
+
+.how .v-btn {
+  margin-top: 6px;
+}
+
+.names button {
+  border: 1px solid var(--line);
+  border-top-width: 0;
+}
+
+.names li:first-child button {
+  border-top-width: 1px;
+}
+
+.board {
+  margin-top: 12px;
+}
+
+@media (max-width: 1000px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .tests {
+    max-height: 420px;
+  }
+
+  .board {
+    max-width: 420px;
+  }
+}
+</style>

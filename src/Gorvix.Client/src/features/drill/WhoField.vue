@@ -1,0 +1,28 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { who } from '@/api/client'
+import LineField from '@/ui/LineField.vue'
+
+/** Who plays: levels, mistakes that come back and scores stand under this name. It is no account. */
+const emit = defineEmits<{ changed: [] }>()
+const name = ref(who.get())
+function keep() {
+  if (name.value.trim() === who.get()) return
+  who.set(name.value)
+  emit('changed')
+}
+</script>
+
+<template>
+  <LineField v-slot="{ id }" label="Who plays">
+    <v-text-field
+      :id="id"
+      v-model="name"
+      data-field="who"
+      maxlength="60"
+      placeholder="a name for levels and scores"
+      @change="keep"
+      @blur="keep"
+    />
+  </LineField>
+</template>

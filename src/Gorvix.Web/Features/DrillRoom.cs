@@ -1,0 +1,109 @@
+using Gorvix.Core.Builds;
+using Gorvix.Core.Drills;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Formats;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
+using Gorvix.Storage;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>Builds that are practised on, planned once each.</summary>
+internal sealed class DrillDesk(TimeProvider time)
+{
+    private readonly MadeOnce<string, DrillGround> _grounds = new(most: 8);
+
+    /// <summary>The build of a hash.</summary>
+    /// <param name="hash">The hash.</param>
+    /// <param name="file">The build with its parts.</param>
+    /// <param name="stop">Tells that nobody waits for it any more.</param>
+    /// <exception cref="DrillLimitException">It cannot be planned.</exception>
+    public Task<DrillGround> Of(string hash, GorvixFile file, CancellationToken stop) =>
+        _grounds.Of(
+            hash,
+            halt =>
+            {
+                var (resolved, against) = ResolvedBuild.Of(file.Builds[0], file.Parts());
+                return resolved is null
+                    ? throw new DrillLimitException(against[0].Sentence)
+                    : new DrillGround(resolved, DateOnly.FromDateTime(time.GetLocalNow().LocalDateTime), halt);
+            },
+            stop
+        );
+}
+
+/// <summary>Brings together what a drill rests on: its build, what was drawn, what was done.</summary>
+internal sealed class DrillRoom(Workbench work, PartStore parts, DrillStore store, DrillDesk desk)
+{
+    // Of a row of questions not all are old ones.
+    private const int MostDueCards = 5;
+
+    /// <summary>The build of the shelf as it stands, kept to practise on; or what stands against it.</summary>
+    public async Task<(DrillAbout? About, IReadOnlyList<Finding> Against)> About(string build, CancellationToken stop)
+    {
+        var planned = await work.Planned(build, stop);
+        if (planned.Reader is null)
+        {
+            return (null, planned.Refused);
+        }
+        var stored = planned.Stored.Build;
+        var file = GorvixFile.Of(stored, await parts.For(stored));
+        return (new DrillAbout(await store.KeepSource(file), build, stored.Name), []);
+    }
+
+    /// <summary>The build of a file, kept to practise on.</summary>
+    public async Task<DrillAbout> About(GorvixFile file)
+    {
+        var hash = await store.KeepSource(file);
+        return new DrillAbout(hash, $"file/{hash}", file.Builds[0].Name);
+    }
+
+    /// <summary>An order with the cards that are due for somebody.</summary>
+    public async Task<DrillOrder> Due(string player, DrillAbout about, DrillOrder order, CancellationToken stop)
+    {
+        var due = await store.Due(player, order.Kind, DrillStore.DeckOf(order.Kind, about.Deck));
+        if (due.Count == 0)
+        {
+            return order;
+        }
+        var ground = await Ground(about.Source, stop);
+        return await Workers.Run(
+            () =>
+            {
+                var asked = ground.Askable(order.Kind, due);
+                var most =
+                    order.Kind == DrillKind.Fault ? 1
+                    : order.Kind == DrillKind.Place ? order.Level
+                    : MostDueCards;
+                var with = order with { Cards = [.. asked.Take(most)] };
+                // A fault of that kind may show no sign here; then any one will do.
+                return ground.Drill(with) is null ? order : with;
+            },
+            stop
+        );
+    }
+
+    /// <summary>A drill, drawn.</summary>
+    /// <exception cref="DrillLimitException">The build has nothing of what is ordered.</exception>
+    public async Task<(IDrill Drill, DrillGround Ground)> Drawn(string source, DrillOrder order, CancellationToken stop)
+    {
+        var ground = await Ground(source, stop);
+        try
+        {
+            return await Workers.Run(() => ground.Drill(order), stop) is { } drill
+                ? (drill, ground)
+                : throw new DrillLimitException(
+                    order.Cards.Count > 0
+                        ? "This build has none of what the drill asks. It may have been made with another build, or by another version of Gorvix."
+                        : "There is nothing to practise of that kind with this build. Choose another build, or another kind."
+                );
+        }
+        catch (UnplannableException problem)
+        {
+            throw new DrillLimitException(problem.Finding.Sentence);
+        }
+    }
+
+    private async Task<DrillGround> Ground(string source, CancellationToken stop) =>
+        await desk.Of(source, await store.Source(source), stop);
+}
