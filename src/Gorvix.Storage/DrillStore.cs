@@ -34,26 +34,33 @@ public sealed class DrillStore(GorvixDb db, TimeProvider time)
     /// <summary>The day, where the program runs: what is due is due by the calendar on the wall.</summary>
     public DateOnly Today => DateOnly.FromDateTime(time.GetLocalNow().LocalDateTime);
 
-    /// <summary>Keeps a build with its parts, once for all drills on it.</summary>
-    /// <returns>What it is known by.</returns>
-    public async Task<string> KeepSource(GorvixFile file)
+    /// <summary>What drills on a build are about; nothing is kept by this.</summary>
+    /// <param name="file">The build with its parts.</param>
+    /// <param name="deck">What its questions belong to; null for the file itself.</param>
+    public static DrillAbout About(GorvixFile file, string? deck)
     {
         var document = JsonSerializer.Serialize(file with { Drills = [] }, GorvixJson.Compact);
         var hash = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(document)))[..32];
-        if (!await db.DrillSources.AnyAsync(s => s.Hash == hash))
+        return new DrillAbout(hash, deck ?? $"file/{hash}", file.Builds[0].Name, file);
+    }
+
+    /// <summary>What an evening's drills are about.</summary>
+    public async Task<DrillAbout> About(EveningRow evening) =>
+        new(evening.Source, evening.Deck, evening.Build, await Source(evening.Source));
+
+    /// <summary>Keeps a build once for all drills on it; to be called within a transaction, so that nobody removes it meanwhile.</summary>
+    internal async Task KeepSource(DrillAbout about)
+    {
+        if (!await db.DrillSources.AnyAsync(s => s.Hash == about.Source))
         {
-            var row = db.DrillSources.Add(new DrillSourceRow { Hash = hash, Document = document });
-            try
-            {
-                await db.SaveChangesAsync();
-            }
-            catch (DbUpdateException) when (db.DrillSources.AsNoTracking().Any(s => s.Hash == hash))
-            {
-                // Somebody else was as quick.
-                row.State = EntityState.Detached;
-            }
+            db.DrillSources.Add(
+                new DrillSourceRow
+                {
+                    Hash = about.Source,
+                    Document = JsonSerializer.Serialize(about.File with { Drills = [] }, GorvixJson.Compact),
+                }
+            );
         }
-        return hash;
     }
 
     /// <summary>A build that drills are about, with its parts.</summary>
@@ -93,10 +100,14 @@ public sealed class DrillStore(GorvixDb db, TimeProvider time)
             Evening = evening?.Id,
             Number = evening?.Number,
         };
+        // SQLite gives the right to write to one at a time, from here on.
+        await using var transaction = await db.Database.BeginTransactionAsync();
+        await KeepSource(about);
         db.Drills.Add(row);
         try
         {
             await db.SaveChangesAsync();
+            await transaction.CommitAsync();
         }
         catch (DbUpdateException) when (evening is var (id, number))
         {
@@ -296,4 +307,5 @@ public sealed class DrillStore(GorvixDb db, TimeProvider time)
 /// <param name="Source">Hash of it with its parts.</param>
 /// <param name="Deck">What its questions belong to: the id of a build, or the hash of a file.</param>
 /// <param name="Name">What it is called.</param>
-public sealed record DrillAbout(string Source, string Deck, string Name);
+/// <param name="File">It, with its parts.</param>
+public sealed record DrillAbout(string Source, string Deck, string Name, GorvixFile File);

@@ -36,8 +36,11 @@ public sealed class EveningStore(GorvixDb db, DrillStore drills, TimeProvider ti
             Orders = JsonSerializer.Serialize(orders, Json),
             MadeAt = time.GetUtcNow().UtcDateTime,
         };
+        await using var transaction = await db.Database.BeginTransactionAsync();
+        await drills.KeepSource(about);
         db.Evenings.Add(row);
         await db.SaveChangesAsync();
+        await transaction.CommitAsync();
         return row;
     }
 

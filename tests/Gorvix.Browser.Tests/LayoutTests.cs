@@ -30,6 +30,7 @@ public class LayoutTests
         "/builds/rim-walk-rook/settings?part=form",
         "/builds/rim-walk-rook/bench",
         "/builds/rim-walk-rook/faults",
+        "/drill",
         "/builds/rim-walk-rook/bench?large=1&check=power.limited",
         "/builds/north-face-hare/log",
         "/club",

@@ -43,7 +43,7 @@ public sealed record DrillOrder
     /// <summary>What is asked; what the seed draws where there is nothing.</summary>
     public IReadOnlyList<string> Cards { get; init; } = [];
 
-    /// <summary>What was drawn, made unreadable: tells a drill that another version of the program would draw otherwise. Null where nobody has drawn it yet.</summary>
+    /// <summary>What was drawn, made unreadable: tells a drill that another version of the program would draw otherwise. Missing where nobody has drawn it yet.</summary>
     public string? Mark { get; init; }
 
     /// <summary>What stands against an order by itself, each with its member; empty where nothing does.</summary>

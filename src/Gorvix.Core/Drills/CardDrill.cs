@@ -40,7 +40,7 @@ public sealed record CardDrillSheet(int Count, IReadOnlyList<CardAnswered> Answe
 /// <summary>Questions about labels and ports, or about rails and supplies.</summary>
 public sealed class CardDrill : IDrill
 {
-    /// <summary>How many are asked.</summary>
+    /// <summary>How many are asked, unless the order asks for more.</summary>
     public const int Count = 8;
 
     // So many of one sort at most, as long as there are others.
@@ -79,7 +79,7 @@ public sealed class CardDrill : IDrill
         {
             return null;
         }
-        var asked = order.Cards.Distinct().Select(c => by[c]).Take(Count).ToList();
+        var asked = order.Cards.Distinct().Select(c => by[c]).ToList();
         // Those of the level come first, then easier ones, then harder ones.
         var rest = dice.Shuffled(deck.Where(c => !order.Cards.Contains(c.Id)))
             .OrderBy(c => c.Hardness > order.Level ? 10 + c.Hardness : order.Level - c.Hardness)

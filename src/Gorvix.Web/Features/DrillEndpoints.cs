@@ -196,7 +196,7 @@ internal static class DrillEndpoints
         CancellationToken stop
     )
     {
-        var (drill, _) = await room.Drawn(about.Source, order, stop);
+        var drill = await room.Drawn(about, order, stop);
         var row = await store.Begin(who.Name, about, order with { Mark = order.Mark ?? drill.Mark }, evening);
         return Results.Created($"/api/drills/{row.Id}", await View(row, room, store, stop));
     }
@@ -224,10 +224,10 @@ internal static class DrillEndpoints
             );
         }
         var whole = GorvixFile.Of(file.Builds[0], file.Parts().With(await parts.Everything()));
-        var about = await room.About(whole);
+        var about = DrillStore.About(whole, null);
         foreach (var order in file.Drills)
         {
-            await room.Drawn(about.Source, order, stop);
+            await room.Drawn(about, order, stop);
         }
         if (file.Drills is not [var only])
         {
@@ -266,7 +266,7 @@ internal static class DrillEndpoints
         {
             throw new DrillChangedException();
         }
-        var (drill, _) = await room.Drawn(row.Source, DrillStore.OrderOf(row), stop);
+        var (drill, _) = await room.Drawn(row, stop);
         var done = DrillStore.ActsOf(row);
         if (await Workers.Run(() => drill.Against(done, act), stop) is { } why)
         {
@@ -282,7 +282,7 @@ internal static class DrillEndpoints
     private static async Task<DrillView> View(DrillRow row, DrillRoom room, DrillStore store, CancellationToken stop)
     {
         var order = DrillStore.OrderOf(row);
-        var (drill, ground) = await room.Drawn(row.Source, order, stop);
+        var (drill, ground) = await room.Drawn(row, stop);
         var before = (await store.Ended(row.Player)).FirstOrDefault(d =>
             d.Kind == row.Kind
             && d.Level == row.Level

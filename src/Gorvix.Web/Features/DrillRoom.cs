@@ -38,7 +38,7 @@ internal sealed class DrillRoom(Workbench work, PartStore parts, DrillStore stor
     // Of a row of questions not all are old ones.
     private const int MostDueCards = 5;
 
-    /// <summary>The build of the shelf as it stands, kept to practise on; or what stands against it.</summary>
+    /// <summary>The build of the shelf as it stands, or what stands against it.</summary>
     public async Task<(DrillAbout? About, IReadOnlyList<Finding> Against)> About(string build, CancellationToken stop)
     {
         var planned = await work.Planned(build, stop);
@@ -48,14 +48,7 @@ internal sealed class DrillRoom(Workbench work, PartStore parts, DrillStore stor
         }
         var stored = planned.Stored.Build;
         var file = GorvixFile.Of(stored, await parts.For(stored));
-        return (new DrillAbout(await store.KeepSource(file), build, stored.Name), []);
-    }
-
-    /// <summary>The build of a file, kept to practise on.</summary>
-    public async Task<DrillAbout> About(GorvixFile file)
-    {
-        var hash = await store.KeepSource(file);
-        return new DrillAbout(hash, $"file/{hash}", file.Builds[0].Name);
+        return (DrillStore.About(file, build), []);
     }
 
     /// <summary>An order with the cards that are due for somebody.</summary>
@@ -66,7 +59,7 @@ internal sealed class DrillRoom(Workbench work, PartStore parts, DrillStore stor
         {
             return order;
         }
-        var ground = await Ground(about.Source, stop);
+        var ground = await desk.Of(about.Source, about.File, stop);
         return await Workers.Run(
             () =>
             {
@@ -85,9 +78,20 @@ internal sealed class DrillRoom(Workbench work, PartStore parts, DrillStore stor
 
     /// <summary>A drill, drawn.</summary>
     /// <exception cref="DrillLimitException">The build has nothing of what is ordered.</exception>
-    public async Task<(IDrill Drill, DrillGround Ground)> Drawn(string source, DrillOrder order, CancellationToken stop)
+    public async Task<(IDrill Drill, DrillGround Ground)> Drawn(DrillRow row, CancellationToken stop) =>
+        await Drawn(await desk.Of(row.Source, await store.Source(row.Source), stop), DrillStore.OrderOf(row), stop);
+
+    /// <summary>A drill, drawn before it is kept.</summary>
+    /// <exception cref="DrillLimitException">The build has nothing of what is ordered.</exception>
+    public async Task<IDrill> Drawn(DrillAbout about, DrillOrder order, CancellationToken stop) =>
+        (await Drawn(await desk.Of(about.Source, about.File, stop), order, stop)).Drill;
+
+    private static async Task<(IDrill Drill, DrillGround Ground)> Drawn(
+        DrillGround ground,
+        DrillOrder order,
+        CancellationToken stop
+    )
     {
-        var ground = await Ground(source, stop);
         try
         {
             return await Workers.Run(() => ground.Drill(order), stop) is { } drill
@@ -103,7 +107,4 @@ internal sealed class DrillRoom(Workbench work, PartStore parts, DrillStore stor
             throw new DrillLimitException(problem.Finding.Sentence);
         }
     }
-
-    private async Task<DrillGround> Ground(string source, CancellationToken stop) =>
-        await desk.Of(source, await store.Source(source), stop);
 }

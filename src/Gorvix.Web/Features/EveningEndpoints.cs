@@ -156,7 +156,7 @@ internal static class EveningEndpoints
             {
                 return Problems.Of(422, $"{member}: {problem.Problem}");
             }
-            var (drill, _) = await room.Drawn(about.Source, order, stop);
+            var drill = await room.Drawn(about, order, stop);
             orders.Add(order with { Mark = drill.Mark });
         }
         var row = await store.Make(name, about, orders);
@@ -191,7 +191,7 @@ internal static class EveningEndpoints
             return Problems.Of(422, "This evening is closed. Its scores stand; make another one to play on.");
         }
         return await DrillEndpoints.Begun(
-            new DrillAbout(row.Source, row.Deck, row.Build),
+            await drills.About(row),
             orders[number - 1],
             (id, number),
             room,

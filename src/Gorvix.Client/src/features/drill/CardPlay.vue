@@ -197,8 +197,8 @@ ol li {
 
 .choice .v-kbd {
   flex: none;
-  padding-block: 0;
-  line-height: 1.5;
+  align-self: center;
+  height: 20px;
 }
 
 .told {

@@ -62,7 +62,9 @@ function say(id: string) {
   emit('name', id)
 }
 function test() {
-  if (chosen.value && !props.busy && !props.sheet.debrief) emit('test', chosen.value.id)
+  if (!chosen.value || props.busy || props.sheet.debrief) return
+  emit('test', chosen.value.id)
+  words.value = ''
 }
 async function another(by: number) {
   const i = order.value.findIndex((t) => t.id === at.value)
@@ -105,15 +107,15 @@ defineExpose({
     </section>
     <section v-if="!sheet.debrief" aria-label="Tests">
       <h2>What do you test?</h2>
-      <input
-        ref="finder"
-        v-model="words"
-        type="search"
-        data-field="find"
-        placeholder="TX, 5V, sticks …"
-        aria-label="Find a test"
-        @keydown.escape="finder?.blur()"
-      />
+      <span data-field="find"
+        ><input
+          ref="finder"
+          v-model="words"
+          type="search"
+          placeholder="TX, 5V, sticks …"
+          aria-label="Find a test"
+          @keydown.escape="finder?.blur()"
+      /></span>
       <div ref="list" class="tests" tabindex="-1">
         <template v-for="g in groups" :key="g.kind">
           <h3>{{ g.words }}</h3>
@@ -145,15 +147,16 @@ defineExpose({
     <section aria-label="What it is">
       <template v-if="!sheet.debrief">
         <h2>What is it?</h2>
-        <input
-          ref="namer"
-          v-model="called"
-          type="search"
-          data-field="name"
-          placeholder="type: open, exchanged, a lead …"
-          aria-label="Say what it is"
-          @keydown.escape="namer?.blur()"
-        />
+        <span data-field="name"
+          ><input
+            ref="namer"
+            v-model="called"
+            type="search"
+            placeholder="type: open, exchanged, a lead …"
+            aria-label="Say what it is"
+            @keydown.escape="namer?.blur()"
+            @keydown.enter="names.length === 1 && names[0] && say(names[0].id)"
+        /></span>
         <ul class="names">
           <li v-for="n in names" :key="n.id">
             <button type="button" :disabled="busy" :data-name="n.id" @click="say(n.id)">
@@ -161,7 +164,8 @@ defineExpose({
             </button>
           </li>
         </ul>
-        <p v-if="called && names.length === 0" class="quiet" role="status">
+        <p v-if="names.length === 1" class="quiet">Enter says it.</p>
+        <p v-else-if="called && names.length === 0" class="quiet" role="status">
           No fault of this build has these words.
         </p>
         <p v-else-if="!called" class="quiet">

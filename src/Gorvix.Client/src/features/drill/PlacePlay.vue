@@ -15,6 +15,9 @@ const open = computed(() => props.sheet.links.filter((l) => l.isAsked && l.port 
 const verdicts = computed(() => new Map(props.sheet.verdicts.map((v) => [v.link, v])))
 const tells = { best: 'as good as the plan', dearer: 'works, dearer', fails: 'does not work' }
 
+const textOf = (link: PlaceDrillSheet['links'][number], column: string) =>
+  link.port !== column ? '' : link.isAsked ? 'here' : 'given'
+
 function put(link: string, port: string) {
   if (!props.ended && !props.busy) emit('put', link, port)
 }
@@ -81,7 +84,9 @@ defineExpose({
                   class="cell"
                   :class="{ there: l.port === c, plan: ended && verdicts.get(l.id)?.plan === c }"
                   :aria-pressed="l.port === c"
-                  :aria-label="`${l.need} ${c === '' ? 'left out' : `on ${c}`}`"
+                  :aria-label="
+                    `${textOf(l, c)} ${l.need} ${c === '' ? 'left out' : `on ${c}`}`.trim()
+                  "
                   :data-port="c"
                   :tabindex="r === row && k === column ? 0 : -1"
                   :aria-disabled="!l.isAsked || ended"
@@ -89,7 +94,7 @@ defineExpose({
                   @focus="((row = r), (column = k))"
                   @keydown="walk"
                 >
-                  {{ l.port === c ? (l.isAsked ? 'here' : 'given') : '' }}
+                  {{ textOf(l, c) }}
                 </button>
               </td>
             </tr>

@@ -216,6 +216,12 @@ button:hover:not(:disabled) {
   border-color: var(--ink);
 }
 
+button .v-kbd {
+  flex: none;
+  align-self: center;
+  height: 20px;
+}
+
 .shown {
   flex: 1;
   font-weight: 550;
