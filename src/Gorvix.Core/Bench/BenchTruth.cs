@@ -24,6 +24,19 @@ internal enum LightSays
     Well,
 }
 
+/// <summary>In what a setting of the board is other than wanted.</summary>
+internal enum Otherwise
+{
+    /// <summary>A port has no job.</summary>
+    Free,
+
+    /// <summary>A port has its job and another rate.</summary>
+    Rate,
+
+    /// <summary>In something else.</summary>
+    Other,
+}
+
 /// <summary>
 /// What every instrument would show at an aircraft as it really is, without the noise of an instrument: the simulated bench reads it, and so
 /// does the search for a fault.
@@ -131,17 +144,22 @@ internal sealed class BenchTruth
         wired.Bridges.First(b => b.Bridge.Id == bridge).Positions;
 
     /// <summary>The first setting that the board prints otherwise than wanted, ports first; null where there is none.</summary>
-    public (string Key, bool IsFree)? FirstOther()
+    public (string Key, Otherwise How)? FirstOther()
     {
         foreach (var port in Meant.Wired.Ports)
         {
             var real = Real.Ports.FirstOrDefault(p => p.Link == port.Link);
             if (real?.Settings != port.Settings)
             {
-                return ($"port.{port.Port.Id}", real is null);
+                return (
+                    $"port.{port.Port.Id}",
+                    real is null ? Otherwise.Free
+                    : real.Settings with { Baud = port.Settings.Baud } == port.Settings ? Otherwise.Rate
+                    : Otherwise.Other
+                );
             }
         }
-        return Real.Ails.Settings.Count > 0 ? (Real.Ails.Settings.Min(StringComparer.Ordinal)!, false) : null;
+        return Real.Ails.Settings.Count > 0 ? (Real.Ails.Settings.Min(StringComparer.Ordinal)!, Otherwise.Other) : null;
     }
 
     /// <summary>What would be destroyed in a situation that the sound build survives.</summary>

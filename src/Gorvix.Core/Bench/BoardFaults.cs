@@ -8,6 +8,9 @@ namespace Gorvix.Core.Bench;
 /// <summary>What goes wrong on the board: bridges, settings, rails, pins.</summary>
 internal sealed class BoardFaults(WiredBuild wired)
 {
+    private const int Slow = 9600;
+    private const int Fast = 115_200;
+
     private static readonly DateOnly AnyDay = new(2026, 1, 1);
 
     public IEnumerable<PlantedFault> All() => [.. Bridges(), .. Ports(), .. Settings(), .. Rails(), .. Pins()];
@@ -56,6 +59,19 @@ internal sealed class BoardFaults(WiredBuild wired)
                     Place = new(Setting: $"port.{port.Port.Id}"),
                 };
             yield return Set($"unset.{port.Link}", $"{port.Port.Id} has no job: it was set and not saved", null);
+            if (port.Settings.Baud is { } baud)
+            {
+                // As modules and boards come (common practice): one of the two is a usual mistake for the other.
+                var other = baud == Fast ? Slow : Fast;
+                yield return Set(
+                    $"rate.{port.Link}",
+                    $"{port.Port.Id} is set to {other} baud, and {baud} is spoken there",
+                    port.Settings with
+                    {
+                        Baud = other,
+                    }
+                );
+            }
             if (port.Port.Kind == PortKind.Uart)
             {
                 yield return Set(

@@ -53,7 +53,7 @@ public sealed record FromLog(IReadOnlyList<BenchSeen> Today, LogHints Hints)
         var sound = test.Outcomes.First(o => o.IsSound).Id;
         if (reading.Value is { } value)
         {
-            return test.Bands.Count > 0 ? TestMaker.OutcomeOf(test.Bands, value)
+            return test.Bands.Count > 0 ? CheckTests.OutcomeOf(test.Bands, value)
                 : test.Kind == TestKind.MeasureCold && reading.Mark == Mark.Good ? sound
                 : null;
         }
