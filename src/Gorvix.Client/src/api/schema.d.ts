@@ -3106,7 +3106,7 @@ export interface components {
             seed: number;
             /** @description What is asked; what the seed draws where there is nothing. */
             cards?: string[];
-            /** @description What was drawn, made unreadable: tells a drill that another version of the program would draw otherwise. Null where nobody has drawn it yet. */
+            /** @description What was drawn, made unreadable: tells a drill that another version of the program would draw otherwise. Missing where nobody has drawn it yet. */
             mark?: null | string;
         };
         /** @description A drill that was played. */
