@@ -1,4 +1,5 @@
 using Gorvix.Core.Parts;
+using Gorvix.Core.Protocols;
 using Gorvix.Core.Routing;
 using Gorvix.Core.Settings;
 using Gorvix.Core.Wiring;
@@ -59,7 +60,11 @@ internal sealed class BoardFaults(WiredBuild wired)
                     Place = new(Setting: $"port.{port.Port.Id}"),
                 };
             yield return Set($"unset.{port.Link}", $"{port.Port.Id} has no job: it was set and not saved", null);
-            if (port.Settings.Baud is { } baud)
+            // With a receiver, a video control or readings of the motors' drivers the rate goes with the protocol (common practice).
+            if (
+                port.Settings is
+                { Baud: { } baud, Job: not (PortJob.ReceiverInput or PortJob.VideoControl or PortJob.EscTelemetry) }
+            )
             {
                 // As modules and boards come (common practice): one of the two is a usual mistake for the other.
                 var other = baud == Fast ? Slow : Fast;

@@ -176,7 +176,7 @@ public sealed class FaultReader
         var test = _table.IndexOf(seen.Test) is { } i ? _table.Tests[i] : null;
         var outcome = test is null
             ? null
-            : _table.Outcomes(_table.IndexOf(seen.Test)!.Value).Find(o => o.Id == seen.Outcome);
+            : _table.Outcomes(_table.IndexOf(seen.Test)!.Value).FirstOrDefault(o => o.Id == seen.Outcome);
         return new SeenLine(
             seen.Test,
             seen.Outcome,

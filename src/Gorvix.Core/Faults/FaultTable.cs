@@ -74,12 +74,12 @@ public sealed class FaultTable
     /// <summary>The index of an outcome of a test; null where there is none of that id.</summary>
     internal int? OutcomeOf(int test, string outcome)
     {
-        var at = Outcomes(test).FindIndex(o => o.Id == outcome);
+        var at = IndexIn(_all[test].Outcomes, outcome);
         return at < 0 ? null : at;
     }
 
     /// <summary>All outcomes of a test, also those that no single fault leads to.</summary>
-    internal List<Outcome> Outcomes(int test) => [.. _all[test].Outcomes];
+    internal IReadOnlyList<Outcome> Outcomes(int test) => _all[test].Outcomes;
 
     /// <summary>The aircraft with several faults at once.</summary>
     internal Suspect With(IReadOnlyList<PlantedFault> faults)

@@ -197,7 +197,7 @@ li + li {
   margin-top: 8px;
 }
 
-button {
+.card :is(ol, details) button {
   display: flex;
   gap: 10px;
   align-items: center;
@@ -212,7 +212,7 @@ button {
   cursor: pointer;
 }
 
-button:hover:not(:disabled) {
+.card :is(ol, details) button:hover:not(:disabled) {
   border-color: var(--ink);
 }
 
