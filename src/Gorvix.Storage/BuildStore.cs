@@ -279,7 +279,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
         {
             await db.SaveChangesAsync();
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException problem) when (StorageFault.IsContent(problem))
         {
             // Another writer came between our read and our write.
             throw Stale();

@@ -8,10 +8,20 @@ public sealed class DataFolderException(string message, Exception? inner = null)
 
 /// <summary>The folder that holds the SQLite file.</summary>
 /// <param name="Path">The folder.</param>
-public sealed record DataFolder(string Path)
+/// <param name="Name">The file's name in it.</param>
+public sealed record DataFolder(string Path, string Name = DataFolder.UsualName)
 {
+    /// <summary>What the file is called.</summary>
+    public const string UsualName = "gorvix.db";
+
+    /// <summary>What a file is called while it is made; it becomes the file only when it is complete.</summary>
+    public const string MakingName = "gorvix.making.db";
+
     /// <summary>The SQLite file.</summary>
-    public string File => System.IO.Path.Combine(Path, "gorvix.db");
+    public string File => System.IO.Path.Combine(Path, Name);
+
+    /// <summary>The folder of the log files.</summary>
+    public string Logs => System.IO.Path.Combine(Path, "log");
 
     /// <summary>How to connect to it. Foreign keys are on; a busy file is waited for.</summary>
     public string ConnectionString =>
@@ -22,52 +32,22 @@ public sealed record DataFolder(string Path)
             DefaultTimeout = 10,
         }.ToString();
 
-    /// <summary>Creates or migrates the file and sets it to write-ahead logging.</summary>
-    /// <returns>True when the file is new.</returns>
-    /// <exception cref="DataFolderException">The folder cannot be written, or the file is newer than this program.</exception>
-    public async Task<bool> Open()
-    {
-        try
-        {
-            Directory.CreateDirectory(Path);
-            var probe = System.IO.Path.Combine(Path, $".write-{Guid.NewGuid():N}");
-            await System.IO.File.WriteAllTextAsync(probe, "");
-            System.IO.File.Delete(probe);
-        }
-        catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
-        {
-            throw new DataFolderException(
-                $"Cannot write to the data folder {Path}. Choose another with --data DIR.",
-                problem
-            );
-        }
-        try
-        {
-            await using var db = Connect();
-            var isNew = !System.IO.File.Exists(File);
-            if (!isNew)
-            {
-                var applied = await db.Database.GetAppliedMigrationsAsync();
-                if (applied.Except(db.Database.GetMigrations()).Any())
-                {
-                    throw new DataFolderException(
-                        $"The data in {Path} was written by a newer Gorvix. Update Gorvix or choose another folder with --data DIR."
-                    );
-                }
-            }
-            await db.Database.MigrateAsync();
-            await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
-            return isNew;
-        }
-        catch (SqliteException problem)
-        {
-            throw new DataFolderException(
-                $"The data file {File} cannot be opened ({problem.Message.TrimEnd('.')}). Move it away or choose another folder with --data DIR.",
-                problem
-            );
-        }
-    }
-
     /// <summary>A context for this file.</summary>
     public GorvixDb Connect() => new(new DbContextOptionsBuilder<GorvixDb>().UseSqlite(ConnectionString).Options);
+
+    /// <summary>Closes what is kept open of the file for the next who asks.</summary>
+    public void LetGo()
+    {
+        using var connection = new SqliteConnection(ConnectionString);
+        SqliteConnection.ClearPool(connection);
+    }
+
+    /// <summary>Removes the file with what SQLite keeps beside it.</summary>
+    internal void Remove()
+    {
+        foreach (var end in new[] { "", "-wal", "-shm", "-journal" })
+        {
+            System.IO.File.Delete(File + end);
+        }
+    }
 }

@@ -109,7 +109,7 @@ public sealed class DrillStore(GorvixDb db, TimeProvider time)
             await db.SaveChangesAsync();
             await transaction.CommitAsync();
         }
-        catch (DbUpdateException) when (evening is var (id, number))
+        catch (DbUpdateException problem) when (evening is var (id, number) && StorageFault.IsContent(problem))
         {
             // Begun in two windows at once: there is one try at each drill of an evening.
             db.Entry(row).State = EntityState.Detached;

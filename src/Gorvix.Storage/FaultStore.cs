@@ -134,7 +134,7 @@ public sealed class FaultStore(GorvixDb db, LogStore log, TimeProvider time)
         {
             await db.SaveChangesAsync();
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException problem) when (StorageFault.IsContent(problem))
         {
             throw new FaultCaseChangedException();
         }

@@ -89,7 +89,8 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
         {
             await db.SaveChangesAsync();
         }
-        catch (DbUpdateException) when (db.Readings.Any(r => r.BuildId == build && r.Key == reading.Key))
+        catch (DbUpdateException problem)
+            when (StorageFault.IsContent(problem) && db.Readings.Any(r => r.BuildId == build && r.Key == reading.Key))
         {
             // Another tab sent the same one.
             db.ChangeTracker.Clear();

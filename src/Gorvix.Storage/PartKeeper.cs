@@ -74,7 +74,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
         {
             await db.SaveChangesAsync();
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException problem) when (StorageFault.IsContent(problem))
         {
             // Another writer took the id between our look and our write.
             throw new PartThereException(id);
@@ -135,7 +135,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
         {
             await db.SaveChangesAsync();
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException problem) when (StorageFault.IsContent(problem))
         {
             throw new PartChangedException();
         }

@@ -32,6 +32,10 @@ try
 {
     var options = StartOptions.Parse(args, root);
     port = options.Port;
+    if (options.Care != Care.None)
+    {
+        return await Cared(options);
+    }
     await using var app = GorvixApp.Create(options);
     await GorvixApp.OpenData(app, options);
     await app.StartAsync();
@@ -59,6 +63,35 @@ catch (IOException problem) when (problem.InnerException is AddressInUseExceptio
 catch (System.Net.Sockets.SocketException problem)
 {
     return Fail(4, $"Port {port} cannot be opened ({problem.Message}). Choose another with --port N.");
+}
+
+static async Task<int> Cared(StartOptions options)
+{
+    switch (options.Care)
+    {
+        case Care.Check:
+            var report = await DataCare.Check(options.Folder);
+            Console.WriteLine(
+                report.Said == "ok"
+                    ? $"The data in {options.Data} is sound: {report.Builds} builds, {report.Parts} parts, {report.Bytes / 1024.0 / 1024:0.0} MB, form {report.Form}."
+                    : $"The data in {options.Data} is damaged: {report.Said}. Put a back-up in its place: ./start --restore FILE."
+            );
+            if (DataCare.Last(options.Folder) is var (at, to))
+            {
+                Console.WriteLine($"Last back-up: {at.ToLocalTime():yyyy-MM-dd HH:mm}, {to}.");
+            }
+            return report.Said == "ok" ? 0 : 5;
+        case Care.BackUp:
+            await DataCare.BackUp(options.Folder, options.BackUp);
+            Console.WriteLine($"Backed up to {options.BackUp}.");
+            return 0;
+        default:
+            var kept = await DataCare.Restore(options.Folder, options.BackUp);
+            Console.WriteLine(
+                $"{options.BackUp} is in place.{(kept is null ? "" : $" What was there before is kept as {kept}.")}"
+            );
+            return 0;
+    }
 }
 
 static int Fail(int code, string sentence)

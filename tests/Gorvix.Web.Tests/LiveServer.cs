@@ -7,6 +7,8 @@ using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Gorvix.Web.Tests;
 
@@ -25,13 +27,21 @@ public sealed class LiveServer : IAsyncDisposable
 
     public string Data { get; }
 
-    public static async Task<LiveServer> Start(string? data = null, string? demo = "demo", IPAddress? club = null)
+    public static async Task<LiveServer> Start(
+        string? data = null,
+        string? demo = "demo",
+        IPAddress? club = null,
+        string? client = null
+    )
     {
         data ??= Directory.CreateTempSubdirectory("gorvix-").FullName;
         var demoFolder = demo is null ? null : Path.Combine(AppContext.BaseDirectory, demo);
         // Two addresses cannot both be given a port by the system.
         var port = club is null ? 0 : FreePort();
-        var options = new StartOptions(port, data, demoFolder, Path.Combine(data, "no-client")) { Club = club };
+        var options = new StartOptions(port, data, demoFolder, client ?? Path.Combine(data, "no-client"))
+        {
+            Club = club,
+        };
         var app = GorvixApp.Create(options);
         await GorvixApp.OpenData(app, options);
         await app.StartAsync();
@@ -49,6 +59,20 @@ public sealed class LiveServer : IAsyncDisposable
     {
         Client.Dispose();
         await _app.DisposeAsync();
+    }
+
+    /// <summary>
+    /// Says something to the connection that the next request will get: the pool gives the one that came back last. A limit on pages is a full
+    /// disk to SQLite, a connection that only reads a disk that is read-only.
+    /// </summary>
+    public async Task Pragma(string pragma)
+    {
+        await using var scope = _app.Services.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<GorvixDb>();
+        await db.Database.OpenConnectionAsync();
+        await using var command = db.Database.GetDbConnection().CreateCommand();
+        command.CommandText = $"PRAGMA {pragma}";
+        await command.ExecuteNonQueryAsync();
     }
 
     public async Task<JsonElement> Get(string path) => await Client.GetFromJsonAsync<JsonElement>(path);

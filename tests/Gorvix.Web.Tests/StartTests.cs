@@ -67,7 +67,10 @@ public class StartTests
     public async Task A_newer_database_is_left_alone_with_one_line_and_an_exit_code()
     {
         var folder = new DataFolder(NewFolder());
-        await folder.Open();
+        using (var hold = new DataHold())
+        {
+            await hold.Open(folder);
+        }
         await using (var db = folder.Connect())
         {
             await db.Database.ExecuteSqlRawAsync(
@@ -97,8 +100,9 @@ public class StartTests
     [Fact]
     public async Task A_second_start_keeps_the_builds_and_loads_the_demo_only_once()
     {
-        await using var first = await LiveServer.Start();
+        var first = await LiveServer.Start();
         await first.Post("/api/builds/north-face-hare/remove", "");
+        await first.DisposeAsync();
         await using var second = await LiveServer.Start(first.Data);
         Assert.Equal(LiveServer.DemoBuilds - 1, await second.Count());
     }

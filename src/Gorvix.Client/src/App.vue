@@ -14,7 +14,7 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
         <span class="word">Gorvix</span>
       </RouterLink>
       <div id="crumbs" class="crumbs" />
-      <RouterLink class="plain far" :to="{ name: 'drill' }">Drill</RouterLink>
+      <RouterLink class="plain farther" :to="{ name: 'drill' }">Drill</RouterLink>
       <RouterLink class="plain far" :to="{ name: 'club' }">Club</RouterLink>
       <RouterLink class="plain" :to="{ name: 'library' }">Library</RouterLink>
       <RouterLink class="plain far" :to="{ name: 'rules' }">Rules</RouterLink>
@@ -40,6 +40,13 @@ const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
 /* On a tablet a build's steps take the bar; club and rules are on the shelf's. */
 @media (max-width: 1180px) {
   .crumbs:not(:empty) ~ .far {
+    display: none;
+  }
+}
+
+/* From a build's steps Drill is reached over the shelf, or from Faults. */
+@media (max-width: 1400px) {
+  .crumbs:not(:empty) ~ .farther {
     display: none;
   }
 }

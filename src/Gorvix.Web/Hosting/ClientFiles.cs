@@ -17,6 +17,18 @@ internal static class ClientFiles
 
         // The style that the component library adds at run time is let in by the request's nonce.
         var page = File.ReadAllText(index);
+        app.Use(
+            (context, next) =>
+            {
+                if (context.Request.Path != "/index.html")
+                {
+                    return next(context);
+                }
+                // The page is written for each request; as a file it is not finished.
+                context.Response.Redirect("/");
+                return Task.CompletedTask;
+            }
+        );
         app.UseStaticFiles(
             new StaticFileOptions
             {
@@ -28,18 +40,15 @@ internal static class ClientFiles
                         : "no-cache",
             }
         );
-        app.MapFallback(
-            "{*path:nonfile}",
-            context =>
-            {
-                if (context.Request.Path.StartsWithSegments("/api"))
-                {
-                    return Problems.Of(404, $"There is nothing at {context.Request.Path}.").ExecuteAsync(context);
-                }
-                context.Response.ContentType = "text/html; charset=utf-8";
-                context.Response.Headers.CacheControl = "no-store";
-                return context.Response.WriteAsync(page.Replace("__NONCE__", (string)context.Items[Doors.Nonce]!));
-            }
-        );
+        Task Page(HttpContext context)
+        {
+            context.Response.ContentType = "text/html; charset=utf-8";
+            context.Response.Headers.CacheControl = "no-store";
+            return context.Response.WriteAsync(page.Replace("__NONCE__", (string)context.Items[Doors.Nonce]!));
+        }
+        string[] looks = ["GET", "HEAD"];
+        app.MapMethods("/", looks, Page);
+        // What the API does not know is told by the API.
+        app.MapFallback("{*path:regex(^(?!api(/|$)).*$):nonfile}", Page).WithMetadata(new HttpMethodMetadata(looks));
     }
 }

@@ -35,6 +35,11 @@ internal static class Doors
                 headers["Cross-Origin-Resource-Policy"] = "same-origin";
                 var isClub = club is not null && club.Equals(context.Connection.LocalIpAddress);
                 IReadOnlyList<string> names = isClub ? [club!.ToString(), $"[{club}]"] : Names;
+                // What the API answers is true now and not later.
+                if (context.Request.Path.StartsWithSegments("/api"))
+                {
+                    headers.CacheControl = "no-store";
+                }
                 if (!names.Contains(context.Request.Host.Host, StringComparer.OrdinalIgnoreCase))
                 {
                     await Refuse(

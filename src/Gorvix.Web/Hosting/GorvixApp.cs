@@ -8,6 +8,7 @@ using Gorvix.Storage;
 using Gorvix.Web.Features;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.ResponseCompression;
+using Microsoft.AspNetCore.Routing.Constraints;
 using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Web.Hosting;
@@ -30,7 +31,7 @@ internal static class GorvixApp
             kestrel.AddServerHeader = false;
             kestrel.Limits.MaxRequestBodySize = GorvixReader.MostBytes;
         });
-        builder.Logging.ClearProviders().AddConsole().SetMinimumLevel(LogLevel.Warning);
+        Logs.Use(builder, options);
 
         // Every failure of the start is told in one line by Program; a refused write is an answer, not an event.
         builder.Logging.AddFilter("Microsoft.Extensions.Hosting", LogLevel.None);
@@ -48,6 +49,9 @@ internal static class GorvixApp
             );
         });
         builder.Services.AddProblemDetails();
+        builder.Services.Configure<RouteOptions>(routes =>
+            routes.SetParameterPolicy<RegexInlineRouteConstraint>("regex")
+        );
 
         // Always thrown, not only while developing: the answer must have a sentence.
         builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
@@ -68,7 +72,12 @@ internal static class GorvixApp
         );
         builder.Services.Configure<BrotliCompressionProviderOptions>(b => b.Level = CompressionLevel.Optimal);
         builder.Services.AddSingleton(TimeProvider.System);
-        builder.Services.AddDbContext<GorvixDb>(db => db.UseSqlite(new DataFolder(options.Data).ConnectionString));
+        builder.Services.AddDbContext<GorvixDb>(db =>
+            db.UseSqlite(options.Folder.ConnectionString).AddInterceptors(new DataWatch(options.Folder))
+        );
+        builder.Services.AddSingleton(options);
+        builder.Services.AddSingleton<DataHold>();
+        builder.Services.AddSingleton<ErrorBook>();
         builder.Services.AddSingleton<PartCache>();
         builder.Services.AddScoped<PartStore>();
         builder.Services.AddScoped<PartKeeper>();
@@ -98,6 +107,7 @@ internal static class GorvixApp
         var app = builder.Build();
         app.UseExceptionHandler(handler => handler.Run(Answer));
         app.UseDoors(options.Club);
+        app.UseStatusCodePages(pages => Bare(pages.HttpContext));
         app.Use(Signed);
         app.UseResponseCompression();
         app.MapShelf();
@@ -124,21 +134,28 @@ internal static class GorvixApp
         app.MapUnlocks();
         app.MapSweep();
         app.MapRules();
+        app.MapAbout();
         app.UseClient(options.Client);
         return app;
     }
 
-    /// <summary>Opens the data and fills a new file with the demo.</summary>
+    /// <summary>Takes the data for this program, until it is disposed of; a new file is filled with the demo before it is there.</summary>
     /// <exception cref="DataFolderException">The data cannot be opened.</exception>
-    public static async Task OpenData(WebApplication app, StartOptions options)
-    {
-        var isNew = await new DataFolder(options.Data).Open();
-        if (isNew && options.Demo is { } demo)
-        {
-            await using var scope = app.Services.CreateAsyncScope();
-            await scope.ServiceProvider.GetRequiredService<DemoLoader>().Load(demo);
-        }
-    }
+    public static Task OpenData(WebApplication app, StartOptions options) =>
+        app
+            .Services.GetRequiredService<DataHold>()
+            .Open(
+                options.Folder,
+                async making =>
+                {
+                    if (options.Demo is { } demo)
+                    {
+                        await using var filler = Create(options with { Name = making.Name, IsQuiet = true });
+                        await using var scope = filler.Services.CreateAsyncScope();
+                        await scope.ServiceProvider.GetRequiredService<DemoLoader>().Load(demo);
+                    }
+                }
+            );
 
     // Who writes is a name that the page sends along, percent-encoded because headers are ASCII.
     private static Task Signed(HttpContext context, RequestDelegate next)
@@ -153,6 +170,11 @@ internal static class GorvixApp
     private static Task Answer(HttpContext context)
     {
         var problem = context.Features.Get<IExceptionHandlerFeature>()?.Error;
+        if (StorageFault.Of(problem) is { } fault)
+        {
+            Log(context, problem);
+            return Problems.Of(fault.Status, fault.Sentence).ExecuteAsync(context);
+        }
         var answer = problem switch
         {
             NoSuchBuildException or NoSuchDrillException => Problems.Of(404, problem.Message),
@@ -181,6 +203,20 @@ internal static class GorvixApp
         return answer.ExecuteAsync(context);
     }
 
+    // What the framework refuses by itself, in a sentence.
+    private static Task Bare(HttpContext context)
+    {
+        var (request, status) = (context.Request, context.Response.StatusCode);
+        var sentence = status switch
+        {
+            404 => $"There is nothing at {request.Path}.",
+            405 => $"{request.Method} is nothing that can be done at {request.Path}.",
+            415 => $"What is sent to {request.Path} must be JSON: Content-Type: application/json.",
+            _ => $"{request.Method} {request.Path} was refused ({status}).",
+        };
+        return Problems.Of(status, sentence).ExecuteAsync(context);
+    }
+
     private static string BadRequest(BadHttpRequestException bad) =>
         bad.InnerException is JsonException { Path: { Length: > 2 } path }
             ? $"The request cannot be read at {path[2..]}. Check the API description for what goes there."
@@ -188,11 +224,21 @@ internal static class GorvixApp
 
     private static IResult Unforeseen(HttpContext context, Exception? problem)
     {
-        var log = context.RequestServices.GetRequiredService<ILoggerFactory>().CreateLogger("Gorvix");
-        log.LogError(problem, "{Method} {Path} failed", context.Request.Method, context.Request.Path);
+        Log(context, problem);
+        // A fault after the write leaves it written: what is stored is what the page shows when it is loaded again.
         return Problems.Of(
             500,
-            "Gorvix ran into a fault of its own. Nothing was stored by this step; the console has the details."
+            "Gorvix ran into a fault of its own. Load the page again to see what is stored; the log has the details under the number below."
         );
+    }
+
+    private static void Log(HttpContext context, Exception? problem)
+    {
+        var services = context.RequestServices;
+        services.GetRequiredService<ErrorBook>().Note(context, problem);
+        services
+            .GetRequiredService<ILoggerFactory>()
+            .CreateLogger("Gorvix")
+            .LogError(problem, "{Method} {Path} failed", context.Request.Method, context.Request.Path);
     }
 }

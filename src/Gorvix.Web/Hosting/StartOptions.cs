@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Net;
+using Gorvix.Storage;
 
 namespace Gorvix.Web.Hosting;
 
@@ -10,6 +11,21 @@ namespace Gorvix.Web.Hosting;
 /// <param name="Client">Folder of the built client.</param>
 internal sealed record StartOptions(int Port, string Data, string? Demo, string Client)
 {
+    /// <summary>What the data file is called.</summary>
+    public string Name { get; init; } = DataFolder.UsualName;
+
+    /// <summary>True for a program that only fills a file: it logs nothing.</summary>
+    public bool IsQuiet { get; init; }
+
+    /// <summary>What is done in place of serving.</summary>
+    public Care Care { get; init; }
+
+    /// <summary>The file that a back-up goes to or comes from; empty where nothing is backed up.</summary>
+    public string BackUp { get; init; } = "";
+
+    /// <summary>The folder of the data, with the file's name.</summary>
+    public DataFolder Folder => new(Data, Name);
+
     /// <summary>This machine's address in the club's network, under which evenings can be played from other machines; null for none.</summary>
     public IPAddress? Club { get; init; }
 
@@ -39,6 +55,9 @@ internal sealed record StartOptions(int Port, string Data, string? Demo, string 
                 "--port" => options with { Port = PortOf(Value()) },
                 "--data" => options with { Data = Path.GetFullPath(Value()) },
                 "--club" => options with { Club = AddressOf(Value()) },
+                "--check" => options with { Care = Care.Check },
+                "--back-up" => options with { Care = Care.BackUp, BackUp = Path.GetFullPath(Value()) },
+                "--restore" => options with { Care = Care.Restore, BackUp = Path.GetFullPath(Value()) },
                 "--empty" => options with { Demo = null },
                 var other => throw new StartException($"{other} is not an option. Try ./start --help."),
             };
@@ -61,6 +80,22 @@ internal sealed record StartOptions(int Port, string Data, string? Demo, string 
         int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var port) && port <= 65535
             ? port
             : throw new StartException($"--port {text} is not a port. Give a number from 0 to 65535.");
+}
+
+/// <summary>What is done with the data in place of serving.</summary>
+internal enum Care
+{
+    /// <summary>Nothing: Gorvix serves.</summary>
+    None,
+
+    /// <summary>The file is looked through.</summary>
+    Check,
+
+    /// <summary>The file is copied.</summary>
+    BackUp,
+
+    /// <summary>A copy takes the file's place.</summary>
+    Restore,
 }
 
 /// <summary>The program cannot start; the message is one line for the person who starts it.</summary>

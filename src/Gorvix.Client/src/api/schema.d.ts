@@ -436,6 +436,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/about": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getAbout"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/": {
         parameters: {
             query?: never;
@@ -1946,6 +1962,36 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description Which Gorvix this is and how its data stands. */
+        AboutView: {
+            /** @description Its version. */
+            version: string;
+            /**
+             * Format: int32
+             * @description The version of the file format that it writes.
+             */
+            format: number;
+            /** @description The data folder. */
+            folder: string;
+            /**
+             * Format: int64
+             * @description The size of the data file; 0 when it is gone.
+             */
+            bytes: number;
+            /** @description "ok", or what the quick check of the file has found. */
+            check: string;
+            /**
+             * Format: date-time
+             * @description When the last back-up was made, UTC; null where none was.
+             */
+            backUpAt: null | string;
+            /** @description Where it went; null where none was. */
+            backUpTo: null | string;
+            /** @description Files of the data that were kept before their form was changed, or before a back-up took their place. */
+            kept: string[];
+            /** @description The last faults of this run, the newest first. */
+            faults: components["schemas"]["ToldFault"][];
+        };
         /**
          * @description What somebody does in a drill.
          * @enum {unknown}
@@ -6790,6 +6836,20 @@ export interface components {
          * @enum {unknown}
          */
         TiedTo: "build" | "pad" | "device" | "step";
+        /** @description A fault that was told to somebody. */
+        ToldFault: {
+            /**
+             * Format: date-time
+             * @description When, UTC.
+             */
+            at: string;
+            /** @description The number that the answer carried, as in the log. */
+            number: string;
+            /** @description The request. */
+            what: string;
+            /** @description What kind of fault. */
+            words: string;
+        };
         /** @description A candidate that does not suit what is chosen. */
         Unfit: {
             /** @description The part; for a pack its cells. */
@@ -7909,6 +7969,26 @@ export interface operations {
                 };
                 content: {
                     "application/schema+json": string;
+                };
+            };
+        };
+    };
+    getAbout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AboutView"];
                 };
             };
         };

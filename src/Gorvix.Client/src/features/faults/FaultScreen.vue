@@ -296,6 +296,11 @@ async function readSimulated() {
             :take="readSimulated"
           />
           <KindsPanel @changed="faults.read" />
+          <p class="no-print">
+            <RouterLink :to="{ name: 'drill', query: { build: id } }"
+              >Practise on this build</RouterLink
+            >
+          </p>
         </aside>
       </div>
       <v-skeleton-loader v-else-if="!faults.problem.value" type="article@2" />
