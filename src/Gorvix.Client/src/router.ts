@@ -152,6 +152,7 @@ export const router = createRouter({
       component: () => import('./features/drill/DrillPlay.vue'),
       props: true,
     },
+    { path: '/about', name: 'about', component: () => import('./features/about/AboutScreen.vue') },
     { path: '/club', name: 'club', component: () => import('./features/club/ClubScreen.vue') },
     {
       path: '/builds/:id/fit',

@@ -22,6 +22,7 @@ public sealed record DrillName(string Id, string Words);
 public sealed record DrillNamed(string Words, bool IsRight);
 
 /// <summary>A step of a search, looked at afterwards.</summary>
+/// <param name="Test">Id of the test.</param>
 /// <param name="Title">The test.</param>
 /// <param name="Words">What it showed.</param>
 /// <param name="Minutes">What it took, in minutes of a bench.</param>
@@ -30,6 +31,7 @@ public sealed record DrillNamed(string Words, bool IsRight);
 /// <param name="BetterBits">What that one could tell, in bits.</param>
 /// <param name="BetterMinutes">What that one takes, in minutes.</param>
 public sealed record DrillStep(
+    string Test,
     string Title,
     string Words,
     double Minutes,
@@ -106,7 +108,7 @@ public sealed class FaultDrill : IDrill
     private FaultDrill(FaultTable table, FaultReader words, DrillOrder order, Drawn drawn) =>
         (_table, _words, _order, _hidden, _start, _best) = (table, words, order, drawn.Hidden, drawn.Start, drawn.Best);
 
-    private sealed record Way(IReadOnlyList<(int Test, string Outcome)> Steps, double Minutes, bool IsRight);
+    private sealed record Way(IReadOnlyList<int> Steps, double Minutes, bool IsRight);
 
     private sealed record Drawn(Suspect Hidden, IReadOnlyList<Observation> Start, Way Best);
 
@@ -117,7 +119,10 @@ public sealed class FaultDrill : IDrill
     public static FaultDrill? Of(FaultTable table, FaultReader words, DrillOrder order)
     {
         var dice = new Dice((ulong)order.Seed);
-        var drawn = dice.Shuffled(table.Singles.Where(s => Shows(table, s) && Is(s, order.Cards)))
+        // Each by a number of its own, so that one fault more or less of a later version changes little.
+        var drawn = table
+            .Singles.Where(s => Shows(table, s) && Is(s, order.Cards))
+            .OrderBy(s => Cards.DiceOf($"{order.Seed}/{s.Id}").Next())
             .Take(MostDrawn)
             .Select(s =>
             {
@@ -246,18 +251,19 @@ public sealed class FaultDrill : IDrill
             [.. _words.CureOf(_hidden.Faults[0])],
             [.. same.SelectMany(s => s.Faults).SelectMany(f => f.Place.Pads ?? []).Distinct()],
             Steps(done.Where(d => d.Kind == ActKind.Test).Select(d => _table.IndexOf(d.On)).OfType<int>()),
-            Steps(_best.Steps.Select(s => s.Test))
+            Steps(_best.Steps)
         );
     }
 
     private List<DrillStep> Steps(IEnumerable<int> tests)
     {
         var seen = _start.ToList();
+        var cannot = new HashSet<string>();
         var list = new List<DrillStep>();
         foreach (var at in tests)
         {
             var test = _table.Tests[at];
-            var standing = new Search(_table).Look(seen);
+            var standing = new Search(_table).Look(seen, cannot);
             var (here, best) = (
                 standing.Tests.FirstOrDefault(t => t.Test == at),
                 standing.Tests is [var first, ..] ? first : null
@@ -266,6 +272,7 @@ public sealed class FaultDrill : IDrill
             var shown = Shown(at);
             list.Add(
                 new DrillStep(
+                    test.Id,
                     test.Title,
                     shown is null ? "cannot be told here" : _table.Outcomes(at).First(o => o.Id == shown).Words,
                     test.Minutes,
@@ -278,6 +285,10 @@ public sealed class FaultDrill : IDrill
             if (shown is not null)
             {
                 seen.Add(new Observation(test.Id, shown));
+            }
+            else
+            {
+                cannot.Add(test.Id);
             }
         }
         return list;
@@ -333,7 +344,7 @@ public sealed class FaultDrill : IDrill
         var search = new Search(table);
         var seen = start.ToList();
         var cannot = new HashSet<string>();
-        var steps = new List<(int, string)>();
+        var steps = new List<int>();
         var (minutes, burnt) = (0.0, false);
         var standing = search.Look(seen);
         while (
@@ -343,6 +354,7 @@ public sealed class FaultDrill : IDrill
         )
         {
             var next = standing.Tests[0].Test;
+            steps.Add(next);
             minutes += table.Tests[next].Minutes;
             if (table.Tests[next].IsPowered && suspect.Harms && !burnt)
             {
@@ -350,7 +362,6 @@ public sealed class FaultDrill : IDrill
             }
             if (Shown(table, suspect, next) is { } shown)
             {
-                steps.Add((next, shown));
                 seen.Add(new Observation(table.Tests[next].Id, shown));
             }
             else

@@ -8,7 +8,7 @@ namespace Gorvix.Web.Features;
 /// <param name="Version">Its version.</param>
 /// <param name="Format">The version of the file format that it writes.</param>
 /// <param name="Folder">The data folder.</param>
-/// <param name="Bytes">The size of the data file; 0 when it is gone.</param>
+/// <param name="Bytes">The size of the data file with what waits to go into it; 0 when it is gone.</param>
 /// <param name="Check">"ok", or what the quick check of the file has found.</param>
 /// <param name="BackUpAt">When the last back-up was made, UTC; null where none was.</param>
 /// <param name="BackUpTo">Where it went; null where none was.</param>
@@ -36,12 +36,13 @@ internal static class AboutEndpoints
                 {
                     var folder = options.Folder;
                     var file = new FileInfo(folder.File);
+                    var log = new FileInfo(folder.File + "-wal");
                     var last = DataCare.Last(folder);
                     return new AboutView(
                         ThisProgram.Version,
                         GorvixFile.NewestVersion,
                         folder.Path,
-                        file.Exists ? file.Length : 0,
+                        file.Exists ? file.Length + (log.Exists ? log.Length : 0) : 0,
                         file.Exists ? await DataCare.QuickCheck(folder) : "the file is gone",
                         last?.At,
                         last?.To,

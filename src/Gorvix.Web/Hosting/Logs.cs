@@ -103,6 +103,14 @@ internal static class ThisProgram
 {
     /// <summary>Its version.</summary>
     public static string Version { get; } =
-        typeof(ThisProgram).Assembly.GetCustomAttribute<AssemblyInformationalVersionAttribute>()?.InformationalVersion
-        ?? "unknown";
+        Short(
+            typeof(ThisProgram)
+                .Assembly.GetCustomAttribute<AssemblyInformationalVersionAttribute>()
+                ?.InformationalVersion
+                ?? "unknown"
+        );
+
+    // Of the state of the source a few letters tell enough.
+    private static string Short(string version) =>
+        version.Split('+') is [var number, { Length: > 8 } state] ? $"{number} ({state[..8]})" : version;
 }

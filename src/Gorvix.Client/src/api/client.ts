@@ -126,6 +126,7 @@ export type PlaceDrillSheet = Schemas['PlaceDrillSheet']
 export type CardDrillSheet = Schemas['CardDrillSheet']
 export type EveningLine = Schemas['EveningLine']
 export type EveningView = Schemas['EveningView']
+export type AboutView = Schemas['AboutView']
 export type TestKind = Schemas['TestKind']
 export type RailSheet = Schemas['RailSheet']
 export type RailReading = Schemas['RailReading']
@@ -151,15 +152,23 @@ export interface Problem {
   status: number
   sentence: string
   findings: Finding[]
+  /** What a fault is found by in the log; none where it is no fault. */
+  number?: string
 }
 
 /** Makes a problem of any error body; status 0 means that no answer came. */
 export function problemOf(body: unknown, status: number): Problem {
-  const details = (body ?? {}) as { detail?: string; title?: string; findings?: Finding[] }
+  const details = (body ?? {}) as {
+    detail?: string
+    title?: string
+    findings?: Finding[]
+    traceId?: string
+  }
   return {
     status,
     sentence: details.detail ?? details.title ?? `The server answered ${status} without a reason.`,
     findings: details.findings ?? [],
+    ...(status >= 500 && details.traceId ? { number: details.traceId } : {}),
   }
 }
 

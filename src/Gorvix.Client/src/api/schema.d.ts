@@ -1975,7 +1975,7 @@ export interface components {
             folder: string;
             /**
              * Format: int64
-             * @description The size of the data file; 0 when it is gone.
+             * @description The size of the data file with what waits to go into it; 0 when it is gone.
              */
             bytes: number;
             /** @description "ok", or what the quick check of the file has found. */
@@ -3253,6 +3253,8 @@ export interface components {
         };
         /** @description A step of a search, looked at afterwards. */
         DrillStep: {
+            /** @description Id of the test. */
+            test: string;
             /** @description The test. */
             title: string;
             /** @description What it showed. */

@@ -18,12 +18,15 @@ import {
  * How the build on the screen stands to the one that is stored:
  * loading – nothing is known yet; saved – they are the same; saving – a change is on its way;
  * refused – the last change was not taken, the one before it stands; stale – another tab has changed the build;
- * offline – the server does not answer, changes wait here.
+ * offline – the server does not answer, or cannot store anything now; changes wait here.
  */
 export type Standing = 'loading' | 'saved' | 'saving' | 'refused' | 'stale' | 'offline'
 
 type Answer = ReturnType<typeof ask<FitView>>
 type Change = (version: number) => Answer
+
+/** No answer; the data folder or the file cannot be written; the disk is full: the change is as good as before, and waits. */
+const waits = (status: number | undefined) => status === 0 || status === 503 || status === 507
 
 /** Time between two tries while the server does not answer. */
 const retryEvery = 3000
@@ -60,8 +63,9 @@ export const useBuild = defineStore('build', () => {
     if (answer.data) show(answer.data)
     const status = answer.problem?.status
     if (status === undefined) standing.value = 'saved'
-    else standing.value = status === 0 ? 'offline' : status === 409 ? 'stale' : 'refused'
-    if (standing.value === 'offline') again.resume()
+    else standing.value = waits(status) ? 'offline' : status === 409 ? 'stale' : 'refused'
+    // Who has to make room says himself when it is made.
+    if (status === 0) again.resume()
     else again.pause()
     return standing.value !== 'offline' && standing.value !== 'stale'
   }
@@ -148,7 +152,7 @@ export const useBuild = defineStore('build', () => {
           const there = left.get(of)
           const status = answer.problem?.status
           if (there && status === 409) there.owed = answer.problem
-          else if (there && status !== 0) there.changes = there.changes.slice(1)
+          else if (there && !waits(status)) there.changes = there.changes.slice(1)
         }
       }
     } finally {

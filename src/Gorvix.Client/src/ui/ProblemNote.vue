@@ -21,6 +21,10 @@ defineProps<{ problem: Problem; title: string }>()
         <span class="label code">{{ finding.rule }}</span> {{ finding.sentence }}
       </li>
     </ul>
+    <p v-if="problem.number" class="quiet number">
+      In the log under
+      <span class="label">{{ problem.number.split('-')[1] ?? problem.number }}</span>.
+    </p>
     <div class="actions"><slot /></div>
   </v-alert>
 </template>
@@ -47,6 +51,10 @@ h2 {
 
 li {
   margin-top: 4px;
+  overflow-wrap: anywhere;
+}
+
+.number {
   overflow-wrap: anywhere;
 }
 

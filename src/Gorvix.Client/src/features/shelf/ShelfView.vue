@@ -126,6 +126,9 @@ onMounted(shelf.load)
       {{ shown.length }} of {{ found.length }} are shown.
       <v-btn id="more" @click="shelf.more">Show more</v-btn>
     </p>
+    <p class="about no-print">
+      <RouterLink :to="{ name: 'about' }">About this Gorvix, its data and back-ups</RouterLink>
+    </p>
     <NameDialog :build="edited" :change="shelf.change" @close="edited = null" />
 
     <v-snackbar :model-value="done !== null" :timeout="-1" color="surface" rounded="0" border>
@@ -198,6 +201,11 @@ h1 {
 
 .gap {
   margin-bottom: 24px;
+}
+
+.about {
+  margin-top: 24px;
+  font-size: 0.9375rem;
 }
 
 .cards {

@@ -1,0 +1,38 @@
+namespace Gorvix.Browser.Tests;
+
+/// <summary>What is told of this Gorvix and its data, and what becomes of an edit that cannot be stored.</summary>
+public class AboutScreenTests
+{
+    [Fact]
+    public async Task Where_the_data_lies_and_how_it_stands_is_told_on_a_page()
+    {
+        await using var page = await Page.Open("/");
+        page.Click(".about a");
+        page.Says("[data-testid='facts']", page.Data);
+        page.Says("[data-testid='facts']", "sound");
+        page.Says("[data-testid='facts']", "none yet");
+        page.Says("[aria-label='Faults']", "None.");
+        Assert.Equal("", page.Accessibility());
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task An_edit_that_cannot_be_stored_waits_with_a_true_sentence_and_is_stored_when_it_can()
+    {
+        await using var page = await Page.Open("/builds/north-face-hare/fit?link=position&port=U1");
+        page.Find("[data-cell='position U1']").Click();
+        var file = Path.Combine(page.Data, "gorvix.db");
+        File.Move(file, file + ".away");
+        page.Click("#pin");
+        page.Says("[role='alert']", "The data folder is gone: it was moved or deleted while Gorvix ran.");
+        page.Says("[role='alert']", "Not saved yet: one change waits");
+        page.Says("[role='alert']", "In the log under");
+        File.Move(file + ".away", file);
+        page.Click("#resend");
+        page.Says("[data-cell='position U1']", "pin");
+        page.Gone("[role='alert']");
+        page.Go("/about");
+        page.Says("[aria-label='Faults']", "POST /api/builds/north-face-hare/changes");
+        Assert.Equal("", page.Accessibility());
+    }
+}
