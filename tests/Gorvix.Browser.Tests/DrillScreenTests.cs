@@ -113,6 +113,7 @@ public class DrillScreenTests
         page.Click(".head a[href='/drill']");
         page.Says("[data-kind='burn']", wrong == 1 ? "1 comes back today" : $"{wrong} come back today");
         page.Click("[data-do='forget']");
+        page.Click("[data-do='forget-sure']");
         page.Says("[data-kind='burn']", "Not played yet.");
         Assert.Equal("", page.Console());
     }

@@ -9,7 +9,7 @@ public static class FileRules
     public static readonly Rule Size = new(
         "FILE-SIZE",
         "A file is too large",
-        "The file has {size} MB; {most} MB is the most. Export the builds one by one.",
+        "The file has {size}; {most} is the most. Export the builds one by one.",
         "A build with all its parts is a few dozen kilobytes; a larger file is not what it says it is.",
         SourceNote.Own
     );

@@ -29,6 +29,10 @@ public static class GorvixReader
         {
             return new ReadResult(null, [size]);
         }
+        if (NoText(bytes.Span) is { } other)
+        {
+            return new ReadResult(null, [other]);
+        }
         if (bytes.Span.StartsWith("\uFEFF"u8))
         {
             bytes = bytes[3..];
@@ -70,9 +74,29 @@ public static class GorvixReader
             : FileRules.Size.Found(
                 Severity.Stop,
                 Subject.Place("file"),
-                ("size", $"{bytes / 1024.0 / 1024.0:0.0}"),
-                ("most", $"{MostBytes / 1024 / 1024}")
+                ("size", Sized(bytes, bytes - MostBytes)),
+                ("most", Sized(MostBytes, bytes - MostBytes))
             );
+
+    // What is too much by less than megabytes show is told in bytes.
+    private static string Sized(long bytes, long above) =>
+        above < 1024 * 1024 / 10 ? $"{bytes:N0} bytes" : $"{bytes / 1024.0 / 1024.0:0.#} MB";
+
+    // Files that are none of text, or of text otherwise written; by what they begin with (sources: RFC 1952 for gzip, PKWARE's note on zip files,
+    // the Unicode standard on the byte order mark).
+    private static Finding? NoText(ReadOnlySpan<byte> bytes) =>
+        bytes.StartsWith("PK\u0003\u0004"u8)
+            ? Shape(
+                "the beginning",
+                "it is a zip. The record of a build goes in on the Shelf as a .zip; unpack any other one."
+            )
+        : bytes.StartsWith((ReadOnlySpan<byte>)[0x1F, 0x8B])
+            ? Shape("the beginning", "it is packed (gzip). Unpack it first.")
+        : bytes.StartsWith((ReadOnlySpan<byte>)[0xFF, 0xFE])
+        || bytes.StartsWith((ReadOnlySpan<byte>)[0xFE, 0xFF])
+        || bytes is [0, _, ..] or [_, 0, ..]
+            ? Shape("the beginning", "it is written in UTF-16. Save it as UTF-8.")
+        : null;
 
     /// <summary>Writes a file in its one form, with a line end after the last line.</summary>
     public static byte[] Write(GorvixFile file) =>
@@ -180,6 +204,8 @@ public static class GorvixReader
                 $"{Quoted(message)} is not known there. Check the spelling in docs/format.md.",
             _ when message.Contains("could not be converted") =>
                 "the value there is not of the kind that is needed, or not one of the known words.",
+            _ when message.Contains("type discriminator") =>
+                $"{Quoted(message)} is no kind that is known there. See docs/format.md for those that are.",
             _ when message.Contains("duplicate", StringComparison.OrdinalIgnoreCase) => "a member stands there twice.",
             _ when message.Contains("Gorvix.") || message.Contains("System.") =>
                 "what stands there does not fit the format. See docs/format.md.",

@@ -111,12 +111,36 @@ public class GorvixReaderTests
     }
 
     [Fact]
+    public void A_kind_that_nobody_knows_is_called_that_and_not_no_json()
+    {
+        var damaged = HareText.Replace("\"kind\": \"inverter\"", "\"kind\": \"transformer\"");
+        var finding = Assert.Single(GorvixReader.Read(Encoding.UTF8.GetBytes(damaged), PartsLibrary.Empty).Findings);
+        Assert.Contains("\"transformer\" is no kind that is known there", finding.Sentence);
+    }
+
+    [Theory]
+    [InlineData(new byte[] { 0x50, 0x4B, 3, 4, 20, 0 }, "it is a zip")]
+    [InlineData(new byte[] { 0x1F, 0x8B, 8, 0 }, "packed (gzip)")]
+    [InlineData(new byte[] { 0xFF, 0xFE, 0x7B, 0 }, "UTF-16")]
+    [InlineData(new byte[] { 0xFE, 0xFF, 0, 0x7B }, "UTF-16")]
+    [InlineData(new byte[] { 0x7B, 0, 0x22, 0 }, "UTF-16")]
+    [InlineData(new byte[] { 0, 0x7B, 0, 0x22 }, "UTF-16")]
+    public void A_file_that_is_no_such_text_is_called_what_it_is(byte[] bytes, string words) =>
+        Assert.Contains(words, Assert.Single(GorvixReader.Read(bytes, PartsLibrary.Empty).Findings).Sentence);
+
+    [Fact]
     public void Too_large_a_file_is_refused_before_it_is_looked_at()
     {
         var finding = Assert.Single(
             GorvixReader.Read(new byte[GorvixReader.MostBytes + 1], PartsLibrary.Empty).Findings
         );
         Assert.Equal("FILE-SIZE", finding.Rule);
+        // One byte too much is told as that.
+        Assert.StartsWith("The file has 5,242,881 bytes; 5,242,880 bytes is the most.", finding.Sentence);
+        Assert.StartsWith(
+            "The file has 7.5 MB; 5 MB is the most.",
+            GorvixReader.TooLarge(GorvixReader.MostBytes * 3 / 2)!.Sentence
+        );
         Assert.Null(GorvixReader.TooLarge(GorvixReader.MostBytes));
     }
 

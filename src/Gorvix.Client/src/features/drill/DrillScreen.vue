@@ -32,6 +32,7 @@ const problem = ref<Problem | null>(null)
 const busy = ref(false)
 const keysOpen = ref(false)
 const seed = ref('')
+const sure = ref(false)
 // From another machine of the club only evenings can be played.
 const isGuest = ref(false)
 
@@ -98,6 +99,7 @@ async function drop(id: string) {
   await load()
 }
 async function forget() {
+  sure.value = false
   problem.value = (await ask(() => api.DELETE('/api/drills'))).problem
   await load()
 }
@@ -202,9 +204,15 @@ onMounted(load)
               <span class="quiet">{{ dayOf(d.at) }}</span>
             </li>
           </ul>
-          <v-btn size="small" variant="text" data-do="forget" @click="forget"
+          <v-btn v-if="!sure" size="small" variant="text" data-do="forget" @click="sure = true"
             >Forget all of mine</v-btn
           >
+          <p v-else class="files">
+            <v-btn size="small" variant="outlined" data-do="forget-sure" @click="forget"
+              >Forget scores, levels and what comes back</v-btn
+            >
+            <v-btn size="small" variant="text" @click="sure = false">Keep them</v-btn>
+          </p>
         </template>
         <template v-if="!isGuest">
           <h2>A drill that was sent to you</h2>
