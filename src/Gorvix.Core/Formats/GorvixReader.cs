@@ -78,6 +78,15 @@ public static class GorvixReader
                 ("most", Sized(MostBytes, bytes - MostBytes))
             );
 
+    /// <summary>The finding for a file whose size nobody has told, and which went on after the most.</summary>
+    public static Finding EndlesslyLarge() =>
+        FileRules.Size.Found(
+            Severity.Stop,
+            Subject.Place("file"),
+            ("size", $"more than {MostBytes / 1024 / 1024} MB"),
+            ("most", $"{MostBytes / 1024 / 1024} MB")
+        );
+
     // What is too much by less than megabytes show is told in bytes.
     private static string Sized(long bytes, long above) =>
         above < 1024 * 1024 / 10 ? $"{bytes:N0} bytes" : $"{bytes / 1024.0 / 1024.0:0.#} MB";

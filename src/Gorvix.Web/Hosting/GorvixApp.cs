@@ -189,7 +189,11 @@ internal static class GorvixApp
             UnknownFormatException => Problems.Of(422, problem.Message),
             UnplannableException unplannable => Problems.Of([unplannable.Finding]),
             BadHttpRequestException { StatusCode: 413 } => Problems.Of(
-                [GorvixReader.TooLarge(context.Request.ContentLength ?? GorvixReader.MostBytes + 1L)!],
+                [
+                    context.Request.ContentLength is { } bytes
+                        ? GorvixReader.TooLarge(bytes)!
+                        : GorvixReader.EndlesslyLarge(),
+                ],
                 413
             ),
             BadHttpRequestException bad => Problems.Of(bad.StatusCode, BadRequest(bad)),
