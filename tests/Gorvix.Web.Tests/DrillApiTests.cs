@@ -104,7 +104,7 @@ public class DrillApiTests
         var (done, named) = await NameAll(server, again);
         Assert.True(Score(done) is > 0 and < 100 || named == 1);
         Assert.NotEmpty(
-            Sheet(done).GetProperty("fault").GetProperty("debrief").GetProperty("best").EnumerateArray().ToList()
+            Sheet(done).GetProperty("fault").GetProperty("debrief").GetProperty("faults").EnumerateArray().ToList()
         );
         var (ended, refused) = await Do(server, done, "giveUp");
         Assert.Equal(

@@ -49,6 +49,8 @@ public class FitApiTests
         Assert.Equal(2, fit.GetProperty("moved").GetArrayLength());
         Assert.Equal(2, fit.GetProperty("version").GetInt32());
 
+        await server.DisposeAsync();
+
         await using var again = await LiveServer.Start(server.Data);
         Assert.Equal("U3 U4 U1", LiveServer.Ports(await again.Get($"/api/builds/{Hare}/fit")));
     }
@@ -59,6 +61,7 @@ public class FitApiTests
         await using var server = await LiveServer.Start();
         await server.Change(Hare, 1, "pin", GnssOnU1);
         await server.Change(Hare, 2, "ban", """{"kind":"route","link":"control","mode":"crsf-inverted"}""");
+        await server.DisposeAsync();
         await using var again = await LiveServer.Start(server.Data);
         var undone = (await again.Post($"/api/builds/{Hare}/undo", """{"version":3}""")).Body;
         Assert.Equal("U3 U4 U1", LiveServer.Ports(undone));

@@ -33,6 +33,7 @@ public class FormatApiTests
         await server.Sql(
             "UPDATE Parts SET Format = 1, Document = replace(Document, '\"VC-4800\"', '\"Sm-trade-name\"') WHERE Id LIKE '%-v1'"
         );
+        await server.DisposeAsync();
         await using var again = await LiveServer.Start(server.Data);
         var fit = await again.Get("/api/builds/old-heron/fit");
         Assert.Equal(3, fit.GetProperty("sheet").GetProperty("wishes").GetArrayLength());
@@ -79,6 +80,7 @@ public class FormatApiTests
         await using var server = await LiveServer.Start();
         Assert.Equal(200, (await server.Post($"/api/builds/{Hare}/changes", Pin)).Status);
         await server.Sql($"UPDATE Steps SET Format = 9, Document = 'rubbish' WHERE BuildId = '{Hare}' AND Number = 1");
+        await server.DisposeAsync();
         await using var again = await LiveServer.Start(server.Data);
         Assert.Equal(422, (int)(await again.Client.GetAsync($"/api/builds/{Hare}/fit")).StatusCode);
         var (status, fit) = await again.Post($"/api/builds/{Hare}/undo", """{"version":2}""");
@@ -94,6 +96,7 @@ public class FormatApiTests
         await server.Sql(
             $"UPDATE Steps SET Document = replace(Document, 'askerdale-pinion-f4-r2', 'gone') WHERE BuildId = '{Hare}' AND Number = 1"
         );
+        await server.DisposeAsync();
         await using var again = await LiveServer.Start(server.Data);
         Assert.Equal(422, (int)(await again.Client.GetAsync($"/api/builds/{Hare}/fit")).StatusCode);
         Assert.Equal(200, (await again.Post($"/api/builds/{Hare}/undo", """{"version":2}""")).Status);

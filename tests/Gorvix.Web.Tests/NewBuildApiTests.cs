@@ -23,6 +23,7 @@ public class NewBuildApiTests
         Assert.Equal(verdict, card.GetProperty("verdict").GetProperty("sentence").GetString());
         var (_, twin) = await server.Post("/api/builds", Draft);
         Assert.Equal("quarry-lip-finch-2", twin.GetProperty("id").GetString());
+        await server.DisposeAsync();
         await using var again = await LiveServer.Start(server.Data);
         var fit = await again.Get("/api/builds/quarry-lip-finch/fit");
         Assert.Equal("must", fit.GetProperty("wants")[0].GetProperty("priority").GetString());

@@ -20,6 +20,7 @@ public class SetupApiTests
         Assert.Equal(200, status);
         Assert.Equal("Video control (Lantern 10) is carried now, on S1.", fit.GetProperty("moved")[0].GetString());
         Assert.Equal("Set-up", fit.GetProperty("undo").GetString());
+        await server.DisposeAsync();
         await using var again = await LiveServer.Start(server.Data);
         var kept = (await again.Get($"{Owl}/fit")).GetProperty("setup").GetProperty("house");
         Assert.Equal("allowed", kept.GetProperty("software").GetString());
