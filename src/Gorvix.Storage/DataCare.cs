@@ -127,17 +127,18 @@ public static class DataCare
         if (File.Exists(folder.File))
         {
             kept = Path.Combine(folder.Path, $"gorvix-before-restore-{DateTime.UtcNow:yyyyMMdd-HHmmss}.db");
-            // It may be damaged: it is moved with what lies beside it, and not read.
-            foreach (var end in new[] { "-wal", "-shm" })
+            // It may be damaged: it is copied with what lies beside it, and not read. Until the back-up takes its place it stays where it is.
+            foreach (var end in new[] { "", "-wal", "-shm" })
             {
                 if (File.Exists(folder.File + end))
                 {
-                    File.Move(folder.File + end, kept + end);
+                    File.Copy(folder.File + end, kept + end);
                 }
             }
-            File.Move(folder.File, kept);
+            File.Delete(folder.File + "-wal");
+            File.Delete(folder.File + "-shm");
         }
-        File.Move(making.File, folder.File);
+        File.Move(making.File, folder.File, overwrite: true);
         return kept;
     }
 

@@ -181,6 +181,24 @@ public sealed class DrillStore(GorvixDb db, TimeProvider time)
             .Take(most)
             .ToListAsync();
 
+    /// <summary>The drill of the same kind and level that its player has ended last before it; null where there is none.</summary>
+    public Task<DrillRow?> Before(DrillRow row)
+    {
+        var until = row.EndedAt ?? DateTime.MaxValue;
+        return db
+            .Drills.AsNoTracking()
+            .Where(d =>
+                d.Player == row.Player
+                && d.Kind == row.Kind
+                && d.Level == row.Level
+                && d.Id != row.Id
+                && d.EndedAt <= until
+            )
+            .OrderByDescending(d => d.EndedAt)
+            .ThenByDescending(d => d.StartedAt)
+            .FirstOrDefaultAsync();
+    }
+
     /// <summary>Drills that somebody has begun and not ended, the last one first.</summary>
     public Task<List<DrillRow>> Open(string player) =>
         db

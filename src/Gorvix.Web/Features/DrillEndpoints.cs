@@ -283,12 +283,7 @@ internal static class DrillEndpoints
     {
         var order = DrillStore.OrderOf(row);
         var (drill, ground) = await room.Drawn(row, stop);
-        var before = (await store.Ended(row.Player)).FirstOrDefault(d =>
-            d.Kind == row.Kind
-            && d.Level == row.Level
-            && d.Id != row.Id
-            && d.EndedAt <= (row.EndedAt ?? DateTime.MaxValue)
-        );
+        var before = await store.Before(row);
         return new DrillView(
             row.Id,
             row.Step,
