@@ -5,6 +5,10 @@ if (args is ["runs"])
 {
     PlannerRuns.Run();
 }
+else if (args is ["limits", var count])
+{
+    LimitRuns.Run(int.Parse(count, System.Globalization.CultureInfo.InvariantCulture));
+}
 else if (args is ["sweep"])
 {
     PlannerRuns.Sweep();

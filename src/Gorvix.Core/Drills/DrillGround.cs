@@ -5,6 +5,7 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Faults;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Leaflets;
+using Gorvix.Core.Planning;
 using Gorvix.Core.Settings;
 using Gorvix.Core.Words;
 
@@ -24,7 +25,7 @@ public sealed class DrillGround
     /// <param name="stop">Tells that nobody waits for the plan any more.</param>
     public DrillGround(ResolvedBuild build, DateOnly today, CancellationToken stop = default)
     {
-        Reader = new FitReader(build, stop);
+        Reader = new FitReader(build, Effort.Quick, stop);
         Sheet = Reader.Sheet();
         // Who plays later waits for himself.
         Reader = Reader.Until(CancellationToken.None);

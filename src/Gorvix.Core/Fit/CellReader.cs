@@ -16,6 +16,10 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
     private static readonly string[] OfTheColumn = [RoutingRules.Kind.Id, RoutingRules.Usb.Id, RoutingRules.Held.Id];
 
     private readonly Build _wishes = space.Build.Build;
+    private readonly Purse _purse = Purse.ForRest(space.Effort);
+
+    /// <summary>True once a cell was asked for whose price could not be settled.</summary>
+    public bool HasOpen { get; private set; }
 
     /// <summary>One link on one port.</summary>
     public FitCell CellOf(LinkWays way, Port port) => Look(way, port).Cell;
@@ -102,7 +106,20 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
                 () => Strands.Of(routes[0])
             );
         }
-        var price = Price.Of(space, plan, wired, way.Link, port);
+        if (Price.Of(space, plan, wired, way.Link, port, _purse) is not { } price)
+        {
+            HasOpen = true;
+            return Cell(
+                CellState.Possible,
+                null,
+                "open",
+                plan.Gap is null && space.Effort == Effort.Quick
+                    ? $"{PlainWords.Of(way.Link)} could go on {port.Id}. What that costs is still being worked out."
+                    : $"{PlainWords.Of(way.Link)} could perhaps go on {port.Id}. What that costs is not worked out: there is too much to choose from.",
+                open[0].Mode.Id,
+                () => Strands.Of(open[0])
+            );
+        }
         var shown = price.Route ?? open[0];
         return price.Route is null
             ? Cell(

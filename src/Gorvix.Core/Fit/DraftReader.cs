@@ -69,7 +69,7 @@ public static class DraftReader
                 []
             );
         }
-        var reader = new FitReader(resolved, stop);
+        var reader = new FitReader(resolved, Effort.Quick, stop);
         return new DraftView(
             build.Name,
             reader.Verdict(),
@@ -121,7 +121,7 @@ public static class DraftReader
         }
         try
         {
-            var plan = Planner.Best(new PlanSpace(build, stop));
+            var plan = Planner.Best(new PlanSpace(build, Effort.Quick, stop));
             var burns = Supplies(build, plan).FirstOrDefault(f => f.Subject.Kind != SubjectKind.Build);
             var left = plan.Placements.Where(p => p.Route is null).Select(p => p.Link).ToList();
             return burns is not null ? new Unfit(device.Id, Severity.Stop, burns.Sentence)
@@ -147,7 +147,7 @@ public static class DraftReader
         {
             return null;
         }
-        var plan = Planner.Best(new PlanSpace(resolved, stop));
+        var plan = Planner.Best(new PlanSpace(resolved, Effort.Quick, stop));
         return Supplies(resolved, plan).FirstOrDefault() is { } against
             ? new Unfit($"{cells}", Severity.Stop, against.Sentence)
             : null;

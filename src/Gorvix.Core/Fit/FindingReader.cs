@@ -51,13 +51,17 @@ internal sealed class FindingReader(
                 $"{carried} of {wanted} links carried.{Without("place", left.Where(IsFed))}{Without("supply", left.Where(l => !IsFed(l)))}",
         };
         var stops = findings.Where(IsStop).ToList();
-        var warnings = findings.Count(f => f.Severity == Severity.Warn && f.Rule != PlanningRules.Unmet.Id);
+        var warnings = findings.Count(f => f.Severity == Severity.Warn && !IsUnmet(f));
         List<string> parts =
         [
             .. stops.Take(1).Select(s => $"Stop: {Phrase.First(s.Sentence)}"),
             .. stops.Count > 1 ? [$"And {stops.Count - 1} more."] : Array.Empty<string>(),
             links,
         ];
+        if (plan.Gap is not null)
+        {
+            parts.Add("The best so far, not proved.");
+        }
         if (warnings > 0)
         {
             parts.Add(warnings == 1 ? "1 warning." : $"{warnings} warnings.");
@@ -67,8 +71,10 @@ internal sealed class FindingReader(
     }
 
     /// <summary>True for a stop that is no missing link: a part that would burn, or that nothing feeds.</summary>
-    public static bool IsStop(Finding finding) =>
-        finding.Severity == Severity.Stop && finding.Rule != PlanningRules.Unmet.Id;
+    public static bool IsStop(Finding finding) => finding.Severity == Severity.Stop && !IsUnmet(finding);
+
+    private static bool IsUnmet(Finding finding) =>
+        finding.Rule == PlanningRules.Unmet.Id || finding.Rule == PlanningRules.UnmetYet.Id;
 
     /// <summary>The stops and warnings, by the step at which they are mended.</summary>
     /// <param name="findings">What there is to say about the plan.</param>
@@ -134,12 +140,15 @@ internal sealed class FindingReader(
             if (route is null)
             {
                 var severity = link.Want.Priority == Priority.Must ? Severity.Stop : Severity.Warn;
-                yield return PlanningRules.Unmet.Found(
-                    severity,
-                    Subject.Link(link.Id),
-                    ("link", PlainWords.Of(link)),
-                    ("because", because(link))
-                );
+                // What carries more is not excluded before the proof is there.
+                yield return plan.Gap is { Term: <= CostTerm.NicesUnmet }
+                    ? PlanningRules.UnmetYet.Found(severity, Subject.Link(link.Id), ("link", PlainWords.Of(link)))
+                    : PlanningRules.Unmet.Found(
+                        severity,
+                        Subject.Link(link.Id),
+                        ("link", PlainWords.Of(link)),
+                        ("because", because(link))
+                    );
                 continue;
             }
             foreach (var hazard in route.Hazards)

@@ -37,7 +37,14 @@ public sealed class FitReader
     /// <param name="build">The build.</param>
     /// <param name="stop">Tells that nobody waits for the answer any more.</param>
     public FitReader(ResolvedBuild build, CancellationToken stop = default)
-        : this(new PlanSpace(build, stop)) { }
+        : this(build, Effort.Patient, stop) { }
+
+    /// <summary>Plans the build.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="effort">How long it is thought about.</param>
+    /// <param name="stop">Tells that nobody waits for the answer any more.</param>
+    public FitReader(ResolvedBuild build, Effort effort, CancellationToken stop = default)
+        : this(new PlanSpace(build, effort, stop)) { }
 
     private FitReader(PlanSpace space)
         : this(space, Planner.Best(space)) { }
@@ -76,18 +83,46 @@ public sealed class FitReader
         public IReadOnlyList<RailSheet>? Sheets { get; set; }
     }
 
+    /// <summary>How long this answer was thought about.</summary>
+    public Effort Effort => _space.Effort;
+
+    /// <summary>False where more thought could change or complete the sheet: a plan that is not proved, a price or conflict that is not worked out.</summary>
+    public bool IsSettled() => IsSettled(Sheet());
+
+    /// <summary>The same of a sheet that was made.</summary>
+    public static bool IsSettled(FitSheet sheet) => sheet.Proof is not { IsWorking: true };
+
+    /// <summary>
+    /// The same build, thought about for longer; its own plan where that one is not better. What nobody waits for is stopped.
+    /// </summary>
+    public FitReader Patiently(CancellationToken stop)
+    {
+        var space = _space.With(Effort.Patient).Until(stop);
+        if (Plan.Gap is null)
+        {
+            return new(space, Plan, Wired, _rails);
+        }
+        var plan = Planner.Best(space);
+        return plan.Cost < Plan.Cost ? new(space, plan) : new(space, Plan with { Gap = plan.Gap }, Wired, _rails);
+    }
+
     /// <summary>Plans the same build with other pins and bans; sooner than from the beginning.</summary>
     public FitReader With(IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans) => new(_space.With(pins, bans));
 
     /// <summary>The whole sheet.</summary>
     public FitSheet Sheet()
     {
+        var rest = Purse.ForRest(_space.Effort);
         var wiring = new WiringReader(_space, Plan, Wired);
         var cells = _space.Ways.ToDictionary(
             w => w.Link.Id,
             w => (IReadOnlyList<FitCell>)[.. _build.Board.Ports.Select(p => _cells.CellOf(w, p))]
         );
-        var findings = _findings.All(link => Because(link, cells[link.Id]));
+        var explained = Left(Plan).ToHashSet();
+        var findings = _findings.All(link => explained.Contains(link) ? Because(link, cells[link.Id]) : "");
+        List<FitConflict> conflicts = Plan.Gap is null
+            ? [.. Left(Plan).Select(link => _wishes.ConflictOf(link, rest))]
+            : [];
         return new FitSheet(
             _findings.Verdict(findings),
             $"{_build.Board.Maker} {_build.Board.Name}, revision {_build.Board.Revision}",
@@ -97,7 +132,7 @@ public sealed class FitReader
             [.. _build.Board.Ports.Select(PortOf)],
             [.. _space.Ways.Select(w => LinkOf(w, cells[w.Link.Id], wiring))],
             findings,
-            [.. Left(Plan).Select(_wishes.ConflictOf)],
+            conflicts,
             _wishes.All(),
             [.. Wired.Work.Where(w => w.Minutes > 0).Select(w => WorkWords.Of(w, _build))],
             WorkSummary(),
@@ -107,7 +142,10 @@ public sealed class FitReader
             FaceReader.Of(_build.Board),
             wiring.PadsInUse(),
             RailAnswer.Flight(Wired).FirstOrDefault() is { } full ? RailReader.Read(Wired, full).Leads : []
-        );
+        )
+        {
+            Proof = ProofWords.Of(_space, Plan, _cells.HasOpen || conflicts.Any(c => !c.IsMinimal)),
+        };
     }
 
     /// <summary>The strand of one cell, or null when there is no such link or port.</summary>

@@ -46,7 +46,11 @@ public sealed record FitSheet(
     BoardFace Face,
     IReadOnlyList<PadUse> Pads,
     IReadOnlyList<LeadReading> Supplies
-);
+)
+{
+    /// <summary>What is not proved, or not worked out; null where all is.</summary>
+    public FitProof? Proof { get; init; }
+}
 
 /// <summary>Stops and warnings by the step at which they are mended.</summary>
 /// <param name="Parts">How many say that board, pack and parts do not suit each other.</param>
@@ -304,7 +308,11 @@ public sealed record LaneStop(HopKind Kind, string Words, string Label, Polarity
 /// <param name="Links">Ids of the links that take part.</param>
 /// <param name="Wishes">The pins and bans that take part.</param>
 /// <param name="Sentence">The same in words.</param>
-public sealed record FitConflict(string Link, IReadOnlyList<string> Links, IReadOnlyList<Wish> Wishes, string Sentence);
+public sealed record FitConflict(string Link, IReadOnlyList<string> Links, IReadOnlyList<Wish> Wishes, string Sentence)
+{
+    /// <summary>False where it is not worked out which of the members would have to give way.</summary>
+    public bool IsMinimal { get; init; } = true;
+}
 
 /// <summary>A pin or ban in force.</summary>
 /// <param name="Kind">Pin or ban.</param>

@@ -15,7 +15,9 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
     private const int Few = 3;
 
     // Ways of one port beyond these differ in pads only.
-    private const int MostAsked = 40;
+    private const int MostAsked = 16;
+
+    private readonly List<Hookup> _chosen = [.. plan.Chosen];
 
     /// <summary>Who holds what a hookup would need, one clause each: "position has pad T4"; empty when nothing stands in its way.</summary>
     /// <param name="wanted">A hookup that the plan has not chosen.</param>
@@ -43,7 +45,7 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
 
     private IEnumerable<(string Who, string What)> Rivals(Hookup wanted, string own, Port? here)
     {
-        foreach (var chosen in plan.Chosen.Where(c => !ReferenceEquals(c, wanted)))
+        foreach (var chosen in _chosen.Where(c => !ReferenceEquals(c, wanted)))
         {
             // What the same device decides with the link is no rival of it, unless it is another link.
             if (chosen.DeviceId == own && chosen is not Route)

@@ -14,18 +14,31 @@ namespace Gorvix.Core.Fit;
 /// <param name="Finding">The price in a sentence.</param>
 internal sealed record Price(Route? Route, string Text, Finding Finding)
 {
+    // One cell is not worth more than this.
+    private const int MostOfOne = 3_000_000;
+
     /// <summary>Plans again with the link pinned to the port and reads the difference.</summary>
     /// <param name="space">The build's space.</param>
     /// <param name="now">Its best plan.</param>
     /// <param name="wired">The build wired as that plan says.</param>
     /// <param name="link">The link.</param>
     /// <param name="port">The port.</param>
-    public static Price Of(PlanSpace space, Plan now, WiredBuild wired, Link link, Port port)
+    /// <param name="purse">What may be weighed.</param>
+    /// <returns>Null where it is not settled before the purse is empty.</returns>
+    public static Price? Of(PlanSpace space, Plan now, WiredBuild wired, Link link, Port port, Purse purse)
     {
+        // Beside a plan that is not proved, a price would be no price.
+        if (now.Gap is not null || purse.IsEmpty)
+        {
+            return null;
+        }
         var pin = new RouteMatch { Link = link.Id, Port = port.Id };
         var build = space.Build;
         var pins = build.Build.Pins.Where(p => !p.IsAboutTheSame(pin)).Append(pin).ToList();
-        var then = Planner.Best(space, pins, build.Build.Bans);
+        if (PlanWith(space, pins, purse) is not { } then)
+        {
+            return null;
+        }
         // What rides follows its carrier, which says enough.
         var others = then.Since(now)
             .Where(m => m.Link.Id != link.Id && (m.To?.RidesIn is null || m.From?.RidesIn is null))
@@ -98,6 +111,23 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
             _ => "free",
         };
         return Say(PlanningRules.Open, text, Phrase.Join(clauses), Severity.Note);
+    }
+
+    private static Plan? PlanWith(PlanSpace space, IReadOnlyList<WishMatch> pins, Purse purse)
+    {
+        var share = purse.UpTo(MostOfOne);
+        try
+        {
+            return Planner.Best(space, pins, space.Build.Build.Bans, null, share) is { Gap: null } plan ? plan : null;
+        }
+        catch (UnplannableException)
+        {
+            return null;
+        }
+        finally
+        {
+            purse.TakeBack(share);
+        }
     }
 
     // Several that give the same and go to one port are told together.

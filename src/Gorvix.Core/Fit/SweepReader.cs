@@ -105,6 +105,10 @@ public static class SweepReader
         {
             verdict.Add($"Without {Phrase.Join([.. left.Select(p => FitWords.Short(p.Link, build))])}.");
         }
+        if (plan.Gap is { } gap)
+        {
+            verdict.Add($"The best so far. {ProofWords.Of(gap)}");
+        }
         var severity =
             stops.Count > 0 || left.Any(p => p.Link.Want.Priority == Priority.Must) ? Severity.Stop
             : left.Count > 0 || plan.Cost[CostTerm.Hazards] + plan.Cost[CostTerm.Losses] > 0 ? Severity.Warn

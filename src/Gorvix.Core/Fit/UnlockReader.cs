@@ -20,7 +20,8 @@ public sealed record FitUnlock(string Id, string Link, UnlockKind Kind, string W
 /// <summary>What would carry one link.</summary>
 /// <param name="Link">A link that the plan leaves out.</param>
 /// <param name="Ways">The changes, cheapest first; none when no change of one or two things would do.</param>
-public sealed record LinkUnlocks(string Link, IReadOnlyList<FitUnlock> Ways);
+/// <param name="Open">How many changes could not be settled; 0 where each was.</param>
+public sealed record LinkUnlocks(string Link, IReadOnlyList<FitUnlock> Ways, int Open = 0);
 
 /// <summary>The unlocks in words.</summary>
 internal sealed class UnlockReader(
@@ -33,16 +34,27 @@ internal sealed class UnlockReader(
 {
     /// <summary>The unlocks of the first links that are left out, in the builder's order.</summary>
     public IReadOnlyList<LinkUnlocks> All() =>
-        [.. FitReader.Left(plan).Select(link => new LinkUnlocks(link.Id, [.. Found(link).Select(f => f.Words)]))];
+        [
+            .. Explained()
+                .Select(Found)
+                .Select(f => new LinkUnlocks(f.Link.Id, [.. f.Ways.Select(w => w.Words)], f.Open)),
+        ];
 
     /// <summary>An unlock and the build after it, or null.</summary>
     public (FitUnlock Unlock, Build After)? Find(string id) =>
-        FitReader.Left(plan).SelectMany(Found).FirstOrDefault(f => f.Words.Id == id) is (var words, { } unlock)
+        Explained().SelectMany(l => Found(l).Ways).FirstOrDefault(f => f.Words.Id == id) is (var words, { } unlock)
             ? (words, unlock.After)
             : null;
 
-    private IEnumerable<(FitUnlock Words, Unlock Unlock)> Found(Link link) =>
-        Unlocks.Of(space, plan, link, library).Where(Holds).Select(unlock => (WordsOf(link, unlock), unlock));
+    // What a plan that is not proved leaves out may be carried without any change.
+    private IEnumerable<Link> Explained() => plan.Gap is { Term: <= CostTerm.NicesUnmet } ? [] : FitReader.Left(plan);
+
+    private (Link Link, IEnumerable<(FitUnlock Words, Unlock Unlock)> Ways, int Open) Found(Link link)
+    {
+        var share = new Purse(Unlocks.MostWeighed / FitReader.MostExplained);
+        var (found, open) = Unlocks.Of(space, plan, link, library, purse: share);
+        return (link, found.Where(Holds).Select(unlock => (WordsOf(link, unlock), unlock)), open);
+    }
 
     // Planned again, and solved again: a way out that burns or starves something is none.
     private bool Holds(Unlock unlock) =>

@@ -19,9 +19,11 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
     public IEnumerable<Finding> VainPins() => _build.Build.Pins.Where(p => !plan.Keeps(p)).Select(VainPin);
 
     /// <summary>Why a link that is left out cannot be carried.</summary>
-    public FitConflict ConflictOf(Link link)
+    /// <param name="link">The link.</param>
+    /// <param name="purse">What may be weighed.</param>
+    public FitConflict ConflictOf(Link link, Purse purse)
     {
-        var conflict = Conflict.Of(space, plan, link);
+        var conflict = Conflict.Of(space, plan, link, purse);
         var wishes = Wishes(conflict.Pins, conflict.Bans);
         List<Link> links = [link, .. conflict.Links];
 
@@ -34,9 +36,14 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
             .. supplies.Select(s => $"the supply of the {s.Device.Device.Name}"),
         ];
         var names = Phrase.Join(members);
-        var held = wishes.Count == 0 ? "" : $" while you hold to: {string.Join("; ", wishes.Select(w => w.Sentence))}";
         var verb = supplies.Count == 0 ? "carried" : "had";
+        var held = wishes.Count == 0 ? "" : $" while you hold to: {string.Join("; ", wishes.Select(w => w.Sentence))}";
         names = char.ToUpperInvariant(names[0]) + names[1..];
+        if (!conflict.IsMinimal)
+        {
+            var open = $"{names} cannot all be {verb}{held}. Which of these would have to give way is not worked out.";
+            return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, open) { IsMinimal = false };
+        }
         var sentence = (members.Count - 1, wishes.Count) switch
         {
             (0, 0) =>

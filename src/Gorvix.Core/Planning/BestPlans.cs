@@ -18,28 +18,43 @@ public static class BestPlans
     public static IReadOnlyList<Plan> Of(PlanSpace space, int count)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(count, 1);
-        return [.. InOrder(space).Take(count)];
+        return [.. InOrder(space, Planner.Best(space), Purse.ForRest(space.Effort)).Take(count)];
     }
 
-    /// <summary>All plans, the best first, each found when it is asked for.</summary>
+    /// <summary>All plans, the best first, each found when it is asked for. They end where the next one cannot be proved any more.</summary>
     /// <param name="space">The build's space.</param>
-    public static IEnumerable<Plan> InOrder(PlanSpace space)
+    /// <param name="first">The best of them.</param>
+    /// <param name="purse">What may be weighed for all others together.</param>
+    public static IEnumerable<Plan> InOrder(PlanSpace space, Plan first, Purse purse)
     {
         var (build, ways) = (space.Build.Build, space.Ways);
         var parts = new PriorityQueue<(Plan Best, Limit[] Limits), (PlanCost Cost, int Found)>();
         var found = 0;
-        void Look(Limit[] limits)
+        bool Look(Limit[] limits)
         {
-            if (Planner.Best(space, build.Pins, build.Bans, limits) is { } plan)
+            try
             {
-                parts.Enqueue((plan, limits), (plan.Cost, found++));
+                if (Planner.Best(space, build.Pins, build.Bans, limits, purse) is { } plan)
+                {
+                    parts.Enqueue((plan, limits), (plan.Cost, found++));
+                    return plan.Gap is null;
+                }
+                return true;
+            }
+            catch (UnplannableException)
+            {
+                return false;
             }
         }
 
-        Look([.. ways.Select(_ => Limit.None)]);
+        parts.Enqueue((first, [.. ways.Select(_ => Limit.None)]), (first.Cost, found++));
         while (parts.TryDequeue(out var part, out _))
         {
             yield return part.Best;
+            if (first.Gap is not null)
+            {
+                yield break;
+            }
             for (var i = 0; i < ways.Count; i++)
             {
                 var limits = part.Limits.ToArray();
@@ -48,7 +63,10 @@ public static class BestPlans
                     limits[before] = limits[before] with { Only = Limit.PlaceOf(part.Best.Placements[before].Route) };
                 }
                 limits[i] = limits[i].Without(part.Best.Placements[i].Route);
-                Look(limits);
+                if (!Look(limits))
+                {
+                    yield break;
+                }
             }
         }
     }
@@ -62,7 +80,7 @@ public static class BestPlans
         // Pinning only what differs says what the builder meant; all is pinned where that leaves a choice. Whoever chooses a plan
         // gives up the pins that it breaks.
         var few = Pinned(space, chosen.Placements.Where(p => Differs(best, p)), p => !best.Keeps(p) || chosen.Keeps(p));
-        var then = Planner.Best(space.With(few.Pins, few.Bans));
+        var then = Planner.Best(space.With(few.Pins, few.Bans).With(Effort.Quick));
         return chosen.Placements.Any(p => Differs(then, p)) ? Pinned(space, chosen.Placements, chosen.Keeps) : few;
     }
 

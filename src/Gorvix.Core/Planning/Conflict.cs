@@ -20,17 +20,25 @@ public sealed record Conflict(
     IReadOnlyList<FeedWays> Supplies
 )
 {
+    // One member is not worth more than this; who could not be settled stays a member.
+    private const int MostOfOne = 3_000_000;
+
+    /// <summary>True where each member was shown to take part; false where that was not settled in the time there is.</summary>
+    public bool IsMinimal { get; private init; } = true;
+
     /// <summary>The conflict of a link that the best plan leaves out.</summary>
     /// <param name="space">The build's space.</param>
     /// <param name="plan">The best plan.</param>
     /// <param name="link">A link that the plan does not carry.</param>
+    /// <param name="purse">What may be weighed; null for what one plan may.</param>
     /// <remarks>
     /// Each member in turn is left out; if the rest still cannot be, the member had no part in it and stays out. Bans and
     /// pins are tried first, then supplies, then the links, the least needed first, so what remains is told in the
     /// weightiest links.
     /// </remarks>
-    public static Conflict Of(PlanSpace space, Plan plan, Link link)
+    public static Conflict Of(PlanSpace space, Plan plan, Link link, Purse? purse = null)
     {
+        purse ??= Purse.ForRest(space.Effort);
         var carried = plan.Placements.Where(p => p.Route is not null);
 
         // A pin that the plan leaves aside is told about by itself; here it would only hide the reason.
@@ -47,17 +55,22 @@ public sealed record Conflict(
         foreach (var smaller in conflict.WithoutEach())
         {
             var next = smaller(conflict);
-            if (!next.CanBe(space))
+            var share = purse.UpTo(MostOfOne);
+            var can = next.CanBe(space, share);
+            purse.TakeBack(share);
+            conflict = can switch
             {
-                conflict = next;
-            }
+                true => conflict,
+                false => next,
+                null => conflict with { IsMinimal = false },
+            };
         }
         return conflict;
     }
 
-    /// <summary>True when the link and all members can be together after all.</summary>
+    /// <summary>True when the link and all members can be together after all; null where that is not settled before the purse is empty.</summary>
     /// <remarks>Who is no member goes without, but a link that a member could ride in may be there or not.</remarks>
-    public bool CanBe(PlanSpace space)
+    public bool? CanBe(PlanSpace space, Purse? purse = null)
     {
         var together = Links.Append(Link).Select(l => l.Id).ToHashSet();
         var carriers = space
@@ -74,7 +87,25 @@ public sealed record Conflict(
             .. space.Feeds.Select(f => Supplies.Contains(f) ? Limit.Needed : Limit.Out),
         ];
         var pins = Pins.Where(p => p is not RouteMatch route || together.Contains(route.Link)).ToList();
-        return Planner.Best(space.With(pins, Bans), pins, Bans, limits)?.Cost[CostTerm.PinsBroken] == 0;
+        purse ??= Purse.ForPlan(space.Effort);
+        if (purse.IsEmpty)
+        {
+            return null;
+        }
+        try
+        {
+            return Planner.Best(space.With(pins, Bans), pins, Bans, limits, purse) switch
+            {
+                null => false,
+                var plan when plan.Cost[CostTerm.PinsBroken] == 0 => true,
+                { Gap: { Term: CostTerm.PinsBroken, AtBest: 0 } } => null,
+                _ => false,
+            };
+        }
+        catch (UnplannableException)
+        {
+            return null;
+        }
     }
 
     /// <summary>Each way to leave one member out, in the order in which they are tried.</summary>

@@ -27,6 +27,9 @@ public sealed record SeatPlacement(DeviceSeats Ways, SeatWay Way);
 /// <param name="Cost">What it costs.</param>
 public sealed record Plan(IReadOnlyList<Placement> Placements, PlanCost Cost)
 {
+    /// <summary>How far it may be from the best; null where it is proved that there is none better.</summary>
+    public PlanGap? Gap { get; init; }
+
     /// <summary>One for each supply lead; empty before the pack is chosen.</summary>
     public IReadOnlyList<FeedPlacement> Feeds { get; init; } = [];
 

@@ -13,6 +13,9 @@ internal sealed class PlanNode(PlanProblem problem)
     /// <summary>The host of a guest that is not settled.</summary>
     public const int Undecided = -2;
 
+    // So many steps of the assignment take as long as one option.
+    private const int AssignmentWeight = 8;
+
     private readonly IReadOnlyList<PlanProblem.Entry> _entries = problem.Entries;
 
     private ResourceSet _decided;
@@ -37,6 +40,9 @@ internal sealed class PlanNode(PlanProblem problem)
 
     /// <summary>What each row takes where the bound is reached: its decided option, or one that suits the row alone.</summary>
     public PlanOption?[] Relaxed { get; private set; } = [];
+
+    /// <summary>What <see cref="Relax"/> has weighed: the options of open rows, and the work of the assignment on the same scale.</summary>
+    public int Weight { get; private set; }
 
     /// <summary>True once <see cref="Relax"/> was called.</summary>
     public bool IsRelaxed => Relaxed.Length > 0;
@@ -184,6 +190,25 @@ internal sealed class PlanNode(PlanProblem problem)
         return -1;
     }
 
+    /// <summary>
+    /// The part in which a row that is open takes the cheapest option that goes with all that is decided, with what it makes others pay once, or goes
+    /// without where that is cheaper; null when there is neither.
+    /// </summary>
+    public PlanNode? WithCheapest(int row)
+    {
+        var least = UnmetOf(row);
+        PlanOption? best = null;
+        foreach (var option in _entries[row].Options)
+        {
+            if (option.Cost.Number < least && Allows(row, option))
+            {
+                var cost = option.Cost.Number + problem.Space.OnceCost(option.Sets - _held);
+                (least, best) = cost < least ? (cost, option) : (least, best);
+            }
+        }
+        return least >= Forbidden ? null : With(row, best);
+    }
+
     /// <summary>True when the row may still take the option.</summary>
     public bool Allows(int row, PlanOption option)
     {
@@ -220,6 +245,7 @@ internal sealed class PlanNode(PlanProblem problem)
     public void Relax(Int128[] costs, PlanOption?[] best)
     {
         Relaxed = [.. _chosen];
+        Weight = _entries.Count;
         Bound = _loads is { IsDead: true } ? Forbidden : _paid;
         if (Bound >= Forbidden)
         {
@@ -236,6 +262,7 @@ internal sealed class PlanNode(PlanProblem problem)
             {
                 continue;
             }
+            Weight += _entries[i].Options.Count;
             if (IsApart(i))
             {
                 Bound += Cheapest(i);
@@ -283,6 +310,7 @@ internal sealed class PlanNode(PlanProblem problem)
                 }
             }
         }
+        Weight += rows.Count * rows.Count * columns / AssignmentWeight;
         _assignment = new Assignment(rows.Count, columns, used, alone);
         Bound += _assignment.Total;
         foreach (var (place, row) in rows.Index())

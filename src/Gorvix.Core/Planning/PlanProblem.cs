@@ -25,6 +25,7 @@ internal sealed class PlanProblem
                 .ThenBy(e => e.Row.Way?.Link.Want.Priority)
                 .ThenBy(e => e.Row.Way?.Link.Function.Need),
         ];
+        Weight = Entries.Sum(e => ReferenceEquals(e.Options, e.Row.Undominated) ? 0 : WeightOf(e.Row.Options.Count));
         var places = Entries.Index().ToDictionary(e => e.Item.Number, e => e.Index);
         var guests = new SortedDictionary<int, IReadOnlyList<int>>();
         foreach (var (guest, hosts) in space.Guests)
@@ -36,6 +37,9 @@ internal sealed class PlanProblem
         NoGuests = [.. Enumerable.Repeat(-1, Entries.Count)];
         IsGuest = [.. Entries.Select((_, i) => guests.ContainsKey(i))];
     }
+
+    /// <summary>What laying wishes and limits over the space has weighed, on the scale of <see cref="Purse"/>.</summary>
+    public int Weight { get; }
 
     /// <summary>The space.</summary>
     public PlanSpace Space { get; }
@@ -57,6 +61,9 @@ internal sealed class PlanProblem
 
     /// <summary>True for the rows of <see cref="Guests"/>.</summary>
     public bool[] IsGuest { get; }
+
+    // Each option that is looked at is compared with those that are kept, of which there are few.
+    private static int WeightOf(int options) => options * (20 + (options / 8));
 
     /// <summary>The options that are worth trying, cheapest first: no cheaper one takes and holds as little.</summary>
     internal static List<PlanOption> Undominated(IEnumerable<PlanOption> options)

@@ -4,18 +4,24 @@ using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Planning;
 
+/// <summary>What a search came to.</summary>
+/// <param name="Options">The options of the plan in the order of entries.</param>
+/// <param name="Cost">Its price.</param>
+/// <param name="Bound">No plan costs less; the price itself where the plan is proved to be the best.</param>
+internal sealed record PlanAnswer(PlanOption?[] Options, Int128 Cost, Int128 Bound);
+
 /// <summary>The search: see <see cref="Planner"/> for how it works and why it is exact.</summary>
-internal sealed class PlanSearch(PlanProblem problem, int mostWeighed = PlanSearch.MostWeighed)
+/// <param name="problem">The question.</param>
+/// <param name="purse">What it may weigh. Where it is empty before the end, the best plan so far is improved a little and given with its bound.</param>
+internal sealed class PlanSearch(PlanProblem problem, Purse purse)
 {
-    // So many parts are looked at for the order among equals; a build with very many equal plans keeps the one that was found.
+    // So many parts are looked at, and so many options weighed, for the order among equals; a build with very many equal plans
+    // keeps the one that was found. The same for every effort: equal plans do not change places behind the screen.
     private const int MostLooks = 200;
+    private const int MostOrdering = 600_000;
 
-    /// <summary>A search that weighs more options than this, each as often as it is looked at, is given up: some seconds of work.</summary>
-    public const int MostWeighed = 60_000_000;
-
-    private readonly int _options = problem.Entries.Sum(e => e.Options.Count);
-
-    private int _weighed;
+    // What goes to the proof; the rest improves the plan where there is none.
+    private const double ProofShare = 0.6;
 
     private readonly Int128[] _costs = new Int128[problem.Entries.Count * problem.Columns];
     private readonly PlanOption?[] _best = new PlanOption?[problem.Entries.Count * problem.Columns];
@@ -24,25 +30,42 @@ internal sealed class PlanSearch(PlanProblem problem, int mostWeighed = PlanSear
     public int Looks { get; private set; }
 
     /// <summary>
-    /// The options of the best plan in the order of entries, the first in the documented order, and its price; null when
-    /// there is none.
+    /// The best plan, the first in the documented order, or the best that was found before the purse was empty; null when there is no plan.
     /// </summary>
-    public (PlanOption?[] Options, Int128 Cost)? First()
+    /// <exception cref="UnplannableException">The purse was empty before any plan was found.</exception>
+    public PlanAnswer? First()
     {
-        var prefix = Relaxed(new PlanNode(problem));
-        if (Solve(prefix, PlanNode.Forbidden - 1) is not var (best, cost))
+        var root = Relaxed(new PlanNode(problem));
+        var forProof = purse.Share(ProofShare);
+        var solved = Solve(root, PlanNode.Forbidden - 1, forProof);
+        purse.TakeBack(forProof);
+        if (solved.Open is { } open)
+        {
+            return new PlanGuess(problem, this, purse).Of(root, solved, open)
+                ?? throw new UnplannableException(LimitRules.TooHard.Found(Severity.Stop, Subject.Build));
+        }
+        if (solved.Best is not { } best)
         {
             return null;
         }
+        var ordering = new Purse(MostOrdering);
+        var answer = Ordered(root, best, solved.Cost, ordering);
+        purse.Spend(MostOrdering - ordering.Left);
+        return answer;
+    }
+
+    // The first in the documented order among the plans that cost as little.
+    private PlanAnswer Ordered(PlanNode prefix, PlanOption?[] best, Int128 cost, Purse ordering)
+    {
         var enough = Looks + MostLooks;
         for (var row = 0; row < best.Length; row++)
         {
             var chosen = best[row];
             foreach (var option in problem.Entries[row].Options.TakeWhile(o => !ReferenceEquals(o, chosen)))
             {
-                if (Looks > enough)
+                if (Looks > enough || ordering.IsEmpty)
                 {
-                    return (best, cost);
+                    return new PlanAnswer(best, cost, cost);
                 }
                 if (!prefix.Allows(row, option))
                 {
@@ -50,32 +73,40 @@ internal sealed class PlanSearch(PlanProblem problem, int mostWeighed = PlanSear
                 }
                 if (!prefix.IsRelaxed)
                 {
-                    Relaxed(prefix);
+                    ordering.Spend(Relaxed(prefix).Weight);
                 }
                 if (
                     prefix.BoundWith(row, option) <= cost
-                    && Solve(Relaxed(prefix.With(row, option)), cost, enough) is { } sooner
+                    && Solve(Relaxed(prefix.With(row, option)), cost, ordering, enough) is { Best: { } sooner } found
                 )
                 {
-                    Debug.Assert(sooner.Cost == cost);
-                    best = sooner.Options;
+                    Debug.Assert(found.Cost == cost);
+                    best = sooner;
                     break;
                 }
             }
             prefix = prefix.With(row, best[row]);
         }
-        return (best, cost);
+        return new PlanAnswer(best, cost, cost);
     }
 
-    // The cheapest plan of a part that costs at most so much. The part with the lowest bound is looked at next, the newest
-    // among equals, so that the search dives while nothing speaks against it.
-    private (PlanOption?[] Options, Int128 Cost)? Solve(PlanNode root, Int128 most, int enough = int.MaxValue)
+    /// <summary>
+    /// The cheapest plan of a part that costs at most so much. The part with the lowest bound is looked at next, the newest among
+    /// equals, so that the search dives while nothing speaks against it.
+    /// </summary>
+    /// <param name="root">The part, relaxed.</param>
+    /// <param name="most">The most that the plan may cost.</param>
+    /// <param name="purse">What may be weighed.</param>
+    /// <param name="enough">At this many <see cref="Looks"/> it ends as well.</param>
+    public Solved Solve(PlanNode root, Int128 most, Purse purse, int enough = int.MaxValue)
     {
-        (PlanOption?[] Options, Int128 Cost)? best = null;
+        PlanOption?[]? best = null;
+        Int128 price = 0;
         var open = new PriorityQueue<PlanNode, (Int128 Bound, int Age)>();
         var age = 0;
         void Open(PlanNode node)
         {
+            purse.Spend(node.Weight);
             if (node.Bound <= most)
             {
                 open.Enqueue(node, (node.Bound, age--));
@@ -83,9 +114,14 @@ internal sealed class PlanSearch(PlanProblem problem, int mostWeighed = PlanSear
         }
 
         Open(root);
-        while (Looks <= enough && open.TryDequeue(out var node, out _) && node.Bound <= most)
+        while (open.TryPeek(out var next, out _) && next.Bound <= most)
         {
             problem.Space.Stop.ThrowIfCancellationRequested();
+            if (Looks > enough || purse.IsEmpty)
+            {
+                return new Solved(best, price, next);
+            }
+            var node = open.Dequeue();
             if (node.Unsettled() is var guest and >= 0)
             {
                 foreach (var part in node.Settling(guest))
@@ -114,7 +150,7 @@ internal sealed class PlanSearch(PlanProblem problem, int mostWeighed = PlanSear
             var cost = node.Cost();
             if (cost <= most)
             {
-                (best, most) = ((node.Relaxed, cost), cost - 1);
+                (best, price, most) = (node.Relaxed, cost, cost - 1);
             }
             if (cost > node.Bound && node.Unpaid() is var unpaid and >= 0)
             {
@@ -128,18 +164,19 @@ internal sealed class PlanSearch(PlanProblem problem, int mostWeighed = PlanSear
                 Open(Relaxed(strained));
             }
         }
-        return best;
+        return new Solved(best, price, null);
     }
 
-    private PlanNode Relaxed(PlanNode node)
+    /// <summary>What <see cref="Solve"/> came to.</summary>
+    /// <param name="Best">The best plan that was found, or null.</param>
+    /// <param name="Cost">Its price.</param>
+    /// <param name="Open">The part with the lowest bound that was not looked at any more; null where the search came to its end.</param>
+    internal readonly record struct Solved(PlanOption?[]? Best, Int128 Cost, PlanNode? Open);
+
+    /// <summary>The part with its bound.</summary>
+    public PlanNode Relaxed(PlanNode node)
     {
         Looks++;
-        if ((_weighed += _options) > mostWeighed)
-        {
-            throw new UnplannableException(
-                LimitRules.TooHard.Found(Severity.Stop, Subject.Build, ("most", $"{MostWeighed / 1_000_000}"))
-            );
-        }
         node.Relax(_costs, _best);
         return node;
     }

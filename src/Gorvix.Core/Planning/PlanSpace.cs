@@ -34,14 +34,22 @@ public sealed class PlanSpace
     /// <param name="build">The build.</param>
     /// <param name="stop">Stops every search in it.</param>
     public PlanSpace(ResolvedBuild build, CancellationToken stop = default)
-        : this(Router.WaysOf(build), stop) { }
+        : this(build, Effort.Patient, stop) { }
+
+    /// <summary>The space of a build.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="effort">How long its searches go on.</param>
+    /// <param name="stop">Stops every search in it.</param>
+    public PlanSpace(ResolvedBuild build, Effort effort, CancellationToken stop = default)
+        : this(Router.WaysOf(build, stop), effort, stop) { }
 
     /// <summary>The space of a build whose ways are known already.</summary>
-    /// <param name="ways">What <see cref="Router.WaysOf(ResolvedBuild)"/> gave.</param>
+    /// <param name="ways">What <see cref="Router.WaysOf(ResolvedBuild, CancellationToken)"/> gave.</param>
+    /// <param name="effort">How long its searches go on.</param>
     /// <param name="stop">Stops every search in it.</param>
-    public PlanSpace(BuildWays ways, CancellationToken stop = default)
+    public PlanSpace(BuildWays ways, Effort effort = Effort.Patient, CancellationToken stop = default)
     {
-        (Build, All, Stop) = (ways.Build, ways, stop);
+        (Build, All, Stop, Effort) = (ways.Build, ways, stop, effort);
         var drafts = new PlanDrafter(ways).Drafts().ToList();
         BuiltWeight.LayOn(ways.Build, drafts);
         var choices = drafts.ConvertAll(d => d.Choices);
@@ -110,7 +118,7 @@ public sealed class PlanSpace
         var build = Build.WithWishes(pins, bans);
         if (Router.Depends(Build.Build.Pins, pins) || Router.Depends(Build.Build.Bans, bans))
         {
-            return new PlanSpace(build, Stop);
+            return new PlanSpace(build, Effort, Stop);
         }
         var copy = (PlanSpace)MemberwiseClone();
         copy.Build = build;
@@ -119,6 +127,20 @@ public sealed class PlanSpace
 
     /// <summary>Tells that nobody waits for the answer any more.</summary>
     internal CancellationToken Stop { get; private set; }
+
+    /// <summary>What making it has weighed, on the scale of <see cref="Purse"/>.</summary>
+    internal int Weight => Rows.Sum(r => r.Options.Count) * 50;
+
+    /// <summary>How long searches in it go on.</summary>
+    public Effort Effort { get; private set; }
+
+    /// <summary>The same space, thought about longer or shorter.</summary>
+    public PlanSpace With(Effort effort)
+    {
+        var copy = (PlanSpace)MemberwiseClone();
+        copy.Effort = effort;
+        return copy;
+    }
 
     /// <summary>The same space for another asker.</summary>
     public PlanSpace Until(CancellationToken stop)
@@ -350,10 +372,11 @@ public sealed class PlanSpace
 
     private Dictionary<int, IReadOnlyList<int>> GuestsOf()
     {
+        var halves = Rows.Select(r => r.Halves.ToLookup(o => o.Column)).ToList();
         var pairs = (
             from a in Enumerable.Range(0, Rows.Count)
             from b in Enumerable.Range(0, a)
-            where Rows[a].Halves.Any(o => Rows[b].Halves.Any(o.Shares))
+            where halves[a].Any(port => port.Any(o => halves[b][port.Key].Any(o.Shares)))
             select (A: a, B: b)
         ).ToList();
 

@@ -40,6 +40,10 @@ namespace Gorvix.Core.Planning;
 /// price, and kept when a plan of that price has it; after two hundred looks the plan stays as it is. Nothing in this depends on
 /// the clock, so the same build always gives the same plan.
 /// </para>
+/// <para>
+/// Where the <see cref="Purse"/> is empty before the proof, the best plan so far is improved (<see cref="PlanGuess"/>) and says with its
+/// <see cref="Plan.Gap"/> how far it may be from the best. A plan that is proved is the same at every <see cref="Effort"/>.
+/// </para>
 /// </remarks>
 public static class Planner
 {
@@ -52,21 +56,31 @@ public static class Planner
 
     /// <summary>Plans in a known space with other pins and bans.</summary>
     public static Plan Best(PlanSpace space, IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans) =>
-        Best(space, pins, bans, null)!;
+        Best(space, pins, bans, null, Purse.ForPlan(space.Effort))!;
+
+    /// <summary>Plans in a known space with other pins and bans, as far as a purse goes.</summary>
+    public static Plan Best(
+        PlanSpace space,
+        IReadOnlyList<WishMatch> pins,
+        IReadOnlyList<WishMatch> bans,
+        Purse purse
+    ) => Best(space, pins, bans, null, purse)!;
 
     /// <summary>
     /// The best of the plans within some limits, or null when there is none. One limit for each link, and then for each
-    /// supply lead where there are more: <see cref="Limit.Out"/> leaves a supply lead out of the question.
+    /// supply lead where there are more: <see cref="Limit.Out"/> leaves a supply lead out of the question. The purse is what may be weighed.
     /// </summary>
     internal static Plan? Best(
         PlanSpace space,
         IReadOnlyList<WishMatch> pins,
         IReadOnlyList<WishMatch> bans,
-        IReadOnlyList<Limit>? limits
+        IReadOnlyList<Limit>? limits,
+        Purse purse
     )
     {
         var problem = new PlanProblem(space, pins, bans, limits);
-        if (new PlanSearch(problem).First() is not var (best, cost))
+        purse.Spend(problem.Weight);
+        if (new PlanSearch(problem, purse).First() is not var (best, cost, bound))
         {
             return null;
         }
@@ -78,6 +92,7 @@ public static class Planner
         var ways = space.All;
         return new Plan([.. ways.Links.Select((w, i) => new Placement(w.Link, chosen[i]?.Route))], new PlanCost(cost))
         {
+            Gap = PlanGap.Of(new PlanCost(cost), new PlanCost(bound)),
             Feeds =
             [
                 .. ways.Feeds.Select((f, i) => new FeedPlacement(f, chosen[ways.Links.Count + i]?.Hookup as Feed)),

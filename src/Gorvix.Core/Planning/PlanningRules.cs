@@ -100,6 +100,18 @@ public static class PlanningRules
         Mend = "Take one of the changes offered below it.",
     };
 
+    /// <summary>A link without a route in a plan that is not proved.</summary>
+    public static readonly Rule UnmetYet = new(
+        "UNMET-YET",
+        "A link has no place so far",
+        "{link} has no place in the best plan so far; whether it could be carried is not settled.",
+        "Where there is far more to choose from than can be weighed, the best plan so far is shown with what is proved of it.",
+        SourceNote.Own
+    )
+    {
+        Mend = "Wait while the plan is thought about, or pin the link where you want it.",
+    };
+
     /// <summary>A pin that cannot come true.</summary>
     public static readonly Rule PinVain = new(
         "PIN",
@@ -132,6 +144,7 @@ public static class PlanningRules
         Banned,
         NoMode,
         Unmet,
+        UnmetYet,
         PinVain,
         Loss,
         Rides,

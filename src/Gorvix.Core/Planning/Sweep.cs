@@ -17,7 +17,7 @@ public sealed record SweepResult(string Part, ResolvedBuild? After, Plan? Plan, 
     public IReadOnlyList<Room> Room { get; init; } = [];
 }
 
-/// <summary>Before you buy: the same build on every board, or with every device of a kind, each planned to the optimum.</summary>
+/// <summary>Before you buy: the same build on every board, or with every device of a kind, each planned to the optimum, or as far as a quick look goes.</summary>
 public static class Sweep
 {
     /// <summary>The build on every board of the library, in the library's order, as they are found.</summary>
@@ -111,7 +111,7 @@ public static class Sweep
         }
         try
         {
-            var space = new PlanSpace(build, stop);
+            var space = new PlanSpace(build, Effort.Quick, stop);
             var plan = Planner.Best(space);
             return new SweepResult(part, build, plan, []) { Room = RoomLeft.Of(space, plan) };
         }

@@ -71,6 +71,9 @@ public sealed record Unlock(IReadOnlyList<UnlockStep> Steps, Build After, Plan P
 /// </remarks>
 public static class Unlocks
 {
+    /// <summary>What all changes of one build may weigh together; what making the ways of one candidate weighs counts too.</summary>
+    public const int MostWeighed = 40_000_000;
+
     private static readonly UnlockKind[] Free = [UnlockKind.HouseRule, UnlockKind.Firmware, UnlockKind.SwapHarness];
 
     /// <summary>The unlocks of a link, cheapest first; at most so many of each kind.</summary>
@@ -79,19 +82,40 @@ public static class Unlocks
     /// <param name="link">A link that the plan leaves out.</param>
     /// <param name="library">The parts that could be taken instead.</param>
     /// <param name="most">The most of each kind.</param>
-    public static IReadOnlyList<Unlock> Of(PlanSpace space, Plan plan, Link link, PartsLibrary library, int most = 3)
+    /// <param name="purse">What may be weighed for all candidates; null for <see cref="MostWeighed"/>.</param>
+    /// <returns>The unlocks, and how many changes were not settled: not planned to the proof, or not tried at all.</returns>
+    public static (IReadOnlyList<Unlock> Found, int Open) Of(
+        PlanSpace space,
+        Plan plan,
+        Link link,
+        PartsLibrary library,
+        int most = 3,
+        Purse? purse = null
+    )
     {
+        purse ??= new Purse(MostWeighed);
+        var open = 0;
         var build = space.Build.Build;
         var steps = UnlockSteps.Of(space, link, library).ToList();
         Unlock? Try(params UnlockStep[] taken)
         {
+            if (purse.IsEmpty)
+            {
+                open++;
+                return null;
+            }
             var after = taken.Aggregate(build, (b, step) => step.Apply(b));
-            return
-                After(after, library, space.Stop) is { } then
-                && new Unlock(taken, after, then) is var unlock
-                && Helps(unlock, plan, link)
-                ? unlock
-                : null;
+            if (After(after, library, purse, space.Stop) is not var (then, settled))
+            {
+                return null;
+            }
+            // A plan that carries the link is a way out whether or not it is the best; that there is none must be proved.
+            if (then is not null && new Unlock(taken, after, then) is var unlock && Helps(unlock, plan, link))
+            {
+                return unlock;
+            }
+            open += settled ? 0 : 1;
+            return null;
         }
         var found = steps.Select(s => Try(s)).OfType<Unlock>().ToList();
         var free = steps.Where(s => Free.Contains(s.Kind)).ToList();
@@ -108,7 +132,7 @@ public static class Unlocks
         }
         var ranked = found.OrderBy(u => u.PriceAfter(plan)).ThenBy(u => u.Steps[0].Kind).ToList();
         var few = ranked.GroupBy(u => u.Steps[^1].Kind).SelectMany(g => g.Take(most)).ToHashSet();
-        return [.. ranked.Where(few.Contains)];
+        return ([.. ranked.Where(few.Contains)], open);
     }
 
     // Two values of one house rule, two generations of firmware, two harnesses of one device: one of them is enough.
@@ -122,9 +146,14 @@ public static class Unlocks
         && unlock.Plan.Cost[CostTerm.PinsBroken] <= before.Cost[CostTerm.PinsBroken]
         && unlock.Plan.Cost[CostTerm.Unfed] <= before.Cost[CostTerm.Unfed];
 
-    // The best plan of the changed build, or null when there is none.
+    // The best plan of the changed build and whether it is proved; null when the build is none.
     // A part of the library that contradicts itself is no way out; its own build says so.
-    private static Plan? After(Build build, PartsLibrary library, CancellationToken stop)
+    private static (Plan? Plan, bool Settled)? After(
+        Build build,
+        PartsLibrary library,
+        Purse purse,
+        CancellationToken stop
+    )
     {
         if (ResolvedBuild.Of(build, library).Build is not { } resolved)
         {
@@ -132,11 +161,16 @@ public static class Unlocks
         }
         try
         {
-            return Planner.Best(new PlanSpace(resolved, stop));
+            var space = new PlanSpace(resolved, Effort.Quick, stop);
+            purse.Spend(space.Weight);
+            var share = purse.UpTo(Purse.ForPlan(Effort.Quick).Left);
+            var then = Planner.Best(space, resolved.Build.Pins, resolved.Build.Bans, share);
+            purse.TakeBack(share);
+            return (then, then.Gap is null);
         }
         catch (UnplannableException)
         {
-            return null;
+            return (null, false);
         }
     }
 }

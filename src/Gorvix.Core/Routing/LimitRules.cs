@@ -8,18 +8,21 @@ public static class LimitRules
     /// <summary>More ways than are weighed.</summary>
     public static readonly Rule TooMany = new(
         "WAYS",
-        "A build leaves only so many ways to choose from",
-        "This build leaves more than {most} ways to choose from. Leave devices, sockets or modes out, and it can be planned.",
-        "Every way is weighed against every other, and there are as many as ports, modes, pads, selectors and sockets multiplied.",
+        "Only so many ways are weighed",
+        "There are more ways for {links} than are weighed: about {most} a link, those with the fewest selectors and the least hand work first. A way that was left out could be better.",
+        "There are as many ways as ports, modes, pads, selectors and sockets multiplied; no board that is made has a tenth of it.",
         SourceNote.Own
-    );
+    )
+    {
+        Mend = "Leave modes, sockets or pads out of the parts that you do not use.",
+    };
 
     /// <summary>A search that takes too long.</summary>
     public static readonly Rule TooHard = new(
         "SEARCH",
-        "A search weighs only so many options",
-        "The search for the best plan was given up after weighing {most} million options. Pin some links or seats, or leave devices out, and it gets easier.",
-        "A plan that is not proved to be the best is not shown.",
+        "A search ends, with a plan or without",
+        "No plan was found, and it is not proved that there is none. Lift some pins, or leave devices out, and it gets easier.",
+        "What must be chosen together can be so narrow that a search of some seconds finds no way through.",
         SourceNote.Own
     );
 

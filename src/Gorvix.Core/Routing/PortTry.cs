@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Protocols;
@@ -10,7 +11,7 @@ namespace Gorvix.Core.Routing;
 /// <param name="Swapped">Whether RX and TX are exchanged.</param>
 internal sealed record PinSetting(PinChoice Choice, PinSwapped Swapped);
 
-/// <summary>One mode of one link on one port: its routes, or why there is none.</summary>
+/// <summary>One mode of one link on one port: its routes, or why there is none. Of each seat at most so many are made, those with the fewest selectors first.</summary>
 internal sealed class PortTry(
     ResolvedBuild build,
     Link link,
@@ -19,12 +20,28 @@ internal sealed class PortTry(
     PinSetting pins,
     IReadOnlyList<SeatWay> seats,
     bool everyPad,
-    RouterFacts facts
+    RouterFacts facts,
+    int most
 )
 {
+    // For one way that is made so many steps may be gone, so that what agrees is found among what does not.
+    private const int StepsOfOne = 16;
+
+    // So many joints of one line are compared with each other.
+    private const int MostJoints = 12;
+
+    // More reasons would not be read.
+    private const int MostRejections = 60;
+
+    private int _steps;
+    private int _made;
+
+    /// <summary>False when there are ways that were not looked at.</summary>
+    public bool IsAll { get; private set; } = true;
+
     private readonly Protocol _protocol = ProtocolCatalogue.Find(mode.Protocol)!;
 
-    public List<Route> Routes { get; } = [];
+    public List<RouteDraft> Routes { get; } = [];
 
     public List<Rejection> Rejections { get; } = [];
 
@@ -61,7 +78,14 @@ internal sealed class PortTry(
         var maker = new RouteMaker(build, link, mode, port, _protocol, check.Baud, pins, seats, facts);
         foreach (var seat in seats)
         {
-            Combine([.. open.Select(walks => Worthwhile(seat, walks))], [], [], maker, seat);
+            (_steps, _made) = (0, 0);
+            Combine(InTurn([.. open.Select(walks => Worthwhile(seat, walks))]), [], [], maker, seat);
+        }
+        if (Routes.Count == 0 && !IsAll)
+        {
+            // Whether there is a way is not known: what stood against those that were tried may not stand against all.
+            Rejections.Clear();
+            Reject(Router.TooMany([link]), open[0][0]);
         }
         if (Routes.Count == 0 && Rejections.Count == 0)
         {
@@ -85,6 +109,11 @@ internal sealed class PortTry(
         if (joints.Count < 2 || everyPad)
         {
             return joints;
+        }
+        if (joints.Count > MostJoints)
+        {
+            IsAll = false;
+            joints = [.. Easiest(joints).Take(MostJoints)];
         }
         var kept = new List<(LineWalk Walk, Joint Joint)>(joints.Count);
         foreach (var one in joints)
@@ -129,6 +158,15 @@ internal sealed class PortTry(
         };
     }
 
+    // Where there are more than can be put together, those with the fewest selectors and the least work come first.
+    private List<List<(LineWalk Walk, Joint Joint)>> InTurn(List<List<(LineWalk Walk, Joint Joint)>> open) =>
+        open.Aggregate(1.0, (all, walks) => all * walks.Count) <= most
+            ? open
+            : open.ConvertAll(walks => Easiest(walks).ToList());
+
+    private static IEnumerable<(LineWalk Walk, Joint Joint)> Easiest(List<(LineWalk Walk, Joint Joint)> walks) =>
+        walks.OrderBy(w => w.Walk.Bridges.Count).ThenBy(w => w.Walk.Hazards.Count).ThenBy(w => w.Joint.Minutes);
+
     private List<WalkEnd> EndsOf(ModeLine line, int index)
     {
         var half = (port.Kind, line.Flow) switch
@@ -166,17 +204,26 @@ internal sealed class PortTry(
     {
         if (chosen.Count == open.Count)
         {
-            if (maker.Make(chosen, joints, seat) is { } route)
+            if (RouteMaker.StandTogether(joints))
             {
-                Routes.Add(route);
+                _made++;
+                Routes.Add(new RouteDraft(maker, port, mode, seat, [.. chosen], [.. joints]));
             }
             return;
         }
         foreach (var (walk, joint) in open[chosen.Count])
         {
-            if (Clash(chosen, walk) is { } finding)
+            if (++_steps > StepsOfOne * most || _made > most)
             {
-                Reject(finding, walk);
+                IsAll = false;
+                return;
+            }
+            if (Clash(chosen, walk) is var (other, need, at))
+            {
+                if (Routes.Count == 0 && Rejections.Count < MostRejections)
+                {
+                    Reject(Disagree(walk, other, need, at), walk);
+                }
                 continue;
             }
             chosen.Add(walk);
@@ -187,28 +234,36 @@ internal sealed class PortTry(
         }
     }
 
-    private static Finding? Clash(List<LineWalk> chosen, LineWalk walk)
+    // A selector that the walk and another one (or itself) want in two positions.
+    private static (LineWalk Other, BridgeAt Need, BridgeAt At)? Clash(List<LineWalk> chosen, LineWalk walk)
     {
         foreach (var need in walk.Bridges)
         {
-            foreach (var other in chosen.Append(walk))
+            for (var i = 0; i <= chosen.Count; i++)
             {
-                foreach (var b in other.Bridges.Where(b => b.Bridge == need.Bridge && b.Position != need.Position))
+                var other = i < chosen.Count ? chosen[i] : walk;
+                foreach (var at in other.Bridges)
                 {
-                    return RoutingRules.Bridge.Found(
-                        Severity.Stop,
-                        Subject.Bridge(need.Bridge),
-                        ("first", other.Lead.Label),
-                        ("bridge", need.Bridge),
-                        ("one", b.Position),
-                        ("second", walk.Lead.Label),
-                        ("two", need.Position)
-                    );
+                    if (at.Bridge == need.Bridge && at.Position != need.Position)
+                    {
+                        return (other, need, at);
+                    }
                 }
             }
         }
         return null;
     }
+
+    private static Finding Disagree(LineWalk walk, LineWalk other, BridgeAt need, BridgeAt at) =>
+        RoutingRules.Bridge.Found(
+            Severity.Stop,
+            Subject.Bridge(need.Bridge),
+            ("first", other.Lead.Label),
+            ("bridge", need.Bridge),
+            ("one", at.Position),
+            ("second", walk.Lead.Label),
+            ("two", need.Position)
+        );
 
     private Finding NoSeat(LineWalk walk) =>
         RoutingRules.Seat.Found(
@@ -231,5 +286,11 @@ internal sealed class PortTry(
         return rule.Found(Severity.Stop, Subject.Port(port.Id), ("lead", lead), ("port", port.Id));
     }
 
-    private void Reject(Finding finding, LineWalk? walk) => Rejections.Add(new Rejection(mode, port, finding, walk));
+    private void Reject(Finding finding, LineWalk? walk)
+    {
+        if (Rejections.Count < MostRejections)
+        {
+            Rejections.Add(new Rejection(mode, port, finding, walk));
+        }
+    }
 }

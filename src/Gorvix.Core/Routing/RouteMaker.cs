@@ -6,6 +6,29 @@ using Gorvix.Core.Protocols;
 
 namespace Gorvix.Core.Routing;
 
+/// <summary>Walks that go together, before they are a route: enough to tell which of many are worth making.</summary>
+internal sealed record RouteDraft(
+    RouteMaker Maker,
+    Port Port,
+    Mode Mode,
+    SeatWay Seat,
+    LineWalk[] Walks,
+    Joint[] Joints
+)
+{
+    /// <summary>How many hazards its wires have.</summary>
+    public int Hazards => Walks.Sum(w => w.Hazards.Count);
+
+    /// <summary>How many selectors it needs in a position.</summary>
+    public int Bridges => Walks.SelectMany(w => w.Bridges).Distinct().Count();
+
+    /// <summary>The hand work of its wires, in minutes.</summary>
+    public int Minutes => Joints.Sum(j => j.Minutes) + Walks.Sum(w => w.Work.Sum(k => k.Minutes));
+
+    /// <summary>The route.</summary>
+    public Route Made() => Maker.Make(Walks, Joints, Seat);
+}
+
 /// <summary>
 /// Makes routes of walks that go together, one for each seat of the plug that allows it: port settings, what they claim, and
 /// what they ask of the builder's hands.
@@ -29,13 +52,12 @@ internal sealed class RouteMaker(
     private readonly string? _turns = facts.TurnsOf(protocol, baud, pins);
     private readonly bool _several = seats.Count(s => s.Seat.Kind == SeatKind.Seated) > 1;
 
-    /// <summary>The route of these walks in a seat; null when two of its leads want one cavity.</summary>
-    public Route? Make(IReadOnlyList<LineWalk> walks, IReadOnlyList<Joint> joints, SeatWay seat)
+    /// <summary>The route of these walks in a seat.</summary>
+    /// <param name="walks">The walks, whose bridges agree.</param>
+    /// <param name="joints">Where their leads go; they stand together.</param>
+    /// <param name="seat">The seat.</param>
+    public Route Make(IReadOnlyList<LineWalk> walks, IReadOnlyList<Joint> joints, SeatWay seat)
     {
-        if (!StandTogether(joints))
-        {
-            return null;
-        }
         bool Inverts(Half half) =>
             port.Kind == PortKind.Uart && walks.Any(w => w.Half == half && w.OwnInversion == Polarity.Inverted);
         var settings = new PortSettings(
@@ -75,8 +97,8 @@ internal sealed class RouteMaker(
     private static int Evicted(IReadOnlyList<LineWalk> walks, IReadOnlyList<Joint> joints) =>
         joints.Count(j => j.Evicts is { } lead && walks.All(w => w.Lead.Id != lead));
 
-    // Two leads of one link may want one cavity, or one the cavity that the other keeps.
-    private static bool StandTogether(IReadOnlyList<Joint> joints)
+    /// <summary>False when two leads of one link want one cavity, or one the cavity that the other keeps.</summary>
+    public static bool StandTogether(IReadOnlyList<Joint> joints)
     {
         if (joints.Count < 2 || joints.All(j => j.Place != LeadPlace.Moved))
         {

@@ -16,6 +16,9 @@ public sealed record BuildWays(
     IReadOnlyList<DeviceSeats> Seats
 )
 {
+    /// <summary>Links that have more ways than are weighed; empty for every board that is made.</summary>
+    public IReadOnlyList<string> Cut { get; init; } = [];
+
     /// <summary>What the links mean for each other's ways.</summary>
     internal RouterFacts Facts { get; init; } = new(Build, new HashSet<string>());
 }
@@ -23,22 +26,25 @@ public sealed record BuildWays(
 /// <summary>Finds every way of every link through the board, and for every other combination the reason why not.</summary>
 public static class Router
 {
-    /// <summary>More ways of links and supplies than this are not weighed; the largest made-up builds have a tenth.</summary>
-    public const int MostWays = 20_000;
+    /// <summary>More ways than this are not weighed in one build; each link has its part of it. The largest boards that are made have a tenth.</summary>
+    public const int MostWays = 4_000;
+
+    /// <summary>A link has at least so many of them.</summary>
+    private const int LeastShare = 120;
+
+    // Of one mode on one port in one seat at most so many are made; few where a link has far more such places than ways that are weighed.
+    private const int MostOfPlace = 24;
+    private const int FewOfPlace = 3;
 
     /// <summary>Everything that a plan can choose from. Of the builder's wishes only those that name a lead or a pad are looked at.</summary>
-    /// <exception cref="UnplannableException">There is more than <see cref="MostWays"/>.</exception>
-    public static BuildWays WaysOf(ResolvedBuild build)
+    /// <param name="build">The build.</param>
+    /// <param name="stop">Tells that nobody waits for the answer any more.</param>
+    public static BuildWays WaysOf(ResolvedBuild build, CancellationToken stop = default)
     {
         var seats = SeatFinder.Of(build);
         var feeds = Feeder.WaysOf(build, seats);
-        var count = feeds.Sum(f => f.Feeds.Count);
-        void Count(int more)
-        {
-            count += more;
-            NotBeyond(count);
-        }
-        Count(0);
+        var share = Math.Max(LeastShare, MostWays / Math.Max(1, build.Links.Count));
+        var cut = new List<string>();
 
         // Nets on which a lead of some plug may go on talking: only there it matters who is on a net.
         var talked = seats
@@ -52,15 +58,20 @@ public static class Router
         var links = new Dictionary<string, LinkWays>();
         foreach (var link in build.Links)
         {
-            var ways = starved.TryGetValue(link.Want.Device, out var supply)
-                ? Starved(build, link, supply)
-                : WaysOf(build, link, seats.First(s => s.Device.Id == link.Want.Device).Ways, facts);
-            Count(ways.Routes.Count);
+            stop.ThrowIfCancellationRequested();
+            var (ways, all) = starved.TryGetValue(link.Want.Device, out var supply)
+                ? (Starved(build, link, supply), true)
+                : WaysOf(build, link, seats.First(s => s.Device.Id == link.Want.Device).Ways, facts, share);
             links.Add(link.Id, ways);
+            if (!all)
+            {
+                cut.Add(link.Id);
+            }
         }
         return new BuildWays(build, [.. build.Links.Select(l => WithRides(build, links, l, facts))], feeds, seats)
         {
             Facts = facts,
+            Cut = cut,
         };
     }
 
@@ -75,26 +86,24 @@ public static class Router
         {
             foreach (var pins in PinsOf(ways.Build, port))
             {
-                var attempt = new PortTry(ways.Build, spare, mode, port, pins, bare, false, ways.Facts);
+                var attempt = new PortTry(ways.Build, spare, mode, port, pins, bare, false, ways.Facts, MostOfPlace);
                 attempt.Run();
                 foreach (var route in attempt.Routes)
                 {
-                    yield return route;
+                    yield return route.Made();
                 }
             }
         }
     }
 
-    // Asked while the ways of one link are made too: modes, ports, pins and pads multiply.
-    private static void NotBeyond(int ways)
-    {
-        if (ways > MostWays)
-        {
-            throw new UnplannableException(
-                LimitRules.TooMany.Found(Severity.Stop, Subject.Build, ("most", $"{MostWays}"))
-            );
-        }
-    }
+    /// <summary>Says that links have more ways than are weighed.</summary>
+    public static Finding TooMany(IReadOnlyList<Link> links) =>
+        LimitRules.TooMany.Found(
+            Severity.Note,
+            Subject.Build,
+            ("links", Phrase.Join([.. links.Select(l => l.Device.Name).Distinct()])),
+            ("most", $"{LeastShare}")
+        );
 
     // What rides in another link is looked for when the ways of that one are known.
     private static LinkWays WithRides(
@@ -163,9 +172,18 @@ public static class Router
         );
     }
 
-    private static LinkWays WaysOf(ResolvedBuild build, Link link, IReadOnlyList<SeatWay> seats, RouterFacts facts)
+    private static (LinkWays Ways, bool All) WaysOf(
+        ResolvedBuild build,
+        Link link,
+        IReadOnlyList<SeatWay> seats,
+        RouterFacts facts,
+        int share
+    )
     {
-        var routes = new List<Route>();
+        var all = true;
+        var places = link.Function.Modes.Sum(m => m.Straps.Count + 1) * build.Board.Ports.Count * seats.Count;
+        var most = places > 2 * share ? FewOfPlace : MostOfPlace;
+        var routes = new List<RouteDraft>();
         var rejections = new List<Rejection>();
         var everyPad = NamesPad(build.Build.Pins, link) || NamesPad(build.Build.Bans, link);
         foreach (var mode in link.Function.Modes.SelectMany(AtEachAddress))
@@ -176,10 +194,10 @@ public static class Router
                 IReadOnlyList<Rejection>? first = null;
                 foreach (var pins in PinsOf(build, port))
                 {
-                    var attempt = new PortTry(build, link, mode, port, pins, seats, everyPad, facts);
+                    var attempt = new PortTry(build, link, mode, port, pins, seats, everyPad, facts, most);
                     attempt.Run();
                     routes.AddRange(attempt.Routes);
-                    NotBeyond(routes.Count);
+                    all &= attempt.IsAll;
                     first ??= attempt.Rejections;
                 }
                 if (routes.Count == before)
@@ -188,7 +206,29 @@ public static class Router
                 }
             }
         }
-        return new LinkWays(link, routes, rejections);
+        all &= routes.Count <= share;
+        var kept = routes.Count <= share ? routes : Fewest(routes, share);
+        return (new LinkWays(link, kept.ConvertAll(r => r.Made()), rejections), all);
+    }
+
+    // Those with the fewest selectors and the least hand work of each place, so that every port keeps some; in their order.
+    private static List<RouteDraft> Fewest(List<RouteDraft> routes, int share)
+    {
+        var kept = routes
+            .GroupBy(r => (r.Port, r.Mode, r.Seat.Seat))
+            .SelectMany(place =>
+                place
+                    .OrderBy(r => r.Hazards)
+                    .ThenBy(r => r.Bridges)
+                    .ThenBy(r => r.Minutes)
+                    .Select((route, rank) => (Route: route, Rank: rank))
+            )
+            .OrderBy(r => r.Rank)
+            .ThenBy(r => r.Route.Mode.Loses.Count)
+            .Take(share)
+            .Select(r => r.Route)
+            .ToHashSet(ReferenceEqualityComparer.Instance);
+        return routes.FindAll(kept.Contains);
     }
 
     private static IEnumerable<Mode> AtEachAddress(Mode mode) =>

@@ -20,24 +20,6 @@ public class PlannerTests
     private static readonly Device Gnss = Device("gnss", Need.Position, Ubx);
 
     [Fact]
-    public void A_search_that_takes_too_long_is_given_up_in_words_and_shows_no_plan()
-    {
-        var space = new PlanSpace(Demo.SpoilTipOwl.Resolve());
-        var problem = new PlanProblem(space, [], [], null);
-        Assert.NotNull(new PlanSearch(problem).First());
-        var finding = Assert
-            .Throws<UnplannableException>(() => new PlanSearch(problem, mostWeighed: 100).First())
-            .Finding;
-        Assert.Equal(
-            (
-                "SEARCH",
-                "The search for the best plan was given up after weighing 60 million options. Pin some links or seats, or leave devices out, and it gets easier."
-            ),
-            (finding.Rule, finding.Sentence)
-        );
-    }
-
-    [Fact]
     public void One_port_has_one_device() => Assert.Equal("U1 -", PortsOf(Build(Whole("F4", "U1"), Receiver, Gnss)));
 
     [Fact]

@@ -21,7 +21,7 @@ public class UnlockTests
                     var (space, plan, library) = Ask(build);
                     foreach (var left in plan.Placements.Where(p => p.Route is null))
                     {
-                        foreach (var unlock in Unlocks.Of(space, plan, left.Link, library))
+                        foreach (var unlock in Unlocks.Of(space, plan, left.Link, library).Found)
                         {
                             var after = Resolved(unlock.After, library);
                             Assert.Equal(CpSatModel.BestCost(Router.WaysOf(after)), unlock.Plan.Cost);
@@ -47,7 +47,7 @@ public class UnlockTests
                     var (space, plan, library) = Ask(build);
                     foreach (var left in plan.Placements.Where(p => p.Route is null))
                     {
-                        var found = Unlocks.Of(space, plan, left.Link, library, most: 100);
+                        var found = Unlocks.Of(space, plan, left.Link, library, most: 100).Found;
                         foreach (var step in UnlockSteps.Of(space, left.Link, library))
                         {
                             var then = Planner.Best(Resolved(step.Apply(build.Build), library));
@@ -74,7 +74,7 @@ public class UnlockTests
     {
         var (space, plan, _) = Ask(Demo.SpoilTipOwl.Resolve());
         var left = plan.Placements.Single(p => p.Route is null).Link;
-        var prices = Unlocks.Of(space, plan, left, Demo.Library).Select(u => u.PriceAfter(plan)).ToList();
+        var prices = Unlocks.Of(space, plan, left, Demo.Library).Found.Select(u => u.PriceAfter(plan)).ToList();
         Assert.Equal(prices.Order(), prices);
     }
 
@@ -106,7 +106,7 @@ public class UnlockTests
         var space = new PlanSpace(Resolved(build with { Board = board.Id }, library));
         var plan = Planner.Best(space);
         var left = plan.Placements.Single(p => p.Route is null).Link;
-        var unlock = Unlocks.Of(space, plan, left, library)[0];
+        var unlock = Unlocks.Of(space, plan, left, library).Found[0];
         Assert.Equal([UnlockKind.HouseRule, UnlockKind.Firmware], unlock.Steps.Select(s => s.Kind));
         Assert.Equal("older", unlock.After.Firmware);
         Assert.Equal("S1", unlock.Plan.RouteOf("telemetry")!.Port.Id);

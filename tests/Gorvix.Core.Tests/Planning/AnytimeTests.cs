@@ -1,0 +1,239 @@
+using CsCheck;
+using Gorvix.Core.Fit;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+using Gorvix.Core.Routing;
+using Gorvix.Core.Tests.Wiring;
+using Gorvix.Core.Wiring;
+using static Gorvix.Core.Tests.Handmade;
+
+namespace Gorvix.Core.Tests.Planning;
+
+/// <summary>A search that ends before its proof: there is a plan, it is one, and what is said of the best is true.</summary>
+public class AnytimeTests
+{
+    [Theory]
+    [InlineData(1)]
+    [InlineData(300)]
+    [InlineData(3000)]
+    public void A_search_that_ends_early_gives_a_sound_plan_and_a_bound_that_the_best_plan_keeps(int weighed)
+    {
+        var open = 0;
+        Generated
+            .Builds(5, 6)
+            .Sample(
+                build =>
+                {
+                    var space = new PlanSpace(build);
+                    var best = Planner.Best(space);
+                    var early = Planner.Best(space, build.Build.Pins, build.Build.Bans, new Purse(weighed));
+                    Assert.True(early.Cost >= best.Cost);
+                    Assert.Empty(PlainWalker.Complaints(WiredBuild.From(build, early)));
+                    if (early.Gap is not { } gap)
+                    {
+                        Assert.Equal(best.Cost, early.Cost);
+                        return;
+                    }
+                    Interlocked.Increment(ref open);
+                    // Nothing is better in the terms before, and nothing is below the bound in the term itself.
+                    foreach (var term in Enum.GetValues<CostTerm>().TakeWhile(t => t < gap.Term))
+                    {
+                        Assert.Equal(early.Cost[term], best.Cost[term]);
+                    }
+                    Assert.InRange(best.Cost[gap.Term], gap.AtBest, int.MaxValue);
+                    Assert.True(gap.AtBest < gap.Now);
+                },
+                iter: 300,
+                print: Generated.Print
+            );
+        Assert.True(weighed > 1 || open > 30, $"{open}");
+    }
+
+    [Fact]
+    public void What_is_proved_is_the_same_plan_at_every_effort() =>
+        Generated
+            .Builds(5, 6)
+            .Sample(
+                build =>
+                {
+                    var quick = Planner.Best(new PlanSpace(build, Effort.Quick));
+                    Assert.True(quick.Gap is not null || quick.Since(Planner.Best(new PlanSpace(build))).Count == 0);
+                },
+                iter: 200,
+                print: Generated.Print
+            );
+
+    [Fact]
+    public void Every_build_of_the_demo_is_settled_at_the_first_look()
+    {
+        foreach (var build in Demo.Builds)
+        {
+            var sheet = new FitReader(build.Resolve(), Effort.Quick).Sheet();
+            Assert.True(sheet.Proof is null, $"{build.Name}: {sheet.Proof?.Sentence}");
+        }
+    }
+
+    /// <summary>The slowest and the furthest from proof of two thousand (benchmarks, <c>limits</c>).</summary>
+    [Theory]
+    [InlineData(1)]
+    [InlineData(16)]
+    [InlineData(18)]
+    [InlineData(19)]
+    [InlineData(22)]
+    [InlineData(37)]
+    [InlineData(41)]
+    [InlineData(43)]
+    [InlineData(44)]
+    [InlineData(58)]
+    public void The_worst_builds_at_the_limits_have_a_plan_and_say_how_far_it_is_proved(int seed)
+    {
+        var build = AtTheLimits.Resolved(seed);
+        Assert.InRange(Router.WaysOf(build).Links.Sum(l => l.Routes.Count), 1, 2 * Router.MostWays);
+        var reader = new FitReader(build, Effort.Quick);
+        var sheet = reader.Sheet();
+        Assert.Equal(build.Links.Count, sheet.Verdict.Wanted);
+        Assert.InRange(sheet.Verdict.Carried, build.Links.Count / 2, build.Links.Count);
+        Assert.NotEqual("", sheet.Proof!.Sentence);
+        if (reader.Plan.Gap is not { } gap)
+        {
+            return;
+        }
+        Assert.StartsWith("The best plan so far. ", sheet.Proof.Sentence);
+        Assert.Contains(" may exist.", sheet.Proof.Sentence);
+        Assert.Contains("The best so far, not proved.", sheet.Verdict.Sentence);
+        Assert.True(sheet.Proof.IsWorking);
+        Assert.Empty(sheet.Conflicts);
+        if (gap.Term <= CostTerm.NicesUnmet)
+        {
+            Assert.DoesNotContain(sheet.Findings, f => f.Rule == PlanningRules.Unmet.Id);
+            Assert.Empty(reader.Unlocks(new PartsLibrary([build.Board], [])));
+        }
+    }
+
+    [Fact]
+    public void Thought_about_for_longer_a_plan_gets_no_worse()
+    {
+        // The smallest of those that the first look leaves open.
+        var quick = new FitReader(AtTheLimits.Resolved(19), Effort.Quick);
+        var patient = quick.Patiently(TestContext.Current.CancellationToken);
+        Assert.Equal(Effort.Patient, patient.Effort);
+        Assert.True(patient.Plan.Cost <= quick.Plan.Cost);
+        Assert.NotEqual(true, patient.Sheet().Proof?.IsWorking);
+    }
+
+    [Theory]
+    [InlineData(CostTerm.PinsBroken, 2, 0, "One that keeps 2 pins more may exist.")]
+    [InlineData(
+        CostTerm.MustsUnmet,
+        1011,
+        505,
+        "No plan keeps more of your pins; one that carries up to 1 must more may exist."
+    )]
+    [InlineData(
+        CostTerm.WantsUnmet,
+        506,
+        503,
+        "No plan keeps more of your pins or carries more musts; one that carries a weightier want in place of another may exist."
+    )]
+    [InlineData(
+        CostTerm.HandWork,
+        67,
+        36,
+        "No plan keeps more of your pins, carries more, feeds more, has fewer hazards, loses less or takes less of the processor; one that asks for less hand work (31 minutes less at most) may exist."
+    )]
+    public void A_gap_says_in_what_nothing_is_better_and_in_what_something_may_be(
+        CostTerm term,
+        int now,
+        int atBest,
+        string words
+    ) => Assert.Equal(words, ProofWords.Of(new PlanGap(term, now, atBest)));
+
+    [Fact]
+    public void Every_term_of_a_gap_has_its_words() =>
+        Assert.All(
+            Enum.GetValues<CostTerm>(),
+            term => Assert.EndsWith(" may exist.", ProofWords.Of(new PlanGap(term, 3, 1)))
+        );
+
+    [Fact]
+    public void A_pulse_receiver_whose_every_wire_has_many_ways_is_planned_and_says_what_was_left_out()
+    {
+        // 24 wires, each with eight pads behind selectors of six positions: 48 to the power of 24 ways.
+        var channels = Enumerable.Range(0, 24).ToList();
+        var bridges = Enumerable
+            .Range(0, 8)
+            .Select(b => new Bridge
+            {
+                Id = $"J{b}",
+                Positions = ["0", "1", "2", "3", "4", "5"],
+                Default = "0",
+            })
+            .ToList();
+        var board = Board("F4") with
+        {
+            Nets = [.. channels.Select(c => new Net { Id = $"c{c}" })],
+            Ports =
+            [
+                new Port
+                {
+                    Id = "PWM",
+                    Kind = PortKind.Pulse,
+                    Channels = [.. channels.Select(c => $"c{c}")],
+                },
+            ],
+            Bridges = bridges,
+            Pads =
+            [
+                .. from c in channels
+                from b in bridges
+                select Pad($"P{c}.{b.Id}", [.. b.Positions.Select(p => Path($"c{c}", At(b.Id, p)))]),
+            ],
+        };
+        var receiver = Device("receiver", Need.Control, Mode("PWM", [.. channels.Select(c => Out($"C{c}"))]));
+        var build = Build(board, receiver);
+        var ways = Router.WaysOf(build);
+        Assert.Equal(["receiver"], ways.Cut);
+        Assert.InRange(ways.Links[0].Routes.Count, 1, 100);
+        var sheet = new FitReader(build, Effort.Quick).Sheet();
+        Assert.Equal("The one link is carried.", sheet.Verdict.Sentence.Split(" 1 warning")[0]);
+        Assert.StartsWith("There are more ways for receiver than are weighed", sheet.Proof!.Sentence);
+        Assert.False(sheet.Proof.IsWorking);
+    }
+
+    [Fact]
+    public void A_conflict_that_is_not_settled_claims_no_more_than_is_known()
+    {
+        var build = Build(
+            Whole("F4", "U1"),
+            Device("one", Need.Control, Mode("CRSF", Out(), In())),
+            Device("two", Need.Position, Mode("UBX", Out(), In()))
+        );
+        var space = new PlanSpace(build);
+        var plan = Planner.Best(space);
+        var left = plan.Placements.First(p => p.Route is null).Link;
+        Assert.True(Conflict.Of(space, plan, left).IsMinimal);
+        Assert.False(Conflict.Of(space, plan, left, new Purse(0)).IsMinimal);
+        Assert.Null(Conflict.Of(space, plan, left).CanBe(space, new Purse(0)));
+    }
+
+    [Fact]
+    public void Changes_that_were_not_tried_to_the_end_are_counted()
+    {
+        var build = Build(
+            Whole("F4", "U1"),
+            Device("one", Need.Control, Mode("CRSF", Out(), In())),
+            Device("two", Need.Position, Mode("UBX", Out(), In()))
+        );
+        var space = new PlanSpace(build);
+        var plan = Planner.Best(space);
+        var left = plan.Placements.First(p => p.Route is null).Link;
+        var library = new PartsLibrary(
+            [build.Board, Whole("F7", "U1", "U2") with { Id = "wider" }],
+            [.. build.Devices.Select(d => d.Device)]
+        );
+        Assert.Equal(0, Unlocks.Of(space, plan, left, library).Open);
+        var (found, open) = Unlocks.Of(space, plan, left, library, purse: new Purse(0));
+        Assert.Empty(found);
+        Assert.True(open > 0);
+    }
+}
