@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Fit;
+using Gorvix.Core.Formats;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
 using Gorvix.Core.Tests.Planning;
@@ -24,12 +25,26 @@ internal static class LimitRuns
         More();
     }
 
+    /// <summary>Writes one of them as a file that Gorvix takes in.</summary>
+    public static void File(int seed)
+    {
+        using var output = Console.OpenStandardOutput();
+        output.Write(FileOf(seed));
+    }
+
+    /// <summary>One of them as a file that Gorvix takes in.</summary>
+    public static byte[] FileOf(int seed)
+    {
+        var (build, library) = AtTheLimits.Of(seed);
+        return GorvixReader.Write(GorvixFile.Of(build, library));
+    }
+
     private static void OfUsualSize()
     {
         var demo = FitBenchmarks.Demo();
         var open = demo
             .Builds.Values.Select(b => new FitReader(ResolvedBuild.Of(b, demo.Library).Build!, Effort.Quick))
-            .Count(r => !r.IsSettled());
+            .Count(r => r.Sheet().Proof is not null);
         Console.WriteLine($"demo: {open} of {demo.Builds.Count} builds not settled at the first look");
         var (unproved, most, ways, cut) = (0, 0, 0, 0);
         for (var seed = 0; seed < Usual; seed++)

@@ -9,6 +9,10 @@ else if (args is ["limits", var count])
 {
     LimitRuns.Run(int.Parse(count, System.Globalization.CultureInfo.InvariantCulture));
 }
+else if (args is ["limit-file", var seed])
+{
+    LimitRuns.File(int.Parse(seed, System.Globalization.CultureInfo.InvariantCulture));
+}
 else if (args is ["sweep"])
 {
     PlannerRuns.Sweep();

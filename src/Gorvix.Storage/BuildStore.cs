@@ -60,7 +60,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
             {
                 list.Add(new Shelved(row.Id, await Read(row), null, row.ChangedAt, row.ArchivedAt is not null));
             }
-            catch (UnknownFormatException problem)
+            catch (UnreadableException problem)
             {
                 list.Add(new Shelved(row.Id, null, problem.Message, row.ChangedAt, row.ArchivedAt is not null));
             }
@@ -80,7 +80,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
 
     /// <summary>One build.</summary>
     /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
-    /// <exception cref="UnknownFormatException">It is stored in a format version that is not known.</exception>
+    /// <exception cref="UnreadableException">It is stored in a format version that is not known.</exception>
     public async Task<StoredBuild> Get(string id) => await Read(await Row(id));
 
     /// <summary>Stores the build of a file with its parts, all or nothing.</summary>
@@ -200,7 +200,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     /// <param name="direction">-1 for undo, 1 for redo.</param>
     /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
     /// <exception cref="BuildChangedException">The version is not the newest.</exception>
-    /// <exception cref="UnknownFormatException">That state is stored in a format version that is not known.</exception>
+    /// <exception cref="UnreadableException">That state is stored in a format version that is not known.</exception>
     public async Task<Build?> Beside(string id, int version, int direction)
     {
         var target = (await Row(id, version)).Cursor + direction;
@@ -218,7 +218,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
             .Where(s => s.BuildId == id && s.Number >= row.Cursor - 1 && s.Number <= row.Cursor + 1)
             .ToListAsync();
         var (was, step) = (
-            near.First(s => s.Number == row.Cursor),
+            near.FirstOrDefault(s => s.Number == row.Cursor) ?? throw Damaged(row),
             near.FirstOrDefault(s => s.Number == row.Cursor + direction) ?? throw Stale()
         );
         var words = direction < 0 ? $"Undo: {was.Words}" : $"Redo: {step.Words}";
@@ -310,10 +310,43 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
             .Steps.AsNoTracking()
             .Where(s => s.BuildId == row.Id && s.Number >= row.Cursor - 1 && s.Number <= row.Cursor + 1)
             .ToListAsync();
-        var now = near.First(s => s.Number == row.Cursor);
+        var now = near.FirstOrDefault(s => s.Number == row.Cursor) ?? throw Damaged(row);
         var undo = near.Any(s => s.Number == row.Cursor - 1) ? now.Words : null;
         var redo = near.FirstOrDefault(s => s.Number == row.Cursor + 1)?.Words;
         return new StoredBuild(row.Id, row.Version, Read(now), undo, redo, row.ChangedAt, row.ArchivedAt is not null);
+    }
+
+    private static UnreadableException Damaged(BuildRow row) => new($"The build \"{row.Id}\"", null);
+
+    /// <summary>What is stored of a build, to the letter, with its format version; for one that cannot be read.</summary>
+    /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
+    /// <exception cref="UnreadableException">Nothing of it is there.</exception>
+    public async Task<(string Document, int Format)> Raw(string id)
+    {
+        var row = await Row(id);
+        var step =
+            await db.Steps.AsNoTracking().FirstOrDefaultAsync(s => s.BuildId == id && s.Number == row.Cursor)
+            ?? throw Damaged(row);
+        return (step.Document, step.Format);
+    }
+
+    /// <summary>The shelf's cards as they were last made, of whatever version.</summary>
+    public async Task<IReadOnlyDictionary<string, CardRow>> Cards() =>
+        await db.Cards.AsNoTracking().ToDictionaryAsync(c => c.BuildId);
+
+    /// <summary>Keeps a card. It can always be made again, so a disk that takes nothing keeps nobody from looking at the shelf.</summary>
+    public async Task Keep(CardRow card)
+    {
+        try
+        {
+            await db.Database.ExecuteSqlAsync(
+                $"INSERT INTO Cards (BuildId, Version, Program, Json) VALUES ({card.BuildId}, {card.Version}, {card.Program}, {card.Json}) ON CONFLICT (BuildId) DO UPDATE SET Version = excluded.Version, Program = excluded.Program, Json = excluded.Json WHERE excluded.Version >= Version"
+            );
+        }
+        catch (Microsoft.Data.Sqlite.SqliteException)
+        {
+            // Nothing is lost: the next look makes it again.
+        }
     }
 
     private static Build Read(StepRow step) =>

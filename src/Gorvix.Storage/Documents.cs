@@ -6,14 +6,27 @@ using Gorvix.Core.Parts;
 
 namespace Gorvix.Storage;
 
-/// <summary>A stored document has a format version that this program does not know. It is left as it is.</summary>
-/// <param name="what">What it is, such as "The build \"x\"".</param>
-/// <param name="format">Its version.</param>
-public sealed class UnknownFormatException(string what, int format)
-    : Exception(
-        $"{what} is stored in format version {format}; this Gorvix knows versions 1 to {Upcasters.Newest}. "
-            + "Nothing was changed: open it with the Gorvix that wrote it, or update this one."
-    );
+/// <summary>A stored document cannot be read: its format version is not known, or it is damaged. It is left as it is.</summary>
+public sealed class UnreadableException : Exception
+{
+    /// <summary>A format version that this program does not know.</summary>
+    /// <param name="what">What it is, such as "The build \"x\"".</param>
+    /// <param name="format">Its version.</param>
+    public UnreadableException(string what, int format)
+        : base(
+            $"{what} is stored in format version {format}; this Gorvix knows versions 1 to {Upcasters.Newest}. "
+                + "Nothing was changed: open it with the Gorvix that wrote it, or update this one."
+        ) { }
+
+    /// <summary>A damaged document.</summary>
+    /// <param name="what">What it is, such as "The build \"x\"".</param>
+    /// <param name="problem">What was met; null where a part of it is missing.</param>
+    public UnreadableException(string what, Exception? problem)
+        : base(
+            $"{what} is damaged where it is stored and cannot be read. Nothing was changed: export it as it stands, take it from a back-up, or remove it.",
+            problem
+        ) { }
+}
 
 /// <summary>Documents as they stand in the database: the product's own format on one line, with its version beside it.</summary>
 internal static class Documents
@@ -21,20 +34,33 @@ internal static class Documents
     public static string Write<T>(T content) => JsonSerializer.Serialize(content, GorvixJson.Compact);
 
     /// <summary>Reads a document of any known version.</summary>
-    /// <exception cref="UnknownFormatException">The version is not known.</exception>
+    /// <exception cref="UnreadableException">The version is not known, or the document is damaged.</exception>
     public static T Read<T>(string document, int format, string what)
     {
         if (format is < 1 or > Upcasters.Newest)
         {
-            throw new UnknownFormatException(what, format);
+            throw new UnreadableException(what, format);
         }
-        if (format == Upcasters.Newest)
+        try
         {
-            return JsonSerializer.Deserialize<T>(document, GorvixJson.Compact)!;
+            return (
+                    format == Upcasters.Newest
+                        ? JsonSerializer.Deserialize<T>(document, GorvixJson.Compact)
+                        : Brought<T>(document, format)
+                ) ?? throw new UnreadableException(what, null);
         }
+        catch (Exception problem)
+            when (problem is JsonException or InvalidOperationException or FormatException or NotSupportedException)
+        {
+            throw new UnreadableException(what, problem);
+        }
+    }
+
+    private static T? Brought<T>(string document, int format)
+    {
         var tree = JsonNode.Parse(document)!.AsObject();
         Upcasters.Bring(KindOf<T>(), tree, format);
-        return tree.Deserialize<T>(GorvixJson.Compact)!;
+        return tree.Deserialize<T>(GorvixJson.Compact);
     }
 
     private static DocumentKind KindOf<T>() =>

@@ -19,6 +19,9 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
     /// <summary>The states of the builds.</summary>
     public DbSet<StepRow> Steps => Set<StepRow>();
 
+    /// <summary>The shelf's cards as they were last made.</summary>
+    public DbSet<CardRow> Cards => Set<CardRow>();
+
     /// <summary>Texts that were kept for builds.</summary>
     public DbSet<TextRow> Texts => Set<TextRow>();
 
@@ -90,6 +93,11 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
         {
             build.HasKey(b => b.Id);
             build.Property(b => b.Version).IsConcurrencyToken();
+        });
+        modelBuilder.Entity<CardRow>(card =>
+        {
+            card.HasKey(c => c.BuildId);
+            card.HasOne<BuildRow>().WithMany().HasForeignKey(c => c.BuildId).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<TextRow>(text =>
         {

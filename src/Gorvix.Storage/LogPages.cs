@@ -232,7 +232,7 @@ public sealed class LogPages(GorvixDb db)
 
     /// <summary>A moment of a build.</summary>
     /// <exception cref="NoSuchEntryException">There is none of that version.</exception>
-    /// <exception cref="UnknownFormatException">It is stored in a format version that is not known.</exception>
+    /// <exception cref="UnreadableException">It is stored in a format version that is not known.</exception>
     public async Task<(MomentRow Row, Build Build)> Moment(string build, int version)
     {
         var row =

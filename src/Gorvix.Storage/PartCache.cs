@@ -10,7 +10,7 @@ public sealed class PartCache
     private readonly ConcurrentDictionary<(PartKind, string), (string Document, object Part)> _parts = new();
 
     /// <summary>The part of a row.</summary>
-    /// <exception cref="UnknownFormatException">It is stored in a version that is not known.</exception>
+    /// <exception cref="UnreadableException">It is stored in a version that is not known.</exception>
     internal T Read<T>(PartRow row)
         where T : class
     {

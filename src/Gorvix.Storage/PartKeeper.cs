@@ -46,7 +46,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
 {
     /// <summary>A part.</summary>
     /// <exception cref="NoSuchPartException">It is not in the library.</exception>
-    /// <exception cref="UnknownFormatException">It is stored in a format version that is not known.</exception>
+    /// <exception cref="UnreadableException">It is stored in a format version that is not known.</exception>
     public async Task<StoredPart<T>> Get<T>(PartKind kind, string id)
         where T : class
     {

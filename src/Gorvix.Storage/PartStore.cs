@@ -10,7 +10,7 @@ namespace Gorvix.Storage;
 public sealed class PartStore(GorvixDb db, PartCache cache)
 {
     /// <summary>The parts that a build names.</summary>
-    /// <exception cref="UnknownFormatException">One of them is stored in a format version that is not known.</exception>
+    /// <exception cref="UnreadableException">One of them is stored in a format version that is not known.</exception>
     public async Task<PartsLibrary> For(Build build)
     {
         var devices = build.Devices.Select(d => d.Part).Distinct().ToList();
@@ -26,7 +26,8 @@ public sealed class PartStore(GorvixDb db, PartCache cache)
     }
 
     /// <summary>All parts that can be chosen, in the order of their ids; without those laid aside or stored in a format version that is not known.</summary>
-    public async Task<PartsLibrary> All() => Library(await Readable().Where(p => p.ArchivedAt == null).ToListAsync());
+    public async Task<PartsLibrary> All() =>
+        Library(Sound(await Readable().Where(p => p.ArchivedAt == null).ToListAsync()));
 
     /// <summary>What a build can be changed with: the parts that are offered, and those that it has although they are laid aside.</summary>
     /// <param name="build">The build.</param>
@@ -39,7 +40,7 @@ public sealed class PartStore(GorvixDb db, PartCache cache)
             .ToHashSet();
 
     /// <summary>All parts, those laid aside too.</summary>
-    public async Task<PartsLibrary> Everything() => Library(await Readable().ToListAsync());
+    public async Task<PartsLibrary> Everything() => Library(Sound(await Readable().ToListAsync()));
 
     private IQueryable<PartRow> Readable() =>
         db.Parts.AsNoTracking().Where(p => p.Format >= 1 && p.Format <= Upcasters.Newest).OrderBy(p => p.Id);
@@ -108,6 +109,24 @@ public sealed class PartStore(GorvixDb db, PartCache cache)
             Id = id,
             Document = Documents.Write(part),
         };
+
+    // One part that is damaged where it is stored hides no other.
+    private List<PartRow> Sound(List<PartRow> rows) =>
+        rows.FindAll(row =>
+        {
+            try
+            {
+                _ =
+                    row.Kind == PartKind.Board ? cache.Read<Board>(row)
+                    : row.Kind == PartKind.Device ? cache.Read<Device>(row)
+                    : (object)cache.Read<FirmwareProfile>(row);
+                return true;
+            }
+            catch (UnreadableException)
+            {
+                return false;
+            }
+        });
 
     private PartsLibrary Library(IReadOnlyList<PartRow> rows) =>
         new(

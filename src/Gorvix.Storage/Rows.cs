@@ -84,6 +84,22 @@ public sealed class BuildRow
     public DateTime? RemovedAt { get; set; }
 }
 
+/// <summary>The card of a build on the shelf as it was last made: shown at once, and made anew behind where it is not of the newest version.</summary>
+public sealed class CardRow
+{
+    /// <summary>The build.</summary>
+    public required string BuildId { get; init; }
+
+    /// <summary>The version of the build that it tells of.</summary>
+    public required int Version { get; init; }
+
+    /// <summary>The program that made it; another one may judge otherwise.</summary>
+    public required string Program { get; init; }
+
+    /// <summary>The card as it is sent.</summary>
+    public required string Json { get; init; }
+}
+
 /// <summary>What a text of a build is.</summary>
 public enum TextKind
 {

@@ -53,7 +53,7 @@ public class FormatApiTests
     {
         await using var server = await LiveServer.Start();
         await server.Sql($"UPDATE Steps SET Format = 9, Document = '{{\"of\":\"tomorrow\"}}' WHERE BuildId = '{Hare}'");
-        var builds = (await server.Get("/api/builds")).EnumerateArray().ToList();
+        var builds = await server.Shelf();
         Assert.Equal(LiveServer.DemoBuilds, builds.Count);
         var card = builds.Single(b => b.GetProperty("id").GetString() == Hare);
         Assert.Contains(

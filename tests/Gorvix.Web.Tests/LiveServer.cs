@@ -120,6 +120,21 @@ public sealed class LiveServer : IAsyncDisposable
     public static int DemoBuilds { get; } =
         Directory.GetFiles(Path.Combine(AppContext.BaseDirectory, "demo", "builds"), "*.json").Length;
 
+    /// <summary>The shelf with every card planned, as a reader has it after a moment.</summary>
+    public async Task<IReadOnlyList<JsonElement>> Shelf()
+    {
+        var cards = new List<JsonElement>();
+        foreach (var card in (await Get("/api/builds")).EnumerateArray())
+        {
+            cards.Add(
+                card.GetProperty("isPending").GetBoolean()
+                    ? await Get($"/api/builds/{card.GetProperty("id").GetString()}/card")
+                    : card
+            );
+        }
+        return cards;
+    }
+
     /// <summary>How many builds are on the shelf.</summary>
     public async Task<int> Count() => (await Get("/api/builds")).GetArrayLength();
 

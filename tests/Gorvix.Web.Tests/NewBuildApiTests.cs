@@ -226,7 +226,7 @@ public class NewBuildApiTests
             "build.devices[2].part names device \"ewhurst-fix-10\", which does not exist here.",
             await server.Refusal($"{Hare}/fit")
         );
-        var cards = (await server.Get("/api/builds")).EnumerateArray().ToList();
+        var cards = await server.Shelf();
         Assert.Equal(10, cards.Count);
         Assert.Contains(
             "ewhurst-fix-10",

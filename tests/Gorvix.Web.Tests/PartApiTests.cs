@@ -116,9 +116,7 @@ public class PartApiTests
         var after = await server.Get("/api/builds/north-face-hare/fit");
         Assert.Contains("2 of 3 links carried", Verdict(after));
         Assert.Equal(before.GetProperty("version").GetInt32() + 1, after.GetProperty("version").GetInt32());
-        var card = (await server.Get("/api/builds"))
-            .EnumerateArray()
-            .Single(b => b.GetProperty("id").GetString() == "north-face-hare");
+        var card = (await server.Shelf()).Single(b => b.GetProperty("id").GetString() == "north-face-hare");
         Assert.Contains("2 of 3 links carried", card.GetProperty("verdict").GetProperty("sentence").GetString());
     }
 

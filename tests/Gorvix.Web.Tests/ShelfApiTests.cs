@@ -12,7 +12,7 @@ public class ShelfApiTests
     public async Task The_shelf_shows_each_build_with_its_verdict()
     {
         await using var server = await LiveServer.Start();
-        var builds = (await server.Get("/api/builds")).EnumerateArray().ToList();
+        var builds = await server.Shelf();
         Assert.Equal(LiveServer.DemoBuilds, builds.Count);
         Assert.Equal(builds.Select(Name).Order(StringComparer.Ordinal), builds.Select(Name));
         var hare = builds.Single(b => Name(b) == "North Face Hare");
@@ -145,7 +145,7 @@ public class ShelfApiTests
             db.Parts.Remove(db.Parts.Single(p => p.Id == "ewhurst-fix-10"));
             db.SaveChanges();
         }
-        var builds = (await server.Get("/api/builds")).EnumerateArray().ToList();
+        var builds = await server.Shelf();
         Assert.Equal(LiveServer.DemoBuilds, builds.Count);
         var hare = builds.Single(b => b.GetProperty("id").GetString() == "north-face-hare");
         Assert.Contains("ewhurst-fix-10", hare.GetProperty("verdict").GetProperty("sentence").GetString());

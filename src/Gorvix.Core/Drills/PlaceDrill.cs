@@ -164,7 +164,8 @@ public sealed class PlaceDrill : IDrill
         var then = _reader
             .With(
                 [.. build.Pins.Where(p => p is not RouteMatch r || !_asked.Contains(r.Link)), .. placed.Select(Pin)],
-                [.. build.Bans, .. _asked.Where(l => put[l] is null or "").Select(l => new RouteMatch { Link = l })]
+                [.. build.Bans, .. _asked.Where(l => put[l] is null or "").Select(l => new RouteMatch { Link = l })],
+                Effort.Quick
             )
             .Plan;
         var asGood = Enum.GetValues<CostTerm>()

@@ -89,10 +89,12 @@ public static class DraftReader
             return new DraftFits(boards, []);
         }
         var devices = await Task.WhenAll(
-            library.Devices.Select(d => Workers.Run(() => DeviceOf(d, draft, library, stop), stop))
+            library.Devices.Select(d => Workers.Run(() => DeviceOf(d, draft, library, stop), Pieces, stop))
         );
         return new DraftFits(boards, [.. devices.OfType<Unfit>()]);
     }
+
+    private static readonly WorkOf Pieces = new("draft", WorkPace.Batch);
 
     // The board alone: the same rule that speaks of it in a build.
     private static Unfit? BoardOf(Board board, Draft draft, PartsLibrary library)

@@ -86,12 +86,6 @@ public sealed class FitReader
     /// <summary>How long this answer was thought about.</summary>
     public Effort Effort => _space.Effort;
 
-    /// <summary>False where more thought could change or complete the sheet: a plan that is not proved, a price or conflict that is not worked out.</summary>
-    public bool IsSettled() => IsSettled(Sheet());
-
-    /// <summary>The same of a sheet that was made.</summary>
-    public static bool IsSettled(FitSheet sheet) => sheet.Proof is not { IsWorking: true };
-
     /// <summary>
     /// The same build, thought about for longer; its own plan where that one is not better. What nobody waits for is stopped.
     /// </summary>
@@ -107,7 +101,8 @@ public sealed class FitReader
     }
 
     /// <summary>Plans the same build with other pins and bans; sooner than from the beginning.</summary>
-    public FitReader With(IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans) => new(_space.With(pins, bans));
+    public FitReader With(IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans, Effort effort) =>
+        new(_space.With(pins, bans).With(effort));
 
     /// <summary>The whole sheet.</summary>
     public FitSheet Sheet()

@@ -67,6 +67,8 @@ public static class Sweep
             stop
         );
 
+    private static readonly WorkOf Pieces = new("sweep", WorkPace.Batch);
+
     // On all workers, handed on one by one in order; a few are begun ahead of the reader, and no more.
     private static async IAsyncEnumerable<SweepResult> InOrder<T>(
         IReadOnlyList<T> candidates,
@@ -81,7 +83,7 @@ public static class Sweep
         {
             foreach (var candidate in candidates)
             {
-                begun.Enqueue(Workers.Run(() => plan(candidate, halt.Token), halt.Token));
+                begun.Enqueue(Workers.Run(() => plan(candidate, halt.Token), Pieces, halt.Token));
                 if (begun.Count > ahead)
                 {
                     yield return await begun.Dequeue();

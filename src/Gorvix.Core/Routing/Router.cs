@@ -97,13 +97,18 @@ public static class Router
     }
 
     /// <summary>Says that links have more ways than are weighed.</summary>
-    public static Finding TooMany(IReadOnlyList<Link> links) =>
-        LimitRules.TooMany.Found(
+    public static Finding TooMany(IReadOnlyList<Link> links)
+    {
+        const int Few = 3;
+        List<string> names = [.. links.Select(l => l.Device.Name).Distinct()];
+        List<string> told = names.Count <= Few + 1 ? names : [.. names.Take(Few), $"{names.Count - Few} more devices"];
+        return LimitRules.TooMany.Found(
             Severity.Note,
             Subject.Build,
-            ("links", Phrase.Join([.. links.Select(l => l.Device.Name).Distinct()])),
+            ("links", Phrase.Join(told)),
             ("most", $"{LeastShare}")
         );
+    }
 
     // What rides in another link is looked for when the ways of that one are known.
     private static LinkWays WithRides(

@@ -43,6 +43,27 @@ namespace Gorvix.Storage.Migrations
                     b.ToTable("Builds");
                 });
 
+            modelBuilder.Entity("Gorvix.Storage.CardRow", b =>
+                {
+                    b.Property<string>("BuildId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Json")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Program")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("BuildId");
+
+                    b.ToTable("Cards");
+                });
+
             modelBuilder.Entity("Gorvix.Storage.DrillRow", b =>
                 {
                     b.Property<string>("Id")
@@ -568,6 +589,15 @@ namespace Gorvix.Storage.Migrations
                     b.HasIndex("BuildId");
 
                     b.ToTable("Texts");
+                });
+
+            modelBuilder.Entity("Gorvix.Storage.CardRow", b =>
+                {
+                    b.HasOne("Gorvix.Storage.BuildRow", null)
+                        .WithMany()
+                        .HasForeignKey("BuildId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
                 });
 
             modelBuilder.Entity("Gorvix.Storage.DrillRow", b =>

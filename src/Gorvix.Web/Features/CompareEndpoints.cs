@@ -68,7 +68,7 @@ internal static class CompareEndpoints
         CancellationToken stop
     )
     {
-        var reader = new FitReader(was, stop);
+        var reader = new FitReader(was, Effort.Quick, stop);
         return [.. boards.Select(Try)];
 
         BoardTried Try(string board)
@@ -83,7 +83,7 @@ internal static class CompareEndpoints
             return new BoardTried(
                 board,
                 stored.Board == board,
-                then is null ? null : Foretold.Of(reader, new FitReader(then, stop)),
+                then is null ? null : Foretold.Of(reader, new FitReader(then, Effort.Quick, stop)),
                 then is null ? findings[0].Sentence : null
             );
         }

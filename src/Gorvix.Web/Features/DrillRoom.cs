@@ -21,6 +21,7 @@ internal sealed class DrillDesk(TimeProvider time)
     public Task<DrillGround> Of(string hash, GorvixFile file, CancellationToken stop) =>
         _grounds.Of(
             hash,
+            new WorkOf(hash),
             halt =>
             {
                 var (resolved, against) = ResolvedBuild.Of(file.Builds[0], file.Parts());
@@ -63,15 +64,16 @@ internal sealed class DrillRoom(Workbench work, PartStore parts, DrillStore stor
         return await Workers.Run(
             () =>
             {
-                var asked = ground.Askable(order.Kind, due);
+                var asked = ground.Askable(order.Kind, due, stop);
                 var most =
                     order.Kind == DrillKind.Fault ? 1
                     : order.Kind == DrillKind.Place ? order.Level
                     : MostDueCards;
                 var with = order with { Cards = [.. asked.Take(most)] };
                 // A fault of that kind may show no sign here; then any one will do.
-                return ground.Drill(with) is null ? order : with;
+                return ground.Drill(with, stop) is null ? order : with;
             },
+            new WorkOf(about.Source),
             stop
         );
     }
@@ -94,7 +96,7 @@ internal sealed class DrillRoom(Workbench work, PartStore parts, DrillStore stor
     {
         try
         {
-            return await Workers.Run(() => ground.Drill(order), stop) is { } drill
+            return await Workers.Run(() => ground.Drill(order, stop), stop) is { } drill
                 ? (drill, ground)
                 : throw new DrillLimitException(
                     order.Cards.Count > 0

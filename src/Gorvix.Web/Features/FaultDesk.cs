@@ -1,4 +1,5 @@
 using Gorvix.Core.Faults;
+using Gorvix.Core.Planning;
 using Gorvix.Core.Settings;
 
 namespace Gorvix.Web.Features;
@@ -11,12 +12,14 @@ internal sealed record FaultsOfBuild(FaultTable Table, FaultReader Reader);
 /// <summary>Tables of faults by build, version and what the source was measured at.</summary>
 internal sealed class FaultDesk(TimeProvider time)
 {
-    private readonly MadeOnce<(string, int, double?), FaultsOfBuild> _tables = new(most: 12);
+    private readonly MadeOnce<(string, int, Effort, double?), FaultsOfBuild> _tables = new(most: 12);
 
     /// <summary>The faults of a planned build.</summary>
     public Task<FaultsOfBuild> Of(PlannedBuild planned, double? volts, CancellationToken stop) =>
         _tables.Of(
-            (planned.Stored.Id, planned.Stored.Version, volts),
+            // A plan that was thought about for longer is another one.
+            (planned.Stored.Id, planned.Stored.Version, planned.Reader!.Effort, volts),
+            new WorkOf(planned.Stored.Id),
             halt =>
             {
                 var wired = planned.Reader!.Wired;

@@ -31,6 +31,16 @@ internal static class FitEndpoints
             .Produces<FitView>()
             .ProducesProblem(404)
             .ProducesProblem(422);
+        fit.MapGet(
+                "fit/patient",
+                (string id, int version, Workbench bench, CancellationToken stop) =>
+                    bench.GetPatiently(id, version, stop)
+            )
+            .WithName("getFitPatiently")
+            .Produces<FitView>()
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesProblem(422);
         fit.MapGet("strand", Strand)
             .WithName("getStrand")
             .Produces<FitStrand>()
@@ -88,7 +98,7 @@ internal static class FitEndpoints
         {
             return Problems.Of(planned.Refused);
         }
-        return await Workers.Run(() => reader.Until(stop).Strand(link, port), stop) is { } strand
+        return await Workers.Run(() => reader.Until(stop).Strand(link, port), new WorkOf(id), stop) is { } strand
             ? Results.Ok(strand)
             : Problems.Of(
                 404,
@@ -99,7 +109,9 @@ internal static class FitEndpoints
     private static async Task<IResult> Choose(string id, ChooseRequest request, Workbench bench, CancellationToken stop)
     {
         var reader = (await bench.Planned(id, stop)).Reader;
-        var chosen = reader is null ? null : await Workers.Run(() => reader.Until(stop).Choose(request.Plan), stop);
+        var chosen = reader is null
+            ? null
+            : await Workers.Run(() => reader.Until(stop).Choose(request.Plan), new WorkOf(id), stop);
         return chosen is null
             ? Problems.Of(422, $"There is no plan {request.Plan}. Choose one of the plans that are shown.")
             : await bench.Change(

@@ -143,7 +143,7 @@ internal static class IntakeEndpoints
                     ? new IntakeBuild(build.Name, null, findings[0].Sentence)
                     : new IntakeBuild(
                         build.Name,
-                        await Workers.Run(() => new FitReader(resolved, stop).Verdict().Sentence, stop),
+                        await Workers.Run(() => new FitReader(resolved, Effort.Quick, stop).Verdict().Sentence, stop),
                         null
                     )
             );

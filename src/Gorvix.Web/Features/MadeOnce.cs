@@ -8,41 +8,45 @@ internal sealed class MadeOnce<TKey, TMade>(int most)
     where TKey : notnull
 {
     private readonly Lock _lock = new();
-    private readonly Dictionary<TKey, Task<TMade>> _made = [];
+    private readonly Dictionary<TKey, TMade> _made = [];
     private readonly Queue<TKey> _order = new();
+    private readonly SharedWork<TKey, TMade> _making = new();
 
     /// <summary>The thing of a key.</summary>
     /// <param name="key">What it is of.</param>
-    /// <param name="make">Makes it, unless nobody waits any more.</param>
+    /// <param name="of">Whose work it is.</param>
+    /// <param name="make">Makes it, until nobody waits any more.</param>
     /// <param name="stop">Tells that this asker does not wait any more.</param>
-    public async Task<TMade> Of(TKey key, Func<CancellationToken, TMade> make, CancellationToken stop)
+    public async Task<TMade> Of(TKey key, WorkOf of, Func<CancellationToken, TMade> make, CancellationToken stop) =>
+        Find(key, out var known)
+            ? known
+            : await _making.Get(
+                key,
+                async halt => Find(key, out var made) ? made : Put(key, await Workers.Run(() => make(halt), of, halt)),
+                stop
+            );
+
+    private bool Find(TKey key, out TMade made)
     {
-        while (true)
+        lock (_lock)
         {
-            Task<TMade> made;
-            lock (_lock)
+            return _made.TryGetValue(key, out made!);
+        }
+    }
+
+    private TMade Put(TKey key, TMade made)
+    {
+        lock (_lock)
+        {
+            if (_made.TryAdd(key, made))
             {
-                if (!_made.TryGetValue(key, out made!) || made.IsFaulted || made.IsCanceled)
-                {
-                    if (!_made.ContainsKey(key))
-                    {
-                        _order.Enqueue(key);
-                    }
-                    _made[key] = made = Workers.Run(() => make(stop), stop);
-                    if (_order.Count > most)
-                    {
-                        _made.Remove(_order.Dequeue());
-                    }
-                }
+                _order.Enqueue(key);
             }
-            try
+            if (_order.Count > most)
             {
-                return await made.WaitAsync(stop);
-            }
-            catch (OperationCanceledException) when (!stop.IsCancellationRequested)
-            {
-                // Who had begun it has left: it is begun anew for who still waits.
+                _made.Remove(_order.Dequeue());
             }
         }
+        return made;
     }
 }

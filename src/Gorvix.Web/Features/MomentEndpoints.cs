@@ -106,7 +106,7 @@ internal static class MomentEndpoints
             return (null, findings);
         }
         var readings = await store.LastReadings(id, await pages.Until(id, version));
-        var reader = await Workers.Run(() => new FitReader(resolved, stop), stop);
+        var reader = await Workers.Run(() => new FitReader(resolved, Effort.Quick, stop), stop);
         return (
             new Found(new Moment(reader, row.At, readings), new MomentView(row.Version, row.At, row.Who, row.Words)),
             []

@@ -55,7 +55,10 @@ internal sealed class PartBench(PartKeeper keeper, PartStore parts)
             : new BuildTouched(
                 id,
                 build.Name,
-                await Workers.Run(() => Foretold.Of(new FitReader(was, stop), new FitReader(then, stop)), stop),
+                await Workers.Run(
+                    () => Foretold.Of(new FitReader(was, Effort.Quick, stop), new FitReader(then, Effort.Quick, stop)),
+                    stop
+                ),
                 null
             );
     }

@@ -2,7 +2,7 @@ namespace Gorvix.Web.Features;
 
 /// <summary>
 /// Planned builds by build and version; the oldest fall out. Who asks for what is being made waits for it; it is given up when
-/// the last who waits has gone.
+/// the last who waits has gone. What was thought about for longer takes the place of the first look, never the other way round.
 /// </summary>
 internal sealed class PlanKeep
 {
@@ -11,7 +11,7 @@ internal sealed class PlanKeep
     private readonly Lock _lock = new();
     private readonly Dictionary<(string Id, int Version), PlannedBuild> _made = [];
     private readonly Queue<(string Id, int Version)> _order = new();
-    private readonly Dictionary<(string Id, int Version, PlanStage Stage), Making> _making = [];
+    private readonly SharedWork<(string Id, int Version, PlanStage Stage), PlannedBuild> _making = new();
 
     /// <summary>A planned build that is kept, or null.</summary>
     public PlannedBuild? Find(string id, int version)
@@ -28,7 +28,11 @@ internal sealed class PlanKeep
         var key = (planned.Stored.Id, planned.Stored.Version);
         lock (_lock)
         {
-            if (!_made.ContainsKey(key))
+            if (_made.TryGetValue(key, out var known) && known.Reached > planned.Reached)
+            {
+                return;
+            }
+            if (known is null)
             {
                 _order.Enqueue(key);
             }
@@ -54,73 +58,31 @@ internal sealed class PlanKeep
         CancellationToken stop
     )
     {
-        var key = (id, version, stage);
-        Making making;
-        lock (_lock)
-        {
-            if (_made.TryGetValue((id, version), out var known) && (stage == PlanStage.Plan || known.Json is not null))
-            {
-                return known;
-            }
-            if (!_making.TryGetValue(key, out making!))
-            {
-                _making.Add(key, making = new Making());
-                making.Task = Make(key, making, make);
-            }
-            making.Waiting++;
-        }
-        try
-        {
-            return await making.Task.WaitAsync(stop);
-        }
-        finally
-        {
-            lock (_lock)
-            {
-                if (--making.Waiting == 0 && !making.Task.IsCompleted)
-                {
-                    _making.Remove(key);
-                    making.Halt.Cancel();
-                }
-            }
-        }
+        PlannedBuild? Known() => Find(id, version) is { } known && known.Reached >= stage ? known : null;
+
+        return Known()
+            ?? await _making.Get((id, version, stage), async halt => Known() ?? Kept(await make(halt)), stop);
     }
 
-    private async Task<PlannedBuild> Make(
-        (string, int, PlanStage) key,
-        Making making,
-        Func<CancellationToken, Task<PlannedBuild>> make
-    )
+    private PlannedBuild Kept(PlannedBuild planned)
     {
-        // The lock is held by who began; the work goes on elsewhere.
-        await Task.Yield();
-        try
+        if (planned.Refused.Count == 0)
         {
-            var planned = await make(making.Halt.Token);
-            if (planned.Refused.Count == 0)
-            {
-                Put(planned);
-            }
-            return planned;
+            Put(planned);
         }
-        finally
-        {
-            lock (_lock)
-            {
-                if (_making.GetValueOrDefault(key) == making)
-                {
-                    _making.Remove(key);
-                }
-            }
-        }
+        return planned;
     }
+}
 
-    private sealed class Making
-    {
-        public Task<PlannedBuild> Task { get; set; } = null!;
+/// <summary>How much of a build's answer is made.</summary>
+internal enum PlanStage
+{
+    /// <summary>The plan: enough for the shelf.</summary>
+    Plan,
 
-        public CancellationTokenSource Halt { get; } = new();
+    /// <summary>The whole sheet.</summary>
+    Sheet,
 
-        public int Waiting { get; set; }
-    }
+    /// <summary>The whole sheet, thought about for as long as it is worth while; where the first look has proved all, that one.</summary>
+    Patient,
 }

@@ -1,4 +1,5 @@
 using System.Text;
+using System.Text.Json;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
@@ -7,6 +8,7 @@ using Gorvix.Core.Routing;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.Extensions.Options;
 using Microsoft.Net.Http.Headers;
 
 namespace Gorvix.Web.Features;
@@ -22,6 +24,7 @@ namespace Gorvix.Web.Features;
 /// <param name="Places">Where each link sits.</param>
 /// <param name="ChangedAt">When it was last written, UTC.</param>
 /// <param name="IsArchived">True when it is laid aside.</param>
+/// <param name="IsPending">True while it is not planned as it stands: what is told is of an earlier version, or nothing. Ask for the card to have it planned.</param>
 public sealed record ShelfBuild(
     string Id,
     int Version,
@@ -32,7 +35,8 @@ public sealed record ShelfBuild(
     Verdict Verdict,
     IReadOnlyList<Place> Places,
     DateTime ChangedAt,
-    bool IsArchived
+    bool IsArchived,
+    bool IsPending = false
 );
 
 /// <summary>The shelf: builds with their verdicts, import and export.</summary>
@@ -42,6 +46,7 @@ internal static class ShelfEndpoints
     {
         var builds = app.MapGroup("/api/builds").WithTags("Shelf");
         builds.MapGet("", All).WithName("listBuilds");
+        builds.MapGet("{id}/card", One).WithName("getCard").Produces<ShelfBuild>().ProducesProblem(404);
         builds
             .MapPost("import", Import)
             .WithName("importBuild")
@@ -73,37 +78,88 @@ internal static class ShelfEndpoints
         builds.MapPost("{id}/restore", Restore).WithName("restoreBuild").Produces(204).ProducesProblem(404);
     }
 
+    // What was told last is told at once; what is not of the newest version, or made by another program, is pending.
     private static async Task<IReadOnlyList<ShelfBuild>> All(
+        BuildStore builds,
+        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
+    )
+    {
+        var cards = await builds.Cards();
+        return
+        [
+            .. (await builds.All()).Select(shelved =>
+                shelved.Build is not { } stored
+                    ? Unreadable(shelved, null, 0, shelved.Problem!)
+                    : Last(stored, cards.GetValueOrDefault(stored.Id), json.Value.SerializerOptions)
+            ),
+        ];
+    }
+
+    private static ShelfBuild Last(StoredBuild stored, CardRow? card, JsonSerializerOptions json)
+    {
+        var told = card is null ? null : Told(card, json);
+        return new ShelfBuild(
+            stored.Id,
+            stored.Version,
+            stored.Build.Name,
+            stored.Build.Note,
+            told?.Board ?? "",
+            told?.Controller ?? "",
+            told?.Verdict ?? new Verdict(0, stored.Build.Wants.Count, Severity.Note, "Being planned."),
+            told?.Places ?? [],
+            stored.ChangedAt,
+            stored.IsArchived,
+            card is null || card.Version != stored.Version || card.Program != Planner
+        );
+    }
+
+    private static ShelfBuild? Told(CardRow card, JsonSerializerOptions json)
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<ShelfBuild>(card.Json, json);
+        }
+        catch (JsonException)
+        {
+            // Of another version of this program: it is made anew.
+            return null;
+        }
+    }
+
+    // Every build of the program has another one.
+    private static readonly string Planner = $"{typeof(FitReader).Module.ModuleVersionId}";
+
+    private static async Task<IResult> One(
+        string id,
         BuildStore builds,
         PartStore parts,
         Workbench bench,
-        ShelfKeep keep,
+        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json,
         CancellationToken stop
     )
     {
-        var list = new List<ShelfBuild>();
-        foreach (var shelved in await builds.All())
+        StoredBuild stored;
+        try
         {
-            list.Add(
-                shelved.Build is { } stored
-                    ? await Kept(stored, parts, bench, keep, stop)
-                    : Unreadable(shelved, null, 0, shelved.Problem!)
-            );
+            stored = await builds.Get(id);
         }
-        return list;
-    }
-
-    private static async Task<ShelfBuild> Kept(
-        StoredBuild stored,
-        PartStore parts,
-        Workbench bench,
-        ShelfKeep keep,
-        CancellationToken stop
-    ) =>
-        (keep.Find(stored.Id, stored.Version) ?? keep.Put(await Card(stored, parts, bench, stop))) with
+        catch (UnreadableException problem)
         {
-            IsArchived = stored.IsArchived,
-        };
+            var shelved = (await builds.All()).First(b => b.Id == id);
+            return Results.Ok(Unreadable(shelved, null, 0, problem.Message));
+        }
+        var card = await Card(stored, parts, bench, stop);
+        await builds.Keep(
+            new CardRow
+            {
+                BuildId = id,
+                Version = stored.Version,
+                Program = Planner,
+                Json = JsonSerializer.Serialize(card, json.Value.SerializerOptions),
+            }
+        );
+        return Results.Ok(card);
+    }
 
     // The body is read as it is: refusals must name the place in the file, not a place in a form.
     private static async Task<IResult> Import(
@@ -129,14 +185,27 @@ internal static class ShelfEndpoints
 
     private static async Task<IResult> Export(string id, BuildStore builds, PartStore parts, HttpResponse response)
     {
-        var stored = await builds.Get(id);
-        var file = GorvixReader.Write(GorvixFile.Of(stored.Build, await parts.For(stored.Build)));
+        void Named(string name) =>
+            response.Headers.ContentDisposition = new ContentDispositionHeaderValue("attachment")
+            {
+                FileName = name,
+            }.ToString();
+
         response.Headers.CacheControl = "no-store";
-        response.Headers.ContentDisposition = new ContentDispositionHeaderValue("attachment")
+        try
         {
-            FileName = $"{id}.gorvix.json",
-        }.ToString();
-        return Results.Text(Encoding.UTF8.GetString(file), "application/json", Encoding.UTF8);
+            var stored = await builds.Get(id);
+            var file = GorvixReader.Write(GorvixFile.Of(stored.Build, await parts.For(stored.Build)));
+            Named($"{id}.gorvix.json");
+            return Results.Text(Encoding.UTF8.GetString(file), "application/json", Encoding.UTF8);
+        }
+        catch (UnreadableException)
+        {
+            // What cannot be read is given as it stands, for whoever can.
+            var (document, format) = await builds.Raw(id);
+            Named($"{id}.stored-{format}.txt");
+            return Results.Text(document, "text/plain", Encoding.UTF8);
+        }
     }
 
     // Two of one name are hard to tell apart on a shelf.
@@ -199,7 +268,7 @@ internal static class ShelfEndpoints
         {
             planned = await bench.Planned(stored, stop);
         }
-        catch (Exception problem) when (problem is UnknownFormatException or UnplannableException)
+        catch (Exception problem) when (problem is UnreadableException or UnplannableException)
         {
             return Unreadable(stored, problem.Message);
         }

@@ -33,7 +33,9 @@ internal static class UnlockEndpoints
     )
     {
         var (reader, all) = await Planned(id, bench, parts, stop);
-        return reader is null ? [] : await Workers.Run(() => reader.Until(stop).Unlocks(all), stop);
+        return reader is null
+            ? []
+            : await Workers.Run(() => reader.Until(stop).Unlocks(all), new WorkOf(id, WorkPace.Long), stop);
     }
 
     private static async Task<IResult> Apply(
@@ -47,7 +49,7 @@ internal static class UnlockEndpoints
         var (reader, all) = await Planned(id, bench, parts, stop);
         var found = reader is null
             ? null
-            : await Workers.Run(() => reader.Until(stop).Unlocked(all, request.Unlock), stop);
+            : await Workers.Run(() => reader.Until(stop).Unlocked(all, request.Unlock), new WorkOf(id), stop);
         return found is not var (unlock, after)
             ? Problems.Of(422, "That change is not among those that are offered now. Load the build again to see them.")
             : await bench.Change(id, request.Version, _ => Task.FromResult(Proposal.Of(after, unlock.Words)), stop);

@@ -64,15 +64,43 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
     public async Task<IResult> Get(string id, CancellationToken stop)
     {
         var version = await builds.VersionOf(id);
-        var planned = await Planned(id, version, stop);
-        if (planned.Reader is not null && planned.Json is null)
+        return Answer(await Sheet(id, version, stop));
+    }
+
+    /// <summary>
+    /// The same, thought about for as long as it is worth while: seconds, for builds with far more to choose from than any that is made. It is
+    /// given up when nobody waits for it.
+    /// </summary>
+    /// <param name="id">The build.</param>
+    /// <param name="version">The version that the reader sees.</param>
+    /// <param name="stop">Tells that the reader has gone.</param>
+    /// <exception cref="BuildChangedException">The version is not the newest.</exception>
+    public async Task<IResult> GetPatiently(string id, int version, CancellationToken stop)
+    {
+        if (await builds.VersionOf(id) != version)
         {
-            planned = await keep.Get(id, version, PlanStage.Sheet, halt => Told(planned, halt), stop);
+            throw new BuildChangedException();
         }
-        return planned.Json is { } view
+        var planned = await Sheet(id, version, stop);
+        if (planned.Reader is not null && !planned.IsSettled)
+        {
+            planned = await keep.Get(id, version, PlanStage.Patient, halt => Thought(planned, halt), stop);
+        }
+        return Answer(planned);
+    }
+
+    private async Task<PlannedBuild> Sheet(string id, int version, CancellationToken stop)
+    {
+        var planned = await Planned(id, version, stop);
+        return planned.Reader is not null && planned.Json is null
+            ? await keep.Get(id, version, PlanStage.Sheet, halt => Told(planned, halt), stop)
+            : planned;
+    }
+
+    private static IResult Answer(PlannedBuild planned) =>
+        planned.Json is { } view
             ? Results.Bytes(view, "application/json; charset=utf-8")
             : Problems.Of(planned.Refused);
-    }
 
     /// <summary>The build as it stands, planned, or what stands against it.</summary>
     public async Task<PlannedBuild> Planned(string id, CancellationToken stop) =>
@@ -114,7 +142,9 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
             {
                 return (null, against);
             }
-            await Workers.Run(() => new FitReader(resolved, stop).Sheet(), stop);
+            var looked = await Workers.Run(() => Looked(resolved, stop), stop);
+            var stored = await store();
+            return (Kept(stored.Build, looked), stored.Findings);
         }
         return await store();
     }
@@ -135,8 +165,23 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
         {
             return (null, against);
         }
-        await Workers.Run(() => new FitReader(resolved, stop).Sheet(), stop);
-        return (await builds.Create(build, words), []);
+        var looked = await Workers.Run(() => Looked(resolved, stop), stop);
+        return (Kept(await builds.Create(build, words), looked), []);
+    }
+
+    private static (FitReader Reader, FitSheet Sheet) Looked(ResolvedBuild build, CancellationToken stop)
+    {
+        var reader = new FitReader(build, Effort.Quick, stop);
+        return (reader.Until(CancellationToken.None), reader.Sheet());
+    }
+
+    private StoredBuild? Kept(StoredBuild? stored, (FitReader Reader, FitSheet Sheet) looked)
+    {
+        if (stored is not null)
+        {
+            keep.Put(Made(stored, looked.Reader, looked.Sheet));
+        }
+        return stored;
     }
 
     /// <summary>A change of the build: planned first, then stored.</summary>
@@ -190,7 +235,7 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
                     planned.Stored.Version,
                     async build =>
                     {
-                        var proposal = await Workers.Run(() => note(reader), stop);
+                        var proposal = await Workers.Run(() => note(reader), new WorkOf(id), stop);
                         return ReferenceEquals(proposal.After, reader.Wired.Build.Build)
                             ? Proposal.Of(build, "")
                             : proposal;
@@ -223,7 +268,13 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
         var planned = await Planned(stored, stop);
         var (resolved, findings) = ResolvedBuild.Of(after, await parts.For(after));
         return planned.Reader is { } was && resolved is not null
-            ? Results.Ok(await Workers.Run(() => Foretold.Of(was.Until(stop), new FitReader(resolved, stop)), stop))
+            ? Results.Ok(
+                await Workers.Run(
+                    () => Foretold.Of(was.Until(stop), new FitReader(resolved, Effort.Quick, stop)),
+                    new WorkOf(id),
+                    stop
+                )
+            )
             : Problems.Of(resolved is null ? findings : planned.Refused);
     }
 
@@ -256,7 +307,7 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
         {
             return await builds.Get(id);
         }
-        catch (UnknownFormatException)
+        catch (UnreadableException)
         {
             return null;
         }
@@ -281,14 +332,15 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
                 // The most frequent change is one of pins and bans alone; it plans from what is known.
                 var now =
                     was is not null && before is not null && OnlyWishesDiffer(before.Build, after)
-                        ? was.Until(stop).With(after.Pins, after.Bans)
-                        : new FitReader(resolved, stop);
+                        ? was.Until(stop).With(after.Pins, after.Bans, Effort.Quick)
+                        : new FitReader(resolved, Effort.Quick, stop);
                 return (now.Until(CancellationToken.None), now.Sheet());
             },
+            new WorkOf(before?.Id ?? ""),
             stop
         );
         var stored = await store();
-        keep.Put(new PlannedBuild(stored, reader, ViewBytes(stored, sheet), []));
+        keep.Put(Made(stored, reader, sheet));
         return Results.Ok(ViewOf(stored, sheet, was is null ? [] : reader.MovedSince(was.Plan)));
     }
 
@@ -305,9 +357,10 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
             : await Workers.Run(
                 () =>
                 {
-                    var reader = new FitReader(resolved, stop).Until(CancellationToken.None);
+                    var reader = new FitReader(resolved, Effort.Quick, stop).Until(CancellationToken.None);
                     return new PlannedBuild(stored, reader, null, []);
                 },
+                new WorkOf(stored.Id),
                 stop
             );
     }
@@ -318,10 +371,25 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
             () =>
             {
                 var sheet = planned.Reader!.Until(stop).Sheet();
-                return planned with { Json = ViewBytes(planned.Stored, sheet) };
+                return Made(planned.Stored, planned.Reader, sheet);
             },
+            new WorkOf(planned.Stored.Id),
             stop
         );
+
+    private Task<PlannedBuild> Thought(PlannedBuild planned, CancellationToken stop) =>
+        Workers.Run(
+            () =>
+            {
+                var reader = planned.Reader!.Patiently(stop);
+                return Made(planned.Stored, reader.Until(CancellationToken.None), reader.Sheet());
+            },
+            new WorkOf(planned.Stored.Id, WorkPace.Long),
+            stop
+        );
+
+    private PlannedBuild Made(StoredBuild stored, FitReader reader, FitSheet sheet) =>
+        new(stored, reader, ViewBytes(stored, sheet), []) { IsSettled = sheet.Proof is not { IsWorking: true } };
 
     private byte[] ViewBytes(StoredBuild stored, FitSheet sheet) =>
         JsonSerializer.SerializeToUtf8Bytes(ViewOf(stored, sheet, []), json.Value.SerializerOptions);
@@ -343,24 +411,19 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
         );
 }
 
-/// <summary>How much of a build's answer is made.</summary>
-internal enum PlanStage
-{
-    /// <summary>The plan: enough for the shelf.</summary>
-    Plan,
-
-    /// <summary>The whole sheet.</summary>
-    Sheet,
-}
-
 /// <summary>A stored build with its plan, or with what stands against one.</summary>
 /// <param name="Stored">The build as it is stored.</param>
 /// <param name="Reader">Its plan, or null when it cannot be planned.</param>
 /// <param name="Json">The view with the whole sheet, or null while it is not made.</param>
 /// <param name="Refused">Why it cannot be planned; empty when it can.</param>
-internal sealed record PlannedBuild(
-    StoredBuild Stored,
-    FitReader? Reader,
-    byte[]? Json,
-    IReadOnlyList<Finding> Refused
-);
+internal sealed record PlannedBuild(StoredBuild Stored, FitReader? Reader, byte[]? Json, IReadOnlyList<Finding> Refused)
+{
+    /// <summary>True when more thought would change nothing.</summary>
+    public bool IsSettled { get; init; }
+
+    /// <summary>How much of it is made.</summary>
+    public PlanStage Reached =>
+        Json is null ? PlanStage.Plan
+        : IsSettled ? PlanStage.Patient
+        : PlanStage.Sheet;
+}

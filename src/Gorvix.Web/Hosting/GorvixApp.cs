@@ -101,7 +101,6 @@ internal static class GorvixApp
         builder.Services.AddSingleton<ModuleDesk>();
         builder.Services.AddScoped<DemoLoader>();
         builder.Services.AddSingleton<PlanKeep>();
-        builder.Services.AddSingleton<ShelfKeep>();
         builder.Services.AddScoped<Workbench>();
 
         var app = builder.Build();
@@ -186,7 +185,7 @@ internal static class GorvixApp
                 409,
                 problem.Message
             ),
-            UnknownFormatException => Problems.Of(422, problem.Message),
+            UnreadableException => Problems.Of(422, problem.Message),
             UnplannableException unplannable => Problems.Of([unplannable.Finding]),
             BadHttpRequestException { StatusCode: 413 } => Problems.Of(
                 [

@@ -232,7 +232,8 @@ public class RailLimitTests
                     FromLead = "o",
                 },
             ],
-            []
+            [],
+            Effort.Patient
         );
         var feed = pinned.Plan.Feeds.First(f => f.Ways.Device.Id == "a").Feed!;
         Assert.Equal((13.2, 0), (Math.Round(feed.Volts!.Min, 1), feed.AgainstHouse));

@@ -20,6 +20,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getCard"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/import": {
         parameters: {
             query?: never;
@@ -973,6 +989,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["getFit"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/fit/patient": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getFitPatiently"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3803,6 +3835,8 @@ export interface components {
             wishes: components["schemas"]["Wish"][];
             /** @description The same in words. */
             sentence: string;
+            /** @description False where it is not worked out which of the members would have to give way. */
+            isMinimal?: boolean;
         };
         /** @description A device as it is joined to the board. */
         FitDevice: {
@@ -3920,6 +3954,13 @@ export interface components {
             /** @description What holds it inside the board, or null. */
             heldBy: null | string;
         };
+        /** @description What of a sheet is not proved, or not worked out. */
+        FitProof: {
+            /** @description In words: in what nothing is better, in what something may be. */
+            sentence: string;
+            /** @description True for a first look, while it is thought about for longer behind the screen. */
+            isWorking: boolean;
+        };
         /** @description What a finished plan leaves room for. */
         FitRoom: {
             /** @description The same in one sentence. */
@@ -3990,6 +4031,7 @@ export interface components {
             pads: components["schemas"]["PadUse"][];
             /** @description What each supply lead gets with the pack full, station by station; empty while nothing feeds the build. */
             supplies: components["schemas"]["LeadReading"][];
+            proof?: null | components["schemas"]["FitProof"];
         };
         /** @description The way of one link on one port, station by station; asked for when a cell is looked at. */
         FitStrand: {
@@ -4642,6 +4684,12 @@ export interface components {
             link: string;
             /** @description The changes, cheapest first; none when no change of one or two things would do. */
             ways: components["schemas"]["FitUnlock"][];
+            /**
+             * Format: int32
+             * @description How many changes could not be settled; 0 where each was.
+             * @default 0
+             */
+            open: number;
         };
         /** @description An entry of the log. */
         LogEntry: {
@@ -6512,6 +6560,11 @@ export interface components {
             changedAt: string;
             /** @description True when it is laid aside. */
             isArchived: boolean;
+            /**
+             * @description True while it is not planned as it stands: what is told is of an earlier version, or nothing. Ask for the card to have it planned.
+             * @default false
+             */
+            isPending: boolean;
         };
         /** @description What an instrument shows, or what eyes see. */
         Shown: {
@@ -7104,6 +7157,37 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getCard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfBuild"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9180,6 +9264,57 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getFitPatiently: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

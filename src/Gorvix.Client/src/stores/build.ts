@@ -48,6 +48,8 @@ export const useBuild = defineStore('build', () => {
   /** What waits for builds that the builder has gone away from; nothing is dropped but by drop. */
   const left = new Map<string, { changes: Change[]; owed: Problem | null }>()
   let running = false
+  /** What is still thought about for the view on the screen; stopped when the builder goes on. */
+  let thought = new AbortController()
 
   const path = () => ({ id: id.value })
   const again = useIntervalFn(() => void resend(), retryEvery, { immediate: false })
@@ -73,14 +75,47 @@ export const useBuild = defineStore('build', () => {
   // Every change of parts is planned for this, so it is asked for only where a link is left out, once the sheet is
   // painted and the builder holds still.
   async function look(at: FitView) {
+    rest()
+    const { signal } = thought
     unlocks.value = at.sheet.conflicts.length > 0 ? null : []
-    if (unlocks.value !== null) return
+    if (unlocks.value !== null && !at.sheet.proof?.isWorking) return
     await promiseTimeout(250)
-    if (view.value !== at) return
+    if (view.value !== at || signal.aborted) return
+    if (at.sheet.proof?.isWorking) await think(at, signal)
+    if (view.value !== at || unlocks.value !== null) return
     const answer = await ask(() =>
-      api.GET('/api/builds/{id}/unlocks', { params: { path: path() } }),
+      api.GET('/api/builds/{id}/unlocks', { params: { path: path() }, signal }),
     )
     if (view.value === at) unlocks.value = answer.data ?? []
+  }
+
+  /** The first look has left something open: what comes of a longer one takes its place. */
+  async function think(at: FitView, signal: AbortSignal) {
+    const answer = await ask(() =>
+      api.GET('/api/builds/{id}/fit/patient', {
+        params: { path: path(), query: { version: at.version } },
+        signal,
+      }),
+    )
+    if (view.value !== at || !answer.data) return
+    const was = new Map(at.sheet.links.map((l) => [l.id, l.port]))
+    const others = answer.data.sheet.links.filter((l) => l.port !== was.get(l.id)).length
+    show({
+      ...answer.data,
+      moved:
+        others === 0
+          ? at.moved
+          : [
+              ...at.moved,
+              `A better plan was found: ${others === 1 ? 'one link has' : `${others} links have`} another place now.`,
+            ],
+    })
+  }
+
+  /** Nobody looks any more: what is still thought about is stopped. */
+  function rest() {
+    thought.abort()
+    thought = new AbortController()
   }
 
   async function read() {
@@ -257,6 +292,7 @@ export const useBuild = defineStore('build', () => {
     moved,
     unlocks,
     open,
+    rest,
     resend,
     drop,
     change,

@@ -39,6 +39,7 @@ const verdict = computed(() => props.view.sheet.verdict)
         <KeyButton id="keys" letter="?" @click="$emit('keys')">Keys</KeyButton>
       </span>
     </div>
+    <slot />
     <ul v-if="findings.length > 0" class="findings">
       <li v-for="(finding, i) in findings" :key="i" :class="finding.severity">
         <RuleCode class="code" :code="finding.rule" /> {{ finding.sentence }}

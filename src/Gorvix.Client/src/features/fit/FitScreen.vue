@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useTitle } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
-import { computed, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { FitCell } from '@/api/client'
 import BuildBar from '@/features/build/BuildBar.vue'
@@ -107,6 +107,7 @@ watch(keysOpen, (open) => {
 
 useTitle(computed(() => `${view.value?.name ?? 'Build'} – Fit – Gorvix`))
 watch(() => props.id, fit.open, { immediate: true })
+onBeforeUnmount(fit.rest)
 
 // The keys act on the grid from the first moment, and after each change.
 useKeptFocus(() => view.value, gridCell)
@@ -120,7 +121,15 @@ useKeptFocus(() => view.value, gridCell)
 
     <p v-if="!view && fit.standing === 'loading'" class="quiet gap" role="status">Planning …</p>
     <template v-if="view">
-      <BuildHead :view="view" :findings="findings" @keys="keysOpen = true" />
+      <BuildHead :view="view" :findings="findings" @keys="keysOpen = true">
+        <p v-if="view.sheet.proof" class="proof" role="status" data-testid="proof">
+          {{ view.sheet.proof.sentence }}
+          <span v-if="view.sheet.proof.isWorking" class="working"
+            ><v-progress-circular indeterminate size="14" width="2" aria-hidden="true" />It is thought
+            about for longer; what comes of it is shown here.</span
+          >
+        </p>
+      </BuildHead>
       <FitUnmet
         v-if="view.sheet.conflicts.length > 0"
         :conflicts="view.sheet.conflicts"
@@ -184,6 +193,22 @@ useKeptFocus(() => view.value, gridCell)
 </template>
 
 <style scoped>
+.proof {
+  max-width: 110ch;
+  margin: 0 0 8px;
+  padding-left: 12px;
+  border-left: 3px solid var(--line);
+  color: var(--ink-2);
+}
+
+.working {
+  display: inline-flex;
+  gap: 8px;
+  align-items: baseline;
+  margin-left: 4px;
+  color: var(--chosen);
+}
+
 .fit {
   padding: 0 24px 24px;
 }

@@ -15,6 +15,7 @@ const rows = computed(() =>
     ...conflict,
     name: props.links.find((l) => l.id === conflict.link)?.need ?? conflict.link,
     ways: props.unlocks?.find((u) => u.link === conflict.link)?.ways,
+    open: props.unlocks?.find((u) => u.link === conflict.link)?.open ?? 0,
   })),
 )
 /** Only some are explained; where there are more, it is another board that is wanted. */
@@ -26,11 +27,15 @@ const more = computed(() => props.links.filter((l) => !l.port).length - props.co
     <div v-for="row in rows" :key="row.link" :data-unmet="row.link">
       <p data-testid="conflict">{{ row.sentence }}</p>
       <p v-if="!row.ways" class="quiet wait">Looking for what would carry it …</p>
-      <p v-else-if="row.ways.length === 0" class="quiet wait">
+      <p v-else-if="row.ways.length === 0 && row.open === 0" class="quiet wait">
         No change of wishes, house rules, firmware, a part or the board would carry it without
         giving up a link that matters as much.
       </p>
-      <ul v-else class="ways strip" :aria-label="`What would carry ${row.name}`">
+      <ul
+        v-else-if="row.ways.length > 0"
+        class="ways strip"
+        :aria-label="`What would carry ${row.name}`"
+      >
         <li v-for="way in row.ways" :key="way.id">
           <v-card
             tag="button"
@@ -43,6 +48,10 @@ const more = computed(() => props.links.filter((l) => !l.port).length - props.co
           </v-card>
         </li>
       </ul>
+      <p v-if="row.open > 0" class="quiet wait" data-open>
+        {{ row.open === 1 ? 'One change was' : `${row.open} changes were` }} not weighed to the end:
+        there is too much to choose from.
+      </p>
     </div>
     <p v-if="more > 0">
       {{ more }} more links are left out. “Before you buy” ranks the boards that carry more.

@@ -26,23 +26,37 @@ const doings = computed(() => [
 </script>
 
 <template>
-  <v-card tag="article" variant="outlined" class="card" :class="{ fresh }" :data-build="build.id">
+  <v-card
+    tag="article"
+    variant="outlined"
+    class="card"
+    :class="{ fresh }"
+    :data-build="build.id"
+    :aria-busy="build.isPending"
+  >
     <h2>
       <RouterLink :to="{ name: 'fit', params: { id: build.id } }"
         ><bdi>{{ build.name }}</bdi></RouterLink
       >
     </h2>
     <p v-if="build.note" class="note" dir="auto">{{ build.note }}</p>
-    <p class="verdict">
-      <VerdictMark :severity="build.verdict.severity" />
+    <p class="verdict" :class="{ pending: build.isPending }">
+      <v-progress-circular
+        v-if="build.isPending"
+        indeterminate
+        size="16"
+        width="2"
+        aria-label="Being planned"
+      />
+      <VerdictMark v-else :severity="build.verdict.severity" />
       <span>{{ build.verdict.sentence }}</span>
     </p>
     <PlaceList class="places" :places="build.places" />
     <footer>
       <span class="quiet board">{{ build.board }}</span>
-      <v-btn variant="text" size="small" :href="`/api/builds/${build.id}/export`" download
-        >Export</v-btn
-      >
+      <v-btn variant="text" size="small" :href="`/api/builds/${build.id}/export`" download>{{
+        readable ? 'Export' : 'Export as stored'
+      }}</v-btn>
       <v-menu>
         <template #activator="{ props: menu }">
           <v-btn
@@ -117,6 +131,10 @@ h2 a::after {
   align-items: baseline;
   margin: 16px 0 12px;
   font-size: 1.0625rem;
+}
+
+.pending {
+  color: var(--ink-2);
 }
 
 .verdict svg {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDropZone, useFileDialog, useTitle } from '@vueuse/core'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { ShelfBuild } from '@/api/client'
 import ProblemNote from '@/ui/ProblemNote.vue'
@@ -49,6 +49,7 @@ useScreenKeys(
 )
 useTitle('Shelf – Gorvix')
 onMounted(shelf.load)
+onBeforeUnmount(shelf.rest)
 </script>
 
 <template>

@@ -12,6 +12,9 @@ export type Order = (typeof orders)[number]['value']
 /** Cards that are put on the page at once; the rest is asked for. */
 const step = 48
 
+/** So many are planned at once. */
+const together = 2
+
 const weight = { stop: 0, warn: 1, note: 2 }
 const leftOut = (b: ShelfBuild) => b.verdict.wanted - b.verdict.carried
 const compare: Record<Order, (a: ShelfBuild, b: ShelfBuild) => number> = {
@@ -47,12 +50,46 @@ export function useShelf() {
   const shown = computed(() => found.value.slice(0, most.value))
   const more = () => (most.value += step)
 
+  let planning = new AbortController()
+
   async function load() {
-    const answer = await ask(() => api.GET('/api/builds'))
+    rest()
+    const { signal } = planning
+    const answer = await ask(() => api.GET('/api/builds', { signal }))
+    if (signal.aborted) return
     problem.value = answer.problem
     builds.value = answer.data ?? builds.value
     // The last one was put in front, or taken away.
     if (laidAside.value === 0) aside.value = false
+    // What is on the page first.
+    const first = new Map(shown.value.map((b, i) => [b.id, i]))
+    const pending = (builds.value ?? [])
+      .filter((b) => b.isPending)
+      .sort((a, b) => (first.get(a.id) ?? step) - (first.get(b.id) ?? step))
+    await Promise.all(Array.from({ length: together }, () => plan(pending, signal)))
+  }
+
+  /** Has the builds planned that stand there with what was told before, one after the other. */
+  async function plan(pending: ShelfBuild[], signal: AbortSignal) {
+    for (let next = pending.shift(); next; next = pending.shift()) {
+      const { id } = next
+      const answer = await ask(() =>
+        api.GET('/api/builds/{id}/card', { params: { path: { id } }, signal }),
+      )
+      if (signal.aborted) return
+      const card: ShelfBuild = answer.data ?? {
+        ...next,
+        isPending: false,
+        verdict: { ...next.verdict, sentence: answer.problem?.sentence ?? '', severity: 'stop' },
+      }
+      builds.value = builds.value?.map((b) => (b.id === id ? card : b)) ?? null
+    }
+  }
+
+  /** Nobody looks any more. */
+  function rest() {
+    planning.abort()
+    planning = new AbortController()
   }
 
   type Step = 'remove' | 'restore' | 'archive' | 'unarchive' | 'duplicate'
@@ -136,6 +173,7 @@ export function useShelf() {
     fresh,
     done,
     load,
+    rest,
     remove,
     duplicate,
     archive,
