@@ -13,6 +13,14 @@ else if (args is ["limit-file", var seed])
 {
     LimitRuns.File(int.Parse(seed, System.Globalization.CultureInfo.InvariantCulture));
 }
+else if (args is ["load", var seconds])
+{
+    await LoadRuns.Run(int.Parse(seconds, System.Globalization.CultureInfo.InvariantCulture));
+}
+else if (args is ["mutations", var files])
+{
+    await MutationRuns.Run(int.Parse(files, System.Globalization.CultureInfo.InvariantCulture));
+}
 else if (args is ["sweep"])
 {
     PlannerRuns.Sweep();

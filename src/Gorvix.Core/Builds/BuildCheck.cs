@@ -54,6 +54,18 @@ public static class BuildCheck
     /// <summary>All rules of this floor.</summary>
     public static readonly IReadOnlyList<Rule> All = [Size, Twice];
 
+    private static readonly Dictionary<string, (int Most, string Things)> Lists = new()
+    {
+        ["built"] = (MostFacts, "facts"),
+    };
+
+    private static readonly Dictionary<string, int> Texts = new()
+    {
+        ["note"] = MostNote,
+        ["words"] = MostNote,
+        ["value"] = MostNote,
+    };
+
     /// <summary>Checks a build against a library.</summary>
     /// <param name="build">The build.</param>
     /// <param name="library">The parts that it can name.</param>
@@ -61,6 +73,24 @@ public static class BuildCheck
     public static IReadOnlyList<Finding> Of(Build build, PartsLibrary library, string place)
     {
         var list = new CheckList();
+        void Most(int count, int most, string things, string where)
+        {
+            if (count > most)
+            {
+                list.Stop(Size, where, ("count", $"{count}"), ("things", things), ("most", $"{most}"));
+            }
+        }
+        Most(build.Wants.Count, MostLinks, "links", $"{place}.wants");
+        Most(build.Devices.Count, MostDevices, "devices", $"{place}.devices");
+        Most(build.Pins.Count, MostWishes, "pins", $"{place}.pins");
+        Most(build.Bans.Count, MostWishes, "bans", $"{place}.bans");
+        Most(build.Wires.Count, MostWires, "wires", $"{place}.wires");
+        Most(build.Built.Count, MostFacts, "facts", $"{place}.built");
+        // What follows compares lists with each other.
+        if (list.Findings.Count > 0 || list.IsBroken(build, place, Lists, Texts))
+        {
+            return list.Findings;
+        }
         list.Text(build.Name, $"{place}.name");
         list.Known(build.Board, library.Boards.Select(b => b.Id), "board", $"{place}.board");
         list.Ids(build.Devices, $"{place}.devices", d => d.Id);
@@ -86,26 +116,11 @@ public static class BuildCheck
             list.Range(radio.BayBaud, 9_600, 6_000_000, "baud", $"{place}.radio.bayBaud");
             list.Range(radio.PacketHertz, 4, 1000, "packets a second", $"{place}.radio.packetHertz");
         }
-        void Most(int count, int most, string things, string where)
-        {
-            if (count > most)
-            {
-                list.Stop(Size, where, ("count", $"{count}"), ("things", things), ("most", $"{most}"));
-            }
-        }
-        Most(build.Wants.Count, MostLinks, "links", $"{place}.wants");
-        Most(build.Devices.Count, MostDevices, "devices", $"{place}.devices");
-        Most(build.Pins.Count, MostWishes, "pins", $"{place}.pins");
-        Most(build.Bans.Count, MostWishes, "bans", $"{place}.bans");
-        Most(build.Wires.Count, MostWires, "wires", $"{place}.wires");
-        Most(build.Built.Count, MostFacts, "facts", $"{place}.built");
         foreach (var (i, fact) in build.Built.Index())
         {
-            list.Length(fact.Words, MostNote, $"{place}.built[{i}].words");
             if (fact is SetFact set)
             {
                 list.Text(set.Key, $"{place}.built[{i}].key");
-                list.Length(set.Value, MostNote, $"{place}.built[{i}].value");
             }
             if (fact is CavityFact { Cavity: { } cavity })
             {
@@ -129,10 +144,6 @@ public static class BuildCheck
         Most(leads, MostLeads, "signal leads", $"{place}.devices");
         var supplies = build.Devices.Sum(d => library.Device(d.Part)?.Supplies.Count ?? 0);
         Most(supplies, MostSupplies, "supply leads", $"{place}.devices");
-        if (build.Note is { Length: > 0 } note)
-        {
-            list.Length(note, MostNote, $"{place}.note");
-        }
         for (var i = 0; i < build.Devices.Count; i++)
         {
             if (build.Devices[i].Name is { } name)

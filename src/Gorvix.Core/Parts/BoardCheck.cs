@@ -11,6 +11,11 @@ internal static class BoardCheck
     public static IReadOnlyList<Finding> Of(Board board, string place)
     {
         var list = new CheckList();
+        // What follows compares lists with each other.
+        if (list.IsBroken(board, place))
+        {
+            return list.Findings;
+        }
         list.Text(board.Maker, $"{place}.maker");
         list.Text(board.Name, $"{place}.name");
         list.Text(board.Revision, $"{place}.revision");
@@ -20,13 +25,10 @@ internal static class BoardCheck
         list.Ids(board.Rails, $"{place}.rails", r => r.Id);
         list.Ids(board.Bridges, $"{place}.bridges", b => b.Id);
         list.Ids(board.Pads, $"{place}.pads", p => p.Id);
-        list.Count(board.Ports.Count, PartCheck.MostPorts, "ports", $"{place}.ports");
-        list.Count(board.Pads.Count, PartCheck.MostPads, "pads", $"{place}.pads");
         foreach (var (i, net) in board.Nets.Index())
         {
             list.Count(PadsOn(board, net.Id), PartCheck.MostPadsOfNet, "pads", $"{place}.nets[{i}]");
         }
-        list.Count(board.Bridges.Count, PartCheck.MostBridges, "bridges", $"{place}.bridges");
         Size(board, place, list);
         for (var i = 0; i < board.Nets.Count; i++)
         {
@@ -40,7 +42,6 @@ internal static class BoardCheck
         {
             var bridge = board.Bridges[i];
             list.Known(bridge.Default, bridge.Positions, "bridge position", $"{place}.bridges[{i}].default");
-            list.Count(bridge.Positions.Count, PartCheck.MostPositions, "positions", $"{place}.bridges[{i}].positions");
             list.Ids(bridge.Positions, $"{place}.bridges[{i}].positions", p => p);
             list.Range(bridge.Place?.X ?? 0, 0, 500, "mm", $"{place}.bridges[{i}].place.x");
             list.Range(bridge.Place?.Y ?? 0, 0, 500, "mm", $"{place}.bridges[{i}].place.y");
@@ -155,7 +156,6 @@ internal static class BoardCheck
             }
             Choices(port, here, list);
             list.Range(port.ClockMegahertz ?? 42, 0.03, 1000, "MHz", $"{here}.clockMegahertz");
-            list.Count(port.Channels.Count, PartCheck.MostPins, "channels", $"{here}.channels");
             (string Name, string? Net)[] named =
             [
                 ("rx", port.Rx),
@@ -183,8 +183,6 @@ internal static class BoardCheck
     // Pins to choose from are for serial units, addresses for buses.
     private static void Choices(Port port, string place, CheckList list)
     {
-        list.Count(port.Alternatives.Count, PartCheck.MostPinChoices, "other pins", $"{place}.alternatives");
-        list.Count(port.Addresses.Count, PartCheck.MostAddresses, "addresses", $"{place}.addresses");
         list.Ids(port.Alternatives, $"{place}.alternatives", a => a.Name);
         list.Ids([.. port.Addresses.Select(a => $"{a.Address}")], $"{place}.addresses", a => a);
         if (port.Alternatives.Count > 0 && port.Kind != PortKind.Uart)
@@ -216,7 +214,6 @@ internal static class BoardCheck
     private static void Plugs(Board board, string place, CheckList list)
     {
         list.Ids(board.Plugs, $"{place}.plugs", p => p.Id);
-        list.Count(board.Plugs.Count, PartCheck.MostSockets, "sockets", $"{place}.plugs");
         foreach (var family in board.Plugs.CountBy(p => p.Family))
         {
             list.Count(
@@ -232,7 +229,6 @@ internal static class BoardCheck
             var here = $"{place}.plugs[{i}]";
             list.Text(plug.Label, $"{here}.label");
             list.Text(plug.Family, $"{here}.family");
-            list.Count(plug.Pins.Count, PartCheck.MostPins, "pins", $"{here}.pins");
             foreach (var (n, pin) in plug.Pins.Index().Where(p => p.Item.Pad is not null))
             {
                 list.Known(pin.Pad!, board.Pads.Select(p => p.Id), "pad", $"{here}.pins[{n}].pad");
@@ -267,7 +263,6 @@ internal static class BoardCheck
             {
                 list.Stop(PartRules.LostPad, here, ("label", pad.Label));
             }
-            list.Count(pad.Paths.Count, PartCheck.MostPaths, "paths", $"{here}.paths");
             for (var p = 0; p < pad.Paths.Count; p++)
             {
                 var path = pad.Paths[p];

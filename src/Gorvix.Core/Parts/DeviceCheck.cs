@@ -38,7 +38,6 @@ internal static class DeviceCheck
     public static void Plug(DevicePlug plug, IReadOnlyList<string> leads, string place, CheckList list)
     {
         list.Text(plug.Family, $"{place}.family");
-        list.Count(plug.Pins.Count, PartCheck.MostPins, "pins", $"{place}.pins");
         var pins = plug.Pins.Select(p => p.Lead).OfType<string>().ToList();
         foreach (var lead in pins)
         {
@@ -65,7 +64,6 @@ internal static class DeviceCheck
     private static void Harnesses(Device device, string place, CheckList list)
     {
         list.Ids(device.Harnesses, $"{place}.harnesses", h => h.Id);
-        list.Count(device.Harnesses.Count, PartCheck.MostHarnesses, "harnesses", $"{place}.harnesses");
         if (device.Harnesses.Count > 0 && device.Plug is not null)
         {
             list.Stop(

@@ -79,11 +79,12 @@ public static class PartCheck
     public static IReadOnlyList<Finding> Of(FirmwareProfile profile, string place)
     {
         var list = new CheckList();
+        if (list.IsBroken(profile, place))
+        {
+            return list.Findings;
+        }
         list.Text(profile.Name, $"{place}.name");
-        list.Length(profile.Template ?? "", FirmwareProfile.MostForm, $"{place}.template");
-        list.Length(profile.Pattern ?? "", FirmwareProfile.MostForm, $"{place}.pattern");
         list.Ids(profile.Jobs, $"{place}.jobs", j => j.ToString());
-        list.Count(profile.Shares.Count, MostShares, "pairs", $"{place}.shares");
         list.Ids(profile.Single, $"{place}.single", j => j.ToString());
         foreach (var (i, job) in profile.Single.Index())
         {
@@ -121,10 +122,14 @@ public static class PartCheck
     private static IReadOnlyList<Finding> Look(Device device, string place)
     {
         var list = new CheckList();
+        // What follows compares lists with each other.
+        if (list.IsBroken(device, place))
+        {
+            return list.Findings;
+        }
         list.Text(device.Maker, $"{place}.maker");
         list.Text(device.Name, $"{place}.name");
         list.Ids(device.Leads, $"{place}.leads", l => l.Id);
-        list.Count(device.Leads.Count, MostLeads, "leads", $"{place}.leads");
         list.Ids(device.Functions, $"{place}.functions", f => f.Id);
         for (var i = 0; i < device.Leads.Count; i++)
         {
@@ -158,7 +163,6 @@ public static class PartCheck
         for (var f = 0; f < device.Functions.Count; f++)
         {
             var modes = device.Functions[f].Modes;
-            list.Count(modes.Count, MostModes, "modes", $"{place}.functions[{f}].modes");
             list.Ids(modes, $"{place}.functions[{f}].modes", m => m.Id);
             for (var m = 0; m < modes.Count; m++)
             {
@@ -230,7 +234,6 @@ public static class PartCheck
 
     private static void Wires(Mode mode, Protocol protocol, string place, CheckList list)
     {
-        list.Count(mode.Bauds.Count, MostBauds, "bauds", $"{place}.bauds");
         foreach (var (i, baud) in mode.Bauds.Index())
         {
             list.Known($"{baud}", protocol.Bauds.Select(b => $"{b}"), "baud", $"{place}.bauds[{i}]");
@@ -239,7 +242,6 @@ public static class PartCheck
 
         // UM10204, table of reserved addresses: 0 to 7 and 120 to 127 have other meanings.
         list.Range(mode.Address ?? 8, 8, 119, "as an address", $"{place}.address");
-        list.Count(mode.Straps.Count, MostAddresses, "straps", $"{place}.straps");
         foreach (var (i, strap) in mode.Straps.Index())
         {
             list.Range(strap.Address, 8, 119, "as an address", $"{place}.straps[{i}].address");

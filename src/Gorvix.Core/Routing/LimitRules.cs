@@ -21,10 +21,13 @@ public static class LimitRules
     public static readonly Rule TooHard = new(
         "SEARCH",
         "A search ends, with a plan or without",
-        "No plan was found, and it is not proved that there is none. Lift some pins, or leave devices out, and it gets easier.",
+        "No plan was found, and it is not proved that there is none.",
         "What must be chosen together can be so narrow that a search of some seconds finds no way through.",
         SourceNote.Own
-    );
+    )
+    {
+        Mend = "Lift some pins, or leave devices out, and it gets easier.",
+    };
 
     /// <summary>All rules of this list.</summary>
     public static readonly IReadOnlyList<Rule> All = [TooMany, TooHard];
