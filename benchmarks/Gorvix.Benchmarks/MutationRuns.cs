@@ -25,8 +25,8 @@ internal static class MutationRuns
         new JsonObject(),
     ];
 
-    /// <summary>Sends so many and prints.</summary>
-    public static async Task Run(int count)
+    /// <summary>Sends so many, from one of them on, and prints.</summary>
+    public static async Task Run(int from, int count)
     {
         using var server = await Server.Start();
         using var http = new HttpClient { BaseAddress = server.Address };
@@ -44,10 +44,11 @@ internal static class MutationRuns
         {
             exports.Add(await http.GetStringAsync($"/api/builds/{build}/export"));
         }
-        files.AddRange(exports);
+        // Whole builds most of all: what is only parts is refused whatever is done to it.
+        files.AddRange(Enumerable.Repeat(exports, 8).SelectMany(e => e));
         var before = (await Builds(http)).Count;
         var (taken, refused, faults, slow, nowhere, worst, memory) = (0, 0, 0, 0, 0, 0.0, 0L);
-        for (var number = 0; number < count; number++)
+        for (var number = from; number < from + count; number++)
         {
             var bytes = Damaged(files, number);
             var begun = Stopwatch.GetTimestamp();
@@ -106,9 +107,13 @@ internal static class MutationRuns
             return Bytes(Encoding.UTF8.GetBytes(text), random);
         }
         var tree = JsonNode.Parse(text)!;
-        for (var times = random.Next(1, 4); times > 0; times--)
+        // A part that is otherwise than the library has it is refused for that alone, so often the build alone is damaged.
+        var part = random.Next(2) == 0 && tree["builds"] is JsonArray { Count: > 0 } builds ? builds[0]! : tree;
+        // Of some the lists alone, so that more of what comes in is planned.
+        var lists = random.Next(2) == 0;
+        for (var times = random.Next(1, 3); times > 0; times--)
         {
-            Tree(tree, files, random);
+            Tree(part, files, random, lists);
         }
         return Encoding.UTF8.GetBytes(tree.ToJsonString());
     }
@@ -122,10 +127,14 @@ internal static class MutationRuns
         return [.. bytes[..at], .. more, .. bytes[Math.Min(bytes.Length, at + cut)..]];
     }
 
-    private static void Tree(JsonNode tree, List<string> files, Random random)
+    private static void Tree(JsonNode tree, List<string> files, Random random, bool lists)
     {
         var places = new List<JsonNode>();
         Walk(tree, places);
+        if (lists && places.Any(p => p is JsonArray { Count: > 1 }))
+        {
+            places.RemoveAll(p => p is not JsonArray { Count: > 1 });
+        }
         var place = places[random.Next(places.Count)];
         switch (place)
         {
@@ -135,6 +144,12 @@ internal static class MutationRuns
                 {
                     list.Add(list[0]?.DeepClone());
                 }
+                break;
+            case JsonArray { Count: > 1 } list when random.Next(2) == 0:
+                // In another order: mostly as good as before.
+                var moved = list[^1];
+                list.RemoveAt(list.Count - 1);
+                list.Insert(0, moved);
                 break;
             case JsonArray { Count: > 0 } list:
                 list.RemoveAt(random.Next(list.Count));

@@ -19,7 +19,14 @@ else if (args is ["load", var seconds])
 }
 else if (args is ["mutations", var files])
 {
-    await MutationRuns.Run(int.Parse(files, System.Globalization.CultureInfo.InvariantCulture));
+    await MutationRuns.Run(0, int.Parse(files, System.Globalization.CultureInfo.InvariantCulture));
+}
+else if (args is ["mutations", var from, var many])
+{
+    await MutationRuns.Run(
+        int.Parse(from, System.Globalization.CultureInfo.InvariantCulture),
+        int.Parse(many, System.Globalization.CultureInfo.InvariantCulture)
+    );
 }
 else if (args is ["sweep"])
 {

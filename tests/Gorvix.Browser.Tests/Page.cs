@@ -176,7 +176,7 @@ public sealed class Page : IAsyncDisposable
     public object? Run(string script) => _driver.ExecuteScript(script);
 
     /// <summary>Runs a script that calls its first argument when it is done.</summary>
-    public object? RunAsync(string script) => _driver.ExecuteAsyncScript(script);
+    public object? RunAsync(string script, params object[] arguments) => _driver.ExecuteAsyncScript(script, arguments);
 
     /// <summary>Taps an element with a finger.</summary>
     public void Tap(string css)

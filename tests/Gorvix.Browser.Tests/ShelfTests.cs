@@ -111,6 +111,7 @@ public class ShelfTests
         );
         page.Driver.Navigate().Refresh();
         page.Says(".more", "48 of 55 are shown.");
+        page.Gone("[aria-busy='true']");
         page.Click("#more");
         page.Gone(".more");
         Assert.Equal(55, page.All("article").Count);

@@ -36,6 +36,20 @@ public class DoorsTests
         Assert.Equal(LiveServer.DemoBuilds, await server.Count());
     }
 
+    [Theory]
+    [InlineData("/api/builds/north-face-hare/fit", HttpStatusCode.Forbidden)]
+    [InlineData("/api/builds/north-face-hare/sweep", HttpStatusCode.Forbidden)]
+    [InlineData("/api/rules", HttpStatusCode.Forbidden)]
+    [InlineData("/", HttpStatusCode.OK)]
+    public async Task Another_site_can_lead_to_the_page_but_starts_no_work(string path, HttpStatusCode status)
+    {
+        await using var server = await LiveServer.Start();
+        using var request = new HttpRequestMessage(HttpMethod.Get, path);
+        request.Headers.Add("Sec-Fetch-Site", "cross-site");
+        using var answer = await server.Client.SendAsync(request);
+        Assert.Equal(status, answer.StatusCode);
+    }
+
     [Fact]
     public async Task The_pages_own_write_is_let_in()
     {

@@ -15,7 +15,7 @@ namespace Gorvix.Core.Fit;
 internal sealed record Price(Route? Route, string Text, Finding Finding)
 {
     // One cell is not worth more than this.
-    private const int MostOfOne = 3_000_000;
+    private const int MostOfOne = 1_000_000;
 
     /// <summary>Plans again with the link pinned to the port and reads the difference.</summary>
     /// <param name="space">The build's space.</param>

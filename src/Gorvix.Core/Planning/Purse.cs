@@ -18,10 +18,10 @@ public enum Effort
 public sealed class Purse(int options)
 {
     /// <summary>What the plan itself may weigh.</summary>
-    public static Purse ForPlan(Effort effort) => new(effort == Effort.Quick ? 900_000 : 60_000_000);
+    public static Purse ForPlan(Effort effort) => new(effort == Effort.Quick ? 900_000 : 40_000_000);
 
     /// <summary>What everything that is told beside the plan may weigh: other plans, conflicts, prices of cells.</summary>
-    public static Purse ForRest(Effort effort) => new(effort == Effort.Quick ? 400_000 : 60_000_000);
+    public static Purse ForRest(Effort effort) => new(effort == Effort.Quick ? 400_000 : 15_000_000);
 
     /// <summary>What is left, not below zero.</summary>
     public int Left { get; private set; } = options;

@@ -37,7 +37,13 @@ internal static class DraftEndpoints
             : Results.Ok(await DraftReader.Fits(draft, all, stop));
     }
 
-    private static async Task<IResult> Create(Draft draft, PartStore parts, Workbench bench, CancellationToken stop)
+    private static async Task<IResult> Create(
+        Draft draft,
+        PartStore parts,
+        Workbench bench,
+        ShelfCards cards,
+        CancellationToken stop
+    )
     {
         var all = await parts.All();
         if (draft.Check(all) is { Count: > 0 } findings)
@@ -48,6 +54,6 @@ internal static class DraftEndpoints
         {
             return Problems.Of(422, "A build needs a board. Choose one, then make the build.");
         }
-        return await ShelfEndpoints.Created(await bench.Create(build, "New build", stop), parts, bench, stop);
+        return await cards.Created(await bench.Create(build, "New build", stop), stop);
     }
 }

@@ -204,6 +204,7 @@ internal static class RecordEndpoints
         HttpRequest request,
         PartStore parts,
         Workbench bench,
+        ShelfCards cards,
         RecordArchive archive,
         CancellationToken stop
     )
@@ -218,7 +219,7 @@ internal static class RecordEndpoints
         }
         file.Position = 0;
         var record = await RecordReader.Read(file, await parts.Everything(), stop);
-        return await ShelfEndpoints.Created(await bench.Import(record, archive, stop), parts, bench, stop);
+        return await cards.Created(await bench.Import(record, archive, stop), stop);
     }
 
     // A record may be large: it goes through a file that is gone when it is closed.

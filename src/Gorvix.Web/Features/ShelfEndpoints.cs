@@ -1,14 +1,10 @@
 using System.Text;
-using System.Text.Json;
 using Gorvix.Core.Builds;
-using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Formats;
-using Gorvix.Core.Routing;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.Extensions.Options;
 using Microsoft.Net.Http.Headers;
 
 namespace Gorvix.Web.Features;
@@ -45,7 +41,7 @@ internal static class ShelfEndpoints
     public static void MapShelf(this IEndpointRouteBuilder app)
     {
         var builds = app.MapGroup("/api/builds").WithTags("Shelf");
-        builds.MapGet("", All).WithName("listBuilds");
+        builds.MapGet("", (ShelfCards cards) => cards.All()).WithName("listBuilds");
         builds.MapGet("{id}/card", One).WithName("getCard").Produces<ShelfBuild>().ProducesProblem(404);
         builds
             .MapPost("import", Import)
@@ -78,94 +74,15 @@ internal static class ShelfEndpoints
         builds.MapPost("{id}/restore", Restore).WithName("restoreBuild").Produces(204).ProducesProblem(404);
     }
 
-    // What was told last is told at once; what is not of the newest version, or made by another program, is pending.
-    private static async Task<IReadOnlyList<ShelfBuild>> All(
-        BuildStore builds,
-        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json
-    )
-    {
-        var cards = await builds.Cards();
-        return
-        [
-            .. (await builds.All()).Select(shelved =>
-                shelved.Build is not { } stored
-                    ? Unreadable(shelved, null, 0, shelved.Problem!)
-                    : Last(stored, cards.GetValueOrDefault(stored.Id), json.Value.SerializerOptions)
-            ),
-        ];
-    }
-
-    private static ShelfBuild Last(StoredBuild stored, CardRow? card, JsonSerializerOptions json)
-    {
-        var told = card is null ? null : Told(card, json);
-        return new ShelfBuild(
-            stored.Id,
-            stored.Version,
-            stored.Build.Name,
-            stored.Build.Note,
-            told?.Board ?? "",
-            told?.Controller ?? "",
-            told?.Verdict ?? new Verdict(0, stored.Build.Wants.Count, Severity.Note, "Being planned."),
-            told?.Places ?? [],
-            stored.ChangedAt,
-            stored.IsArchived,
-            card is null || card.Version != stored.Version || card.Program != Planner
-        );
-    }
-
-    private static ShelfBuild? Told(CardRow card, JsonSerializerOptions json)
-    {
-        try
-        {
-            return JsonSerializer.Deserialize<ShelfBuild>(card.Json, json);
-        }
-        catch (JsonException)
-        {
-            // Of another version of this program: it is made anew.
-            return null;
-        }
-    }
-
-    // Every build of the program has another one.
-    private static readonly string Planner = $"{typeof(FitReader).Module.ModuleVersionId}";
-
-    private static async Task<IResult> One(
-        string id,
-        BuildStore builds,
-        PartStore parts,
-        Workbench bench,
-        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json,
-        CancellationToken stop
-    )
-    {
-        StoredBuild stored;
-        try
-        {
-            stored = await builds.Get(id);
-        }
-        catch (UnreadableException problem)
-        {
-            var shelved = (await builds.All()).First(b => b.Id == id);
-            return Results.Ok(Unreadable(shelved, null, 0, problem.Message));
-        }
-        var card = await Card(stored, parts, bench, stop);
-        await builds.Keep(
-            new CardRow
-            {
-                BuildId = id,
-                Version = stored.Version,
-                Program = Planner,
-                Json = JsonSerializer.Serialize(card, json.Value.SerializerOptions),
-            }
-        );
-        return Results.Ok(card);
-    }
+    private static async Task<IResult> One(string id, ShelfCards cards, CancellationToken stop) =>
+        Results.Ok(await cards.Of(id, stop));
 
     // The body is read as it is: refusals must name the place in the file, not a place in a form.
     private static async Task<IResult> Import(
         HttpRequest request,
         PartStore parts,
         Workbench bench,
+        ShelfCards cards,
         CancellationToken stop
     )
     {
@@ -180,7 +97,7 @@ internal static class ShelfEndpoints
         {
             return Problems.Of(read.Findings);
         }
-        return await Created(await bench.Import(file, stop), parts, bench, stop);
+        return await cards.Created(await bench.Import(file, stop), stop);
     }
 
     private static async Task<IResult> Export(string id, BuildStore builds, PartStore parts, HttpResponse response)
@@ -212,8 +129,8 @@ internal static class ShelfEndpoints
     private static async Task<IResult> Duplicate(
         string id,
         BuildStore builds,
-        PartStore parts,
         Workbench bench,
+        ShelfCards cards,
         CancellationToken stop
     )
     {
@@ -222,19 +139,8 @@ internal static class ShelfEndpoints
         var room = BuildCheck.MostName - Mark.Length;
         var name = build.Name.Length > room ? build.Name[..room] : build.Name;
         var made = await bench.Create(build with { Name = name + Mark }, $"Duplicate {id}", stop);
-        return await Created(made, parts, bench, stop);
+        return await cards.Created(made, stop);
     }
-
-    /// <summary>The card of a build that is new on the shelf, or what stands against it.</summary>
-    internal static async Task<IResult> Created(
-        (StoredBuild? Build, IReadOnlyList<Finding> Findings) made,
-        PartStore parts,
-        Workbench bench,
-        CancellationToken stop
-    ) =>
-        made.Build is { } stored
-            ? Results.Created($"/api/builds/{stored.Id}/fit", await Card(stored, parts, bench, stop))
-            : Problems.Of(made.Findings);
 
     private static Func<string, BuildStore, Task<IResult>> Archive(bool aside) =>
         async (id, builds) =>
@@ -254,63 +160,4 @@ internal static class ShelfEndpoints
         await builds.Restore(id);
         return Results.NoContent();
     }
-
-    // One build that cannot be read or planned (a rule became stricter, a hand in the file) must not hide the others.
-    private static async Task<ShelfBuild> Card(
-        StoredBuild stored,
-        PartStore parts,
-        Workbench bench,
-        CancellationToken stop
-    )
-    {
-        PlannedBuild planned;
-        try
-        {
-            planned = await bench.Planned(stored, stop);
-        }
-        catch (Exception problem) when (problem is UnreadableException or UnplannableException)
-        {
-            return Unreadable(stored, problem.Message);
-        }
-        if (planned.Reader is not { } reader)
-        {
-            var sentence = planned.Refused[0].Sentence;
-            return Unreadable(stored, sentence);
-        }
-        var board = (await parts.For(stored.Build)).Board(stored.Build.Board)!;
-        return new ShelfBuild(
-            stored.Id,
-            stored.Version,
-            stored.Build.Name,
-            stored.Build.Note,
-            $"{board.Maker} {board.Name}, revision {board.Revision}",
-            board.Controller,
-            reader.Verdict(),
-            reader.Places(),
-            stored.ChangedAt,
-            stored.IsArchived
-        );
-    }
-
-    private static ShelfBuild Unreadable(StoredBuild stored, string sentence) =>
-        Unreadable(
-            new Shelved(stored.Id, stored, sentence, stored.ChangedAt, stored.IsArchived),
-            stored.Build,
-            stored.Build.Wants.Count,
-            sentence
-        );
-
-    private static ShelfBuild Unreadable(Shelved shelved, Build? build, int wanted, string sentence) =>
-        new(
-            shelved.Id,
-            shelved.Build?.Version ?? 0,
-            build?.Name ?? shelved.Id,
-            build?.Note,
-            build?.Board ?? "",
-            "",
-            new Verdict(0, wanted, Severity.Stop, sentence),
-            [],
-            shelved.ChangedAt,
-            shelved.IsArchived
-        );
 }

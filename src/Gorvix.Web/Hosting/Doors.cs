@@ -54,6 +54,11 @@ internal static class Doors
                 {
                     await Refuse(context, 403, "This write came from another site. Use the Gorvix page itself.");
                 }
+                else if (context.Request.Path.StartsWithSegments("/api") && !IsOwn(context.Request))
+                {
+                    // What another site only asks costs thought all the same.
+                    await Refuse(context, 403, "This was asked by another site. Use the Gorvix page itself.");
+                }
                 else if (isClub && context.Request.Path == "/")
                 {
                     context.Response.Redirect("/drill");

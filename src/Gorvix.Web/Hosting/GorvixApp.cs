@@ -102,6 +102,7 @@ internal static class GorvixApp
         builder.Services.AddScoped<DemoLoader>();
         builder.Services.AddSingleton<PlanKeep>();
         builder.Services.AddScoped<Workbench>();
+        builder.Services.AddScoped<ShelfCards>();
 
         var app = builder.Build();
         app.UseExceptionHandler(handler => handler.Run(Answer));

@@ -8,7 +8,8 @@ namespace Gorvix.Core.Tests.Parts;
 /// <summary>Lists and texts that no real part has: told with their place, and nothing else is looked at any more.</summary>
 public class SizeCheckTests
 {
-    private static IReadOnlyList<string> Of(Board board) => [.. PartCheck.Of(board, "boards[0]").Select(f => f.Sentence)];
+    private static IReadOnlyList<string> Of(Board board) =>
+        [.. PartCheck.Of(board, "boards[0]").Select(f => f.Sentence)];
 
     private static string Only(Board board) => Assert.Single(Of(board));
 
@@ -67,12 +68,7 @@ public class SizeCheckTests
     public void Thirty_thousand_ports() =>
         Assert.Equal(
             "boards[0].ports has 30000 ports. 32 is the most.",
-            Only(
-                Whole("F4", "U1") with
-                {
-                    Ports = [.. Enumerable.Repeat(new Port { Id = "U" }, 30_000)],
-                }
-            )
+            Only(Whole("F4", "U1") with { Ports = [.. Enumerable.Repeat(new Port { Id = "U" }, 30_000)] })
         );
 
     [Fact]

@@ -49,11 +49,16 @@ const cell = computed(() => {
   return cells.find((c) => c.port === port) ?? cells[0]
 })
 
-/** A link that is left out is told about in full below, with what would carry it. */
+/**
+ * A link that is left out is told about in full below, with what would carry it; before the proof is there the verdict names it, and the line under
+ * the verdict says how that stands.
+ */
 const findings = computed(() => {
   const { findings, conflicts } = view.value?.sheet ?? { findings: [], conflicts: [] }
   return findings.filter(
-    (f) => f.subject.kind !== 'link' || !conflicts.some((c) => c.link === f.subject.id),
+    (f) =>
+      f.rule !== 'UNMET-YET' &&
+      (f.subject.kind !== 'link' || !conflicts.some((c) => c.link === f.subject.id)),
   )
 })
 
@@ -125,8 +130,8 @@ useKeptFocus(() => view.value, gridCell)
         <p v-if="view.sheet.proof" class="proof" role="status" data-testid="proof">
           {{ view.sheet.proof.sentence }}
           <span v-if="view.sheet.proof.isWorking" class="working"
-            ><v-progress-circular indeterminate size="14" width="2" aria-hidden="true" />It is thought
-            about for longer; what comes of it is shown here.</span
+            ><v-progress-circular indeterminate size="14" width="2" aria-hidden="true" />It is
+            thought about for longer; what comes of it is shown here.</span
           >
         </p>
       </BuildHead>
@@ -195,7 +200,7 @@ useKeptFocus(() => view.value, gridCell)
 <style scoped>
 .proof {
   max-width: 110ch;
-  margin: 0 0 8px;
+  margin: 8px 0;
   padding-left: 12px;
   border-left: 3px solid var(--line);
   color: var(--ink-2);
