@@ -241,10 +241,14 @@ public sealed class Page : IAsyncDisposable
         }
     }
 
-    public T Until<T>(Func<IWebDriver, T?> condition, string what)
+    /// <summary>Waits for a state.</summary>
+    /// <param name="condition">What is waited for; null while it is not there.</param>
+    /// <param name="what">In words, for who reads that it did not come.</param>
+    /// <param name="times">For what takes the server seconds: so many times as long as for a screen.</param>
+    public T Until<T>(Func<IWebDriver, T?> condition, string what, int times = 1)
         where T : class
     {
-        var wait = new WebDriverWait(_driver, Patience) { PollingInterval = TimeSpan.FromMilliseconds(50) };
+        var wait = new WebDriverWait(_driver, times * Patience) { PollingInterval = TimeSpan.FromMilliseconds(50) };
         wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException));
         try
         {

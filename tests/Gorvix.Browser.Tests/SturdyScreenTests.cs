@@ -13,7 +13,7 @@ public class SturdyScreenTests
     public async Task A_build_at_the_limits_shows_its_best_plan_so_far_and_what_a_longer_look_comes_to()
     {
         await using var page = await Page.Open("/");
-        var (build, library) = AtTheLimits.Of(19);
+        var (build, library) = AtTheLimits.Of(49);
         var file = Encoding.UTF8.GetString(GorvixReader.Write(GorvixFile.Of(build, library)));
         page.RunAsync(
             """
@@ -23,18 +23,19 @@ public class SturdyScreenTests
             """,
             file
         );
-        page.Go("/builds/at-the-limits-19/fit");
+        page.Go("/builds/at-the-limits-49/fit");
         page.Says("[data-testid='proof']", "It is thought about for longer; what comes of it is shown here.");
         page.Says("#verdict", "of 18 links carried.");
         page.Until(
             d => d.FindElements(OpenQA.Selenium.By.CssSelector(".working")).Count == 0 ? "yes" : null,
-            "the longer look"
+            "the longer look",
+            times: 8
         );
         page.Says("#verdict", "of 18 links carried.");
 
         // Going on before it is done stops it, and the next screen is there at once.
         page.Go("/");
-        page.Says("[data-build='at-the-limits-19']", "of 18 links carried.");
+        page.Says("[data-build='at-the-limits-49']", "of 18 links carried.");
         Assert.Equal("", page.Console());
     }
 

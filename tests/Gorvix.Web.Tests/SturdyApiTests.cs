@@ -107,7 +107,7 @@ public class SturdyApiTests
     {
         await using var server = await LiveServer.Start(demo: null);
         // The one of ten that a longer look is soonest done with.
-        var (status, card) = await server.Post("/api/builds/import", FileOf(19));
+        var (status, card) = await server.Post("/api/builds/import", FileOf(49));
         Assert.Equal(201, status);
         var path = $"/api/builds/{card.GetProperty("id").GetString()}";
         var quick = (await server.Get($"{path}/fit")).GetProperty("sheet");

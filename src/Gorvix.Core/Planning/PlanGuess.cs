@@ -14,11 +14,12 @@ internal sealed class PlanGuess(PlanProblem problem, PlanSearch search, Purse pu
     // Rows that find nothing come first in the next try; more than this many rows are hardly ever that narrow.
     private const int MostTries = 30;
 
-    // Rows that are chosen anew together.
-    private const int MostFree = 8;
+    // Rows that are chosen anew together: few at first, more where that brings nothing any more.
+    private const int FewFree = 8;
+    private const int MostFree = 32;
 
-    // One part of the plan is not worth more than this.
-    private const int MostOfOne = 200_000;
+    // What the choice of one row more among those given free is worth at most.
+    private const int MostOfOne = 25_000;
 
     /// <summary>A plan with the bound that is proved, or null when none was found.</summary>
     /// <param name="root">The part of all plans, relaxed.</param>
@@ -68,12 +69,12 @@ internal sealed class PlanGuess(PlanProblem problem, PlanSearch search, Purse pu
         return null;
     }
 
-    // Rows in turn, those that go without first, until a whole round brings nothing.
+    // Rows in turn, those that go without first, until a whole round brings nothing with many given free.
     private PlanAnswer Improved(PlanNode root, PlanAnswer best)
     {
-        for (var better = true; better && !purse.IsEmpty; )
+        for (var together = FewFree; together <= MostFree && !purse.IsEmpty; )
         {
-            better = false;
+            var better = false;
             var rows = Enumerable
                 .Range(0, problem.Entries.Count)
                 .OrderByDescending(r => PriceOf(best.Options, r))
@@ -85,13 +86,13 @@ internal sealed class PlanGuess(PlanProblem problem, PlanSearch search, Purse pu
                     return best;
                 }
                 problem.Space.Stop.ThrowIfCancellationRequested();
-                var free = Around(best.Options, row);
+                var free = Around(best.Options, row, together);
                 var node = root;
                 for (var other = 0; other < problem.Entries.Count; other++)
                 {
                     node = free.Contains(other) ? node : node.With(other, best.Options[other]);
                 }
-                var share = new Purse(Math.Min(MostOfOne, purse.Left));
+                var share = new Purse(Math.Min(MostOfOne * together, purse.Left));
                 var (before, solved) = (share.Left, search.Solve(search.Relaxed(node), best.Cost - 1, share));
                 purse.Spend(before - share.Left);
                 if (solved.Best is { } options)
@@ -100,6 +101,7 @@ internal sealed class PlanGuess(PlanProblem problem, PlanSearch search, Purse pu
                     better = true;
                 }
             }
+            together = better ? together : 2 * together;
         }
         return best;
     }
@@ -108,7 +110,7 @@ internal sealed class PlanGuess(PlanProblem problem, PlanSearch search, Purse pu
         options[row]?.Cost.Number ?? problem.Entries[row].Unmet?.Number ?? 0;
 
     // A row and those whose choice stands in the way of its cheaper options, the most frequent first.
-    private HashSet<int> Around(PlanOption?[] options, int row)
+    private HashSet<int> Around(PlanOption?[] options, int row, int most)
     {
         var price = PriceOf(options, row);
         var inTheWay = new int[options.Length];
@@ -129,7 +131,7 @@ internal sealed class PlanGuess(PlanProblem problem, PlanSearch search, Purse pu
                 .Range(0, options.Length)
                 .Where(o => inTheWay[o] > 0)
                 .OrderByDescending(o => inTheWay[o])
-                .Take(MostFree - 1),
+                .Take(most - 1),
         ];
     }
 }

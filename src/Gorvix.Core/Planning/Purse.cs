@@ -18,7 +18,7 @@ public enum Effort
 public sealed class Purse(int options)
 {
     /// <summary>What the plan itself may weigh.</summary>
-    public static Purse ForPlan(Effort effort) => new(effort == Effort.Quick ? 900_000 : 40_000_000);
+    public static Purse ForPlan(Effort effort) => new(effort == Effort.Quick ? 2_000_000 : 100_000_000);
 
     /// <summary>What everything that is told beside the plan may weigh: other plans, conflicts, prices of cells.</summary>
     public static Purse ForRest(Effort effort) => new(effort == Effort.Quick ? 400_000 : 15_000_000);
