@@ -48,7 +48,7 @@ namespace Gorvix.Core.Planning;
 public static class Planner
 {
     /// <summary>Plans a build from the beginning.</summary>
-    /// <exception cref="UnplannableException">It leaves too many ways, or the search takes too long.</exception>
+    /// <exception cref="UnplannableException">No plan was found in the time there is, and it is not proved that there is none.</exception>
     public static Plan Best(ResolvedBuild build) => Best(new PlanSpace(build));
 
     /// <summary>Plans a build whose space is known already, with the pins and bans of the build.</summary>

@@ -1,4 +1,5 @@
 using CsCheck;
+using Gorvix.Core.Builds;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
@@ -203,14 +204,7 @@ public class AnytimeTests
     [Fact]
     public void A_conflict_that_is_not_settled_claims_no_more_than_is_known()
     {
-        var build = Build(
-            Whole("F4", "U1"),
-            Device("one", Need.Control, Mode("CRSF", Out(), In())),
-            Device("two", Need.Position, Mode("UBX", Out(), In()))
-        );
-        var space = new PlanSpace(build);
-        var plan = Planner.Best(space);
-        var left = plan.Placements.First(p => p.Route is null).Link;
+        var (space, plan, left) = TwoOnOnePort();
         Assert.True(Conflict.Of(space, plan, left).IsMinimal);
         Assert.False(Conflict.Of(space, plan, left, new Purse(0)).IsMinimal);
         Assert.Null(Conflict.Of(space, plan, left).CanBe(space, new Purse(0)));
@@ -219,21 +213,27 @@ public class AnytimeTests
     [Fact]
     public void Changes_that_were_not_tried_to_the_end_are_counted()
     {
-        var build = Build(
-            Whole("F4", "U1"),
-            Device("one", Need.Control, Mode("CRSF", Out(), In())),
-            Device("two", Need.Position, Mode("UBX", Out(), In()))
-        );
-        var space = new PlanSpace(build);
-        var plan = Planner.Best(space);
-        var left = plan.Placements.First(p => p.Route is null).Link;
+        var (space, plan, left) = TwoOnOnePort();
         var library = new PartsLibrary(
-            [build.Board, Whole("F7", "U1", "U2") with { Id = "wider" }],
-            [.. build.Devices.Select(d => d.Device)]
+            [space.Build.Board, Whole("F7", "U1", "U2") with { Id = "wider" }],
+            [.. space.Build.Devices.Select(d => d.Device)]
         );
         Assert.Equal(0, Unlocks.Of(space, plan, left, library).Open);
         var (found, open) = Unlocks.Of(space, plan, left, library, purse: new Purse(0));
         Assert.Empty(found);
         Assert.True(open > 0);
+    }
+
+    private static (PlanSpace Space, Plan Plan, Link Left) TwoOnOnePort()
+    {
+        var space = new PlanSpace(
+            Build(
+                Whole("F4", "U1"),
+                Device("one", Need.Control, Mode("CRSF", Out(), In())),
+                Device("two", Need.Position, Mode("UBX", Out(), In()))
+            )
+        );
+        var plan = Planner.Best(space);
+        return (space, plan, plan.Placements.First(p => p.Route is null).Link);
     }
 }

@@ -1,5 +1,6 @@
 using CsCheck;
 using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
 
@@ -57,6 +58,14 @@ public class CpSatTests
 
     private static void Agree(ResolvedBuild build) => Agree(Router.WaysOf(build));
 
-    private static void Agree(BuildWays ways) =>
-        Assert.Equal(CpSatModel.BestCost(ways), Planner.Best(new PlanSpace(ways)).Cost);
+    private static void Agree(BuildWays ways)
+    {
+        var plan = Planner.Best(new PlanSpace(ways));
+        if (plan.Gap is not null)
+        {
+            // Not proved: whoever looks at many counts how often that is.
+            throw new UnplannableException(LimitRules.TooHard.Found(Severity.Stop, Subject.Build));
+        }
+        Assert.Equal(CpSatModel.BestCost(ways), plan.Cost);
+    }
 }
