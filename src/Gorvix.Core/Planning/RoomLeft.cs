@@ -46,8 +46,9 @@ public static class RoomLeft
     // Ways of one port beyond these differ in pads only.
     private const int MostWays = 12;
 
-    // So many choices are looked at; where more are needed, what was found by then is told.
+    // So many choices are looked at, and so many ways held against each other; where more are needed, what was found by then is told.
     private const int MostLooks = 2_000;
+    private const int MostFights = 8_000;
 
     private static readonly IReadOnlyList<Link> Spares = [.. Usual.Select(u => SpareOf(u.Need, u.Protocols))];
 
@@ -110,18 +111,28 @@ public static class RoomLeft
     {
         var best = new List<string>();
         var taken = new List<(string Port, Claims Claims)>();
-        var looks = 0;
+        var (looks, fights) = (0, 0);
+        bool Stands(Claims way)
+        {
+            fights += taken.Count;
+            return !taken.Any(t => Fight(t.Claims, way));
+        }
         void Try(int next)
         {
             if (taken.Count > best.Count)
             {
                 best = [.. taken.Select(t => t.Port)];
             }
-            if (next == open.Count || taken.Count + open.Count - next <= best.Count || ++looks > MostLooks)
+            if (
+                next == open.Count
+                || taken.Count + open.Count - next <= best.Count
+                || ++looks > MostLooks
+                || fights > MostFights
+            )
             {
                 return;
             }
-            foreach (var way in open[next].Ways.Where(w => !taken.Any(t => Fight(t.Claims, w))).ToList())
+            foreach (var way in open[next].Ways.Where(Stands).ToList())
             {
                 taken.Add((open[next].Port, way));
                 Try(next + 1);
