@@ -22,6 +22,7 @@ public sealed class FitReader
 
     private static readonly Dictionary<string, Rule> Rules = RoutingRules
         .All.Concat(PlanningRules.All)
+        .Append(LimitRules.TooMany)
         .ToDictionary(r => r.Id);
 
     private readonly ResolvedBuild _build;

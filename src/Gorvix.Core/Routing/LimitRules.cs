@@ -15,6 +15,7 @@ public static class LimitRules
     )
     {
         Mend = "Leave modes, sockets or pads out of the parts that you do not use.",
+        Brief = "more ways than are weighed",
     };
 
     /// <summary>A search that takes too long.</summary>

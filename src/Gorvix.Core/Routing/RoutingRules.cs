@@ -386,5 +386,8 @@ public static class RoutingRules
     /// <summary>How far a walk came before this rule stopped it; a higher number is nearer to working.</summary>
     public static int StageOf(string ruleId) => Stages[ruleId];
 
-    private static readonly Dictionary<string, int> Stages = All.Index().ToDictionary(r => r.Item.Id, r => r.Index);
+    // Where not every way was tried, one may work: nothing is nearer than that.
+    private static readonly Dictionary<string, int> Stages = All.Append(LimitRules.TooMany)
+        .Index()
+        .ToDictionary(r => r.Item.Id, r => r.Index);
 }

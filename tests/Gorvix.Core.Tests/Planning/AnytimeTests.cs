@@ -202,6 +202,58 @@ public class AnytimeTests
     }
 
     [Fact]
+    public void A_place_whose_ways_were_not_all_tried_is_not_called_impossible_for_another_reason()
+    {
+        // Four wires of eight pads each; the first and the last want one selector in two positions, which is seen only at the last.
+        Bridge[] bridges =
+        [
+            .. Enumerable
+                .Range(0, 9)
+                .Select(b => new Bridge
+                {
+                    Id = $"J{b}",
+                    Positions = ["0", "1", "2", "3"],
+                    Default = "0",
+                }),
+        ];
+        PathElement[] Through(int channel, int pad) =>
+            [At($"J{pad}", $"{channel}"), .. channel is 0 or 3 ? new[] { At("J8", $"{channel}") } : []];
+        var board = Board("F4") with
+        {
+            Nets = [.. Enumerable.Range(0, 4).Select(c => new Net { Id = $"c{c}" })],
+            Ports =
+            [
+                new Port
+                {
+                    Id = "PWM",
+                    Kind = PortKind.Pulse,
+                    Channels = ["c0", "c1", "c2", "c3"],
+                },
+            ],
+            Bridges = bridges,
+            Pads =
+            [
+                .. from c in Enumerable.Range(0, 4)
+                from p in Enumerable.Range(0, 8)
+                select Pad($"P{c}.{p}", Path($"c{c}", Through(c, p))),
+            ],
+        };
+        var receiver = Device(
+            "receiver",
+            Need.Control,
+            Mode("PWM", [.. Enumerable.Range(0, 4).Select(c => Out($"C{c}"))])
+        );
+        var build = Build(board, receiver);
+        var ways = Router.WaysOf(build);
+        Assert.Empty(ways.Links[0].Routes);
+        Assert.Equal(["receiver"], ways.Cut);
+        var sheet = new FitReader(build, Effort.Quick).Sheet();
+        Assert.Equal("WAYS", sheet.Links[0].Cells[0].Code);
+        Assert.Contains("PWM: more ways than are weighed.", sheet.Findings.First(f => f.Rule == "UNMET").Sentence);
+        Assert.StartsWith("There are more ways for receiver", sheet.Proof!.Sentence);
+    }
+
+    [Fact]
     public void A_conflict_that_is_not_settled_claims_no_more_than_is_known()
     {
         var (space, plan, left) = TwoOnOnePort();
