@@ -60,7 +60,7 @@ public static class SizeCheck
     };
 
     /// <summary>Reports what is too long; true when there is something.</summary>
-    /// <param name="list">Takes the findings; not more than a few.</param>
+    /// <param name="list">Takes the findings.</param>
     /// <param name="part">A board, device or profile.</param>
     /// <param name="place">Where it stands in its file.</param>
     public static bool IsBroken(this CheckList list, object part, string place) =>

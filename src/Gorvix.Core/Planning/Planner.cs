@@ -42,7 +42,7 @@ namespace Gorvix.Core.Planning;
 /// </para>
 /// <para>
 /// Where the <see cref="Purse"/> is empty before the proof, the best plan so far is improved (<see cref="PlanGuess"/>) and says with its
-/// <see cref="Plan.Gap"/> how far it may be from the best. A plan that is proved is the same at every <see cref="Effort"/>.
+/// <see cref="Plan.Gap"/> how far it may be from the best. A plan that is proved costs the same at every <see cref="Effort"/>.
 /// </para>
 /// </remarks>
 public static class Planner
