@@ -1,6 +1,7 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Protocols;
+using static Gorvix.Core.Tests.Planning.MadeParts;
 
 namespace Gorvix.Benchmarks;
 
@@ -263,31 +264,9 @@ internal static class MadeUp
             ],
         };
 
-    private static Lead Lead(string id, LeadRole role) =>
-        new()
-        {
-            Id = id,
-            Label = id,
-            Role = role,
-        };
-
     private static Net Net(string id) => new() { Id = id };
 
     private static Contact At(string bridge, string position) => new() { Bridge = bridge, Position = position };
-
-    private static PadPath OnNet(string net, params PathElement[] through) => new() { Net = net, Through = through };
-
-    private static PadPath OnRail(string rail, params PathElement[] through) =>
-        new() { Rail = rail, Through = through };
-
-    private static Pad Pad(string label, params PadPath[] paths) =>
-        new()
-        {
-            Id = label,
-            Label = label,
-            Side = BoardSide.Top,
-            Paths = paths,
-        };
 
     private static Bridge Bridge(string id) =>
         new()
@@ -295,14 +274,5 @@ internal static class MadeUp
             Id = id,
             Positions = ["left", "right"],
             Default = "left",
-        };
-
-    private static Rail Rail(string id, double? volts, RailFeed feed) =>
-        new()
-        {
-            Id = id,
-            Label = id,
-            Volts = volts,
-            Feed = feed,
         };
 }

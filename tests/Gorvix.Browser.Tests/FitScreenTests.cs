@@ -13,7 +13,7 @@ public class FitScreenTests
         await using var page = await Page.Open("/");
         page.Click("[data-build='north-face-hare'] h2 a");
         page.Says("#verdict", "All 3 links carried.");
-        Assert.Equal("control U3", page.Cell());
+        page.At("control U3");
         page.Says("[data-testid='sentence']", "TX to pad SBUS, top side and RX to pad DSM, bottom side");
         page.Shot("fit");
 
@@ -22,7 +22,7 @@ public class FitScreenTests
         page.Press(Keys.ArrowDown);
         page.Press(Keys.ArrowDown);
         page.Says("[data-testid='sentence']", "TX would idle low at U3 RX");
-        Assert.Equal("position U3", page.Cell());
+        page.At("position U3");
         page.Says(".lane", "stops here");
         page.Shot("fit-blocked");
 
@@ -33,7 +33,7 @@ public class FitScreenTests
         page.Says("[data-testid='moved']", "Picture text (Beacon D6) moved from U1 to U4.");
         Assert.Contains("R1 · T1", page.CellText("position", "U1"));
         Assert.Contains("pin", page.CellText("position", "U1"));
-        Assert.Equal("position U1", page.Cell());
+        page.At("position U1");
 
         page.Press("z");
         page.Says("[data-testid='moved']", "Picture text (Beacon D6) moved from U4 to U1.");
@@ -42,7 +42,7 @@ public class FitScreenTests
 
         page.Driver.Navigate().Refresh();
         page.Says("[data-cell='position U1']", "pin");
-        Assert.Equal("position U1", page.Cell());
+        page.At("position U1");
         Assert.Contains("link=position&port=U1", page.Driver.Url);
         Assert.Equal("", page.Console());
     }
@@ -203,11 +203,11 @@ public class FitScreenTests
         page.Gone(".v-overlay--active");
         Assert.All(["#pin", "#ban", "#undo", "#redo", "#keys"], id => Assert.NotNull(page.Find(id)));
         page.Press(Keys.End);
-        Assert.Equal("control U6", page.Cell());
+        page.At("control U6");
         page.Press(Keys.Home);
-        Assert.Equal("control U1", page.Cell());
+        page.At("control U1");
         page.Press(Keys.ArrowUp);
-        Assert.Equal("control U1", page.Cell());
+        page.At("control U1");
     }
 
     [Fact]
@@ -216,7 +216,7 @@ public class FitScreenTests
         await using var page = await Page.Open(Hare);
         page.Until(d => d.FindElements(By.CssSelector("td:focus")).FirstOrDefault(), "the grid to have the focus");
         page.Press(Keys.ArrowDown);
-        Assert.StartsWith("picture-text", page.Cell());
+        page.At("picture-text");
         Assert.Equal(0L, Convert.ToInt64(page.Run("return window.scrollY")));
         page.Press("x");
         page.Says(".wishes", "Picture text");
@@ -229,7 +229,7 @@ public class FitScreenTests
         page.Press("x");
         page.Press("p");
         page.Press(Keys.ArrowDown);
-        Assert.StartsWith("position", page.Cell());
+        page.At("position");
         page.Gone(".wishes");
         Assert.Equal("", page.Console());
     }

@@ -138,6 +138,11 @@ public sealed class Page : IAsyncDisposable
                 var entries = d.FindElements(By.CssSelector(".v-overlay--active .v-list-item"));
                 if (entries.FirstOrDefault(e => e.Text.StartsWith(text, StringComparison.Ordinal)) is not { } entry)
                 {
+                    // A long list draws only what can be seen of it: on by half of that, and from its end to its top again.
+                    _driver.ExecuteScript(
+                        "const list = document.querySelector('.v-overlay--active .v-list');"
+                            + "if (list) list.scrollTop = list.scrollTop + list.clientHeight >= list.scrollHeight - 1 ? 0 : list.scrollTop + list.clientHeight / 2"
+                    );
                     return null;
                 }
                 entry.Click();
@@ -166,12 +171,27 @@ public sealed class Page : IAsyncDisposable
     public void Gone(string css) =>
         Until(d => d.FindElements(By.CssSelector(css)).Count == 0 ? "yes" : null, $"{css} to go");
 
-    /// <summary>The cell of the grid that the keys are on.</summary>
-    public string Cell() => Find("td[tabindex='0']").GetAttribute("data-cell")!;
+    /// <summary>Waits until the keys are on a cell of the grid, by what its name begins with: “control U1”.</summary>
+    public void At(string cell) =>
+        Until(
+            d =>
+                d.FindElements(By.CssSelector("td[tabindex='0']"))
+                    .FirstOrDefault(e => e.GetAttribute("data-cell")!.StartsWith(cell, StringComparison.Ordinal)),
+            $"the keys to be on {cell}"
+        );
 
     public string CellText(string link, string port) => Find($"[data-cell='{link} {port}']").Text;
 
-    public void Press(string keys) => _driver.SwitchTo().ActiveElement().SendKeys(keys);
+    /// <summary>Presses keys where the focus is; what is drawn anew before they arrive is looked for again.</summary>
+    public void Press(string keys) =>
+        Until(
+            d =>
+            {
+                d.SwitchTo().ActiveElement().SendKeys(keys);
+                return "yes";
+            },
+            "something to press keys on"
+        );
 
     public object? Run(string script) => _driver.ExecuteScript(script);
 

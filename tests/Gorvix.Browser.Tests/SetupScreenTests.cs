@@ -55,7 +55,7 @@ public class SetupScreenTests
         page.Driver.Navigate().Refresh();
         page.Says("#verdict", "All 8 links carried.");
         page.Press("f");
-        Assert.Equal("control U1", page.Cell());
+        page.At("control U1");
         Assert.Equal("", page.Console());
     }
 
@@ -139,7 +139,7 @@ public class SetupScreenTests
         page.Says("article", "Source: any UART reference");
         page.Driver.Navigate().Back();
         page.Says("[data-testid='sentence']", "TX would idle low at U3 RX");
-        Assert.Equal("position U3", page.Cell());
+        page.At("position U3");
         page.Find("td[tabindex='0']").Click();
         page.Press("r");
         page.Says("article h1", "The line must idle high");

@@ -13,7 +13,7 @@ public class SturdyScreenTests
     public async Task A_build_at_the_limits_shows_its_best_plan_so_far_and_what_a_longer_look_comes_to()
     {
         await using var page = await Page.Open("/");
-        var (build, library) = AtTheLimits.Of(49);
+        var (build, library) = AtTheLimits.Of(AtTheLimits.SoonImproved);
         var file = Encoding.UTF8.GetString(GorvixReader.Write(GorvixFile.Of(build, library)));
         page.RunAsync(
             """
@@ -23,7 +23,7 @@ public class SturdyScreenTests
             """,
             file
         );
-        page.Go("/builds/at-the-limits-49/fit");
+        page.Go($"/builds/at-the-limits-{AtTheLimits.SoonImproved}/fit");
         page.Says("[data-testid='proof']", "It is thought about for longer; what comes of it is shown here.");
         page.Says("#verdict", "of 18 links carried.");
         page.Until(
@@ -31,11 +31,12 @@ public class SturdyScreenTests
             "the longer look",
             times: 8
         );
+        page.Says("[data-testid='moved']", "A better plan was found: 6 links have another place now.");
         page.Says("#verdict", "of 18 links carried.");
 
         // Going on before it is done stops it, and the next screen is there at once.
         page.Go("/");
-        page.Says("[data-build='at-the-limits-49']", "of 18 links carried.");
+        page.Says($"[data-build='at-the-limits-{AtTheLimits.SoonImproved}']", "of 18 links carried.");
         Assert.Equal("", page.Console());
     }
 

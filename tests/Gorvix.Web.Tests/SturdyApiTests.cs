@@ -106,8 +106,7 @@ public class SturdyApiTests
     public async Task A_build_at_the_limits_is_taken_in_says_how_far_it_is_proved_and_is_thought_about_for_who_waits()
     {
         await using var server = await LiveServer.Start(demo: null);
-        // The one of ten that a longer look is soonest done with.
-        var (status, card) = await server.Post("/api/builds/import", FileOf(49));
+        var (status, card) = await server.Post("/api/builds/import", FileOf(AtTheLimits.SoonImproved));
         Assert.Equal(201, status);
         var path = $"/api/builds/{card.GetProperty("id").GetString()}";
         var quick = (await server.Get($"{path}/fit")).GetProperty("sheet");
@@ -118,14 +117,22 @@ public class SturdyApiTests
             await gone.CancelAsync();
             await Assert.ThrowsAnyAsync<OperationCanceledException>(() => left);
         }
-        var patient = (await server.Get($"{path}/fit/patient?version=1")).GetProperty("sheet");
+        var told = await server.Get($"{path}/fit/patient?version=1");
+        var patient = told.GetProperty("sheet");
+        Assert.StartsWith(
+            "A better plan was found: ",
+            told.GetProperty("moved").EnumerateArray().Single().GetString(),
+            StringComparison.Ordinal
+        );
         Assert.False(
             patient.GetProperty("proof") is { ValueKind: JsonValueKind.Object } proof
                 && proof.GetProperty("isWorking").GetBoolean()
         );
 
-        // Whoever looks now sees what came of it.
-        Assert.Equal(patient.GetRawText(), (await server.Get($"{path}/fit")).GetProperty("sheet").GetRawText());
+        // Whoever looks now sees what came of it, as the plan that it is.
+        var now = await server.Get($"{path}/fit");
+        Assert.Equal(patient.GetRawText(), now.GetProperty("sheet").GetRawText());
+        Assert.Equal(0, now.GetProperty("moved").GetArrayLength());
         Assert.Equal(409, (int)(await server.Client.GetAsync($"{path}/fit/patient?version=2")).StatusCode);
     }
 

@@ -1,4 +1,10 @@
-import { createRouter, createWebHistory, type LocationQueryValue } from 'vue-router'
+import {
+  createRouter,
+  createWebHistory,
+  type LocationQueryValue,
+  type RouteLocationNormalized,
+} from 'vue-router'
+import { useBuild } from './stores/build'
 
 /** A member of the address that may stand there several times. */
 const listed = (value: LocationQueryValue | LocationQueryValue[] | undefined) =>
@@ -187,4 +193,10 @@ export const router = createRouter({
     },
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./LostView.vue') },
   ],
+})
+
+// Whoever goes away from a build does not wait for it: what is still thought about is stopped.
+router.afterEach((to, from) => {
+  const build = (at: RouteLocationNormalized) => (at.path.startsWith('/builds/') ? at.params.id : null)
+  if (build(from) !== null && build(from) !== build(to)) useBuild().rest()
 })

@@ -73,6 +73,12 @@ internal sealed class FindingReader(
     /// <summary>True for a stop that is no missing link: a part that would burn, or that nothing feeds.</summary>
     public static bool IsStop(Finding finding) => finding.Severity == Severity.Stop && !IsUnmet(finding);
 
+    /// <summary>
+    /// False for what the verdict and the line about the proof say already: before the proof is there, a link without a place has neither a reason nor
+    /// an offer of its own.
+    /// </summary>
+    public static bool SaysMore(Finding finding) => finding.Rule != PlanningRules.UnmetYet.Id;
+
     private static bool IsUnmet(Finding finding) =>
         finding.Rule == PlanningRules.Unmet.Id || finding.Rule == PlanningRules.UnmetYet.Id;
 

@@ -127,7 +127,7 @@ public sealed class FitReader
             _plans.Shown(),
             [.. _build.Board.Ports.Select(PortOf)],
             [.. _space.Ways.Select(w => LinkOf(w, cells[w.Link.Id], wiring))],
-            findings,
+            [.. findings.Where(FindingReader.SaysMore)],
             conflicts,
             _wishes.All(),
             [.. Wired.Work.Where(w => w.Minutes > 0).Select(w => WorkWords.Of(w, _build))],
@@ -185,6 +185,11 @@ public sealed class FitReader
     /// <summary>What moved since an earlier plan, one sentence for each link.</summary>
     /// <param name="earlier">The plan before.</param>
     public IReadOnlyList<string> MovedSince(Plan earlier) => new MoveReader(_space, Plan).Since(earlier);
+
+    /// <summary>What the longer look has brought, in a sentence; empty where it stayed with the plan of the first.</summary>
+    /// <param name="first">The plan of the first look.</param>
+    public IReadOnlyList<string> BetterThan(Plan first) =>
+        Plan.Cost < first.Cost ? [new MoveReader(_space, Plan).Better(first)] : [];
 
     /// <summary>What would carry the links that the plan leaves out: the first <see cref="MostExplained"/> of them.</summary>
     /// <param name="library">The parts that could be taken instead.</param>

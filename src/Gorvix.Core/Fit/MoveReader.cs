@@ -23,6 +23,18 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         ];
     }
 
+    /// <summary>A plan that costs less than an earlier one, in a sentence that is short however much has moved.</summary>
+    public string Better(Plan earlier)
+    {
+        var moves = plan.Since(earlier);
+        var carried =
+            plan.Placements.Count(p => p.Route is not null) - earlier.Placements.Count(p => p.Route is not null);
+        var more = carried > 0 ? $" {Phrase.Count(carried, "link")} more carried." : "";
+        return moves.Count == 0
+            ? "A better plan was found: supplies, plugs or pads differ, and every link keeps its port."
+            : $"A better plan was found: {Phrase.Count(moves.Count, "link")} {(moves.Count == 1 ? "has" : "have")} another place now.{more}";
+    }
+
     private static string? PlugMove(Plan earlier, SeatPlacement now)
     {
         var device = now.Ways.Device;

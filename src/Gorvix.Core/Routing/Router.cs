@@ -191,8 +191,16 @@ public static class Router
         var routes = new List<RouteDraft>();
         var rejections = new List<Rejection>();
         var everyPad = NamesPad(build.Build.Pins, link) || NamesPad(build.Build.Bans, link);
+        var reached = new Dictionary<WayPlace, int>();
         foreach (var mode in link.Function.Modes.SelectMany(AtEachAddress))
         {
+            if (reached.Values.Count(loses => loses <= mode.Loses.Count) >= share)
+            {
+                // Each of those places keeps a way before this mode would keep its first: nothing that is made of it would be kept.
+                all = false;
+                rejections.AddRange(build.Board.Ports.Select(p => new Rejection(mode, p, TooMany([link]), null)));
+                continue;
+            }
             foreach (var port in build.Board.Ports)
             {
                 var before = routes.Count;
@@ -202,6 +210,10 @@ public static class Router
                     var attempt = new PortTry(build, link, mode, port, pins, seats, everyPad, facts, most);
                     attempt.Run();
                     routes.AddRange(attempt.Routes);
+                    foreach (var route in attempt.Routes)
+                    {
+                        reached.TryAdd(PlaceOf(route), mode.Loses.Count);
+                    }
                     all &= attempt.IsAll;
                     first ??= attempt.Rejections;
                 }
@@ -216,11 +228,17 @@ public static class Router
         return (new LinkWays(link, kept.ConvertAll(r => r.Made()), rejections), all);
     }
 
+    private static WayPlace PlaceOf(RouteDraft route) =>
+        new(route.Port.Id, route.Mode.Id, route.Mode.Address, route.Seat.Seat.Kind, route.Seat.Seat.Socket?.Id);
+
+    // One mode at one address, on one port, in one seat.
+    private readonly record struct WayPlace(string Port, string Mode, int? Address, SeatKind Seat, string? Socket);
+
     // Those with the fewest selectors and the least hand work of each place, so that every port keeps some; in their order.
     private static List<RouteDraft> Fewest(List<RouteDraft> routes, int share)
     {
         var kept = routes
-            .GroupBy(r => (r.Port, r.Mode, r.Seat.Seat))
+            .GroupBy(PlaceOf)
             .SelectMany(place =>
                 place
                     .OrderBy(r => r.Hazards)

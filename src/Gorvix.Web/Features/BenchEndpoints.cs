@@ -117,8 +117,8 @@ internal static class BenchEndpoints
         bench
             .MapGet(
                 "simulated",
-                (string id, Workbench work, BenchDesk desk, CancellationToken stop) =>
-                    Simulated(id, null, work, desk, stop)
+                (string id, BuildPlans plans, BenchDesk desk, CancellationToken stop) =>
+                    Simulated(id, null, plans, desk, stop)
             )
             .WithName("getSimulatedBench")
             .Produces<SimulatedBenchView>()
@@ -127,8 +127,8 @@ internal static class BenchEndpoints
         bench
             .MapPost(
                 "simulated",
-                (string id, PlantRequest plant, Workbench work, BenchDesk desk, CancellationToken stop) =>
-                    Simulated(id, plant, work, desk, stop)
+                (string id, PlantRequest plant, BuildPlans plans, BenchDesk desk, CancellationToken stop) =>
+                    Simulated(id, plant, plans, desk, stop)
             )
             .WithName("plantFault")
             .Produces<SimulatedBenchView>()
@@ -152,11 +152,11 @@ internal static class BenchEndpoints
 
     private static async Task<IResult> Get(
         string id,
-        Workbench work,
+        BuildPlans plans,
         LogStore log,
         TimeProvider time,
         CancellationToken stop
-    ) => await Look(id, work, log, time, (view, _) => Task.FromResult(Results.Ok(view)), stop);
+    ) => await Look(id, plans, log, time, (view, _) => Task.FromResult(Results.Ok(view)), stop);
 
     /// <summary>The bench of a planned build, and how it stands.</summary>
     internal static BenchView ViewOf(PlannedBuild planned, IReadOnlyList<LoggedReading> last, DateTimeOffset now)
@@ -177,14 +177,14 @@ internal static class BenchEndpoints
 
     private static async Task<IResult> Look(
         string id,
-        Workbench work,
+        BuildPlans plans,
         LogStore log,
         TimeProvider time,
         Func<BenchView, PlannedBuild, Task<IResult>> answer,
         CancellationToken stop
     )
     {
-        var planned = await work.Planned(id, stop);
+        var planned = await plans.Planned(id, stop);
         if (planned.Reader is null)
         {
             return Problems.Of(planned.Refused);
@@ -196,14 +196,14 @@ internal static class BenchEndpoints
     private static Task<IResult> Take(
         string id,
         ReadingRequest request,
-        Workbench work,
+        BuildPlans plans,
         LogStore log,
         TimeProvider time,
         CancellationToken stop
     ) =>
         Look(
             id,
-            work,
+            plans,
             log,
             time,
             async (view, _) =>
@@ -268,12 +268,12 @@ internal static class BenchEndpoints
     private static async Task<IResult> Simulated(
         string id,
         PlantRequest? plant,
-        Workbench work,
+        BuildPlans plans,
         BenchDesk desk,
         CancellationToken stop
     )
     {
-        var planned = await work.Planned(id, stop);
+        var planned = await plans.Planned(id, stop);
         if (planned.Reader is not { } reader)
         {
             return Problems.Of(planned.Refused);
@@ -303,7 +303,7 @@ internal static class BenchEndpoints
     private static Task<IResult> Meter(
         string id,
         MeterRequest request,
-        Workbench work,
+        BuildPlans plans,
         LogStore log,
         BenchDesk desk,
         ModuleDesk lines,
@@ -312,7 +312,7 @@ internal static class BenchEndpoints
     ) =>
         Look(
             id,
-            work,
+            plans,
             log,
             time,
             async (view, planned) =>
@@ -361,7 +361,7 @@ internal static class BenchEndpoints
     private static Task<IResult> ReadSimulated(
         string id,
         SimulatedRead request,
-        Workbench work,
+        BuildPlans plans,
         LogStore log,
         BenchDesk desk,
         TimeProvider time,
@@ -369,7 +369,7 @@ internal static class BenchEndpoints
     ) =>
         Look(
             id,
-            work,
+            plans,
             log,
             time,
             async (view, planned) =>

@@ -80,7 +80,7 @@ internal static class ClubEndpoints
     private static async Task<IReadOnlyList<ClubCraft>> Club(
         BuildStore builds,
         PartStore parts,
-        Workbench bench,
+        BuildPlans plans,
         LogStore log,
         FaultStore faults,
         TimeProvider time,
@@ -92,7 +92,7 @@ internal static class ClubEndpoints
         {
             list.Add(
                 shelved.Build is { } stored
-                    ? await Craft(stored, parts, bench, log, faults, time, stop)
+                    ? await Craft(stored, parts, plans, log, faults, time, stop)
                     : Broken(shelved.Id, shelved.Id, shelved.Problem!)
             );
         }
@@ -103,12 +103,12 @@ internal static class ClubEndpoints
         string id,
         BuildStore builds,
         PartStore parts,
-        Workbench bench,
+        BuildPlans plans,
         LogStore log,
         FaultStore faults,
         TimeProvider time,
         CancellationToken stop
-    ) => Results.Ok(await Craft(await builds.Get(id), parts, bench, log, faults, time, stop));
+    ) => Results.Ok(await Craft(await builds.Get(id), parts, plans, log, faults, time, stop));
 
     private static ClubCraft Broken(string id, string name, string problem) =>
         new(id, name, problem, 0, 0, [], [], [], [], 0, []);
@@ -116,7 +116,7 @@ internal static class ClubEndpoints
     private static async Task<ClubCraft> Craft(
         StoredBuild stored,
         PartStore parts,
-        Workbench bench,
+        BuildPlans plans,
         LogStore log,
         FaultStore faults,
         TimeProvider time,
@@ -126,7 +126,7 @@ internal static class ClubEndpoints
         PlannedBuild planned;
         try
         {
-            planned = await bench.Planned(stored, stop);
+            planned = await plans.Planned(stored, stop);
         }
         catch (UnplannableException problem)
         {

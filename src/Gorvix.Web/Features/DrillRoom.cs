@@ -34,7 +34,7 @@ internal sealed class DrillDesk(TimeProvider time)
 }
 
 /// <summary>Brings together what a drill rests on: its build, what was drawn, what was done.</summary>
-internal sealed class DrillRoom(Workbench work, PartStore parts, DrillStore store, DrillDesk desk)
+internal sealed class DrillRoom(BuildPlans plans, PartStore parts, DrillStore store, DrillDesk desk)
 {
     // Of a row of questions not all are old ones.
     private const int MostDueCards = 5;
@@ -42,7 +42,7 @@ internal sealed class DrillRoom(Workbench work, PartStore parts, DrillStore stor
     /// <summary>The build of the shelf as it stands, or what stands against it.</summary>
     public async Task<(DrillAbout? About, IReadOnlyList<Finding> Against)> About(string build, CancellationToken stop)
     {
-        var planned = await work.Planned(build, stop);
+        var planned = await plans.Planned(build, stop);
         if (planned.Reader is null)
         {
             return (null, planned.Refused);

@@ -7,12 +7,12 @@ using Gorvix.Web.Hosting;
 namespace Gorvix.Web.Features;
 
 /// <summary>Brings together what a search for a fault rests on: the planned build, its table of faults, its log.</summary>
-internal sealed class FaultRoom(Workbench work, FaultDesk desk, LogStore log, TimeProvider time)
+internal sealed class FaultRoom(BuildPlans plans, FaultDesk desk, LogStore log, TimeProvider time)
 {
     /// <summary>Answers with what is looked for in a build, or with what stands against it.</summary>
     public async Task<IResult> Look(string id, Func<FaultLook, Task<IResult>> answer, CancellationToken stop)
     {
-        var planned = await work.Planned(id, stop);
+        var planned = await plans.Planned(id, stop);
         if (planned.Reader is null)
         {
             return Problems.Of(planned.Refused);

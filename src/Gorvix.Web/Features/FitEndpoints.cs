@@ -26,15 +26,15 @@ internal static class FitEndpoints
     public static void MapFit(this IEndpointRouteBuilder app)
     {
         var fit = app.MapGroup("/api/builds/{id}").WithTags("Fit");
-        fit.MapGet("fit", (string id, Workbench bench, CancellationToken stop) => bench.Get(id, stop))
+        fit.MapGet("fit", (string id, BuildPlans plans, CancellationToken stop) => plans.Get(id, stop))
             .WithName("getFit")
             .Produces<FitView>()
             .ProducesProblem(404)
             .ProducesProblem(422);
         fit.MapGet(
                 "fit/patient",
-                (string id, int version, Workbench bench, CancellationToken stop) =>
-                    bench.GetPatiently(id, version, stop)
+                (string id, int version, BuildPlans plans, CancellationToken stop) =>
+                    plans.GetPatiently(id, version, stop)
             )
             .WithName("getFitPatiently")
             .Produces<FitView>()
@@ -89,11 +89,11 @@ internal static class FitEndpoints
         string id,
         string link,
         string port,
-        Workbench bench,
+        BuildPlans plans,
         CancellationToken stop
     )
     {
-        var planned = await bench.Planned(id, stop);
+        var planned = await plans.Planned(id, stop);
         if (planned.Reader is not { } reader)
         {
             return Problems.Of(planned.Refused);
@@ -106,9 +106,15 @@ internal static class FitEndpoints
             );
     }
 
-    private static async Task<IResult> Choose(string id, ChooseRequest request, Workbench bench, CancellationToken stop)
+    private static async Task<IResult> Choose(
+        string id,
+        ChooseRequest request,
+        BuildPlans plans,
+        Workbench bench,
+        CancellationToken stop
+    )
     {
-        var reader = (await bench.Planned(id, stop)).Reader;
+        var reader = (await plans.Planned(id, stop)).Reader;
         var chosen = reader is null
             ? null
             : await Workers.Run(() => reader.Until(stop).Choose(request.Plan), new WorkOf(id), stop);

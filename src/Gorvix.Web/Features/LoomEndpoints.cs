@@ -70,9 +70,9 @@ internal static class LoomEndpoints
     ) =>
         app.MapGet(
                 $"/api/builds/{{id}}/{file}",
-                async (string id, Workbench bench, HttpResponse response, CancellationToken stop) =>
+                async (string id, BuildPlans plans, HttpResponse response, CancellationToken stop) =>
                 {
-                    var planned = await bench.Planned(id, stop);
+                    var planned = await plans.Planned(id, stop);
                     if (planned.Reader is not { } reader)
                     {
                         return Problems.Of(planned.Refused);
@@ -90,10 +90,10 @@ internal static class LoomEndpoints
             .ProducesProblem(404)
             .ProducesProblem(422);
 
-    private static async Task<IResult> Save(string id, Workbench bench, HttpResponse response, CancellationToken stop)
+    private static async Task<IResult> Save(string id, BuildPlans plans, HttpResponse response, CancellationToken stop)
     {
         ExportEndpoints.Name(response, $"{id}-loom.json");
-        return await Get(id, bench, stop);
+        return await Get(id, plans, stop);
     }
 
     private static Task<IResult> Note(
@@ -113,9 +113,9 @@ internal static class LoomEndpoints
             stop
         );
 
-    private static async Task<IResult> Get(string id, Workbench bench, CancellationToken stop)
+    private static async Task<IResult> Get(string id, BuildPlans plans, CancellationToken stop)
     {
-        var planned = await bench.Planned(id, stop);
+        var planned = await plans.Planned(id, stop);
         return planned.Reader is { } reader
             ? Results.Ok(
                 await Workers.Run(

@@ -87,13 +87,19 @@ internal static class RailsEndpoints
             .ProducesProblem(404)
             .ProducesProblem(422);
 
-    private static async Task<IResult> Get(string id, double? cell, string? at, Workbench bench, CancellationToken stop)
+    private static async Task<IResult> Get(
+        string id,
+        double? cell,
+        string? at,
+        BuildPlans plans,
+        CancellationToken stop
+    )
     {
         if (cell is not (null or (>= 2.5 and <= 4.5)))
         {
             return Problems.Of(422, "A lithium cell has 2.5 to 4.5 V. Write the volts of one cell, not of the pack.");
         }
-        var planned = await bench.Planned(id, stop);
+        var planned = await plans.Planned(id, stop);
         return planned.Reader is { } reader
             ? Results.Ok(await Workers.Run(() => View(planned.Stored.Version, reader, cell, at, stop), stop))
             : Problems.Of(planned.Refused);

@@ -90,7 +90,7 @@ internal static class RecordEndpoints
 
     private static async Task<IResult> Book(
         string id,
-        Workbench bench,
+        BuildPlans plans,
         LogPages pages,
         LogStore log,
         TimeProvider time,
@@ -98,7 +98,7 @@ internal static class RecordEndpoints
         CancellationToken stop
     )
     {
-        var planned = await bench.Planned(id, stop);
+        var planned = await plans.Planned(id, stop);
         if (planned.Reader is not { } reader)
         {
             return Problems.Of(planned.Refused);
@@ -135,13 +135,13 @@ internal static class RecordEndpoints
 
     private static async Task<IResult> BenchSheetPage(
         string id,
-        Workbench bench,
+        BuildPlans plans,
         TimeProvider time,
         HttpContext context,
         CancellationToken stop
     )
     {
-        var planned = await bench.Planned(id, stop);
+        var planned = await plans.Planned(id, stop);
         if (planned.Reader is not { } reader)
         {
             return Problems.Of(planned.Refused);
@@ -161,13 +161,13 @@ internal static class RecordEndpoints
 
     private static async Task<IResult> Share(
         string id,
-        Workbench bench,
+        BuildPlans plans,
         TimeProvider time,
         HttpResponse response,
         CancellationToken stop
     )
     {
-        var planned = await bench.Planned(id, stop);
+        var planned = await plans.Planned(id, stop);
         if (planned.Reader is not { } reader)
         {
             return Problems.Of(planned.Refused);

@@ -83,10 +83,10 @@ internal static class SettingsEndpoints
         build
             .MapGet(
                 "settings",
-                async (string id, Workbench bench, TextStore texts, TimeProvider time, CancellationToken stop) =>
+                async (string id, BuildPlans plans, TextStore texts, TimeProvider time, CancellationToken stop) =>
                     await Asked(
                         id,
-                        bench,
+                        plans,
                         time,
                         async (planned, sheet) => Results.Ok(Of(planned, sheet, await texts.Of(id))),
                         stop
@@ -106,10 +106,10 @@ internal static class SettingsEndpoints
         build
             .MapPost(
                 "settings/form",
-                (string id, FormRequest form, Workbench bench, TimeProvider time, CancellationToken stop) =>
+                (string id, FormRequest form, BuildPlans plans, TimeProvider time, CancellationToken stop) =>
                     Asked(
                         id,
-                        bench,
+                        plans,
                         time,
                         async (planned, sheet) =>
                             Results.Ok(await Workers.Run(() => Filled(planned, sheet, form.Template), stop)),
@@ -143,10 +143,10 @@ internal static class SettingsEndpoints
             build
                 .MapGet(
                     file,
-                    (string id, Workbench bench, TimeProvider time, HttpResponse response, CancellationToken stop) =>
+                    (string id, BuildPlans plans, TimeProvider time, HttpResponse response, CancellationToken stop) =>
                         Asked(
                             id,
-                            bench,
+                            plans,
                             time,
                             (planned, sheet) =>
                                 Task.FromResult(
@@ -170,10 +170,10 @@ internal static class SettingsEndpoints
         build
             .MapGet(
                 "settings.json",
-                (string id, Workbench bench, TimeProvider time, HttpResponse response, CancellationToken stop) =>
+                (string id, BuildPlans plans, TimeProvider time, HttpResponse response, CancellationToken stop) =>
                     Asked(
                         id,
-                        bench,
+                        plans,
                         time,
                         (_, sheet) =>
                         {
@@ -191,13 +191,13 @@ internal static class SettingsEndpoints
 
     private static async Task<IResult> Asked(
         string id,
-        Workbench bench,
+        BuildPlans plans,
         TimeProvider time,
         Func<PlannedBuild, SettingsSheet, Task<IResult>> answer,
         CancellationToken stop
     )
     {
-        var planned = await bench.Planned(id, stop);
+        var planned = await plans.Planned(id, stop);
         return planned.Reader is { } reader
             ? await answer(planned, await Workers.Run(() => SettingsReader.Of(reader.Wired, Today(time)), stop))
             : Problems.Of(planned.Refused);
@@ -253,14 +253,14 @@ internal static class SettingsEndpoints
     private static Task<IResult> Read(
         string id,
         ReadRequest request,
-        Workbench bench,
+        BuildPlans plans,
         TextStore texts,
         TimeProvider time,
         CancellationToken stop
     ) =>
         Asked(
             id,
-            bench,
+            plans,
             time,
             async (planned, sheet) =>
             {
@@ -300,7 +300,7 @@ internal static class SettingsEndpoints
     private static Task<IResult> Keep(
         string id,
         FormRequest form,
-        Workbench bench,
+        BuildPlans plans,
         PartBench parts,
         PartKeeper keeper,
         TimeProvider time,
@@ -308,7 +308,7 @@ internal static class SettingsEndpoints
     ) =>
         Asked(
             id,
-            bench,
+            plans,
             time,
             async (planned, sheet) =>
             {
@@ -347,14 +347,14 @@ internal static class SettingsEndpoints
     private static Task<IResult> Desk(
         string id,
         DeskRequest request,
-        Workbench bench,
+        BuildPlans plans,
         SimulatedDesk desk,
         TimeProvider time,
         CancellationToken stop
     ) =>
         Asked(
             id,
-            bench,
+            plans,
             time,
             (planned, _) =>
             {

@@ -14,7 +14,7 @@ namespace Gorvix.Web.Features;
 /// The cards of the shelf. What was told last is kept in the data file and told at once; what is not of the newest version, or was made by
 /// another program, is pending until its card is asked for.
 /// </summary>
-internal sealed class ShelfCards(BuildStore builds, PartStore parts, Workbench bench, IOptions<JsonOptions> options)
+internal sealed class ShelfCards(BuildStore builds, PartStore parts, BuildPlans plans, IOptions<JsonOptions> options)
 {
     // Every build of the program has another one.
     private static readonly string Program = $"{typeof(FitReader).Module.ModuleVersionId}";
@@ -112,7 +112,7 @@ internal sealed class ShelfCards(BuildStore builds, PartStore parts, Workbench b
         PlannedBuild planned;
         try
         {
-            planned = await bench.Planned(stored, stop);
+            planned = await plans.Planned(stored, stop);
         }
         catch (Exception problem) when (problem is UnreadableException or UnplannableException)
         {

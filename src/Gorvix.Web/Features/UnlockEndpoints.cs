@@ -27,12 +27,12 @@ internal static class UnlockEndpoints
 
     private static async Task<IReadOnlyList<LinkUnlocks>> Get(
         string id,
-        Workbench bench,
+        BuildPlans plans,
         PartStore parts,
         CancellationToken stop
     )
     {
-        var (reader, all) = await Planned(id, bench, parts, stop);
+        var (reader, all) = await Planned(id, plans, parts, stop);
         return reader is null
             ? []
             : await Workers.Run(() => reader.Until(stop).Unlocks(all), new WorkOf(id, WorkPace.Long), stop);
@@ -41,12 +41,13 @@ internal static class UnlockEndpoints
     private static async Task<IResult> Apply(
         string id,
         UnlockRequest request,
+        BuildPlans plans,
         Workbench bench,
         PartStore parts,
         CancellationToken stop
     )
     {
-        var (reader, all) = await Planned(id, bench, parts, stop);
+        var (reader, all) = await Planned(id, plans, parts, stop);
         var found = reader is null
             ? null
             : await Workers.Run(() => reader.Until(stop).Unlocked(all, request.Unlock), new WorkOf(id), stop);
@@ -57,12 +58,12 @@ internal static class UnlockEndpoints
 
     private static async Task<(FitReader? Reader, PartsLibrary Parts)> Planned(
         string id,
-        Workbench bench,
+        BuildPlans plans,
         PartStore parts,
         CancellationToken stop
     )
     {
-        var planned = await bench.Planned(id, stop);
+        var planned = await plans.Planned(id, stop);
         return (planned.Reader, await parts.Offered(planned.Stored.Build));
     }
 }

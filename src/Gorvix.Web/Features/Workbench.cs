@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
@@ -6,38 +5,8 @@ using Gorvix.Core.Formats;
 using Gorvix.Core.Planning;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
-using Microsoft.AspNetCore.Http.Json;
-using Microsoft.Extensions.Options;
 
 namespace Gorvix.Web.Features;
-
-/// <summary>A build on the Fit screen.</summary>
-/// <param name="Id">Id in addresses.</param>
-/// <param name="Name">What the builder calls it.</param>
-/// <param name="Note">A line about it, or null.</param>
-/// <param name="Version">To be sent back with the next change.</param>
-/// <param name="Undo">What undo would take back, in words, or null.</param>
-/// <param name="Redo">What redo would bring back, in words, or null.</param>
-/// <param name="Setup">Firmware, supply and house rules.</param>
-/// <param name="BoardPart">Id of the board in the library.</param>
-/// <param name="Devices">The devices, with their parts.</param>
-/// <param name="Wants">The links wished for, with their devices and functions.</param>
-/// <param name="Sheet">The answer.</param>
-/// <param name="Moved">What the last change moved and why, one sentence for each link; empty when nothing was changed.</param>
-public sealed record FitView(
-    string Id,
-    string Name,
-    string? Note,
-    int Version,
-    string? Undo,
-    string? Redo,
-    Setup Setup,
-    string BoardPart,
-    IReadOnlyList<BuildDevice> Devices,
-    IReadOnlyList<Want> Wants,
-    FitSheet Sheet,
-    IReadOnlyList<string> Moved
-);
 
 /// <summary>A new state of a build that somebody wants, or why it cannot be.</summary>
 /// <param name="After">The new state; the same state means nothing to do.</param>
@@ -53,62 +22,12 @@ internal sealed record Proposal(Build? After, string Words, IReadOnlyList<Findin
 }
 
 /// <summary>
-/// The one place that loads a build, checks it, plans it and only then stores it. What cannot be planned is refused and nothing
-/// is stored. Plans are made on the planner's own threads and kept by build and version.
+/// The one place where a build is changed: it is loaded, checked, planned and only then stored. What cannot be planned is refused and nothing is
+/// stored.
 /// </summary>
-internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep keep, IOptions<JsonOptions> json)
+internal sealed class Workbench(BuildStore builds, PartStore parts, BuildPlans plans)
 {
     private const int MostTries = 8;
-
-    /// <summary>The build as it stands, with its whole sheet.</summary>
-    public async Task<IResult> Get(string id, CancellationToken stop)
-    {
-        var version = await builds.VersionOf(id);
-        return Answer(await Sheet(id, version, stop));
-    }
-
-    /// <summary>
-    /// The same, thought about for as long as it is worth while: seconds, for builds with far more to choose from than any that is made. It is
-    /// given up when nobody waits for it.
-    /// </summary>
-    /// <param name="id">The build.</param>
-    /// <param name="version">The version that the reader sees.</param>
-    /// <param name="stop">Tells that the reader has gone.</param>
-    /// <exception cref="BuildChangedException">The version is not the newest.</exception>
-    public async Task<IResult> GetPatiently(string id, int version, CancellationToken stop)
-    {
-        if (await builds.VersionOf(id) != version)
-        {
-            throw new BuildChangedException();
-        }
-        var planned = await Sheet(id, version, stop);
-        if (planned.Reader is not null && !planned.IsSettled)
-        {
-            planned = await keep.Get(id, version, PlanStage.Patient, halt => Thought(planned, halt), stop);
-        }
-        return Answer(planned);
-    }
-
-    private async Task<PlannedBuild> Sheet(string id, int version, CancellationToken stop)
-    {
-        var planned = await Planned(id, version, stop);
-        return planned.Reader is not null && planned.Json is null
-            ? await keep.Get(id, version, PlanStage.Sheet, halt => Told(planned, halt), stop)
-            : planned;
-    }
-
-    private static IResult Answer(PlannedBuild planned) =>
-        planned.Json is { } view
-            ? Results.Bytes(view, "application/json; charset=utf-8")
-            : Problems.Of(planned.Refused);
-
-    /// <summary>The build as it stands, planned, or what stands against it.</summary>
-    public async Task<PlannedBuild> Planned(string id, CancellationToken stop) =>
-        await Planned(id, await builds.VersionOf(id), stop);
-
-    /// <summary>A build of the shelf, planned, or what stands against it.</summary>
-    public Task<PlannedBuild> Planned(StoredBuild stored, CancellationToken stop) =>
-        keep.Get(stored.Id, stored.Version, PlanStage.Plan, halt => Plan(stored, halt), stop);
 
     /// <summary>
     /// The build of a file: planned first, with everything that its page will show, then stored with its parts.
@@ -179,7 +98,7 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
     {
         if (stored is not null)
         {
-            keep.Put(Made(stored, looked.Reader, looked.Sheet));
+            plans.Put(stored, looked.Reader, looked.Sheet);
         }
         return stored;
     }
@@ -202,14 +121,14 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
         return proposal switch
         {
             { Findings.Count: > 0 } => Problems.Of(proposal.Findings),
-            { After: { } after } when ReferenceEquals(after, stored.Build) => await Get(id, stop),
+            { After: { } after } when ReferenceEquals(after, stored.Build) => await plans.Get(id, stop),
             { After: { } after } => await Move(
                 stored,
                 after,
                 () => builds.Put(id, version, proposal.Words, after),
                 stop
             ),
-            _ => await Get(id, stop),
+            _ => await plans.Get(id, stop),
         };
     }
 
@@ -223,7 +142,7 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
     {
         for (var left = MostTries; ; left--)
         {
-            var planned = await Planned(id, stop);
+            var planned = await plans.Planned(id, stop);
             if (planned.Reader is not { } reader)
             {
                 return Problems.Of(planned.Refused);
@@ -265,7 +184,7 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
         {
             return Problems.Of(proposal.Findings);
         }
-        var planned = await Planned(stored, stop);
+        var planned = await plans.Planned(stored, stop);
         var (resolved, findings) = ResolvedBuild.Of(after, await parts.For(after));
         return planned.Reader is { } was && resolved is not null
             ? Results.Ok(
@@ -288,7 +207,7 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
     {
         if (await builds.Beside(id, version, direction) is not { } after)
         {
-            return await Get(id, stop);
+            return await plans.Get(id, stop);
         }
         var stored = await Readable(id);
         return await Move(stored, after, () => builds.Walk(id, version, direction), stop);
@@ -320,7 +239,7 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
         CancellationToken stop
     )
     {
-        var was = before is null ? null : (await Planned(before, stop)).Reader;
+        var was = before is null ? null : (await plans.Planned(before, stop)).Reader;
         var (resolved, findings) = ResolvedBuild.Of(after, await parts.For(after));
         if (resolved is null)
         {
@@ -340,90 +259,9 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, PlanKeep kee
             stop
         );
         var stored = await store();
-        keep.Put(Made(stored, reader, sheet));
-        return Results.Ok(ViewOf(stored, sheet, was is null ? [] : reader.MovedSince(was.Plan)));
+        plans.Put(stored, reader, sheet);
+        return Results.Ok(FitView.Of(stored, sheet, was is null ? [] : reader.MovedSince(was.Plan)));
     }
 
     private static bool OnlyWishesDiffer(Build a, Build b) => a with { Pins = b.Pins, Bans = b.Bans } == b;
-
-    private async Task<PlannedBuild> Planned(string id, int version, CancellationToken stop) =>
-        keep.Find(id, version) ?? await Planned(await builds.Get(id), stop);
-
-    private async Task<PlannedBuild> Plan(StoredBuild stored, CancellationToken stop)
-    {
-        var (resolved, findings) = ResolvedBuild.Of(stored.Build, await parts.For(stored.Build));
-        return resolved is null
-            ? new PlannedBuild(stored, null, null, findings)
-            : await Workers.Run(
-                () =>
-                {
-                    var reader = new FitReader(resolved, Effort.Quick, stop).Until(CancellationToken.None);
-                    return new PlannedBuild(stored, reader, null, []);
-                },
-                new WorkOf(stored.Id),
-                stop
-            );
-    }
-
-    // The sheet is most of the work; the shelf does without.
-    private Task<PlannedBuild> Told(PlannedBuild planned, CancellationToken stop) =>
-        Workers.Run(
-            () =>
-            {
-                var sheet = planned.Reader!.Until(stop).Sheet();
-                return Made(planned.Stored, planned.Reader, sheet);
-            },
-            new WorkOf(planned.Stored.Id),
-            stop
-        );
-
-    private Task<PlannedBuild> Thought(PlannedBuild planned, CancellationToken stop) =>
-        Workers.Run(
-            () =>
-            {
-                var reader = planned.Reader!.Patiently(stop);
-                return Made(planned.Stored, reader.Until(CancellationToken.None), reader.Sheet());
-            },
-            new WorkOf(planned.Stored.Id, WorkPace.Long),
-            stop
-        );
-
-    private PlannedBuild Made(StoredBuild stored, FitReader reader, FitSheet sheet) =>
-        new(stored, reader, ViewBytes(stored, sheet), []) { IsSettled = sheet.Proof is not { IsWorking: true } };
-
-    private byte[] ViewBytes(StoredBuild stored, FitSheet sheet) =>
-        JsonSerializer.SerializeToUtf8Bytes(ViewOf(stored, sheet, []), json.Value.SerializerOptions);
-
-    private static FitView ViewOf(StoredBuild stored, FitSheet sheet, IReadOnlyList<string> moved) =>
-        new(
-            stored.Id,
-            stored.Build.Name,
-            stored.Build.Note,
-            stored.Version,
-            stored.Undo,
-            stored.Redo,
-            Setup.Of(stored.Build),
-            stored.Build.Board,
-            stored.Build.Devices,
-            stored.Build.Wants,
-            sheet,
-            moved
-        );
-}
-
-/// <summary>A stored build with its plan, or with what stands against one.</summary>
-/// <param name="Stored">The build as it is stored.</param>
-/// <param name="Reader">Its plan, or null when it cannot be planned.</param>
-/// <param name="Json">The view with the whole sheet, or null while it is not made.</param>
-/// <param name="Refused">Why it cannot be planned; empty when it can.</param>
-internal sealed record PlannedBuild(StoredBuild Stored, FitReader? Reader, byte[]? Json, IReadOnlyList<Finding> Refused)
-{
-    /// <summary>True when more thought would change nothing.</summary>
-    public bool IsSettled { get; init; }
-
-    /// <summary>How much of it is made.</summary>
-    public PlanStage Reached =>
-        Json is null ? PlanStage.Plan
-        : IsSettled ? PlanStage.Patient
-        : PlanStage.Sheet;
 }

@@ -101,6 +101,7 @@ internal static class GorvixApp
         builder.Services.AddSingleton<ModuleDesk>();
         builder.Services.AddScoped<DemoLoader>();
         builder.Services.AddSingleton<PlanKeep>();
+        builder.Services.AddScoped<BuildPlans>();
         builder.Services.AddScoped<Workbench>();
         builder.Services.AddScoped<ShelfCards>();
 

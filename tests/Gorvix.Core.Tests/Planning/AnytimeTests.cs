@@ -1,5 +1,6 @@
 using CsCheck;
 using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
@@ -107,6 +108,10 @@ public class AnytimeTests
         if (gap.Term <= CostTerm.NicesUnmet)
         {
             Assert.DoesNotContain(sheet.Findings, f => f.Rule == PlanningRules.Unmet.Id);
+            // The verdict names them, and the line under it says how that stands.
+            Assert.DoesNotContain(sheet.Findings, f => f.Rule == PlanningRules.UnmetYet.Id);
+            Assert.Contains("No place for", sheet.Verdict.Sentence);
+            Assert.True(sheet.Verdict.Severity >= Severity.Warn);
             Assert.Empty(reader.Unlocks(new PartsLibrary([build.Board], [])));
         }
     }
@@ -114,12 +119,16 @@ public class AnytimeTests
     [Fact]
     public void Thought_about_for_longer_a_plan_gets_no_worse()
     {
-        // The smallest of those that the first look leaves open.
-        var quick = new FitReader(AtTheLimits.Resolved(19), Effort.Quick);
+        var quick = new FitReader(AtTheLimits.Resolved(AtTheLimits.SoonImproved), Effort.Quick);
         var patient = quick.Patiently(TestContext.Current.CancellationToken);
         Assert.Equal(Effort.Patient, patient.Effort);
-        Assert.True(patient.Plan.Cost <= quick.Plan.Cost);
         Assert.NotEqual(true, patient.Sheet().Proof?.IsWorking);
+
+        // What it has brought is told in a sentence; where it brought nothing, nothing is said.
+        Assert.True(patient.Plan.Cost < quick.Plan.Cost);
+        Assert.StartsWith("A better plan was found: ", Assert.Single(patient.BetterThan(quick.Plan)));
+        Assert.Empty(quick.BetterThan(quick.Plan));
+        Assert.Empty(quick.BetterThan(patient.Plan));
     }
 
     [Theory]

@@ -98,18 +98,7 @@ export const useBuild = defineStore('build', () => {
       }),
     )
     if (view.value !== at || !answer.data) return
-    const was = new Map(at.sheet.links.map((l) => [l.id, l.port]))
-    const others = answer.data.sheet.links.filter((l) => l.port !== was.get(l.id)).length
-    show({
-      ...answer.data,
-      moved:
-        others === 0
-          ? at.moved
-          : [
-              ...at.moved,
-              `A better plan was found: ${others === 1 ? 'one link has' : `${others} links have`} another place now.`,
-            ],
-    })
+    show({ ...answer.data, moved: [...at.moved, ...answer.data.moved] })
   }
 
   /** Nobody looks any more: what is still thought about is stopped. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useTitle } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { FitCell } from '@/api/client'
 import BuildBar from '@/features/build/BuildBar.vue'
@@ -38,31 +38,35 @@ const keys: [string, string][] = [
   ['?', 'this list'],
 ]
 
+/** Where the keys went just now: the address follows a moment later, and a key held down does not wait for it. */
+const ahead = ref<{ link: string; port: string } | null>(null)
+watch(
+  () => [props.id, props.link, props.port],
+  () => (ahead.value = null),
+)
+
 // What the address does not say: the first link, and where the plan puts it.
 const link = computed(() => {
   const links = view.value?.sheet.links ?? []
-  return links.find((l) => l.id === props.link) ?? links[0]
+  const id = ahead.value?.link ?? props.link
+  return links.find((l) => l.id === id) ?? links[0]
 })
 const cell = computed(() => {
   const cells = link.value?.cells ?? []
-  const port = props.port ?? link.value?.port
+  const port = ahead.value?.port ?? props.port ?? link.value?.port
   return cells.find((c) => c.port === port) ?? cells[0]
 })
 
-/**
- * A link that is left out is told about in full below, with what would carry it; before the proof is there the verdict names it, and the line under
- * the verdict says how that stands.
- */
+// A link that is left out is told about in full below, with what would carry it.
 const findings = computed(() => {
   const { findings, conflicts } = view.value?.sheet ?? { findings: [], conflicts: [] }
   return findings.filter(
-    (f) =>
-      f.rule !== 'UNMET-YET' &&
-      (f.subject.kind !== 'link' || !conflicts.some((c) => c.link === f.subject.id)),
+    (f) => f.subject.kind !== 'link' || !conflicts.some((c) => c.link === f.subject.id),
   )
 })
 
 function select(link: string, port: string) {
+  ahead.value = { link, port }
   void router.replace({ query: { ...route.query, link, port } })
 }
 function toParts() {
@@ -112,7 +116,6 @@ watch(keysOpen, (open) => {
 
 useTitle(computed(() => `${view.value?.name ?? 'Build'} – Fit – Gorvix`))
 watch(() => props.id, fit.open, { immediate: true })
-onBeforeUnmount(fit.rest)
 
 // The keys act on the grid from the first moment, and after each change.
 useKeptFocus(() => view.value, gridCell)

@@ -1,0 +1,141 @@
+using System.Text.Json;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Fit;
+using Gorvix.Core.Planning;
+using Gorvix.Storage;
+using Gorvix.Web.Hosting;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.Extensions.Options;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>The plans of stored builds, made on the planner's own threads and kept by build and version.</summary>
+internal sealed class BuildPlans(BuildStore builds, PartStore parts, PlanKeep keep, IOptions<JsonOptions> json)
+{
+    /// <summary>The build as it stands, with its whole sheet.</summary>
+    public async Task<IResult> Get(string id, CancellationToken stop)
+    {
+        var version = await builds.VersionOf(id);
+        var planned = await Sheet(id, version, stop);
+        return Answer(planned.Json, planned);
+    }
+
+    /// <summary>
+    /// The same, thought about for as long as it is worth while: seconds, for builds with far more to choose from than any that is made. It is
+    /// given up when nobody waits for it.
+    /// </summary>
+    /// <param name="id">The build.</param>
+    /// <param name="version">The version that the reader sees.</param>
+    /// <param name="stop">Tells that the reader has gone.</param>
+    /// <exception cref="BuildChangedException">The version is not the newest.</exception>
+    public async Task<IResult> GetPatiently(string id, int version, CancellationToken stop)
+    {
+        if (await builds.VersionOf(id) != version)
+        {
+            throw new BuildChangedException();
+        }
+        var planned = await Sheet(id, version, stop);
+        if (planned.Reader is not null && !planned.IsSettled)
+        {
+            planned = await keep.Get(id, version, PlanStage.Patient, halt => Thought(planned, halt), stop);
+        }
+        return Answer(planned.Told ?? planned.Json, planned);
+    }
+
+    private async Task<PlannedBuild> Sheet(string id, int version, CancellationToken stop)
+    {
+        var planned = await Planned(id, version, stop);
+        return planned.Reader is not null && planned.Json is null
+            ? await keep.Get(id, version, PlanStage.Sheet, halt => Told(planned, halt), stop)
+            : planned;
+    }
+
+    private static IResult Answer(byte[]? json, PlannedBuild planned) =>
+        json is { } view ? Results.Bytes(view, "application/json; charset=utf-8") : Problems.Of(planned.Refused);
+
+    /// <summary>The build as it stands, planned, or what stands against it.</summary>
+    public async Task<PlannedBuild> Planned(string id, CancellationToken stop) =>
+        await Planned(id, await builds.VersionOf(id), stop);
+
+    /// <summary>A build of the shelf, planned, or what stands against it.</summary>
+    public Task<PlannedBuild> Planned(StoredBuild stored, CancellationToken stop) =>
+        keep.Get(stored.Id, stored.Version, PlanStage.Plan, halt => Plan(stored, halt), stop);
+
+    /// <summary>A build that was planned before it was stored.</summary>
+    public void Put(StoredBuild stored, FitReader reader, FitSheet sheet) => keep.Put(Made(stored, reader, sheet));
+
+    private async Task<PlannedBuild> Planned(string id, int version, CancellationToken stop) =>
+        keep.Find(id, version) ?? await Planned(await builds.Get(id), stop);
+
+    private async Task<PlannedBuild> Plan(StoredBuild stored, CancellationToken stop)
+    {
+        var (resolved, findings) = ResolvedBuild.Of(stored.Build, await parts.For(stored.Build));
+        return resolved is null
+            ? new PlannedBuild(stored, null, null, findings)
+            : await Workers.Run(
+                () =>
+                {
+                    var reader = new FitReader(resolved, Effort.Quick, stop).Until(CancellationToken.None);
+                    return new PlannedBuild(stored, reader, null, []);
+                },
+                new WorkOf(stored.Id),
+                stop
+            );
+    }
+
+    // The sheet is most of the work; the shelf does without.
+    private Task<PlannedBuild> Told(PlannedBuild planned, CancellationToken stop) =>
+        Workers.Run(
+            () =>
+            {
+                var sheet = planned.Reader!.Until(stop).Sheet();
+                return Made(planned.Stored, planned.Reader, sheet);
+            },
+            new WorkOf(planned.Stored.Id),
+            stop
+        );
+
+    private Task<PlannedBuild> Thought(PlannedBuild planned, CancellationToken stop) =>
+        Workers.Run(
+            () =>
+            {
+                var reader = planned.Reader!.Patiently(stop);
+                var sheet = reader.Sheet();
+                var made = Made(planned.Stored, reader.Until(CancellationToken.None), sheet);
+                var better = reader.BetterThan(planned.Reader.Plan);
+                return better.Count == 0 ? made : made with { Told = Bytes(FitView.Of(planned.Stored, sheet, better)) };
+            },
+            new WorkOf(planned.Stored.Id, WorkPace.Long),
+            stop
+        );
+
+    /// <summary>A build with the sheet that was made of it.</summary>
+    private PlannedBuild Made(StoredBuild stored, FitReader reader, FitSheet sheet) =>
+        new(stored, reader, Bytes(FitView.Of(stored, sheet, [])), [])
+        {
+            IsSettled = sheet.Proof is not { IsWorking: true },
+        };
+
+    private byte[] Bytes(FitView view) => JsonSerializer.SerializeToUtf8Bytes(view, json.Value.SerializerOptions);
+}
+
+/// <summary>A stored build with its plan, or with what stands against one.</summary>
+/// <param name="Stored">The build as it is stored.</param>
+/// <param name="Reader">Its plan, or null when it cannot be planned.</param>
+/// <param name="Json">The view with the whole sheet, or null while it is not made.</param>
+/// <param name="Refused">Why it cannot be planned; empty when it can.</param>
+internal sealed record PlannedBuild(StoredBuild Stored, FitReader? Reader, byte[]? Json, IReadOnlyList<Finding> Refused)
+{
+    /// <summary>True when more thought would change nothing.</summary>
+    public bool IsSettled { get; init; }
+
+    /// <summary>The view as it is told to who waited for the longer look: with what has moved since the first; null where nothing has.</summary>
+    public byte[]? Told { get; init; }
+
+    /// <summary>How much of it is made.</summary>
+    public PlanStage Reached =>
+        Json is null ? PlanStage.Plan
+        : IsSettled ? PlanStage.Patient
+        : PlanStage.Sheet;
+}
