@@ -197,6 +197,7 @@ export const router = createRouter({
 
 // Whoever goes away from a build does not wait for it: what is still thought about is stopped.
 router.afterEach((to, from) => {
-  const build = (at: RouteLocationNormalized) => (at.path.startsWith('/builds/') ? at.params.id : null)
+  const build = (at: RouteLocationNormalized) =>
+    at.path.startsWith('/builds/') ? at.params.id : null
   if (build(from) !== null && build(from) !== build(to)) useBuild().rest()
 })

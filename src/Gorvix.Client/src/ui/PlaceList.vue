@@ -1,18 +1,34 @@
 <script setup lang="ts">
-/** Where each link sits, in a few columns; one without a place stands out. */
-defineProps<{ places: { need: string; port?: string | null }[] }>()
+import { computed } from 'vue'
+
+/** Where each link sits, in a few columns; one without a place stands out. Of very many the first are shown, and how many there are beside them. */
+const props = defineProps<{ places: { need: string; port?: string | null }[] }>()
+
+const most = 16
+const shown = computed(() =>
+  props.places.length > most ? props.places.slice(0, most - 1) : props.places,
+)
+const others = computed(() => props.places.length - shown.value.length)
 </script>
 
 <template>
   <dl class="places">
-    <div v-for="(place, i) in places" :key="i" :class="{ none: !place.port }">
+    <div v-for="(place, i) in shown" :key="i" :class="{ none: !place.port }">
       <dt>{{ place.need }}</dt>
       <dd class="label">{{ place.port ?? 'none' }}</dd>
+    </div>
+    <div v-if="others > 0" class="others">
+      <dt>and</dt>
+      <dd>{{ others }} more</dd>
     </div>
   </dl>
 </template>
 
 <style scoped>
+.others dd {
+  color: inherit;
+}
+
 .places {
   display: flex;
   flex-wrap: wrap;

@@ -154,8 +154,12 @@ nav :deep(.v-tab.v-btn) {
     display: none;
   }
 
+  nav {
+    margin-right: 6px;
+  }
+
   nav :deep(.v-tab.v-btn) {
-    padding: 0 6px;
+    padding: 0 5px;
   }
 }
 </style>

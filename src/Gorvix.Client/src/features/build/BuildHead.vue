@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Finding, FitView } from '@/api/client'
 import RuleCode from '@/features/rules/RuleCode.vue'
 import { useBuild } from '@/stores/build'
@@ -12,13 +12,24 @@ defineEmits<{ keys: [] }>()
 
 const build = useBuild()
 const verdict = computed(() => props.view.sheet.verdict)
+const isLong = computed(() => verdict.value.sentence.length > 160)
+
+// Very many would push what the screen is for out of sight; the gravest come first. Paper has room for all.
+const most = 12
+const first = 8
+const isWhole = ref(false)
+watch(
+  () => props.view.id,
+  () => (isWhole.value = false),
+)
+const isFew = computed(() => props.findings.length <= most)
 </script>
 
 <template>
   <header class="head">
     <div class="verdict">
       <VerdictMark :severity="verdict.severity" :size="24" />
-      <h1 id="verdict" aria-live="polite">{{ verdict.sentence }}</h1>
+      <h1 id="verdict" :class="{ long: isLong }" aria-live="polite">{{ verdict.sentence }}</h1>
       <span class="actions no-print">
         <KeyButton
           id="undo"
@@ -41,8 +52,24 @@ const verdict = computed(() => props.view.sheet.verdict)
     </div>
     <slot />
     <ul v-if="findings.length > 0" class="findings">
-      <li v-for="(finding, i) in findings" :key="i" :class="finding.severity">
+      <li
+        v-for="(finding, i) in findings"
+        :key="i"
+        :class="[finding.severity, { rest: !isFew && !isWhole && i >= first }]"
+      >
         <RuleCode class="code" :code="finding.rule" /> {{ finding.sentence }}
+      </li>
+      <li v-if="!isFew" class="no-print">
+        <v-btn
+          id="more-findings"
+          variant="text"
+          size="small"
+          :aria-expanded="isWhole"
+          @click="isWhole = !isWhole"
+          >{{
+            isWhole ? `Only the first ${first}` : `${findings.length - first} more findings`
+          }}</v-btn
+        >
       </li>
     </ul>
     <p v-if="build.moved.length > 0" class="moved" data-testid="moved">
@@ -69,6 +96,21 @@ h1 {
   font-size: 1.625rem;
   font-weight: 650;
   line-height: 1.2;
+}
+
+h1.long {
+  font-size: 1.25rem;
+  line-height: 1.3;
+}
+
+@media screen {
+  .rest {
+    display: none;
+  }
+}
+
+#more-findings {
+  margin-left: -6px;
 }
 
 .actions {
