@@ -22,7 +22,10 @@ public class PartsScreenTests
         page.Click("#take");
         page.Says("#verdict", "3 of 4 links carried. No place for flight log (Ledger).");
         page.Gone("aside");
-        Assert.Equal("add", page.Driver.SwitchTo().ActiveElement().GetAttribute("data-exchange"));
+        page.Until(
+            d => d.FindElements(By.CssSelector("[data-exchange='add']:focus")).FirstOrDefault(),
+            "the focus to go back to where it came from"
+        );
 
         page.Click("[data-exchange='board']");
         page.Says("[data-candidate='cobbold-mote-f1-r5']", "Stop: The Mote F1 takes 4.5 to 5.5 V");
@@ -120,6 +123,7 @@ public class PartsScreenTests
         page.Says("[data-testid='count']", "of 46 parts.");
         Assert.All(page.All(".rows > li"), row => Assert.Contains("CRSF", row.Text));
         page.Driver.Navigate().Refresh();
+        page.Says("[data-testid='count']", "of 46 parts.");
         Assert.All(page.All(".rows > li"), row => Assert.Contains("CRSF", row.Text));
         page.Choose("[data-field='kind']", "board");
         page.Choose("[data-field='pack']", "2S");

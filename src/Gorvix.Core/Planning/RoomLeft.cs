@@ -12,13 +12,16 @@ public sealed record Room(Need Need, IReadOnlyList<string> Ports)
 {
     /// <summary>How many there are.</summary>
     public int Count => Ports.Count;
+
+    /// <summary>False where so much would have to be tried that more may fit than was found.</summary>
+    public bool IsMost { get; init; } = true;
 }
 
 /// <summary>What else a finished plan could still take without moving anything.</summary>
 /// <remarks>
 /// Asked for each need with a plain device: bare leads of 3.3 V, the usual polarity, any of the protocols that are common for
 /// the need. The most copies of it that fit together beside the plan are found exactly: port by port, each with each of its
-/// ways or without.
+/// ways or without. Where that would be far too much to try, it says so.
 /// </remarks>
 public static class RoomLeft
 {
@@ -55,13 +58,18 @@ public static class RoomLeft
     /// <summary>The room for each need, in the order of the needs; needs without room are left out.</summary>
     /// <param name="space">The build's space.</param>
     /// <param name="plan">A plan of it.</param>
-    public static IReadOnlyList<Room> Of(PlanSpace space, Plan plan)
+    public static IReadOnlyList<Room> Of(PlanSpace space, Plan plan) => Of(space, plan, MostFights);
+
+    /// <param name="space">The build's space.</param>
+    /// <param name="plan">A plan of it.</param>
+    /// <param name="mostFights">So many ways of one need are held against each other.</param>
+    internal static IReadOnlyList<Room> Of(PlanSpace space, Plan plan, int mostFights)
     {
         var chosen = new Chosen(plan);
-        return [.. Spares.Select(s => Of(space, s, chosen)).Where(r => r.Count > 0)];
+        return [.. Spares.Select(s => Of(space, s, chosen, mostFights)).Where(r => r.Count > 0)];
     }
 
-    private static Room Of(PlanSpace space, Link spare, Chosen chosen)
+    private static Room Of(PlanSpace space, Link spare, Chosen chosen, int mostFights)
     {
         var open = new List<(string Port, List<Claims> Ways)>();
         // A port that somebody has alone needs no look at its wires.
@@ -87,7 +95,8 @@ public static class RoomLeft
                 open.Add((port.Id, ways));
             }
         }
-        return new Room(spare.Function.Need, MostTogether(open));
+        var (ports, isMost) = MostTogether(open, mostFights);
+        return new Room(spare.Function.Need, ports) { IsMost = isMost };
     }
 
     // What a plan takes and holds, to be asked many times.
@@ -107,11 +116,14 @@ public static class RoomLeft
     // Copies of a device have leads of their own.
     private static bool Fight(Claims a, Claims b) => a.FightsWith(b).Any(f => f.Thing is not { Kind: ThingKind.Lead });
 
-    private static List<string> MostTogether(List<(string Port, List<Claims> Ways)> open)
+    private static (List<string> Ports, bool IsMost) MostTogether(
+        List<(string Port, List<Claims> Ways)> open,
+        int mostFights
+    )
     {
         var best = new List<string>();
         var taken = new List<(string Port, Claims Claims)>();
-        var (looks, fights) = (0, 0);
+        var (looks, fights, isMost) = (0, 0, true);
         bool Stands(Claims way)
         {
             fights += taken.Count;
@@ -123,13 +135,13 @@ public static class RoomLeft
             {
                 best = [.. taken.Select(t => t.Port)];
             }
-            if (
-                next == open.Count
-                || taken.Count + open.Count - next <= best.Count
-                || ++looks > MostLooks
-                || fights > MostFights
-            )
+            if (next == open.Count || taken.Count + open.Count - next <= best.Count)
             {
+                return;
+            }
+            if (++looks > MostLooks || fights > mostFights)
+            {
+                isMost = false;
                 return;
             }
             foreach (var way in open[next].Ways.Where(Stands).ToList())
@@ -141,7 +153,7 @@ public static class RoomLeft
             Try(next + 1);
         }
         Try(0);
-        return best;
+        return (best, isMost);
     }
 
     private static Link SpareOf(Need need, string[] protocols)

@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Fit;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using static Gorvix.Core.Tests.Handmade;
@@ -197,6 +198,47 @@ public class RoomTests
             )
         );
     }
+
+    [Fact]
+    public void Where_far_too_much_would_have_to_be_tried_what_was_found_is_told_as_the_least()
+    {
+        // Seven ports one after the other behind selectors of two positions: most choices stand in each other's way.
+        var build = Build(
+            Board("F7", [.. Enumerable.Range(1, 7).Select(i => Port($"U{i}", tx: false))])
+                .With([
+                    .. Enumerable
+                        .Range(1, 7)
+                        .Select(i =>
+                            Pad(
+                                $"R{i}",
+                                Path($"U{i}.rx", At("J", "a")),
+                                Path($"U{i}.rx", At($"K", i % 2 == 0 ? "a" : "b"))
+                            )
+                        ),
+                ]) with
+            {
+                Bridges = [Between("J"), Between("K")],
+            },
+            Array.Empty<Device>()
+        );
+        var space = new PlanSpace(build);
+        var plan = Planner.Best(space);
+        var whole = RoomLeft.Of(space, plan).Single(r => r.Need == Need.Height);
+        Assert.True(whole.IsMost);
+        var bounded = RoomLeft.Of(space, plan, mostFights: 1).Single(r => r.Need == Need.Height);
+        Assert.False(bounded.IsMost);
+        Assert.InRange(bounded.Count, 1, whole.Count);
+        Assert.Contains("at least 1 × ", RoomReader.Words([bounded with { Ports = ["U1"] }], build).Words);
+        Assert.DoesNotContain("at least", RoomReader.Words([whole], build).Words);
+    }
+
+    private static Bridge Between(string id) =>
+        new()
+        {
+            Id = id,
+            Positions = ["a", "b"],
+            Default = "a",
+        };
 
     [Fact]
     public void Two_ports_behind_one_bridge_have_room_for_one_and_a_third_beside_them_for_another()

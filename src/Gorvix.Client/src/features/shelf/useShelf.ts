@@ -77,14 +77,19 @@ export function useShelf() {
         api.GET('/api/builds/{id}/card', { params: { path: { id } }, signal }),
       )
       if (signal.aborted) return
-      const card: ShelfBuild = answer.data ?? {
-        ...next,
-        isPending: false,
-        verdict: { ...next.verdict, sentence: answer.problem?.sentence ?? '', severity: 'stop' },
-      }
+      const card = answer.data ?? notPlanned(next, answer.problem?.sentence ?? '')
       builds.value = builds.value?.map((b) => (b.id === id ? card : b)) ?? null
     }
   }
+
+  /** A build that could not be planned now keeps what was told of it last. */
+  const notPlanned = (last: ShelfBuild, why: string): ShelfBuild => ({
+    ...last,
+    isPending: false,
+    verdict: last.board
+      ? { ...last.verdict, sentence: `${last.verdict.sentence} Not planned again yet: ${why}` }
+      : { ...last.verdict, sentence: why, severity: 'stop' },
+  })
 
   /** Nobody looks any more. */
   function rest() {
