@@ -247,10 +247,12 @@ public class AnytimeTests
                 select Pad($"P{c}.{p}", Path($"c{c}", Through(c, p))),
             ],
         };
+        // Its other protocol is impossible there for certain; what is not known comes nearer.
         var receiver = Device(
             "receiver",
             Need.Control,
-            Mode("PWM", [.. Enumerable.Range(0, 4).Select(c => Out($"C{c}"))])
+            Mode("PWM", [.. Enumerable.Range(0, 4).Select(c => Out($"C{c}"))]),
+            Mode("SBUS", Out("C0"))
         );
         var build = Build(board, receiver);
         var ways = Router.WaysOf(build);
