@@ -1,4 +1,3 @@
-using System.Runtime.InteropServices;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Routing;
@@ -53,14 +52,14 @@ public sealed class PlanSpace
         var drafts = new PlanDrafter(ways).Drafts().ToList();
         BuiltWeight.LayOn(ways.Build, drafts);
         var choices = drafts.ConvertAll(d => d.Choices);
-        var takes = Contested(choices, c => c.Claims.Takes);
-        var states = StatesOf(choices);
-        Fold(drafts, states);
+        var takes = PlanStates.Contested(choices, c => c.Claims.Takes);
+        var states = PlanStates.Of(choices);
+        PlanStates.Fold(drafts, states);
         PlanDrafter.Gather(drafts);
         var priced = new Dictionary<(PlanCost Each, bool Whole), ResourceSet>();
         foreach (var hold in states.Values.SelectMany(s => s))
         {
-            var price = (PriceOf(hold), hold is WholeHold);
+            var price = (PlanStates.PriceOf(hold), hold is WholeHold);
             if (price.Item1 != PlanCost.Zero)
             {
                 priced[price] = priced.GetValueOrDefault(price) | Bit(hold);
@@ -209,81 +208,6 @@ public sealed class PlanSpace
     /// <summary>The states that do not agree with a state.</summary>
     internal ResourceSet BarsOf(int state) => _bars[state];
 
-    // What only one row holds is a part of the price of its choices.
-    private static void Fold(List<PlanDraft> drafts, Dictionary<HoldGroup, List<Hold>> states)
-    {
-        foreach (var row in drafts)
-        {
-            for (var i = 0; i < row.Choices.Count; i++)
-            {
-                var choice = row.Choices[i];
-                var own = choice.Claims.Holds.Where(h => !states.ContainsKey(h.Group));
-                row.Choices[i] = choice with { Cost = own.Aggregate(choice.Cost, (sum, h) => sum + PriceOf(h)) };
-            }
-        }
-    }
-
-    private static PlanCost PriceOf(Hold hold) =>
-        PlanCost.Of(CostTerm.HandWork, hold.HandWork) + PlanCost.Of(CostTerm.WholePorts, hold.WholePorts);
-
-    // The states of each group that several rows hold a state of, where the states can disagree or cost something.
-    private static Dictionary<HoldGroup, List<Hold>> StatesOf(List<List<PlanChoice>> rows)
-    {
-        var groups = new Dictionary<HoldGroup, (int Row, bool Shared, HashSet<Hold> States)>();
-        foreach (var (i, row) in rows.Index())
-        {
-            foreach (var choice in row)
-            {
-                foreach (var hold in choice.Claims.Holds)
-                {
-                    ref var group = ref CollectionsMarshal.GetValueRefOrAddDefault(groups, hold.Group, out var known);
-                    group = known ? group with { Shared = group.Shared || group.Row != i } : (i, false, []);
-                    group.States.Add(hold);
-                }
-            }
-        }
-        var states = new Dictionary<HoldGroup, List<Hold>>();
-        foreach (var (key, (_, shared, holds)) in groups)
-        {
-            if (shared && holds.Any(h => PriceOf(h) != PlanCost.Zero || holds.Any(other => !h.Agrees(other))))
-            {
-                states.Add(key, [.. holds]);
-            }
-        }
-        return states;
-    }
-
-    // Each key that more than one row names, with a key that stands for it: the first that the same options name.
-    private static Dictionary<T, T> Contested<T>(List<List<PlanChoice>> rows, Func<PlanChoice, IReadOnlyList<T>> keysOf)
-        where T : notnull
-    {
-        var users = new Dictionary<T, User>();
-        var number = 0;
-        foreach (var (i, row) in rows.Index())
-        {
-            foreach (var choice in row)
-            {
-                foreach (var key in keysOf(choice))
-                {
-                    ref var user = ref CollectionsMarshal.GetValueRefOrAddDefault(users, key, out _);
-                    user ??= new User(i);
-                    user.Add(i, number);
-                }
-                number++;
-            }
-        }
-        var first = new Dictionary<User, T>();
-        var contested = new Dictionary<T, T>();
-        foreach (var (key, user) in users)
-        {
-            if (user.IsShared)
-            {
-                contested.Add(key, first.TryAdd(user, key) ? key : first[user]);
-            }
-        }
-        return contested;
-    }
-
     private PlanOption OptionOf(
         PlanChoice choice,
         Dictionary<Thing, Thing> takes,
@@ -409,29 +333,5 @@ public sealed class PlanSpace
             _bits.Add(key, index = _bits.Count);
         }
         return index;
-    }
-
-    /// <summary>Who names a key: the rows and, in order, the options. Two are equal when the same options do.</summary>
-    private sealed class User(int row) : IEquatable<User>
-    {
-        private readonly List<int> _options = [];
-        private int _hash;
-
-        /// <summary>True when more than one row names it.</summary>
-        public bool IsShared { get; private set; }
-
-        public void Add(int from, int option)
-        {
-            IsShared |= from != row;
-            _options.Add(option);
-            _hash = HashCode.Combine(_hash, option);
-        }
-
-        public bool Equals(User? other) =>
-            other is not null && other._hash == _hash && other._options.SequenceEqual(_options);
-
-        public override bool Equals(object? obj) => Equals(obj as User);
-
-        public override int GetHashCode() => _hash;
     }
 }
