@@ -13,16 +13,7 @@ public class SturdyScreenTests
     public async Task A_build_at_the_limits_shows_its_best_plan_so_far_and_what_a_longer_look_comes_to()
     {
         await using var page = await Page.Open("/");
-        var (build, library) = AtTheLimits.Of(AtTheLimits.SoonImproved);
-        var file = Encoding.UTF8.GetString(GorvixReader.Write(GorvixFile.Of(build, library)));
-        page.RunAsync(
-            """
-            const [text, done] = arguments
-            const headers = { 'Content-Type': 'application/json' }
-            fetch('/api/builds/import', { method: 'POST', headers, body: text }).then(() => done(null))
-            """,
-            file
-        );
+        TakeIn(page, AtTheLimits.SoonImproved);
         page.Go($"/builds/at-the-limits-{AtTheLimits.SoonImproved}/fit");
         page.Says("[data-testid='proof']", "It is thought about for longer; what comes of it is shown here.");
         page.Says("#verdict", "of 18 links carried.");
@@ -38,6 +29,50 @@ public class SturdyScreenTests
         page.Go("/");
         page.Says($"[data-build='at-the-limits-{AtTheLimits.SoonImproved}']", "of 18 links carried.");
         Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task Very_many_findings_and_links_leave_room_for_what_the_screen_is_for()
+    {
+        await using var page = await Page.Open("/");
+        TakeIn(page, 18);
+        page.Go("/builds/at-the-limits-18/fit");
+        page.Says("#more-findings", " more findings");
+        Assert.Equal(8, Seen(page));
+        page.Click("#more-findings");
+        page.Says("#more-findings", "Only the first 8");
+        Assert.InRange(Seen(page), 13, 99);
+        Assert.Equal("", page.Accessibility());
+
+        // On paper there is room for all.
+        page.Click("#more-findings");
+        page.Says("#more-findings", " more findings");
+        page.AsPrinted();
+        Assert.InRange(Seen(page), 13, 99);
+        page.Go("/");
+        page.Says("[data-build='at-the-limits-18'] .others", "25 more");
+        Assert.Equal("", page.Console());
+    }
+
+    // In one go, for the longer look may draw them anew.
+    private static long Seen(Page page) =>
+        (long)
+            page.Run(
+                "return [...document.querySelectorAll('.findings .code')].filter(e => e.checkVisibility()).length"
+            )!;
+
+    private static void TakeIn(Page page, int seed)
+    {
+        var (build, library) = AtTheLimits.Of(seed);
+        var file = Encoding.UTF8.GetString(GorvixReader.Write(GorvixFile.Of(build, library)));
+        page.RunAsync(
+            """
+            const [text, done] = arguments
+            const headers = { 'Content-Type': 'application/json' }
+            fetch('/api/builds/import', { method: 'POST', headers, body: text }).then(() => done(null))
+            """,
+            file
+        );
     }
 
     [Fact]

@@ -17,7 +17,8 @@ const spoken = computed(() => {
     possible: `possible, ${props.cell.text}`,
     blocked: `blocked, ${props.cell.code ?? ''}`,
   }[props.cell.state]
-  const wish = props.cell.pinned ? ', pinned' : props.cell.banned ? ', banned' : ''
+  // What is spoken has the words that are seen.
+  const wish = props.cell.mark ? ` ${props.cell.mark}` : ''
   const wired = props.cell.soldered ? ', wired on the aircraft' : ''
   return `${props.name}: ${state}${wish}${wired}`
 })
@@ -42,9 +43,7 @@ const spoken = computed(() => {
         v-if="!cell.quiet || selected"
         class="text"
         :class="{ label: cell.state !== 'possible' }"
-        >{{ cell.text }}</span
-      >
-      <span v-if="cell.mark" class="wish">{{ cell.mark }}</span>
+        >{{ cell.text }}</span>{{ ' ' }}<span v-if="cell.mark" class="wish">{{ cell.mark }}</span>
     </span>
   </td>
 </template>
