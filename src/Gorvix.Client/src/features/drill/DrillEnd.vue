@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { DrillResult, DrillView } from '@/api/client'
-import { clockOf } from './useDrill'
+import { minutesOf } from '@/ui/minutes'
 
 /** What a drill came to: beside the best tester, and beside one's last. */
 const props = defineProps<{ view: DrillView; result: DrillResult }>()
@@ -40,7 +40,7 @@ const bars = computed(() =>
             :style="{ width: `${(70 * b.minutes) / longest}%` }"
             aria-hidden="true"
           />
-          {{ clockOf(b.minutes) }}
+          {{ minutesOf(b.minutes) }}
         </dd>
       </template>
     </dl>

@@ -8,7 +8,8 @@ import ProblemNote from '@/ui/ProblemNote.vue'
 import { useScreenKeys } from '@/ui/useScreenKeys'
 import LevelMarks from './LevelMarks.vue'
 import WhoField from './WhoField.vue'
-import { clockOf, nameOf } from './useDrill'
+import { nameOf } from './useDrill'
+import { minutesOf } from '@/ui/minutes'
 
 /** An evening: its drills for who sits here, and the board on which everybody's scores stand. */
 const props = defineProps<{ id: string }>()
@@ -142,7 +143,7 @@ watch(() => props.id, load, { immediate: true })
                 <td class="num">
                   <b>{{ p.total }}</b>
                 </td>
-                <td class="num">{{ p.minutes > 0 ? clockOf(p.minutes) : '' }}</td>
+                <td class="num">{{ p.minutes > 0 ? minutesOf(p.minutes) : '' }}</td>
               </tr>
             </tbody>
           </table>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { FaultDebrief } from '@/api/client'
-import { clockOf } from './useDrill'
+import { minutesOf } from '@/ui/minutes'
 
 /** What there is to learn from a search: what it was, the way that was gone, and the best way beside it. */
 defineProps<{ lesson: FaultDebrief }>()
@@ -24,9 +24,10 @@ defineProps<{ lesson: FaultDebrief }>()
       <ol>
         <li v-for="(s, i) in lesson.yours" :key="i">
           <b>{{ s.title }}</b>: {{ s.words }}.
-          <span class="quiet">{{ clockOf(s.minutes) }}, {{ s.bits }} bits</span>
+          <span class="quiet">{{ minutesOf(s.minutes) }}, {{ s.bits }} bits</span>
           <span v-if="s.better" class="better"
-            >Better: {{ s.better }} ({{ clockOf(s.betterMinutes) }}, {{ s.betterBits }} bits)</span
+            >Better: {{ s.better }} ({{ minutesOf(s.betterMinutes) }},
+            {{ s.betterBits }} bits)</span
           >
         </li>
       </ol>
@@ -37,7 +38,7 @@ defineProps<{ lesson: FaultDebrief }>()
       <ol>
         <li v-for="(s, i) in lesson.best" :key="i">
           <b>{{ s.title }}</b>: {{ s.words }}.
-          <span class="quiet">{{ clockOf(s.minutes) }}, {{ s.bits }} bits</span>
+          <span class="quiet">{{ minutesOf(s.minutes) }}, {{ s.bits }} bits</span>
         </li>
       </ol>
     </div>

@@ -3,7 +3,7 @@ import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import type { DrillView, FaultDrillSheet, TestKind } from '@/api/client'
 import BoardFace from '@/features/board/BoardFace.vue'
 import FaultLesson from './FaultLesson.vue'
-import { clockOf } from './useDrill'
+import { minutesOf } from '@/ui/minutes'
 
 /** A hidden fault: what was seen, the tests that can be done, and what it is to be called. */
 const props = defineProps<{ sheet: FaultDrillSheet; view: DrillView; busy: boolean }>()
@@ -85,7 +85,7 @@ defineExpose({
   <div class="columns">
     <section aria-label="Seen">
       <p class="clock" data-testid="clock" :data-minutes="sheet.minutes">
-        <b>{{ clockOf(sheet.minutes) }}</b> <span class="quiet">of the bench</span>
+        <b>{{ minutesOf(sheet.minutes) }}</b> <span class="quiet">of the bench</span>
       </p>
       <p v-if="sheet.isBurnt" class="burnt" role="alert">
         That fed something that cannot stand it. A part is burnt: two hours more.
@@ -95,7 +95,7 @@ defineExpose({
         <li v-for="s in sheet.seen" :key="s.test" :class="{ off: !s.isSound }">
           <span class="title">{{ s.title }}</span>
           <span class="shown">{{ s.words }}</span>
-          <span v-if="s.minutes > 0" class="quiet">{{ clockOf(s.minutes) }}</span>
+          <span v-if="s.minutes > 0" class="quiet">{{ minutesOf(s.minutes) }}</span>
         </li>
       </ul>
       <template v-if="sheet.left.length > 0">
@@ -130,7 +130,7 @@ defineExpose({
                 @click="at = t.id === at ? null : t.id"
               >
                 <span>{{ t.title }}</span>
-                <span class="quiet">{{ clockOf(t.minutes) }}</span>
+                <span class="quiet">{{ minutesOf(t.minutes) }}</span>
               </button>
               <div v-if="t.id === at" class="how">
                 <p>{{ t.do }}</p>

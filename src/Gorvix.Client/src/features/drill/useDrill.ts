@@ -1,4 +1,4 @@
-import { computed, ref, shallowRef } from 'vue'
+import { computed } from 'vue'
 import {
   api,
   ask,
@@ -6,8 +6,9 @@ import {
   type DrillKind,
   type DrillPlayed,
   type DrillView,
-  type Problem,
 } from '@/api/client'
+import { minutesOf } from '@/ui/minutes'
+import { useInTurn } from '@/ui/useInTurn'
 
 /** What each kind of drill is called, and what it trains. */
 export const kinds: { kind: DrillKind; name: string; words: string }[] = [
@@ -34,45 +35,22 @@ export const kinds: { kind: DrillKind; name: string; words: string }[] = [
 ]
 export const nameOf = (kind: DrillKind) => kinds.find((k) => k.kind === kind)?.name ?? kind
 
-/** Minutes of a bench. */
-export const clockOf = (minutes: number) =>
-  minutes < 1 ? `${Math.round(minutes * 60)} s` : `${Math.round(minutes * 10) / 10} min`
-
 /** What a drill came to, in a line. */
 export const scoreOf = (p: DrillPlayed) =>
-  `${p.score ?? 0} of 100${p.minutes != null && p.best != null ? `, ${clockOf(p.minutes)} where ${clockOf(p.best)} do` : ''}`
+  `${p.score ?? 0} of 100${p.minutes != null && p.best != null ? `, ${minutesOf(p.minutes)} where ${minutesOf(p.best)} do` : ''}`
 
 /** A drill that is played. Each thing that is done is kept by the server at once. */
 export function useDrill(id: () => string) {
-  const view = shallowRef<DrillView | null>(null)
-  const problem = ref<Problem | null>(null)
-  const busy = ref(false)
-
   const path = () => ({ path: { id: id() } })
-  // One after the other: what is done while an answer is on its way is done after it.
-  let before: Promise<void> = Promise.resolve()
-  function act(request: () => ReturnType<typeof ask<DrillView>>) {
-    const of = id()
-    before = before.then(async () => {
-      if (of !== id()) return
-      busy.value = true
-      const { data, problem: refused } = await request()
-      busy.value = false
-      view.value = data ?? view.value
-      problem.value = refused
-      // Another window has gone on: what it came to is shown.
-      if (refused?.status === 409)
-        view.value =
-          (await ask(() => api.GET('/api/drills/{id}', { params: path() }))).data ?? view.value
-    })
-    return before
-  }
+  const { view, problem, busy, act, read } = useInTurn<DrillView>(id, () =>
+    ask(() => api.GET('/api/drills/{id}', { params: path() })),
+  )
   return {
     view,
     problem,
     busy,
     ended: computed(() => view.value?.sheet.result != null),
-    read: () => act(() => ask(() => api.GET('/api/drills/{id}', { params: path() }))),
+    read,
     play: (kind: ActKind, on = '', value = '', seconds = 0) =>
       act(() =>
         ask(() =>

@@ -15,7 +15,8 @@ import KindsPanel from './KindsPanel.vue'
 import SeenList from './SeenList.vue'
 import SignList from './SignList.vue'
 import TestCard from './TestCard.vue'
-import { minutesOf, useFaults } from './useFaults'
+import { useFaults } from './useFaults'
+import { minutesOf } from '@/ui/minutes'
 
 /** What is wrong: what is seen, what it can be, and the test that tells most a minute. */
 const props = defineProps<{

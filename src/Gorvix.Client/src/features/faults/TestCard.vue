@@ -2,7 +2,8 @@
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { CauseLine, NextTest } from '@/api/client'
 import { numberOf } from '@/features/bench/useBench'
-import { minutesOf, shareOf } from './useFaults'
+import { shareOf } from './useFaults'
+import { minutesOf } from '@/ui/minutes'
 
 /** One test: what to do, and for each thing that it can show which of the causes would show it. */
 const props = defineProps<{ next: NextTest; causes: CauseLine[]; busy: boolean }>()

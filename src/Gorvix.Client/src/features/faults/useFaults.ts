@@ -1,37 +1,16 @@
-import { computed, ref, shallowRef } from 'vue'
-import { api, ask, type FaultCase, type FaultView, type Problem } from '@/api/client'
+import { computed } from 'vue'
+import { api, ask, type FaultCase, type FaultView } from '@/api/client'
+import { useInTurn } from '@/ui/useInTurn'
 
 /** The search for a fault of a build. What is said is kept by the server at once; each step can be taken back. */
 export function useFaults(build: () => string) {
-  const view = shallowRef<FaultView | null>(null)
-  const problem = ref<Problem | null>(null)
-  const busy = ref(false)
-
+  const params = () => ({ path: { id: build() } })
+  const { view, problem, busy, act, read } = useInTurn<FaultView>(build, () =>
+    ask(() => api.GET('/api/builds/{id}/faults', { params: params() })),
+  )
   const said = computed<FaultCase>(
     () => view.value?.case ?? { said: [], cannot: [], refuted: [], usesBench: true },
   )
-  const params = () => ({ path: { id: build() } })
-
-  // One after the other: what is said while an answer is on its way is said of what that answer came to.
-  let before: Promise<void> = Promise.resolve()
-  function act(request: () => ReturnType<typeof ask<FaultView>>) {
-    const of = build()
-    before = before.then(async () => {
-      if (of !== build()) return
-      busy.value = true
-      const { data, problem: refused } = await request()
-      busy.value = false
-      view.value = data ?? view.value
-      problem.value = refused
-      // Another window has gone on: what it came to is shown.
-      if (refused?.status === 409)
-        view.value =
-          (await ask(() => api.GET('/api/builds/{id}/faults', { params: params() }))).data ??
-          view.value
-    })
-    return before
-  }
-  const read = () => act(() => ask(() => api.GET('/api/builds/{id}/faults', { params: params() })))
   const keep = (change: (now: FaultCase) => Partial<FaultCase>) =>
     act(() =>
       ask(() =>
@@ -78,10 +57,6 @@ export function useFaults(build: () => string) {
     },
   }
 }
-
-/** Minutes of a bench, as they are told. */
-export const minutesOf = (minutes: number) =>
-  minutes < 1 ? `${Math.round(minutes * 60)} s` : `${Math.round(minutes * 10) / 10} min`
 
 /** A part of all, as it is told. */
 export const shareOf = (share: number) =>
