@@ -3,7 +3,8 @@ namespace Gorvix.Core.Planning;
 /// <summary>A good plan where the search for the best has not come to its end: rows one after the other, then parts of the plan chosen anew.</summary>
 /// <remarks>
 /// Every row takes what the relaxed choice gave it where that stands with the rows before, else its cheapest way, else it goes without. A row
-/// that must take something and finds nothing left comes first in the next try. Then, again and again, one row and those that stand in its way are
+/// that must take something and finds nothing left comes first in the next try; where that does not come to an end, everybody first takes what is
+/// least in the way. Then, again and again, one row and those that stand in its way are
 /// given free and solved together while all others stay (large neighbourhood search; Shaw 1998), as long as the purse lasts.
 /// </remarks>
 /// <param name="problem">The question.</param>
@@ -28,19 +29,35 @@ internal sealed class PlanGuess(PlanProblem problem, PlanSearch search, Purse pu
     public PlanAnswer? Of(PlanNode root, PlanSearch.Solved solved, PlanNode open)
     {
         PlanAnswer? best = solved.Best is { } found ? new PlanAnswer(found, solved.Cost, open.Bound) : null;
+        var rows = Enumerable.Range(0, problem.Entries.Count).ToList();
         foreach (var guide in new[] { open.Relaxed, root.Relaxed })
         {
-            if (Dive(root, guide) is var (options, cost) && (best is null || cost < best.Cost))
+            if (Dive(root, guide, rows) is var (options, cost) && (best is null || cost < best.Cost))
             {
                 best = new PlanAnswer(options, cost, open.Bound);
             }
         }
+        if (
+            best is null
+            && Dive(root, Humble(), [.. rows.OrderBy(r => problem.Entries[r].Unmet is not null)]) is var (least, price)
+        )
+        {
+            best = new PlanAnswer(least, price, open.Bound);
+        }
         return best is null ? null : Improved(root, best);
     }
 
-    private (PlanOption?[] Options, Int128 Cost)? Dive(PlanNode root, PlanOption?[] guide)
+    // Whoever must take something takes what is least in the way of others: a plan that carries little is a start.
+    private PlanOption?[] Humble() =>
+        [
+            .. problem.Entries.Select(e =>
+                e.Unmet is null ? e.Options.MinBy(o => o.Takes.CountIn(o.Takes) + o.Bars.CountIn(o.Bars)) : null
+            ),
+        ];
+
+    private (PlanOption?[] Options, Int128 Cost)? Dive(PlanNode root, PlanOption?[] guide, IReadOnlyList<int> rows)
     {
-        var order = Enumerable.Range(0, problem.Entries.Count).ToList();
+        var order = rows.ToList();
         for (var tries = 0; tries < MostTries; tries++)
         {
             var node = root;

@@ -14,6 +14,9 @@ namespace Gorvix.Core.Tests.Planning;
 /// <summary>A search that ends before its proof: there is a plan, it is one, and what is said of the best is true.</summary>
 public class AnytimeTests
 {
+    // Fifty rows that must take something and leave each other little: rows in turn come to no end there.
+    private const int NarrowRows = 1649;
+
     [Theory]
     [InlineData(1)]
     [InlineData(300)]
@@ -84,6 +87,7 @@ public class AnytimeTests
     [InlineData(22)]
     [InlineData(37)]
     [InlineData(41)]
+    [InlineData(NarrowRows)]
     [InlineData(43)]
     [InlineData(44)]
     [InlineData(58)]
