@@ -11,20 +11,18 @@ internal static class RoomReader
     /// <summary>Kinds of link that have the same room stand together, the roomiest first.</summary>
     public static FitRoom Words(IReadOnlyList<Room> rooms, ResolvedBuild build)
     {
-        var most = rooms.ToDictionary(r => PlainWords.Of(r.Need), r => r.IsMost);
-        var kinds = rooms.Select(r => new FitRoomKind(PlainWords.Of(r.Need), r.Count, r.Ports)).ToList();
-        var clauses = kinds
-            .GroupBy(k => (k.Count, Where: string.Join(", ", k.Ports), IsMost: most[k.Need]))
+        var clauses = rooms
+            .GroupBy(r => (r.Count, Where: string.Join(", ", r.Ports), r.IsMost))
             .OrderByDescending(g => g.Key.Count)
             .Select(g =>
-                $"{(g.Key.IsMost ? "" : "at least ")}{g.Key.Count} × {Phrase.Or([.. g.Select(k => Phrase.Lower(k.Need))])} ({g.Key.Where})"
+                $"{(g.Key.IsMost ? "" : "at least ")}{g.Key.Count} × {Phrase.Or([.. g.Select(r => Phrase.Lower(PlainWords.Of(r.Need)))])} ({g.Key.Where})"
             )
             .ToList();
         return new FitRoom(
             clauses.Count == 0
                 ? $"Nothing more fits on the {build.Board.Name} without moving a link."
                 : $"Still fits without moving anything: {string.Join("; ", clauses)}.",
-            kinds
+            [.. rooms.Select(r => new FitRoomKind(PlainWords.Of(r.Need), r.Count, r.Ports))]
         );
     }
 }
