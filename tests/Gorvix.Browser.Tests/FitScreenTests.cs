@@ -217,6 +217,7 @@ public class FitScreenTests
         page.Until(d => d.FindElements(By.CssSelector("td:focus")).FirstOrDefault(), "the grid to have the focus");
         page.Press(Keys.ArrowDown);
         page.At("picture-text");
+        page.Find("td[tabindex='0']:focus");
         Assert.Equal(0L, Convert.ToInt64(page.Run("return window.scrollY")));
         page.Press("x");
         page.Says(".wishes", "Picture text");
