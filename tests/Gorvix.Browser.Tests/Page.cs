@@ -1,4 +1,5 @@
 using Gorvix.Web.Hosting;
+using Gorvix.Web.Tests;
 using Microsoft.AspNetCore.Builder;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
@@ -10,11 +11,13 @@ namespace Gorvix.Browser.Tests;
 /// <summary>A browser on a running Gorvix with data of its own. Every page that was opened must leave the console empty.</summary>
 public sealed class Page : IAsyncDisposable
 {
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+    // Only a state that never comes takes so long: a slow machine, or one with other work, is no fault.
+    private static readonly TimeSpan Patience = TimeSpan.FromMinutes(3);
 
     private readonly ChromeDriver _driver;
     private readonly StartOptions _options;
     private WebApplication _app;
+    private string _look = "light";
 
     private Page(WebApplication app, StartOptions options, ChromeDriver driver, string downloads)
     {
@@ -40,29 +43,42 @@ public sealed class Page : IAsyncDisposable
         string look = "light"
     )
     {
-        var folder = Directory.CreateTempSubdirectory("gorvix-").FullName;
         string Beside(string name) => Path.Combine(AppContext.BaseDirectory, name);
         var options = new StartOptions(
             0,
-            Path.Combine(folder, "data"),
+            demo == "demo" ? await Served.DemoData() : Served.NewFolder(),
             demo is null ? null : Beside(demo),
             Beside("client")
         );
-        var app = await Served(options);
-        var downloads = Path.Combine(folder, "downloads");
-        var page = new Page(app, options, Browser(folder, downloads, look), downloads);
+        var page = new Page(await Served.Start(options), options, Browsers.Take(), Served.NewFolder());
+        page.Look(look);
         page.Resize(width, height);
         page.Go(path);
         return page;
     }
 
-    private static async Task<WebApplication> Served(StartOptions options)
+    private void Look(string look)
     {
-        var app = GorvixApp.Create(options);
-        await GorvixApp.OpenData(app, options);
-        await app.StartAsync();
-        return app;
+        _driver.ExecuteCdpCommand(
+            "Browser.setDownloadBehavior",
+            new() { ["behavior"] = "allow", ["downloadPath"] = Downloads }
+        );
+        _look = look;
+        Media("");
     }
+
+    private void Media(string media) =>
+        _driver.ExecuteCdpCommand(
+            "Emulation.setEmulatedMedia",
+            new()
+            {
+                ["media"] = media,
+                ["features"] = new[]
+                {
+                    new Dictionary<string, object?> { ["name"] = "prefers-color-scheme", ["value"] = _look },
+                },
+            }
+        );
 
     /// <summary>The server goes away under the page.</summary>
     public async Task StopServer()
@@ -72,12 +88,11 @@ public sealed class Page : IAsyncDisposable
     }
 
     /// <summary>It comes back at the same address with the same data.</summary>
-    public async Task StartServer() => _app = await Served(_options);
+    public async Task StartServer() => _app = await Served.Start(_options);
 
     public async ValueTask DisposeAsync()
     {
-        _driver.Quit();
-        _driver.Dispose();
+        Browsers.GiveBack(_driver, Root);
         await _app.DisposeAsync();
     }
 
@@ -212,11 +227,7 @@ public sealed class Page : IAsyncDisposable
     }
 
     /// <summary>Shows the page as it would be printed.</summary>
-    public void AsPrinted() =>
-        _driver.ExecuteCdpCommand(
-            "Emulation.setEmulatedMedia",
-            new Dictionary<string, object?> { ["media"] = "print" }
-        );
+    public void AsPrinted() => Media("print");
 
     /// <summary>The page as the browser would print it, on A4.</summary>
     public byte[] Print() =>
@@ -264,11 +275,10 @@ public sealed class Page : IAsyncDisposable
     /// <summary>Waits for a state.</summary>
     /// <param name="condition">What is waited for; null while it is not there.</param>
     /// <param name="what">In words, for who reads that it did not come.</param>
-    /// <param name="times">For what takes the server seconds: so many times as long as for a screen.</param>
-    public T Until<T>(Func<IWebDriver, T?> condition, string what, int times = 1)
+    public T Until<T>(Func<IWebDriver, T?> condition, string what)
         where T : class
     {
-        var wait = new WebDriverWait(_driver, times * Patience) { PollingInterval = TimeSpan.FromMilliseconds(50) };
+        var wait = new WebDriverWait(_driver, Patience) { PollingInterval = TimeSpan.FromMilliseconds(50) };
         wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException));
         try
         {
@@ -281,28 +291,5 @@ public sealed class Page : IAsyncDisposable
                 $"waited for {what}; the page says: {_driver.FindElement(By.TagName("body")).Text}"
             );
         }
-    }
-
-    private static ChromeDriver Browser(string folder, string downloads, string look)
-    {
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        options.AddArguments(
-            "--headless",
-            "--no-sandbox",
-            "--disable-gpu",
-            "--disable-quic",
-            "--no-first-run",
-            "--disable-background-networking",
-            "--disable-component-update",
-            "--disable-sync",
-            "--hide-scrollbars",
-            $"--blink-settings=preferredColorScheme={(look == "dark" ? 0 : 1)}",
-            $"--user-data-dir={Path.Combine(folder, "browser")}"
-        );
-        options.AddUserProfilePreference("download.default_directory", downloads);
-        options.SetLoggingPreference(LogType.Browser, OpenQA.Selenium.LogLevel.All);
-        var driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options);
-        driver.Manage().Timeouts().AsynchronousJavaScript = Patience;
-        return driver;
     }
 }

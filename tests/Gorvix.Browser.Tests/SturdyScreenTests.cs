@@ -19,8 +19,7 @@ public class SturdyScreenTests
         page.Says("#verdict", "of 18 links carried.");
         page.Until(
             d => d.FindElements(OpenQA.Selenium.By.CssSelector(".working")).Count == 0 ? "yes" : null,
-            "the longer look",
-            times: 8
+            "the longer look"
         );
         page.Says("[data-testid='moved']", "A better plan was found: 6 links have another place now.");
         page.Says("#verdict", "of 18 links carried.");

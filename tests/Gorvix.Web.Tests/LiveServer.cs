@@ -34,7 +34,7 @@ public sealed class LiveServer : IAsyncDisposable
         string? client = null
     )
     {
-        data ??= Directory.CreateTempSubdirectory("gorvix-").FullName;
+        data ??= demo == "demo" ? await Served.DemoData() : Served.NewFolder();
         var demoFolder = demo is null ? null : Path.Combine(AppContext.BaseDirectory, demo);
         // Two addresses cannot both be given a port by the system.
         var port = club is null ? 0 : FreePort();
@@ -42,10 +42,7 @@ public sealed class LiveServer : IAsyncDisposable
         {
             Club = club,
         };
-        var app = GorvixApp.Create(options);
-        await GorvixApp.OpenData(app, options);
-        await app.StartAsync();
-        return new LiveServer(app, data);
+        return new LiveServer(await Served.Start(options), data);
     }
 
     private static int FreePort()

@@ -118,7 +118,6 @@ public sealed class FaultReader
         ];
         var standing = search.Look([.. all.Select(s => s.Seen)], cannot, refuted, stop);
         var seen = all.Select(s => Line(s.Seen, s.At)).ToList();
-        var shares = standing.Causes.ToDictionary(c => c.Id, c => c.Share);
         return new FaultSheet(
             standing.State,
             Verdict(standing),
@@ -126,7 +125,7 @@ public sealed class FaultReader
             seen,
             [.. standing.Causes.Take(MostCauses).Select(c => Line(c, seen))],
             standing.Others + Math.Max(0, standing.Causes.Count - MostCauses),
-            [.. standing.Tests.Take(MostNext).Select(t => Line(t, shares))],
+            [.. standing.Tests.Take(MostNext).Select(t => Line(t, standing.Causes))],
             [.. Rest(standing, all.Select(s => s.Seen.Test).ToHashSet())],
             standing.Doubted
         );
@@ -217,7 +216,7 @@ public sealed class FaultReader
             .Select(t => t.Item.Id)
             .FirstOrDefault();
 
-    private NextTest Line(WorthTest worth, Dictionary<string, double> shares)
+    private NextTest Line(WorthTest worth, IReadOnlyList<Cause> causes)
     {
         var test = _table.Tests[worth.Test];
         return new NextTest(
@@ -227,14 +226,13 @@ public sealed class FaultReader
                 ? "Not yet: one of the causes that are left destroys something when it is fed. Measure without power first."
                 : null,
             [
-                .. worth
-                    .Expects.Select(e => new OutcomeLine(
-                        e.Key,
-                        e.Key.Length == 0
-                            ? "cannot be told"
-                            : _table.Outcomes(worth.Test).First(o => o.Id == e.Key).Words,
-                        Math.Round(e.Value.Sum(c => shares.GetValueOrDefault(c)), 4),
-                        [.. e.Value.OrderByDescending(c => shares.GetValueOrDefault(c))]
+                .. causes
+                    .GroupBy(c => c.Shows[worth.Test])
+                    .Select(g => new OutcomeLine(
+                        g.Key < 0 ? "" : _table.Outcomes(worth.Test)[g.Key].Id,
+                        g.Key < 0 ? "cannot be told" : _table.Outcomes(worth.Test)[g.Key].Words,
+                        Math.Round(g.Sum(c => c.Share), 4),
+                        [.. g.OrderByDescending(c => c.Share).Select(c => c.Id)]
                     ))
                     .OrderByDescending(e => e.Share),
             ]

@@ -29,6 +29,7 @@ public sealed class FaultTable
     private FaultTable(Meant meant, IReadOnlyList<FaultTest> all, List<Suspect> singles)
     {
         (_meant, _all, Singles) = (meant, all, singles);
+        Twins = TwinsOf(singles);
         Tests = [.. all.Select((t, i) => t with { Outcomes = [.. Met(t, i, singles)] })];
         _at = Tests.Index().ToDictionary(t => t.Item.Id, t => t.Index);
     }
@@ -38,6 +39,13 @@ public sealed class FaultTable
 
     /// <summary>The sound craft, and every single fault that some test notices.</summary>
     internal IReadOnlyList<Suspect> Singles { get; }
+
+    /// <summary>The same, those together that show the same at every test.</summary>
+    internal IReadOnlyList<IReadOnlyList<Suspect>> Twins { get; }
+
+    /// <summary>Puts those together that show the same at every test.</summary>
+    internal static IReadOnlyList<IReadOnlyList<Suspect>> TwinsOf(IEnumerable<Suspect> suspects) =>
+        [.. suspects.GroupBy(s => string.Join(',', s.Shows)).Select(g => g.ToList())];
 
     /// <summary>Makes the table of a build.</summary>
     /// <param name="wired">The build as it is meant.</param>
@@ -53,12 +61,14 @@ public sealed class FaultTable
         var meant = new Meant(wired, volts);
         var sheet = BenchReader.Of(wired, meant.Settings, volts > 0 ? volts : null);
         var tests = new TestMaker(meant, sheet).All();
-        var sound = Row(meant, tests, wired, []);
+        Suspect RowOf(WiredBuild real, IReadOnlyList<PlantedFault> faults) =>
+            Row(tests, new BenchTruth(meant, real), faults);
+        var sound = RowOf(wired, []);
         var singles = new List<Suspect> { sound };
         foreach (var fault in PlantedFaults.Of(wired))
         {
             stop.ThrowIfCancellationRequested();
-            var row = Row(meant, tests, wired.With(fault.Edit), [fault]);
+            var row = RowOf(wired.With(fault.Edit), [fault]);
             // What no test notices is no fault that anybody looks for.
             if (!row.Shows.AsSpan().SequenceEqual(sound.Shows))
             {
@@ -82,9 +92,17 @@ public sealed class FaultTable
     internal IReadOnlyList<Outcome> Outcomes(int test) => _all[test].Outcomes;
 
     /// <summary>The aircraft with several faults at once.</summary>
-    internal Suspect With(IReadOnlyList<PlantedFault> faults)
+    internal Suspect With(IReadOnlyList<PlantedFault> faults) => Row(_all, new BenchTruth(_meant, Real(faults)), faults);
+
+    /// <summary>The aircraft with several faults at once; null where some test shows something else at it than what was seen.</summary>
+    /// <param name="faults">What is wrong with it.</param>
+    /// <param name="seen">Indices of tests and of the outcomes that were seen; what is dear to compute is looked at last.</param>
+    internal Suspect? Explaining(IReadOnlyList<PlantedFault> faults, IEnumerable<(int Test, int Outcome)> seen)
     {
-        return Row(_meant, _all, Real(faults), faults);
+        var truth = new BenchTruth(_meant, Real(faults));
+        return seen.All(s => ShownBy(_all[s.Test], truth) is var shown && (shown < 0 || shown == s.Outcome))
+            ? Row(_all, truth, faults)
+            : null;
     }
 
     private WiredBuild Real(IReadOnlyList<PlantedFault> faults) =>
@@ -98,21 +116,18 @@ public sealed class FaultTable
         return _all[test].Tell(new BenchTruth(_meant, Real(faults)));
     }
 
-    private static Suspect Row(
-        Meant meant,
-        IReadOnlyList<FaultTest> tests,
-        WiredBuild real,
-        IReadOnlyList<PlantedFault> faults
-    )
+    private static Suspect Row(IReadOnlyList<FaultTest> tests, BenchTruth truth, IReadOnlyList<PlantedFault> faults)
     {
-        var truth = new BenchTruth(meant, real);
         var shows = new short[tests.Count];
         for (var i = 0; i < tests.Count; i++)
         {
-            shows[i] = tests[i].Tell(truth) is { } told ? (short)IndexIn(tests[i].Outcomes, told) : (short)-1;
+            shows[i] = ShownBy(tests[i], truth);
         }
-        return new Suspect(faults, shows, meant.Situations.Any(truth.Harms));
+        return new Suspect(faults, shows, truth.Meant.Situations.Any(truth.Harms));
     }
+
+    private static short ShownBy(FaultTest test, BenchTruth truth) =>
+        test.Tell(truth) is { } told ? (short)IndexIn(test.Outcomes, told) : (short)-1;
 
     private static int IndexIn(IReadOnlyList<Outcome> outcomes, string id)
     {

@@ -26,6 +26,7 @@ internal sealed class PairFinder(FaultTable table, Func<Suspect, double> weight)
         }
         var first = odd[0];
         var candidates = table.Singles.Skip(1).ToList();
+        var weights = candidates.ConvertAll(c => weight(c));
         var guesses = new List<(Suspect One, Suspect Other, double Weight)>();
         for (var i = 0; i < candidates.Count; i++)
         {
@@ -43,18 +44,19 @@ internal sealed class PairFinder(FaultTable table, Func<Suspect, double> weight)
                 );
                 if (fits > 0)
                 {
-                    guesses.Add((one, other, fits * weight(one) * weight(other)));
+                    guesses.Add((one, other, fits * weights[i] * weights[j]));
                 }
             }
         }
         var found = new List<Suspect>();
+        // Without power only copper is walked; under power rails are solved as well.
+        var seen = read.OrderBy(r => table.Tests[r.Test].IsPowered).Select(r => (r.Test, r.Outcome)).ToList();
         foreach (
             var (one, other, _) in guesses.OrderByDescending(g => g.Weight).ThenBy(g => g.One.Id).Take(MostComputed)
         )
         {
             stop.ThrowIfCancellationRequested();
-            var pair = table.With([one.Faults[0], other.Faults[0]]);
-            if (read.All(r => pair.Shows[r.Test] < 0 || pair.Shows[r.Test] == r.Outcome))
+            if (table.Explaining([one.Faults[0], other.Faults[0]], seen) is { } pair)
             {
                 found.Add(pair);
             }

@@ -46,14 +46,7 @@ public sealed record Cause(
 /// <param name="Bits">What it tells on the average, in bits.</param>
 /// <param name="Cost">Minutes, and what feeding the craft may cost meanwhile.</param>
 /// <param name="NotYet">Why it is not safe yet, or null: it is done after what makes it safe.</param>
-/// <param name="Expects">What each cause that is left leads to: ids of causes by the id of the outcome.</param>
-public sealed record WorthTest(
-    int Test,
-    double Bits,
-    double Cost,
-    bool NotYet,
-    IReadOnlyDictionary<string, IReadOnlyList<string>> Expects
-)
+public sealed record WorthTest(int Test, double Bits, double Cost, bool NotYet)
 {
     /// <summary>What it is worth: bits a minute.</summary>
     public double Worth => Bits / Cost;
@@ -130,7 +123,7 @@ public sealed class Search
     {
         double Weight(Suspect suspect) => this.Weight(suspect) * (refuted?.Contains(suspect.Id) == true ? Refuted : 1);
         var read = Read(_table, seen);
-        var singles = Groups(_table.Singles, Weight, read);
+        var singles = Groups(_table.Twins, Weight, read);
         if (read.Count == 0)
         {
             return Stand(SearchState.Open, singles, read, cannot, [], false);
@@ -145,7 +138,7 @@ public sealed class Search
             if (pairs.Count > 0)
             {
                 arePairs = true;
-                groups = Groups([.. _table.Singles, .. pairs], Weight, read);
+                groups = Groups(FaultTable.TwinsOf([.. _table.Singles, .. pairs]), Weight, read);
             }
         }
         var state =
@@ -182,60 +175,39 @@ public sealed class Search
             select new Reading(test.Value, outcome.Value, o.Index),
         ];
 
-    /// <summary>Suspects that show the same at every test.</summary>
-    internal sealed class Group(Suspect first)
+    /// <summary>Suspects that show the same at every test, those that weigh most first.</summary>
+    internal sealed class Group(IReadOnlyList<Suspect> suspects)
     {
-        public List<Suspect> Suspects { get; } = [first];
+        public IReadOnlyList<Suspect> Suspects { get; } = suspects;
         public short[] Shows => Suspects[0].Shows;
         public bool Harms => Suspects[0].Harms;
-        public double Prior { get; set; }
         public double Share { get; set; }
         public int Against { get; set; }
     }
 
-    private List<Group> Groups(IReadOnlyList<Suspect> suspects, Func<Suspect, double> weight, List<Reading> read)
+    private List<Group> Groups(
+        IReadOnlyList<IReadOnlyList<Suspect>> twins,
+        Func<Suspect, double> weight,
+        List<Reading> read
+    )
     {
-        var by = new Dictionary<string, Group>();
         var list = new List<Group>();
-        foreach (var suspect in suspects)
+        foreach (var same in twins)
         {
-            var key = string.Create(
-                suspect.Shows.Length,
-                suspect.Shows,
-                (span, s) =>
-                {
-                    for (var i = 0; i < s.Length; i++)
-                    {
-                        span[i] = (char)(s[i] + 1);
-                    }
-                }
-            );
-            if (by.TryGetValue(key, out var known))
-            {
-                known.Suspects.Add(suspect);
-            }
-            else
-            {
-                by[key] = known = new Group(suspect);
-                list.Add(known);
-            }
-            known.Prior += weight(suspect);
-        }
-        foreach (var group in list)
-        {
-            group.Share = group.Prior;
+            var weighed = same.Select(s => (Suspect: s, Weight: weight(s))).OrderByDescending(s => s.Weight).ToList();
+            var group = new Group(weighed.ConvertAll(s => s.Suspect)) { Share = weighed.Sum(s => s.Weight) };
             foreach (var reading in read)
             {
                 var shown = group.Shows[reading.Test];
                 group.Share *= Chance(reading.Test, shown, reading.Outcome);
                 group.Against += shown >= 0 && shown != reading.Outcome ? 1 : 0;
             }
+            list.Add(group);
         }
         var sum = list.Sum(g => g.Share);
         foreach (var group in list)
         {
             group.Share = sum > 0 ? group.Share / sum : 1.0 / list.Count;
-            group.Suspects.Sort((a, b) => weight(b).CompareTo(weight(a)));
         }
         return [.. list.OrderByDescending(g => g.Share).ThenBy(g => g.Suspects[0].Id, StringComparer.Ordinal)];
     }
@@ -316,8 +288,7 @@ public sealed class Search
                         i,
                         bits,
                         test.Minutes + (test.IsPowered ? harm * HarmMinutes : 0),
-                        test.IsPowered && harm >= HarmChance,
-                        Expects(left, i)
+                        test.IsPowered && harm >= HarmChance
                     )
                 );
             }
@@ -326,10 +297,6 @@ public sealed class Search
         // Where something can be done that is safe, the rest waits; else all of it is left to the builder.
         return EndGame.Best(left, worth) is { } best ? [best, .. worth.Where(w => w.Test != best.Test)] : worth;
     }
-
-    private IReadOnlyDictionary<string, IReadOnlyList<string>> Expects(List<Group> left, int test) =>
-        left.GroupBy(g => g.Shows[test] < 0 ? "" : _table.Outcomes(test)[g.Shows[test]].Id)
-            .ToDictionary(g => g.Key, g => (IReadOnlyList<string>)[.. g.Select(x => x.Suspects[0].Id)]);
 
     // What a test tells on the average: how much less is not known after it.
     private double Bits(List<Group> left, int test)

@@ -12,7 +12,10 @@ public class BenchFaultTests
 {
     private static readonly DateOnly Today = new(2026, 11, 26);
 
-    internal sealed record Walked(WiredBuild Wired, BenchSheet Sheet, double Volts);
+    internal sealed record Walked(WiredBuild Wired, BenchSheet Sheet, double Volts)
+    {
+        public IReadOnlyList<PlantedFault> Faults { get; } = [.. PlantedFaults.Of(Wired)];
+    }
 
     internal static Walked Of(Build build, double cell = 4.15)
     {
@@ -34,7 +37,7 @@ public class BenchFaultTests
         for (var run = 0; run < 2000; run++)
         {
             var at = All[random.Next(All.Count)];
-            var faults = PlantedFaults.Of(at.Wired);
+            var faults = at.Faults;
             var fault = faults[random.Next(faults.Count)];
             var real = at.Wired.With(fault.Edit);
             if (IsTheSame(at.Wired, real, fault))

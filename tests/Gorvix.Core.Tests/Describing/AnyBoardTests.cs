@@ -148,7 +148,7 @@ public class AnyBoardTests
 
     [Fact]
     public void The_text_of_any_board_gives_the_same_board_again() =>
-        Boards.Sample(
+        Boards.Holds(
             board =>
             {
                 var text = LeafletText.Write(board);
@@ -159,7 +159,7 @@ public class AnyBoardTests
                 );
                 Assert.Equal(LeafletTextTests.Json(board), LeafletTextTests.Json(read.Board));
             },
-            iter: 500
+            of: 500
         );
 
     // Any text is answered, whatever it is.
@@ -168,14 +168,14 @@ public class AnyBoardTests
         Gen.Char["AZaz09 .:=?[](),|>\"\\#~-+\n\t\u00A0\u2013\u201Cportrailwstp"]
             .Array[0, 120]
             .Select(c => new string(c))
-            .Sample(
+            .Holds(
                 text =>
                 {
                     var read = LeafletText.Read(text);
                     BoardLook.Of(read.Board);
                     Assert.All(read.Problems, p => Assert.InRange(p.Line, 1, text.Length + 1));
                 },
-                iter: 1_000
+                of: 1_000
             );
 
     private static Gen<T?> Perhaps<T>(Gen<T> gen)

@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Wiring;
 
@@ -133,9 +135,15 @@ internal sealed class PlainSigns(WiredBuild meant, WiredBuild real)
             .All(c => wired.Bridges.Any(b => b.Bridge.Id == c.Bridge && b.Positions.Contains(c.Position)));
 
     // Everything that is one copper with a point, walked one joint at a time.
-    private static HashSet<string> Group(WiredBuild wired, string from)
+    private static HashSet<string> Group(WiredBuild wired, string from) =>
+        Coppers.GetValue(wired, w => new Copper(w)).With(from);
+
+    private static readonly ConditionalWeakTable<WiredBuild, Copper> Coppers = [];
+
+    private sealed class Copper(WiredBuild wired)
     {
-        var joints = wired
+        private readonly ConcurrentDictionary<string, HashSet<string>> _known = [];
+        private readonly ILookup<string, string> _beside = wired
             .Leads.Where(l => l.Pad is not null)
             .Select(l => ($"lead {l.Device}/{l.Lead.Id}", $"pad {l.Pad!.Id}"))
             .Concat(
@@ -150,21 +158,24 @@ internal sealed class PlainSigns(WiredBuild meant, WiredBuild real)
                 where path.Through.All(e => e is Contact) && Conducts(wired, path)
                 select ($"pad {pad.Id}", path.Net is { } net ? $"net {net}" : $"rail {path.Rail}")
             )
-            .ToList();
-        var group = new HashSet<string> { from };
-        for (var grown = true; grown; )
-        {
-            grown = false;
-            foreach (var (one, other) in joints)
-            {
-                if (group.Contains(one) != group.Contains(other))
+            .SelectMany(j => new[] { (One: j.Item1, Other: j.Item2), (One: j.Item2, Other: j.Item1) })
+            .ToLookup(j => j.One, j => j.Other);
+
+        public HashSet<string> With(string from) =>
+            _known.GetOrAdd(
+                from,
+                _ =>
                 {
-                    group.Add(one);
-                    group.Add(other);
-                    grown = true;
+                    var (group, next) = (new HashSet<string> { from }, new Queue<string>([from]));
+                    while (next.TryDequeue(out var at))
+                    {
+                        foreach (var other in _beside[at].Where(group.Add))
+                        {
+                            next.Enqueue(other);
+                        }
+                    }
+                    return group;
                 }
-            }
-        }
-        return group;
+            );
     }
 }

@@ -62,7 +62,7 @@ public class PredictionTests
         var (compared, off) = (0, 0);
         Planning
             .Generated.Builds(ports: 6, links: 4)
-            .Sample(
+            .Holds(
                 build =>
                 {
                     var wired = new FitReader(build).Wired;
@@ -71,8 +71,8 @@ public class PredictionTests
                         Compare(wired, "made up", ref compared, ref off);
                     }
                 },
-                iter: 60,
-                threads: 1
+                of: 60,
+                alone: true
             );
         Assert.True(compared > 300 && off > 30, $"{compared} compared, {off} off");
     }

@@ -74,7 +74,7 @@ public class FileSchemaTests
         var reader = await Reader;
         Generated
             .Builds(6, 8)
-            .Sample(
+            .Holds(
                 build =>
                 {
                     var file = new GorvixFile
@@ -85,7 +85,7 @@ public class FileSchemaTests
                     };
                     Assert.Empty(reader.Validate(Encoding.UTF8.GetString(GorvixReader.Write(file))));
                 },
-                iter: 100
+                of: 100
             );
     }
 

@@ -69,11 +69,11 @@ public class MutatedFilesTests
 
     [Fact]
     public void A_file_whose_values_are_damaged_is_read_or_told_where() =>
-        DamagedTrees.Sample(text => Answered(Encoding.UTF8.GetBytes(text)), iter: 700, threads: 2);
+        DamagedTrees.Holds(text => Answered(Encoding.UTF8.GetBytes(text)), of: 700);
 
     [Fact]
     public void A_file_whose_bytes_are_damaged_is_read_or_told_where() =>
-        DamagedBytes.Sample(Answered, iter: 300, threads: 2);
+        DamagedBytes.Holds(Answered, of: 300);
 
     [Fact]
     public void A_leaflet_whose_letters_are_damaged_is_read_or_told_where() =>
@@ -101,7 +101,7 @@ public class MutatedFilesTests
                     "#"
                 )
             )
-            .Sample(
+            .Holds(
                 (text, at, cut, more) =>
                 {
                     var start = at % text.Length;
@@ -112,8 +112,7 @@ public class MutatedFilesTests
                     Assert.Equal(look.Usable, PartCheck.Of(read.Board, "b").Count == 0);
                     Assert.All(look.Notes, n => Assert.NotEmpty(n.Sentence));
                 },
-                iter: 500,
-                threads: 2
+                of: 500
             );
 
     [Fact]
@@ -142,7 +141,7 @@ public class MutatedFilesTests
                     "out"
                 )
             )
-            .Sample(
+            .Holds(
                 (list, at, cut, more) =>
                 {
                     var start = at % list.Length;
@@ -153,8 +152,7 @@ public class MutatedFilesTests
                     Assert.All(read.File?.Boards ?? [], b => Assert.Empty(PartCheck.Of(b, "b")));
                     Assert.All(read.File?.Devices ?? [], d => Assert.Empty(PartCheck.Of(d, "d")));
                 },
-                iter: 500,
-                threads: 2
+                of: 500
             );
 
     private static void Answered(byte[] bytes)

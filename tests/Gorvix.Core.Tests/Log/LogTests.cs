@@ -23,7 +23,7 @@ public class LogTests
                 Gen.Int[120, 200]
             )
             .Where((everyDays, everyFlights, _, _) => everyDays > 0 || everyFlights > 0)
-            .Sample(
+            .Holds(
                 (everyDays, everyFlights, events, today) =>
                 {
                     int? days = everyDays > 0 ? everyDays : null;

@@ -18,14 +18,14 @@ public class PlugMovesTests
 
     [Fact]
     public void No_shorter_way_leads_from_the_harness_as_it_comes_to_the_one_needed() =>
-        Plugs.Sample(
+        Plugs.Holds(
             plug =>
             {
                 var moves = PlugReader.Moves(plug.Comes, plug.Needs);
                 Assert.Equal(plug.Needs, Follow(plug.Comes, moves));
                 Assert.Equal(Fewest(plug.Comes, plug.Needs), moves.Count);
             },
-            iter: 2_000
+            of: 2_000
         );
 
     [Fact]

@@ -98,9 +98,9 @@ public class TickTests
     public void Half_done_the_list_still_leads_from_the_parts_as_they_are_to_the_plan() =>
         Generated
             .HalfBuilt(4, 5)
-            .Sample(
+            .Holds(
                 build => LoomTests.Follows(WiredBuild.From(build, Planner.Best(build))),
-                iter: 400,
+                of: 400,
                 print: Generated.Print
             );
 
@@ -342,4 +342,21 @@ public class TickTests
             SeatFact seat => seat.Device,
             _ => null,
         };
+
+    /// <summary>Common practice: a plug that is in pulls at the wires that are unsoldered, so it comes out before them.</summary>
+    [Fact]
+    public void Plugs_are_pulled_before_wires_are_taken_off()
+    {
+        var mixed = 0;
+        foreach (var build in Demo.Builds)
+        {
+            var bare = Finished(build) with { Devices = [], Wants = [], Pins = [], Bans = [], Wires = [] };
+            var off = Loom(bare).Steps.Where(s => s.Topic == StepTopic.Undo).Select(s => s.Facts[0]).ToList();
+            var firstWire = off.FindIndex(f => f is JointFact);
+            var lastPlug = off.FindLastIndex(f => f is SeatFact);
+            Assert.True(firstWire < 0 || lastPlug < firstWire);
+            mixed += firstWire > 0 ? 1 : 0;
+        }
+        Assert.True(mixed > 2, $"{mixed}");
+    }
 }

@@ -115,13 +115,29 @@ public class GnssReaderTests
         return [.. lines.Where(l => l.StartsWith('{')).Select(l => JsonDocument.Parse(l).RootElement)];
     }
 
+    // B5 62, message 01 07, 100 bytes announced; after 20 of them the line was cut and the next frame began.
+    [Fact]
+    public void A_frame_that_begins_inside_one_that_was_cut_off_is_not_lost()
+    {
+        byte[] cut = [0xB5, 0x62, 0x01, 0x07, 100, 0, .. new byte[20]];
+        var good = new UbxFrame(UbxMessage.NavPvt, [.. Enumerable.Range(0, 92).Select(i => (byte)i)]);
+        var reader = new GnssReader();
+        reader.Read([.. cut, .. good.Bytes(), .. new byte[100]]);
+        Assert.Equal(good.Payload, Assert.Single(reader.TakeFrames()).Payload);
+        Assert.Equal((1, 1), (reader.Broken, reader.Whole));
+
+        // The same of sentences: the one without an end, and the one that begins in it.
+        reader.Read("$GPGGA,1,2,$GPTXT,hello*01\r\n"u8);
+        Assert.Equal("GPTXT", Assert.Single(reader.TakeSentences()).Head);
+    }
+
     [Fact]
     public void Whatever_comes_the_reader_ends_and_is_in_step_again()
     {
         var good = new UbxFrame(UbxMessage.NavPvt, new byte[92]).Bytes();
         byte[] whole = [.. Said(GnssGeneration.Older, null, 2), .. good];
         Gen.Select(Gen.Byte.Array[0, 300], Gen.Int[0, whole.Length - 1].Array[0, 12], Gen.Int[1, 64])
-            .Sample(
+            .Holds(
                 (noise, broken, step) =>
                 {
                     var stream = (byte[])whole.Clone();
@@ -141,7 +157,7 @@ public class GnssReaderTests
                     // Whatever was made of it is no reason to fall.
                     GnssPicture.Of(frames, reader.TakeSentences(), 1, 0);
                 },
-                iter: 10_000
+                of: 10_000
             );
     }
 

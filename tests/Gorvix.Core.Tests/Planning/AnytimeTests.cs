@@ -26,7 +26,7 @@ public class AnytimeTests
         var open = 0;
         Generated
             .Builds(5, 6)
-            .Sample(
+            .Holds(
                 build =>
                 {
                     var space = new PlanSpace(build);
@@ -48,7 +48,7 @@ public class AnytimeTests
                     Assert.InRange(best.Cost[gap.Term], gap.AtBest, int.MaxValue);
                     Assert.True(gap.AtBest < gap.Now);
                 },
-                iter: 300,
+                of: 300,
                 print: Generated.Print
             );
         Assert.True(weighed > 1 || open > 30, $"{open}");
@@ -58,13 +58,13 @@ public class AnytimeTests
     public void What_is_proved_is_the_same_plan_at_every_effort() =>
         Generated
             .Builds(5, 6)
-            .Sample(
+            .Holds(
                 build =>
                 {
                     var quick = Planner.Best(new PlanSpace(build, Effort.Quick));
                     Assert.True(quick.Gap is not null || quick.Since(Planner.Best(new PlanSpace(build))).Count == 0);
                 },
-                iter: 200,
+                of: 200,
                 print: Generated.Print
             );
 

@@ -12,7 +12,7 @@ public class BestPlansTests
     public void The_few_best_plans_are_the_cheapest_distinct_ones() =>
         Generated
             .Builds(3, 4)
-            .Sample(
+            .Holds(
                 build =>
                 {
                     var space = new PlanSpace(build);
@@ -24,7 +24,7 @@ public class BestPlansTests
                     );
                     Assert.Empty(plans[0].Since(Planner.Best(space)));
                 },
-                iter: 300,
+                of: 300,
                 print: Generated.Print
             );
 
@@ -32,7 +32,7 @@ public class BestPlansTests
     public void A_plan_that_is_chosen_becomes_the_best() =>
         Generated
             .Builds(3, 4)
-            .Sample(
+            .Holds(
                 build =>
                 {
                     var space = new PlanSpace(build);
@@ -47,7 +47,7 @@ public class BestPlansTests
                         );
                     }
                 },
-                iter: 200,
+                of: 200,
                 print: Generated.Print
             );
 

@@ -11,11 +11,11 @@ public class CpSatTests
 {
     [Fact]
     public void The_solver_finds_nothing_better_on_500_generated_builds() =>
-        Generated.Builds(8, 10).SamplePlanned(Agree, of: 500);
+        Generated.Builds(8, 10).HoldPlanned(Agree, of: 500);
 
     [Fact]
     public void Nor_on_generated_builds_of_which_a_part_is_done() =>
-        Generated.HalfBuilt(8, 10).SamplePlanned(Agree, of: 200);
+        Generated.HalfBuilt(8, 10).HoldPlanned(Agree, of: 200);
 
     [Fact]
     public void The_solver_finds_nothing_better_on_the_demo_builds()

@@ -13,11 +13,11 @@ public class ExactnessTests
 {
     [Fact]
     public void No_combination_is_better_than_the_plan() =>
-        Generated.Builds(3, 4).Sample(IsBest, iter: 600, print: Generated.Print);
+        Generated.Builds(3, 4).Holds(IsBest, of: 600, print: Generated.Print);
 
     [Fact]
     public void Nor_where_a_part_is_done_already() =>
-        Generated.HalfBuilt(3, 4).Sample(IsBest, iter: 400, print: Generated.Print);
+        Generated.HalfBuilt(3, 4).Holds(IsBest, of: 400, print: Generated.Print);
 
     private static void IsBest(ResolvedBuild build)
     {

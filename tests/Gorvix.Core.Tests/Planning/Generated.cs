@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using CsCheck;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Parts;
@@ -88,16 +89,24 @@ internal static partial class Generated
     };
 
     /// <summary>
-    /// Looks at so many builds. One that the planner says is too hard to plan has nothing to look at; of a hundred at most one
-    /// may be.
+    /// Looks at so many builds. One that the planner says is too hard to plan has nothing to look at; none of the short run is, and of
+    /// a hundred others at most one may be.
     /// </summary>
     /// <param name="builds">The builds.</param>
     /// <param name="look">What must hold of each.</param>
-    /// <param name="of">How many.</param>
-    public static void SamplePlanned(this Gen<ResolvedBuild> builds, Action<ResolvedBuild> look, int of)
+    /// <param name="of">How many a short run looks at.</param>
+    /// <param name="file">The file of the test.</param>
+    /// <param name="test">The test.</param>
+    public static void HoldPlanned(
+        this Gen<ResolvedBuild> builds,
+        Action<ResolvedBuild> look,
+        int of,
+        [CallerFilePath] string file = "",
+        [CallerMemberName] string test = ""
+    )
     {
         var givenUp = 0;
-        builds.Sample(
+        var looked = builds.Holds(
             build =>
             {
                 try
@@ -109,10 +118,12 @@ internal static partial class Generated
                     Interlocked.Increment(ref givenUp);
                 }
             },
-            iter: of,
-            print: Print
+            of: of,
+            print: Print,
+            file: file,
+            test: test
         );
-        Assert.InRange(givenUp, 0, of / 100);
+        Assert.InRange(givenUp, 0, looked == of ? 0 : looked / 100);
     }
 
     /// <summary>Builds of at most so many ports and links.</summary>

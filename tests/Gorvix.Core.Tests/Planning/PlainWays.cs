@@ -18,14 +18,16 @@ internal sealed class PlainWays(ResolvedBuild build)
 {
     private readonly Board _board = build.Board;
     private readonly bool _able = build.Board.Controller is "F3" or "F7" or "G4" or "H7";
-    private PlanCost _best = PlanCost.Beyond;
+    private PlanCost _best;
 
     /// <summary>How many wired builds were looked at.</summary>
     public int Looked { get; private set; }
 
-    /// <summary>The least price.</summary>
-    public PlanCost Best()
+    /// <summary>The least price of all that is no dearer than something; where nothing is, it is told as just above.</summary>
+    /// <param name="most">What is said to be the least price: what comes to more need not be looked at.</param>
+    public PlanCost Best(PlanCost most)
     {
+        _best = most + PlanCost.Of(Enum.GetValues<CostTerm>()[^1], 1);
         foreach (var bridges in Product(_board.Bridges, b => b.Positions))
         {
             foreach (var seats in Product(build.Devices, Seats).Where(s => Apart(s.OfType<Socket>())))
@@ -104,6 +106,15 @@ internal sealed class PlainWays(ResolvedBuild build)
         var leads = build
             .Devices.SelectMany((d, i) => d.Device.Leads.Select(l => (Device: d, Lead: l, Seat: seats[i])))
             .ToList();
+        var frame = new WiredBuild(
+            build,
+            [.. build.Devices.Select((d, i) => new WiredSeat(d.Id, new Seat(KindOf(d, seats[i]), seats[i])))],
+            [],
+            [.. _board.Bridges.Select((b, i) => new BridgeSet(b, [bridges[i]]))],
+            [.. ports.OfType<PortSet>()],
+            new Sources(null, build.Build.Pack)
+        );
+        var places = leads.ConvertAll(l => Places(l.Device, l.Lead, l.Seat, ports).ToList());
         var chosen = new List<WiredLead>();
         void Try(PlanCost sum)
         {
@@ -113,8 +124,7 @@ internal sealed class PlainWays(ResolvedBuild build)
             }
             if (chosen.Count < leads.Count)
             {
-                var (device, lead, seat) = leads[chosen.Count];
-                foreach (var (wired, points) in Places(device, lead, seat, ports))
+                foreach (var (wired, points) in places[chosen.Count])
                 {
                     chosen.Add(wired);
                     Try(sum + PlanCost.Of(CostTerm.HandWork, points));
@@ -122,52 +132,49 @@ internal sealed class PlainWays(ResolvedBuild build)
                 }
                 return;
             }
-            Judge(sum, bridges, seats, ports, [.. chosen]);
+            Judge(sum, frame, chosen);
         }
         Try(cost + PlanCost.Of(CostTerm.WholePorts, whole));
     }
 
-    private void Judge(
-        PlanCost cost,
-        IReadOnlyList<string> bridges,
-        IReadOnlyList<Socket?> seats,
-        IReadOnlyList<PortSet?> ports,
-        IReadOnlyList<WiredLead> leads
-    )
+    private void Judge(PlanCost cost, WiredBuild frame, IReadOnlyList<WiredLead> leads)
     {
         Looked++;
-        var wired = new WiredBuild(
-            build,
-            [.. build.Devices.Select((d, i) => new WiredSeat(d.Id, new Seat(KindOf(d, seats[i]), seats[i])))],
-            leads,
-            [.. _board.Bridges.Select((b, i) => new BridgeSet(b, [bridges[i]]))],
-            [.. ports.OfType<PortSet>()],
-            new Sources(null, build.Build.Pack)
-        );
         cost += PlanCost.Of(
             CostTerm.HandWork,
             2 * leads.Where(l => l.State == LeadState.OnTail).Select(l => l.Socket!.Id).Distinct().Count()
         );
-        foreach (var (i, device) in build.Devices.Index())
+        foreach (var seat in frame.Seats)
         {
-            var own = leads.Where(l => l.Device == device.Id).ToList();
-            if (KindOf(device, seats[i]) == SeatKind.Loose && own.All(l => l.Pad is null))
+            var own = leads.Where(l => l.Device == seat.Device);
+            if (seat.Seat.Kind == SeatKind.Loose && own.All(l => l.Pad is null))
             {
                 // Left off: the last way out.
                 cost += PlanCost.Of(CostTerm.Unfed, 1);
             }
-            else if (KindOf(device, seats[i]) != SeatKind.Bare && !own.Any(IsGrounded))
+            else if (seat.Seat.Kind != SeatKind.Bare && !own.Any(IsGrounded))
             {
                 return;
             }
+        }
+        if (cost >= _best)
+        {
+            return;
+        }
+        var walker = PlainWalker.At(frame with { Leads = [.. leads] });
+        foreach (var device in build.Devices)
+        {
             foreach (var supply in device.Device.Supplies)
             {
-                cost += PlainWalker.IsFed(wired, device.Id, supply)
-                    ? PlanCost.Of(CostTerm.AgainstHouse, Against(own.Single(l => l.Lead.Id == supply.Lead).Pad!))
+                cost += walker.IsFed(device.Id, supply)
+                    ? PlanCost.Of(
+                        CostTerm.AgainstHouse,
+                        Against(leads.Single(l => l.Device == device.Id && l.Lead.Id == supply.Lead).Pad!)
+                    )
                     : PlanCost.Of(CostTerm.Unfed, 1);
             }
         }
-        if (cost < _best && PlainWalker.Complaints(wired).Count == 0)
+        if (cost < _best && walker.IsSound())
         {
             _best = cost;
         }

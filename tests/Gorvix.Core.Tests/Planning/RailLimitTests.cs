@@ -160,7 +160,7 @@ public class RailLimitTests
     public void The_solver_finds_no_limit_passed_that_the_planner_kept() =>
         Generated
             .Builds(4, 6)
-            .Sample(
+            .Holds(
                 build =>
                 {
                     var reader = new FitReader(build);
@@ -169,7 +169,7 @@ public class RailLimitTests
                         f => f is { Rule: "RAIL-LIMIT", Severity: Core.Findings.Severity.Stop }
                     );
                 },
-                iter: 200,
+                of: 200,
                 print: Generated.Print
             );
 

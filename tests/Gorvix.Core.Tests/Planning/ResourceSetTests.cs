@@ -17,7 +17,7 @@ public class ResourceSetTests
     [Fact]
     public void It_does_what_a_plain_set_does() =>
         Gen.Select(Some, Some)
-            .Sample(
+            .Holds(
                 (a, b) =>
                 {
                     var (x, y) = (Of(a), Of(b));
@@ -29,7 +29,7 @@ public class ResourceSetTests
                     Assert.Equal(a.Intersect(b).Count(), x.CountIn(y));
                     Assert.Equal(a.Count == 0 ? -1 : a.Min(), x.First);
                 },
-                iter: 3000
+                of: 3000
             );
 
     private static ResourceSet Of(IEnumerable<int> members) =>

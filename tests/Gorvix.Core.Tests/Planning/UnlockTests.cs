@@ -15,7 +15,7 @@ public class UnlockTests
     public void Every_unlock_carries_the_link_and_loses_none_that_matters_as_much_by_the_general_solvers_word() =>
         Generated
             .Builds(4, 5)
-            .Sample(
+            .Holds(
                 build =>
                 {
                     var (space, plan, library) = Ask(build);
@@ -33,7 +33,7 @@ public class UnlockTests
                         }
                     }
                 },
-                iter: 60,
+                of: 60,
                 print: Generated.Print
             );
 
@@ -41,7 +41,7 @@ public class UnlockTests
     public void No_single_change_that_would_help_is_passed_over() =>
         Generated
             .Builds(4, 5)
-            .Sample(
+            .Holds(
                 build =>
                 {
                     var (space, plan, library) = Ask(build);
@@ -65,7 +65,7 @@ public class UnlockTests
                         }
                     }
                 },
-                iter: 100,
+                of: 100,
                 print: Generated.Print
             );
 

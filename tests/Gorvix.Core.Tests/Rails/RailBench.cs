@@ -36,6 +36,17 @@ internal static class RailBench
         double max,
         double? amps,
         Func<Build, Build>? with = null
+    ) => Of(Board, cells, pad, min, max, amps, with);
+
+    /// <summary>The same on another board, which has pads G and R1.</summary>
+    public static WiredBuild Of(
+        Board board,
+        int cells,
+        string pad,
+        double min,
+        double max,
+        double? amps,
+        Func<Build, Build>? with = null
     )
     {
         var device = new Device
@@ -80,14 +91,15 @@ internal static class RailBench
         var build = new Build
         {
             Name = "bench",
-            Board = Board.Id,
+            Board = board.Id,
             Pack = new Pack { Cells = cells },
             Devices = [new BuildDevice { Id = "d", Part = "part" }],
             Wants = [],
         };
-        var (resolved, findings) = ResolvedBuild.Of(with?.Invoke(build) ?? build, new PartsLibrary([Board], [device]));
+        var (resolved, findings) = ResolvedBuild.Of(with?.Invoke(build) ?? build, new PartsLibrary([board], [device]));
         Assert.True(resolved is not null, string.Join('\n', findings.Select(f => f.Sentence)));
         var wired = new FitReader(resolved).Wired;
+        Pad PadOf(string label) => board.Pads.First(p => p.Label == label);
         return wired with
         {
             Leads =

@@ -1,5 +1,6 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Fit;
+using Gorvix.Core.Parts;
 using Gorvix.Core.Rails;
 using Gorvix.Core.Supply;
 using Gorvix.Core.Tests.Supply;
@@ -359,5 +360,36 @@ public class RailReaderTests
     {
         var (resolved, _) = ResolvedBuild.Of(build, Demo.Library);
         return new FitReader(resolved!).Wired;
+    }
+
+    /// <summary>
+    /// Copper ties whatever its length is: the usual 100 mm of 28 AWG are 0.021 Ω (ASTM B258: 213 Ω a kilometre).
+    /// </summary>
+    [Fact]
+    public void An_output_at_the_end_of_a_thin_wire_is_tied_to_the_rail_that_it_sits_on()
+    {
+        WiredBuild At(string pad)
+        {
+            var wired = RailBench.Of(4, "BAT", 7, 26, 0.1);
+            var device = wired.Build.Devices[0].Device;
+            device = device with
+            {
+                Leads = [.. device.Leads.Select(l => l.Id == "t" ? l with { Role = LeadRole.Output } : l)],
+                Outputs = [new SupplyOutput { Lead = "t", Volts = 5 }],
+            };
+            var (resolved, _) = ResolvedBuild.Of(wired.Build.Build, new PartsLibrary([RailBench.Board], [device]));
+            return wired with
+            {
+                Build = resolved!,
+                Leads =
+                [
+                    wired.Leads[0],
+                    wired.Leads[1],
+                    new WiredLead("d", device.Leads[2], LeadState.Soldered, RailBench.PadOf(pad)),
+                ],
+            };
+        }
+        Assert.Equal(["rail 5V", "T of the Load"], Assert.Single(RailBench.Read(At("5V"), "full").Ties));
+        Assert.Empty(RailBench.Read(At("R1"), "full").Ties);
     }
 }

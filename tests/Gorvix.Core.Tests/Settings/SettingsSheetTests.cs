@@ -91,6 +91,38 @@ public class SettingsSheetTests
         Assert.Empty(Sheet(Demo.CrusherHouseLark).TelemetryNotes);
     }
 
+    // The same receiver four times: what the board says to it can come back, where the link carries anything back.
+    [Theory]
+    [InlineData(true, true)]
+    [InlineData(true, false)]
+    [InlineData(false, true)]
+    [InlineData(false, false)]
+    public void A_link_brings_values_back_only_where_the_board_talks_to_it_and_it_carries_them(bool isTwoWay, bool carries)
+    {
+        var receiver = Handmade
+            .Device("receiver", Need.Control, Handmade.Mode("CRSF", Handmade.Out(), Handmade.In()))
+            .Also("t", Need.Telemetry, Handmade.Mode("S.Port", Handmade.Both("TLM")));
+        var planned = new FitReader(Handmade.Build(Handmade.Whole("F7", "U1", "U2"), receiver)).Wired;
+        var port = Assert.Single(planned.Ports);
+        var wired = planned with
+        {
+            Ports =
+            [
+                port with
+                {
+                    Mode = port.Mode with
+                    {
+                        Lines = isTwoWay ? port.Mode.Lines : [.. port.Mode.Lines.Where(l => l.Flow == Flow.Out)],
+                        Carries = carries ? [new() { Function = "t" }] : [],
+                    },
+                },
+            ],
+        };
+        var values = SettingsReader.Of(wired, Day).Telemetry;
+        Assert.Equal(isTwoWay && carries, values.Any(v => v.Missing is null));
+        Assert.Equal(isTwoWay && carries, values.Any(v => v.By is not null));
+    }
+
     [Fact]
     public void Inside_a_two_way_link_the_values_of_what_is_wired_come_and_the_others_say_why_not()
     {

@@ -40,15 +40,14 @@ public class ListTests
                 Gen.Enum<BoardSide>().List[8]
             )
             .Select((board, names, spots, sides) => Renamed(board, names, spots, sides))
-            .Sample(
+            .Holds(
                 board =>
                 {
                     var read = ListReader.ReadPads(PadTable.Write([board]), board);
                     Assert.True(read.Problem is null, read.Problem?.Sentence);
                     Assert.Equal(Text(board), Text(read.Board!));
                 },
-                iter: 500,
-                threads: 2
+                of: 500
             );
 
     private static Board Renamed(Board board, List<string> names, List<int> spots, List<BoardSide> sides) =>

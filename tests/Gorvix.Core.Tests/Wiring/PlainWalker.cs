@@ -33,25 +33,29 @@ internal sealed partial class PlainWalker
     /// <summary>Everything that is wrong; empty when the build would work.</summary>
     public static IReadOnlyList<string> Complaints(WiredBuild wired)
     {
-        var walker = new PlainWalker(wired);
-        walker.PlugIn();
-        walker.Touches();
-        walker.Nets();
-        walker.Links();
-        walker.Ports();
-        walker.Supplies();
-        walker.Limits();
-        walker.Bans();
+        var walker = At(wired);
+        walker.Stages.ForEach(s => s());
         return walker._complaints;
     }
 
-    /// <summary>True when a supply lead gets what it takes.</summary>
-    public static bool IsFed(WiredBuild wired, string device, SupplyInput supply)
+    /// <summary>With every plug in, to be asked more than once.</summary>
+    public static PlainWalker At(WiredBuild wired)
     {
         var walker = new PlainWalker(wired);
         walker.PlugIn();
-        return walker.IsFed(device, supply);
+        return walker;
     }
+
+    /// <summary>True when there is nothing to complain of.</summary>
+    public bool IsSound() =>
+        _complaints.Count == 0
+        && Stages.TrueForAll(s =>
+        {
+            s();
+            return _complaints.Count == 0;
+        });
+
+    private List<Action> Stages => [Touches, Nets, Links, Ports, Supplies, Limits, Bans];
 
     private void Say(string what) => _complaints.Add(what);
 
@@ -280,7 +284,8 @@ internal sealed partial class PlainWalker
         }
     }
 
-    private bool IsFed(string device, SupplyInput supply) =>
+    /// <summary>True when a supply lead gets what it takes.</summary>
+    public bool IsFed(string device, SupplyInput supply) =>
         Arrives(device, supply.Lead).Any(volts => volts.Empty >= supply.Window.Min && volts.Full <= supply.Window.Max);
 
     // What comes from a pad, or from a wire of another device that is fed itself.

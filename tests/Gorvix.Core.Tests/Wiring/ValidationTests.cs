@@ -15,7 +15,7 @@ public class ValidationTests
     public void No_plan_has_a_dead_or_burning_wire() =>
         Generated
             .Builds(8, 10)
-            .SamplePlanned(
+            .HoldPlanned(
                 build => Assert.Empty(PlainWalker.Complaints(WiredBuild.From(build, Planner.Best(build)))),
                 of: 1000
             );
@@ -24,7 +24,7 @@ public class ValidationTests
     public void Nor_one_of_which_a_part_is_done() =>
         Generated
             .HalfBuilt(6, 8)
-            .SamplePlanned(
+            .HoldPlanned(
                 build =>
                 {
                     var plan = Planner.Best(build);
@@ -44,7 +44,7 @@ public class ValidationTests
     public void What_is_banned_is_not_done_and_nothing_else_breaks() =>
         Generated
             .Builds(4, 6)
-            .Sample(
+            .Holds(
                 build =>
                 {
                     var first = WiredBuild.From(build, Planner.Best(build));
@@ -63,7 +63,7 @@ public class ValidationTests
                         }
                     }
                 },
-                iter: 200,
+                of: 200,
                 print: Generated.Print
             );
 
@@ -71,7 +71,7 @@ public class ValidationTests
     public void What_is_pinned_alone_is_done_unless_another_solver_cannot_do_it_either() =>
         Generated
             .Builds(3, 5)
-            .Sample(
+            .Holds(
                 build =>
                 {
                     var ways = Router.WaysOf(build.WithWishes([], build.Build.Bans));
@@ -126,7 +126,7 @@ public class ValidationTests
                         );
                     }
                 },
-                iter: 100,
+                of: 100,
                 print: Generated.Print
             );
 
@@ -134,7 +134,7 @@ public class ValidationTests
     public void The_list_of_work_is_what_the_plan_has_paid_for() =>
         Generated
             .Builds(6, 8)
-            .SamplePlanned(
+            .HoldPlanned(
                 build =>
                 {
                     var plan = Planner.Best(build);
