@@ -64,4 +64,13 @@ build_server() {
   once server "$server_inputs" dotnet build "$root/src/Gorvix.Web" -c Release --nologo -v q
 }
 
+# Server, tests and benchmarks in one go; the server need not be built again after it.
+build_everything() {
+  [ -f "$root/tests/Gorvix.Browser.Tests/bin/Release/net10.0/Gorvix.Browser.Tests.dll" ] || rm -f "$stamps/everything"
+  once everything "$server_inputs Gorvix.slnx tests benchmarks demo docs artifacts/client" \
+    dotnet build "$root/Gorvix.slnx" -c Release --nologo -v q || return 1
+  # shellcheck disable=SC2086
+  content_of $server_inputs >"$stamps/server"
+}
+
 server="$root/src/Gorvix.Web/bin/Release/net10.0/Gorvix.Web.dll"

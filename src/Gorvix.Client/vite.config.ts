@@ -6,7 +6,12 @@ import vuetify from 'vite-plugin-vuetify'
 export default defineConfig({
   plugins: [vue(), vuetify({ autoImport: true })],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
-  test: { environment: 'happy-dom', include: ['tests/**/*.test.ts'] },
+  test: {
+    environment: 'happy-dom',
+    include: ['tests/**/*.test.ts'],
+    // Its style sheets are for the bundler: plain Node cannot load them.
+    server: { deps: { inline: ['vuetify'] } },
+  },
   build: {
     outDir: '../../artifacts/client',
     emptyOutDir: true,

@@ -56,7 +56,7 @@ public sealed class Browsers : IDisposable
 
     private static ChromeDriver New()
     {
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium-headless-shell" };
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
             "--headless",
             "--no-sandbox",

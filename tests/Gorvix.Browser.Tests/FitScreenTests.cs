@@ -127,7 +127,7 @@ public class FitScreenTests
     [Fact]
     public async Task The_signal_flips_at_the_inverter_and_nowhere_else()
     {
-        await using var page = await Page.Open(Hare);
+        await using var page = await Page.Read(Hare);
         page.Find(".lane");
         var first = page.All(".lane")[0];
         Assert.Equal(
@@ -195,7 +195,7 @@ public class FitScreenTests
     [Fact]
     public async Task The_keys_are_listed_and_every_one_has_a_control()
     {
-        await using var page = await Page.Open(Hare);
+        await using var page = await Page.Read(Hare);
         page.Find("td[tabindex='0']").Click();
         page.Press("?");
         page.Says(".v-dialog", "pin the link here");
@@ -238,7 +238,7 @@ public class FitScreenTests
     [Fact]
     public async Task Back_leaves_the_build_and_a_build_that_is_gone_is_said_to_be_missing()
     {
-        await using var page = await Page.Open("/");
+        await using var page = await Page.Read("/");
         page.Click("[data-build='haul-road-heron'] h2 a");
         page.Says("#verdict", "All 5 links carried.");
         page.Driver.Navigate().Back();

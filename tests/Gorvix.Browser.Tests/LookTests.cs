@@ -31,7 +31,7 @@ public class LookTests
     [InlineData("/library/boards/nobody", "light")]
     public async Task A_screen_has_contrast_names_and_roles(string path, string look)
     {
-        await using var page = await Page.Open(path, look: look);
+        await using var page = await Page.Read(path, look: look);
         page.Find("main h1, main h2");
         Assert.Equal("", page.Accessibility());
     }

@@ -1,6 +1,7 @@
 using Gorvix.Web.Hosting;
 using Gorvix.Web.Tests;
 using Microsoft.AspNetCore.Builder;
+using Microsoft.Data.Sqlite;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 using OpenQA.Selenium.Interactions;
@@ -8,7 +9,10 @@ using OpenQA.Selenium.Support.UI;
 
 namespace Gorvix.Browser.Tests;
 
-/// <summary>A browser on a running Gorvix with data of its own. Every page that was opened must leave the console empty.</summary>
+/// <summary>
+/// A browser on a running Gorvix, with data of its own or on the demo that all share who only read. Every page that was opened must leave the
+/// console empty.
+/// </summary>
 public sealed class Page : IAsyncDisposable
 {
     // Only a state that never comes takes so long: a slow machine, or one with other work, is no fault.
@@ -16,12 +20,16 @@ public sealed class Page : IAsyncDisposable
 
     private readonly ChromeDriver _driver;
     private readonly StartOptions _options;
+    // The demo for those who change nothing of it: its plans and tables are made once.
+    private static readonly Lazy<Task<(WebApplication App, StartOptions Options, long Rows)>> Shared = new(Share);
+
+    private readonly bool _reads;
     private WebApplication _app;
     private string _look = "light";
 
-    private Page(WebApplication app, StartOptions options, ChromeDriver driver, string downloads)
+    private Page(WebApplication app, StartOptions options, ChromeDriver driver, string downloads, bool reads)
     {
-        (_app, _driver, Downloads) = (app, driver, downloads);
+        (_app, _driver, Downloads, _reads) = (app, driver, downloads, reads);
         Root = app.Urls.First();
         _options = options with { Port = new Uri(Root).Port };
     }
@@ -35,6 +43,14 @@ public sealed class Page : IAsyncDisposable
 
     public IWebDriver Driver => _driver;
 
+    /// <summary>Opens an address on the demo that is shared; the test must leave the data as they are.</summary>
+    public static async Task<Page> Read(string path, int width = 1280, int height = 800, string look = "light")
+    {
+        var (app, options, _) = await Shared.Value;
+        return On(app, options, path, width, height, look, reads: true);
+    }
+
+    /// <summary>Opens an address on a Gorvix with data of its own.</summary>
     public static async Task<Page> Open(
         string path,
         string? demo = "demo",
@@ -43,18 +59,50 @@ public sealed class Page : IAsyncDisposable
         string look = "light"
     )
     {
-        string Beside(string name) => Path.Combine(AppContext.BaseDirectory, name);
-        var options = new StartOptions(
-            0,
-            demo == "demo" ? await Served.DemoData() : Served.NewFolder(),
-            demo is null ? null : Beside(demo),
-            Beside("client")
-        );
-        var page = new Page(await Served.Start(options), options, Browsers.Take(), Served.NewFolder());
+        var options = OptionsFor(demo == "demo" ? await Served.DemoData() : Served.NewFolder(), demo);
+        return On(await Served.Start(options), options, path, width, height, look, reads: false);
+    }
+
+    private static Page On(
+        WebApplication app,
+        StartOptions options,
+        string path,
+        int width,
+        int height,
+        string look,
+        bool reads
+    )
+    {
+        var page = new Page(app, options, Browsers.Take(), Served.NewFolder(), reads);
         page.Look(look);
         page.Resize(width, height);
         page.Go(path);
         return page;
+    }
+
+    private static StartOptions OptionsFor(string data, string? demo)
+    {
+        string Beside(string name) => Path.Combine(AppContext.BaseDirectory, name);
+        return new StartOptions(0, data, demo is null ? null : Beside(demo), Beside("client"));
+    }
+
+    private static async Task<(WebApplication, StartOptions, long)> Share()
+    {
+        var options = OptionsFor(await Served.DemoData(), "demo");
+        return (await Served.Start(options), options, await Rows(options));
+    }
+
+    // Everything that is kept, but for cards, which are kept as they are planned.
+    private static async Task<long> Rows(StartOptions options)
+    {
+        await using var connection = new SqliteConnection(options.Folder.ConnectionString);
+        await connection.OpenAsync();
+        await using var command = connection.CreateCommand();
+        command.CommandText =
+            "SELECT group_concat('SELECT count(*) AS n FROM \"' || name || '\"', ' UNION ALL ') FROM sqlite_master "
+            + "WHERE type = 'table' AND name <> 'Cards'";
+        command.CommandText = $"SELECT sum(n) FROM ({await command.ExecuteScalarAsync()})";
+        return (long)(await command.ExecuteScalarAsync())!;
     }
 
     private void Look(string look)
@@ -93,6 +141,12 @@ public sealed class Page : IAsyncDisposable
     public async ValueTask DisposeAsync()
     {
         Browsers.GiveBack(_driver, Root);
+        if (_reads)
+        {
+            // Who changed something wants data of its own.
+            Assert.Equal((await Shared.Value).Rows, await Rows(_options));
+            return;
+        }
         await _app.DisposeAsync();
     }
 
@@ -111,8 +165,14 @@ public sealed class Page : IAsyncDisposable
         _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", metrics);
     }
 
-    public IWebElement Find(string css) =>
-        Until(d => d.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed), css);
+    // In one go: what can be seen of the elements that a selector names.
+    private const string Seen =
+        "return [...document.querySelectorAll(arguments[0])].filter(e => e.checkVisibility({ visibilityProperty: true }) && e.getClientRects().length > 0)";
+
+    public IWebElement Find(string css) => Until(d => Visible(d, css), css);
+
+    private static IWebElement? Visible(IWebDriver driver, string css) =>
+        (IWebElement?)((IJavaScriptExecutor)driver).ExecuteScript($"{Seen}[0] ?? null", css);
 
     public IReadOnlyList<IWebElement> All(string css) => _driver.FindElements(By.CssSelector(css));
 
@@ -124,7 +184,7 @@ public sealed class Page : IAsyncDisposable
             d =>
             {
                 // Found and pressed in one go: what is drawn anew in between is looked for again.
-                if (d.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed) is not { } element)
+                if (Visible(d, css) is not { } element)
                 {
                     return null;
                 }
@@ -179,7 +239,11 @@ public sealed class Page : IAsyncDisposable
     /// <summary>Waits until an element says something.</summary>
     public void Says(string css, string text) =>
         Until(
-            d => d.FindElements(By.CssSelector(css)).Any(e => e.Text.Contains(text)) ? "yes" : null,
+            d =>
+                ((IJavaScriptExecutor)d).ExecuteScript($"{Seen}.some(e => e.innerText.includes(arguments[1]))", css, text)
+                    is true
+                    ? "yes"
+                    : null,
             $"{css} to say “{text}”"
         );
 
@@ -252,7 +316,7 @@ public sealed class Page : IAsyncDisposable
     {
         _driver.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "axe", "axe.min.js")));
         var script =
-            "const done = arguments[0]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })"
+            "const done = arguments[0]; axe.run(document, { resultTypes: ['violations'], runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })"
             + ".then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html + ' ' + n.failureSummary).join(' | ')).join('\\n')))";
         return (string)_driver.ExecuteAsyncScript(script)!;
     }

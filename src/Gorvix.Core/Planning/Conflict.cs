@@ -23,6 +23,9 @@ public sealed record Conflict(
     // One member is not worth more than this; who could not be settled stays a member.
     private const int MostOfOne = 3_000_000;
 
+    // Pinned links that a member could ride in are looked at there and not there; with more of them that is not settled.
+    private const int MostPinned = 6;
+
     /// <summary>True where each member was shown to take part; false where that was not settled in the time there is.</summary>
     public bool IsMinimal { get; private init; } = true;
 
@@ -69,25 +72,47 @@ public sealed record Conflict(
     }
 
     /// <summary>True when the link and all members can be together after all; null where that is not settled before the purse is empty.</summary>
-    /// <remarks>Who is no member goes without, but a link that a member could ride in may be there or not.</remarks>
+    /// <remarks>
+    /// Who is no member goes without, but a link that a member could ride in may be there or not; where it is there its pins hold.
+    /// </remarks>
     public bool? CanBe(PlanSpace space, Purse? purse = null)
     {
-        var together = Links.Append(Link).Select(l => l.Id).ToHashSet();
+        purse ??= Purse.ForPlan(space.Effort);
+        var members = Links.Append(Link).Select(l => l.Id).ToHashSet();
         var carriers = space
-            .Ways.Where(w => together.Contains(w.Link.Id))
+            .Ways.Where(w => members.Contains(w.Link.Id))
             .SelectMany(w => w.Routes.Select(r => r.RidesIn))
+            .OfType<string>()
+            .Where(c => !members.Contains(c))
             .ToHashSet();
+        var pinned = Pins.OfType<RouteMatch>().Select(p => p.Link).Where(carriers.Contains).Distinct().ToList();
+        carriers.ExceptWith(pinned);
+        bool? can = pinned.Count > MostPinned ? null : false;
+        for (var there = 0; there < 1 << Math.Min(pinned.Count, MostPinned) && can != true; there++)
+        {
+            var bits = there;
+            var together = members.Union(pinned.Where((_, i) => (bits >> i & 1) == 1)).ToHashSet();
+            can = CanBe(space, together, carriers, purse) switch
+            {
+                false => can,
+                var other => other,
+            };
+        }
+        return can;
+    }
+
+    private bool? CanBe(PlanSpace space, HashSet<string> together, HashSet<string> free, Purse purse)
+    {
         List<Limit> limits =
         [
             .. space.Ways.Select(w =>
                 together.Contains(w.Link.Id) ? Limit.Needed
-                : carriers.Contains(w.Link.Id) ? Limit.None
+                : free.Contains(w.Link.Id) ? Limit.None
                 : Limit.Out
             ),
             .. space.Feeds.Select(f => Supplies.Contains(f) ? Limit.Needed : Limit.Out),
         ];
         var pins = Pins.Where(p => p is not RouteMatch route || together.Contains(route.Link)).ToList();
-        purse ??= Purse.ForPlan(space.Effort);
         if (purse.IsEmpty)
         {
             return null;

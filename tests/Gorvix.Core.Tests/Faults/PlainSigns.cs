@@ -16,6 +16,45 @@ internal sealed class PlainSigns(WiredBuild meant, WiredBuild real)
     /// <param name="boardHears">Whether the lines to the board are looked at; those to the device otherwise.</param>
     public bool? Shows(string link, bool boardHears)
     {
+        if (Wired(link, boardHears) is not true and var dead)
+        {
+            return dead;
+        }
+        var of = meant.Build.Links.First(l => l.Id == link);
+        var carrier = meant.Rides.FirstOrDefault(r => r.Link == link)?.In ?? link;
+        var port = meant.Ports.First(p => p.Link == carrier);
+        var lines = port
+            .Mode.Lines.Where(l => boardHears ? l.Flow != Flow.In : l.Flow != Flow.Out)
+            .Select(l => l.Lead)
+            .ToHashSet();
+        return !Ails(of.Want.Device, of.Function.Need, boardHears)
+            && !lines.Any(l => real.Ails.Weak.Contains(new LeadAt(of.Want.Device, l)))
+            && !lines.Any(l =>
+                Nets(meant, $"lead {of.Want.Device}/{l}").Any(n => real.Ails.DeadPins.Contains(n.Net))
+            );
+    }
+
+    // What the trade knows of a device that something ails although its wires are right (common practice): in its bootloader and unbound it
+    // does nothing; set to another protocol it is not understood; old firmware has no telemetry and does not hear the board's text; a module
+    // that forgot its set-up, or sees no sky, brings no position; a slow bay and remembered sensors bring no telemetry; without an antenna a
+    // link of the air comes and goes.
+    private bool Ails(string device, Need need, bool boardHears) =>
+        real
+            .Ails.Devices.Where(a => a.Device == device)
+            .Any(a =>
+                a.What switch
+                {
+                    Ailment.InLoader or Ailment.NotBound or Ailment.SpeaksOtherwise => true,
+                    Ailment.OldFirmware => need == Need.Telemetry || (need == Need.PictureText && !boardHears),
+                    Ailment.ForgotSetup or Ailment.Indoors => need == Need.Position,
+                    Ailment.SlowBay or Ailment.Remembered => need == Need.Telemetry,
+                    Ailment.NoAntenna => need is Need.Control or Need.PictureText,
+                    _ => throw new InvalidOperationException($"{a.What}"),
+                }
+            );
+
+    private bool? Wired(string link, bool boardHears)
+    {
         var carrier = meant.Rides.FirstOrDefault(r => r.Link == link)?.In ?? link;
         var device = meant.Build.Links.First(l => l.Id == link).Want.Device;
         var port = meant.Ports.First(p => p.Link == carrier);
@@ -34,6 +73,16 @@ internal sealed class PlainSigns(WiredBuild meant, WiredBuild real)
         if (real.DeadDevices.Contains(device))
         {
             return false;
+        }
+        // A loose supply comes and goes; what a sagging rail or USB alone still feeds is for a solver.
+        if (real.Ails.Sagging.Count > 0 || real.Ails.IsOnUsbAlone)
+        {
+            return null;
+        }
+        var loose = meant.Leads.Where(l => real.Ails.Weak.Contains(new LeadAt(l.Device, l.Lead.Id)));
+        if (loose.Any(l => l.Device == device && l.Lead.Role is LeadRole.Supply or LeadRole.Ground))
+        {
+            return null;
         }
         // Rails that are tied, or leads that feed others: that is for a solver.
         if (

@@ -123,18 +123,24 @@ internal sealed class CpSatModel
 
     private const double Hour = 3600;
 
+    // Terms are weighed into one sum as long as it stays this small: exact in the solver's whole numbers, and not so steep that it gropes.
+    private const long MostWeight = 1L << 36;
+
     /// <summary>
-    /// Solves term after term, each from the solution of the one before; null when there is none at all, or when the
-    /// time is up before that.
+    /// Solves the weightiest terms, then the next ones from that solution, and so on; null when there is none at all, or when the time is up
+    /// before that. Terms that are solved together are one sum, in which one of a term weighs more than all of those after it can.
     /// </summary>
     /// <param name="seconds">The time for all terms together.</param>
     public PlanCost? Solve(double seconds = Hour)
     {
         var cost = PlanCost.Zero;
         var watch = Stopwatch.StartNew();
-        foreach (var (term, parts) in _amounts.OrderBy(a => a.Key).Where(a => a.Value.Count > 0))
+        foreach (var terms in Together())
         {
-            var sum = LinearExpr.WeightedSum(parts.Select(p => p.Var), parts.Select(p => p.Amount));
+            var sum = LinearExpr.WeightedSum(
+                terms.SelectMany(t => t.Parts.Select(p => p.Var)),
+                terms.SelectMany(t => t.Parts.Select(p => p.Amount * t.Weight))
+            );
             _model.Minimize(sum);
             var left = Math.Max(0.001, seconds - watch.Elapsed.TotalSeconds).ToString(CultureInfo.InvariantCulture);
             var solver = new CpSolver { StringParameters = $"num_workers:1 random_seed:1 max_time_in_seconds:{left}" };
@@ -150,15 +156,43 @@ internal sealed class CpSatModel
             {
                 throw new InvalidOperationException($"CP-SAT proved no optimum: {status}. {_model.Validate()}");
             }
-            var least = (int)Math.Round(solver.ObjectiveValue);
-            _model.Add(sum == least);
+            _model.Add(sum == (long)Math.Round(solver.ObjectiveValue));
             _model.ClearHints();
             foreach (var var in _all)
             {
                 _model.AddHint(var, solver.Value(var) != 0);
             }
-            cost += PlanCost.Of(term, least);
+            cost = terms.Aggregate(
+                cost,
+                (c, t) => c + PlanCost.Of(t.Term, t.Parts.Sum(p => solver.Value(p.Var) != 0 ? p.Amount : 0))
+            );
         }
         return cost;
+    }
+
+    // The terms in their order, those that are solved in one go together, each with what one of it weighs there.
+    private IEnumerable<List<(CostTerm Term, List<(BoolVar Var, int Amount)> Parts, long Weight)>> Together()
+    {
+        var group = new List<(CostTerm Term, List<(BoolVar Var, int Amount)> Parts, long Most)>();
+        foreach (var (term, parts) in _amounts.OrderBy(a => a.Key).Where(a => a.Value.Count > 0))
+        {
+            var most = 1L + parts.Sum(p => (long)Math.Abs(p.Amount));
+            if (group.Count > 0 && group.Aggregate((Int128)most, (all, g) => all * g.Most) > MostWeight)
+            {
+                yield return Weighed();
+                group.Clear();
+            }
+            group.Add((term, parts, most));
+        }
+        if (group.Count > 0)
+        {
+            yield return Weighed();
+        }
+        List<(CostTerm, List<(BoolVar, int)>, long)> Weighed() =>
+            [
+                .. group.Select(
+                    (g, i) => (g.Term, g.Parts, group.Skip(i + 1).Aggregate(1L, (weight, lower) => weight * lower.Most))
+                ),
+            ];
     }
 }
