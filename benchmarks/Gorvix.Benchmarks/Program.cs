@@ -1,5 +1,9 @@
 using BenchmarkDotNet.Running;
 using Gorvix.Benchmarks;
+using Gorvix.Browser.Tests;
+
+// Browsers that a run has opened end with it.
+using var browsers = new Browsers();
 
 if (args is ["runs"])
 {

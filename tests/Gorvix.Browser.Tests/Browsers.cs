@@ -2,8 +2,6 @@ using System.Collections.Concurrent;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 
-[assembly: AssemblyFixture(typeof(Gorvix.Browser.Tests.Browsers))]
-
 namespace Gorvix.Browser.Tests;
 
 /// <summary>

@@ -20,6 +20,7 @@ public sealed class Page : IAsyncDisposable
 
     private readonly ChromeDriver _driver;
     private readonly StartOptions _options;
+
     // The demo for those who change nothing of it: its plans and tables are made once.
     private static readonly Lazy<Task<(WebApplication App, StartOptions Options, long Rows)>> Shared = new(Share);
 
@@ -143,8 +144,12 @@ public sealed class Page : IAsyncDisposable
         Browsers.GiveBack(_driver, Root);
         if (_reads)
         {
-            // Who changed something wants data of its own.
-            Assert.Equal((await Shared.Value).Rows, await Rows(_options));
+            if (await Rows(_options) != (await Shared.Value).Rows)
+            {
+                throw new InvalidOperationException(
+                    "Somebody has changed the demo that all share: open a page with data of its own."
+                );
+            }
             return;
         }
         await _app.DisposeAsync();
@@ -165,9 +170,11 @@ public sealed class Page : IAsyncDisposable
         _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", metrics);
     }
 
-    // In one go: what can be seen of the elements that a selector names.
-    private const string Seen =
-        "return [...document.querySelectorAll(arguments[0])].filter(e => e.checkVisibility({ visibilityProperty: true }) && e.getClientRects().length > 0)";
+    // In one go: what can be seen of the elements that a selector names. One without a box of its own is seen where something in it is.
+    private const string Seen = """
+        const seen = (e) => e.checkVisibility({ visibilityProperty: true }) || [...e.children].some(seen)
+        return [...document.querySelectorAll(arguments[0])].filter(seen)
+        """;
 
     public IWebElement Find(string css) => Until(d => Visible(d, css), css);
 
@@ -178,7 +185,10 @@ public sealed class Page : IAsyncDisposable
 
     public string Text(string css) => Find(css).Text;
 
-    /// <summary>Clicks what can be seen; the page is scrolled as a hand would, so that the bar at the top does not cover it.</summary>
+    /// <summary>
+    /// Clicks what can be seen; the page is scrolled as a hand would, so that the bar at the top does not cover it. Where the page moved under
+    /// the pointer and something else was hit, it is clicked again.
+    /// </summary>
     public void Click(string css) =>
         Until(
             d =>
@@ -188,9 +198,17 @@ public sealed class Page : IAsyncDisposable
                 {
                     return null;
                 }
-                _driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'nearest' })", element);
+                _driver.ExecuteScript(
+                    """
+                    arguments[0].scrollIntoView({ block: 'nearest' })
+                    window.pressed = false
+                    arguments[0].addEventListener('click', () => { window.pressed = true }, { capture: true, once: true })
+                    """,
+                    element
+                );
                 element.Click();
-                return "yes";
+                // A page that was loaded anew knows nothing of it.
+                return _driver.ExecuteScript("return window.pressed !== false") is true ? "yes" : null;
             },
             css
         );
@@ -240,7 +258,11 @@ public sealed class Page : IAsyncDisposable
     public void Says(string css, string text) =>
         Until(
             d =>
-                ((IJavaScriptExecutor)d).ExecuteScript($"{Seen}.some(e => e.innerText.includes(arguments[1]))", css, text)
+                ((IJavaScriptExecutor)d).ExecuteScript(
+                    $"{Seen}.some(e => (e.innerText ?? e.textContent).includes(arguments[1]))",
+                    css,
+                    text
+                )
                     is true
                     ? "yes"
                     : null,

@@ -15,10 +15,9 @@ internal static class Property
     /// <summary>How many times as many cases a long run looks at.</summary>
     public const int LongTimes = 10;
 
-    private static readonly ulong? Explored =
-        Environment.GetEnvironmentVariable("GORVIX_LONG") is { Length: > 0 } seed
-            ? ulong.Parse(seed, CultureInfo.InvariantCulture)
-            : null;
+    private static readonly ulong? Explored = Environment.GetEnvironmentVariable("GORVIX_LONG") is { Length: > 0 } seed
+        ? ulong.Parse(seed, CultureInfo.InvariantCulture)
+        : null;
 
     /// <summary>Looks at so many cases; the first that fails is told with its seed.</summary>
     /// <param name="gen">Makes the cases.</param>

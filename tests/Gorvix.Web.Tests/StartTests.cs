@@ -120,7 +120,7 @@ public class StartTests
         start.Environment["GORVIX_ROOT"] = AppContext.BaseDirectory;
         using var process = Process.Start(start)!;
         var said = process.StandardError.ReadToEndAsync();
-        using var patience = new CancellationTokenSource(TimeSpan.FromSeconds(60));
+        using var patience = new CancellationTokenSource(TimeSpan.FromMinutes(5));
         try
         {
             await process.WaitForExitAsync(patience.Token);

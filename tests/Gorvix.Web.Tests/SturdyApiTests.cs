@@ -179,8 +179,8 @@ public class SturdyApiTests
             .SelectMany(i =>
                 new[]
                 {
-                    Workers.Run(() => gate.Wait(TimeSpan.FromSeconds(60)), new WorkOf($"{i}", WorkPace.Long), stop),
-                    Workers.Run(() => gate.Wait(TimeSpan.FromSeconds(60)), new WorkOf("hard"), stop),
+                    Workers.Run(() => gate.Wait(TimeSpan.FromMinutes(5)), new WorkOf($"{i}", WorkPace.Long), stop),
+                    Workers.Run(() => gate.Wait(TimeSpan.FromMinutes(5)), new WorkOf("hard"), stop),
                 }
             )
             .ToList();

@@ -92,7 +92,8 @@ public sealed class FaultTable
     internal IReadOnlyList<Outcome> Outcomes(int test) => _all[test].Outcomes;
 
     /// <summary>The aircraft with several faults at once.</summary>
-    internal Suspect With(IReadOnlyList<PlantedFault> faults) => Row(_all, new BenchTruth(_meant, Real(faults)), faults);
+    internal Suspect With(IReadOnlyList<PlantedFault> faults) =>
+        Row(_all, new BenchTruth(_meant, Real(faults)), faults);
 
     /// <summary>The aircraft with several faults at once; null where some test shows something else at it than what was seen.</summary>
     /// <param name="faults">What is wrong with it.</param>

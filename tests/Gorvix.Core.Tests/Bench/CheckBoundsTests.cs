@@ -59,7 +59,9 @@ public class CheckBoundsTests
     public void Less_than_half_of_the_first_current_is_doubtful(double amps, Mark mark)
     {
         var board = LeafletText
-            .Read("maker A\nboard B\nrevision 1\ncontroller F7\nrail BAT: battery\nrail GND: ground\ntop left: G BAT R1 T1\n")
+            .Read(
+                "maker A\nboard B\nrevision 1\ncontroller F7\nrail BAT: battery\nrail GND: ground\ntop left: G BAT R1 T1\n"
+            )
             .Board;
         Assert.Equal(mark, Judged(Of(RailBench.Of(board, 4, "BAT", 7, 26, 0.4)), "power.limited", amps));
     }

@@ -40,8 +40,7 @@ public class HarmTests
     private static IReadOnlyList<string> Burnt(WiredBuild wired, string situation = "full") =>
         Harm.Of(wired, Situation.All(wired).First(s => s.Id == situation));
 
-    private static WiredBuild Sound(double min = 4.5, double max = 5.5) =>
-        RailBench.Of(Board, 4, "5V", min, max, 0.2);
+    private static WiredBuild Sound(double min = 4.5, double max = 5.5) => RailBench.Of(Board, 4, "5V", min, max, 0.2);
 
     private static string Id(string label) => Board.Pads.First(p => p.Label == label).Id;
 
@@ -56,7 +55,8 @@ public class HarmTests
     public void A_data_pin_stands_five_and_a_half_volts(string pad, bool burns) =>
         Assert.Equal(
             burns,
-            Burnt(Sound().With(new WireOnPad("d", "t", Id(pad)))).Any(h => h.StartsWith("t of d", StringComparison.Ordinal))
+            Burnt(Sound().With(new WireOnPad("d", "t", Id(pad))))
+                .Any(h => h.StartsWith("t of d", StringComparison.Ordinal))
         );
 
     [Theory]
@@ -97,10 +97,7 @@ public class HarmTests
     public void A_pin_of_the_controller_stands_what_its_net_does(string pad, bool burns)
     {
         var blob = Sound().With(new OpenWire("d", "t")).With(new SolderBlob(Id("R1"), Id(pad)));
-        Assert.Equal(
-            burns,
-            Burnt(blob).Any(h => h.StartsWith("The controller's pin", StringComparison.Ordinal))
-        );
+        Assert.Equal(burns, Burnt(blob).Any(h => h.StartsWith("The controller's pin", StringComparison.Ordinal)));
     }
 
     // A board that takes 13.2 to 16.5 V: a full pack of four cells is 0.3 V too much, one cell less is not.
@@ -110,7 +107,10 @@ public class HarmTests
     [InlineData(3, 16.5, false)]
     public void The_boards_own_input_has_a_most(int cells, double most, bool burns)
     {
-        var board = Board with { Input = new VoltWindow { Min = 5, Max = most } };
+        var board = Board with
+        {
+            Input = new VoltWindow { Min = 5, Max = most },
+        };
         var harm = Burnt(RailBench.Of(board, cells, "5V", 4.5, 5.5, 0.2));
         Assert.Equal(burns, harm.Any(h => h.StartsWith("The input of the", StringComparison.Ordinal)));
     }

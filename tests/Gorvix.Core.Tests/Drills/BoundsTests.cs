@@ -26,8 +26,12 @@ public class BoundsTests
     [InlineData(9.1, 26, "9V", null)]
     [InlineData(9.3, 26, "9V", "starves")]
     [InlineData(7, 16, "BAT", "burns")]
-    public void What_is_too_near_to_the_least_to_be_known_is_no_question(double min, double max, string pad, string? fate) =>
-        Assert.Equal(fate, Fate(4, min, max, pad));
+    public void What_is_too_near_to_the_least_to_be_known_is_no_question(
+        double min,
+        double max,
+        string pad,
+        string? fate
+    ) => Assert.Equal(fate, Fate(4, min, max, pad));
 
     // Two cells give 8.4, 7.4, 7.0 and 6.6 V; the regulator follows a volt below. 6.5 V is met, missed by a hair at 6.4 V, missed for certain at 6.0.
     [Fact]
@@ -40,24 +44,26 @@ public class BoundsTests
         foreach (var (_, ground) in Grounds.Demos)
         {
             var drill = (PlaceDrill)ground.Drill(Grounds.Order(DrillKind.Place, DrillOrder.MostLevel))!;
-            List<DrillAct> planned =
-            [
-                .. ground.Sheet.Links.Select(l => new DrillAct(ActKind.Put, l.Id, l.Port ?? "")),
-            ];
+            List<DrillAct> planned = [.. ground.Sheet.Links.Select(l => new DrillAct(ActKind.Put, l.Id, l.Port ?? ""))];
             foreach (var link in ground.Sheet.Links)
             {
                 foreach (var cell in link.Cells.Where(c => c.Port != link.Port))
                 {
-                    var sheet = drill.Sheet(
-                        [.. planned, new DrillAct(ActKind.Put, link.Id, cell.Port), new DrillAct(ActKind.Done)]
-                    );
+                    var sheet = drill.Sheet([
+                        .. planned,
+                        new DrillAct(ActKind.Put, link.Id, cell.Port),
+                        new DrillAct(ActKind.Done),
+                    ]);
                     var verdicts = sheet.Place!.Verdicts;
                     var (best, dearer) = (
                         verdicts.Count(v => v.Placing == Placing.Best),
                         verdicts.Count(v => v.Placing == Placing.Dearer)
                     );
                     // One point for each, half a point for what works and costs more.
-                    Assert.Equal((int)Math.Round(100.0 * ((2 * best) + dearer) / (2 * verdicts.Count)), sheet.Result!.Score);
+                    Assert.Equal(
+                        (int)Math.Round(100.0 * ((2 * best) + dearer) / (2 * verdicts.Count)),
+                        sheet.Result!.Score
+                    );
                     met += dearer > 0 ? 1 : 0;
                 }
             }
@@ -108,7 +114,10 @@ public class BoundsTests
                 """
             )
             .Board;
-        Assert.Equal(isGap, BoardLook.Of(board).Notes.Any(n => n.Sentence.Contains("No pad leads to U1", StringComparison.Ordinal)));
+        Assert.Equal(
+            isGap,
+            BoardLook.Of(board).Notes.Any(n => n.Sentence.Contains("No pad leads to U1", StringComparison.Ordinal))
+        );
     }
 
     // A socket is drawn at its pitch; one that is out of all measure within 0.5 to 5 mm, so that it stays on the board.

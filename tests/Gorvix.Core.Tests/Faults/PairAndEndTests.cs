@@ -16,7 +16,12 @@ public class PairAndEndTests
         from minutes in Gen.Int[1, 9].Array[tests]
         select (shares.Select(s => s / 10.0).ToArray(), shows, minutes.Select(m => (double)m).ToArray());
 
-    private static WorthTest? Best(double[] shares, short[][] shows, double[] minutes, Func<int, bool>? notYet = null) =>
+    private static WorthTest? Best(
+        double[] shares,
+        short[][] shows,
+        double[] minutes,
+        Func<int, bool>? notYet = null
+    ) =>
         EndGame.Best(
             [.. shows.Zip(shares, (s, p) => new Search.Group([new Suspect([], s, false)]) { Share = p })],
             [.. minutes.Select((m, t) => new WorthTest(t, 1, m, notYet?.Invoke(t) ?? false))]
@@ -63,7 +68,12 @@ public class PairAndEndTests
     public void By_hand_a_dearer_test_that_tells_all_apart_is_begun_with()
     {
         // A at 0.5, B and C at 0.25. Telling A from the rest takes 2 min, B from the rest 2 min; all three apart 3 min.
-        short[][] shows = [[0, 0, 0], [1, 1, 1], [1, 0, 2]];
+        short[][] shows =
+        [
+            [0, 0, 0],
+            [1, 1, 1],
+            [1, 0, 2],
+        ];
         Assert.Equal(2, Best([0.5, 0.25, 0.25], shows, [2.0, 2.0, 2.5])!.Test);
         // At 4 min it is dearer than 2 + half of 2.
         Assert.Equal(0, Best([0.5, 0.25, 0.25], shows, [2.0, 2.0, 4.0])!.Test);

@@ -29,9 +29,7 @@ internal sealed class PlainSigns(WiredBuild meant, WiredBuild real)
             .ToHashSet();
         return !Ails(of.Want.Device, of.Function.Need, boardHears)
             && !lines.Any(l => real.Ails.Weak.Contains(new LeadAt(of.Want.Device, l)))
-            && !lines.Any(l =>
-                Nets(meant, $"lead {of.Want.Device}/{l}").Any(n => real.Ails.DeadPins.Contains(n.Net))
-            );
+            && !lines.Any(l => Nets(meant, $"lead {of.Want.Device}/{l}").Any(n => real.Ails.DeadPins.Contains(n.Net)));
     }
 
     // What the trade knows of a device that something ails although its wires are right (common practice): in its bootloader and unbound it

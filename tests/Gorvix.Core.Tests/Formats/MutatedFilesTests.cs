@@ -72,8 +72,7 @@ public class MutatedFilesTests
         DamagedTrees.Holds(text => Answered(Encoding.UTF8.GetBytes(text)), of: 700);
 
     [Fact]
-    public void A_file_whose_bytes_are_damaged_is_read_or_told_where() =>
-        DamagedBytes.Holds(Answered, of: 300);
+    public void A_file_whose_bytes_are_damaged_is_read_or_told_where() => DamagedBytes.Holds(Answered, of: 300);
 
     [Fact]
     public void A_leaflet_whose_letters_are_damaged_is_read_or_told_where() =>

@@ -58,13 +58,18 @@ public class NeighbourTests
             {
                 var plain = board
                     .Pads.Where(p => p.Side == pad.Side && p.Id != pad.Id)
-                    .Select(p => (p.Id, Far: Math.Sqrt(((p.X - pad.X) * (p.X - pad.X)) + ((p.Y - pad.Y) * (p.Y - pad.Y)))))
+                    .Select(p =>
+                        (p.Id, Far: Math.Sqrt(((p.X - pad.X) * (p.X - pad.X)) + ((p.Y - pad.Y) * (p.Y - pad.Y))))
+                    )
                     .Where(p => p.Far <= 3.2)
                     .OrderBy(p => p.Far)
                     .Take(4)
                     .ToList();
                 var told = reader.Of(pad);
-                Assert.Equal(plain.Select(p => Math.Round(p.Far, 6)), told.Select(t => Math.Round(t.Millimetres!.Value, 6)));
+                Assert.Equal(
+                    plain.Select(p => Math.Round(p.Far, 6)),
+                    told.Select(t => Math.Round(t.Millimetres!.Value, 6))
+                );
                 met += told.Count;
             }
         }
@@ -100,7 +105,10 @@ public class NeighbourTests
                 );
                 Assert.Equal(isHeavy, step.Iron.Contains("440", StringComparison.Ordinal));
                 Assert.Equal(!isHeavy && isCrowded, step.Iron.Contains("Fine tip", StringComparison.Ordinal));
-                _ = isHeavy ? heavy++ : isCrowded ? fine++ : other++;
+                _ =
+                    isHeavy ? heavy++
+                    : isCrowded ? fine++
+                    : other++;
                 Assert.True(isHeavy || !feeds.Contains(RailFeed.Battery));
             }
         }

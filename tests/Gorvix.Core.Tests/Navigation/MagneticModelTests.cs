@@ -84,6 +84,10 @@ public class MagneticModelTests
         Assert.Equal(2, met["no compass works"]);
         Assert.Equal(7, met["may be far off"]);
         // Between 3000 and 6000 nT: 5027 nT at the published height, a little more below.
-        Assert.Contains("may be far off", Declination.Of(72, -115, new DateOnly(2027, 1, 2)).Warning!, StringComparison.Ordinal);
+        Assert.Contains(
+            "may be far off",
+            Declination.Of(72, -115, new DateOnly(2027, 1, 2)).Warning!,
+            StringComparison.Ordinal
+        );
     }
 }

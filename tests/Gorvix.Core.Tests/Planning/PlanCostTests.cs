@@ -17,7 +17,8 @@ public class PlanCostTests
 
     [Fact]
     public void Prices_add_term_by_term() =>
-        Gen.Select(Amounts, Amounts).Holds((a, b) => Assert.Equal(Price(a) + Price(b), Price([.. a.Zip(b, (x, y) => x + y)])));
+        Gen.Select(Amounts, Amounts)
+            .Holds((a, b) => Assert.Equal(Price(a) + Price(b), Price([.. a.Zip(b, (x, y) => x + y)])));
 
     [Fact]
     public void The_first_term_that_differs_decides() =>

@@ -29,7 +29,7 @@ public class WorkersTests
         using var gate = new ManualResetEventSlim();
         var busy = Enumerable
             .Range(0, Environment.ProcessorCount)
-            .Select(_ => Workers.Run(() => gate.Wait(TimeSpan.FromSeconds(60)), Stop))
+            .Select(_ => Workers.Run(() => gate.Wait(TimeSpan.FromMinutes(5)), Stop))
             .ToList();
         using var gone = new CancellationTokenSource();
         var begun = false;

@@ -97,7 +97,10 @@ public class SettingsSheetTests
     [InlineData(true, false)]
     [InlineData(false, true)]
     [InlineData(false, false)]
-    public void A_link_brings_values_back_only_where_the_board_talks_to_it_and_it_carries_them(bool isTwoWay, bool carries)
+    public void A_link_brings_values_back_only_where_the_board_talks_to_it_and_it_carries_them(
+        bool isTwoWay,
+        bool carries
+    )
     {
         var receiver = Handmade
             .Device("receiver", Need.Control, Handmade.Mode("CRSF", Handmade.Out(), Handmade.In()))

@@ -1,0 +1,3 @@
+using Gorvix.Browser.Tests;
+
+[assembly: AssemblyFixture(typeof(Browsers))]
