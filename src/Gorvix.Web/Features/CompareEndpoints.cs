@@ -6,6 +6,7 @@ using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
+using Microsoft.AspNetCore.Mvc;
 
 namespace Gorvix.Web.Features;
 
@@ -38,7 +39,7 @@ internal static class CompareEndpoints
 
     private static async Task<IResult> CompareIn(
         string build,
-        string[] board,
+        [FromQuery] string[] board,
         PartStore parts,
         BuildStore builds,
         CancellationToken stop
@@ -90,7 +91,7 @@ internal static class CompareEndpoints
     }
 
     // Boards or devices: what one kind says, the other does not.
-    private static async Task<IResult> Compare(string[] board, string[] device, PartStore parts)
+    private static async Task<IResult> Compare([FromQuery] string[] board, [FromQuery] string[] device, PartStore parts)
     {
         var asked = board.Length + device.Length;
         if (asked is < 2 or > Comparison.Most || (board.Length > 0 && device.Length > 0))
