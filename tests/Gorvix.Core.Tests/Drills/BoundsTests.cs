@@ -94,6 +94,42 @@ public class BoundsTests
         Assert.True(held > 0);
     }
 
+    // The same of a port whose pads are broken out although something sits on it inside: the board's own recorder talks there.
+    [Theory]
+    [InlineData("", "U1 U2")]
+    [InlineData(", held by \"the recorder\"", "U2")]
+    public void Nor_where_its_pads_are_broken_out(string held, string asked)
+    {
+        var board = LeafletText
+            .Read(
+                $"""
+                maker Bench
+                board Held
+                revision 1
+                controller F7
+                port U1: RX TX{held}
+                port U2: RX TX
+                rail BAT: battery
+                rail GND: ground
+                top left: G BAT R1 T1 R2 T2
+                """
+            )
+            .Board;
+        var ground = new DrillGround(RailBench.Of(board, 4, "BAT", 7, 26, 0.2).Build, new DateOnly(2026, 11, 27));
+        Assert.Equal(
+            asked,
+            string.Join(
+                ' ',
+                ground
+                    .Deck(DrillKind.Label)
+                    .Where(c => c.Sort == "half")
+                    .Select(c => c.Id[5..].Split('/')[0])
+                    .Distinct()
+                    .Order()
+            )
+        );
+    }
+
     // The same port with a pad, without one, and held inside the board.
     [Theory]
     [InlineData("port U1: RX TX", "R1 T1", false)]

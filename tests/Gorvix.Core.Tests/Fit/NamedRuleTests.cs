@@ -91,6 +91,23 @@ public class NamedRuleTests
         Assert.Equal(rule, feeds.Rejections.FirstOrDefault(r => r.Pad.Label == "VS")?.Finding.Rule);
     }
 
+    // Copper to two rails at once: one would feed the other through the pad, whatever the device takes.
+    [Theory]
+    [InlineData(false, null)]
+    [InlineData(true, "TIED")]
+    public void A_pad_that_two_rails_share_feeds_nothing(bool both, string? rule)
+    {
+        PadPath[] paths =
+        [
+            new PadPath { Rail = "5V" },
+            .. both ? [new PadPath { Rail = "BAT" }] : Array.Empty<PadPath>(),
+        ];
+        var board = Whole("F4", "U1").Powered("GND").With(Pad("VS", paths));
+        var feeds = Router.WaysOf(Fit4S(board, [Gnss.Fed(4.5, 17)], ["gnss"]).Wired.Build).Feeds.Single();
+        Assert.Equal(rule, feeds.Rejections.FirstOrDefault(r => r.Pad.Label == "VS")?.Finding.Rule);
+        Assert.Equal(both ? 0 : 1, feeds.Feeds.Count);
+    }
+
     // The plug must sit in the socket, where its TX meets R1: T1 as TX is out of its reach then.
     [Fact]
     public void A_lead_reaches_a_pad_only_as_its_plug_allows()

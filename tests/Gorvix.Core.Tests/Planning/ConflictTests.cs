@@ -108,6 +108,38 @@ public class ConflictTests
         );
     }
 
+    /// <summary>Telemetry that has no wire of its own here rides in the receiver's link, which is no member: there it must keep its pin.</summary>
+    [Theory]
+    [InlineData(null, true)]
+    [InlineData("crsf", true)]
+    [InlineData("ibus", false)]
+    public void A_link_that_a_member_rides_in_is_there_by_its_pin_or_not_at_all(string? mode, bool can)
+    {
+        var board = Whole("F4", "U1", "U2");
+        var receiver = Device(
+                "receiver",
+                Need.Control,
+                Mode("CRSF", Out(), In()) with
+                {
+                    Carries = [new() { Function = "t" }],
+                },
+                Mode("IBUS", Out())
+            )
+            .Also("t", Need.Telemetry, Mode("S.Port", Both("TLM")));
+        var made = Build(board, receiver).Build;
+        var want = new Want
+        {
+            Link = "t",
+            Device = "receiver",
+            Function = "t",
+            Priority = Priority.Want,
+        };
+        var build = Resolved(made with { Wants = [.. made.Wants, want] }, new PartsLibrary([board], [receiver]));
+        WishMatch[] pins = mode is null ? [] : [new RouteMatch { Link = "receiver", Mode = mode }];
+        var conflict = new Conflict(build.Links.First(l => l.Id == "t"), [], pins, [], []);
+        Assert.Equal(can, conflict.CanBe(new PlanSpace(build)));
+    }
+
     [Fact]
     public void No_member_can_be_dropped_and_together_they_cannot_be() =>
         Generated

@@ -38,7 +38,7 @@ public class RailCheckTests
     [InlineData(false, "The Eye is silent on USB alone: rail 5V is fed by the battery only.")]
     [InlineData(true, "The Eye is silent on USB alone: rail 5V gives only 0.0 V from there.")]
     public void What_is_silent_on_USB_is_told_with_its_reason(bool alive, string says) =>
-        Same(says, Severity.Note, Sheet(Usb, Rail(0, 0, alive), Lead(0, 0)));
+        Same(says, Severity.Note, Sheet(Usb, Rail(0, 0, alive), Lead(0, 0)), "USB-SILENT");
 
     [Theory]
     [InlineData(1.9, 2.0, null, Severity.Note)]
@@ -58,7 +58,7 @@ public class RailCheckTests
     [InlineData(1.0, null)]
     [InlineData(1.2, "The regulator of 5V turns 1.2 W into heat with full pack.")]
     public void A_linear_regulator_above_a_watt_is_hot(double watts, string? says) =>
-        Same(says, Severity.Warn, Sheet(Full, Rail(0.1, 0.1, true) with { Heat = watts }));
+        Same(says, Severity.Warn, Sheet(Full, Rail(0.1, 0.1, true) with { Heat = watts }), "RAIL-HEAT");
 
     [Theory]
     [InlineData(0.5, null)]
@@ -80,28 +80,18 @@ public class RailCheckTests
                 {
                     Way = [new SupplyStation("pad P", 10), new SupplyStation("lead V", volts)],
                 }
-            )
+            ),
+            "WIRE-DROP"
         );
 
     [Fact]
-    public void A_supply_that_finds_no_rest_is_told_where() =>
-        Assert.Equal(
-            "With full pack nothing steady is found: rail 5V: it finds no steady volts.",
-            Assert
-                .Single(
-                    RailCheck.Of(
-                        new RailSheet(
-                            Full,
-                            [],
-                            [],
-                            null,
-                            null,
-                            new SupplyProblem("rail 5V", "it finds no steady volts")
-                        )
-                    )
-                )
-                .Sentence
-        );
+    public void A_supply_that_finds_no_rest_is_told_where()
+    {
+        var problem = new SupplyProblem("rail 5V", "it finds no steady volts");
+        var finding = Assert.Single(RailCheck.Of(new RailSheet(Full, [], [], null, null, problem)));
+        Assert.Equal("RAIL-UNSETTLED", finding.Rule);
+        Assert.Equal("With full pack nothing steady is found: rail 5V: it finds no steady volts.", finding.Sentence);
+    }
 
     [Fact]
     public void Two_supplies_that_copper_ties_stop() =>
@@ -148,7 +138,12 @@ public class RailCheckTests
         "The limiter of 3.0 A protects nothing: the build draws 1.0 A at most, so a fault may take 2.0 A more before it holds."
     )]
     public void A_limiter_far_above_what_is_drawn_protects_nothing(double amps, double peak, string? says) =>
-        Same(says, Severity.Warn, Limited(new PowerSide { LimiterAmps = amps }, InLine.Limiter, peak, peak));
+        Same(
+            says,
+            Severity.Warn,
+            Limited(new PowerSide { LimiterAmps = amps }, InLine.Limiter, peak, peak),
+            "LIMITER-VAIN"
+        );
 
     /// <summary>A lamp's life goes with the 13th power of its volts (from memory).</summary>
     [Theory]
@@ -213,7 +208,7 @@ public class RailCheckTests
             Unlimited = new AmpPair(typical, peak),
         };
 
-    private static void Same(string? says, Severity severity, RailSheet sheet)
+    private static void Same(string? says, Severity severity, RailSheet sheet, string? rule = null)
     {
         var found = RailCheck.Of(sheet);
         if (says is null)
@@ -222,7 +217,7 @@ public class RailCheckTests
             return;
         }
         var finding = Assert.Single(found);
-        Assert.Equal((says, severity), (finding.Sentence, finding.Severity));
+        Assert.Equal((says, severity, rule ?? finding.Rule), (finding.Sentence, finding.Severity, finding.Rule));
     }
 
     private static RailSheet Sheet(Situation situation, RailReading? rail = null, LeadReading? lead = null) =>
