@@ -1,4 +1,6 @@
 using System.Collections.Concurrent;
+using System.Net;
+using System.Net.Sockets;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 
@@ -6,20 +8,22 @@ namespace Gorvix.Browser.Tests;
 
 /// <summary>
 /// Browsers that go from test to test: starting one takes longer than most tests. One comes back as it was new: one empty window, nothing
-/// stored for the address that was open, nothing in its console.
+/// stored for the address that was open, nothing in its console. What it keeps is the client's scripts, as it compiled them: each browser has a
+/// port on which its tests serve, one after the other, and a browser keeps a script by its address.
 /// </summary>
 public sealed class Browsers : IDisposable
 {
-    private static readonly ConcurrentBag<ChromeDriver> Idle = [];
+    private static readonly ConcurrentBag<Browser> Idle = [];
 
     /// <summary>A browser that nobody else has.</summary>
-    internal static ChromeDriver Take() => Idle.TryTake(out var driver) ? driver : New();
+    internal static Browser Take() => Idle.TryTake(out var browser) ? browser : New();
 
-    /// <summary>Gives a browser back; one that cannot be made as new is ended.</summary>
-    /// <param name="driver">The browser.</param>
+    /// <summary>Leaves the page and makes the browser as new; false where that is not to be had.</summary>
+    /// <param name="browser">The browser.</param>
     /// <param name="root">The address that was open in it.</param>
-    internal static void GiveBack(ChromeDriver driver, string root)
+    internal static bool Clear(Browser browser, string root)
     {
+        var driver = browser.Driver;
         try
         {
             var windows = driver.WindowHandles;
@@ -34,25 +38,29 @@ public sealed class Browsers : IDisposable
                 new() { ["origin"] = root, ["storageTypes"] = "all" }
             );
             driver.Manage().Logs.GetLog(LogType.Browser);
-            Idle.Add(driver);
+            return true;
         }
         catch (WebDriverException)
         {
             driver.Quit();
+            return false;
         }
     }
+
+    /// <summary>Gives a cleared browser to the next test; nobody serves on its port any more.</summary>
+    internal static void GiveBack(Browser browser) => Idle.Add(browser);
 
     /// <summary>Ends them all, when the last test is done.</summary>
     public void Dispose()
     {
-        while (Idle.TryTake(out var driver))
+        while (Idle.TryTake(out var browser))
         {
-            driver.Quit();
-            driver.Dispose();
+            browser.Driver.Quit();
+            browser.Driver.Dispose();
         }
     }
 
-    private static ChromeDriver New()
+    private static Browser New()
     {
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
@@ -71,6 +79,18 @@ public sealed class Browsers : IDisposable
         var driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options);
         // Scripts that look at a whole page need work to be done, not time to pass.
         driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromMinutes(5);
-        return driver;
+        return new Browser(driver, FreePort());
+    }
+
+    private static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
     }
 }
+
+/// <summary>A browser and the port of the servers that it is shown.</summary>
+/// <param name="Driver">The browser.</param>
+/// <param name="Port">A port on the loopback address, free when the browser began.</param>
+internal sealed record Browser(ChromeDriver Driver, int Port);

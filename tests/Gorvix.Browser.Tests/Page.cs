@@ -18,8 +18,10 @@ public sealed class Page : IAsyncDisposable
     // Only a state that never comes takes so long: a slow machine, or one with other work, is no fault.
     private static readonly TimeSpan Patience = TimeSpan.FromMinutes(3);
 
-    private readonly ChromeDriver _driver;
+    private readonly Browser _browser;
     private readonly StartOptions _options;
+
+    private ChromeDriver _driver => _browser.Driver;
 
     // The demo for those who change nothing of it: its plans and tables are made once.
     private static readonly Lazy<Task<(WebApplication App, StartOptions Options, long Rows)>> Shared = new(Share);
@@ -28,9 +30,9 @@ public sealed class Page : IAsyncDisposable
     private WebApplication _app;
     private string _look = "light";
 
-    private Page(WebApplication app, StartOptions options, ChromeDriver driver, string downloads, bool reads)
+    private Page(WebApplication app, StartOptions options, Browser browser, string downloads, bool reads)
     {
-        (_app, _driver, Downloads, _reads) = (app, driver, downloads, reads);
+        (_app, _browser, Downloads, _reads) = (app, browser, downloads, reads);
         Root = app.Urls.First();
         _options = options with { Port = new Uri(Root).Port };
     }
@@ -48,7 +50,7 @@ public sealed class Page : IAsyncDisposable
     public static async Task<Page> Read(string path, int width = 1280, int height = 800, string look = "light")
     {
         var (app, options, _) = await Shared.Value;
-        return On(app, options, path, width, height, look, reads: true);
+        return On(app, options, Browsers.Take(), path, width, height, look, reads: true);
     }
 
     /// <summary>Opens an address on a Gorvix with data of its own.</summary>
@@ -60,13 +62,16 @@ public sealed class Page : IAsyncDisposable
         string look = "light"
     )
     {
-        var options = OptionsFor(demo == "demo" ? await Served.DemoData() : Served.NewFolder(), demo);
-        return On(await Served.Start(options), options, path, width, height, look, reads: false);
+        var browser = Browsers.Take();
+        var data = demo == "demo" ? await Served.DemoData() : Served.NewFolder();
+        var options = OptionsFor(data, demo) with { Port = browser.Port };
+        return On(await Served.Start(options), options, browser, path, width, height, look, reads: false);
     }
 
     private static Page On(
         WebApplication app,
         StartOptions options,
+        Browser browser,
         string path,
         int width,
         int height,
@@ -74,7 +79,7 @@ public sealed class Page : IAsyncDisposable
         bool reads
     )
     {
-        var page = new Page(app, options, Browsers.Take(), Served.NewFolder(), reads);
+        var page = new Page(app, options, browser, Served.NewFolder(), reads);
         page.Look(look);
         page.Resize(width, height);
         page.Go(path);
@@ -141,18 +146,21 @@ public sealed class Page : IAsyncDisposable
 
     public async ValueTask DisposeAsync()
     {
-        Browsers.GiveBack(_driver, Root);
-        if (_reads)
+        var clear = Browsers.Clear(_browser, Root);
+        if (!_reads)
         {
-            if (await Rows(_options) != (await Shared.Value).Rows)
-            {
-                throw new InvalidOperationException(
-                    "Somebody has changed the demo that all share: open a page with data of its own."
-                );
-            }
-            return;
+            await _app.DisposeAsync();
         }
-        await _app.DisposeAsync();
+        if (clear)
+        {
+            Browsers.GiveBack(_browser);
+        }
+        if (_reads && await Rows(_options) != (await Shared.Value).Rows)
+        {
+            throw new InvalidOperationException(
+                "Somebody has changed the demo that all share: open a page with data of its own."
+            );
+        }
     }
 
     public void Go(string path) => _driver.Navigate().GoToUrl(Root + path);

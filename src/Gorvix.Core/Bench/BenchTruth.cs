@@ -45,6 +45,7 @@ internal sealed class BenchTruth
 {
     private readonly Lazy<Copper> _copper;
     private readonly Dictionary<string, RailSheet> _sheets = [];
+    private IEnumerator<RailSheet>? _inTurn;
     private readonly Lazy<LinkTruth> _links;
     private readonly bool _sameSupply;
 
@@ -170,7 +171,7 @@ internal sealed class BenchTruth
 
     private static bool IsFed(LeadReading lead) => lead.State is LeadFeed.Good or LeadFeed.Tight;
 
-    // The situations of the bench are solved together: each begins where the one before ended.
+    // The situations of the bench are solved in their order, each from where the one before ended, as far as they are asked for.
     private RailSheet Sheet(Situation situation)
     {
         if (Real.Ails.IsOnUsbAlone)
@@ -181,12 +182,10 @@ internal sealed class BenchTruth
         {
             return Meant.Sheet(situation);
         }
-        if (_sheets.Count == 0)
+        _inTurn ??= RailReader.InTurn(Real, Meant.Situations).GetEnumerator();
+        while (!_sheets.ContainsKey(situation.Id) && _inTurn.MoveNext())
         {
-            foreach (var sheet in RailReader.Read(Real, Meant.Situations))
-            {
-                _sheets[sheet.Situation.Id] = sheet;
-            }
+            _sheets[_inTurn.Current.Situation.Id] = _inTurn.Current;
         }
         return _sheets.TryGetValue(situation.Id, out var known)
             ? known

@@ -27,6 +27,7 @@ internal sealed class PairFinder(FaultTable table, Func<Suspect, double> weight)
         var first = odd[0];
         var candidates = table.Singles.Skip(1).ToList();
         var weights = candidates.ConvertAll(c => weight(c));
+        var explains = candidates.ConvertAll(c => Explains(c, first));
         var guesses = new List<(Suspect One, Suspect Other, double Weight)>();
         for (var i = 0; i < candidates.Count; i++)
         {
@@ -34,15 +35,11 @@ internal sealed class PairFinder(FaultTable table, Func<Suspect, double> weight)
             for (var j = i + 1; j < candidates.Count; j++)
             {
                 var (one, other) = (candidates[i], candidates[j]);
-                if ((!Explains(one, first) && !Explains(other, first)) || IsOnePlace(one, other))
-                {
-                    continue;
-                }
-                var fits = read.Aggregate(
-                    1.0,
-                    (f, r) => f * Fits(one.Shows[r.Test], other.Shows[r.Test], sound[r.Test], r.Outcome)
-                );
-                if (fits > 0)
+                if (
+                    (explains[i] || explains[j])
+                    && FitsAll(one, other, sound, read) is > 0 and var fits
+                    && !IsOnePlace(one, other)
+                )
                 {
                     guesses.Add((one, other, fits * weights[i] * weights[j]));
                 }
@@ -76,7 +73,18 @@ internal sealed class PairFinder(FaultTable table, Func<Suspect, double> weight)
             || (a.Setting is not null && a.Setting == b.Setting);
     }
 
-    // How well two rows laid over each other fit what was seen: 1 where they say so, little where both change it and make something new.
+    private static double FitsAll(Suspect one, Suspect other, short[] sound, IReadOnlyList<Search.Reading> read)
+    {
+        var fits = 1.0;
+        for (var i = 0; i < read.Count && fits > 0; i++)
+        {
+            var at = read[i].Test;
+            fits *= Fits(one.Shows[at], other.Shows[at], sound[at], read[i].Outcome);
+        }
+        return fits;
+    }
+
+    // How well two rows laid over each other fit what was seen at a test: 1 where they say so, little where both change it and make something new.
     private static double Fits(short one, short other, short sound, int seen)
     {
         const double Wild = 0.05;

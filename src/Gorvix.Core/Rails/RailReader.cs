@@ -23,6 +23,13 @@ public static class RailReader
         WiredBuild wired,
         IReadOnlyList<Situation> situations,
         CancellationToken stop = default
+    ) => [.. InTurn(wired, situations, stop)];
+
+    /// <summary>The same, each situation solved when it is asked for.</summary>
+    internal static IEnumerable<RailSheet> InTurn(
+        WiredBuild wired,
+        IReadOnlyList<Situation> situations,
+        CancellationToken stop = default
     )
     {
         var sheets = new List<RailSheet>();
@@ -51,16 +58,13 @@ public static class RailReader
                 made.Add((net, situation, situation.InLine == InLine.Nothing ? typical.State?.Volts : null));
             }
             var sheet = Read(shape, situation, net, typical, stop);
-            sheets.Add(
-                situation.InLine == InLine.Nothing
-                    ? sheet
-                    : sheet with
-                    {
-                        Unlimited = Free(wired, situation, sheets, stop).SourceAmps,
-                    }
-            );
+            if (situation.InLine != InLine.Nothing)
+            {
+                sheet = sheet with { Unlimited = Free(wired, situation, sheets, stop).SourceAmps };
+            }
+            sheets.Add(sheet);
+            yield return sheet;
         }
-        return sheets;
     }
 
     // The same source with nothing in its line: most often it has been looked at already.
