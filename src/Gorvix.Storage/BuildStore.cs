@@ -35,13 +35,11 @@ public sealed record Shelved(string Id, StoredBuild? Build, string? Problem, Dat
 /// <summary>There is no such build on the shelf.</summary>
 /// <param name="id">The id that was asked for.</param>
 public sealed class NoSuchBuildException(string id)
-    : Exception($"There is no build \"{id}\" on the shelf. It may have been removed; look on the shelf for its name.");
+    : Exception($"No build \"{id}\". It may have been deleted; look for its name under Builds.");
 
 /// <summary>Somebody else wrote the build first. Nothing was written.</summary>
 public sealed class BuildChangedException()
-    : Exception(
-        "This build was changed elsewhere, in another tab or window. Nothing was overwritten; load it again to go on."
-    );
+    : Exception("This build was changed in another tab or window. Nothing was overwritten. Reload to continue.");
 
 /// <summary>The builds in the database. Every change is saved at once and can be undone.</summary>
 public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, Author author)
@@ -316,7 +314,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
         return new StoredBuild(row.Id, row.Version, Read(now), undo, redo, row.ChangedAt, row.ArchivedAt is not null);
     }
 
-    private static UnreadableException Damaged(BuildRow row) => new($"The build \"{row.Id}\"", null);
+    private static UnreadableException Damaged(BuildRow row) => new($"Build \"{row.Id}\"", null);
 
     /// <summary>What is stored of a build, to the letter, with its format version; for one that cannot be read.</summary>
     /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
@@ -350,7 +348,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     }
 
     private static Build Read(StepRow step) =>
-        Documents.Read<Build>(step.Document, step.Format, $"The build \"{step.BuildId}\"");
+        Documents.Read<Build>(step.Document, step.Format, $"Build \"{step.BuildId}\"");
 
     private async Task<string> FreeId(string name)
     {

@@ -22,7 +22,7 @@ public static class DataCare
     {
         if (!File.Exists(folder.File))
         {
-            throw new DataFolderException($"There is no data file in {folder.Path} yet.");
+            throw new DataFolderException($"No data file in {folder.Path} yet.");
         }
         try
         {
@@ -54,11 +54,11 @@ public static class DataCare
     {
         if (!File.Exists(folder.File))
         {
-            throw new DataFolderException($"There is no data file in {folder.Path} yet.");
+            throw new DataFolderException($"No data file in {folder.Path} yet.");
         }
         if (File.Exists(to))
         {
-            throw new DataFolderException($"{to} is there already. Choose another name; nothing was changed.");
+            throw new DataFolderException($"{to} already exists. Choose another name; nothing was changed.");
         }
         await Foreign.Check(folder);
         var part = to + ".part";
@@ -71,7 +71,7 @@ public static class DataCare
         catch (Exception problem) when (problem is IOException or UnauthorizedAccessException or SqliteException)
         {
             throw new DataFolderException(
-                $"The back-up cannot be written to {to}: {StorageFault.Of(problem)?.Start ?? problem.Message}",
+                $"Cannot write the backup to {to}: {StorageFault.Of(problem)?.Start ?? problem.Message}",
                 problem
             );
         }
@@ -109,13 +109,13 @@ public static class DataCare
     {
         if (!File.Exists(from))
         {
-            throw new DataFolderException($"There is no file {from}.");
+            throw new DataFolderException($"File {from} not found.");
         }
         var source = new DataFolder(Path.GetDirectoryName(Path.GetFullPath(from))!, Path.GetFileName(from));
         await Foreign.Check(source);
         if (await QuickCheck(source) is var said and not "ok")
         {
-            throw new DataFolderException($"The back-up {from} is damaged ({said}). Nothing was changed.");
+            throw new DataFolderException($"Backup {from} is damaged ({said}). Nothing was changed.");
         }
         using var hold = new DataHold();
         hold.Take(folder);
@@ -155,9 +155,7 @@ public static class DataCare
     }
 
     private static async Task<string> Keys(DataFolder folder) =>
-        await Asked(folder.ConnectionString, "PRAGMA foreign_key_check") is ""
-            ? "ok"
-            : "a row points at one that is gone";
+        await Asked(folder.ConnectionString, "PRAGMA foreign_key_check") is "" ? "ok" : "a row refers to a missing row";
 
     private static async Task<long> Counted(DataFolder folder, string table) =>
         long.TryParse(

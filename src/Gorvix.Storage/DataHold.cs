@@ -49,7 +49,7 @@ public sealed class DataHold : IDisposable
             {
                 DataFolderException => problem,
                 _ when StorageFault.Of(problem) is { } fault => new DataFolderException(
-                    $"The data file {folder.File} cannot be opened: {fault.Start}",
+                    $"Cannot open data file {folder.File}: {fault.Start}",
                     problem
                 ),
                 _ => problem,
@@ -76,7 +76,7 @@ public sealed class DataHold : IDisposable
         catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
         {
             throw new DataFolderException(
-                $"Cannot write to the data folder {folder.Path}. Choose another with --data DIR.",
+                $"Cannot write to data folder {folder.Path}. Choose another with --data DIR.",
                 problem
             );
         }
@@ -88,7 +88,7 @@ public sealed class DataHold : IDisposable
         catch (IOException problem)
         {
             throw new DataFolderException(
-                $"The data in {folder.Path} is in use by another Gorvix{Holder(path)}. Use that one, stop it, or choose another folder with --data DIR.",
+                $"Another Gorvix{Holder(path)} is using the data in {folder.Path}. Use that one, stop it, or choose another folder with --data DIR.",
                 problem
             );
         }
@@ -135,7 +135,7 @@ public sealed class DataHold : IDisposable
         if (said != "ok")
         {
             throw new DataFolderException(
-                $"The data file {folder.File} is damaged ({said}). Nothing was changed. Put a back-up in its place: ./start --restore FILE."
+                $"Data file {folder.File} is damaged ({said}). Nothing was changed. Restore a backup: ./start --restore FILE."
             );
         }
     }
@@ -150,7 +150,7 @@ public sealed class DataHold : IDisposable
             if (applied.Except(known).Any())
             {
                 throw new DataFolderException(
-                    $"The data in {folder.Path} was written by a newer Gorvix. Update Gorvix or choose another folder with --data DIR."
+                    $"The data in {folder.Path} was written by a newer Gorvix. Update Gorvix, or choose another folder with --data DIR."
                 );
             }
             if (known.Except(applied).Any() is false)

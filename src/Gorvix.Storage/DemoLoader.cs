@@ -46,7 +46,7 @@ public sealed class DemoLoader(GorvixDb db, PartStore parts, BuildStore builds, 
             Version = 1,
             At = readings[0].At.Date,
             Who = readings[0].Who,
-            Words = "import",
+            Words = "Imported",
             Format = Upcasters.Newest,
             Document = Documents.Write(file.Builds[0]),
         };
@@ -67,6 +67,6 @@ public sealed class DemoLoader(GorvixDb db, PartStore parts, BuildStore builds, 
     {
         var result = GorvixReader.Read(await File.ReadAllBytesAsync(path), await parts.Everything());
         return result.File
-            ?? throw new DataFolderException($"The demo file {path} is damaged. {result.Findings[0].Sentence}");
+            ?? throw new DataFolderException($"Demo file {path} is damaged. {result.Findings[0].Sentence}");
     }
 }

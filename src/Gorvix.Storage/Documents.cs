@@ -14,8 +14,8 @@ public sealed class UnreadableException : Exception
     /// <param name="format">Its version.</param>
     public UnreadableException(string what, int format)
         : base(
-            $"{what} is stored in format version {format}; this Gorvix knows versions 1 to {Upcasters.Newest}. "
-                + "Nothing was changed: open it with the Gorvix that wrote it, or update this one."
+            $"{what} is stored in format {format}; this Gorvix reads formats 1 to {Upcasters.Newest}. "
+                + "Nothing was changed. Update this Gorvix, or use the one that wrote it."
         ) { }
 
     /// <summary>A damaged document.</summary>
@@ -23,7 +23,7 @@ public sealed class UnreadableException : Exception
     /// <param name="problem">What was met; null where a part of it is missing.</param>
     public UnreadableException(string what, Exception? problem)
         : base(
-            $"{what} is damaged where it is stored and cannot be read. Nothing was changed: export it as it stands, take it from a back-up, or remove it.",
+            $"{what}: the stored data is damaged. Nothing was changed. Export it as stored, restore a backup, or delete it.",
             problem
         ) { }
 }

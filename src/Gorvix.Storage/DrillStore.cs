@@ -11,11 +11,11 @@ namespace Gorvix.Storage;
 
 /// <summary>There is no such drill or evening.</summary>
 public sealed class NoSuchDrillException(string what)
-    : Exception($"There is no {what} of that name here. It may have been cleared; begin another one.");
+    : Exception($"This {what} does not exist; it may have been deleted. Start another.");
 
 /// <summary>Somebody else has gone on with the same drill.</summary>
 public sealed class DrillChangedException()
-    : Exception("This drill was gone on with in another window. Load it again; nothing of it is lost.");
+    : Exception("This drill was continued in another window. Reload it; nothing is lost.");
 
 /// <summary>Something about drills cannot be kept.</summary>
 public sealed class DrillLimitException(string sentence) : Exception(sentence);
@@ -148,7 +148,7 @@ public sealed class DrillStore(GorvixDb db, TimeProvider time)
         }
         if (acts.Count > MostActs)
         {
-            throw new DrillLimitException($"At most {MostActs} things can be done in a drill. Begin another one.");
+            throw new DrillLimitException($"Drill limit reached: {MostActs} actions. Start another.");
         }
         row.Step++;
         row.Acts = JsonSerializer.Serialize(acts, Json);

@@ -24,7 +24,7 @@ public sealed class EveningStore(GorvixDb db, DrillStore drills, TimeProvider ti
     {
         if (await db.Evenings.CountAsync() >= MostEvenings)
         {
-            throw new DrillLimitException($"At most {MostEvenings} evenings are kept. Remove an old one first.");
+            throw new DrillLimitException($"Session limit reached: {MostEvenings}. Delete an old session first.");
         }
         var row = new EveningRow
         {
@@ -48,7 +48,7 @@ public sealed class EveningStore(GorvixDb db, DrillStore drills, TimeProvider ti
     /// <exception cref="NoSuchDrillException">There is none.</exception>
     public async Task<EveningRow> Find(string id) =>
         await db.Evenings.AsNoTracking().FirstOrDefaultAsync(e => e.Id == id)
-        ?? throw new NoSuchDrillException("evening");
+        ?? throw new NoSuchDrillException("session");
 
     /// <summary>All evenings, the last one first.</summary>
     public Task<List<EveningRow>> All() =>
@@ -65,7 +65,7 @@ public sealed class EveningStore(GorvixDb db, DrillStore drills, TimeProvider ti
     /// <summary>Closes an evening: what was begun may be ended, nothing new is begun.</summary>
     public async Task Close(string id)
     {
-        var row = await db.Evenings.FirstOrDefaultAsync(e => e.Id == id) ?? throw new NoSuchDrillException("evening");
+        var row = await db.Evenings.FirstOrDefaultAsync(e => e.Id == id) ?? throw new NoSuchDrillException("session");
         row.ClosedAt ??= time.GetUtcNow().UtcDateTime;
         await db.SaveChangesAsync();
     }
@@ -75,7 +75,7 @@ public sealed class EveningStore(GorvixDb db, DrillStore drills, TimeProvider ti
     {
         if (await db.Evenings.Where(e => e.Id == id).ExecuteDeleteAsync() == 0)
         {
-            throw new NoSuchDrillException("evening");
+            throw new NoSuchDrillException("session");
         }
         await drills.Sweep();
     }

@@ -8,7 +8,7 @@ namespace Gorvix.Storage;
 
 /// <summary>Somebody else has gone on with the same search.</summary>
 public sealed class FaultCaseChangedException()
-    : Exception("This search was gone on with in another window. Load it again; nothing of it is lost.");
+    : Exception("This fault search was continued in another window. Reload it; nothing is lost.");
 
 /// <summary>Searches for faults: one that goes on for a build, those that ended, and what they have taught.</summary>
 public sealed class FaultStore(GorvixDb db, LogStore log, TimeProvider time)

@@ -22,7 +22,7 @@ internal static class Foreign
             var read = await file.ReadAtLeastAsync(start, start.Length, throwOnEndOfStream: false);
             if (read < start.Length || !start.AsSpan().SequenceEqual(Header))
             {
-                throw Refused(folder, "it is no SQLite file");
+                throw Refused(folder, "it is not an SQLite file");
             }
         }
         await using var connection = new SqliteConnection(Looking(folder));
@@ -38,13 +38,13 @@ internal static class Foreign
         }
         if (!there)
         {
-            throw Refused(folder, "it is another program's");
+            throw Refused(folder, "it belongs to another program");
         }
     }
 
     private static DataFolderException Refused(DataFolder folder, string why) =>
         new(
-            $"The data file {folder.File} is no file of Gorvix: {why}. It was left as it is. Move it away or choose another folder with --data DIR."
+            $"{folder.File} is not a Gorvix data file: {why}. It was not changed. Move it, or choose another folder with --data DIR."
         );
 
     // A file without a log beside it is read as it lies there, so that nothing is made beside it.

@@ -237,8 +237,8 @@ public sealed class LogPages(GorvixDb db)
     {
         var row =
             await db.Moments.AsNoTracking().FirstOrDefaultAsync(m => m.BuildId == build && m.Version == version)
-            ?? throw new NoSuchEntryException($"moment {version}");
-        return (row, Documents.Read<Build>(row.Document, row.Format, $"The build \"{build}\", version {version}"));
+            ?? throw new NoSuchEntryException($"version {version}");
+        return (row, Documents.Read<Build>(row.Document, row.Format, $"Build \"{build}\", version {version}"));
     }
 
     /// <summary>Until when a version of a build stood: up to the next one, UTC; null for the newest.</summary>

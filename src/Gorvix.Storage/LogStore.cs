@@ -10,7 +10,7 @@ public sealed class LogLimitException(string message) : Exception(message);
 
 /// <summary>There is no such entry.</summary>
 public sealed class NoSuchEntryException(string what)
-    : Exception($"There is no {what} in the log of this build; it may have been removed.");
+    : Exception($"No {what} in this build's log. It may have been deleted; reload the page.");
 
 /// <summary>What happened to builds: changes, readings, texts, photos, notes; each with its day and who, as typed.</summary>
 public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
@@ -124,7 +124,7 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
     {
         if (note.Words.Length > MostWords)
         {
-            throw new LogLimitException($"The note has {note.Words.Length} characters; {MostWords} are the most.");
+            throw new LogLimitException($"Note too long: {note.Words.Length} characters, maximum {MostWords}.");
         }
         await Room(build, db.Notes.CountAsync(n => n.BuildId == build), MostNotes, "notes");
         db.Notes.Add(Row(build, note with { At = Time(note.At), Who = author.Name }));
@@ -261,7 +261,7 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
         if (await many >= most)
         {
             throw new LogLimitException(
-                $"{most} {what} are kept for this build; that is the most. Save the record as an archive and remove what is old."
+                $"Limit reached: {most} {what} for this build. Export the full record, then delete old entries."
             );
         }
     }

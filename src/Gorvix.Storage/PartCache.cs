@@ -19,7 +19,7 @@ public sealed class PartCache
         {
             return (T)known.Part;
         }
-        var part = Documents.Read<T>(row.Document, row.Format, $"The part \"{row.Id}\"");
+        var part = Documents.Read<T>(row.Document, row.Format, $"Part \"{row.Id}\"");
         _parts[key] = (row.Document, part);
         return part;
     }

@@ -19,23 +19,21 @@ public sealed record PartStep(int Version, string Words, DateTime? At);
 /// <summary>Somebody else changed the part first. Nothing was written.</summary>
 public sealed class PartChangedException()
     : Exception(
-        "This part was changed elsewhere, in another tab or window. Nothing was overwritten and what you wrote is still here: "
-            + "look at the other version, then save yours over it or under another revision."
+        "This part was changed in another tab or window. Nothing was overwritten and your edits are still here. "
+            + "Check the other version, then overwrite it or save yours as another revision."
     );
 
 /// <summary>A part of this id is there already.</summary>
 /// <param name="id">The id.</param>
 public sealed class PartThereException(string id)
-    : Exception(
-        $"The library has \"{id}\" already. Give it another name or revision, or change the one that is there."
-    );
+    : Exception($"\"{id}\" is already in the library. Use another name or revision, or edit the existing part.");
 
 /// <summary>There is no such part.</summary>
 /// <param name="kind">What was asked for.</param>
 /// <param name="id">The id.</param>
 public sealed class NoSuchPartException(PartKind kind, string id)
     : Exception(
-        $"There is no {kind.ToString().ToLowerInvariant()} \"{id}\" in the library. Look for it in the list of parts."
+        $"No {kind.ToString().ToLowerInvariant()} \"{id}\" in the library. It may have been deleted; search the parts list."
     );
 
 /// <summary>
@@ -107,7 +105,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
         }
         if (!await db.PartSteps.AnyAsync(s => s.Kind == kind && s.PartId == id))
         {
-            db.PartSteps.Add(Step(row, "As it came", at: null));
+            db.PartSteps.Add(Step(row, "Original", at: null));
         }
         row.Document = Documents.Write(part);
         row.Format = Core.Formats.Upcasters.Newest;
@@ -159,7 +157,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
                 .PartSteps.AsNoTracking()
                 .FirstOrDefaultAsync(s => s.Kind == kind && s.PartId == id && s.Version == version)
             ?? throw new NoSuchPartException(kind, $"{id}, version {version}");
-        return Documents.Read<T>(step.Document, step.Format, $"The part \"{id}\", version {version}");
+        return Documents.Read<T>(step.Document, step.Format, $"Part \"{id}\", version {version}");
     }
 
     /// <summary>The parts that a build names, as they were at a time; what has no history is as it is.</summary>
@@ -176,7 +174,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
                 .Where(s => s.Kind == kind && s.PartId == id && (s.At == null || s.At <= at))
                 .OrderByDescending(s => s.Version)
                 .FirstOrDefaultAsync();
-            return step is null ? part : Documents.Read<T>(step.Document, step.Format, $"The part \"{id}\"");
+            return step is null ? part : Documents.Read<T>(step.Document, step.Format, $"Part \"{id}\"");
         }
         var boards = new List<Board>();
         foreach (var board in now.Boards.Where(b => b.Id == build.Board))

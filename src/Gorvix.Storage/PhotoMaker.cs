@@ -59,7 +59,7 @@ public static class PhotoMaker
                 Picture = file,
             }
             : throw new PhotoException(
-                "It is not as Gorvix writes photos: something is in it besides the picture. Keep it as a new photo instead."
+                "This photo was not written by Gorvix and contains extra data. Add it as a new photo instead."
             );
 
     private static async Task<MadePhoto> Make(byte[] file, long mostPoints, CancellationToken stop)
@@ -67,7 +67,7 @@ public static class PhotoMaker
         if (file.Length > MostBytes)
         {
             throw new PhotoException(
-                $"The photo has {file.Length / 1024 / 1024} MB; {MostBytes / 1024 / 1024} MB are the most. Let the camera make a smaller one."
+                $"Photo too large: {file.Length / 1024 / 1024} MB, maximum {MostBytes / 1024 / 1024} MB. Use a smaller one."
             );
         }
         await One.WaitAsync(stop);
@@ -123,13 +123,13 @@ public static class PhotoMaker
         using var codec = SKCodec.Create(data);
         if (codec is null || !Known.Contains(codec.EncodedFormat))
         {
-            throw new PhotoException("That is no photo that can be read: JPEG, PNG or WebP is needed.");
+            throw new PhotoException("Cannot read this photo. Use JPEG, PNG or WebP.");
         }
         var (width, height) = (codec.Info.Width, codec.Info.Height);
         if (width < 1 || height < 1 || (long)width * height > mostPoints)
         {
             throw new PhotoException(
-                $"The photo is {width} by {height} points; {mostPoints / 1_000_000} million points are the most. Let the camera make a smaller one."
+                $"Photo too large: {width} × {height} pixels, maximum {mostPoints / 1_000_000} megapixels. Use a smaller one."
             );
         }
         var info = new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Premul);
@@ -137,11 +137,11 @@ public static class PhotoMaker
         var result = codec.GetPixels(info, decoded.GetPixels());
         if (result is not (SKCodecResult.Success or SKCodecResult.IncompleteInput))
         {
-            throw new PhotoException("The photo is damaged: it begins as one and cannot be read to its end.");
+            throw new PhotoException("The photo is damaged and cannot be read. Copy it from the camera again.");
         }
         if (result == SKCodecResult.IncompleteInput)
         {
-            throw new PhotoException("The photo is cut off: its end is missing. Copy it from the camera again.");
+            throw new PhotoException("The photo file is incomplete. Copy it from the camera again.");
         }
         var turned = codec.EncodedOrigin;
         var (kept, small) = (Drawn(decoded, turned, MostSide), Drawn(decoded, turned, SmallSide));

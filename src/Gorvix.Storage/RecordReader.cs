@@ -51,14 +51,12 @@ public static partial class RecordReader
         }
         catch (InvalidDataException)
         {
-            throw new RecordException(
-                "That is no archive, or it is damaged. Save the record again where it came from."
-            );
+            throw new RecordException("Not a record archive, or damaged. Export the record again.");
         }
         catch (JsonException problem)
         {
             throw new RecordException(
-                $"A list in the archive cannot be read{(problem.Path is { Length: > 0 } path ? $" at {path}" : "")}: it was changed by hand, or by a newer Gorvix."
+                $"Cannot read a list in the archive{(problem.Path is { Length: > 0 } path ? $" at {path}" : "")}. It was edited by hand or written by a newer Gorvix. Export the record again."
             );
         }
     }
@@ -68,19 +66,19 @@ public static partial class RecordReader
         var manifest = await files.Json<RecordManifest>("manifest.json");
         if (manifest.Format != RecordManifest.FormatName)
         {
-            throw new RecordException("That is an archive, but no record of a build.");
+            throw new RecordException("This archive is not a build record. Choose one exported from the Log.");
         }
         if (manifest.Version is < 1 or > RecordManifest.Newest)
         {
             throw new RecordException(
-                $"The record has version {manifest.Version}; this Gorvix knows versions 1 to {RecordManifest.Newest}. Update it to read this one."
+                $"The record has version {manifest.Version}; this Gorvix reads versions 1 to {RecordManifest.Newest}. Update Gorvix to import it."
             );
         }
         var read = GorvixReader.Read(await files.Bytes("build.gorvix.json", GorvixReader.MostBytes), library);
         if (read.File is not { Builds.Count: 1 } file)
         {
             throw new RecordException(
-                $"The build in the record cannot be read. {(read.Findings.Count > 0 ? read.Findings[0].Sentence : "It holds no build.")}"
+                $"Cannot read the build in the record. {(read.Findings.Count > 0 ? read.Findings[0].Sentence : "There is no build in it.")}"
             );
         }
         var moments = await files.List<ArchivedMoment>("moments.json", 100_000);
@@ -89,7 +87,7 @@ public static partial class RecordReader
             if (moment.Format is < 1 or > Upcasters.Newest)
             {
                 throw new RecordException(
-                    $"Version {moment.Version} of the build is written in format {moment.Format}; this Gorvix knows 1 to {Upcasters.Newest}."
+                    $"Version {moment.Version} of the build is in format {moment.Format}; this Gorvix reads formats 1 to {Upcasters.Newest}. Update Gorvix to import it."
                 );
             }
             Documents.Read<Build>(moment.Document, moment.Format, "A build");
@@ -100,7 +98,7 @@ public static partial class RecordReader
             || moments[0].Version < 1
         )
         {
-            throw new RecordException("The versions of the build in the record do not follow each other.");
+            throw new RecordException("The build versions in the record are out of sequence. Export the record again.");
         }
         var readings = await files.List<LoggedReading>("readings.json", LogStore.MostReadings);
         if (
@@ -108,24 +106,28 @@ public static partial class RecordReader
             || readings.Any(r => r.Key.Length is 0 or > LogStore.MostKey)
         )
         {
-            throw new RecordException("Two readings of the record have one key.");
+            throw new RecordException("Two readings in the record have the same key. Export the record again.");
         }
         var notes = await files.List<LoggedNote>("notes.json", LogStore.MostNotes);
         if (notes.Any(n => n.Words.Length > 2 * LogStore.MostWords || n.Flights is < 0 or > 1000))
         {
-            throw new RecordException("A note of the record is longer, or tells of more flights, than one can be.");
+            throw new RecordException(
+                "A note in the record is too long or logs too many flights. Export the record again."
+            );
         }
         var intervals = await files.List<Interval>("intervals.json", Dues.MostIntervals);
         if (intervals.Select(i => i.Id).Distinct().Count() < intervals.Count)
         {
-            throw new RecordException("Two intervals of the record have one id.");
+            throw new RecordException("Two maintenance items in the record have the same ID. Export the record again.");
         }
         var texts = new List<(ArchivedText, string)>();
         foreach (var meta in await files.List<ArchivedText>("texts.json", TextStore.MostTexts))
         {
             if (!Enum.TryParse<TextKind>(meta.Kind, ignoreCase: true, out _))
             {
-                throw new RecordException($"A text of the record is of a kind, \"{meta.Kind}\", that is not known.");
+                throw new RecordException(
+                    $"A dump in the record has an unknown type, \"{meta.Kind}\". Update Gorvix to import it."
+                );
             }
             texts.Add((meta, Encoding.UTF8.GetString(await files.Bytes(meta.File, 4 * TextStore.MostText))));
         }
@@ -164,19 +166,19 @@ public static partial class RecordReader
             _stop = stop;
             if (zip.Entries.Count > MostFiles)
             {
-                throw new RecordException($"The archive has {zip.Entries.Count} files; {MostFiles} are the most.");
+                throw new RecordException($"Too many files in the archive: {zip.Entries.Count}, maximum {MostFiles}.");
             }
             foreach (var entry in zip.Entries)
             {
                 if (!Name().IsMatch(entry.FullName))
                 {
                     throw new RecordException(
-                        "The archive has a file with a name that no record has. Nothing of it was stored."
+                        "The archive contains a file that does not belong in a record. Nothing was imported."
                     );
                 }
                 if (!_files.TryAdd(entry.FullName, entry))
                 {
-                    throw new RecordException($"The archive has {entry.FullName} twice.");
+                    throw new RecordException($"{entry.FullName} is in the archive twice. Export the record again.");
                 }
             }
         }
@@ -187,8 +189,8 @@ public static partial class RecordReader
             {
                 throw new RecordException(
                     Name().IsMatch(name)
-                        ? $"The archive lacks {name}."
-                        : "A list in the archive names a file that no record has."
+                        ? $"{name} is missing from the archive. Export the record again."
+                        : "A list in the archive names a file that does not belong in a record. Export the record again."
                 );
             }
             _read.Add(name);
@@ -200,9 +202,7 @@ public static partial class RecordReader
                 _unfolded += read;
                 if (bytes.Length + read > most || _unfolded > MostUnfolded)
                 {
-                    throw new RecordException(
-                        $"{name} unfolds to more than a record holds. Nothing of the archive was stored."
-                    );
+                    throw new RecordException($"{name} is too large when unpacked. Nothing was imported.");
                 }
                 bytes.Write(buffer, 0, read);
             }
@@ -211,14 +211,15 @@ public static partial class RecordReader
 
         public async Task<T> Json<T>(string name) =>
             JsonSerializer.Deserialize<T>(await Bytes(name, MostJson), GorvixJson.File)
-            ?? throw new RecordException($"{name} is empty.");
+            ?? throw new RecordException($"{name} in the archive is empty. Export the record again.");
 
         public async Task<List<T>> List<T>(string name, int most)
         {
             var list = await Json<List<T>>(name);
             return list.Count > most
-                    ? throw new RecordException($"{name} has {list.Count} entries; {most} are the most.")
-                : list.Contains(default!) ? throw new RecordException($"{name} has an empty entry.")
+                    ? throw new RecordException($"Too many entries in {name}: {list.Count}, maximum {most}.")
+                : list.Contains(default!)
+                    ? throw new RecordException($"{name} contains an empty entry. Export the record again.")
                 : list;
         }
 
@@ -226,7 +227,7 @@ public static partial class RecordReader
         {
             if (_files.Keys.FirstOrDefault(f => !_read.Contains(f)) is { } stray)
             {
-                throw new RecordException($"No list in the archive names {stray}.");
+                throw new RecordException($"{stray} is in the archive but not listed. Export the record again.");
             }
         }
     }

@@ -18,7 +18,7 @@ public sealed record StorageFault(int Status, string Sentence, string Start)
     private const int CannotOpen = 14;
     private const int NoDatabase = 26;
 
-    private const string Kept = "What you did was not stored; this page keeps it and offers it again.";
+    private const string Kept = "Your change was not saved; this page keeps it to send again.";
 
     /// <summary>The fault of an exception, or of what lies within it; null where storage is not to blame.</summary>
     public static StorageFault? Of(Exception? problem) =>
@@ -27,7 +27,7 @@ public sealed record StorageFault(int Status, string Sentence, string Start)
             null => null,
             DataGoneException => new(
                 503,
-                $"The data folder is gone: it was moved or deleted while Gorvix ran. {Kept} Put it back, or stop Gorvix and start it again.",
+                $"The data folder was moved or deleted while Gorvix was running. {Kept} Put it back, or restart Gorvix.",
                 problem.Message
             ),
             SqliteException sqlite => Of(sqlite),
@@ -42,37 +42,37 @@ public sealed record StorageFault(int Status, string Sentence, string Start)
         {
             Full => new(
                 507,
-                $"The disk is full. {Kept} Make room, then try again.",
-                "the disk is full. Make room and start again."
+                $"The disk is full. {Kept} Free some space, then try again.",
+                "the disk is full. Free some space, then start again."
             ),
             ReadOnly => new(
                 503,
-                $"The data file cannot be written: it, or its folder, is read-only now. {Kept} Make it writable, then try again.",
+                $"Cannot write the data file: it or its folder is read-only. {Kept} Make it writable, then try again.",
                 "it is read-only. Make it writable, or choose another folder with --data DIR."
             ),
             InOut => new(
                 503,
-                $"The disk has failed to read or write. {Kept} Look at the disk before you go on.",
-                "the disk has failed to read or write it. Look at the disk before you go on."
+                $"Disk read or write error. {Kept} Check the disk before you continue.",
+                "disk read or write error. Check the disk before you continue."
             ),
             Corrupt or NoDatabase => new(
                 500,
-                "The data file is damaged. Stop Gorvix, look with ./start --check, and put a back-up in its place with ./start --restore FILE.",
-                "it is damaged, or no file of Gorvix. Nothing was changed. Put a back-up in its place with ./start --restore FILE, move it away, or choose another folder with --data DIR."
+                "The data file is damaged. Stop Gorvix, run ./start --check, then restore a backup with ./start --restore FILE.",
+                "it is damaged or not a Gorvix file. Nothing was changed. Restore a backup with ./start --restore FILE, move the file, or choose another folder with --data DIR."
             ),
             CannotOpen => new(
                 503,
-                $"The data file cannot be opened: it was moved, or may not be read any more. {Kept}",
-                "it may not be read. Look at who may read and write the folder."
+                $"Cannot open the data file: it was moved or is no longer readable. {Kept} Put it back or check its permissions.",
+                "no permission to read it. Check the folder's permissions."
             ),
             Busy or Locked => new(
                 503,
-                $"Another program holds the data file. {Kept} Close that program, then try again.",
-                "another program holds it. Close that and start again."
+                $"Another program is using the data file. {Kept} Close it, then try again.",
+                "another program is using it. Close that program, then start again."
             ),
             _ => null,
         };
 }
 
 /// <summary>The data file is not where it was when it was opened.</summary>
-public sealed class DataGoneException(string file) : Exception($"The data file {file} is gone.");
+public sealed class DataGoneException(string file) : Exception($"Data file {file} is missing.");

@@ -12,7 +12,7 @@ public sealed record KeptText(int Number, TextKind Kind, DateTime At, string Wor
 
 /// <summary>There is no such text.</summary>
 public sealed class NoSuchTextException(int number)
-    : Exception($"There is no text with the number {number} for this build; it may have been removed.");
+    : Exception($"No dump {number} for this build. It may have been deleted; reload the page.");
 
 /// <summary>There are too many texts, or one is too long.</summary>
 public sealed class TextLimitException(string message) : Exception(message);
@@ -48,7 +48,7 @@ public sealed class TextStore(GorvixDb db, TimeProvider time, Author author)
         if (text.Length > MostText)
         {
             throw new TextLimitException(
-                $"The text has {text.Length} characters; {MostText} are the most. Is it the board's printout?"
+                $"Text too long: {text.Length} characters, maximum {MostText}. Check that it is the board's dump."
             );
         }
         if (!await db.Builds.AnyAsync(b => b.Id == build && b.RemovedAt == null))
@@ -58,7 +58,7 @@ public sealed class TextStore(GorvixDb db, TimeProvider time, Author author)
         if (await db.Texts.CountAsync(t => t.BuildId == build) >= MostTexts)
         {
             throw new TextLimitException(
-                $"{MostTexts} texts are kept for this build; that is the most. Remove one that is not needed."
+                $"Limit reached: {MostTexts} dumps for this build. Delete one you do not need."
             );
         }
         db.Texts.Add(

@@ -39,7 +39,7 @@ try
     await using var app = GorvixApp.Create(options);
     await GorvixApp.OpenData(app, options);
     await app.StartAsync();
-    Console.WriteLine($"Gorvix is at {app.Urls.First()} (Ctrl+C stops it)");
+    Console.WriteLine($"Gorvix is running at {app.Urls.First()} (Ctrl+C to stop)");
     await app.WaitForShutdownAsync();
     return 0;
 }
@@ -54,15 +54,15 @@ catch (DataFolderException problem)
 catch (System.Net.Sockets.SocketException problem)
     when (problem.SocketErrorCode == System.Net.Sockets.SocketError.AddressNotAvailable)
 {
-    return Fail(4, "The address after --club is none of this machine. Give one that it has in the club's network.");
+    return Fail(4, "The --club address does not belong to this computer. Use its address on the local network.");
 }
 catch (IOException problem) when (problem.InnerException is AddressInUseException)
 {
-    return Fail(4, $"Port {port} is taken, perhaps by another Gorvix. Stop that or choose another with --port N.");
+    return Fail(4, $"Port {port} is in use, perhaps by another Gorvix. Stop it, or choose another port with --port N.");
 }
 catch (System.Net.Sockets.SocketException problem)
 {
-    return Fail(4, $"Port {port} cannot be opened ({problem.Message}). Choose another with --port N.");
+    return Fail(4, $"Cannot open port {port} ({problem.Message}). Choose another with --port N.");
 }
 
 static async Task<int> Cared(StartOptions options)
@@ -73,12 +73,12 @@ static async Task<int> Cared(StartOptions options)
             var report = await DataCare.Check(options.Folder);
             Console.WriteLine(
                 report.Said == "ok"
-                    ? $"The data in {options.Data} is sound: {report.Builds} builds, {report.Parts} parts, {report.Bytes / 1024.0 / 1024:0.0} MB, form {report.Form}."
-                    : $"The data in {options.Data} is damaged: {report.Said}. Put a back-up in its place: ./start --restore FILE."
+                    ? $"Data in {options.Data} is OK: {report.Builds} builds, {report.Parts} parts, {report.Bytes / 1024.0 / 1024:0.0} MB, format {report.Form}."
+                    : $"Data in {options.Data} is damaged: {report.Said}. Restore a backup: ./start --restore FILE."
             );
             if (DataCare.Last(options.Folder) is var (at, to))
             {
-                Console.WriteLine($"Last back-up: {at.ToLocalTime():yyyy-MM-dd HH:mm}, {to}.");
+                Console.WriteLine($"Last backup: {at.ToLocalTime():yyyy-MM-dd HH:mm}, {to}.");
             }
             return report.Said == "ok" ? 0 : 5;
         case Care.BackUp:
@@ -88,7 +88,7 @@ static async Task<int> Cared(StartOptions options)
         default:
             var kept = await DataCare.Restore(options.Folder, options.BackUp);
             Console.WriteLine(
-                $"{options.BackUp} is in place.{(kept is null ? "" : $" What was there before is kept as {kept}.")}"
+                $"Restored {options.BackUp}.{(kept is null ? "" : $" The previous data is kept as {kept}.")}"
             );
             return 0;
     }

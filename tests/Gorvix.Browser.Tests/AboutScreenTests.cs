@@ -10,7 +10,7 @@ public class AboutScreenTests
         page.Click(".about a");
         page.Says("[data-testid='facts']", page.Data);
         page.Says("[data-testid='facts']", "sound");
-        page.Says("[data-testid='facts']", "none yet");
+        page.Says("[data-testid='facts']", "none");
         page.Says("[aria-label='Faults']", "None.");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
@@ -24,9 +24,9 @@ public class AboutScreenTests
         var file = Path.Combine(page.Data, "gorvix.db");
         File.Move(file, file + ".away");
         page.Click("#pin");
-        page.Says("[role='alert']", "The data folder is gone: it was moved or deleted while Gorvix ran.");
+        page.Says("[role='alert']", "The data folder was moved or deleted while Gorvix was running.");
         page.Says("[role='alert']", "Not saved yet: one change waits");
-        page.Says("[role='alert']", "In the log under");
+        page.Says("[role='alert']", "Log reference:");
         File.Move(file + ".away", file);
         page.Click("#resend");
         page.Says("[data-cell='position U1']", "pin");

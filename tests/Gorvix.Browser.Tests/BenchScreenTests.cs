@@ -17,7 +17,7 @@ public class BenchScreenTests
                 d =>
                     d.FindElement(By.CssSelector(".card")) is var card && card.GetAttribute("data-check") != check
                         ? "next"
-                    : card.GetAttribute("data-state") is "stopped" or "doubtful" ? "stop"
+                    : card.GetAttribute("data-state") is "stopped" or "check again" ? "stop"
                     : null,
                 $"a reading of {check}"
             ) == "next";
@@ -31,20 +31,20 @@ public class BenchScreenTests
         page.Says(".card", "9V to GND");
         page.Says("[data-testid='count']", "0 of 82 proved");
         page.Run("document.querySelector('.stand-in summary').click()");
-        page.Choose("[data-field='fault']", "5V and GND of the Fix 20C are exchanged", typed: "5V and GND of the Fix");
+        page.Choose("[data-field='fault']", "5V and GND of the Fix 20C swapped", typed: "5V and GND of the Fix");
         page.Run("document.activeElement.blur()");
         while (Simulate(page)) { }
-        page.Says(".card[data-state='stopped']", "Give it no power until it is mended.");
+        page.Says(".card[data-state='stopped']", "Fix it before powering up.");
         page.Says("[data-testid='look']", "Next: Pull at the wire");
         page.Says("[data-testid='count']", "1 stopped");
         Assert.Equal("", page.Accessibility());
         page.Shot("bench");
 
         page.Click("[data-row='power.limited'] button");
-        page.Says("[data-testid='against']", "said stop.");
+        page.Says("[data-testid='against']", "failed. Fix that first.");
         page.Click(".card [data-answer='yes']");
-        page.Says(".card .error", "Say why it is done all the same.");
-        page.Write("[data-field='reason']", "the module is unplugged");
+        page.Says(".card .error", "Give a reason to proceed.");
+        page.Write("[data-field='reason']", "module is unplugged");
         page.Click(".card [data-answer='yes']");
         page.Until(
             d =>
@@ -67,14 +67,14 @@ public class BenchScreenTests
         page.Click("[data-testid='bench-check'] h3");
         page.Says("[data-testid='bench-check']", "4V5 to GND");
         page.Press("1");
-        page.Says("[data-testid='judged']", "it would burn at switch-on");
+        page.Says("[data-testid='judged']", "do not power up");
         page.Press("2");
         page.Says("[data-testid='bench-check']", "3V3 to GND");
         page.Go($"{Kestrel}/bench?large=1&check=volts.rail.5v");
         page.Says("[data-testid='bench-check']", "Rail 5V");
         page.Press("v");
         page.Press("5,61");
-        page.Says("[data-testid='foretold']", "Unplug it before it burns");
+        page.Says("[data-testid='foretold']", "Unplug it before it is destroyed");
         page.Press(Keys.Enter);
         page.Says("[data-state='stopped'] [data-testid='judged']", "5.61 V");
         page.Press(Keys.Escape);
@@ -92,7 +92,7 @@ public class BenchScreenTests
         page.Says("[data-testid='bench-check']", "5V to GND");
         page.Press("g");
         page.Press("g");
-        page.Says("[data-testid='offline']", "3 readings wait");
+        page.Says("[data-testid='offline']", "3 readings are kept");
         // A page that is loaded anew has them still: they wait in the browser.
         await page.StartServer();
         page.Gone("[data-testid='offline']");

@@ -9,7 +9,7 @@ public class DescribeTests
     public async Task A_board_and_two_devices_are_described_from_their_leaflets_and_planned()
     {
         await using var page = await Page.Open("/library", demo: null);
-        page.Says("[data-testid='count']", "Describe your own board");
+        page.Says("[data-testid='count']", "Add your board from its manual");
         page.Click("#new-board");
         Board(page);
         page.Shot("describe-board");
@@ -20,7 +20,7 @@ public class DescribeTests
         page.Click("[data-do='save']");
         page.Says("h1", "Ludstone Hark 2");
         Device(page, "air-unit-large", "Ludstone", "Sight 6", "7", "26");
-        page.Says("[data-pads='msp']", "F4: on a straight pad; never behind an inverter.");
+        page.Says("[data-pads='msp']", "F4: on a non-inverted pad; never behind an inverter.");
         page.Click("[data-do='save']");
         page.Says("h1", "Ludstone Sight 6");
 
@@ -30,9 +30,9 @@ public class DescribeTests
         page.Choose("[data-field='devices']", "Ludstone Sight 6");
         page.Choose("[data-field='cells']", "4S");
         page.Write("[data-field='name']", "Quarry Edge Plover");
-        page.Says(".wishes", "Picture text");
+        page.Says(".wishes", "OSD");
         page.Click("#make");
-        page.Says("#verdict", "All 3 links carried.");
+        page.Says("#verdict", "All 3 links connected.");
         var made = (string)
             page.RunAsync(
                 "const done = arguments[0]; fetch('/api/builds/quarry-edge-plover/export').then(r => r.text()).then(done)"
@@ -153,7 +153,7 @@ public class DescribeTests
             "/library/compare?board=askerdale-pinion-f4-r1&board=askerdale-pinion-f4-r2"
         );
         page.Choose("[data-field='in-build']", "North Face Hare");
-        page.Says("[data-tried='askerdale-pinion-f4-r2']", "the build has it");
+        page.Says("[data-tried='askerdale-pinion-f4-r2']", "current board");
         page.Says("[data-tried='askerdale-pinion-f4-r1']", "stays on U3 and changes to CRSF");
         Assert.Contains("in=north-face-hare", page.Driver.Url);
         page.Find("[data-tried='askerdale-pinion-f4-r1']").Click();
@@ -181,7 +181,7 @@ public class DescribeTests
         Line(page, "supply-line", "rail 5V: 5 V regulator, dropout 1 V, up to 2 A, switching");
         Line(page, "supply-line", "rail 4V5: 4.5 V regulator or USB from 5V, up to 0.5 A");
         page.All("[data-field='controller'] button").First(b => b.Text == "F4").Click();
-        page.Says("[data-step='controller']", "It cannot invert");
+        page.Says("[data-step='controller']", "No inversion in the controller");
         Line(page, "pads-line", "top left: R1 T1 5V G 4V5 R2 T2");
         Line(page, "pads-line", "top right: R4 T4 5V G SBUS TLM");
         page.Says("[data-testid='doubts']", "2 labels are not certain");
@@ -191,7 +191,7 @@ public class DescribeTests
         Line(page, "pads-line", "GPS (1.0 mm) bottom right: G SCL SDA R3 T3 5V");
         Pattern(page, "bridge", "R4", "U4", "J4");
         page.Write("[data-field='place-J4']", "somewhere");
-        page.Says(".comes[data-bridge='J4']", "A place is a side and two lengths in mm");
+        page.Says(".comes[data-bridge='J4']", "Enter side, mm from left");
         page.Write("[data-field='place-J4']", "top 12,8");
         page.Find("svg [data-bridge='J4']");
         page.Write("[data-field='place-J4']", "");
@@ -208,7 +208,7 @@ public class DescribeTests
     {
         var area = page.Find($"[data-field='{field}'] textarea");
         area.SendKeys(text);
-        page.Says($"[data-preview='{field}']", "Enter takes");
+        page.Says($"[data-preview='{field}']", "Enter saves it");
         area.SendKeys(Keys.Enter);
         page.Gone($"[data-preview='{field}']");
     }

@@ -28,7 +28,7 @@ public class DrillScreenTests
                 || d.FindElements(By.CssSelector("[aria-label='Answers']")).Count > 0
                     ? "yes"
                     : null,
-            "the next question"
+            "next question"
         );
 
     [Fact]
@@ -37,18 +37,18 @@ public class DrillScreenTests
         await using var page = await Hall();
         page.Write("[data-field='seed']", Seed);
         page.Click("[data-kind='fault'] .v-btn");
-        page.Says("[aria-label='Seen']", "of the bench");
-        page.Says(".left", "TX of the Beacon D6 has come off");
+        page.Says("[aria-label='Seen']", "bench time");
+        page.Says(".left", "TX of the Beacon D6: open joint");
         page.Write("[data-field='find']", "glass beacon");
         page.Click("[data-test]");
         page.Says(".how", "glass");
         page.Click("[data-do='test']");
-        page.Says("[aria-label='Seen']", "TX touches nothing");
+        page.Says("[aria-label='Seen']", "TX connects to nothing");
         Assert.Equal("2", page.Find("[data-testid='clock']").GetAttribute("data-minutes"));
-        page.Write("[data-field='name']", "gnd of the beacon d6 has come off");
+        page.Write("[data-field='name']", "gnd of the beacon d6: open joint");
         page.Click("[data-name]");
-        page.Says(".named", "It was not that: GND (black) of the Beacon D6 has come off");
-        page.Write("[data-field='name']", "tx of the beacon d6 has come off");
+        page.Says(".named", "Not the fault: GND (black) of the Beacon D6: open joint");
+        page.Write("[data-field='name']", "tx of the beacon d6: open joint");
         page.Click("[data-name]");
         // 2 minutes for the test, 11 in vain, 1 to say it, where 3 do.
         page.Find("[data-testid='end'][data-score='21']");
@@ -61,7 +61,7 @@ public class DrillScreenTests
         page.Find("[data-testid='end'][data-score='21']");
         page.Click(".head a[href='/drill']");
         page.Says("[aria-label='Played']", "Hidden fault, North Face Hare");
-        page.Says("[data-kind='fault']", "1 comes back today.");
+        page.Says("[data-kind='fault']", "1 to repeat today.");
         Assert.Equal("", page.Console());
     }
 
@@ -78,10 +78,10 @@ public class DrillScreenTests
         page.Press("n");
         page.Find(".how");
         page.Press("t");
-        page.Says("[aria-label='Seen']", "TX touches nothing");
+        page.Says("[aria-label='Seen']", "TX connects to nothing");
         page.Press("w");
-        page.Press("tx of the beacon d6 has come off");
-        page.Says("[aria-label='What it is']", "Enter says it.");
+        page.Press("tx of the beacon d6: open joint");
+        page.Says("[aria-label='What it is']", "Press Enter to answer.");
         page.Press(Keys.Enter);
         page.Find("[data-testid='end'][data-score='100']");
         page.Press("a");
@@ -111,10 +111,10 @@ public class DrillScreenTests
         var wrong = page.All(".line.no").Count;
         Assert.InRange(wrong, 1, 8);
         page.Click(".head a[href='/drill']");
-        page.Says("[data-kind='burn']", wrong == 1 ? "1 comes back today" : $"{wrong} come back today");
+        page.Says("[data-kind='burn']", wrong == 1 ? "1 to repeat today" : $"{wrong} come back today");
         page.Click("[data-do='forget']");
         page.Click("[data-do='forget-sure']");
-        page.Says("[data-kind='burn']", "Not played yet.");
+        page.Says("[data-kind='burn']", "Not tried yet.");
         Assert.Equal("", page.Console());
     }
 
@@ -181,17 +181,17 @@ public class DrillScreenTests
         page.Write("[data-field='seed']", "1");
         page.Run("document.activeElement.blur()");
         page.Press("2");
-        page.Says(".place", "to place.");
+        page.Says(".place", "to assign.");
         var asked = page.Find("tr[data-link]:not(.given)").GetAttribute("data-link");
         page.Run($"document.querySelector('tr[data-link=\"{asked}\"] [data-port]').focus()");
         page.Press(Keys.ArrowRight);
         page.Press(Keys.Enter);
-        page.Says(".place", "All are placed.");
+        page.Says(".place", "All assigned.");
         page.Press("x");
         page.Find($"tr[data-link='{asked}'] [data-port=''][aria-pressed='true']");
         page.Press("d");
         page.Find("[data-testid='end'][data-score='0']");
-        page.Says(".place", "It was left out, and can be carried.");
+        page.Says(".place", "Left unconnected, but it can be connected.");
         page.Find($"tr[data-link='{asked}'] .plan");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
@@ -204,10 +204,10 @@ public class DrillScreenTests
         page.Write("[data-field='who']", "Ada");
         page.Run("document.activeElement.blur()");
         page.Click(".maker summary");
-        page.Write("[data-field='evening']", "Thursday at the quarry");
+        page.Write("[data-field='evening']", "Thursday build night");
         page.Click("[data-do='make-evening']");
-        page.Says("h1", "Thursday at the quarry");
-        page.Says("[aria-label='Scores']", "Nobody has begun yet.");
+        page.Says("h1", "Thursday build night");
+        page.Says("[aria-label='Scores']", "No scores yet.");
         var id = new Uri(page.Driver.Url).Segments[^1];
 
         // Another one plays at another window.
@@ -255,7 +255,7 @@ public class DrillScreenTests
         await File.WriteAllTextAsync(path, """{"format":"gorvix","version":2}""");
         page.Find("#picked").SendKeys(path);
         page.Run("document.getElementById('picked')?.remove()");
-        page.Says("[role='alert']", "There is no drill in this file.");
+        page.Says("[role='alert']", "No drill in this file.");
         Assert.Equal("", page.Accessibility());
     }
 }

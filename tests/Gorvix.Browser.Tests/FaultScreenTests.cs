@@ -13,30 +13,30 @@ public class FaultScreenTests
     {
         await using var page = await Page.Open($"{Kestrel}/bench");
         page.Click("#to-faults");
-        page.Says("main", "What you see");
+        page.Says("main", "Symptoms");
         page.Write("[data-field='say']", "0.0");
         page.Until(
             d => d.FindElements(By.CssSelector("[data-sign]")).Count == 2 ? "yes" : null,
             "two signs with these words"
         );
         page.Click("[data-sign='link.picture-text.volts'] [data-outcome='no']");
-        page.Says("[data-testid='verdict']", "causes are left.");
+        page.Says("[data-testid='verdict']", "causes remain");
         page.Write("[data-field='say']", "");
         page.Click("[data-do='rest']");
         page.Says("main", "things are as it should be");
-        page.Says("[data-cause]", "TX of the Beacon D6 has come off");
+        page.Says("[data-cause]", "TX of the Beacon D6: open joint");
         Assert.Equal("", page.Accessibility());
         page.Shot("faults");
 
-        page.Says(".card[data-test]", "seen by the unit");
+        page.Says(".card[data-test]", "Air unit sees \"armed\"");
         page.Click(".card [data-outcome='no']");
-        page.Says(".card[data-test]", "under the glass");
+        page.Says(".card[data-test]", "under magnification");
         page.Click(".card [data-outcome='tx off']");
         page.Says("[data-testid='verdict'][data-state='found']", "TX of the Beacon D6 has come off.");
         page.Says(".cause", "Join TX of the Beacon D6 to AIR pin 4");
         Assert.Contains("RX1", page.Text("aside"));
         page.Click("[data-do='mended']");
-        page.Says("main", "What you see");
+        page.Says("main", "Symptoms");
         page.Click("#to-log");
         page.Says("[data-entry^='note-']", "Fault found and mended: TX of the Beacon D6 has come off.");
         Assert.Equal("", page.Console());
@@ -48,7 +48,7 @@ public class FaultScreenTests
         await using var page = await Page.Open($"{Hare}/faults");
         page.Find("[data-sign]");
         page.Run("document.querySelector('.stand-in summary').click()");
-        page.Choose("[data-field='fault']", "U3 has no job", typed: "U3 has no job");
+        page.Choose("[data-field='fault']", "U3 has no function", typed: "U3 has no function");
         page.Run("document.activeElement.blur()");
         page.Press("s");
         page.Says("[data-testid='verdict']", "left.");
@@ -63,10 +63,10 @@ public class FaultScreenTests
                     || d.FindElements(By.CssSelector("[data-state='found']")).Count > 0
                         ? "yes"
                         : null,
-                "the next test"
+                "next, previous test"
             );
         }
-        page.Says("[data-testid='verdict']", "U3 has no job");
+        page.Says("[data-testid='verdict']", "U3 has no function");
         page.Press("z");
         page.Says("[data-testid='verdict'][data-state='searching']", "left.");
         Assert.Equal("", page.Accessibility());
@@ -85,7 +85,7 @@ public class FaultScreenTests
         page.Find($".card[data-test='{test}']");
         page.Click("[data-sign='link.picture-text.volts'] [data-outcome='no']");
         page.Click("[data-sign='link.picture-text.armed'] [data-outcome='yes']");
-        page.Says("main", "is this right?");
+        page.Says("main", "check again");
         page.Click("[data-unsay='link.picture-text.armed']");
         page.Until(d => d.FindElements(By.CssSelector(".doubt")).Count == 0 ? "yes" : null, "nothing contradicts");
         Assert.Equal("", page.Console());
@@ -97,11 +97,11 @@ public class FaultScreenTests
         await using var page = await Page.Open($"{Hare}/bench?check=link.control.sticks");
         page.Click(".card [data-answer='no']");
         page.Click("[data-do='faults']");
-        page.Says("[aria-label='Not as it should be']", "Stick bars (Sedge 2) the sticks do not move (Bench)");
+        page.Says("[aria-label='Abnormal']", "Stick bars (Sedge 2) stick bars do not move (Bench)");
         page.Says("[data-testid='verdict']", "left.");
         // With nothing else said, nothing is left to look for without it.
         page.Click("[data-do='uses-bench']");
-        page.Says("main", "What you see");
+        page.Says("main", "Symptoms");
         Assert.Equal("", page.Console());
     }
 }

@@ -12,7 +12,7 @@ public class FitScreenTests
     {
         await using var page = await Page.Open("/");
         page.Click("[data-build='north-face-hare'] h2 a");
-        page.Says("#verdict", "All 3 links carried.");
+        page.Says("#verdict", "All 3 links connected.");
         page.At("control U3");
         page.Says("[data-testid='sentence']", "TX to pad SBUS, top side and RX to pad DSM, bottom side");
         page.Shot("fit");
@@ -23,20 +23,20 @@ public class FitScreenTests
         page.Press(Keys.ArrowDown);
         page.Says("[data-testid='sentence']", "TX would idle low at U3 RX");
         page.At("position U3");
-        page.Says(".lane", "stops here");
+        page.Says(".lane", "blocked here");
         page.Shot("fit-blocked");
 
         // To a possible one, and pin it there.
         page.Press(Keys.ArrowLeft);
-        page.Says("[data-testid='sentence']", "that moves picture text to U4");
+        page.Says("[data-testid='sentence']", "that displaces picture text to U4");
         page.Press(Keys.Enter);
-        page.Says("[data-testid='moved']", "Picture text (Beacon D6) moved from U1 to U4.");
+        page.Says("[data-testid='moved']", "OSD (Beacon D6) moved from U1 to U4.");
         Assert.Contains("R1 · T1", page.CellText("position", "U1"));
         Assert.Contains("pin", page.CellText("position", "U1"));
         page.At("position U1");
 
         page.Press("z");
-        page.Says("[data-testid='moved']", "Picture text (Beacon D6) moved from U4 to U1.");
+        page.Says("[data-testid='moved']", "OSD (Beacon D6) moved from U4 to U1.");
         page.Press("y");
         page.Says("[data-testid='moved']", "moved from U1 to U4.");
 
@@ -53,15 +53,15 @@ public class FitScreenTests
         await using var page = await Page.Open(Hare);
         page.Click("[data-cell='position U1']");
         page.Click("#pin");
-        page.Says("[data-testid='moved']", "Position (Fix 10) moved from U4 to U1.");
+        page.Says("[data-testid='moved']", "GPS (Fix 10) moved from U4 to U1.");
         page.Click("#ban");
         page.Says("[data-cell='position U1']", "BAN");
-        page.Says("[data-testid='moved']", "Position (Fix 10) moved from U1 to U4.");
-        page.Says(".wishes", "Position (Fix 10) not on U1");
+        page.Says("[data-testid='moved']", "GPS (Fix 10) moved from U1 to U4.");
+        page.Says(".wishes", "GPS (Fix 10) not on U1");
         page.Click(".wishes button");
         page.Gone(".wishes");
         page.Click("#undo");
-        page.Says(".wishes", "Position (Fix 10) not on U1");
+        page.Says(".wishes", "GPS (Fix 10) not on U1");
         page.Click("#redo");
         page.Gone(".wishes");
         Assert.Equal("", page.Console());
@@ -72,7 +72,7 @@ public class FitScreenTests
     {
         await using var page = await Page.Open(Hare);
         page.Click("[data-mode='crsf-inverted']");
-        page.Says("#verdict", "2 of 3 links carried. No place for position (Fix 10).");
+        page.Says("#verdict", "2 of 3 links carried. No place for GPS (Fix 10).");
         page.Says(".wishes", "mode \"CRSF, output inverted\"");
         page.Says("th.row", "Position – left out");
         page.Says("th.row", "Picture text – in the way");
@@ -82,13 +82,13 @@ public class FitScreenTests
         );
         page.Click("[data-cell='position U1']");
         page.Click("[data-unlock='liftBan']");
-        page.Says("#verdict", "All 3 links carried.");
+        page.Says("#verdict", "All 3 links connected.");
         page.Press("z");
-        page.Says("#verdict", "2 of 3 links carried.");
+        page.Says("#verdict", "2 of 3 links connected.");
         page.Click("[data-cell='control U3']");
-        page.Says("[data-mode='crsf-inverted']", "Allow this mode");
+        page.Says("[data-mode='crsf-inverted']", "Unblock mode");
         page.Click("[data-mode='crsf-inverted']");
-        page.Says("#verdict", "All 3 links carried.");
+        page.Says("#verdict", "All 3 links connected.");
         Assert.Equal("", page.Console());
     }
 
@@ -99,8 +99,8 @@ public class FitScreenTests
         page.Find("[data-cell='position U6']").Click();
         page.Press(Keys.Enter);
         page.Says("#verdict", "All 3 links carried. 1 warning.");
-        page.Says(".findings", "You pinned Position (Fix 10) to U6, which cannot be");
-        page.Says(".wishes", "cannot be kept");
+        page.Says(".findings", "You pinned GPS (Fix 10) to U6, which cannot be");
+        page.Says(".wishes", "not possible");
         page.Press("x");
         page.Says(".wishes", "not on U6");
         Assert.Equal("", page.Console());
@@ -110,17 +110,17 @@ public class FitScreenTests
     public async Task The_best_plans_stand_side_by_side_and_one_is_chosen_by_key_or_mouse()
     {
         await using var page = await Page.Open("/builds/weighbridge-wren/fit");
-        page.Says("[data-plan='1']", "this plan");
+        page.Says("[data-plan='1']", "current plan");
         page.Says("[data-plan='2']", "position to U1, phone settings to U2");
-        page.Says("[data-plan='2']", "it costs the same");
+        page.Says("[data-plan='2']", "same cost");
         page.Find("td[tabindex='0']").Click();
         page.Press("2");
         page.Says("[data-cell='position U1']", "pin");
-        page.Says("#verdict", "All 4 links carried.");
+        page.Says("#verdict", "All 4 links connected.");
         page.Press("z");
         page.Gone(".wishes");
         page.Click("[data-plan='2']");
-        page.Says(".wishes", "Position (Fix 20C) stays on U1");
+        page.Says(".wishes", "GPS (Fix 20C) stays on U1");
         Assert.Equal("", page.Console());
     }
 
@@ -144,7 +144,7 @@ public class FitScreenTests
     public async Task Two_tabs_the_second_writer_is_told_and_can_load_the_newer_one()
     {
         await using var page = await Page.Open(Hare);
-        page.Says("#verdict", "All 3 links carried.");
+        page.Says("#verdict", "All 3 links connected.");
         var first = page.Driver.CurrentWindowHandle;
         page.Driver.SwitchTo().NewWindow(WindowType.Tab);
         page.Go($"{Hare}?link=position&port=U1");
@@ -178,11 +178,11 @@ public class FitScreenTests
     public async Task What_is_changed_while_the_server_is_gone_waits_and_is_saved_when_it_is_back()
     {
         await using var page = await Page.Open($"{Hare}?link=position&port=U1");
-        page.Says("#verdict", "All 3 links carried.");
+        page.Says("#verdict", "All 3 links connected.");
         await page.StopServer();
         page.Click("#pin");
         page.Says("[role='alert']", "Not saved yet: one change waits");
-        page.Says(".saved", "Not saved yet");
+        page.Says(".saved", "Waiting to save");
         await page.StartServer();
         page.Says("[data-cell='position U1']", "pin");
         page.Gone("[role='alert']");
@@ -198,7 +198,7 @@ public class FitScreenTests
         await using var page = await Page.Read(Hare);
         page.Find("td[tabindex='0']").Click();
         page.Press("?");
-        page.Says(".v-dialog", "pin the link here");
+        page.Says(".v-dialog", "pin or unpin link here");
         page.Press(Keys.Escape);
         page.Gone(".v-overlay--active");
         Assert.All(["#pin", "#ban", "#undo", "#redo", "#keys"], id => Assert.NotNull(page.Find(id)));
@@ -220,7 +220,7 @@ public class FitScreenTests
         page.Find("td[tabindex='0']:focus");
         Assert.Equal(0L, Convert.ToInt64(page.Run("return window.scrollY")));
         page.Press("x");
-        page.Says(".wishes", "Picture text");
+        page.Says(".wishes", "OSD");
         page.Press("z");
         page.Gone(".wishes");
         page.Click("#keys");
@@ -240,12 +240,12 @@ public class FitScreenTests
     {
         await using var page = await Page.Read("/");
         page.Click("[data-build='haul-road-heron'] h2 a");
-        page.Says("#verdict", "All 5 links carried.");
+        page.Says("#verdict", "All 5 links connected.");
         page.Driver.Navigate().Back();
         page.Says("h1", "Shelf");
         page.Go("/builds/nobody/fit");
         page.Says("[role='alert']", "There is no build \"nobody\" on the shelf.");
         page.Go("/somewhere/else");
-        page.Says("h1", "There is no such page.");
+        page.Says("h1", "Page not found");
     }
 }

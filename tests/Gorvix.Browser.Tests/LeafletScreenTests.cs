@@ -12,17 +12,20 @@ public class LeafletScreenTests
     {
         await using var page = await Page.Open(Rook);
         page.Says("#verdict", "All 12 links carried. 1 warning.");
-        page.Says(".findings", "Telemetry (Sedge 4) rides inside control on U1: no port and no wire of its own.");
+        page.Says(
+            ".findings",
+            "Telemetry (Sedge 4) rides inside control on U1: no port and in-band, no separate wire."
+        );
         page.Says(".findings", "go to R3 together: join them to one wire first");
-        page.Says("[data-testid='room']", "Still fits without moving anything: 2 × battery readings (CUR, VBAT)");
-        page.Says(".notes", "one lead taken out, three settings and one strapped address, about 11 min");
+        page.Says("[data-testid='room']", "Still fits without moving anything: 2 × battery sensing (CUR, VBAT)");
+        page.Says(".notes", "one lead de-pinned, three settings and one address strap, about 11 min");
         page.Says(".notes", "36 × 36 mm, holes 30.5 × 30.5 mm for M3, USB at the left, arrow to the rear.");
         page.Find("[data-cell='telemetry U1']").Click();
-        page.Says(".panel", "inside control: no port, no wire of its own");
+        page.Says(".panel", "inside control: no port, in-band, no separate wire");
         Assert.DoesNotContain("Wires", page.Find(".panel").Text);
         page.Find("[data-cell='telemetry U4']").Click();
         page.Press(Keys.Enter);
-        page.Says("[data-testid='moved']", "Telemetry (Sedge 4) is carried inside CRSF now.");
+        page.Says("[data-testid='moved']", "Telemetry (Sedge 4) is now inside CRSF.");
         page.Says("[data-cell='control U4']", "R4B · T4B");
         Assert.Equal("", page.Console());
     }
@@ -31,13 +34,13 @@ public class LeafletScreenTests
     public async Task The_radios_side_is_set_by_keys_and_half_of_it_is_asked_for_the_other_half()
     {
         await using var page = await Page.Open("/builds/rim-walk-rook/parts");
-        page.Says("[data-testid='work']", "three settings and one strapped address, about 11 min");
+        page.Says("[data-testid='work']", "three settings and one address strap, about 11 min");
         page.Write("[data-field='bay']", "");
-        page.Says("[data-section='radio']", "Give both, or leave both empty.");
+        page.Says("[data-section='radio']", "Fill in both or neither.");
         page.Write("[data-field='bay']", "fast");
-        page.Says("[data-field='bay']", "A whole number, such as 400000 baud");
+        page.Says("[data-field='bay']", "Enter a whole number, e.g. 400000 baud");
         page.Write("[data-field='bay']", "400000");
-        page.Says("[data-testid='work']", "one lead taken out, one setting and one strapped address, about 7 min");
+        page.Says("[data-testid='work']", "one lead de-pinned, one setting and one address strap, about 7 min");
         page.Write("[data-field='bay']", "12");
         page.Says("body", "radio.bayBaud is 12 baud. It must be 9600 to 6000000 baud.");
 
@@ -49,17 +52,17 @@ public class LeafletScreenTests
     public async Task Another_harness_is_taken_and_the_blocked_cell_says_which_wire_it_lacks_and_what_helps()
     {
         await using var page = await Page.Open("/builds/tip-track-pipit/parts");
-        page.Says("#verdict", "6 of 7 links carried. No place for control (Reed 10).");
+        page.Says("#verdict", "6 of 7 links carried. No place for RC link (Reed 10).");
         page.Click("[data-remove='spare']");
-        page.Says("#verdict", "All 6 links carried.");
+        page.Says("#verdict", "All 6 links connected.");
         page.Choose("[data-harness='receiver']", "three wires, for p");
-        page.Says("#verdict", "No place for control (Relay 8H).");
+        page.Says("#verdict", "No place for RC link (Relay 8H).");
         page.Click("#to-fit");
         page.Find("[data-cell='control U2']").Click();
         page.Says("[data-testid='sentence']", "HARNESS SBUS of the Relay 8H needs a wire that only its harness");
-        page.Says("[data-testid='mend']", "Take that harness under Parts.");
+        page.Says("[data-testid='mend']", "Choose that harness under Parts.");
         page.Click("[data-unlock='swapHarness']");
-        page.Says("#verdict", "All 6 links carried.");
+        page.Says("#verdict", "All 6 links connected.");
         Assert.Equal("", page.Console());
     }
 
@@ -77,7 +80,7 @@ public class LeafletScreenTests
     public async Task A_sweep_is_sorted_by_the_room_that_is_left()
     {
         await using var page = await Page.Open("/builds/haul-road-heron/sweep");
-        page.Says("[data-testid='progress']", "all 13 tried");
+        page.Says("[data-testid='progress']", "all 13 checked");
         page.Says("[data-part='askerdale-gantry-f7-r1']", "room on U6");
         Assert.Equal("thornwick-spindle-f7-r1", page.All(".rows > li")[0].GetAttribute("data-part"));
         page.Click("[data-order='room']");

@@ -43,7 +43,7 @@ public class LogScreenTests
                 "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=="
             )
         );
-        await File.WriteAllTextAsync(bad, "no picture");
+        await File.WriteAllTextAsync(bad, "no video");
         // The dialog that a button opens is the browser's own; the field behind it takes the file.
         void Pick(string file)
         {
@@ -57,9 +57,9 @@ public class LogScreenTests
             page.Run("document.querySelector('#picked')?.remove()");
         }
         page.Write("[data-field='note']", "after the crash");
-        page.Choose("[data-field='place']", "5V (red) of the Fix 10 to 5V", typed: "5V (red)");
+        page.Choose("[data-field='place']", "5V (red) of Fix 10 to 5V", typed: "5V (red)");
         Pick(good);
-        page.Says("[data-entry='photo-1']", "after the crash about 5V (red) of the Fix 10 to 5V");
+        page.Says("[data-entry='photo-1']", "after the crash about 5V (red) of Fix 10 to 5V");
         page.Until(
             d =>
                 (bool?)page.Run("return document.querySelector('[data-entry=\"photo-1\"] img')?.naturalWidth > 0")
@@ -69,7 +69,7 @@ public class LogScreenTests
             "the photo is shown"
         );
         Pick(bad);
-        page.Says("[role='alert']", "That is no photo that can be read");
+        page.Says("[role='alert']", "Cannot read this photo");
         Directory.Delete(folder, recursive: true);
     }
 
@@ -88,10 +88,10 @@ public class LogScreenTests
         page.Says("[data-testid='difference']", "batch 9");
         Assert.Contains("from=1&to=3", page.Driver.Url);
         page.Click("[data-restore='1']");
-        page.Says("[data-entry='change-4']", "Back to version 1");
+        page.Says("[data-entry='change-4']", "Restore version 1");
         // The plan comes back, the batch of a piece stays: it is a fact of the aircraft, not of the plan.
         page.Go($"{Hare}/log?from=2&to=4");
-        page.Says("[data-testid='difference']", "Nothing is other between them.");
+        page.Says("[data-testid='difference']", "No differences.");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
     }
@@ -100,19 +100,19 @@ public class LogScreenTests
     public async Task The_build_book_prints_and_the_club_tells_what_flies_where()
     {
         await using var page = await Page.Open("/api/builds/north-face-hare/book.html");
-        page.Says("body", "All 3 links carried.");
+        page.Says("body", "All 3 links connected.");
         page.Says("body", "Watch it.");
         page.Find("svg");
         Assert.True(page.Print().Length > 20_000);
         // The style is let in: the page is black on white, no wider than paper.
         Assert.Equal("rgba(255, 255, 255, 1)", page.Find("body").GetCssValue("background-color"));
         page.Go("/api/builds/north-face-hare/bench-sheet.html");
-        page.Says("body", "Before power: nothing plugged in");
+        page.Says("body", "Before power: nothing connected");
         Assert.Equal("", page.Console());
 
         page.Go("/club");
         page.Says("[data-craft='north-face-hare']", "52 of 52");
-        page.Says("[data-craft='north-face-hare']", "Screws and connectors");
+        page.Says("[data-craft='north-face-hare']", "Check screws and connectors");
         page.Says(".flies", "East Bench Kestrel, Haul Road Heron");
         page.Shot("club");
         page.Press("/");

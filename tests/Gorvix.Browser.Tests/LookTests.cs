@@ -54,7 +54,7 @@ public class LookTests
     {
         await using var page = await Page.Open("/", demo: Full());
         page.Click("h2 a");
-        page.Says("#verdict", "links carried");
+        page.Says("#verdict", "links connected");
         Assert.Equal(64, page.All("[role='gridcell']").Count);
         Assert.Equal(
             true,

@@ -12,7 +12,7 @@ public class LoomScreenTests
     {
         await using var page = await Page.Open("/builds/crusher-house-lark/rails");
         page.Click("#to-loom");
-        page.Says("[data-step='backup']", "difference from default");
+        page.Says("[data-step='backup']", "diff from defaults");
         page.Says("[data-testid='cautions']", "Propellers off");
         page.Press(Keys.ArrowDown);
         page.Says("[data-step='plug air-unit'].chosen", "SBUS out of 6. Insulate SBUS.");
@@ -25,7 +25,7 @@ public class LoomScreenTests
 
         // From the board back to the list: the pad is pressed, its step is chosen.
         page.Click("[data-pad='t4']");
-        page.Says("[data-step='joint camera rx'].chosen", "board talks → Pane hears");
+        page.Says("[data-step='joint camera rx'].chosen", "board TX → Pane RX");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
     }
@@ -34,12 +34,12 @@ public class LoomScreenTests
     public async Task A_plug_is_drawn_pin_by_pin_and_turned_round()
     {
         await using var page = await Page.Open("/builds/crusher-house-lark/loom");
-        page.Says("[data-plug='gnss']", "Left in pin 6: BAT, 13.2 to 16.8 V, on 5V.");
+        page.Says("[data-plug='gnss']", "If pin 6 is left as is: BAT, 13.2 to 16.8 V, on 5V.");
         page.Says("[data-plug='gnss'] li:first-child", "NAV GND");
         page.Click("[data-testid='plugs'] .v-btn:last-child");
         page.Says("[data-plug='gnss'] li:first-child", "NAV BAT");
         page.Says("[data-testid='plugs']", "the right");
-        page.Says("[data-testid='continuity']", "it would burn at switch-on");
+        page.Says("[data-testid='continuity']", "do not power up");
         page.Says("[data-testid='spare']", "SBUS of the Beacon D6");
         Assert.Equal("", page.Console());
     }
@@ -50,7 +50,7 @@ public class LoomScreenTests
         await using var page = await Page.Open("/builds/crusher-house-lark/loom");
         page.Click("[data-plug='air-unit'] [data-way='splice']");
         page.Says("[data-testid='way']", "cut the plug off the Beacon D6's harness");
-        page.Says("[data-testid='way']", "board talks → Beacon D6 hears");
+        page.Says("[data-testid='way']", "board TX → Beacon D6 RX");
         page.Click("[data-do='did-so']");
         page.Says("[data-step='joint air-unit tx']", "to the tail's wire for AIR pin 4");
         page.Says("[data-step='plug air-unit']", "SBUS is cut off");
@@ -77,17 +77,17 @@ public class LoomScreenTests
         await using var page = await Page.Open("/builds/north-face-hare/loom", width: 768, height: 1024);
         page.Says("[data-testid='count']", "0 of");
         page.Press("b");
-        page.Says("[data-testid='bench-step']", "difference from default");
+        page.Says("[data-testid='bench-step']", "diff from defaults");
         var steps = Steps(page);
         for (var done = 0; done < steps; done++)
         {
             page.Says(".progress", $"{done} of {steps} done");
             page.Press("d");
         }
-        page.Says("[role='status']", "Every step is done.");
+        page.Says("[role='status']", "All steps done.");
         page.Press("b");
         page.Press("o");
-        page.Says("[data-testid='all-done']", "Nothing is left to do.");
+        page.Says("[data-testid='all-done']", "All steps done.");
         Assert.Equal("", page.Accessibility());
 
         // Another receiver: its old wires come off, its new ones go on, and nothing else is asked for.
@@ -98,8 +98,8 @@ public class LoomScreenTests
         page.Click("#take");
         page.Click("#to-loom");
         page.Press("o");
-        page.Says(".findings", "was exchanged for another one");
-        page.Says(".group h3", "Take off first");
+        page.Says(".findings", "has been swapped");
+        page.Says(".group h3", "Remove first");
         var left = page.All("[data-step]").Select(s => s.GetAttribute("data-step")!).ToList();
         Assert.All(
             left,
@@ -127,7 +127,7 @@ public class LoomScreenTests
             page.Says(".progress", $"{done} of {steps} done");
             page.Tap("[data-testid='bench-step']");
         }
-        page.Says("[role='status']", "Every step is done.");
+        page.Says("[role='status']", "All steps done.");
         page.Tap("[data-do='undo']");
         page.Says(".progress", $"{steps - 1} of {steps} done");
         Assert.Equal("", page.Console());
@@ -141,11 +141,11 @@ public class LoomScreenTests
         page.Press("R2");
         page.Find(".v-overlay--active .v-list-item");
         page.Press(Keys.Enter);
-        page.Says("[data-testid='moved']", "Control (Relay 16) moved from U6 to U2.");
+        page.Says("[data-testid='moved']", "RC link (Relay 16) moved from U6 to U2.");
         page.Says("[data-step='joint receiver sbus'].done", "to R2, top side");
         page.Click("#to-fit");
         page.Find("[data-cell='control U2']");
-        Assert.Contains("wired on the aircraft", page.Find("[data-cell='control U2']").GetAttribute("aria-label"));
+        Assert.Contains("already wired", page.Find("[data-cell='control U2']").GetAttribute("aria-label"));
         Assert.Equal("", page.Console());
     }
 

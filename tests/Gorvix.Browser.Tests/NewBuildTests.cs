@@ -10,18 +10,18 @@ public class NewBuildTests
     {
         await using var page = await Page.Open("/");
         page.Click("#new");
-        page.Says(".so-far", "Choose the board first");
+        page.Says(".so-far", "Choose a board first");
         page.Choose("[data-field='board']", "Askerdale Pinion F4, revision 1");
         page.Says("[data-field='revision']", "Small 2 beside the arrow; revision 1 has no bridge J4.");
         page.Says("[data-field='revision']", "No number beside the arrow");
         page.All("[data-field='revision'] input")[1].Click();
-        page.Says("[data-testid='so-far']", "No link is wished for yet.");
+        page.Says("[data-testid='so-far']", "No links added yet.");
         Device(page, "relay 16", "Dunmerrow Relay 16");
         Device(page, "air unit", "Brindlow Beacon D4");
         Device(page, "gnss 20c", "Ewhurst Fix 20C");
-        page.Says("[data-testid='so-far']", "links carried");
+        page.Says("[data-testid='so-far']", "links connected");
         page.Choose("[data-field='cells']", "4S");
-        page.Says(".wishes", "Control");
+        page.Says(".wishes", "RC link");
         page.Find("[data-priority='0 control must'].v-btn--active");
         page.Find("[data-priority='2 position want'].v-btn--active");
         page.Click("[data-priority='2 heading none']");
@@ -29,7 +29,7 @@ public class NewBuildTests
         page.Write("[data-field='name']", "Quarry Lip Finch");
         page.Shot("new");
         page.Click("#make");
-        page.Says("#verdict", "3 of 4 links carried.");
+        page.Says("#verdict", "3 of 4 links connected.");
         Assert.EndsWith("/builds/quarry-lip-finch/fit", new Uri(page.Driver.Url).AbsolutePath);
         page.Says(".build", "Quarry Lip Finch");
         Assert.Equal("", page.Console());
@@ -50,7 +50,7 @@ public class NewBuildTests
         Type(page, "fix 10", "Ewhurst Fix 10");
         page.Says(".taken", "Ewhurst Fix 10");
         page.Press(Keys.Control + Keys.Enter);
-        page.Says("#verdict", "links carried.");
+        page.Says("#verdict", "links connected.");
         Assert.EndsWith("/builds/spindle-f7/fit", new Uri(page.Driver.Url).AbsolutePath);
         page.At("");
         Assert.Equal("", page.Console());
@@ -85,23 +85,23 @@ public class NewBuildTests
         await using var page = await Page.Open("/new");
         page.Choose("[data-field='board']", "Askerdale Trunnion F4");
         Device(page, "relay 16", "Dunmerrow Relay 16");
-        page.Says("[data-testid='so-far']", "carried");
+        page.Says("[data-testid='so-far']", "connected");
         await page.StopServer();
         page.Click("[aria-label='One Dunmerrow Relay 16 more']");
-        page.Says(".so-far", "Gorvix does not answer.");
+        page.Says(".so-far", "Gorvix is not responding.");
         page.Click("#make");
-        page.Says(".so-far", "Nothing is lost");
+        page.Says(".so-far", "Connection lost – draft kept");
         page.Says(".taken", "2");
         await page.StartServer();
         page.Click("#make");
-        page.Says("#verdict", "links carried.");
+        page.Says("#verdict", "links connected.");
 
         // What the browser noted are the calls that found no server, and nothing else.
         Assert.All(page.Console().Split('\n'), line => Assert.Contains("ERR_CONNECTION_REFUSED", line));
         page.Go("/new");
         page.Choose("[data-field='board']", "Askerdale Gantry F7");
         page.Driver.Navigate().Refresh();
-        page.Says("[data-testid='so-far']", "No link is wished for yet.");
+        page.Says("[data-testid='so-far']", "No links added yet.");
     }
 
     private static void Device(Page page, string search, string name)

@@ -12,13 +12,13 @@ public class PartsScreenTests
     {
         await using var page = await Page.Open(Hare);
         page.Says(".board", "Small 2 beside the arrow");
-        page.Says(".board", "Or do you hold revision 1? No number beside the arrow");
+        page.Says(".board", "Or revision 1? No number beside the arrow");
         page.Shot("parts");
         page.Press("a");
         page.Write("[data-field='search']", "ledger");
         page.Click("[data-candidate='fallowby-ledger']");
         page.Says("#told", "Then: 3 of 4 links carried. No place for flight log (Ledger).");
-        page.Says("#verdict", "All 3 links carried.");
+        page.Says("#verdict", "All 3 links connected.");
         page.Click("#take");
         page.Says("#verdict", "3 of 4 links carried. No place for flight log (Ledger).");
         page.Gone("aside");
@@ -31,24 +31,24 @@ public class PartsScreenTests
         page.Says("[data-candidate='cobbold-mote-f1-r5']", "Stop: The Mote F1 takes 4.5 to 5.5 V");
         page.Click("[data-candidate='cobbold-mote-f1-r5']");
         page.Says("#told", "Stop: The Mote F1 takes 4.5 to 5.5 V");
-        page.Says("#take", "Take it all the same");
+        page.Says("#take", "Use anyway");
         Assert.Equal("", page.Accessibility());
         page.Click("[data-candidate='thornwick-spindle-f7-r1']");
-        page.Says("#told", "Flight log (Ledger) is carried now, on U6.");
+        page.Says("#told", "Flight log (Ledger) is now connected on U6.");
         page.Click("#take");
-        page.Says("#verdict", "All 4 links carried.");
-        page.Says("[data-testid='moved']", "Flight log (Ledger) is carried now, on U6.");
+        page.Says("#verdict", "All 4 links connected.");
+        page.Says("[data-testid='moved']", "Flight log (Ledger) is now connected on U6.");
 
         page.Click("[data-priority='recorder log want']");
         page.Find("[data-priority='recorder log want'].v-btn--active");
         page.Click("[data-remove='recorder']");
-        page.Says("[data-testid='moved']", "Flight log (Ledger) is no longer wished for.");
+        page.Says("[data-testid='moved']", "Flight log (Ledger) is no longer in the build.");
         page.Click("[data-priority='air-unit control want']");
-        page.Says("#verdict", "3 of 4 links carried. No place for control (Beacon D6).");
+        page.Says("#verdict", "3 of 4 links carried. No place for RC link (Beacon D6).");
         page.Click("[data-priority='air-unit control none']");
-        page.Says("#verdict", "All 3 links carried.");
+        page.Says("#verdict", "All 3 links connected.");
         page.Press("z");
-        page.Says("#verdict", "3 of 4 links carried.");
+        page.Says("#verdict", "3 of 4 links connected.");
         Assert.Equal("", page.Console());
     }
 
@@ -68,7 +68,7 @@ public class PartsScreenTests
         page.Press("other" + Keys.Escape);
         page.Says("[data-device='gnss'] h3", "tail GNSS");
         page.Write("[data-field='name']", "");
-        page.Says(".names", "A build needs a name.");
+        page.Says(".names", "Enter a build name.");
         page.Write("[data-field='name']", "Hare of the north face");
         page.Says(".v-app-bar .build", "Hare of the north face");
         Assert.Equal("", page.Console());
@@ -83,14 +83,14 @@ public class PartsScreenTests
             page.Click($"[data-remove='{device}']");
             page.Gone($"[data-device='{device}']");
         }
-        page.Says("#verdict", "No link is wished for yet.");
+        page.Says("#verdict", "No links added yet.");
         page.Until(
             _ => page.Run("return document.activeElement.dataset.exchange ?? null") as string,
             "the focus to be on what comes next"
         );
-        page.Says("main", "Add the receiver first: without control nothing flies.");
+        page.Says("main", "Add the receiver first.");
         page.Press("f");
-        page.Says("main", "This build wishes for no link yet. Add a device under Parts.");
+        page.Says("main", "No links yet. Add a device under Parts.");
         page.Click("#go-parts");
         page.Press("a");
         page.Find("[data-field='search']");
@@ -103,9 +103,9 @@ public class PartsScreenTests
     public async Task Before_you_buy_adds_a_kind_that_the_build_lacks()
     {
         await using var page = await Page.Open("/builds/haul-road-heron/sweep");
-        page.Says("[data-testid='progress']", "all 13 tried");
-        page.Choose("[data-field='add']", "recorder");
-        page.Says("[data-part='fallowby-ledger']", "links carried");
+        page.Says("[data-testid='progress']", "all 13 checked");
+        page.Choose("[data-field='add']", "flight logger");
+        page.Says("[data-part='fallowby-ledger']", "links connected");
         Assert.Contains("add=recorder", page.Driver.Url);
         page.Click("[data-part='fallowby-ledger'] button");
         page.Says("tbody", "Fallowby Ledger");
@@ -116,7 +116,7 @@ public class PartsScreenTests
     public async Task The_library_is_narrowed_by_what_decides_and_a_part_tells_its_facts_and_where_it_is_used()
     {
         await using var page = await Page.Open("/library");
-        page.Says("[data-testid='count']", "46 of 46 parts.");
+        page.Says("[data-testid='count']", "46 of 46 parts");
         page.Shot("library");
         page.Choose("[data-field='kind']", "receiver");
         page.Choose("[data-field='can']", "CRSF");
@@ -127,7 +127,7 @@ public class PartsScreenTests
         Assert.All(page.All(".rows > li"), row => Assert.Contains("CRSF", row.Text));
         page.Choose("[data-field='kind']", "board");
         page.Choose("[data-field='pack']", "2S");
-        page.Says("[data-testid='count']", "3 of 46 parts.");
+        page.Says("[data-testid='count']", "3 of 46 parts");
         page.Click("[data-part='cobbold-nib-f4-r2'] a");
         page.Says("main", "receiver on the processor bus");
         page.Says("main", "Ramp Swift");
@@ -141,9 +141,9 @@ public class PartsScreenTests
     public async Task Two_revisions_are_put_side_by_side_from_the_library_and_what_differs_is_first()
     {
         await using var page = await Page.Open("/library?search=pinion");
-        page.Says("[data-testid='count']", "2 of 46 parts.");
+        page.Says("[data-testid='count']", "2 of 46 parts");
         page.Click("[aria-label='Compare Askerdale Pinion F4, revision 1']");
-        page.Says(".compare", "Choose one more, or two.");
+        page.Says(".compare", "Select 1 or 2 more.");
         page.Click("[aria-label='Compare Askerdale Pinion F4, revision 2']");
         page.Click("#compare");
         page.Says("[data-row='Facts Firmware target']", "PINIONF4R2");
@@ -186,7 +186,7 @@ public class PartsScreenTests
         var first = Focused(page);
         page.Press(Keys.ArrowRight);
         page.Until(_ => Focused(page) is { } now && now != first ? "yes" : null, "the next pad");
-        page.Says("[data-testid='told']", "top side");
+        page.Says("[data-testid='told']", "(top)");
         page.Press(Keys.Enter);
         Assert.Equal("", page.Console());
     }

@@ -24,18 +24,18 @@ public class RailsScreenTests
         Assert.Contains("lead=receiver", page.Driver.Url);
 
         page.Click("[data-situation='usb']");
-        page.Says(".findings", "silent on USB alone");
-        page.Says("[data-rail='bat']", "dead here");
+        page.Says(".findings", "is off on USB");
+        page.Says("[data-rail='bat']", "off");
         page.Press(Keys.Escape);
         page.Run("document.activeElement.blur()");
         page.Press("-");
-        page.Says(".charge", "4.15 V a cell");
+        page.Says(".charge", "4.15 V per cell");
         page.Says("[data-testid='pack-says']", "about 94 % left");
         Assert.Contains("cell=4.15", page.Driver.Url);
         page.Press(Keys.ArrowDown);
         page.Says("[data-testid='way']", "Fix 20C");
         page.Press(Keys.ArrowRight);
-        page.Says("[data-situation='full'].v-btn--active", "full pack");
+        page.Says("[data-situation='full'].v-btn--active", "full battery");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
     }
@@ -48,7 +48,7 @@ public class RailsScreenTests
         page.Says("[data-window='receiver v']", "BURNS");
         page.Says(".findings", "5V of the Reed 10 gets 16.8 V with JP at \"BAT\"");
         page.Go("/builds/drill-shed-gull/rails?at=JP-");
-        page.Says(".findings", "With JP closed on every side copper joins rail 5V and rail BAT.");
+        page.Says(".findings", "rail 5V and rail BAT are tied together (JP closed on every side).");
         Assert.Equal("", page.Console());
     }
 
@@ -59,18 +59,18 @@ public class RailsScreenTests
         page.Says("[data-window='radio v']", "tight");
         // Two centimetres of it and nothing is lost that matters.
         page.Write("[data-wire='radio v']", "2");
-        page.Says("main", "The other supply wires are taken as 10 cm of AWG 28.");
+        page.Says("main", "Other supply wires are taken as 10 cm of AWG 28.");
         page.Write("[data-wire='radio g']", "2");
         page.Says("[data-window='radio v']", "good");
         page.Write("[data-wire='radio v']", "0");
-        page.Says("[data-section='wires']", "A length is 0.1 to 500 cm.");
+        page.Says("[data-section='wires']", "Enter a length of 0.1 to 500 cm.");
         page.Write("[data-field='limiterAmps']", "0.3");
         page.Click("[data-situation='limiter']");
         page.Says(".findings", "The limiter of 0.3 A trips at switch-on");
         page.Press(Keys.Escape);
         page.Run("document.activeElement.blur()");
         page.Press("z");
-        page.Says("main", "Nothing burns and nothing starves here.");
+        page.Says("main", "All supplies in range.");
         Assert.Equal("", page.Console());
     }
 
@@ -83,10 +83,10 @@ public class RailsScreenTests
         page.Says("main", "9V falls to 6.1 V with the pack empty; the Beacon D6 needs 7.4 V");
         page.Click("#to-rails");
         page.Says("[data-rail='9v']", "7.89 V");
-        page.Says(".findings", "The Spindle F7 gets 8.4 V with full pack; it takes 9.5 to 26.0 V.");
+        page.Says(".findings", "Spindle F7 gets 8.4 V (full pack), needs 9.5 to 26.0 V.");
         page.Click("[data-situation='empty']");
         page.Says("[data-rail='9v']", "6.09 V");
-        page.Says("[data-window^='air-unit']", "STARVES");
+        page.Says("[data-window^='air-unit']", "UNDER-VOLTAGE");
         Assert.Equal("", page.Console());
     }
 }

@@ -18,7 +18,7 @@ public class SettingsScreenTests
         page.Says("[data-testid='count']", "1 of");
         page.Press(Keys.ArrowDown);
         page.Press(Keys.ArrowDown);
-        page.Says("[data-setting='port.U6'].chosen", "can turn it in the settings");
+        page.Says("[data-setting='port.U6'].chosen", "can invert it back in the settings");
         page.Shot("settings");
         page.Click("[data-setting='port.U6'] .tick");
         page.Says("[data-testid='count']", "2 of");
@@ -38,11 +38,11 @@ public class SettingsScreenTests
         await using var page = await Page.Open($"{Lark}/settings");
         page.Press("2");
         page.Click("[data-do='sim-take']");
-        page.Says("[data-testid='replies']", "Not saved yet");
+        page.Says("[data-testid='replies']", "Waiting to save");
         page.Click("[data-do='sim-save']");
-        page.Says("[data-testid='verdict']", "Everything stands as it was wanted.");
+        page.Says("[data-testid='verdict']", "All settings match the plan.");
         page.Click("[data-do='keep-read']");
-        page.Says("[data-testid='kept']", "read back");
+        page.Says("[data-testid='kept']", "read-back");
         page.Click("[data-do='tick-same']");
         Assert.Equal("", page.Accessibility());
 
@@ -56,7 +56,7 @@ public class SettingsScreenTests
         );
         page.Click("[data-do='sim-take']");
         page.Click("[data-do='sim-save']");
-        page.Says("[data-testid='verdict']", "two jobs met on one port");
+        page.Says("[data-testid='verdict']", "two functions on one port");
         page.Says("[data-read='port.U6']", "U6 has no job; wanted: U6 hears the Relay 16");
         page.Press(Keys.Escape);
         page.Click("[data-part='sheet']");
@@ -70,16 +70,16 @@ public class SettingsScreenTests
         await using var page = await Page.Open($"{Lark}/settings?part=gnss");
         page.Says("[data-testid='load']", "11 %");
         page.Click("[data-do='module-wait']");
-        page.Says("[data-testid='heard']", "a full fix");
+        page.Says("[data-testid='heard']", "3D fix");
         page.Says("[data-testid='log']", "That is the older generation");
         page.Click("[data-do='module-set']");
-        page.Says("[data-testid='log']", "Everything was taken and saved.");
+        page.Says("[data-testid='log']", "All settings accepted and saved.");
         page.Shot("gnss");
         page.Click("[data-do='module-prove']");
-        page.Says("[data-testid='log']", "It has kept its set-up.");
-        page.Choose("[data-field='line']", "simulated: wires not crossed");
+        page.Says("[data-testid='log']", "The module has kept its settings.");
+        page.Choose("[data-field='line']", "simulated: TX and RX not crossed");
         page.Click("[data-do='module-look']");
-        page.Says("[data-testid='log'] .trouble", "Cross the two wires");
+        page.Says("[data-testid='log'] .trouble", "Swap the two wires");
         page.Choose("[data-field='hertz']", "25");
         page.Says("[data-testid='load']", "%");
         page.Choose("[data-field='gnss-baud']", "9");
@@ -93,12 +93,12 @@ public class SettingsScreenTests
     {
         await using var page = await Page.Open($"{Lark}/settings?part=compass");
         page.Says("[data-testid='declination']", "World Magnetic Model 2025");
-        page.Choose("[data-field='turn']", "its arrow to the right");
+        page.Choose("[data-field='turn']", "arrow to right");
         page.Says("main", "90° clockwise");
         page.Write("[data-field='latitude']", "95");
         page.Says("main", "Degrees from -90 to 90");
         page.Write("[data-field='latitude']", "90");
-        page.Says("[data-testid='declination']", "At a pole there is no declination");
+        page.Says("[data-testid='declination']", "No declination at the poles");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
     }
@@ -115,7 +115,7 @@ public class SettingsScreenTests
             field.dispatchEvent(new Event('input', { bubbles: true }))
             """
         );
-        page.Says("[data-testid='form-error']", "The template is not understood");
+        page.Says("[data-testid='form-error']", "The template has an error");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
     }

@@ -11,26 +11,26 @@ public class SetupScreenTests
     public async Task A_link_without_a_port_is_explained_carried_by_a_card_and_taken_back()
     {
         await using var page = await Page.Open(Owl);
-        page.Says("#verdict", "7 of 8 links carried. No place for video control (Lantern 10).");
+        page.Says("#verdict", "7 of 8 links carried. No place for VTX RC link (Lantern 10).");
         page.Says(
             "[data-testid='conflict']",
             "Video control, control, position, heading, telemetry and ESC readings cannot all be carried."
         );
         Assert.Equal(5, page.All("td.clash").Count);
         page.Says("[data-unlock='houseRule']", "House rule \"Software serial\": allowed");
-        page.Says("[data-unlock='houseRule']", "video control on S1 · about 30 % of the processor");
+        page.Says("[data-unlock='houseRule']", "video control on S1 · about 30 % CPU load");
         page.Click("[data-cell='video-control U2']");
         page.Shot("fit-unlock");
         page.Click("[data-unlock='houseRule']");
-        page.Says("#verdict", "All 8 links carried.");
-        page.Says("[data-testid='moved']", "Video control (Lantern 10) is carried now, on S1.");
+        page.Says("#verdict", "All 8 links connected.");
+        page.Says("[data-testid='moved']", "VTX RC link (Lantern 10) is now connected on S1.");
         page.Gone(".unmet");
 
         // The card is gone, and the keys are on the grid again.
         page.Until(d => d.FindElements(By.CssSelector("td:focus")).FirstOrDefault(), "the grid to have the focus");
         page.Find("[data-cell='video-control S1']").Click();
         page.Press("z");
-        page.Says("#verdict", "7 of 8 links carried.");
+        page.Says("#verdict", "7 of 8 links connected.");
         page.Find("[data-unlock='houseRule']");
         Assert.Equal("", page.Console());
     }
@@ -42,18 +42,15 @@ public class SetupScreenTests
         page.Says("#verdict", "7 of 8");
         page.Find("[data-cell='control U1']").Click();
         page.Press("p");
-        page.Says("[data-rule='software']", "It takes 30 to 40 % of the processor");
-        page.Says("[data-rule='software']", "A slow link on a spare pad is better than no link");
+        page.Says("[data-rule='software']", "It adds 30–40 % CPU load");
+        page.Says("[data-rule='software']", "A slow link on a spare pad beats no link");
         page.Press("h");
-        page.Until(
-            _ => page.Run("return document.activeElement.type") as string == "radio" ? "yes" : null,
-            "the rules"
-        );
+        page.Until(_ => page.Run("return document.activeElement.type") as string == "radio" ? "yes" : null, "rules");
         page.All("[data-rule='software'] input:checked")[0].SendKeys(Keys.ArrowDown + Keys.ArrowDown);
-        page.Says("#verdict", "All 8 links carried.");
+        page.Says("#verdict", "All 8 links connected.");
         page.Says("[data-rule='software'] .chosen", "Allowed");
         page.Driver.Navigate().Refresh();
-        page.Says("#verdict", "All 8 links carried.");
+        page.Says("#verdict", "All 8 links connected.");
         page.Press("f");
         page.At("control U1");
         Assert.Equal("", page.Console());
@@ -64,17 +61,17 @@ public class SetupScreenTests
     {
         await using var page = await Page.Open("/builds/weighbridge-wren/parts");
         page.Write("[data-field='input-volts']", "much");
-        page.Says("[data-section='supply'] [data-field='input-volts']", "Volts are a number above zero");
+        page.Says("[data-section='supply'] [data-field='input-volts']", "Enter a voltage above 0");
         page.Write("[data-field='input-volts']", "");
         page.Says(".findings", "The Mote F1 takes 4.5 to 5.5 V, and it would get 6.6 to 8.4 V.");
         page.Says("#to-parts", "1");
         page.Choose("[data-field='firmware']", "newer generation");
-        page.Says("#verdict", "No place for control (Reed 6)");
-        page.Says("[data-section='firmware']", "It has no serial in code.");
+        page.Says("#verdict", "No place for RC link (Reed 6)");
+        page.Says("[data-section='firmware']", "No software serial.");
         page.Click("#undo");
         page.Says(".findings", "The Mote F1 takes");
-        page.Choose("[data-field='cells']", "not chosen yet");
-        page.Says(".findings", "No pack is chosen yet");
+        page.Choose("[data-field='cells']", "not set");
+        page.Says(".findings", "No battery chosen yet");
         Assert.Equal("", page.Console());
     }
 
@@ -83,16 +80,16 @@ public class SetupScreenTests
     {
         await using var page = await Page.Open("/builds/north-face-hare/fit");
         page.Click("#to-sweep");
-        page.Says("[data-testid='progress']", "all 13 tried");
+        page.Says("[data-testid='progress']", "all 13 checked");
         Assert.Equal(13, page.All(".rows > li").Count);
-        page.Says("[data-part='askerdale-pinion-f4-r2']", "you have it");
+        page.Says("[data-part='askerdale-pinion-f4-r2']", "current");
         page.Says("[data-part='cobbold-mote-f1-r5']", "Stop: The Mote F1 takes 4.5 to 5.5 V");
         page.Shot("sweep");
         page.Click("[data-subject='receiver']");
-        page.Says("[data-part='dunmerrow-relay-16']", "All 3 links carried.");
+        page.Says("[data-part='dunmerrow-relay-16']", "All 3 links connected.");
         Assert.Contains("device=receiver", page.Driver.Url);
         page.Click("[data-part='dunmerrow-relay-16'] button");
-        page.Says("#verdict", "All 3 links carried.");
+        page.Says("#verdict", "All 3 links connected.");
         page.Says("tbody", "Dunmerrow Relay 16");
         page.Click("#undo");
         page.Says("tbody", "Corvane Sedge 2");
@@ -103,7 +100,7 @@ public class SetupScreenTests
     public async Task A_sweep_can_be_stopped_and_tried_again()
     {
         await using var page = await Page.Open("/builds/north-face-hare/sweep");
-        page.Says("[data-testid='progress']", "all 13 tried");
+        page.Says("[data-testid='progress']", "all 13 checked");
 
         // A library of thirteen is too quick for a hand, so what comes after the first line is held back.
         page.Run(
@@ -119,13 +116,13 @@ public class SetupScreenTests
             """
         );
         page.Click("#again");
-        page.Says("[data-testid='progress']", "1 of 13 tried");
+        page.Says("[data-testid='progress']", "1 of 13 checked");
         page.Click("#stop");
-        page.Says("[data-testid='progress']", "stopped after 1 of 13");
+        page.Says("[data-testid='progress']", "stopped at 1 of 13");
         Assert.Single(page.All(".rows > li"));
         page.Run("window.giveBack()");
         page.Click("#again");
-        page.Says("[data-testid='progress']", "all 13 tried");
+        page.Says("[data-testid='progress']", "all 13 checked");
     }
 
     [Fact]
@@ -134,7 +131,7 @@ public class SetupScreenTests
         await using var page = await Page.Open("/builds/north-face-hare/fit?link=position&port=U3");
         page.Says("[data-testid='sentence']", "POL");
         page.Click("[data-testid='sentence'] a");
-        page.Says("article h1", "The line must idle high where the controller reads it");
+        page.Says("article h1", "Line must idle high at the controller");
         page.Says("article", "two inversions cancel");
         page.Says("article", "Source: any UART reference");
         page.Driver.Navigate().Back();
@@ -142,15 +139,15 @@ public class SetupScreenTests
         page.At("position U3");
         page.Find("td[tabindex='0']").Click();
         page.Press("r");
-        page.Says("article h1", "The line must idle high");
+        page.Says("article h1", "Line must idle high");
         page.Find("[type='search']").SendKeys("loader");
         page.Gone(".list a[href='/rules/POL']");
         page.Click(".list a[href='/rules/BOOT']");
-        page.Says("article h1", "Some receivers wake up in their loader");
+        page.Says("article h1", "Receiver may start in its bootloader");
         page.Find("[type='search']").SendKeys("xyz");
-        page.Says(".list", "No rule has");
+        page.Says(".list", "No rule matches");
         page.Go("/rules/NONSENSE");
-        page.Says("article h1", "There is no rule NONSENSE.");
+        page.Says("article h1", "Rule NONSENSE not found");
         Assert.Equal("", page.Console());
     }
 }

@@ -7,16 +7,16 @@ public class ShelfTests
     public async Task A_build_goes_out_as_a_file_and_comes_back_as_the_same_build()
     {
         await using var page = await Page.Open("/");
-        page.Says("[data-build='north-face-hare']", "All 3 links carried.");
+        page.Says("[data-build='north-face-hare']", "All 3 links connected.");
         page.Shot("shelf");
         page.Click("[data-build='north-face-hare'] a[download]");
         var file = Path.Combine(page.Downloads, "north-face-hare.gorvix.json");
         page.Until(_ => File.Exists(file) ? file : null, "the download");
         Import(page, file);
-        page.Says("[data-build='North Face Hare']", "All 3 links carried.");
+        page.Says("[data-build='North Face Hare']", "All 3 links connected.");
         page.Says("main", "4 parts are there already and say the same.");
         page.Click("#take-in");
-        page.Says("#verdict", "All 3 links carried.");
+        page.Says("#verdict", "All 3 links connected.");
         Assert.EndsWith("/builds/north-face-hare-2/fit", new Uri(page.Driver.Url).AbsolutePath);
         Assert.Equal("", page.Console());
     }
@@ -37,9 +37,9 @@ public class ShelfTests
             })
             """
         );
-        page.Says("[data-build='North Face Hare']", "All 3 links carried.");
+        page.Says("[data-build='North Face Hare']", "All 3 links connected.");
         page.Click("#take-in");
-        page.Says("#verdict", "All 3 links carried.");
+        page.Says("#verdict", "All 3 links connected.");
         Assert.Equal("", page.Console());
     }
 
@@ -76,7 +76,7 @@ public class ShelfTests
         await using var page = await Page.Open("/");
         Do(page, "north-face-hare", "rename");
         page.Write("[role='dialog'] [data-field='name']", "");
-        page.Says("[role='dialog']", "A build needs a name.");
+        page.Says("[role='dialog']", "Enter a build name.");
         page.Write("[role='dialog'] [data-field='name']", "שפן הצוק");
         page.Write("[role='dialog'] [data-field='note']", new string('n', 300));
         page.Click("#save-name");
@@ -89,11 +89,11 @@ public class ShelfTests
         Do(page, "north-face-hare", "archive");
         page.Gone("[data-build='north-face-hare']");
         page.Click("[data-aside='true']");
-        page.Says("[data-build='north-face-hare']", "All 3 links carried.");
+        page.Says("[data-build='north-face-hare']", "All 3 links connected.");
         Assert.Single(page.All("article"));
         page.Click("#restore");
         page.Gone("[data-aside]");
-        page.Says("[data-build='north-face-hare']", "All 3 links carried.");
+        page.Says("[data-build='north-face-hare']", "All 3 links connected.");
         Assert.Equal("", page.Console());
     }
 
@@ -110,7 +110,7 @@ public class ShelfTests
             """
         );
         page.Driver.Navigate().Refresh();
-        page.Says(".more", "48 of 55 are shown.");
+        page.Says(".more", "Showing 48 of 55.");
         page.Gone("[aria-busy='true']");
         page.Click("#more");
         page.Gone(".more");
@@ -122,9 +122,9 @@ public class ShelfTests
         page.Until(_ => page.All("article").Count == 1 ? "yes" : null, "one build");
         page.Says("article", "Weighbridge Wren");
         page.Write("[data-field='search']", "");
-        page.Choose("[data-field='order']", "what needs you first");
+        page.Choose("[data-field='order']", "most problems");
         page.Says("article:first-child", "Stop: No pad can feed the Lantern 25.");
-        page.Choose("[data-field='order']", "by name");
+        page.Choose("[data-field='order']", "name");
         page.Says("article:first-child", "Crusher House Lark");
         Assert.Equal("", page.Console());
     }
@@ -133,7 +133,7 @@ public class ShelfTests
     public async Task An_empty_shelf_says_what_to_do()
     {
         await using var page = await Page.Open("/", demo: null);
-        page.Says("h2", "The shelf is empty");
+        page.Says("h2", "No builds yet");
         Assert.True(page.Find("#import").Displayed);
         Assert.Equal("", page.Console());
     }
@@ -167,7 +167,7 @@ public class ShelfTests
         page.Click("[data-choice='askerdale-pinion-f4-r2 asCopy']");
         page.Gone("[data-testid='touched']");
         page.Click("#take-in");
-        page.Says("#verdict", "All 3 links carried.");
+        page.Says("#verdict", "All 3 links connected.");
         page.Go("/library/boards/askerdale-pinion-f4-r2-2");
         page.Says("main", "Their Hare");
         page.Says("main", "OTHER");

@@ -15,7 +15,7 @@ public class SturdyScreenTests
         await using var page = await Page.Open("/");
         TakeIn(page, AtTheLimits.SoonImproved);
         page.Go($"/builds/at-the-limits-{AtTheLimits.SoonImproved}/fit");
-        page.Says("[data-testid='proof']", "It is thought about for longer; what comes of it is shown here.");
+        page.Says("[data-testid='proof']", "Searching for a better plan…");
         page.Says("#verdict", "of 18 links carried.");
         page.Until(
             d => d.FindElements(OpenQA.Selenium.By.CssSelector(".working")).Count == 0 ? "yes" : null,
@@ -39,7 +39,7 @@ public class SturdyScreenTests
         page.Says("#more-findings", " more findings");
         Assert.Equal(8, Seen(page));
         page.Click("#more-findings");
-        page.Says("#more-findings", "Only the first 8");
+        page.Says("#more-findings", "Show first 8");
         Assert.InRange(Seen(page), 13, 99);
         Assert.Equal("", page.Accessibility());
 
@@ -78,7 +78,7 @@ public class SturdyScreenTests
     public async Task A_damaged_build_is_one_card_that_can_be_taken_out_as_it_stands_and_removed()
     {
         await using var page = await Page.Open("/");
-        page.Says("[data-build='north-face-hare']", "All 3 links carried.");
+        page.Says("[data-build='north-face-hare']", "All 3 links connected.");
         await using (var db = new DataFolder(page.Data).Connect())
         {
             await db.Database.ExecuteSqlRawAsync(
@@ -87,9 +87,9 @@ public class SturdyScreenTests
             );
         }
         page.Go("/");
-        page.Says("[data-build='north-face-hare']", "is damaged where it is stored and cannot be read.");
-        page.Says("[data-build='north-face-hare'] a[download]", "Export as stored");
-        page.Says("[data-build='spoil-tip-owl']", "7 of 8 links carried.");
+        page.Says("[data-build='north-face-hare']", "is damaged. Not changed.");
+        page.Says("[data-build='north-face-hare'] a[download]", "Export stored data");
+        page.Says("[data-build='spoil-tip-owl']", "7 of 8 links connected.");
         page.Click("[data-build='north-face-hare'] a[download]");
         var file = Path.Combine(page.Downloads, "north-face-hare.stored-2.txt");
         page.Until(_ => File.Exists(file) ? file : null, "the download");

@@ -97,7 +97,7 @@ public class BenchApiTests
         );
         Assert.Equal(409, refused);
         Assert.StartsWith(
-            "\"5V at the Fix 20C to 5V\" said stop. Give a reason",
+            "\"5V at Fix 20C to 5V\" failed – stop.",
             why.GetProperty("detail").GetString()
         );
         var (taken, after) = await Take(
@@ -109,14 +109,14 @@ public class BenchApiTests
                 check = "power.limited",
                 value = 0.4,
                 unit = "amps",
-                reason = "the module is unplugged",
+                reason = "module is unplugged",
             }
         );
         Assert.Equal(200, taken);
         Assert.Equal("proved", StateOf(after, "power.limited"));
         var kept = after.GetProperty("reading");
         Assert.Equal("power.limited", kept.GetProperty("check").GetString());
-        Assert.Equal("the module is unplugged", kept.GetProperty("reason").GetString());
+        Assert.Equal("module is unplugged", kept.GetProperty("reason").GetString());
     }
 
     [Fact]
@@ -169,13 +169,13 @@ public class BenchApiTests
     }
 
     [Theory]
-    [InlineData("""{"key":"","check":"source","value":24}""", "A reading needs a key")]
-    [InlineData("""{"key":"k","check":"nowhere","value":24}""", "That check is not on the list")]
-    [InlineData("""{"key":"k","check":"source","value":24,"unit":"amps"}""", "is read in volts, not in amperes")]
-    [InlineData("""{"key":"k","check":"source","value":2400}""", "cannot be at this bench")]
-    [InlineData("""{"key":"k","check":"cold.gnss-v.5v","value":-3,"unit":"ohms"}""", "cannot be at this bench")]
-    [InlineData("""{"key":"k","check":"settings.read","value":3}""", "is answered with yes, no or unsure")]
-    [InlineData("""{"key":"k","check":"settings.read"}""", "Say yes, no or unsure.")]
+    [InlineData("""{"key":"","check":"source","value":24}""", "its key must have")]
+    [InlineData("""{"key":"k","check":"nowhere","value":24}""", "The build has changed. Reload; this reading was not saved.")]
+    [InlineData("""{"key":"k","check":"source","value":24,"unit":"amps"}""", "\"Battery voltage\" is measured in volts, not in amperes.")]
+    [InlineData("""{"key":"k","check":"source","value":2400}""", "is not possible here")]
+    [InlineData("""{"key":"k","check":"cold.gnss-v.5v","value":-3,"unit":"ohms"}""", "is not possible here")]
+    [InlineData("""{"key":"k","check":"settings.read","value":3}""", "with yes, no or unsure, not a number")]
+    [InlineData("""{"key":"k","check":"settings.read"}""", "Answer yes, no or unsure.")]
     public async Task A_reading_that_cannot_be_is_refused_with_a_sentence(string reading, string says)
     {
         await using var server = await LiveServer.Start();
@@ -242,7 +242,7 @@ public class BenchApiTests
             };
         var (status, why) = await Take(server, Kestrel, Reading("late", seen));
         Assert.Equal(409, status);
-        Assert.Contains("was changed since it was read", why.GetProperty("detail").GetString());
+        Assert.Contains("has changed since it was measured", why.GetProperty("detail").GetString());
         var now = PrintOf(await server.Get($"{Kestrel}/bench"));
         Assert.NotEqual(seen, now);
         Assert.Equal(200, (await Take(server, Kestrel, Reading("again", now))).Status);

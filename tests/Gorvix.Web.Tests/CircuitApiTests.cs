@@ -41,7 +41,7 @@ public class CircuitApiTests
     [Theory]
     [InlineData(
         """{"kind":"seat","device":"nobody","socket":"x"}""",
-        "change.device names device of the build \"nobody\""
+        "change.device names device in the build \"nobody\""
     )]
     [InlineData("""{"kind":"seat","device":"receiver","socket":"nowhere"}""", "change.socket names socket \"nowhere\"")]
     [InlineData(
@@ -68,7 +68,7 @@ public class CircuitApiTests
         await using var server = await LiveServer.Start();
         var (status, problem) = await server.Change(Wren, 1, "pin", match);
         Assert.Equal(400, status);
-        Assert.StartsWith("The request cannot be read", problem.GetProperty("detail").GetString());
+        Assert.StartsWith("Invalid request", problem.GetProperty("detail").GetString());
     }
 
     [Fact]
@@ -78,7 +78,7 @@ public class CircuitApiTests
         var (status, card) = await server.Post("/api/builds/import", Large().ToJsonString());
         Assert.Equal(201, status);
         var id = card.GetProperty("id").GetString();
-        Assert.StartsWith("All 40 links carried.", card.GetProperty("verdict").GetProperty("sentence").GetString());
+        Assert.StartsWith("All 40 links connected.", card.GetProperty("verdict").GetProperty("sentence").GetString());
 
         // Split halves make two resources of every port and several states of each.
         var halves = await server.Post(
@@ -87,7 +87,7 @@ public class CircuitApiTests
         );
         Assert.Equal(200, halves.Status);
         Assert.StartsWith(
-            "All 40 links carried.",
+            "All 40 links connected.",
             halves.Body.GetProperty("sheet").GetProperty("verdict").GetProperty("sentence").GetString()
         );
         Assert.Equal(200, (await server.Post($"/api/builds/{id}/undo", """{"version":2}""")).Status);
@@ -108,12 +108,12 @@ public class CircuitApiTests
         }
         var (status, card) = await server.Post("/api/builds/import", file.ToJsonString());
         Assert.Equal(201, status);
-        Assert.StartsWith("All 40 links carried.", card.GetProperty("verdict").GetProperty("sentence").GetString());
+        Assert.StartsWith("All 40 links connected.", card.GetProperty("verdict").GetProperty("sentence").GetString());
         var fit = await server.Get($"/api/builds/{card.GetProperty("id").GetString()}/fit");
         var proof = fit.GetProperty("sheet").GetProperty("proof").GetProperty("sentence").GetString()!;
-        Assert.Contains("There are more ways for ", proof);
+        Assert.Contains("Too many routes for ", proof);
         Assert.EndsWith(
-            " than are weighed: about 120 a link, those with the fewest selectors and the least hand work first. A way that was left out could be better.",
+            ": only about 120 per link are checked, fewest jumpers and least manual work first. A skipped route could be better.",
             proof
         );
     }

@@ -138,7 +138,10 @@ public class DataHoldTests
             await command.ExecuteNonQueryAsync();
         }
         var before = await File.ReadAllBytesAsync(folder.File);
-        Assert.Contains("is no file of Gorvix: it is another program's. It was left as it is.", await Refused(folder));
+        Assert.Contains(
+            "is not a Gorvix data file: it belongs to another program.",
+            await Refused(folder)
+        );
         Assert.Equal(before, await File.ReadAllBytesAsync(folder.File));
         Assert.Equal(
             ["gorvix.db", "gorvix.lock", "gorvix.lock.process"],
@@ -153,7 +156,7 @@ public class DataHoldTests
         using var first = new DataHold();
         await first.Open(folder);
         Assert.Equal(
-            $"The data in {folder.Path} is in use by another Gorvix (process {Environment.ProcessId}). Use that one, stop it, or choose another folder with --data DIR.",
+            $"Another Gorvix (process {Environment.ProcessId}) is using the data in {folder.Path}. Use that one, stop it, or choose another folder with --data DIR.",
             await Refused(folder)
         );
         first.Dispose();
@@ -187,12 +190,12 @@ public class DataHoldTests
         var to = Path.Combine(NewFolder().Path, "copy.db");
         await DataCare.BackUp(folder, to);
         Assert.Contains(
-            "is there already",
+            "already exists",
             (await Assert.ThrowsAsync<DataFolderException>(() => DataCare.BackUp(folder, to))).Message
         );
         await server.Post("/api/builds/north-face-hare/remove", "");
         Assert.Contains(
-            "in use by another Gorvix",
+            "is using the data in",
             (await Assert.ThrowsAsync<DataFolderException>(() => DataCare.Restore(folder, to))).Message
         );
         await server.DisposeAsync();
@@ -238,7 +241,7 @@ public class DataHoldTests
         await File.WriteAllTextAsync(other, "no database at all");
         await Assert.ThrowsAsync<DataFolderException>(() => DataCare.Restore(folder, other));
         Assert.Contains(
-            "There is no file",
+            "not found",
             (await Assert.ThrowsAsync<DataFolderException>(() => DataCare.Restore(folder, other + "x"))).Message
         );
         await Opened(folder);

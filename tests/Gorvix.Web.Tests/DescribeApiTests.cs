@@ -40,7 +40,7 @@ public class DescribeApiTests
             )
         );
         Assert.Equal(422, refused);
-        Assert.StartsWith("Row 2: where pad R1 leads to cannot be read", problem.GetProperty("detail").GetString());
+        Assert.StartsWith("Row 2: cannot read where pad R1 leads: unexpected `>`.", problem.GetProperty("detail").GetString());
     }
 
     [Fact]
@@ -73,7 +73,7 @@ public class DescribeApiTests
         ]);
         var (status, problem) = await Look(server, board: board);
         Assert.Equal(422, status);
-        Assert.Contains($"{count} {list}", problem.GetProperty("detail").GetString());
+        Assert.Contains($"Too many {list}: {count}", problem.GetProperty("detail").GetString());
     }
 
     [Fact]
@@ -85,7 +85,7 @@ public class DescribeApiTests
             text: string.Join('\n', Enumerable.Repeat("top: " + string.Join(' ', Enumerable.Repeat("G", 95)), 490))
         );
         Assert.Equal(200, status);
-        Assert.Contains("more than 256 pads", answer.GetProperty("problems")[0].GetProperty("sentence").GetString());
+        Assert.Contains("exceeds 256 pads", answer.GetProperty("problems")[0].GetProperty("sentence").GetString());
     }
 
     [Fact]

@@ -17,7 +17,7 @@ public class DoorsTests
         request.Headers.Host = host;
         using var answer = await server.Client.SendAsync(request);
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
-        Assert.Contains("127.0.0.1 and localhost", await answer.Content.ReadAsStringAsync());
+        Assert.Contains("127.0.0.1 or localhost", await answer.Content.ReadAsStringAsync());
     }
 
     [Theory]

@@ -26,7 +26,7 @@ public class DrillApiTests
         );
         var (ended, refused) = await Do(server, done, "giveUp");
         Assert.Equal(
-            (422, "This drill has ended. Begin another one."),
+            (422, "This drill is over. Start another one."),
             (ended, refused.GetProperty("detail").GetString())
         );
         var hall = await server.Get("/api/drills");
@@ -142,17 +142,17 @@ public class DrillApiTests
         var mark = view.GetProperty("order").GetProperty("mark").GetString()!;
         (_, taken) = await stranger.Post("/api/drills/file", Text(new { file = text.Replace(mark, "000000000000") }));
         same = await stranger.Get($"/api/drills/{taken.GetProperty("drill").GetString()}");
-        Assert.StartsWith("Another version of Gorvix", same.GetProperty("doubt").GetString());
+        Assert.StartsWith("Made with another version of Gorvix", same.GetProperty("doubt").GetString());
         // The stranger's shelf is as it was.
         Assert.Equal(0, (await stranger.Get("/api/builds")).GetArrayLength());
     }
 
     [Theory]
-    [InlineData("nonsense", "not JSON")]
-    [InlineData("""{"format":"gorvix","version":2}""", "There is no drill in this file")]
+    [InlineData("nonsense", "not valid JSON")]
+    [InlineData("""{"format":"gorvix","version":2}""", "No drill in this file")]
     [InlineData(
         """{"format":"gorvix","version":2,"drills":[{"kind":"fault","level":1,"seed":1}]}""",
-        "leave one build in it"
+        "keep exactly one build in the file"
     )]
     [InlineData("""{"format":"gorvix","version":2,"drills":[{"kind":"chess","level":1,"seed":1}]}""", "drills[0].kind")]
     public async Task A_file_that_is_no_drill_is_refused_with_its_place(string file, string why)
@@ -167,12 +167,12 @@ public class DrillApiTests
     [InlineData("\"level\":", "\"level\": 9, \"x\":", "drills[0]")]
     [InlineData("\"level\": 3", "\"level\": 9", "it must be 1 to 5")]
     [InlineData("\"seed\": 77", "\"seed\": -1", "it must be 0 to 999999")]
-    [InlineData("\"seed\": 77", "\"seed\": 77, \"cards\": [\"Nothing\"]", "none of what the drill asks")]
-    [InlineData("\"seed\": 77", "\"seed\": 77, \"cards\": [\"\"]", "a card has 1 to 200 characters")]
+    [InlineData("\"seed\": 77", "\"seed\": 77, \"cards\": [\"Nothing\"]", "does not match this build")]
+    [InlineData("\"seed\": 77", "\"seed\": 77, \"cards\": [\"\"]", "have 1 to 200 characters.")]
     [InlineData(
         "\"seed\": 77",
         "\"seed\": 77, \"cards\": [\"a\",\"a\",\"a\",\"a\",\"a\",\"a\",\"a\",\"a\",\"a\",\"a\",\"a\",\"a\",\"a\"]",
-        "at most 12 can be asked"
+        "no more than 12 cards"
     )]
     public async Task A_hostile_drill_file_is_refused_and_nothing_is_begun(string from, string to, string why)
     {

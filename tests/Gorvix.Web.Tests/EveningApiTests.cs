@@ -16,7 +16,7 @@ public class EveningApiTests
             Text(
                 new
                 {
-                    name = "Thursday at the quarry",
+                    name = "Thursday build night",
                     build = Hare,
                     kinds = new[] { "label", "burn", "fault" },
                     drills,
@@ -111,13 +111,13 @@ public class EveningApiTests
         var id = Id(await Evening(server));
         var (status, problem) = await server.Post($"/api/evenings/{id}/drills/1", "");
         Assert.Equal(422, status);
-        Assert.StartsWith("Say who you are first", problem.GetProperty("detail").GetString());
+        Assert.StartsWith("Enter your name first", problem.GetProperty("detail").GetString());
         Be(server, "Ada");
         Assert.Equal(404, (await server.Post($"/api/evenings/{id}/drills/9", "")).Status);
         var file = await server.Client.GetStringAsync($"/api/evenings/{id}/file");
         await server.Post($"/api/evenings/{id}/close", "");
         Assert.StartsWith(
-            "This evening is closed",
+            "This session is closed",
             (await server.Post($"/api/evenings/{id}/drills/1", "")).Body.GetProperty("detail").GetString()
         );
         var (_, taken) = await server.Post("/api/drills/file", Text(new { file }));
@@ -129,11 +129,11 @@ public class EveningApiTests
     }
 
     [Theory]
-    [InlineData("", 3, 2, "label", "An evening needs a name of 1 to 60 characters.")]
-    [InlineData("x", 0, 2, "label", "An evening has 1 to 12 drills.")]
-    [InlineData("x", 13, 2, "label", "An evening has 1 to 12 drills.")]
+    [InlineData("", 3, 2, "label", "Enter a session name of 1 to 60 characters.")]
+    [InlineData("x", 0, 2, "label", "Choose 1 to 12 drills for a session.")]
+    [InlineData("x", 13, 2, "label", "Choose 1 to 12 drills for a session.")]
     [InlineData("x", 2, 7, "label", "level: it must be 1 to 5.")]
-    [InlineData("x", 2, 2, null, "Choose one kind of drill at least.")]
+    [InlineData("x", 2, 2, null, "Choose at least one type of drill.")]
     public async Task An_evening_that_cannot_be_is_refused(string name, int drills, int level, string? kind, string why)
     {
         await using var server = await LiveServer.Start();

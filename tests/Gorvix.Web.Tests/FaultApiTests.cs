@@ -66,7 +66,7 @@ public class FaultApiTests
         var cause = Sheet(view).GetProperty("causes")[0];
         Assert.Equal("open.air-unit.tx", cause.GetProperty("id").GetString());
         Assert.Equal("r1", cause.GetProperty("pads")[0].GetString());
-        Assert.Contains("Join TX", cause.GetProperty("cure")[0].GetProperty("steps")[0].GetString());
+        Assert.Contains("Connect TX", cause.GetProperty("cure")[0].GetProperty("steps")[0].GetString());
 
         // It outlives the page: who comes back goes on where it stood.
         Assert.Equal(
@@ -92,7 +92,7 @@ public class FaultApiTests
             .GetProperty("words")
             .GetString();
         Assert.StartsWith(
-            "Fault found and mended: tX of the Beacon D6 has come off.",
+            "Fault found and fixed: TX of Beacon D6: open joint.",
             entry,
             StringComparison.OrdinalIgnoreCase
         );
@@ -168,24 +168,24 @@ public class FaultApiTests
         var view = await server.Get($"{Hare}/faults");
         var (status, why) = await Say(server, view, ("link.control.sticks", "sideways"));
         Assert.Equal(422, status);
-        Assert.Contains("Choose one of its outcomes", why.GetProperty("detail").GetString());
+        Assert.Contains("Choose a listed result", why.GetProperty("detail").GetString());
         var (many, most) = await Say(server, view, [.. Enumerable.Range(0, 300).Select(i => ($"link.{i}", "no"))]);
         Assert.Equal(422, many);
-        Assert.Contains("At most 200", most.GetProperty("detail").GetString());
+        Assert.Contains("maximum 200", most.GetProperty("detail").GetString());
         var (endless, _) = await Say(server, view, (new string('x', 5000), "no"));
         Assert.Equal(422, endless);
         var (fine, after) = await Say(server, view, ("link.of.old", "no"), ("link.control.sticks", "no"));
         Assert.Equal(200, fine);
         Assert.Contains(
-            "another wiring",
+            "from earlier wiring",
             Sheet(after).GetProperty("seen").EnumerateArray().First().GetProperty("words").GetString()
         );
         var (odd, factor) = await server.Put("/api/fault-kinds", """{"kind":"open","factor":1000}""");
         Assert.Equal(422, odd);
-        Assert.Contains("times as likely", factor.GetProperty("detail").GetString());
+        Assert.Contains("Likelihood must be", factor.GetProperty("detail").GetString());
         var (none, sentence) = await server.Post($"{Hare}/faults/end", """{"step":1,"cause":"nothing.of.it"}""");
         Assert.Equal(422, none);
-        Assert.Contains("not among those", sentence.GetProperty("detail").GetString());
+        Assert.Contains("has been ruled out", sentence.GetProperty("detail").GetString());
         Assert.Equal(404, (await server.Post("/api/builds/none/faults/simulated", """{"test":"x"}""")).Status);
     }
 

@@ -14,7 +14,7 @@ public class FitApiTests
         await using var server = await LiveServer.Start();
         var strand = await server.Get("/api/builds/north-face-hare/strand?link=control&port=U3");
         var lane = strand.GetProperty("lanes")[0];
-        Assert.Equal("device talks", lane.GetProperty("flow").GetString());
+        Assert.Equal("device → board", lane.GetProperty("flow").GetString());
         Assert.Contains(
             "inverter",
             lane.GetProperty("hops").EnumerateArray().Select(h => h.GetProperty("words").GetString())
@@ -23,7 +23,7 @@ public class FitApiTests
         using var nowhere = await server.Client.GetAsync("/api/builds/north-face-hare/strand?link=control&port=U99");
         Assert.Equal(404, (int)nowhere.StatusCode);
         var problem = JsonSerializer.Deserialize<JsonElement>(await nowhere.Content.ReadAsStringAsync());
-        Assert.Contains("no port \"U99\"", problem.GetProperty("detail").GetString());
+        Assert.Contains("port \"U99\" is not in this build", problem.GetProperty("detail").GetString());
     }
 
     [Fact]
@@ -68,7 +68,7 @@ public class FitApiTests
         Assert.Equal("Ban control: mode crsf-inverted", undone.GetProperty("redo").GetString());
         Assert.Equal("Pin position: U1", undone.GetProperty("undo").GetString());
         var redone = (await again.Post($"/api/builds/{Hare}/redo", """{"version":4}""")).Body;
-        Assert.Equal("2 of 3 links carried. No place for picture text (Beacon D6).", Verdict(redone));
+        Assert.Equal("2 of 3 links connected. No port for OSD (Beacon D6).", Verdict(redone));
     }
 
     [Fact]
@@ -95,7 +95,7 @@ public class FitApiTests
         await using var server = await LiveServer.Start();
         var (status, problem) = await server.Post($"/api/builds/{Hare}/choose", $"{{\"version\":1,\"plan\":{plan}}}");
         Assert.Equal(
-            (422, $"There is no plan {plan}. Choose one of the plans that are shown."),
+            (422, $"Plan {plan} is not available. Choose one of those shown."),
             (status, problem.GetProperty("detail").GetString())
         );
     }
@@ -127,7 +127,7 @@ public class FitApiTests
         Assert.Equal(200, (await server.Change(Hare, 1, "pin", GnssOnU1)).Status);
         var (status, problem) = await server.Change(Hare, 1, "ban", GnssOnU1);
         Assert.Equal(409, status);
-        Assert.Contains("changed elsewhere", problem.GetProperty("detail").GetString());
+        Assert.Contains("changed in another tab", problem.GetProperty("detail").GetString());
         Assert.Equal("U3 U4 U1", LiveServer.Ports(await server.Get($"/api/builds/{Hare}/fit")));
     }
 
@@ -187,7 +187,7 @@ public class FitApiTests
         await using var server = await LiveServer.Start();
         var (status, problem) = await server.Post($"/api/builds/{Hare}/changes", body);
         Assert.Equal(400, status);
-        Assert.StartsWith("The request cannot be read", problem.GetProperty("detail").GetString());
+        Assert.StartsWith("Invalid request", problem.GetProperty("detail").GetString());
     }
 
     [Theory]
@@ -203,7 +203,7 @@ public class FitApiTests
         await using var server = await LiveServer.Start();
         var (status, problem) = await server.Post(path, body);
         Assert.Equal(404, status);
-        Assert.StartsWith("There is no build \"nobody\"", problem.GetProperty("detail").GetString());
+        Assert.StartsWith("No build \"nobody\".", problem.GetProperty("detail").GetString());
     }
 
     private static string? Verdict(JsonElement fit) =>

@@ -57,7 +57,7 @@ public class FormatApiTests
         Assert.Equal(LiveServer.DemoBuilds, builds.Count);
         var card = builds.Single(b => b.GetProperty("id").GetString() == Hare);
         Assert.Contains(
-            "is stored in format version 9; this Gorvix knows versions 1 to 2. Nothing was changed",
+            "Build \"north-face-hare\" is stored in format 9; this Gorvix reads formats 1 to 2.",
             card.GetProperty("verdict").GetProperty("sentence").GetString()
         );
         foreach (var (path, body) in new[] { ("changes", Pin), ("undo", """{"version":1}"""), ("fit", null) })
@@ -66,7 +66,7 @@ public class FormatApiTests
                 ? await server.Client.GetAsync($"/api/builds/{Hare}/{path}")
                 : await server.Client.PostAsync($"/api/builds/{Hare}/{path}", Json(body));
             Assert.Equal(422, (int)answer.StatusCode);
-            Assert.Contains("format version 9", await answer.Content.ReadAsStringAsync());
+            Assert.Contains("stored in format 9", await answer.Content.ReadAsStringAsync());
         }
         Assert.Equal(
             "{\"of\":\"tomorrow\"}|9",

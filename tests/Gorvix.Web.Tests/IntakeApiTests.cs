@@ -153,7 +153,7 @@ public class IntakeApiTests
             Asked(file, ("device", "dunmerrow-relay-16", "takeTheirs"))
         );
         Assert.Equal(422, status);
-        Assert.Contains("Keep yours, or take theirs as a copy", problem.GetProperty("detail").GetString());
+        Assert.Contains("Keep your part, or import theirs as a copy", problem.GetProperty("detail").GetString());
         Assert.Equal(
             201,
             (await server.Post("/api/files/take", Asked(file, ("device", "dunmerrow-relay-16", "asCopy")))).Status
@@ -170,7 +170,7 @@ public class IntakeApiTests
         );
         Assert.Equal(422, status);
         Assert.Contains("line 2 (boards[0])", problem.GetProperty("detail").GetString());
-        Assert.StartsWith("There is no board \"none\"", await server.Refusal("/api/files/boards/none"));
+        Assert.StartsWith("No board \"none\" in the library.", await server.Refusal("/api/files/boards/none"));
     }
 
     [Fact]
@@ -195,7 +195,7 @@ public class IntakeApiTests
         tree["builds"] = new JsonArray([.. many]);
         var (status, problem) = await server.Post("/api/files/take", Asked(tree.ToJsonString()));
         Assert.Equal(422, status);
-        Assert.StartsWith("The file has 61 builds; 60 is the most.", problem.GetProperty("detail").GetString());
+        Assert.StartsWith("The file has 61 builds; the limit is 60.", problem.GetProperty("detail").GetString());
     }
 
     private static async Task<string?> Target(LiveServer server, string board) =>

@@ -38,7 +38,7 @@ public class LogApiTests
         Assert.Equal(["photo", "note", "change"], entries.Select(e => e.GetProperty("kind").GetString()));
         // A line end in a name is none.
         Assert.Equal("Ismay Ö", entries[0].GetProperty("who").GetString());
-        Assert.Equal("gnss is of batch 7", entries[2].GetProperty("words").GetString());
+        Assert.Equal("Set batch of gnss to 7", entries[2].GetProperty("words").GetString());
         Assert.Equal("5v", entries[1].GetProperty("tiedId").GetString());
 
         // The pages together are the whole log, nothing twice, nothing left out.
@@ -80,10 +80,13 @@ public class LogApiTests
     }
 
     [Theory]
-    [InlineData("""[{"id":"a","words":"x"}]""", "needs a number of days, or of flights")]
-    [InlineData("""[{"id":"a","words":"x","days":0}]""", "cannot be due after 0 days")]
+    [InlineData("""[{"id":"a","words":"x"}]""", "needs an interval in days or flights")]
+    [InlineData("""[{"id":"a","words":"x","days":0}]""", "0 days is out of range")]
     [InlineData("""[{"id":"A b","words":"x","days":3}]""", "lower-case letters")]
-    [InlineData("""[{"id":"a","words":"x","days":3},{"id":"a","words":"y","days":3}]""", "Two intervals have one id")]
+    [InlineData(
+        """[{"id":"a","words":"x","days":3},{"id":"a","words":"y","days":3}]""",
+        "Two maintenance items have the same ID"
+    )]
     public async Task An_interval_that_is_none_is_refused(string intervals, string says)
     {
         await using var server = await LiveServer.Start();
@@ -110,7 +113,7 @@ public class LogApiTests
         Assert.False(Screws(await server.Get($"{Hare}/log")).GetProperty("isDue").GetBoolean());
         await Note(server, """{"kind":"flight","flights":12}""");
         Assert.Equal(
-            "due after the last flight",
+            "due since the last flight",
             Screws(await server.Get($"{Hare}/log")).GetProperty("words").GetString()
         );
     }
@@ -147,7 +150,7 @@ public class LogApiTests
         );
         Assert.Equal(200, status);
         Assert.Equal(version + 2, back.GetProperty("version").GetInt32());
-        Assert.StartsWith($"Back to version {version}", back.GetProperty("undo").GetString());
+        Assert.StartsWith($"Restore version {version}", back.GetProperty("undo").GetString());
         Assert.True(
             (await server.Get($"{Hare}/log/compare?from={version}&to={version + 2}"))
                 .GetProperty("difference")
@@ -235,7 +238,7 @@ public class LogApiTests
         Assert.Contains("<svg", share);
         var sheet = Encoding.UTF8.GetString(await Bytes(server, $"{Hare}/bench-sheet.html"));
         Assert.Contains("class=\"line\"", sheet);
-        Assert.Contains("Before power: nothing plugged in", sheet);
+        Assert.Contains("Before power: nothing connected", sheet);
         var csv = Encoding.UTF8.GetString(await Bytes(server, $"{Hare}/log.csv"));
         Assert.Equal(60, csv.Split("\r\n").Length);
         Assert.Equal(6 + 1, (await server.Get($"{Hare}/log.json")).GetProperty("notes").GetArrayLength());

@@ -17,8 +17,8 @@ public class LoomApiTests
             .GetProperty("wires")
             .EnumerateArray()
             .First(w => w.GetProperty("id").GetString() == "receiver sbus");
-        Assert.Equal("T6, top side", wire.GetProperty("at").GetString());
-        Assert.Equal("control: Relay 16 talks → board hears, U6", wire.GetProperty("job").GetString());
+        Assert.Equal("T6 (top)", wire.GetProperty("at").GetString());
+        Assert.Equal("RC link: Relay 16 TX → board RX, U6", wire.GetProperty("job").GetString());
         Assert.Equal(JsonValueKind.Null, wire.GetProperty("amps").ValueKind);
         Assert.Equal(2, sheet.GetProperty("faces").GetArrayLength());
         Assert.Equal("backup", sheet.GetProperty("steps")[0].GetProperty("id").GetString());
@@ -36,7 +36,7 @@ public class LoomApiTests
         Assert.Equal("text/csv", answer.Content.Headers.ContentType?.MediaType);
         Assert.Contains("crusher-house-lark-wires.csv", answer.Content.Headers.ContentDisposition?.ToString());
         Assert.Contains(
-            "Relay 16,SBUS,white,\"T6, top side\",top,\"control: Relay 16 talks → board hears, U6\",GND,28,100",
+            "Relay 16,SBUS,white,T6 (top),top,\"RC link: Relay 16 TX → board RX, U6\",GND,28,100",
             await answer.Content.ReadAsStringAsync()
         );
     }
@@ -58,11 +58,11 @@ public class LoomApiTests
             sheet.GetProperty("spare").EnumerateArray(),
             s =>
                 s.GetProperty("device").GetString() == "spare"
-                && s.GetProperty("treatment").GetString() == "open, insulated"
+                && s.GetProperty("treatment").GetString() == "unconnected, insulated"
         );
         Assert.Contains(
             sheet.GetProperty("wires").EnumerateArray(),
-            w => w.GetProperty("at").GetString() == "5V OUT of the Step 5"
+            w => w.GetProperty("at").GetString() == "5V OUT of Step 5"
         );
     }
 
@@ -71,7 +71,7 @@ public class LoomApiTests
     {
         await using var server = await LiveServer.Start();
         var fit = await Tick(server, "joint receiver sbus");
-        Assert.Equal("Done: SBUS (white) of the Relay 16 is on T6, top side", fit.GetProperty("undo").GetString());
+        Assert.Equal("Done: SBUS (white) of Relay 16 is on T6 (top)", fit.GetProperty("undo").GetString());
         var done = await Step(server, "joint receiver sbus");
         Assert.True(done.GetProperty("isDone").GetBoolean());
         Assert.Equal(JsonValueKind.String, done.GetProperty("doneOn").ValueKind);

@@ -67,7 +67,7 @@ public class NewBuildApiTests
         const string Board = """{"version":1,"change":{"kind":"takeBoard","part":"cobbold-mote-f1-r5"}}""";
         var (status, told) = await server.Post($"{Hare}/parts/foretold", Board);
         Assert.Equal(200, status);
-        Assert.StartsWith("The Mote F1 takes 4.5 to 5.5 V", told.GetProperty("stops")[0].GetString());
+        Assert.StartsWith("The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.", told.GetProperty("stops")[0].GetString());
         Assert.Equal(3, told.GetProperty("before").GetProperty("carried").GetInt32());
         var fit = await server.Get($"{Hare}/fit");
         Assert.Equal(1, fit.GetProperty("version").GetInt32());
@@ -103,7 +103,7 @@ public class NewBuildApiTests
             used.GetProperty("usedIn").EnumerateArray().Select(u => u.GetProperty("id").GetString()!)
         );
         Assert.StartsWith(
-            "There is no device \"nobody\" in the library.",
+            "No device \"nobody\" in the library.",
             await server.Refusal("/api/library/devices/nobody")
         );
     }
@@ -152,10 +152,10 @@ public class NewBuildApiTests
     {
         await using var server = await LiveServer.Start();
         Assert.StartsWith(
-            "There is no kind of device \"kettle\". Known: receiver,",
+            "\"kettle\" is not a device type. Choose one of receiver,",
             await server.Refusal($"{Hare}/sweep?add=kettle")
         );
-        Assert.StartsWith("There is no kind", await server.Refusal($"{Hare}/sweep?add=99"));
+        Assert.Contains("is not a device type", await server.Refusal($"{Hare}/sweep?add=99"));
     }
 
     [Fact]
@@ -253,12 +253,12 @@ public class NewBuildApiTests
         const string Compare = "/api/library/compare?";
         var pair = await server.Get($"{Compare}board=askerdale-pinion-f4-r1&board=askerdale-pinion-f4-r2");
         Assert.Equal(2, pair.GetProperty("parts").GetArrayLength());
-        Assert.StartsWith("Two to 3 boards", await server.Refusal($"{Compare}board=askerdale-pinion-f4-r1"));
+        Assert.StartsWith("Choose 2 to 3 boards", await server.Refusal($"{Compare}board=askerdale-pinion-f4-r1"));
         Assert.StartsWith(
-            "Two to 3 boards",
+            "Choose 2 to 3 boards",
             await server.Refusal($"{Compare}board=askerdale-pinion-f4-r1&device=ewhurst-fix-10")
         );
-        Assert.StartsWith("Two to 3 boards", await server.Refusal($"{Compare}device=a&device=b&device=c&device=d"));
-        Assert.StartsWith("There is no device \"b\"", await server.Refusal($"{Compare}device=ewhurst-fix-10&device=b"));
+        Assert.StartsWith("Choose 2 to 3 boards", await server.Refusal($"{Compare}device=a&device=b&device=c&device=d"));
+        Assert.StartsWith("No device \"b\" in the library.", await server.Refusal($"{Compare}device=ewhurst-fix-10&device=b"));
     }
 }

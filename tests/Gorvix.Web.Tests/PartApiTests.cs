@@ -51,7 +51,7 @@ public class PartApiTests
         Assert.Equal((201, "holm-sill-f4-r1"), (status, made.GetProperty("id").GetString()));
         var again = await server.Post("/api/library/boards", board.ToJsonString());
         Assert.Equal(409, again.Status);
-        Assert.Contains("has \"holm-sill-f4-r1\" already", again.Body.GetProperty("detail").GetString());
+        Assert.Contains("\"holm-sill-f4-r1\" is already in the library.", again.Body.GetProperty("detail").GetString());
         Assert.Contains(
             (await server.Get("/api/library")).EnumerateArray(),
             l => l.GetProperty("id").GetString() == "holm-sill-f4-r1"
@@ -102,22 +102,22 @@ public class PartApiTests
         Assert.Equal(200, status);
         var touched = told.EnumerateArray().Single(t => t.GetProperty("id").GetString() == "north-face-hare");
         Assert.Equal(
-            "All 3 links carried.",
+            "All 3 links connected.",
             touched.GetProperty("foretold").GetProperty("before").GetProperty("sentence").GetString()
         );
         Assert.Contains(
-            "2 of 3 links carried",
+            "2 of 3 links connected.",
             touched.GetProperty("foretold").GetProperty("after").GetProperty("sentence").GetString()
         );
 
         var before = await server.Get("/api/builds/north-face-hare/fit");
-        Assert.Equal("All 3 links carried.", Verdict(before));
+        Assert.Equal("All 3 links connected.", Verdict(before));
         Assert.Equal(200, (await Put(server, Pinion, 1, board)).Status);
         var after = await server.Get("/api/builds/north-face-hare/fit");
-        Assert.Contains("2 of 3 links carried", Verdict(after));
+        Assert.Contains("2 of 3 links connected.", Verdict(after));
         Assert.Equal(before.GetProperty("version").GetInt32() + 1, after.GetProperty("version").GetInt32());
         var card = (await server.Shelf()).Single(b => b.GetProperty("id").GetString() == "north-face-hare");
-        Assert.Contains("2 of 3 links carried", card.GetProperty("verdict").GetProperty("sentence").GetString());
+        Assert.Contains("2 of 3 links connected.", card.GetProperty("verdict").GetProperty("sentence").GetString());
     }
 
     [Fact]
@@ -145,7 +145,7 @@ public class PartApiTests
         var answers = await Task.WhenAll(Put(server, Pinion, 1, first), Put(server, Pinion, 1, second));
         Assert.Equal([200, 409], answers.Select(a => a.Status).Order());
         Assert.Contains(
-            "was changed elsewhere",
+            "was changed in another tab",
             answers.Single(a => a.Status == 409).Body.GetProperty("detail").GetString()
         );
         Assert.Equal(2, (await Sheet(server, Pinion))["version"]!.GetValue<int>());
@@ -161,13 +161,13 @@ public class PartApiTests
         board["recognise"] = "blue";
         await Put(server, Pinion, 1, board);
         var history = (await Sheet(server, Pinion))["history"]!.AsArray();
-        Assert.Equal(["Changed: recognise, target", "As it came"], history.Select(h => (string?)h!["words"]));
+        Assert.Equal(["Changed: recognise, target", "Original"], history.Select(h => (string?)h!["words"]));
         var (status, _) = await server.Post($"{Pinion}/back", "{\"version\":2,\"to\":1}");
         Assert.Equal(200, status);
         var sheet = await Sheet(server, Pinion);
         Assert.Equal(was, sheet["part"]!.ToJsonString());
         Assert.Equal(
-            (3, "Back to version 1"),
+            (3, "Restore version 1"),
             (sheet["version"]!.GetValue<int>(), (string?)sheet["history"]![0]!["words"])
         );
         Assert.Equal(404, (await server.Post($"{Pinion}/back", "{\"version\":3,\"to\":9}")).Status);
@@ -189,7 +189,7 @@ public class PartApiTests
         Assert.True(Pinions(await server.Get("/api/library")).Single().GetProperty("isArchived").GetBoolean());
         var (refused, _) = await server.Post("/api/drafts/look", """{"board":"askerdale-pinion-f4-r2"}""");
         Assert.Equal(422, refused);
-        Assert.Equal("All 3 links carried.", Verdict(await server.Get("/api/builds/north-face-hare/fit")));
+        Assert.Equal("All 3 links connected.", Verdict(await server.Get("/api/builds/north-face-hare/fit")));
         Assert.True((await server.Get(Pinion)).GetProperty("isArchived").GetBoolean());
         await server.Post($"{Pinion}/unarchive", "");
         Assert.False(Pinions(await server.Get("/api/library")).Single().GetProperty("isArchived").GetBoolean());
@@ -229,7 +229,7 @@ public class PartApiTests
         using var used = await server.Client.DeleteAsync(Pinion, TestContext.Current.CancellationToken);
         Assert.Equal(409, (int)used.StatusCode);
         Assert.Contains(
-            "Lay the part aside instead",
+            "Archive the part instead",
             await used.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)
         );
         var device = JsonNode.Parse(
@@ -241,7 +241,7 @@ public class PartApiTests
             TestContext.Current.CancellationToken
         );
         Assert.Equal(204, (int)free.StatusCode);
-        Assert.StartsWith("There is no device \"holm-reed\"", await server.Refusal("/api/library/devices/holm-reed"));
+        Assert.StartsWith("No device \"holm-reed\" in the library.", await server.Refusal("/api/library/devices/holm-reed"));
     }
 
     private static bool IsPinion(JsonElement line) => line.GetProperty("id").GetString() == "askerdale-pinion-f4-r2";

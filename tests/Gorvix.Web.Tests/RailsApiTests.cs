@@ -37,7 +37,7 @@ public class RailsApiTests
         );
         Assert.Equal(8, now.GetProperty("readings").GetArrayLength());
         Assert.Equal(3, view.GetProperty("charge").GetProperty("cells").GetInt32());
-        Assert.Equal("Supply wires are taken as 10 cm of AWG 28.", view.GetProperty("assumed")[0].GetString());
+        Assert.Equal("Supply wires are assumed to be 10 cm of AWG 28.", view.GetProperty("assumed")[0].GetString());
     }
 
     [Fact]
@@ -112,7 +112,7 @@ public class RailsApiTests
         var view = await server.Get("/api/builds/spoil-tip-owl/rails");
         var told = view.GetProperty("wires").EnumerateArray().Single(w => w.GetProperty("told").GetBoolean());
         Assert.Equal(24, told.GetProperty("cut").GetProperty("gauge").GetInt32());
-        Assert.StartsWith("The other supply wires", view.GetProperty("assumed")[0].GetString());
+        Assert.StartsWith("Other supply wires", view.GetProperty("assumed")[0].GetString());
 
         var setup = JsonNode.Parse(
             (await server.Get("/api/builds/spoil-tip-owl/fit")).GetProperty("setup").GetRawText()
@@ -131,7 +131,7 @@ public class RailsApiTests
         );
         Assert.DoesNotContain(
             bench.GetProperty("assumed").EnumerateArray(),
-            a => a.GetString()!.StartsWith("The pack's resistance", StringComparison.Ordinal)
+            a => a.GetString()!.StartsWith("Battery resistance", StringComparison.Ordinal)
         );
     }
 

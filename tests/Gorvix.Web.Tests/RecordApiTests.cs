@@ -67,7 +67,7 @@ public class RecordApiTests
         (string What, byte[] Bytes)[] hostile =
         [
             ("nothing", []),
-            ("no archive", Encoding.UTF8.GetBytes("PK but no archive")),
+            ("Not a record archive", Encoding.UTF8.GetBytes("PK but no archive")),
             ("cut off", archive[..(archive.Length / 2)]),
             ("out of the folder", Changed(archive, z => Put(z, "../../evil.json", [1]))),
             ("a drive", Changed(archive, z => Put(z, "C:\\evil.json", [1]))),
@@ -123,7 +123,7 @@ public class RecordApiTests
             ),
             ("no moments", Changed(archive, z => Put(z, "moments.json", "[]"u8.ToArray()))),
             ("a polyglot", Changed(archive, z => Put(z, "photos/0001.jpg", [.. photo, .. "<script>"u8]))),
-            ("no photo", Changed(archive, z => Put(z, "photos/0001.jpg", "GIF89a"u8.ToArray()))),
+            ("Cannot read this photo", Changed(archive, z => Put(z, "photos/0001.jpg", "GIF89a"u8.ToArray()))),
         ];
         foreach (var (what, bytes) in hostile)
         {

@@ -49,12 +49,12 @@ public class SettingsApiTests
         saved = await Desk(server, "save");
         var (_, lost) = await Read(server, saved.GetProperty("printed").GetString()!);
         Assert.False(lost.GetProperty("isClean").GetBoolean());
-        Assert.Contains("two jobs met on one port", lost.GetProperty("words").GetString());
+        Assert.Contains("two functions on one port", lost.GetProperty("words").GetString());
 
         var texts = (await server.Get($"{Lark}/settings")).GetProperty("texts");
         var kept = Assert.Single(texts.EnumerateArray());
         Assert.Equal("readBack", kept.GetProperty("kind").GetString());
-        Assert.Equal("Everything stands as it was wanted.", kept.GetProperty("words").GetString());
+        Assert.Equal("All settings match the plan.", kept.GetProperty("words").GetString());
         var number = kept.GetProperty("number").GetInt32();
         var text = await server.Client.GetStringAsync(new Uri($"{Lark}/texts/{number}", UriKind.Relative));
         Assert.StartsWith("board thornwick-pawl-f7-r2", text, StringComparison.Ordinal);
@@ -109,7 +109,7 @@ public class SettingsApiTests
             JsonSerializer.Serialize(new { keys = new[] { "port.U99" }, isDone = true })
         );
         Assert.Equal(422, status);
-        Assert.Contains("port.U99 is no setting of this build", gone.GetProperty("detail").GetString());
+        Assert.Contains("port.U99 is not a setting of this build,", gone.GetProperty("detail").GetString());
         Assert.Equal(422, (await server.Post($"{Lark}/settings/ticks", """{"keys":[null],"isDone":true}""")).Status);
     }
 
@@ -195,7 +195,7 @@ public class SettingsApiTests
                 .Body.GetProperty("detail")
                 .GetString();
         Assert.Contains(
-            "is empty",
+            "Nothing to save",
             await Keep(
                 new
                 {
@@ -206,7 +206,7 @@ public class SettingsApiTests
             )
         );
         Assert.Contains(
-            "262144 are the most",
+            "maximum 262144",
             await Keep(
                 new
                 {
@@ -264,7 +264,7 @@ public class SettingsApiTests
         var forgot = await Work("simulated-forgetful", "prove");
         Assert.False(forgot.GetProperty("isGood").GetBoolean());
         Assert.Contains(
-            "Let the board set it up",
+            "Let the board configure it",
             forgot.GetProperty("log").EnumerateArray().Last().GetProperty("words").GetString()
         );
         Assert.Contains(
@@ -290,7 +290,7 @@ public class SettingsApiTests
             string.Join(' ', bytes.Select(b => $"{b:X2}"))
         );
         Assert.Equal(
-            "It fits, with 89 % of the line to spare.",
+            "It fits, with 89 % of the UART to spare.",
             (await server.Get("/api/gnss/budget?protocol=UBX&generation=older&satellites=20&hertz=5&baud=115200"))
                 .GetProperty("words")
                 .GetString()

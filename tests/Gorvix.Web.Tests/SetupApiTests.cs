@@ -18,8 +18,8 @@ public class SetupApiTests
             """{"version":1,"setup":{"firmware":"older","pack":{"cells":3},"house":{"software":"allowed"}}}"""
         );
         Assert.Equal(200, status);
-        Assert.Equal("Video control (Lantern 10) is carried now, on S1.", fit.GetProperty("moved")[0].GetString());
-        Assert.Equal("Set-up", fit.GetProperty("undo").GetString());
+        Assert.Equal("VTX control (Lantern 10) is now connected on S1.", fit.GetProperty("moved")[0].GetString());
+        Assert.Equal("Change setup", fit.GetProperty("undo").GetString());
         await server.DisposeAsync();
         await using var again = await LiveServer.Start(server.Data);
         var kept = (await again.Get($"{Owl}/fit")).GetProperty("setup").GetProperty("house");
@@ -52,7 +52,7 @@ public class SetupApiTests
         await using var server = await LiveServer.Start();
         var (status, problem) = await server.Post($"{Hare}/{path}", body);
         Assert.Equal(400, status);
-        Assert.StartsWith("The request cannot be read", problem.GetProperty("detail").GetString());
+        Assert.StartsWith("Invalid request", problem.GetProperty("detail").GetString());
     }
 
     [Fact]
@@ -71,9 +71,9 @@ public class SetupApiTests
         var board = await Parts(server, 1, """{"kind":"takeBoard","part":"thornwick-spindle-f7-r1"}""");
         Assert.Equal("thornwick-spindle-f7-r1", board.GetProperty("boardPart").GetString());
         var more = await Parts(server, 2, """{"kind":"addDevice","part":"fallowby-ledger"}""");
-        Assert.Equal("Flight log (Ledger) is carried now, on U6.", more.GetProperty("moved")[0].GetString());
+        Assert.Equal("Flight logger (Ledger) is now connected on U6.", more.GetProperty("moved")[0].GetString());
         var less = await Parts(server, 3, """{"kind":"removeDevice","device":"recorder"}""");
-        Assert.Equal("Flight log (Ledger) is no longer wished for.", less.GetProperty("moved")[0].GetString());
+        Assert.Equal("Flight logger (Ledger) is no longer in the build.", less.GetProperty("moved")[0].GetString());
         var undone = (await server.Post($"{Hare}/undo", """{"version":4}""")).Body;
         Assert.Equal(4, undone.GetProperty("devices").GetArrayLength());
         Assert.Equal("Remove recorder", undone.GetProperty("redo").GetString());
@@ -121,15 +121,15 @@ public class SetupApiTests
         var body = JsonSerializer.Serialize(new { version = 1, unlock = id });
         var (status, fit) = await server.Post($"{Owl}/unlock", body);
         Assert.Equal(200, status);
-        Assert.StartsWith("All 8 links carried.", Verdict(fit));
+        Assert.StartsWith("All 8 links connected.", Verdict(fit));
         var undone = (await server.Post($"{Owl}/undo", """{"version":2}""")).Body;
-        Assert.StartsWith("7 of 8 links carried.", Verdict(undone));
+        Assert.StartsWith("7 of 8 links connected.", Verdict(undone));
 
         // Offered then, gone now.
         await server.Post($"{Owl}/redo", """{"version":3}""");
         var late = await server.Post($"{Owl}/unlock", body.Replace("\"version\":1", "\"version\":4"));
         Assert.Equal(422, late.Status);
-        Assert.StartsWith("That change is not among those", late.Body.GetProperty("detail").GetString());
+        Assert.StartsWith("This change is no longer available", late.Body.GetProperty("detail").GetString());
     }
 
     [Fact]
@@ -154,7 +154,7 @@ public class SetupApiTests
         Assert.Equal(steps[0].GetProperty("of").GetInt32(), steps.Count);
         Assert.Equal(Enumerable.Range(1, steps.Count), steps.Select(s => s.GetProperty("done").GetInt32()));
         var line = Assert.Single(steps.Select(s => s.GetProperty("line")), l => l.GetProperty("now").GetBoolean());
-        Assert.Equal((now, "All 3 links carried."), (line.GetProperty("part").GetString(), Text(line, "verdict")));
+        Assert.Equal((now, "All 3 links connected."), (line.GetProperty("part").GetString(), Text(line, "verdict")));
     }
 
     [Fact]
@@ -163,7 +163,7 @@ public class SetupApiTests
         await using var server = await LiveServer.Start();
         using var answer = await server.Client.GetAsync($"{Hare}/sweep?device=wings");
         Assert.Equal(422, (int)answer.StatusCode);
-        Assert.Contains("Known: receiver, air-unit, gnss.", await answer.Content.ReadAsStringAsync());
+        Assert.Contains("Choose one of receiver, air-unit, gnss.", await answer.Content.ReadAsStringAsync());
     }
 
     [Fact]

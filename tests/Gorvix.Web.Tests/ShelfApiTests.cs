@@ -16,9 +16,9 @@ public class ShelfApiTests
         Assert.Equal(LiveServer.DemoBuilds, builds.Count);
         Assert.Equal(builds.Select(Name).Order(StringComparer.Ordinal), builds.Select(Name));
         var hare = builds.Single(b => Name(b) == "North Face Hare");
-        Assert.Equal("All 3 links carried.", hare.GetProperty("verdict").GetProperty("sentence").GetString());
+        Assert.Equal("All 3 links connected.", hare.GetProperty("verdict").GetProperty("sentence").GetString());
         var owl = builds.Single(b => Name(b) == "Spoil Tip Owl");
-        Assert.StartsWith("7 of 8 links carried.", owl.GetProperty("verdict").GetProperty("sentence").GetString());
+        Assert.StartsWith("7 of 8 links connected.", owl.GetProperty("verdict").GetProperty("sentence").GetString());
     }
 
     [Fact]
@@ -137,8 +137,8 @@ public class ShelfApiTests
         var problem = JsonSerializer.Deserialize<JsonElement>(await answer.Content.ReadAsStringAsync());
         Assert.StartsWith(
             chunked
-                ? "The file has more than 5 MB; 5 MB is the most."
-                : "The file has 5,242,980 bytes; 5,242,880 bytes is the most.",
+                ? "The file is more than 5 MB; the limit is 5 MB."
+                : "The file is 5,242,980 bytes; the limit is 5,242,880 bytes.",
             problem.GetProperty("detail").GetString()
         );
     }

@@ -26,9 +26,9 @@ public class StartTests
 
     [Theory]
     [InlineData("--port is not", "--port")]
-    [InlineData("--port x is not a port", "--port", "x")]
-    [InlineData("--port 70000 is not a port", "--port", "70000")]
-    [InlineData("--port -1 is not a port", "--port", "-1")]
+    [InlineData("--port x is not a valid port.", "--port", "x")]
+    [InlineData("--port 70000 is not a valid port.", "--port", "70000")]
+    [InlineData("--port -1 is not a valid port.", "--port", "-1")]
     [InlineData("--wings is not an option", "--wings")]
     public void A_wrong_option_is_named(string beginning, params string[] args)
     {
@@ -46,7 +46,7 @@ public class StartTests
         var (code, said) = await Run("--port", $"{port}", "--data", NewFolder());
         Assert.Equal(4, code);
         Assert.Equal(
-            $"Port {port} is taken, perhaps by another Gorvix. Stop that or choose another with --port N.",
+            $"Port {port} is in use, perhaps by another Gorvix. Stop it, or choose another port with --port N.",
             said
         );
     }
@@ -59,7 +59,7 @@ public class StartTests
         await File.WriteAllTextAsync(file, "");
         var (code, said) = await Run("--port", "0", "--data", Path.Combine(file, "data"));
         Assert.Equal(3, code);
-        Assert.StartsWith("Cannot write to the data folder", said);
+        Assert.StartsWith("Cannot write to data folder", said);
         Assert.DoesNotContain('\n', said);
     }
 
@@ -93,7 +93,7 @@ public class StartTests
         );
         var (code, said) = await Run("--port", "0", "--data", folder.Path);
         Assert.Equal(3, code);
-        Assert.StartsWith("The data file", said);
+        Assert.Contains("is not a Gorvix data file", said);
         Assert.DoesNotContain('\n', said);
     }
 

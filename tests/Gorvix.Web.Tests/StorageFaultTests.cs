@@ -37,7 +37,7 @@ public class StorageFaultTests
             );
         }
         Assert.Equal(507, answer.Status);
-        Assert.StartsWith("The disk is full. What you did was not stored", Told(answer));
+        Assert.StartsWith("The disk is full.", Told(answer));
         await server.Pragma("max_page_count = 1000000");
         Assert.Equal(version, await Version(server));
         Assert.Equal(
@@ -56,7 +56,7 @@ public class StorageFaultTests
         await server.Pragma("query_only = 1");
         var answer = await Pin(server);
         Assert.Equal(503, answer.Status);
-        Assert.Contains("read-only now", Told(answer));
+        Assert.Contains("is read-only", Told(answer));
         await server.Pragma("query_only = 0");
         Assert.Equal(200, (await Pin(server)).Status);
     }
@@ -69,18 +69,18 @@ public class StorageFaultTests
         Directory.Delete(server.Data, recursive: true);
         var answer = await Pin(server);
         Assert.Equal(503, answer.Status);
-        Assert.StartsWith("The data folder is gone", Told(answer));
-        Assert.Equal("the file is gone", (await server.Get("/api/about")).GetProperty("check").GetString());
+        Assert.StartsWith("The data folder was moved or deleted", Told(answer));
+        Assert.Equal("data file missing", (await server.Get("/api/about")).GetProperty("check").GetString());
     }
 
     [Theory]
     [InlineData(13, 507, "disk is full")]
     [InlineData(8, 503, "read-only")]
-    [InlineData(10, 503, "failed to read or write")]
+    [InlineData(10, 503, "Disk read or write error")]
     [InlineData(11, 500, "damaged")]
     [InlineData(26, 500, "damaged")]
-    [InlineData(14, 503, "cannot be opened")]
-    [InlineData(5, 503, "Another program holds")]
+    [InlineData(14, 503, "Cannot open")]
+    [InlineData(5, 503, "Another program is using")]
     public void Each_fault_of_the_file_has_its_own_sentence(int code, int status, string words)
     {
         var fault = StorageFault.Of(new DbUpdateException("", new SqliteException("", code)))!;
@@ -116,10 +116,10 @@ public class StorageFaultTests
     }
 
     [Theory]
-    [InlineData("DELETE", "/api/builds", null, 405, "DELETE is nothing that can be done at /api/builds.")]
-    [InlineData("POST", $"{Hare}/undo", "text/plain", 415, "must be JSON")]
-    [InlineData("GET", "/api/nothing", null, 404, "There is nothing at /api/nothing.")]
-    [InlineData("POST", "/", null, 405, "POST is nothing that can be done at /.")]
+    [InlineData("DELETE", "/api/builds", null, 405, "DELETE is not allowed at /api/builds.")]
+    [InlineData("POST", $"{Hare}/undo", "text/plain", 415, "accepts JSON only")]
+    [InlineData("GET", "/api/nothing", null, 404, "Nothing found at /api/nothing. Check the address.")]
+    [InlineData("POST", "/", null, 405, "POST is not allowed at /.")]
     public async Task What_the_framework_refuses_is_told_with_its_own_status(
         string method,
         string path,

@@ -27,17 +27,17 @@ public class SturdyApiTests
         bool IsPending(JsonElement card) => card.GetProperty("isPending").GetBoolean();
 
         var first = Card((await server.Get("/api/builds")).EnumerateArray());
-        Assert.Equal(("Being planned.", true), (Told(first), IsPending(first)));
+        Assert.Equal(("Planning…", true), (Told(first), IsPending(first)));
         var made = await server.Get($"{Hare}/card");
-        Assert.Equal(("All 3 links carried.", false), (Told(made), IsPending(made)));
+        Assert.Equal(("All 3 links connected.", false), (Told(made), IsPending(made)));
         var again = Card((await server.Get("/api/builds")).EnumerateArray());
-        Assert.Equal(("All 3 links carried.", false), (Told(again), IsPending(again)));
+        Assert.Equal(("All 3 links connected.", false), (Told(again), IsPending(again)));
 
         // Changed, the last verdict stands there with the new name until it is planned anew.
         await server.Post($"{Hare}/parts", """{"version":1,"change":{"kind":"nameBuild","text":"Hare 2"}}""");
         var stale = Card((await server.Get("/api/builds")).EnumerateArray());
         Assert.Equal(
-            ("Hare 2", "All 3 links carried.", true),
+            ("Hare 2", "All 3 links connected.", true),
             (stale.GetProperty("name").GetString(), Told(stale), IsPending(stale))
         );
         Assert.False(IsPending(await server.Get($"{Hare}/card")));
@@ -46,7 +46,7 @@ public class SturdyApiTests
         await server.Sql("UPDATE Cards SET Program = 'other'");
         Assert.True(IsPending(Card((await server.Get("/api/builds")).EnumerateArray())));
         await server.Sql("UPDATE Cards SET Json = 'nonsense'");
-        Assert.Equal("Being planned.", Told(Card((await server.Get("/api/builds")).EnumerateArray())));
+        Assert.Equal("Planning…", Told(Card((await server.Get("/api/builds")).EnumerateArray())));
         Assert.Equal(404, (int)(await server.Client.GetAsync("/api/builds/nothing/card")).StatusCode);
     }
 
@@ -67,7 +67,7 @@ public class SturdyApiTests
         var card = cards.Single(c => c.GetProperty("id").GetString() == "north-face-hare");
         Assert.Equal((0, false), (card.GetProperty("version").GetInt32(), card.GetProperty("isPending").GetBoolean()));
         Assert.StartsWith(
-            "The build \"north-face-hare\" is damaged where it is stored and cannot be read. Nothing was changed",
+            "Build \"north-face-hare\": the stored data is damaged.",
             card.GetProperty("verdict").GetProperty("sentence").GetString()
         );
         Assert.Equal(200, (int)(await server.Client.GetAsync($"{Hare}/card")).StatusCode);
@@ -120,7 +120,7 @@ public class SturdyApiTests
         var told = await server.Get($"{path}/fit/patient?version=1");
         var patient = told.GetProperty("sheet");
         Assert.StartsWith(
-            "A better plan was found: ",
+            "Better plan found: ",
             told.GetProperty("moved").EnumerateArray().Single().GetString(),
             StringComparison.Ordinal
         );

@@ -3,23 +3,23 @@ import { useLook } from './theme/useLook'
 import PulseGlyph from './ui/PulseGlyph.vue'
 
 const { look, next } = useLook()
-const lookWords = { system: 'as the system', light: 'light', dark: 'dark' }
+const lookWords = { system: 'system', light: 'light', dark: 'dark' }
 </script>
 
 <template>
   <v-app>
     <v-app-bar class="bar no-print" height="48" flat>
-      <RouterLink class="name" to="/" aria-label="Gorvix, to the shelf">
+      <RouterLink class="name" to="/" aria-label="Gorvix: all builds">
         <PulseGlyph polarity="normal" :width="40" :height="18" aria-hidden="true" />
         <span class="word">Gorvix</span>
       </RouterLink>
       <div id="crumbs" class="crumbs" />
-      <RouterLink class="plain farther" :to="{ name: 'drill' }">Drill</RouterLink>
-      <RouterLink class="plain far" :to="{ name: 'club' }">Club</RouterLink>
+      <RouterLink class="plain farther" :to="{ name: 'drill' }">Practice</RouterLink>
+      <RouterLink class="plain far" :to="{ name: 'club' }">Fleet</RouterLink>
       <RouterLink class="plain" :to="{ name: 'library' }">Library</RouterLink>
       <RouterLink class="plain far" :to="{ name: 'rules' }">Rules</RouterLink>
       <v-btn id="look" class="plain" variant="text" @click="next"
-        >Look<span class="word look-word">: {{ lookWords[look] }}</span></v-btn
+        >Theme<span class="word look-word">: {{ lookWords[look] }}</span></v-btn
       >
     </v-app-bar>
     <v-main tag="div"><RouterView /></v-main>

@@ -1,7 +1,7 @@
 <template>
   <main class="lost">
-    <h1>There is no such page.</h1>
-    <p>The address may be cut off. <RouterLink to="/">Go to the shelf</RouterLink>.</p>
+    <h1>Page not found</h1>
+    <p>The address may be incomplete. <RouterLink to="/">Go to Builds</RouterLink>.</p>
   </main>
 </template>
 

@@ -2,27 +2,27 @@ import { expect, test } from 'vitest'
 import type { BenchCheck } from '@/api/client'
 import { answerWords, goodAnswer, judge, numberOf } from '@/features/bench/useBench'
 
-const said = (mark: 'good' | 'doubtful' | 'stop') => ({ mark, words: mark, look: null })
+const said = (mark: 'good' | 'check again' | 'stop') => ({ mark, words: mark, look: null })
 const check = {
   asks: 'beep',
   unit: 'ohms',
   bands: [
     { upTo: 2, judgement: said('stop') },
-    { upTo: 50, judgement: said('doubtful') },
+    { upTo: 50, judgement: said('check again') },
     { upTo: null, judgement: said('good') },
   ],
   answers: [
     { answer: 'yes', judgement: said('stop') },
     { answer: 'no', judgement: said('good') },
-    { answer: 'unsure', judgement: said('doubtful') },
+    { answer: 'unsure', judgement: said('check again') },
   ],
 } as unknown as BenchCheck
 
 test.each([
   [0.4, 'stop'],
   [2, 'stop'],
-  [2.01, 'doubtful'],
-  [50, 'doubtful'],
+  [2.01, 'check again'],
+  [50, 'check again'],
   [1e6, 'good'],
 ])('a number belongs to the band up to whose bound it goes: %f is %s', (value, mark) => {
   expect(judge(check, value, null)?.mark).toBe(mark)
@@ -30,7 +30,7 @@ test.each([
 
 test('the good answer is the one that is judged good, whatever it is called', () => {
   expect(goodAnswer(check)).toBe('no')
-  expect(answerWords(check, 'no')).toBe('Silent')
+  expect(answerWords(check, 'no')).toBe('Open')
   expect(judge(check, null, 'yes')?.mark).toBe('stop')
 })
 

@@ -73,7 +73,7 @@ test('a pad says what it is, what is on it and what is doubtful about it', () =>
   const wrapper = board({ uses: { r1: 'TX of the receiver' } })
   const words = (id: string) => wrapper.get(`[data-pad="${id}"]`).attributes('aria-label')
   expect(words('r1')).toBe('pad r1; TX of the receiver')
-  expect(words('g')).toBe('pad g; nothing on it; measure it first')
+  expect(words('g')).toBe('pad g; unused; measure it first')
   wrapper.unmount()
 })
 

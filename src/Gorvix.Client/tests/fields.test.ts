@@ -40,7 +40,7 @@ test('what is no number stays in the field, says so, and is not given', async ()
   await typed(wrapper, '5-6')
   expect(wrapper.emitted('change')).toBeUndefined()
   expect(wrapper.get('input').element.value).toBe('5-6')
-  expect(wrapper.text()).toContain('Write a number, such as 7.4.')
+  expect(wrapper.text()).toContain('Enter a number, e.g. 7.4.')
 })
 
 test('the same number again is no change, and a value from outside is shown', async () => {

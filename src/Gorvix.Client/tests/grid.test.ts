@@ -26,7 +26,7 @@ const sheet = {
   links: [
     {
       id: 'rc',
-      need: 'Control',
+      need: 'RC link',
       device: 'Sedge',
       priority: 'must',
       port: 'U1',
@@ -38,7 +38,7 @@ const sheet = {
     },
     {
       id: 'gps',
-      need: 'Position',
+      need: 'GPS',
       device: 'Fix',
       priority: 'want',
       port: null,
@@ -108,7 +108,7 @@ test('one cell alone can be tabbed to, and the focus follows the keys', async ()
 
 test('what is spoken of a cell has its state, its words, its mark and what is soldered', () => {
   const wrapper = grid()
-  expect(said(wrapper, 'rc U1')).toBe('Control on U1: chosen, pads R1 · T1, wired on the aircraft')
+  expect(said(wrapper, 'rc U1')).toBe('Control on U1: chosen, pads R1 · T1, already wired')
   expect(said(wrapper, 'rc U2')).toBe('Control on U2: possible, possible text pin')
   expect(said(wrapper, 'rc U3')).toBe('Control on U3: blocked, POL')
   wrapper.unmount()
@@ -125,7 +125,7 @@ test('a quiet cell shows its words only while it is looked at', async () => {
 test('a link that is left out and one that is in its way say so in their row', () => {
   const wrapper = grid()
   const [rc, gps] = wrapper.findAll('th.row').map((r) => r.text())
-  expect(rc).toContain('in the way')
-  expect(gps).toContain('left out')
+  expect(rc).toContain('conflicts')
+  expect(gps).toContain('no port')
   wrapper.unmount()
 })

@@ -12,7 +12,7 @@ const row = (id: string, phase: string, state: string, read: string | null = nul
   }) as unknown as Row
 
 const rows = [
-  row('a', 'cold', 'proved', 'a beep'),
+  row('a', 'cold', 'proved', 'continuity'),
   row('b', 'cold', 'open'),
   row('c', 'volts', 'dueAgain', '4.98 V'),
 ]
@@ -29,7 +29,7 @@ test('each phase says how far it is, counted over all of its checks and not over
 
 test('a check shows what was read, and what is expected while nothing is or it is due again', () => {
   const wrapper = list()
-  expect(wrapper.get('[data-row="a"] .read').text()).toBe('a beep')
+  expect(wrapper.get('[data-row="a"] .read').text()).toBe('continuity')
   expect(wrapper.get('[data-row="b"] .read').text()).toBe('expected b')
   expect(wrapper.get('[data-row="c"] .read').text()).toBe('expected c')
 })
@@ -44,9 +44,9 @@ test('the chosen check is the current step, and pressing one chooses it and noth
 
 const tick = {
   number: 3,
-  words: 'Solder it',
+  words: 'Solder to pads',
   doneOn: '2026-11-26T10:00:00Z',
-  tickLabel: 'Step 3 is done',
+  tickLabel: 'Step 3 done',
 }
 
 test.each([
@@ -58,7 +58,7 @@ test.each([
     const wrapper = mount(TickRow, { props: { ...tick, isDone, chosen: false } })
     const box = wrapper.get('[role="checkbox"]')
     expect(box.attributes('aria-checked')).toBe(String(isDone))
-    expect(box.attributes('aria-label')).toBe('Step 3 is done')
+    expect(box.attributes('aria-label')).toBe('Step 3 done')
     await box.trigger('click')
     expect(wrapper.emitted('tick')).toEqual([[asks]])
     expect(wrapper.emitted('choose')).toBeUndefined()

@@ -72,24 +72,21 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
             BenchPhase.Settings,
             Asks.Sign,
             "Settings read back",
-            "Save, let the board restart, connect again, and compare what it prints under Settings.",
-            $"all {printed.Count} settings stand as wanted",
-            "The board is set as the plan needs it.",
+            "Save, let the board restart, reconnect, and compare its settings dump under Settings.",
+            $"all {printed.Count} settings match the plan",
+            "The board is set as planned.",
             [],
             [
-                new(Answer.Yes, new(Mark.Good, "The board is set as the plan needs it.")),
+                new(Answer.Yes, new(Mark.Good, "The board is set as planned.")),
                 new(
                     Answer.No,
                     new(
                         Mark.Doubtful,
-                        "A port that is set otherwise is a dead link; two jobs on one port empty the whole page.",
-                        "Set what differs, save, connect again, read back."
+                        "A wrong port setting is a dead link; two functions on one port clear all port settings.",
+                        "Correct what differs, save, reconnect, read back."
                     )
                 ),
-                new(
-                    Answer.Unsure,
-                    new(Mark.Doubtful, "What is not read back is not known.", "Read it back under Settings.")
-                ),
+                new(Answer.Unsure, new(Mark.Doubtful, "Not read back yet.", "Read it back under Settings.")),
             ],
             Scope.Of([scope.Board], printed.Select(Scope.Set))
         )
@@ -121,18 +118,11 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
                     Answer.No,
                     new(
                         must ? Mark.Stop : Mark.Doubtful,
-                        must ? $"Without {need} it does not fly." : $"The link does not show that it works.",
+                        must ? $"Required link not working: {need}. Do not fly." : $"No sign that the link works.",
                         NextLook(link, sign.Needs)
                     )
                 ),
-                new(
-                    Answer.Unsure,
-                    new(
-                        Mark.Doubtful,
-                        "A sign that is not sure is none.",
-                        "Do it again, slowly, and watch for the change."
-                    )
-                ),
+                new(Answer.Unsure, new(Mark.Doubtful, "Not confirmed.", "Repeat slowly and watch for the change.")),
             ],
             Scope.Of([scope.Board], scope.Link(link.Id))
         )
@@ -147,11 +137,11 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
     private static string ProofOf(Link link, SignNeeds needs) =>
         needs switch
         {
-            SignNeeds.Fed => $"The {link.Device.Name} lives.",
-            SignNeeds.Linked => $"The {link.Device.Name} lives and has found its other end.",
-            SignNeeds.Hears => $"The board hears the {link.Device.Name}.",
-            SignNeeds.Says => $"The {link.Device.Name} hears the board.",
-            _ => $"Board and {link.Device.Name} understand each other, both ways.",
+            SignNeeds.Fed => $"{link.Device.Name} has power.",
+            SignNeeds.Linked => $"{link.Device.Name} has power and is linked.",
+            SignNeeds.Hears => $"The board receives from {link.Device.Name}.",
+            SignNeeds.Says => $"{link.Device.Name} receives from the board.",
+            _ => $"Board and {link.Device.Name} communicate both ways.",
         };
 
     // The trade's order: power and ground, the wires, the port's number, protocol and polarity, baud, a conflict, another port, the part (common practice).
@@ -159,19 +149,19 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
     {
         if (needs is SignNeeds.Fed or SignNeeds.Linked)
         {
-            return $"Measure volts between the supply and ground leads of the {link.Device.Name}, at its end.";
+            return $"Measure the voltage between supply and ground leads at {link.Device.Name}.";
         }
         var carrier = wired.CarrierOf(link.Id);
         var port = wired.Ports.FirstOrDefault(p => p.Link == carrier);
         var lead = wired.Leads.FirstOrDefault(l => l.Link == carrier && l.Pad is not null);
         return lead is null || port is null
-            ? "Read its settings back."
-            : $"Beep {lead.Lead.Label} to {WireWords.Of(wired.Build.Circuit, lead.Pad!)}, then read back {port.Port.Id}.";
+            ? "Read back its settings."
+            : $"Unplug, check continuity from {lead.Lead.Label} to {WireWords.Of(wired.Build.Circuit, lead.Pad!)}, then read back {port.Port.Id}.";
     }
 
     private static IEnumerable<string> MindOf(Link link) =>
         link.Function.Need is Need.EscReadings or Need.FlightLog or Need.PictureText
-            ? ["Propellers off: motors may turn."]
+            ? ["Propellers off: motors may spin."]
             : [];
 
     /// <summary>Devices that no link speaks for: a camera, a regulator, a part that is only fed.</summary>
@@ -190,26 +180,26 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
                 $"lives.{device.Id}",
                 BenchPhase.Links,
                 Asks.Sign,
-                $"{name} lives",
-                $"Look at the {name}.",
+                $"{name} has power",
+                $"Look at {name}.",
                 LinkSigns.Seen(device.Device, SignState.Fed) is { } seen
-                    ? $"its light is {seen}"
-                    : "it shows that it has power: a light, a picture, warmth, what it feeds",
-                $"The {name} lives.",
+                    ? $"its LED is {seen}"
+                    : "a sign of power: LED, video, warmth, or its output",
+                $"{name} has power.",
                 [],
                 [
-                    new(Answer.Yes, new(Mark.Good, $"The {name} lives.")),
+                    new(Answer.Yes, new(Mark.Good, $"{name} has power.")),
                     new(
                         Answer.No,
                         new(
                             Mark.Doubtful,
-                            "It has its volts and shows nothing.",
-                            "Measure volts at its end, then try it by itself."
+                            "It has voltage but shows no sign of power.",
+                            "Measure the voltage at the device, then test it alone."
                         )
                     ),
                     new(
                         Answer.Unsure,
-                        new(Mark.Doubtful, "A part without a light does not tell.", "Measure what comes out of it.")
+                        new(Mark.Doubtful, "Not confirmed: a part without an LED shows nothing.", "Measure its output.")
                     ),
                 ],
                 Scope.Of([scope.Board], scope.Feed(device.Id))
@@ -232,10 +222,10 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
             "all",
             BenchPhase.Together,
             Asks.Sign,
-            "Everything at once",
-            "Radio, goggles and pack on, for two minutes, air over the transmitter.",
+            "Everything together",
+            "Radio, goggles and battery on for 2 min, airflow over the transmitter.",
             $"{Phrase.Join([.. links.Select(l => Phrase.Lower(PlainWords.Of(l.Function.Need))).Distinct()])} work together; nothing restarts, nothing drops out",
-            "No link takes another one's place, and the supply carries all of them.",
+            "No link disturbs another, and the supply handles all of them.",
             [],
             [
                 new(Answer.Yes, new(Mark.Good, "They work together.")),
@@ -243,11 +233,11 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
                     Answer.No,
                     new(
                         Mark.Doubtful,
-                        "What works alone and not together shares something: a supply, a port, a place.",
-                        "Unplug one device after the other and watch what comes back."
+                        "Links that fail only together share something: a supply, a port, a location.",
+                        "Unplug devices one by one and watch what comes back."
                     )
                 ),
-                new(Answer.Unsure, new(Mark.Doubtful, "Watch it longer.", "Two minutes more, one eye on each.")),
+                new(Answer.Unsure, new(Mark.Doubtful, "Watch it longer.", "Watch all of them for 2 more minutes.")),
             ],
             Scope.Of(scope.Everything())
         )
@@ -270,22 +260,22 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
             BenchPhase.Failsafe,
             Asks.Sign,
             "Radio off",
-            "Propellers off, craft tied down: arm, raise the throttle a little, switch the radio off.",
+            "Propellers off, aircraft tied down: arm, raise the throttle slightly, switch the radio off.",
             chosen is null
                 ? "the motors stop within a second or two"
-                : $"within a second or two it does what is set: {Phrase.Lower(chosen.Words)}",
-            "A lost link ends as it is set to end.",
+                : $"within a second or two the set failsafe acts: {Phrase.Lower(chosen.Words)}",
+            "Link loss triggers the failsafe as set.",
             [],
             Final(
-                "A lost link ends as it is set to end.",
-                "Do not fly it: set the failsafe of receiver and board, read back, try again."
+                "Link loss triggers the failsafe as set.",
+                "Do not fly: set the failsafe of receiver and board, read back, test again."
             ),
             Scope.Of([scope.Board], scope.Link(control.Id), chosen is null ? [] : [Scope.Set(chosen)])
         )
         {
             Link = control.Id,
             IsDangerous = true,
-            Mind = ["Propellers off: motors turn.", "Nobody leans over the craft."],
+            Mind = ["Propellers off: motors spin.", "Keep clear: no one leans over the aircraft."],
             Probing = new LinkProbing(control.Id, SignNeeds.Hears, _live),
         };
         if (Carried.FirstOrDefault(l => l.Function.Need == Need.Position) is { } position)
@@ -294,14 +284,14 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
                 "return-home",
                 BenchPhase.Failsafe,
                 Asks.Sign,
-                "Return-home",
-                "In an open, safe place, with a fix from before take-off: call return-home from thirty metres, thumb on the switch that ends it.",
-                "it turns, climbs and comes towards where it took off",
-                "It knows where it took off, and which way it points.",
+                "Return-to-home",
+                "In an open, safe place, with a GPS fix from before take-off: trigger return-to-home from 30 m, thumb on the switch that cancels it.",
+                "it turns, climbs and flies back towards the take-off point",
+                "Home position and heading are correct.",
                 [],
                 Final(
-                    "It comes home in a safe place; that is no promise of rescue.",
-                    "Take over and land. Look at compass, turn of the module, and the fix before take-off."
+                    "Return-to-home works in a safe place; it is no guarantee of rescue.",
+                    "Take over and land. Check compass, module orientation, and the fix before take-off."
                 ),
                 Scope.Of([scope.Board], scope.Link(control.Id), scope.Link(position.Id))
             )
@@ -310,8 +300,8 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
                 IsDangerous = true,
                 Mind =
                 [
-                    "By your local rules and licence: place, height, people, line of sight.",
-                    "Return-home is no promise of rescue.",
+                    "Follow local rules and your licence: location, altitude, people, line of sight.",
+                    "Return-to-home is no guarantee of rescue.",
                 ],
                 Probing = new LinkProbing(position.Id, SignNeeds.Hears, _live),
             };
@@ -321,7 +311,10 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
     private static IReadOnlyList<Judged> Final(string good, string look) =>
         [
             new(Answer.Yes, new(Mark.Good, good)),
-            new(Answer.No, new(Mark.Stop, "It does not do what it is set to do.", look)),
-            new(Answer.Unsure, new(Mark.Doubtful, "It must be seen without doubt.", "Once more, by the same steps.")),
+            new(Answer.No, new(Mark.Stop, "It did not act as set.", look)),
+            new(
+                Answer.Unsure,
+                new(Mark.Doubtful, "Not confirmed: it must be clearly seen to work.", "Repeat the same steps.")
+            ),
         ];
 }

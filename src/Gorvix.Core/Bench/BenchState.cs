@@ -85,7 +85,7 @@ public static class BenchState
         var before = sheet.Checks.TakeWhile(c => c.Id != check.Id).ToList();
         if (before.Find(c => state[c.Id] == CheckState.Stopped) is { } stopped)
         {
-            return $"\"{stopped.Title}\" said stop.";
+            return $"\"{stopped.Title}\" failed – stop.";
         }
         var missing = before
             .Where(c => check.After.Contains(c.Id) && state[c.Id] is not (CheckState.Proved or CheckState.Doubtful))
@@ -93,12 +93,12 @@ public static class BenchState
         return missing.Count switch
         {
             0 => null,
-            1 => $"\"{missing[0].Title}\" comes first.",
-            var many => $"{many} checks come first, \"{missing[0].Title}\" before all.",
+            1 => $"Do \"{missing[0].Title}\" first.",
+            var many => $"{many} checks must be done first, starting with \"{missing[0].Title}\".",
         };
     }
 
     /// <summary>The lines that two scopes do not share, each as it was and as it is.</summary>
     private static IEnumerable<string> Changes(IReadOnlyList<string> was, IReadOnlyList<string> now) =>
-        was.Except(now).Select(l => $"was: {l}").Concat(now.Except(was).Select(l => $"is: {l}"));
+        was.Except(now).Select(l => $"was: {l}").Concat(now.Except(was).Select(l => $"now: {l}"));
 }

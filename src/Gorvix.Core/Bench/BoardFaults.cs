@@ -30,19 +30,19 @@ internal sealed class BoardFaults(WiredBuild wired)
             {
                 yield return At(
                     $"bridge.{set.Bridge.Id}.{position}",
-                    $"bridge {set.Bridge.Id} stands at \"{position}\"",
+                    $"solder jumper {set.Bridge.Id} is at \"{position}\"",
                     [position]
                 );
             }
             if (wired.Build.Circuit.JoiningPositions(set.Bridge.Id) is { } joins && set.Positions.Any(joins.Contains))
             {
-                yield return At($"bridge.{set.Bridge.Id}.none", $"no solder joins bridge {set.Bridge.Id}", []);
+                yield return At($"bridge.{set.Bridge.Id}.none", $"solder jumper {set.Bridge.Id} is open", []);
             }
             if (set.Bridge.Positions.Count > 1)
             {
                 yield return At(
                     $"bridge.{set.Bridge.Id}",
-                    $"solder lies on every side of bridge {set.Bridge.Id}",
+                    $"solder jumper {set.Bridge.Id} is closed on every side",
                     set.Bridge.Positions
                 );
             }
@@ -59,7 +59,7 @@ internal sealed class BoardFaults(WiredBuild wired)
                     Kind = FaultKind.Port,
                     Place = new(Setting: $"port.{port.Port.Id}"),
                 };
-            yield return Set($"unset.{port.Link}", $"{port.Port.Id} has no job: it was set and not saved", null);
+            yield return Set($"unset.{port.Link}", $"{port.Port.Id} has no function: set but not saved", null);
             // With a receiver, a video control or readings of the motors' drivers the rate goes with the protocol (common practice).
             if (
                 port.Settings is
@@ -70,7 +70,7 @@ internal sealed class BoardFaults(WiredBuild wired)
                 var other = baud == Fast ? Slow : Fast;
                 yield return Set(
                     $"rate.{port.Link}",
-                    $"{port.Port.Id} is set to {other} baud, and {baud} is spoken there",
+                    $"{port.Port.Id} is set to {other} baud; the device uses {baud}",
                     port.Settings with
                     {
                         Baud = other,
@@ -81,7 +81,7 @@ internal sealed class BoardFaults(WiredBuild wired)
             {
                 yield return Set(
                     $"inverted.{port.Link}",
-                    $"{port.Port.Id} is set to the other polarity",
+                    $"{port.Port.Id} is set to the wrong polarity",
                     port.Settings with
                     {
                         InvertRx = !port.Settings.InvertRx,
@@ -94,7 +94,7 @@ internal sealed class BoardFaults(WiredBuild wired)
         {
             yield return new PlantedFault(
                 "page",
-                "two jobs were given to one port, and the whole page of ports is empty",
+                "two functions on one port: the board cleared its port settings",
                 new PageEmptied()
             )
             {
@@ -109,7 +109,7 @@ internal sealed class BoardFaults(WiredBuild wired)
         where setting is { Place: SettingPlace.Board, Value.Length: > 0 }
         select new PlantedFault(
             $"setting.{setting.Key}",
-            $"not as wanted: {setting.Words}",
+            $"not as planned: {setting.Words}",
             new SettingOff(setting.Key)
         )
         {
@@ -129,7 +129,7 @@ internal sealed class BoardFaults(WiredBuild wired)
                         .Select(p => p.Pad.Id),
                 ]
             );
-            yield return new PlantedFault($"rail.{rail.Id}", $"rail {rail.Label} is dead", new DeadRail(rail.Id))
+            yield return new PlantedFault($"rail.{rail.Id}", $"{rail.Label} rail is dead", new DeadRail(rail.Id))
             {
                 Kind = FaultKind.Rail,
                 Place = place,
@@ -138,7 +138,7 @@ internal sealed class BoardFaults(WiredBuild wired)
             {
                 yield return new PlantedFault(
                     $"sag.{rail.Id}",
-                    $"rail {rail.Label} gives too little",
+                    $"{rail.Label} rail is under-voltage",
                     new SaggingRail(rail.Id)
                 )
                 {
@@ -157,11 +157,7 @@ internal sealed class BoardFaults(WiredBuild wired)
         from strand in wired.Build.Circuit.From(pad)
         where strand.To.Kind == Circuits.NodeKind.Net && strand.Conducts(wired.Positions())
         group pad.Id by strand.To.Id into net
-        select new PlantedFault(
-            $"pin.{net.Key}",
-            $"the controller's pin {PinOf(net.Key)} is dead",
-            new DeadPin(net.Key)
-        )
+        select new PlantedFault($"pin.{net.Key}", $"controller pin {PinOf(net.Key)} is dead", new DeadPin(net.Key))
         {
             Kind = FaultKind.Pin,
             Place = new(Pads: [.. net.Distinct()]),
@@ -170,13 +166,13 @@ internal sealed class BoardFaults(WiredBuild wired)
     private string PinOf(string net) =>
         wired.Ports.Select(p => p.Port).FirstOrDefault(p => p.Nets.Contains(net)) is { } port
             ? net == port.Rx
-                ? $"RX of {port.Id}"
+                ? $"{port.Id} RX"
                 : net == port.Tx
-                    ? $"TX of {port.Id}"
+                    ? $"{port.Id} TX"
                     : net == port.Data
-                        ? $"SDA of {port.Id}"
+                        ? $"{port.Id} SDA"
                         : net == port.Clock
-                            ? $"SCL of {port.Id}"
-                            : $"{net} of {port.Id}"
+                            ? $"{port.Id} SCL"
+                            : $"{port.Id} {net}"
             : net;
 }

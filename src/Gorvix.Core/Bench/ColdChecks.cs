@@ -32,15 +32,15 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
         where set.Bridge.MovedBy == MovedBy.Iron
         let joins = _circuit.JoiningPositions(set.Bridge.Id)
         let stands = set.Positions.Count > 0 ? set.Positions[0] : set.Bridge.Default
-        let seen = joins.Contains(stands) ? $"closed at \"{stands}\", and nowhere else" : "open: no solder on it"
+        let seen = joins.Contains(stands) ? $"closed at \"{stands}\" only" : "open (no solder)"
         select new BenchCheck(
             $"bridge.{set.Bridge.Id}",
             BenchPhase.Cold,
             Asks.Sign,
-            $"Bridge {set.Bridge.Id}",
-            $"Look at {set.Bridge.Id} under the glass.",
+            $"Solder jumper {set.Bridge.Id}",
+            $"Inspect {set.Bridge.Id} under magnification.",
             seen,
-            $"Bridge {set.Bridge.Id} stands as planned.",
+            $"Solder jumper {set.Bridge.Id} is as planned.",
             [],
             [
                 new(Answer.Yes, new(Mark.Good, $"{set.Bridge.Id} is {seen}.")),
@@ -48,16 +48,16 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
                     Answer.No,
                     new(
                         Mark.Stop,
-                        $"{set.Bridge.Id} must be {seen}: what it decides gets other volts or another signal.",
-                        "Mend it with iron and flux, then look again."
+                        $"{set.Bridge.Id} must be {seen}, or its circuit gets the wrong voltage or signal.",
+                        "Fix it with iron and flux, then inspect again."
                     )
                 ),
                 new(
                     Answer.Unsure,
                     new(
                         Mark.Doubtful,
-                        "What is not seen is not known.",
-                        "Clean it, take the stronger glass, or beep across it."
+                        "Not confirmed.",
+                        "Clean it, use more magnification, or check continuity across it."
                     )
                 ),
             ],
@@ -82,10 +82,10 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
             $"{Short(pair.OneAt, pair.One)} to {Short(pair.OtherAt, pair.Other)}",
             asks switch
             {
-                Asks.Ohms => "Nothing plugged in. Measure ohms.",
+                Asks.Ohms => "Nothing plugged in. Measure resistance.",
                 Asks.Diode =>
-                    "Nothing plugged in. Diode range, red on the first point; then the other way round, which shows nothing.",
-                _ => "Nothing plugged in. Does it beep?",
+                    "Nothing plugged in. Diode mode, red on the first point; then swap probes, which must read open.",
+                _ => "Nothing plugged in. Is there steady continuity?",
             },
             ExpectedOf(pair),
             ProvesOf(pair),
@@ -109,7 +109,7 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
     private string Short(Node node, string words) =>
         node.Kind == NodeKind.Pad && !_circuit.SocketOf.ContainsKey(node.Id)
             ? $"{_circuit.Pads[node.Id].Label}{(_circuit.Pads[node.Id].Side == BoardSide.Bottom ? " (bottom)" : "")}"
-            : words.Replace(", top side", "", StringComparison.Ordinal);
+            : words;
 
     /// <summary>The id of the check between two points.</summary>
     private static string IdOf(ContinuityPair pair) => $"cold.{IdOf(pair.OneAt)}.{IdOf(pair.OtherAt)}";
@@ -122,33 +122,33 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
     private static string ExpectedOf(ContinuityPair pair) =>
         pair.Finds switch
         {
-            Finds.Beeps => "a beep",
+            Finds.Beeps => "continuity",
             Finds.Ohms => $"{Numbers.Ohms(pair.Value)}",
-            Finds.Diode => $"{pair.Value:0.0#} V one way, nothing the other",
-            _ => "silence",
+            Finds.Diode => $"{pair.Value:0.0#} V one way, open the other",
+            _ => "open",
         };
 
     private static string ProvesOf(ContinuityPair pair) =>
         pair.Finds switch
         {
-            Finds.Beeps => $"{pair.One} and {pair.Other} are joined.",
-            Finds.Silent => $"Nothing joins {pair.One} and {pair.Other}.",
-            _ => $"Between {pair.One} and {pair.Other} lies what belongs there, and no solder.",
+            Finds.Beeps => $"{pair.One} and {pair.Other} are connected.",
+            Finds.Silent => $"{pair.One} and {pair.Other} are not connected.",
+            _ => $"Only the board's own part is between {pair.One} and {pair.Other}, no solder bridge.",
         };
 
     private static IEnumerable<Band> BandsOf(ContinuityPair pair)
     {
-        var bad = new Judgement(Mark.Stop, $"{pair.Why} Give it no power until it is mended.", LookOf(pair));
+        var bad = new Judgement(Mark.Stop, $"{pair.Why} Fix it before powering up.", LookOf(pair));
         switch (pair.Finds)
         {
             case Finds.Beeps:
-                yield return new(Joined, new(Mark.Good, "They are joined."));
+                yield return new(Joined, new(Mark.Good, "They are connected."));
                 yield return new(
                     Apart,
                     new(
                         Mark.Doubtful,
-                        "A joint has less than this: the probe slips, or the joint is cold.",
-                        "Press the probes into the metal; else heat the joint once more."
+                        "Too much resistance for a joint: the probe slips, or the joint is cold.",
+                        "Press the probes into bare metal; if it reads the same, reflow the joint."
                     )
                 );
                 yield return new(null, bad);
@@ -156,19 +156,13 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
             case Finds.Ohms:
                 yield return new(Math.Min(Joined, pair.Value / 2), bad);
                 yield return new(pair.Value * (1 - Off), Other(pair));
-                yield return new(
-                    pair.Value * (1 + Off),
-                    new(Mark.Good, "The resistor of the board, and nothing beside it.")
-                );
+                yield return new(pair.Value * (1 + Off), new(Mark.Good, "Only the board's own resistor."));
                 yield return new(null, Other(pair));
                 break;
             case Finds.Diode:
                 yield return new(0.03, bad);
                 yield return new(Math.Max(0.04, pair.Value - DropOff), Other(pair));
-                yield return new(
-                    pair.Value + DropOff,
-                    new(Mark.Good, "The diode of the board, and nothing beside it.")
-                );
+                yield return new(pair.Value + DropOff, new(Mark.Good, "Only the board's own diode."));
                 yield return new(null, Other(pair));
                 break;
             default:
@@ -177,11 +171,11 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
                     Apart,
                     new(
                         Mark.Doubtful,
-                        "Too little for two points that nothing joins, too much for solder: flux, a strand, or a capacitor that fills.",
-                        "Hold the probes for three seconds; clean between the points; measure again."
+                        "Too low for open, too high for solder: flux, a stray strand, or a charging capacitor.",
+                        "Hold the probes on for 3 s; clean between the points; measure again."
                     )
                 );
-                yield return new(null, new(Mark.Good, "Nothing joins them."));
+                yield return new(null, new(Mark.Good, "They are not connected."));
                 break;
         }
     }
@@ -189,24 +183,24 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
     private static Judgement Other(ContinuityPair pair) =>
         new(
             Mark.Doubtful,
-            $"The leaflet tells of {ExpectedOf(pair)} here.",
-            "Turn the probes round and measure again; then compare the revision of the board with its leaflet."
+            $"Expected from the datasheet: {ExpectedOf(pair)}.",
+            "Swap the probes and measure again; then check the board's revision against its datasheet."
         );
 
     private static IEnumerable<Judged> AnswersOf(ContinuityPair pair)
     {
-        var bad = new Judgement(Mark.Stop, $"{pair.Why} Give it no power until it is mended.", LookOf(pair));
+        var bad = new Judgement(Mark.Stop, $"{pair.Why} Fix it before powering up.", LookOf(pair));
         var unsure = new Judgement(
             Mark.Doubtful,
-            "What is not sure is not known.",
-            "Press the probes into bare metal, and beep them against each other first."
+            "Not confirmed.",
+            "Touch the probes together to check the meter, then press them into bare metal."
         );
         yield return new(
             Answer.Yes,
-            pair.Finds == Finds.Beeps ? new(Mark.Good, "They are joined.")
+            pair.Finds == Finds.Beeps ? new(Mark.Good, "They are connected.")
                 // Most meters beep below some tens of ohms (common practice), and a small resistor is no fault then.
                 : pair.Finds == Finds.Ohms && pair.Value <= Apart
-                    ? new(Mark.Doubtful, "A meter may beep across so small a resistor.", "Measure the ohms.")
+                    ? new(Mark.Doubtful, "A meter may beep across a resistor this small.", "Measure the resistance.")
                 : bad
         );
         yield return new(
@@ -214,9 +208,9 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
             pair.Finds switch
             {
                 Finds.Beeps => bad,
-                Finds.Diode => new(Mark.Good, "No solder across the diode."),
-                Finds.Ohms => new(Mark.Good, "No solder across the resistor."),
-                _ => new(Mark.Good, "Nothing joins them."),
+                Finds.Diode => new(Mark.Good, "No solder bridge across the diode."),
+                Finds.Ohms => new(Mark.Good, "No solder bridge across the resistor."),
+                _ => new(Mark.Good, "They are not connected."),
             }
         );
         yield return new(Answer.Unsure, unsure);
@@ -224,6 +218,6 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
 
     private static string LookOf(ContinuityPair pair) =>
         pair.Finds == Finds.Beeps
-            ? "Pull at the wire, look where it really ends, then heat the joint once more."
-            : "Look between the two points under the glass; wick away what joins them.";
+            ? "Tug the wire, check where it really goes, then reflow the joint."
+            : "Inspect between the two points under magnification; wick off any solder bridge.";
 }

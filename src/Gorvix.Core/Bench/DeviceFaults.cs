@@ -28,7 +28,7 @@ internal sealed class DeviceFaults(WiredBuild wired)
         {
             yield return new PlantedFault(
                 "source",
-                "the source does not reach the board: plug, wire, or a flat pack; USB alone feeds it",
+                "the supply does not reach the board: plug, wire, or a flat battery; only USB powers it",
                 new SourceOff()
             )
             {
@@ -47,7 +47,7 @@ internal sealed class DeviceFaults(WiredBuild wired)
                 Kind = kind,
                 Place = new(device.Id, Pads: [.. SignalPads(device.Id)]),
             };
-        yield return new PlantedFault($"dead.{device.Id}", $"the {name} is dead", new DeadDevice(device.Id))
+        yield return new PlantedFault($"dead.{device.Id}", $"{name} is dead", new DeadDevice(device.Id))
         {
             Kind = FaultKind.Dead,
             Place = new(device.Id),
@@ -72,7 +72,7 @@ internal sealed class DeviceFaults(WiredBuild wired)
                     "loader",
                     Ailment.InLoader,
                     FaultKind.Loader,
-                    $"the {name} drops into its loader at power-up: the board's pin is low or chatters then"
+                    $"{name} enters its bootloader at power-up: the board's pin is low or chatters"
                 ) with
                 {
                     Weight = levels.Any(l => l != BootLevel.High) ? Trap : 1,
@@ -83,10 +83,10 @@ internal sealed class DeviceFaults(WiredBuild wired)
                 Ailment.NotBound,
                 FaultKind.Unbound,
                 Serves(Need.Control)
-                    ? $"the {name} is not bound to this radio, or region mode differs"
-                    : $"the {name} is not linked to these goggles"
+                    ? $"{name} is not bound to this radio, or the region mode differs"
+                    : $"{name} is not linked to these goggles"
             );
-            yield return Ails("antenna", Ailment.NoAntenna, FaultKind.Around, $"an antenna of the {name} is off");
+            yield return Ails("antenna", Ailment.NoAntenna, FaultKind.Around, $"{name}: an antenna is disconnected");
         }
         if (needs.Any(l => wired.PortOf(l.Id) is { Port.Kind: PortKind.Uart }))
         {
@@ -94,12 +94,12 @@ internal sealed class DeviceFaults(WiredBuild wired)
                 "speaks",
                 Ailment.SpeaksOtherwise,
                 FaultKind.DeviceSetting,
-                $"the {name} is set to another protocol, polarity or rate than its port"
+                $"{name} does not match its port in protocol, polarity or baud"
             );
         }
         if (Serves(Need.PictureText, Need.Telemetry))
         {
-            yield return Ails("old", Ailment.OldFirmware, FaultKind.Firmware, $"the firmware of the {name} is old");
+            yield return Ails("old", Ailment.OldFirmware, FaultKind.Firmware, $"{name} has old firmware");
         }
         if (Serves(Need.Position))
         {
@@ -108,10 +108,10 @@ internal sealed class DeviceFaults(WiredBuild wired)
                 Ailment.ForgotSetup,
                 FaultKind.DeviceSetting,
                 device.Device.Memory == SetupMemory.Keeps
-                    ? $"the {name} is set up for another board"
-                    : $"the {name} has forgotten its set-up"
+                    ? $"{name} is configured for another board"
+                    : $"{name} has lost its settings"
             );
-            yield return Ails("indoors", Ailment.Indoors, FaultKind.Around, $"the {name} sees no sky");
+            yield return Ails("indoors", Ailment.Indoors, FaultKind.Around, $"{name} has no view of the sky");
         }
         if (Serves(Need.Telemetry))
         {
@@ -121,14 +121,14 @@ internal sealed class DeviceFaults(WiredBuild wired)
                     "bay",
                     Ailment.SlowBay,
                     FaultKind.Around,
-                    "the radio's bay is set faster than it can, or the packet rate is"
+                    "the baud of the radio's module bay, or the packet rate, is too high"
                 );
             }
             yield return Ails(
                 "remembered",
                 Ailment.Remembered,
                 FaultKind.Around,
-                "the radio shows values that it remembers: its sensors were never found anew"
+                "the radio shows old values: its sensors were never rediscovered"
             );
         }
     }

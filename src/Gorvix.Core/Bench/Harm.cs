@@ -34,7 +34,11 @@ public static class Harm
         [
             .. Burnt(wired, sheet),
             .. Pins(wired, sheet, copper),
-            .. spared ? [] : sheet.Ties.Select(t => $"{string.Join(" and ", t)} are tied: one of them burns."),
+            .. spared
+                ? []
+                : sheet.Ties.Select(t =>
+                    $"{string.Join(" and ", t)} are tied together: one of them will be destroyed."
+                ),
         ];
     }
 
@@ -42,11 +46,11 @@ public static class Harm
     {
         if (sheet.Problem is { } problem)
         {
-            yield return $"What happens at {problem.Place} is not known: {problem.Why}.";
+            yield return $"Result at {problem.Place} is unknown: {problem.Why}.";
         }
         foreach (var lead in sheet.Leads.Where(l => l.State == LeadFeed.Burns || l.Volts < -0.3))
         {
-            yield return $"{lead.Label} of the {lead.Name} gets {lead.Volts:0.0} V.";
+            yield return $"{lead.Label} of {lead.Name} gets {lead.Volts:0.0} V.";
         }
         foreach (
             var rail in sheet.Rails.Where(r =>
@@ -54,11 +58,11 @@ public static class Harm
             )
         )
         {
-            yield return $"Rail {rail.Label} is lifted to {rail.Volts:0.0} V.";
+            yield return $"{rail.Label} rail is back-fed to {rail.Volts:0.0} V.";
         }
         if (sheet.Input is { } input && input.Volts > input.Window.Max + Slack)
         {
-            yield return $"The input of the {input.Board} gets {input.Volts:0.0} V.";
+            yield return $"{input.Board} input gets {input.Volts:0.0} V.";
         }
     }
 
@@ -71,7 +75,7 @@ public static class Harm
             {
                 if (point.Kind == NodeKind.Net && rail.Volts > nets[point.Id].MaxVolts + Slack)
                 {
-                    yield return $"The controller's pin {point.Id} gets {rail.Volts:0.0} V.";
+                    yield return $"Controller pin {point.Id} gets {rail.Volts:0.0} V.";
                 }
                 if (
                     point.Kind == NodeKind.Lead

@@ -59,29 +59,27 @@ internal static class LinkSigns
         {
             Need.Control => new Sign(
                 "light",
-                "Receiver light",
-                "Switch the radio on and wait ten seconds.",
+                "Receiver LED",
+                "Switch the radio on and wait 10 s.",
                 Seen(link.Device, SignState.Linked) is { } seen
-                    ? $"its light is {seen}: it has found the radio"
-                    : "its light says that it has found the radio, steady as a rule",
+                    ? $"its LED is {seen}: linked to the radio"
+                    : "its LED shows the link to the radio, usually steady",
                 SignNeeds.Linked
             ),
             Need.Position => new Sign(
                 "light",
-                "Light of the module",
+                "Module LED",
                 "Look at the module.",
-                Seen(link.Device, SignState.Fed) is { } fed
-                    ? $"its light is {fed}: it has power"
-                    : "its light shows that it has power",
+                Seen(link.Device, SignState.Fed) is { } fed ? $"its LED is {fed}: it has power" : "its LED shows power",
                 SignNeeds.Fed
             ),
             Need.PictureText => new Sign(
                 "picture",
-                "Picture in the goggles",
-                "Switch the goggles on and wait for the unit, air over it.",
+                "Video in the goggles",
+                "Switch the goggles on and wait for the air unit, with airflow over it.",
                 Seen(link.Device, SignState.Linked) is { } seen
-                    ? $"its light is {seen}, and the picture stands"
-                    : "the picture stands",
+                    ? $"its LED is {seen}, and the video is steady"
+                    : "the video is steady",
                 SignNeeds.Linked
             ),
             _ => null,
@@ -96,7 +94,7 @@ internal static class LinkSigns
                     "sticks",
                     "Stick bars",
                     "Move one stick at a time, end to end.",
-                    "each stick moves its own bar, the right way, from end to end",
+                    "each stick moves its own bar, in the right direction, from end to end",
                     SignNeeds.Hears
                 ),
             ],
@@ -104,33 +102,27 @@ internal static class LinkSigns
             [
                 new(
                     "picture",
-                    "Picture",
+                    "Video",
                     "Look into the goggles.",
-                    "the picture stands, with the board's text over it",
+                    "the video is steady, with the OSD over it",
                     SignNeeds.Both
                 ),
             ],
             Need.PictureText =>
             [
-                new(
-                    "text",
-                    "Text in the goggles",
-                    "Look at the goggles.",
-                    "the board's text lies over the picture",
-                    SignNeeds.Says
-                ),
+                new("text", "OSD in the goggles", "Look at the goggles.", "the OSD is over the video", SignNeeds.Says),
                 new(
                     "volts",
-                    "Volts in the goggles' own line",
-                    "Read the pack's volts in the goggles' own line, not in the board's text.",
-                    "the goggles' own line shows the pack's volts, not 0.0",
+                    "Goggles' own voltage readout",
+                    "Read the battery voltage in the goggles' own voltage readout, not in the OSD.",
+                    "the goggles' own voltage readout shows the battery voltage, not 0.0 V",
                     SignNeeds.Both
                 ),
                 new(
                     "armed",
-                    "\"Armed\" seen by the unit",
-                    "Propellers off: arm for a moment.",
-                    "the unit leaves its low power and starts to record",
+                    "Air unit sees \"armed\"",
+                    "Propellers off: arm briefly.",
+                    "the air unit leaves low power and starts recording",
                     SignNeeds.Both
                 ),
             ],
@@ -138,9 +130,9 @@ internal static class LinkSigns
             [
                 new(
                     "satellites",
-                    "Satellites on the board's page",
-                    "Outdoors, or at an open window: look at the board's page or the goggles.",
-                    "the number of satellites grows; a fix needs four, and fliers wait for six to eight",
+                    "Satellites in view",
+                    "Outdoors, or at an open window: check the count in the board's settings or the goggles.",
+                    "the satellite count rises; a fix needs 4, and pilots wait for 6 to 8",
                     device.Memory == SetupMemory.Forgets ? SignNeeds.Both : SignNeeds.Hears
                 ),
             ],
@@ -148,9 +140,9 @@ internal static class LinkSigns
             [
                 new(
                     "compass",
-                    "Compass found",
-                    "Turn the craft by a quarter on the bench.",
-                    "the board names a compass, and its heading turns with the craft",
+                    "Compass detected",
+                    "Turn the aircraft 90° on the bench.",
+                    "the board lists a compass, and its heading follows the aircraft",
                     SignNeeds.Both
                 ),
             ],
@@ -158,9 +150,9 @@ internal static class LinkSigns
             [
                 new(
                     "sensors",
-                    "Sensors on the radio",
-                    "Delete the old entries on the radio, then let it look for them anew.",
-                    "the values are found, and their marks blink: one that does not is the last one remembered",
+                    "Telemetry sensors",
+                    "Delete the old sensors on the radio, then rediscover them.",
+                    "sensors appear with blinking markers; a steady marker is only the last value",
                     SignNeeds.Says
                 ),
             ],
@@ -168,9 +160,11 @@ internal static class LinkSigns
             [
                 new(
                     "pieces",
-                    "Readings of each speed controller",
-                    "Propellers off: turn each motor slowly from the board's page.",
-                    device.Pieces > 1 ? $"all {device.Pieces} report turns and warmth" : "it reports turns and warmth",
+                    "ESC telemetry",
+                    "Propellers off: spin each motor slowly from the board's settings.",
+                    device.Pieces > 1
+                        ? $"all {device.Pieces} report RPM and temperature"
+                        : "it reports RPM and temperature",
                     SignNeeds.Hears
                 ),
             ],
@@ -178,9 +172,9 @@ internal static class LinkSigns
             [
                 new(
                     "value",
-                    "Reading of the pack",
-                    "Hold the board's value against the meter's.",
-                    "the board shows what the meter reads, within a few hundredths",
+                    "Battery reading",
+                    "Compare the board's value with the meter.",
+                    "the board matches the meter within a few hundredths of a volt",
                     SignNeeds.Hears
                 ),
             ],
@@ -188,9 +182,9 @@ internal static class LinkSigns
             [
                 new(
                     "channel",
-                    "Channel from the radio",
+                    "VTX channel change",
                     "Change the channel from the board's menu.",
-                    "the transmitter follows, and the menu reads back what it was set to",
+                    "the VTX follows, and the menu reads back the new channel",
                     SignNeeds.Both
                 ),
             ],
@@ -198,9 +192,9 @@ internal static class LinkSigns
             [
                 new(
                     "height",
-                    "Height",
+                    "Rangefinder",
                     "Move a hand below the sensor.",
-                    "the height on the board's page follows the hand",
+                    "the height in the board's settings follows the hand",
                     SignNeeds.Hears
                 ),
             ],
@@ -209,8 +203,8 @@ internal static class LinkSigns
                 new(
                     "menu",
                     "Camera menu",
-                    "Call the camera's menu from the board.",
-                    "the menu opens in the picture",
+                    "Open the camera menu from the board.",
+                    "the menu opens in the video",
                     SignNeeds.Says
                 ),
             ],
@@ -218,9 +212,9 @@ internal static class LinkSigns
             [
                 new(
                     "record",
-                    "Record grows",
-                    "Propellers off: arm for a few seconds, disarm, look into the recorder.",
-                    "it has a new record",
+                    "Log grows",
+                    "Propellers off: arm for a few seconds, disarm, check the flight logger.",
+                    "it has a new log",
                     SignNeeds.Says
                 ),
             ],

@@ -114,7 +114,7 @@ public static class PlantedFaults
         wired.Build.Devices.First(d => d.Id == device).Device.Name;
 
     internal static string Name(WiredBuild wired, WiredLead lead) =>
-        $"{Label(wired, lead)} of the {Name(wired, lead.Device)}";
+        $"{Label(wired, lead)} of {Name(wired, lead.Device)}";
 
     // Two leads of one label are told apart by their colours, else by their ids.
     internal static string Label(WiredBuild wired, WiredLead lead) =>

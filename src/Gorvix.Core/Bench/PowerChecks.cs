@@ -100,7 +100,12 @@ internal sealed class PowerChecks
     /// <summary>Volts of rails and at devices, with the source plugged in.</summary>
     public IEnumerable<BenchCheck> Volts() =>
         Proving is { } sheet
-            ? _volts.Of(sheet, BenchPhase.Volts, "volts", HoldsDown ? "Source in" : "Through the limiter")
+            ? _volts.Of(
+                sheet,
+                BenchPhase.Volts,
+                "volts",
+                HoldsDown ? "Supply connected" : "Through the current limiter"
+            )
             : [];
 
     /// <summary>USB alone: what lives, and what stays dark and why.</summary>
@@ -110,27 +115,27 @@ internal sealed class PowerChecks
             "usb.in",
             BenchPhase.Usb,
             Asks.Sign,
-            "USB alone",
-            "Source off. Plug USB in, hand on the plug.",
-            "the computer finds the board, and nothing gets warm",
-            "The board lives on USB, and the computer finds it.",
+            "USB only",
+            "Battery or bench supply off. Plug USB in, hand on the plug.",
+            "the computer detects the board, and nothing gets warm",
+            "The board runs on USB, and the computer detects it.",
             [],
             Answers(
-                "The computer finds the board.",
+                "The computer detects the board.",
                 new(
                     Mark.Stop,
-                    "Unplug it if anything gets warm or smells; a board that is only not found is looked at first.",
-                    "Another cable: many carry power and no data. Then the volts of the rails below."
+                    "Unplug it if anything gets warm or smells. If it is merely not detected, troubleshoot first.",
+                    "Try another cable: many carry power but no data. Then measure the rails below."
                 )
             ),
             Scope.Of([_scope.Board], UsbRails().SelectMany(r => _scope.Rail(r.Id)))
         )
         {
             IsDangerous = true,
-            Mind = ["Propellers off while the computer is plugged in."],
+            Mind = ["Propellers off while the computer is connected."],
             Probing = new SightProbing("usb"),
         };
-        foreach (var check in _volts.Of(_usb, BenchPhase.Usb, "usb", "USB alone", r => r.Volts > 0.5))
+        foreach (var check in _volts.Of(_usb, BenchPhase.Usb, "usb", "USB only", r => r.Volts > 0.5))
         {
             yield return check;
         }
@@ -152,23 +157,23 @@ internal sealed class PowerChecks
         if (build.InputVolts is { } set)
         {
             return SourceCheck(
-                "The source by itself",
-                "Measure the source before it is plugged in.",
+                "Supply voltage",
+                "Measure the supply before plugging it in.",
                 set * 0.97,
                 set * 1.03,
                 _wired.Build.Board.Input?.Max,
-                $"The source gives {set:0.##} V."
+                $"The supply is at {set:0.##} V."
             );
         }
         return build.Pack is not { } pack
             ? null
             : SourceCheck(
-                "The pack by itself",
-                "Measure the pack before it is plugged in; every reading after it is computed from this one.",
+                "Battery voltage",
+                "Measure the battery before plugging it in; every later reading is computed from this one.",
                 pack.Cells * Builds.Pack.EmptyCell,
                 pack.Cells * (Builds.Pack.FullCell(pack.Chemistry) + 0.02),
                 Math.Max(pack.Cells * (Builds.Pack.FullCell(pack.Chemistry) + 0.05), 0),
-                $"It is a pack of {pack.Cells} cells, charged."
+                $"It is a charged {pack.Cells}S pack."
             );
     }
 
@@ -186,29 +191,29 @@ internal sealed class PowerChecks
                     low * 0.5,
                     new(
                         Mark.Stop,
-                        "That is no charged pack of this build: another count of cells, or probes the wrong way.",
-                        "Look at the label and the balance plug."
+                        "Not a charged battery for this build: wrong cell count, or probes reversed.",
+                        "Check the label and the balance plug."
                     )
                 ),
                 new(
                     low,
                     new(
                         Mark.Doubtful,
-                        "Empty, or one cell less than the build says.",
-                        "Charge it, or count its cells at the balance plug."
+                        "Empty, or one cell fewer than the build says.",
+                        "Charge it, or count the cells at the balance plug."
                     )
                 ),
-                new(high, new(Mark.Good, "The readings that follow are computed from this.")),
+                new(high, new(Mark.Good, "Later readings are computed from this.")),
                 new(
                     Math.Max(high, most ?? high),
-                    new(Mark.Doubtful, "More than it should have.", "Measure again; then look at the label.")
+                    new(Mark.Doubtful, "Higher than it should be.", "Measure again; then check the label.")
                 ),
                 new(
                     null,
                     new(
                         Mark.Stop,
-                        "More than this build is made for: a cell too many, or overcharged. Do not plug it in.",
-                        "Look at the label and the balance plug."
+                        "Too high for this build: one cell too many, or overcharged. Do not plug it in.",
+                        "Check the label and the balance plug."
                     )
                 ),
             ],
@@ -216,11 +221,11 @@ internal sealed class PowerChecks
             Scope.Of(_scope.Source())
         )
         {
-            Red = "+ of the source",
-            Black = "− of the source",
+            Red = "supply +",
+            Black = "supply −",
             Unit = ReadingUnit.Volts,
             Computed = Power.Free?.InputVolts,
-            Mind = ["Do not let the probes slip: a pack drives hundreds of amperes through a short."],
+            Mind = ["Do not let the probes slip: a battery drives hundreds of amperes through a short."],
             Probing = new SourceProbing(Power.Free?.InputVolts ?? 0),
         };
 
@@ -231,22 +236,22 @@ internal sealed class PowerChecks
         var low = sheet.AtLeast ? 0 : typical * Least;
         var high = Math.Min(HoldsDown ? limit * 1.05 : double.MaxValue, (peak * Most) + Beside);
         var beyond = Math.Max(high, Math.Min(limit * 0.95, high * 2));
-        var where = sheet.Situation.Id == "bench" ? "the bench supply" : "a limiter";
+        var where = sheet.Situation.Id == "bench" ? "the bench supply" : "a current limiter";
         var stop = new Judgement(
             Mark.Stop,
-            $"It takes more than everything on it together. Unplug it: something is shorted, or a part is fed the wrong way.",
-            "Feel for what is warm, then beep each supply to ground again."
+            $"It draws more than all loads together. Unplug it: something is shorted, or a part has reversed polarity.",
+            "Feel for what is warm, then check each supply to ground for continuity again."
         );
         return new BenchCheck(
             "power.limited",
             BenchPhase.FirstPower,
             Asks.Amps,
-            $"First power through {where}",
-            $"Set {where} to {PlainWords.Amperes(limit)} and plug the source in through it, hand on the plug. Read the current after two seconds.",
+            $"First power-up through {where}",
+            $"Set {where} to {PlainWords.Amperes(limit)} and power up through it, hand on the plug. Read the current after 2 s.",
             HoldsDown
-                ? $"up to {PlainWords.Amperes(limit)}: this build takes more than that, so the limiter holds it down"
-                : $"{(sheet.AtLeast ? "at least " : "")}{PlainWords.Amperes(Math.Round(typical, 2))}, at most {PlainWords.Amperes(Math.Round(peak, 2))}",
-            "Nothing takes more than it should: no short behind the regulators.",
+                ? $"up to {PlainWords.Amperes(limit)}: this build draws more, and the current limiter caps it"
+                : $"{(sheet.AtLeast ? "at least " : "")}{PlainWords.Amperes(Math.Round(typical, 2))} typical, {PlainWords.Amperes(Math.Round(peak, 2))} peak",
+            "Nothing draws more than it should: no short behind the regulators.",
             [
                 .. low > 0.02
                     ? new Band[]
@@ -255,13 +260,13 @@ internal sealed class PowerChecks
                             low,
                             new(
                                 Mark.Doubtful,
-                                "Less than half of what is computed: something is not fed.",
-                                "Look which light stays dark; its volts come next."
+                                "Less than half the computed current: something has no power.",
+                                "Find which LED stays off; measure its supply next."
                             )
                         ),
                     }
                     : [],
-                new(high, new(Mark.Good, HoldsDown ? "The limiter holds it down, as computed." : "As computed.")),
+                new(high, new(Mark.Good, HoldsDown ? "The current limiter caps it, as computed." : "As computed.")),
                 .. HoldsDown
                     ? []
                     : new Band[]
@@ -270,8 +275,8 @@ internal sealed class PowerChecks
                             beyond,
                             new(
                                 Mark.Doubtful,
-                                "More than computed.",
-                                "Unplug it. Which part gets warm? Then each device by itself."
+                                "Higher than computed.",
+                                "Unplug it. Which part gets warm? Then test each device alone."
                             )
                         ),
                     },
@@ -295,9 +300,9 @@ internal sealed class PowerChecks
         yield return "Propellers off.";
         if (_wired.Build.Devices.Any(d => Loom.Cautions.Radiates(d.Device.Kind)))
         {
-            yield return "Antenna on every transmitter, air over it. Power, band and region by your local law and licence.";
+            yield return "Antenna on every transmitter, airflow over it. Power, band and region as local law and your licence allow.";
         }
-        yield return "Hand on the plug: at smoke, smell or heat, unplug first and think then.";
+        yield return "Hand on the plug: at smoke, smell or heat, unplug first, think later.";
     }
 
     private BenchCheck Free()
@@ -307,14 +312,18 @@ internal sealed class PowerChecks
             "power.free",
             HoldsDown ? BenchPhase.FirstPower : BenchPhase.Together,
             Asks.Sign,
-            "The source without a limiter",
-            "Take the limiter out and plug the source in, hand on the plug.",
-            $"every light comes on as before, nothing gets warm within a minute{(sheet.SourceAmps is { } amps ? $"; it takes about {PlainWords.Amperes(Math.Round(amps.Typical, 2))}" : "")}",
-            "The build stands its source.",
+            "Power-up without limiter",
+            "Remove the current limiter and connect the battery or supply, hand on the plug.",
+            $"every LED comes on as before, nothing gets warm within a minute{(sheet.SourceAmps is { } amps ? $"; it draws about {PlainWords.Amperes(Math.Round(amps.Typical, 2))}" : "")}",
+            "The build runs without the current limiter.",
             [],
             Answers(
-                "It stands its source.",
-                new(Mark.Stop, "Unplug it at once.", "Through the limiter again, and the volts of each rail.")
+                "It runs without the current limiter.",
+                new(
+                    Mark.Stop,
+                    "Unplug it at once.",
+                    "Power up through the current limiter again and measure each rail."
+                )
             ),
             AllSupplies()
         )
@@ -346,35 +355,42 @@ internal sealed class PowerChecks
             leads[0].Rail is { } id && _wired.Build.Circuit.Rails.TryGetValue(id, out var told) ? told.Label : null;
         var seen = lives
             ? LinkSigns.Seen(device.Device, SignState.Fed) is { } light
-                ? $"its light is {light}"
-                : "it lives: a light, warmth, or its answer on the board's page"
-            : $"it stays dark: {(rail is null ? "what feeds it" : $"rail {rail}")} is not fed from USB";
+                ? $"its LED is {light}"
+                : "it has power: LED, warmth, or a reply in the board's settings"
+            : $"no light, cold: {(rail is null ? "its supply" : $"{rail} rail")} is off on USB";
         return new BenchCheck(
             $"usb.{device.Id}",
             BenchPhase.Usb,
             Asks.Sign,
             $"{name} on USB",
-            $"USB alone: look at the {name}.",
+            $"USB only: look at {name}.",
             seen,
-            lives ? $"The {name} lives on USB." : $"The {name} is silent on USB, as it must be.",
+            lives ? $"{name} runs on USB." : $"{name} is off on USB, as it should be.",
             [],
             [
-                new(Answer.Yes, new(Mark.Good, lives ? "It lives on USB." : "It waits for the pack.")),
+                new(
+                    Answer.Yes,
+                    new(Mark.Good, lives ? "It runs on USB." : "It stays off until the battery is connected.")
+                ),
                 new(
                     Answer.No,
                     new(
                         Mark.Doubtful,
                         lives
-                            ? "It should live on USB."
-                            : "It lives although nothing should feed it: another way leads to it.",
+                            ? "It should run on USB."
+                            : "It has power although nothing should power it: it is back-fed by another path.",
                         lives
-                            ? "Measure volts at its supply lead."
-                            : "Measure its supply lead: what feeds it, and through whose pin?"
+                            ? "Measure the voltage at its supply lead."
+                            : "Measure its supply lead: what powers it, and through which pin?"
                     )
                 ),
                 new(
                     Answer.Unsure,
-                    new(Mark.Doubtful, "A device without a light does not tell.", "Measure its supply lead.")
+                    new(
+                        Mark.Doubtful,
+                        "Not confirmed: a device without an LED shows nothing.",
+                        "Measure its supply lead."
+                    )
                 ),
             ],
             Scope.Of([_scope.Board], _scope.Feed(device.Id), leads[0].Rail is { } on ? _scope.Rail(on) : [])
@@ -389,6 +405,6 @@ internal sealed class PowerChecks
         [
             new(Answer.Yes, new(Mark.Good, good)),
             new(Answer.No, bad),
-            new(Answer.Unsure, new(Mark.Doubtful, "What is not seen is not known.", bad.Look)),
+            new(Answer.Unsure, new(Mark.Doubtful, "Not confirmed.", bad.Look)),
         ];
 }

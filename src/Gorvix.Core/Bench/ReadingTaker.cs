@@ -55,16 +55,13 @@ public static class ReadingTaker
         TakenResult Not(Refusal refusal, string words) => new(null, null, refusal, words);
         if (sheet.Checks.FirstOrDefault(c => c.Id == taken.Check) is not { } check)
         {
-            return Not(
-                Refusal.Wrong,
-                "That check is not on the list: the build was changed since. Load the bench again; the reading was not kept."
-            );
+            return Not(Refusal.Wrong, "The build has changed. Reload; this reading was not saved.");
         }
         if (taken.Print is { } print && print != check.Print)
         {
             return Not(
                 Refusal.Between,
-                $"What \"{check.Title}\" rests on was changed since it was read. Read it once more; the reading was not kept."
+                $"The build behind \"{check.Title}\" has changed since it was measured. Measure again; this reading was not saved."
             );
         }
         if (Against(check, taken) is { } against)
@@ -72,10 +69,7 @@ public static class ReadingTaker
             return Not(Refusal.Wrong, against);
         }
         return string.IsNullOrWhiteSpace(taken.Reason) && BenchState.Against(sheet, standings, check) is { } danger
-            ? Not(
-                Refusal.Between,
-                $"{danger} Give a reason if it shall be done all the same; the reading was not kept."
-            )
+            ? Not(Refusal.Between, $"{danger} This reading was not saved. Give a reason to do it anyway.")
             : new TakenResult(check, check.Judge(taken.Value, taken.Answer), Refusal.None, "");
     }
 
@@ -83,21 +77,21 @@ public static class ReadingTaker
     {
         if (taken.Reason?.Length > MostReason)
         {
-            return $"The reason has {taken.Reason.Length} characters; {MostReason} are the most.";
+            return $"The reason has {taken.Reason.Length} characters; the limit is {MostReason}.";
         }
         if (taken.Value is not { } value)
         {
             return taken.Answer is not null ? null
-                : check.Unit is null ? "Say yes, no or unsure."
-                : "Say yes, no or unsure, or give a number.";
+                : check.Unit is null ? "Answer yes, no or unsure."
+                : "Answer yes, no or unsure, or enter a number.";
         }
         if (check.Unit is not { } unit)
         {
-            return $"\"{check.Title}\" is answered with yes, no or unsure; a number says nothing here.";
+            return $"Answer \"{check.Title}\" with yes, no or unsure, not a number.";
         }
         if (taken.Unit is { } told && told != unit)
         {
-            return $"\"{check.Title}\" is read in {Name(unit)}, not in {Name(told)}. Turn the meter to the right range and read again.";
+            return $"\"{check.Title}\" is measured in {Name(unit)}, not in {Name(told)}. Set the meter to the right range and measure again.";
         }
         var most = unit switch
         {
@@ -106,7 +100,7 @@ public static class ReadingTaker
             _ => MostOhms,
         };
         return !double.IsFinite(value) || Math.Abs(value) > most || (unit != ReadingUnit.Volts && value < 0)
-            ? $"{value} {Name(unit)} cannot be at this bench; look for the comma and the range of the meter."
+            ? $"{value} {Name(unit)} is not possible here; check the decimal point and the meter's range."
             : null;
     }
 

@@ -9,7 +9,8 @@ namespace Gorvix.Core.Bench;
 
 /// <summary>
 /// The facts of a wired build, each a line: what a check rests on. Two builds that agree on the lines of a check agree on what it proved; the
-/// lines that differ say why it is due again.
+/// lines that differ say why it is due again. They are stored with each reading: other words for the same fact would make every reading that
+/// is kept due again, so their form stays as it is.
 /// </summary>
 internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
 {
@@ -76,7 +77,7 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
     public IEnumerable<string> Supplies(string device) =>
         PartOf(device)
             .Supplies.Select(s =>
-                $"{device} takes {PlainWords.Of(s.Window)}, {PlainWords.Amperes(s.Typical)} to {PlainWords.Amperes(s.Peak)} at {s.Lead}"
+                $"{device} takes {Of(s.Window)}, {PlainWords.Amperes(s.Typical)} to {PlainWords.Amperes(s.Peak)} at {s.Lead}"
             );
 
     /// <summary>A pad: what lies behind it, and the bridges that decide.</summary>
@@ -236,6 +237,9 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
             }
         }
     }
+
+    private static string Of(VoltWindow volts) =>
+        volts.Min == volts.Max ? $"{volts.Max:0.0#} V" : $"{volts.Min:0.0#} to {volts.Max:0.0#} V";
 
     private Device PartOf(string device) => wired.Build.Devices.First(d => d.Id == device).Device;
 }

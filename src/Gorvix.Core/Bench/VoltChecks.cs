@@ -15,19 +15,16 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
     /// <summary>A hand that holds two probes may say that the meter shows what is expected, and type nothing.</summary>
     public static readonly IReadOnlyList<Judged> WithoutNumber =
     [
-        new(Answer.Yes, new(Mark.Good, "The meter shows what is expected; no number was kept.")),
+        new(Answer.Yes, new(Mark.Good, "The meter shows the expected value; no number was saved.")),
         new(
             Answer.No,
             new(
                 Mark.Doubtful,
-                "Something else, and no number.",
-                "Type what the meter shows: only a number can be judged."
+                "Not the expected value, and no number.",
+                "Enter what the meter shows: only a number can be judged."
             )
         ),
-        new(
-            Answer.Unsure,
-            new(Mark.Doubtful, "What is not sure is not known.", "Press the probes into bare metal and read again.")
-        ),
+        new(Answer.Unsure, new(Mark.Doubtful, "Not confirmed.", "Press the probes into bare metal and read again.")),
     ];
 
     /// <summary>The checks in a situation: every rail at a pad, every supply lead at its device.</summary>
@@ -51,8 +48,8 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
                 yield return Volts(
                     $"{prefix}.rail.{rail.Id}",
                     phase,
-                    $"Rail {rail.Label}",
-                    $"Rail {rail.Label} gives what the plan counts on.",
+                    $"{rail.Label} rail",
+                    $"{rail.Label} rail is at its planned voltage.",
                     reading,
                     Worst(sheet, rail.Id),
                     sheet,
@@ -70,8 +67,8 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
             yield return Volts(
                 $"{prefix}.{lead.Device}.{lead.Lead}",
                 phase,
-                $"{lead.Label} at the {lead.Name}",
-                $"The {lead.Name} gets what it takes.",
+                $"{lead.Label} at {lead.Name}",
+                $"{lead.Name} has the voltage it needs.",
                 MeterReader.Of(wired, lead),
                 lead.Window,
                 sheet,
@@ -118,9 +115,9 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
             phase,
             Asks.Volts,
             title,
-            $"{fed}: measure volts.",
+            $"{fed}: measure the voltage.",
             reading.High < 0.5
-                ? "nothing: below 0.5 V"
+                ? "no voltage: below 0.5 V"
                 : $"{Numbers.Volts(reading.Volts)} ({Numbers.Volts(reading.Low, reading.High)})",
             proves,
             [.. VoltBands(reading, window, FollowsPack(reading, sheet))],
@@ -158,8 +155,8 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
                 Math.Min(0.5, low),
                 new(
                     Mark.Stop,
-                    $"Nothing arrives, where {Numbers.Volts(reading.Volts)} are computed: no feed, or a short that holds it down.",
-                    "Unplug. Beep this point to ground; then the bridge or regulator that feeds it."
+                    $"No voltage, {Numbers.Volts(reading.Volts)} computed: not powered, or a short pulls it down.",
+                    "Unplug. Check this point to ground for continuity; then check the solder jumper or regulator that powers it."
                 )
             );
             yield return new(
@@ -167,27 +164,27 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
                 new(
                     Mark.Stop,
                     window is null
-                        ? "Far below what is computed."
-                        : $"Below what is needed here ({window.Min:0.0#} V).",
-                    "Is the limiter holding it down? Then unplug the devices one by one."
+                        ? "Far below the computed voltage."
+                        : $"Below the voltage needed here ({window.Min:0.0#} V).",
+                    "Is the current limiter cutting in? Then unplug the devices one by one."
                 )
             );
             yield return new(
                 low,
                 new(
                     Mark.Doubtful,
-                    "Lower than computed, and still enough.",
-                    "Measure at the pad: what is lost on the wire shows there."
+                    "Lower than computed, but still enough.",
+                    "Measure at the pad: the difference is the drop in the wire."
                 )
             );
         }
-        yield return new(reading.High, new(Mark.Good, follows ? "It follows the pack." : "As computed."));
+        yield return new(reading.High, new(Mark.Good, follows ? "It follows the battery." : "As computed."));
         yield return new(
             most,
             new(
                 Mark.Doubtful,
-                "Higher than computed, and not too much.",
-                "Measure again at the regulator; is the pack the one that was measured?"
+                "Higher than computed, but not too high.",
+                "Measure again at the regulator; is this the battery you measured?"
             )
         );
         yield return new(
@@ -195,9 +192,9 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
             new(
                 Mark.Stop,
                 window is null
-                    ? "Far above what is computed. Unplug it."
-                    : $"More than what hangs here takes ({window.Max:0.0#} V). Unplug it before it burns.",
-                "Unplug. Look at the bridge that selects it, and where its wire really sits."
+                    ? "Far above the computed voltage. Unplug it."
+                    : $"Above the maximum for what it powers ({window.Max:0.0#} V). Unplug it before it is destroyed.",
+                "Unplug. Check the voltage jumper that selects it, and where its wire really goes."
             )
         );
     }

@@ -36,7 +36,7 @@ internal sealed class WireFaults(WiredBuild wired)
     private IEnumerable<PlantedFault> Open() =>
         Used.Select(l => new PlantedFault(
             $"open.{l.Device}.{l.Lead.Id}",
-            $"{Name(wired, l)} has come off",
+            $"{Name(wired, l)}: open joint",
             new OpenWire(l.Device, l.Lead.Id)
         )
         {
@@ -47,7 +47,7 @@ internal sealed class WireFaults(WiredBuild wired)
     private IEnumerable<PlantedFault> Weak() =>
         Used.Select(l => new PlantedFault(
             $"weak.{l.Device}.{l.Lead.Id}",
-            $"{Name(wired, l)} holds loosely",
+            $"{Name(wired, l)}: poor contact",
             new WeakJoint(l.Device, l.Lead.Id)
         )
         {
@@ -65,7 +65,7 @@ internal sealed class WireFaults(WiredBuild wired)
         where one.Item.Lead.Role != other.Lead.Role || one.Item.Lead.Role == LeadRole.Signal
         select new PlantedFault(
             $"swap.{device.Key}.{one.Item.Lead.Id}.{other.Lead.Id}",
-            $"{Label(wired, one.Item)} and {Name(wired, other)} are exchanged",
+            $"{Label(wired, one.Item)} and {Name(wired, other)} swapped",
             new SwapWires(device.Key, one.Item.Lead.Id, other.Lead.Id)
         )
         {
@@ -97,7 +97,7 @@ internal sealed class WireFaults(WiredBuild wired)
     private PlantedFault Moved(WiredLead lead, Pad pad, string id, FaultKind kind) =>
         new(
             $"{id}.{lead.Device}.{lead.Lead.Id}.{pad.Id}",
-            $"{Name(wired, lead)} sits on {WireWords.Of(wired.Build.Circuit, pad)}",
+            $"{Name(wired, lead)} is on {WireWords.Of(wired.Build.Circuit, pad)}",
             new WireOnPad(lead.Device, lead.Lead.Id, pad.Id)
         )
         {
@@ -140,7 +140,7 @@ internal sealed class WireFaults(WiredBuild wired)
         where home >= 0 && seat.Seat.Socket!.Pads[home] is not null
         select new PlantedFault(
             $"left.{lead.Device}.{lead.Lead.Id}",
-            $"{Name(wired, lead)} sits in its plug still",
+            $"{Name(wired, lead)} is still in its plug",
             new LeadLeftIn(lead.Device, lead.Lead.Id)
         )
         {
@@ -155,8 +155,8 @@ internal sealed class WireFaults(WiredBuild wired)
         select new PlantedFault(
             $"harness.{seat.Device}.{shift?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "turned"}",
             shift is null
-                ? $"the plug of the {Name(wired, seat.Device)} is another unit's: its contacts run the other way round"
-                : $"every contact in the plug of the {Name(wired, seat.Device)} sits one cavity {(shift > 0 ? "on" : "back")}",
+                ? $"{Name(wired, seat.Device)}: wrong harness, its plug has the pins in reverse order"
+                : $"{Name(wired, seat.Device)}: every contact in its plug is one pin too {(shift > 0 ? "high" : "low")}",
             new HarnessOtherwise(seat.Device, shift)
         )
         {
@@ -176,7 +176,7 @@ internal sealed class WireFaults(WiredBuild wired)
             )
             .Select(p => new PlantedFault(
                 $"blob.{p.One.Id}.{p.Other.Id}",
-                $"solder lies between {p.One.Label} and {p.Other.Label}",
+                $"solder bridge between {p.One.Label} and {p.Other.Label}",
                 new SolderBlob(p.One.Id, p.Other.Id)
             )
             {

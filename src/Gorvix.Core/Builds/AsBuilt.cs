@@ -118,11 +118,11 @@ public sealed class AsBuilt
     )
     {
         string? Part(string device, string part, string? lead) =>
-            build.Devices.FirstOrDefault(d => d.Id == device) is not { } now ? "the device is not in the build any more"
-            : now.Part != part ? "the device was exchanged for another one"
-            : lead is not null && devices[device].Leads.All(l => l.Id != lead) ? "the device has no such lead any more"
+            build.Devices.FirstOrDefault(d => d.Id == device) is not { } now ? "the device is no longer in the build"
+            : now.Part != part ? "the device has been swapped"
+            : lead is not null && devices[device].Leads.All(l => l.Id != lead) ? "the device no longer has this lead"
             : null;
-        string? On(string id) => id == build.Board ? null : "the board was exchanged for another one";
+        string? On(string id) => id == build.Board ? null : "the board has been swapped";
         return fact switch
         {
             JointFact joint => On(joint.Board)
@@ -131,19 +131,19 @@ public sealed class AsBuilt
                     joint.Pad is { } pad
                         ? board.Pads.Any(p => p.Id == pad)
                             ? null
-                            : "the board has no such pad any more"
+                            : "the board no longer has this pad"
                         : devices.TryGetValue(joint.To ?? "", out var other)
                         && other.Leads.Any(l => l.Id == joint.ToLead)
                             ? null
-                            : "the other device has no such lead any more"
+                            : "the other device no longer has this lead"
                 ),
             SeatFact seat => On(seat.Board)
                 ?? Part(seat.Device, seat.Part, null)
-                ?? (board.Plugs.Any(p => p.Id == seat.Socket) ? null : "the board has no such socket any more"),
+                ?? (board.Plugs.Any(p => p.Id == seat.Socket) ? null : "the board no longer has this socket"),
             CavityFact cavity => Part(cavity.Device, cavity.Part, cavity.Lead)
                 ?? (
-                    devices[cavity.Device].Plug is not { } plug ? "the device has no plug any more"
-                    : cavity.Cavity is { } at && at > plug.Cavities ? "the plug has fewer cavities"
+                    devices[cavity.Device].Plug is not { } plug ? "the device no longer has a plug"
+                    : cavity.Cavity is { } at && at > plug.Cavities ? "the plug has fewer pins"
                     : null
                 ),
             BridgeFact bridge => On(bridge.Board)
@@ -151,7 +151,7 @@ public sealed class AsBuilt
                     board.Bridges.FirstOrDefault(b => b.Id == bridge.Bridge) is { } here
                     && here.Positions.Contains(bridge.Position)
                         ? null
-                        : "the board has no such bridge position any more"
+                        : "the board no longer has this jumper position"
                 ),
             DeedFact { Device: { } device } deed => Part(device, deed.Part ?? "", deed.Lead),
             _ => null,

@@ -54,12 +54,12 @@ public sealed record BuildChange(ChangeKind Kind, WishMatch Match)
         Match switch
         {
             RouteMatch route => Route(route),
-            SeatMatch { Socket: { } socket } seat => $"{Kind} the plug of {seat.Device} in {socket}",
-            SeatMatch seat => $"{Kind} {seat.Device}: soldered lead by lead",
+            SeatMatch { Socket: { } socket } seat => $"{Kind} {seat.Device} plug in {socket}",
+            SeatMatch seat => $"{Kind} {seat.Device}: direct-soldered",
             FeedMatch { From: { } from } feed =>
-                $"{Kind} {feed.Lead} of {feed.Device} fed from {feed.FromLead} of {from}",
-            FeedMatch feed => $"{Kind} {feed.Lead} of {feed.Device} fed from {feed.Pad}",
-            LeadMatch lead => $"{Kind} {lead.Lead} of {lead.Device} out of its plug",
+                $"{Kind} {feed.Lead} of {feed.Device}: powered from {feed.FromLead} of {from}",
+            FeedMatch feed => $"{Kind} {feed.Lead} of {feed.Device}: powered from {feed.Pad}",
+            LeadMatch lead => $"{Kind} {lead.Lead} of {lead.Device}: de-pinned",
             _ => $"{Kind}",
         };
 
@@ -70,8 +70,8 @@ public sealed record BuildChange(ChangeKind Kind, WishMatch Match)
             match.Mode is null ? null : $"mode {match.Mode}",
             match.Pad is null ? null : $"pad {match.Pad}",
             match.Bridges is null ? null
-            : match.Bridges == "" ? "no bridge"
-            : $"bridges {match.Bridges}",
+            : match.Bridges == "" ? "no jumper"
+            : $"jumpers {match.Bridges}",
             match.Port,
         ];
         var where = string.Join(", ", parts.Where(p => p is not null));

@@ -36,18 +36,18 @@ public static class BuildCheck
     /// <summary>A build with far too much in it.</summary>
     public static readonly Rule Size = new(
         "BUILD-SIZE",
-        "A build is too large",
-        "{place} has {count} {things}; {most} is the most. Split the build or leave out what you do not need.",
-        "No controller has that many serial pins; the file is most likely damaged.",
+        "Build too large",
+        "{place} has {count} {things}; the limit is {most}. Split the build or remove what you do not need.",
+        "No flight controller has that many serial pins; the file is probably damaged.",
         SourceNote.Own
     );
 
     /// <summary>Two facts about one thing.</summary>
     public static readonly Rule Twice = new(
         "BUILT-TWICE",
-        "One thing is built in one way",
-        "{place} tells once more of something that an earlier fact has told already. Keep the one that is true.",
-        "A lead is in one place and a bridge in one position.",
+        "Duplicate as-built entry",
+        "{place} covers the same item as an earlier as-built entry. Keep the correct one.",
+        "A lead has one place and a jumper one position.",
         SourceNote.Own
     );
 
@@ -56,7 +56,7 @@ public static class BuildCheck
 
     private static readonly Dictionary<string, (int Most, string Things)> Lists = new()
     {
-        ["built"] = (MostFacts, "facts"),
+        ["built"] = (MostFacts, "as-built entries"),
     };
 
     private static readonly Dictionary<string, int> Texts = new()
@@ -83,9 +83,9 @@ public static class BuildCheck
         Most(build.Wants.Count, MostLinks, "links", $"{place}.wants");
         Most(build.Devices.Count, MostDevices, "devices", $"{place}.devices");
         Most(build.Pins.Count, MostWishes, "pins", $"{place}.pins");
-        Most(build.Bans.Count, MostWishes, "bans", $"{place}.bans");
+        Most(build.Bans.Count, MostWishes, "blocks", $"{place}.bans");
         Most(build.Wires.Count, MostWires, "wires", $"{place}.wires");
-        Most(build.Built.Count, MostFacts, "facts", $"{place}.built");
+        Most(build.Built.Count, MostFacts, "as-built entries", $"{place}.built");
         // What follows compares lists with each other.
         if (list.Findings.Count > 0 || list.IsBroken(build, place, Lists, Texts))
         {
@@ -108,13 +108,13 @@ public static class BuildCheck
             list.Range(flies.Latitude, -90, 90, "degrees", $"{place}.settings.place.latitude");
             list.Range(flies.Longitude, -180, 180, "degrees", $"{place}.settings.place.longitude");
         }
-        list.Range(build.Settings.GnssHertz ?? 5, 1, 25, "solutions a second", $"{place}.settings.gnssHertz");
-        list.Range(build.Settings.StrengthChannel ?? 9, 5, 16, "as a channel", $"{place}.settings.strengthChannel");
+        list.Range(build.Settings.GnssHertz ?? 5, 1, 25, "Hz", $"{place}.settings.gnssHertz");
+        list.Range(build.Settings.StrengthChannel ?? 9, 5, 16, "", $"{place}.settings.strengthChannel");
         list.Range(build.Settings.Channels ?? 8, 4, 16, "channels", $"{place}.settings.channels");
         if (build.Radio is { } radio)
         {
             list.Range(radio.BayBaud, 9_600, 6_000_000, "baud", $"{place}.radio.bayBaud");
-            list.Range(radio.PacketHertz, 4, 1000, "packets a second", $"{place}.radio.packetHertz");
+            list.Range(radio.PacketHertz, 4, 1000, "Hz", $"{place}.radio.packetHertz");
         }
         foreach (var (i, fact) in build.Built.Index())
         {
@@ -124,7 +124,7 @@ public static class BuildCheck
             }
             if (fact is CavityFact { Cavity: { } cavity })
             {
-                list.Range(cavity, 1, 100, "as a cavity", $"{place}.built[{i}].cavity");
+                list.Range(cavity, 1, 100, "", $"{place}.built[{i}].cavity");
             }
             if (fact is JointFact { Pad: null } joint && (joint.To is null || joint.ToLead is null))
             {
@@ -132,7 +132,7 @@ public static class BuildCheck
                     PartRules.BadValue,
                     $"{place}.built[{i}]",
                     ("problem", "names neither a pad nor a lead of another device"),
-                    ("mend", "Give \"pad\", or \"to\" and \"toLead\".")
+                    ("mend", "Add \"pad\", or \"to\" and \"toLead\".")
                 );
             }
             if (build.Built.Take(i).Any(fact.IsAboutTheSame))
@@ -184,7 +184,7 @@ public static class BuildCheck
         foreach (var (i, device) in build.Devices.Index())
         {
             list.Range(device.Away ?? 1, 1, 5000, "mm", $"{place}.devices[{i}].away");
-            list.Range(device.Piece, 0, 10_000, "exchanges", $"{place}.devices[{i}].piece");
+            list.Range(device.Piece, 0, 10_000, "replacements", $"{place}.devices[{i}].piece");
             if (device.Batch is { } batch)
             {
                 list.Text(batch, $"{place}.devices[{i}].batch");
@@ -280,7 +280,7 @@ public static class BuildCheck
     }
 
     private static void Device(Build build, string device, string place, CheckList list) =>
-        list.Known(device, build.Devices.Select(d => d.Id), "device of the build", $"{place}.device");
+        list.Known(device, build.Devices.Select(d => d.Id), "device in the build", $"{place}.device");
 
     private static Device? PartOf(Build build, PartsLibrary library, string device) =>
         build.Devices.FirstOrDefault(d => d.Id == device) is { } found ? library.Device(found.Part) : null;
@@ -301,7 +301,7 @@ public static class BuildCheck
             var positions = board.Bridges.SelectMany(b => b.Positions.Select(p => $"{b.Id}={p}")).ToList();
             foreach (var position in match.Bridges?.Split(", ", StringSplitOptions.RemoveEmptyEntries) ?? [])
             {
-                list.Known(position, positions, "bridge position", $"{place}.bridges");
+                list.Known(position, positions, "jumper position", $"{place}.bridges");
             }
         }
         if (

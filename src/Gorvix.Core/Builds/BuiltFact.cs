@@ -97,8 +97,7 @@ public sealed record CavityFact : BuiltFact
     public LeadEnd End { get; init; }
 
     /// <inheritdoc/>
-    protected override string InIds =>
-        $"{Lead} of {Device} is {(Cavity is { } at ? $"in pin {at}" : "out of its plug")}";
+    protected override string InIds => $"{Lead} of {Device} is {(Cavity is { } at ? $"in pin {at}" : "de-pinned")}";
 
     /// <inheritdoc/>
     public override bool IsAboutTheSame(BuiltFact other) =>
@@ -141,7 +140,7 @@ public sealed record BridgeFact : BuiltFact
     public required string Position { get; init; }
 
     /// <inheritdoc/>
-    protected override string InIds => $"{Bridge} is at {Position}";
+    protected override string InIds => $"{Bridge} is set to {Position}";
 
     /// <inheritdoc/>
     public override bool IsAboutTheSame(BuiltFact other) =>
@@ -186,7 +185,7 @@ public sealed record DeedFact : BuiltFact
     public string? Socket { get; init; }
 
     /// <inheritdoc/>
-    protected override string InIds => $"{Deed} of {Device}";
+    protected override string InIds => $"{Deed} on {Device}";
 
     /// <inheritdoc/>
     public override bool IsAboutTheSame(BuiltFact other) =>

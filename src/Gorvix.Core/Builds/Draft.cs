@@ -46,7 +46,7 @@ public sealed record Draft
         {
             list.Range(Pack.Cells, 1, Pack.MostCells, "cells", "draft.pack.cells");
         }
-        list.Count(Wishes.Count, MostWishes, "wishes", "draft.wishes");
+        list.Count(Wishes.Count, MostWishes, "priorities", "draft.wishes");
         for (var i = 0; i < Wishes.Count && i < MostWishes; i++)
         {
             if (Wishes[i].Device < 0 || Wishes[i].Device >= Devices.Count)
@@ -54,8 +54,8 @@ public sealed record Draft
                 list.Stop(
                     PartRules.BadValue,
                     $"draft.wishes[{i}].device",
-                    ("problem", $"is {Wishes[i].Device}, and {Devices.Count} devices are chosen"),
-                    ("mend", "Count the devices from 0.")
+                    ("problem", $"is {Wishes[i].Device}, but only {Devices.Count} devices are chosen"),
+                    ("mend", "Device numbers start at 0.")
                 );
             }
         }

@@ -59,15 +59,15 @@ public sealed record DrillOrder
         }
         if (Cards.Count > MostCards)
         {
-            yield return ("cards", $"at most {MostCards} can be asked.");
+            yield return ("cards", $"no more than {MostCards} cards allowed.");
         }
         if (Cards.Any(c => c.Length is 0 or > MostCardId))
         {
-            yield return ("cards", $"a card has 1 to {MostCardId} characters.");
+            yield return ("cards", $"each card id must have 1 to {MostCardId} characters.");
         }
         if (Mark is { Length: > 64 })
         {
-            yield return ("mark", "it has 64 characters at most.");
+            yield return ("mark", "it must have no more than 64 characters.");
         }
     }
 }

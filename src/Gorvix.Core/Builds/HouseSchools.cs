@@ -24,13 +24,13 @@ public static class HouseSchools
             [
                 new(
                     "strict",
-                    "One device, one port",
-                    "A port has one job in the settings; a page with two jobs on a port is refused whole, and everything on it is lost."
+                    "One device per port",
+                    "A port has one function in the settings. Set two and the firmware rejects the whole page: all port settings are lost."
                 ),
                 new(
                     "splitHalves",
-                    "Split halves",
-                    "Two one-way users share a port when baud and framing agree and the firmware allows it. It frees a port."
+                    "Split RX and TX",
+                    "Two one-way devices share a port, one on RX and one on TX, if baud and framing match and the firmware allows it. Frees a port."
                 ),
             ]
         ),
@@ -41,29 +41,25 @@ public static class HouseSchools
                 new(
                     "never",
                     "Never",
-                    "It takes 30 to 40 % of the processor at high loop rates, and the flight needs that."
+                    "It adds 30–40 % CPU load at high loop rates, and flight control needs that headroom."
                 ),
                 new(
                     "telemetryOnly",
                     "Telemetry only",
-                    "Telemetry is slow and can miss a word; control and position cannot."
+                    "Telemetry is slow and can lose a frame; the RC link and GPS cannot."
                 ),
-                new(
-                    "allowed",
-                    "Allowed",
-                    "A slow link on a spare pad is better than no link, and code inverts for nothing."
-                ),
+                new("allowed", "Allowed", "A slow link on a spare pad beats no link, and software inverts for free."),
             ]
         ),
         new(
             "receiver",
             "Receiver supply",
             [
-                new("aliveOnUsb", "Alive on USB", "You can bind and set up at the desk, without a battery."),
+                new("aliveOnUsb", "Live on USB", "Bind and configure at the desk without a battery."),
                 new(
                     "deadOnUsb",
-                    "Dead on USB",
-                    "Pulling the battery restarts it, so it can be brought into its loader through the board."
+                    "Off on USB",
+                    "Unplugging the battery power-cycles it, which lets it enter its bootloader through the board."
                 ),
             ]
         ),
@@ -71,27 +67,27 @@ public static class HouseSchools
             "video",
             "Video supply",
             [
-                new("regulatedFirst", "Regulated first", "A filtered rail keeps the motors' noise out of the picture."),
+                new("regulatedFirst", "Regulated first", "A filtered rail keeps motor noise out of the video."),
                 new(
                     "batteryAllowed",
                     "Battery allowed",
-                    "The battery has power to spare; a capacitor at the transmitter takes the noise."
+                    "The battery has current to spare; a capacitor at the VTX absorbs the noise."
                 ),
             ]
         ),
         new(
             "bootTrap",
-            "Boot trap",
+            "Bootloader trap",
             [
                 new(
                     "anotherPort",
                     "Another port",
-                    "A pad that rests high while the board starts needs no extra part and nothing to forget."
+                    "A pad that is high at power-up needs no extra part, and there is nothing to forget."
                 ),
                 new(
                     "pullUp",
                     "Pull-up resistor",
-                    "Ten kilohms from the receiver's RX to its supply of 3.3 V hold the line, and the port stays usable."
+                    "10 kΩ from the receiver's RX to its 3.3 V holds the line high, and the port stays usable."
                 ),
             ]
         ),
@@ -99,58 +95,58 @@ public static class HouseSchools
             "unused",
             "Unused leads",
             [
-                new("lift", "Lift from the plug", "A lifted lead cannot drive anything, and it can go back."),
-                new("cut", "Cut and insulate", "Nothing dangles and nothing can slip back in."),
+                new("lift", "De-pin", "A de-pinned lead cannot drive anything and can be refitted."),
+                new("cut", "Cut and insulate", "Nothing dangles or slips back in."),
                 new(
                     "leave",
                     "Leave in place",
-                    "The harness stays as it came. A lead that talks then holds its pad: nothing else may use it."
+                    "The harness stays unmodified. A lead that transmits then occupies its pad: nothing else may use it."
                 ),
             ]
         ),
         new(
             "arming",
-            "Starting without a fix",
+            "Arming without a fix",
             [
                 new(
                     "required",
                     "Never",
-                    "The place of take-off is home: without a fix at take-off the aircraft cannot be brought back."
+                    "Home is the take-off point: without a fix at take-off, return-to-home cannot bring the aircraft back."
                 ),
                 new(
                     "optional",
                     "Allowed",
-                    "Near the pilot, in a hall or between walls a fix never comes, and return-home is not wanted there."
+                    "Close in, indoors or between walls a fix never comes, and return-to-home is not wanted."
                 ),
             ]
         ),
         new(
             "failsafe",
-            "When the radio is lost",
+            "Failsafe",
             [
                 new(
                     "returnHome",
-                    "Return home",
-                    "With a fix it comes back over a known height; tested first in an open, safe place. It is no promise of rescue."
+                    "Return to home",
+                    "With a fix it flies back at a set height. Test it first in an open, safe place. It does not guarantee recovery."
                 ),
                 new(
                     "drop",
                     "Motors off",
-                    "It falls where it is, near and at once: over people and roads by your local rules the safer end."
+                    "It falls at once, close to where the link was lost. Near people and roads your local rules decide whether that is safer."
                 ),
             ]
         ),
         new(
             "hand",
-            "Your hand",
+            "Work speed",
             [
-                new("usual", "Usual", "The minutes of the table: a bridge 4, a setting 2, a lead soldered 3."),
+                new("usual", "Normal", "Standard times: solder jumper 4 min, setting 2 min, soldered lead 3 min."),
                 new(
                     "careful",
                     "Careful",
-                    "Half as long again: the first boards, small pads, every joint under the glass."
+                    "Half as long again: first builds, small pads, every joint checked under magnification."
                 ),
-                new("quick", "Quick", "Two thirds: iron warm, leads tinned, the settings known by heart."),
+                new("quick", "Quick", "Two thirds of the time: iron hot, leads tinned, settings known by heart."),
             ]
         ),
     ];

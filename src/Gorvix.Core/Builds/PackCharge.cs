@@ -56,22 +56,22 @@ public sealed record PackCharge(int Percent, string Words, PackStage Stage)
         {
             _ when cell > full + 0.02 => new(
                 percent,
-                $"Above {full:0.00} V a cell it is overcharged: leave it outside, away from what burns.",
+                $"Overcharged, above {full:0.00} V per cell: leave it outside, away from anything flammable.",
                 PackStage.Overcharged
             ),
             < DamagedCell => new(
                 percent,
-                $"Below {DamagedCell:0.0} V a cell it is damaged: it is not charged again, and is disposed of as local rules say.",
+                $"Damaged, below {DamagedCell:0.0} V per cell: never charge it again; dispose of it by local rules.",
                 PackStage.Damaged
             ),
             < Pack.EmptyCell => new(
                 percent,
-                $"Below {Pack.EmptyCell:0.0} V a cell it may be damaged: charge it slowly and stay beside it.",
+                $"Possibly damaged, below {Pack.EmptyCell:0.0} V per cell: charge it slowly and stay with it.",
                 PackStage.Deep
             ),
-            < LandCell => new(percent, $"Land by {LandCell:0.0} V a cell: it is empty.", PackStage.Empty),
-            _ when cell >= full - 0.03 => new(percent, "Full; not to be stored like this for days.", PackStage.Full),
-            _ => new(percent, $"Land by {LandCell:0.0} V a cell.", PackStage.Flies),
+            < LandCell => new(percent, $"Empty: land by {LandCell:0.0} V per cell.", PackStage.Empty),
+            _ when cell >= full - 0.03 => new(percent, "Full. Do not store it like this for days.", PackStage.Full),
+            _ => new(percent, $"Land by {LandCell:0.0} V per cell.", PackStage.Flies),
         };
     }
 

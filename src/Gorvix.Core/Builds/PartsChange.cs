@@ -108,8 +108,8 @@ public sealed record PartsChange
                     list.Stop(
                         PartRules.BadValue,
                         "change.part",
-                        ("problem", "does not give what a link of the device wants"),
-                        ("mend", "Remove that link first, or take a part that gives it.")
+                        ("problem", "does not support one of the device's links"),
+                        ("mend", "Remove that link first, or choose a part that supports it.")
                     );
                 }
                 break;
@@ -134,7 +134,7 @@ public sealed record PartsChange
             case PartsChangeKind.NameBuild or PartsChangeKind.SetNote or PartsChangeKind.SetAllowance:
                 break;
             case PartsChangeKind.CutWire:
-                list.Known(Wire?.Device ?? "", build.Devices.Select(d => d.Id), "device of the build", "change.wire");
+                list.Known(Wire?.Device ?? "", build.Devices.Select(d => d.Id), "device in the build", "change.wire");
                 break;
             default:
                 list.Known(Link ?? "", build.Wants.Select(w => w.Link), "link", "change.link");
@@ -183,30 +183,31 @@ public sealed record PartsChange
     public string Words() =>
         Kind switch
         {
-            PartsChangeKind.TakeBoard => $"Take the board {Part}",
-            PartsChangeKind.TakePart => $"Take {Part} as {Device}",
-            PartsChangeKind.TakeHarness => $"Take the harness {Harness} of {Device}",
+            PartsChangeKind.TakeBoard => $"Swap board to {Part}",
+            PartsChangeKind.TakePart => $"Swap {Device} to {Part}",
+            PartsChangeKind.TakeHarness => $"Use harness {Harness} on {Device}",
             PartsChangeKind.AddDevice => $"Add {Part}",
             PartsChangeKind.RemoveDevice => $"Remove {Device}",
-            PartsChangeKind.AddLink => $"Wish for {Function} of {Device}",
-            PartsChangeKind.RemoveLink => $"Remove the link {Link}",
+            PartsChangeKind.AddLink => $"Add link {Function} of {Device}",
+            PartsChangeKind.RemoveLink => $"Remove link {Link}",
             PartsChangeKind.NameDevice => string.IsNullOrWhiteSpace(Text)
-                ? $"Take the part's own name for {Device}"
-                : $"Call {Device} \"{Text.Trim()}\"",
+                ? $"Reset name of {Device}"
+                : $"Rename {Device} to \"{Text.Trim()}\"",
             PartsChangeKind.SetBatch => string.IsNullOrWhiteSpace(Text)
-                ? $"Forget the batch of {Device}"
-                : $"{Device} is of batch {Text.Trim()}",
-            PartsChangeKind.NameBuild => $"Name the build \"{Text?.Trim()}\"",
-            PartsChangeKind.SetNote => "Write the note",
+                ? $"Clear batch of {Device}"
+                : $"Set batch of {Device} to {Text.Trim()}",
+            PartsChangeKind.NameBuild => $"Rename build to \"{Text?.Trim()}\"",
+            PartsChangeKind.SetNote => "Edit note",
             PartsChangeKind.PlaceDevice => Millimetres is { } away
-                ? $"{Device} sits {away:0.#} mm from the board"
-                : $"Forget how far {Device} sits from the board",
-            PartsChangeKind.SetAllowance => $"Add {Millimetres ?? WireLengths.UsualAllowance:0.#} mm to each wire",
+                ? $"Set distance of {Device} from the board to {away:0.#} mm"
+                : $"Clear distance of {Device} from the board",
+            PartsChangeKind.SetAllowance =>
+                $"Set allowance to {Millimetres ?? WireLengths.UsualAllowance:0.#} mm per wire",
             PartsChangeKind.CutWire =>
-                $"Wire {Wire!.Lead} of {Wire.Device}: {Wire.Millimetres:0.#} mm of AWG {Wire.Gauge}",
-            _ => $"{Link} becomes {(Priority ?? Builds.Priority.Want).ToString().ToLowerInvariant()}",
+                $"Set wire {Wire!.Lead} of {Wire.Device} to {Wire.Millimetres:0.#} mm, AWG {Wire.Gauge}",
+            _ => $"Set priority of {Link} to {(Priority ?? Builds.Priority.Want).ToString().ToLowerInvariant()}",
         };
 
     private void Known(Build build, CheckList list) =>
-        list.Known(Device ?? "", build.Devices.Select(d => d.Id), "device of the build", "change.device");
+        list.Known(Device ?? "", build.Devices.Select(d => d.Id), "device in the build", "change.device");
 }

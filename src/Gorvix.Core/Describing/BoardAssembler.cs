@@ -77,7 +77,7 @@ internal sealed class BoardAssembler
             return true;
         }
         _problems.Add(
-            LeafletText.Problem(line, 1, $"\"{key}\" stands in line {first[key]} already", "Keep one of both lines.")
+            LeafletText.Problem(line, 1, $"\"{key}\" is already set in line {first[key]}", "Keep one of the two lines.")
         );
         return false;
     }
@@ -113,8 +113,8 @@ internal sealed class BoardAssembler
                     LeafletText.Problem(
                         number,
                         from.Column,
-                        $"no line tells of a rail \"{from.Text}\"",
-                        $"Write it in a line of its own: {Examples.For("rail")}"
+                        $"no line defines a rail \"{from.Text}\"",
+                        $"Add a line for it: {Examples.For("rail")}"
                     )
                 );
             }

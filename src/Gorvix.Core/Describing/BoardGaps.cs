@@ -15,7 +15,7 @@ internal static class BoardGaps
             yield return Note(
                 LeafletStep.Identity,
                 "target",
-                "The firmware target is unknown: a sister revision may need another one."
+                "Firmware target unknown: another revision may need a different one."
             );
         }
         if (board.Outline is null)
@@ -23,7 +23,7 @@ internal static class BoardGaps
             yield return Note(
                 LeafletStep.Identity,
                 "outline",
-                "The size is unknown: wires and rows are drawn on 36 × 36 mm."
+                "Board size unknown: wires and rows are drawn on 36 × 36 mm."
             );
         }
         if (board.Input is null)
@@ -31,23 +31,19 @@ internal static class BoardGaps
             yield return Note(
                 LeafletStep.Supply,
                 "input",
-                "What the supply input stands is unknown: no pack is judged against it."
+                "Supply input range unknown: no battery is checked against it."
             );
         }
         foreach (var (i, rail) in board.Rails.Index())
         {
             if (rail.Feed is RailFeed.Regulator or RailFeed.Booster or RailFeed.RegulatorOrUsb && rail.Limit is null)
             {
-                yield return Note(
-                    LeafletStep.Supply,
-                    $"rails[{i}]",
-                    $"How much current {rail.Label} gives is unknown."
-                );
+                yield return Note(LeafletStep.Supply, $"rails[{i}]", $"Current limit of {rail.Label} unknown.");
             }
         }
         if (board.Ports.Count == 0)
         {
-            yield return Note(LeafletStep.Pads, "pads", "No port is known yet: type the pads as they are printed.");
+            yield return Note(LeafletStep.Pads, "pads", "No ports yet: enter the pads as printed.");
         }
         foreach (var (i, pad) in board.Pads.Index().Where(p => p.Item.Meaning == PadMeaning.Doubtful))
         {
@@ -64,7 +60,7 @@ internal static class BoardGaps
             yield return Note(
                 LeafletStep.Pads,
                 $"plugs[{i}]",
-                $"The pitch of {plug.Label} is unknown: no plug is said to fit it, leads are soldered."
+                $"Pitch of {plug.Label} unknown: no plug is matched to it; leads are soldered."
             );
         }
         var reached = board.Pads.SelectMany(p => p.Paths).Select(p => p.Net).OfType<string>().ToHashSet();
@@ -76,7 +72,7 @@ internal static class BoardGaps
                     LeafletStep.Ports,
                     $"ports[{i}]",
                     Severity.Warn,
-                    $"No pad leads to {port.Id}: nothing can be wired to it."
+                    $"No pad connects to {port.Id}: nothing can be wired to it."
                 );
             }
         }

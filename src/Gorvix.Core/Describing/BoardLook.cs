@@ -135,13 +135,13 @@ public sealed record BoardLook(
     {
         if (pad.Paths.Count == 0 || pad.Meaning == PadMeaning.NotConnected)
         {
-            return pad.Meaning == PadMeaning.NotConnected ? "not connected" : "not known yet";
+            return pad.Meaning == PadMeaning.NotConnected ? "not connected" : "unknown";
         }
         var turned = pad.Paths.Count(p => p.Through.Any(e => e is Inverter));
         var how =
             turned == 0 ? ""
             : turned == pad.Paths.Count ? ", inverted"
-            : ", raw or inverted";
+            : ", non-inverted or inverted";
         return Phrase.Or([.. pad.Paths.SelectMany(p => EndsOf(board, p)).Distinct()]) + how;
     }
 
@@ -150,29 +150,29 @@ public sealed record BoardLook(
         if (path.Rail is { } rail)
         {
             var known = board.Rails.FirstOrDefault(r => r.Id == rail);
-            return [known?.Feed == RailFeed.Ground ? "ground" : $"rail {known?.Label ?? rail}"];
+            return [known?.Feed == RailFeed.Ground ? "ground" : $"{known?.Label ?? rail} rail"];
         }
         var jobs = board.Ports.Where(p => p.Nets.Contains(path.Net)).Select(p => JobOf(p, path.Net!)).ToList();
-        return jobs.Count == 0 ? [$"pin {path.Net}, which no port uses"] : jobs;
+        return jobs.Count == 0 ? [$"pin {path.Net}, not used by any port"] : jobs;
     }
 
     private static string JobOf(Port port, string net) =>
-        net == port.Rx ? $"RX of {port.Id}"
-        : net == port.Tx ? $"TX of {port.Id}"
-        : net == port.Data ? $"SDA of {port.Id}"
-        : net == port.Clock ? $"SCL of {port.Id}"
-        : $"a pin of {port.Id}";
+        net == port.Rx ? $"{port.Id} RX"
+        : net == port.Tx ? $"{port.Id} TX"
+        : net == port.Data ? $"{port.Id} SDA"
+        : net == port.Clock ? $"{port.Id} SCL"
+        : $"a {port.Id} pin";
 
     private static List<string> Implications(ControllerClass known) =>
         [
             known.Inversion == OwnInversion.EachPin
-                ? "It inverts RX and TX by itself: any pad takes any polarity."
-                : "It cannot invert: an inverted protocol needs a pad behind an inverter, or help from the device.",
+                ? "RX and TX can be inverted in the controller: any pad works with either polarity."
+                : "No inversion in the controller: an inverted protocol needs a pad behind an inverter, or a device that can change its polarity.",
             known.Swap == PinSwap.Swappable
-                ? "RX and TX of a port can change places by a setting."
-                : "RX and TX stay where they are.",
-            $"Its pins stand {BoardAssembler.ClassStands(known.Id):0.#} V as a rule; where the leaflet says otherwise, say so at the port.",
-            $"Bauds are divided from {known.ClockMegahertz:0.#} MHz unless the port says otherwise.",
+                ? "RX and TX of a port can be swapped in the settings."
+                : "RX and TX cannot be swapped.",
+            $"Pins typically tolerate {BoardAssembler.ClassStands(known.Id):0.#} V; if the datasheet differs, enter it at the port.",
+            $"Baud rates are divided from {known.ClockMegahertz:0.#} MHz unless the port sets another clock.",
         ];
 
     // Rows are laid on a board of this size until the leaflet gives one.
@@ -189,7 +189,7 @@ public sealed record BoardLook(
                 }
             ) with
             {
-                Note = $"The leaflet gives no size yet: drawn as {most} × {most} mm.",
+                Note = $"Board size not set yet: drawn as {most} × {most} mm.",
             };
     }
 

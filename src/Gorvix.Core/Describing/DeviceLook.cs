@@ -121,7 +121,7 @@ public sealed record DeviceLook(
                 yield return Unknown(
                     DeviceStep.Supply,
                     $"leads[{i}]",
-                    $"The volts that {lead.Label} takes are unknown: nothing is judged by them."
+                    $"Supply range of {lead.Label} unknown: its voltage is not checked."
                 );
             }
             else if (supply.Peak is null)
@@ -129,7 +129,7 @@ public sealed record DeviceLook(
                 yield return Unknown(
                     DeviceStep.Supply,
                     $"leads[{i}]",
-                    $"The most that {lead.Label} draws is unknown: rails are not added up."
+                    $"Peak current of {lead.Label} unknown: rail loads are not added up."
                 );
             }
         }
@@ -138,12 +138,12 @@ public sealed record DeviceLook(
             yield return Unknown(
                 DeviceStep.Leads,
                 "plug",
-                "The pitch of the plug is unknown: it is said to fit no socket, its leads are soldered."
+                "Plug pitch unknown: it is matched to no socket; its leads are soldered."
             );
         }
         if (device.Functions.Count == 0 && device.Outputs.Count == 0)
         {
-            yield return Unknown(DeviceStep.Modes, "functions", "It gives nothing yet.");
+            yield return Unknown(DeviceStep.Modes, "functions", "No functions yet.");
         }
     }
 
@@ -200,16 +200,16 @@ public sealed record DeviceLook(
         };
         if (ResolvedBuild.Of(build, new PartsLibrary([board], [bare])).Build is not { } resolved)
         {
-            return "cannot be tried.";
+            return "cannot be checked.";
         }
         var ports = Router.WaysOf(resolved).Links[0].Routes.Select(r => r.Port.Id).Distinct().ToHashSet();
         var turned = ports.Contains("U2") || ports.Contains("U3") && !ports.Contains("U1");
         return (ports.Contains("U1"), turned) switch
         {
-            (true, true) => "on any pad, straight or behind an inverter.",
-            (true, false) => "on a straight pad; never behind an inverter.",
+            (true, true) => "on any pad, non-inverted or behind an inverter.",
+            (true, false) => "on a non-inverted pad; never behind an inverter.",
             (false, true) => "only behind an inverter.",
-            _ => "on no serial pad of such a board.",
+            _ => "on no serial pad of this class.",
         };
     }
 }

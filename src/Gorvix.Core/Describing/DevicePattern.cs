@@ -14,8 +14,8 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
     [
         new(
             "two-way-receiver",
-            "Receiver, two-way",
-            "Supply, ground, TX and RX; values go back to the radio on the same port.",
+            "Receiver, full-duplex",
+            "Supply, ground, TX and RX; telemetry returns to the radio on the same port.",
             PatternMaker.Device(
                 DeviceKind.Receiver,
                 "5V supply red, GND ground black, TX signal white, RX signal green",
@@ -25,15 +25,15 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
                     {
                         Carries = [new Rider { Function = "telemetry" }],
                     },
-                    PatternMaker.Mode("CRSF", "TX out", "deaf", "CRSF, way back left off", "telemetry")
+                    PatternMaker.Mode("CRSF", "TX out", "deaf", "CRSF, telemetry not wired", "telemetry")
                 ),
                 PatternMaker.Gives(Need.Telemetry)
             )
         ),
         new(
             "one-way-receiver",
-            "Receiver with a telemetry lead",
-            "One lead for the sticks, another one for values back to the radio.",
+            "Receiver with a separate telemetry lead",
+            "One lead for control, another for telemetry to the radio.",
             PatternMaker.Device(
                 DeviceKind.Receiver,
                 "5V supply red, GND ground black, SBUS signal white, S.Port signal yellow",
@@ -44,7 +44,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
         new(
             "several-outputs",
             "Receiver with several outputs",
-            "One output is set to a protocol, or there are pads for pulses beside the serial one.",
+            "One output with a selectable protocol, or pulse pads beside the serial pad.",
             PatternMaker.Device(
                 DeviceKind.Receiver,
                 "5V supply red, GND ground black, OUT signal white, PPM signal yellow",
@@ -55,14 +55,14 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
                     {
                         Setting = "set the output to IBUS",
                     },
-                    PatternMaker.Mode("PPM", "PPM out", "ppm", "PPM", "channels above the eighth")
+                    PatternMaker.Mode("PPM", "PPM out", "ppm", "PPM", "channels above 8")
                 )
             )
         ),
         new(
             "analogue-transmitter",
-            "Video transmitter, analogue",
-            "Supply, ground, picture in, one wire for power and channel; often a 5 V output for a camera.",
+            "Analogue VTX",
+            "Supply, ground, video in, one wire for VTX control; often a 5 V output for a camera.",
             PatternMaker.Device(
                 DeviceKind.VideoTransmitter,
                 "BAT supply red, GND ground black, VID picture yellow, CTRL signal blue, 5V output white",
@@ -72,7 +72,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
                     PatternMaker.Mode("VC-9600", "CTRL both"),
                     PatternMaker.Mode("VC-4800", "CTRL both") with
                     {
-                        Setting = "choose the slower protocol",
+                        Setting = "select the slower protocol",
                     }
                 )
             )
@@ -80,7 +80,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
         new(
             "air-unit-small",
             "Digital air unit, small plug",
-            "Four leads: supply, ground, RX, TX; no radio of its own.",
+            "Four leads: supply, ground, RX, TX; no built-in receiver.",
             PatternMaker.Plugged(
                 PatternMaker.Device(
                     DeviceKind.AirUnit,
@@ -94,7 +94,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
         new(
             "air-unit-large",
             "Digital air unit, large plug",
-            "Six leads: the four of the small one, and an output of its own radio with a second ground.",
+            "Six leads: the four of the small plug, plus the built-in receiver's output and a second ground.",
             PatternMaker.Plugged(
                 PatternMaker.Talking(
                     PatternMaker.Device(
@@ -135,7 +135,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
         new(
             "gnss",
             "GNSS module without compass",
-            "Four leads: supply, ground, TX and RX. Without battery or flash it forgets its set-up.",
+            "Four leads: supply, ground, TX and RX. Without a battery or flash it loses its settings at power-off.",
             PatternMaker.Device(
                 DeviceKind.Gnss,
                 "5V supply red, GND ground black, TX signal yellow, RX signal white",
@@ -153,7 +153,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
         ),
         new(
             "compass",
-            "Compass on its own",
+            "Standalone compass",
             "Supply, ground, SDA and SCL.",
             PatternMaker.Device(
                 DeviceKind.Compass,
@@ -164,7 +164,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
         new(
             "telemetry-radio",
             "Telemetry radio",
-            "A radio of its own for values and orders; not the receiver's.",
+            "A separate radio for telemetry and commands; not part of the receiver.",
             PatternMaker.Device(
                 DeviceKind.TelemetryRadio,
                 "5V supply red, GND ground black, TX signal yellow, RX signal green",
@@ -174,14 +174,20 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
                     {
                         Bauds = [57600, 115200],
                     },
-                    PatternMaker.Mode("MAVLink", "RX in", "talk", "MAVLink, values out only", "orders from the ground")
+                    PatternMaker.Mode(
+                        "MAVLink",
+                        "RX in",
+                        "talk",
+                        "MAVLink, telemetry out only",
+                        "commands from the ground"
+                    )
                 )
             )
         ),
         new(
             "speed-controllers",
-            "Speed controllers with a plug",
-            "One plug for motors, current sense and readings; the set hangs on the battery itself.",
+            "ESCs with a plug",
+            "One plug for motors, current sense and ESC telemetry; the ESCs are powered directly from the battery.",
             PatternMaker.Device(
                 DeviceKind.SpeedController,
                 "BAT supply red, GND ground black, CUR sense yellow, TLM signal green",
@@ -194,7 +200,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
         ),
         new(
             "range-finder",
-            "Range finder or flow sensor",
+            "Rangefinder or flow sensor",
             "Supply, ground and one or two serial leads.",
             PatternMaker.Device(
                 DeviceKind.RangeFinder,
@@ -204,8 +210,8 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
         ),
         new(
             "recorder",
-            "Flight recorder",
-            "It only listens: one signal lead and its supply.",
+            "Flight logger",
+            "Receives only: one signal lead and its supply.",
             PatternMaker.Device(
                 DeviceKind.Recorder,
                 "5V supply red, GND ground black, RX signal green",
@@ -214,8 +220,8 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
         ),
         new(
             "camera",
-            "Camera, analogue",
-            "Supply, ground, picture out; a lead for its keys on some.",
+            "Analogue camera",
+            "Supply, ground, video out; a camera control lead on some.",
             PatternMaker.Device(
                 DeviceKind.Camera,
                 "V supply red, GND ground black, VID picture yellow",
@@ -224,8 +230,8 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
         ),
         new(
             "wireless-bridge",
-            "Wireless bridge",
-            "Settings from a phone: supply, ground, TX and RX.",
+            "Wireless configuration module",
+            "Settings from a phone; supply, ground, TX and RX.",
             PatternMaker.Device(
                 DeviceKind.WirelessBridge,
                 "5V supply red, GND ground black, TX signal yellow, RX signal white",
@@ -234,8 +240,8 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
         ),
         new(
             "overlay",
-            "Overlay board",
-            "It lays text over an analogue picture by itself, from values that the board sends.",
+            "OSD board",
+            "Overlays text on analogue video, using data from the board.",
             PatternMaker.Device(
                 DeviceKind.Overlay,
                 "5V supply red, GND ground black, TX signal yellow, RX signal white",
@@ -245,7 +251,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
         new(
             "regulator",
             "Regulator",
-            "It takes the battery and gives another voltage.",
+            "Battery in, another voltage out.",
             PatternMaker.Offering(
                 PatternMaker.Device(DeviceKind.Regulator, "IN supply red, GND ground black, OUT output yellow"),
                 "out",
@@ -255,7 +261,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
         new(
             "filter",
             "Filter",
-            "It passes a supply on without its noise.",
+            "Passes a supply through and filters its noise.",
             PatternMaker.Offering(
                 PatternMaker.Device(DeviceKind.Filter, "IN supply red, GND ground black, OUT output yellow"),
                 "out",
@@ -265,7 +271,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
         new(
             "adapter",
             "Adapter",
-            "Between two plugs: what comes in goes out.",
+            "Between two plugs, wired straight through.",
             PatternMaker.Offering(
                 PatternMaker.Device(DeviceKind.Adapter, "IN supply red, GND ground black, OUT output red"),
                 "out",

@@ -72,7 +72,7 @@ internal static class ElementGrammar
             .Or(Divider.Try())
             .Or(Diode.Try())
             .Or(Resistor.Try())
-            .Named("an element: inverter, divider, diode, a resistor such as 150 ohm, or a bridge such as J4=raw");
+            .Named("an element: inverter, divider, diode, resistor (150 ohm) or solder jumper (J4=raw)");
         return from through in element.Then(e => Token.EqualTo(T.To).Value(e)).Try().Many()
             from to in end
             select new Way(through, to);

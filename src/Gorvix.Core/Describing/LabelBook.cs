@@ -39,64 +39,44 @@ public static partial class LabelBook
         Sure(LabelKind.Lights, "LED", "LEDS", "LEDSTRIP"),
         Sure(LabelKind.Motor, "M#", "S#"),
         Sure(LabelKind.Nothing, "NC", "N/C", "N.C."),
+        Unsure("battery on many boards, buzzer + on others", ["B+"], Of(LabelKind.Battery), Of(LabelKind.Buzzer)),
+        Unsure("a supply, but the label states no voltage", ["VCC", "+", "V+", "PWR"], Volts(5), Of(LabelKind.Battery)),
         Unsure(
-            "on many boards the battery, on others the plus of the buzzer",
-            ["B+"],
-            Of(LabelKind.Battery),
-            Of(LabelKind.Buzzer)
-        ),
-        Unsure(
-            "a supply, and the label does not say of how many volts",
-            ["VCC", "+", "V+", "PWR"],
-            Volts(5),
-            Of(LabelKind.Battery)
-        ),
-        Unsure(
-            "the plus of the buzzer is 5 V as a rule, and the battery on some boards",
+            "buzzer + is typically 5 V, but battery voltage on some boards",
             ["BZ+", "BUZ+"],
             Volts(5),
             Of(LabelKind.Battery)
         ),
         Unsure(
-            "it can be the picture from the camera or a level",
+            "it can be video from the camera or an analogue input",
             ["C"],
             Of(LabelKind.PictureIn),
             Of(LabelKind.Current)
         ),
+        Unsure("it can be video in or a supply input", ["VIN"], Of(LabelKind.PictureIn), Of(LabelKind.Battery)),
+        Unsure("it can be video out or a supply output", ["VOUT"], Of(LabelKind.PictureOut), Of(LabelKind.Battery)),
         Unsure(
-            "it can be a picture or a supply that comes in",
-            ["VIN"],
-            Of(LabelKind.PictureIn),
-            Of(LabelKind.Battery)
-        ),
-        Unsure(
-            "it can be a picture or a supply that goes out",
-            ["VOUT"],
-            Of(LabelKind.PictureOut),
-            Of(LabelKind.Battery)
-        ),
-        Unsure(
-            "the label does not say of which port it is, and an inverter may stand behind it",
+            "the label does not name the port, and there may be an inverter behind it",
             ["SBUS", "S.BUS"],
             Of(LabelKind.Rx)
         ),
-        Unsure("the label does not say of which port it is", ["IBUS", "PPM", "RC", "RX"], Of(LabelKind.Rx)),
-        Unsure("the label does not say of which port it is", ["TX"], Of(LabelKind.Tx)),
+        Unsure("the label does not name the port", ["IBUS", "PPM", "RC", "RX"], Of(LabelKind.Rx)),
+        Unsure("the label does not name the port", ["TX"], Of(LabelKind.Tx)),
         Unsure(
-            "it can be either half of a port that the label does not name",
+            "it can be RX or TX of a port that the label does not name",
             ["DSM", "DSMX", "SPEK"],
             Of(LabelKind.Rx),
             Of(LabelKind.Tx)
         ),
         Unsure(
-            "it can be the telemetry that goes out or that of the speed controllers, and names no port",
+            "it can be telemetry out or ESC telemetry in, and the label does not name the port",
             ["TLM", "TELEM", "TELE"],
             Of(LabelKind.Tx),
             Of(LabelKind.Rx)
         ),
-        Unsure("the label does not say of which port it is", ["ETLM", "ESCTLM"], Of(LabelKind.Rx)),
-        Unsure("it can be a bus's wire or something of the maker's own", ["DA"], Of(LabelKind.Data)),
-        Unsure("it can be a bus's wire or something of the maker's own", ["CL", "CK"], Of(LabelKind.Clock)),
+        Unsure("the label does not name the port", ["ETLM", "ESCTLM"], Of(LabelKind.Rx)),
+        Unsure("it can be an I²C line or something maker-specific", ["DA"], Of(LabelKind.Data)),
+        Unsure("it can be an I²C line or something maker-specific", ["CL", "CK"], Of(LabelKind.Clock)),
     ];
 
     private static readonly IReadOnlyList<(Regex Regex, Entry Entry)> Patterns =
@@ -129,8 +109,9 @@ public static partial class LabelBook
     /// <param name="label">As printed.</param>
     public static string WhyDoubtful(string label) =>
         Find(label) is var (entry, _) ? entry.Why
-        : label.Contains('/', StringComparison.Ordinal) ? "it has two jobs, and a setting or a bridge says which"
-        : "the dictionary does not know it";
+        : label.Contains('/', StringComparison.Ordinal)
+            ? "it has two functions, selected by a setting or a solder jumper"
+        : "the label is not recognised";
 
     /// <summary>The lines of the dictionary that a label fits; more than one would be a fault of the dictionary.</summary>
     internal static IEnumerable<Entry> Fitting(string label) =>

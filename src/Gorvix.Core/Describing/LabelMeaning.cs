@@ -27,7 +27,7 @@ public enum LabelKind
     /// <summary>The picture from the camera.</summary>
     PictureIn,
 
-    /// <summary>The picture to the transmitter.</summary>
+    /// <summary>The video to the VTX.</summary>
     PictureOut,
 
     /// <summary>The level of the current sensor.</summary>
@@ -62,24 +62,20 @@ public sealed record LabelMeaning(LabelKind Kind, int Number = 0, double Volts =
     public string Words =>
         Kind switch
         {
-            LabelKind.Rx => Number == 0
-                ? "the board listens (RX) on a port that the label does not name"
-                : $"RX of U{Number}",
-            LabelKind.Tx => Number == 0
-                ? "the board talks (TX) on a port that the label does not name"
-                : $"TX of U{Number}",
-            LabelKind.Data => "data wire of the bus (SDA)",
-            LabelKind.Clock => "clock wire of the bus (SCL)",
+            LabelKind.Rx => Number == 0 ? "RX of a port that the label does not name" : $"U{Number} RX",
+            LabelKind.Tx => Number == 0 ? "TX of a port that the label does not name" : $"U{Number} TX",
+            LabelKind.Data => "I²C data (SDA)",
+            LabelKind.Clock => "I²C clock (SCL)",
             LabelKind.Ground => "ground",
-            LabelKind.Battery => "the battery itself",
-            LabelKind.Supply => $"supply of {Volts:0.##} V",
-            LabelKind.PictureIn => "picture from the camera",
-            LabelKind.PictureOut => "picture to the transmitter",
-            LabelKind.Current => "current sensor",
-            LabelKind.Strength => "strength of the signal",
-            LabelKind.Keys => "keys of the camera",
+            LabelKind.Battery => "battery, unregulated",
+            LabelKind.Supply => $"{Volts:0.##} V supply",
+            LabelKind.PictureIn => "video from the camera",
+            LabelKind.PictureOut => "video to the VTX",
+            LabelKind.Current => "current sense",
+            LabelKind.Strength => "RSSI",
+            LabelKind.Keys => "camera control",
             LabelKind.Buzzer => "buzzer",
-            LabelKind.Lights => "light strip",
+            LabelKind.Lights => "LED strip",
             LabelKind.Motor => $"motor or servo {Number}",
             _ => "not connected",
         };

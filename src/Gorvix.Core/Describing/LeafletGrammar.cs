@@ -49,7 +49,7 @@ internal static class LeafletGrammar
             from port in Token.EqualTo(T.Text)
             from half in Token
                 .EqualTo(T.Word)
-                .Where(t => t.ToStringValue().StartsWith('.'), "a half such as .RX")
+                .Where(t => t.ToStringValue().StartsWith('.'), "a port signal (.RX)")
                 .OptionalOrDefault()
             select new EndName(
                 LeafletTokens.Unquote(port),
@@ -59,7 +59,7 @@ internal static class LeafletGrammar
             )
         )
         .Or(Token.EqualTo(T.Word).Select(t => EndIn(LeafletTokens.Tidy(t.ToStringValue()), t.Position.Column)))
-        .Named("a rail, or a half of a port such as U3.RX");
+        .Named("a rail or a port signal (U3.RX)");
 
     private static readonly TokenListParser<T, PadName> Pad =
         from label in Name
@@ -86,7 +86,7 @@ internal static class LeafletGrammar
         .Or(
             Token
                 .EqualTo(T.Word)
-                .Where(t => !Terms.IsWord(t, "at") && !Terms.IsWord(t, "group"), "a place")
+                .Where(t => !Terms.IsWord(t, "at") && !Terms.IsWord(t, "group"), "a position")
                 .AtLeastOnce()
                 .Select(string? (words) => string.Join(' ', words.Select(w => LeafletTokens.Tidy(w.ToStringValue()))))
         )
@@ -212,8 +212,8 @@ internal static class LeafletGrammar
         from area in Area
         from bolt in Comma
             .OptionalOrDefault()
-            .IgnoreThen(Token.EqualTo(T.Word).Where(t => t.ToStringValue().StartsWith('M'), "a bolt such as M3"))
-            .Where(t => Terms.NumberIn(t.ToStringValue()[1..], "") is not null, "a bolt such as M3")
+            .IgnoreThen(Token.EqualTo(T.Word).Where(t => t.ToStringValue().StartsWith('M'), "a screw size (M3)"))
+            .Where(t => Terms.NumberIn(t.ToStringValue()[1..], "") is not null, "a screw size (M3)")
             .Select(double? (t) => Terms.NumberIn(t.ToStringValue()[1..], ""))
             .OptionalOrDefault()
         select (Statement)

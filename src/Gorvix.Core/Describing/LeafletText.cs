@@ -51,8 +51,8 @@ public static class LeafletText
                 Problem(
                     1,
                     1,
-                    $"the text has {text.Length} letters",
-                    $"{MostLetters} is the most: a leaflet fits on a page."
+                    $"the text has {text.Length} characters",
+                    $"The limit is {MostLetters}: a board text fits on one page."
                 )
             );
             return new LeafletReading(assembler.Finish().Board, problems, []);
@@ -65,7 +65,7 @@ public static class LeafletText
                     MostLines + 1,
                     1,
                     $"the text has {lines.Length} lines",
-                    $"{MostLines} is the most: a leaflet fits on a page."
+                    $"The limit is {MostLines}: a board text fits on one page."
                 )
             );
         }
@@ -158,8 +158,8 @@ public static class LeafletText
             return Problem(
                 number,
                 1,
-                $"the line has {line.Length} letters",
-                $"{MostLine} is the most: part it into rows."
+                $"the line has {line.Length} characters",
+                $"The limit is {MostLine}: split it into several rows."
             );
         }
         var word = start.Split(' ', 2)[0];
@@ -174,7 +174,7 @@ public static class LeafletText
                 number,
                 tokens.ErrorPosition.HasValue ? tokens.ErrorPosition.Column : 1,
                 tokens.FormatErrorMessageFragment(),
-                "A text in quotes ends with a quote; inside it, write \\\" for a quote and \\\\ for a backslash."
+                "End quoted text with a quote; inside it, write \\\" for a quote and \\\\ for a backslash."
             );
         }
         var grammar = LeafletGrammar.Lines.GetValueOrDefault(word.TrimEnd(':'));
@@ -183,7 +183,7 @@ public static class LeafletText
             return Problem(
                 number,
                 1,
-                $"\"{Short(start)}\" begins with no word of a leaflet, and has no colon",
+                $"\"{Short(start)}\" starts with no known keyword and has no colon",
                 "Write a row of pads as \"top left: R1 T1 5V G\", a socket as \"AIR: BAT G T3 R3\"."
             );
         }
@@ -197,7 +197,7 @@ public static class LeafletText
             number,
             read.ErrorPosition.HasValue ? read.ErrorPosition.Column : line.Length + 1,
             read.FormatErrorMessageFragment(),
-            $"Such a line is written as: {Examples.For(word.TrimEnd(':'))}"
+            $"Write this line as: {Examples.For(word.TrimEnd(':'))}"
         );
     }
 
@@ -217,8 +217,8 @@ public static class LeafletText
             return Problem(
                 number,
                 at + word.Length + 2,
-                "the quotes of this text do not close, or something stands behind them",
-                "Leave the quotes out, or put one before and one behind the text."
+                "the quotes are not closed, or something follows them",
+                "Remove the quotes, or put one before and one after the text."
             );
         }
         if (value == "")
@@ -227,7 +227,7 @@ public static class LeafletText
                 number,
                 at + word.Length + 1,
                 $"nothing follows \"{word}\"",
-                "Write it behind the word, or leave the line out."
+                "Write the value after it, or remove the line."
             );
         }
         statement = new ValueLine(word.ToLowerInvariant(), b => apply(b, value));

@@ -14,7 +14,7 @@ internal enum LeafletToken
     [Token(Description = "a word")]
     Word,
 
-    [Token(Description = "a text in quotes")]
+    [Token(Description = "quoted text")]
     Text,
 
     [Token(Example = ":")]
@@ -81,7 +81,7 @@ internal static class LeafletTokens
 
     private static readonly TextParser<string> Quoted = Character
         .Matching(c => Quotes.Contains(c), "a quote")
-        .IgnoreThen(Escaped.Or(Character.Matching(c => !Quotes.Contains(c) && c != '\\', "a letter")).Many())
+        .IgnoreThen(Escaped.Or(Character.Matching(c => !Quotes.Contains(c) && c != '\\', "a character")).Many())
         .Then(body => Character.Matching(c => Quotes.Contains(c), "a closing quote").Value(new string(body)));
 
     /// <summary>The tokenizer of one line.</summary>
@@ -98,7 +98,7 @@ internal static class LeafletTokens
         .Match(Character.EqualTo(','), LeafletToken.Comma)
         .Match(Character.EqualTo('|'), LeafletToken.Or)
         .Match(Character.EqualTo('>'), LeafletToken.To)
-        .Match(Span.MatchedBy(Character.Matching(IsLetter, "a letter").AtLeastOnce()), LeafletToken.Word)
+        .Match(Span.MatchedBy(Character.Matching(IsLetter, "a character").AtLeastOnce()), LeafletToken.Word)
         .Build();
 
     /// <summary>What a token in quotes says.</summary>

@@ -34,8 +34,8 @@ internal sealed class PadList(List<LeafletProblem> problems)
                 LeafletText.Problem(
                     line,
                     1,
-                    $"with this line the board has more than {PartCheck.MostPads} pads",
-                    "No board has so many: leave out what is not a pad."
+                    $"with this line the board exceeds {PartCheck.MostPads} pads",
+                    "No board has that many: remove anything that is not a pad."
                 )
             );
             return;
@@ -173,8 +173,8 @@ internal sealed class PadList(List<LeafletProblem> problems)
                     LeafletText.Problem(
                         number,
                         line.Pad.Column,
-                        $"the ways of \"{line.Pad.Text}\" stand in a line already",
-                        "Put both into one line, with | between them."
+                        $"\"{line.Pad.Text}\" already has a ways line",
+                        "Merge both into one line, with | between them."
                     )
                 );
             }
@@ -199,13 +199,13 @@ internal sealed class PadList(List<LeafletProblem> problems)
                     line,
                     name.Column,
                     $"no row or socket has a pad \"{name.Text}\"",
-                    "Write it into a row first, as \"top left: R4\"."
+                    "Add it to a row first: \"top left: R4\"."
                 )
                 : LeafletText.Problem(
                     line,
                     name.Column,
-                    $"several pads are called \"{name.Text}\"",
-                    $"Use the id of the one that you mean: {string.Join(", ", found.Take(8))}."
+                    $"several pads are labelled \"{name.Text}\"",
+                    $"Use the id of the one you mean: {string.Join(", ", found.Take(8))}."
                 )
         );
         return null;
@@ -273,7 +273,7 @@ internal sealed class PadList(List<LeafletProblem> problems)
                     line,
                     end.Column,
                     $"port {port.Id} has no {half}",
-                    $"Give it one: port {port.Id}: RX TX, or name a half that it has."
+                    $"Add it, as in \"port {port.Id}: RX TX\", or use a signal this port has."
                 )
             );
             return null;
@@ -293,13 +293,13 @@ internal sealed class PadList(List<LeafletProblem> problems)
                     line,
                     end.Column,
                     $"there is no rail \"{whole}\"",
-                    $"Write its line, {Examples.For("rail")}, or name a half of a port such as U3.RX."
+                    $"Add its line, {Examples.For("rail")}, or use a port signal (U3.RX)."
                 )
                 : LeafletText.Problem(
                     line,
                     end.Column,
                     $"there is no port \"{end.Name}\"",
-                    $"Write its line: port {end.Name}: RX TX."
+                    $"Add its line: port {end.Name}: RX TX."
                 )
         );
         return null;

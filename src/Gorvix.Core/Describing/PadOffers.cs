@@ -33,9 +33,9 @@ internal static class PadOffers
         {
             if (turned)
             {
-                yield return new PadOffer($"{half} of U{n}, behind an inverter", $"inverter > U{n}.{half}");
+                yield return new PadOffer($"U{n} {half}, behind an inverter", $"inverter > U{n}.{half}");
             }
-            yield return new PadOffer(turned ? $"{half} of U{n}, straight" : $"{half} of U{n}", $"U{n}.{half}");
+            yield return new PadOffer(turned ? $"U{n} {half}, non-inverted" : $"U{n} {half}", $"U{n}.{half}");
         }
     }
 

@@ -99,8 +99,8 @@ public static class PadsTold
                 LeafletText.Problem(
                     pad.Line,
                     1,
-                    $"where pad {pad.Label} leads to cannot be read: {read.FormatErrorMessageFragment()}",
-                    "Write it as in leaflet text: U3.RX, 5V, or J4=raw > U4.RX | J4=inverted > inverter > U4.RX."
+                    $"cannot read where pad {pad.Label} leads: {read.FormatErrorMessageFragment()}",
+                    "Write it as board text: U3.RX, 5V, or J4=raw > U4.RX | J4=inverted > inverter > U4.RX."
                 )
             );
             return [];
@@ -109,8 +109,8 @@ public static class PadsTold
             LeafletText.Problem(
                 pad.Line,
                 1,
-                $"where pad {pad.Label} leads to cannot be read: {tokens.FormatErrorMessageFragment()}",
-                "Close the quotes, or leave them out."
+                $"cannot read where pad {pad.Label} leads: {tokens.FormatErrorMessageFragment()}",
+                "Close the quotes, or remove them."
             )
         );
         return [];

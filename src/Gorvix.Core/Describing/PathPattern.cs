@@ -33,56 +33,56 @@ public sealed record PathPattern(string Id, string Name, string Tells, IReadOnly
         new(
             "fixed",
             "Pad with a fixed inverter",
-            "The pad is named after an inverted protocol, or the leaflet says \"inverted\" beside it.",
+            "The pad is labelled with an inverted protocol, or the datasheet marks it \"inverted\".",
             [PatternAsks.Pad, PatternAsks.Port],
             "ways {pad}: inverter > {port}.RX"
         ),
         new(
             "bridge",
-            "Three-pad bridge, raw or inverted",
-            "Three small pads side by side; solder joins the middle one with one of the others.",
+            "Three-pad solder jumper, raw or inverted",
+            "Three small pads in a row; solder joins the middle one to one neighbour.",
             [PatternAsks.Pad, PatternAsks.Port, PatternAsks.Bridge],
             "bridge {bridge}: raw inverted\nways {pad}: {bridge}=raw > {port}.RX | {bridge}=inverted > inverter > {port}.RX"
         ),
         new(
             "twoWay",
-            "Telemetry pad, inverted both ways",
-            "One wire that talks and listens, for a protocol that is inverted.",
+            "Telemetry pad with a bidirectional inverter",
+            "One half-duplex wire for an inverted protocol.",
             [PatternAsks.Pad, PatternAsks.Port],
             "ways {pad}: inverter both > {port}.TX"
         ),
         new(
             "selector",
-            "Supply selector, open as it comes",
-            "Pads to bridge beside a supply pad, one for each rail; the pad is dead until one is closed.",
+            "Voltage jumper, open from factory",
+            "Solder jumpers beside a supply pad, one per rail; the pad is off until one is closed.",
             [PatternAsks.Pad, PatternAsks.Rails, PatternAsks.Bridge],
             "bridge {bridge}: open {first} {second}\nways {pad}: {bridge}={first} > {first} | {bridge}={second} > {second}"
         ),
         new(
             "usb",
-            "Supply that USB feeds too, through a diode",
-            "Labelled 4V5 as a rule: 5 V less what the diode takes.",
+            "Supply also powered from USB, through a diode",
+            "Typically labelled 4V5: 5 V minus the diode drop.",
             [PatternAsks.Pad],
             "rail 4V5: 4.5 V regulator or USB\nways {pad}: 4V5"
         ),
         new(
             "divider",
-            "Divider that brings a level down",
-            "10 k to 1 k for the pack's voltage: a 1/11 of it is left.",
+            "Voltage divider",
+            "10 k to 1 k for battery voltage: 1/11 reaches the pin.",
             [PatternAsks.Pad, PatternAsks.Level],
             "ways {pad}: divider 0.0909 > {port}.RX"
         ),
         new(
             "resistor",
-            "Resistor in the line",
-            "Kept in by many boards on the telemetry of the speed controllers.",
+            "Series resistor",
+            "On many boards, fitted in the ESC telemetry line.",
             [PatternAsks.Pad, PatternAsks.Port],
             "ways {pad}: 1000 ohm > {port}.RX"
         ),
         new(
             "straight",
-            "Straight: nothing between",
-            "The pad is the pin.",
+            "Direct: nothing in between",
+            "The pad connects directly to the pin.",
             [PatternAsks.Pad, PatternAsks.Port],
             "ways {pad}: {port}.RX"
         ),

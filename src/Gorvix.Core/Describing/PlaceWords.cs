@@ -47,10 +47,10 @@ internal static partial class PlaceWords
                 : "";
         var detail = member switch
         {
-            "x" => ": the distance from the left edge",
-            "y" => ": the distance from the front edge",
-            "min" => ": the lower end",
-            "max" => ": the upper end",
+            "x" => ": distance from the left edge",
+            "y" => ": distance from the front edge",
+            "min" => ": minimum",
+            "max" => ": maximum",
             "" or "id" => "",
             _ => $": {member}",
         };
@@ -59,13 +59,13 @@ internal static partial class PlaceWords
             "pads" => $"pad {At(board.Pads, index, p => p.Label)}",
             "rails" => $"rail {At(board.Rails, index, r => r.Label)}",
             "ports" => $"port {At(board.Ports, index, p => p.Id)}",
-            "bridges" => $"bridge {At(board.Bridges, index, b => b.Id)}",
+            "bridges" => $"jumper {At(board.Bridges, index, b => b.Id)}",
             "plugs" => $"socket {At(board.Plugs, index, p => p.Label)}",
             "nets" => $"pin {At(board.Nets, index, n => n.Id)}",
-            "builtIns" => "the part inside",
+            "builtIns" => "the built-in device",
             "input" => "the supply input",
-            "outline" => "the size",
-            "mounting" => "the hole pattern",
+            "outline" => "the board size",
+            "mounting" => "the mounting hole pattern",
             "controller" => "the board",
             var other => $"the {other}",
         };

@@ -11,7 +11,7 @@ internal static class PortGrammar
 {
     /// <summary>A need by its name, written as <c>picture-text</c> or <c>pictureText</c>.</summary>
     public static readonly TokenListParser<T, Need> Need = Terms.OneOf<Need>(
-        $"a need: {string.Join(", ", Enum.GetValues<Need>().Select(WordOf))}"
+        $"a function: {string.Join(", ", Enum.GetValues<Need>().Select(WordOf))}"
     );
 
     /// <summary>A name of an enumeration as the text has it: small letters, parted by dashes.</summary>
@@ -74,7 +74,7 @@ internal static class PortGrammar
 
         return from key in Terms.Key("port")
             from called in name
-            from kind in Terms.OneOf<PortKind>("a kind of port").OptionalOrDefault(PortKind.Uart)
+            from kind in Terms.OneOf<PortKind>("a port type").OptionalOrDefault(PortKind.Uart)
             from halves in Token.EqualTo(T.Colon).IgnoreThen(half.Many()).OptionalOrDefault([])
             from options in Token.EqualTo(T.Comma).IgnoreThen(option).Many()
             select (Statement)

@@ -209,8 +209,8 @@ internal sealed partial class SpokenOf
                     (
                         "feed",
                         feed == RailFeed.Regulator
-                            ? "a regulator fed by the battery"
-                            : "fed by USB too, through a diode"
+                            ? "a regulator powered from the battery"
+                            : "also powered from USB, through a diode"
                     )
                 )
             );

@@ -20,7 +20,7 @@ internal static class Terms
     public static TokenListParser<T, double> Number(string unit) =>
         Token
             .EqualTo(T.Word)
-            .Where(t => NumberIn(t.ToStringValue(), unit) is not null, unit == "" ? "a number" : $"a number of {unit}")
+            .Where(t => NumberIn(t.ToStringValue(), unit) is not null, unit == "" ? "a number" : $"a number in {unit}")
             .Then(t => Word(unit).OptionalOrDefault().Value(NumberIn(t.ToStringValue(), unit)!.Value));
 
     /// <summary>One of the values of an enumeration, by its name.</summary>

@@ -22,10 +22,10 @@ internal sealed class BurnCards(WiredBuild wired)
 
     private static readonly CardChoice[] Fates =
     [
-        new("lives", "It lives"),
-        new("burns", "It burns: too many volts"),
-        new("starves", "It gets too little"),
-        new("nothing", "Nothing reaches it"),
+        new("lives", "It works"),
+        new("burns", "It is destroyed: over-voltage"),
+        new("starves", "It browns out: under-voltage"),
+        new("nothing", "It has no power"),
     ];
 
     private readonly ResolvedBuild _build = wired.Build;
@@ -58,10 +58,10 @@ internal sealed class BurnCards(WiredBuild wired)
                     : rails[0].Label == pad.Label ? 1
                     : LabelBook.Read(pad.Label).Trust == LabelTrust.Certain ? 2
                     : 3,
-                $"Which rail feeds the pad {WireWords.Of(_circuit, pad)}?",
+                $"Which rail powers pad {WireWords.Of(_circuit, pad)}?",
                 [.. others.Prepend(right).Select(w => new CardChoice(w, w))],
                 new HashSet<string> { right },
-                $"{Phrase.Join([.. rails.Select(BoardWords.Of)])}{(bridges.Count > 0 ? $"; {Phrase.Join([.. bridges.Select(b => $"bridge {b}")])} decides" : "")}."
+                $"{Phrase.Join([.. rails.Select(BoardWords.Of)])}{(bridges.Count > 0 ? $"; {Phrase.Join([.. bridges.Select(b => $"jumper {b}")])} selects it" : "")}."
             )
             {
                 Pads = [pad.Id],
@@ -93,7 +93,7 @@ internal sealed class BurnCards(WiredBuild wired)
                 yield return new Card(
                     $"live:{lead.Device}/{lead.Lead.Id}@{pad.Id}",
                     judged.Hardness,
-                    $"{lead.Lead.Label} of the {Name(lead.Device)} goes on the pad {WireWords.Of(_circuit, pad)}. {Fed()}: what becomes of it?",
+                    $"{lead.Lead.Label} of the {Name(lead.Device)} is wired to pad {WireWords.Of(_circuit, pad)}. {Fed()}: what happens?",
                     Fates,
                     new HashSet<string> { judged.Fate },
                     judged.Why
@@ -127,12 +127,12 @@ internal sealed class BurnCards(WiredBuild wired)
                 yield return new Card(
                     $"usb:{device}",
                     3,
-                    $"The build is wired as planned, and only USB is plugged in. Has the {Name(device)} power?",
+                    $"Wired as planned, only USB connected: is the {Name(device)} powered?",
                     [new CardChoice("yes", "Yes"), new CardChoice("no", "No")],
                     new HashSet<string> { alive ? "yes" : "no" },
                     gets.Pad is { } pad
-                        ? $"It hangs on {WireWords.Of(_circuit, _circuit.Pads[pad])}, which gives {Numbers.Volts(gets.Volts ?? 0)} on USB alone; it takes {PlainWords.Of(gets.Window)}."
-                        : $"It gets {Numbers.Volts(gets.Volts ?? 0)} on USB alone; it takes {PlainWords.Of(gets.Window)}."
+                        ? $"Powered from {WireWords.Of(_circuit, _circuit.Pads[pad])}: {Numbers.Volts(gets.Volts ?? 0)} on USB power, needs {PlainWords.Of(gets.Window)}."
+                        : $"It has {Numbers.Volts(gets.Volts ?? 0)} on USB power, needs {PlainWords.Of(gets.Window)}."
                 );
             }
         }
@@ -156,7 +156,7 @@ internal sealed class BurnCards(WiredBuild wired)
                     yield return new Card(
                         $"pack:{cells}/{lead.Device}/{lead.Lead.Id}",
                         judged.Hardness,
-                        $"The wiring stays as planned, and a full {cells}S pack takes the place of the {pack.Cells}S one. What becomes of the {Name(lead.Device)} at its lead {lead.Lead.Label}?",
+                        $"Wired as planned, but with a full {cells}S pack instead of {pack.Cells}S: what happens to the {Name(lead.Device)} at its {lead.Lead.Label} lead?",
                         Fates,
                         new HashSet<string> { judged.Fate },
                         judged.Why
@@ -184,7 +184,7 @@ internal sealed class BurnCards(WiredBuild wired)
         }
         var leads = all.ConvertAll(l => (l.Situation, Lead: l.Lead!));
         string Gets(Situation at, double volts, VoltWindow window) =>
-            $"With the {at.Name} it gets {Numbers.Volts(volts)}, and takes {PlainWords.Of(window)}.";
+            $"With the {at.Name} it has {Numbers.Volts(volts)}, needs {PlainWords.Of(window)}.";
         if (leads.Find(l => l.Lead.State == LeadFeed.Burns) is { Lead: { Volts: { } high } burns } hot)
         {
             return ("burns", Near(high / burns.Window.Max, 1), Gets(hot.Situation, high, burns.Window));
@@ -192,12 +192,12 @@ internal sealed class BurnCards(WiredBuild wired)
         if (leads.Find(l => l.Lead.State == LeadFeed.Starves) is { Lead: { LowVolts: { } low } starves } cold)
         {
             return low < 0.1
-                ? ("nothing", 2, "Nothing that feeds it is joined to that pad as the bridges stand.")
+                ? ("nothing", 2, "With the jumpers as set, no supply reaches that pad.")
                 : ("starves", Near(starves.Window.Min / low, 1), Gets(cold.Situation, low, starves.Window));
         }
         if (leads.TrueForAll(l => l.Lead.State == LeadFeed.Unfed))
         {
-            return ("nothing", 2, "Nothing that feeds it is joined to that pad as the bridges stand.");
+            return ("nothing", 2, "With the jumpers as set, no supply reaches that pad.");
         }
         if (leads.TrueForAll(l => l.Lead.State == LeadFeed.Good))
         {
@@ -209,7 +209,7 @@ internal sealed class BurnCards(WiredBuild wired)
             return (
                 "lives",
                 Near(margin, 2),
-                $"It gets {Numbers.Volts(bottom.Lead.LowVolts.Value, top.Lead.Volts.Value)}, and takes {PlainWords.Of(top.Lead.Window)}."
+                $"It has {Numbers.Volts(bottom.Lead.LowVolts.Value, top.Lead.Volts.Value)}, needs {PlainWords.Of(top.Lead.Window)}."
             );
         }
         return null;
@@ -230,8 +230,8 @@ internal sealed class BurnCards(WiredBuild wired)
 
     private string Fed() =>
         _build.Build.InputVolts is { } volts
-            ? $"{volts:0.##} V at the board's input"
-            : $"A {_build.Build.Pack!.Cells}S pack, flown from full to empty";
+            ? $"{volts:0.##} V at the supply input"
+            : $"{_build.Build.Pack!.Cells}S pack, from full to empty";
 
     private IEnumerable<WiredLead> Supplies() =>
         wired.Leads.Where(l => l.Lead.Role == LeadRole.Supply && (l.Pad is not null || l.To is not null));

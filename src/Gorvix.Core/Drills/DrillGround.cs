@@ -38,7 +38,7 @@ public sealed class DrillGround
         Face = Sheet.Face with
         {
             Pads = [.. Sheet.Face.Pads.Select(p => p with { Ports = [], Words = _pads[p.Id], Doubt = null })],
-            Bridges = [.. Sheet.Face.Bridges.Select(b => b with { Words = $"bridge {b.Id}" })],
+            Bridges = [.. Sheet.Face.Bridges.Select(b => b with { Words = $"jumper {b.Id}" })],
         };
     }
 

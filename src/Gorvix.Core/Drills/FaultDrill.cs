@@ -152,19 +152,19 @@ public sealed class FaultDrill : IDrill
     /// <inheritdoc/>
     public string? Against(IReadOnlyList<DrillAct> done, DrillAct act) =>
         done.Any(Ends)
-            ? "This drill has ended. Begin another one."
+            ? "This drill is over. Start another one."
             : act.Kind switch
             {
                 ActKind.Test when _table.IndexOf(act.On) is not { } test =>
-                    "There is no such test in this drill. Load it again.",
+                    "That test is not in this drill. Reload the drill.",
                 ActKind.Test when done.Any(d => d.Kind == ActKind.Test && d.On == act.On) =>
-                    "That test was done, and shows the same again.",
+                    "That test is already done. The result is the same.",
                 ActKind.Name when _table.Singles.All(s => s.Id != act.On) =>
-                    "There is no such fault in this drill. Choose one of the list.",
+                    "That fault is not in this drill. Choose one from the list.",
                 ActKind.Name when done.Any(d => d.Kind == ActKind.Name && d.On == act.On) =>
-                    "That was said, and it is not that.",
+                    "You already named that fault. It is not the one.",
                 ActKind.Test or ActKind.Name or ActKind.GiveUp => null,
-                _ => "A hidden fault is looked for with tests. Do one, or say what it is.",
+                _ => "Run a test, or name the fault.",
             };
 
     /// <inheritdoc/>
@@ -191,7 +191,7 @@ public sealed class FaultDrill : IDrill
                 }
                 else
                 {
-                    seen.Add(new DrillSeen(act.On, _table.Tests[test].Title, "cannot be told here", true, took));
+                    seen.Add(new DrillSeen(act.On, _table.Tests[test].Title, "inconclusive", true, took));
                 }
             }
             else if (act.Kind == ActKind.Name && _table.Singles.FirstOrDefault(s => s.Id == act.On) is { } suspect)
@@ -274,7 +274,7 @@ public sealed class FaultDrill : IDrill
                 new DrillStep(
                     test.Id,
                     test.Title,
-                    shown is null ? "cannot be told here" : _table.Outcomes(at).First(o => o.Id == shown).Words,
+                    shown is null ? "inconclusive" : _table.Outcomes(at).First(o => o.Id == shown).Words,
                     test.Minutes,
                     Math.Round(here?.Bits ?? 0, 2),
                     better is null ? null : _table.Tests[better.Test].Title,
@@ -295,7 +295,7 @@ public sealed class FaultDrill : IDrill
     }
 
     private static string Told(Suspect suspect) =>
-        Findings.Phrase.Upper(suspect.Faults.Count == 0 ? "nothing" : suspect.Faults[0].Words);
+        Findings.Phrase.Upper(suspect.Faults.Count == 0 ? "no fault" : suspect.Faults[0].Words);
 
     private DrillSeen Line(Observation seen, double minutes)
     {

@@ -29,6 +29,15 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
 
     private readonly Circuit _circuit = build.Circuit;
 
+    // Ends that name the port that they are of.
+    private readonly HashSet<string> _ofPorts =
+    [
+        .. build
+            .Board.Ports.Where(p => p.Kind is PortKind.Uart or PortKind.Software or PortKind.Bus)
+            .SelectMany(EndsOf)
+            .Select(e => e.Words),
+    ];
+
     /// <summary>All of them, in the order of the board.</summary>
     public IEnumerable<Card> All() => [.. Halves(), .. Ends(), .. Ways()];
 
@@ -41,11 +50,11 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
         where pads.Count > 0
         select new Card(
             $"half:{port.Id}/{end.Half}",
-            pads.Min(p => Hardness(p, end.Words)),
-            $"Which pad leads to the {end.Words}?",
+            pads.Min(p => Hardness(p, end.Words, isOfPort: true)),
+            $"Which pad connects to {end.Words}?",
             [],
             pads.Select(p => p.Id).ToHashSet(),
-            $"The {end.Words} is at {Phrase.Join([.. pads.Select(p => WireWords.Of(_circuit, p))])}."
+            $"Pad for {end.Words}: {Phrase.Join([.. pads.Select(p => WireWords.Of(_circuit, p))])}."
         );
 
     // "Where does the pad LED lead?"
@@ -55,7 +64,7 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
             .Board.Ports.Where(p => p.Kind != PortKind.Usb)
             .SelectMany(EndsOf)
             .Select(e => e.Words)
-            .Concat(build.Board.Rails.Select(r => $"rail {r.Label}"))
+            .Concat(build.Board.Rails.Select(r => $"{r.Label} rail"))
             .Distinct()
             .ToList();
         foreach (var pad in build.Board.Pads.Where(p => p.Meaning != PadMeaning.NotConnected))
@@ -70,8 +79,8 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
             var others = Cards.DiceOf(id).Shuffled(all.Where(e => !ends.Contains(e))).Take(OtherChoices);
             yield return new Card(
                 id,
-                Hardness(pad, ends[0]),
-                $"Where does the pad {WireWords.Of(_circuit, pad)} lead?",
+                Hardness(pad, ends[0], _ofPorts.Contains(ends[0])),
+                $"What does pad {WireWords.Of(_circuit, pad)} connect to?",
                 [.. others.Prepend(right).Select(w => new CardChoice(w, Phrase.Upper(w)))],
                 new HashSet<string> { right },
                 Why(pad, right)
@@ -94,7 +103,7 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
             can ? 2
                 : OfTheKind.Contains(cell.Code) ? 1
                 : 4,
-            $"{Phrase.Upper(link.Need)} of the {link.Device}: could it go on {cell.Port}, if nothing else were in the way?",
+            $"{Phrase.Upper(link.Need)} of the {link.Device}: would it work on {cell.Port} if that port were free?",
             [new CardChoice("yes", "Yes"), new CardChoice("no", "No")],
             new HashSet<string> { can ? "yes" : "no" },
             cell.Sentence
@@ -105,7 +114,7 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
         var nodes = _circuit.From(pad).Select(s => s.To).Distinct().ToList();
         return nodes
             .SelectMany(n =>
-                n.Kind == NodeKind.Rail ? [$"rail {_circuit.Rails[n.Id].Label}"]
+                n.Kind == NodeKind.Rail ? [$"{_circuit.Rails[n.Id].Label} rail"]
                 : n.Kind == NodeKind.Net
                     ? build.Board.Ports.SelectMany(EndsOf).Where(e => e.Net == n.Id).Select(e => e.Words)
                 : []
@@ -117,43 +126,31 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
     {
         var inverter = _circuit.From(pad).Any(s => s.Turn == Polarity.Inverted);
         var bridges = _circuit.From(pad).SelectMany(s => s.Contacts).Select(c => c.Bridge).Distinct().ToList();
-        return $"It leads to {right}{(inverter ? ", through an inverter" : "")}{(bridges.Count > 0 ? $", as {Phrase.Join([.. bridges.Select(b => $"bridge {b}")])} stands" : "")}.";
+        return $"It connects to {right}{(inverter ? ", through an inverter" : "")}{(bridges.Count > 0 ? $", as {Phrase.Join([.. bridges.Select(b => $"jumper {b}")])} is set" : "")}.";
     }
 
     private static IEnumerable<(string Net, string Half, string Words)> EndsOf(Port port)
     {
         (string?, string, string)[] ends = port.Kind switch
         {
-            PortKind.Uart or PortKind.Software =>
-            [
-                (port.Rx, "rx", $"RX of {port.Id}"),
-                (port.Tx, "tx", $"TX of {port.Id}"),
-            ],
-            PortKind.Bus =>
-            [
-                (port.Data, "data", $"data wire of {port.Id}"),
-                (port.Clock, "clock", $"clock wire of {port.Id}"),
-            ],
-            PortKind.Picture =>
-            [
-                (port.Rx, "in", "picture from the camera"),
-                (port.Tx, "out", "picture to the transmitter"),
-            ],
+            PortKind.Uart or PortKind.Software => [(port.Rx, "rx", $"{port.Id} RX"), (port.Tx, "tx", $"{port.Id} TX")],
+            PortKind.Bus => [(port.Data, "data", $"{port.Id} SDA"), (port.Clock, "clock", $"{port.Id} SCL")],
+            PortKind.Picture => [(port.Rx, "in", "video from the camera"), (port.Tx, "out", "video to the VTX")],
             PortKind.Pulse => [(port.Rx, "in", $"pulse input {port.Id}")],
-            _ => [(port.Rx, "in", $"level input {port.Id}"), (port.Tx, "out", $"level output {port.Id}")],
+            _ => [(port.Rx, "in", $"analogue input {port.Id}"), (port.Tx, "out", $"analogue output {port.Id}")],
         };
         return from e in ends where e.Item1 is not null select (e.Item1!, e.Item2, e.Item3);
     }
 
     // A label that says it is easy; one that says nothing is harder; one that says something else is hardest.
-    private static int Hardness(Pad pad, string end)
+    private static int Hardness(Pad pad, string end, bool isOfPort)
     {
         var reading = LabelBook.Read(pad.Label);
         return reading.Meanings.Any(m => m.Words == end)
             ? reading.Trust == LabelTrust.Certain
                 ? 1
                 : 2
-            : reading.Trust == LabelTrust.Certain && end.Contains(" of ", StringComparison.Ordinal)
+            : reading.Trust == LabelTrust.Certain && isOfPort
                 ? 5
                 : reading.Trust == LabelTrust.Unknown
                     ? 3

@@ -102,16 +102,16 @@ public sealed class PlaceDrill : IDrill
     /// <inheritdoc/>
     public string? Against(IReadOnlyList<DrillAct> done, DrillAct act) =>
         done.Any(Ends)
-            ? "This drill has ended. Begin another one."
+            ? "This drill is over. Start another one."
             : act.Kind switch
             {
-                ActKind.Put when !_asked.Contains(act.On) => "That link is not asked in this drill.",
+                ActKind.Put when !_asked.Contains(act.On) => "That link is not part of this drill.",
                 ActKind.Put when act.Value.Length > 0 && _sheet.Ports.All(p => p.Id != act.Value) =>
                     $"The board has no port {act.Value}.",
                 ActKind.Done when _asked.FirstOrDefault(l => Put(done, l) is null) is { } open =>
-                    $"{_sheet.Links.First(l => l.Id == open).Need} is not placed yet. Put it on a port, or leave it out.",
+                    $"{_sheet.Links.First(l => l.Id == open).Need} is not placed yet. Put it on a port, or leave it unconnected.",
                 ActKind.Put or ActKind.Done or ActKind.GiveUp => null,
-                _ => "Links are placed here. Put one on a port, or say that all are placed.",
+                _ => "Put a link on a port, or confirm that all are placed.",
             };
 
     /// <inheritdoc/>
@@ -179,13 +179,13 @@ public sealed class PlaceDrill : IDrill
         PlaceVerdict Is(Placing placing, string why) => new(link, placing, plan, why);
         if (put is null)
         {
-            return Is(Placing.Fails, $"It was not placed. {Here(link, plan)}");
+            return Is(Placing.Fails, $"Not placed. {Here(link, plan)}");
         }
         if (put.Length == 0)
         {
             return plan is null
-                ? Is(Placing.Best, Conflict(link) ?? "The exact plan leaves it out too.")
-                : Is(Placing.Fails, $"It was left out, and can be carried. {Here(link, plan)}");
+                ? Is(Placing.Best, Conflict(link) ?? "The best plan leaves it unconnected too.")
+                : Is(Placing.Fails, $"Left unconnected, but it can be connected. {Here(link, plan)}");
         }
         var cell = _sheet.Links.First(l => l.Id == link).Cells.First(c => c.Port == put);
         return then.RouteOf(link) is not { } route || !route.Matches(pin)
@@ -193,7 +193,7 @@ public sealed class PlaceDrill : IDrill
                     Placing.Fails,
                     cell.State == CellState.Blocked
                         ? cell.Sentence
-                        : $"By itself it could go there, not beside what you placed besides. {Here(link, plan)}"
+                        : $"It would work there alone, but not with your other links. {Here(link, plan)}"
                 )
             : put == plan || asGood ? Is(Placing.Best, cell.Sentence)
             : Is(Placing.Dearer, $"{cell.Sentence} {Here(link, plan)}");
@@ -201,8 +201,8 @@ public sealed class PlaceDrill : IDrill
 
     private string Here(string link, string? plan) =>
         plan is null
-            ? "The exact plan leaves it out."
-            : $"In the exact plan {_sheet.Links.First(l => l.Id == link).Cells.First(c => c.Port == plan).Sentence}";
+            ? "The best plan leaves it unconnected."
+            : $"Best plan: {_sheet.Links.First(l => l.Id == link).Cells.First(c => c.Port == plan).Sentence}";
 
     private string? Conflict(string link) => _sheet.Conflicts.FirstOrDefault(c => c.Link == link)?.Sentence;
 
@@ -244,8 +244,8 @@ public sealed class PlaceDrill : IDrill
         );
         return best == verdicts.Count
             ? verdicts.Count == 1
-                ? "It is as good as the exact plan."
-                : "All of it is as good as the exact plan."
-            : $"{best} of {verdicts.Count} as good as the exact plan" + (dearer > 0 ? $", {dearer} dearer." : ".");
+                ? "As good as the best plan."
+                : "All links as good as the best plan."
+            : $"{best} of {verdicts.Count} as good as the best plan" + (dearer > 0 ? $", {dearer} worse." : ".");
     }
 }

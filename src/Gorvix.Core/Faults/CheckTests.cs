@@ -28,7 +28,7 @@ internal sealed class CheckTests(Meant meant)
                 TestKind.Look,
                 1,
                 0.05,
-                Signs("as it should be on USB", "not as it should be on USB", null),
+                Signs("as expected on USB", "not as expected on USB", null),
                 t =>
                     !t.Knows(p.Situation) ? null
                     : SignOf(t.Lives(p.Device, p.Situation)) == Yes ? Yes
@@ -67,10 +67,10 @@ internal sealed class CheckTests(Meant meant)
         string Words(Finds finds) =>
             finds switch
             {
-                Finds.Beeps => "it beeps",
-                Finds.Silent => "silence",
-                Finds.Ohms => "a resistance, no beep",
-                _ => "a diode: a drop one way",
+                Finds.Beeps => "continuity",
+                Finds.Silent => "open",
+                Finds.Ohms => "resistance reading, no beep",
+                _ => "diode drop in one direction",
             };
         var sound = check.Asks switch
         {
@@ -107,7 +107,7 @@ internal sealed class CheckTests(Meant meant)
             check.Phase == BenchPhase.Usb ? 1 : 0.8,
             0.02,
             [
-                new(Yes, $"as computed: {check.Expected}", true),
+                new(Yes, $"as expected: {check.Expected}", true),
                 .. bands.Where(b => b.Outcome != Yes).Select(b => new Outcome(b.Outcome, Band(b, bands), false)),
             ],
             t => t.Knows(p.Situation) ? OutcomeOf(bands, t.Volts(p)) : null
@@ -121,7 +121,7 @@ internal sealed class CheckTests(Meant meant)
     private static string Band(OutcomeBand band, List<OutcomeBand> bands) =>
         band.Outcome switch
         {
-            "nothing" => $"nothing: below {Numbers.Volts(band.UpTo!.Value)}",
+            "nothing" => $"no voltage: below {Numbers.Volts(band.UpTo!.Value)}",
             "low" => $"too low: below {Numbers.Volts(band.UpTo!.Value)}",
             _ => $"too high: above {Numbers.Volts(bands[^2].UpTo!.Value)}",
         };
@@ -143,7 +143,7 @@ internal sealed class CheckTests(Meant meant)
             1,
             0.05,
             [
-                new(Yes, $"as computed: {check.Expected}", true),
+                new(Yes, $"as expected: {check.Expected}", true),
                 new("low", $"less than {PlainWords.Amperes(low)}", false),
                 new("high", $"more than {PlainWords.Amperes(high)}", false),
             ],
@@ -160,9 +160,9 @@ internal sealed class CheckTests(Meant meant)
         var bridge = _wired.Bridges.First(b => b.Bridge.Id == p.Bridge);
         static string Id(IReadOnlyList<string> at) => at.Count == 0 ? "open" : string.Join('+', at);
         string Words(IReadOnlyList<string> at) =>
-            at.Count == 0 ? "no solder on it"
-            : at.Count == 1 ? $"it stands at \"{at[0]}\""
-            : "solder on every side";
+            at.Count == 0 ? "open, no solder"
+            : at.Count == 1 ? $"set to \"{at[0]}\""
+            : "all positions soldered";
         List<IReadOnlyList<string>> all =
         [
             bridge.Positions,
@@ -185,21 +185,21 @@ internal sealed class CheckTests(Meant meant)
 
     private FaultTest Print(BenchCheck check)
     {
-        var outcomes = new List<Outcome> { new(Yes, "everything stands as wanted", true) };
+        var outcomes = new List<Outcome> { new(Yes, "all settings as planned", true) };
         if (_wired.Ports.Count > 1)
         {
-            outcomes.Add(new("empty", "no port has a job: the page is empty", false));
+            outcomes.Add(new("empty", "no port has a function, port settings cleared", false));
         }
         foreach (var port in _wired.Ports.Select(p => p.Port.Id).Distinct())
         {
-            outcomes.Add(new($"free.port.{port}", $"{port} has no job", false));
-            outcomes.Add(new($"rate.port.{port}", $"{port} has its job and another rate", false));
-            outcomes.Add(new($"other.port.{port}", $"{port} is set otherwise", false));
+            outcomes.Add(new($"free.port.{port}", $"{port} has no function", false));
+            outcomes.Add(new($"rate.port.{port}", $"{port} has the right function but the wrong baud", false));
+            outcomes.Add(new($"other.port.{port}", $"{port} has different settings", false));
         }
         outcomes.AddRange(
             meant
                 .Settings.Settings.Where(s => s is { Place: Core.Settings.SettingPlace.Board, Value.Length: > 0 })
-                .Select(s => new Outcome($"other.{s.Key}", $"otherwise: {s.Words}", false))
+                .Select(s => new Outcome($"other.{s.Key}", $"different: {s.Words}", false))
         );
         return Test(
             check,
@@ -226,10 +226,8 @@ internal sealed class CheckTests(Meant meant)
                 : 0.5,
             0.04,
             [
-                .. Signs(check.Expected, NotSeen(link, p.Needs), "it comes and goes"),
-                .. isRadio
-                    ? [new Outcome("still", "values stand there, and no mark blinks", false)]
-                    : Array.Empty<Outcome>(),
+                .. Signs(check.Expected, NotSeen(link, p.Needs), "intermittent"),
+                .. isRadio ? [new Outcome("still", "values shown, but no mark blinks", false)] : Array.Empty<Outcome>(),
             ],
             t =>
                 !t.Knows(p.Situation) ? null
@@ -245,19 +243,19 @@ internal sealed class CheckTests(Meant meant)
     private static string NotSeen(Link link, SignNeeds needs) =>
         link.Function.Need switch
         {
-            Need.Control => "the sticks do not move",
-            Need.PictureText when needs == SignNeeds.Says => "no text from the board",
-            Need.PictureText => "0.0 V, never armed, no record",
-            Need.Picture => "no picture",
-            Need.Position => "no satellites, the fix never comes",
-            Need.Heading => "no compass is found",
-            Need.Telemetry => "no values, although telemetry is on",
-            Need.EscReadings => "none reports",
-            Need.BatteryReadings => "the value is wrong or missing",
-            Need.VideoControl => "the transmitter does not follow",
-            Need.Height => "no height",
-            Need.CameraControl => "the menu does not open",
-            Need.FlightLog => "no new record",
-            _ => "it does not connect",
+            Need.Control => "stick bars do not move",
+            Need.PictureText when needs == SignNeeds.Says => "no OSD text from the board",
+            Need.PictureText => "0.0 V, never armed, no recording",
+            Need.Picture => "no video",
+            Need.Position => "no satellites, no fix",
+            Need.Heading => "no compass detected",
+            Need.Telemetry => "no values, though telemetry is on",
+            Need.EscReadings => "no ESC reports",
+            Need.BatteryReadings => "value wrong or missing",
+            Need.VideoControl => "the VTX does not respond",
+            Need.Height => "no rangefinder reading",
+            Need.CameraControl => "the camera menu does not open",
+            Need.FlightLog => "no new log",
+            _ => "no connection",
         };
 }

@@ -32,66 +32,60 @@ public sealed record Cure(CureAt At, IReadOnlyList<string> Steps);
 /// <summary>Tells how each fault is mended, from what was meant (common practice for parts and pages).</summary>
 public sealed class CureReader(WiredBuild wired, SettingsSheet settings)
 {
-    private const string Away = "Battery and USB away.";
-    private const string Save = "Save, let the board restart, connect again, read back.";
+    private const string Away = "Disconnect battery and USB.";
+    private const string Save = "Save, let the board restart, reconnect, read back.";
 
     /// <summary>How a fault is mended.</summary>
     public Cure Of(PlantedFault fault) =>
         fault.Edit switch
         {
-            OpenWire e => Loom($"Join {Lead(e.Device, e.Lead)} to {Home(e.Device, e.Lead)}."),
+            OpenWire e => Loom($"Connect {Lead(e.Device, e.Lead)} to {Home(e.Device, e.Lead)}."),
             WeakJoint e => Loom(
-                $"Heat the joint of {Lead(e.Device, e.Lead)} at {Home(e.Device, e.Lead)} once more with fresh flux; in a plug, crimp the contact anew.",
-                "Tie the wire down so that it does not pull at the joint."
+                $"Reflow the joint of {Lead(e.Device, e.Lead)} at {Home(e.Device, e.Lead)} with fresh flux; in a plug, re-crimp the contact.",
+                "Tie the wire down as strain relief for the joint."
             ),
             SwapWires e => Loom(
-                $"Put {Lead(e.Device, e.One)} on {Home(e.Device, e.One)} and {Lead(e.Device, e.Other)} on {Home(e.Device, e.Other)}."
+                $"Move {Lead(e.Device, e.One)} to {Home(e.Device, e.One)} and {Lead(e.Device, e.Other)} to {Home(e.Device, e.Other)}."
             ),
-            WireOnPad e => Loom(
-                $"Take {Lead(e.Device, e.Lead)} off {Pad(e.Pad)} and put it on {Home(e.Device, e.Lead)}."
-            ),
-            LeadLeftIn e => Loom(
-                $"Take {Lead(e.Device, e.Lead)} out of its plug, as the plug's picture shows, and insulate it."
-            ),
+            WireOnPad e => Loom($"Move {Lead(e.Device, e.Lead)} from {Pad(e.Pad)} to {Home(e.Device, e.Lead)}."),
+            LeadLeftIn e => Loom($"De-pin {Lead(e.Device, e.Lead)} as shown in the plug drawing; insulate it."),
             HarnessOtherwise e => Loom(
-                $"Pull the plug of the {Name(e.Device)}, and put each contact where the plug's picture shows, by function and not by place.",
-                "Beep each cavity before it is plugged in again."
+                $"Unplug the {Name(e.Device)} and re-pin its plug as shown in the plug drawing. Match signals, not positions.",
+                "Check continuity of every pin before plugging it in again."
             ),
             SolderBlob e => Loom(
-                $"Wick away the solder between {Pad(e.One)} and {Pad(e.Other)}, and look under the glass."
+                $"Wick away the solder between {Pad(e.One)} and {Pad(e.Other)}; inspect under magnification."
             ),
             BridgeClosed e => Loom(
                 wired.Bridges.First(b => b.Bridge.Id == e.Bridge).Positions is [var at, ..]
-                    ? $"Set bridge {e.Bridge} to \"{at}\", and nothing else."
-                    : $"Open bridge {e.Bridge}."
+                    ? $"Set jumper {e.Bridge} to \"{at}\" and no other position."
+                    : $"Open jumper {e.Bridge}."
             ),
             PortSetTo or PageEmptied or SettingOff => new Cure(CureAt.Settings, [.. Pages(fault), Save]),
             DeadRail or SaggingRail => new Cure(
                 CureAt.Fit,
                 [
-                    $"{Away} Unplug what hangs on this rail, one after the other, and measure it each time: what brings it back has pulled it down.",
-                    "If it stays so with nothing on it, the regulator is gone: feed those devices from another rail, or take another board.",
+                    $"{Away} Remove the devices on this rail one at a time, power off, and measure the rail after each: the one that brings it back was pulling it down.",
+                    "If the rail stays wrong with nothing on it, the regulator is dead: power those devices from another rail, or replace the board.",
                 ]
             ),
             SourceOff => new Cure(
                 CureAt.Around,
                 [
-                    "Measure the source by itself, then at the board's supply pads.",
-                    "Charge the pack, or mend its plug and wire; a lithium pack is never left alone on charge.",
+                    "Measure the battery or bench supply alone, then at the board's supply pads.",
+                    "Charge the battery, or repair its plug and wire. Never leave a charging lithium battery unattended.",
                 ]
             ),
             DeadPin => new Cure(
                 CureAt.Fit,
                 [
-                    "Ban this port for the link, and take the plan that comes then.",
-                    $"{Away} Move the wires as the Loom says. {Save}",
+                    "Block this port for the link and use the new plan.",
+                    $"{Away} Move the wires as shown in Loom. {Save}",
                 ]
             ),
             DeadDevice e => new Cure(
                 CureAt.Parts,
-                [
-                    $"Exchange the {Name(e.Device)} for another piece, and say so under Parts: its joints count as not done then.",
-                ]
+                [$"Replace the {Name(e.Device)} and record it in Parts: its joints then count as not done."]
             ),
             Ailing e => Device(e),
             _ => throw new InvalidOperationException($"No cure is known for {fault.Id}."),
@@ -112,7 +106,7 @@ public sealed class CureReader(WiredBuild wired, SettingsSheet settings)
         {
             { Pad: { } pad } => Pad(pad.Id),
             { To: { } to } => $"{to.Lead.Label} of the {Name(to.Device)}",
-            _ => "nothing, insulated",
+            _ => "no pad; insulate it",
         };
 
     private string Pad(string pad) => WireWords.Of(wired.Build.Circuit, wired.Build.Circuit.Pads[pad]);
@@ -122,7 +116,7 @@ public sealed class CureReader(WiredBuild wired, SettingsSheet settings)
             ? settings
                 .Settings.Where(s => s.Place == SettingPlace.Port)
                 .Select(s => $"{s.Words}.")
-                .Prepend("Give every port its one job again, and no port two:")
+                .Prepend("Set each port's one function again, never two on a port:")
             : settings.Settings.Where(s => s.Key == fault.Place.Setting).Select(s => $"{s.Words}. {s.Why}");
 
     private Cure Device(Ailing ails)
@@ -133,52 +127,52 @@ public sealed class CureReader(WiredBuild wired, SettingsSheet settings)
             Ailment.InLoader => new(
                 CureAt.Loom,
                 [
-                    "Power it up with its RX lead off: where it starts now, the board's pin is the cause.",
-                    $"{Away} A resistor of about 10 kΩ from that RX to 3.3 V holds it high while the board starts; else another port.",
+                    "Power it up with its RX lead disconnected: if it now starts, the board's pin is the cause.",
+                    $"{Away} Add a pull-up of about 10 kΩ from that RX to 3.3 V to hold it high while the board starts, or use another port.",
                 ]
             ),
             Ailment.NotBound => new(
                 CureAt.Around,
                 [
-                    $"Bind the {name} anew, with the same firmware generation and region mode at both ends.",
-                    "Region, band and power are by local law and licence.",
+                    $"Re-bind the {name}, with the same firmware generation and region mode on both ends.",
+                    "Region, band and power must follow local law and your licence.",
                 ]
             ),
             Ailment.SpeaksOtherwise or Ailment.ForgotSetup => new(
                 CureAt.Settings,
                 [
-                    $"In the {name}'s own page set protocol, rate and polarity as its port wants them, and store it.",
+                    $"In the {name}'s own settings, set protocol, baud and polarity to match its port, and save.",
                     .. settings.Settings.Where(s => s.Device == ails.Device).Select(s => $"{s.Words}"),
                 ]
             ),
             Ailment.OldFirmware => new(
                 CureAt.Parts,
                 [
-                    "Save its settings first.",
-                    $"Give the {name} newer firmware, the same generation at both ends, and set it anew: old settings are not poured back blindly.",
+                    "Back up its settings first.",
+                    $"Update the {name}'s firmware, same generation on both ends, and set it up again. Do not restore old settings blindly.",
                 ]
             ),
             Ailment.NoAntenna => new(
                 CureAt.Around,
                 [
-                    $"{Away} A transmitter without an antenna dies. Press every antenna of the {name} home, then tie its lead down.",
+                    $"{Away} A transmitter powered without its antenna is destroyed. Press every antenna connector of the {name} fully home, then secure its cable.",
                 ]
             ),
             Ailment.Indoors => new(
                 CureAt.Around,
                 [
-                    "Take it out under the open sky, the module up, away from the transmitter, and wait: a first fix can take minutes.",
+                    "Take it outdoors under open sky, module facing up, away from the video transmitter, and wait: a first fix can take minutes.",
                 ]
             ),
             Ailment.SlowBay => new(
                 CureAt.Settings,
-                ["On the radio: set the module bay to 115200 baud, and the packet rate to what fits it."]
+                ["On the radio: set the module bay to 115 200 baud, with a packet rate that fits."]
             ),
             _ => new(
                 CureAt.Around,
                 [
-                    "On the radio: delete every sensor, then let it look for them anew, the craft powered.",
-                    "A value whose mark blinks is alive.",
+                    "On the radio: delete all sensors, then let it find them again with the craft powered.",
+                    "A value with a blinking mark is live.",
                 ]
             ),
         };

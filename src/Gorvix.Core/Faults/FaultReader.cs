@@ -147,28 +147,28 @@ public sealed class FaultReader
     private static string Verdict(Standing standing) =>
         standing.State switch
         {
-            SearchState.Open => "Say what you see.",
-            SearchState.Sound => "Everything that was seen is as it should be.",
+            SearchState.Open => "Enter what you see.",
+            SearchState.Sound => "Everything seen is as expected.",
             SearchState.Unexplained => standing.Doubted.Count > 0
-                ? "No single fault explains this, and no pair. Is one of the answers wrong?"
-                : "No single fault explains this, and no pair.",
+                ? "No single fault or pair explains this. Is one of the answers wrong?"
+                : "No single fault or pair explains this.",
             SearchState.Found when standing.Causes[0].Faults.Count > 1 =>
-                $"{standing.Causes[0].Faults.Count} causes are left that no test tells apart.",
+                $"{standing.Causes[0].Faults.Count} causes remain; no test can separate them.",
             SearchState.Found => $"{Phrase.Upper(Told(standing.Causes[0].Faults[0]))}.",
             _ when standing.ArePairs => "No single fault explains this. These pairs do.",
-            _ => $"{standing.Causes.Count} causes are left.",
+            _ => $"{standing.Causes.Count} causes remain.",
         };
 
     /// <summary>A cause in words; how many no test tells from it.</summary>
     public static string Told(Cause cause) =>
         Phrase.Upper(Told(cause.Faults[0]))
-        + (cause.Faults.Count > 1 ? $" (or {cause.Faults.Count - 1} more that no test tells from it)" : "");
+        + (cause.Faults.Count > 1 ? $" (or {cause.Faults.Count - 1} more that no test can separate)" : "");
 
     /// <summary>How a fault is mended, in sentences.</summary>
     public IReadOnlyList<string> CureOf(PlantedFault fault) => _cures.Of(fault).Steps;
 
     private static string Told(IReadOnlyList<PlantedFault> faults) =>
-        faults.Count == 0 ? "nothing is wrong with it" : string.Join(", and ", faults.Select(f => f.Words));
+        faults.Count == 0 ? "no fault" : string.Join(", and ", faults.Select(f => f.Words));
 
     private SeenLine Line(Observation seen, DateTime? at)
     {
@@ -180,7 +180,7 @@ public sealed class FaultReader
             seen.Test,
             seen.Outcome,
             test?.Title ?? seen.Test,
-            outcome?.Words ?? "of another wiring: it does not count here any more",
+            outcome?.Words ?? "from earlier wiring: no longer counts",
             outcome?.IsSound ?? true,
             at
         );
@@ -223,14 +223,14 @@ public sealed class FaultReader
             test,
             Math.Round(worth.Bits, 3),
             worth.NotYet
-                ? "Not yet: one of the causes that are left destroys something when it is fed. Measure without power first."
+                ? "Not yet: one of the remaining causes destroys something when powered. Measure without power first."
                 : null,
             [
                 .. causes
                     .GroupBy(c => c.Shows[worth.Test])
                     .Select(g => new OutcomeLine(
                         g.Key < 0 ? "" : _table.Outcomes(worth.Test)[g.Key].Id,
-                        g.Key < 0 ? "cannot be told" : _table.Outcomes(worth.Test)[g.Key].Words,
+                        g.Key < 0 ? "inconclusive" : _table.Outcomes(worth.Test)[g.Key].Words,
                         Math.Round(g.Sum(c => c.Share), 4),
                         [.. g.OrderByDescending(c => c.Share).Select(c => c.Id)]
                     ))

@@ -36,24 +36,20 @@ internal sealed class LookTests(Meant meant, Situation live)
         return new FaultTest(
             $"light.{device.Id}",
             TestKind.Look,
-            $"Light of the {device.Device.Name}",
+            $"{device.Device.Name} status light",
             aired
-                ? $"Radio and goggles on: what does the light of the {device.Device.Name} say?"
-                : $"Look at the {device.Device.Name}: a light, warmth, what it feeds.",
+                ? $"Radio and goggles on: what does the {device.Device.Name}'s light show?"
+                : $"Check the {device.Device.Name}: light, warmth, and what it powers.",
             0.3,
             [
-                new(
-                    "well",
-                    aired ? Own(SignState.Linked, "it has found its other end") : Own(SignState.Fed, "it has power"),
-                    true
-                ),
-                new("dark", "dark, cold", false),
-                new("flickers", "it goes out and comes back", false),
+                new("well", aired ? Own(SignState.Linked, "linked") : Own(SignState.Fed, "powered"), true),
+                new("dark", "no light, cold", false),
+                new("flickers", "light cuts out", false),
                 .. aired
-                    ? [new Outcome("searching", Own(SignState.Searching, "it looks for its other end"), false)]
+                    ? [new Outcome("searching", Own(SignState.Searching, "searching"), false)]
                     : Array.Empty<Outcome>(),
                 .. loads
-                    ? [new Outcome("loader", Own(SignState.Loader, "solid with the radio off: its loader"), false)]
+                    ? [new Outcome("loader", Own(SignState.Loader, "solid with the radio off: bootloader"), false)]
                     : Array.Empty<Outcome>(),
             ]
         )
@@ -76,10 +72,10 @@ internal sealed class LookTests(Meant meant, Situation live)
         yield return new FaultTest(
             "board.volts",
             TestKind.Look,
-            "Pack volts on the board's page",
-            "Source in, then USB: read the pack's volts on the board's page.",
+            "Battery voltage on the board's settings page",
+            "Connect the battery or bench supply, then USB: read the battery voltage on the board's settings page.",
             1.5,
-            Signs("the pack's volts", "0.0 V, or nothing", null)
+            Signs("battery voltage", "0.0 V, or nothing", null)
         )
         {
             Slip = 0.02,
@@ -94,10 +90,10 @@ internal sealed class LookTests(Meant meant, Situation live)
             yield return new FaultTest(
                 $"value.{link.Id}",
                 TestKind.Look,
-                "Pack volts on the radio",
-                "Look for the pack's volts among the radio's values.",
+                "Battery voltage on the radio",
+                "Find battery voltage among the radio's telemetry values.",
                 0.5,
-                Signs("they are there, and their mark blinks", "they are not there", "they come and go")
+                Signs("shown, mark blinking", "not shown", "intermittent")
             )
             {
                 IsSign = true,
@@ -117,10 +113,7 @@ internal sealed class LookTests(Meant meant, Situation live)
         var wires = _wired.Leads.Where(l => l.Device == device.Id).ToList();
         var pads = wires.Select(l => l.Pad?.Id).OfType<string>().ToHashSet();
         string PadWords(string pad) => WireWords.Of(_wired.Build.Circuit, _wired.Build.Circuit.Pads[pad]);
-        var outcomes = new Dictionary<string, string>
-        {
-            [Yes] = "every wire sits where the loom says, no solder between",
-        };
+        var outcomes = new Dictionary<string, string> { [Yes] = "every wire as in Loom, no solder bridges" };
         string? See(WiredBuild real)
         {
             foreach (var was in wires)
@@ -137,26 +130,26 @@ internal sealed class LookTests(Meant meant, Situation live)
         }
         foreach (var lead in wires)
         {
-            outcomes[$"{lead.Lead.Id} off"] = $"{PlantedFaults.Label(_wired, lead)} touches nothing";
+            outcomes[$"{lead.Lead.Id} off"] = $"{PlantedFaults.Label(_wired, lead)} connects to nothing";
         }
         foreach (var pad in _wired.Build.Board.Pads)
         {
             foreach (var lead in wires)
             {
                 outcomes[$"{lead.Lead.Id} on {pad.Id}"] =
-                    $"{PlantedFaults.Label(_wired, lead)} sits on {PadWords(pad.Id)}";
+                    $"{PlantedFaults.Label(_wired, lead)} is on {PadWords(pad.Id)}";
             }
             foreach (var own in pads)
             {
                 outcomes[$"blob {own} {pad.Id}"] = outcomes[$"blob {pad.Id} {own}"] =
-                    $"solder between {_wired.Build.Circuit.Pads[own].Label} and {pad.Label}";
+                    $"solder bridge between {_wired.Build.Circuit.Pads[own].Label} and {pad.Label}";
             }
         }
         return new FaultTest(
             $"glass.{device.Id}",
             TestKind.Look,
-            $"Wires of the {device.Device.Name} under the glass",
-            $"Unplug. Follow each wire of the {device.Device.Name} from end to end, and look between its pads under the glass.",
+            $"{device.Device.Name} wires under magnification",
+            $"Disconnect battery and USB. Trace each wire of the {device.Device.Name} end to end; inspect between its pads under magnification.",
             2,
             [.. outcomes.Select(o => new Outcome(o.Key, o.Value, o.Key == Yes))]
         )
@@ -190,18 +183,18 @@ internal sealed class LookTests(Meant meant, Situation live)
         return new FaultTest(
             $"wiggle.{device.Id}",
             TestKind.Wiggle,
-            $"Wires of the {device.Device.Name} beeped and moved",
-            $"Unplug. Beep each wire of the {device.Device.Name} from its end to its pad, and move it at both ends meanwhile.",
+            $"{device.Device.Name} wire continuity while moved",
+            $"Disconnect battery and USB. Check continuity of each wire of the {device.Device.Name} from its end to its pad while moving both ends.",
             2,
             [
-                new(Yes, "each beeps, and none breaks off", true),
+                new(Yes, "continuity on all, none drops out", true),
                 .. wires.SelectMany(l =>
                     new[]
                     {
-                        new Outcome($"silent {l.Lead.Id}", $"{PlantedFaults.Label(_wired, l)} does not beep", false),
+                        new Outcome($"silent {l.Lead.Id}", $"{PlantedFaults.Label(_wired, l)} is open", false),
                         new Outcome(
                             $"loose {l.Lead.Id}",
-                            $"the beep of {PlantedFaults.Label(_wired, l)} breaks off",
+                            $"continuity of {PlantedFaults.Label(_wired, l)} drops out",
                             false
                         ),
                     }

@@ -33,15 +33,15 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
         select new FaultTest(
             $"page.{device.Id}",
             TestKind.Page,
-            $"Own settings of the {name}",
-            $"Look into the {name}'s own page or menu: protocol, rate, polarity, firmware.",
+            $"{name} own settings",
+            $"Check the {name}'s own settings or menu: protocol, baud, polarity, firmware.",
             4,
             [
-                new("well", "everything as its port wants it", true),
-                new("speaks", "protocol, polarity or rate is another one", false),
-                new("old", "its firmware is older than what the plan counts on", false),
-                new("forgot", "its set-up is not there", false),
-                new("none", "it does not answer", false),
+                new("well", "all settings match its port", true),
+                new("speaks", "protocol, polarity or baud is different", false),
+                new("old", "firmware older than the plan requires", false),
+                new("forgot", "settings lost", false),
+                new("none", "no response", false),
             ]
         )
         {
@@ -95,7 +95,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
         SignNeeds? needs,
         Func<BenchTruth, WiredBuild?> otherwise
     ) =>
-        new(id, TestKind.Trial, title, todo, minutes, TestMaker.Signs("now it works", "no change", "it comes and goes"))
+        new(id, TestKind.Trial, title, todo, minutes, TestMaker.Signs("works now", "no change", "intermittent"))
         {
             Device = device,
             Link = links.Count == 1 ? links[0] : null,
@@ -135,8 +135,8 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             {
                 yield return Trial(
                     $"bind.{id}",
-                    $"{name} bound anew",
-                    $"Bind the {name} anew, region mode alike at both ends. Does it find its other end?",
+                    $"{name} re-bound",
+                    $"Re-bind the {name}, same region mode on both ends. Does it link?",
                     4,
                     id,
                     [aired.Id],
@@ -145,8 +145,8 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                 );
                 yield return Trial(
                     $"antenna.{id}",
-                    $"Antennas of the {name}",
-                    $"Unplug. Press every antenna of the {name} home, then look again.",
+                    $"{name} antennas",
+                    $"Disconnect battery and USB. Press every antenna connector of the {name} fully home, then check again.",
                     1.5,
                     id,
                     [aired.Id],
@@ -158,8 +158,8 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             {
                 yield return Trial(
                     $"open.{id}",
-                    "Out in the open",
-                    $"Carry it out under the open sky, the {name} up, and wait three minutes.",
+                    "Outdoors",
+                    $"Take it outdoors under open sky, {name} facing up, and wait three minutes.",
                     7,
                     id,
                     [position.Id],
@@ -171,8 +171,8 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             {
                 yield return Trial(
                     $"anew.{id}",
-                    "Sensors found anew",
-                    "Delete every sensor on the radio and let it look for them anew, the craft powered.",
+                    "Find sensors again",
+                    "Delete all sensors on the radio and let it find them again with the craft powered.",
                     2,
                     id,
                     [telemetry.Id],
@@ -181,8 +181,8 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                 );
                 yield return Trial(
                     $"slower.{id}",
-                    "The bay slower",
-                    "Set the radio's module bay to 115200 baud and the packet rate with it.",
+                    "Slower module bay",
+                    "Set the radio's module bay to 115 200 baud, with a packet rate that fits.",
                     3,
                     id,
                     [telemetry.Id],
@@ -193,7 +193,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             yield return Trial(
                 $"piece.{id}",
                 $"Another {name}",
-                $"Put another piece in the place of the {name}, the same wires, set and bound as wanted.",
+                $"Put another {name} on the same wires, set up and bound as planned.",
                 15,
                 id,
                 all,
@@ -215,7 +215,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             yield return Trial(
                 $"move.{port.Link}",
                 $"{name} on another port",
-                $"Solder the signal wires of the {name} to another free port of the same kind, and give that port the job.",
+                $"Solder the {name}'s signal wires to another free port of the same type, and set that port's function.",
                 10,
                 device,
                 [port.Link],
@@ -234,8 +234,8 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             {
                 yield return Trial(
                     $"cross.{port.Link}",
-                    $"Wires of the {name} exchanged",
-                    $"Exchange {one.Lead.Label} and {other.Lead.Label} of the {name} at the board.",
+                    $"{name} wires swapped",
+                    $"Swap {one.Lead.Label} and {other.Lead.Label} of the {name} at the board.",
                     5,
                     device,
                     [port.Link],

@@ -48,7 +48,7 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
             var quiet = OfTheColumn.Contains(code);
             var soldered = IsSoldered(way, port);
             var said = soldered
-                ? $"{sentence} {(state == CellState.Chosen ? "It is wired so." : "It is wired here now.")}"
+                ? $"{sentence} {(state == CellState.Chosen ? "Already wired this way." : "Currently wired here.")}"
                 : sentence;
             return (new(port.Id, state, code, text, said, pinned, banned, mode, mark, quiet, soldered), lanes);
         }
@@ -56,8 +56,8 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
         if (plan.RouteOf(way.Link.Id) is { } chosen && chosen.Port.Id == port.Id)
         {
             var sentence = chosen.RidesIn is null
-                ? $"{PlainWords.Of(way.Link)} goes here: {Phrase.Join([.. chosen.Walks.Select(WireWordsOf)])}."
-                : $"{PlainWords.Of(way.Link)} goes here, {chosen.Mode.Name}: no wire of its own.";
+                ? $"{PlainWords.Of(way.Link)} connects here: {Phrase.Join([.. chosen.Walks.Select(WireWordsOf)])}."
+                : $"{PlainWords.Of(way.Link)} is {chosen.Mode.Name} here: no extra wire.";
             return Cell(
                 CellState.Chosen,
                 null,
@@ -114,8 +114,8 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
                 null,
                 "open",
                 plan.Gap is null && space.Effort == Effort.Quick
-                    ? $"{PlainWords.Of(way.Link)} could go on {port.Id}. What that costs is still being worked out."
-                    : $"{PlainWords.Of(way.Link)} could perhaps go on {port.Id}. What that costs is not worked out: there is too much to choose from.",
+                    ? $"{PlainWords.Of(way.Link)} could go on {port.Id}. Still working out the cost."
+                    : $"{PlainWords.Of(way.Link)} may fit on {port.Id}. Cost unknown: too many combinations to check.",
                 open[0].Mode.Id,
                 () => Strands.Of(open[0])
             );
@@ -166,7 +166,7 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
         PlanningRules.NoMode.Found(Severity.Stop, Subject.Link(link.Id), ("link", PlainWords.Of(link)));
 
     private string WireWordsOf(LineWalk walk) =>
-        $"{walk.Lead.Label} to {Pad(WireWords.Of(space.Build.Circuit, walk.Pad))}";
+        $"{walk.Lead.Label} → {Pad(WireWords.Of(space.Build.Circuit, walk.Pad))}";
 
     private static string Pad(string words) => words.Contains(" pin ") ? words : $"pad {words}";
 }

@@ -44,23 +44,23 @@ internal sealed class FindingReader(
         var carried = wanted - left.Count;
         var links = (wanted, left.Count) switch
         {
-            (0, _) => "No link is wished for yet.",
-            (1, 0) => "The one link is carried.",
-            (_, 0) => $"All {wanted} links carried.",
+            (0, _) => "No links added yet.",
+            (1, 0) => "1 link connected.",
+            (_, 0) => $"All {wanted} links connected.",
             _ =>
-                $"{carried} of {wanted} links carried.{Without("place", left.Where(IsFed))}{Without("supply", left.Where(l => !IsFed(l)))}",
+                $"{carried} of {wanted} links connected.{Without("port", left.Where(IsFed))}{Without("supply", left.Where(l => !IsFed(l)))}",
         };
         var stops = findings.Where(IsStop).ToList();
         var warnings = findings.Count(f => f.Severity == Severity.Warn && !IsUnmet(f));
         List<string> parts =
         [
-            .. stops.Take(1).Select(s => $"Stop: {Phrase.First(s.Sentence)}"),
+            .. stops.Take(1).Select(s => $"Problem: {Phrase.First(s.Sentence)}"),
             .. stops.Count > 1 ? [$"And {stops.Count - 1} more."] : Array.Empty<string>(),
             links,
         ];
         if (plan.Gap is not null)
         {
-            parts.Add("The best so far, not proved.");
+            parts.Add("Best found so far, not proven best.");
         }
         if (warnings > 0)
         {
@@ -200,7 +200,7 @@ internal sealed class FindingReader(
                 ("link", PlainWords.Of(link)),
                 ("port", route.Port.Id),
                 ("percent", $"{route.Processor * 10}"),
-                ("turned", turned ? ", and the code inverts the line" : "")
+                ("turned", turned ? ", inverted in software" : "")
             );
         }
         // A link that brings nothing back, or whose rider has the radio set right, has nothing to lose.
@@ -242,8 +242,8 @@ internal sealed class FindingReader(
         }
         var mend =
             source.Max > input.Max
-                ? "Feed it from a regulator of its own, and write its volts under Parts, \"board fed with\"."
-                : "Choose a pack with more cells.";
+                ? "Power it from a separate regulator and enter that voltage under Parts, \"board supply\"."
+                : "Choose a battery with more cells.";
         return
         [
             FeedRules.BoardInput.Found(

@@ -264,7 +264,7 @@ public sealed class FitReader
         var banned = _build.Build.Bans.Contains(new RouteMatch { Link = link.Id, Mode = mode.Id });
         var framing = protocol.Framing is null
             ? PortWords.Of(protocol.Carrier)
-            : $"{protocol.Framing} at {mode.Bauds.Concat(protocol.Bauds).First()}";
+            : $"{protocol.Framing}, {mode.Bauds.Concat(protocol.Bauds).First()} baud";
         return new FitMode(mode.Id, mode.Name, protocol.Id, framing, PortWords.Condition(mode), banned);
     }
 

@@ -37,16 +37,16 @@ public static class FitWords
     public static string Head(Port port, PortShape shape) =>
         (port.Kind, shape) switch
         {
-            (PortKind.Software, _) => "in code",
-            (PortKind.Pulse, _) => "pulses",
-            (PortKind.Bus, _) => "bus",
-            (PortKind.Picture, _) => "picture",
-            (PortKind.Analogue, _) => "level",
-            (PortKind.Usb, _) => "PC",
-            (_, PortShape.Whole) => "whole",
-            (_, PortShape.RxOnly) => "RX half",
-            (_, PortShape.TxOnly) => "TX half",
-            (_, PortShape.Held) => "held inside",
+            (PortKind.Software, _) => "software",
+            (PortKind.Pulse, _) => "PPM/PWM",
+            (PortKind.Bus, _) => "I²C",
+            (PortKind.Picture, _) => "video",
+            (PortKind.Analogue, _) => "analogue",
+            (PortKind.Usb, _) => "USB",
+            (_, PortShape.Whole) => "full",
+            (_, PortShape.RxOnly) => "RX only",
+            (_, PortShape.TxOnly) => "TX only",
+            (_, PortShape.Held) => "on board",
             _ => "no pads",
         };
 
@@ -54,19 +54,19 @@ public static class FitWords
     public static string Of(Move move) =>
         (move.From, move.To) switch
         {
-            (_, { RidesIn: not null } to) => $"{PlainWords.Of(move.Link)} is carried {to.Mode.Name} now.",
+            (_, { RidesIn: not null } to) => $"{PlainWords.Of(move.Link)} is now {to.Mode.Name}.",
             ({ } from, { } to) when from.Port.Id != to.Port.Id =>
                 $"{PlainWords.Of(move.Link)} moved from {from.Port.Id} to {to.Port.Id}.",
             ({ } from, { } to) when from.Mode.Id != to.Mode.Id =>
                 $"{PlainWords.Of(move.Link)} stays on {to.Port.Id} and changes to {to.Mode.Name}.",
             ({ } from, { } to) when from.Seat.Socket != to.Seat.Socket =>
-                $"{PlainWords.Of(move.Link)} stays on {to.Port.Id}, its plug {WireWords.Of(to.Seat)}.",
+                $"{PlainWords.Of(move.Link)} stays on {to.Port.Id}, plug now {WireWords.Of(to.Seat)}.",
             ({ } from, { } to) when from.Place != to.Place =>
-                $"{PlainWords.Of(move.Link)} stays on {to.Port.Id}, with {Bridges(to)}.",
-            ({ }, { } to) => $"{PlainWords.Of(move.Link)} stays on {to.Port.Id} and uses {Pads(to)}.",
-            ({ } from, null) => $"{PlainWords.Of(move.Link)} lost {from.Port.Id} and is not carried now.",
-            (null, { } to) => $"{PlainWords.Of(move.Link)} is carried now, on {to.Port.Id}.",
-            _ => $"{PlainWords.Of(move.Link)} is as it was.",
+                $"{PlainWords.Of(move.Link)} stays on {to.Port.Id}, now with {Bridges(to)}.",
+            ({ }, { } to) => $"{PlainWords.Of(move.Link)} stays on {to.Port.Id}, now on {Pads(to)}.",
+            ({ } from, null) => $"{PlainWords.Of(move.Link)} lost {from.Port.Id} and is no longer connected.",
+            (null, { } to) => $"{PlainWords.Of(move.Link)} is now connected on {to.Port.Id}.",
+            _ => $"{PlainWords.Of(move.Link)} is unchanged.",
         };
 
     /// <summary>Why a plan comes after the best: the first term of the objective that differs.</summary>
@@ -82,18 +82,18 @@ public static class FitWords
             .FirstOrDefault();
         return first switch
         {
-            CostTerm.PinsBroken => "breaks a pin",
-            CostTerm.MustsUnmet or CostTerm.WantsUnmet or CostTerm.NicesUnmet => "carries less",
-            CostTerm.Hazards => "a hazard more",
-            CostTerm.Losses => "loses something",
-            CostTerm.Processor => "takes processor time",
-            CostTerm.HandWork => $"by hand: {WorkWords.Summary(more(), build)}",
-            CostTerm.Unfed => "leaves a device without supply",
+            CostTerm.PinsBroken => "overrides one of your pins",
+            CostTerm.MustsUnmet or CostTerm.WantsUnmet or CostTerm.NicesUnmet => "connects fewer links",
+            CostTerm.Hazards => "one more hazard",
+            CostTerm.Losses => "loses a function",
+            CostTerm.Processor => "adds CPU load",
+            CostTerm.HandWork => $"more manual work: {WorkWords.Summary(more(), build)}",
+            CostTerm.Unfed => "leaves a device unpowered",
             CostTerm.AgainstHouse => "against a house rule",
-            CostTerm.WholePorts => "takes a whole port more",
+            CostTerm.WholePorts => "uses one more full UART",
             CostTerm.Switches => Switches(other.Since(best).Select(m => m.To)),
-            CostTerm.OffAdvice => "away from the maker's advice",
-            _ => "it costs the same",
+            CostTerm.OffAdvice => "departs from the maker's advice",
+            _ => "same cost",
         };
     }
 
@@ -120,18 +120,18 @@ public static class FitWords
                 }.OfType<string>()
             )
             .ToList();
-        return switches.Count == 0 ? "more switches in the port settings" : $"in the settings: {Phrase.Join(switches)}";
+        return switches.Count == 0 ? "more port options to set" : $"port settings: {Phrase.Join(switches)}";
     }
 
     /// <summary>The pads of a route; for one that rides, the link that it rides in.</summary>
     public static string Pads(Route route) =>
-        route.RidesIn is not null ? "rides" : string.Join(" · ", route.Walks.Select(w => w.Pad.Label));
+        route.RidesIn is not null ? "in-band" : string.Join(" · ", route.Walks.Select(w => w.Pad.Label));
 
     /// <summary>The bridge positions of a route.</summary>
     public static string Bridges(Route route) =>
         route.Bridges.Count == 0
-            ? "no bridge"
-            : Phrase.Join([.. route.Bridges.Select(b => $"bridge {b.Bridge} at \"{b.Position}\"")]);
+            ? "no jumper"
+            : Phrase.Join([.. route.Bridges.Select(b => $"jumper {b.Bridge} at \"{b.Position}\"")]);
 
     /// <summary>The settings of a route's port, one in each line; for a link that rides, what it rides in.</summary>
     /// <param name="build">The build.</param>
@@ -140,7 +140,10 @@ public static class FitWords
     {
         if (route.RidesIn is { } carrier)
         {
-            return [$"inside {Short(build.Links.First(l => l.Id == carrier), build)}: no port, no wire of its own"];
+            return
+            [
+                $"in-band over the {Short(build.Links.First(l => l.Id == carrier), build)}: no separate port or wire",
+            ];
         }
         var lines = Of(route.Settings).ToList();
         if (route.Port.Kind == PortKind.Software)
@@ -148,9 +151,9 @@ public static class FitWords
             lines.AddRange(
                 route
                     .Walks.Where(w => w.OwnInversion == Polarity.Inverted)
-                    .Select(w => $"{PortWords.Of(route.Port, w.Half)} inverted in code")
+                    .Select(w => $"{PortWords.Of(route.Port, w.Half)} inverted in software")
             );
-            lines.Add($"about {route.Processor * 10} % of the processor");
+            lines.Add($"about {route.Processor * 10} % CPU load");
         }
         return lines;
     }
@@ -173,7 +176,7 @@ public static class FitWords
         When(settings.InvertTx, "invert TX");
         When(settings.HalfDuplex, "half-duplex");
         When(settings.SwapPins, "swap RX and TX");
-        When(settings.Pins is not null, $"on its pins {settings.Pins}");
+        When(settings.Pins is not null, $"remapped to {settings.Pins}");
         return lines;
     }
 }

@@ -37,7 +37,7 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
         from draw in (wanted as Feed)?.Draws ?? []
         let drawn = draw.Typical + plan.Drawn(draw.Budget).Typical
         where drawn > draw.Budget.Limit
-        select $"{draw.Budget.Label} gives {PlainWords.Amperes(draw.Budget.Limit / 1000.0)} at most and would have to give {PlainWords.Amperes(drawn / 1000.0)}";
+        select $"{draw.Budget.Label} is limited to {PlainWords.Amperes(draw.Budget.Limit / 1000.0)} and would have to supply {PlainWords.Amperes(drawn / 1000.0)}";
 
     /// <summary>The clauses against whichever of several hookups has the fewest rivals.</summary>
     public IReadOnlyList<string> AgainstBest(IEnumerable<Hookup> wanted, string own, Port? here = null) =>
@@ -70,8 +70,8 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
         hookup switch
         {
             Route route => FitWords.Short(route.Link, build),
-            Feed feed => $"the supply of the {Name(feed.Device)}",
-            _ => $"the plug of the {Name(hookup.DeviceId!)}",
+            Feed feed => $"the {Name(feed.Device)} supply",
+            _ => $"the {Name(hookup.DeviceId!)} plug",
         };
 
     private string Name(string device) => build.Devices.First(d => d.Id == device).Device.Name;
@@ -81,32 +81,32 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
             ? thing.Kind switch
             {
                 ThingKind.Port => PortWord(thing.Name, here),
-                ThingKind.Half or ThingKind.Net => $"has {Pads(thing.Name)}",
-                ThingKind.Address => $"answers at {AddressWords(thing.Name)} on {thing.Owner} already",
-                ThingKind.Job => $"is the board's one {JobWords(thing.Name)}",
+                ThingKind.Half or ThingKind.Net => $"uses {Pads(thing.Name)}",
+                ThingKind.Address => $"already uses address {AddressWords(thing.Name)} on {thing.Owner}",
+                ThingKind.Job => $"already has the board's only {JobWords(thing.Name)}",
                 ThingKind.Lead => "uses the same lead",
-                _ => "needs the same pin of the plug",
+                _ => "needs the same plug pin",
             }
             : fight.Theirs switch
             {
-                BridgeHold b => $"needs bridge {b.Bridge.Id} at \"{b.Position}\"",
+                BridgeHold b => $"needs jumper {b.Bridge.Id} at \"{b.Position}\"",
                 NetHold n => $"uses {Pads(n.Net)} for {n.Port}",
                 UserHold u => $"is on {Pads(u.Net)}",
                 ShareHold s => $"sets {s.Port} to {PortWords.Of(s.Job)} at {s.Baud} baud",
-                SocketHold { Device: null } s => $"has a tail in {Socket(s.Socket)}",
-                SocketHold s => $"has {Socket(s.Socket)}",
-                JobHold j => $"has {PortWords.Of(j.Job)} on {j.Port}",
-                PinsHold { Pins: "" } p => $"needs {p.Port} on the pins on which it comes",
-                PinsHold p => $"needs {p.Port} on its pins {p.Pins}",
+                SocketHold { Device: null } s => $"has a pigtail in {Socket(s.Socket)}",
+                SocketHold s => $"uses {Socket(s.Socket)}",
+                JobHold j => $"already has {PortWords.Of(j.Job)} on {j.Port}",
+                PinsHold { Pins: "" } p => $"needs {p.Port} on its default pins",
+                PinsHold p => $"needs {p.Port} remapped to {p.Pins}",
                 UseHold { Kind: HoldKind.Port } u => PortWord(u.Name, here),
-                UseHold u => $"has {Pads(u.Name)}",
-                RideHold { Port: null } => "is not carried",
+                UseHold u => $"uses {Pads(u.Name)}",
+                RideHold { Port: null } => "is not connected",
                 RideHold r => $"is on {r.Port}",
-                PowerHold => "goes without",
+                PowerHold => "is not connected",
                 _ => null,
             };
 
-    private static string PortWord(string port, Port? here) => port == here?.Id ? "has it" : $"has {port}";
+    private static string PortWord(string port, Port? here) => port == here?.Id ? "uses it" : $"uses {port}";
 
     private static string AddressWords(string address) => $"0x{int.Parse(address, CultureInfo.InvariantCulture):X2}";
 

@@ -15,7 +15,7 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         var gone = earlier.Placements.Where(p => plan.Placements.All(q => q.Link.Id != p.Link.Id));
         return
         [
-            .. gone.Select(p => $"{PlainWords.Of(p.Link)} is no longer wished for."),
+            .. gone.Select(p => $"{PlainWords.Of(p.Link)} is no longer in the build."),
             .. plan.Since(earlier)
                 .Select(m => FitWords.Of(m) is var words && Why(m) is { } why ? $"{words} {why}" : FitWords.Of(m)),
             .. plan.Seats.Select(now => PlugMove(earlier, now)).OfType<string>(),
@@ -29,10 +29,10 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         var moves = plan.Since(earlier);
         var carried =
             plan.Placements.Count(p => p.Route is not null) - earlier.Placements.Count(p => p.Route is not null);
-        var more = carried > 0 ? $" {Phrase.Count(carried, "link")} more carried." : "";
+        var more = carried > 0 ? $" {Phrase.Count(carried, "more link")} connected." : "";
         return moves.Count == 0
-            ? "A better plan was found: supplies, plugs or pads differ, and every link keeps its port."
-            : $"A better plan was found: {Phrase.Count(moves.Count, "link")} {(moves.Count == 1 ? "has" : "have")} another place now.{more}";
+            ? "Better plan found: supplies, plugs or pads changed; every link keeps its port."
+            : $"Better plan found: {Phrase.Count(moves.Count, "link")} {(moves.Count == 1 ? "has" : "have")} moved.{more}";
     }
 
     private static string? PlugMove(Plan earlier, SeatPlacement now)
@@ -41,7 +41,7 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         var was = earlier.Seats.FirstOrDefault(s => s.Ways.Device.Id == device.Id);
         return was is null || was.Way.Seat == now.Way.Seat
             ? null
-            : $"The plug of the {device.Device.Name} was {WireWords.Of(was.Way.Seat)} and is {WireWords.Of(now.Way.Seat)} now.";
+            : $"The {device.Device.Name} plug was {WireWords.Of(was.Way.Seat)} and is now {WireWords.Of(now.Way.Seat)}.";
     }
 
     private static string? SupplyMove(Plan earlier, FeedPlacement now)
@@ -50,7 +50,7 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
             f.Ways.Device.Id == now.Ways.Device.Id && f.Ways.Supply.Lead == now.Ways.Supply.Lead
         );
         return (was?.Feed, now.Feed) is ({ Place: { } from }, { Place: { } to } feed) && !SamePlace(was.Feed, feed)
-            ? $"The supply of the {now.Ways.Device.Device.Name} moved from {from} to {to}."
+            ? $"The {now.Ways.Device.Device.Name} supply moved from {from} to {to}."
             : null;
     }
 
@@ -77,11 +77,11 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         }
         if (wishes.Bans.OfType<RouteMatch>().Any(still.Matches))
         {
-            return "You banned it there.";
+            return "You blocked it there.";
         }
         var others = plan.On(from.Port.Id);
         return others.Count == 0
             ? null
-            : $"{from.Port.Id} goes to {Phrase.Join([.. others.Select(o => FitWords.Short(o, space.Build))])} now.";
+            : $"{from.Port.Id} is now used by {Phrase.Join([.. others.Select(o => FitWords.Short(o, space.Build))])}.";
     }
 }

@@ -66,7 +66,7 @@ internal sealed class PlanReader(PlanSpace space, Plan best, WiredBuild wired)
                 .SelectMany(g =>
                     g.Count() < 3
                         ? g.Select(Difference)
-                        : [$"{Phrase.Lower(PlainWords.Of(g.Key.Need))} of {g.Count()} to {g.Key.Id ?? "none"}"]
+                        : [$"{g.Count()} × {Phrase.Lower(PlainWords.Of(g.Key.Need))} to {g.Key.Id ?? "no port"}"]
                 ),
         ];
 

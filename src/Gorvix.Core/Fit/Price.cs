@@ -68,19 +68,19 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         var clauses = new List<string>();
         if (dropped.Count > 0)
         {
-            clauses.Add($"{Phrase.Join([.. dropped.Select(l => FitWords.Short(l, build))])} would go without");
+            clauses.Add($"that drops {Phrase.Join([.. dropped.Select(l => FitWords.Short(l, build))])}");
         }
         if (moved.Count > 0)
         {
-            clauses.Add($"that moves {Phrase.Join([.. Moved(build, moved)])}");
+            clauses.Add($"that displaces {Phrase.Join([.. Moved(build, moved)])}");
         }
         if (pinsBroken)
         {
-            clauses.Add("another pin falls");
+            clauses.Add("it overrides another of your pins");
         }
         if (then.Cost[CostTerm.Processor] > now.Cost[CostTerm.Processor])
         {
-            clauses.Add("it takes 30 to 40 % of the processor");
+            clauses.Add("it adds 30–40 % CPU load");
         }
         if (then.Cost[CostTerm.Losses] > now.Cost[CostTerm.Losses] && route.Mode.Loses.Count > 0)
         {
@@ -102,11 +102,11 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         {
             (1, _, _) => $"drops {FitWords.Tag(dropped[0], build)}",
             (> 1, _, _) => $"drops {dropped.Count}",
-            (_, 1, _) => $"moves {FitWords.Tag(moved[0].Link, build)}",
-            (_, > 1, _) => $"moves {moved.Count}",
-            _ when then.Cost[CostTerm.Hazards] > now.Cost[CostTerm.Hazards] => "a hazard",
-            _ when then.Cost[CostTerm.Losses] > now.Cost[CostTerm.Losses] => "with a loss",
-            _ when then.Cost[CostTerm.Processor] > now.Cost[CostTerm.Processor] => "in code",
+            (_, 1, _) => $"displaces {FitWords.Tag(moved[0].Link, build)}",
+            (_, > 1, _) => $"displaces {moved.Count}",
+            _ when then.Cost[CostTerm.Hazards] > now.Cost[CostTerm.Hazards] => "adds hazard",
+            _ when then.Cost[CostTerm.Losses] > now.Cost[CostTerm.Losses] => "reduced",
+            _ when then.Cost[CostTerm.Processor] > now.Cost[CostTerm.Processor] => "software serial",
             (_, _, > 0) => $"+{WorkMinutes.In(build.Build.House.Hand, minutes)} min",
             _ => "free",
         };
@@ -137,7 +137,7 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
             .Select(g =>
                 g.Count() < 3
                     ? Phrase.Join([.. g.Select(m => FitWords.Short(m.Link, build))]) + $" to {g.Key.Id}"
-                    : $"{Phrase.Lower(PlainWords.Of(g.Key.Need))} of {g.Count()} devices to {g.Key.Id}"
+                    : $"{g.Count()} × {Phrase.Lower(PlainWords.Of(g.Key.Need))} to {g.Key.Id}"
             );
 
     // Which pins hold what the link would need there.
@@ -145,7 +145,9 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
     {
         var routes = space.Ways.First(w => w.Link.Id == link.Id).Routes.Where(r => r.Port == port);
         var clauses = new Holders(space.Build, then).AgainstBest(routes, link.Want.Device);
-        return clauses.Count == 0 ? "your other pins hold what it needs" : $"{Phrase.Join(clauses)}, as you pinned it";
+        return clauses.Count == 0
+            ? "your other pins occupy what it needs"
+            : $"{Phrase.Join(clauses)}, as you pinned it";
     }
 
     // The first hazard that one plan has and the other has not, in its own words.
@@ -155,13 +157,13 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         var known = Of(now).Select(h => h.Sentence).ToHashSet();
         var more = Of(then).FirstOrDefault(h => !known.Contains(h.Sentence));
         return more is null
-            ? "it brings a hazard more"
-            : $"it brings a hazard: {Phrase.Clause(Phrase.First(more.Sentence))}";
+            ? "it adds one more hazard"
+            : $"it adds a hazard: {Phrase.Clause(Phrase.First(more.Sentence))}";
     }
 
     private static string WorkClause(ResolvedBuild build, IReadOnlyList<Work> more)
     {
         var details = more.Where(w => w.Minutes > 0).Select(w => Phrase.Clause(WorkWords.Of(w, build))).ToList();
-        return $"it asks for {WorkWords.Summary(more, build)}: {Phrase.Join(details)}";
+        return $"it needs {WorkWords.Summary(more, build)}: {Phrase.Join(details)}";
     }
 }

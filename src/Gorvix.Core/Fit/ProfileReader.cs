@@ -12,23 +12,21 @@ public static class ProfileReader
     public static IReadOnlyList<string> Words(FirmwareProfile profile)
     {
         var missing = Enum.GetValues<PortJob>().Except(profile.Jobs).Select(PortWords.Of).ToList();
-        var shares = profile.Shares.Select(s => $"{PortWords.Of(s.Rx)} with {PortWords.Of(s.Tx)}").ToList();
+        var shares = profile.Shares.Select(s => $"{PortWords.Of(s.Rx)} on RX with {PortWords.Of(s.Tx)} on TX").ToList();
         return
         [
-            missing.Count == 0 ? "It knows every job." : $"It does not know: {Phrase.Join(missing)}.",
-            profile.SoftwareSerial == SoftwareSerial.Missing ? "It has no serial in code." : "It has serial in code.",
-            shares.Count == 0
-                ? "No two jobs may share a port."
-                : $"May share the halves of a port: {Phrase.Join(shares)}.",
+            missing.Count == 0 ? "Supports every port function." : $"Does not support: {Phrase.Join(missing)}.",
+            profile.SoftwareSerial == SoftwareSerial.Missing ? "No software serial." : "Supports software serial.",
+            shares.Count == 0 ? "Two functions cannot share a port." : $"Can share a port: {Phrase.Join(shares)}.",
             profile.Single.Count == 0
-                ? "One port can be the receiver input; every other job may be on several ports."
-                : $"One port each can be: receiver input, {Phrase.Join([.. profile.Single.Select(PortWords.Of)])}.",
+                ? "Receiver input on one port only; every other function on any number of ports."
+                : $"One port only for each of: receiver input, {Phrase.Join([.. profile.Single.Select(PortWords.Of)])}.",
             .. profile.CanvasSettings.Count == 0
                 ? Array.Empty<string>()
-                : [$"The video canvas needs more settings: {Phrase.Join(profile.CanvasSettings)}."],
+                : [$"Digital OSD needs extra settings: {Phrase.Join(profile.CanvasSettings)}."],
             profile.Declination == DeclinationForm.Packed
-                ? "Declination as degrees and minutes in one number: 3°27' is 327."
-                : "Declination in decimal degrees: 3°27' is 3.45.",
+                ? "Declination as degrees and minutes in one number: enter 3°27' as 327."
+                : "Declination in decimal degrees: enter 3°27' as 3.45.",
         ];
     }
 }

@@ -15,17 +15,17 @@ public static class ProofWords
     private static readonly (CostTerm Term, string Better)[] Settled =
     [
         (CostTerm.PinsBroken, "keeps more of your pins"),
-        (CostTerm.MustsUnmet, "carries more musts"),
-        (CostTerm.WantsUnmet, "carries more wants"),
-        (CostTerm.NicesUnmet, "carries more"),
-        (CostTerm.Unfed, "feeds more"),
+        (CostTerm.MustsUnmet, "connects more required links"),
+        (CostTerm.WantsUnmet, "connects more wanted links"),
+        (CostTerm.NicesUnmet, "connects more links"),
+        (CostTerm.Unfed, "powers more devices"),
         (CostTerm.Hazards, "has fewer hazards"),
         (CostTerm.Losses, "loses less"),
-        (CostTerm.Processor, "takes less of the processor"),
-        (CostTerm.HandWork, "asks for less hand work"),
-        (CostTerm.AgainstHouse, "keeps nearer to your house rules"),
-        (CostTerm.WholePorts, "leaves more whole ports free"),
-        (CostTerm.Switches, "has fewer switches to set"),
+        (CostTerm.Processor, "needs less CPU"),
+        (CostTerm.HandWork, "needs less manual work"),
+        (CostTerm.AgainstHouse, "follows your house rules more closely"),
+        (CostTerm.WholePorts, "leaves more full UARTs free"),
+        (CostTerm.Switches, "has fewer port options to set"),
     ];
 
     /// <summary>What is proved of a plan and what is not: "No plan carries more; one with less hand work may exist (12 minutes less at most)."</summary>
@@ -47,14 +47,14 @@ public static class ProofWords
         var less = gap.Now - gap.AtBest;
         return gap.Term switch
         {
-            CostTerm.PinsBroken => $"keeps {Phrase.Count(less, "pin")} more",
-            CostTerm.MustsUnmet => Carries(gap, "must"),
-            CostTerm.WantsUnmet => Carries(gap, "want"),
-            CostTerm.NicesUnmet => Carries(gap, "nice-to-have"),
-            CostTerm.Unfed => $"feeds {Phrase.Count(less, "lead")} more",
-            CostTerm.Hazards => $"has {Phrase.Count(less, "hazard")} fewer",
-            CostTerm.HandWork => $"asks for less hand work ({Phrase.Count(less, "minute")} less at most)",
-            CostTerm.OffAdvice => "keeps nearer to the maker's advice",
+            CostTerm.PinsBroken => $"keeps {Phrase.Count(less, "more pin")}",
+            CostTerm.MustsUnmet => Carries(gap, "required link"),
+            CostTerm.WantsUnmet => Carries(gap, "wanted link"),
+            CostTerm.NicesUnmet => Carries(gap, "optional link"),
+            CostTerm.Unfed => $"powers {Phrase.Count(less, "more supply lead")}",
+            CostTerm.Hazards => $"has {Phrase.Count(less, "fewer hazard")}",
+            CostTerm.HandWork => $"needs less manual work (up to {Phrase.Count(less, "minute")} less)",
+            CostTerm.OffAdvice => "follows the maker's advice more closely",
             _ => Settled.First(s => s.Term == gap.Term).Better,
         };
     }
@@ -64,8 +64,8 @@ public static class ProofWords
     {
         var more = (gap.Now / PlanCost.UnmetLink) - (gap.AtBest / PlanCost.UnmetLink);
         return more > 0
-            ? $"carries up to {Phrase.Count(more, what)} more"
-            : $"carries a weightier {what} in place of another";
+            ? $"connects up to {Phrase.Count(more, $"more {what}")}"
+            : $"connects a more important {what} instead of another";
     }
 
     /// <summary>What is open in a sheet; null where all is proved and worked out.</summary>
@@ -77,9 +77,9 @@ public static class ProofWords
         var working = space.Effort == Effort.Quick && (plan.Gap is not null || hasOpen);
         List<string> words =
         [
-            .. plan.Gap is { } gap ? ["The best plan so far.", Of(gap)] : Array.Empty<string>(),
+            .. plan.Gap is { } gap ? ["Best plan so far.", Of(gap)] : Array.Empty<string>(),
             .. plan.Gap is null && hasOpen
-                ? ["The plan is the best; not every price beside it is worked out."]
+                ? ["This is the best plan; some alternatives are not costed yet."]
                 : Array.Empty<string>(),
             .. space.All.Cut.Count > 0 ? [CutWords(space)] : Array.Empty<string>(),
         ];

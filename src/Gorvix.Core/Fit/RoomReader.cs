@@ -20,8 +20,8 @@ internal static class RoomReader
             .ToList();
         return new FitRoom(
             clauses.Count == 0
-                ? $"Nothing more fits on the {build.Board.Name} without moving a link."
-                : $"Still fits without moving anything: {string.Join("; ", clauses)}.",
+                ? $"Nothing else fits on the {build.Board.Name} without moving a link."
+                : $"Free: {string.Join("; ", clauses)}.",
             [.. rooms.Select(r => new FitRoomKind(PlainWords.Of(r.Need), r.Count, r.Ports))]
         );
     }

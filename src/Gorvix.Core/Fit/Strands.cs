@@ -25,9 +25,9 @@ internal static class Strands
             {
                 (true, Flow.Both) => "data",
                 (true, _) => "clock",
-                (_, Flow.Out) => "device talks",
-                (_, Flow.In) => "board talks",
-                _ => "both talk, one wire",
+                (_, Flow.Out) => "device → board",
+                (_, Flow.In) => "board → device",
+                _ => "both ways, one wire",
             },
             walk.Lead.Colour,
             walk.Pad.Id,
@@ -42,7 +42,7 @@ internal static class Strands
         {
             HopKind.Lead => "lead",
             HopKind.Pad => "pad",
-            HopKind.Contact => "bridge",
+            HopKind.Contact => "jumper",
             HopKind.Inverter => "inverter",
             HopKind.Resistor => "resistor",
             HopKind.Half => "port",

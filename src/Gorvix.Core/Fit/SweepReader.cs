@@ -84,8 +84,7 @@ public static class SweepReader
     {
         if (result.Plan is not { } plan || result.After is not { } build)
         {
-            var why =
-                result.Findings.Count == 0 ? "It does not give what your links want." : result.Findings[0].Sentence;
+            var why = result.Findings.Count == 0 ? "It does not support your links." : result.Findings[0].Sentence;
             return new SweepLine(result.Part, name, result.Part == now, Severity.Stop, why, "", "~", [], null, []);
         }
         var left = plan.Placements.Where(p => p.Route is null).ToList();
@@ -98,16 +97,18 @@ public static class SweepReader
         var carried = plan.Placements.Count - left.Count;
         List<string> verdict =
         [
-            .. stops.Take(1).Select(s => $"Stop: {Phrase.First(s.Sentence)}"),
-            left.Count == 0 ? $"All {carried} links carried." : $"{carried} of {plan.Placements.Count} links carried.",
+            .. stops.Take(1).Select(s => $"Problem: {Phrase.First(s.Sentence)}"),
+            left.Count == 0
+                ? $"All {carried} links connected."
+                : $"{carried} of {plan.Placements.Count} links connected.",
         ];
         if (left.Count > 0)
         {
-            verdict.Add($"Without {Phrase.Join([.. left.Select(p => FitWords.Short(p.Link, build))])}.");
+            verdict.Add($"Not connected: {Phrase.Join([.. left.Select(p => FitWords.Short(p.Link, build))])}.");
         }
         if (plan.Gap is { } gap)
         {
-            verdict.Add($"The best so far. {ProofWords.Of(gap)}");
+            verdict.Add($"Best found so far. {ProofWords.Of(gap)}");
         }
         var severity =
             stops.Count > 0 || left.Any(p => p.Link.Want.Priority == Priority.Must) ? Severity.Stop
@@ -132,10 +133,10 @@ public static class SweepReader
         (CostTerm Term, Func<int, string> Say)[] terms =
         [
             (CostTerm.Hazards, n => Phrase.Count(n, "hazard")),
-            (CostTerm.Losses, n => Phrase.Count(n, "loss", "losses")),
-            (CostTerm.Processor, n => $"about {n * 10} % of the processor"),
-            (CostTerm.HandWork, n => $"{WorkWords.About(n, build)} by hand"),
-            (CostTerm.WholePorts, n => Phrase.Count(n, "whole port")),
+            (CostTerm.Losses, n => Phrase.Count(n, "lost function", "lost functions")),
+            (CostTerm.Processor, n => $"about {n * 10} % CPU load"),
+            (CostTerm.HandWork, n => $"{WorkWords.About(n, build)} of manual work"),
+            (CostTerm.WholePorts, n => Phrase.Count(n, "full UART")),
         ];
         return string.Join(", ", terms.Where(t => plan.Cost[t.Term] > 0).Select(t => t.Say(plan.Cost[t.Term])));
     }

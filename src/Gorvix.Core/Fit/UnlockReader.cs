@@ -81,26 +81,25 @@ internal sealed class UnlockReader(
     private string What(UnlockStep step) =>
         (step.Kind, step.What) switch
         {
-            (UnlockKind.LiftPin, { Match: { } pin }) => $"Lift the pin: {wishes.Words(pin)}",
-            (UnlockKind.LiftBan, { Match: { } ban }) => $"Lift the ban: {wishes.Words(ban)}",
+            (UnlockKind.LiftPin, { Match: { } pin }) => $"Unpin: {wishes.Words(pin)}",
+            (UnlockKind.LiftBan, { Match: { } ban }) => $"Unblock: {wishes.Words(ban)}",
             (UnlockKind.HouseRule, { Rule: { } rule, School: { } school }) => House(rule, school),
-            (UnlockKind.Firmware, { Part: { } part }) =>
-                $"Change the board's firmware to {library.Profile(part)!.Name}",
+            (UnlockKind.Firmware, { Part: { } part }) => $"Change the board firmware to {library.Profile(part)!.Name}",
             (UnlockKind.SwapHarness, { Device: { } device, Harness: { } harness }) => Harness(device, harness),
             (UnlockKind.LeaveOut, { Link: { } other }) =>
-                $"Go without {FitWords.Short(space.Build.Links.First(l => l.Id == other), space.Build)}",
+                $"Drop {FitWords.Short(space.Build.Links.First(l => l.Id == other), space.Build)}",
             (UnlockKind.SwapDevice, { Device: { } device, Part: { } part }) =>
-                $"Take the {Name(library.Device(part)!)} in place of the {space.Build.Devices.First(d => d.Id == device).Device.Name}",
+                $"Replace the {space.Build.Devices.First(d => d.Id == device).Device.Name} with the {Name(library.Device(part)!)}",
             (UnlockKind.AddRegulator, { Part: { } part }) =>
-                $"Add the {Name(library.Device(part)!)} and feed the device from it",
-            (_, { Part: { } part }) => $"Take the board {Name(library.Board(part)!)}",
+                $"Add the {Name(library.Device(part)!)} and power the device from it",
+            (_, { Part: { } part }) => $"Swap board to {Name(library.Board(part)!)}",
             _ => $"{step.Kind}",
         };
 
     private string Harness(string device, string harness)
     {
         var part = space.Build.Devices.First(d => d.Id == device).Device;
-        return $"Take the harness \"{part.Harnesses.First(h => h.Id == harness).Name}\" of the {part.Name}";
+        return $"Use the \"{part.Harnesses.First(h => h.Id == harness).Name}\" harness on the {part.Name}";
     }
 
     private static string House(string rule, string school)
@@ -126,7 +125,7 @@ internal sealed class UnlockReader(
             || kinds.Contains(UnlockKind.SwapBoard)
         )
         {
-            words.Add("another part to buy");
+            words.Add("one part to buy");
         }
         if (kinds.Contains(UnlockKind.Firmware))
         {
@@ -135,11 +134,11 @@ internal sealed class UnlockReader(
         var without = unlock.GivenUp(plan).Select(l => FitWords.Short(l, space.Build)).ToList();
         if (without.Count > 0)
         {
-            words.Add($"goes without {Phrase.Join(without)}");
+            words.Add($"drops {Phrase.Join(without)}");
         }
-        Add(CostTerm.Hazards, n => n == 1 ? "one hazard more" : $"{n} hazards more");
+        Add(CostTerm.Hazards, n => n == 1 ? "one more hazard" : $"{n} more hazards");
         Add(CostTerm.Losses, _ => $"loses {Phrase.Join([.. Lost(unlock)])}");
-        Add(CostTerm.Processor, n => $"about {n * 10} % of the processor");
+        Add(CostTerm.Processor, n => $"about {n * 10} % CPU load");
         Add(CostTerm.HandWork, n => WorkOf(unlock, n));
         var moved = unlock.Plan.Since(plan).Count(m => m.From is not null && m.To is not null);
         if (moved > 0 && !kinds.Contains(UnlockKind.SwapBoard))

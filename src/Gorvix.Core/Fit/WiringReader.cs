@@ -96,7 +96,7 @@ internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
             lead.Lead.Label,
             lead.Lead.Colour,
             need is { } n ? Phrase.Lower(PlainWords.Of(n)) : Job(lead),
-            starved ? "has no pad" : WireWords.Of(lead, wired),
+            starved ? "no supply pad" : WireWords.Of(lead, wired),
             starved,
             lead.IsUsed || feed?.Feed is not null,
             lead.Pad is { } pad ? pad.Label : null,
@@ -115,25 +115,25 @@ internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
         (supply.Typical, supply.Peak) switch
         {
             (null, null) => "current unknown",
-            ({ } typical, null) => $"{PlainWords.Amperes(typical)}, peak unknown",
-            (null, { } peak) => $"up to {PlainWords.Amperes(peak)}",
-            ({ } typical, { } peak) => $"{PlainWords.Amperes(typical)}, up to {PlainWords.Amperes(peak)}",
+            ({ } typical, null) => $"{PlainWords.Amperes(typical)} typical, peak unknown",
+            (null, { } peak) => $"{PlainWords.Amperes(peak)} peak",
+            ({ } typical, { } peak) => $"{PlainWords.Amperes(typical)} typical, {PlainWords.Amperes(peak)} peak",
         };
 
     // What a lead offers to others; never joined to another supply.
     private static string? OutputOf(DeviceInBuild device, WiredLead lead) =>
         device.Device.Outputs.FirstOrDefault(o => o.Lead == lead.Lead.Id) is not { } output
             ? null
-            : $"{(output.Volts is { } volts ? $"{volts:0.0#} V" : "what feeds it")}, limit {PlainWords.Amperes(output.Limit)}{BoardWords.Of(output.Filtering)}";
+            : $"{(output.Volts is { } volts ? $"{volts:0.0#} V" : "input voltage")}, limit {PlainWords.Amperes(output.Limit)}{BoardWords.Of(output.Filtering)}";
 
     private static string Job(WiredLead lead) =>
         lead.Lead.Role switch
         {
-            LeadRole.Output => "supply for others",
+            LeadRole.Output => "supply output",
             LeadRole.Supply => "supply",
             LeadRole.Ground => "ground",
-            LeadRole.Sense => "reading",
-            LeadRole.Picture => "picture",
-            _ => "not asked for",
+            LeadRole.Sense => "sense",
+            LeadRole.Picture => "video",
+            _ => "unused",
         };
 }

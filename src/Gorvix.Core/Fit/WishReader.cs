@@ -33,25 +33,25 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
         List<string> members =
         [
             .. links.Select(l => FitWords.Short(l, _build)),
-            .. supplies.Select(s => $"the supply of the {s.Device.Device.Name}"),
+            .. supplies.Select(s => $"the {s.Device.Device.Name} supply"),
         ];
         var names = Phrase.Join(members);
-        var verb = supplies.Count == 0 ? "carried" : "had";
-        var held = wishes.Count == 0 ? "" : $" while you hold to: {string.Join("; ", wishes.Select(w => w.Sentence))}";
+        var verb = supplies.Count == 0 ? "connected" : "provided";
+        var held = wishes.Count == 0 ? "" : $" while these apply: {string.Join("; ", wishes.Select(w => w.Sentence))}";
         names = char.ToUpperInvariant(names[0]) + names[1..];
         if (!conflict.IsMinimal)
         {
-            var open = $"{names} cannot all be {verb}{held}. Which of these would have to give way is not worked out.";
+            var open = $"{names} cannot all be {verb}{held}. Which of these must give way is not worked out.";
             return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, open) { IsMinimal = false };
         }
         var sentence = (members.Count - 1, wishes.Count) switch
         {
             (0, 0) =>
-                $"{names} has no way on this board with your house rules, firmware and parts; no other link stands in its way.",
-            (0, 1) => $"{names} has no way{held}. Lift that and it fits.",
-            (0, _) => $"{names} has no way{held}. Lift any one of these and it fits.",
-            (1, 0) => $"{names} cannot both be {verb}. If one of these gives way, the rest fits.",
-            _ => $"{names} cannot all be {verb}{held}. If any one of these gives way, the rest fits.",
+                $"{names} cannot be connected on this board with your house rules, firmware and parts; no other link is in the way.",
+            (0, 1) => $"{names} cannot be connected{held}. Remove that and it fits.",
+            (0, _) => $"{names} cannot be connected{held}. Remove any one of these and it fits.",
+            (1, 0) => $"{names} cannot both be {verb}. Drop one and the other fits.",
+            _ => $"{names} cannot all be {verb}{held}. Drop any one of these and the rest fits.",
         };
         return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, sentence);
     }
@@ -61,8 +61,8 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
         var (who, subject) = pin switch
         {
             RouteMatch route => (PlainWords.Of(LinkOf(route)), Subject.Link(route.Link)),
-            SeatMatch seat => ($"the plug of the {Name(seat.Device)}", Subject.Device(seat.Device)),
-            FeedMatch feed => ($"the supply of the {Name(feed.Device)}", Subject.Lead(feed.Device, feed.Lead)),
+            SeatMatch seat => ($"the {Name(seat.Device)} plug", Subject.Device(seat.Device)),
+            FeedMatch feed => ($"the {Name(feed.Device)} supply", Subject.Lead(feed.Device, feed.Lead)),
             LeadMatch lead => ($"a lead of the {Name(lead.Device)}", Subject.Lead(lead.Device, lead.Lead)),
             _ => ("something", Subject.Build),
         };
@@ -82,10 +82,9 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
         return fits.Count switch
         {
             0 when pin.Port is not null && way.NearestAt(pin.Port) is { } nearest => nearest.Finding.Sentence,
-            0 => "no way of it leads there.",
-            _ when fits.All(r => _build.Build.Bans.OfType<RouteMatch>().Any(r.Matches)) =>
-                "you banned it there as well.",
-            _ => "another pin holds what it needs.",
+            0 => "no route leads there.",
+            _ when fits.All(r => _build.Build.Bans.OfType<RouteMatch>().Any(r.Matches)) => "you also blocked it there.",
+            _ => "another of your pins occupies what it needs.",
         };
     }
 
@@ -99,10 +98,10 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
             FeedMatch feed => space.Feeds.Any(f => f.Feeds.Any(x => x.Matches(feed))),
             _ => true,
         };
-        return can ? "another pin holds what it needs."
-            : pin is SeatMatch ? "the plug does not go there."
-            : pin is FeedMatch { From: not null } ? "that output does not feed it."
-            : "the pad does not feed it.";
+        return can ? "another of your pins occupies what it needs."
+            : pin is SeatMatch ? "the plug does not fit there."
+            : pin is FeedMatch { From: not null } ? "that output cannot power it."
+            : "that pad cannot power it.";
     }
 
     private IReadOnlyList<Wish> Wishes(IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans) =>
@@ -115,10 +114,10 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
         pin switch
         {
             RouteMatch route => $"{PlainWords.Of(LinkOf(route))} stays on {Where(pin)}",
-            SeatMatch { Socket: null } seat => $"{Name(seat.Device)} is soldered lead by lead",
-            SeatMatch seat => $"The plug of the {Name(seat.Device)} sits in {Where(pin)}",
-            FeedMatch feed => $"{Name(feed.Device)} is fed from {Where(pin)}",
-            _ => $"{Where(pin)} is out of its plug",
+            SeatMatch { Socket: null } seat => $"{Name(seat.Device)} is direct-soldered",
+            SeatMatch seat => $"The {Name(seat.Device)} plug stays in {Where(pin)}",
+            FeedMatch feed => $"{Name(feed.Device)} is powered from {Where(pin)}",
+            _ => $"{Where(pin)} is de-pinned",
         };
 
     private string Banned(WishMatch ban) =>
@@ -126,9 +125,9 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
         {
             RouteMatch route =>
                 $"{PlainWords.Of(LinkOf(route))} not {(route is { Port: null, Pad: null, Mode: not null } ? "in" : "on")} {Where(ban)}",
-            SeatMatch { Socket: null } seat => $"{Name(seat.Device)} not soldered lead by lead",
-            SeatMatch seat => $"The plug of the {Name(seat.Device)} not in {Where(ban)}",
-            FeedMatch feed => $"{Name(feed.Device)} not fed from {Where(ban)}",
+            SeatMatch { Socket: null } seat => $"{Name(seat.Device)} not direct-soldered",
+            SeatMatch seat => $"The {Name(seat.Device)} plug not in {Where(ban)}",
+            FeedMatch feed => $"{Name(feed.Device)} not powered from {Where(ban)}",
             _ => $"{Where(ban)} stays in its plug",
         };
 
@@ -171,8 +170,8 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
             route.Bridges switch
             {
                 null => null,
-                "" => "no bridge",
-                var positions => $"bridge {positions.Replace("=", " at ")}",
+                "" => "no jumper",
+                var positions => $"jumper {positions.Replace("=", " at ")}",
             },
         ];
         var where = string.Join(", ", parts.Where(p => p is not null));

@@ -35,7 +35,7 @@ public static partial class FormatPage
             {
                 text.Append(CultureInfo.InvariantCulture, $"\n`{next.Name}`\n\n");
             }
-            text.Append("| member | holds | meaning |\n|---|---|---|\n");
+            text.Append("| member | type | meaning |\n|---|---|---|\n");
             var needed = next.Schema["required"]?.AsArray().Select(n => n!.GetValue<string>()).ToHashSet() ?? [];
             foreach (var (name, member) in next.Schema["properties"]!.AsObject())
             {
@@ -96,7 +96,7 @@ public static partial class FormatPage
         {
             "integer" => $"whole number{range}",
             "number" => $"number{range}",
-            _ => schema["maxLength"] is { } most ? $"text of up to {most} letters" : "text",
+            _ => schema["maxLength"] is { } most ? $"text of up to {most} characters" : "text",
         };
     }
 

@@ -60,7 +60,7 @@ public static class GorvixReader
             var place = PlaceIn(problem.Message);
             var needs = place.Contains("through", StringComparison.Ordinal)
                 ? "an element of a path needs a \"kind\" (inverter, contact, resistor, divider or diode)."
-                : "a pin or a ban needs a \"kind\" (route, seat, feed or lead).";
+                : "a pin or a block needs a \"kind\" (route, seat, feed or lead).";
             return new ReadResult(null, [Shape(place, needs)]);
         }
         var findings = Check(file, library).Take(MostFindings).ToList();
@@ -95,16 +95,13 @@ public static class GorvixReader
     // the Unicode standard on the byte order mark).
     private static Finding? NoText(ReadOnlySpan<byte> bytes) =>
         bytes.StartsWith("PK\u0003\u0004"u8)
-            ? Shape(
-                "the beginning",
-                "it is a zip. The record of a build goes in on the Shelf as a .zip; unpack any other one."
-            )
+            ? Shape("the start", "it is a zip. Import a build record (.zip) on the Shelf; unpack any other zip.")
         : bytes.StartsWith((ReadOnlySpan<byte>)[0x1F, 0x8B])
-            ? Shape("the beginning", "it is packed (gzip). Unpack it first.")
+            ? Shape("the start", "it is gzip-compressed. Unpack it first.")
         : bytes.StartsWith((ReadOnlySpan<byte>)[0xFF, 0xFE])
         || bytes.StartsWith((ReadOnlySpan<byte>)[0xFE, 0xFF])
         || bytes is [0, _, ..] or [_, 0, ..]
-            ? Shape("the beginning", "it is written in UTF-16. Save it as UTF-8.")
+            ? Shape("the start", "it is UTF-16 text. Save it as UTF-8.")
         : null;
 
     /// <summary>Writes a file in its one form, with a line end after the last line.</summary>
@@ -132,7 +129,7 @@ public static class GorvixReader
         number = 0;
         if (NullAt(bytes.Span) is { } line)
         {
-            return Shape($"line {line}", "there is a null. Leave out what has no value.");
+            return Shape($"line {line}", "null is not allowed. Remove members that have no value.");
         }
         using var document = JsonDocument.Parse(bytes, new JsonDocumentOptions { MaxDepth = GorvixJson.File.MaxDepth });
         var root = document.RootElement;
@@ -148,7 +145,7 @@ public static class GorvixReader
         {
             return Shape(
                 "format",
-                $"it must say \"format\": \"{GorvixFile.FormatName}\". Is this another program's file?"
+                $"it must be \"format\": \"{GorvixFile.FormatName}\". Is this a file from another program?"
             );
         }
         if (
@@ -158,7 +155,7 @@ public static class GorvixReader
             || number < 1
         )
         {
-            return Shape("version", "it must be a whole number from 1 up.");
+            return Shape("version", "it must be a whole number, 1 or more.");
         }
         return number <= GorvixFile.NewestVersion
             ? null
@@ -187,7 +184,7 @@ public static class GorvixReader
     // A tree has no lines, but the path in it is the path in the file.
     private static Finding Problem(JsonException problem, bool inTree)
     {
-        var place = problem.LineNumber is { } line ? $"line {line + 1}" : "the beginning";
+        var place = problem.LineNumber is { } line ? $"line {line + 1}" : "the start";
         if (problem.Path is { Length: > 2 } path)
         {
             place = inTree ? path[2..] : $"{place} ({path[2..]})";
@@ -208,17 +205,17 @@ public static class GorvixReader
         message switch
         {
             _ when message.Contains("missing required properties") =>
-                $"something is missing there: {After(message, "including: ")}",
+                $"required members missing: {After(message, "including: ")}",
             _ when message.Contains("could not be mapped") =>
-                $"{Quoted(message)} is not known there. Check the spelling in docs/format.md.",
+                $"{Quoted(message)} is not known here. Check the spelling in docs/format.md.",
             _ when message.Contains("could not be converted") =>
-                "the value there is not of the kind that is needed, or not one of the known words.",
+                "the value has the wrong type, or is not one of the known words.",
             _ when message.Contains("type discriminator") =>
-                $"{Quoted(message)} is no kind that is known there. See docs/format.md for those that are.",
-            _ when message.Contains("duplicate", StringComparison.OrdinalIgnoreCase) => "a member stands there twice.",
+                $"{Quoted(message)} is not a known kind here. See docs/format.md for the known kinds.",
+            _ when message.Contains("duplicate", StringComparison.OrdinalIgnoreCase) => "a member appears twice.",
             _ when message.Contains("Gorvix.") || message.Contains("System.") =>
-                "what stands there does not fit the format. See docs/format.md.",
-            _ => $"it is not JSON ({message.TrimEnd('.')}).",
+                "the content does not match the format. See docs/format.md.",
+            _ => $"it is not valid JSON ({message.TrimEnd('.')}).",
         };
 
     private static string After(string text, string mark)
@@ -259,10 +256,10 @@ public static class GorvixReader
     {
         if (file.Drills.Count > GorvixFile.MostDrills)
         {
-            return [Shape("drills", $"a file has at most {GorvixFile.MostDrills}.")];
+            return [Shape("drills", $"the limit is {GorvixFile.MostDrills} per file.")];
         }
         return file.Drills.Count > 0 && file.Builds.Count != 1
-            ? [Shape("drills", "drills are about the one build of their file: leave one build in it.")]
+            ? [Shape("drills", "drills belong to one build: keep exactly one build in the file.")]
             : file.Drills.SelectMany((d, i) => d.Against().Select(a => Shape($"drills[{i}].{a.Member}", a.Problem)));
     }
 }

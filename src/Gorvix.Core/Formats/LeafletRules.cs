@@ -8,28 +8,28 @@ public static class LeafletRules
     /// <summary>A line that is none.</summary>
     public static readonly Rule Line = new(
         "LEAFLET-LINE",
-        "A line of a leaflet text cannot be read",
+        "Line of board text cannot be read",
         "{place}: {problem}. {mend}",
-        "What is not understood is not guessed at: a wrong guess would burn a part.",
+        "Nothing is guessed: a wrong guess would destroy a part.",
         SourceNote.Own
     );
 
     /// <summary>A label that is not certain.</summary>
     public static readonly Rule Doubt = new(
         "LABEL-DOUBT",
-        "A label can mean several things",
-        "Pad {pad} is marked as doubtful: {why}. Measure it, or say what it is; until then nobody can rely on it.",
-        "The same label stands for other things on other boards; what is not certain is measured before it is used.",
+        "Label with several meanings",
+        "Pad {pad} is marked uncertain: {why}. Measure it, or enter what it is; do not rely on it until then.",
+        "The same label means different things on different boards. Measure an uncertain pad before use.",
         SourceNote.Practice
     );
 
-    /// <summary>A rail that only a label speaks of.</summary>
+    /// <summary>Rail known only from a label.</summary>
     public static readonly Rule Assumed = new(
         "RAIL-ASSUMED",
-        "A rail that only a label speaks of",
-        "Rail {place} of the board is there because a pad is called so; it is taken as {feed}, with limit and dropout unknown. "
-            + "Check the leaflet, and say what feeds it.",
-        "A supply that USB does not feed is the careful assumption: nothing burns by it, and a link may stay dark on the bench.",
+        "Rail known only from a label",
+        "Rail {place} of the board is assumed from a pad label: {feed}, limit and dropout unknown. "
+            + "Check the datasheet and enter what powers it.",
+        "Rail off on USB is the safe assumption: it destroys nothing, though a link may have no power on the bench.",
         SourceNote.Practice
     );
 

@@ -8,31 +8,31 @@ public static class TableRules
     /// <summary>A row that cannot be read.</summary>
     public static readonly Rule Row = new(
         "TABLE-ROW",
-        "A row of a CSV list cannot be read",
+        "Row of a CSV list cannot be read",
         "{place}: {problem}. {mend}",
-        "A list is taken whole or not at all, so nothing is half stored.",
+        "A list is imported completely or not at all.",
         SourceNote.Own
     );
 
     /// <summary>A file that is no list.</summary>
     public static readonly Rule Shape = new(
         "TABLE-SHAPE",
-        "A CSV file is no list that Gorvix knows",
-        "{place} cannot be taken: {problem}. {mend}",
-        "A column that is not understood is not dropped: what stands in it would be lost.",
+        "CSV file is not a list that Gorvix knows",
+        "{place} cannot be imported: {problem}. {mend}",
+        "An unknown column is rejected, not dropped: its data would be lost.",
         SourceNote.Own
     );
 
     /// <summary>A part that would not stand.</summary>
     public static readonly Rule Part = new(
         "TABLE-PART",
-        "A part of a CSV list would not stand",
+        "Invalid part in a CSV list",
         "{place}: {sentence}",
-        "A part of a list is checked as every other part is.",
+        "Parts in a list are checked like all other parts.",
         SourceNote.Own
     )
     {
-        Mend = "Change its rows, and take the list in again.",
+        Mend = "Correct its rows and import the list again.",
     };
 
     /// <summary>All rules of this floor.</summary>

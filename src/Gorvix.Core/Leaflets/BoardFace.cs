@@ -76,7 +76,7 @@ public static class FaceReader
         return new BoardFace(
             width,
             depth,
-            board.Outline is null ? "The leaflet gives no size: the edge is drawn round the pads." : null,
+            board.Outline is null ? "Board size unknown: the outline is drawn around the pads." : null,
             board.Mounting is { } m
                 ?
                 [
@@ -99,7 +99,7 @@ public static class FaceReader
                     place.X,
                     place.Y,
                     Math.Max(2, joins + 1),
-                    $"bridge {b.Id}, {(place.Side == BoardSide.Top ? "top" : "bottom")} side: {Phrase.Or(b.Positions)}"
+                    $"jumper {b.Id}, {(place.Side == BoardSide.Top ? "top" : "bottom")} side: {Phrase.Or(b.Positions)}"
                 ),
             ]
         );
@@ -119,8 +119,8 @@ public static class FaceReader
             pad.Label,
             pad.Side == BoardSide.Top ? "top side" : "bottom side",
             socket is null ? pad.Group : $"pin {socket.CavityOf(pad) + 1} of {socket.Label}",
-            ports.Count > 0 ? $"leads to {Phrase.Join(ports)}" : null,
-            rails.Any() ? $"rail {Phrase.Join([.. rails])}" : null,
+            ports.Count > 0 ? $"connects to {Phrase.Join(ports)}" : null,
+            rails.Any() ? $"{Phrase.Join([.. rails])} rail" : null,
         ];
         return new FacePad(
             pad.Id,
@@ -134,7 +134,7 @@ public static class FaceReader
             pad.Meaning switch
             {
                 PadMeaning.Doubtful => "measure before use",
-                PadMeaning.NotConnected => "not connected: nothing is wired to it",
+                PadMeaning.NotConnected => "not connected: leave unwired",
                 _ => null,
             }
         );

@@ -21,11 +21,11 @@ public static class BoardLeaflet
         string?[] brief =
         [
             $"{board.Controller}-class",
-            board.Input is { } input ? $"fed with {PlainWords.Of(input)}" : null,
-            Phrase.Count(whole, "whole port"),
-            half == 0 ? null : Phrase.Count(half, "half port"),
-            board.Plugs.Count == 0 ? null : Phrase.Count(board.Plugs.Count, "plug"),
-            .. board.BuiltIns.Select(b => b.Name + " inside"),
+            board.Input is { } input ? $"input {PlainWords.Of(input)}" : null,
+            Phrase.Count(whole, "full UART"),
+            half == 0 ? null : Phrase.Count(half, "RX- or TX-only UART"),
+            board.Plugs.Count == 0 ? null : Phrase.Count(board.Plugs.Count, "socket"),
+            .. board.BuiltIns.Select(b => b.Name + " built in"),
         ];
         return new PartLine(
             board.Id,
@@ -54,7 +54,7 @@ public static class BoardLeaflet
             [
                 new LeafletFact("Controller", $"{board.Controller}-class"),
                 new LeafletFact("Firmware target", board.Target ?? LeafletWords.Unknown),
-                new LeafletFact("How to tell it", board.Recognise ?? LeafletWords.Unknown),
+                new LeafletFact("How to identify it", board.Recognise ?? LeafletWords.Unknown),
                 new LeafletFact(
                     "Supply input",
                     board.Input is { } input
@@ -62,28 +62,28 @@ public static class BoardLeaflet
                         : LeafletWords.Unknown
                 ),
                 new LeafletFact("Size", BoardWords.Shape(board) ?? LeafletWords.Unknown),
-                .. board.BuiltIns.Select(b => new LeafletFact("Inside", $"{b.Name}: {PlainWords.Of(b.Gives)}")),
+                .. board.BuiltIns.Select(b => new LeafletFact("Built in", $"{b.Name}: {PlainWords.Of(b.Gives)}")),
             ],
             [
                 .. Tables(
                     new LeafletTable(
                         "Ports",
-                        ["Port", "What it is", "Pads", "Advised for"],
+                        ["Port", "Type", "Pads", "Recommended for"],
                         [.. board.Ports.Select(p => PortRow(p, circuit))]
                     ),
                     new LeafletTable(
                         "Rails",
-                        ["Rail", "Gives", "What it is", "On USB alone"],
+                        ["Rail", "Voltage", "Type", "On USB power"],
                         [.. board.Rails.Where(r => r.Feed != RailFeed.Ground).Select(RailRow)]
                     ),
                     new LeafletTable(
-                        "Plugs",
-                        ["Plug", "Family", "Pins from the marked end"],
+                        "Sockets",
+                        ["Socket", "Connector", "Pins from the marked end"],
                         [.. circuit.Sockets.Select(PlugRow)]
                     ),
                     new LeafletTable(
-                        "Bridges",
-                        ["Bridge", "Positions", "Comes", "Moved by"],
+                        "Solder jumpers",
+                        ["Jumper", "Positions", "From factory", "Set by"],
                         [.. board.Bridges.Select(BridgeRow)]
                     )
                 ),
@@ -96,12 +96,12 @@ public static class BoardLeaflet
     private static string TraitOf(PortKind kind) =>
         kind switch
         {
-            PortKind.Uart => "serial ports",
-            PortKind.Software => "serial in code",
+            PortKind.Uart => "UARTs",
+            PortKind.Software => "software serial",
             PortKind.Pulse => "pulse input",
-            PortKind.Bus => "two-wire bus",
-            PortKind.Picture => "text over a picture",
-            _ => "pins for levels",
+            PortKind.Bus => "I²C bus",
+            PortKind.Picture => "analogue OSD",
+            _ => "analogue pins",
         };
 
     /// <summary>Other revisions of a board in the library.</summary>
@@ -119,13 +119,13 @@ public static class BoardLeaflet
     {
         var what = port switch
         {
-            { HeldBy: { } holder } => $"taken inside: {holder}",
+            { HeldBy: { } holder } => $"in use on the board: {holder}",
             { Kind: PortKind.Uart } => circuit.ShapeOf(port) switch
             {
-                PortShape.Whole => "serial unit, RX and TX",
-                PortShape.RxOnly => "serial unit, RX only",
-                PortShape.TxOnly => "serial unit, TX only",
-                _ => "serial unit without pads",
+                PortShape.Whole => "UART, RX and TX",
+                PortShape.RxOnly => "UART, RX only",
+                PortShape.TxOnly => "UART, TX only",
+                _ => "UART without pads",
             },
             _ => PortWords.What(port),
         };
@@ -142,9 +142,9 @@ public static class BoardLeaflet
     private static string[] RailRow(Rail rail) =>
         [
             rail.Label,
-            rail.Volts is { } volts ? $"{volts:0.0#} V" : "what the pack gives",
-            BoardWords.Of(rail)[(rail.Label.Length + 2)..],
-            rail.Feed == RailFeed.RegulatorOrUsb ? "alive" : "dead",
+            rail.Volts is { } volts ? $"{volts:0.0#} V" : "battery voltage",
+            BoardWords.Made(rail),
+            rail.Feed == RailFeed.RegulatorOrUsb ? "on" : "off",
         ];
 
     private static string[] PlugRow(Socket socket) =>
@@ -159,6 +159,6 @@ public static class BoardLeaflet
             bridge.Id,
             string.Join(", ", bridge.Positions),
             bridge.Default,
-            bridge.MovedBy == MovedBy.Iron ? "the iron" : "a setting of the firmware",
+            bridge.MovedBy == MovedBy.Iron ? "soldering" : "firmware setting",
         ];
 }

@@ -42,34 +42,34 @@ public static class DeviceLeaflet
         new(
             Line(device),
             [
-                new LeafletFact("What it is", Phrase.Upper(PlainWords.Of(device.Kind))),
+                new LeafletFact("Type", Phrase.Upper(PlainWords.Of(device.Kind))),
                 new LeafletFact(
                     "Plug",
-                    device.Plug?.Family ?? (device.Harnesses.Count > 0 ? "by harness" : "bare leads")
+                    device.Plug?.Family ?? (device.Harnesses.Count > 0 ? "depends on harness" : "bare leads")
                 ),
-                .. DeviceWords.Notes(device).Select(n => new LeafletFact("Know", n)),
+                .. DeviceWords.Notes(device).Select(n => new LeafletFact("Note", n)),
             ],
             [
                 .. new[]
                 {
                     new LeafletTable(
                         "Supply",
-                        ["Lead", "Takes", "Packs directly", "Draws", "Peak"],
+                        ["Lead", "Input", "Direct from battery", "Typical", "Peak"],
                         [.. device.Supplies.Select(s => SupplyRow(device, s))]
                     ),
                     new LeafletTable(
-                        "What it gives",
-                        ["Need", "Way", "Line", "Asks for", "Loses"],
+                        "Functions",
+                        ["Function", "Mode", "Signal", "Requires", "Loses"],
                         [.. device.Functions.SelectMany(f => f.ModesIn(device).Select(m => ModeRow(device, f, m)))]
                     ),
                     new LeafletTable(
                         "Leads",
-                        ["Lead", "For", "Colour", "Plug pin", "Drives"],
+                        ["Lead", "Role", "Colour", "Plug pin", "Logic level"],
                         [.. device.Leads.Select(l => LeadRow(device, l))]
                     ),
                     new LeafletTable(
                         "Lights",
-                        ["When it", "Shows"],
+                        ["State", "Shows"],
                         [.. device.Signs.Select(s => (IReadOnlyList<string>)[PlainWords.Of(s.State), s.Seen])]
                     ),
                     new LeafletTable(
@@ -101,9 +101,9 @@ public static class DeviceLeaflet
         [
             DeviceWords.Of(device, function),
             mode.Name,
-            mode.Inside is not null ? "no wire of its own"
+            mode.Inside is not null ? "in-band, no separate wire"
             : protocol.Framing is null ? PortWords.Of(protocol.Carrier)
-            : $"{protocol.Framing} at {mode.Bauds.Concat(protocol.Bauds).First()}, rests {(Rests(mode, protocol) == Polarity.Normal ? "high" : "low")}",
+            : $"{protocol.Framing} at {mode.Bauds.Concat(protocol.Bauds).First()}, idles {(Rests(mode, protocol) == Polarity.Normal ? "high" : "low")}",
             PortWords.Condition(mode) ?? "",
             Phrase.Join(mode.Loses),
         ];
@@ -122,10 +122,10 @@ public static class DeviceLeaflet
             {
                 LeadRole.Supply => "supply",
                 LeadRole.Ground => "ground",
-                LeadRole.Picture => "picture",
-                LeadRole.Sense => "a level",
-                LeadRole.Output => "supply for others",
-                _ => lead.Talks == TalkHabit.Always ? "signal, talks unasked" : "signal",
+                LeadRole.Picture => "video",
+                LeadRole.Sense => "analogue level",
+                LeadRole.Output => "supply output",
+                _ => lead.Talks == TalkHabit.Always ? "signal, transmits unprompted" : "signal",
             },
             lead.Colour ?? "",
             pin < 0 ? "" : $"{pin + 1}",

@@ -53,7 +53,7 @@ public static class Dues
         var flights = notes.Where(n => n.Kind == NoteKind.Flight && (last is null || n.At > last)).Sum(n => n.Flights);
         if (last is not { } done)
         {
-            return new Due(interval, null, null, flights, true, "never done yet");
+            return new Due(interval, null, null, flights, true, "never done");
         }
         DateTime? on = interval.Days is { } days ? done.AddDays(days) : null;
         var over = interval.Flights is { } most ? flights - most : (int?)null;
@@ -64,8 +64,8 @@ public static class Dues
         var parts = isDue
             ? new[]
             {
-                left is { } l && l <= 0 ? (l == 0 ? "due today" : $"{Days(-l)} over") : null,
-                over is { } o && o >= 0 ? (o == 0 ? "due after the last flight" : $"{Flown(o)} over") : null,
+                left is { } l && l <= 0 ? (l == 0 ? "due today" : $"{Days(-l)} overdue") : null,
+                over is { } o && o >= 0 ? (o == 0 ? "due since the last flight" : $"{Flown(o)} overdue") : null,
             }
             : [left is { } l2 ? Days(l2) : null, over is { } o2 ? Flown(-o2) : null];
         var told = string.Join(isDue ? ", " : " or ", parts.OfType<string>());

@@ -110,8 +110,8 @@ public sealed record LoggedReading
         Value is not { } value
             ? (Asks, Answer) switch
             {
-                (Bench.Asks.Beep or Bench.Asks.Ohms or Bench.Asks.Diode, Bench.Answer.Yes) => "beeps",
-                (Bench.Asks.Beep or Bench.Asks.Ohms or Bench.Asks.Diode, Bench.Answer.No) => "silent",
+                (Bench.Asks.Beep or Bench.Asks.Ohms or Bench.Asks.Diode, Bench.Answer.Yes) => "continuity",
+                (Bench.Asks.Beep or Bench.Asks.Ohms or Bench.Asks.Diode, Bench.Answer.No) => "open",
                 _ => $"{Answer}".ToLowerInvariant(),
             }
             : Unit switch

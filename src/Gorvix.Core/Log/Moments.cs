@@ -91,7 +91,7 @@ public static class Moments
     private static List<(string, string)> Links(FitReader reader) =>
         [
             .. reader.Plan.Placements.Select(p =>
-                (PlainWords.Of(p.Link), p.Route is { } route ? $"{route.Port.Id}, {route.Mode.Name}" : "not carried")
+                (PlainWords.Of(p.Link), p.Route is { } route ? $"{route.Port.Id}, {route.Mode.Name}" : "not connected")
             ),
         ];
 
@@ -103,7 +103,7 @@ public static class Moments
                     WireWords.Of(l, wired)
                 )
             ),
-            .. wired.Bridges.Select(b => ($"bridge {b.Bridge.Id}", string.Join('+', b.Positions))),
+            .. wired.Bridges.Select(b => ($"jumper {b.Bridge.Id}", string.Join('+', b.Positions))),
         ];
 
     private static List<(string, string)> Parts(WiredBuild wired)
@@ -114,7 +114,7 @@ public static class Moments
             ("board", $"{board.Maker} {board.Name}, revision {board.Revision}"),
             ("firmware", wired.Build.Firmware?.Name ?? "none chosen"),
             (
-                "source",
+                "supply",
                 build.InputVolts is { } volts ? $"{volts:0.##} V"
                 : build.Pack is { } pack ? $"{pack.Cells}S"
                 : "none chosen"

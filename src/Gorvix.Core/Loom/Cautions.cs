@@ -23,20 +23,20 @@ public static class Cautions
     {
         var list = new List<string>
         {
-            "Propellers off, battery away from the bench until every pair has been measured.",
+            "Propellers off. Keep the battery off the bench until every pair has been measured.",
         };
         if (sheet.Steps.Any(s => s.Iron.Length > 0))
         {
-            list.Add("Hot iron, lead and flux: air the room, do not breathe the fume, wash your hands.");
+            list.Add("Hot iron, lead and flux: ventilate, do not breathe the fumes, wash your hands.");
         }
         if (sheet.Steps.Count > 1)
         {
-            list.Add("First power through a lamp or limiter, with your hand on the plug.");
+            list.Add("First power-up through a bulb or a current limiter, hand on the plug.");
         }
         if (wired.Build.Devices.Any(d => Radiates(d.Device.Kind)))
         {
             list.Add(
-                "No transmitter without its antenna, and air over it. Power, band and region by your local law and licence."
+                "Never power a transmitter without its antenna; keep airflow over it. Power, band and region as local law and your licence allow."
             );
         }
         return list;

@@ -75,7 +75,7 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
                         ground,
                         Finds.Silent,
                         0,
-                        $"A beep that stays is a short on {r.Rail.Label}: it would burn at switch-on. One short chirp is a capacitor."
+                        $"Steady beep: {r.Rail.Label} is shorted – do not power up. A short chirp is a capacitor charging."
                     )
                 );
 
@@ -91,7 +91,7 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
                 other.Pad,
                 Finds.Silent,
                 0,
-                $"A beep ties {one.Item.Rail.Label} to {other.Rail.Label}."
+                $"Continuity means {one.Item.Rail.Label} is shorted to {other.Rail.Label}."
             );
     }
 
@@ -110,23 +110,23 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
     private static string Meaning(Finds finds) =>
         finds switch
         {
-            Finds.Beeps => "They are one copper on the board: a bridge of solder between them does no harm.",
-            Finds.Ohms => "A beep is a bridge of solder between them.",
-            Finds.Diode => "A drop one way only. A beep is a bridge of solder between them.",
-            _ => "A beep is a bridge of solder between them.",
+            Finds.Beeps => "Same copper on the board: solder between them does no harm.",
+            Finds.Ohms => "Continuity means a solder bridge between them.",
+            Finds.Diode => "Diode drop one way only. Continuity means a solder bridge between them.",
+            _ => "Continuity means a solder bridge between them.",
         };
 
     private IEnumerable<ContinuityPair> AlongWires() =>
         from wire in wires
         let lead = wired.Leads.First(l => (l.Device, l.Lead.Id) == (wire.Device, wire.Lead))
         select new ContinuityPair(
-            $"{wire.Label} at the {wire.Name}",
+            $"{wire.Label} at {wire.Name}",
             wire.At,
             Finds.Beeps,
             0,
             wire.IsJoint
-                ? "Silence is a cold joint or a broken wire."
-                : "Silence is a lead that is not home in its cavity.",
+                ? "Open means a cold joint or a broken wire."
+                : "Open means a contact not fully seated in its plug.",
             wire.Pad is { } pad ? [pad] : []
         )
         {
@@ -145,11 +145,11 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
         where home >= 0 && seat.Seat.Socket!.Pads[home] is not null
         let pad = seat.Seat.Socket!.Pads[home]!
         select new ContinuityPair(
-            $"{lead.Lead.Label} at the {device.Name}",
+            $"{lead.Lead.Label} at {device.Name}",
             WireWords.Of(_circuit, pad),
             _copper.Between(Node.Lead(seat.Device, lead.Lead.Id), Node.Pad(pad.Id)).Finds,
             0,
-            "A beep is a lead that sits in its plug still, where it was to be taken out.",
+            "Continuity means this lead is still in its plug; it should be de-pinned.",
             [pad.Id]
         )
         {

@@ -54,7 +54,7 @@ internal sealed class FactMaker(WiredBuild wired)
                     Device = wire.Device,
                     Part = PartOf(wire.Device),
                     Lead = wire.Lead,
-                    Words = $"{wire.Label} is out",
+                    Words = $"{wire.Label} is de-pinned",
                 },
             ];
     }
@@ -65,7 +65,7 @@ internal sealed class FactMaker(WiredBuild wired)
         {
             Deed = BuiltDeed.Tail,
             Socket = socket.Id,
-            Words = $"a tail is in {socket.Label}",
+            Words = $"a pigtail is in {socket.Label}",
         };
 
     /// <summary>A lead is cut off its plug.</summary>
@@ -87,7 +87,7 @@ internal sealed class FactMaker(WiredBuild wired)
             Part = PartOf(device),
             Board = _build.Build.Board,
             Socket = socket.Id,
-            Words = $"the {NameOf(device)}'s plug is in {socket.Label}",
+            Words = $"{NameOf(device)} plug is in {socket.Label}",
         };
 
     /// <summary>A bridge stands in a position.</summary>
@@ -97,7 +97,7 @@ internal sealed class FactMaker(WiredBuild wired)
             Board = _build.Build.Board,
             Bridge = bridge,
             Position = position,
-            Words = $"bridge {bridge} is at \"{position}\"",
+            Words = $"solder jumper {bridge} is at \"{position}\"",
         };
 
     /// <summary>Every lead of a plug that is not where it is now; none when there is nothing to do at it.</summary>
@@ -130,7 +130,7 @@ internal sealed class FactMaker(WiredBuild wired)
                         Words =
                             cavity is { } at ? $"{lead.Lead.Label} is in pin {at}"
                             : lead.State == LeadState.Cut ? $"{lead.Lead.Label} is cut off"
-                            : $"{lead.Lead.Label} is out",
+                            : $"{lead.Lead.Label} is de-pinned",
                     }
                 );
             }
@@ -139,7 +139,7 @@ internal sealed class FactMaker(WiredBuild wired)
     }
 
     private static string LeadWords(LoomWire wire) =>
-        wire.Colour is { } colour ? $"{wire.Label} ({colour}) of the {wire.Name}" : $"{wire.Label} of the {wire.Name}";
+        wire.Colour is { } colour ? $"{wire.Label} ({colour}) of {wire.Name}" : $"{wire.Label} of {wire.Name}";
 
     private string PartOf(string device) => _build.Build.Devices.First(d => d.Id == device).Part;
 

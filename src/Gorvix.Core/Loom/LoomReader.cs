@@ -34,8 +34,8 @@ public static class LoomReader
             set.Settings.Baud is { } baud ? $"{baud} baud" : null,
             set.Settings.InvertRx ? "RX inverted" : null,
             set.Settings.InvertTx ? "TX inverted" : null,
-            set.Settings.HalfDuplex ? "one wire" : null,
-            set.Settings.SwapPins ? "pins swapped" : null,
+            set.Settings.HalfDuplex ? "half-duplex" : null,
+            set.Settings.SwapPins ? "RX/TX swapped" : null,
         ];
         return new LoomPort(
             set.Port.Id,

@@ -8,18 +8,18 @@ public static class LoomRules
     /// <summary>A step that the loom has no more.</summary>
     public static readonly Rule StepGone = new(
         "STEP-GONE",
-        "A tick needs its step",
-        "The loom has no step \"{step}\" any more: the plan has changed since. Nothing was noted. Look at the loom again.",
-        "A tick says that something is done as the loom says it.",
+        "Step no longer exists",
+        "The loom no longer has step \"{step}\": the plan has changed. Nothing was saved. Reload the loom.",
+        "A tick records that a step was done as listed.",
         SourceNote.Own
     );
 
     /// <summary>Another pad for something that is no wire, or a pad that is not there.</summary>
     public static readonly Rule OtherPad = new(
         "OTHER-PAD",
-        "Only a wire can be on another pad",
-        "\"{pad}\" is no pad of this board, or the step is none with a wire. Choose a wire's step and one of the board's pads.",
-        "What is noted must be found again on the board.",
+        "Only a wire can go to another pad",
+        "\"{pad}\" is not a pad of this board, or this step has no wire. Choose a wire step and a pad of this board.",
+        "Every saved entry must match a place on the board.",
         SourceNote.Own
     );
 

@@ -74,6 +74,9 @@ public sealed record LoomWire(
     /// <summary>How many wires it is: one from each piece where every piece of the device has its own, such as four speed controllers.</summary>
     public int Pieces { get; init; } = 1;
 
+    /// <summary>Where it goes, where there is little room: "T3/b" for a pad on the bottom.</summary>
+    internal string AtShort { get; init; } = At;
+
     /// <summary>True when an iron is needed for it.</summary>
     public bool IsJoint => State is LeadState.Soldered or LeadState.OnTail or LeadState.Spliced;
 }

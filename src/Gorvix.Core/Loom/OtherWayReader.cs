@@ -90,7 +90,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
                 .ToList();
             yield return Make(
                 OtherWayKind.Adapter,
-                $"A short lead with a mating plug for the harness{plug} at one end and a plug for {socket.Label}{socketPlug} at the other, joined by function as below. The harness stays as it comes. Beep every line through before it is plugged in.",
+                $"Adapter lead: mating plug for the harness{plug} at one end, plug for {socket.Label}{socketPlug} at the other, wired by function as below. The harness stays unchanged. Check every line for continuity before plugging in.",
                 (2 * WorkMinutes.Tail) + (lines.Count * WorkMinutes.Solder),
                 lines.Select(RowOf),
                 [
@@ -98,7 +98,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
                         ? []
                         : new[]
                         {
-                            $"Nothing is joined to {(empty.Count == 1 ? "pin" : "pins")} {Phrase.Join(empty)} of the harness.",
+                            $"Leave harness {(empty.Count == 1 ? "pin" : "pins")} {Phrase.Join(empty)} unconnected.",
                         },
                 ]
             ) with
@@ -119,7 +119,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
                                     End = LeadEnd.Contact,
                                     Words = lines.Find(l => l.Lead.Lead.Id == f.Lead) is { } line
                                         ? Through(line)
-                                        : $"{LabelOf(part, f.Lead)} is left open by the adapter",
+                                        : $"{LabelOf(part, f.Lead)} is unconnected in the adapter",
                                 }
                             ),
                     ],
@@ -133,18 +133,21 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
                     && l.State is not (LeadState.Soldered or LeadState.OnTail or LeadState.Spliced)
                 )
                 .ToList();
-            var off = harness.Family is null ? "" : $"cut the plug off the {part.Name}'s harness, ";
+            var off = harness.Family is null ? "" : $"cut the plug off the {part.Name} harness, ";
             yield return Make(
                 OtherWayKind.Splice,
-                $"Two harnesses joined: {off}take a tail for {socket.Label}{socketPlug}, and join lead to wire as below. Shrink tube first; make the joints at different lengths, so that no two lie side by side.",
+                $"Splice two harnesses: {off}take a pigtail for {socket.Label}{socketPlug}, and join lead to wire as below. Heat-shrink first; stagger the joints, no two side by side.",
                 WorkMinutes.Tail + (joined.Count * (WorkMinutes.Lift + WorkMinutes.Solder)),
                 joined.Select(RowOf),
                 [
                     .. colours,
-                    "A tail has colours of its own: beep out which wire is which pin.",
+                    "Pigtail colours differ: check with the meter which wire goes to which pin.",
                     .. rest.Count == 0
                         ? []
-                        : new[] { $"Insulate {Phrase.Join([.. rest.Select(l => l.Lead.Label)])}, each by itself." },
+                        : new[]
+                        {
+                            $"Insulate {Phrase.Join([.. rest.Select(l => l.Lead.Label)])}, each one separately.",
+                        },
                 ]
             ) with
             {
@@ -161,7 +164,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
         {
             yield return Make(
                 OtherWayKind.Solder,
-                $"Without {(isTail ? "the tail" : "the socket")}: each lead out of its plug and onto a pad of the board that is the same copper.",
+                $"Without {(isTail ? "the pigtail" : "the socket")}: de-pin each lead and solder it to a board pad on the same copper.",
                 joined.Count * (WorkMinutes.Lift + WorkMinutes.Solder),
                 joined.Select(
                     (l, i) => RowOf(l) with { To = null, Pad = pads[i].Label, At = WireWords.Of(_circuit, pads[i]) }
@@ -180,7 +183,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
 
     private static string LabelOf(Device part, string lead) => part.Leads.First(l => l.Id == lead).Label;
 
-    private static string Through(Line line) => $"{line.Lead.Lead.Label} comes to pin {line.To} through an adapter";
+    private static string Through(Line line) => $"{line.Lead.Lead.Label} goes to pin {line.To} through an adapter";
 
     private OtherWayRow RowOf(Line line)
     {
@@ -190,7 +193,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
             line.Lead.Lead.Label,
             line.Lead.Lead.Colour,
             line.From,
-            line.Wire?.Job ?? "joined because the plug has it",
+            line.Wire?.Job ?? "connected by the plug",
             pad.Label,
             line.To,
             WireWords.Of(_circuit, pad)
@@ -204,11 +207,11 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
         {
             if (colour == "red" && lead.Role is not (LeadRole.Supply or LeadRole.Output))
             {
-                yield return $"Red is no supply here, it is {lead.Label}.";
+                yield return $"Red is not a supply here: it is {lead.Label}.";
             }
             else if (colour == "black" && lead.Role != LeadRole.Ground)
             {
-                yield return $"Black is no ground here, it is {lead.Label}.";
+                yield return $"Black is not ground here: it is {lead.Label}.";
             }
         }
         foreach (
@@ -219,7 +222,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
                 .Where(g => g.Count() > 1)
         )
         {
-            yield return $"{Phrase.Join([.. same.Select(l => l.Label)])} are all {same.Key}: mark each before anything is cut.";
+            yield return $"{Phrase.Join([.. same.Select(l => l.Label)])} are all {same.Key}: mark each one before cutting.";
         }
     }
 

@@ -128,7 +128,7 @@ internal sealed class PlugReader(WiredBuild wired)
                 $"{rail.Label}, {PlainWords.Of(volts)}, on {lead.Label}",
             { End: TouchEnd.Harms, Rail: { } rail } => $"{rail.Label} on {lead.Label}",
             { End: TouchEnd.Harms } => $"{lead.Label} shorted at {pad!.Label}",
-            { End: TouchEnd.Talks } => $"{lead.Label} talks on {pad!.Label}, where it is not asked",
+            { End: TouchEnd.Talks } => $"{lead.Label} transmits on {pad!.Label}, where nothing should",
             _ => null,
         };
     }

@@ -22,13 +22,13 @@ internal sealed class StepReader(
 {
     // Heats and habits are common practice.
     private const string Fine =
-        "Fine tip, about 350 °C, a short touch; tin pad and wire first, flux, tape over the neighbours.";
-    private const string Small = "About 350 °C, a short touch; tin pad and wire first, flux.";
+        "Fine tip, about 350 °C, brief contact. Flux, tin pad and wire first, tape over the neighbouring pads.";
+    private const string Small = "About 350 °C, brief contact. Flux, tin pad and wire first.";
     private const string Heavy =
-        "Up to 400–440 °C and a wider tip: the copper behind it draws the heat away. Tin both first, flux, touch briefly.";
-    private const string OnBridge = "Fine tip, about 350 °C, little solder; flux.";
+        "Up to 400–440 °C and a wider tip: the copper behind it sinks the heat. Flux, tin both first, brief contact.";
+    private const string OnBridge = "Fine tip, about 350 °C, flux, little solder.";
     private const string InAir =
-        "Shrink tube over the wire first, then tin both ends and join; shrink it when it is cold.";
+        "Heat-shrink over the wire first, then tin both ends and join; shrink it once the joint is cold.";
 
     private readonly Circuit _circuit = wired.Build.Circuit;
     private readonly IReadOnlyList<BridgeAt> _positions = wired.Positions();
@@ -68,10 +68,10 @@ internal sealed class StepReader(
         Plain(
             "backup",
             StepTopic.Backup,
-            "Save the board's settings as two texts, everything and the difference from default, with date and firmware. Then unplug USB and battery."
+            "Save two dumps of the board's settings, full and diff from default, with date and firmware. Then unplug USB and battery."
         ) with
         {
-            Facts = [new DeedFact { Deed = BuiltDeed.Backup, Words = "the settings are saved" }],
+            Facts = [new DeedFact { Deed = BuiltDeed.Backup, Words = "settings saved" }],
         };
 
     private IEnumerable<LoomStep> AtDevices() =>
@@ -107,7 +107,7 @@ internal sealed class StepReader(
             yield return Plain(
                 $"plug {face.Device}",
                 StepTopic.Plug,
-                $"In the {face.Name}'s plug for {face.Socket}: {Words(face)}.{Insulate(face)}",
+                $"{face.Name} plug for {face.Socket}: {Words(face)}.{Insulate(face)}",
                 face.Device
             ) with
             {
@@ -123,7 +123,7 @@ internal sealed class StepReader(
                 yield return Plain(
                     $"plug {device.Id}",
                     StepTopic.Plug,
-                    $"The {device.Device.Name}'s plug: {Phrase.Join([.. done.Select(f => f.Told)])}.",
+                    $"{device.Device.Name} plug: {Phrase.Join([.. done.Select(f => f.Told)])}.",
                     device.Id
                 ) with
                 {
@@ -137,14 +137,14 @@ internal sealed class StepReader(
             var harness = Harness.Of(device);
             var taken = wires
                 .Where(w => w.Device == seat.Device && harness.HomeOf(w.Lead) >= 0)
-                .Select(w => $"{w.Label} ({harness.HomeOf(w.Lead) + 1})")
+                .Select(w => $"{w.Label} (pin {harness.HomeOf(w.Lead) + 1})")
                 .ToList();
             if (taken.Count > 0)
             {
                 yield return Plain(
                     $"plug {seat.Device}",
                     StepTopic.Plug,
-                    $"Out of the {device.Name}'s plug, which sits nowhere: {Phrase.Join(taken)}. Mark each lead.",
+                    $"De-pin from the unused {device.Name} plug: {Phrase.Join(taken)}. Mark each lead.",
                     seat.Device
                 ) with
                 {
@@ -166,12 +166,12 @@ internal sealed class StepReader(
             .. face.Moves.Select(m =>
                 m.Deed switch
                 {
-                    PlugDeed.TakeOut => $"{LabelOf(m.Lead)} out of {m.From}",
-                    PlugDeed.Hold => $"{LabelOf(m.Lead)} out of {m.From}, held",
+                    PlugDeed.TakeOut => $"de-pin {LabelOf(m.Lead)} (pin {m.From})",
+                    PlugDeed.Hold => $"de-pin {LabelOf(m.Lead)} (pin {m.From}) and keep it aside",
                     PlugDeed.Put when face.Moves.Any(h => h.Deed == PlugDeed.Hold && h.Lead == m.Lead) =>
-                        $"{LabelOf(m.Lead)}, which was held, into {m.To}",
-                    PlugDeed.Put => $"{LabelOf(m.Lead)}, which is out, into {m.To}",
-                    _ => $"{LabelOf(m.Lead)} from {m.From} to {m.To}",
+                        $"put {LabelOf(m.Lead)}, kept aside, into pin {m.To}",
+                    PlugDeed.Put => $"put {LabelOf(m.Lead)}, now loose, into pin {m.To}",
+                    _ => $"move {LabelOf(m.Lead)} from pin {m.From} to pin {m.To}",
                 }
             ),
         ]);
@@ -198,7 +198,7 @@ internal sealed class StepReader(
             yield return Plain(
                 $"tail {tail.Key.Id}",
                 StepTopic.Splice,
-                $"Take a tail for {tail.Key.Label}: a mating plug with bare wires. Beep out which wire is which pin; colours are no proof."
+                $"Take a pigtail for {tail.Key.Label}: a mating plug with bare wires. Check with the meter which wire goes to which pin; colours prove nothing."
             ) with
             {
                 Facts = [FactMaker.OfTail(tail.Key)],
@@ -211,10 +211,10 @@ internal sealed class StepReader(
                 StepTopic.Splice,
                 null,
                 wire.State == LeadState.OnTail
-                    ? $"{Lead(wire)} of the {wire.Name} to the tail's wire for {wire.At}. {Phrase.Upper(wire.Job)}."
-                    : $"{Lead(wire)} of the {wire.Name} to {wire.At}. {Phrase.Upper(wire.Job)}.",
+                    ? $"{wire.Name}: solder {Lead(wire)} to the pigtail wire for {wire.At}. {Phrase.Upper(wire.Job)}."
+                    : $"{wire.Name}: solder {Lead(wire)} → {wire.At}. {Phrase.Upper(wire.Job)}.",
                 InAir,
-                "Pull at the joint; no strand may stick through the tube.",
+                "Tug the joint; no strand may poke through the heat-shrink.",
                 wire.Device,
                 wire.Pad is { } pad ? [pad] : [],
                 []
@@ -228,7 +228,7 @@ internal sealed class StepReader(
 
     private static string Lead(LoomWire wire) =>
         (wire.Colour is { } colour ? $"{wire.Label} ({colour})" : wire.Label)
-        + (wire.Pieces > 1 ? $", {wire.Pieces} wires, one from each piece," : "");
+        + (wire.Pieces > 1 ? $", {wire.Pieces} wires, one from each unit," : "");
 
     // Bridges of which nobody knows the side first, then each side with its bridges before its wires: the board is turned once.
     private IEnumerable<LoomStep> OnBoard()
@@ -258,17 +258,16 @@ internal sealed class StepReader(
             // A position that joins nothing is the open bridge, whatever it is called.
             var sides = _circuit.JoiningPositions(set.Bridge.Id);
             var others = set.Bridge.Positions.Where(p => sides.Contains(p) && !set.Positions.Contains(p)).ToList();
-            var never =
-                others.Count > 0 ? $" Never close it on more than one side: {Phrase.Or(others)} stays open." : "";
+            var never = others.Count > 0 ? $" Close one side only: never {Phrase.Or(others)} as well." : "";
             yield return new LoomStep(
                 $"bridge {set.Bridge.Id}",
                 StepTopic.Bridge,
                 set.Bridge.Place?.Side,
                 set.Positions is [var one, ..] && sides.Contains(one)
-                    ? $"Bridge {set.Bridge.Id}: close \"{one}\"{Now(set)}.{never}"
-                    : $"Open bridge {set.Bridge.Id}: no solder on it{Now(set)}.",
+                    ? $"Solder jumper {set.Bridge.Id}: close \"{one}\"{Now(set)}.{never}"
+                    : $"Open solder jumper {set.Bridge.Id}: no solder on it{Now(set)}.",
                 OnBridge,
-                "Under the glass: solder on the two pads that are meant, and on no third.",
+                "Under magnification: solder on the two intended pads, and on no third.",
                 null,
                 [.. pads.Select(p => p.Id)],
                 []
@@ -297,7 +296,7 @@ internal sealed class StepReader(
                 $"joint {j.Wire.Id}",
                 StepTopic.Joint,
                 j.Pad.Side,
-                $"{Lead(j.Wire)} of the {j.Wire.Name} to {j.Wire.At}. {Phrase.Upper(j.Wire.Job)}.",
+                $"{j.Wire.Name}: solder {Lead(j.Wire)} → {j.Wire.At}. {Phrase.Upper(j.Wire.Job)}.",
                 How(j.Weight, j.Beside, wires.Where(w => w.IsJoint && w.Pad == j.Pad.Id).Sum(w => w.Pieces)),
                 LookAt(j.Pad, j.Beside),
                 j.Wire.Device,
@@ -316,7 +315,7 @@ internal sealed class StepReader(
             : beside.Any(b => b.Millimetres <= Neighbours.Crowded) ? Fine
             : Small;
         return sharing > 1
-            ? $"{sharing} wires share this pad: twist and tin them together, solder them at once. {heat}"
+            ? $"{sharing} wires share this pad: twist and tin them together, solder them in one go. {heat}"
             : heat;
     }
 
@@ -348,13 +347,13 @@ internal sealed class StepReader(
     {
         if (beside.Count == 0)
         {
-            return "Under the glass: solder on the pad alone.";
+            return "Under magnification: solder on this pad only.";
         }
         var copper = new Copper(_circuit, _positions, []);
         var names = beside.Select(b =>
-            $"{b.Pad.Label}{(b.Millimetres is { } mm ? $" ({mm:0.#} mm)" : "")}{(copper.Between(Node.Pad(pad.Id), Node.Pad(b.Pad.Id)).Finds == Finds.Beeps ? ", which is the same copper" : "")}"
+            $"{b.Pad.Label}{(b.Millimetres is { } mm ? $" ({mm:0.#} mm)" : "")}{(copper.Between(Node.Pad(pad.Id), Node.Pad(b.Pad.Id)).Finds == Finds.Beeps ? " (same copper)" : "")}"
         );
-        return $"Under the glass: nothing between {pad.Label} and {Phrase.Join([.. names])}.";
+        return $"Under magnification: nothing between {pad.Label} and {Phrase.Join([.. names])}.";
     }
 
     private IEnumerable<LoomStep> Seats() =>
@@ -364,7 +363,7 @@ internal sealed class StepReader(
         select Plain(
             $"seat {seat.Device}",
             StepTopic.Seat,
-            $"The {name}'s plug into {seat.Seat.Socket!.Label}: look at the latch, do not force it.",
+            $"Plug {name} into {seat.Seat.Socket!.Label}: check the latch, do not force it.",
             seat.Device
         ) with
         {

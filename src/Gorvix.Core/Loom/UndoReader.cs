@@ -10,7 +10,7 @@ internal sealed class UndoReader(WiredBuild wired, Neighbours neighbours)
 {
     // Common practice.
     private const string Iron =
-        "About 350 °C, more on a ground plane; fresh flux and solder first, then lift the wire without pulling. Clean the pad with wick.";
+        "About 350 °C, more on a ground plane. Add fresh flux and solder, then lift the wire without pulling. Clean the pad with wick.";
 
     /// <summary>The steps in order.</summary>
     public IEnumerable<LoomStep> Steps() =>
@@ -33,12 +33,12 @@ internal sealed class UndoReader(WiredBuild wired, Neighbours neighbours)
             pad?.Side,
             fact switch
             {
-                SeatFact => $"Pull it out: {fact.Told}.",
-                BridgeFact or CavityFact => $"Look whether it is so, and forget it: {fact.Told}.",
-                _ => $"Take it off: {fact.Told}. Insulate the end of the lead.",
+                SeatFact => $"Unplug it: {fact.Told}.",
+                BridgeFact or CavityFact => $"Check whether this is still true, then clear the record: {fact.Told}.",
+                _ => $"Remove it: {fact.Told}. Insulate the end of the lead.",
             },
             fact is JointFact ? Iron : "",
-            pad is null ? null : $"Under the glass: nothing is left on {pad.Label}{Beside(near)}.",
+            pad is null ? null : $"Under magnification: nothing left on {pad.Label}{Beside(near)}.",
             fact is JointFact { Device: var device } && wired.Build.Devices.Any(d => d.Id == device) ? device : null,
             pad is null ? [] : [pad.Id],
             [.. near.Select(n => n.Pad.Id)]

@@ -74,7 +74,7 @@ internal sealed class WireReader(WiredBuild wired)
             lead.Pad?.Side,
             lead.Pad is { } pad
                 ? WireWords.Of(_circuit, pad)
-                : $"{lead.To!.Lead.Label} of the {DeviceOf(lead.To.Device).Name}",
+                : $"{lead.To!.Lead.Label} of {DeviceOf(lead.To.Device).Name}",
             JobOf(lead),
             lead.Link,
             amps,
@@ -83,6 +83,9 @@ internal sealed class WireReader(WiredBuild wired)
             TwistOf(lead, used)
         )
         {
+            AtShort = lead.Pad is { } on
+                ? WireWords.Short(_circuit, on)
+                : $"{lead.To!.Lead.Label} of {DeviceOf(lead.To.Device).Name}",
             Pieces = lead.Lead.Wires == PieceWires.Each ? DeviceOf(lead.Device).Pieces : 1,
         };
     }
@@ -130,13 +133,13 @@ internal sealed class WireReader(WiredBuild wired)
             case LeadRole.Ground:
                 return "ground";
             case LeadRole.Output:
-                return $"supply from the {name}";
+                return $"supply from {name}";
             case LeadRole.Supply:
-                return lead.To is { } to ? $"supply from the {DeviceOf(to.Device).Name}" : $"supply{RailOf(lead)}";
+                return lead.To is { } to ? $"supply from {DeviceOf(to.Device).Name}" : $"supply{RailOf(lead)}";
         }
         if (lead.Link is not { } link || wired.Ports.FirstOrDefault(p => p.Link == link) is not { } port)
         {
-            return "joined because its plug is seated";
+            return "connected by its plug";
         }
         var need = Phrase.Lower(PlainWords.Of(wired.Build.Links.First(l => l.Id == link).Function.Need));
         var flow = port.Mode.Lines.FirstOrDefault(l => l.Lead == lead.Lead.Id)?.Flow;
@@ -144,11 +147,11 @@ internal sealed class WireReader(WiredBuild wired)
         return port.Port.Kind switch
         {
             PortKind.Bus =>
-                $"{need}: {(port.Port.Clock is { } clock && nets.Contains(clock) ? "clock" : "data")} of {port.Port.Id}",
-            PortKind.Picture when flow == Flow.Out => $"{need}: picture from the {name} to the board",
-            PortKind.Picture => $"{need}: picture from the board to the {name}",
-            PortKind.Analogue when flow == Flow.Out => $"{need}: a level from the {name} to {port.Port.Id}",
-            PortKind.Analogue => $"{need}: a level from {port.Port.Id} to the {name}",
+                $"{need}: {(port.Port.Clock is { } clock && nets.Contains(clock) ? "SCL" : "SDA")} of {port.Port.Id}",
+            PortKind.Picture when flow == Flow.Out => $"{need}: {name} → board",
+            PortKind.Picture => $"{need}: board → {name}",
+            PortKind.Analogue when flow == Flow.Out => $"{need}: analogue signal {name} → {port.Port.Id}",
+            PortKind.Analogue => $"{need}: analogue signal {port.Port.Id} → {name}",
             _ => $"{need}: {Talk(flow, name)}, {port.Port.Id}",
         };
     }
@@ -156,14 +159,14 @@ internal sealed class WireReader(WiredBuild wired)
     private static string Talk(Flow? flow, string name) =>
         flow switch
         {
-            Flow.Out => $"{name} talks → board hears",
-            Flow.In => $"board talks → {name} hears",
-            _ => $"{name} and board in turn on one wire",
+            Flow.Out => $"{name} TX → board RX",
+            Flow.In => $"board TX → {name} RX",
+            _ => $"{name} ↔ board, one-wire half-duplex",
         };
 
     private string RailOf(WiredLead lead) =>
         _circuit.From(lead.Pad!).FirstOrDefault(s => s.To.Kind == NodeKind.Rail && s.Conducts(_positions)) is { } strand
-            ? $", rail {_circuit.Rails[strand.To.Id].Label}"
+            ? $", {_circuit.Rails[strand.To.Id].Label} rail"
             : "";
 
     private HashSet<string> Nets(Pad pad) =>

@@ -23,14 +23,14 @@ public sealed record Declination(double? Degrees, int? Packed, string Words, dou
     {
         if (!(Math.Abs(latitude) <= 90))
         {
-            throw new ArgumentOutOfRangeException(nameof(latitude), latitude, "A latitude lies between -90 and 90.");
+            throw new ArgumentOutOfRangeException(nameof(latitude), latitude, "Latitude must be between -90 and 90.");
         }
         if (!(Math.Abs(longitude) <= 180))
         {
             throw new ArgumentOutOfRangeException(
                 nameof(longitude),
                 longitude,
-                "A longitude lies between -180 and 180."
+                "Longitude must be between -180 and 180."
             );
         }
         if (Math.Abs(latitude) > 89.99)
@@ -40,7 +40,7 @@ public sealed record Declination(double? Degrees, int? Packed, string Words, dou
                 null,
                 "no declination",
                 null,
-                "At a pole every direction is north or south: there is no declination. Fly without a compass there."
+                "There is no declination at a pole: every direction is north or south. Fly without a compass there."
             );
         }
         var (model, year) = (MagneticModel.Shipped, MagneticModel.YearOf(date));
@@ -57,10 +57,10 @@ public sealed record Declination(double? Degrees, int? Packed, string Words, dou
             ),
             // The model's report gives the error as 0.26° and a part that grows as the level field fades (figures from memory).
             Math.Round(Math.Sqrt((0.26 * 0.26) + Math.Pow(5417 / field.Level, 2)), 2),
-            field.Level < Useless ? "The level field is so weak here that no compass works."
-                : field.Level < Doubtful ? "The level field is weak here: a compass may be far off."
+            field.Level < Useless ? "The horizontal field is too weak here for any compass."
+                : field.Level < Doubtful ? "The horizontal field is weak here: the compass may be far off."
                 : !model.Holds(year)
-                    ? $"The model holds from {model.Epoch:0} to the end of {model.Until - 1:0}; on this day it has drifted off."
+                    ? $"The model is valid from {model.Epoch:0} to the end of {model.Until - 1:0}; this date is outside that range."
                 : null
         );
     }

@@ -145,7 +145,7 @@ public sealed class MagneticModel
     {
         using var stream =
             Assembly.GetExecutingAssembly().GetManifestResourceStream("wmm2025.cof")
-            ?? throw new InvalidOperationException("The magnetic model is not in the program.");
+            ?? throw new InvalidOperationException("The magnetic model file is missing from the program.");
         using var reader = new StreamReader(stream);
         return new MagneticModel(reader);
     }

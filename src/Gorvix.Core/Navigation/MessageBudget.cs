@@ -28,7 +28,18 @@ public sealed record Budget(
     int? LeastBaud,
     int MostHertz,
     string Words
-);
+)
+{
+    /// <summary>What brings the messages onto the line, as a sentence.</summary>
+    internal string Mend =>
+        (LeastBaud, MostHertz) switch
+        {
+            ({ } baud, > 0) => $"Set {baud} baud, or at most {MostHertz} Hz.",
+            ({ } baud, _) => $"Set {baud} baud.",
+            (_, > 0) => $"Set at most {MostHertz} Hz.",
+            _ => "No usual baud is fast enough: enable fewer messages.",
+        };
+}
 
 /// <summary>Works out how full a GNSS module's line is.</summary>
 public static class MessageBudget
@@ -66,17 +77,17 @@ public static class MessageBudget
             return generation == GnssGeneration.Older
                 ?
                 [
-                    Ubx(UbxMessage.NavPosllh, 28, 1, "position and height"),
-                    Ubx(UbxMessage.NavDop, 18, 1, "how well the satellites lie"),
-                    Ubx(UbxMessage.NavSol, 52, 1, "kind of fix, number of satellites"),
+                    Ubx(UbxMessage.NavPosllh, 28, 1, "position and altitude"),
+                    Ubx(UbxMessage.NavDop, 18, 1, "satellite geometry (DOP)"),
+                    Ubx(UbxMessage.NavSol, 52, 1, "fix type, number of satellites"),
                     Ubx(UbxMessage.NavVelned, 36, 1, "speed and course"),
                     Ubx(UbxMessage.NavTimeutc, 20, 1, "time"),
-                    Ubx(UbxMessage.NavSvinfo, all, 5, "each satellite's strength"),
+                    Ubx(UbxMessage.NavSvinfo, all, 5, "signal strength of each satellite"),
                 ]
                 :
                 [
-                    Ubx(UbxMessage.NavPvt, 92, 1, "position, speed, time and fix in one"),
-                    Ubx(UbxMessage.NavSat, all, 5, "each satellite's strength"),
+                    Ubx(UbxMessage.NavPvt, 92, 1, "position, speed, time and fix in one message"),
+                    Ubx(UbxMessage.NavSat, all, 5, "signal strength of each satellite"),
                 ];
         }
         // Each tells of four satellites at most; lengths of the longest usual form (IEC 61162-1; the lengths from memory).
@@ -84,9 +95,9 @@ public static class MessageBudget
         return
         [
             Sentence("RMC", 76, "position, speed, course, time and date"),
-            Sentence("GGA", 78, "fix, number of satellites, height"),
-            Sentence("GSA", 66, "which satellites are used"),
-            Sentence($"GSV × {views}", 70 * views, "each satellite's strength"),
+            Sentence("GGA", 78, "fix, number of satellites, altitude"),
+            Sentence("GSA", 66, "satellites used in the fix"),
+            Sentence($"GSV × {views}", 70 * views, "signal strength of each satellite"),
         ];
     }
 
@@ -106,22 +117,16 @@ public static class MessageBudget
         var one = BitsPerSecond(Messages(protocol, generation, satellites, 1));
         var least = Bauds.Cast<int?>().FirstOrDefault(b => BitsPerSecond(lines) / b <= Full);
         var most = Math.Min(MostHertz, (int)Math.Floor((Full * baud / one) + 1e-9));
-        var words =
-            load > 1 ? $"More is said than the line carries: whole messages are lost. {Remedy(least, most)}"
-            : load > Full ? $"The line is nearly full: what comes now and then is lost. {Remedy(least, most)}"
-            : $"It fits, with {Phrase.Percent(1 - load)} of the line to spare.";
-        return new Budget(lines, baud, hertz, load, least, most, words);
+        var budget = new Budget(lines, baud, hertz, load, least, most, "");
+        return budget with
+        {
+            Words =
+                load > 1 ? $"UART overloaded: whole messages are lost. {budget.Mend}"
+                : load > Full ? $"UART nearly full: occasional messages are lost. {budget.Mend}"
+                : $"It fits, with {Phrase.Percent(1 - load)} of the UART to spare.",
+        };
     }
 
     private static double BitsPerSecond(IEnumerable<BudgetLine> lines) =>
         lines.Sum(l => l.Bytes * l.PerSecond) * Framing.EightN1.BitsPerCharacter;
-
-    private static string Remedy(int? least, int most) =>
-        (least, most) switch
-        {
-            ({ } baud, > 0) => $"Set {baud} baud, or at most {most} a second.",
-            ({ } baud, _) => $"Set {baud} baud.",
-            (_, > 0) => $"Set at most {most} a second.",
-            _ => "No usual baud carries it: ask for fewer messages.",
-        };
 }

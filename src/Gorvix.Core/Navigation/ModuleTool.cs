@@ -68,14 +68,14 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
             if (_generation is { } told && told != wish.Generation)
             {
                 Say(
-                    $"The module says that it is of the {(told == GnssGeneration.Newer ? "newer" : "older")} generation: it is set up in that form.",
+                    $"The module reports the {(told == GnssGeneration.Newer ? "newer" : "older")} generation and is configured for it.",
                     false
                 );
             }
             var own = wish with { Generation = _generation ?? wish.Generation };
             if (SendAll(SetupFrames.Of(own), own.Baud))
             {
-                Say("Everything was taken and saved.");
+                Say("All settings accepted and saved.");
             }
             Check(own);
         });
@@ -86,13 +86,11 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
         {
             if (line.TryCyclePower())
             {
-                Say("Power off, and on again.");
+                Say("Power-cycled.");
             }
             else
             {
-                Say(
-                    "Only your hand can take its power away: unplug the adapter for ten seconds, plug it in, then look again."
-                );
+                Say("This adapter cannot power-cycle the module: unplug it for 10 s, plug it in, then verify again.");
             }
             if (!Find())
             {
@@ -101,12 +99,12 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
             var own = wish with { Generation = _generation ?? wish.Generation };
             if (Check(own))
             {
-                Say("It has kept its set-up.");
+                Say("The module has kept its settings.");
             }
             else
             {
                 Say(
-                    "It has forgotten its set-up: it has no memory, or nothing was saved. Let the board set it up at each start.",
+                    "The module loses settings without power: no memory, or nothing was saved. Let the board configure it at each start.",
                     true
                 );
             }
@@ -127,7 +125,7 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
             if (Find())
             {
                 Listen(2);
-                Say("It is as it left the factory.");
+                Say("Factory reset done.");
             }
         });
 
@@ -140,7 +138,7 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
         catch (Exception gone) when (gone is IOException or UnauthorizedAccessException or InvalidOperationException)
         {
             Say(
-                $"{line.Name} is gone: {gone.Message.TrimEnd('.')}. Plug it in again; what the module had not answered may not be set.",
+                $"{line.Name} disconnected: {gone.Message.TrimEnd('.')}. Plug it in again; settings without a reply may not be set.",
                 true
             );
         }
@@ -170,8 +168,8 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
         }
         Say(
             heard == 0
-                ? "Nothing is heard at any baud: no power, or its TX does not lead to the adapter's RX. Cross the two wires and try again."
-                : "Something talks, but at no baud does it make sense as UBX or NMEA: it is no GNSS module, it talks inverted, or the ground is missing.",
+                ? "No data at any baud: no power, or its TX is not on the adapter's RX. Swap the two wires and try again."
+                : "Data received, but no UBX or NMEA at any baud: not a GNSS module, inverted signal, or ground missing.",
             true
         );
         return false;
@@ -185,7 +183,7 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
         if (Await(f => f.Message == UbxMessage.MonVer && f.Payload.Length >= 40) is not { } told)
         {
             _generation = null;
-            Say("It does not say what it is: it does not hear the adapter, or it speaks NMEA alone.", true);
+            Say("No version reply: the module does not receive from the adapter, or it is NMEA only.", true);
             return;
         }
         var words = Encoding
@@ -205,7 +203,7 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
                 ? GnssGeneration.Newer
                 : GnssGeneration.Older;
         Say(
-            $"It says: {_version}. That is the {(_generation == GnssGeneration.Newer ? "newer" : "older")} generation."
+            $"Version: {_version}. This is the {(_generation == GnssGeneration.Newer ? "newer" : "older")} generation."
         );
     }
 
@@ -225,11 +223,11 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
                 Hear(1.2);
                 if (_reader.Whole == 0)
                 {
-                    Say($"Nothing makes sense at {baud} baud: the module has not changed its rate.", true);
+                    Say($"No valid data at {baud} baud: the module has not changed its baud.", true);
                     return false;
                 }
                 _baud = baud;
-                Say($"It talks at {baud} baud now.");
+                Say($"Now at {baud} baud.");
             }
         }
         return good;
@@ -262,16 +260,16 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
             );
             if (answer?.Message == UbxMessage.AckAck)
             {
-                Say($"{frame.Frame.Name} taken: {frame.Words}");
+                Say($"{frame.Frame.Name} accepted: {frame.Words}");
                 return true;
             }
             if (answer is not null)
             {
-                Say($"{frame.Frame.Name} refused: {frame.Words}", true);
+                Say($"{frame.Frame.Name} rejected: {frame.Words}", true);
                 return false;
             }
         }
-        Say($"{frame.Frame.Name} was not answered in {Tries} tries: {frame.Words}", true);
+        Say($"{frame.Frame.Name}: no reply in {Tries} tries: {frame.Words}", true);
         return false;
     }
 
@@ -289,15 +287,15 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
         var isBaud = _baud == wish.Baud;
         if (!isBaud)
         {
-            Say($"It talks at {_baud} baud, not at {wish.Baud}.", true);
+            Say($"The module is at {_baud} baud, not {wish.Baud}.", true);
         }
         if (missing.Count > 0)
         {
-            Say($"It does not say {string.Join(", ", missing)}.", true);
+            Say($"Messages missing: {string.Join(", ", missing)}.", true);
         }
         else if (!isRate)
         {
-            Say($"It makes {_picture?.Hertz:0.#} solutions a second, not {wish.Hertz}.", true);
+            Say($"Update rate is {_picture?.Hertz:0.#} Hz, not {wish.Hertz} Hz.", true);
         }
         return missing.Count == 0 && isRate && isBaud;
     }
@@ -314,8 +312,8 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
         );
         Say(
             _picture.Fix == FixKind.None
-                ? $"No fix yet, {_picture.Sky.Count(s => s.Strength > 0)} satellites heard. Indoors it never comes; the first can take minutes."
-                : $"A fix on {_picture.Used} satellites."
+                ? $"No fix yet, {_picture.Sky.Count(s => s.Strength > 0)} satellites received. There is never a fix indoors; the first can take minutes."
+                : $"Fix with {_picture.Used} satellites."
         );
     }
 

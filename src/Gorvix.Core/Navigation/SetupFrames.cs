@@ -82,7 +82,7 @@ public static class SetupFrames
             [
                 new(
                     new UbxFrame(UbxMessage.CfgCfg, Masks(clear: 0xFFFF, save: 0, load: 0xFFFF)),
-                    "Clear what was saved and load what it left the factory with."
+                    "Clear the saved settings and load the factory defaults."
                 ),
             ]
             :
@@ -91,7 +91,7 @@ public static class SetupFrames
                     new UbxFrame(UbxMessage.CfgValdel, [0, 6, 0, 0, 0xFF, 0xFF, 0xFF, 0x0F]),
                     "Delete every key from battery-backed memory and flash."
                 ),
-                new(new UbxFrame(UbxMessage.CfgRst, [0, 0, 0, 0]), "Start anew, so that nothing of it is left in RAM."),
+                new(new UbxFrame(UbxMessage.CfgRst, [0, 0, 0, 0]), "Restart to clear RAM."),
             ];
 
     private static byte[] Masks(uint clear, uint save, uint load)
@@ -112,7 +112,7 @@ public static class SetupFrames
         {
             yield return new SetupFrame(
                 new UbxFrame(UbxMessage.CfgMsg, [(byte)((int)message >> 8), (byte)message, (byte)every]),
-                $"Send {UbxFrame.NameOf(message)} {(every == 1 ? "with every solution" : $"with every {every}th solution")}."
+                $"Send {UbxFrame.NameOf(message)} {(every == 1 ? "every epoch" : $"every {every}th epoch")}."
             );
         }
         var rate = new byte[6];
@@ -120,13 +120,13 @@ public static class SetupFrames
         (rate[2], rate[4]) = (1, 1);
         yield return new SetupFrame(
             new UbxFrame(UbxMessage.CfgRate, rate),
-            $"A solution every {Period(wish.Hertz)} ms, {wish.Hertz} a second, timed by the satellites."
+            $"Update every {Period(wish.Hertz)} ms ({wish.Hertz} Hz), aligned to GPS time."
         );
         foreach (var (name, id, _) in Sentences)
         {
             yield return new SetupFrame(
                 new UbxFrame(UbxMessage.CfgMsg, [SentenceClass, id, 0]),
-                $"Send no {name} sentences: they only fill the line."
+                $"Disable {name} sentences: they only load the UART."
             );
         }
         var port = new byte[20];
@@ -136,35 +136,35 @@ public static class SetupFrames
         (port[12], port[14]) = (7, 3);
         yield return new SetupFrame(
             new UbxFrame(UbxMessage.CfgPrt, port),
-            $"Port 1 at {Baud(wish)} baud, 8N1; hears UBX, NMEA and correction data, says UBX and NMEA."
+            $"Module UART1 at {Baud(wish)} baud, 8N1; in: UBX, NMEA and correction data; out: UBX and NMEA."
         );
         yield return new SetupFrame(
             new UbxFrame(UbxMessage.CfgCfg, Masks(clear: 0, save: 0xFFFF, load: 0)),
-            "Save it to battery-backed memory and flash, where the module has them."
+            "Save to battery-backed memory and flash, where the module has them."
         );
     }
 
     private static IEnumerable<SetupFrame> OfNewer(ModuleWish wish)
     {
         yield return Keys(
-            "Send NAV-PVT with every solution, NAV-SAT with every fifth.",
+            "Send NAV-PVT every epoch, NAV-SAT every fifth epoch.",
             EveryLayer,
             (PvtKey, 1, 1),
             (SatKey, 5, 1)
         );
         yield return Keys(
-            $"A solution every {Period(wish.Hertz)} ms, {wish.Hertz} a second.",
+            $"Update every {Period(wish.Hertz)} ms ({wish.Hertz} Hz).",
             EveryLayer,
             (PeriodKey, Period(wish.Hertz), 2)
         );
         yield return Keys(
-            $"Send no {string.Join(", ", Sentences.Select(s => s.Name))} sentences: they only fill the line.",
+            $"Disable {string.Join(", ", Sentences.Select(s => s.Name))} sentences: they only load the UART.",
             EveryLayer,
             [.. Sentences.Select(s => (s.Key, 0u, 1))]
         );
-        yield return Keys("Say UBX and NMEA on port 1.", EveryLayer, (UbxOutKey, 1, 1), (NmeaOutKey, 1, 1));
+        yield return Keys("Output UBX and NMEA on module UART1.", EveryLayer, (UbxOutKey, 1, 1), (NmeaOutKey, 1, 1));
         yield return Keys(
-            $"Port 1 at {Baud(wish)} baud. All of this is saved as it is set, where the module has memory.",
+            $"Module UART1 at {Baud(wish)} baud. Every setting is saved as it is set, where the module has memory.",
             EveryLayer,
             (BaudKey, (uint)wish.Baud, 4)
         );

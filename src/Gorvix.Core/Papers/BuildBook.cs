@@ -42,11 +42,7 @@ public static class BuildBook
         var (build, board) = (wired.Build.Build, wired.Build.Board);
         var (loom, settings) = (LoomReader.Of(wired), SettingsReader.Of(wired, today));
         var page = new Page(build.Name, nonce);
-        page.Add(
-            "p",
-            $"{board.Maker} {board.Name}, revision {board.Revision}. Written on {today:yyyy-MM-dd}.",
-            "quiet"
-        );
+        page.Add("p", $"{board.Maker} {board.Name}, revision {board.Revision}. Created {today:yyyy-MM-dd}.", "quiet");
         if (build.Note is { } note)
         {
             page.Add("p", note);
@@ -58,13 +54,13 @@ public static class BuildBook
         }
         page.Add("h2", "Links");
         page.Table(
-            ["Link", "Wish", "Goes to", "By"],
+            ["Link", "Priority", "Connects to", "Mode"],
             reader.Plan.Placements.Select(p =>
                 (IReadOnlyList<string>)
                     [
                         PlainWords.Of(p.Link),
                         PlainWords.Of(p.Link.Want.Priority),
-                        p.Route?.Port.Id ?? "not carried",
+                        p.Route?.Port.Id ?? "not connected",
                         p.Route?.Mode.Name ?? "",
                     ]
             )
@@ -81,19 +77,19 @@ public static class BuildBook
                     ]
             )
         );
-        page.Add("h2", "The board");
+        page.Add("h2", "Board");
         page.Draw(LoomDrawing.Draw(build.Name, board, loom));
         page.Add("h2", "Wires");
         page.Table(
-            ["Device", "Lead", "Colour", "Goes to", "For"],
+            ["Device", "Lead", "Colour", "Connects to", "For"],
             loom.Wires.Select(w => (IReadOnlyList<string>)[w.Name, w.Label, w.Colour ?? "", w.At, w.Job])
         );
         page.Table(
-            ["Left over", "Lead", "What becomes of it"],
+            ["Unused leads", "Lead", "Treatment"],
             loom.Spare.Select(s => (IReadOnlyList<string>)[s.Name, s.Label, s.Treatment])
         );
         page.Table(
-            ["Bridge", "Stands at"],
+            ["Jumper", "Set to"],
             wired.Bridges.Select(b => (IReadOnlyList<string>)[b.Bridge.Id, string.Join(", ", b.Positions)])
         );
         page.Add("h2", "Settings");
@@ -127,7 +123,7 @@ public static class BuildBook
             page.Add("h2", "Readings");
         }
         page.Table(
-            ["Check", "Expected", "Read", "Came to", "When, who"],
+            ["Check", "Expected", "Reading", "Result", "When, who"],
             record
                 .Readings.OrderBy(r => order.GetValueOrDefault(r.Check, int.MaxValue))
                 .Select(r =>
@@ -137,7 +133,7 @@ public static class BuildBook
                             r.Expected,
                             r.Read(),
                             states.GetValueOrDefault(r.Check) == CheckState.DueAgain
-                                ? "due again"
+                                ? "needs re-check"
                                 : Phrase.Lower($"{r.Mark}"),
                             $"{r.At:yyyy-MM-dd}{(r.Who.Length > 0 ? $", {r.Who}" : "")}",
                         ]
@@ -157,7 +153,7 @@ public static class BuildBook
             page.Photos(record.Photos.Select(p => (p.Words, p.Jpeg)));
             if (record.LeftOut > 0)
             {
-                page.Add("p", $"{record.LeftOut} older ones are in the record (zip).", "quiet");
+                page.Add("p", $"{record.LeftOut} older photos are in the record (.zip).", "quiet");
             }
         }
     }
@@ -170,7 +166,11 @@ public static class BuildBook
     public static string Sheet(string name, BenchSheet sheet, DateOnly today, string? nonce = null)
     {
         var page = new Page($"{name}: bench sheet", nonce);
-        page.Add("p", $"Written on {today:yyyy-MM-dd}. In this order; after a stop, mend before any power.", "quiet");
+        page.Add(
+            "p",
+            $"Created {today:yyyy-MM-dd}. Work in this order; after a failed check, fix the fault before applying power.",
+            "quiet"
+        );
         var number = 0;
         foreach (var phase in sheet.Checks.GroupBy(c => c.Phase))
         {
@@ -180,7 +180,7 @@ public static class BuildBook
                 page.Add("p", mind, "mind");
             }
             page.Table(
-                ["", "Check", "What to do", "Expected", "Seen"],
+                ["", "Check", "Action", "Expected", "Result"],
                 phase.Select(c => (IReadOnlyList<string>)[$"{++number}", c.Title, Doing(c), c.Expected, Page.Blank])
             );
         }
@@ -189,19 +189,19 @@ public static class BuildBook
 
     // What to do with nothing plugged in stands in the heading.
     private static string Doing(BenchCheck check) =>
-        check.Phase == BenchPhase.Cold && check.Asks == Asks.Beep ? "beep" : check.Do;
+        check.Phase == BenchPhase.Cold && check.Asks == Asks.Beep ? "check continuity" : check.Do;
 
     /// <summary>A phase, as it is called.</summary>
     public static string Name(BenchPhase phase) =>
         phase switch
         {
-            BenchPhase.Cold => "Before power: nothing plugged in",
-            BenchPhase.FirstPower => "First power",
-            BenchPhase.Volts => "Volts",
-            BenchPhase.Usb => "USB alone",
+            BenchPhase.Cold => "Before power: nothing connected",
+            BenchPhase.FirstPower => "First power-up",
+            BenchPhase.Volts => "Voltages",
+            BenchPhase.Usb => "USB power only",
             BenchPhase.Settings => "Settings",
-            BenchPhase.Links => "Each link by itself",
-            BenchPhase.Together => "All together",
-            _ => "Link lost",
+            BenchPhase.Links => "Each link alone",
+            BenchPhase.Together => "All links together",
+            _ => "Link loss",
         };
 }

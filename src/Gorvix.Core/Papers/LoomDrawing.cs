@@ -33,13 +33,13 @@ public static class LoomDrawing
         var faceHeight = sides.Count == 0 ? 0 : (face.Depth * scale) + 14;
         var rest = sheet.Wires.Where(w => w.Pad is null).ToList();
         var height = 16 + (sides.Count * faceHeight) + ((wires.Count + rest.Count + 1) * Row) + 6;
-        var drawing = new Drawing(Width, height, $"{name}: the wires on the {board.Name}");
+        var drawing = new Drawing(Width, height, $"{name}: wiring on the {board.Name}");
         drawing.Text(4, 8, 5, name, bold: true);
         drawing.Text(4, 13, 3, $"{board.Maker} {board.Name}, revision {board.Revision}");
         var top = 16.0;
         foreach (var side in sides)
         {
-            drawing.Text(4, top + 5, 3, side == BoardSide.Top ? "Top side" : "Bottom side, turned over", bold: true);
+            drawing.Text(4, top + 5, 3, side == BoardSide.Top ? "Top side" : "Bottom side, board flipped", bold: true);
             var (left, upper) = ((Width - (face.Width * scale)) / 2, top + 8);
             drawing.Box(left, upper, face.Width * scale, face.Depth * scale);
             foreach (var pad in face.Pads.Where(p => p.Side == side))

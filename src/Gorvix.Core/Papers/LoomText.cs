@@ -43,10 +43,10 @@ public static class LoomText
         Line();
         Line(Plain(board));
         Line();
-        List("Mind", cautions.Select(Plain));
+        List("Cautions", cautions.Select(Plain));
         List("Ports", sheet.Ports.Select(p => Plain(p.Words)));
         List(
-            "In this order",
+            "Steps, in order",
             sheet.Steps.Select(s =>
                 $"[{(s.IsDone ? "x" : " ")}] {Plain(s.Words)}{(s.DoneOn is { } on ? on.ToString(" (yyyy-MM-dd)", CultureInfo.InvariantCulture) : "")}"
             )
@@ -67,42 +67,42 @@ public static class LoomText
                 }
             )
         );
-        List("Leads that go nowhere", sheet.Spare.Select(s => Plain($"{s.Label} of the {s.Name}: {s.Treatment}")));
+        List("Unused leads", sheet.Spare.Select(s => Plain($"{s.Label} of the {s.Name}: {s.Treatment}")));
         foreach (var face in sheet.Faces)
         {
             Line($"## {Plain($"{face.Name} in {face.Socket}")}");
             Line();
             Table(
-                ["Pin", "Board", "Comes", "Needs"],
+                ["Pin", "Board", "As supplied", "Required"],
                 face.Cavities.Select(c => new[] { $"{c.Number}", c.Pad, c.Comes?.Label, c.Needs?.Label })
             );
         }
         foreach (var way in sheet.OtherWays)
         {
             Line(
-                $"## {Plain($"{way.Name} and {way.Socket}, {(way.IsPlanned ? "as planned" : "or instead")}: {Phrase.Lower($"{way.Kind}")}")}"
+                $"## {Plain($"{way.Name} and {way.Socket}, {(way.IsPlanned ? "as planned" : "alternative")}: {Phrase.Lower($"{way.Kind}")}")}"
             );
             Line();
             Line(Plain($"{way.Words} {string.Join(' ', way.Mind)} {Phrase.Upper(way.Price)}."));
             Line();
             Table(
-                ["Lead", "Colour", "Its pin", "To", "For"],
+                ["Lead", "Colour", "Plug pin", "To", "For"],
                 way.Rows.Select(r => new[] { r.Label, r.Colour, $"{r.From}", r.At, r.Job })
             );
         }
         if (sheet.Continuity.Count > 0)
         {
-            Line("## Before the first power");
+            Line("## Before first power-up");
             Line();
             Table(
-                ["One probe", "The other", "Must be"],
+                ["Probe 1", "Probe 2", "Expected"],
                 sheet.Continuity.Select(p => new[] { p.One, p.Other, Phrase.Lower($"{p.Finds}") })
             );
         }
         List(
-            "To cut",
+            "Cut list",
             sheet.Cuts.Select(c =>
-                $"AWG {c.Gauge}, {Plain(c.Colour ?? "any colour")}: {c.Pieces}, {c.Millimetres:0} mm together"
+                $"AWG {c.Gauge}, {Plain(c.Colour ?? "any colour")}: {c.Pieces}, {c.Millimetres:0} mm in total"
             )
         );
         return text.ToString().TrimEnd('\n') + "\n";

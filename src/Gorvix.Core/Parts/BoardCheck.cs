@@ -41,7 +41,7 @@ internal static class BoardCheck
         for (var i = 0; i < board.Bridges.Count; i++)
         {
             var bridge = board.Bridges[i];
-            list.Known(bridge.Default, bridge.Positions, "bridge position", $"{place}.bridges[{i}].default");
+            list.Known(bridge.Default, bridge.Positions, "jumper position", $"{place}.bridges[{i}].default");
             list.Ids(bridge.Positions, $"{place}.bridges[{i}].positions", p => p);
             list.Range(bridge.Place?.X ?? 0, 0, 500, "mm", $"{place}.bridges[{i}].place.x");
             list.Range(bridge.Place?.Y ?? 0, 0, 500, "mm", $"{place}.bridges[{i}].place.y");
@@ -73,8 +73,11 @@ internal static class BoardCheck
             list.Stop(
                 PartRules.BadValue,
                 $"{place}.mounting",
-                ("problem", $"is {mounting.Width} × {mounting.Depth} mm on a board of {size.Width} × {size.Depth} mm"),
-                ("mend", "Hole centres lie inside the board: measure both again.")
+                (
+                    "problem",
+                    $"is {mounting.Width} × {mounting.Depth} mm, but the board is {size.Width} × {size.Depth} mm"
+                ),
+                ("mend", "Hole centres must lie inside the board: measure both again.")
             );
         }
     }
@@ -90,7 +93,7 @@ internal static class BoardCheck
             list.Range(rail.Volts ?? 0, 0, 60, "V", $"{place}.rails[{i}].volts");
             list.Range(rail.Dropout ?? 0, 0, 20, "V", $"{place}.rails[{i}].dropout");
             list.Range(rail.Limit ?? 1, 0.001, PartCheck.MostAmperes, "A", $"{place}.rails[{i}].limit");
-            list.Range(rail.Efficiency ?? 1, 0.3, 1, "of the power", $"{place}.rails[{i}].efficiency");
+            list.Range(rail.Efficiency ?? 1, 0.3, 1, "(fraction of input power)", $"{place}.rails[{i}].efficiency");
             list.Range(rail.Quiescent ?? 0, 0, 1, "A", $"{place}.rails[{i}].quiescent");
             var made = rail.Feed is RailFeed.Regulator or RailFeed.Booster or RailFeed.RegulatorOrUsb;
             var told = rail is not { Kind: null, Efficiency: null, Quiescent: null } || rail.Dropout is > 0;
@@ -99,11 +102,8 @@ internal static class BoardCheck
                 list.Stop(
                     PartRules.BadValue,
                     $"{place}.rails[{i}]",
-                    ("problem", "tells how its volts are made, and nothing regulates it"),
-                    (
-                        "mend",
-                        "Leave kind, dropout, efficiency and quiescent out, or say under \"feed\" what makes its volts."
-                    )
+                    ("problem", "describes a regulator, but nothing regulates it"),
+                    ("mend", "Remove kind, dropout, efficiency and quiescent, or set under \"feed\" what regulates it.")
                 );
             }
             if (rail.From is { } from)
@@ -147,7 +147,8 @@ internal static class BoardCheck
             {
                 (true, false) => "a bus without data and clock",
                 (true, true) when port.Rx is not null || port.Tx is not null => "a bus with an RX or a TX",
-                (false, _) when port.Data is not null || port.Clock is not null => "data or clock on what is no bus",
+                (false, _) when port.Data is not null || port.Clock is not null =>
+                    "data or clock on a port that is not a bus",
                 _ => null,
             };
             if (problem is not null)
@@ -190,19 +191,23 @@ internal static class BoardCheck
             list.Stop(
                 PartRules.PortNets,
                 $"{place}.alternatives",
-                ("problem", "only a serial unit can be led to other pins by a setting")
+                ("problem", "only a UART can be remapped to other pins")
             );
         }
         foreach (var (i, choice) in port.Alternatives.Index())
         {
             if (choice.Rx is null && choice.Tx is null)
             {
-                list.Stop(PartRules.PortNets, $"{place}.alternatives[{i}]", ("problem", "these pins have no net"));
+                list.Stop(
+                    PartRules.PortNets,
+                    $"{place}.alternatives[{i}]",
+                    ("problem", "these alternative pins have no net")
+                );
             }
         }
         foreach (var (i, used) in port.Addresses.Index())
         {
-            list.Range(used.Address, 8, 119, "as an address", $"{place}.addresses[{i}].address");
+            list.Range(used.Address, 8, 119, "(7-bit address)", $"{place}.addresses[{i}].address");
             list.Text(used.By, $"{place}.addresses[{i}].by");
         }
         if (port.Addresses.Count > 0 && port.Kind != PortKind.Bus)
@@ -216,12 +221,7 @@ internal static class BoardCheck
         list.Ids(board.Plugs, $"{place}.plugs", p => p.Id);
         foreach (var family in board.Plugs.CountBy(p => p.Family))
         {
-            list.Count(
-                family.Value,
-                PartCheck.MostSocketsOfFamily,
-                $"sockets of the family \"{family.Key}\"",
-                $"{place}.plugs"
-            );
+            list.Count(family.Value, PartCheck.MostSocketsOfFamily, $"\"{family.Key}\" sockets", $"{place}.plugs");
         }
         var seen = new Dictionary<string, string>();
         foreach (var (i, plug) in board.Plugs.Index())
@@ -305,7 +305,7 @@ internal static class BoardCheck
                     list.Known(contact.Bridge, board.Bridges.Select(b => b.Id), "bridge", $"{here}.bridge");
                     if (board.Bridges.FirstOrDefault(b => b.Id == contact.Bridge) is { } bridge)
                     {
-                        list.Known(contact.Position, bridge.Positions, "bridge position", $"{here}.position");
+                        list.Known(contact.Position, bridge.Positions, "jumper position", $"{here}.position");
                     }
                     break;
                 case Inverter inverter:
@@ -313,7 +313,7 @@ internal static class BoardCheck
                     list.Range(inverter.Drives ?? 3.3, 1, 60, "V", $"{here}.drives");
                     break;
                 case Divider divider:
-                    list.Range(divider.Ratio, 0.01, 0.99, "of the level", $"{here}.ratio");
+                    list.Range(divider.Ratio, 0.01, 0.99, "(divider ratio)", $"{here}.ratio");
                     break;
                 case Diode diode:
                     list.Range(diode.Volts, 0.1, 2, "V", $"{here}.volts");

@@ -39,10 +39,11 @@ public sealed class CheckList
         var list = known.ToList();
         if (!list.Contains(name))
         {
-            var mend = list.Count == 0 ? "There is none to name." : $"Known: {string.Join(", ", list.Take(12))}.";
+            var mend =
+                list.Count == 0 ? "There is nothing to choose from." : $"Known: {string.Join(", ", list.Take(12))}.";
             if (name == "")
             {
-                Stop(PartRules.BadValue, place, ("problem", "is not said yet"), ("mend", mend));
+                Stop(PartRules.BadValue, place, ("problem", "is missing"), ("mend", mend));
                 return;
             }
             Stop(PartRules.UnknownName, place, ("kind", kind), ("name", name), ("mend", mend));
@@ -68,7 +69,7 @@ public sealed class CheckList
                 PartRules.BadValue,
                 place,
                 ("problem", $"is {text.Length} characters long"),
-                ("mend", $"{most} is the most.")
+                ("mend", $"The limit is {most}.")
             );
         }
     }
@@ -78,11 +79,12 @@ public sealed class CheckList
     {
         if (!(value >= low && value <= high))
         {
+            var of = unit.Length > 0 ? $" {unit}" : "";
             Stop(
                 PartRules.BadValue,
                 place,
-                ("problem", $"is {value} {unit}"),
-                ("mend", $"It must be {low} to {high} {unit}.")
+                ("problem", $"is {value}{of}"),
+                ("mend", $"It must be {low} to {high}{of}.")
             );
         }
     }
@@ -96,8 +98,8 @@ public sealed class CheckList
             Stop(
                 PartRules.BadValue,
                 $"{place}.min",
-                ("problem", $"is {window.Min} V, and the upper end is {window.Max} V"),
-                ("mend", "The lower end must be below the upper one.")
+                ("problem", $"is {window.Min} V, but the maximum is {window.Max} V"),
+                ("mend", "The minimum must be below the maximum.")
             );
         }
     }
@@ -107,7 +109,7 @@ public sealed class CheckList
     {
         if (count > most)
         {
-            Stop(PartRules.BadValue, place, ("problem", $"has {count} {things}"), ("mend", $"{most} is the most."));
+            Stop(PartRules.BadValue, place, ("problem", $"has {count} {things}"), ("mend", $"The limit is {most}."));
         }
     }
 }

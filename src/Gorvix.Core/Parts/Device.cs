@@ -356,7 +356,7 @@ public sealed record DeviceFunction
             select new Mode
             {
                 Id = $"in-{function.Id}-{mode.Id}",
-                Name = $"inside {mode.Name}",
+                Name = $"in-band over {mode.Name}",
                 Protocol = mode.Protocol,
                 Lines = [],
                 Loses = rider.Loses,

@@ -6,7 +6,7 @@ internal static class DeviceCheck
     /// <summary>Checks these members of a device.</summary>
     public static void Of(Device device, string place, CheckList list)
     {
-        list.Range(device.Pieces, 1, PartCheck.MostPieces, "pieces", $"{place}.pieces");
+        list.Range(device.Pieces, 1, PartCheck.MostPieces, "units", $"{place}.pieces");
         Outputs(device, place, list);
         Harnesses(device, place, list);
         list.Ids([.. device.Signs.Select(s => $"{s.State}")], $"{place}.signs", s => s);
@@ -21,8 +21,8 @@ internal static class DeviceCheck
             list.Stop(
                 PartRules.BadValue,
                 $"{place}.leads[{i}].wires",
-                ("problem", $"says that {lead.Label} is one wire from each piece, and the device stands for one"),
-                ("mend", "Say under \"pieces\" how many there are, or leave \"wires\" out.")
+                ("problem", $"says {lead.Label} has one wire per unit, but the device is a single unit"),
+                ("mend", "Set \"pieces\" to the number of units, or remove \"wires\".")
             );
         }
         foreach (var (f, function) in device.Functions.Index())
@@ -56,7 +56,7 @@ internal static class DeviceCheck
             list.Range(output.Volts ?? 5, 0.5, 60, "V", $"{place}.outputs[{i}].volts");
             list.Range(output.Limit ?? 1, 0.001, PartCheck.MostAmperes, "A", $"{place}.outputs[{i}].limit");
             list.Range(output.Dropout ?? 0, 0, 20, "V", $"{place}.outputs[{i}].dropout");
-            list.Range(output.Efficiency ?? 1, 0.3, 1, "of the power", $"{place}.outputs[{i}].efficiency");
+            list.Range(output.Efficiency ?? 1, 0.3, 1, "(fraction of input power)", $"{place}.outputs[{i}].efficiency");
             list.Range(output.Quiescent ?? 0, 0, 1, "A", $"{place}.outputs[{i}].quiescent");
         }
     }
@@ -69,8 +69,8 @@ internal static class DeviceCheck
             list.Stop(
                 PartRules.BadValue,
                 $"{place}.plug",
-                ("problem", "stands beside harnesses"),
-                ("mend", "A plug belongs to one of the harnesses: move it there.")
+                ("problem", "is set alongside harnesses"),
+                ("mend", "Move the plug into one of the harnesses.")
             );
         }
         foreach (var (i, harness) in device.Harnesses.Index())
@@ -91,8 +91,8 @@ internal static class DeviceCheck
                 list.Stop(
                     PartRules.BadValue,
                     $"{here}.leads",
-                    ("problem", $"are without \"{supply.Lead}\", which feeds the device"),
-                    ("mend", "Every harness brings the supply; add the lead.")
+                    ("problem", $"lack \"{supply.Lead}\", which powers the device"),
+                    ("mend", "Every harness needs the supply lead; add it.")
                 );
             }
         }
@@ -105,8 +105,8 @@ internal static class DeviceCheck
             list.Stop(
                 PartRules.BadValue,
                 $"{place}.leads[{i}]",
-                ("problem", $"({lead.Label}) is in no harness"),
-                ("mend", "Add it to the harness that has it, or leave it out.")
+                ("problem", $"({lead.Label}) is not in any harness"),
+                ("mend", "Add it to its harness, or remove it.")
             );
         }
     }
@@ -133,8 +133,8 @@ internal static class DeviceCheck
             list.Stop(
                 PartRules.BadValue,
                 place,
-                ("problem", "says that something rides in a mode in which the board never talks"),
-                ("mend", "Leave it out, or add the line on which the board talks.")
+                ("problem", "lists an in-band function for a mode in which the board never transmits"),
+                ("mend", "Remove it, or add the line on which the board transmits.")
             );
         }
     }

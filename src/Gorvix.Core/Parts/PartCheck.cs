@@ -88,7 +88,7 @@ public static class PartCheck
         list.Ids(profile.Single, $"{place}.single", j => j.ToString());
         foreach (var (i, job) in profile.Single.Index())
         {
-            list.Known(IdOf(job), profile.Jobs.Select(IdOf), "job of this firmware", $"{place}.single[{i}]");
+            list.Known(IdOf(job), profile.Jobs.Select(IdOf), "port function of this firmware", $"{place}.single[{i}]");
         }
         foreach (var (i, setting) in profile.CanvasSettings.Index())
         {
@@ -149,8 +149,8 @@ public static class PartCheck
                 list.Stop(
                     PartRules.BadValue,
                     $"{place}.supplies[{i}].peak",
-                    ("problem", $"is {supply.Peak} A, and the typical current is {supply.Typical} A"),
-                    ("mend", "The peak is the larger one of both.")
+                    ("problem", $"is {supply.Peak} A, but typical is {supply.Typical} A"),
+                    ("mend", "Peak must not be below typical.")
                 );
             }
         }
@@ -224,10 +224,10 @@ public static class PartCheck
                 ("protocol", protocol.Id),
                 (
                     "needs",
-                    protocol.Forms == WireForms.OneWireToo ? $"{Words(wanted)}, or \"both\" alone" : Words(wanted)
+                    protocol.Forms == WireForms.OneWireToo ? $"{Words(wanted)}, or just \"both\"" : Words(wanted)
                 ),
                 ("has", Words(has)),
-                ("mend", "Add the line, or say under \"loses\" what is missing without it.")
+                ("mend", "Add the line, or list the missing function under \"loses\".")
             );
         }
     }
@@ -238,13 +238,13 @@ public static class PartCheck
         {
             list.Known($"{baud}", protocol.Bauds.Select(b => $"{b}"), "baud", $"{place}.bauds[{i}]");
         }
-        list.Range(mode.PacketHertz ?? 50, 1, 4000, "frames a second", $"{place}.packetHertz");
+        list.Range(mode.PacketHertz ?? 50, 1, 4000, "Hz", $"{place}.packetHertz");
 
         // UM10204, table of reserved addresses: 0 to 7 and 120 to 127 have other meanings.
-        list.Range(mode.Address ?? 8, 8, 119, "as an address", $"{place}.address");
+        list.Range(mode.Address ?? 8, 8, 119, "(7-bit address)", $"{place}.address");
         foreach (var (i, strap) in mode.Straps.Index())
         {
-            list.Range(strap.Address, 8, 119, "as an address", $"{place}.straps[{i}].address");
+            list.Range(strap.Address, 8, 119, "(7-bit address)", $"{place}.straps[{i}].address");
             list.Text(strap.How, $"{place}.straps[{i}].how");
         }
         list.Ids(
@@ -257,8 +257,8 @@ public static class PartCheck
             list.Stop(
                 PartRules.BadValue,
                 $"{place}.straps",
-                ("problem", $"stand in a mode that speaks {protocol.Id}"),
-                ("mend", "Only devices on a bus have addresses: leave them out.")
+                ("problem", $"are set in a {protocol.Id} mode"),
+                ("mend", "Only bus devices have addresses: remove them.")
             );
         }
         if (mode.Address is null && protocol.Carrier == Carrier.Bus)
@@ -267,7 +267,7 @@ public static class PartCheck
                 PartRules.BadValue,
                 place,
                 ("problem", "has no \"address\""),
-                ("mend", "Devices on a bus are told apart by it; it is in the data sheet.")
+                ("mend", "Every bus device needs one; it is in the datasheet.")
             );
         }
     }

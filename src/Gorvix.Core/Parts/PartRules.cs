@@ -8,76 +8,76 @@ public static class PartRules
     /// <summary>A name that nothing carries.</summary>
     public static readonly Rule UnknownName = new(
         "NAME",
-        "A part names something that is not there",
+        "Unknown name in a part",
         "{place} names {kind} \"{name}\", which does not exist here. {mend}",
-        "Parts are graphs: an edge that ends nowhere would make pads look dead or free that are not.",
+        "A connection that ends nowhere would make pads look dead or free when they are not.",
         SourceNote.Own
     );
 
     /// <summary>Two things with one id.</summary>
     public static readonly Rule Twin = new(
         "TWIN",
-        "Two things with the same id",
-        "{place} repeats the id \"{name}\", which {first} already has. Give one of them another id.",
-        "Wires, pins and bans point at ids; a repeated id would point at two things.",
+        "Duplicate id",
+        "{place} repeats the id \"{name}\", already used by {first}. Change one of them.",
+        "Wires, pins and blocks refer to ids; a repeated id is ambiguous.",
         SourceNote.Own
     );
 
     /// <summary>A pad without a path.</summary>
     public static readonly Rule LostPad = new(
         "PAD-LOST",
-        "A pad leads nowhere",
-        "Pad \"{label}\" ({place}) is on no net and on no rail. Give each path exactly one of \"net\" and \"rail\", or mark the pad as doubtful.",
-        "A pad whose meaning is not certain must be measured before it is used; the file must say what it is.",
+        "Pad not connected",
+        "Pad \"{label}\" ({place}) has no net or rail. Give each path exactly one of \"net\" and \"rail\", or mark the pad as doubtful.",
+        "A pad of uncertain function must be measured before use; the file must say what it is.",
         SourceNote.Practice
     );
 
     /// <summary>Two labels alike on one side.</summary>
     public static readonly Rule LabelTwice = new(
         "LABEL-TWICE",
-        "Two pads on one side read the same but are not the same",
-        "{place}: the {side} side already has a pad labelled \"{label}\" ({first}) that leads elsewhere. "
-            + "Check the leaflet and tell them apart in the label.",
-        "The builder finds a pad by side and label. Several pads of one rail may share a label; two signals may not.",
+        "Same label on two different pads",
+        "{place}: the {side} side already has a pad labelled \"{label}\" ({first}) with another connection. "
+            + "Check the manual and give them different labels.",
+        "Pads are found by side and label. Pads of one rail may share a label; two signals may not.",
         SourceNote.Practice
     );
 
     /// <summary>A value outside what can be.</summary>
     public static readonly Rule BadValue = new(
         "VALUE",
-        "A value cannot be",
+        "Invalid value",
         "{place} {problem}. {mend}",
-        "A wrong number in a part would give a wrong answer in every build that uses it.",
+        "A wrong value in a part causes wrong results in every build that uses it.",
         SourceNote.Own
     );
 
     /// <summary>A mode whose lines do not fit its protocol.</summary>
     public static readonly Rule ModeLines = new(
         "MODE-LINES",
-        "A mode does not have the lines of its protocol",
-        "{place}: {protocol} needs {needs}, this mode has {has}. {mend}",
-        "A link with a missing half loses something; the mode must say what, or have the line.",
+        "Mode lines do not match the protocol",
+        "{place}: {protocol} needs {needs}, but this mode has {has}. {mend}",
+        "A link without RX or TX loses a function; the mode must list it, or have the line.",
         SourceNote.Own
     );
 
     /// <summary>A port whose nets do not fit its kind.</summary>
     public static readonly Rule PortNets = new(
         "PORT-NETS",
-        "A port does not have the nets of its kind",
+        "Port nets do not match the port kind",
         "{place}: {problem}. A bus has \"data\" and \"clock\"; every other kind has \"rx\", \"tx\" or both.",
-        "The kind says how a device is wired to it; with other nets there is nothing to wire.",
+        "The kind sets how a device is wired to the port; without matching nets there is nothing to wire.",
         SourceNote.Own
     )
     {
-        Mend = "Add the nets that its kind has, or change its kind.",
+        Mend = "Add the nets its kind needs, or change its kind.",
     };
 
     /// <summary>Rails that feed each other.</summary>
     public static readonly Rule RailLoop = new(
         "RAIL-LOOP",
-        "Rails feed each other in a ring",
-        "{place}: {rails} hang on each other in a ring, so nothing feeds them. Let one of them hang on the battery.",
-        "Each rail takes its volts from the one before it; a ring has no first one.",
+        "Rails powered in a loop",
+        "{place}: {rails} are powered from each other in a loop, with no source. Power one of them from the battery.",
+        "Each rail is powered from the one before it; a loop has no source.",
         SourceNote.Own
     );
 

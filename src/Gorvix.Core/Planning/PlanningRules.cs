@@ -8,22 +8,22 @@ public static class PlanningRules
     /// <summary>One net and one port have one user.</summary>
     public static readonly Rule Taken = new(
         "TAKEN",
-        "One port has one device",
+        "One device per port",
         "{link} could go on {port}, but {consequence}.",
-        "Two devices on one net talk into each other, and a port has one job. The best plan gives each port to one link.",
+        "Two devices on one net transmit over each other, and a port has one function. The best plan assigns each port to one link.",
         SourceNote.Practice
     )
     {
-        Mend = "Lift one of the pins that it names.",
-        Brief = "held by your pins",
+        Mend = "Remove one of the pins it names.",
+        Brief = "taken by your pins",
     };
 
     /// <summary>It could go there, at a price.</summary>
     public static readonly Rule Open = new(
         "OPEN",
-        "A link could go elsewhere at a price",
+        "Another port is possible, at a cost",
         "{link} could go on {port}: {consequence}.",
-        "The price is what the best plan with the link there costs beyond the best plan; pin it there to take that plan.",
+        "The cost is how much worse the best plan with the link there is; pin it there to use that plan.",
         SourceNote.Own
     )
     {
@@ -33,107 +33,107 @@ public static class PlanningRules
     /// <summary>Serial in code.</summary>
     public static readonly Rule Code = new(
         "CODE",
-        "Serial in code takes processor time",
-        "{link} is read in code on {port}: about {percent} % of the processor at high loop rates{turned}.",
-        "Each bit is timed by the processor between its other work; the code turns the line over where that is needed.",
+        "Software serial adds CPU load",
+        "{link} uses software serial on {port}: about {percent} % CPU load at high loop rates{turned}.",
+        "The CPU times every bit between other tasks; software inverts the line where needed.",
         SourceNote.Practice
     )
     {
-        Mend = "Free a serial unit if the processor is short of time.",
+        Mend = "Free a UART if CPU load is too high.",
     };
 
     /// <summary>A ride in another link.</summary>
     public static readonly Rule Rides = new(
         "INSIDE",
-        "A link rides inside another one",
-        "{link} rides inside {carrier} on {port}: no port and no wire of its own.",
-        "A two-way control link brings telemetry back on its own wires; a port set to telemetry as well would be in vain.",
+        "In-band link",
+        "{link} is in-band over the {carrier} on {port}: no separate port or wire.",
+        "A two-way RC link returns telemetry over the same wires; a separate telemetry port would do nothing.",
         SourceNote.Practice
     )
     {
-        Mend = "Switch telemetry on in the board's settings, and set no port to it.",
+        Mend = "Enable telemetry in the board's settings; do not assign a port to it.",
     };
 
     /// <summary>The radio's bay loses packets.</summary>
     public static readonly Rule BaySlow = new(
         "BAY-SLOW",
-        "A slow bay loses telemetry",
-        "The bay of the radio keeps up with {bay} baud: at {rate} packets a second the frames of {link} do not fit, and what comes back is lost. On the radio: {mend}.",
-        "A frame of 26 bytes takes 0.62 ms at 420000 baud and 2.26 ms at 115200; packet rates from 500 a second up leave 2 ms.",
+        "Slow module bay loses telemetry",
+        "The radio's module bay is limited to {bay} baud: at {rate} Hz the {link} frames do not fit and telemetry is lost. On the radio: {mend}.",
+        "A 26-byte frame takes 0.62 ms at 420 000 baud and 2.26 ms at 115 200; packet rates from 500 Hz up leave 2 ms or less.",
         SourceNote.Practice
     );
 
     /// <summary>The builder banned it.</summary>
     public static readonly Rule Banned = new(
         "BAN",
-        "You banned it",
-        "You banned every way of {link} on {port} that would work.",
-        "Bans are the builder's own word; the plan keeps to them.",
+        "Blocked by you",
+        "You blocked every working route for {link} on {port}.",
+        "The plan respects your blocks.",
         SourceNote.Own
     )
     {
-        Mend = "Lift the ban under the plan.",
-        Brief = "banned by you",
+        Mend = "Unblock it under the plan.",
+        Brief = "blocked by you",
     };
 
     /// <summary>A function without modes.</summary>
     public static readonly Rule NoMode = new(
         "NO-MODE",
-        "A device offers no way to have it",
-        "{link} has no mode in its part file, so there is nothing to route. Add a mode to the device.",
-        "A link is carried in one of the modes that the device offers.",
+        "No mode for this link",
+        "{link} has no mode in its part file: nothing to route. Add a mode to the device.",
+        "A link uses one of the device's modes.",
         SourceNote.Own
     )
     {
-        Brief = "the device offers no mode",
+        Brief = "device has no mode",
     };
 
     /// <summary>A link without a route.</summary>
     public static readonly Rule Unmet = new(
         "UNMET",
-        "A link is left out",
-        "{link} cannot be carried.{because}",
-        "Every way of every link was weighed; no plan carries more of what you need.",
+        "Link not connected",
+        "{link} cannot be connected.{because}",
+        "Every route of every link was checked; no plan connects more of what you need.",
         SourceNote.Own
     )
     {
-        Mend = "Take one of the changes offered below it.",
+        Mend = "Apply one of the changes offered below it.",
     };
 
     /// <summary>A link without a route in a plan that is not proved.</summary>
     public static readonly Rule UnmetYet = new(
         "UNMET-YET",
-        "A link has no place so far",
-        "{link} has no place in the best plan so far; whether it could be carried is not settled.",
-        "Where there is far more to choose from than can be weighed, the best plan so far is shown with what is proved of it.",
+        "Link not connected yet",
+        "{link} has no port in the best plan so far; it is not yet known whether it can be connected.",
+        "With too many combinations to check, the best plan so far is shown, and how much of it is proven.",
         SourceNote.Own
     )
     {
-        Mend = "Wait while the plan is thought about, or pin the link where you want it.",
+        Mend = "Wait while planning continues, or pin the link where you want it.",
     };
 
     /// <summary>A pin that cannot come true.</summary>
     public static readonly Rule PinVain = new(
         "PIN",
-        "A pin cannot be kept",
-        "You pinned {link} to {where}, which cannot be: {reason} The plan leaves the pin aside.",
-        "A pin is a wish. Where the board cannot keep it, the best plan without it is more use than none.",
+        "Pin not possible",
+        "You pinned {link} to {where}, which is not possible: {reason} The plan ignores this pin.",
+        "A pin is a request. If the board cannot meet it, the best plan without it is more use than none.",
         SourceNote.Own
     )
     {
-        Mend = "Lift it under the plan, or mend what the reason names.",
+        Mend = "Unpin it under the plan, or fix the reason given.",
     };
 
     /// <summary>A mode that loses something.</summary>
     public static readonly Rule Loss = new(
         "LOSS",
-        "A link works with a loss",
-        "{link} is carried on {port}, but loses {what}.",
-        "Half a link can still fly; what is missing must be known before take-off.",
+        "Link works with reduced function",
+        "{link} is connected on {port}, but loses {what}.",
+        "A reduced link can still fly, but know the missing function before take-off.",
         SourceNote.Practice
     )
     {
-        Mend = "Live with it, or make room for a mode that loses nothing.",
+        Mend = "Accept it, or free a port for a mode that loses nothing.",
     };
 
     /// <summary>All rules of this floor.</summary>

@@ -77,13 +77,13 @@ public static class UnlockSteps
     /// <summary>What each kind of step weighs, in words.</summary>
     public static readonly IReadOnlyList<(string Words, int Minutes)> Prices =
     [
-        ("a house rule", HousePrice),
-        ("the other harness of a device", HarnessPrice),
-        ("other firmware on the board", FirmwarePrice),
-        ("a link that is nice to have gives way", LeaveOutPrice),
-        ("a want gives way", 2 * LeaveOutPrice),
-        ("a must gives way", 3 * LeaveOutPrice),
-        ("a regulator, adapter or filter of its own", RegulatorPrice),
+        ("changing a house rule", HousePrice),
+        ("another harness for a device", HarnessPrice),
+        ("different board firmware", FirmwarePrice),
+        ("dropping an optional link", LeaveOutPrice),
+        ("dropping a wanted link", 2 * LeaveOutPrice),
+        ("dropping a required link", 3 * LeaveOutPrice),
+        ("adding a regulator, adapter or filter", RegulatorPrice),
         ("another device", DevicePrice),
         ("another board", BoardPrice),
     ];

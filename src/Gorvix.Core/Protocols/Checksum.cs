@@ -81,7 +81,7 @@ public abstract record Checksum(string Name)
         }
     }
 
-    private sealed record Xor() : Checksum("exclusive or")
+    private sealed record Xor() : Checksum("XOR")
     {
         public override int Over(ReadOnlySpan<byte> bytes)
         {

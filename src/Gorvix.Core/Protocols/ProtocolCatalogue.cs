@@ -110,10 +110,7 @@ public static class ProtocolCatalogue
             LineUse.DeviceToBoard,
             PortJob.EscTelemetry,
             10,
-            new(
-                Standing.FromMemory,
-                "10-byte frame, one wire shared by the motors' controllers, each of which is asked through its motor signal"
-            )
+            new(Standing.FromMemory, "10-byte frame, one wire shared by all ESCs, each polled through its motor signal")
         )
         {
             Turn = Turn.WhenAsked,
@@ -126,7 +123,7 @@ public static class ProtocolCatalogue
             LineUse.DeviceToBoard,
             PortJob.ReceiverInput,
             16,
-            new(Standing.FromMemory, "16-byte frame every 11 or 22 ms; a satellite wants 3.3 V")
+            new(Standing.FromMemory, "16-byte frame every 11 or 22 ms; a satellite receiver needs 3.3 V")
         ),
         new(
             "SRXL2",
@@ -175,7 +172,7 @@ public static class ProtocolCatalogue
             LineUse.OneWire,
             PortJob.ReceiverInput,
             null,
-            new(Standing.FromMemory, "control and telemetry on one wire; some taps are normal")
+            new(Standing.FromMemory, "RC link and telemetry on one wire; some taps are not inverted")
         ),
         new(
             "NMEA",
@@ -186,7 +183,7 @@ public static class ProtocolCatalogue
             PortJob.Gnss,
             null,
             SourceNote.Published(
-                "IEC 61162-1 (NMEA 0183): 8 data bits, no parity, one stop bit; sentences of at most 82 characters"
+                "IEC 61162-1 (NMEA 0183): 8 data bits, no parity, one stop bit; sentences up to 82 characters"
             )
         )
         {
@@ -213,7 +210,7 @@ public static class ProtocolCatalogue
             LineUse.BoardToDevice,
             PortJob.TelemetryOut,
             null,
-            new(Standing.FromMemory, "one way")
+            new(Standing.FromMemory, "one-way")
         ),
         new(
             "Camera control",
@@ -263,7 +260,7 @@ public static class ProtocolCatalogue
             LineUse.DeviceToBoard,
             PortJob.PulseInput,
             null,
-            new(Standing.CommonPractice, "pulse train, 8 channels in about 22.5 ms: slow, but it needs no serial unit")
+            new(Standing.CommonPractice, "pulse train, 8 channels in about 22.5 ms: slow, but needs no UART")
         )
         {
             Carrier = Carrier.Pulse,
@@ -276,7 +273,7 @@ public static class ProtocolCatalogue
             LineUse.WirePerChannel,
             PortJob.PulseInput,
             null,
-            new(Standing.CommonPractice, "1000 to 2000 µs at about 50 Hz, one wire a channel: obsolete")
+            new(Standing.CommonPractice, "1000 to 2000 µs at about 50 Hz, one wire per channel: obsolete")
         )
         {
             Carrier = Carrier.Pulse,
@@ -328,7 +325,7 @@ public static class ProtocolCatalogue
             LineUse.DeviceToBoard,
             PortJob.Sensing,
             null,
-            new(Standing.CommonPractice, "pack voltage through a divider, or a current as a voltage")
+            new(Standing.CommonPractice, "battery voltage through a divider, or a current as a voltage")
         )
         {
             Carrier = Carrier.Analogue,
@@ -341,7 +338,7 @@ public static class ProtocolCatalogue
             LineUse.BoardToDevice,
             PortJob.CameraControl,
             null,
-            new(Standing.CommonPractice, "a level for each key of the camera's menu")
+            new(Standing.CommonPractice, "one voltage level per camera menu key")
         )
         {
             Carrier = Carrier.Analogue,

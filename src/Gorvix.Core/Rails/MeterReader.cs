@@ -79,8 +79,8 @@ public static class MeterReader
         var own = wired.Joined.FirstOrDefault(l => l.Device == lead.Device && l.Lead.Role == LeadRole.Ground);
         return (
             Reading(
-                $"{lead.Label} of the {lead.Name}",
-                own is null ? Black(wired.Build.Circuit, ground) : $"{own.Lead.Label} of the {lead.Name}",
+                $"{lead.Label} at {lead.Name}",
+                own is null ? Black(wired.Build.Circuit, ground) : $"{own.Lead.Label} at {lead.Name}",
                 lead.Pad,
                 lead.Volts ?? 0,
                 lead.LowVolts

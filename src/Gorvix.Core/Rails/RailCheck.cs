@@ -116,7 +116,7 @@ public static class RailCheck
                 ("situation", name),
                 ("least", rail.AtLeast ? "at least " : ""),
                 ("amps", Figure(always ? rail.Typical : rail.Peak)),
-                ("how", always ? "are drawn all the time" : "are drawn at times")
+                ("how", always ? "typical" : "peak")
             );
         }
         if (rail.Heat > MostHeat)
@@ -158,8 +158,8 @@ public static class RailCheck
                     (
                         "why",
                         rail is { Alive: true }
-                            ? $"rail {rail.Label} gives only {Figure(lead.LowVolts!.Value)} V from there"
-                            : $"rail {rail?.Label ?? "behind it"} is fed by the battery only"
+                            ? $"{rail.Label} rail has only {Figure(lead.LowVolts!.Value)} V from USB"
+                            : $"{rail?.Label ?? "its rail"} is powered from the battery only"
                     )
                 );
                 yield break;
@@ -217,30 +217,30 @@ public static class RailCheck
                 var always = free.Typical > power.LimiterAmps;
                 yield return Say(
                     RailRules.LimiterTrips,
-                    $"limiter of {Figure(power.LimiterAmps)} A",
-                    $"the build draws {least}{Figure(always ? free.Typical : free.Peak)} A {(always ? "as a rule" : "at times")}"
+                    $"{Figure(power.LimiterAmps)} A current limiter",
+                    $"the build draws {least}{Figure(always ? free.Typical : free.Peak)} A {(always ? "typical" : "peak")}"
                 );
                 break;
             case InLine.Limiter when power.LimiterAmps > Math.Max(MostHarmless, 2 * free.Peak) && !sheet.AtLeast:
                 yield return Say(
                     RailRules.LimiterVain,
-                    $"limiter of {Figure(power.LimiterAmps)} A",
-                    $"the build draws {Figure(free.Peak)} A at most, so a fault may take {Figure(power.LimiterAmps - free.Peak)} A more before it holds"
+                    $"{Figure(power.LimiterAmps)} A current limiter",
+                    $"the build draws {Figure(free.Peak)} A peak; a fault can draw {Figure(power.LimiterAmps - free.Peak)} A more before it limits"
                 );
                 break;
             case InLine.Lamp when power.LampVolts < input / MostGlare:
                 yield return Say(
                     RailRules.LimiterVain,
-                    $"lamp of {Figure(power.LampVolts)} V",
-                    $"at a short it gets {Figure(input)} V and burns out"
+                    $"{Figure(power.LampVolts)} V bulb",
+                    $"a short puts {Figure(input)} V across it and it burns out"
                 );
                 break;
             case InLine.Lamp
                 when power.LampWatts / power.LampVolts > Math.Max(MostHarmless, 2 * free.Peak) && !sheet.AtLeast:
                 yield return Say(
                     RailRules.LimiterVain,
-                    $"lamp of {Figure(power.LampWatts)} W",
-                    $"at a short it lets {Figure(power.LampWatts / power.LampVolts)} A through"
+                    $"{Figure(power.LampWatts)} W bulb",
+                    $"at a short it passes {Figure(power.LampWatts / power.LampVolts)} A"
                 );
                 break;
         }
@@ -264,8 +264,8 @@ public static class RailCheck
             (
                 "how",
                 signals.Count == 0
-                    ? "so no current flows and it stays dead"
-                    : $"so its current looks for a way back through {Phrase.Join(signals)}"
+                    ? "no current flows and it stays dead"
+                    : $"current returns through {Phrase.Join(signals)}"
             )
         );
 
@@ -288,7 +288,7 @@ public static class RailCheck
                 Subject.Lead(lead.Device, lead.Lead),
                 ("device", lead.Name),
                 ("rail", rail.Label),
-                ("what", noisy ? "the battery itself" : "not filtered")
+                ("what", noisy ? "unfiltered battery" : "unfiltered")
             )
             : null;
     }

@@ -177,7 +177,7 @@ internal sealed class RailNet
         int? source = null;
         if (situation.InputVolts is { } volts)
         {
-            var at = Net.Node("the source");
+            var at = Net.Node("the supply");
             Pack = Net.Elements.Count;
             Net.Add(new VoltSource(at, volts, situation.SourceOhms));
             source = at;
@@ -222,7 +222,7 @@ internal sealed class RailNet
         {
             return _rails[rail.Id] = same;
         }
-        var node = _rails[rail.Id] = Net.Node($"rail {rail.Label}");
+        var node = _rails[rail.Id] = Net.Node($"{rail.Label} rail");
         var feeds = Regulators[rail.Id] = [];
         if (dead || rail.Volts is not { } made || rail.Feed == RailFeed.Battery)
         {
@@ -269,7 +269,7 @@ internal sealed class RailNet
         var (here, end) = (pad, _rails[way.To.Id]);
         foreach (var (i, step) in steps.Index())
         {
-            var next = i == steps.Count - 1 ? end : Net.Node($"a point behind {Net.Names[pad]}");
+            var next = i == steps.Count - 1 ? end : Net.Node($"a point after {Net.Names[pad]}");
             Add(
                 step.Kind == StepKind.Resistor ? new Ohmic(here, next, step.Value)
                 : step.Passage == Passage.ToController ? new Junction(here, next, step.Value)

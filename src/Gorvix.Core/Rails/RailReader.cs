@@ -103,11 +103,11 @@ public static class RailReader
         var told = wired.Build.Build.Wires.Count;
         var said = new List<string>
         {
-            $"{(told > 0 ? "The other supply" : "Supply")} wires are taken as {WireCut.UsualMillimetres / 10:0} cm of AWG {WireCut.UsualGauge}.",
+            $"{(told > 0 ? "Other supply" : "Supply")} wires are assumed to be {WireCut.UsualMillimetres / 10:0} cm of AWG {WireCut.UsualGauge}.",
         };
         if (wired.Build.Build.Pack is { Milliohms: null } && wired.Build.Build.InputVolts is null)
         {
-            said.Add("The pack's resistance is not known, so its volts do not sag here.");
+            said.Add("Battery resistance is unknown: voltage sag is not computed.");
         }
         var silent = wired
             .Build.Devices.Where(d => d.Device.Supplies.Any(s => s.Typical is null))
@@ -116,7 +116,7 @@ public static class RailReader
         if (silent.Count > 0)
         {
             said.Add(
-                $"No leaflet tells the current of {Findings.Phrase.Join(silent)}: what is told of their rails is the least."
+                $"No datasheet current for {Findings.Phrase.Join(silent)}: the loads shown for their rails are minimums."
             );
         }
         if (
@@ -126,7 +126,7 @@ public static class RailReader
         )
         {
             said.Add(
-                "Regulators whose efficiency no leaflet tells are taken as lossless, so the source gives at least what is told."
+                "Regulators without a datasheet efficiency count as lossless: the real supply current is at least the figure shown."
             );
         }
         return said;
@@ -214,7 +214,7 @@ public static class RailReader
                 giving.Regulator is { } regulator ? state.Outputs[regulator] : state.Amps[giving.Passing!.Value];
             return new RailReading(
                 $"{giving.Device}:{giving.Lead.Id}",
-                $"{giving.Lead.Label} of the {NameOf(giving.Device)}",
+                $"{giving.Lead.Label} of {NameOf(giving.Device)}",
                 giving.Fed.Rails.Count > 0 ? giving.Fed.Rails[0] : null,
                 Round(rule.Volts[giving.Node]),
                 Round(high.Volts[giving.Node]),

@@ -8,171 +8,171 @@ public static class RailRules
     /// <summary>Too many volts at a lead.</summary>
     public static readonly Rule Over = new(
         "RAIL-BURNS",
-        "A lead gets more than it takes",
-        "{lead} of the {device} gets {volts} V with {situation}; it takes {takes} V at most.",
-        "A window is checked at what really arrives, at both ends of the pack.",
+        "Over-voltage at a lead",
+        "{lead} of {device} gets {volts} V ({situation}), maximum {takes} V: it would be destroyed.",
+        "Every input range is checked against the voltage that arrives, on a full and an empty battery.",
         SourceNote.Practice
     )
     {
-        Mend = "Take a pad of a lower rail before anything is plugged in.",
+        Mend = "Use a pad on a lower-voltage rail before plugging anything in.",
     };
 
     /// <summary>Too few volts at a lead.</summary>
     public static readonly Rule Under = new(
         "RAIL-STARVES",
-        "A lead gets less than it needs",
-        "{lead} of the {device} falls to {volts} V with {situation}; it needs {takes} V.",
-        "Under the most load the wire and the regulator take their part too.",
+        "Under-voltage at a lead",
+        "{lead} of {device} drops to {volts} V ({situation}), needs {takes} V.",
+        "At peak load the wire and the regulator drop voltage too.",
         SourceNote.Practice
     )
     {
-        Mend = "Take a pad of a stronger rail, a shorter or thicker wire, or land earlier.",
+        Mend = "Use a pad on a stronger rail, a shorter or thicker wire, or land earlier.",
     };
 
     /// <summary>The board's own input.</summary>
     public static readonly Rule Input = new(
         "RAIL-INPUT",
-        "The board's supply input has a window of its own",
-        "The {board} gets {volts} V with {situation}; it takes {min} to {max} V.",
-        "A board without a regulator takes 5 V only; battery voltage destroys it at once.",
+        "Board supply input out of range",
+        "{board} gets {volts} V ({situation}), needs {min} to {max} V.",
+        "A board without a regulator accepts 5 V only; battery voltage destroys it at once.",
         SourceNote.Practice
     )
     {
-        Mend = "Feed it from a regulator of its own, or take another pack.",
+        Mend = "Power it from its own regulator, or use another battery.",
     };
 
     /// <summary>A rail over its limit.</summary>
     public static readonly Rule Overloaded = new(
         "RAIL-LIMIT",
-        "The loads of a rail add up",
-        "Rail {rail} gives {limit} A at most; with {situation} {least}{amps} A {how}.",
-        "Loads add up, and peak counts, not average: the regulator shuts down or sags, and all that hangs on it restarts.",
+        "Rail overloaded",
+        "{rail} rail: {least}{amps} A {how} ({situation}), limit {limit} A.",
+        "Loads add up, and peak counts, not average: the regulator shuts down or sags, and everything powered from it restarts.",
         SourceNote.Practice
     )
     {
-        Mend = "Move a device to another rail, or give it a regulator of its own.",
+        Mend = "Move a device to another rail, or fit it with its own regulator.",
     };
 
     /// <summary>More than USB gives.</summary>
     public static readonly Rule UsbLimit = new(
         "USB-LIMIT",
-        "A USB port gives so much and no more",
-        "On USB {rail} and what hangs on it ask for {amps} A; a port gives {limit} A.",
-        "A port gives 100 mA unasked, 500 mA when it has granted them, 900 mA if it is a fast one; a type C port that says so 1.5 or 3 A. Beyond it switches off.",
+        "USB port overloaded",
+        "{rail} and its loads draw {amps} A from USB; the port supplies {limit} A.",
+        "A port supplies 100 mA by default, 500 mA once granted, 900 mA if USB 3; a Type-C port that advertises it, 1.5 or 3 A. Above that it switches off.",
         SourceNote.Published(
             "Universal Serial Bus Specification 2.0, section 7.2.1; USB 3.2, section 11.4.1; USB Type-C 2.0, table 4-36"
         )
     )
     {
-        Mend = "Unplug a device while settings are made, or plug the pack in.",
+        Mend = "Unplug a device while changing settings, or connect the battery.",
     };
 
     /// <summary>Silent on USB.</summary>
     public static readonly Rule Silent = new(
         "USB-SILENT",
-        "Most rails are dead on USB alone",
-        "The {device} is silent on USB alone: {why}.",
-        "Many hours went into links that were only not fed.",
+        "Off on USB power",
+        "{device} is off on USB: {why}.",
+        "Many a dead link simply has no power.",
         SourceNote.Practice
     )
     {
-        Mend = "Plug the pack in (propellers off) before the link is looked for.",
+        Mend = "Connect the battery (propellers off) before troubleshooting the link.",
     };
 
     /// <summary>Heat.</summary>
     public static readonly Rule Heat = new(
         "RAIL-HEAT",
-        "A linear regulator turns what is too much into heat",
-        "The regulator of {rail} turns {watts} W into heat with {situation}.",
-        "A small regulator without a cooler stands about 1 W.",
+        "Linear regulator runs hot",
+        "{rail} regulator dissipates {watts} W ({situation}).",
+        "A small regulator without a heatsink handles about 1 W.",
         SourceNote.Practice
     )
     {
-        Mend = "Move a load to a rail that switches, or take a pack of fewer cells.",
+        Mend = "Move a load to a rail with a switching regulator, or use a battery with fewer cells.",
     };
 
     /// <summary>A long thin wire.</summary>
     public static readonly Rule Drop = new(
         "WIRE-DROP",
-        "A supply wire should not take more than 3 %",
-        "Between {pad} and {lead} of the {device} {volts} V are lost with {situation}, {percent} % of what the pad gives.",
-        "What the wire takes the device does not get, and the motors' noise gets in.",
+        "Supply wire drops over 3 %",
+        "Drop from {pad} to {lead} of {device}: {volts} V ({situation}), {percent} % of the pad voltage.",
+        "Wire drop leaves the device less voltage and lets motor noise in.",
         SourceNote.Practice
     )
     {
-        Mend = "Take a shorter or a thicker wire.",
+        Mend = "Use a shorter or thicker wire.",
     };
 
     /// <summary>No steady state.</summary>
     public static readonly Rule Unsettled = new(
         "RAIL-UNSETTLED",
-        "A supply that finds no rest",
-        "With {situation} nothing steady is found: {place}: {why}.",
-        "Loads beyond what a source gives make it swing or collapse.",
+        "Supply does not settle",
+        "No steady voltage at {place} ({situation}): {why}.",
+        "Loads beyond its limit make a supply oscillate or collapse.",
         SourceNote.Own
     )
     {
-        Mend = "Take a load away, or choose a stronger source.",
+        Mend = "Remove a load, or use a stronger supply.",
     };
 
     /// <summary>Two supplies tied.</summary>
     public static readonly Rule Tied = new(
         "RAIL-TIED",
-        "Two supplies are never tied",
-        "With {situation} copper joins {rail} and {others}.",
-        "The higher one drives its current into the lower one's regulator; tied to ground it is a short. One of them gives way.",
+        "Two supplies tied together",
+        "{rail} and {others} are tied together ({situation}).",
+        "The higher one drives current into the lower one's regulator; tied to ground it is a short. One of them will be destroyed.",
         SourceNote.Practice
     )
     {
-        Mend = "Open one side of the bridge, or take the output wire off, before anything is plugged in.",
+        Mend = "Open one side of the solder jumper, or disconnect the output wire, before plugging anything in.",
     };
 
     /// <summary>A limiter that trips.</summary>
     public static readonly Rule LimiterTrips = new(
         "LIMITER-TRIPS",
-        "A limiter must let the build start",
-        "The {place} trips at switch-on: {why}.",
-        "At switch-on everything draws its most; what trips without a fault teaches to look away.",
+        "Current limiter trips at power-up",
+        "The {place} trips at power-up: {why}.",
+        "Everything draws its peak at power-up; a limiter that trips without a fault gets ignored.",
         SourceNote.Practice
     )
     {
-        Mend = "Unplug what draws most for the first power, or set it a little above what is drawn.",
+        Mend = "Unplug the biggest load for the first power-up, or set the limit slightly above the draw.",
     };
 
     /// <summary>A limiter that protects nothing.</summary>
     public static readonly Rule LimiterVain = new(
         "LIMITER-VAIN",
-        "A limiter must hold what a fault would draw",
+        "Current limiter does not protect",
         "The {place} protects nothing: {why}.",
-        "One to two amperes hold a fault harmless; much more burns a track before it is noticed.",
+        "1 to 2 A keeps a fault harmless; much more burns a track before you notice.",
         SourceNote.Practice
     )
     {
-        Mend = "Set it to little more than the build draws, or take a lamp for the volts of the pack.",
+        Mend = "Set it just above what the build draws, or use a bulb rated for the battery voltage.",
     };
 
     /// <summary>No ground.</summary>
     public static readonly Rule NoGround = new(
         "RAIL-GROUND",
-        "What goes in must come back through ground",
-        "The {device} has a supply and no ground, {how}.",
-        "Through a signal the current lifts every level of the link, and the pin may not survive it.",
+        "Supply without ground",
+        "{device} has a supply but no ground: {how}.",
+        "Current returning through a signal shifts every level on the link and may destroy the pin.",
         SourceNote.Practice
     )
     {
-        Mend = "Join its ground to a ground pad before it gets any power.",
+        Mend = "Connect its ground to a ground pad before applying any power.",
     };
 
     /// <summary>Video on a noisy supply.</summary>
     public static readonly Rule Noisy = new(
         "VIDEO-NOISE",
-        "Video is cleaner on a regulated, filtered supply",
-        "The {device} hangs on {rail}, which is {what}: the motors' noise can show in the picture.",
-        "Practitioners disagree: a regulated rail first, or the battery with a capacitor or filter at the transmitter.",
+        "Video on a noisy supply",
+        "{device} is powered from {rail} ({what}): motor noise can show in the video.",
+        "Builders disagree: a regulated rail first, or the battery with a capacitor or filter at the VTX.",
         SourceNote.Practice
     )
     {
-        Mend = "Take a regulated rail where one fits, or put a filter or capacitor at the device.",
+        Mend = "Use a regulated rail where one fits, or fit a filter or capacitor at the device.",
     };
 
     /// <summary>All rules of this floor.</summary>

@@ -46,7 +46,7 @@ internal static class RailTies
                     (
                         Root(g.Node),
                         g.Node,
-                        $"{g.Lead.Label} of the {net.Wired.Build.Devices.First(d => d.Id == g.Device).Device.Name}"
+                        $"{g.Lead.Label} of {net.Wired.Build.Devices.First(d => d.Id == g.Device).Device.Name}"
                     )
                 )
         );
@@ -58,7 +58,7 @@ internal static class RailTies
                     .Index()
                     .GroupBy(
                         d => d.Item.Root,
-                        d => d.Index < rails ? $"rail {circuit.Rails[d.Item.Name].Label}" : d.Item.Name
+                        d => d.Index < rails ? $"{circuit.Rails[d.Item.Name].Label} rail" : d.Item.Name
                     )
                     .Where(g => g.Count() > 1)
                     .Select(g => (IReadOnlyList<string>)[.. g]),

@@ -96,7 +96,7 @@ public sealed record Situation(string Id, string Name, double? InputVolts)
                 select basis with
                 {
                     Id = $"without-{device.Id}",
-                    Name = $"the {device.Device.Name} unplugged",
+                    Name = $"{device.Device.Name} unplugged",
                     Group = SituationGroup.Unplugged,
                     Edits = [new Unplugged(device.Id)],
                 },
@@ -128,28 +128,34 @@ public sealed record Situation(string Id, string Name, double? InputVolts)
                 Add(id, name, pack.Cells * cell, SituationGroup.Pack, (pack.Milliohms ?? 0) / 1000);
             if (cellVolts is { } set)
             {
-                Charged("charge", $"{set:0.00} V a cell", set);
+                Charged("charge", $"{set:0.00} V per cell", set);
             }
-            Charged("full", "full pack", Pack.FullCell(pack.Chemistry));
-            Charged("nominal", "half-flown pack", NominalCell);
-            Charged("land", "pack at landing", LandCell);
-            Charged("empty", "empty pack", Pack.EmptyCell);
+            Charged("full", "full battery", Pack.FullCell(pack.Chemistry));
+            Charged("nominal", "half battery", NominalCell);
+            Charged("land", "battery at landing", LandCell);
+            Charged("empty", "empty battery", Pack.EmptyCell);
         }
         var source = list.FirstOrDefault();
-        Add("usb", "USB alone", null, SituationGroup.Usb);
+        Add("usb", "USB only", null, SituationGroup.Usb);
         list[^1] = list[^1] with { Usb = true };
         if (source is { InputVolts: { } input })
         {
-            Add("both", "USB and source", input, SituationGroup.Usb, source.SourceOhms);
+            Add("both", "USB and supply", input, SituationGroup.Usb, source.SourceOhms);
             list[^1] = list[^1] with { Usb = true };
-            Add("lamp", "first power through a lamp", input, SituationGroup.FirstPower, source.SourceOhms);
+            Add("lamp", "first power-up through a bulb", input, SituationGroup.FirstPower, source.SourceOhms);
             list[^1] = list[^1] with { InLine = InLine.Lamp };
-            Add("limiter", "first power through a limiter", input, SituationGroup.FirstPower, source.SourceOhms);
+            Add(
+                "limiter",
+                "first power-up through a current limiter",
+                input,
+                SituationGroup.FirstPower,
+                source.SourceOhms
+            );
             list[^1] = list[^1] with { InLine = InLine.Limiter };
         }
         if (build.Power.Bench is { } bench)
         {
-            Add("bench", $"the bench supply at {bench.Volts:0.##} V", bench.Volts, SituationGroup.FirstPower);
+            Add("bench", $"bench supply at {bench.Volts:0.##} V", bench.Volts, SituationGroup.FirstPower);
             list[^1] = list[^1] with { InLine = InLine.Limiter, Power = build.Power with { LimiterAmps = bench.Amps } };
         }
         return list;

@@ -23,7 +23,7 @@ internal sealed class SupplyWays(RailNet net)
             return
             [
                 .. To(giving.Fed),
-                ($"{to.Lead.Label} of the {name}", giving.Node),
+                ($"{to.Lead.Label} of {name}", giving.Node),
                 ($"lead {fed.Lead.Lead.Label}", fed.Node),
             ];
         }
@@ -38,7 +38,7 @@ internal sealed class SupplyWays(RailNet net)
         }
         return
         [
-            .. chain.Select(r => ($"rail {r.Label}", net.NodeOf(r.Id))),
+            .. chain.Select(r => ($"{r.Label} rail", net.NodeOf(r.Id))),
             ($"pad {fed.Lead.Pad!.Label}", net.NodeOfPad(fed.Lead.Pad!.Id)!.Value),
             ($"lead {fed.Lead.Lead.Label}", fed.Node),
         ];

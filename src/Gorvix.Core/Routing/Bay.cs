@@ -51,11 +51,11 @@ public sealed class Bay(RadioSide? radio, Protocol protocol)
     {
         if (IsSlow)
         {
-            yield return Set($"set the line of the module bay to {Baud} baud");
+            yield return Set($"set the module bay to {Baud} baud");
         }
         if (IsCrowded)
         {
-            yield return Set($"set the packet rate to {MostHertz} a second or less; it is {radio!.PacketHertz}");
+            yield return Set($"set the packet rate to {MostHertz} Hz or less (now {radio!.PacketHertz} Hz)");
         }
     }
 

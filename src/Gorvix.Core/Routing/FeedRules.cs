@@ -8,70 +8,70 @@ public static class FeedRules
     /// <summary>Too many volts.</summary>
     public static readonly Rule Burn = new(
         "BURN",
-        "A device takes only so many volts",
-        "{pad} gives up to {gives} V with the pack full; the {device} takes {takes} V at most.",
-        "The window of a device is checked at the full end of the pack and at what the rail really gives.",
+        "Supply above the device's maximum",
+        "{pad} reaches {gives} V on a full battery; the {device} is rated {takes} V maximum.",
+        "Each device's supply range is checked on a full battery, at the voltage the rail really has.",
         SourceNote.Practice
     )
     {
-        Mend = "Take a pad of a lower rail, or a regulator of its own.",
-        Brief = "too many volts",
+        Mend = "Use a pad on a lower-voltage rail, or add a regulator.",
+        Brief = "over-voltage",
     };
 
     /// <summary>Too few volts.</summary>
     public static readonly Rule Starve = new(
         "STARVE",
-        "A device needs its volts to the end of the pack",
-        "{pad} falls to {gives} V with the pack empty; the {device} needs {takes} V.",
-        "A regulator needs its input above its output plus dropout; from a small pack it only follows the battery down.",
+        "Supply below the device's minimum",
+        "{pad} drops to {gives} V on an empty battery; the {device} needs {takes} V.",
+        "A regulator needs its input above its output plus dropout; on a low-cell battery its output only follows the battery down.",
         SourceNote.Practice
     )
     {
-        Mend = "Take a pad of a higher rail, a pack of more cells, or a part that needs less.",
-        Brief = "too few volts",
+        Mend = "Use a pad on a higher-voltage rail, a battery with more cells, or a part that needs less.",
+        Brief = "under-voltage",
     };
 
     /// <summary>Something on the way feeds nothing.</summary>
     public static readonly Rule Blocked = new(
         "NO-FEED",
-        "Only copper and a diode the right way round feed a device",
-        "{pad} hangs on {rail} through {what}, so it feeds nothing; the {device} stays dead there.",
-        "A diode the wrong way round blocks, a divider or a resistor gives way under load, an inverter drives a signal only.",
+        "Pad cannot supply current",
+        "{pad} is on {rail} through {what} and cannot power anything; the {device} would stay dead.",
+        "A reversed diode blocks, a divider or resistor sags under load, an inverter drives only a signal.",
         SourceNote.Practice
     )
     {
-        Mend = "Take another pad of that rail.",
-        Brief = "something blocks it",
+        Mend = "Use another pad on that rail.",
+        Brief = "supply path blocked",
     };
 
     /// <summary>Two rails on one pad.</summary>
     public static readonly Rule Tied = new(
         "TIED",
-        "Two supplies are never tied",
-        "{pad} is joined to {one} and to {two} at once.",
-        "The higher rail drives current into the lower one's regulator; one of them gives way.",
+        "Never tie two supplies",
+        "{pad} is connected to both {one} and {two}.",
+        "The higher rail drives current into the lower rail's regulator; one of them will fail.",
         SourceNote.Practice
     )
     {
-        Mend = "Set the bridges so that one rail is left on the pad.",
-        Brief = "two rails at once",
+        Mend = "Set the jumpers to leave one rail on the pad.",
+        Brief = "two rails tied together",
     };
 
     /// <summary>The pack does not suit the board.</summary>
     public static readonly Rule BoardInput = new(
         "INPUT",
-        "The board's supply input has a window of its own",
-        "The {board} takes {min} to {max} V, and it would get {low} to {high} V. {mend}",
-        "A board without a regulator takes 5 V only; battery voltage destroys it at once.",
+        "Board supply out of range",
+        "The {board} needs {min}–{max} V but would have {low}–{high} V. {mend}",
+        "A board without a regulator is 5 V only; battery voltage destroys it instantly.",
         SourceNote.Practice
     );
 
     /// <summary>No pack chosen.</summary>
     public static readonly Rule NoPack = new(
         "NO-PACK",
-        "Supplies are judged against a pack",
-        "No pack is chosen yet, so nothing is said about supplies. Choose its cells under Parts.",
-        "A 4S pack is 16.8 V full and 13.2 V empty: what a pad gives depends on it.",
+        "Supply check needs a battery",
+        "No battery chosen yet: supplies are not checked. Choose the cell count under Parts.",
+        "A 4S pack is 16.8 V full and 13.2 V empty: pad voltages depend on it.",
         SourceNote.Own
     );
 

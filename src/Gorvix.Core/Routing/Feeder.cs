@@ -209,7 +209,7 @@ public static class Feeder
             StepKind.Divider => "a divider",
             StepKind.Inverter => "an inverter",
             StepKind.Resistor => "a resistor",
-            _ => "a diode that blocks",
+            _ => "a blocking diode",
         };
 
     // One feed for each rail, bridge position and manner of joining; pads that differ in nothing else stand in it together. The pad

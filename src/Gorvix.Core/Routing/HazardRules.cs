@@ -8,18 +8,18 @@ public static class HazardRules
     /// <summary>The port also serves USB.</summary>
     public static readonly Rule UsbShared = new(
         "USB-SHARED",
-        "A port shared with USB has one talker at a time",
-        "{port} also serves the USB socket: unplug {device} or leave it without power while the computer is connected, or both garble.",
-        "On boards with two serial units one of them carries USB through a bridge chip on the same wires.",
+        "Port shared with USB",
+        "{port} is shared with USB: unplug {device} or keep it unpowered while the computer is connected, or both garble.",
+        "On boards with two UARTs, one carries USB through a USB-serial chip on the same wires.",
         SourceNote.Practice
     );
 
     /// <summary>A label that is not certain.</summary>
     public static readonly Rule Measure = new(
         "MEASURE",
-        "A doubtful pad is measured before it is used",
-        "The label of pad {pad} is not certain. Measure it before you solder {lead} to it.",
-        "B+ can be battery or buzzer, and print can be mirrored or under a part. A pad that is not what it seems burns what hangs on it.",
+        "Measure an uncertain pad first",
+        "The label of pad {pad} is not certain. Measure it before soldering {lead} to it.",
+        "B+ can be battery or buzzer; silkscreen can be mirrored or under a part. A misread pad destroys whatever is connected to it.",
         SourceNote.Practice
     );
 
@@ -27,33 +27,33 @@ public static class HazardRules
     public static readonly Rule Margin = new(
         "MARGIN",
         "3.3 V into 5 V logic is marginal",
-        "{half} drives 3.3 V, and {lead} wants {needs} V for a high level. It may work on the bench and fail in the cold.",
-        "A 5 V CMOS input takes 0.7 times its supply for high, which is 3.5 V.",
-        SourceNote.Published("data sheets of 5 V CMOS logic: high input 0.7 × supply; JESD8C for 3.3 V outputs")
+        "{half} drives 3.3 V, but {lead} needs {needs} V for a high level. It may work on the bench and fail in the cold.",
+        "A 5 V CMOS input needs 0.7 × its supply for a high level: 3.5 V.",
+        SourceNote.Published("datasheets of 5 V CMOS logic: high input 0.7 × supply; JESD8C for 3.3 V outputs")
     )
     {
-        Mend = "Put a level shifter into the lead, or take a device for 3.3 V.",
+        Mend = "Fit a level shifter in the lead, or use a 3.3 V device.",
     };
 
     /// <summary>Plugs alike with other pins.</summary>
     public static readonly Rule Plug = new(
         "PLUG",
-        "Plugs that look alike may carry other pins",
-        "Do not plug {device} into {plug} as it comes: its {lead} would sit on {pad}. Move the pins first, by function and never by place.",
-        "Plugs of one family fit each other whatever they carry; battery on a data pin kills both sides at once.",
+        "Same plug, different pinout",
+        "Re-pin before plugging {device} into {plug}: its {lead} would reach {pad}. Match signals, never positions.",
+        "Plugs of one family mate whatever their pinout; battery voltage on a data pin destroys both sides instantly.",
         SourceNote.Practice
     );
 
     /// <summary>A lead nobody asked for.</summary>
     public static readonly Rule Driver = new(
         "DRIVER",
-        "A lead left in its plug still talks",
-        "{lead} of {device} stays in {plug} and talks on {pad}: nothing else may use that net.",
-        "Two outputs on one wire fight. A receiver soldered there is bound and yet the sticks move now and then or never.",
+        "A lead left in its plug still transmits",
+        "{lead} of {device} stays in {plug} and transmits on {pad}: nothing else may use that net.",
+        "Two outputs on one wire fight. A receiver soldered there binds, but the sticks respond intermittently or never.",
         SourceNote.Practice
     )
     {
-        Mend = "Set the house rule \"unused leads\" to lifting, or pin that lead out of its plug, and the net is free.",
+        Mend = "To free the net, set the house rule \"unused leads\" to De-pin, or pin this lead as de-pinned.",
     };
 
     /// <summary>All rules of this list.</summary>

@@ -8,26 +8,26 @@ public static class LimitRules
     /// <summary>More ways than are weighed.</summary>
     public static readonly Rule TooMany = new(
         "WAYS",
-        "Only so many ways are weighed",
-        "There are more ways for {links} than are weighed: about {most} a link, those with the fewest selectors and the least hand work first. A way that was left out could be better.",
-        "There are as many ways as ports, modes, pads, selectors and sockets multiplied; no board that is made has a tenth of it.",
+        "Too many routes to check",
+        "Too many routes for {links}: only about {most} per link are checked, fewest jumpers and least manual work first. A skipped route could be better.",
+        "Routes multiply: ports × modes × pads × jumpers × sockets. No real board has a tenth of that many.",
         SourceNote.Own
     )
     {
-        Mend = "Leave modes, sockets or pads out of the parts that you do not use.",
-        Brief = "more ways than are weighed",
+        Mend = "Remove modes, sockets or pads you do not use from the parts.",
+        Brief = "too many routes to check",
     };
 
     /// <summary>A search that takes too long.</summary>
     public static readonly Rule TooHard = new(
         "SEARCH",
-        "A search ends, with a plan or without",
-        "No plan was found, and it is not proved that there is none.",
-        "What must be chosen together can be so narrow that a search of some seconds finds no way through.",
+        "Search ended without a plan",
+        "No plan found, but one may exist.",
+        "With tight constraints, a search of a few seconds may find no solution.",
         SourceNote.Own
     )
     {
-        Mend = "Lift some pins, or leave devices out, and it gets easier.",
+        Mend = "Remove some pins or devices to make it easier.",
     };
 
     /// <summary>All rules of this list.</summary>

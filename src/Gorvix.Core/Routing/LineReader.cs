@@ -78,7 +78,7 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
 
         // What the board drives is told as it arrives at each station; what the device drives as it leaves.
         var level = line.Flow == Flow.In ? strand.LevelBack(BoardDrives) : lead.DriveVolts;
-        var drive = line.Flow == Flow.In ? $"gets {level:0.0#} V" : $"drives {lead.DriveVolts:0.0#} V";
+        var drive = line.Flow == Flow.In ? $"has {level:0.0#} V" : $"drives {lead.DriveVolts:0.0#} V";
         var hops = new List<Hop>
         {
             new(HopKind.Lead, lead.Label, signal, drive),
@@ -140,8 +140,8 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
 
     private string HalfNote(ModeLine line, Net net, Polarity own)
     {
-        var volts = line.Flow == Flow.In ? $"drives {BoardDrives:0.0} V" : $"stands {net.MaxVolts:0.0#} V";
-        var inverter = port.Kind == PortKind.Uart ? "by the controller" : "in code";
+        var volts = line.Flow == Flow.In ? $"drives {BoardDrives:0.0} V" : $"{net.MaxVolts:0.0#} V max";
+        var inverter = port.Kind == PortKind.Uart ? "by the controller" : "in software";
         return own == Polarity.Inverted ? $"inverted {inverter}, {volts}" : volts;
     }
 

@@ -100,10 +100,11 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
         }
         var reason = build.Build.House.Software switch
         {
-            _ when build.Firmware?.SoftwareSerial == SoftwareSerial.Missing => $"{build.Firmware.Name} has none",
-            SoftwareUse.Never => "your house rule is never to use it",
+            _ when build.Firmware?.SoftwareSerial == SoftwareSerial.Missing =>
+                $"{build.Firmware.Name} does not support it",
+            SoftwareUse.Never => "your house rule forbids it",
             SoftwareUse.TelemetryOnly when link.Function.Need != Need.Telemetry =>
-                "your house rule is to use it for telemetry only",
+                "your house rule allows it for telemetry only",
             _ => null,
         };
         return reason is null
@@ -177,7 +178,7 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
             : RoutingRules.Frame.Found(
                 Severity.Stop,
                 Subject.Port(port.Id),
-                ("protocol", link.Device.Pieces == 1 ? protocol.Id : $"{protocol.Id} from {link.Device.Pieces} pieces"),
+                ("protocol", link.Device.Pieces == 1 ? protocol.Id : $"{protocol.Id} from {link.Device.Pieces} units"),
                 ("port", port.Id),
                 ("takes", $"{frame / 1000:0.00}"),
                 ("baud", $"{baud}"),

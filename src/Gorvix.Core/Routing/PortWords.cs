@@ -6,8 +6,8 @@ namespace Gorvix.Core.Routing;
 /// <summary>Ports and jobs in words.</summary>
 public static class PortWords
 {
-    private const string Reads = "a pin that reads a level";
-    private const string Gives = "a pin that gives a level";
+    private const string Reads = "an analogue input";
+    private const string Gives = "an analogue output";
 
     /// <summary>What a port is, in a sentence; a pin for levels with its way.</summary>
     public static string What(Port port) =>
@@ -31,24 +31,24 @@ public static class PortWords
     public static string Of(PortKind kind) =>
         kind switch
         {
-            PortKind.Uart => "a serial unit",
-            PortKind.Software => "serial in code",
-            PortKind.Pulse => "a pulse input",
-            PortKind.Bus => "a two-wire bus",
-            PortKind.Picture => "the picture's way",
-            PortKind.Analogue => "a pin for levels",
-            _ => "the link to the computer",
+            PortKind.Uart => "a UART",
+            PortKind.Software => "software serial",
+            PortKind.Pulse => "a PPM/PWM input",
+            PortKind.Bus => "an I²C bus",
+            PortKind.Picture => "a video port",
+            PortKind.Analogue => "an analogue pin",
+            _ => "the USB port",
         };
 
     /// <summary>What carries a protocol, in a sentence.</summary>
     public static string Of(Carrier carrier) =>
         carrier switch
         {
-            Carrier.Serial => "a serial unit",
-            Carrier.Pulse => "a pulse input",
-            Carrier.Bus => "a two-wire bus",
-            Carrier.Picture => "the picture's way",
-            _ => "a pin for levels",
+            Carrier.Serial => "a UART",
+            Carrier.Pulse => "a PPM/PWM input",
+            Carrier.Bus => "an I²C bus",
+            Carrier.Picture => "a video port",
+            _ => "an analogue pin",
         };
 
     /// <summary>A job as the settings page might call it, in neutral words.</summary>
@@ -56,19 +56,19 @@ public static class PortWords
         job switch
         {
             PortJob.ReceiverInput => "receiver input",
-            PortJob.VideoCanvas => "video canvas",
+            PortJob.VideoCanvas => "digital OSD",
             PortJob.Gnss => "GNSS",
-            PortJob.TelemetryOut => "telemetry out",
-            PortJob.VideoControl => "video control",
+            PortJob.TelemetryOut => "telemetry output",
+            PortJob.VideoControl => "VTX control",
             PortJob.EscTelemetry => "ESC telemetry",
             PortJob.CameraControl => "camera control",
-            PortJob.RangeFinder => "range finder",
-            PortJob.FlightLog => "flight log",
-            PortJob.HostData => "host data",
-            PortJob.PulseInput => "pulse input",
-            PortJob.BusSensors => "bus sensors",
+            PortJob.RangeFinder => "rangefinder",
+            PortJob.FlightLog => "flight logger",
+            PortJob.HostData => "wireless configuration",
+            PortJob.PulseInput => "PPM/PWM input",
+            PortJob.BusSensors => "I²C sensors",
             PortJob.Sensing => "sensing",
-            _ => "picture overlay",
+            _ => "analogue OSD",
         };
 
     /// <summary>A half of a port.</summary>
@@ -93,8 +93,8 @@ public static class PortWords
         {
             (null, null) => null,
             ({ }, null) => setting,
-            (null, { }) => $"firmware from {firmware}",
-            _ => $"{setting} (firmware from {firmware})",
+            (null, { }) => $"firmware {firmware} or later",
+            _ => $"{setting} (firmware {firmware} or later)",
         };
 
     /// <summary>True when this kind of port can carry it; a level asks for the half that goes its way.</summary>

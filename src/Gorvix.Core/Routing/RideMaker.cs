@@ -73,7 +73,7 @@ internal sealed class RideMaker(ResolvedBuild build, Link link, RouterFacts fact
         RoutingRules.Rides.Found(
             Severity.Stop,
             Subject.Link(link.Id),
-            ("link", $"{mode.Name} of the {link.Device.Name}"),
+            ("link", $"{link.Device.Name} {mode.Name}"),
             ("carrier", $"its function \"{mode.Inside!.Function}\"")
         );
 }

@@ -295,7 +295,7 @@ internal sealed class RouteMaker(
         {
             yield return new Work(WorkAction.SetBoard, WorkMinutes.Setting)
             {
-                Setting = $"lead {port.Id} to its pins {pins.Choice.Name}",
+                Setting = $"remap {port.Id} to {pins.Choice.Name}",
             };
         }
         if (build.Board.BuiltIns.FirstOrDefault(b => b.Gives == link.Function.Need) is { } inside)

@@ -152,7 +152,7 @@ public static class Router
     {
         var because =
             rivals.Count > 0 ? $" {Phrase.Upper(supply.Feeds[0].Place!)} could, but {Phrase.Join(rivals)}."
-            : supply.Feeds.Count > 0 ? " What could feed it is banned, or kept from it by your pins."
+            : supply.Feeds.Count > 0 ? " Every source that could is blocked, or ruled out by your pins."
             : string.Concat(supply.Rejections.Select(r => $" {r.Finding.Sentence}").Distinct());
         return RoutingRules.Unfed.Found(
             Severity.Stop,

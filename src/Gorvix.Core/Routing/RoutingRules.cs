@@ -11,345 +11,345 @@ public static class RoutingRules
     /// <summary>The port is of another kind.</summary>
     public static readonly Rule Kind = new(
         "KIND",
-        "Each kind of line has its own kind of port",
+        "Wrong kind of port",
         "{protocol} needs {needs}; {port} is {kind}.",
-        "Serial lines, pulses, buses and the picture are read by different parts of the controller.",
+        "Serial, PPM/PWM, buses and video use different hardware on the board.",
         SourceNote.Practice
     )
     {
-        Mend = "Take a port of the kind that it needs, or a mode that this kind can carry.",
-        Brief = "another kind of line",
+        Mend = "Use the right kind of port, or a mode that suits this one.",
+        Brief = "wrong kind of port",
     };
 
     /// <summary>The link to the computer.</summary>
     public static readonly Rule Usb = new(
         "USB",
-        "The port that carries USB is never touched",
-        "{port} carries the link to the computer. Changing it would lock you out of the settings.",
-        "Whoever gives its job away can no longer reach the board to take it back.",
+        "Never change the USB port",
+        "{port} is the USB connection to the computer. Changing it would lock you out of the settings.",
+        "Once its function is changed, you can no longer connect to change it back.",
         SourceNote.Practice
     )
     {
-        Mend = "Take another port; this one stays as it is.",
-        Brief = "carries USB",
+        Mend = "Use another port; leave this one unchanged.",
+        Brief = "USB port",
     };
 
     /// <summary>The port is used inside the board.</summary>
     public static readonly Rule Held = new(
         "HELD",
-        "A port used inside the board is not free",
-        "{port} is used inside the board: {holder}.",
-        "A part that is soldered to the port inside the board talks on it; a second one would garble both.",
+        "Port in use on the board",
+        "{port} is in use on the board: {holder}.",
+        "An on-board part transmits on this port; a second device would garble both.",
         SourceNote.Practice
     )
     {
-        Mend = "Take another port, or a board on which nothing sits there.",
-        Brief = "used inside the board",
+        Mend = "Use another port, or a board where this one is free.",
+        Brief = "in use on the board",
     };
 
     /// <summary>The firmware lacks the job.</summary>
     public static readonly Rule Job = new(
         "JOB",
-        "The firmware must know the job",
+        "Function not supported by the firmware",
         "{firmware} cannot set a port to {job}.",
-        "A port is set to one of the jobs that the firmware offers; an older generation offers fewer.",
+        "A port can only have a function the firmware offers; older generations offer fewer.",
         SourceNote.Practice
     )
     {
-        Mend = "Take another generation of the board's firmware under Parts, or a mode whose job it knows.",
-        Brief = "the firmware lacks the job",
+        Mend = "Choose another generation of the board's firmware under Parts, or a mode it supports.",
+        Brief = "not supported by the firmware",
     };
 
     /// <summary>The address is in use.</summary>
     public static readonly Rule Address = new(
         "ADDRESS",
-        "Devices on a bus are told apart by their address",
-        "The {device} answers at {address} on {port}, and so does {by} inside the board.",
-        "A bus is shared by all who have an address of their own; two at one address answer at once, and neither is understood.",
+        "I²C address conflict",
+        "The {device} and {by} on the board both use address {address} on {port}.",
+        "Bus devices need different addresses; two at one address answer at once and neither can be read.",
         SourceNote.Published("UM10204, the I²C-bus specification: 7-bit addresses")
     )
     {
-        Mend = "Strap the device to another address, or take another bus.",
-        Brief = "its address is in use inside the board",
+        Mend = "Strap the device to another address, or use another bus.",
+        Brief = "address in use on the board",
     };
 
     /// <summary>The lead is in another harness.</summary>
     public static readonly Rule Harness = new(
         "HARNESS",
-        "A wire is there only with the harness that has it",
-        "{mode} of the {device} needs a wire that only its harness \"{harness}\" has.",
-        "Some devices come with two harnesses, one for pulses and one for serial.",
+        "Wrong harness for this mode",
+        "{mode} on the {device} needs a wire that only its \"{harness}\" harness has.",
+        "Some devices come with two harnesses, one for PPM/PWM and one for serial.",
         SourceNote.Practice
     )
     {
-        Mend = "Take that harness under Parts.",
-        Brief = "needs another harness of the device",
+        Mend = "Choose that harness under Parts.",
+        Brief = "needs another harness",
     };
 
     /// <summary>A device that forgets must be told.</summary>
     public static readonly Rule Forgets = new(
         "FORGETS",
-        "What forgets its set-up must be told it at each start",
-        "The {device} forgets its set-up without power, and in {mode} the board never talks to it: it stays as it left the factory.",
-        "A module without battery or flash wakes up at its factory rate; the board sets it at each start, over a wire of its own.",
+        "Device that loses settings needs board TX",
+        "The {device} loses settings without power, and in {mode} the board cannot transmit to it: it stays at factory defaults.",
+        "A module without battery or flash powers up at its factory baud; the board must set it at each power-up, over the TX wire.",
         SourceNote.Practice
     )
     {
-        Mend = "Wire both ways, so that the board sets it at each start.",
-        Brief = "the device forgets and is never told",
+        Mend = "Wire both RX and TX: the board then sets it at each power-up.",
+        Brief = "loses settings, board cannot set it",
     };
 
     /// <summary>What rides needs its carrier.</summary>
     public static readonly Rule Rides = new(
         "RIDES",
-        "What rides inside a link needs that link",
-        "{link} rides inside {carrier}, and nobody wishes for that.",
-        "A two-way control link brings telemetry back on its own wires; without the link there is nothing to ride in.",
+        "In-band link needs its carrier",
+        "{link} needs {carrier}, which is not in the build.",
+        "A two-way RC link returns telemetry over the same wires; without that link nothing carries it.",
         SourceNote.Practice
     )
     {
-        Mend = "Wish for that link too, or for a link of its own.",
-        Brief = "the link in which it rides is not wished for",
+        Mend = "Add that link too, or give this one its own port.",
+        Brief = "its carrier link is not in the build",
     };
 
     /// <summary>The bay of the radio is too slow.</summary>
     public static readonly Rule Bay = new(
         "BAY",
-        "The radio's bay must keep up with the link",
-        "The bay of the radio keeps up with {bay} baud, and {protocol} needs at least {least}.",
-        "The radio talks to the module in its bay over a line of its own; what that line cannot keep is lost, telemetry first.",
+        "Module bay too slow for the link",
+        "The radio's module bay is limited to {bay} baud; {protocol} needs at least {least}.",
+        "The radio and its module share a serial line; what that line cannot carry is lost, telemetry first.",
         SourceNote.Practice
     )
     {
-        Mend = "Take a module for a faster bay, or lower its line rate where the module can.",
-        Brief = "the radio's bay is too slow",
+        Mend = "Use a radio with a faster module bay, or lower the module's baud if it allows.",
+        Brief = "module bay too slow",
     };
 
     /// <summary>Software serial is not wanted or not there.</summary>
     public static readonly Rule Soft = new(
         "SOFT",
-        "Software serial is off",
-        "{port} is serial in code, and {reason}.",
-        "Serial in code takes roughly 30 to 40 % of the processor at high loop rates.",
+        "Software serial not available",
+        "{port} is software serial, but {reason}.",
+        "Software serial adds roughly 30–40 % CPU load at high loop rates.",
         SourceNote.Practice
     )
     {
-        Mend = "Change the house rule \"software serial\" under Parts, or take a serial unit.",
-        Brief = "software serial is off",
+        Mend = "Change the house rule \"software serial\" under Parts, or use a UART.",
+        Brief = "software serial not available",
     };
 
     /// <summary>Too fast for software serial.</summary>
     public static readonly Rule SoftFast = new(
         "SOFT-FAST",
-        "Software serial is slow",
-        "{lead} talks at {baud} baud; {port} is serial in code, which keeps up to 57600.",
-        "Each bit is timed by the processor between its other work. 19200 and below is better still.",
+        "Too fast for software serial",
+        "{lead} runs at {baud} baud; {port} is software serial, limited to 57 600 baud.",
+        "The CPU times every bit between other tasks. 19 200 baud or less is better still.",
         SourceNote.Memory
     )
     {
-        Mend = "Set the device to 57600 baud or less where it can, or take a serial unit.",
+        Mend = "Set the device to 57 600 baud or less if it can, or use a UART.",
         Brief = "too fast for software serial",
     };
 
     /// <summary>The divider cannot make the baud.</summary>
     public static readonly Rule Baud = new(
         "BAUD",
-        "The clock must make the baud",
-        "{port} is fed by {clock} MHz and {makes} for {baud} baud; ±2 % is the most that works.",
-        "The controller divides its clock by a whole number; what is left over adds up over the bits of a character.",
+        "Baud error too large",
+        "{port} is clocked at {clock} MHz and {makes} for {baud} baud; the limit is ±2 %.",
+        "The controller divides its clock by a whole number; the error adds up over the bits of a character.",
         SourceNote.Published(
             "the controllers' reference manuals, fractional baud rate generation and its error tables; application notes on UART clock accuracy"
         )
     )
     {
-        Mend = "Set the device to another baud, or take a port with another clock.",
-        Brief = "its clock cannot make the baud",
+        Mend = "Set the device to another baud, or use a port with another clock.",
+        Brief = "baud error too large",
     };
 
     /// <summary>Frames longer than their period.</summary>
     public static readonly Rule Frame = new(
         "FRAME",
-        "A frame must fit its period",
-        "On {port}, a frame of {protocol} takes {takes} ms at {baud} baud; {rate} frames a second leave {period} ms for each.",
-        "Bytes times bits per byte, divided by the baud: what does not fit is lost, telemetry first.",
+        "Frame too long for the frame rate",
+        "On {port}, {protocol} needs {takes} ms per frame at {baud} baud; {rate} Hz leaves {period} ms.",
+        "Frame time = bytes × bits per byte ÷ baud. What does not fit is lost, telemetry first.",
         SourceNote.Practice
     )
     {
-        Mend = "Lower the frame rate of the device, or raise its baud.",
-        Brief = "its frames do not fit",
+        Mend = "Lower the device's frame rate, or raise its baud.",
+        Brief = "frames do not fit",
     };
 
     /// <summary>A device that talks needs an RX.</summary>
     public static readonly Rule NoRx = new(
         "NO-RX",
-        "What talks needs an RX pad",
-        "{lead} talks, so it needs an RX, and no pad leads to {port} RX.",
+        "No RX pad for this lead",
+        "{lead} transmits and needs RX; no pad connects to {port} RX.",
         "Serial links cross: the device's TX goes to the board's RX.",
         SourceNote.Practice
     )
     {
-        Mend = "Take a port with an RX pad.",
+        Mend = "Use a port with an RX pad.",
         Brief = "no RX pad",
     };
 
     /// <summary>A device that listens needs a TX.</summary>
     public static readonly Rule NoTx = new(
         "NO-TX",
-        "What listens needs a TX pad",
-        "{lead} listens, so it needs a TX, and no pad leads to {port} TX.",
+        "No TX pad for this lead",
+        "{lead} receives and needs TX; no pad connects to {port} TX.",
         "Serial links cross: the device's RX goes to the board's TX.",
         SourceNote.Practice
     )
     {
-        Mend = "Take a port with a TX pad, or a mode that only talks to the board.",
+        Mend = "Use a port with a TX pad, or a mode that only transmits to the board.",
         Brief = "no TX pad",
     };
 
     /// <summary>One-wire links go on TX.</summary>
     public static readonly Rule OneWire = new(
         "1-WIRE",
-        "A one-wire link goes on a TX pad",
-        "{lead} talks and listens on one wire, which the controller does on its TX, and no pad leads to {port} TX.",
+        "One-wire link needs a TX pad",
+        "{lead} is half-duplex on one wire, which the controller does on TX; no pad connects to {port} TX.",
         "The controller's single-wire mode joins receiver and transmitter on the TX pin.",
         SourceNote.Published(
             "the controllers' reference manuals, USART_CR3.HDSEL: in half-duplex, TX and RX are joined on the TX pin"
         )
     )
     {
-        Mend = "Take a port with a TX pad, or a mode on two wires.",
+        Mend = "Use a port with a TX pad, or a two-wire mode.",
         Brief = "no TX pad",
     };
 
     /// <summary>Two wires on one pin.</summary>
     public static readonly Rule OnePin = new(
         "1-PIN",
-        "One pin cannot talk and listen at once",
-        "{link} talks and listens at the same time, and {port} has one pin.",
-        "Both ways at once take two wires. A mode that uses one way only, or both in turn, fits.",
+        "Full duplex needs two pins",
+        "{link} is full duplex, but {port} has one pin.",
+        "Full duplex needs two wires. A one-way or half-duplex mode fits.",
         SourceNote.Practice
     )
     {
-        Mend = "Take a port with two pins, or a mode that uses one.",
-        Brief = "has one pin only",
+        Mend = "Use a port with two pins, or a mode that uses one.",
+        Brief = "only one pin",
     };
 
     /// <summary>An element passes one way only.</summary>
     public static readonly Rule Way = new(
         "WAY",
-        "An inverter or a diode passes one way only",
+        "Inverters and diodes pass one way only",
         "Pad {pad} passes signals only {passage}; {lead} needs {needed}.",
-        "An inverter has an input and an output, a diode conducts one way and a divider loses the level backwards.",
+        "An inverter has an input and an output, a diode conducts one way, and a divider loses level in reverse.",
         SourceNote.Practice
     )
     {
-        Mend = "Take a pad without that part, or a mode that goes the other way only.",
-        Brief = "it passes the other way only",
+        Mend = "Use a pad without that part, or a mode that only runs the way it passes.",
+        Brief = "passes the wrong way only",
     };
 
     /// <summary>The parity of the path is wrong.</summary>
     public static readonly Rule Parity = new(
         "POL",
-        "The line must idle high where the controller reads it",
+        "Line must idle high at the controller",
         "{lead} would idle low at {half}: {controller} and pad {pad} has {inverters}.",
-        "Device output, inverters on the way and the controller's own inversion must come out normal together; "
+        "Device output, inverters in the path and the controller's inversion must add up to non-inverted; "
             + "two inversions cancel.",
         SourceNote.Published("any UART reference: a line idles high and a start bit pulls it low")
     )
     {
-        Mend = "Let the device turn its output over, or take a pad with the right number of inverters.",
+        Mend = "Let the device invert its output, or use a pad with the right number of inverters.",
         Brief = "wrong polarity",
     };
 
     /// <summary>Too high a level for the pin.</summary>
     public static readonly Rule Level = new(
         "LEVEL",
-        "A pin stands only so many volts",
-        "{lead} drives {drive} V into {half}, which stands {limit} V.",
-        "A 5 V output kills a pin that is made for 3.3 V, at once or after a while.",
-        SourceNote.Published("the controllers' data sheets, absolute maximum ratings; 3.3 V levels: JESD8C")
+        "Signal above the pin's maximum",
+        "{lead} drives {drive} V into {half}, rated {limit} V maximum.",
+        "A 5 V output destroys a 3.3 V pin, instantly or over time.",
+        SourceNote.Published("the controllers' datasheets, absolute maximum ratings; 3.3 V levels: JESD8C")
     )
     {
-        Mend = "Take a pin that stands it, a pad behind a divider, or a level shifter on the lead.",
-        Brief = "stands less than the device drives",
+        Mend = "Use a pin rated for it, a pad behind a divider, or a level shifter in the lead.",
+        Brief = "signal voltage too high",
     };
 
     /// <summary>Too low a level for the pin.</summary>
     public static readonly Rule Faint = new(
         "FAINT",
-        "A high level must be high enough",
-        "{from} brings {level} V to {to}; below {least} V is not surely high.",
-        "What dividers and diodes take is missing at the other end, whichever side talks.",
+        "High level too low",
+        "{from} reaches {to} at {level} V; a reliable high needs {least} V.",
+        "Dividers and diodes lower the level at the far end, whichever side transmits.",
         SourceNote.Published("JESD8C, 3.3 V LVTTL and LVCMOS: a high input is 2.0 V or more")
     )
     {
-        Mend = "Take a pad without that divider or diode, or a level shifter on the lead.",
-        Brief = "too low a level",
+        Mend = "Use a pad without that divider or diode, or a level shifter in the lead.",
+        Brief = "level too low",
     };
 
     /// <summary>A pad that is joined to a rail.</summary>
     public static readonly Rule OnRail = new(
         "ON-RAIL",
-        "A pad on a rail carries no signal",
-        "Pad {pad} is joined to {rail} as well; {lead} would be held there.",
-        "A rail holds the line at its own volts: nothing is heard, and an output that works against it burns.",
+        "A pad tied to a rail carries no signal",
+        "Pad {pad} is also connected to {rail}, which would hold {lead} at the rail voltage.",
+        "A rail holds the line at its voltage: no signal gets through, and an output driving against it is destroyed.",
         SourceNote.Practice
     )
     {
-        Mend = "Open the bridge to the rail, or take another pad.",
-        Brief = "joined to a rail",
+        Mend = "Open the jumper to the rail, or use another pad.",
+        Brief = "connected to a rail",
     };
 
     /// <summary>A pin that would drop the device into its loader.</summary>
     public static readonly Rule Boot = new(
         "BOOT",
-        "Some receivers wake up in their loader",
-        "{half} {behaves} while the board starts, and {lead} must see a high line then, or the device stays in its loader.",
-        "A receiver that finds its RX low at power-up waits for new firmware: solid light with the radio off. "
-            + "Cures: another port, or a pull-up resistor (house rule \"boot trap\").",
+        "Receiver may start in its bootloader",
+        "{half} {behaves} at power-up, but {lead} must see a high level then or the device stays in its bootloader.",
+        "A receiver that sees its RX low at power-up waits in its bootloader: solid light with the radio off. "
+            + "Fixes: another port, or a pull-up resistor (house rule \"bootloader trap\").",
         SourceNote.Practice
     )
     {
-        Mend = "Take another port, or set the house rule \"boot trap\" to a pull-up resistor.",
-        Brief = "drops the device into its loader",
+        Mend = "Use another port, or set the house rule \"bootloader trap\" to a pull-up resistor.",
+        Brief = "holds the device in its bootloader",
     };
 
     /// <summary>Two leads of one link want one bridge in two positions.</summary>
     public static readonly Rule Bridge = new(
         "BRIDGE",
-        "A bridge stands in one position",
-        "{first} needs bridge {bridge} at \"{one}\" and {second} needs it at \"{two}\".",
-        "A solder bridge closed on both sides shorts them.",
+        "A jumper has one position",
+        "{first} needs jumper {bridge} at \"{one}\" and {second} needs it at \"{two}\".",
+        "A solder jumper closed on both sides shorts them together.",
         SourceNote.Practice
     )
     {
-        Mend = "Take two pads that need the bridge in one position.",
-        Brief = "would need one bridge in two positions",
+        Mend = "Use two pads that need the jumper in the same position.",
+        Brief = "needs one jumper in two positions",
     };
 
     /// <summary>No seat of the plug allows it.</summary>
     public static readonly Rule Seat = new(
         "SEAT",
-        "A lead reaches a pad only as its plug allows",
-        "{lead} of the {device} cannot reach {pad} in any seat of its plug that you allow.",
-        "A plug sits in one socket or in none; a lead that stays in its cavity meets what is there, and nothing else.",
+        "Plug does not reach this pad",
+        "{lead} of the {device} cannot reach {pad} with its plug in any socket you allow.",
+        "A plug is in one socket or none; a lead left in its pin reaches only the matching socket pin.",
         SourceNote.Own
     )
     {
-        Mend = "Lift the pin or ban that holds the plug or the lead, or take another pad.",
-        Brief = "no seat of the plug allows it",
+        Mend = "Remove the pin or block on the plug or the lead, or use another pad.",
+        Brief = "plug cannot reach it",
     };
 
     /// <summary>The device has no supply.</summary>
     public static readonly Rule Unfed = new(
         "UNFED",
         "A device has no supply",
-        "No pad can feed the {device}.{because}",
-        "Every supply pad was tried in every position of its selector, together with everything else that hangs on that selector.",
+        "No pad can power the {device}.{because}",
+        "Every supply pad was tried in every position of its voltage jumper, with everything else powered through that jumper.",
         SourceNote.Own
     )
     {
-        Mend = "Lift what holds the pad, take a part with another window, or feed it from a regulator of its own.",
-        Brief = "its device has no supply",
+        Mend = "Free the pad, use a part with another supply range, or add a regulator for it.",
+        Brief = "device has no supply",
     };
 
     /// <summary>The rules from the first that a walk can meet to the last.</summary>

@@ -42,18 +42,18 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
     public (GnssWay Way, string Why) WayOf(Device module) =>
         (_chosen.GnssWay, module.Memory) switch
         {
-            ({ } chosen, _) => (chosen, "You have chosen it so."),
+            ({ } chosen, _) => (chosen, "You chose this."),
             (null, SetupMemory.Forgets) => (
                 GnssWay.Board,
-                "The module has neither battery nor flash: it forgets, so the board must tell it at each start."
+                "The module has neither battery nor flash and loses settings without power: the board must configure it at each start."
             ),
             (null, SetupMemory.Keeps) => (
                 GnssWay.Stored,
-                "The module keeps its set-up: set once through an adapter it is ready sooner, and nothing is sent at the start."
+                "The module saves settings: configure it once through an adapter; it is ready sooner, and nothing is sent at the start."
             ),
             _ => (
                 GnssWay.Board,
-                "The leaflet does not tell whether it keeps a set-up; told at each start it works either way."
+                "The datasheet does not say whether it saves settings; configured at each start it works either way."
             ),
         };
 
@@ -71,15 +71,15 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 kind,
                 $"Receiver: {kind}{(inside ? ", not the built-in one" : "")}",
                 inside
-                    ? "The board has a receiver of its own; the firmware must be told that another one is used."
-                    : "It hangs on a port of its own.",
+                    ? "The board has a built-in receiver; the firmware must be set to use the external one."
+                    : "It has its own port.",
                 control.Link
             );
             yield return Whole(
                 "receiver.protocol",
                 control.Settings.Protocol.Replace(' ', '-'),
                 $"Receiver protocol: {control.Settings.Protocol}",
-                "Port and receiver must name the same one.",
+                "Port and receiver must use the same protocol.",
                 control.Link
             );
         }
@@ -89,7 +89,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 "receiver.kind",
                 "built-in",
                 "Receiver: built-in",
-                "The board has one, and no other is wired."
+                "The board has one, and no other is connected."
             );
         }
         var telemetry = TelemetryReader.WayOf(wired);
@@ -97,21 +97,21 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             "telemetry",
             telemetry is null ? "off" : "on",
             telemetry is null ? "Telemetry: off" : "Telemetry: on",
-            telemetry is null ? "No link leads back to the radio." : $"Values go back {telemetry}."
+            telemetry is null ? "No link back to the radio." : $"Telemetry returns {telemetry}."
         );
         yield return Whole(
             "battery.voltage",
             "on",
             "Battery voltage: measured by the board",
-            "It is on the board's own supply wire. Switched off, it never reaches the radio or the goggles."
+            "Measured on the board's own supply wire. With sensing off, it never reaches the radio or the goggles."
         );
         yield return Whole(
             "battery.current",
             SensesCurrent ? "on" : "off",
             SensesCurrent ? "Battery current: measured by the board" : "Battery current: off",
             SensesCurrent
-                ? "The level of the speed controllers' sensor reaches the board."
-                : "No lead brings it to the board."
+                ? "The signal of the ESC current sensor reaches the board."
+                : "No current sensor lead reaches the board."
         );
         foreach (var setting in OfGnss(Whole).Concat(OfCompass(Whole)).Concat(OfCanvas(Whole)))
         {
@@ -122,14 +122,14 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             yield return Whole(
                 "strength.channel",
                 $"{channel}",
-                $"Signal strength: read from channel {channel}",
-                "The radio's receiver puts it there; it arrives in the mode of 8 channels as well."
+                $"RSSI: read from channel {channel}",
+                "The receiver puts it there; it also arrives in 8-channel mode."
             );
         }
         yield return Whole(
             "failsafe",
             _build.House.Failsafe == LossAct.Drop ? "drop" : "return-home",
-            _build.House.Failsafe == LossAct.Drop ? "Radio lost: motors off" : "Radio lost: return home",
+            _build.House.Failsafe == LossAct.Drop ? "RC link lost: motors off" : "RC link lost: return-to-home",
             HouseSchools.ReasonOf("failsafe", Phrase.Lower($"{_build.House.Failsafe}"))
         );
         if (Gnss is not null)
@@ -138,8 +138,8 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 "arming.fix",
                 Phrase.Lower($"{_build.House.Arming}"),
                 _build.House.Arming == ArmingFix.Required
-                    ? "Start without a fix: never"
-                    : "Start without a fix: allowed",
+                    ? "Arming without a GPS fix: never"
+                    : "Arming without a GPS fix: allowed",
                 HouseSchools.ReasonOf("arming", Phrase.Lower($"{_build.House.Arming}"))
             );
         }
@@ -152,12 +152,12 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             yield break;
         }
         var module = wired.Build.Links.First(l => l.Id == gnss.Link).Device;
-        yield return whole("gnss", "on", "GNSS: on", "Without it the port's job alone does nothing.", gnss.Link);
+        yield return whole("gnss", "on", "GNSS: on", "The port function alone does nothing without it.", gnss.Link);
         yield return whole(
             "gnss.protocol",
             gnss.Settings.Protocol,
             $"GNSS protocol: {gnss.Settings.Protocol}",
-            "Port, module and firmware must agree.",
+            "Port, module and firmware must match.",
             gnss.Link
         );
         var (way, why) = WayOf(module);
@@ -165,16 +165,16 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             "gnss.setup",
             way == GnssWay.Board ? "at-start" : "stored",
             way == GnssWay.Board
-                ? "GNSS set-up: by the board at each start"
-                : "GNSS set-up: off, the module keeps its own",
+                ? "GNSS configuration: by the board at each start"
+                : "GNSS configuration: off, the module uses its saved settings",
             why,
             gnss.Link
         );
         yield return whole(
             "gnss.assistance",
             "auto",
-            "Ground assistance: automatic",
-            "It takes the system of the region that the satellites tell.",
+            "SBAS: automatic",
+            "It uses the regional system that the satellites report.",
             gnss.Link
         );
     }
@@ -191,14 +191,14 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             "compass",
             "on",
             "Compass: on",
-            "Found is not yet used: it must be switched on.",
+            "Detected is not enabled: it must be switched on.",
             compass.Link
         );
         yield return whole(
             "compass.bus",
             address is { } at ? $"{bus}:0x{at:X2}" : bus,
             $"Compass: on {bus}{(address is { } a ? $" at 0x{a:X2}" : "")}",
-            "That is where its wires lead.",
+            "That is where it is wired.",
             compass.Link
         );
         var count = CompassReader.OnBus(wired, compass.Port);
@@ -206,14 +206,14 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             "bus.devices",
             $"{count}",
             $"Devices on {bus}: {count}",
-            "Some firmware finds nothing where this number is wrong; a barometer on the board counts.",
+            "Some firmware detects nothing if this number is wrong; an onboard barometer counts.",
             compass.Link
         );
         yield return whole(
             "compass.turn",
             CompassReader.TurnOf(_chosen),
-            $"Compass turned: {CompassReader.TurnWords(_chosen)}",
-            "Its arrow against the nose of the aircraft, as you have said that it sits.",
+            $"Compass orientation: {CompassReader.TurnWords(_chosen)}",
+            "Its arrow relative to the nose of the aircraft, as you entered it.",
             compass.Link
         );
         if (_chosen.Place is { } place && today is { } day)
@@ -243,11 +243,11 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
         yield return whole(
             "canvas.grid",
             wide ? "wide" : "old",
-            wide ? "Canvas: the wide grid" : "Canvas: the old 4:3 grid",
+            wide ? "OSD canvas: wide grid" : "OSD canvas: old 4:3 grid",
             _chosen.Canvas is null
-                    ? "Nobody has said what unit and goggles draw; the old grid is drawn by all. It sits in the middle of a wide picture."
-                : wide ? "Unit, goggles and board all know it."
-                : "It sits in the middle of a wide picture.",
+                    ? "No grid is set for air unit and goggles; all of them draw the old grid. It sits in the middle of wide video."
+                : wide ? "Air unit, goggles and board all support it."
+                : "It sits in the middle of wide video.",
             text.Link
         );
         foreach (var (i, extra) in (_firmware?.CanvasSettings ?? []).Index())
@@ -256,7 +256,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 $"canvas.extra.{i + 1}",
                 extra.Replace(' ', '-'),
                 Phrase.Upper(extra),
-                "This generation of firmware needs it besides the port's job.",
+                "This firmware generation needs it as well as the port function.",
                 text.Link
             );
         }
@@ -271,7 +271,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             SettingPlace.Device,
             work.Baud is { } baud ? $"{baud}" : (work.Setting ?? work.Firmware ?? "").Replace(' ', '-'),
             WorkWords.Of(work, wired.Build),
-            "The way that was chosen needs it."
+            "The chosen connection needs it."
         )
         {
             Device = work.Device,
@@ -288,7 +288,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 $"bay.{i + 1}",
                 "",
                 WorkWords.Of(work, wired.Build),
-                "The line in the bay does not keep up with more."
+                "The module bay cannot run any faster."
             );
         }
         if (PortOf(Need.Control) is not { } control)
@@ -301,7 +301,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 "channels",
                 $"{channels}",
                 $"On the radio: {channels} channels",
-                channels > 8 ? "Fewer, 8 of them, bring lower delay." : "Few channels bring low delay."
+                channels > 8 ? "8 channels have lower latency." : "Few channels keep latency low."
             );
         }
         if (TelemetryReader.WayOf(wired) is not null)
@@ -310,20 +310,20 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 "telemetry",
                 "on",
                 "On the radio: telemetry on",
-                "Else nothing is shown, whatever the aircraft sends."
+                "If off, nothing is shown, whatever the aircraft sends."
             );
             yield return Radio(
                 "sensors",
                 "found-anew",
-                "On the radio: delete old sensor entries, then find them anew with the craft powered",
-                "A value whose mark blinks is alive; one that does not is only the last one remembered."
+                "On the radio: delete old sensors, then rediscover them with the aircraft powered",
+                "A blinking marker means live data; a steady marker is only the last value."
             );
         }
         yield return Radio(
             "region",
             "as-licensed",
-            "Radio and receiver: the same region mode and power",
-            $"By your local law and licence. Both ends of {control.Settings.Protocol} must be of one region, or they do not bind."
+            "Radio and receiver: same region mode and power",
+            $"As local law and your licence allow. Both ends of {control.Settings.Protocol} must be in the same region mode, or they do not bind."
         );
     }
 }

@@ -49,12 +49,12 @@ internal static class CompassReader
             90 * (int)chosen.CompassTurn,
             chosen.CompassFace == MountFace.Down,
             [
-                "Propellers off, on the battery, away from iron, cars and reinforced ground.",
-                "Start the calibration in the settings; for about 30 s turn the aircraft slowly round all three axes, both ways each.",
-                "Point the nose north by a hand compass: the heading must say 0, and follow in the right sense when you turn it.",
-                "A heading that is a quarter or half turn off is a wrong mounting turn, not a bad calibration.",
+                "Propellers off, on battery, away from iron, cars and reinforced concrete.",
+                "Start the calibration in the settings; for about 30 s rotate the aircraft slowly about all three axes, both ways each.",
+                "Point the nose north by a hand compass: the heading must read 0° and follow in the right direction when you turn it.",
+                "A heading off by 90° or 180° means a wrong orientation setting, not a bad calibration.",
             ],
-            "Keep it away from the video transmitter, motor leads, the battery's leads and the buzzer; twist the battery's leads."
+            "Keep it away from the VTX, motor wires, battery leads and the buzzer; twist the battery leads."
         );
     }
 
@@ -68,7 +68,7 @@ internal static class CompassReader
 
     /// <summary>The turn in words.</summary>
     public static string TurnWords(BuildSettings chosen) =>
-        $"{90 * (int)chosen.CompassTurn}° clockwise{(chosen.CompassFace == MountFace.Down ? ", on its head" : "")}";
+        $"{90 * (int)chosen.CompassTurn}° clockwise{(chosen.CompassFace == MountFace.Down ? ", upside down" : "")}";
 
     private static Need Need(WiredBuild wired, PortSet set) =>
         wired.Build.Links.First(l => l.Id == set.Link).Function.Need;
@@ -81,7 +81,7 @@ internal static class CompassReader
         }
         foreach (var other in wired.Ports.Where(p => p.Port.Id == compass.Port.Id && p.Link != compass.Link))
         {
-            yield return $"{(other.Mode.Address is { } at ? $"0x{at:X2} " : "")}the {wired.Build.Links.First(l => l.Id == other.Link).Device.Name}";
+            yield return $"{(other.Mode.Address is { } at ? $"0x{at:X2} " : "")}{wired.Build.Links.First(l => l.Id == other.Link).Device.Name}";
         }
     }
 }

@@ -57,13 +57,13 @@ internal static class FormLimits
             if (inside.Length > MostInside)
             {
                 return (
-                    $"A tag has {inside.Length} characters inside; {MostInside} are the most. Split it, or close it.",
+                    $"A tag has {inside.Length} characters inside; the limit is {MostInside}. Split it, or close it.",
                     line
                 );
             }
             if (Depth(inside) > MostDeep)
             {
-                return ($"Brackets stand more than {MostDeep} deep in each other.", line);
+                return ($"Brackets are nested more than {MostDeep} deep.", line);
             }
             if (close == "%}")
             {
@@ -74,7 +74,7 @@ internal static class FormLimits
                     : tags;
                 if (tags > MostDeep)
                 {
-                    return ($"Tags stand more than {MostDeep} deep in each other.", line);
+                    return ($"Tags are nested more than {MostDeep} deep.", line);
                 }
             }
         }
@@ -130,16 +130,14 @@ internal static class FormLimits
             var made = await filter(input, arguments, context);
             Check(made.Type == FluidValues.String ? made.ToStringValue().Length : 0);
             return Items(made) > MostItems
-                ? throw new FormLimitException($"The filter \"{name}\" makes a list of more than {MostItems} items.")
+                ? throw new FormLimitException($"The filter \"{name}\" produces more than {MostItems} items.")
                 : made;
 
             void Check(long characters)
             {
                 if (characters > MostText)
                 {
-                    throw new FormLimitException(
-                        $"The filter \"{name}\" makes a text of more than {MostText} characters."
-                    );
+                    throw new FormLimitException($"The filter \"{name}\" produces more than {MostText} characters.");
                 }
             }
         };
@@ -162,15 +160,14 @@ internal static class FormLimits
                 && to.ToNumberValue() is >= -MostRange and <= MostRange;
             if (!isShort)
             {
-                Against ??= $"A range goes from one plain number to another, none beyond {MostRange}.";
+                Against ??= $"A range needs two plain numbers, neither beyond {MostRange}.";
             }
             return base.VisitRangeExpression(rangeExpression);
         }
 
         protected override Statement VisitCaptureStatement(CaptureStatement captureStatement)
         {
-            Against ??=
-                "The tag \"capture\" is not at hand here: a text that is caught and used again can grow without end.";
+            Against ??= "The tag \"capture\" is not available: captured text can grow without limit.";
             return base.VisitCaptureStatement(captureStatement);
         }
     }

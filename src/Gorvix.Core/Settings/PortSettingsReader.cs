@@ -54,11 +54,11 @@ internal sealed class PortSettingsReader(WiredBuild wired)
         {
             if (port.Kind == PortKind.Usb)
             {
-                yield return $"{port.Id} carries the link to the computer: switched off, nobody reaches the board any more.";
+                yield return $"{port.Id} is the USB link to the computer: switch it off and the board can no longer be reached.";
             }
             else if (port.Usb == UsbSharing.Shared)
             {
-                yield return $"{port.Id} shares its wires with the USB socket: unplug what hangs on it before the computer is plugged in.";
+                yield return $"{port.Id} shares its lines with the USB socket: unplug its device before connecting the computer.";
             }
         }
     }
@@ -98,7 +98,7 @@ internal sealed class PortSettingsReader(WiredBuild wired)
         return string.Join(' ', words);
     }
 
-    private string NameOf(PortSet set) => $"the {wired.Build.Links.First(l => l.Id == set.Link).Device.Name}";
+    private string NameOf(PortSet set) => $"{wired.Build.Links.First(l => l.Id == set.Link).Device.Name}";
 
     private Setting Of(PortSet set) => Of(set, NameOf(set));
 
@@ -117,36 +117,36 @@ internal sealed class PortSettingsReader(WiredBuild wired)
             set.Settings.Pins
         );
         var verb =
-            !isSerial ? "serves"
-            : hears && talks ? "talks with"
-            : hears ? "hears"
-            : "talks to";
+            !isSerial ? "connects to"
+            : hears && talks ? "connects to"
+            : hears ? "receives from"
+            : "transmits to";
         var extras = new List<string>();
         if (values.Rx == Polarity.Inverted)
         {
-            extras.Add("RX the other way up");
+            extras.Add("RX inverted");
         }
         if (values.Tx == Polarity.Inverted)
         {
-            extras.Add("TX the other way up");
+            extras.Add("TX inverted");
         }
         if (values.IsOneWire)
         {
-            extras.Add("both ways on its TX pin");
+            extras.Add("half-duplex on TX");
         }
         if (values.IsSwapped)
         {
-            extras.Add("its two pins exchanged");
+            extras.Add("RX/TX swapped");
         }
         if (values.Pins is { } pins)
         {
-            extras.Add($"led to its pins {pins}");
+            extras.Add($"on pins {pins}");
         }
         return new Setting(
             $"port.{set.Port.Id}",
             SettingPlace.Port,
             ValueOf(values),
-            $"{set.Port.Id} {verb} {name}: {PortWords.Of(values.Job)}{(PortWords.Of(values.Job).Equals(values.Protocol, StringComparison.OrdinalIgnoreCase) ? "" : $", {values.Protocol}")}{(values.Baud is { } baud ? $" at {baud:N0}" : "")}{string.Concat(extras.Select(e => $", {e}"))}",
+            $"{set.Port.Id} {verb} {name}: {PortWords.Of(values.Job)}{(PortWords.Of(values.Job).Equals(values.Protocol, StringComparison.OrdinalIgnoreCase) ? "" : $", {values.Protocol}")}{(values.Baud is { } baud ? $" at {baud:N0} baud" : "")}{string.Concat(extras.Select(e => $", {e}"))}",
             Why(set, values)
         )
         {
@@ -164,15 +164,15 @@ internal sealed class PortSettingsReader(WiredBuild wired)
         var pads = Phrase.Join([
             .. wired.Leads.Where(l => l.Link == set.Link && l.Pad is not null).Select(l => l.Pad!.Label).Distinct(),
         ]);
-        var at = pads.Length > 0 ? $"Its wires are on {pads}." : "";
+        var at = pads.Length > 0 ? $"Wired to {pads}." : "";
         return values switch
         {
-            { IsOneWire: true } => $"{at} One wire carries both ways in turn, on the pin that can do both.",
+            { IsOneWire: true } => $"{at} Half-duplex: one wire for both directions, on the pin that can do both.",
             { Rx: Polarity.Inverted } or { Tx: Polarity.Inverted } =>
-                $"{at} The signal comes upside down on that way, and this controller can turn it in the settings.",
-            { IsSwapped: true } => $"{at} The two are not crossed on the way, so the controller exchanges its pins.",
+                $"{at} The signal arrives inverted, and this controller can invert it back in the settings.",
+            { IsSwapped: true } => $"{at} RX and TX are not crossed in the wiring: the controller swaps its pins.",
             { Rx: Polarity.Normal } when IsTurned(set.Link) =>
-                $"{at} What is upside down on the wire is put right on the way: nothing is inverted here.",
+                $"{at} An inverter in the path corrects the inverted signal: no inversion is set here.",
             _ => $"{at} One device, one port.",
         };
     }

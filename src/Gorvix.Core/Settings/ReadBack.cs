@@ -58,7 +58,7 @@ public static class ReadBack
                         null,
                         null,
                         ReadVerdict.Missing,
-                        $"{NameOf(setting.Key)} is not printed; wanted: {setting.Words}."
+                        $"{NameOf(setting.Key)} is not in the dump; should be: {setting.Words}."
                     )
                 : SettingsSheet.Stands(setting, line.Value) || Same(line.Value, setting.Value)
                     ? new ReadLine(
@@ -89,7 +89,7 @@ public static class ReadBack
                     line.Value,
                     line.Number,
                     ReadVerdict.Extra,
-                    $"{NameOf(line.Key)} has a job that nobody wants ({line.Value}). Take it away: a port with a job is a port that talks."
+                    $"{NameOf(line.Key)} has an unplanned function ({line.Value}). Remove it: a port with a function transmits."
                 )
             );
         }
@@ -116,14 +116,14 @@ public static class ReadBack
     {
         if (found == NeutralForm.Free)
         {
-            return $"{NameOf(setting.Key)} has no job; wanted: {setting.Words}.";
+            return $"{NameOf(setting.Key)} has no function; should be: {setting.Words}.";
         }
         var (one, other) = (Parts(setting.Value), Parts(found));
         var differs = one
             .Keys.Union(other.Keys)
             .Where(k => one.GetValueOrDefault(k) != other.GetValueOrDefault(k))
             .Select(k =>
-                $"{(k.Length > 0 ? $"{k} " : "")}is {other.GetValueOrDefault(k) ?? "not set"}, wanted {one.GetValueOrDefault(k) ?? "not set"}"
+                $"{(k.Length > 0 ? $"{k} " : "")}is {other.GetValueOrDefault(k) ?? "not set"}, should be {one.GetValueOrDefault(k) ?? "not set"}"
             )
             .ToList();
         return $"{NameOf(setting.Key)}: {Phrase.Join(differs)}.";
@@ -140,21 +140,21 @@ public static class ReadBack
     {
         if (printed.Board is { } other && other != board.Id)
         {
-            return $"This is the printout of another board: it says {other}, the build has {board.Id}. Nothing of it counts.";
+            return $"This dump is from another board: it says {other}, the build has {board.Id}. Nothing in it was used.";
         }
         if (printed.Lines.Count == 0)
         {
-            return "Nothing in it is understood. Paste what the board prints, whole, or give the reader a pattern for its form.";
+            return "Nothing recognised. Paste the board's whole dump, or add a pattern for its format.";
         }
         var ports = lines
             .Where(l => l.Wanted is not null && l.Key.StartsWith("port.", StringComparison.Ordinal))
             .ToList();
         if (ports.Count > 1 && ports.All(l => l.Found is null or NeutralForm.Free))
         {
-            return "All ports are without a job: two jobs met on one port, or the page was not saved, and the board has dropped the whole page. Set all ports anew, in one go.";
+            return "No port has a function: two functions on one port, or nothing saved, and the board cleared its port settings. Set all ports again, in one go.";
         }
         return worst.Count == 0
-            ? "Everything stands as it was wanted."
-            : $"{Phrase.Count(worst.Count, "setting stands", "settings stand")} otherwise than wanted.";
+            ? "All settings match the plan."
+            : $"{Phrase.Count(worst.Count, "setting differs", "settings differ")} from the plan.";
     }
 }

@@ -33,7 +33,7 @@ public static class SettingsCheck
             yield return SettingsRules.Channel.Found(
                 Severity.Warn,
                 Subject.Build,
-                ("place", "the settings of the build"),
+                ("place", "Build settings"),
                 ("channel", $"{channel}"),
                 ("channels", $"{channels}")
             );
@@ -94,7 +94,7 @@ public static class SettingsCheck
                 ("load", Phrase.Percent(budget.Load)),
                 ("port", gnss.Port.Id),
                 ("baud", $"{baud}"),
-                ("mend", budget.Words[(budget.Words.IndexOf('.', StringComparison.Ordinal) + 2)..])
+                ("mend", budget.Mend)
             );
         }
     }

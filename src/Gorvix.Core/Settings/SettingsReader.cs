@@ -30,12 +30,12 @@ public static class SettingsReader
             TelemetryReader.Notes(wired),
             TimingReader.Of(wired),
             [
-                "Save what is there as two texts, everything and the difference from default, with the date and the firmware's version.",
-                "Set the ports first, in one go; two jobs on one port empty the whole page. Leave the port that carries the USB link as it is.",
-                "Save, let the board restart, connect again.",
-                "Then the rest of the board; save and connect again.",
-                "Read back what the board prints, and compare it.",
-                "Then devices and radio.",
+                "Save two dumps first, full and diff from default, with the date and the firmware version.",
+                "Set the ports first, in one go; two functions on one port clear all port settings. Leave the USB link's port as it is.",
+                "Save, let the board restart, reconnect.",
+                "Then set the rest of the board; save and reconnect.",
+                "Read back the board's dump and compare it.",
+                "Then set devices and radio.",
             ],
             [.. Cautions(wired)],
             SettingsCheck.Of(wired)
@@ -44,14 +44,14 @@ public static class SettingsReader
 
     private static IEnumerable<string> Cautions(WiredBuild wired)
     {
-        yield return "Propellers off while the computer is plugged in.";
+        yield return "Propellers off while the computer is connected.";
         if (wired.Build.Devices.Any(d => d.Device.Kind is DeviceKind.AirUnit or DeviceKind.VideoTransmitter))
         {
-            yield return "Antenna on and air over every transmitter before the battery is plugged in.";
+            yield return "Antenna on every transmitter and airflow over it before connecting the battery.";
         }
         if (wired.Ports.Any(p => wired.Build.Links.First(l => l.Id == p.Link).Function.Need == Need.Position))
         {
-            yield return "Return-home is no promise of rescue: test it in an open, safe place, by your local rules.";
+            yield return "Return-to-home is no guarantee of rescue: test it in an open, safe place, by your local rules.";
         }
     }
 }

@@ -56,7 +56,7 @@ public static class SheetForm
         {
             return new FormResult(
                 null,
-                $"The template has {template.Length} characters; {MostTemplate} are the most.",
+                $"The template has {template.Length} characters; the limit is {MostTemplate}.",
                 null
             );
         }
@@ -98,8 +98,8 @@ public static class SheetForm
                 null,
                 fault.Message.Contains("steps", StringComparison.OrdinalIgnoreCase)
                 || fault.Message.Contains("statements", StringComparison.OrdinalIgnoreCase)
-                    ? "The template goes on for too long: a loop in it does not end, or runs inside another one."
-                    : $"The template cannot be filled: {fault.Message.TrimEnd('.')}.",
+                    ? "The template runs for too long: a loop does not end, or runs inside another loop."
+                    : $"The template failed: {fault.Message.TrimEnd('.')}.",
                 null
             );
         }
@@ -116,11 +116,11 @@ public static class SheetForm
     {
         if (pattern.Length > MostTemplate)
         {
-            return (null, $"The pattern has {pattern.Length} characters; {MostTemplate} are the most.");
+            return (null, $"The pattern has {pattern.Length} characters; the limit is {MostTemplate}.");
         }
         if (FormLimits.IsTooDeep(pattern))
         {
-            return (null, $"Brackets of the pattern stand too deep in each other: {FormLimits.MostDeep} are the most.");
+            return (null, $"Brackets in the pattern are nested too deep; the limit is {FormLimits.MostDeep}.");
         }
         Regex regex;
         try
@@ -133,12 +133,15 @@ public static class SheetForm
         }
         catch (Exception fault) when (fault is ArgumentException or NotSupportedException)
         {
-            return (null, $"The pattern is no regular expression that can be used here: {fault.Message.TrimEnd('.')}.");
+            return (null, $"The pattern is not a usable regular expression: {fault.Message.TrimEnd('.')}.");
         }
         var names = regex.GetGroupNames();
         if (!names.Contains("port") && !(names.Contains("key") && names.Contains("value")))
         {
-            return (null, "The pattern names nothing: it needs a group \"port\", or groups \"key\" and \"value\".");
+            return (
+                null,
+                "The pattern has no named group: it needs a group \"port\", or groups \"key\" and \"value\"."
+            );
         }
         var lines = new List<PrintedLine>();
         var strange = new List<int>();
@@ -180,7 +183,7 @@ public static class SheetForm
         }
         catch (RegexMatchTimeoutException)
         {
-            return (null, $"The pattern takes too long on line {number}. Make it simpler.");
+            return (null, $"The pattern is too slow on line {number}. Simplify it.");
         }
         return (new Printout(null, lines, strange), null);
     }
@@ -228,7 +231,7 @@ public static class SheetForm
     private static string Sentence(string error)
     {
         var first = error.Split('\n')[0].Trim();
-        return $"The template is not understood: {first.TrimEnd('.')}.";
+        return $"The template has an error: {first.TrimEnd('.')}.";
     }
 
     // Stops a template that writes without end; what it does between two writes is bounded by its steps.
@@ -266,7 +269,7 @@ public static class SheetForm
         {
             if (GetStringBuilder().Length + more > most)
             {
-                throw new FormLimitException($"The template makes more than {most} characters of text.");
+                throw new FormLimitException($"The template produces more than {most} characters.");
             }
             if (Stopwatch.GetElapsedTime(_start) > time)
             {

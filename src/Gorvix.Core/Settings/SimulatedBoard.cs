@@ -32,9 +32,9 @@ public sealed class SimulatedBoard(Board board, FirmwareProfile? firmware)
         var printed = NeutralForm.Read(text);
         if (printed.Board is { } other && other != board.Id)
         {
-            return Say($"refused: this is for {other}, I am {board.Id}");
+            return Say($"rejected: these settings are for {other}, this board is {board.Id}");
         }
-        var replies = printed.Strange.Take(20).Select(n => $"line {n}: not understood").ToList();
+        var replies = printed.Strange.Take(20).Select(n => $"line {n}: not recognised").ToList();
         var now = new HashSet<string>();
         foreach (var line in printed.Lines.Take(MostLines))
         {
@@ -58,7 +58,7 @@ public sealed class SimulatedBoard(Board board, FirmwareProfile? firmware)
             .Where(IsSingle)
             .CountBy(job => job)
             .Any(c => c.Value > 1);
-        replies.Add(replies.Count == 0 ? "taken" : "the other lines are taken");
+        replies.Add(replies.Count == 0 ? "accepted" : "the other lines are accepted");
         return Say([.. replies]);
     }
 
@@ -96,7 +96,7 @@ public sealed class SimulatedBoard(Board board, FirmwareProfile? firmware)
             '\n',
             [
                 $"board {board.Id}",
-                $"# firmware {firmware?.Name ?? "that can do everything"}",
+                $"# firmware {firmware?.Name ?? "with all features"}",
                 .. board
                     .Ports.Where(p => p.Kind is not PortKind.Usb)
                     .Select(p =>
@@ -151,7 +151,7 @@ public sealed class SimulatedBoard(Board board, FirmwareProfile? firmware)
             return
                 line.Key.StartsWith("canvas.extra.", StringComparison.Ordinal)
                 && (firmware?.CanvasSettings.Count ?? 0) == 0
-                ? $"no setting {line.Key} in this generation"
+                ? $"no setting {line.Key} in this firmware generation"
                 : null;
         }
         var id = line.Key[5..];
@@ -161,19 +161,19 @@ public sealed class SimulatedBoard(Board board, FirmwareProfile? firmware)
         }
         if (port.Kind == PortKind.Usb)
         {
-            return $"{id} carries the link to the computer and is not touched";
+            return $"{id} is the USB link to the computer and is not changed";
         }
         if (line.Value == NeutralForm.Free)
         {
             return null;
         }
-        return JobsOf(line.Value) is not { } jobs ? "no job that is known"
+        return JobsOf(line.Value) is not { } jobs ? "unknown function"
             : firmware is not null
             && jobs.Find(j => !firmware.Jobs.Contains(j)) is var lacks
             && jobs.Exists(j => !firmware.Jobs.Contains(j))
-                ? $"no job {lacks} in this generation"
+                ? $"no function {lacks} in this firmware generation"
             : port.Kind == PortKind.Software && firmware?.SoftwareSerial == SoftwareSerial.Missing
-                ? $"{id} is not there: no serial in code in this generation"
+                ? $"{id} is not available: no software serial in this firmware generation"
             : null;
     }
 

@@ -16,18 +16,18 @@ internal sealed class TelemetryReader(WiredBuild wired, bool sensesCurrent)
             && wired.Ports.FirstOrDefault(p => p.Link == ride.In) is { } carrier
         )
         {
-            return $"inside the control link, by {carrier.Settings.Protocol}";
+            return $"in-band over the RC link, {carrier.Settings.Protocol}";
         }
         if (wired.Ports.FirstOrDefault(p => links[p.Link].Function.Need == Need.Telemetry) is { } own)
         {
-            return $"by {own.Settings.Protocol} on {own.Port.Id}";
+            return $"over {own.Settings.Protocol} on {own.Port.Id}";
         }
         // A link that talks both ways brings values back although nobody has asked for them.
         return
             wired.Ports.FirstOrDefault(p => links[p.Link].Function.Need == Need.Control) is { } control
             && control.Mode.Carries.Count > 0
             && control.Mode.Lines.Any(l => l.Flow != Flow.Out)
-            ? $"inside the control link, by {control.Settings.Protocol}"
+            ? $"in-band over the RC link, {control.Settings.Protocol}"
             : null;
     }
 
@@ -37,8 +37,8 @@ internal sealed class TelemetryReader(WiredBuild wired, bool sensesCurrent)
             ? []
             :
             [
-                "A value whose mark blinks is alive; one that stands still is the last one remembered. Entries with a minus or plus are the lowest and highest seen.",
-                "Where each value comes once and never again, the receiver's firmware is old: it updates once only until it is renewed.",
+                "A blinking marker means live data; a steady marker is only the last value. Sensors with a minus or plus show the lowest and highest seen.",
+                "If each value arrives only once, the receiver has old firmware: values update once only until you update it.",
             ];
 
     /// <summary>Every value, those that come first.</summary>
@@ -50,40 +50,38 @@ internal sealed class TelemetryReader(WiredBuild wired, bool sensesCurrent)
                 name,
                 from,
                 lacks is null ? way : null,
-                way is null
-                    ? "Nothing comes back: the link to the radio is one way, or its telemetry has no port."
-                    : lacks
+                way is null ? "No telemetry: the link to the radio is one-way, or telemetry has no port." : lacks
             );
         string? Without(Need need, string mend) =>
             wired.Ports.Any(p => wired.Build.Links.First(l => l.Id == p.Link).Function.Need == need) ? null : mend;
-        var position = Without(Need.Position, "No GNSS module has a port.");
-        var esc = Without(Need.EscReadings, "No speed controller reports to a port.");
+        var position = Without(Need.Position, "No GNSS module connected.");
+        var esc = Without(Need.EscReadings, "No ESC telemetry connected.");
         List<TelemetryValue> all =
         [
-            Value("link quality and strength", "the receiver", null),
-            Value("battery voltage", "the board, on its supply wire", null),
+            Value("link quality and RSSI", "receiver", null),
+            Value("battery voltage", "board, on its supply wire", null),
             Value(
-                "battery current and used charge",
-                "the speed controllers' sensor",
-                sensesCurrent ? null : "No lead brings the current's level to the board."
+                "battery current and charge used",
+                "ESC current sensor",
+                sensesCurrent ? null : "No current sensor lead reaches the board."
             ),
-            Value("pitch, roll and turn", "the board", null),
-            Value("flight mode", "the board", null),
-            Value("position, speed and course", "the GNSS module", position),
-            Value("satellites", "the GNSS module", position),
+            Value("pitch, roll and yaw", "board", null),
+            Value("flight mode", "board", null),
+            Value("position, speed and course", "GNSS module", position),
+            Value("satellites", "GNSS module", position),
             Value(
-                "height",
-                position is null ? "the GNSS module, or a barometer on the board" : "a barometer on the board",
+                "altitude",
+                position is null ? "GNSS module or onboard barometer" : "onboard barometer",
                 position is null
                     ? null
-                    : "No GNSS module has a port; whether the board has a barometer its leaflet does not tell."
+                    : "No GNSS module connected; the board's datasheet does not say whether it has a barometer."
             ),
-            Value("heading", "the compass", Without(Need.Heading, "No compass is carried.")),
-            Value("motor speed and temperature", "the speed controllers", esc),
+            Value("heading", "compass", Without(Need.Heading, "No compass connected.")),
+            Value("motor RPM and ESC temperature", "ESCs", esc),
         ];
         if (wired.Ports.Any(p => p.Settings.Job == PortJob.RangeFinder))
         {
-            all.Add(Value("height above ground", "the range finder", null));
+            all.Add(Value("height above ground", "rangefinder", null));
         }
         return [.. all.OrderBy(v => v.Missing is not null)];
     }

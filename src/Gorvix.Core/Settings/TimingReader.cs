@@ -37,8 +37,8 @@ internal static class TimingReader
             worst,
             most,
             most < hertz
-                ? $"{hertz:0} packets a second do not fit: a frame takes {Math.Max(line ?? 0, bayLine ?? 0):0.00} ms, so at most {most} a second do."
-                : $"A stick is with the controller within {worst:0.0} ms, the time in the air not counted."
+                ? $"{hertz:0} Hz does not fit: a frame takes {Math.Max(line ?? 0, bayLine ?? 0):0.00} ms; the most is {most} Hz."
+                : $"Stick latency is up to {worst:0.0} ms, not counting time in the air."
         );
     }
 }

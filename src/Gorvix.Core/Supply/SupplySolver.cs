@@ -75,7 +75,7 @@ public static class SupplySolver
         {
             return new SupplySolution(
                 null,
-                new SupplyProblem("the supply", $"it has {count} nodes, and {MostNodes} is the most")
+                new SupplyProblem("the supply", $"it has {count} nodes; the limit is {MostNodes}")
             );
         }
         if (count == 0)
@@ -106,7 +106,7 @@ public static class SupplySolver
             null,
             new SupplyProblem(
                 net.Names[work.Worst()],
-                "it finds no steady volts, because the loads ask for more than can be given there"
+                "no stable voltage: the loads draw more than can be supplied there"
             )
         );
     }

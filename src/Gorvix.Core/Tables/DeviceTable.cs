@@ -77,7 +77,7 @@ public static class DeviceTable
     {
         if (rows.Count > PartCheck.MostLeads)
         {
-            throw rows[0].Wrong($"the device has {rows.Count} leads", $"{PartCheck.MostLeads} is the most.");
+            throw rows[0].Wrong($"the device has {rows.Count} leads", $"The limit is {PartCheck.MostLeads}.");
         }
         var head = rows[0];
         var leads = new List<Lead>();
@@ -113,7 +113,7 @@ public static class DeviceTable
     }
 
     private static TableException Missing(SheetRow row, string column) =>
-        row.Wrong(column, "is empty in the first row of a new device", "Write what it says on the box.");
+        row.Wrong(column, "is empty in the first row of a new device", "Enter what it says on the box.");
 
     private static Lead LeadOf(SheetRow row, Device? there, List<Lead> above)
     {
@@ -121,13 +121,9 @@ public static class DeviceTable
         var id = row["lead"] ?? Describing.Slug.Free(label, s => above.Any(l => l.Id == s));
         if (above.Any(l => l.Id == id))
         {
-            throw row.Wrong(
-                "lead",
-                $"says \"{id}\", which stands in a row above already",
-                "Give each lead an id of its own."
-            );
+            throw row.Wrong("lead", $"repeats \"{id}\" from a row above", "Give each lead a unique id.");
         }
-        var role = row.Word<LeadRole>("role") ?? throw row.Wrong("role", "is empty", "Say what the lead is for.");
+        var role = row.Word<LeadRole>("role") ?? throw row.Wrong("role", "is empty", "Enter what the lead is for.");
         var old =
             there?.Leads.FirstOrDefault(l => l.Id == id)
             ?? new Lead
@@ -151,8 +147,8 @@ public static class DeviceTable
             },
             (null, null) when row.Amount("typical a") is null && row.Amount("peak a") is null => null,
             _ => throw row.Wrong(
-                $"the lead {lead.Label} has no whole window",
-                "Write both ends, \"min V\" and \"max V\", or leave the current out too."
+                $"lead {lead.Label} has an incomplete voltage range",
+                "Enter both \"min V\" and \"max V\", or leave the current out too."
             ),
         };
 
@@ -177,11 +173,7 @@ public static class DeviceTable
         {
             if (row.Count("pin", PartCheck.MostPins) is { } pin && !cells.TryAdd(pin, lead.Id))
             {
-                throw row.Wrong(
-                    "pin",
-                    $"says {pin}, and lead \"{cells[pin]}\" is in that one already",
-                    "One lead a pin."
-                );
+                throw row.Wrong("pin", $"says {pin}, but lead \"{cells[pin]}\" is already there", "One lead per pin.");
             }
         }
         var count = Math.Max(

@@ -49,16 +49,16 @@ internal static class LineWords
             ?? throw told[0]
                 .Row.Wrong(
                     "does",
-                    $"names the function \"{id}\"",
-                    $"A new device's functions are: {string.Join(", ", Enum.GetValues<Need>().Select(SheetRow.WordOf))}."
+                    $"names an unknown function \"{id}\"",
+                    $"Functions of a new device: {string.Join(", ", Enum.GetValues<Need>().Select(SheetRow.WordOf))}."
                 );
         if (told.Select(t => t.Mode).Distinct().Count() > PartCheck.MostModes)
         {
             throw told[^1]
                 .Row.Wrong(
                     "does",
-                    $"gives \"{id}\" more than {PartCheck.MostModes} modes",
-                    "Leave out those that nobody uses."
+                    $"lists more than {PartCheck.MostModes} modes for \"{id}\"",
+                    "Remove the unused ones."
                 );
         }
         var modes = (there?.Modes.Select(m => m.Id) ?? [])
@@ -85,8 +85,8 @@ internal static class LineWords
         {
             throw other.Row.Wrong(
                 "does",
-                $"gives mode \"{id}\" the protocol {other.Protocol}, and a row above says {told[0].Protocol}",
-                "A mode has one protocol; give the other one a name of its own."
+                $"sets mode \"{id}\" to protocol {other.Protocol}, but a row above says {told[0].Protocol}",
+                "A mode has one protocol; give the second one its own name."
             );
         }
         var protocol = told[0].Protocol;

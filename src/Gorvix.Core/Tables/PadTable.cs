@@ -48,8 +48,8 @@ public static class PadTable
                         : throw rows.First()
                             .Wrong(
                                 "board",
-                                $"names \"{rows.Key}\", which the library does not have",
-                                "Describe the board first (its supply, class and ports), or read the list in the board editor."
+                                $"names \"{rows.Key}\", which is not in the library",
+                                "Add the board first (its supply, class and ports), or import the list in the board editor."
                             )
                 ),
         ];
@@ -85,7 +85,7 @@ public static class PadTable
     {
         if (rows.Count > PartCheck.MostPads)
         {
-            throw rows[0].Wrong($"the board has {rows.Count} pads", $"{PartCheck.MostPads} is the most.");
+            throw rows[0].Wrong($"the board has {rows.Count} pads", $"The limit is {PartCheck.MostPads}.");
         }
         var pads = new List<PadTold>();
         foreach (var row in rows)
@@ -94,11 +94,7 @@ public static class PadTable
             var id = row["pad"] ?? IdOf(board, label, row["socket"], pads);
             if (pads.Any(p => p.Id == id))
             {
-                throw row.Wrong(
-                    "pad",
-                    $"says \"{id}\", which stands in a row above already",
-                    "Give each pad an id of its own."
-                );
+                throw row.Wrong("pad", $"repeats \"{id}\" from a row above", "Give each pad a unique id.");
             }
             pads.Add(
                 new PadTold(
@@ -144,8 +140,8 @@ public static class PadTable
                 {
                     throw row.Wrong(
                         "pin",
-                        $"says {pin}, and pad \"{cells[pin]}\" is that one already",
-                        "One pad a pin."
+                        $"says {pin}, but pad \"{cells[pin]}\" is already there",
+                        "One pad per pin."
                     );
                 }
             }

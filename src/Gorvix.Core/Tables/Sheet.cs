@@ -71,7 +71,7 @@ internal sealed class Sheet
     {
         if (text.Contains('\uFFFD', StringComparison.Ordinal))
         {
-            throw TableException.Shape("it has letters that are not UTF-8", "Save it again as \"CSV UTF-8\".");
+            throw TableException.Shape("it has characters that are not UTF-8", "Save it again as \"CSV UTF-8\".");
         }
         text = text.TrimStart('\uFEFF');
         var separator = Separator(text.Split('\n', 2)[0]);
@@ -82,8 +82,8 @@ internal sealed class Sheet
                 Delimiter = separator.ToString(),
                 BadDataFound = bad =>
                     throw TableException.Shape(
-                        $"the quotes of row {bad.Context.Parser?.Row} do not close, or stand inside a cell",
-                        "Put quotes round the whole cell, and double those inside it."
+                        $"the quotes in row {bad.Context.Parser?.Row} are not closed, or are inside a cell",
+                        "Quote the whole cell, and double the quotes inside it."
                     ),
                 MaxFieldSize = 20_000,
             }
@@ -92,7 +92,7 @@ internal sealed class Sheet
         {
             if (!parser.Read())
             {
-                throw TableException.Shape("it is empty", "Its first row names the columns.");
+                throw TableException.Shape("it is empty", "The first row must name the columns.");
             }
             var columns = parser.Record!.Select(Name).ToList();
             CheckColumns(columns, known, needed);
@@ -101,7 +101,7 @@ internal sealed class Sheet
             {
                 if (rows.Count == MostRows)
                 {
-                    throw TableException.Shape($"it has more than {MostRows} rows", "Part it.");
+                    throw TableException.Shape($"it has more than {MostRows} rows", "Split it.");
                 }
                 var row = new SheetRow(parser.Row, columns, parser.Record!, separator != ',');
                 if (!row.IsEmpty)
@@ -114,8 +114,8 @@ internal sealed class Sheet
         catch (MaxFieldSizeException)
         {
             throw TableException.Shape(
-                $"a cell of row {parser.Row} has more than 20000 letters",
-                "Look for a quote that is not closed."
+                $"a cell in row {parser.Row} has more than 20 000 characters",
+                "Look for an unclosed quote."
             );
         }
     }
@@ -157,17 +157,17 @@ internal sealed class Sheet
         if (columns.FirstOrDefault(c => !known.Contains(c)) is { } stranger)
         {
             throw TableException.Shape(
-                $"\"{(stranger.Length > 40 ? stranger[..40] + "…" : stranger)}\" is no column of such a list",
-                $"Its columns are: {all}."
+                $"\"{(stranger.Length > 40 ? stranger[..40] + "…" : stranger)}\" is not a column of this list",
+                $"Its columns: {all}."
             );
         }
         if (columns.GroupBy(c => c).FirstOrDefault(g => g.Count() > 1) is { } twin)
         {
-            throw TableException.Shape($"the column \"{twin.Key}\" stands there twice", "Keep one of both.");
+            throw TableException.Shape($"column \"{twin.Key}\" appears twice", "Keep one of the two.");
         }
         if (needed.FirstOrDefault(c => !columns.Contains(c)) is { } missing)
         {
-            throw TableException.Shape($"the column \"{missing}\" is missing", $"The columns are: {all}.");
+            throw TableException.Shape($"column \"{missing}\" is missing", $"Its columns: {all}.");
         }
     }
 
@@ -201,7 +201,7 @@ internal sealed class SheetRow(int number, IReadOnlyList<string> columns, IReadO
 
     /// <summary>A cell that must say something.</summary>
     /// <exception cref="TableException">It is empty.</exception>
-    public string Needed(string column) => this[column] ?? throw Wrong(column, "is empty", "Write what belongs there.");
+    public string Needed(string column) => this[column] ?? throw Wrong(column, "is empty", "Fill it in.");
 
     /// <summary>A number, or null for an empty cell.</summary>
     /// <exception cref="TableException">There is something else.</exception>
@@ -214,7 +214,7 @@ internal sealed class SheetRow(int number, IReadOnlyList<string> columns, IReadO
             out var value
         ) && double.IsFinite(value)
             ? value
-        : throw Wrong(column, $"says \"{Short(cell)}\"", "Write a number, such as 3.5, without its unit.");
+        : throw Wrong(column, $"says \"{Short(cell)}\"", "Enter a number without its unit: 3.5.");
 
     /// <summary>A whole number from 1 on, or null for an empty cell.</summary>
     /// <exception cref="TableException">There is something else.</exception>
@@ -224,7 +224,7 @@ internal sealed class SheetRow(int number, IReadOnlyList<string> columns, IReadO
         && value >= 1
         && value <= most
             ? value
-        : throw Wrong(column, $"says \"{Short(cell)}\"", $"Write a whole number from 1 to {most}.");
+        : throw Wrong(column, $"says \"{Short(cell)}\"", $"Enter a whole number from 1 to {most}.");
 
     /// <summary>A word of a list, or null for an empty cell.</summary>
     /// <exception cref="TableException">There is another word.</exception>

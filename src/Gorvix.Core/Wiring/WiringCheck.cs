@@ -20,7 +20,7 @@ public static class WiringCheck
         int WiresOf(WiredLead lead) => lead.Lead.Wires == PieceWires.Each ? PartOf(lead).Pieces : 1;
         string NameOf(WiredLead lead) =>
             WiresOf(lead) > 1
-                ? $"the {WiresOf(lead)} wires {lead.Lead.Label} of the {PartOf(lead).Name}"
+                ? $"the {WiresOf(lead)} {lead.Lead.Label} wires of the {PartOf(lead).Name}"
                 : $"{lead.Lead.Label} of the {PartOf(lead).Name}";
         return
         [
@@ -55,7 +55,7 @@ public static class WiringCheck
                     ("device", $"the {device.Device.Name}"),
                     ("plug", socket.Label),
                     ("lead", lead.Label),
-                    ("what", what == Mishap.Sits ? "sit on" : "talk on"),
+                    ("what", what == Mishap.Sits ? "reach" : "transmit on"),
                     ("pad", pad.Label)
                 );
             }

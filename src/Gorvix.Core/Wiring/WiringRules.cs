@@ -8,9 +8,9 @@ public static class WiringRules
     /// <summary>A socket that a plug must not go into.</summary>
     public static readonly Rule KeepOut = new(
         "KEEP-OUT",
-        "A plug stays out of a socket that fits it",
-        "Keep the plug of {device} out of {plug}, although it fits: its {lead} would {what} {pad}.",
-        "Plugs of one family fit each other whatever they carry; battery on a data pin kills both sides at once, and two outputs on one wire fight.",
+        "Plug fits the wrong socket",
+        "Do not plug {device} into {plug}, although it fits: its {lead} would {what} {pad}.",
+        "Plugs of one family mate whatever their pinout; battery voltage on a data pin destroys both sides instantly, and two outputs on one wire fight.",
         SourceNote.Practice
     );
 
@@ -18,77 +18,77 @@ public static class WiringRules
     public static readonly Rule NoGroundLead = new(
         "NO-GROUND",
         "A device needs a ground",
-        "The part file of the {device} names no ground lead. Nothing works without one: find it on the device and wire it to GND.",
-        "Every level is a voltage against ground; a device that hangs on its signal wires alone misbehaves or burns.",
+        "The part file of the {device} lists no ground lead. Nothing works without one: find it on the device and wire it to GND.",
+        "Every level is a voltage relative to ground; a device with signal wires but no ground misbehaves or is destroyed.",
         SourceNote.Practice
     );
 
     /// <summary>No pad for a ground.</summary>
     public static readonly Rule NoGroundPad = new(
         "NO-GND-PAD",
-        "A ground needs a pad",
-        "The {device} finds no free ground on the {board}: join its ground to the ground lead of another device.",
-        "Ground is common, so any ground does electrically; the nearest is quieter.",
+        "No free ground pad",
+        "No free ground pad for the {device} on the {board}: splice its ground to another device's ground lead.",
+        "Ground is common: any ground works electrically; the nearest is quieter.",
         SourceNote.Practice
     );
 
     /// <summary>A plug larger than the socket of its family.</summary>
     public static readonly Rule PlugSize = new(
         "PLUG-SIZE",
-        "A plug has no more pins than its socket",
-        "The plug of the {device} has {pins} pins and {plug} has {has}, although both are called \"{family}\". One of the two part files is wrong; the plug is treated as not fitting.",
-        "Plugs of one family have one number of pins.",
+        "Plug has more pins than its socket",
+        "The {device} plug has {pins} pins, {plug} has {has}, yet both are listed as \"{family}\". One part file is wrong; the plug is treated as not fitting.",
+        "All plugs of one family have the same number of pins.",
         SourceNote.Own
     )
     {
-        Mend = "Measure the plug and the socket, and correct the part file that is wrong.",
+        Mend = "Measure the plug and the socket, and correct the wrong part file.",
     };
 
     /// <summary>A lead that is in no cavity.</summary>
     public static readonly Rule Flying = new(
         "FLYING",
-        "A lead beside the plug is soldered by itself",
-        "{lead} of the {device} is in no pin of its plug: it is soldered by itself, even where the plug is seated.",
-        "Some modules bring a lead or two beside the plug.",
+        "Lead outside the plug",
+        "{lead} of the {device} is not in its plug: solder it separately, even when the plug is used.",
+        "Some modules have a lead or two outside the plug.",
         SourceNote.Practice
     )
     {
-        Mend = "Solder it to the pad that the plan names, after the plug is in.",
+        Mend = "Solder it to the pad in the plan after the plug is in.",
     };
 
     /// <summary>Two sockets of one family.</summary>
     public static readonly Rule TwoSockets = new(
         "TWO-SOCKETS",
-        "Two sockets alike are mixed up easily",
-        "{one} and {two} take the same plugs and carry other pins: mark which is which before you plug anything in.",
-        "The hand finds the nearest socket that fits; the plan means one of them.",
+        "Identical sockets are easily mixed up",
+        "{one} and {two} fit the same plugs but have different pinouts: mark which is which before plugging anything in.",
+        "It is easy to use the nearest socket that fits; only one of them is right.",
         SourceNote.Practice
     );
 
     /// <summary>Several wires on one pad.</summary>
     public static readonly Rule Joined = new(
         "JOINED",
-        "Wires that answer in turn share one pad",
-        "{wires} go to {pad} together: join them to one wire first, and solder that one.",
-        "What talks only when it is asked can share its wire; a pad carries one good joint, not four.",
+        "Several wires on one pad",
+        "{wires} share {pad}: join them to one wire first, then solder that wire.",
+        "Devices that transmit only when polled can share a wire; a pad holds one good joint, not four.",
         SourceNote.Practice
     );
 
     /// <summary>Something is soldered or plugged in where the plan does not want it.</summary>
     public static readonly Rule Soldered = new(
         "SOLDERED",
-        "What is soldered and not planned comes off",
-        "{built}, and the plan does not want it there. Take it off, or pin it there; the Loom says in which order.",
-        "A wire that is left on a pad goes on driving it, whatever the settings say.",
+        "Soldered but not in the plan",
+        "{built}, but not in the plan. Remove it, or pin it there; Loom gives the order.",
+        "A wire left on a pad keeps driving it, whatever the settings say.",
         SourceNote.Practice
     );
 
     /// <summary>Something is built whose part is gone.</summary>
     public static readonly Rule Orphan = new(
         "BUILT-GONE",
-        "What is built must have its part",
-        "{built}, but {why}. Take it off; where nothing is there any more, tick it off in the Loom.",
-        "The record of the aircraft says more than its parts: one of the two is out of date.",
+        "Built, but its part is gone",
+        "{built}, but {why}. Remove it; if it is already gone, tick it off in Loom.",
+        "The as-built record does not match the parts: one of the two is out of date.",
         SourceNote.Own
     );
 

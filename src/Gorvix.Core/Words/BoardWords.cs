@@ -15,8 +15,8 @@ public static class BoardWords
             board.Mounting is { } m
                 ? $"holes {m.Width:0.#} × {m.Depth:0.#} mm{(m.Bolt is { } bolt ? $" for M{bolt:0.#}" : "")}"
                 : null,
-            board.UsbSide is { } usb ? $"USB at the {Of(usb)}" : null,
-            board.Arrow is { } arrow ? $"arrow to the {Of(arrow)}" : null,
+            board.UsbSide is { } usb ? $"USB on the {Of(usb)} edge" : null,
+            board.Arrow is { } arrow ? $"arrow towards the {Of(arrow)} edge" : null,
         ];
         return parts.OfType<string>().ToList() is { Count: > 0 } known
             ? $"{Phrase.Upper(string.Join(", ", known))}."
@@ -24,20 +24,23 @@ public static class BoardWords
     }
 
     /// <summary>What a rail is made of, in a few words; what the leaflet does not say is said to be unknown.</summary>
-    public static string Of(Rail rail)
+    public static string Of(Rail rail) => $"{rail.Label}: {Made(rail)}";
+
+    /// <summary>How a rail is made, without its label.</summary>
+    public static string Made(Rail rail)
     {
         if (rail.Feed == RailFeed.Battery)
         {
-            return $"{rail.Label}: the battery itself";
+            return "direct from the battery";
         }
         var made = (rail.Kind, rail.Limit) switch
         {
-            (null, null) => "kind and limit unknown",
-            (null, _) => $"kind unknown, limit {PlainWords.Amperes(rail.Limit)}",
+            (null, null) => "regulator type and limit unknown",
+            (null, _) => $"regulator type unknown, limit {PlainWords.Amperes(rail.Limit)}",
             (RegulatorKind.Linear, _) => $"linear, limit {PlainWords.Amperes(rail.Limit)}",
             _ => $"switching, limit {PlainWords.Amperes(rail.Limit)}",
         };
-        return $"{rail.Label}: {made}{Of(rail.Filtering)}";
+        return $"{made}{Of(rail.Filtering)}";
     }
 
     /// <summary>Whether something is filtered, after a comma; nothing where that is unknown.</summary>
@@ -45,7 +48,7 @@ public static class BoardWords
         filtering switch
         {
             Filtering.Filtered => ", filtered",
-            Filtering.Unfiltered => ", not filtered",
+            Filtering.Unfiltered => ", unfiltered",
             _ => "",
         };
 

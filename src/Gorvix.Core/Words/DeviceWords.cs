@@ -14,15 +14,15 @@ public static class DeviceWords
     /// <summary>Pieces, memory and outputs, one sentence each; what the leaflet does not say is left out.</summary>
     public static IReadOnlyList<string> Notes(Device device) =>
         [
-            .. device.Pieces > 1 ? [$"Stands for {device.Pieces} pieces."] : Array.Empty<string>(),
+            .. device.Pieces > 1 ? [$"Represents {device.Pieces} units."] : Array.Empty<string>(),
             .. device.Memory switch
             {
-                SetupMemory.Keeps => ["Keeps its set-up without power."],
-                SetupMemory.Forgets => ["Forgets its set-up without power: the board must be able to talk to it."],
+                SetupMemory.Keeps => ["Saves settings without power."],
+                SetupMemory.Forgets => ["Loses settings without power: the board must be able to transmit to it."],
                 _ => Array.Empty<string>(),
             },
             .. device.Outputs.Select(o =>
-                $"Offers {(o.Volts is { } volts ? $"{volts:0.0#} V" : "what feeds it")} on {device.Leads.First(l => l.Id == o.Lead).Label}, limit {PlainWords.Amperes(o.Limit)}{BoardWords.Of(o.Filtering)}; never tied to another supply."
+                $"Outputs {(o.Volts is { } volts ? $"{volts:0.0#} V" : "its input voltage")} on {device.Leads.First(l => l.Id == o.Lead).Label}, limit {PlainWords.Amperes(o.Limit)}{BoardWords.Of(o.Filtering)}; never tie it to another supply."
             ),
         ];
 }

@@ -14,5 +14,5 @@ public static class Numbers
 
     /// <summary>A range of volts; one value where both read the same.</summary>
     public static string Volts(double low, double high) =>
-        $"{low:0.00}" == $"{high:0.00}" ? Volts(low) : $"{low:0.00} to {high:0.00} V";
+        $"{low:0.00}" == $"{high:0.00}" ? Volts(low) : $"{low:0.00}–{high:0.00} V";
 }

@@ -10,53 +10,53 @@ public static class PlainWords
     public static string Of(UsbPort port) =>
         port switch
         {
-            UsbPort.Bare => "a port that grants nothing: 100 mA",
-            UsbPort.Fast => "a fast port: 900 mA",
-            UsbPort.TypeC15 => "type C that says 1.5 A",
-            UsbPort.TypeC30 => "type C that says 3 A",
-            _ => "a computer's port: 500 mA",
+            UsbPort.Bare => "unconfigured USB port: 100 mA",
+            UsbPort.Fast => "USB 3 port: 900 mA",
+            UsbPort.TypeC15 => "USB-C port advertising 1.5 A",
+            UsbPort.TypeC30 => "USB-C port advertising 3 A",
+            _ => "USB 2.0 port: 500 mA",
         };
 
     /// <summary>A need as the builder says it.</summary>
     public static string Of(Need need) =>
         need switch
         {
-            Need.Control => "Control",
-            Need.Picture => "Picture",
-            Need.PictureText => "Picture text",
-            Need.Position => "Position",
-            Need.Heading => "Heading",
+            Need.Control => "RC link",
+            Need.Picture => "Video",
+            Need.PictureText => "OSD",
+            Need.Position => "GPS",
+            Need.Heading => "Compass",
             Need.Telemetry => "Telemetry",
-            Need.EscReadings => "ESC readings",
-            Need.BatteryReadings => "Battery readings",
-            Need.VideoControl => "Video control",
-            Need.Height => "Height",
+            Need.EscReadings => "ESC telemetry",
+            Need.BatteryReadings => "Battery sensing",
+            Need.VideoControl => "VTX control",
+            Need.Height => "Rangefinder",
             Need.CameraControl => "Camera control",
-            Need.FlightLog => "Flight log",
-            _ => "Phone settings",
+            Need.FlightLog => "Flight logger",
+            _ => "Wireless configuration",
         };
 
     /// <summary>A state that a device shows.</summary>
     public static string Of(SignState state) =>
         state switch
         {
-            SignState.Fed => "has power",
-            SignState.Searching => "looks for the other end",
-            SignState.Linked => "has the other end",
-            SignState.Binding => "waits to be bound",
-            SignState.Loader => "is in its loader",
-            SignState.Update => "waits for an update over the air",
-            SignState.Fix => "has a position",
-            _ => "something is wrong",
+            SignState.Fed => "powered",
+            SignState.Searching => "searching",
+            SignState.Linked => "linked",
+            SignState.Binding => "in bind mode",
+            SignState.Loader => "in bootloader",
+            SignState.Update => "waiting for wireless update",
+            SignState.Fix => "GPS fix",
+            _ => "fault",
         };
 
     /// <summary>How much a link is wished for.</summary>
     public static string Of(Priority priority) =>
         priority switch
         {
-            Priority.Must => "must",
-            Priority.Want => "want",
-            _ => "nice",
+            Priority.Must => "required",
+            Priority.Want => "wanted",
+            _ => "optional",
         };
 
     /// <summary>A kind of device, as one of them.</summary>
@@ -64,17 +64,17 @@ public static class PlainWords
         kind switch
         {
             DeviceKind.Receiver => "receiver",
-            DeviceKind.VideoTransmitter => "video transmitter",
+            DeviceKind.VideoTransmitter => "VTX",
             DeviceKind.AirUnit => "air unit",
             DeviceKind.Gnss => "GNSS module",
-            DeviceKind.SpeedController => "speed controller",
+            DeviceKind.SpeedController => "ESC",
             DeviceKind.TelemetryRadio => "telemetry radio",
             DeviceKind.Camera => "camera",
-            DeviceKind.RangeFinder => "range finder",
-            DeviceKind.Recorder => "recorder",
+            DeviceKind.RangeFinder => "rangefinder",
+            DeviceKind.Recorder => "flight logger",
             DeviceKind.WirelessBridge => "wireless bridge",
             DeviceKind.Compass => "compass",
-            DeviceKind.Overlay => "overlay board",
+            DeviceKind.Overlay => "OSD board",
             DeviceKind.Regulator => "regulator",
             DeviceKind.Filter => "filter",
             _ => "adapter",
@@ -94,5 +94,5 @@ public static class PlainWords
 
     /// <summary>A range of volts; one number when both ends are the same.</summary>
     public static string Of(VoltWindow volts) =>
-        volts.Min == volts.Max ? $"{volts.Max:0.0#} V" : $"{volts.Min:0.0#} to {volts.Max:0.0#} V";
+        volts.Min == volts.Max ? $"{volts.Max:0.0#} V" : $"{volts.Min:0.0#}–{volts.Max:0.0#} V";
 }

@@ -10,7 +10,7 @@ namespace Gorvix.Core.Words;
 /// <summary>Pads, plugs and leads as the builder finds them on the bench.</summary>
 public static class WireWords
 {
-    /// <summary>A pad with where it is: "T3", "T3, bottom side", "GPS pin 2 (GSCL)".</summary>
+    /// <summary>A pad with where it is: "T3", "T3 (bottom)", "GPS pin 2 (GSCL)".</summary>
     /// <param name="circuit">The board.</param>
     /// <param name="pad">One of its pads.</param>
     public static string Of(Circuit circuit, Pad pad) =>
@@ -18,13 +18,19 @@ public static class WireWords
             ? $"{socket.Label} pin {socket.CavityOf(pad) + 1} ({pad.Label})"
             : $"{pad.Label}{Side(pad)}";
 
+    /// <summary>The same where there is little room: "T3", "T3/b" on the bottom.</summary>
+    public static string Short(Circuit circuit, Pad pad) =>
+        circuit.SocketOf.ContainsKey(pad.Id)
+            ? Of(circuit, pad)
+            : $"{pad.Label}{(pad.Side == BoardSide.Bottom ? "/b" : "")}";
+
     /// <summary>What is done with the plug of a device.</summary>
     public static string Of(Seat seat) =>
         seat.Kind switch
         {
             SeatKind.Seated => $"in {seat.Socket!.Label}",
-            SeatKind.Loose => "not plugged in: soldered lead by lead",
-            SeatKind.Off => "left off: no seat of its plug is allowed",
+            SeatKind.Loose => "not plugged in: direct-soldered",
+            SeatKind.Off => "not fitted: no socket allowed for its plug",
             _ => "soldered",
         };
 
@@ -36,22 +42,22 @@ public static class WireWords
         {
             LeadState.Spliced => $"to {lead.To!.Lead.Label} of the {Name(wired, lead.To.Device)}",
             LeadState.Feeding =>
-                $"feeds the {Phrase.Join([.. wired.Leads.Where(l => l.To?.Device == lead.Device && l.To.Lead.Id == lead.Lead.Id).Select(l => Name(wired, l.Device)).Distinct()])}",
-            LeadState.InPlace when lead.Pad is null => $"stays in pin {lead.Cavity}, which leads nowhere",
+                $"powers the {Phrase.Join([.. wired.Leads.Where(l => l.To?.Device == lead.Device && l.To.Lead.Id == lead.Lead.Id).Select(l => Name(wired, l.Device)).Distinct()])}",
+            LeadState.InPlace when lead.Pad is null => $"stays in pin {lead.Cavity}, not connected on the board",
             LeadState.InPlace => $"stays in pin {lead.Cavity} ({lead.Pad.Label})",
             LeadState.Moved => $"moves to pin {lead.Cavity} ({lead.Pad!.Label})",
             LeadState.Soldered => $"to pad {lead.Pad!.Label}{Side(lead.Pad)}",
-            LeadState.OnTail => $"to {lead.Socket!.Label} pin {lead.Cavity} ({lead.Pad!.Label}), over a tail",
-            LeadState.Lifted => "out of the plug, insulated",
+            LeadState.OnTail => $"to {lead.Socket!.Label} pin {lead.Cavity} ({lead.Pad!.Label}), via a pigtail",
+            LeadState.Lifted => "de-pinned, insulated",
             LeadState.Cut => "cut off, insulated",
-            LeadState.InHarness => "stays in its plug, which sits nowhere",
-            _ => "open, insulated",
+            LeadState.InHarness => "stays in its plug, not plugged in",
+            _ => "unconnected, insulated",
         };
 
     private static string Name(WiredBuild wired, string device) =>
         wired.Build.Devices.First(d => d.Id == device).Device.Name;
 
-    private static string Side(Pad pad) => pad.Side == BoardSide.Bottom ? ", bottom side" : ", top side";
+    private static string Side(Pad pad) => pad.Side == BoardSide.Bottom ? " (bottom)" : " (top)";
 }
 
 /// <summary>Hand work in sentences.</summary>
@@ -69,37 +75,36 @@ public static class WorkWords
         return work.Action switch
         {
             WorkAction.SetBridge when build.Board.Bridges.First(b => b.Id == work.Bridge).MovedBy == MovedBy.Firmware =>
-                $"In the board's settings: switch {work.Bridge} to \"{work.Position}\" (now at \"{DefaultOf(build, work.Bridge!)}\").",
-            WorkAction.SetBridge when work.Position is null => $"Open bridge {work.Bridge}.",
+                $"In the board's settings: switch {work.Bridge} to \"{work.Position}\" (now \"{DefaultOf(build, work.Bridge!)}\").",
+            WorkAction.SetBridge when work.Position is null => $"Open solder jumper {work.Bridge}.",
             WorkAction.SetBridge when !build.Circuit.JoiningPositions(work.Bridge!).Contains(work.Position) =>
-                $"Open bridge {work.Bridge}: no solder on it (now at \"{DefaultOf(build, work.Bridge!)}\").",
+                $"Open solder jumper {work.Bridge}: no solder on it (now \"{DefaultOf(build, work.Bridge!)}\").",
             WorkAction.SetBridge =>
-                $"Close bridge {work.Bridge} at \"{work.Position}\" (now at \"{DefaultOf(build, work.Bridge!)}\").",
+                $"Close solder jumper {work.Bridge} at \"{work.Position}\" (now \"{DefaultOf(build, work.Bridge!)}\").",
             WorkAction.SetMode => $"On the {device!.Name}: {PortWords.Condition(work.Setting, work.Firmware)}.",
-            WorkAction.SetAddress =>
-                $"On the {device!.Name}: {work.Setting}, so that it answers at 0x{work.Address:X2}.",
+            WorkAction.SetAddress => $"On the {device!.Name}: {work.Setting}, for address 0x{work.Address:X2}.",
             WorkAction.SetRadio => $"On the radio: {work.Setting}.",
             WorkAction.SetBaud => $"On the {device!.Name}: set it to {work.Baud} baud.",
             WorkAction.ReplaceBuiltIn =>
                 $"In the board's settings: change the receiver from built-in ({work.Setting}) to serial.",
             WorkAction.SetBoard => $"In the board's settings: {work.Setting}.",
             WorkAction.PullUp => $"Fit a 10 kΩ pull-up resistor from {lead} of the {device!.Name} to its 3.3 V.",
-            WorkAction.Undo => $"Take off what is not needed there any more: {work.Done}.",
+            WorkAction.Undo => $"Remove (no longer needed there): {work.Done}.",
             WorkAction.MoveLead when work.From is null =>
-                $"In the {device!.Name}'s plug for {socket}: {lead}, which is out of it, into pin {work.To}.",
+                $"In the {device!.Name}'s plug for {socket}: fit {lead} (de-pinned) into pin {work.To}.",
             WorkAction.MoveLead =>
                 $"In the {device!.Name}'s plug for {socket}: move {lead} from pin {work.From} to pin {work.To}.",
-            WorkAction.LiftLead => $"Take {lead} out of pin {work.From} of the {device!.Name}'s plug and insulate it.",
-            WorkAction.CutLead => $"Cut {lead} (pin {work.From}) of the {device!.Name} off its plug and insulate it.",
+            WorkAction.LiftLead => $"De-pin {lead} (pin {work.From}) from the {device!.Name}'s plug and insulate it.",
+            WorkAction.CutLead => $"Cut {lead} (pin {work.From}) off the {device!.Name}'s plug and insulate it.",
             WorkAction.SpliceLead =>
-                $"{(work.From is { } from ? $"Take {lead} out of pin {from} of the {device!.Name}'s plug and solder it" : $"Solder {lead} of the {device!.Name}")} to {OutputOf(work, build)}, shrink tube first.",
+                $"{(work.From is { } from ? $"De-pin {lead} (pin {from}) from the {device!.Name}'s plug and solder it" : $"Solder {lead} of the {device!.Name}")} to {OutputOf(work, build)}, heat-shrink on first.",
             WorkAction.SolderLead when work.From is null =>
-                $"Solder {lead} of the {device!.Name}, which is out of its plug, to {(socket is null ? "" : "the tail in ")}{pad}.",
+                $"Solder {lead} (de-pinned) of the {device!.Name} to {(socket is null ? "" : "the pigtail in ")}{pad}.",
             WorkAction.SolderLead when socket is not null =>
-                $"Take {lead} out of pin {work.From} of the {device!.Name}'s plug and solder it to the tail in {pad}.",
+                $"De-pin {lead} (pin {work.From}) from the {device!.Name}'s plug and solder it to the pigtail in {pad}.",
             WorkAction.SolderLead =>
-                $"Take {lead} out of pin {work.From} of the {device!.Name}'s plug and solder it to {pad}.",
-            _ => $"Put a tail (a mating plug with bare wires) into {socket}.",
+                $"De-pin {lead} (pin {work.From}) from the {device!.Name}'s plug and solder it to {pad}.",
+            _ => $"Plug a pigtail (a mating plug with bare wires) into {socket}.",
         };
     }
 
@@ -131,12 +136,12 @@ public static class WorkWords
         switch (work.Action)
         {
             case WorkAction.SetBridge when build.Board.Bridges.First(b => b.Id == work.Bridge).MovedBy == MovedBy.Iron:
-                yield return ("bridge", "bridges");
+                yield return ("solder jumper", "solder jumpers");
                 break;
             case WorkAction.SetMode:
                 if (work.Firmware is not null)
                 {
-                    yield return ("firmware update of a device", "firmware updates of devices");
+                    yield return ("device firmware update", "device firmware updates");
                 }
                 if (work.Setting is not null)
                 {
@@ -144,31 +149,31 @@ public static class WorkWords
                 }
                 break;
             case WorkAction.SetAddress:
-                yield return ("strapped address", "strapped addresses");
+                yield return ("address strap", "address straps");
                 break;
             case WorkAction.PullUp:
                 yield return ("resistor", "resistors");
                 break;
             case WorkAction.MoveLead:
-                yield return ("lead moved in its plug", "leads moved in their plugs");
+                yield return ("lead re-pinned", "leads re-pinned");
                 break;
             case WorkAction.LiftLead:
-                yield return ("lead taken out", "leads taken out");
+                yield return ("lead de-pinned", "leads de-pinned");
                 break;
             case WorkAction.CutLead:
                 yield return ("lead cut off", "leads cut off");
                 break;
             case WorkAction.SpliceLead:
-                yield return ("lead joined to another device", "leads joined to other devices");
+                yield return ("lead spliced", "leads spliced");
                 break;
             case WorkAction.SolderLead:
                 yield return ("lead soldered", "leads soldered");
                 break;
             case WorkAction.Undo:
-                yield return ("wire taken off", "wires taken off");
+                yield return ("wire removed", "wires removed");
                 break;
             case WorkAction.FitTail:
-                yield return ("tail", "tails");
+                yield return ("pigtail", "pigtails");
                 break;
             default:
                 yield return ("setting", "settings");

@@ -212,7 +212,7 @@ internal static class BenchEndpoints
                 {
                     return Problems.Of(
                         422,
-                        $"A reading needs a key of 1 to {LogStore.MostKey} characters, so that it is kept once."
+                        $"Reading not saved: its key must have 1 to {LogStore.MostKey} characters."
                     );
                 }
                 var sheet = new BenchSheet(view.Checks, view.Assumed);
@@ -283,7 +283,7 @@ internal static class BenchEndpoints
         {
             if (plant.Fault is { } wanted && faults.All(f => f.Id != wanted))
             {
-                return Problems.Of(422, "There is no such fault for this build. Choose one of the list.");
+                return Problems.Of(422, "This fault does not apply to this build. Choose one from the list.");
             }
             desk.Plant(id, plant, faults);
         }
@@ -295,10 +295,7 @@ internal static class BenchEndpoints
     private const string SimulatedMeter = "simulated-meter";
 
     private static IReadOnlyList<ModuleLineView> Meters() =>
-        [
-            .. ModuleDesk.Adapters(),
-            new ModuleLineView(SimulatedMeter, "simulated: a meter at the simulated bench", true),
-        ];
+        [.. ModuleDesk.Adapters(), new ModuleLineView(SimulatedMeter, "simulated meter", true)];
 
     private static Task<IResult> Meter(
         string id,
@@ -319,24 +316,24 @@ internal static class BenchEndpoints
             {
                 if (view.Checks.FirstOrDefault(c => c.Id == request.Check) is not { Unit: { } unit } check)
                 {
-                    return Problems.Of(422, "That check takes no number. Choose one that a meter can read.");
+                    return Problems.Of(422, "This check has no meter reading. Choose one that does.");
                 }
                 if (!SerialMeter.Bauds.Contains(request.Baud))
                 {
-                    return Problems.Of(422, $"No meter talks at {request.Baud} baud; 2400 to 115200 are met.");
+                    return Problems.Of(422, $"{request.Baud} baud is not supported. Choose 2400 to 115 200 baud.");
                 }
                 MeterView Shown(MeterShows? shows) =>
                     shows is null
                         ? new(
                             null,
                             false,
-                            "The meter says nothing that is a reading. Is it switched on, and its cable output with it? Try another baud."
+                            "No valid reading from the meter. Check that it and its data output are on, or try another baud rate."
                         )
                     : shows.Unit is { } told && told != unit
                         ? new(
                             null,
                             false,
-                            $"The meter shows {ReadingTaker.Name(told)}; this check is read in {ReadingTaker.Name(unit)}. Turn it to the right range."
+                            $"The meter reads {ReadingTaker.Name(told)}; this check needs {ReadingTaker.Name(unit)}. Change the range."
                         )
                     : shows.Value is { } value ? new(value, false, null)
                     : new(null, true, null);
@@ -376,7 +373,7 @@ internal static class BenchEndpoints
             {
                 if (view.Checks.FirstOrDefault(c => c.Id == request.Check) is not { } check)
                 {
-                    return Problems.Of(422, "That check is not on the list. Load the bench again.");
+                    return Problems.Of(422, "The build has changed and this check is gone. Reload the page.");
                 }
                 return Results.Ok(await Workers.Run(() => desk.Read(id, planned.Reader!.Wired, check), stop));
             },

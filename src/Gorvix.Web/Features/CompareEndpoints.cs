@@ -47,7 +47,7 @@ internal static class CompareEndpoints
     {
         if (board.Length is < 2 or > Comparison.Most)
         {
-            return Problems.Of(422, $"Two to {Comparison.Most} boards are compared. Choose them in the library.");
+            return Problems.Of(422, $"Choose 2 to {Comparison.Most} boards in the library to compare.");
         }
         var all = await parts.Everything();
         if (board.FirstOrDefault(id => all.Board(id) is null) is { } missing)
@@ -98,7 +98,7 @@ internal static class CompareEndpoints
         {
             return Problems.Of(
                 422,
-                $"Two to {Comparison.Most} boards are compared, or as many devices. Choose them in the library."
+                $"Choose 2 to {Comparison.Most} boards, or as many devices, in the library to compare."
             );
         }
         var all = await parts.Everything();
@@ -115,5 +115,5 @@ internal static class CompareEndpoints
     }
 
     private static IResult Missing(string kind, string id) =>
-        Problems.Of(404, $"There is no {kind} \"{id}\" in the library. Look for it in the list of parts.");
+        Problems.Of(404, $"No {kind} \"{id}\" in the library. It may have been deleted; search the parts list.");
 }

@@ -139,13 +139,10 @@ internal static class DescribeEndpoints
         device.Leads.Count > PartCheck.MostLeads
             ? Problems.Of(
                 422,
-                $"The device has {device.Leads.Count} leads; {PartCheck.MostLeads} is the most. Leave out what is none."
+                $"Too many leads: {device.Leads.Count}, maximum {PartCheck.MostLeads}. Remove those that are not leads."
             )
         : device.Functions.Sum(f => Math.Max(1, f.Modes.Count)) > PartCheck.MostModes * 4
-            ? Problems.Of(
-                422,
-                $"The device has more than {PartCheck.MostModes * 4} modes in all. Leave out those that nobody uses."
-            )
+            ? Problems.Of(422, $"Too many modes: maximum {PartCheck.MostModes * 4}. Remove those nobody uses.")
         : Results.Ok(await Workers.Run(() => DeviceLook.Of(device), stop));
 
     // What no board has is not looked at: its parts are compared with each other.
@@ -157,13 +154,13 @@ internal static class DescribeEndpoints
             (board.Ports.Count, PartCheck.MostPorts, "ports"),
             (board.Rails.Count, PartCheck.MostPorts, "rails"),
             (board.Nets.Count, PartCheck.MostPads, "pins"),
-            (board.Bridges.Count, PartCheck.MostBridges, "bridges"),
+            (board.Bridges.Count, PartCheck.MostBridges, "solder jumpers"),
             (board.Plugs.Count, PartCheck.MostSockets, "sockets"),
-            (board.Plugs.Sum(p => p.Pins.Count), PartCheck.MostPads, "pins of sockets"),
-            (board.Pads.Sum(p => p.Paths.Count), PartCheck.MostPads * PartCheck.MostPaths, "ways of pads"),
+            (board.Plugs.Sum(p => p.Pins.Count), PartCheck.MostPads, "socket pins"),
+            (board.Pads.Sum(p => p.Paths.Count), PartCheck.MostPads * PartCheck.MostPaths, "pad paths"),
         ];
         return lists.FirstOrDefault(l => l.Count > l.Most) is { Things: { } things } over
-            ? $"The board has {over.Count} {things}; {over.Most} is the most. Leave out what is none."
+            ? $"Too many {things}: {over.Count}, maximum {over.Most}. Remove the surplus."
             : null;
     }
 }

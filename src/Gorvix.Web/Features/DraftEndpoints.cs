@@ -52,7 +52,7 @@ internal static class DraftEndpoints
         }
         if (draft.Of(all) is not { } build)
         {
-            return Problems.Of(422, "A build needs a board. Choose one, then make the build.");
+            return Problems.Of(422, "A build needs a board. Choose one first.");
         }
         return await cards.Created(await bench.Create(build, "New build", stop), stop);
     }

@@ -220,7 +220,7 @@ internal static class DrillEndpoints
         {
             return Problems.Of(
                 422,
-                "There is no drill in this file. If it is a build, take it in on the Shelf, and practise on it from there."
+                "No drill in this file. If it is a build, import it under Builds, then practise on it."
             );
         }
         var whole = GorvixFile.Of(file.Builds[0], file.Parts().With(await parts.Everything()));
@@ -235,10 +235,10 @@ internal static class DrillEndpoints
             {
                 return Problems.Of(
                     422,
-                    $"An evening has at most {EveningStore.MostDrills} drills; this file has more."
+                    $"Too many drills in this file. A session can have up to {EveningStore.MostDrills}."
                 );
             }
-            var evening = await evenings.Make(Shorter($"From a file: {about.Name}"), about, file.Drills);
+            var evening = await evenings.Make(Shorter($"Imported: {about.Name}"), about, file.Drills);
             return Results.Created($"/api/evenings/{evening.Id}", new DrillFileTaken(null, evening.Id));
         }
         var row = await store.Begin(who.Name, about, only);
@@ -260,7 +260,7 @@ internal static class DrillEndpoints
         var act = request.Act;
         if (act.On.Length > DrillAct.MostId || act.Value.Length > DrillAct.MostId || !double.IsFinite(act.Seconds))
         {
-            return Problems.Of(422, "What is done names something that is longer than anything here.");
+            return Problems.Of(422, "This action is not valid here. Reload the drill.");
         }
         if (row.Step != request.Step)
         {
@@ -298,7 +298,7 @@ internal static class DrillEndpoints
             before is null ? null : Played(before),
             order.Mark is null || order.Mark == drill.Mark
                 ? null
-                : "Another version of Gorvix has drawn this drill: here the same seed draws another one, and the scores cannot be compared."
+                : "Made with another version of Gorvix: the same code gives a different drill here, and scores cannot be compared."
         );
     }
 

@@ -100,8 +100,8 @@ internal sealed class DrillRoom(BuildPlans plans, PartStore parts, DrillStore st
                 ? (drill, ground)
                 : throw new DrillLimitException(
                     order.Cards.Count > 0
-                        ? "This build has none of what the drill asks. It may have been made with another build, or by another version of Gorvix."
-                        : "There is nothing to practise of that kind with this build. Choose another build, or another kind."
+                        ? "This drill does not match this build. It was made for another build or by another version of Gorvix."
+                        : "This build has nothing to practise for this drill. Choose another build or drill."
                 );
         }
         catch (UnplannableException problem)

@@ -127,15 +127,15 @@ internal static class EveningEndpoints
         var name = string.Concat(request.Name.Where(c => !char.IsControl(c))).Trim();
         if (name.Length is 0 or > EveningStore.MostName)
         {
-            return Problems.Of(422, $"An evening needs a name of 1 to {EveningStore.MostName} characters.");
+            return Problems.Of(422, $"Enter a session name of 1 to {EveningStore.MostName} characters.");
         }
         if (request.Drills is < 1 or > EveningStore.MostDrills)
         {
-            return Problems.Of(422, $"An evening has 1 to {EveningStore.MostDrills} drills.");
+            return Problems.Of(422, $"Choose 1 to {EveningStore.MostDrills} drills for a session.");
         }
         if (request.Kinds.Count is 0 or > 4)
         {
-            return Problems.Of(422, "Choose one kind of drill at least.");
+            return Problems.Of(422, "Choose at least one type of drill.");
         }
         var (about, against) = await room.About(request.Build, stop);
         if (about is null)
@@ -180,15 +180,15 @@ internal static class EveningEndpoints
         var orders = EveningStore.OrdersOf(row);
         if (who.Name.Length == 0)
         {
-            return Problems.Of(422, "Say who you are first: the scores of an evening stand under names.");
+            return Problems.Of(422, "Enter your name first; it goes on the scoreboard.");
         }
         if (number < 1 || number > orders.Count)
         {
-            return Problems.Of(404, $"This evening has {orders.Count} drills; there is no number {number}.");
+            return Problems.Of(404, $"This session has {orders.Count} drills; there is no drill {number}.");
         }
         if (row.ClosedAt is not null)
         {
-            return Problems.Of(422, "This evening is closed. Its scores stand; make another one to play on.");
+            return Problems.Of(422, "This session is closed and its scores are final. Create a new one to continue.");
         }
         return await DrillEndpoints.Begun(
             await drills.About(row),

@@ -142,11 +142,11 @@ internal static class FaultEndpoints
                 var cause = view.Sheet.Causes.FirstOrDefault(c => c.Id == end.Cause);
                 if (end.Cause is not null && cause is null)
                 {
-                    return Problems.Of(422, "That cause is not among those that are left. Load the search again.");
+                    return Problems.Of(422, "This cause has been ruled out. Reload the page.");
                 }
                 if (end.Words.Length > LogStore.MostWords / 2)
                 {
-                    return Problems.Of(422, $"At most {LogStore.MostWords / 2} characters can be added.");
+                    return Problems.Of(422, $"Note too long: maximum {LogStore.MostWords / 2} characters.");
                 }
                 await store.Close(id, end.Step, Told(view.Sheet, cause, end.Words.Trim()), cause?.Kinds ?? []);
                 return Results.Ok(await look.View(new FaultCase(), 0, await store.Experience(), stop));
@@ -158,10 +158,10 @@ internal static class FaultEndpoints
     {
         var seen = sheet.Seen.Where(s => !s.IsSound).Select(s => $"{s.Title}: {s.Words}").Take(6).ToList();
         var said =
-            $"{(seen.Count > 0 ? $" Seen: {string.Join("; ", seen)}." : "")}{(added.Length > 0 ? $" {added}" : "")}";
+            $"{(seen.Count > 0 ? $" Symptoms: {string.Join("; ", seen)}." : "")}{(added.Length > 0 ? $" {added}" : "")}";
         return cause is null
-            ? $"Search for a fault given up.{said}"
-            : $"Fault found and mended: {Phrase.Lower(string.Join("; or ", cause.Words))}.{said}";
+            ? $"Fault search stopped.{said}"
+            : $"Fault found and fixed: {Phrase.Lower(string.Join("; or ", cause.Words))}.{said}";
     }
 
     private static Task<IResult> Simulated(
@@ -177,7 +177,7 @@ internal static class FaultEndpoints
             {
                 if (look.Faults.Table.IndexOf(request.Test) is not { } test)
                 {
-                    return Problems.Of(422, "There is no such test for this build. Load the search again.");
+                    return Problems.Of(422, "This test no longer applies to this build. Reload the page.");
                 }
                 var wired = look.Planned.Reader!.Wired;
                 return Results.Ok(
@@ -218,7 +218,7 @@ internal static class FaultEndpoints
         {
             return Problems.Of(
                 422,
-                $"A kind can be {FaultPriors.LeastFactor:0.##} to {FaultPriors.MostFactor:0} times as likely as usual."
+                $"Likelihood must be {FaultPriors.LeastFactor:0.##} to {FaultPriors.MostFactor:0} times typical."
             );
         }
         await store.Weigh(request.Kind, request.Factor);

@@ -32,14 +32,14 @@ internal sealed record FaultLook(PlannedBuild Planned, FaultsOfBuild Faults, Fro
     {
         if (said.IsTooMuch())
         {
-            return $"At most {FaultCase.MostSaid} things can be said of one fault. Begin the search anew.";
+            return $"Too many observations: maximum {FaultCase.MostSaid}. Start over.";
         }
         // Older entries may be of a wiring that was changed since: they stay and count nothing.
         return
             said.Said is [.., { } last]
             && Faults.Table.IndexOf(last.Test) is { } test
             && Faults.Table.Tests[test].Outcomes.All(o => o.Id != last.Outcome)
-            ? $"\"{last.Outcome}\" is nothing that \"{Faults.Table.Tests[test].Title}\" can show. Choose one of its outcomes."
+            ? $"\"{last.Outcome}\" is not a result of \"{Faults.Table.Tests[test].Title}\". Choose a listed result."
             : null;
     }
 

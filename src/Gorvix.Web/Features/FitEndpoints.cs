@@ -100,10 +100,7 @@ internal static class FitEndpoints
         }
         return await Workers.Run(() => reader.Until(stop).Strand(link, port), new WorkOf(id), stop) is { } strand
             ? Results.Ok(strand)
-            : Problems.Of(
-                404,
-                $"There is no link \"{link}\" or no port \"{port}\" in this build. Look at its sheet again."
-            );
+            : Problems.Of(404, $"Link \"{link}\" or port \"{port}\" is not in this build. Reload the page.");
     }
 
     private static async Task<IResult> Choose(
@@ -119,7 +116,7 @@ internal static class FitEndpoints
             ? null
             : await Workers.Run(() => reader.Until(stop).Choose(request.Plan), new WorkOf(id), stop);
         return chosen is null
-            ? Problems.Of(422, $"There is no plan {request.Plan}. Choose one of the plans that are shown.")
+            ? Problems.Of(422, $"Plan {request.Plan} is not available. Choose one of those shown.")
             : await bench.Change(
                 id,
                 request.Version,

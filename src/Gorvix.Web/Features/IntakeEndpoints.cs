@@ -87,14 +87,14 @@ internal static class IntakeEndpoints
         {
             return Problems.Of(
                 422,
-                $"The build \"{lost.Name}\" cannot be planned: {lost.Refused} Nothing was taken in. Decide otherwise about its parts."
+                $"Nothing imported. Build \"{lost.Name}\" cannot be planned: {lost.Refused} Choose differently for its parts."
             );
         }
         if (view.Touched.FirstOrDefault(t => t.Refused is not null) is { } hurt)
         {
             return Problems.Of(
                 422,
-                $"The build \"{hurt.Name}\" on the shelf could no longer be planned: {hurt.Refused} Nothing was taken in. Keep yours, or take theirs as a copy."
+                $"Nothing imported. Your build \"{hurt.Name}\" could no longer be planned: {hurt.Refused} Keep your part, or import theirs as a copy."
             );
         }
         var own = Intake.Take(file, library, asked.Decisions);

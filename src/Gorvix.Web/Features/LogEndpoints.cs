@@ -119,17 +119,17 @@ internal static class LogEndpoints
         await builds.VersionOf(id);
         if (most is < 1 or > MostPage)
         {
-            return Problems.Of(422, $"A page has 1 to {MostPage} entries.");
+            return Problems.Of(422, $"Ask for 1 to {MostPage} entries per page.");
         }
         if (Cursor(before) is not { } cursor)
         {
-            return Problems.Of(422, "That place of the log is not one that this program gave. Load the log anew.");
+            return Problems.Of(422, "This position in the log is not valid. Reload the page.");
         }
         if (Kinds(kinds) is not { } asked)
         {
             return Problems.Of(
                 422,
-                $"The log has {Phrase.Join([.. Enum.GetNames<EntryKind>().Select(Phrase.Lower)])}; \"{kinds}\" is none of them."
+                $"\"{kinds}\" is not a type of log entry. Choose from {Phrase.Join([.. Enum.GetNames<EntryKind>().Select(Phrase.Lower)])}."
             );
         }
         var page = most ?? 100;
@@ -195,15 +195,15 @@ internal static class LogEndpoints
         var words = note.Words.Trim();
         if (note.Kind == NoteKind.Note && words.Length == 0)
         {
-            return Problems.Of(422, "The note is empty. Write what there is to remember.");
+            return Problems.Of(422, "The note is empty. Type something first.");
         }
         if (note.Kind == NoteKind.Flight && note.Flights is < 1 or > 1000)
         {
-            return Problems.Of(422, $"{note.Flights} flights cannot be noted at once; 1 to 1000 can.");
+            return Problems.Of(422, $"Cannot log {note.Flights} flights at once. Enter 1 to 1000.");
         }
         if (note.TiedId?.Length > MostTied)
         {
-            return Problems.Of(422, "What the note is tied to is no pad, device or step of this build.");
+            return Problems.Of(422, "The pad, device or step this note is about is not in this build. Choose another.");
         }
         if (note.Kind == NoteKind.Done)
         {
@@ -211,7 +211,7 @@ internal static class LogEndpoints
             {
                 return Problems.Of(
                     422,
-                    "There is no such interval for this build; it may have been removed in another tab."
+                    "This maintenance item is gone; it may have been removed in another tab. Reload the page."
                 );
             }
             words = words.Length > 0 ? $"{interval.Words}: {words}" : interval.Words;
@@ -247,7 +247,7 @@ internal static class LogEndpoints
     {
         if (intervals.Count > Dues.MostIntervals)
         {
-            return $"{intervals.Count} intervals are too many; {Dues.MostIntervals} are the most.";
+            return $"Too many maintenance items: {intervals.Count}, maximum {Dues.MostIntervals}.";
         }
         foreach (var interval in intervals)
         {
@@ -257,27 +257,27 @@ internal static class LogEndpoints
                 || !interval.Id.All(c => c is '-' || char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c))
             )
             {
-                return "An interval needs an id of lower-case letters, digits and dashes.";
+                return "A maintenance item's ID may only use lower-case letters, digits and hyphens.";
             }
             if (string.IsNullOrWhiteSpace(interval.Words) || interval.Words.Length > 120)
             {
-                return "Say in 1 to 120 characters what is done again and again.";
+                return "Describe the maintenance in 1 to 120 characters.";
             }
             if (interval is { Days: null, Flights: null })
             {
-                return $"\"{interval.Words}\" needs a number of days, or of flights, after which it is due again.";
+                return $"\"{interval.Words}\" needs an interval in days or flights.";
             }
             if (interval.Days is < 1 or > Dues.MostDays)
             {
-                return $"\"{interval.Words}\" cannot be due after {interval.Days} days; 1 to {Dues.MostDays} can.";
+                return $"\"{interval.Words}\": {interval.Days} days is out of range. Enter 1 to {Dues.MostDays}.";
             }
             if (interval.Flights is < 1 or > Dues.MostFlights)
             {
-                return $"\"{interval.Words}\" cannot be due after {interval.Flights} flights; 1 to {Dues.MostFlights} can.";
+                return $"\"{interval.Words}\": {interval.Flights} flights is out of range. Enter 1 to {Dues.MostFlights}.";
             }
         }
         return intervals.Select(i => i.Id).Distinct().Count() < intervals.Count
-            ? "Two intervals have one id. Give one of them another."
+            ? "Two maintenance items have the same ID. Change one."
             : null;
     }
 
@@ -295,21 +295,18 @@ internal static class LogEndpoints
         await builds.VersionOf(id);
         if (words?.Length > LogStore.MostWords || tiedId?.Length > MostTied)
         {
-            return Problems.Of(
-                422,
-                $"What is said of the photo is too long; {LogStore.MostWords} characters are the most."
-            );
+            return Problems.Of(422, $"Photo note too long: maximum {LogStore.MostWords} characters.");
         }
         var to = TiedTo.Build;
         if (!string.IsNullOrEmpty(tied) && (!Enum.TryParse(tied, ignoreCase: true, out to) || !Enum.IsDefined(to)))
         {
-            return Problems.Of(422, "A photo is tied to a pad, a device, a step, or to the build.");
+            return Problems.Of(422, "A photo must be about a pad, a device, a step or the build.");
         }
         if (await Body(request, PhotoMaker.MostBytes, stop) is not { } file)
         {
             return Problems.Of(
                 413,
-                $"The photo is too large; {PhotoMaker.MostBytes / 1024 / 1024} MB are the most. Let the camera make a smaller one."
+                $"Photo too large: maximum {PhotoMaker.MostBytes / 1024 / 1024} MB. Use a smaller one."
             );
         }
         var photo = await PhotoMaker.Make(file, stop);

@@ -116,7 +116,7 @@ internal static class ModuleEndpoints
                     ?? (
                         request.Seconds is >= 1 and <= 60
                             ? await desk.Work(line, request, stop)
-                            : Problems.Of(422, $"It cannot be listened for {request.Seconds} seconds; 1 to 60 can.")
+                            : Problems.Of(422, $"Cannot listen for {request.Seconds} s. Choose 1 to 60 s.")
                     )
             )
             .WithName("workAtModule")
@@ -134,17 +134,17 @@ internal static class ModuleEndpoints
     private static IResult Unknown(string generation) =>
         Problems.Of(
             422,
-            $"\"{(generation.Length <= 20 ? generation : generation[..20])}\" is no generation. Choose \"older\" or \"newer\"."
+            $"\"{(generation.Length <= 20 ? generation : generation[..20])}\" is not a protocol generation. Choose \"older\" or \"newer\"."
         );
 
     private static IResult? Against(int baud, int hertz) =>
         !MessageBudget.Bauds.Contains(baud)
             ? Problems.Of(
                 422,
-                $"{baud} baud is no rate of a GNSS module. Choose one of {string.Join(", ", MessageBudget.Bauds)}."
+                $"{baud} baud is not a GNSS module rate. Choose one of {string.Join(", ", MessageBudget.Bauds)}."
             )
         : hertz is < 1 or > MessageBudget.MostHertz
-            ? Problems.Of(422, $"{hertz} solutions a second cannot be; 1 to {MessageBudget.MostHertz} can.")
+            ? Problems.Of(422, $"Update rate {hertz} Hz is out of range. Choose 1 to {MessageBudget.MostHertz} Hz.")
         : null;
 }
 
@@ -158,17 +158,17 @@ internal sealed class ModuleDesk
     [
         (
             "simulated-older",
-            "simulated: older generation, keeps its set-up",
+            "simulated: older generation, saves settings",
             new ModuleKind(GnssGeneration.Older, SetupMemory.Keeps)
         ),
         (
             "simulated-forgetful",
-            "simulated: older generation, forgets",
+            "simulated: older generation, loses settings",
             new ModuleKind(GnssGeneration.Older, SetupMemory.Forgets)
         ),
         (
             "simulated-newer",
-            "simulated: newer generation, keeps its set-up",
+            "simulated: newer generation, saves settings",
             new ModuleKind(GnssGeneration.Newer, SetupMemory.Keeps, Baud: 38_400)
         ),
         (
@@ -178,7 +178,7 @@ internal sealed class ModuleDesk
         ),
         (
             "simulated-straight",
-            "simulated: wires not crossed",
+            "simulated: TX and RX not crossed",
             new ModuleKind(GnssGeneration.Older, SetupMemory.Keeps, Wiring: ModuleWiring.Straight)
         ),
     ];
@@ -228,16 +228,13 @@ internal sealed class ModuleDesk
         var port = Ports().Where(p => p.Id == line).Select(p => p.Name).FirstOrDefault();
         if (port is null && standIn is null)
         {
-            return Problems.Of(404, "There is no such adapter any more. Plug it in and look at the list again.");
+            return Problems.Of(404, "Adapter not found. Plug it in and refresh the list.");
         }
         lock (_lock)
         {
             if (!_busy.Add(line))
             {
-                return Problems.Of(
-                    409,
-                    "Somebody else works at this adapter, in another tab perhaps. Wait until it is done."
-                );
+                return Problems.Of(409, "Adapter in use, perhaps in another tab. Wait until it has finished.");
             }
         }
         try
@@ -291,7 +288,7 @@ internal sealed class ModuleDesk
             when (problem is IOException or UnauthorizedAccessException or InvalidOperationException)
         {
             return shut(
-                $"{name} cannot be opened: {problem.Message.TrimEnd('.')}. Another program may have it, or you may not use it."
+                $"Cannot open {name}: {problem.Message.TrimEnd('.')}. Close other programs using it, or check your permissions."
             );
         }
     }
@@ -317,7 +314,7 @@ internal sealed class ModuleDesk
             }
             catch (ArgumentException)
             {
-                throw new IOException($"it does not do {baud} baud");
+                throw new IOException($"{baud} baud is not supported");
             }
         }
 
@@ -329,7 +326,7 @@ internal sealed class ModuleDesk
             }
             catch (TimeoutException)
             {
-                throw new IOException("it takes nothing");
+                throw new IOException("it does not accept data");
             }
         }
 

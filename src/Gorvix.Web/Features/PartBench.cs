@@ -107,7 +107,7 @@ internal sealed class PartBench(PartKeeper keeper, PartStore parts)
         {
             return Problems.Of(
                 422,
-                $"The build \"{lost.Name}\" could no longer be planned: {lost.Refused} Save this as another revision, or change that build first."
+                $"Build \"{lost.Name}\" could no longer be planned: {lost.Refused} Save this as another revision, or change that build first."
             );
         }
         await keeper.Put(kind, id, version, part, words ?? $"Changed: {string.Join(", ", changed)}", UsedBy(kind, id));
@@ -119,10 +119,10 @@ internal sealed class PartBench(PartKeeper keeper, PartStore parts)
     {
         if ((await Uses(kind, id)) is [var use, ..])
         {
-            var where = use.IsRemoved ? "which can still be put back on the shelf" : "which is on the shelf";
+            var where = use.IsRemoved ? "deleted (but restorable) build" : "build";
             return Problems.Of(
                 409,
-                $"The build \"{use.Build.Name}\" has it, {where}. Lay the part aside instead: builds keep it, new ones are not offered it."
+                $"Used in {where} \"{use.Build.Name}\". Archive the part instead: builds keep it, new builds do not offer it."
             );
         }
         await keeper.Remove(kind, id);

@@ -140,16 +140,16 @@ internal static class PartEndpoints
     private static Task<IResult> Make(Board board, PartBench bench)
     {
         var id = board.Id == "" ? Slug.OfBoard(board.Maker, board.Name, board.Revision) : board.Id;
-        return bench.Create(PartKind.Board, id, board with { Id = id }, "New", $"/api/library/boards/{id}");
+        return bench.Create(PartKind.Board, id, board with { Id = id }, "Created", $"/api/library/boards/{id}");
     }
 
     private static Task<IResult> Make(Device device, PartBench bench)
     {
         var id = device.Id == "" ? Slug.Of($"{device.Maker} {device.Name}") : device.Id;
-        return bench.Create(PartKind.Device, id, device with { Id = id }, "New", $"/api/library/devices/{id}");
+        return bench.Create(PartKind.Device, id, device with { Id = id }, "Created", $"/api/library/devices/{id}");
     }
 
-    private static string Back(PartBack back) => $"Back to version {back.To}";
+    private static string Back(PartBack back) => $"Restore version {back.To}";
 
     private static async Task<BoardSheet> BoardOf(string id, PartKeeper keeper)
     {

@@ -97,7 +97,7 @@ internal static class RailsEndpoints
     {
         if (cell is not (null or (>= 2.5 and <= 4.5)))
         {
-            return Problems.Of(422, "A lithium cell has 2.5 to 4.5 V. Write the volts of one cell, not of the pack.");
+            return Problems.Of(422, "Cell voltage must be 2.5 to 4.5 V. Enter volts per cell, not per battery.");
         }
         var planned = await plans.Planned(id, stop);
         return planned.Reader is { } reader
@@ -178,7 +178,7 @@ internal static class RailsEndpoints
             let cut = WireLengths.Of(wired.Build, lead.Device, lead.Lead.Id, lead.Pad)
             select new SupplyWire(
                 cut,
-                $"{lead.Lead.Label} of the {wired.Build.Devices.First(d => d.Id == lead.Device).Device.Name}",
+                $"{wired.Build.Devices.First(d => d.Id == lead.Device).Device.Name} {lead.Lead.Label}",
                 told is not null,
                 Math.Round(1000 * new Wire(cut.Gauge, cut.Millimetres).Ohms, 1)
             ),

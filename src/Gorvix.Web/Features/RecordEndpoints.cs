@@ -212,10 +212,7 @@ internal static class RecordEndpoints
         await using var file = Spool();
         if (!await LogEndpoints.Copy(request, file, RecordArchive.MostBytes, stop))
         {
-            return Problems.Of(
-                413,
-                $"The archive is too large; {RecordArchive.MostBytes / 1024 / 1024} MB are the most."
-            );
+            return Problems.Of(413, $"Archive too large: maximum {RecordArchive.MostBytes / 1024 / 1024} MB.");
         }
         file.Position = 0;
         var record = await RecordReader.Read(file, await parts.Everything(), stop);

@@ -268,7 +268,7 @@ internal static class SettingsEndpoints
                 {
                     return Problems.Of(
                         422,
-                        $"The printout has {request.Text.Length} characters; {NeutralForm.MostText} are the most. Paste the part with the settings."
+                        $"Dump too long: {request.Text.Length} characters, maximum {NeutralForm.MostText}. Paste only the settings."
                     );
                 }
                 var (printed, error) = await Workers.Run(
@@ -316,7 +316,7 @@ internal static class SettingsEndpoints
                 {
                     return Problems.Of(
                         422,
-                        "A form is kept with the firmware's generation, and this build has none. Choose it under Parts first."
+                        "Templates are saved per firmware, and this build has none. Choose the firmware under Parts first."
                     );
                 }
                 if ((await Workers.Run(() => Filled(planned, sheet, form.Template), stop)).Error is { } error)
@@ -337,7 +337,7 @@ internal static class SettingsEndpoints
                         Template = form.Template == SheetForm.Shipped["plain"] ? null : form.Template,
                         Pattern = form.Pattern is { Length: > 0 } kept ? kept : null,
                     },
-                    "Own form of the settings",
+                    "Settings template",
                     stop
                 );
             },
@@ -363,7 +363,7 @@ internal static class SettingsEndpoints
                     return Task.FromResult(
                         Problems.Of(
                             422,
-                            $"The text has {request.Text.Length} characters; {NeutralForm.MostText} are the most."
+                            $"Text too long: {request.Text.Length} characters, maximum {NeutralForm.MostText}. Shorten it."
                         )
                     );
                 }

@@ -89,7 +89,7 @@ internal static class SetupEndpoints
                     bench.Change(
                         id,
                         request.Version,
-                        build => Task.FromResult(Proposal.Of(request.Setup.ApplyTo(build), "Set-up")),
+                        build => Task.FromResult(Proposal.Of(request.Setup.ApplyTo(build), "Change setup")),
                         stop
                     )
             )
@@ -111,12 +111,12 @@ internal static class SetupEndpoints
             .. Enum.GetValues<Chemistry>()
                 .Select(c => new Choice(
                     Written(c),
-                    string.Create(CultureInfo.InvariantCulture, $"{Pack.FullCell(c):0.00} V full")
+                    string.Create(CultureInfo.InvariantCulture, $"{Pack.FullCell(c):0.00} V per cell, full")
                 )),
         ],
         string.Create(
             CultureInfo.InvariantCulture,
-            $"A pack is judged full and empty ({Pack.EmptyCell:0.0} V a cell). Boards without a regulator are fed from one of their own."
+            $"Checked at full and empty battery ({Pack.EmptyCell:0.0} V per cell). Boards without a regulator need an external BEC."
         )
     );
 

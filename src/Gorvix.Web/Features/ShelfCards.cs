@@ -85,7 +85,7 @@ internal sealed class ShelfCards(BuildStore builds, PartStore parts, BuildPlans 
             stored.Build.Note,
             told?.Board ?? "",
             told?.Controller ?? "",
-            told?.Verdict ?? new Verdict(0, stored.Build.Wants.Count, Severity.Note, "Being planned."),
+            told?.Verdict ?? new Verdict(0, stored.Build.Wants.Count, Severity.Note, "Planning…"),
             told?.Places ?? [],
             stored.ChangedAt,
             stored.IsArchived,

@@ -135,7 +135,7 @@ internal static class ShelfEndpoints
     )
     {
         var build = (await builds.Get(id)).Build;
-        const string Mark = ", copy";
+        const string Mark = "(copy)";
         var room = BuildCheck.MostName - Mark.Length;
         var name = build.Name.Length > room ? build.Name[..room] : build.Name;
         var made = await bench.Create(build with { Name = name + Mark }, $"Duplicate {id}", stop);

@@ -42,7 +42,7 @@ internal static class SweepEndpoints
         {
             return Problems.Of(
                 422,
-                $"There is no device \"{device}\" in this build. Known: {string.Join(", ", build.Devices.Select(d => d.Id))}."
+                $"No device \"{device}\" in this build. Choose one of {string.Join(", ", build.Devices.Select(d => d.Id))}."
             );
         }
         var kind = device is null ? null : library.Device(build.Devices.First(d => d.Id == device).Part)?.Kind;
@@ -52,7 +52,7 @@ internal static class SweepEndpoints
             {
                 return Problems.Of(
                     422,
-                    $"There is no kind of device \"{add}\". Known: {string.Join(", ", Enum.GetValues<DeviceKind>().Select(SetupEndpoints.Written))}."
+                    $"\"{add}\" is not a device type. Choose one of {string.Join(", ", Enum.GetValues<DeviceKind>().Select(SetupEndpoints.Written))}."
                 );
             }
             kind = named;

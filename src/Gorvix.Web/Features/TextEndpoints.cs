@@ -23,14 +23,11 @@ internal static class TextEndpoints
                 {
                     if (text.Text.Trim().Length == 0)
                     {
-                        return Problems.Of(422, "The text is empty. Paste what the board printed, whole.");
+                        return Problems.Of(422, "Nothing to save. Paste the full dump from the board.");
                     }
                     if (text.Words.Length > MostWords)
                     {
-                        return Problems.Of(
-                            422,
-                            $"What is said of the text has {text.Words.Length} characters; {MostWords} are the most."
-                        );
+                        return Problems.Of(422, $"Note too long: {text.Words.Length} characters, maximum {MostWords}.");
                     }
                     await texts.Keep(id, text.Kind, text.Words, text.Text);
                     return Results.NoContent();

@@ -52,7 +52,7 @@ internal static class UnlockEndpoints
             ? null
             : await Workers.Run(() => reader.Until(stop).Unlocked(all, request.Unlock), new WorkOf(id), stop);
         return found is not var (unlock, after)
-            ? Problems.Of(422, "That change is not among those that are offered now. Load the build again to see them.")
+            ? Problems.Of(422, "This change is no longer available. Reload the page to see what is.")
             : await bench.Change(id, request.Version, _ => Task.FromResult(Proposal.Of(after, unlock.Words)), stop);
     }
 

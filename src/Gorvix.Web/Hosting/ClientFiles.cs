@@ -11,7 +11,7 @@ internal static class ClientFiles
         var index = Path.Combine(folder, "index.html");
         if (!File.Exists(index))
         {
-            app.MapGet("/", () => Results.Text("The client is not built. Start Gorvix with ./start."));
+            app.MapGet("/", () => Results.Text("The web client has not been built. Start Gorvix with ./start."));
             return;
         }
 

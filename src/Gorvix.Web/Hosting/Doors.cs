@@ -46,18 +46,26 @@ internal static class Doors
                         context,
                         400,
                         isClub
-                            ? $"Gorvix answers here only to {club}. Open it under this name."
-                            : "Gorvix answers only to 127.0.0.1 and localhost. Open it under one of these names."
+                            ? $"Gorvix does not respond at this address. Open {club} instead."
+                            : "Gorvix does not respond at this address. Open 127.0.0.1 or localhost instead."
                     );
                 }
                 else if (IsWrite(context.Request) && !IsOwn(context.Request))
                 {
-                    await Refuse(context, 403, "This write came from another site. Use the Gorvix page itself.");
+                    await Refuse(
+                        context,
+                        403,
+                        "Change refused: it came from another website. Use the Gorvix page itself."
+                    );
                 }
                 else if (context.Request.Path.StartsWithSegments("/api") && !IsOwn(context.Request))
                 {
                     // What another site only asks costs thought all the same.
-                    await Refuse(context, 403, "This was asked by another site. Use the Gorvix page itself.");
+                    await Refuse(
+                        context,
+                        403,
+                        "Request refused: it came from another website. Use the Gorvix page itself."
+                    );
                 }
                 else if (isClub && context.Request.Path == "/")
                 {
@@ -68,7 +76,7 @@ internal static class Doors
                     await Refuse(
                         context,
                         403,
-                        "From another machine only evenings under Drill can be played. Everything else is done at the machine that runs Gorvix."
+                        "From another computer you can only join sessions under Practice. Do everything else on the computer that runs Gorvix."
                     );
                 }
                 else

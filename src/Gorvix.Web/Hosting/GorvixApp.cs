@@ -200,7 +200,7 @@ internal static class GorvixApp
             BadHttpRequestException bad => Problems.Of(bad.StatusCode, BadRequest(bad)),
             NotSupportedException => Problems.Of(
                 400,
-                "The request cannot be read: what a pin or ban names needs a \"kind\" (route, seat, feed or lead)."
+                "Invalid request: a pin or block needs a \"kind\" (route, seat, feed or lead)."
             ),
             OperationCanceledException => Results.StatusCode(StatusCodes.Status499ClientClosedRequest),
             _ => Unforeseen(context, problem),
@@ -214,9 +214,9 @@ internal static class GorvixApp
         var (request, status) = (context.Request, context.Response.StatusCode);
         var sentence = status switch
         {
-            404 => $"There is nothing at {request.Path}.",
-            405 => $"{request.Method} is nothing that can be done at {request.Path}.",
-            415 => $"What is sent to {request.Path} must be JSON: Content-Type: application/json.",
+            404 => $"Nothing found at {request.Path}. Check the address.",
+            405 => $"{request.Method} is not allowed at {request.Path}.",
+            415 => $"{request.Path} accepts JSON only. Send Content-Type: application/json.",
             _ => $"{request.Method} {request.Path} was refused ({status}).",
         };
         return Problems.Of(status, sentence).ExecuteAsync(context);
@@ -224,8 +224,8 @@ internal static class GorvixApp
 
     private static string BadRequest(BadHttpRequestException bad) =>
         bad.InnerException is JsonException { Path: { Length: > 2 } path }
-            ? $"The request cannot be read at {path[2..]}. Check the API description for what goes there."
-            : "The request cannot be read. Check the API description for what goes there.";
+            ? $"Invalid request at {path[2..]}. See the API description."
+            : "Invalid request. See the API description.";
 
     private static IResult Unforeseen(HttpContext context, Exception? problem)
     {
@@ -233,7 +233,7 @@ internal static class GorvixApp
         // A fault after the write leaves it written: what is stored is what the page shows when it is loaded again.
         return Problems.Of(
             500,
-            "Gorvix ran into a fault of its own. Load the page again to see what is stored; the log has the details under the number below."
+            "Internal error in Gorvix. Reload the page to see what was saved; details are in the log under the number below."
         );
     }
 

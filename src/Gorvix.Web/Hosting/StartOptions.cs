@@ -73,13 +73,13 @@ internal sealed record StartOptions(int Port, string Data, string? Demo, string 
         && !address.Equals(IPAddress.Loopback)
             ? address
             : throw new StartException(
-                $"--club {text} is not an address of this machine in the club's network. Give it as 192.168.1.20."
+                $"--club {text} is not an address of this computer on the local network. Use one like 192.168.1.20."
             );
 
     private static int PortOf(string text) =>
         int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var port) && port <= 65535
             ? port
-            : throw new StartException($"--port {text} is not a port. Give a number from 0 to 65535.");
+            : throw new StartException($"--port {text} is not a valid port. Use a number from 0 to 65535.");
 }
 
 /// <summary>What is done with the data in place of serving.</summary>

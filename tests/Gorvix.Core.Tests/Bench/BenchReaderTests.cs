@@ -142,11 +142,11 @@ public class BenchReaderTests
         Assert.Null(Against());
         var cold = sheet.Checks.First(c => c.Phase == BenchPhase.Cold);
         proofs.Add(new Proof(cold.Id, Mark.Stop, DateTime.UnixEpoch, cold.Scope));
-        Assert.Equal($"\"{cold.Title}\" said stop.", Against());
+        Assert.Equal($"\"{cold.Title}\" failed – stop.", Against());
         proofs.Add(new Proof(cold.Id, Mark.Good, DateTime.UnixEpoch, cold.Scope));
         Assert.Null(Against());
         proofs.RemoveAll(p => p.Check == cold.Id);
-        Assert.Equal($"\"{cold.Title}\" comes first.", Against());
+        Assert.Equal($"Do \"{cold.Title}\" first.", Against());
         Assert.Null(BenchState.Against(sheet, BenchState.Of(sheet, []), cold));
     }
 

@@ -156,7 +156,7 @@ public class BuildCheckTests
         var library = Demo.Library.With(new PartsLibrary([], [hydra]));
         var finding = Assert.Single(BuildCheck.Of(build, library, "build"));
         Assert.Equal(
-            "build.devices has 131 signal leads; 128 is the most. Split the build or leave out what you do not need.",
+            "build.devices has 131 signal leads; the limit is 128. Split the build or remove what you do not need.",
             finding.Sentence
         );
     }
@@ -232,15 +232,15 @@ public class BuildCheckTests
                 " ",
                 BuildCheck.Of(Demo.NorthFaceHare with { Built = facts }, Demo.Library, "build").Select(f => f.Sentence)
             );
-        Assert.Equal("", Says(Joint("tx", "r1"), Joint("rx", "t1"), Joint("g", "no such pad")));
+        Assert.Equal("", Says(Joint("tx", "r1"), Joint("rx", "t1"), Joint("g", "no longer has this pad")));
         Assert.Contains(
-            "build.built[1] tells once more",
+            "build.built[1] covers the same",
             Says(Joint("tx", "r1"), Joint("tx", "r2")),
             StringComparison.Ordinal
         );
         Assert.Contains("names neither a pad nor a lead", Says(Joint("tx", null)), StringComparison.Ordinal);
         Assert.Contains(
-            "2000 is the most",
+            "The limit is 2000",
             Says(Joint("tx", "r1") with { Words = new string('x', 2001) }),
             StringComparison.Ordinal
         );
@@ -251,8 +251,16 @@ public class BuildCheckTests
             Lead = "tx",
         };
         Assert.Equal("", Says(cavity with { Cavity = 100 }));
-        Assert.Contains("is 0 as a cavity", Says(cavity with { Cavity = 0 }), StringComparison.Ordinal);
-        Assert.Contains("is 101 as a cavity", Says(cavity with { Cavity = 101 }), StringComparison.Ordinal);
+        Assert.Contains(
+            "cavity is 0. It must be 1 to 100.",
+            Says(cavity with { Cavity = 0 }),
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "cavity is 101. It must be 1 to 100.",
+            Says(cavity with { Cavity = 101 }),
+            StringComparison.Ordinal
+        );
         Assert.Equal("", Says([.. Enumerable.Range(0, 1000).Select(i => Joint($"l{i}", "r1"))]));
         Assert.Contains(
             "has 1001 facts",

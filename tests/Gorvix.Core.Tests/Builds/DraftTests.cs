@@ -70,14 +70,14 @@ public class DraftTests
             { "draft.pack.cells is 15 cells", Chosen with { Pack = new Pack { Cells = 15 } } },
             { "draft.name is 121 characters long", Chosen with { Name = new string('x', 121) } },
             {
-                "draft.wishes[0].device is 4, and 4 devices are chosen",
+                "draft.wishes[0].device is 4, but only 4 devices are chosen",
                 Chosen with
                 {
                     Wishes = [new DraftWish { Device = 4, Function = "position" }],
                 }
             },
             {
-                "draft.wishes[0].device is 0, and 0 devices are chosen",
+                "draft.wishes[0].device is 0, but only 0 devices are chosen",
                 new Draft { Wishes = [new DraftWish { Device = 0, Function = "position" }] }
             },
         };
@@ -97,7 +97,7 @@ public class DraftTests
             };
         Assert.Empty(With(Draft.MostWishes).Check(Demo.Library));
         Assert.Equal(
-            "draft.wishes has 401 wishes. 400 is the most.",
+            "draft.wishes has 401 priorities. The limit is 400.",
             Assert.Single(With(Draft.MostWishes + 1).Check(Demo.Library)).Sentence
         );
         var before = Chosen with { Wishes = [new DraftWish { Device = -1, Function = "x" }] };
@@ -118,10 +118,10 @@ public class DraftTests
         var named = change.ApplyTo(build, Demo.Library);
         Assert.Equal("Fix 10 \"tail GNSS\"", named.Resolve().Devices[3].Device.Name);
         Assert.Same(named, change.ApplyTo(named, Demo.Library));
-        Assert.Equal("Call gnss-2 \"tail GNSS\"", change.Words());
+        Assert.Equal("Rename gnss-2 to \"tail GNSS\"", change.Words());
         var back = change with { Text = " " };
         Assert.Null(back.ApplyTo(named, Demo.Library).Devices[3].Name);
-        Assert.Equal("Take the part's own name for gnss-2", back.Words());
+        Assert.Equal("Reset name of gnss-2", back.Words());
         Assert.StartsWith(
             "build.devices[3].name is 121 characters long",
             Assert.Single((change with { Text = new string('x', 121) }).Check(build, Demo.Library)).Sentence

@@ -21,7 +21,7 @@ public class PartsChangeTests
         var after = Apply(pinned, new() { Kind = PartsChangeKind.TakeBoard, Part = Demo.Spindle });
         Assert.Equal([new RouteMatch { Link = "control", Mode = "crsf" }], after.Pins);
         var moved = Demo.Fit(after).MovedSince(Demo.Fit(pinned).Plan);
-        Assert.Contains("Control (Sedge 2) moved from U4 to U2.", string.Join(' ', moved));
+        Assert.Contains("RC link (Sedge 2) moved from U4 to U2.", string.Join(' ', moved));
     }
 
     [Fact]
@@ -59,7 +59,7 @@ public class PartsChangeTests
             }
         );
         Assert.Equal((2, null), (Gnss(again).Piece, Gnss(again).Batch));
-        Assert.Equal("gnss is of batch 1", Batch("1").Words());
+        Assert.Equal("Set batch of gnss to 1", Batch("1").Words());
 
         static BuildDevice Gnss(Build build) => build.Devices.First(d => d.Id == "gnss");
     }
@@ -75,7 +75,7 @@ public class PartsChangeTests
         };
         var after = Apply(Hare, change);
         Assert.Equal("U3: SBUS>SBUS", after.Plan().Way("control"));
-        Assert.Equal("Take dunmerrow-relay-16 as receiver", change.Words());
+        Assert.Equal("Swap receiver to dunmerrow-relay-16", change.Words());
     }
 
     [Fact]
@@ -123,7 +123,7 @@ public class PartsChangeTests
             Part = "corvane-sedge-2",
         };
         var finding = Assert.Single(change.Check(Demo.HaulRoadHeron, Demo.Library));
-        Assert.Contains("does not give what a link of the device wants", finding.Sentence);
+        Assert.Contains("does not support one of the device's links", finding.Sentence);
         Assert.Contains("Remove that link first", finding.Sentence);
     }
 
@@ -135,7 +135,7 @@ public class PartsChangeTests
         var less = Apply(more, new() { Kind = PartsChangeKind.RemoveDevice, Device = "gnss-2" });
         Assert.Equal(Hare.Wants, less.Wants);
         var gone = Demo.Fit(less).MovedSince(Demo.Fit(more).Plan);
-        Assert.Contains("Heading (Fix 20C) is no longer wished for.", gone);
+        Assert.Contains("Compass (Fix 20C) is no longer in the build.", gone);
     }
 
     [Fact]
@@ -204,13 +204,13 @@ public class PartsChangeTests
     }
 
     [Theory]
-    [InlineData(PartsChangeKind.TakeBoard, "change.part is not said yet. Known: ")]
-    [InlineData(PartsChangeKind.AddDevice, "change.part is not said yet. Known: ")]
-    [InlineData(PartsChangeKind.TakePart, "change.device is not said yet. Known: ")]
-    [InlineData(PartsChangeKind.RemoveDevice, "change.device is not said yet. Known: ")]
-    [InlineData(PartsChangeKind.AddLink, "change.device is not said yet. Known: ")]
-    [InlineData(PartsChangeKind.RemoveLink, "change.link is not said yet. Known: ")]
-    [InlineData(PartsChangeKind.SetPriority, "change.link is not said yet. Known: ")]
+    [InlineData(PartsChangeKind.TakeBoard, "change.part is missing. Known: ")]
+    [InlineData(PartsChangeKind.AddDevice, "change.part is missing. Known: ")]
+    [InlineData(PartsChangeKind.TakePart, "change.device is missing. Known: ")]
+    [InlineData(PartsChangeKind.RemoveDevice, "change.device is missing. Known: ")]
+    [InlineData(PartsChangeKind.AddLink, "change.device is missing. Known: ")]
+    [InlineData(PartsChangeKind.RemoveLink, "change.link is missing. Known: ")]
+    [InlineData(PartsChangeKind.SetPriority, "change.link is missing. Known: ")]
     public void A_change_that_names_nothing_known_is_refused(PartsChangeKind kind, string sentence) =>
         Assert.StartsWith(
             sentence,
@@ -230,7 +230,7 @@ public class PartsChangeTests
             House = owl.House with { Software = SoftwareUse.Allowed },
         }.ApplyTo(owl);
         Assert.Equal(
-            ["Video control (Lantern 10) is carried now, on S1."],
+            ["VTX control (Lantern 10) is now connected on S1."],
             Demo.Fit(after).MovedSince(Demo.Fit(owl).Plan)
         );
         Assert.Same(owl, Setup.Of(owl).ApplyTo(owl));

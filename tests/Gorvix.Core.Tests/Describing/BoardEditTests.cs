@@ -9,7 +9,7 @@ public class BoardEditTests
     private static readonly Board Board = LeafletTextTests.Read(
         "maker Holm",
         "board Sill F4",
-        "revision 1",
+        "Revision 1",
         "controller F4",
         "rail GND: ground",
         "rail 5V: 5 V regulator",

@@ -13,7 +13,7 @@ public class BoardLookTests
     [
         "maker Holm",
         "board Sill F4",
-        "revision 1",
+        "Revision 1",
         "controller F4",
         "size 36 x 36 mm",
     ];
@@ -35,14 +35,19 @@ public class BoardLookTests
     }
 
     [Theory]
-    [InlineData("input 26 to 7 V", LeafletStep.Supply, "input.min", "The supply input: the lower end is 26 V")]
-    [InlineData("rail 5V: battery, linear", LeafletStep.Supply, "rails[0]", "Rail 5V tells how its volts are made")]
+    [InlineData("input 26 to 7 V", LeafletStep.Supply, "input.min", "The supply input: minimum is 26 V")]
+    [InlineData(
+        "rail 5V: battery, linear",
+        LeafletStep.Supply,
+        "rails[0]",
+        "Rail 5V describes a regulator, but nothing regulates it"
+    )]
     [InlineData("controller F9", LeafletStep.Controller, "controller", "The board names controller class \"F9\"")]
     [InlineData(
         "top at 40,2: R1",
         LeafletStep.Pads,
         "pads[0].x",
-        "Pad R1: the distance from the left edge is 40 mm. It must be 0 to 36 mm."
+        "Pad R1: distance from the left edge is 40 mm. It must be 0 to 36 mm."
     )]
     [InlineData(
         "top left: R1\nways R1: J=raw > U1.RX",
@@ -51,7 +56,7 @@ public class BoardLookTests
         "names bridge \"J\""
     )]
     [InlineData("port I2C1 bus: SDA", LeafletStep.Ports, "ports[0]", "Port I2C1: a bus without data and clock")]
-    [InlineData("top left: R1=U1.RX R1=U2.RX", LeafletStep.Pads, "pads[1]", "Check the leaflet")]
+    [InlineData("top left: R1=U1.RX R1=U2.RX", LeafletStep.Pads, "pads[1]", "Check the manual")]
     public void Each_contradiction_stands_beside_its_field(string line, LeafletStep step, string field, string says)
     {
         var look = Look([.. Named.Where(n => !n.StartsWith(line.Split(' ')[0], StringComparison.Ordinal)), line]);
@@ -108,8 +113,8 @@ public class BoardLookTests
     {
         var look = Look([.. Named, "top left: BAT G T1 R1 B+ R3/SDA"]);
         var plus = look.Pads.Single(p => p.Label == "B+");
-        Assert.Equal(("rail BAT", "BAT"), (plus.Reads, plus.Ways));
-        Assert.Equal([new PadOffer("the battery itself", "BAT"), new PadOffer("buzzer", "~bz")], plus.Offers);
+        Assert.Equal(("BAT rail", "BAT"), (plus.Reads, plus.Ways));
+        Assert.Equal([new PadOffer("battery, unregulated", "BAT"), new PadOffer("buzzer", "~bz")], plus.Offers);
         Assert.Contains("buzzer", plus.Doubt);
         Assert.Equal(["U3.RX", "I2C1.SDA"], look.Pads.Single(p => p.Label == "R3/SDA").Offers.Select(o => o.Ways));
     }
@@ -142,9 +147,9 @@ public class BoardLookTests
     {
         string[] on(string controller) =>
             [.. Look($"controller {controller}", "top left: SBUS IBUS").Pads[0].Offers.Take(2).Select(o => o.Words)];
-        Assert.Equal(["RX of U1, behind an inverter", "RX of U1, straight"], on("F4"));
-        Assert.Equal(["RX of U1", "RX of U2"], on("F7"));
-        Assert.Equal("RX of U1", Look("controller F4", "top left: SBUS IBUS").Pads[1].Offers[0].Words);
+        Assert.Equal(["U1 RX, behind an inverter", "U1 RX, non-inverted"], on("F4"));
+        Assert.Equal(["U1 RX", "U2 RX"], on("F7"));
+        Assert.Equal("U1 RX", Look("controller F4", "top left: SBUS IBUS").Pads[1].Offers[0].Words);
     }
 
     [Fact]
@@ -161,7 +166,7 @@ public class BoardLookTests
             ["J4=raw > U4.RX", "J4=inverted > inverter > U4.RX"],
             pad.Strand.Select(s => string.Join(" > ", s))
         );
-        Assert.Equal("RX of U4, raw or inverted", pad.Reads);
+        Assert.Equal("U4 RX, non-inverted or inverted", pad.Reads);
     }
 
     // Property: whatever the rows, no pad lies outside the edge.

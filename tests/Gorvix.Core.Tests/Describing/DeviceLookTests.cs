@@ -46,20 +46,20 @@ public class DeviceLookTests
     [InlineData(
         "two-way-receiver",
         "crsf",
-        "F4: on a straight pad; never behind an inverter.",
-        "F7: on any pad, straight or behind an inverter."
+        "F4: on a non-inverted pad; never behind an inverter.",
+        "F7: on any pad, non-inverted or behind an inverter."
     )]
     [InlineData(
         "one-way-receiver",
         "sbus",
         "F4: only behind an inverter.",
-        "F7: on any pad, straight or behind an inverter."
+        "F7: on any pad, non-inverted or behind an inverter."
     )]
     [InlineData(
         "several-outputs",
         "ibus",
-        "F4: on a straight pad; never behind an inverter.",
-        "F7: on any pad, straight or behind an inverter."
+        "F4: on a non-inverted pad; never behind an inverter.",
+        "F7: on any pad, non-inverted or behind an inverter."
     )]
     public void A_mode_tells_what_becomes_of_it_on_pads_of_both_sorts_of_controller(
         string pattern,
@@ -99,7 +99,7 @@ public class DeviceLookTests
         };
         var look = Assert.Single(DeviceLook.Of(turned).Modes);
         Assert.Equal([new LineLook("SBUS", Polarity.Normal, Polarity.Inverted)], look.Lines);
-        Assert.Equal("F4: on a straight pad; never behind an inverter.", look.OnPads[0]);
+        Assert.Equal("F4: on a non-inverted pad; never behind an inverter.", look.OnPads[0]);
     }
 
     [Fact]
@@ -124,7 +124,7 @@ public class DeviceLookTests
                 (DeviceStep.Leads, "Lead number 2 is empty. Write 1 to 120 characters."),
                 (
                     DeviceStep.Supply,
-                    "The supply on 5v is 6 V, and the upper end is 5 V. The lower end must be below the upper one."
+                    "The supply on 5v is 6 V, but the maximum is 5 V. The minimum must be below the maximum."
                 ),
             ],
             DeviceLook.Of(wrong).Notes.Where(n => n.Severity == Severity.Stop).Take(2).Select(n => (n.Step, n.Sentence))
@@ -139,6 +139,6 @@ public class DeviceLookTests
     public void Volts_that_a_leaflet_does_not_give_are_named_as_unknown()
     {
         var device = DevicePattern.All.Single(p => p.Id == "gnss").Device with { Maker = "Holm", Name = "Fix" };
-        Assert.Contains("The volts that 5V takes are unknown", Assert.Single(DeviceLook.Of(device).Notes).Sentence);
+        Assert.Contains("Supply range of 5V unknown", Assert.Single(DeviceLook.Of(device).Notes).Sentence);
     }
 }

@@ -138,16 +138,16 @@ public class LeafletTextTests
     [InlineData("\n\nrail 5V: 5 W regulator", 3, 12, "rail 5V: 5 V regulator")]
     [InlineData("R1 T1 5V", 1, 1, "AIR: BAT G T3 R3")]
     [InlineData("usb up", 1, 5, "usb left")]
-    [InlineData("maker", 1, 6, "leave the line out")]
-    [InlineData("maker Holm\nmaker Holm", 2, 1, "Keep one of both")]
-    [InlineData("top left: \"R1", 1, 11, "ends with a quote")]
-    [InlineData("ways R9: U1.RX", 1, 6, "Write it into a row first")]
+    [InlineData("maker", 1, 6, "remove the line")]
+    [InlineData("maker Holm\nmaker Holm", 2, 1, "Keep one of the two")]
+    [InlineData("top left: \"R1", 1, 11, "End quoted text with a quote")]
+    [InlineData("ways R9: U1.RX", 1, 6, "Add it to a row first")]
     [InlineData("top left: A=U1.SDA", 1, 13, "port U1: RX TX")]
-    [InlineData("top left: A=6X", 1, 13, "Write its line")]
+    [InlineData("top left: A=6X", 1, 13, "Add its line")]
     [InlineData("top left: A A\nways A: U1.RX", 2, 6, "a, a-2")]
     [InlineData("top left: A\nways A: U1.RX\nways A: U2.RX", 3, 6, "with | between")]
-    [InlineData("rail 5V: 5 V regulator from 9V", 1, 29, "in a line of its own")]
-    [InlineData("maker \"Holm", 1, 7, "Leave the quotes out")]
+    [InlineData("rail 5V: 5 V regulator from 9V", 1, 29, "Add a line for it")]
+    [InlineData("maker \"Holm", 1, 7, "Remove the quotes")]
     public void What_cannot_be_read_is_told_by_line_and_column_with_a_mend(
         string text,
         int line,
@@ -174,11 +174,11 @@ public class LeafletTextTests
     {
         Assert.Equal(20, LeafletText.Read(string.Join('\n', Enumerable.Repeat("lorem ipsum", 500))).Problems.Count);
         Assert.Contains(
-            "is the most",
+            "The limit is",
             Assert.Single(LeafletText.Read(new string('x', 100_001)).Problems).Finding.Sentence
         );
         Assert.Contains(
-            "8000 is the most",
+            "The limit is 8000",
             Assert.Single(LeafletText.Read("top: " + new string('x', 8_000)).Problems).Finding.Sentence
         );
     }

@@ -216,7 +216,7 @@ public class CardDrillTests(ITestOutputHelper output)
         foreach (var (_, ground) in Grounds.Demos)
         {
             Assert.All(ground.Face.Pads, p => Assert.Empty(p.Ports));
-            Assert.All(ground.Face.Pads, p => Assert.DoesNotContain("leads to", p.Words));
+            Assert.All(ground.Face.Pads, p => Assert.DoesNotContain("connects to", p.Words));
             Assert.All(ground.Face.Pads, p => Assert.DoesNotContain("rail", p.Words));
         }
     }
@@ -228,16 +228,16 @@ public class CardDrillTests(ITestOutputHelper output)
         var drill = Of(ground, DrillKind.Label);
         var next = drill.Sheet([]).Cards!.Next!;
         Assert.Equal(
-            "That is not the question at hand. Load the drill again.",
+            "That is not the current question. Reload the drill.",
             drill.Against([], new DrillAct(ActKind.Answer, "other", "yes"))
         );
         Assert.Equal(
-            "That is none of the answers. Choose one of them.",
+            "That is not one of the answers. Choose one.",
             drill.Against([], new DrillAct(ActKind.Answer, next.Card, "nonsense"))
         );
-        Assert.Equal("A question is answered here.", drill.Against([], new DrillAct(ActKind.Test, "x")));
+        Assert.Equal("Answer the question.", drill.Against([], new DrillAct(ActKind.Test, "x")));
         Assert.Equal(
-            "This drill has ended. Begin another one.",
+            "This drill is over. Start another one.",
             drill.Against([new DrillAct(ActKind.GiveUp)], new DrillAct(ActKind.GiveUp))
         );
     }

@@ -48,7 +48,7 @@ public class FaultDrillTests(ITestOutputHelper output)
             {
                 var shown = ground.Faults.Shown([fault], at);
                 Assert.Equal(
-                    shown is null ? "cannot be told here" : ground.Faults.Outcomes(at).First(o => o.Id == shown).Words,
+                    shown is null ? "inconclusive" : ground.Faults.Outcomes(at).First(o => o.Id == shown).Words,
                     drill.Sheet([Test(test.Id)]).Fault!.Seen[^1].Words
                 );
             }
@@ -107,7 +107,7 @@ public class FaultDrillTests(ITestOutputHelper output)
         Assert.Equal(FaultDrill.NameMinutes + FaultDrill.VainMinutes, sheet.Fault!.Minutes);
         Assert.False(Assert.Single(sheet.Fault.Named).IsRight);
         Assert.Equal(
-            "That was said, and it is not that.",
+            "You already named that fault. It is not the one.",
             drill.Against([new DrillAct(ActKind.Name, wrong.Id)], new DrillAct(ActKind.Name, wrong.Id))
         );
         var lucky = drill.Sheet([new DrillAct(ActKind.Name, wrong.Id), new DrillAct(ActKind.Name, drill.Hidden)]);
@@ -171,9 +171,9 @@ public class FaultDrillTests(ITestOutputHelper output)
     }
 
     [Theory]
-    [InlineData(ActKind.Test, "nothing", "There is no such test in this drill. Load it again.")]
-    [InlineData(ActKind.Name, "nothing", "There is no such fault in this drill. Choose one of the list.")]
-    [InlineData(ActKind.Put, "", "A hidden fault is looked for with tests. Do one, or say what it is.")]
+    [InlineData(ActKind.Test, "nothing", "That test is not in this drill. Reload the drill.")]
+    [InlineData(ActKind.Name, "nothing", "That fault is not in this drill. Choose one from the list.")]
+    [InlineData(ActKind.Put, "", "A hidden fault is looked for with tests. Do one, or name the fault.")]
     public void What_cannot_be_done_is_told(ActKind kind, string on, string why) =>
         Assert.Equal(why, Drawn(Grounds.Demos[0].Ground, 1, 1).Against([], new DrillAct(kind, on)));
 
@@ -183,8 +183,8 @@ public class FaultDrillTests(ITestOutputHelper output)
         var (_, ground) = Grounds.Demos[0];
         var drill = Drawn(ground, 1, 1);
         var test = Test(ground.Faults.Tests[0].Id);
-        Assert.Equal("That test was done, and shows the same again.", drill.Against([test], test));
-        Assert.Equal("This drill has ended. Begin another one.", drill.Against([new DrillAct(ActKind.GiveUp)], test));
+        Assert.Equal("That test is already done. The result is the same.", drill.Against([test], test));
+        Assert.Equal("This drill is over. Start another one.", drill.Against([new DrillAct(ActKind.GiveUp)], test));
         Assert.Null(drill.Against([], test));
     }
 

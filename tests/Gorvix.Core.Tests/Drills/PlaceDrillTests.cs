@@ -87,7 +87,10 @@ public class PlaceDrillTests
         var sheet = Whole(ground).Sheet([.. AsPlanned(ground), Put(link, ""), Done]);
         Assert.Equal(Placing.Fails, sheet.Place!.Verdicts.First(v => v.Link == link).Placing);
         Assert.True(sheet.Result!.Score < 100);
-        Assert.StartsWith("It was left out, and can be carried.", sheet.Place.Verdicts.First(v => v.Link == link).Why);
+        Assert.StartsWith(
+            "Left unconnected, but it can be connected.",
+            sheet.Place.Verdicts.First(v => v.Link == link).Why
+        );
         Assert.Contains(sheet.Result.Cards, c => c.Card == link && c.Quality < 3);
     }
 
@@ -126,14 +129,14 @@ public class PlaceDrillTests
     {
         var (_, ground) = Grounds.Demos[0];
         var drill = Whole(ground);
-        Assert.Equal("That link is not asked in this drill.", drill.Against([], Put("nothing", "U1")));
+        Assert.Equal("That link is not part of this drill.", drill.Against([], Put("nothing", "U1")));
         Assert.Equal("The board has no port Z9.", drill.Against([], Put(ground.Sheet.Links[0].Id, "Z9")));
-        Assert.EndsWith("is not placed yet. Put it on a port, or leave it out.", drill.Against([], Done));
+        Assert.EndsWith("is not placed yet. Put it on a port, or leave it unconnected.", drill.Against([], Done));
         Assert.Equal(
-            "Links are placed here. Put one on a port, or say that all are placed.",
+            "Put a link on a port, or confirm that all are placed.",
             drill.Against([], new DrillAct(ActKind.Test, "x"))
         );
-        Assert.Equal("This drill has ended. Begin another one.", drill.Against([new DrillAct(ActKind.GiveUp)], Done));
+        Assert.Equal("This drill is over. Start another one.", drill.Against([new DrillAct(ActKind.GiveUp)], Done));
         Assert.Equal(0, drill.Sheet([new DrillAct(ActKind.GiveUp)]).Result!.Score);
         Assert.Null(drill.Against(AsPlanned(ground), Done));
     }

@@ -17,8 +17,8 @@ public class PhraseTests
     public void Or_stands_where_one_of_them_is_meant() => Assert.Equal("a, b or c", Phrase.Or(["a", "b", "c"]));
 
     [Theory]
-    [InlineData("Control", "control")]
-    [InlineData("ESC readings", "ESC readings")]
+    [InlineData("RC link", "RC link")]
+    [InlineData("ESC telemetry", "ESC telemetry")]
     [InlineData("A", "a")]
     public void An_abbreviation_keeps_its_capitals_inside_a_sentence(string words, string said) =>
         Assert.Equal(said, Phrase.Lower(words));

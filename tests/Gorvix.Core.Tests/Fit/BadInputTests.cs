@@ -17,8 +17,8 @@ public class BadInputTests
     {
         var here = new RouteMatch { Link = "receiver", Port = "U1" };
         var sheet = Sheet(Build(Whole("F4", "U1"), Receiver).Pinned(here).Banned(here));
-        Assert.Equal("0 of 1 links carried. No place for control (receiver). 1 warning.", sheet.Verdict.Sentence);
-        Assert.Contains("you banned it there as well", Assert.Single(sheet.Findings, f => f.Rule == "PIN").Sentence);
+        Assert.Equal("0 of 1 links connected. No port for RC link (receiver). 1 warning.", sheet.Verdict.Sentence);
+        Assert.Contains("you also blocked it there", Assert.Single(sheet.Findings, f => f.Rule == "PIN").Sentence);
         Assert.Equal(here, Assert.Single(Assert.Single(sheet.Conflicts).Wishes).Match);
     }
 
@@ -42,7 +42,7 @@ public class BadInputTests
         var gnss = Device("gnss", Need.Position, Mode("NMEA", Out(), In()));
         var build = Build(board, gnss);
         var reader = new FitReader(build);
-        Assert.Contains("software serial is off", Assert.Single(reader.Sheet().Findings).Sentence);
+        Assert.Contains("software serial not available", Assert.Single(reader.Sheet().Findings).Sentence);
         var unlock = Assert.Single(Assert.Single(reader.Unlocks(new PartsLibrary([board], [gnss]))).Ways);
         Assert.Equal("House rule \"Software serial\": allowed", unlock.Words);
     }
@@ -53,7 +53,7 @@ public class BadInputTests
         var sheet = Sheet(Build(Whole("F4", "U1", "U2"), Device("dumb", Need.Control)));
         Assert.All(sheet.Links[0].Cells, c => Assert.Equal("NO-MODE", c.Code));
         Assert.Equal(
-            "Control has no way on this board with your house rules, firmware and parts; no other link stands in its way.",
+            "RC link cannot be connected on this board with your house rules, firmware and parts; no other link is in the way.",
             sheet.Conflicts[0].Sentence
         );
         Assert.Equal(Severity.Stop, sheet.Verdict.Severity);
@@ -64,7 +64,7 @@ public class BadInputTests
     {
         var sheet = Sheet(Build(Board("F4"), Receiver));
         Assert.Empty(sheet.Ports);
-        Assert.Equal("0 of 1 links carried. No place for control (receiver).", sheet.Verdict.Sentence);
+        Assert.Equal("0 of 1 links connected. No port for RC link (receiver).", sheet.Verdict.Sentence);
         Assert.Single(sheet.Conflicts);
     }
 
@@ -80,7 +80,10 @@ public class BadInputTests
         var many = Build(Whole("F7", "U1"), Many(40));
         var unlocks = new FitReader(many).Unlocks(new PartsLibrary([many.Board], []));
         Assert.Equal(["r1", "r2", "r3", "r4", "r5", "r6"], unlocks.Select(u => u.Link));
-        Assert.Contains("has 41 links; 40 is the most", Against(() => Build(Whole("F7", "U1"), Many(41))));
+        Assert.Contains(
+            "build.wants has 41 links; the limit is 40.",
+            Against(() => Build(Whole("F7", "U1"), Many(41)))
+        );
     }
 
     [Fact]
@@ -131,7 +134,7 @@ public class BadInputTests
                 From = from,
             };
         var board = Whole("F4", "U1") with { Rails = [Rail("a", "b"), Rail("b", "c"), Rail("c", "a")] };
-        Assert.Contains("a, b, c hang on each other in a ring", Against(() => Build(board, Receiver)));
+        Assert.Contains("a, b, c are powered from each other in a", Against(() => Build(board, Receiver)));
     }
 
     [Fact]
@@ -146,7 +149,7 @@ public class BadInputTests
             From = "5v",
         };
         var said = Against(() => Build(Whole("F4", "U1") with { Rails = [five] }, Receiver));
-        Assert.StartsWith("board.rails[0]: 5V hang on each other in a ring", said);
+        Assert.StartsWith("board.rails[0]: 5V are powered from each other in a loop, with no source.", said);
     }
 
     [Fact]
@@ -175,7 +178,7 @@ public class BadInputTests
             );
         Assert.Equal("", Said("J4=raw"));
         Assert.Equal("", Said(""));
-        Assert.Contains("change.bridges names bridge position \"J4=up\"", Said("J4=up"));
+        Assert.Contains("change.bridges names jumper position \"J4=up\"", Said("J4=up"));
         Assert.Contains("Known: J4=raw, J4=inverted", Said("nonsense"));
     }
 

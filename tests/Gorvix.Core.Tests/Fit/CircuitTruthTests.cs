@@ -31,7 +31,7 @@ public class CircuitTruthTests
         var fit = Fit4S(board, [Gnss], ["gnss"]).Sound();
         Assert.Equal("Soldered 5V", fit.At("gnss", "V"));
         Assert.Equal("InPlace GPS3", fit.At("gnss", "TX"));
-        Assert.Contains("Take V out of pin 1 of the gnss's plug and solder it to 5V, top side.", fit.Sheet().Work);
+        Assert.Contains("De-pin V (pin 1) from the gnss's plug and solder it to 5V (top).", fit.Sheet().Work);
         Assert.Contains("PLUG", fit.Rules());
     }
 
@@ -41,7 +41,7 @@ public class CircuitTruthTests
         var board = Whole("F7", "U1").Powered("GND").Socket("GPS", "six", "BAT", "GND", "U1.rx", "U1.tx");
         var fit = Fit4S(board, [Gnss], ["gnss"]).Sound();
         Assert.Null(fit.Plan.RouteOf("gnss"));
-        Assert.StartsWith("Stop: No pad can feed the gnss", fit.Verdict().Sentence);
+        Assert.StartsWith("Problem: No pad can power the gnss.", fit.Verdict().Sentence);
     }
 
     [Fact]
@@ -68,10 +68,7 @@ public class CircuitTruthTests
             )
             .Sound();
         var finding = Assert.Single(fit.Sheet().Findings, f => f.Rule == "KEEP-OUT");
-        Assert.Equal(
-            "Keep the plug of the air out of AIR, although it fits: its V would sit on AIR1.",
-            finding.Sentence
-        );
+        Assert.Equal("Do not plug the air into AIR, although it fits: its V would reach AIR1.", finding.Sentence);
         Assert.Equal("InHarness", fit.At("air", "S"));
     }
 
@@ -117,7 +114,7 @@ public class CircuitTruthTests
             .Sound();
         Assert.Equal("U2 U3", fit.Ports());
         Assert.Equal(
-            "Keep the plug of the air out of AIR, although it fits: its S would talk on AIR5.",
+            "Do not plug the air into AIR, although it fits: its S would transmit on AIR5.",
             Assert.Single(fit.Sheet().Findings, f => f.Rule == "KEEP-OUT").Sentence
         );
     }
@@ -165,7 +162,7 @@ public class CircuitTruthTests
             .Socket("AIR", "air", "BAT", "GND", "U1.rx", "U1.tx", "U2.rx");
         var fit = Fit4S(board, [AirUnit], ["air"]).Sound();
         Assert.Equal(("Lifted", "InPlace AIR2"), (fit.At("air", "S"), fit.At("air", "G")));
-        Assert.Equal(["Take S out of pin 5 of the air's plug and insulate it."], fit.Sheet().Work);
+        Assert.Equal(["De-pin S (pin 5) from the air's plug and insulate it."], fit.Sheet().Work);
     }
 
     [Fact]
@@ -246,10 +243,10 @@ public class CircuitTruthTests
         var fit = Fit4S(board, [bare, Receiver], ["air", "!receiver"]).Sound();
         Assert.Equal("-", fit.Ports().Split(' ')[0]);
         Assert.NotNull(fit.Plan.RouteOf("receiver"));
-        Assert.StartsWith("Stop: No pad can feed the air", fit.Verdict().Sentence);
-        Assert.Contains("1 of 2 links carried. No supply for picture text (air).", fit.Verdict().Sentence);
+        Assert.StartsWith("Problem: No pad can power the air.", fit.Verdict().Sentence);
+        Assert.Contains("No supply for OSD (air).", fit.Verdict().Sentence);
         Assert.Equal(
-            "Picture text and the supply of the receiver cannot both be had. If one of these gives way, the rest fits.",
+            "OSD and the receiver supply cannot both be provided. Drop one and the other fits.",
             Assert.Single(fit.Sheet().Conflicts).Sentence
         );
     }
@@ -299,7 +296,7 @@ public class CircuitTruthTests
         if (!feeds)
         {
             Assert.Contains(
-                "so it feeds nothing",
+                "cannot power anything",
                 Assert.Single(fit.Sheet().Findings, f => f.Rule == "UNFED").Sentence
             );
         }
@@ -316,7 +313,7 @@ public class CircuitTruthTests
         var fit = Fit4S(Whole("F7", "U1").Powered("GND").With(Pad("X", both)), [Receiver], ["!receiver"]).Sound();
         Assert.Null(fit.Plan.RouteOf("receiver"));
         Assert.Contains(
-            "X is joined to 5V and to BAT at once.",
+            "X is connected to both 5V and BAT.",
             Assert.Single(fit.Sheet().Findings, f => f.Rule == "UNFED").Sentence
         );
     }
@@ -358,7 +355,7 @@ public class CircuitTruthTests
         Assert.Equal(
             (
                 Gorvix.Core.Findings.Severity.Stop,
-                "Stop: The Board takes 7.0 to 13.0 V, and it would get 13.2 to 16.8 V. The one link is carried."
+                "Problem: The Board needs 7.0–13.0 V but would have 13.2–16.8 V. 1 link connected."
             ),
             (fit.Verdict().Severity, fit.Verdict().Sentence)
         );
@@ -389,7 +386,7 @@ public class CircuitTruthTests
         Assert.NotEqual(fit.At("camera", "G"), fit.At("transmitter", "G"));
         var leads = fit.Sheet().Devices.SelectMany(d => d.Leads).Where(l => l.Job is "supply" or "ground");
         Assert.Equal(
-            ["to pad CAM+, top side", "to pad G1, top side", "to pad G2, bottom side", "to pad VTX+, bottom side"],
+            ["to pad CAM+ (top)", "to pad G1 (top)", "to pad G2 (bottom)", "to pad VTX+, bottom side"],
             leads.Select(l => l.Where).Order(StringComparer.Ordinal)
         );
     }

@@ -14,7 +14,7 @@ public class DemoBuildsTests
     {
         var reader = Demo.Fit(Demo.NorthFaceHare);
         var sheet = reader.Sheet();
-        Assert.Equal("All 3 links carried.", sheet.Verdict.Sentence);
+        Assert.Equal("All 3 links connected.", sheet.Verdict.Sentence);
         Assert.Equal(["U3", "U1", "U4"], sheet.Links.Select(l => l.Port));
         var control = sheet.Links[0];
         Assert.Equal("crsf-inverted", control.Mode);
@@ -22,11 +22,11 @@ public class DemoBuildsTests
         var lane = reader.Strand(control.Id, "U3")!.Lanes[0];
         Assert.Equal(Polarity.Inverted, lane.Hops.Single(h => h.Label == "SBUS").After);
         Assert.Equal(Polarity.Normal, lane.Hops.Single(h => h.Label == "inverter").After);
-        Assert.Equal(["On the Sedge 2: set the serial output to inverted (firmware from 3.1)."], sheet.Work);
+        Assert.Equal(["On the Sedge 2: set the serial output to inverted (firmware 3.1 or later)."], sheet.Work);
         var open = sheet.Devices.SelectMany(d =>
             d.Leads.Where(l => l.Pad is null).Select(l => $"{d.Name} {l.Label}: {l.Where}")
         );
-        Assert.Equal(["Beacon D6 SBUS: stays in its plug, which sits nowhere"], open);
+        Assert.Equal(["Beacon D6 SBUS: stays in its plug, not plugged in"], open);
     }
 
     [Theory]
@@ -44,10 +44,10 @@ public class DemoBuildsTests
     }
 
     [Theory]
-    [InlineData("control", "U1", "drops position")]
-    [InlineData("control", "U4", "drops position")]
-    [InlineData("picture-text", "U4", "moves position")]
-    [InlineData("position", "U1", "moves picture text")]
+    [InlineData("control", "U1", "drops GPS")]
+    [InlineData("control", "U4", "drops GPS")]
+    [InlineData("picture-text", "U4", "displaces GPS")]
+    [InlineData("position", "U1", "displaces OSD")]
     public void A_possible_cell_names_its_price(string link, string port, string text)
     {
         var cell = CellOf(Demo.NorthFaceHare, link, port);
@@ -59,12 +59,12 @@ public class DemoBuildsTests
     public void With_the_inverting_mode_banned_the_verdict_names_the_link_that_is_left_and_why()
     {
         var sheet = Demo.Fit(new BuildChange(ChangeKind.Ban, InvertedMode).ApplyTo(Demo.NorthFaceHare)).Sheet();
-        Assert.Equal("2 of 3 links carried. No place for position (Fix 10).", sheet.Verdict.Sentence);
+        Assert.Equal("2 of 3 links connected. No port for GPS (Fix 10).", sheet.Verdict.Sentence);
         var finding = Assert.Single(sheet.Findings);
         Assert.Equal("UNMET", finding.Rule);
         Assert.Equal(
-            "Position (Fix 10) cannot be carried. U1: picture text has it. U3: wrong polarity. "
-                + "U4: control has it. U6: used inside the board.",
+            "GPS (Fix 10) cannot be connected. U1: OSD uses it. U3: wrong polarity. "
+                + "U4: RC link uses it. U6: in use on the board.",
             finding.Sentence
         );
     }
@@ -75,8 +75,8 @@ public class DemoBuildsTests
         var sheet = Demo.Fit(new BuildChange(ChangeKind.Ban, InvertedMode).ApplyTo(Demo.NorthFaceHare)).Sheet();
         var conflict = Assert.Single(sheet.Conflicts);
         Assert.Equal(
-            "Position, control and picture text cannot all be carried while you hold to: "
-                + "Control (Sedge 2) not in mode \"CRSF, output inverted\". If any one of these gives way, the rest fits.",
+            "GPS, RC link and OSD cannot all be connected while these apply: "
+                + "RC link (Sedge 2) not in mode \"CRSF, output inverted\". Drop any one of these and the rest fits.",
             conflict.Sentence
         );
         Assert.Equal(InvertedMode, Assert.Single(conflict.Wishes).Match);
@@ -105,18 +105,21 @@ public class DemoBuildsTests
         };
         var conflict = Assert.Single(Demo.Fit(build).Sheet().Conflicts);
         Assert.Equal(
-            "Control (Reed 10) and control (Sedge 2) cannot both be carried. If one of these gives way, the rest fits.",
+            "RC link (Reed 10) and RC link (Sedge 2) cannot both be connected. Drop one and the other fits.",
             conflict.Sentence
         );
         var finding = Demo.Fit(build).Sheet().Findings.First(f => f.Rule == "UNMET");
-        Assert.Contains("control (Sedge 2) is the board's one receiver input", finding.Sentence);
+        Assert.Contains(
+            "U1: RC link (Sedge 2) already has the board's only receiver input and OSD uses it.",
+            finding.Sentence
+        );
     }
 
     [Fact]
     public void The_F7_build_sits_on_its_five_whole_ports_with_polarity_set_in_the_controller()
     {
         var sheet = Demo.Fit(Demo.HaulRoadHeron).Sheet();
-        Assert.Equal("All 5 links carried.", sheet.Verdict.Sentence);
+        Assert.Equal("All 5 links connected.", sheet.Verdict.Sentence);
         Assert.Equal(["U1", "U5", "U3", "U2", "U7"], sheet.Links.Select(l => l.Port));
         Assert.Contains("invert RX", sheet.Links[0].Settings);
         Assert.Contains("invert TX", sheet.Links[2].Settings);
@@ -131,8 +134,8 @@ public class DemoBuildsTests
         var after = Demo.Fit(pin.ApplyTo(Demo.NorthFaceHare));
         Assert.Equal(
             [
-                "Picture text (Beacon D6) moved from U1 to U4. U1 goes to position now.",
-                "Position (Fix 10) moved from U4 to U1. You pinned it there.",
+                "OSD (Beacon D6) moved from U1 to U4. U1 is now used by GPS.",
+                "GPS (Fix 10) moved from U4 to U1. You pinned it there.",
             ],
             after.MovedSince(before.Plan)
         );
@@ -143,11 +146,11 @@ public class DemoBuildsTests
     {
         var pin = new BuildChange(ChangeKind.Pin, new RouteMatch { Link = "position", Port = "U3" });
         var sheet = Demo.Fit(pin.ApplyTo(Demo.NorthFaceHare)).Sheet();
-        Assert.Equal("All 3 links carried. 1 warning.", sheet.Verdict.Sentence);
+        Assert.Equal("All 3 links connected. 1 warning.", sheet.Verdict.Sentence);
         Assert.False(Assert.Single(sheet.Wishes).Kept);
         Assert.Equal(
-            "You pinned Position (Fix 10) to U3, which cannot be: TX would idle low at U3 RX: an F4-class controller cannot invert "
-                + "and pad SBUS has one inverter. The plan leaves the pin aside.",
+            "You pinned GPS (Fix 10) to U3, which is not possible: TX would idle low at U3 RX: an F4-class controller cannot invert "
+                + "and pad SBUS has one inverter. The plan ignores this pin.",
             Assert.Single(sheet.Findings).Sentence
         );
         Assert.True(sheet.Links[2].Cells.Single(c => c.Port == "U3").Pinned);

@@ -23,7 +23,7 @@ public class DraftReaderTests
     {
         var look = DraftReader.Look(On(null, 4, "ewhurst-fix-20c"), Demo.Library);
         Assert.Null(look.Verdict);
-        Assert.Equal(["Position", "Heading"], look.Wishes.Select(w => w.Need));
+        Assert.Equal(["GPS", "Compass"], look.Wishes.Select(w => w.Need));
         Assert.All(look.Wishes, w => Assert.Equal(Priority.Want, w.Priority));
     }
 
@@ -44,7 +44,10 @@ public class DraftReaderTests
         // The Pawl stands 7 to 26 V and the Beacon D4 17.6 V at most: 5S gives 21 V, 2S falls to 6.6 V.
         var packs = DraftReader.Look(On("thornwick-pawl-f7-r2", null, "brindlow-beacon-d4"), Demo.Library).Packs;
         Assert.DoesNotContain(packs, p => p.Id is "3" or "4");
-        Assert.Contains("takes 7.0 to 26.0 V, and it would get 6.6 to 8.4 V", packs.First(p => p.Id == "2").Sentence);
+        Assert.Contains(
+            "The Pawl F7 needs 7.0–26.0 V but would have 6.6–8.4 V.",
+            packs.First(p => p.Id == "2").Sentence
+        );
         Assert.Contains(packs, p => p.Id == "7" && p.Severity == Severity.Stop);
     }
 
@@ -53,14 +56,14 @@ public class DraftReaderTests
     {
         var fits = await DraftReader.Fits(On(null, 4), Demo.Library, TestContext.Current.CancellationToken);
         Assert.StartsWith(
-            "The Mote F1 takes 4.5 to 5.5 V, and it would get 13.2 to 16.8 V. Feed it from a regulator",
+            "The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.",
             fits.Boards.First(b => b.Id == Demo.Mote).Sentence
         );
         Assert.DoesNotContain(fits.Boards, b => b.Id == Demo.Lever);
         Assert.Empty(fits.Devices);
         var one = await DraftReader.Fits(On(null, 1), Demo.Library, TestContext.Current.CancellationToken);
         Assert.EndsWith(
-            "takes 7.0 to 17.0 V, and it would get 3.3 to 4.2 V. Choose a pack with more cells.",
+            "The Lever F4 needs 7.0–17.0 V but would have 3.3–4.2 V. Choose a battery with more cells.",
             one.Boards.First(b => b.Id == Demo.Lever).Sentence
         );
         var none = await DraftReader.Fits(On(null, null), Demo.Library, TestContext.Current.CancellationToken);
@@ -84,8 +87,8 @@ public class DraftReaderTests
             return fits.Boards.FirstOrDefault(b => b.Id == "x")?.Sentence;
         }
         Assert.Null(await With(6.6, 8.4));
-        Assert.Contains("takes 6.6 to 8.3 V, and it would get 6.6 to 8.4 V", await With(6.6, 8.3));
-        Assert.Contains("takes 6.7 to 8.4 V, and it would get 6.6 to 8.4 V", await With(6.7, 8.4));
+        Assert.Contains("The Lever F4 needs 6.6–8.3 V but would have 6.6–8.4 V.", await With(6.6, 8.3));
+        Assert.Contains("The Lever F4 needs 6.7–8.4 V but would have 6.6–8.4 V.", await With(6.7, 8.4));
     }
 
     [Fact]
@@ -96,7 +99,7 @@ public class DraftReaderTests
             Demo.Library
         );
         Assert.Null(look.Verdict);
-        Assert.Contains("wants has 120 links; 40 is the most", look.Stops[0]);
+        Assert.Contains("build.wants has 120 links; the limit is 40.", look.Stops[0]);
         Assert.Empty(look.Packs);
         Assert.All(look.Wishes, w => Assert.Null(w.Port));
     }
@@ -136,9 +139,9 @@ public class DraftReaderTests
         var fits = await DraftReader.Fits(On(Demo.Nib, 2), Demo.Library, TestContext.Current.CancellationToken);
         var unit = fits.Devices.First(d => d.Id == "brindlow-beacon-d6");
         Assert.Equal(Severity.Stop, unit.Severity);
-        Assert.Contains("No pad can feed the Beacon D6", unit.Sentence);
+        Assert.Contains("No pad can power the Beacon D6.", unit.Sentence);
         var compass = fits.Devices.First(d => d.Id == "ewhurst-needle");
-        Assert.Equal((Severity.Warn, "This board has no port for its heading."), (compass.Severity, compass.Sentence));
+        Assert.Equal((Severity.Warn, "This board has no port for its compass."), (compass.Severity, compass.Sentence));
         Assert.DoesNotContain(fits.Devices, d => d.Id == "corvane-sedge-2");
     }
 
@@ -148,7 +151,7 @@ public class DraftReaderTests
         var hare = Demo.NorthFaceHare with { Pins = [new RouteMatch { Link = "position", Port = "U4" }] };
         var was = new FitReader(hare.Resolve());
         var burnt = Foretold.Of(was, new FitReader(BuildEdits.WithBoard(hare, Demo.Mote).Resolve()));
-        Assert.Contains(burnt.Stops, s => s.StartsWith("The Mote F1 takes 4.5 to 5.5 V", StringComparison.Ordinal));
+        Assert.Contains(burnt.Stops, s => s.StartsWith("The Mote F1 needs 4.5–5.5 V", StringComparison.Ordinal));
         Assert.Equal(3, burnt.Before.Carried);
         Assert.True(burnt.After.Carried < 3);
         Assert.Contains("U4", Assert.Single(burnt.Falls));

@@ -37,7 +37,7 @@ public partial class LeafletTests
         if (stands is 4.9)
         {
             Assert.Contains(
-                "drives 5.0 V into the inverter before U1 RX, which stands 4.9 V",
+                "S drives 5.0 V into the inverter before U1 RX, rated 4.9 V maximum.",
                 ways.NearestAt("U1")!.Finding.Sentence
             );
         }
@@ -80,7 +80,7 @@ public partial class LeafletTests
             (With(MovedBy.Firmware).Plan.Cost[CostTerm.HandWork], With(MovedBy.Iron).Plan.Cost[CostTerm.HandWork])
         );
         Assert.Equal(
-            ["In the board's settings: switch INV to \"inverted\" (now at \"raw\")."],
+            ["In the board's settings: switch INV to \"inverted\" (now \"raw\")."],
             With(MovedBy.Firmware).Sheet().Work
         );
     }
@@ -116,8 +116,8 @@ public partial class LeafletTests
     {
         var fit = new FitReader(Build(TwoPairs(), Gnss)).Sound();
         Assert.Equal(["R9", "T9"], fit.Sheet().Links[0].Pads);
-        Assert.Contains("on its pins B", fit.Sheet().Links[0].Settings);
-        Assert.Equal(["In the board's settings: lead U1 to its pins B."], fit.Sheet().Work);
+        Assert.Contains("remapped to B", fit.Sheet().Links[0].Settings);
+        Assert.Equal(["In the board's settings: remap U1 to B."], fit.Sheet().Work);
     }
 
     [Fact]
@@ -157,12 +157,12 @@ public partial class LeafletTests
         AddressInUse inside = new() { Address = 13, By = "the compass on the board" };
         var blocked = new FitReader(Build(BusBoard(inside), Compass("mag"))).Sheet();
         Assert.Equal(
-            "The mag answers at 0x0D on I2C1, and so does the compass on the board inside the board.",
+            "The mag and the compass on the board on the board both use address 0x0D on I2C1.",
             blocked.Links[0].Cells[0].Sentence
         );
         AddressStrap strap = new() { Address = 14, How = "close the pad ADR" };
         var fit = new FitReader(Build(BusBoard(inside), Compass("mag", strap))).Sound();
-        Assert.Equal(["On the mag: close the pad ADR, so that it answers at 0x0E."], fit.Sheet().Work);
+        Assert.Equal(["On the mag: close the pad ADR, for address 0x0E."], fit.Sheet().Work);
         Assert.NotEmpty(
             new FitReader(Build(BusBoard(inside with { Address = 14 }), Compass("mag"))).Plan.Placements[0].Route!.Walks
         );
@@ -178,7 +178,7 @@ public partial class LeafletTests
         );
         var unmet = new FitReader(Build(BusBoard(), Compass("a"), Compass("b"))).Sheet().Findings;
         Assert.Contains(
-            "I2C1: heading (a) answers at 0x0D on I2C1 already",
+            "I2C1: compass (a) already uses address 0x0D on I2C1.",
             unmet.First(f => f.Rule == "UNMET").Sentence
         );
     }
@@ -248,11 +248,11 @@ public partial class LeafletTests
         };
         var fit = new FitReader(Resolving.Resolved(build, library));
         Assert.Equal(
-            "SBUS of the rx needs a wire that only its harness \"serial\" has.",
+            "SBUS on the rx needs a wire that only its \"serial\" harness has.",
             fit.Sheet().Links[0].Cells[0].Sentence
         );
         var unlock = Assert.Single(Assert.Single(fit.Unlocks(library)).Ways);
-        Assert.Equal("Take the harness \"serial\" of the rx", unlock.Words);
+        Assert.Equal("Use the \"serial\" harness on the rx", unlock.Words);
         var after = fit.Unlocked(library, unlock.Id)!.Value.After;
         Assert.Equal("serial", after.Devices[0].Harness);
         Assert.Equal("U1", new FitReader(Resolving.Resolved(after, library)).Sound().Ports());
@@ -307,7 +307,7 @@ public partial class LeafletTests
         camera = camera with { Leads = [camera.Leads[0] with { Role = LeadRole.Sense }] };
         Assert.Equal("LVL", new FitReader(Build(Levels(null, "level"), camera)).Sound().Ports());
         var wrong = Router.WaysOf(Build(Levels("level", null), camera)).Links[0].NearestAt("LVL")!.Finding;
-        Assert.Equal("Level out needs a pin that gives a level; LVL is a pin that reads a level.", wrong.Sentence);
+        Assert.Equal("Level out needs an analogue output; LVL is an analogue input.", wrong.Sentence);
     }
 
     [Fact]

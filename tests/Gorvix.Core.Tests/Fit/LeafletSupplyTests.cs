@@ -112,7 +112,7 @@ public class LeafletSupplyTests
         var board = Whole("F7", "U1", "U2").Powered("GND").Socket("VTX", "vtx", "U1.tx", pin, "GND");
         var fit = Fit4S(board, [Transmitter().Plugged("vtx", "VC", "O", "G")], ["vtx"]).Sound();
         Assert.Equal("Lifted", fit.At("vtx", "O"));
-        Assert.Equal(["Take 5V OUT out of pin 2 of the vtx's plug and insulate it."], fit.Sheet().Work);
+        Assert.Equal(["De-pin 5V OUT (pin 2) from the vtx's plug and insulate it."], fit.Sheet().Work);
     }
 
     [Fact]
@@ -122,14 +122,14 @@ public class LeafletSupplyTests
         var fit = Fit4S(board, [Transmitter().Plugged("vtx", "VC", "O", "G")], ["vtx"]).Sound();
         Assert.Equal("InPlace", fit.At("vtx", "O"));
         var lead = fit.Sheet().Devices[0].Leads.Single(l => l.Id == "O");
-        Assert.Equal(("supply for others", "5.0 V, limit 300 mA, filtered"), (lead.Job, lead.Gives));
+        Assert.Equal(("supply output", "5.0 V, limit 300 mA, filtered"), (lead.Job, lead.Gives));
     }
 
     [Theory]
     [InlineData(null, null, "current unknown")]
-    [InlineData(0.12, null, "120 mA, peak unknown")]
-    [InlineData(null, 1.5, "up to 1.5 A")]
-    [InlineData(0.12, 1.5, "120 mA, up to 1.5 A")]
+    [InlineData(0.12, null, "120 mA typical, peak unknown")]
+    [InlineData(null, 1.5, "1.5 A peak")]
+    [InlineData(0.12, 1.5, "120 mA typical, 1.5 A peak")]
     public void What_a_leaflet_does_not_say_of_a_current_is_said_to_be_unknown(
         double? typical,
         double? peak,
@@ -139,8 +139,8 @@ public class LeafletSupplyTests
         var module = Module("m");
         module = module with { Supplies = [module.Supplies[0] with { Typical = typical, Peak = peak }] };
         var lead = Fit4S(TwoHeaders(), [module], ["m"]).Sheet().Devices[0].Leads.Single(l => l.Id == "V");
-        Assert.Equal($"4.0 to 6.0 V ({words})", lead.Takes);
-        Assert.Equal("5.0 V (5V: kind and limit unknown)", lead.Gives);
+        Assert.Equal($"4.0–6.0 V ({words})", lead.Takes);
+        Assert.Equal("5.0 V (5V: regulator type and limit unknown)", lead.Gives);
     }
 
     [Fact]
@@ -158,7 +158,7 @@ public class LeafletSupplyTests
         };
         Assert.Equal("10V: switching, limit 2 A, filtered", BoardWords.Of(rail));
         Assert.Equal(
-            "10V: linear, limit 500 mA, not filtered",
+            "10V: linear, limit 500 mA, unfiltered",
             BoardWords.Of(rail with { Kind = RegulatorKind.Linear, Limit = 0.5, Filtering = Filtering.Unfiltered })
         );
     }
@@ -179,16 +179,16 @@ public class LeafletSupplyTests
             Arrow = BoardEdge.Rear,
         };
         Assert.Equal(
-            "36 × 37.5 mm, holes 30.5 × 30.5 mm for M3, USB at the left, arrow to the rear.",
+            "36 × 37.5 mm, holes 30.5 × 30.5 mm for M3, USB on the left edge, arrow towards the rear edge.",
             new FitReader(Build(board, Module("m"))).Sheet().Identity
         );
         Assert.Null(BoardWords.Shape(Whole("F7", "U1")));
     }
 
     [Theory]
-    [InlineData(HandPace.Usual, "one bridge and one setting, about 6 min")]
-    [InlineData(HandPace.Careful, "one bridge and one setting, about 9 min")]
-    [InlineData(HandPace.Quick, "one bridge and one setting, about 4 min")]
+    [InlineData(HandPace.Usual, "one solder jumper and one setting, about 6 min")]
+    [InlineData(HandPace.Careful, "one solder jumper and one setting, about 9 min")]
+    [InlineData(HandPace.Quick, "one solder jumper and one setting, about 4 min")]
     public void Hand_work_is_told_in_minutes_of_the_builders_own_hand(HandPace hand, string words)
     {
         var board = Board("F4", Port("U1"), Port("U2"))

@@ -28,8 +28,8 @@ public partial class LeafletTests
         Assert.Equal("U2 U2 U2 U2 U1", fit.Ports());
         Assert.Equal(2, fit.Plan.Cost[CostTerm.WholePorts]);
         Assert.Equal(
-            "TLM of the esc1, TLM of the esc2, TLM of the esc3 and TLM of the esc4 go to R2 together: "
-                + "join them to one wire first, and solder that one.",
+            "TLM of the esc1, TLM of the esc2, TLM of the esc3 and TLM of the esc4 share R2: "
+                + "join them to one wire first, then solder that wire.",
             Assert.Single(fit.Sheet().Findings, f => f.Rule == "JOINED").Sentence
         );
     }
@@ -76,7 +76,7 @@ public partial class LeafletTests
         esc = esc with { Pieces = 4, Leads = [esc.Leads[0] with { Wires = PieceWires.Each }] };
         var fit = Fit4S(Whole("F7", "U1"), [esc], ["esc"]);
         Assert.StartsWith(
-            "The 4 wires TLM of the esc go to R1 together",
+            "The 4 TLM wires of the esc share R1: join them",
             Assert.Single(fit.Sheet().Findings, f => f.Rule == "JOINED").Sentence
         );
     }
@@ -104,7 +104,7 @@ public partial class LeafletTests
         var fit = Fit4S(board, [Receiver, spare], ["!rx", "?spare"]).Sound();
         Assert.Equal("U1 -", fit.Ports());
         Assert.Contains(
-            "control (rx) is the board's one receiver input",
+            "RC link (rx) already has the board's only receiver input.",
             Assert.Single(fit.Sheet().Findings, f => f.Rule == "UNMET").Sentence
         );
     }
@@ -151,9 +151,9 @@ public partial class LeafletTests
         Assert.Equal(2, fit.Plan.Cost[CostTerm.WholePorts]);
         var sheet = fit.Sheet();
         Assert.Equal("rx", sheet.Links[2].Inside);
-        Assert.Equal(["inside control: no port, no wire of its own"], sheet.Links[2].Settings);
+        Assert.Equal(["in-band over the RC link: no separate port or wire"], sheet.Links[2].Settings);
         Assert.Equal(
-            "Telemetry (rx) rides inside control on U1: no port and no wire of its own.",
+            "Telemetry (rx) is in-band over the RC link on U1: no separate port or wire.",
             Assert.Single(sheet.Findings, f => f.Rule == "INSIDE").Sentence
         );
         Assert.Equal([new WiredRide("rx/back", "rx")], fit.Wired.Rides);
@@ -219,7 +219,7 @@ public partial class LeafletTests
         var one = Fit4S(Whole("F7", "U1"), [receiver], ["!rx", "rx/back"]).Sound();
         Assert.Equal("U1 U1", one.Ports());
         Assert.Equal(
-            "Telemetry (rx) is carried on U1, but loses the current of the pack.",
+            "Telemetry (rx) is connected on U1, but loses the current of the pack.",
             Assert.Single(one.Sheet().Findings, f => f.Rule == "LOSS").Sentence
         );
     }
@@ -249,8 +249,8 @@ public partial class LeafletTests
         {
             Assert.Equal(
                 [
-                    "On the radio: set the line of the module bay to 115200 baud.",
-                    "On the radio: set the packet rate to 443 a second or less; it is 500.",
+                    "On the radio: set the module bay to 115200 baud.",
+                    "On the radio: set the packet rate to 443 Hz or less (now 500 Hz).",
                 ],
                 fit.Sheet().Work
             );

@@ -145,9 +145,9 @@ public class NamedRuleTests
                 .Open.Found(
                     Severity.Note,
                     Subject.Build,
-                    ("link", "Position (gnss)"),
+                    ("link", "GPS (gnss)"),
                     ("port", "U2"),
-                    ("consequence", "it costs the same")
+                    ("consequence", "same cost")
                 )
                 .Sentence,
             other.Sentence

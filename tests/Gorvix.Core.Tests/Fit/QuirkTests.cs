@@ -98,7 +98,7 @@ public class QuirkTests
     )
     {
         var sheet = Demo.Fit(Demo.On(Demo.Lever, link).Pinned(name, "U6")).Sheet();
-        Assert.Contains($"Close bridge J6 at \"{side}\" (now at \"open\").", sheet.Work);
+        Assert.Contains($"Close solder jumper J6 at \"{side}\" (now \"open\").", sheet.Work);
     }
 
     [Fact]
@@ -115,17 +115,14 @@ public class QuirkTests
         var lifted = Demo.On(Demo.Spindle, Crsf2, AirUnit);
         var plan = lifted.Plan();
         Assert.Equal("U2: TX>R2 RX>T2", plan.Way("control"));
-        Assert.Equal(
-            ["Take SBUS out of pin 6 of the Beacon D6's plug and insulate it."],
-            Demo.Fit(lifted).Sheet().Work
-        );
+        Assert.Equal(["De-pin SBUS (pin 6) from the Beacon D6's plug and insulate it."], Demo.Fit(lifted).Sheet().Work);
 
         var left = lifted with { House = new HouseRules { Unused = UnusedLeads.Leave } };
         Assert.NotEqual("U2", left.Plan().RouteOf("control")!.Port.Id);
         Assert.Contains(Demo.Fit(left).Sheet().Findings, f => f.Rule == "DRIVER");
         var wanted = left.Pinned("control", "U2");
         Assert.Contains(
-            "Take SBUS out of pin 6 of the Beacon D6's plug and insulate it.",
+            "De-pin SBUS (pin 6) from the Beacon D6's plug and insulate it.",
             Demo.Fit(wanted).Sheet().Work
         );
     }
@@ -135,12 +132,12 @@ public class QuirkTests
     {
         var sheet = Demo.Fit(Demo.On(Demo.Spindle, "brindlow-beacon-d4/text").Pinned("text", pad: "p3")).Sheet();
         var warning = Assert.Single(sheet.Findings, f => f.Rule == "PLUG");
-        Assert.Contains("its BAT would sit on GND", warning.Sentence);
+        Assert.Contains("its BAT would reach GND", warning.Sentence);
         Assert.Equal(
             [
-                "Take BAT out of pin 2 of the Beacon D4's plug and insulate it.",
+                "De-pin BAT (pin 2) from the Beacon D4's plug and insulate it.",
                 "In the Beacon D4's plug for AIR: move GND from pin 1 to pin 2.",
-                "Take SBUS out of pin 6 of the Beacon D4's plug and insulate it.",
+                "De-pin SBUS (pin 6) from the Beacon D4's plug and insulate it.",
             ],
             sheet.Work
         );
@@ -198,8 +195,8 @@ public class QuirkTests
         var sheet = Demo.Fit(Demo.WeighbridgeWren with { InputVolts = null }).Sheet();
         var stop = Assert.Single(sheet.Findings, f => f.Rule == "INPUT");
         Assert.Equal(
-            "The Mote F1 takes 4.5 to 5.5 V, and it would get 6.6 to 8.4 V. "
-                + "Feed it from a regulator of its own, and write its volts under Parts, \"board fed with\".",
+            "The Mote F1 needs 4.5–5.5 V but would have 6.6–8.4 V. "
+                + "Power it from a separate regulator and enter that voltage under Parts, \"board supply\".",
             stop.Sentence
         );
         Assert.DoesNotContain(Demo.Fit(Demo.WeighbridgeWren).Sheet().Findings, f => f.Rule == "INPUT");

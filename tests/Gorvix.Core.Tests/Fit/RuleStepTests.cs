@@ -76,13 +76,13 @@ public class RuleStepTests
             )
             .Sound();
         Assert.Equal("Soldered GND", fit.At("gnss", "G"));
-        Assert.Contains("its G would sit on S3", Assert.Single(fit.Sheet().Findings, f => f.Rule == "PLUG").Sentence);
+        Assert.Contains("its G would reach S3", Assert.Single(fit.Sheet().Findings, f => f.Rule == "PLUG").Sentence);
     }
 
     [Theory]
     [InlineData(7.0, 17.0, null)]
-    [InlineData(13.3, 17.0, "Choose a pack with more cells.")]
-    [InlineData(7.0, 16.7, "Feed it from a regulator of its own")]
+    [InlineData(13.3, 17.0, "Choose a battery with more cells.")]
+    [InlineData(7.0, 16.7, "Power it from a separate regulator")]
     public void The_boards_input_is_held_against_both_ends_of_the_pack(double min, double max, string? mend)
     {
         // 4S: 13.2 V empty, 16.8 V full (common practice).
@@ -102,11 +102,11 @@ public class RuleStepTests
         RouteMatch[] Many(int count) => [.. Enumerable.Repeat(new RouteMatch { Link = "control", Port = "U1" }, count)];
         Assert.Empty(BuildCheck.Of(hare with { Pins = Many(100), Bans = Many(100) }, Demo.Library, "b"));
         Assert.Equal(
-            ["b.pins has 101 pins; 100 is the most. Split the build or leave out what you do not need."],
+            ["b.pins has 101 pins; the limit is 100. Split the build or remove what you do not need."],
             BuildCheck.Of(hare with { Pins = Many(101) }, Demo.Library, "b").Select(f => f.Sentence)
         );
         Assert.Equal(
-            ["b.bans has 101 bans; 100 is the most. Split the build or leave out what you do not need."],
+            ["b.bans has 101 blocks; the limit is 100. Split the build or remove what you do not need."],
             BuildCheck.Of(hare with { Bans = Many(101) }, Demo.Library, "b").Select(f => f.Sentence)
         );
     }
@@ -136,7 +136,7 @@ public class RuleStepTests
         var transmitter = Device("vtx", Need.VideoControl, Mode("VC-9600", Both())).Fed(7, 26).Leads("G");
         var fit = Fit4S(board, [Gnss.Fed(4, 6).Leads("G"), transmitter], ["!gnss", "vtx"]);
         Assert.Equal(
-            "No pad can feed the vtx. Pad VS could, but the supply of the gnss needs bridge J at \"5\".",
+            "No pad can power the vtx. Pad VS could, but the gnss supply needs jumper J at \"5\".",
             Assert.Single(fit.Sheet().Findings, f => f.Rule == "UNFED").Sentence
         );
     }
@@ -154,7 +154,7 @@ public class RuleStepTests
         );
         var cell = fit.Sheet().Links[1].Cells[0];
         Assert.Equal(
-            ("TAKEN", "Flight log (log) could go on U1, but position has U1, as you pinned it."),
+            ("TAKEN", "Flight logger (log) could go on U1, but GPS uses U1, as you pinned it."),
             (cell.Code, cell.Sentence)
         );
     }
@@ -192,10 +192,10 @@ public class RuleStepTests
         var build = made.Build with { House = new() { Software = SoftwareUse.Allowed } };
         var sheet = new FitReader(Resolving.Resolved(build, new PartsLibrary([made.Board], [radio]))).Sheet();
         Assert.Equal(
-            "Telemetry (radio) is read in code on S1: about 40 % of the processor at high loop rates, and the code inverts the line.",
+            "Telemetry (radio) uses software serial on S1: about 40 % CPU load at high loop rates, inverted in software.",
             Assert.Single(sheet.Findings, f => f.Rule == "CODE").Sentence
         );
-        Assert.Equal(["S1 TX inverted in code", "about 40 % of the processor"], sheet.Links[0].Settings.TakeLast(2));
+        Assert.Equal(["S1 TX inverted in software", "about 40 % CPU load"], sheet.Links[0].Settings.TakeLast(2));
     }
 
     [Fact]
@@ -205,14 +205,11 @@ public class RuleStepTests
         var board = Whole("F7", "U1", "U2");
         var devices = new[] { Module("a"), Module("b"), Module("c") };
         var conflict = Assert.Single(new FitReader(Build(board, devices)).Sheet().Conflicts);
-        Assert.StartsWith(
-            "Position (Fix c), position (Fix a) and position (Fix b) cannot all be carried",
-            conflict.Sentence
-        );
+        Assert.StartsWith("GPS (Fix c), GPS (Fix a) and GPS (Fix b) cannot all be connected.", conflict.Sentence);
         var two = Device("d", Need.Telemetry, Mode("LTM", In("A"))).Also("g", Need.Telemetry, Mode("LTM", In("B")));
         var sheet = Fit4S(Whole("F7", "U1"), [two], ["d", "d/g"]).Sheet();
         Assert.StartsWith(
-            "Telemetry \"g\" (d) and telemetry \"f\" (d) cannot both be carried",
+            "Telemetry \"g\" (d) and telemetry \"f\" (d) cannot both be connected.",
             Assert.Single(sheet.Conflicts).Sentence
         );
     }
@@ -221,7 +218,7 @@ public class RuleStepTests
     public void Another_place_that_costs_the_same_and_one_that_costs_a_switch_say_so()
     {
         var plain = new FitReader(Build(Whole("F7", "U1", "U2"), Gnss)).Sheet().Links[0].Cells[1];
-        Assert.Equal(("free", "Position (gnss) could go on U2: it costs the same."), (plain.Text, plain.Sentence));
+        Assert.Equal(("free", "GPS (gnss) could go on U2: same cost."), (plain.Text, plain.Sentence));
         var board = Board("F7", Port("U1"), Port("U2"))
             .With(
                 Pad("R1", "U1.rx"),
@@ -230,7 +227,7 @@ public class RuleStepTests
                 Pad("T2", "U2.tx")
             );
         var turned = new FitReader(Build(board, Gnss)).Sheet().Links[0].Cells[1];
-        Assert.Equal("Position (gnss) could go on U2: in the settings: U2 RX inverted.", turned.Sentence);
+        Assert.Equal("GPS (gnss) could go on U2: port settings: U2 RX inverted.", turned.Sentence);
     }
 
     [Fact]
@@ -259,7 +256,7 @@ public class RuleStepTests
         var second = Device("esc", Need.EscReadings, Mode("ESC", Out("T")));
         var fit = new FitReader(Build(board, (finder, Priority.Must), (second, Priority.Nice)));
         var cell = fit.Sheet().Links[1].Cells.Single(c => c.Port == fit.Plan.RouteOf("finder")!.Port.Id);
-        Assert.Contains("moves height to", cell.Sentence);
+        Assert.Contains("displaces rangefinder to", cell.Sentence);
         Assert.DoesNotContain("in other links", cell.Sentence);
     }
 
@@ -281,7 +278,7 @@ public class RuleStepTests
         var radio = Device("radio", Need.Telemetry, Mode("LTM", In()));
         var fit = new FitReader(Build(board.With(Pad("T", "t")), radio));
         Assert.Equal(
-            "Telemetry has no way on this board with your house rules, firmware and parts; no other link stands in its way.",
+            "Telemetry cannot be connected on this board with your house rules, firmware and parts; no other link is in the way.",
             Assert.Single(fit.Sheet().Conflicts).Sentence
         );
         var library = new PartsLibrary([board.With(Pad("T", "t"))], [radio]);

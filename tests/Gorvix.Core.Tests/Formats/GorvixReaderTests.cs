@@ -115,12 +115,12 @@ public class GorvixReaderTests
     {
         var damaged = HareText.Replace("\"kind\": \"inverter\"", "\"kind\": \"transformer\"");
         var finding = Assert.Single(GorvixReader.Read(Encoding.UTF8.GetBytes(damaged), PartsLibrary.Empty).Findings);
-        Assert.Contains("\"transformer\" is no kind that is known there", finding.Sentence);
+        Assert.Contains("\"transformer\" is not a known kind here", finding.Sentence);
     }
 
     [Theory]
     [InlineData(new byte[] { 0x50, 0x4B, 3, 4, 20, 0 }, "it is a zip")]
-    [InlineData(new byte[] { 0x1F, 0x8B, 8, 0 }, "packed (gzip)")]
+    [InlineData(new byte[] { 0x1F, 0x8B, 8, 0 }, "gzip-compressed")]
     [InlineData(new byte[] { 0xFF, 0xFE, 0x7B, 0 }, "UTF-16")]
     [InlineData(new byte[] { 0xFE, 0xFF, 0, 0x7B }, "UTF-16")]
     [InlineData(new byte[] { 0x7B, 0, 0x22, 0 }, "UTF-16")]
@@ -136,9 +136,9 @@ public class GorvixReaderTests
         );
         Assert.Equal("FILE-SIZE", finding.Rule);
         // One byte too much is told as that.
-        Assert.StartsWith("The file has 5,242,881 bytes; 5,242,880 bytes is the most.", finding.Sentence);
+        Assert.StartsWith("The file is 5,242,881 bytes; the limit is 5,242,880 bytes.", finding.Sentence);
         Assert.StartsWith(
-            "The file has 7.5 MB; 5 MB is the most.",
+            "The file is 7.5 MB; the limit is 5 MB.",
             GorvixReader.TooLarge(GorvixReader.MostBytes * 3 / 2)!.Sentence
         );
         Assert.Null(GorvixReader.TooLarge(GorvixReader.MostBytes));

@@ -67,6 +67,15 @@ public class RuleBookTests
         string[] deeds =
         [
             "{mend}",
+            "Re-pin ",
+            "Do not plug ",
+            "splice ",
+            "Remove ",
+            "Reload ",
+            "Enter ",
+            "Use ",
+            "Change ",
+            "Power ",
             "Add ",
             "Check ",
             "Choose ",

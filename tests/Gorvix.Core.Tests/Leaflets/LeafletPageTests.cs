@@ -20,16 +20,13 @@ public class LeafletPageTests
     public void A_board_tells_its_ports_rails_plugs_and_bridges_as_printed()
     {
         var board = Board("askerdale-trunnion-f4-r1");
-        Assert.Equal("7.0 to 27.0 V (3S to 6S)", Fact(board, "Supply input"));
-        Assert.Equal(
-            ["U2", "serial unit, RX and TX", "R2, top side · T2, top side · VTX pin 5 (X5)", ""],
-            Row(board, "Ports", "U2")
-        );
-        Assert.Equal("a pin that reads a level", Row(board, "Ports", "CUR")[1]);
-        Assert.Equal(["4V5", "4.5 V", "kind unknown, limit 500 mA", "alive"], Row(board, "Rails", "4V5"));
+        Assert.Equal("7.0–27.0 V (3S to 6S)", Fact(board, "Supply input"));
+        Assert.Equal(["U2", "UART, RX and TX", "R2 (top) · T2 (top) · VTX pin 5 (X5)", ""], Row(board, "Ports", "U2"));
+        Assert.Equal("an analogue input", Row(board, "Ports", "CUR")[1]);
+        Assert.Equal(["4V5", "4.5 V", "regulator type unknown, limit 500 mA", "on"], Row(board, "Rails", "4V5"));
         Assert.DoesNotContain(board.Tables.First(t => t.Title == "Rails").Rows, r => r[0] == "GND");
-        Assert.Equal("1 X1, 2 X2, 3 X3, 4 X4, 5 X5", Row(board, "Plugs", "VTX")[2]);
-        Assert.Equal(["JT3", "open, closed", "open", "the iron"], Row(board, "Bridges", "JT3"));
+        Assert.Equal("1 X1, 2 X2, 3 X3, 4 X4, 5 X5", Row(board, "Sockets", "VTX")[2]);
+        Assert.Equal(["JT3", "open, closed", "open", "soldering"], Row(board, "Solder jumpers", "JT3"));
     }
 
     [Fact]
@@ -37,7 +34,7 @@ public class LeafletPageTests
     {
         var board = Board(Demo.Pinion);
         Assert.Equal("unknown", Fact(board, "Size"));
-        Assert.StartsWith("taken inside: ", Row(board, "Ports", "U6")[1]);
+        Assert.StartsWith("in use on the board: ", Row(board, "Ports", "U6")[1]);
         Assert.Equal("none", Row(board, "Ports", "U6")[2]);
         var sister = Assert.Single(board.Sisters);
         Assert.Equal(("askerdale-pinion-f4-r1", "1"), (sister.Id, sister.Revision));
@@ -48,16 +45,16 @@ public class LeafletPageTests
     public void A_device_tells_what_it_takes_what_it_gives_and_each_lead()
     {
         var unit = Device("brindlow-beacon-d6");
-        Assert.Equal(["BAT", "7.4 to 26.0 V", "3S to 6S", "800 mA", "1.3 A"], Row(unit, "Supply", "BAT"));
-        Assert.Equal("8E2 at 100000, rests low", Row(unit, "What it gives", "Control")[2]);
-        Assert.Equal("8N1 at 115200, rests high", Row(unit, "What it gives", "Picture text")[2]);
-        Assert.Equal(["SBUS", "signal, talks unasked", "yellow", "6", "3.3 V"], Row(unit, "Leads", "SBUS"));
+        Assert.Equal(["BAT", "7.4–26.0 V", "3S to 6S", "800 mA", "1.3 A"], Row(unit, "Supply", "BAT"));
+        Assert.Equal("8E2 at 100000, idles low", Row(unit, "Functions", "RC link")[2]);
+        Assert.Equal("8N1 at 115200, idles high", Row(unit, "Functions", "OSD")[2]);
+        Assert.Equal(["SBUS", "signal, transmits unprompted", "yellow", "6", "3.3 V"], Row(unit, "Leads", "SBUS"));
         Assert.Null(unit.Face);
 
         // The same protocol, told to turn its output.
-        var ways = Device("corvane-sedge-2").Tables.First(t => t.Title == "What it gives").Rows;
-        Assert.Equal("8N1 at 420000, rests high", ways.First(r => r[1] == "CRSF")[2]);
-        Assert.Equal("8N1 at 420000, rests low", ways.First(r => r[1] == "CRSF, output inverted")[2]);
+        var ways = Device("corvane-sedge-2").Tables.First(t => t.Title == "Functions").Rows;
+        Assert.Equal("8N1 at 420000, idles high", ways.First(r => r[1] == "CRSF")[2]);
+        Assert.Equal("8N1 at 420000, idles low", ways.First(r => r[1] == "CRSF, output inverted")[2]);
     }
 
     [Theory]
@@ -78,13 +75,13 @@ public class LeafletPageTests
     {
         var receiver = DeviceLeaflet.Line(Demo.Library.Device("dunmerrow-relay-16")!);
         Assert.Contains("SBUS", receiver.Traits);
-        Assert.Contains("Control", receiver.Traits);
+        Assert.Contains("RC link", receiver.Traits);
         Assert.Equal("receiver", receiver.Kind);
         Assert.Empty(DeviceLeaflet.Line(Demo.Library.Device("brindlow-lantern-10")!).Cells!);
         var board = BoardLeaflet.Line(Demo.Library.Board(Demo.Mote)!);
         Assert.Contains("F1", board.Traits);
-        Assert.Contains("serial in code", board.Traits);
-        Assert.Contains("2 whole ports", board.Brief);
+        Assert.Contains("software serial", board.Traits);
+        Assert.Contains("2 full UARTs", board.Brief);
     }
 
     [Fact]
@@ -124,10 +121,10 @@ public class LeafletPageTests
     {
         var face = FaceReader.Of(Demo.Library.Board("askerdale-trunnion-f4-r1")!);
         FacePad Pad(string id) => face.Pads.First(p => p.Id == id);
-        Assert.Equal("R1, top side, rear left, leads to U1", Pad("r1").Words);
-        Assert.Equal("X5, bottom side, pin 5 of VTX, leads to U2", Pad("x5").Words);
+        Assert.Equal("R1, top side, rear left, connects to U1", Pad("r1").Words);
+        Assert.Equal("X5, bottom side, pin 5 of VTX, connects to U2", Pad("x5").Words);
         Assert.Equal(("VTX", null), (Pad("x5").Plug, Pad("r1").Plug));
-        Assert.Equal("4V5, top side, rear left, rail 4V5", Pad("rc5").Words);
+        Assert.Equal("4V5, top side, rear left, 4V5 rail", Pad("rc5").Words);
         Assert.Empty(Pad("rc5").Ports);
         var doubts = Demo.Library.Boards.SelectMany(b => b.Pads, (b, p) => (Board: b, Pad: p)).ToList();
         Assert.Contains(doubts, d => d.Pad.Meaning == PadMeaning.Doubtful);
@@ -173,7 +170,7 @@ public class LeafletPageTests
         Assert.True(target.Differs);
         Assert.Equal("PINIONF4R2", target.Words[1]);
         Assert.False(Row("Facts", "Controller").Differs);
-        Assert.Equal(["–", "raw, inverted · raw · the iron"], Row("Bridges", "J4").Words);
+        Assert.Equal(["–", "raw, inverted · raw · soldering"], Row("Solder jumpers", "J4").Words);
         Assert.All(pair.Rows, r => Assert.Equal(r.Words[0] != r.Words[1], r.Differs));
         Assert.DoesNotContain(Comparison.Of([Board(Demo.Pinion), Board(Demo.Pinion)]).Rows, r => r.Differs);
     }
@@ -183,7 +180,7 @@ public class LeafletPageTests
     {
         var pair = Comparison.Of([Device("brindlow-beacon-d4"), Device("brindlow-beacon-d6")]);
         Assert.Equal(pair.Rows.Count, pair.Rows.DistinctBy(r => (r.Table, r.Name)).Count());
-        Assert.Contains(pair.Rows, r => r.Name == "Control" && r.Words[0] == "–");
+        Assert.Contains(pair.Rows, r => r.Name == "RC link" && r.Words[0] == "–");
         Assert.Contains("; ", pair.Rows.First(r => r is { Table: "Leads", Name: "GND" }).Words[1]);
     }
 

@@ -115,7 +115,7 @@ public class LoomTests
     {
         var face = LoomReader.Of(Wired(Demo.CrusherHouseLark)).Faces.First(f => f.Device == "air-unit");
         Assert.Equal([new PlugMove(PlugDeed.TakeOut, "sbus", 6, null)], face.Moves);
-        Assert.Equal("SBUS talks on AIR R2, where it is not asked", face.Cavities[5].Wrong);
+        Assert.Equal("SBUS transmits on AIR R2, where nothing should", face.Cavities[5].Wrong);
         Assert.All(face.Cavities.Take(5), c => Assert.Equal((c.Comes, null), (c.Needs, c.Wrong)));
     }
 
@@ -123,17 +123,17 @@ public class LoomTests
     public void Battery_in_the_cavity_of_a_5_V_lead_is_told_with_its_volts()
     {
         var face = LoomReader.Of(Wired(Demo.CrusherHouseLark)).Faces.First(f => f.Device == "gnss");
-        Assert.Equal("BAT, 13.2 to 16.8 V, on 5V", face.Cavities[5].Wrong);
+        Assert.Equal("BAT, 13.2–16.8 V, on 5V", face.Cavities[5].Wrong);
         Assert.Null(face.Cavities[5].Needs);
     }
 
     [Theory]
-    [InlineData("Tip Track Pipit", "JT3", "closed", "Bridge JT3: close \"closed\" (now at \"open\").")]
+    [InlineData("Tip Track Pipit", "JT3", "closed", "Solder jumper JT3: close \"closed\" (now at \"open\").")]
     [InlineData(
         "Drill Shed Gull",
         "JP",
         "5V",
-        "Bridge JP: close \"5V\" (now at \"BAT\"). Never close it on more than one side: BAT stays open."
+        "Solder jumper JP: close \"5V\" (now at \"BAT\"). Close one side only: never BAT as well."
     )]
     public void The_other_side_of_a_bridge_is_one_that_joins_something(
         string name,
@@ -150,9 +150,9 @@ public class LoomTests
     public void A_signal_is_told_by_who_talks_and_who_hears()
     {
         var wires = LoomReader.Of(Wired(Demo.CrusherHouseLark)).Wires.ToDictionary(w => w.Id);
-        Assert.Equal("picture text: Beacon D6 talks → board hears, U1", wires["air-unit tx"].Job);
-        Assert.Equal("picture text: board talks → Beacon D6 hears, U1", wires["air-unit rx"].Job);
-        Assert.Equal("heading: clock of I2C1", wires["gnss scl"].Job);
+        Assert.Equal("OSD: Beacon D6 TX → board RX, U1", wires["air-unit tx"].Job);
+        Assert.Equal("OSD: board TX → Beacon D6 RX, U1", wires["air-unit rx"].Job);
+        Assert.Equal("compass: SCL of I2C1", wires["gnss scl"].Job);
         Assert.Equal("supply, rail BAT", wires["air-unit v"].Job);
         Assert.Equal("air-unit g2", wires["air-unit tx"].Twist);
     }
@@ -164,7 +164,7 @@ public class LoomTests
         var readings = sheet.Wires.Single(w => w is { Device: "esc", Label: "TLM" });
         Assert.Equal(4, readings.Pieces);
         var step = sheet.Steps.Single(s => s.Id == $"joint {readings.Id}");
-        Assert.StartsWith("TLM (white), 4 wires, one from each piece, of the", step.Words, StringComparison.Ordinal);
+        Assert.StartsWith("Torque set 48: solder TLM (white), ", step.Words, StringComparison.Ordinal);
         Assert.StartsWith("4 wires share this pad", step.Iron, StringComparison.Ordinal);
         var white = sheet.Cuts.Where(c => c.Colour == "white").Sum(c => c.Pieces);
         Assert.Equal(sheet.Wires.Where(w => w is { IsJoint: true, Colour: "white" }).Sum(w => w.Pieces), white);
@@ -182,7 +182,7 @@ public class LoomTests
             s =>
                 s.Topic == StepTopic.Splice
                 && s.Id == "joint caption v"
-                && s.Iron.StartsWith("Shrink tube", StringComparison.Ordinal)
+                && s.Iron.StartsWith("Heat-shrink over the wire first", StringComparison.Ordinal)
         );
     }
 
@@ -316,7 +316,7 @@ public class LoomTests
         );
         Assert.Contains(
             pairs,
-            p => p is { Finds: Finds.Silent, Why: var why } && why.Contains("switch-on", StringComparison.Ordinal)
+            p => p is { Finds: Finds.Silent, Why: var why } && why.Contains("do not power up", StringComparison.Ordinal)
         );
     }
 

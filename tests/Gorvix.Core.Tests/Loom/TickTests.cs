@@ -215,7 +215,7 @@ public class TickTests
             };
         var after = Renamed("gone");
         var finding = Assert.Single(BuiltCheck.Of(Wired(after)), f => f.Rule == "BUILT-GONE");
-        Assert.Contains("no such pad any more", finding.Sentence, StringComparison.Ordinal);
+        Assert.Contains("no longer has this pad", finding.Sentence, StringComparison.Ordinal);
         var off = Loom(after).Steps.Single(s => s.Topic == StepTopic.Undo);
         Assert.Equal(build.Built.Count - 1, Ticked(after, off.Id).Built.Count);
 
@@ -228,7 +228,11 @@ public class TickTests
             Cavity = 40,
         };
         var noted = build with { Built = [.. build.Built, cavity] };
-        Assert.Contains("no such lead", Assert.Single(BuiltCheck.Of(Wired(noted))).Sentence, StringComparison.Ordinal);
+        Assert.Contains(
+            "no longer has this lead",
+            Assert.Single(BuiltCheck.Of(Wired(noted))).Sentence,
+            StringComparison.Ordinal
+        );
         Assert.Equal(Facts(build), Facts(Ticked(noted, "forget receiver none")));
 
         // On another board everything that was soldered to this one comes off.

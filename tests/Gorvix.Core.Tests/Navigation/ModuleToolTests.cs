@@ -42,7 +42,7 @@ public class ModuleToolTests
         var proof = At(module).Prove(Wish);
         Assert.Equal(memory == SetupMemory.Keeps, proof.IsGood);
         Assert.Contains(
-            memory == SetupMemory.Keeps ? "has kept" : "has forgotten",
+            memory == SetupMemory.Keeps ? "has kept" : "loses settings without power",
             proof.Log[^1].Words,
             StringComparison.Ordinal
         );
@@ -58,7 +58,7 @@ public class ModuleToolTests
         var module = new SimulatedModule(new ModuleKind(GnssGeneration.Newer, SetupMemory.Keeps, ModuleScene.Indoors));
         var look = At(module).Look(60);
         Assert.Equal(FixKind.None, look.Picture!.Fix);
-        Assert.Contains("Indoors it never comes", look.Log[^1].Words, StringComparison.Ordinal);
+        Assert.Contains("There is never a fix indoors", look.Log[^1].Words, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -69,7 +69,7 @@ public class ModuleToolTests
         );
         var look = At(module).SetUp(Wish);
         Assert.Null(look.Baud);
-        Assert.Contains("Cross the two wires", look.Log.Single(l => l.IsTrouble).Words, StringComparison.Ordinal);
+        Assert.Contains("Swap the two wires", look.Log.Single(l => l.IsTrouble).Words, StringComparison.Ordinal);
     }
 
     private sealed class Chatter : ISerialLine
@@ -101,7 +101,7 @@ public class ModuleToolTests
         var line = new Chatter();
         var report = At(line).SetUp(Wish);
         Assert.Null(report.Baud);
-        Assert.Contains("no GNSS module", report.Log.Single(l => l.IsTrouble).Words, StringComparison.Ordinal);
+        Assert.Contains("not a GNSS module", report.Log.Single(l => l.IsTrouble).Words, StringComparison.Ordinal);
         Assert.Equal(0, line.Written);
     }
 
@@ -139,7 +139,7 @@ public class ModuleToolTests
     {
         var module = new SimulatedModule(new ModuleKind(GnssGeneration.Older, SetupMemory.Keeps));
         var report = At(new Unplugged(module, after)).SetUp(Wish);
-        Assert.Contains("adapter is gone: No such device", report.Log[^1].Words, StringComparison.Ordinal);
+        Assert.Contains("adapter disconnected: No such device.", report.Log[^1].Words, StringComparison.Ordinal);
     }
 
     // Hears nothing of what it is sent.
@@ -163,8 +163,11 @@ public class ModuleToolTests
     {
         var module = new SimulatedModule(new ModuleKind(GnssGeneration.Older, SetupMemory.Keeps));
         var report = At(new Deaf(module)).SetUp(Wish);
-        Assert.Contains(report.Log, l => l.Words.Contains("does not hear the adapter", StringComparison.Ordinal));
-        Assert.Contains(report.Log, l => l.Words.Contains("not answered in 3 tries", StringComparison.Ordinal));
+        Assert.Contains(
+            report.Log,
+            l => l.Words.Contains("does not receive from the adapter", StringComparison.Ordinal)
+        );
+        Assert.Contains(report.Log, l => l.Words.Contains("no reply in 3 tries", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -172,8 +175,8 @@ public class ModuleToolTests
     {
         var module = new SimulatedModule(new ModuleKind(GnssGeneration.Newer, SetupMemory.Keeps));
         var report = At(module).SetUp(Wish);
-        Assert.Contains(report.Log, l => l.Words.Contains("set up in that form", StringComparison.Ordinal));
-        Assert.Contains(report.Log, l => l.Words.StartsWith("CFG-VALSET taken", StringComparison.Ordinal));
+        Assert.Contains(report.Log, l => l.Words.Contains("is configured for it", StringComparison.Ordinal));
+        Assert.Contains(report.Log, l => l.Words.StartsWith("CFG-VALSET accepted", StringComparison.Ordinal));
         Assert.DoesNotContain(report.Log, l => l.IsTrouble);
     }
 }

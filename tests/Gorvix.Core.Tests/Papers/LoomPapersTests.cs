@@ -44,12 +44,18 @@ public class LoomPapersTests
     public void What_is_too_much_for_the_card_leaves_out_supplies_first_and_says_so()
     {
         var (_, sheet) = Loom("Rim Walk Rook");
-        var longer = sheet with { Wires = [.. sheet.Wires.Select(w => w with { At = w.At + new string('x', 40) })] };
+        var longer = sheet with
+        {
+            Wires = [.. sheet.Wires.Select(w => w with { AtShort = w.AtShort + new string('x', 40) })],
+        };
         var text = LoomCard.Text("Rook", "a board", longer);
-        Assert.Contains("Supplies and grounds are not in this list.", text, StringComparison.Ordinal);
+        Assert.Contains("Supplies and grounds not listed.", text, StringComparison.Ordinal);
         Assert.DoesNotContain(" GND>", text, StringComparison.Ordinal);
-        var longest = sheet with { Wires = [.. sheet.Wires.Select(w => w with { At = w.At + new string('x', 400) })] };
-        Assert.EndsWith("see the list.", LoomCard.Text("Rook", "a board", longest), StringComparison.Ordinal);
+        var longest = sheet with
+        {
+            Wires = [.. sheet.Wires.Select(w => w with { AtShort = w.AtShort + new string('x', 400) })],
+        };
+        Assert.EndsWith("see the wire list.", LoomCard.Text("Rook", "a board", longest), StringComparison.Ordinal);
         Assert.Equal(LoomCard.Text("Rook", "a board", longest), Read(LoomCard.Draw("Rook", "a board", longest)));
     }
 

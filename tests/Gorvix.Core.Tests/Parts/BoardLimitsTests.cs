@@ -134,19 +134,19 @@ public class BoardLimitsTests
             {
                 "PORT-NETS",
                 "ports[0]",
-                "data or clock on what is no bus",
+                "data or clock on a port that is not a bus",
                 WithPort(p => p with { Clock = "U1.tx", Tx = null })
             },
             {
                 "PORT-NETS",
                 "ports[0].alternatives",
-                "only a serial unit",
+                "only a UART can be remapped",
                 WithPort(p => p with { Kind = PortKind.Software, Alternatives = [Pins("B", "U1.rx")] })
             },
             {
                 "PORT-NETS",
                 "ports[0].alternatives[0]",
-                "these pins have no net",
+                "these alternative pins have no net",
                 WithPort(p => p with { Alternatives = [Pins("B", null)] })
             },
             {
@@ -164,7 +164,7 @@ public class BoardLimitsTests
             {
                 "VALUE",
                 "ports[0].alternatives",
-                "3 is the most",
+                "The limit is 3",
                 WithPort(p => p with { Alternatives = [.. "ABCD".Select(c => Pins($"{c}", "U1.rx"))] })
             },
             {

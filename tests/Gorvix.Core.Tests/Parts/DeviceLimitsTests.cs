@@ -45,7 +45,7 @@ public class DeviceLimitsTests
             {
                 "VALUE",
                 "supplies[0].peak",
-                "The peak is the larger one",
+                "Peak must not be below typical",
                 WithSupply(s => s with { Typical = 0.3, Peak = 0.2 })
             },
             {
@@ -60,7 +60,7 @@ public class DeviceLimitsTests
             {
                 "VALUE",
                 "leads[0].wires",
-                "Say under \"pieces\" how many",
+                "Set \"pieces\" to the number of units",
                 WithLead(l => l with { Wires = PieceWires.Each })
             },
             {
@@ -75,12 +75,12 @@ public class DeviceLimitsTests
                 "other function of the device \"f\"",
                 WithMode(m => m with { Carries = [new() { Function = "f" }] })
             },
-            { "VALUE", "functions[0].modes[0].carries", "the board never talks", Deaf },
+            { "VALUE", "functions[0].modes[0].carries", "the board never transmits", Deaf },
             { "VALUE", "functions[0].modes[0].carries[0].loses[0]", "is empty", Carrying("") },
             {
                 "VALUE",
                 "functions[0].modes[0].straps",
-                "Only devices on a bus",
+                "Only bus devices",
                 WithMode(m => m with { Straps = [new() { Address = 14, How = "x" }] })
             },
             {
@@ -98,17 +98,17 @@ public class DeviceLimitsTests
             {
                 "VALUE",
                 "plug",
-                "A plug belongs to one of the harnesses",
+                "Move the plug into one of the harnesses",
                 Harnessed(["TX", "RX", "V"]) with
                 {
                     Plug = new() { Family = "x", Pins = [] },
                 }
             },
-            { "VALUE", "harnesses[0].leads", "Every harness brings the supply", Harnessed(["TX", "RX"], ["V"]) },
-            { "VALUE", "leads[1]", "(RX) is in no harness", Harnessed(["TX", "V"]) },
+            { "VALUE", "harnesses[0].leads", "Every harness needs the supply lead", Harnessed(["TX", "RX"], ["V"]) },
+            { "VALUE", "leads[1]", "(RX) is not in any harness", Harnessed(["TX", "V"]) },
             { "NAME", "harnesses[0].leads[3]", "names lead \"x\"", Harnessed(["TX", "RX", "V", "x"]) },
             { "NAME", "harnesses[0].plug.pins", "names lead \"RX\"", Plugged() },
-            { "MODE-LINES", "functions[0].modes[0]", "or \"both\" alone", WithMode(m => m with { Lines = [Out()] }) },
+            { "MODE-LINES", "functions[0].modes[0]", "or just \"both\"", WithMode(m => m with { Lines = [Out()] }) },
         };
 
     [Theory]
@@ -130,7 +130,7 @@ public class DeviceLimitsTests
             Jobs = [PortJob.Gnss],
             Single = [PortJob.Gnss, PortJob.RangeFinder],
         };
-        Told("NAME", "single[1]", "names job of this firmware \"rangeFinder\"", PartCheck.Of(profile, "p"));
+        Told("NAME", "single[1]", "names port function of this firmware \"rangeFinder\"", PartCheck.Of(profile, "p"));
         Assert.Empty(PartCheck.Of(profile with { Single = [PortJob.Gnss] }, "p"));
     }
 

@@ -131,7 +131,7 @@ public class PartCheckTests
             { "MODE-LINES", "d.functions[0].modes[0]", Mode("CRSF", Out()) },
             { "MODE-LINES", "d.functions[0].modes[0]", Mode("SBUS", Out(), In()) },
             { "MODE-LINES", "d.functions[0].modes[0]", Mode("S.Port", Out()) },
-            { "MODE-LINES", "d.functions[0].modes[0]", Mode("CRSF") with { Loses = ["everything"] } },
+            { "MODE-LINES", "d.functions[0].modes[0]", Mode("CRSF") with { Loses = ["all"] } },
         };
 
     [Theory]

@@ -26,14 +26,14 @@ public class SizeCheckTests
     [Fact]
     public void Two_thousand_rails_in_a_chain() =>
         Assert.Equal(
-            "boards[0].rails has 2000 rails. 32 is the most.",
+            "boards[0].rails has 2000 rails. The limit is 32.",
             Only(Whole("F4", "U1") with { Rails = [.. Enumerable.Range(0, 2000).Select(RailAfter)] })
         );
 
     [Fact]
     public void Twenty_thousand_nets_and_as_many_pads() =>
         Assert.Equal(
-            ["boards[0].nets has 20001 nets. 300 is the most.", "boards[0].pads has 20000 pads. 256 is the most."],
+            ["boards[0].nets has 20001 nets. The limit is 300.", "boards[0].pads has 20000 pads. The limit is 256."],
             Of(
                 Board("F4", Port("U1", tx: false)) with
                 {
@@ -46,7 +46,7 @@ public class SizeCheckTests
     [Fact]
     public void Twelve_thousand_pins_of_one_plug() =>
         Assert.Equal(
-            "boards[0].plugs[0].pins has 12000 pins. 24 is the most.",
+            "boards[0].plugs[0].pins has 12000 pins. The limit is 24.",
             Only(
                 Whole("F4", "U1") with
                 {
@@ -67,21 +67,21 @@ public class SizeCheckTests
     [Fact]
     public void Thirty_thousand_ports() =>
         Assert.Equal(
-            "boards[0].ports has 30000 ports. 32 is the most.",
+            "boards[0].ports has 30000 ports. The limit is 32.",
             Only(Whole("F4", "U1") with { Ports = [.. Enumerable.Repeat(new Port { Id = "U" }, 30_000)] })
         );
 
     [Fact]
     public void A_path_of_a_hundred_elements() =>
         Assert.Equal(
-            "boards[0].pads[2].paths[0].through has 100 elements. 12 is the most.",
+            "boards[0].pads[2].paths[0].through has 100 elements. The limit is 12.",
             Only(Whole("F4", "U1").With(Pad("X", "U1.rx", [.. Enumerable.Repeat(Inverter(), 100)])))
         );
 
     [Fact]
     public void A_text_that_nobody_reads() =>
         Assert.Equal(
-            "boards[0].recognise is 4900000 characters long. 500 is the most.",
+            "boards[0].recognise is 4900000 characters long. The limit is 500.",
             Only(Whole("F4", "U1") with { Recognise = new string('a', 4_900_000) })
         );
 
@@ -98,7 +98,7 @@ public class SizeCheckTests
             };
         Assert.Empty(PartCheck.Of(With(20_000), "profiles[0]"));
         Assert.Equal(
-            "profiles[0].template is 20001 characters long. 20000 is the most.",
+            "profiles[0].template is 20001 characters long. The limit is 20000.",
             Assert.Single(PartCheck.Of(With(20_001), "profiles[0]")).Sentence
         );
     }
@@ -114,14 +114,14 @@ public class SizeCheckTests
         };
         Assert.Equal(
             [
-                "builds[0].wants has 9000 links; 40 is the most. Split the build or leave out what you do not need.",
-                "builds[0].devices has 8000 devices; 40 is the most. Split the build or leave out what you do not need.",
+                "builds[0].wants has 9000 links; the limit is 40. Split the build or remove what you do not need.",
+                "builds[0].devices has 8000 devices; the limit is 40. Split the build or remove what you do not need.",
             ],
             BuildCheck.Of(many, new PartsLibrary([], []), "builds[0]").Select(f => f.Sentence)
         );
         var talkative = build with { Note = new string('a', 2001) };
         Assert.Equal(
-            "builds[0].note is 2001 characters long. 2000 is the most.",
+            "builds[0].note is 2001 characters long. The limit is 2000.",
             Assert.Single(BuildCheck.Of(talkative, new PartsLibrary([], []), "builds[0]")).Sentence
         );
     }
@@ -132,6 +132,6 @@ public class SizeCheckTests
         var board = Whole("F4", "U1") with { Rails = [.. Enumerable.Range(0, 500).Select(RailAfter)] };
         var read = GorvixReader.Read(GorvixReader.Write(new GorvixFile { Boards = [board] }), new PartsLibrary([], []));
         Assert.Null(read.File);
-        Assert.Equal("boards[0].rails has 500 rails. 32 is the most.", Assert.Single(read.Findings).Sentence);
+        Assert.Equal("boards[0].rails has 500 rails. The limit is 32.", Assert.Single(read.Findings).Sentence);
     }
 }

@@ -105,9 +105,9 @@ public class AnytimeTests
         {
             return;
         }
-        Assert.StartsWith("The best plan so far. ", sheet.Proof.Sentence);
+        Assert.StartsWith("Best plan so far. ", sheet.Proof.Sentence);
         Assert.Contains(" may exist.", sheet.Proof.Sentence);
-        Assert.Contains("The best so far, not proved.", sheet.Verdict.Sentence);
+        Assert.Contains("Best found so far, not proven best.", sheet.Verdict.Sentence);
         Assert.True(sheet.Proof.IsWorking);
         Assert.Empty(sheet.Conflicts);
         if (gap.Term <= CostTerm.NicesUnmet)
@@ -131,7 +131,7 @@ public class AnytimeTests
 
         // What it has brought is told in a sentence; where it brought nothing, nothing is said.
         Assert.True(patient.Plan.Cost < quick.Plan.Cost);
-        Assert.StartsWith("A better plan was found: ", Assert.Single(patient.BetterThan(quick.Plan)));
+        Assert.StartsWith("Better plan found: ", Assert.Single(patient.BetterThan(quick.Plan)));
         Assert.Empty(quick.BetterThan(quick.Plan));
         Assert.Empty(quick.BetterThan(patient.Plan));
     }
@@ -148,13 +148,13 @@ public class AnytimeTests
         CostTerm.WantsUnmet,
         506,
         503,
-        "No plan keeps more of your pins or carries more musts; one that carries a weightier want in place of another may exist."
+        "No plan keeps more of your pins or connects more required links; one that carries a weightier want in place of another may exist."
     )]
     [InlineData(
         CostTerm.HandWork,
         67,
         36,
-        "No plan keeps more of your pins, carries more, feeds more, has fewer hazards, loses less or takes less of the processor; one that asks for less hand work (31 minutes less at most) may exist."
+        "No plan keeps more of your pins, carries more, feeds more, has fewer hazards, loses less or needs less CPU; one that needs less manual work (31 minutes less at most) may exist."
     )]
     public void A_gap_says_in_what_nothing_is_better_and_in_what_something_may_be(
         CostTerm term,
@@ -210,7 +210,7 @@ public class AnytimeTests
         Assert.Equal(["receiver"], ways.Cut);
         Assert.InRange(ways.Links[0].Routes.Count, 1, 100);
         var sheet = new FitReader(build, Effort.Quick).Sheet();
-        Assert.Equal("The one link is carried.", sheet.Verdict.Sentence.Split(" 1 warning")[0]);
+        Assert.Equal("1 link connected.", sheet.Verdict.Sentence.Split(" 1 warning")[0]);
         Assert.StartsWith("There are more ways for receiver than are weighed", sheet.Proof!.Sentence);
         Assert.False(sheet.Proof.IsWorking);
     }
@@ -265,7 +265,7 @@ public class AnytimeTests
         Assert.Equal(["receiver"], ways.Cut);
         var sheet = new FitReader(build, Effort.Quick).Sheet();
         Assert.Equal("WAYS", sheet.Links[0].Cells[0].Code);
-        Assert.Contains("PWM: more ways than are weighed.", sheet.Findings.First(f => f.Rule == "UNMET").Sentence);
+        Assert.Contains("PWM: too many routes to check.", sheet.Findings.First(f => f.Rule == "UNMET").Sentence);
         Assert.StartsWith("There are more ways for receiver", sheet.Proof!.Sentence);
     }
 

@@ -103,7 +103,7 @@ public class ConflictTests
         var build = Resolved(made.Build with { Pack = new Pack { Cells = 4 } }, new PartsLibrary([board], [device]));
         Assert.Equal("gnss", Assert.Single(ConflictOf(build, "gnss").Supplies).Device.Id);
         Assert.Equal(
-            "Position and the supply of the gnss cannot both be had. If one of these gives way, the rest fits.",
+            "GPS and the gnss supply cannot both be provided. Drop one and the other fits.",
             Assert.Single(new Gorvix.Core.Fit.FitReader(build).Sheet().Conflicts).Sentence
         );
     }

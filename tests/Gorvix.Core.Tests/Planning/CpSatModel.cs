@@ -75,7 +75,7 @@ internal sealed class CpSatModel
         }
         foreach (var (_, stays) in soldered)
         {
-            var comesOff = New("comes off");
+            var comesOff = New("Soldered but not in the plan");
             _model.AddBoolOr([.. stays, comesOff]);
             Charge(comesOff, [(CostTerm.HandWork, PlainObjective.UndoMinutes)]);
         }

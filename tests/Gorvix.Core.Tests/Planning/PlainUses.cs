@@ -74,7 +74,7 @@ internal sealed partial class PlainObjective
                 var job = ProtocolCatalogue.Find(route.Mode.Protocol)!.Job;
                 if (job is PortJob.ReceiverInput or PortJob.PulseInput)
                 {
-                    yield return ("the receiver", route.Link.Id);
+                    yield return ("receiver", route.Link.Id);
                 }
                 else if (_build.Firmware?.Single.Contains(job) == true)
                 {
@@ -82,7 +82,7 @@ internal sealed partial class PlainObjective
                 }
                 if (route.Port.Alternatives.Count > 0)
                 {
-                    yield return ($"pins of {route.Port.Id}", route.Settings.Pins ?? "as it comes");
+                    yield return ($"pins of {route.Port.Id}", route.Settings.Pins ?? "factory default");
                 }
                 foreach (var (net, lead) in NetsOf(route))
                 {

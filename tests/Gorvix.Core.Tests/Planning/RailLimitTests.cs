@@ -40,7 +40,7 @@ public class RailLimitTests
             sheet.Findings,
             f =>
                 f.Rule == "UNFED"
-                && f.Sentence.Contains("Pad 5A could, but 5A gives 1 A at most and would have to give 1.3 A")
+                && f.Sentence.Contains("Pad 5A could, but 5A is limited to 1 A and would have to supply 1.3 A")
         );
     }
 
@@ -50,10 +50,7 @@ public class RailLimitTests
     {
         var alone = Of(Board(1, null), Part("a", 0.4, 0.8), Part("b", 0.4, 0.8));
         Assert.Equal(1, alone.Plan.Cost[CostTerm.Hazards]);
-        Assert.Contains(
-            alone.Sheet().Findings,
-            f => f.Rule == "RAIL-LIMIT" && f.Sentence.Contains("1.6 A are drawn at times")
-        );
+        Assert.Contains(alone.Sheet().Findings, f => f.Rule == "RAIL-LIMIT" && f.Sentence.Contains("1.6 A peak"));
         Assert.Equal(1, alone.Sheet().Open.Rails);
         var two = Of(Board(1, 1), Part("a", 0.4, 0.8), Part("b", 0.4, 0.8));
         Assert.Equal(0, two.Plan.Cost[CostTerm.Hazards]);
@@ -182,9 +179,9 @@ public class RailLimitTests
         var lead = reader.Wired.Leads.First(l => l is { Device: "a", Lead.Id: "V" });
         Assert.Equal((LeadState.Spliced, "step", "o"), (lead.State, lead.To!.Device, lead.To.Lead.Id));
         Assert.Equal(LeadState.Feeding, reader.Wired.Leads.First(l => l is { Device: "step", Lead.Id: "o" }).State);
-        Assert.Contains("Solder V of the a to 5V OUT of the step, shrink tube first.", reader.Sheet().Work);
+        Assert.Contains("Solder V of the a to 5V OUT of the step, heat-shrink on first.", reader.Sheet().Work);
         var got = RailReader.Read(reader.Wired, Situation.All(reader.Wired)[0]).Leads.First(l => l.Device == "a");
-        Assert.Equal(["rail BAT", "pad BAT", "lead IN", "5V OUT of the step", "lead V"], got.Way.Select(w => w.What));
+        Assert.Equal(["BAT rail", "pad BAT", "lead IN", "5V OUT of step", "lead V"], got.Way.Select(w => w.What));
         Assert.InRange(got.Volts!.Value, 4.9, 5);
     }
 
@@ -252,10 +249,10 @@ public class RailLimitTests
         var reader = new FitReader(Resolved(build, library));
         var unlock = Assert.Single(reader.Unlocks(library).Single().Ways);
         Assert.Equal(
-            (UnlockKind.AddRegulator, "Add the Test step and feed the device from it"),
+            (UnlockKind.AddRegulator, "Add the Test step and power the device from it"),
             (unlock.Kind, unlock.Words)
         );
-        Assert.Contains("another part to buy", unlock.Price);
+        Assert.Contains("one part to buy", unlock.Price);
         var (_, after) = reader.Unlocked(library, unlock.Id)!.Value;
         Assert.Equal(["a", "step"], after.Devices.Select(d => d.Part));
 

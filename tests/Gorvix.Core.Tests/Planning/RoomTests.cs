@@ -86,7 +86,7 @@ public class RoomTests
             )
         );
         Assert.Equal(
-            "Picture",
+            "Video",
             Kinds(
                 Only(
                     "F4",
@@ -128,7 +128,7 @@ public class RoomTests
             )
         );
         Assert.Equal(
-            "Heading",
+            "Compass",
             Kinds(
                 Only(
                     "F4",

@@ -26,7 +26,7 @@ public class SweepTests
             StringComparer.Ordinal
         );
         var fitting = ranked
-            .Where(l => !l.Verdict.Contains("and it would get"))
+            .Where(l => !l.Verdict.Contains("but would have"))
             .Select(l => results.Single(r => r.Part == l.Part));
         var costs = fitting.Select(r => r.Plan!.Cost).ToList();
         Assert.Equal(10, costs.Count);
@@ -41,9 +41,9 @@ public class SweepTests
             Demo.Library.Devices.Where(d => d.Kind == DeviceKind.Receiver).Select(d => d.Id),
             lines.Select(l => l.Part)
         );
-        Assert.Equal("It does not give what your links want.", lines.Single(l => l.Part == "corvane-sedge-2").Verdict);
+        Assert.Equal("It does not support your links.", lines.Single(l => l.Part == "corvane-sedge-2").Verdict);
         var now = Assert.Single(lines, l => l.Now);
-        Assert.Equal(("dunmerrow-relay-16", "All 5 links carried."), (now.Part, now.Verdict));
+        Assert.Equal(("dunmerrow-relay-16", "All 5 links connected."), (now.Part, now.Verdict));
     }
 
     [Fact]
@@ -52,12 +52,12 @@ public class SweepTests
         var lines = (await SweepReader.Boards(Demo.HaulRoadHeron, Demo.Library).ToListAsync(Stop))
             .OrderBy(l => l.Rank, StringComparer.Ordinal)
             .ToList();
-        Assert.Equal("All 5 links carried.", lines[0].Verdict);
+        Assert.Equal("All 5 links connected.", lines[0].Verdict);
         var mote = lines.Single(l => l.Part == Demo.Mote);
-        Assert.StartsWith("Stop: The Mote F1 takes 4.5 to 5.5 V, and it would get 19.8 to 25.2 V.", mote.Verdict);
+        Assert.StartsWith("Problem: The Mote F1 needs 4.5–5.5 V but would have 19.8–25.2 V.", mote.Verdict);
         Assert.Equal(Severity.Stop, mote.Severity);
         Assert.All(
-            lines.Where(l => !l.Verdict.Contains("and it would get")),
+            lines.Where(l => !l.Verdict.Contains("but would have")),
             l => Assert.True(lines.IndexOf(l) < lines.IndexOf(mote))
         );
     }

@@ -140,7 +140,7 @@ public class UnlockTests
             return Assert.Single(new FitReader(build).Unlocks(new PartsLibrary([board], [telemetry, gnss])));
         }
         var way = Asked(Priority.Must, Priority.Nice).Ways.First(w => w.Kind == UnlockKind.HouseRule);
-        Assert.Contains("goes without position", way.Price);
+        Assert.Contains("drops position", way.Price);
         Assert.DoesNotContain(Asked(Priority.Want, Priority.Want).Ways, w => w.Kind == UnlockKind.HouseRule);
     }
 
@@ -151,11 +151,11 @@ public class UnlockTests
         var reader = Demo.Fit(Demo.NorthFaceHare with { Bans = [ban] });
         var unlocks = Assert.Single(reader.Unlocks(Demo.Library)).Ways;
         Assert.Equal(
-            "Lift the ban: control, mode \"CRSF, output inverted\"",
+            "Unblock: control, mode \"CRSF, output inverted\"",
             unlocks.First(u => u.Kind == UnlockKind.LiftBan).Words
         );
         Assert.Equal("position on U4", unlocks[0].Then);
-        Assert.Contains(unlocks, u => u.Kind == UnlockKind.SwapBoard && u.Price.Contains("another part to buy"));
+        Assert.Contains(unlocks, u => u.Kind == UnlockKind.SwapBoard && u.Price.Contains("one part to buy"));
         Assert.All(
             unlocks,
             u => Assert.NotNull(Demo.Fit(reader.Unlocked(Demo.Library, u.Id)!.Value.After).Plan.RouteOf(u.Link))

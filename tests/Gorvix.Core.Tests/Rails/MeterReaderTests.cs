@@ -10,10 +10,7 @@ public class MeterReaderTests
     {
         var wired = RailBench.Of(4, "5V", 4.5, 5.5, 0.5);
         var readings = MeterReader.Of(wired, RailBench.Read(wired, "full"));
-        Assert.Equal(
-            [("5V, top side", "G, top side"), ("V of the Load", "G of the Load")],
-            readings.Select(r => (r.Red, r.Black))
-        );
+        Assert.Equal([("5V (top)", "G (top)"), ("V at Load", "G at Load")], readings.Select(r => (r.Red, r.Black)));
         Assert.All(readings, r => Assert.InRange(r.Volts, r.Low, r.High));
         Assert.Equal(5.0, readings[0].Volts, 1);
     }

@@ -10,20 +10,20 @@ namespace Gorvix.Core.Tests.Rails;
 /// <summary>What is said of rails and leads, at both sides of each number.</summary>
 public class RailCheckTests
 {
-    private static readonly Situation Full = new("full", "full pack", 16.8);
-    private static readonly Situation Usb = new("usb", "USB alone", null) { Usb = true };
+    private static readonly Situation Full = new("full", "full battery", 16.8);
+    private static readonly Situation Usb = new("usb", "USB only", null) { Usb = true };
 
     [Theory]
     [InlineData(17.01, null)]
-    [InlineData(17.03, "V of the Eye gets 17.03 V with full pack; it takes 17.0 V at most.")]
+    [InlineData(17.03, "V of Eye gets 17.03 V (full battery), maximum 17.0 V: it would be destroyed.")]
     public void A_lead_above_its_window_burns(double volts, string? says) =>
         Same(says, Severity.Stop, Sheet(Full, lead: Lead(volts, volts)));
 
     [Theory]
     [InlineData(4.99, null, Severity.Note)]
-    [InlineData(4.97, "V of the Eye falls to 4.97 V with full pack; it needs 5.0 V.", Severity.Warn)]
-    [InlineData(4.91, "V of the Eye falls to 4.91 V with full pack; it needs 5.0 V.", Severity.Warn)]
-    [InlineData(4.89, "V of the Eye falls to 4.89 V with full pack; it needs 5.0 V.", Severity.Stop)]
+    [InlineData(4.97, "V of Eye drops to 4.97 V (full battery), needs 5.0 V.", Severity.Warn)]
+    [InlineData(4.91, "V of Eye drops to 4.91 V (full battery), needs 5.0 V.", Severity.Warn)]
+    [InlineData(4.89, "V of Eye drops to 4.89 V (full battery), needs 5.0 V.", Severity.Stop)]
     public void A_lead_below_its_window_under_the_most_load_starves(double low, string? says, Severity severity) =>
         Same(says, severity, Sheet(Full, lead: Lead(5.1, low)));
 
@@ -35,41 +35,41 @@ public class RailCheckTests
         );
 
     [Theory]
-    [InlineData(false, "The Eye is silent on USB alone: rail 5V is fed by the battery only.")]
-    [InlineData(true, "The Eye is silent on USB alone: rail 5V gives only 0.0 V from there.")]
+    [InlineData(false, "Eye is off on USB: 5V is powered from the battery only.")]
+    [InlineData(true, "Eye is off on USB: 5V rail has only 0.0 V from USB.")]
     public void What_is_silent_on_USB_is_told_with_its_reason(bool alive, string says) =>
         Same(says, Severity.Note, Sheet(Usb, Rail(0, 0, alive), Lead(0, 0)), "USB-SILENT");
 
     [Theory]
     [InlineData(1.9, 2.0, null, Severity.Note)]
-    [InlineData(1.9, 2.1, "Rail 5V gives 2.0 A at most; with full pack 2.1 A are drawn at times.", Severity.Warn)]
-    [InlineData(2.1, 2.3, "Rail 5V gives 2.0 A at most; with full pack 2.1 A are drawn all the time.", Severity.Stop)]
+    [InlineData(1.9, 2.1, "5V rail: 2.1 A peak (full battery), limit 2.0 A.", Severity.Warn)]
+    [InlineData(2.1, 2.3, "5V rail: 2.1 A typical (full battery), limit 2.0 A.", Severity.Stop)]
     public void The_loads_of_a_rail_add_up(double typical, double peak, string? says, Severity severity) =>
         Same(says, severity, Sheet(Full, Rail(typical, peak, true)));
 
     [Fact]
     public void A_rail_with_a_load_that_is_not_known_is_over_by_at_least() =>
         Assert.Contains(
-            "with full pack at least 2.1 A",
+            "at least 2.1 A typical (full battery)",
             Assert.Single(RailCheck.Of(Sheet(Full, Rail(2.1, 2.1, true) with { AtLeast = true }))).Sentence
         );
 
     [Theory]
     [InlineData(1.0, null)]
-    [InlineData(1.2, "The regulator of 5V turns 1.2 W into heat with full pack.")]
+    [InlineData(1.2, "5V regulator dissipates 1.2 W (full battery).")]
     public void A_linear_regulator_above_a_watt_is_hot(double watts, string? says) =>
         Same(says, Severity.Warn, Sheet(Full, Rail(0.1, 0.1, true) with { Heat = watts }), "RAIL-HEAT");
 
     [Theory]
     [InlineData(0.5, null)]
-    [InlineData(0.6, "On USB 5V and what hangs on it ask for 0.6 A; a port gives 0.5 A.")]
+    [InlineData(0.6, "5V and its loads draw 0.6 A from USB; the port supplies 0.5 A.")]
     public void A_port_of_a_computer_gives_half_an_ampere(double amps, string? says) =>
         Same(says, Severity.Warn, Sheet(Usb, Rail(0.4, 0.4, true)) with { UsbAmps = new AmpPair(amps, amps) });
 
     /// <summary>3 % of 10 V are 0.3 V.</summary>
     [Theory]
     [InlineData(9.71, null)]
-    [InlineData(9.69, "Between pad P and V of the Eye 0.31 V are lost with full pack, 3 % of what the pad gives.")]
+    [InlineData(9.69, "Drop from pad P to V of Eye: 0.31 V (full battery), 3 % of the pad voltage.")]
     public void A_wire_that_takes_more_than_three_percent_is_told(double volts, string? says) =>
         Same(
             says,
@@ -87,16 +87,16 @@ public class RailCheckTests
     [Fact]
     public void A_supply_that_finds_no_rest_is_told_where()
     {
-        var problem = new SupplyProblem("rail 5V", "it finds no steady volts");
+        var problem = new SupplyProblem("rail 5V", "no stable voltage");
         var finding = Assert.Single(RailCheck.Of(new RailSheet(Full, [], [], null, null, problem)));
         Assert.Equal("RAIL-UNSETTLED", finding.Rule);
-        Assert.Equal("With full pack nothing steady is found: rail 5V: it finds no steady volts.", finding.Sentence);
+        Assert.Equal("No steady voltage at rail 5V (full battery): no stable voltage.", finding.Sentence);
     }
 
     [Fact]
     public void Two_supplies_that_copper_ties_stop() =>
         Same(
-            "With full pack copper joins rail 5V and rail BAT.",
+            "rail 5V and rail BAT are tied together (full battery).",
             Severity.Stop,
             Sheet(Full) with
             {
@@ -109,9 +109,9 @@ public class RailCheckTests
 
     [Theory]
     [InlineData(17.01, null)]
-    [InlineData(17.03, "The Board gets 17.03 V with full pack; it takes 5.0 to 17.0 V.")]
+    [InlineData(17.03, "Board gets 17.03 V (full battery), needs 5.0 to 17.0 V.")]
     [InlineData(4.99, null)]
-    [InlineData(4.97, "The Board gets 4.97 V with full pack; it takes 5.0 to 17.0 V.")]
+    [InlineData(4.97, "Board gets 4.97 V (full battery), needs 5.0 to 17.0 V.")]
     public void The_boards_own_input_has_a_window(double volts, string? says) =>
         Same(
             says,
@@ -124,8 +124,8 @@ public class RailCheckTests
 
     [Theory]
     [InlineData(0.5, 1, null)]
-    [InlineData(0.5, 1.2, "The limiter of 1.0 A trips at switch-on: the build draws 1.2 A at times.")]
-    [InlineData(1.2, 1.4, "The limiter of 1.0 A trips at switch-on: the build draws 1.2 A as a rule.")]
+    [InlineData(0.5, 1.2, "The 1.0 A current limiter trips at power-up: the build draws 1.2 A peak.")]
+    [InlineData(1.2, 1.4, "The 1.0 A current limiter trips at power-up: the build draws 1.2 A typical.")]
     public void A_limiter_lets_the_build_start_or_is_told_of(double typical, double peak, string? says) =>
         Same(says, Severity.Warn, Limited(new PowerSide(), InLine.Limiter, typical, peak));
 
@@ -135,7 +135,7 @@ public class RailCheckTests
     [InlineData(
         3,
         1,
-        "The limiter of 3.0 A protects nothing: the build draws 1.0 A at most, so a fault may take 2.0 A more before it holds."
+        "The 3.0 A current limiter protects nothing: the build draws 1.0 A peak; a fault can draw 2.0 A more before it limits."
     )]
     public void A_limiter_far_above_what_is_drawn_protects_nothing(double amps, double peak, string? says) =>
         Same(
@@ -148,8 +148,8 @@ public class RailCheckTests
     /// <summary>A lamp's life goes with the 13th power of its volts (from memory).</summary>
     [Theory]
     [InlineData(12, 21, null)]
-    [InlineData(10, 18, "The lamp of 10.0 V protects nothing: at a short it gets 16.8 V and burns out.")]
-    [InlineData(12, 55, "The lamp of 55.0 W protects nothing: at a short it lets 4.58 A through.")]
+    [InlineData(10, 18, "The 10.0 V bulb protects nothing: a short puts 16.8 V across it and it burns out.")]
+    [InlineData(12, 55, "The 55.0 W bulb protects nothing: at a short it passes 4.58 A.")]
     public void A_lamp_holds_a_short_or_is_told_of(double volts, double watts, string? says) =>
         Same(
             says,
@@ -180,12 +180,12 @@ public class RailCheckTests
         var wired = RailBench.Of(4, "5V", 4.5, 5.5, 0.5).With(new OpenWire("d", "g"));
         var standing = RailCheck.Standing(wired, RailBench.Read(wired, "full"));
         Assert.Equal(
-            ("RAIL-GROUND", "The Load has a supply and no ground, so its current looks for a way back through T."),
+            ("RAIL-GROUND", "Load has a supply but no ground: current returns through T."),
             (standing[0].Rule, standing[0].Sentence)
         );
         var bare = wired.With(new OpenWire("d", "t"));
         Assert.Contains(
-            "so no current flows and it stays dead",
+            "no current flows and it stays dead",
             RailCheck.Standing(bare, RailBench.Read(bare, "full"))[0].Sentence
         );
     }

@@ -148,7 +148,7 @@ public class RailReaderTests
     {
         var sheet = RailBench.Read(RailBench.Of(4, "5V", 4.5, 5.5, 0.5), "full");
         var lead = sheet.Leads[0];
-        Assert.Equal(["rail BAT", "rail 5V", "pad 5V", "lead V"], lead.Way.Select(w => w.What));
+        Assert.Equal(["BAT rail", "5V rail", "pad 5V", "lead V"], lead.Way.Select(w => w.What));
         Assert.InRange(lead.Volts!.Value, 4.96, 4.99);
         Assert.True(lead.Way[^1].Volts < lead.Way[^2].Volts);
         Assert.Equal(0.5, sheet.Rails.First(r => r.Label == "5V").Typical, 2);
@@ -290,7 +290,7 @@ public class RailReaderTests
         var held = RailBench.Read(Of(0.8), "bench");
         Assert.True(held.Leads[0].Volts < 1);
         Assert.Equal(
-            "The limiter of 0.5 A trips at switch-on: the build draws at least 0.81 A as a rule.",
+            "The 0.5 A current limiter trips at power-up: the build draws at least 0.81 A typical.",
             Assert.Single(RailCheck.Of(held)).Sentence
         );
     }
@@ -334,7 +334,7 @@ public class RailReaderTests
             LeadFeed.Burns,
             RailReader.Read(wired, selectors[0]).Leads.First(l => l.Device == "receiver").State
         );
-        Assert.Equal(["rail 5V", "rail BAT"], RailReader.Read(wired, selectors[1]).Ties.Single().Order());
+        Assert.Equal(["5V rail", "BAT rail"], RailReader.Read(wired, selectors[1]).Ties.Single().Order());
     }
 
     [Fact]
@@ -389,7 +389,7 @@ public class RailReaderTests
                 ],
             };
         }
-        Assert.Equal(["rail 5V", "T of the Load"], Assert.Single(RailBench.Read(At("5V"), "full").Ties));
+        Assert.Equal(["5V rail", "T of Load"], Assert.Single(RailBench.Read(At("5V"), "full").Ties));
         Assert.Empty(RailBench.Read(At("R1"), "full").Ties);
     }
 }

@@ -108,8 +108,8 @@ public class FeederTests
         };
         var finding = Assert.Single(Demo.Fit(build).Sheet().Findings, f => f.Rule == "UNFED");
         Assert.Equal(
-            "No pad can feed the Lantern 25. 5V falls to 5.0 V with the pack empty; the Lantern 25 needs 7.0 V. "
-                + "BAT falls to 6.6 V with the pack empty; the Lantern 25 needs 7.0 V.",
+            "No pad can power the Lantern 25. 5V drops to 5.0 V on an empty battery; the Lantern 25 needs 7.0 V. "
+                + "BAT drops to 6.6 V on an empty battery; the Lantern 25 needs 7.0 V.",
             finding.Sentence
         );
     }

@@ -96,7 +96,7 @@ public class PortCheckTests
         Assert.All(["TX", "420000", "S1"], part => Assert.Contains(part, fast));
         var narrow = Said(InCode("a"), slow, b => Under(b, SoftwareUse.Allowed));
         Assert.All(["The unit in UBX", "S1"], part => Assert.Contains(part, narrow));
-        Assert.Contains("never to use it", Said(InCode("a", "b"), slow, b => Under(b, SoftwareUse.Never)));
+        Assert.Contains("your house rule forbids it", Said(InCode("a", "b"), slow, b => Under(b, SoftwareUse.Never)));
         Assert.Contains("telemetry only", Said(InCode("a", "b"), slow, b => Under(b, SoftwareUse.TelemetryOnly)));
     }
 
@@ -164,7 +164,7 @@ public class PortCheckTests
         Assert.Null(WaysWith(Newer, Whole("F4", "U1"), Mode("Range finder", Out())).CodeAt("U1"));
         var blocked = WaysWith(Newer, SoftwareBoard, Ltm, new HouseRules { Software = SoftwareUse.Allowed });
         Assert.Equal("SOFT", blocked.CodeAt("S1"));
-        Assert.Contains("newer generation has none", blocked.NearestAt("S1")!.Finding.Sentence);
+        Assert.Contains("newer generation does not support it", blocked.NearestAt("S1")!.Finding.Sentence);
     }
 
     [Fact]

@@ -35,11 +35,11 @@ public class ReadBackTests
     public void What_every_plan_wants_is_taken_saved_and_read_back_clean(string name)
     {
         var desk = At(Demo.Builds.First(b => b.Name == name));
-        Assert.Equal(["taken"], desk.Simulated.Take(desk.Wanted).Replies);
+        Assert.Equal(["accepted"], desk.Simulated.Take(desk.Wanted).Replies);
         Assert.True(desk.Simulated.Save().IsSaved);
         var read = desk.Read();
         Assert.True(read.IsClean, string.Join("\n", read.Lines.Where(l => l.Verdict != ReadVerdict.Same)));
-        Assert.Equal("Everything stands as it was wanted.", read.Words);
+        Assert.Equal("All settings match the plan.", read.Words);
     }
 
     [Fact]
@@ -50,7 +50,7 @@ public class ReadBackTests
         desk.Simulated.Restart();
         var read = desk.Read();
         Assert.False(read.IsClean);
-        Assert.Contains("All ports are without a job", read.Words, StringComparison.Ordinal);
+        Assert.Contains("No port has a function", read.Words, StringComparison.Ordinal);
     }
 
     // Common practice: a port given two jobs is refused, and all settings of the page are lost.
@@ -61,11 +61,11 @@ public class ReadBackTests
     public void Two_jobs_on_one_port_or_one_job_on_two_empty_the_page_without_a_word(string forced)
     {
         var desk = At(Demo.CrusherHouseLark);
-        Assert.Equal(["taken"], desk.Simulated.Take($"{desk.Wanted}{forced}\n").Replies);
+        Assert.Equal(["accepted"], desk.Simulated.Take($"{desk.Wanted}{forced}\n").Replies);
         desk.Simulated.Save();
         var read = desk.Read();
         Assert.False(read.IsClean);
-        Assert.Contains("two jobs met on one port", read.Words, StringComparison.Ordinal);
+        Assert.Contains("two functions on one port", read.Words, StringComparison.Ordinal);
         Assert.All(
             read.Lines.Where(l => l.Key.StartsWith("port.", StringComparison.Ordinal)),
             l => Assert.Equal(NeutralForm.Free, l.Found)
@@ -107,7 +107,7 @@ public class ReadBackTests
         desk.Simulated.Save();
         var line = desk.Read().Lines[0];
         Assert.Equal((ReadVerdict.Differs, "port.U6"), (line.Verdict, line.Key));
-        Assert.Equal("U6: rx is normal, wanted inverted.", line.Words);
+        Assert.Equal("U6: rx is normal, should be inverted.", line.Words);
     }
 
     [Fact]
@@ -117,7 +117,7 @@ public class ReadBackTests
         desk.Simulated.Take($"{desk.Wanted}port U2 job=flightLog protocol=Flight-log baud=115200 tx=normal\n");
         desk.Simulated.Save();
         var line = desk.Read().Lines.Single(l => l.Verdict == ReadVerdict.Extra);
-        Assert.Contains("a port that talks", line.Words, StringComparison.Ordinal);
+        Assert.Contains("a port with a function transmits", line.Words, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -130,7 +130,7 @@ public class ReadBackTests
         var read = ReadBack.Compare(desk.Board, desk.Sheet, NeutralForm.Read(other.Simulated.Print()));
         Assert.False(read.IsClean);
         Assert.Contains("another board", read.Words, StringComparison.Ordinal);
-        Assert.StartsWith("refused", desk.Simulated.Take(other.Wanted).Replies[0], StringComparison.Ordinal);
+        Assert.StartsWith("rejected", desk.Simulated.Take(other.Wanted).Replies[0], StringComparison.Ordinal);
     }
 
     // Two boards of one kind: every line is right, and it is the wrong one that lies on the bench.
@@ -157,10 +157,10 @@ public class ReadBackTests
             .Simulated.Take("port U99 job=gnss\nport U1 job=nothing\nhello\nset canvas.extra.1 x\nset telemetry on\n")
             .Replies;
         Assert.Contains("line 1: no port U99", replies);
-        Assert.Contains("line 2: no job that is known", replies);
-        Assert.Contains("line 3: not understood", replies);
-        Assert.Contains("line 4: no setting canvas.extra.1 in this generation", replies);
-        Assert.Equal("the other lines are taken", replies[^1]);
+        Assert.Contains("line 2: unknown function", replies);
+        Assert.Contains("line 3: not recognised", replies);
+        Assert.Contains("line 4: no setting canvas.extra.1 in this firmware generation", replies);
+        Assert.Equal("the other lines are accepted", replies[^1]);
     }
 
     [Fact]
@@ -209,7 +209,7 @@ public class ReadBackTests
         var result = SheetForm.Fill(template, "Lark", desk.Board, desk.Sheet);
         Assert.Null(result.Text);
         Assert.Equal(line, result.Line);
-        Assert.StartsWith("The template is not understood", result.Error!, StringComparison.Ordinal);
+        Assert.StartsWith("The template has an error", result.Error!, StringComparison.Ordinal);
     }
 
     [Theory]
@@ -285,9 +285,9 @@ public class ReadBackTests
     }
 
     [Theory]
-    [InlineData("(", "no regular expression")]
-    [InlineData("^x$", "names nothing")]
-    [InlineData(@"(?<port>a)\1", "no regular expression")]
+    [InlineData("(", "not a usable regular expression")]
+    [InlineData("^x$", "has no named group")]
+    [InlineData(@"(?<port>a)\1", "not a usable regular expression")]
     public void A_pattern_that_is_of_no_use_is_told(string pattern, string words) =>
         Assert.Contains(words, SheetForm.Read(pattern, "x").Error!, StringComparison.Ordinal);
 

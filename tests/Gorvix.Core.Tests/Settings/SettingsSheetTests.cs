@@ -51,11 +51,11 @@ public class SettingsSheetTests
     {
         var line = Of(Sheet(Demo.CrusherHouseLark), "port.U6");
         Assert.Equal(
-            "U6 hears the Relay 16: receiver input, SBUS at 100,000, RX the other way up, its two pins exchanged",
+            "U6 receives from Relay 16: receiver input, SBUS at 100,000 baud, RX inverted, RX/TX swapped",
             line.Words
         );
         Assert.Equal("job=receiverInput protocol=SBUS baud=100000 rx=inverted swap=yes", line.Value);
-        Assert.Contains("can turn it in the settings", line.Why, StringComparison.Ordinal);
+        Assert.Contains("can invert it back in the settings", line.Why, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -67,9 +67,9 @@ public class SettingsSheetTests
             .SelectMany(s => s.Settings)
             .First(s =>
                 s.Values is { Protocol: "SBUS", Rx: Polarity.Normal }
-                && s.Why.Contains("put right on the way", StringComparison.Ordinal)
+                && s.Why.Contains("An inverter in the path corrects", StringComparison.Ordinal)
             );
-        Assert.DoesNotContain("the other way up", sheet.Words, StringComparison.Ordinal);
+        Assert.DoesNotContain("RX inverted", sheet.Words, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -86,7 +86,7 @@ public class SettingsSheetTests
     public void A_one_way_link_brings_nothing_back_and_says_so()
     {
         var values = Sheet(Demo.CrusherHouseLark).Telemetry;
-        Assert.All(values, v => Assert.Contains("one way", v.Missing!, StringComparison.Ordinal));
+        Assert.All(values, v => Assert.Contains("one-way", v.Missing!, StringComparison.Ordinal));
         Assert.Equal("off", Of(Sheet(Demo.CrusherHouseLark), "telemetry").Value);
         Assert.Empty(Sheet(Demo.CrusherHouseLark).TelemetryNotes);
     }
@@ -136,11 +136,11 @@ public class SettingsSheetTests
         TelemetryValue Value(string name) => sheet.Telemetry.Single(v => v.Name == name);
         bool Carries(Need need) =>
             wired.Ports.Any(p => wired.Build.Links.First(l => l.Id == p.Link).Function.Need == need);
-        Assert.Contains(sheet.TelemetryNotes, n => n.Contains("updates once only", StringComparison.Ordinal));
+        Assert.Contains(sheet.TelemetryNotes, n => n.Contains("values update once only", StringComparison.Ordinal));
         Assert.Null(Value("battery voltage").Missing);
         Assert.Equal(Carries(Need.Position), Value("position, speed and course").Missing is null);
         Assert.Equal(Carries(Need.Heading), Value("heading").Missing is null);
-        Assert.Equal(Carries(Need.EscReadings), Value("motor speed and temperature").Missing is null);
+        Assert.Equal(Carries(Need.EscReadings), Value("motor RPM and ESC temperature").Missing is null);
         // No separate telemetry port is set with a receiver like that.
         Assert.DoesNotContain(
             sheet.Settings,
@@ -232,7 +232,7 @@ public class SettingsSheetTests
         var slow = Sheet(With(115_200, 500)).Timing!;
         Assert.Equal(2.26, slow.BayFrameMs!.Value, 0.005);
         Assert.True(slow.MostHertz < 500);
-        Assert.Contains("do not fit", slow.Words, StringComparison.Ordinal);
+        Assert.Contains("does not fit", slow.Words, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -154,11 +154,14 @@ public class ListTests
 
     [Theory]
     [InlineData("board,label\nnowhere,R1\n", "Row 2: \"board\" names \"nowhere\"")]
-    [InlineData("board,label,colour\nx,R1,red\n", "\"colour\" is no column of such a list. Its columns are:")]
-    [InlineData("board,label,label\nx,R1,R2\n", "\"label\" stands there twice")]
+    [InlineData(
+        "board,label,colour\nx,R1,red\n",
+        "The list cannot be imported: \"colour\" is not a column of this list."
+    )]
+    [InlineData("board,label,label\nx,R1,R2\n", "\"label\" appears twice")]
     [InlineData("board,pad\nx,R1\n", "\"label\" is missing")]
     [InlineData("board,label\n,R1\n", "Row 2: \"board\" is empty")]
-    [InlineData("board,label\n\"x,R1\n", "do not close")]
+    [InlineData("board,label\n\"x,R1\n", "are not closed")]
     [InlineData("board,label\nx,R\uFFFD\n", "UTF-8")]
     [InlineData("device,label,role\nd,TX,signal\n", "Row 2: \"maker\" is empty in the first row of a new device")]
     [InlineData(
@@ -171,21 +174,21 @@ public class ListTests
     )]
     [InlineData(
         "device,maker,name,kind,label,role,does\nd,a,b,receiver,TX,signal,fly/x CRSF out\n",
-        "names the function \"fly\""
+        "names an unknown function \"fly\""
     )]
     [InlineData("device,maker,name,kind,label,role,does\nd,a,b,receiver,TX,signal,control/x ABC out\n", "d: ")]
-    [InlineData("device,maker,name,kind,label,role,min v\nd,a,b,receiver,V,supply,4\n", "no whole window")]
+    [InlineData("device,maker,name,kind,label,role,min v\nd,a,b,receiver,V,supply,4\n", "an incomplete voltage range")]
     [InlineData(
         "device,maker,name,kind,label,role,min v,max v\nd,a,b,receiver,V,supply,4 V,5\n",
         "\"min v\" says \"4 V\""
     )]
     [InlineData(
         "device,maker,name,kind,label,role,plug,pin\nd,a,b,receiver,V,supply,p,0\n",
-        "\"pin\" says \"0\". Write a whole number from 1 to 24"
+        "Row 2: \"pin\" says \"0\". Enter a whole number from 1 to 24."
     )]
     [InlineData(
         "device,maker,name,kind,label,role,plug,pin\nd,a,b,receiver,V,supply,p,1\nd,,,,G,ground,p,1\n",
-        "lead \"v\" is in that one already"
+        "Row 3: \"pin\" says 1, but lead \"v\" is already there."
     )]
     public void What_is_wrong_is_told_by_row_and_column_with_a_mend(string list, string says)
     {
@@ -197,7 +200,7 @@ public class ListTests
     [Fact]
     public void A_way_that_cannot_be_read_is_told_by_its_row() =>
         Assert.StartsWith(
-            "Row 3: where pad R2 leads to cannot be read",
+            "Row 3: cannot read where pad R2 leads: unexpected `>`.",
             ListReader.ReadPads("label,leads to\nR1,U1.RX\nR2,U2 > > 5V\n", Quoin).Problem!.Sentence
         );
 
@@ -217,7 +220,7 @@ public class ListTests
             $"device,maker,name,kind,label,role,does\nd,a,b,receiver,TX,signal,{does}\n",
             Demo.Library
         );
-        Assert.Contains("gives \"control\" more than 16 modes", Assert.Single(read.Findings).Sentence);
+        Assert.Contains("lists more than 16 modes for \"control\"", Assert.Single(read.Findings).Sentence);
     }
 
     [Fact]

@@ -212,7 +212,7 @@ internal sealed partial class PlainWalker
                     var window = Part(device).Supplies.SingleOrDefault(s => s.Lead == lead.Id)?.Window;
                     if (window is not null && rails.Select(Out).Any(v => v?.Full > window.Max))
                     {
-                        Say($"{here}: too many volts");
+                        Say($"{here}: over-voltage");
                     }
                     break;
                 case LeadRole.Signal or LeadRole.Sense or LeadRole.Picture when rails.Count > 0:

@@ -20,8 +20,8 @@ public class WiringCheckTests
     {
         var fit = Fit4S(Board.Socket("GPS", "six", "5V", "GND", "U1.rx"), [Gnss], ["gnss"]).Sound();
         Assert.Equal(
-            "The plug of the gnss has 4 pins and GPS has 3, although both are called \"six\". "
-                + "One of the two part files is wrong; the plug is treated as not fitting.",
+            "The gnss plug has 4 pins, GPS has 3, yet both are listed as \"six\". "
+                + "One part file is wrong; the plug is treated as not fitting.",
             Said(fit, "PLUG-SIZE")
         );
         Assert.Equal("Soldered R1", fit.At("gnss", "TX"));
@@ -35,13 +35,10 @@ public class WiringCheckTests
             .Socket("ESC", "six", "BAT", "GND", null, null);
         var fit = Fit4S(board, [Gnss], ["gnss"]).Sound();
         Assert.Equal(
-            "GPS and ESC take the same plugs and carry other pins: mark which is which before you plug anything in.",
+            "GPS and ESC fit the same plugs but have different pinouts: mark which is which before plugging anything in.",
             Said(fit, "TWO-SOCKETS")
         );
-        Assert.Equal(
-            "Keep the plug of the gnss out of ESC, although it fits: its V would sit on ESC1.",
-            Said(fit, "KEEP-OUT")
-        );
+        Assert.Equal("Do not plug the gnss into ESC, although it fits: its V would reach ESC1.", Said(fit, "KEEP-OUT"));
         Assert.Equal("InPlace GPS1", fit.At("gnss", "V"));
     }
 
@@ -56,7 +53,7 @@ public class WiringCheckTests
             )
             .Sound();
         Assert.Equal(
-            "L of the gnss is in no pin of its plug: it is soldered by itself, even where the plug is seated.",
+            "L of the gnss is not in its plug: solder it separately, even when the plug is used.",
             Said(fit, "FLYING")
         );
         Assert.Equal(("Soldered T2", "InPlace GPS3"), (fit.At("gnss", "L"), fit.At("gnss", "TX")));
@@ -109,7 +106,7 @@ public class WiringCheckTests
     {
         var bare = Device("bare", Need.Control, Mode("SBUS", Out())).Fed(4.5, 5.5);
         Assert.Equal(
-            "The part file of the bare names no ground lead. Nothing works without one: find it on the device and wire it to GND.",
+            "The part file of the bare lists no ground lead. Nothing works without one: find it on the device and wire it to GND.",
             Said(Fit4S(Board, [bare], ["bare"]), "NO-GROUND")
         );
     }
@@ -119,7 +116,7 @@ public class WiringCheckTests
     {
         var device = Device("bare", Need.Control, Mode("SBUS", Out())).Fed(4.5, 5.5).Leads("G");
         Assert.Equal(
-            "The bare finds no free ground on the Board: join its ground to the ground lead of another device.",
+            "No free ground pad for the bare on the Board: splice its ground to another device's ground lead.",
             Said(Fit4S(Whole("F7", "U1").Powered("5V"), [device], ["bare"]), "NO-GND-PAD")
         );
     }

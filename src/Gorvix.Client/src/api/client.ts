@@ -166,7 +166,10 @@ export function problemOf(body: unknown, status: number): Problem {
   }
   return {
     status,
-    sentence: details.detail ?? details.title ?? `The server answered ${status} without a reason.`,
+    sentence:
+      details.detail ??
+      details.title ??
+      `The server returned error ${status} without a reason. Try again.`,
     findings: details.findings ?? [],
     ...(status >= 500 && details.traceId ? { number: details.traceId } : {}),
   }
@@ -175,7 +178,7 @@ export function problemOf(body: unknown, status: number): Problem {
 const unreachable: Problem = {
   status: 0,
   sentence:
-    'Gorvix does not answer. Is ./start still running? What you see is the last saved state.',
+    'Gorvix is not responding. Check that ./start is still running. This page shows the last saved state.',
   findings: [],
 }
 

@@ -15,7 +15,7 @@ const others = computed(() => props.places.length - shown.value.length)
   <dl class="places">
     <div v-for="(place, i) in shown" :key="i" :class="{ none: !place.port }">
       <dt>{{ place.need }}</dt>
-      <dd class="label">{{ place.port ?? 'none' }}</dd>
+      <dd class="label">{{ place.port ?? 'no port' }}</dd>
     </div>
     <div v-if="others > 0" class="others">
       <dt>and</dt>

@@ -9,7 +9,7 @@ const priority = defineModel<Priority | null>({ required: true })
 <template>
   <v-btn-toggle
     :model-value="priority ?? 'none'"
-    :aria-label="`How much ${name} is wished for`"
+    :aria-label="`Priority of ${name}`"
     mandatory
     @update:model-value="priority = $event === 'none' ? null : ($event as Priority)"
   >
@@ -21,6 +21,6 @@ const priority = defineModel<Priority | null>({ required: true })
       size="small"
       >{{ p.words }}</v-btn
     >
-    <v-btn value="none" :data-priority="`${tag} none`" size="small">no</v-btn>
+    <v-btn value="none" :data-priority="`${tag} none`" size="small">off</v-btn>
   </v-btn-toggle>
 </template>

@@ -22,7 +22,7 @@ defineProps<{ problem: Problem; title: string }>()
       </li>
     </ul>
     <p v-if="problem.number" class="quiet number">
-      In the log under
+      Log reference:
       <span class="label">{{ problem.number.split('-')[1] ?? problem.number }}</span>.
     </p>
     <div class="actions"><slot /></div>

@@ -3,7 +3,7 @@ import type { Severity } from '@/api/client'
 
 /** The verdict by shape: a filled square, a half-filled one, an open one with a stroke. */
 const props = defineProps<{ severity: Severity; size?: number }>()
-const words = { note: 'good', warn: 'with warnings', stop: 'not carried' }
+const words = { note: 'OK', warn: 'warning', stop: 'problem' }
 </script>
 
 <template>

@@ -14,15 +14,15 @@ const facts = computed(() => {
   const a = about.value
   if (!a) return []
   return [
-    { name: 'Version', words: `${a.version}, writes files of format ${a.format}` },
+    { name: 'Version', words: `${a.version}, file format ${a.format}` },
     { name: 'Data folder', words: a.folder },
-    { name: 'Data file', words: a.bytes > 0 ? sizeOf(a.bytes) : 'gone' },
-    { name: 'It is', words: a.check === 'ok' ? 'sound' : a.check },
+    { name: 'Data file', words: a.bytes > 0 ? sizeOf(a.bytes) : 'missing' },
+    { name: 'Status', words: a.check === 'ok' ? 'OK' : a.check },
     {
-      name: 'Last back-up',
-      words: a.backUpAt ? `${dayOf(a.backUpAt)}, ${a.backUpTo ?? ''}` : 'none yet',
+      name: 'Last backup',
+      words: a.backUpAt ? `${dayOf(a.backUpAt)}, ${a.backUpTo ?? ''}` : 'none',
     },
-    ...(a.kept.length > 0 ? [{ name: 'Kept beside it', words: a.kept.join(', ') }] : []),
+    ...(a.kept.length > 0 ? [{ name: 'Earlier copies', words: a.kept.join(', ') }] : []),
   ]
 })
 async function load() {
@@ -36,8 +36,8 @@ onMounted(load)
 
 <template>
   <main class="about">
-    <h1>About this Gorvix</h1>
-    <ProblemNote v-if="problem" title="That cannot be shown" :problem="problem">
+    <h1>About Gorvix</h1>
+    <ProblemNote v-if="problem" title="Could not load this page" :problem="problem">
       <v-btn @click="load">Try again</v-btn>
     </ProblemNote>
     <v-skeleton-loader v-if="!about && !problem" type="list-item@4" />
@@ -45,17 +45,17 @@ onMounted(load)
       <section aria-label="Data">
         <FactList :facts="facts" data-testid="facts" />
         <p class="note">
-          What you see as saved is on the disk. A back-up of everything, also while Gorvix runs:
+          “Saved” means written to disk. Back up everything, even while Gorvix is running:
         </p>
         <p class="label line">./start --back-up FILE</p>
         <p class="note">
-          <span class="label">./start --check</span> looks through the data,
-          <span class="label">./start --restore FILE</span> puts a back-up in its place and keeps
-          what was there.
+          <span class="label">./start --check</span> checks the data.
+          <span class="label">./start --restore FILE</span> restores a backup and keeps the replaced
+          data.
         </p>
       </section>
-      <section aria-label="Faults">
-        <h2>Faults since it was started</h2>
+      <section aria-label="Errors">
+        <h2>Errors since start</h2>
         <p v-if="about.faults.length === 0" class="quiet" role="status">None.</p>
         <ul>
           <li v-for="f in about.faults" :key="f.number">
@@ -66,8 +66,8 @@ onMounted(load)
           </li>
         </ul>
         <p v-if="about.faults.length > 0" class="quiet">
-          The whole of each stands in the log, in the data folder under
-          <span class="label">log</span>, by its number.
+          Full details are in the data folder under
+          <span class="label">log</span>, by number.
         </p>
       </section>
     </template>

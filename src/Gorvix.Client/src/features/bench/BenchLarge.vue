@@ -38,13 +38,13 @@ defineExpose({
 </script>
 
 <template>
-  <section class="bench" aria-label="At the bench">
-    <h1 class="visually-hidden">{{ name }} at the bench</h1>
+  <section class="bench" aria-label="Checks, large view">
+    <h1 class="visually-hidden">{{ name }}: checks</h1>
     <header>
-      <span class="progress">{{ proved }} of {{ rows.length }}</span>
+      <span class="progress">{{ proved }} of {{ rows.length }} passed</span>
       <progress :value="proved" :max="rows.length" aria-hidden="true"></progress>
       <span class="phase">{{ phases[row.check.phase] }}</span>
-      <KeyButton letter="B" data-do="leave-bench" @click="$emit('leave')">The whole list</KeyButton>
+      <KeyButton letter="B" data-do="leave-bench" @click="$emit('leave')">Show list</KeyButton>
     </header>
     <div :class="{ two: probed.length > 0 }">
       <BoardFace
@@ -74,11 +74,9 @@ defineExpose({
           <v-btn size="x-large" variant="outlined" data-do="back" @click="$emit('walk', -1)"
             >Back <v-kbd aria-hidden="true">↑</v-kbd></v-btn
           >
-          <span class="quiet"
-            >{{ number }} of {{ rows.length }}. A tap on the card: good, next.</span
-          >
+          <span class="quiet">{{ number }} of {{ rows.length }}. Tap the card: pass, next.</span>
           <v-btn size="x-large" variant="outlined" data-do="later" @click="$emit('walk', 1)"
-            >Later <v-kbd aria-hidden="true">↓</v-kbd></v-btn
+            >Skip <v-kbd aria-hidden="true">↓</v-kbd></v-btn
           >
         </footer>
       </div>

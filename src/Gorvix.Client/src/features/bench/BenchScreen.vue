@@ -45,7 +45,7 @@ const now = computed(() => (props.large ? big.value : card.value))
 
 const step = useStep({
   id: () => props.id,
-  words: 'Bench',
+  words: 'Large view',
   keys: {
     arrowup: () => walk(-1),
     arrowdown: () => walk(1),
@@ -60,14 +60,14 @@ const step = useStep({
     b: () => void query({ large: props.large ? undefined : '1' }),
   },
   list: [
-    ['↑ ↓', 'the check before, the next one'],
-    ['G', 'good, and to the next one'],
-    ['1 2 3', 'yes or beeps, no or silent, not sure'],
-    ['V', 'to the number that the meter shows; Enter takes it'],
-    ['S', 'read the check at the simulated bench, where it is open'],
-    ['M', 'take what the meter on the cable shows, where it is open'],
-    ['O', 'only what is not proved, or everything'],
-    ['B', 'bench: one check in large letters, or the whole list'],
+    ['↑ ↓', 'previous, next check'],
+    ['G', 'pass, next check'],
+    ['1 2 3', 'pass or continuity, fail or open, not sure'],
+    ['V', 'enter a meter reading; Enter saves it'],
+    ['S', 'read from simulated bench, if open'],
+    ['M', 'read from connected meter, if open'],
+    ['O', 'show remaining or all'],
+    ['B', 'large view on or off'],
   ],
   read: bench.read,
 })
@@ -120,7 +120,7 @@ function ofPad(pad: string) {
   <main class="bench-screen">
     <BuildBar v-if="view" :view="view" step="bench" />
     <StandingNote />
-    <p v-if="!view && step.build.standing === 'loading'" class="quiet" role="status">Planning …</p>
+    <p v-if="!view && step.build.standing === 'loading'" class="quiet" role="status">Planning…</p>
     <template v-if="view">
       <BuildHead
         v-if="!large"
@@ -131,23 +131,23 @@ function ofPad(pad: string) {
       />
       <ProblemNote
         v-if="bench.problem.value"
-        title="The bench cannot be shown"
+        title="Could not load checks"
         :problem="bench.problem.value"
       />
       <p v-if="bench.offline.value" class="waits" role="status" data-testid="offline">
-        Gorvix does not answer.
+        Gorvix is not responding.
         {{
           bench.waiting.value.length === 1
-            ? 'One reading waits'
-            : `${bench.waiting.value.length} readings wait`
+            ? '1 reading is kept'
+            : `${bench.waiting.value.length} readings are kept`
         }}
-        in this browser; go on, they are sent when it answers.
+        in this browser and will be sent when it is back. Carry on.
       </p>
       <ul v-if="bench.refused.value.length > 0" class="refused" role="alert">
         <li v-for="r in bench.refused.value" :key="r.taken.key">
           {{ r.title }}: {{ r.sentence }}
           <v-btn variant="text" @click="(bench.dismiss(r.taken.key), go(r.taken.check))"
-            >Look at it</v-btn
+            >Show check</v-btn
           >
         </li>
       </ul>
@@ -166,10 +166,10 @@ function ofPad(pad: string) {
       <div v-else-if="bench.view.value" class="columns">
         <div>
           <header class="order">
-            <h2>To prove, in this order</h2>
+            <h2>Checks in order</h2>
             <span class="count" data-testid="count"
-              >{{ rows.length - left.length }} of {{ rows.length }} proved{{
-                stops.length > 0 ? `, ${stops.length} stopped` : ''
+              >{{ rows.length - left.length }} of {{ rows.length }} passed{{
+                stops.length > 0 ? `, ${stops.length} failed` : ''
               }}</span
             >
             <span class="buttons no-print">
@@ -179,9 +179,11 @@ function ofPad(pad: string) {
                 :pressed="open"
                 :aria-pressed="open"
                 @click="query({ open: open ? undefined : '1' })"
-                >What is left</KeyButton
+                >Remaining only</KeyButton
               >
-              <KeyButton letter="B" data-do="large" @click="query({ large: '1' })">Bench</KeyButton>
+              <KeyButton letter="B" data-do="large" @click="query({ large: '1' })"
+                >Large view</KeyButton
+              >
             </span>
           </header>
           <div class="instruments no-print">
@@ -195,20 +197,20 @@ function ofPad(pad: string) {
             <SimulatedPanel
               ref="simulated"
               :build="id"
-              words="Read this check"
+              words="Read check"
               :can="chosen !== undefined"
               :take="readSimulated"
             />
           </div>
           <CheckList :rows="rows" :shown="shown" :chosen="chosen?.check.id ?? null" @choose="go" />
           <p v-if="rows.length === 0" role="status" class="quiet">
-            Nothing is wired, so there is nothing to prove.
+            Nothing to check: no device is connected.
           </p>
           <p v-else-if="shown.length === 0" role="status" class="quiet" data-testid="all-proved">
-            Everything is proved. What a change touches comes back by itself.
+            All checks passed. Changing the build reopens the checks it affects.
           </p>
           <section v-if="bench.view.value.assumed.length > 0" class="assumed">
-            <h2>Taken for granted</h2>
+            <h2>Assumptions</h2>
             <ul>
               <li v-for="a in bench.view.value.assumed" :key="a">{{ a }}</li>
             </ul>

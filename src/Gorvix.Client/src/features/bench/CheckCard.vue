@@ -38,7 +38,7 @@ watch(
 
 function give(number: number | null, answer: Answer | null) {
   if (needsReason.value && reason.value.trim() === '') {
-    error.value = 'Say why it is done all the same.'
+    error.value = 'Give a reason to proceed.'
     void nextTick(() => document.querySelector<HTMLElement>('[data-field="reason"] input')?.focus())
     return
   }
@@ -48,7 +48,7 @@ function give(number: number | null, answer: Answer | null) {
 function giveNumber() {
   if (typed.value.trim() === '') return
   if (value.value === null) {
-    error.value = `"${typed.value}" is no number: type 4.98, 490 m or 12 k.`
+    error.value = `"${typed.value}" is not a number. Enter 4.98, 490 m or 12 k.`
     return
   }
   give(value.value, null)
@@ -74,15 +74,15 @@ defineExpose({
     <p class="do">{{ check.do }}</p>
     <dl>
       <template v-if="check.red && !large">
-        <dt>Red</dt>
+        <dt>Red probe</dt>
         <dd class="label">{{ check.red }}</dd>
-        <dt>Black</dt>
+        <dt>Black probe</dt>
         <dd class="label">{{ check.black ?? 'any ground' }}</dd>
       </template>
       <template v-if="check.red && large">
-        <dt><span class="tip red" aria-hidden="true">R</span> Red</dt>
+        <dt><span class="tip red" aria-hidden="true">R</span> Red probe</dt>
         <dd class="label">{{ check.red }}</dd>
-        <dt><span class="tip" aria-hidden="true">B</span> Black</dt>
+        <dt><span class="tip" aria-hidden="true">B</span> Black probe</dt>
         <dd class="label">{{ check.black ?? 'any ground' }}</dd>
       </template>
       <dt>Expected</dt>
@@ -94,8 +94,8 @@ defineExpose({
       <v-text-field
         v-model="reason"
         data-field="reason"
-        aria-label="Why it is done all the same"
-        placeholder="Why it is done all the same"
+        aria-label="Reason to proceed"
+        placeholder="Reason to proceed"
         maxlength="500"
         @click.stop
       />
@@ -111,13 +111,13 @@ defineExpose({
           data-field="value"
           inputmode="decimal"
           autocomplete="off"
-          :aria-label="`What the meter shows, in ${unit}`"
-          placeholder="reads"
+          :aria-label="`Meter reading, ${unit}`"
+          placeholder="reading"
           @keydown.escape="field?.blur()"
         />
         <span class="unit">{{ unit }}</span>
         <v-btn type="submit" variant="outlined" data-do="take" :disabled="typed.trim() === ''"
-          >Take</v-btn
+          >Save reading</v-btn
         >
       </form>
       <v-btn
@@ -148,22 +148,19 @@ defineExpose({
         Next: {{ row.last.judgement.look }}
       </p>
       <p v-if="row.last.judgement.mark !== 'good'">
-        <RouterLink :to="{ name: 'faults' }" data-do="faults">What can it be?</RouterLink>
+        <RouterLink :to="{ name: 'faults' }" data-do="faults">Possible causes</RouterLink>
       </p>
       <p class="quiet small">
         {{ dayOf(row.last.at) }}{{ row.last.who ? `, ${row.last.who}` : '' }}
       </p>
     </section>
     <section v-if="again" class="judged again" data-testid="changed">
-      <p>
-        Read on {{ row.last ? dayOf(row.last.at) : 'an earlier day' }}; what it rests on was changed
-        since:
-      </p>
+      <p>Read {{ row.last ? dayOf(row.last.at) : 'earlier' }}. Changed since:</p>
       <ul>
         <li v-for="c in row.changed" :key="c">{{ c }}</li>
       </ul>
     </section>
-    <p v-if="!large" class="quiet small proves">Proves: {{ check.proves }}</p>
+    <p v-if="!large" class="quiet small proves">Confirms: {{ check.proves }}</p>
     <slot />
   </article>
 </template>

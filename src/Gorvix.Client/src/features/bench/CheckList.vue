@@ -21,7 +21,7 @@ const groups = computed(() =>
 <template>
   <section v-for="g in groups" :key="g.phase" class="phase" :data-phase="g.phase">
     <h3>
-      {{ g.words }} <span class="quiet">{{ g.proved }} of {{ g.rows.length }}</span>
+      {{ g.words }} <span class="quiet">{{ g.proved }} of {{ g.rows.length }} passed</span>
     </h3>
     <ul>
       <li v-for="r in g.shown" :key="r.check.id" :data-row="r.check.id">

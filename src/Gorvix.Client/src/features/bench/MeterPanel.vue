@@ -48,8 +48,8 @@ defineExpose({ read: () => open.value && void read() })
 
 <template>
   <details class="meter" :open="open" @toggle="open = ($event.target as HTMLDetailsElement).open">
-    <summary>Meter on a cable</summary>
-    <ProblemNote v-if="problem" title="The meter cannot be read" :problem="problem" />
+    <summary>Connected meter</summary>
+    <ProblemNote v-if="problem" title="Could not read meter" :problem="problem" />
     <div class="fields">
       <LineField v-slot="{ id }" label="Meter">
         <v-select
@@ -70,9 +70,9 @@ defineExpose({ read: () => open.value && void read() })
       data-do="meter"
       :disabled="!check || !takesNumber || busy"
       @click="read"
-      >Take what it shows <v-kbd aria-hidden="true">M</v-kbd></v-btn
+      >Read meter <v-kbd aria-hidden="true">M</v-kbd></v-btn
     >
-    <p v-if="!takesNumber" class="quiet">This check is seen, not measured.</p>
+    <p v-if="!takesNumber" class="quiet">Visual check: no meter reading.</p>
     <p v-if="said" role="alert">{{ said }}</p>
   </details>
 </template>

@@ -65,7 +65,7 @@ watch(
 
 <template>
   <figure v-if="points.length > 1" data-testid="plot">
-    <figcaption>{{ points.length }} readings; the band is what was good</figcaption>
+    <figcaption>{{ points.length }} readings; band = pass range</figcaption>
     <svg :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="words">
       <polygon class="band" :points="band" />
       <polyline :points="line" />

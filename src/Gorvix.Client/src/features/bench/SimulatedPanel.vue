@@ -51,18 +51,18 @@ defineExpose({ read: () => open.value && void read() })
   >
     <summary>Simulated bench</summary>
     <p class="quiet">
-      A stand-in that ships with Gorvix: it shows what this build would show, noise included. What
-      it reads goes into the record like any other reading.
+      No hardware? It gives the readings this build would give, noise included. They are logged like
+      real ones.
     </p>
-    <ProblemNote v-if="problem" title="The stand-in does not answer" :problem="problem" />
+    <ProblemNote v-if="problem" title="Simulated bench not responding" :problem="problem" />
     <template v-if="bench">
-      <LineField v-slot="{ id }" label="What is wrong with it" class="fault">
+      <LineField v-slot="{ id }" label="Injected fault" class="fault">
         <v-autocomplete
           :id="id"
           data-field="fault"
           :items="[
-            { title: 'Nothing: built as planned', value: '' },
-            { title: 'Something, and you are not told what', value: '?' },
+            { title: 'none (built as planned)', value: '' },
+            { title: 'hidden fault', value: '?' },
             ...bench.faults.map((f) => ({ title: f.words, value: f.id })),
           ]"
           :model-value="bench.isHidden ? '?' : (bench.planted ?? '')"

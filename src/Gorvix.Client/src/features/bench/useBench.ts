@@ -58,10 +58,10 @@ export const unitOf = (check: BenchCheck) => (check.unit ? units[check.unit] : '
 /** What an answer is called at a check. */
 export function answerWords(check: BenchCheck, answer: Answer) {
   if (answer === 'unsure') return 'Not sure'
-  if (check.asks === 'sign') return answer === 'yes' ? 'Yes, so it is' : 'No'
-  if (check.asks === 'beep' || check.asks === 'ohms' || check.asks === 'diode')
-    return answer === 'yes' ? 'It beeps' : 'Silent'
-  return answer === 'yes' ? 'As expected' : 'Something else'
+  if (check.asks === 'sign') return answer === 'yes' ? 'Pass' : 'Fail'
+  if (check.asks === 'beep') return answer === 'yes' ? 'Continuity' : 'Open'
+  if (check.asks === 'ohms' || check.asks === 'diode') return answer === 'yes' ? 'Passed' : 'Failed'
+  return answer === 'yes' ? 'As expected' : 'Not as expected'
 }
 
 function readWords(check: BenchCheck, value: number | null, answer: Answer | null) {
@@ -135,7 +135,7 @@ export function useBench(build: () => string) {
   function against(check: BenchCheck, before: Row[]) {
     if (!check.isDangerous) return null
     const stopped = before.find((r) => r.state === 'stopped')
-    if (stopped) return `"${stopped.check.title}" said stop.`
+    if (stopped) return `"${stopped.check.title}" failed. Fix that first.`
     const after = new Set(check.after)
     const missing = before.filter(
       (r) => after.has(r.check.id) && r.state !== 'proved' && r.state !== 'doubtful',
@@ -144,8 +144,8 @@ export function useBench(build: () => string) {
     return missing.length === 0
       ? null
       : missing.length === 1
-        ? `"${first}" comes first.`
-        : `${missing.length} checks come first, "${first}" before all.`
+        ? `Do "${first}" first.`
+        : `Do ${missing.length} checks first, starting with "${first}".`
   }
 
   function show(data: BenchView | null, refusal: Problem | null) {
@@ -257,14 +257,14 @@ export function useBench(build: () => string) {
 
 /** The phases, as they are called. */
 export const phases: Record<BenchCheck['phase'], string> = {
-  cold: 'Before power',
-  firstPower: 'First power',
-  volts: 'Volts',
-  usb: 'USB alone',
+  cold: 'Before power-up',
+  firstPower: 'First power-up',
+  volts: 'Voltages',
+  usb: 'USB only',
   settings: 'Settings',
-  links: 'Each link by itself',
-  together: 'All together',
-  failsafe: 'Link lost',
+  links: 'Each link',
+  together: 'All links together',
+  failsafe: 'Failsafe',
 }
 
 /** Checks of one phase, in order. */
@@ -279,11 +279,11 @@ export function byPhase(rows: Row[]) {
 }
 
 export const stateWords: Record<CheckState, string> = {
-  open: 'open',
-  proved: 'proved',
-  doubtful: 'doubtful',
-  stopped: 'stop',
-  dueAgain: 'due again',
+  open: 'not checked',
+  proved: 'passed',
+  doubtful: 'check again',
+  stopped: 'failed – stop',
+  dueAgain: 'needs re-check',
 }
 
 /** A number as it was typed, with its prefix: "4,98", "490 m", "1k2" is not taken. Null for what is none. */

@@ -70,14 +70,14 @@ watch(
 )
 
 function wordsOf(pad: FacePad) {
-  const use = props.uses && (props.uses[pad.id] ?? 'nothing on it')
+  const use = props.uses && (props.uses[pad.id] ?? 'unused')
   return [pad.words, use, pad.doubt].filter(Boolean).join('; ')
 }
 const told = computed(() => {
   if (ofBridge.value) return ofBridge.value
   const id = pointed.value ?? at.value
   const found = pads.value.find((p) => p.pad.id === id)
-  return found ? wordsOf(found.pad) : 'Point at a pad, or walk the pads with the arrow keys.'
+  return found ? wordsOf(found.pad) : 'Select a pad with the pointer or arrow keys.'
 })
 const stop = computed(() =>
   pads.value.some((p) => p.pad.id === at.value) ? at.value : pads.value[0]?.pad.id,
@@ -120,15 +120,15 @@ function scale(by: 1 | -1) {
 <template>
   <figure class="face">
     <div class="tools no-print">
-      <v-btn-toggle v-model="side" mandatory aria-label="Side of the board">
+      <v-btn-toggle v-model="side" mandatory aria-label="Board side">
         <v-btn value="top" size="small">top</v-btn>
         <v-btn value="bottom" size="small">bottom</v-btn>
       </v-btn-toggle>
-      <v-btn size="small" data-face="turn" @click="rotate">Turn</v-btn>
+      <v-btn size="small" data-face="turn" @click="rotate">Rotate</v-btn>
       <v-btn
         size="small"
         data-face="less"
-        aria-label="Smaller"
+        aria-label="Zoom out"
         :disabled="zoom === zooms[0]"
         @click="scale(-1)"
         >−</v-btn
@@ -136,7 +136,7 @@ function scale(by: 1 | -1) {
       <v-btn
         size="small"
         data-face="more"
-        aria-label="Larger"
+        aria-label="Zoom in"
         :disabled="zoom === zooms.at(-1)"
         @click="scale(1)"
         >+</v-btn
@@ -276,11 +276,9 @@ function scale(by: 1 | -1) {
     </div>
     <figcaption>
       <p class="told" data-testid="told">{{ told }}</p>
-      <p v-if="beneath > 0" class="quiet">
-        {{ beneath }} of its pads {{ beneath === 1 ? 'is' : 'are' }} on the {{ other }} side.
-      </p>
+      <p v-if="beneath > 0" class="quiet">{{ beneath }} more on the {{ other }} side.</p>
       <p v-else-if="pads.length === 0" class="quiet">
-        No pad on this side; {{ onOther }} on the {{ other }} side.
+        No pads on this side; {{ onOther }} on the {{ other }}.
       </p>
       <p v-if="face.note" class="quiet">{{ face.note }}</p>
     </figcaption>

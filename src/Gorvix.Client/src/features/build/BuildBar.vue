@@ -20,10 +20,10 @@ const route = useRoute()
 const words: Record<Standing, string> = {
   loading: '',
   saved: 'Saved',
-  saving: 'Saving …',
+  saving: 'Saving…',
   refused: 'Not saved',
   stale: 'Not saved',
-  offline: 'Not saved yet',
+  offline: 'Waiting to save',
 }
 const saved = computed(() => words[build.standing])
 const steps = computed(() => [
@@ -47,7 +47,7 @@ const selection = computed(() => {
 <template>
   <Teleport to="#crumbs">
     <bdi class="build" :title="view.name">{{ view.name }}</bdi>
-    <nav aria-label="Steps of this build">
+    <nav aria-label="Build steps">
       <v-tabs :model-value="step" height="47" color="primary" :mandatory="false">
         <v-tab
           v-for="s in steps"
@@ -61,7 +61,7 @@ const selection = computed(() => {
             inline
             color="warning"
             :content="s.open"
-            :label="s.open === 1 ? '1 open finding' : `${s.open} open findings`"
+            :label="s.open === 1 ? '1 open issue' : `${s.open} open issues`"
           />
         </v-tab>
         <v-tab
@@ -77,7 +77,7 @@ const selection = computed(() => {
       saved
     }}</span>
     <a class="export" :class="{ last: !saved }" :href="`/api/builds/${view.id}/export`" download
-      >Export</a
+      >Export build</a
     >
   </Teleport>
 </template>

@@ -47,7 +47,7 @@ const isFew = computed(() => props.findings.length <= most)
           @click="build.redo"
           >Redo</KeyButton
         >
-        <KeyButton id="keys" letter="?" @click="$emit('keys')">Keys</KeyButton>
+        <KeyButton id="keys" letter="?" @click="$emit('keys')">Shortcuts</KeyButton>
       </span>
     </div>
     <slot />
@@ -66,9 +66,7 @@ const isFew = computed(() => props.findings.length <= most)
           size="small"
           :aria-expanded="isWhole"
           @click="isWhole = !isWhole"
-          >{{
-            isWhole ? `Only the first ${first}` : `${findings.length - first} more findings`
-          }}</v-btn
+          >{{ isWhole ? `Show first ${first}` : `Show ${findings.length - first} more` }}</v-btn
         >
       </li>
     </ul>

@@ -10,7 +10,7 @@ const letters = useLetters()
 <template>
   <v-dialog v-model="open">
     <div class="box" role="document">
-      <h2>Keys</h2>
+      <h2>Shortcuts</h2>
       <dl>
         <template v-for="[key, words] in keys" :key="key">
           <dt class="label">{{ key }}</dt>
@@ -20,8 +20,8 @@ const letters = useLetters()
       <v-switch
         v-model="letters"
         class="letters"
-        label="Letters and numbers act as keys"
-        hint="Arrows, Enter and Escape always do."
+        label="Single-key shortcuts"
+        hint="Arrows, Enter and Escape always work."
         persistent-hint
         color="primary"
         density="compact"

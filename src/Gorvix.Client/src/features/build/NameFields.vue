@@ -16,7 +16,7 @@ watch(
   },
   { immediate: true },
 )
-const error = computed(() => (called.value.trim() === '' ? 'A build needs a name.' : ''))
+const error = computed(() => (called.value.trim() === '' ? 'Enter a build name.' : ''))
 
 function takeName() {
   if (error.value === '' && called.value.trim() !== props.name) emit('name', called.value)
@@ -46,7 +46,7 @@ function takeNote() {
         data-field="note"
         maxlength="2000"
         dir="auto"
-        placeholder="a line about it"
+        placeholder="optional"
         @change="takeNote"
       />
     </LineField>

@@ -10,12 +10,12 @@ const { view, problem, standing, unsent } = storeToRefs(build)
 
 const title = computed(() =>
   !view.value
-    ? 'This build cannot be shown'
+    ? 'Could not load build'
     : standing.value === 'stale'
       ? 'Changed in another tab'
       : standing.value === 'offline' && unsent.value > 0
-        ? `Not saved yet: ${unsent.value === 1 ? 'one change waits' : `${unsent.value} changes wait`}`
-        : 'That was not saved',
+        ? `${unsent.value === 1 ? '1 change' : `${unsent.value} changes`} waiting to be saved`
+        : 'Not saved',
 )
 </script>
 
@@ -23,14 +23,14 @@ const title = computed(() =>
   <ProblemNote v-if="problem" class="gap" :title="title" :problem="problem">
     <template v-if="unsent > 0">
       <v-btn id="resend" @click="build.resend">{{
-        standing === 'stale' ? 'Load the newer one and do it there' : 'Send again'
+        standing === 'stale' ? 'Reload and reapply' : 'Retry now'
       }}</v-btn>
       <v-btn id="drop" variant="text" @click="build.drop">{{
-        unsent === 1 ? 'Give that change up' : 'Give them up'
+        unsent === 1 ? 'Discard change' : 'Discard changes'
       }}</v-btn>
     </template>
     <v-btn v-else id="reload" @click="build.open(build.id)">Try again</v-btn>
-    <v-btn v-if="!view" variant="text" to="/">To the shelf</v-btn>
+    <v-btn v-if="!view" variant="text" to="/">Back to Builds</v-btn>
   </ProblemNote>
 </template>
 

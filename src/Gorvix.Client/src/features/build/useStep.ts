@@ -50,10 +50,13 @@ export function useStep(step: {
     build,
     view,
     keysOpen,
-    keyList: [...step.list, ['Z', 'undo'], ['Y', 'redo'], ['F', 'to Fit'], ['?', 'this list']] as [
-      string,
-      string,
-    ][],
+    keyList: [
+      ...step.list,
+      ['Z', 'undo'],
+      ['Y', 'redo'],
+      ['F', 'go to Fit'],
+      ['?', 'show shortcuts'],
+    ] as [string, string][],
     /** Changes what the address says beside the step. */
     query: (change: Record<string, string | undefined>) =>
       router.replace({ query: { ...route.query, ...change } }),

@@ -77,30 +77,29 @@ watch(
   { immediate: true },
 )
 useScreenKeys({ '/': () => field.value?.querySelector('input')?.focus() })
-useTitle('Club – Gorvix')
+useTitle('Fleet – Gorvix')
 onMounted(load)
 </script>
 
 <template>
   <main class="club">
-    <h1>Club</h1>
-    <p class="quiet">Every craft: what is open, doubtful or due on it, and what flies where.</p>
+    <h1>Fleet</h1>
     <div ref="field" class="search">
-      <LineField v-slot="{ id }" label="Search everything">
+      <LineField v-slot="{ id }" label="Search">
         <v-text-field
           :id="id"
           v-model="search"
           data-field="search"
           maxlength="100"
-          placeholder="a part, a batch, a note, a name, what a board printed"
+          placeholder="part, batch, note, name or dump"
         />
       </LineField>
     </div>
-    <ProblemNote v-if="problem" title="The club cannot be shown" :problem="problem">
+    <ProblemNote v-if="problem" title="Could not load fleet" :problem="problem">
       <v-btn @click="load">Try again</v-btn>
     </ProblemNote>
-    <section v-if="found" data-testid="found" aria-label="Found">
-      <p v-if="found.length === 0" role="status">Nothing holds all of these words.</p>
+    <section v-if="found" data-testid="found" aria-label="Results">
+      <p v-if="found.length === 0" role="status">No matches. Try fewer words.</p>
       <ul>
         <li v-for="(f, i) in found" :key="i" class="found">
           <RouterLink :to="to(f)">{{ f.name }}</RouterLink>
@@ -111,16 +110,16 @@ onMounted(load)
     </section>
     <template v-else>
       <v-skeleton-loader v-if="!craft && !problem" type="table-tbody" />
-      <p v-else-if="craft?.length === 0" role="status">No craft is on the shelf yet.</p>
+      <p v-else-if="craft?.length === 0" role="status">No builds yet.</p>
       <v-table v-else-if="craft" class="craft" density="compact">
         <thead>
           <tr>
-            <th>Craft</th>
-            <th class="n">Proved</th>
-            <th>Stopped</th>
-            <th>Doubtful</th>
-            <th class="n">Due again</th>
-            <th>Due</th>
+            <th>Build</th>
+            <th class="n">Passed</th>
+            <th>Failed</th>
+            <th>Check again</th>
+            <th class="n">Re-check</th>
+            <th>Maintenance due</th>
             <th class="n">Flights</th>
           </tr>
         </thead>
@@ -146,14 +145,14 @@ onMounted(load)
         </tbody>
       </v-table>
       <template v-if="parts.length > 0">
-        <h2>What flies where</h2>
+        <h2>Parts in use</h2>
         <v-table class="flies" density="compact">
           <thead>
             <tr>
-              <th>Kind</th>
+              <th>Type</th>
               <th>Part</th>
               <th>Batch</th>
-              <th>Craft</th>
+              <th>Build</th>
             </tr>
           </thead>
           <tbody>

@@ -89,9 +89,7 @@ function lies(id: string) {
   if (!row) return
   const said = /^(top|bottom)\s+(\d+(?:\.\d+)?)\s*,\s*(\d+(?:\.\d+)?)$/i.exec(row.text.trim())
   row.error =
-    said || row.text.trim() === ''
-      ? ''
-      : 'A place is a side and two lengths in mm, from the left and from the front: bottom 12,8.'
+    said || row.text.trim() === '' ? '' : 'Enter side, mm from left, mm from front: bottom 12,8'
   if (row.error !== '') return
   const place = said
     ? {
@@ -123,11 +121,11 @@ function lies(id: string) {
   </ul>
   <div v-for="b in board.bridges ?? []" :key="b.id" class="comes" :data-bridge="b.id">
     <span
-      >Bridge <span class="label">{{ b.id }}</span> comes</span
+      >Jumper <span class="label">{{ b.id }}</span> default:</span
     >
     <v-btn-toggle
       mandatory
-      :aria-label="`How ${b.id} comes`"
+      :aria-label="`Default of ${b.id}`"
       :model-value="b.default"
       @update:model-value="comes(b.id, $event)"
     >
@@ -135,7 +133,7 @@ function lies(id: string) {
         position
       }}</v-btn>
     </v-btn-toggle>
-    <LineField v-if="places[b.id]" v-slot="{ id }" label="and lies at">
+    <LineField v-if="places[b.id]" v-slot="{ id }" label="Position">
       <v-text-field
         :id="id"
         v-model="places[b.id]!.text"
@@ -150,7 +148,7 @@ function lies(id: string) {
   <v-radio-group
     v-model="pattern"
     class="patterns"
-    label="What does the leaflet show?"
+    label="Circuit in the manual"
     data-field="pattern"
   >
     <v-radio v-for="p in patterns" :key="p.id" :value="p.id">
@@ -174,31 +172,29 @@ function lies(id: string) {
     <LineField v-if="asks('port')" v-slot="{ id }" label="Port">
       <v-select :id="id" v-model="port" data-field="pattern-port" :items="serial" />
     </LineField>
-    <LineField v-if="asks('level')" v-slot="{ id }" label="Port that measures">
+    <LineField v-if="asks('level')" v-slot="{ id }" label="Sense input">
       <v-select
         :id="id"
         v-model="port"
         data-field="pattern-port"
         :items="levels"
-        no-data-text="None yet: type one at step 6, as port VBAT analogue: RX"
+        no-data-text="None yet. Add one at step 6: port VBAT analogue: RX"
       />
     </LineField>
     <template v-if="asks('rails')">
-      <LineField v-slot="{ id }" label="One position gives">
+      <LineField v-slot="{ id }" label="Position 1 rail">
         <v-select :id="id" v-model="first" data-field="pattern-first" :items="rails" />
       </LineField>
-      <LineField v-slot="{ id }" label="The other gives">
+      <LineField v-slot="{ id }" label="Position 2 rail">
         <v-select :id="id" v-model="second" data-field="pattern-second" :items="rails" />
       </LineField>
     </template>
-    <LineField v-if="asks('bridge')" v-slot="{ id }" label="Bridge as printed">
+    <LineField v-if="asks('bridge')" v-slot="{ id }" label="Jumper label">
       <v-text-field :id="id" v-model="bridge" data-field="pattern-bridge" maxlength="120" />
     </LineField>
   </div>
   <p v-if="wrong" class="wrong" role="status">{{ wrong }}</p>
-  <v-btn v-if="chosen" :disabled="!lines" data-do="take-pattern" @click="take"
-    >Put it between</v-btn
-  >
+  <v-btn v-if="chosen" :disabled="!lines" data-do="take-pattern" @click="take">Add circuit</v-btn>
 </template>
 
 <style scoped>

@@ -39,27 +39,31 @@ void ask(() => api.GET('/api/describe/board/choices')).then(({ data, problem }) 
 })
 
 const steps: { step: LeafletStep; title: string; about: string }[] = [
-  { step: 'identity', title: 'What it is', about: 'The same name can hide another pad map.' },
+  {
+    step: 'identity',
+    title: 'Board',
+    about: 'Check the revision: pads can differ under the same name.',
+  },
   {
     step: 'supply',
-    title: 'What burns',
-    about: 'What the input stands, and what each rail gives.',
+    title: 'Power input and rails',
+    about: 'Input range, then voltage and limit of each rail.',
   },
   { step: 'controller', title: 'Controller', about: '' },
   {
     step: 'pads',
     title: 'Pads and sockets',
-    about: 'As printed, from rear to front or left to right.',
+    about: 'As printed, rear to front or left to right.',
   },
   {
     step: 'between',
-    title: 'What lies between',
-    about: 'Inverters, bridges, selectors, dividers, diodes.',
+    title: 'Inverters, jumpers and dividers',
+    about: 'What sits between a pad and its UART or rail.',
   },
   {
     step: 'ports',
-    title: 'What is taken',
-    about: 'Inside, by USB, on a bus, by a second job of a pin.',
+    title: 'In use on the board',
+    about: 'UARTs used internally, by USB, or sharing pins with a bus.',
   },
 ]
 const edges = [
@@ -123,38 +127,38 @@ watch(
 watch(asText, (now) => {
   if (!now) draft.leaveText()
 })
-useTitle(computed(() => `${name.value} – Describe a board – Gorvix`))
+useTitle(computed(() => `${name.value} – Board editor – Gorvix`))
 </script>
 
 <template>
   <main ref="page" class="describe">
     <p class="back"><RouterLink :to="{ name: 'library' }">Parts library</RouterLink></p>
     <div class="top">
-      <h1>{{ id ? `Change ${name}` : name }}</h1>
+      <h1>{{ id ? `Edit ${name}` : name }}</h1>
       <div class="tools">
         <v-btn size="small" :disabled="!draft.canUndo.value" data-do="undo" @click="draft.undo"
           >Undo <v-kbd>Z</v-kbd></v-btn
         >
         <v-btn size="small" :aria-pressed="asText" data-do="text" @click="asText = !asText">{{
-          asText ? 'As steps' : 'As text'
+          asText ? 'Edit as steps' : 'Edit as text'
         }}</v-btn>
       </div>
     </div>
     <ProblemNote
       v-if="!look && draft.problem.value"
-      title="This board cannot be shown"
+      title="Could not load board"
       :problem="draft.problem.value"
     >
-      <v-btn :to="{ name: 'library' }">To the library</v-btn>
+      <v-btn :to="{ name: 'library' }">Back to library</v-btn>
     </ProblemNote>
     <template v-if="look && board && choices">
-      <nav v-if="!asText" class="rail no-print" aria-label="Steps of the leaflet">
+      <nav v-if="!asText" class="rail no-print" aria-label="Board steps">
         <button v-for="(s, i) in steps" :key="s.step" type="button" @click="go(s.step)">
           <span class="number">{{ i + 1 }}</span> {{ s.title }}
           <span
             v-if="draft.begun.value && open(s.step) > 0"
             class="open"
-            :aria-label="`${open(s.step)} open`"
+            :aria-label="`${open(s.step)} to fix`"
             >{{ open(s.step) }}</span
           >
         </button>
@@ -182,7 +186,7 @@ useTitle(computed(() => `${name.value} – Describe a board – Gorvix`))
             <template v-else-if="s.step === 'supply'">
               <SupplyStep :board="board" @change="edit" />
               <LineTyper
-                label="Or type it"
+                label="Or type"
                 field="supply-line"
                 example="rail 9V: 9 V regulator, up to 1.5 A, filtered"
                 :preview="preview"
@@ -198,7 +202,7 @@ useTitle(computed(() => `${name.value} – Describe a board – Gorvix`))
             />
             <template v-else-if="s.step === 'pads'">
               <LineTyper
-                label="A row or a socket, as printed"
+                label="Pad row or socket"
                 field="pads-line"
                 example="top left: R1 T1 5V G   or   AIR (1.25 mm) bottom rear: BAT G T3 R3"
                 :preview="preview"
@@ -225,7 +229,7 @@ useTitle(computed(() => `${name.value} – Describe a board – Gorvix`))
             <template v-else>
               <PortsStep :board="board" @change="edit" />
               <LineTyper
-                label="Or type it"
+                label="Or type"
                 field="ports-line"
                 example='port I2C1 bus: SDA SCL, address 118 "the barometer"'
                 :preview="preview"
@@ -256,7 +260,7 @@ useTitle(computed(() => `${name.value} – Describe a board – Gorvix`))
           />
           <SaveBox
             :is-new="!id"
-            hint="Begin anywhere: with the name, with the pads, or with a leaflet pasted as text."
+            hint="Start with the name, the pads, or pasted board text."
             :usable="look.usable && (draft.answer.value?.problems.length ?? 0) === 0"
             :stops="stops + (draft.answer.value?.problems.length ?? 0)"
             :touched="draft.touched.value"

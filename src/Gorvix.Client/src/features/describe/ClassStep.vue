@@ -25,8 +25,7 @@ function take(value: string | null) {
     <li v-for="fact in implied" :key="fact">{{ fact }}</li>
   </ul>
   <p v-else class="quiet small">
-    It stands on the largest chip, or in the name of the firmware target. Everything about polarity
-    follows from it.
+    See the largest chip or the firmware target name. It decides which UARTs can invert.
   </p>
 </template>
 

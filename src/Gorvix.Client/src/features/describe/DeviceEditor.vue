@@ -40,8 +40,8 @@ const name = computed(() => {
 })
 const memories = [
   { value: null, title: 'unknown' },
-  { value: 'keeps', title: 'keeps its set-up' },
-  { value: 'forgets', title: 'forgets it without power' },
+  { value: 'keeps', title: 'saves settings' },
+  { value: 'forgets', title: 'loses settings without power' },
 ]
 const shown = (step: DeviceStep) =>
   notesAt(step).filter((n) => draft.begun.value || n.severity === 'note')
@@ -65,31 +65,31 @@ async function save() {
   await router.push({ name: 'part', params: { type: 'devices', id } })
 }
 useScreenKeys({ z: () => void draft.undo() })
-useTitle(computed(() => `${name.value} – Describe a device – Gorvix`))
+useTitle(computed(() => `${name.value} – Device editor – Gorvix`))
 </script>
 
 <template>
   <main class="describe">
     <p class="back"><RouterLink :to="{ name: 'library' }">Parts library</RouterLink></p>
     <div class="top">
-      <h1>{{ id ? `Change ${name}` : name }}</h1>
+      <h1>{{ id ? `Edit ${name}` : name }}</h1>
       <v-btn size="small" :disabled="!draft.canUndo.value" data-do="undo" @click="draft.undo"
         >Undo <v-kbd>Z</v-kbd></v-btn
       >
     </div>
     <ProblemNote
       v-if="!look && draft.problem.value"
-      title="This device cannot be shown"
+      title="Could not load device"
       :problem="draft.problem.value"
     >
-      <v-btn :to="{ name: 'library' }">To the library</v-btn>
+      <v-btn :to="{ name: 'library' }">Back to library</v-btn>
     </ProblemNote>
     <div v-if="look && device && choices" class="columns">
       <div class="steps">
         <section v-if="patterned" data-step="pattern">
-          <h2>What is in the bag?</h2>
+          <h2>Choose a preset</h2>
           <p class="quiet small">
-            A pattern brings leads and modes as the kind usually has them; the leaflet decides.
+            Presets fill in typical leads and modes. Correct them from the manual.
           </p>
           <ul class="patterns">
             <li v-for="p in choices.patterns" :key="p.id">
@@ -102,7 +102,7 @@ useTitle(computed(() => `${name.value} – Describe a device – Gorvix`))
         </section>
         <template v-else>
           <section data-step="identity">
-            <h2><span class="number">1</span> What it is</h2>
+            <h2><span class="number">1</span> Device</h2>
             <div class="fields three">
               <TypedText
                 label="Maker"
@@ -116,7 +116,7 @@ useTitle(computed(() => `${name.value} – Describe a device – Gorvix`))
                 :value="device.name"
                 @change="set({ name: $event })"
               />
-              <LineField v-slot="{ id: field }" label="Kind">
+              <LineField v-slot="{ id: field }" label="Type">
                 <v-autocomplete
                   :id="field"
                   data-field="kind"
@@ -130,14 +130,14 @@ useTitle(computed(() => `${name.value} – Describe a device – Gorvix`))
             </div>
             <div v-if="device.kind === 'speedController'" class="fields three">
               <TypedNumber
-                label="Pieces alike, such as four in one"
+                label="ESC count"
                 field="pieces"
                 :value="device.pieces ?? 1"
                 @change="set({ pieces: $event ?? 1 })"
               />
             </div>
             <div v-if="device.kind === 'gnss'" class="fields three">
-              <LineField v-slot="{ id: field }" label="Memory">
+              <LineField v-slot="{ id: field }" label="Settings memory">
                 <v-select
                   :id="field"
                   data-field="memory"
@@ -156,17 +156,17 @@ useTitle(computed(() => `${name.value} – Describe a device – Gorvix`))
             <StepNotes :notes="shown('leads')" />
           </section>
           <section data-step="supply">
-            <h2><span class="number">3</span> What burns it</h2>
+            <h2><span class="number">3</span> Supply</h2>
             <FeedStep :device="device" @change="edit" />
             <StepNotes :notes="shown('supply')" />
           </section>
           <section data-step="modes">
-            <h2><span class="number">4</span> What it gives</h2>
+            <h2><span class="number">4</span> Functions and modes</h2>
             <ModesStep :device="device" :looks="look.modes" :choices="choices" @change="edit" />
             <StepNotes :notes="shown('modes')" />
           </section>
           <section data-step="signs">
-            <h2><span class="number">5</span> What its lights say</h2>
+            <h2><span class="number">5</span> Status lights</h2>
             <SignsStep :device="device" :states="choices.states" @change="edit" />
           </section>
         </template>
@@ -174,7 +174,7 @@ useTitle(computed(() => `${name.value} – Describe a device – Gorvix`))
       <aside>
         <SaveBox
           :is-new="!id"
-          hint="Choose the pattern that comes nearest; every line of it can be changed."
+          hint="Choose the closest preset; everything can be edited."
           :usable="look.usable"
           :stops="stops"
           :touched="draft.touched.value"

@@ -18,8 +18,8 @@ const kinds = [
 ]
 const filters = [
   { value: null, title: 'unknown' },
-  { value: 'filtered', title: 'is kept off' },
-  { value: 'unfiltered', title: 'passes' },
+  { value: 'filtered', title: 'filtered' },
+  { value: 'unfiltered', title: 'unfiltered' },
 ]
 const feeds = computed(() => props.device.leads.filter((l) => l.role === 'supply'))
 const offers = computed(() => props.device.leads.filter((l) => l.role === 'output'))
@@ -59,30 +59,30 @@ function output(lead: string, next: Partial<Output>) {
 <template>
   <div v-for="lead in feeds" :key="lead.id" class="fields five" :data-feed="lead.id">
     <p class="name">
-      <span class="label">{{ lead.label }}</span> takes
+      <span class="label">{{ lead.label }}</span> input
     </p>
     <TypedNumber
-      label="From, V"
+      label="Min, V"
       field="from"
       :value="supplyOf(lead.id)?.window.min"
       @change="volts(lead.id, 'min', $event)"
     />
     <TypedNumber
-      label="Up to, V"
+      label="Max, V"
       field="upto"
       :value="supplyOf(lead.id)?.window.max"
       @change="volts(lead.id, 'max', $event)"
     />
     <TypedNumber
       v-if="supplyOf(lead.id)"
-      label="Usually, A"
+      label="Typical, A"
       field="typical"
       :value="supplyOf(lead.id)?.typical"
       @change="supply(lead.id, (s) => ({ ...s, typical: $event }))"
     />
     <TypedNumber
       v-if="supplyOf(lead.id)"
-      label="At most, A"
+      label="Peak, A"
       field="peak"
       :value="supplyOf(lead.id)?.peak"
       @change="supply(lead.id, (s) => ({ ...s, peak: $event }))"
@@ -90,21 +90,21 @@ function output(lead: string, next: Partial<Output>) {
   </div>
   <div v-for="lead in offers" :key="lead.id" class="fields five" :data-offer="lead.id">
     <p class="name">
-      <span class="label">{{ lead.label }}</span> offers
+      <span class="label">{{ lead.label }}</span> output
     </p>
     <TypedNumber
-      label="Volts"
+      label="Output, V"
       field="gives"
       :value="outputOf(lead.id)?.volts"
       @change="output(lead.id, { volts: $event })"
     />
     <TypedNumber
-      label="Up to, A"
+      label="Limit, A"
       field="limit"
       :value="outputOf(lead.id)?.limit"
       @change="output(lead.id, { limit: $event })"
     />
-    <LineField v-slot="{ id }" label="The motors' noise on it">
+    <LineField v-slot="{ id }" label="Motor noise">
       <v-select
         :id="id"
         data-field="filtering"
@@ -114,7 +114,7 @@ function output(lead: string, next: Partial<Output>) {
       />
     </LineField>
     <div class="fields four more">
-      <LineField v-slot="{ id }" label="Kind">
+      <LineField v-slot="{ id }" label="Regulator type">
         <v-select
           :id="id"
           data-field="kind"
@@ -136,14 +136,14 @@ function output(lead: string, next: Partial<Output>) {
         @change="output(lead.id, { efficiency: part($event) })"
       />
       <TypedNumber
-        label="Takes itself, A"
+        label="Quiescent current, A"
         field="quiescent"
         :value="outputOf(lead.id)?.quiescent"
         @change="output(lead.id, { quiescent: $event })"
       />
     </div>
   </div>
-  <p v-if="feeds.length + offers.length === 0" class="quiet">No lead is a supply.</p>
+  <p v-if="feeds.length + offers.length === 0" class="quiet">No supply leads.</p>
 </template>
 
 <style scoped>

@@ -83,7 +83,7 @@ function pins(h: Harness, text: string) {
         :value="h.name"
         @change="$event && set(h.id, { name: $event })"
       />
-      <LineField v-slot="{ id }" label="Its leads">
+      <LineField v-slot="{ id }" label="Leads">
         <v-select
           :id="id"
           data-field="harness-leads"
@@ -96,7 +96,7 @@ function pins(h: Harness, text: string) {
         />
       </LineField>
       <TypedText
-        label="Its plug, pin by pin"
+        label="Plug pinout"
         field="harness-pins"
         :value="(h.plug?.pins ?? []).map((p) => labelOf(p.lead)).join(' ')"
         placeholder="bare leads"
@@ -104,7 +104,7 @@ function pins(h: Harness, text: string) {
       />
       <TypedText
         v-if="h.plug"
-        label="Pitch and pins, as the socket says it"
+        label="Connector"
         field="harness-family"
         :value="h.plug.family"
         placeholder="1.25 mm, 6 pins"
@@ -112,7 +112,7 @@ function pins(h: Harness, text: string) {
       />
     </div>
     <v-btn size="small" variant="text" :aria-label="`Remove ${h.name}`" @click="remove(h)"
-      >Remove this harness</v-btn
+      >Remove harness</v-btn
     >
   </div>
   <v-btn
@@ -121,9 +121,7 @@ function pins(h: Harness, text: string) {
     variant="text"
     data-do="add-harness"
     @click="add"
-    >{{
-      (device.harnesses ?? []).length === 0 ? 'It comes with harnesses' : 'A further harness'
-    }}</v-btn
+    >{{ (device.harnesses ?? []).length === 0 ? 'Add harness' : 'Add another harness' }}</v-btn
   >
 </template>
 

@@ -46,10 +46,10 @@ void props
   </div>
   <div class="fields two">
     <TypedText
-      label="How to tell this revision"
+      label="How to identify"
       field="recognise"
       :value="board.recognise"
-      placeholder="what its sisters do not have"
+      placeholder="what other revisions lack"
       @change="maybe('recognise', $event)"
     />
     <TypedText
@@ -74,21 +74,21 @@ void props
       @change="size('outline', 'depth', $event)"
     />
     <TypedNumber
-      label="Holes across, mm"
+      label="Hole spacing W, mm"
       field="holes-width"
       :value="board.mounting?.width"
       @change="size('mounting', 'width', $event)"
     />
     <TypedNumber
-      label="Holes deep, mm"
+      label="Hole spacing D, mm"
       field="holes-depth"
       :value="board.mounting?.depth"
       @change="size('mounting', 'depth', $event)"
     />
-    <TypedNumber label="Bolt, M" field="bolt" :value="board.mounting?.bolt" @change="bolt" />
+    <TypedNumber label="Screw size, M" field="bolt" :value="board.mounting?.bolt" @change="bolt" />
   </div>
   <div class="fields two">
-    <LineField v-slot="{ id }" label="USB socket at the">
+    <LineField v-slot="{ id }" label="USB socket">
       <v-select
         :id="id"
         data-field="usb"
@@ -97,7 +97,7 @@ void props
         @update:model-value="edge('usbSide', $event)"
       />
     </LineField>
-    <LineField v-slot="{ id }" label="Arrow to the">
+    <LineField v-slot="{ id }" label="Arrow points to">
       <v-select
         :id="id"
         data-field="arrow"

@@ -14,21 +14,21 @@ const roles = [
   { value: 'supply', title: 'supply' },
   { value: 'ground', title: 'ground' },
   { value: 'signal', title: 'signal' },
-  { value: 'picture', title: 'picture' },
-  { value: 'sense', title: 'level' },
-  { value: 'output', title: 'output' },
+  { value: 'picture', title: 'video' },
+  { value: 'sense', title: 'analogue sense' },
+  { value: 'output', title: 'power output' },
 ]
 const habits = [
-  { value: 'asked', title: 'when asked' },
+  { value: 'asked', title: 'when polled' },
   { value: 'always', title: 'always' },
 ]
 const boots = [
-  { value: 'none', title: 'anything' },
-  { value: 'high', title: 'a high line' },
+  { value: 'none', title: 'no requirement' },
+  { value: 'high', title: 'held high' },
 ]
 const wires = [
-  { value: 'shared', title: 'one, shared inside' },
-  { value: 'each', title: 'one from each piece' },
+  { value: 'shared', title: 'one, shared' },
+  { value: 'each', title: 'one per ESC' },
 ]
 const pieces = computed(() => props.device.pieces ?? 1)
 /** What is seldom said stands open where it is said. */
@@ -117,7 +117,7 @@ function family(value: string) {
 <template>
   <div class="plug">
     <v-checkbox
-      label="The leads end in a plug"
+      label="Leads end in plug"
       density="compact"
       data-field="plug"
       :model-value="device.plug != null"
@@ -126,7 +126,7 @@ function family(value: string) {
     />
     <TypedText
       v-if="device.plug"
-      label="Pitch and pins, as the socket says it"
+      label="Connector"
       field="family"
       :value="device.plug.family"
       placeholder="1.25 mm, 6 pins"
@@ -136,12 +136,12 @@ function family(value: string) {
   <div v-for="lead in device.leads" :key="lead.id" class="lead" :data-lead="lead.id">
     <div class="fields six">
       <TypedText
-        label="Printed"
+        label="Label"
         field="label"
         :value="lead.label"
         @change="set(lead.id, { label: $event })"
       />
-      <LineField v-slot="{ id }" label="For">
+      <LineField v-slot="{ id }" label="Role">
         <v-select
           :id="id"
           data-field="role"
@@ -168,12 +168,12 @@ function family(value: string) {
       <TypedNumber
         v-if="lead.role === 'signal'"
         class="at-drives"
-        label="Drives, V"
+        label="Logic level, V"
         field="drives"
         :value="lead.driveVolts ?? 3.3"
         @change="set(lead.id, { driveVolts: $event ?? 3.3 })"
       />
-      <LineField v-if="lead.role === 'signal'" v-slot="{ id }" class="at-talks" label="Talks">
+      <LineField v-if="lead.role === 'signal'" v-slot="{ id }" class="at-talks" label="Transmits">
         <v-select
           :id="id"
           data-field="talks"
@@ -184,15 +184,15 @@ function family(value: string) {
       </LineField>
     </div>
     <details v-if="lead.role === 'signal'" class="seldom" :open="isSaid(lead)" data-do="seldom">
-      <summary :aria-label="`What else ${lead.label} needs`">What else it needs</summary>
+      <summary :aria-label="`Special requirements of ${lead.label}`">Special requirements</summary>
       <div class="fields three">
         <TypedNumber
-          label="Takes for high from, V"
+          label="Logic-high threshold, V"
           field="high-from"
           :value="lead.highFromVolts"
           @change="set(lead.id, { highFromVolts: $event })"
         />
-        <LineField v-slot="{ id }" label="Must see while the board starts">
+        <LineField v-slot="{ id }" label="Needs at power-up">
           <v-select
             :id="id"
             data-field="at-boot"
@@ -217,10 +217,10 @@ function family(value: string) {
       variant="text"
       :aria-label="`Remove lead ${lead.label}`"
       @click="remove(lead.id)"
-      >Remove</v-btn
+      >Remove lead</v-btn
     >
   </div>
-  <v-btn size="small" data-do="add-lead" @click="add">Add a lead</v-btn>
+  <v-btn size="small" data-do="add-lead" @click="add">Add lead</v-btn>
 </template>
 
 <style scoped>

@@ -35,10 +35,7 @@ function show(line: number, column: number) {
 
 <template>
   <section class="pane">
-    <LineField
-      v-slot="{ id }"
-      label="The leaflet as text: what is left out is unknown; a line that begins with # is a remark"
-    >
+    <LineField v-slot="{ id }" label="Board text (# = comment)">
       <v-textarea
         :id="id"
         ref="area"
@@ -58,7 +55,9 @@ function show(line: number, column: number) {
       </li>
     </ul>
     <StepNotes :notes="notes" />
-    <v-btn size="small" data-do="copy" @click="copy(own)">{{ copied ? 'Copied' : 'Copy' }}</v-btn>
+    <v-btn size="small" data-do="copy" @click="copy(own)">{{
+      copied ? 'Copied' : 'Copy text'
+    }}</v-btn>
   </section>
 </template>
 

@@ -70,7 +70,7 @@ async function paste(event: ClipboardEvent) {
         @paste="paste"
       />
     </LineField>
-    <v-btn :disabled="text.trim() === ''" :data-do="`take-${field}`" @click="take">Take</v-btn>
+    <v-btn :disabled="text.trim() === ''" :data-do="`take-${field}`" @click="take">Add line</v-btn>
   </div>
   <div v-if="seen" class="preview" role="status" :data-preview="field">
     <p v-for="problem in seen.problems" :key="problem.sentence" class="problem">
@@ -79,13 +79,13 @@ async function paste(event: ClipboardEvent) {
     <ul v-if="pads.length > 0">
       <li v-for="pad in pads" :key="pad?.id" :class="{ doubt: pad?.doubt }">
         <span class="label">{{ pad?.label }}</span> {{ pad?.reads
-        }}<span v-if="pad?.doubt" class="why">: measure, {{ pad.doubt }}</span>
+        }}<span v-if="pad?.doubt" class="why">: measure first, {{ pad.doubt }}</span>
       </li>
     </ul>
     <p v-for="line in seen.assumed" :key="line" class="quiet">{{ line }}</p>
     <p v-if="seen.problems.length === 0" class="quiet">
-      Enter takes {{ pads.length > 0 ? 'what is certain' : 'it'
-      }}{{ doubts > 0 ? `, and marks ${doubts} to be measured` : '' }}.
+      Enter adds {{ pads.length > 0 ? 'these pads' : 'this line'
+      }}{{ doubts > 0 ? `; ${doubts} marked “measure first”` : '' }}.
     </p>
   </div>
 </template>

@@ -16,9 +16,9 @@ type Mode = Function['modes'][number]
 type Line = Mode['lines'][number]
 
 const flows = [
-  { value: 'out', title: 'device talks' },
-  { value: 'in', title: 'board talks' },
-  { value: 'both', title: 'both, in turn' },
+  { value: 'out', title: 'device transmits' },
+  { value: 'in', title: 'board transmits' },
+  { value: 'both', title: 'half-duplex' },
 ]
 const lookOf = (f: Function, m: Mode) =>
   props.looks.find((l) => l.function === f.id && l.mode === m.id)
@@ -104,11 +104,11 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
     <div class="head">
       <h3>{{ wordsOf(f.need) }}</h3>
       <v-btn size="small" variant="text" :aria-label="`Remove ${wordsOf(f.need)}`" @click="drop(f)"
-        >Remove</v-btn
+        >Remove function</v-btn
       >
     </div>
     <p v-if="f.modes.length === 0" class="quiet">
-      No wires of its own: it rides inside another link, or has no mode yet.
+      No wires: in-band over another link, or no mode yet.
     </p>
     <div v-for="m in f.modes" :key="m.id" class="mode" :data-mode="m.id">
       <div class="fields three">
@@ -123,13 +123,13 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
           />
         </LineField>
         <TypedText
-          label="What you call it"
+          label="Mode name"
           field="mode-name"
           :value="m.name"
           @change="set(f, m, { name: $event })"
         />
         <TypedText
-          label="From firmware"
+          label="Firmware from"
           field="firmware"
           :value="m.firmware"
           placeholder="any"
@@ -141,7 +141,7 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
           <span class="label">{{ labelOf(l.lead) }}</span>
           <v-select
             class="flow"
-            :aria-label="`Who talks on ${labelOf(l.lead)}`"
+            :aria-label="`Direction on ${labelOf(l.lead)}`"
             :items="flows"
             :model-value="l.flow"
             @update:model-value="line(f, m, l.lead, { flow: $event })"
@@ -149,7 +149,7 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
           <v-btn
             v-if="polarityOf(f, m, l)"
             size="small"
-            :aria-label="`${labelOf(l.lead)} idles ${polarityOf(f, m, l) === 'normal' ? 'high' : 'low'}; turn it over`"
+            :aria-label="`${labelOf(l.lead)} idles ${polarityOf(f, m, l) === 'normal' ? 'high' : 'low'}; invert`"
             data-do="turn"
             @click="turn(f, m, l)"
           >
@@ -159,7 +159,7 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
           <v-btn
             size="small"
             variant="text"
-            :aria-label="`${labelOf(l.lead)} is not used in ${m.name}`"
+            :aria-label="`Remove ${labelOf(l.lead)} from ${m.name}`"
             @click="line(f, m, l.lead, null)"
             >−</v-btn
           >
@@ -168,8 +168,8 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
           <v-select
             class="flow"
             data-field="add-line"
-            :aria-label="`A further lead of ${m.name}`"
-            placeholder="a lead…"
+            :aria-label="`Add lead to ${m.name}`"
+            placeholder="add lead…"
             :items="free(m)"
             :model-value="null"
             @update:model-value="
@@ -181,7 +181,7 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
       <div class="fields four">
         <TypedNumber
           v-if="protocolOf(m)?.bus"
-          label="Address on the bus"
+          label="Bus address"
           field="address"
           :value="m.address"
           @change="set(f, m, { address: $event })"
@@ -190,13 +190,13 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
           v-if="(protocolOf(m)?.bauds.length ?? 0) > 1"
           v-slot="{ id }"
           class="wide"
-          label="Bauds, the usual one first"
+          label="Baud rates, default first"
         >
           <v-select
             :id="id"
             data-field="bauds"
             multiple
-            placeholder="the usual one"
+            placeholder="default"
             :items="protocolOf(m)?.bauds ?? []"
             :model-value="m.bauds ?? []"
             @update:model-value="set(f, m, { bauds: $event })"
@@ -204,7 +204,7 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
         </LineField>
         <TypedNumber
           v-if="protocolOf(m)?.serial"
-          label="Frames a second"
+          label="Frame rate, Hz"
           field="packets"
           :value="m.packetHertz"
           @change="set(f, m, { packetHertz: $event })"
@@ -212,17 +212,17 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
       </div>
       <div class="fields two">
         <TypedText
-          label="Setting of the device"
+          label="Device setting"
           field="setting"
           :value="m.setting"
-          placeholder="as it comes"
+          placeholder="factory default"
           @change="set(f, m, { setting: $event || null })"
         />
         <TypedText
-          label="Loses"
+          label="Not available"
           field="loses"
           :value="(m.loses ?? []).join('; ')"
-          placeholder="nothing"
+          placeholder="none"
           @change="set(f, m, { loses: listed($event) })"
         />
       </div>
@@ -242,16 +242,16 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
         variant="text"
         :aria-label="`Remove mode ${m.name}`"
         @click="edit(f, (modes) => modes.filter((x) => x.id !== m.id))"
-        >Remove this mode</v-btn
+        >Remove mode</v-btn
       >
     </div>
-    <v-btn size="small" :data-do="`add-mode-${f.id}`" @click="addMode(f)">Add a mode</v-btn>
+    <v-btn size="small" :data-do="`add-mode-${f.id}`" @click="addMode(f)">Add mode</v-btn>
   </section>
-  <LineField v-slot="{ id }" label="It also gives">
+  <LineField v-slot="{ id }" label="Add function">
     <v-autocomplete
       :id="id"
       data-field="gives"
-      placeholder="choose"
+      placeholder="choose…"
       :items="choices.needs"
       item-title="words"
       item-value="value"

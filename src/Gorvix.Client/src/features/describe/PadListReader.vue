@@ -28,13 +28,9 @@ async function read() {
     @change="read"
   />
   <v-btn size="small" variant="text" data-do="pad-list" @click="input?.click()"
-    >Or read a list of pads (CSV)</v-btn
+    >Import pads (CSV)</v-btn
   >
-  <ProblemNote
-    v-if="problem"
-    title="The list was not read; the pads are as they were"
-    :problem="problem"
-  />
+  <ProblemNote v-if="problem" title="Pads not imported; nothing changed" :problem="problem" />
 </template>
 
 <style scoped>

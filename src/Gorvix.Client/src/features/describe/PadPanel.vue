@@ -76,9 +76,9 @@ function remove() {
         >
       </p>
     </div>
-    <p v-else class="quiet">It leads nowhere yet.</p>
+    <p v-else class="quiet">Not connected to a UART or rail yet.</p>
     <p v-if="look.doubt" class="doubt">Measure before use: {{ look.doubt }}.</p>
-    <LineField v-slot="{ id }" label="Ways, from the pad to its end; several with | between">
+    <LineField v-slot="{ id }" label="Paths (separate with |)">
       <v-text-field
         :id="id"
         v-model="ways"
@@ -92,13 +92,8 @@ function remove() {
       />
     </LineField>
     <div class="fields two">
-      <TypedText
-        label="Label as printed"
-        field="label"
-        :value="pad.label"
-        @change="set({ label: $event })"
-      />
-      <LineField v-slot="{ id }" label="Trust">
+      <TypedText label="Label" field="label" :value="pad.label" @change="set({ label: $event })" />
+      <LineField v-slot="{ id }" label="Certainty">
         <v-select
           :id="id"
           data-field="meaning"
@@ -131,7 +126,7 @@ function remove() {
         />
       </LineField>
     </div>
-    <v-btn size="small" variant="text" data-do="remove-pad" @click="remove">Remove this pad</v-btn>
+    <v-btn size="small" variant="text" data-do="remove-pad" @click="remove">Remove pad</v-btn>
   </section>
 </template>
 

@@ -65,8 +65,8 @@ function settle(pad: PadLook, ways: string) {
   </div>
   <div v-if="doubts.length > 0" class="doubts" data-testid="doubts">
     <h3>
-      {{ doubts.length === 1 ? 'One label is' : `${doubts.length} labels are` }} not certain:
-      measure before use, or say what the leaflet says
+      {{ doubts.length === 1 ? '1 uncertain label' : `${doubts.length} uncertain labels` }}: measure
+      before use, or set from the manual
     </h3>
     <ul>
       <li v-for="pad in doubts" :key="pad.id" :data-doubt="pad.id">
@@ -77,8 +77,8 @@ function settle(pad: PadLook, ways: string) {
         <v-select
           v-if="pad.offers.length > 3"
           class="which"
-          :aria-label="`What ${pad.label} is`"
-          placeholder="It is…"
+          :aria-label="`Function of ${pad.label}`"
+          placeholder="choose…"
           :items="pad.offers"
           item-title="words"
           item-value="ways"
@@ -91,10 +91,10 @@ function settle(pad: PadLook, ways: string) {
             :key="offer.ways"
             size="small"
             @click="settle(pad, offer.ways)"
-            >It is {{ offer.words }}</v-btn
+            >Set to {{ offer.words }}</v-btn
           >
         </template>
-        <v-btn size="small" variant="text" @click="emit('choose', pad.id)">Something else</v-btn>
+        <v-btn size="small" variant="text" @click="emit('choose', pad.id)">Edit pad</v-btn>
       </li>
     </ul>
   </div>

@@ -24,7 +24,7 @@ function halves(port: Port) {
     ['SCL', port.clock],
   ]
   const own = all.filter(([, net]) => net).map(([name]) => name)
-  return own.length === 0 ? 'no half' : own.join(' ')
+  return own.length === 0 ? 'no pins' : own.join(' ')
 }
 </script>
 
@@ -33,13 +33,13 @@ function halves(port: Port) {
     <li v-for="port in board.ports" :key="port.id" :data-port="port.id">
       <span class="id label">{{ port.id }}</span>
       <span class="what"
-        >{{ (port.kind ?? 'uart') === 'uart' ? 'serial' : port.kind }}
+        >{{ (port.kind ?? 'uart') === 'uart' ? 'UART' : port.kind }}
         <span class="label">{{ halves(port) }}</span></span
       >
       <TypedText
         v-if="port.kind !== 'usb'"
         class="held"
-        label="Taken inside by"
+        label="Used internally by"
         field="held"
         :value="port.heldBy"
         placeholder="free"
@@ -57,11 +57,11 @@ function halves(port: Port) {
         variant="text"
         :aria-label="`Remove port ${port.id}`"
         @click="remove(port.id)"
-        >Remove</v-btn
+        >Remove port</v-btn
       >
     </li>
   </ul>
-  <p v-else class="quiet">Ports come with the pads that are named after them.</p>
+  <p v-else class="quiet">Ports are created from pad labels.</p>
 </template>
 
 <style scoped>

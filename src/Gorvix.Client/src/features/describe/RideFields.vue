@@ -28,12 +28,12 @@ function lose(id: string, text: string) {
 
 <template>
   <div v-if="others.length > 0" class="fields two">
-    <LineField v-slot="{ id }" label="Inside it ride, without wires of their own">
+    <LineField v-slot="{ id }" label="In-band functions">
       <v-select
         :id="id"
         data-field="carries"
         multiple
-        placeholder="nothing"
+        placeholder="none"
         :items="others"
         :model-value="carries.map((c) => c.function)"
         @update:model-value="ride($event)"
@@ -42,10 +42,10 @@ function lose(id: string, text: string) {
     <TypedText
       v-for="c in carries"
       :key="c.function"
-      :label="`Less there of ${c.function}`"
+      :label="`Lost in-band: ${c.function}`"
       :field="`less-${c.function}`"
       :value="(c.loses ?? []).join('; ')"
-      placeholder="nothing"
+      placeholder="none"
       @change="lose(c.function, $event)"
     />
   </div>

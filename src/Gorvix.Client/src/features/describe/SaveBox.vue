@@ -29,19 +29,21 @@ const differs = (t: BuildTouched) =>
   <section class="save" aria-label="Save">
     <ProblemNote v-if="problem" title="Not saved" :problem="problem">
       <v-btn v-if="problem.status === 409 && !isNew" data-do="adopt" @click="$emit('adopt')"
-        >Go on with mine</v-btn
+        >Overwrite with mine</v-btn
       >
     </ProblemNote>
     <p v-if="touched.length > 0" class="quiet">
-      {{ touched.length === 1 ? '1 build has' : `${touched.length} builds have` }} this part.
+      Used in {{ touched.length === 1 ? '1 build' : `${touched.length} builds` }}.
     </p>
     <ul v-if="touched.length > 0" class="touched" data-testid="touched">
       <li v-for="t in touched" :key="t.id">
         <strong
           ><bdi>{{ t.name }}</bdi></strong
         >:
-        <span v-if="t.refused" class="stop">could no longer be planned. {{ t.refused }}</span>
-        <span v-else-if="!differs(t)">stays as it is.</span>
+        <span v-if="t.refused" class="stop"
+          >cannot be planned with this change. {{ t.refused }}</span
+        >
+        <span v-else-if="!differs(t)">no change.</span>
         <template v-else>
           {{ t.foretold?.after.sentence }}
           <span v-for="move in t.foretold?.moved" :key="move" class="line">{{ move }}</span>
@@ -50,11 +52,11 @@ const differs = (t: BuildTouched) =>
       </li>
     </ul>
     <p v-if="!begun && isNew" class="quiet">
-      {{ hint }} It is kept in this browser until you put it into the library.
+      {{ hint }} Your draft stays in this browser until you save it.
     </p>
     <p v-else-if="!usable" class="quiet">
-      {{ stops === 1 ? 'One stop stands' : `${stops} stops stand` }} in the way of saving. What you
-      wrote is kept here until then.
+      Fix {{ stops === 1 ? '1 problem' : `${stops} problems` }} to save. Your draft stays in this
+      browser.
     </p>
     <div class="buttons">
       <v-btn
@@ -63,10 +65,10 @@ const differs = (t: BuildTouched) =>
         data-do="save"
         :disabled="!usable || busy || (!isNew && !begun)"
         @click="$emit('save')"
-        >{{ isNew ? 'Put it into the library' : 'Save the change' }}</v-btn
+        >{{ isNew ? 'Save to library' : 'Save changes' }}</v-btn
       >
       <v-btn v-if="begun" variant="text" data-do="reset" @click="$emit('reset')">{{
-        isNew ? 'Begin again' : 'Drop my changes'
+        isNew ? 'Start over' : 'Discard changes'
       }}</v-btn>
     </div>
   </section>

@@ -18,15 +18,15 @@ function take(value: string, text: string) {
 </script>
 
 <template>
-  <p class="quiet small">Leave out what the leaflet does not tell.</p>
+  <p class="quiet small">Leave blank if the manual does not say.</p>
   <div class="fields three">
     <TypedText
       v-for="s in states"
       :key="s.value"
-      :label="`When it ${s.words}`"
+      :label="`When ${s.words}`"
       :field="`sign-${s.value}`"
       :value="seen(s.value)"
-      placeholder="green, steady"
+      placeholder="solid green"
       @change="take(s.value, $event)"
     />
   </div>

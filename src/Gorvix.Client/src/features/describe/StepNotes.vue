@@ -13,12 +13,12 @@ const props = defineProps<{ notes: (FieldNote | DeviceNote)[] }>()
       :class="note.severity"
       :data-note="note.field"
     >
-      <span class="mark label">{{ note.severity === 'stop' ? 'stop' : 'measure' }}</span>
+      <span class="mark label">{{ note.severity === 'stop' ? 'problem' : 'measure' }}</span>
       {{ note.sentence }}
     </li>
   </ul>
   <details v-if="props.notes.some((n) => n.severity === 'note')" class="unknown">
-    <summary>Not known yet: {{ props.notes.filter((n) => n.severity === 'note').length }}</summary>
+    <summary>Unknown: {{ props.notes.filter((n) => n.severity === 'note').length }}</summary>
     <ul>
       <li v-for="note in props.notes.filter((n) => n.severity === 'note')" :key="note.field">
         {{ note.sentence }}

@@ -20,7 +20,10 @@ function set(at: number, next: Partial<Strap> | null) {
 function add() {
   const free = (props.mode.address ?? 8) + 1 + (props.mode.straps ?? []).length
   emit('set', {
-    straps: [...(props.mode.straps ?? []), { address: Math.min(free, 119), how: 'close the pad' }],
+    straps: [
+      ...(props.mode.straps ?? []),
+      { address: Math.min(free, 119), how: 'close the solder jumper' },
+    ],
   })
 }
 </script>
@@ -28,13 +31,13 @@ function add() {
 <template>
   <div v-for="(s, i) in mode.straps ?? []" :key="i" class="strap" :data-strap="i">
     <TypedNumber
-      label="Or at"
+      label="Alternative address"
       field="strap-address"
       :value="s.address"
       @change="$event !== null && set(i, { address: $event })"
     />
     <TypedText
-      label="by"
+      label="Set by"
       field="strap-how"
       :value="s.how"
       @change="$event && set(i, { how: $event })"
@@ -47,7 +50,7 @@ function add() {
       >−</v-btn
     >
   </div>
-  <v-btn size="small" variant="text" data-do="add-strap" @click="add">Another address</v-btn>
+  <v-btn size="small" variant="text" data-do="add-strap" @click="add">Add address</v-btn>
 </template>
 
 <style scoped>

@@ -12,10 +12,10 @@ type Rail = NonNullable<Board['rails']>[number]
 
 const feeds = [
   { value: 'ground', title: 'common ground' },
-  { value: 'battery', title: 'the battery itself' },
-  { value: 'regulator', title: 'regulator: dead on USB' },
-  { value: 'regulatorOrUsb', title: 'regulator, or USB' },
-  { value: 'booster', title: 'booster: dead on USB' },
+  { value: 'battery', title: 'battery' },
+  { value: 'regulator', title: 'regulator, off on USB' },
+  { value: 'regulatorOrUsb', title: 'regulator or USB' },
+  { value: 'booster', title: 'boost converter, off on USB' },
 ]
 const kinds = [
   { value: null, title: 'unknown' },
@@ -25,7 +25,7 @@ const kinds = [
 const filters = [
   { value: null, title: 'unknown' },
   { value: 'filtered', title: 'filtered' },
-  { value: 'unfiltered', title: 'not filtered' },
+  { value: 'unfiltered', title: 'unfiltered' },
 ]
 
 function input(member: 'min' | 'max', value: number | null) {
@@ -85,7 +85,7 @@ function remove(index: number) {
 }
 const regulated = (r: Rail) => r.feed !== 'ground' && r.feed !== 'battery'
 const others = (r: Rail) => [
-  { value: null, title: 'the battery' },
+  { value: null, title: 'battery' },
   ...(props.board.rails ?? [])
     .filter((o) => o.id !== r.id && o.feed !== 'ground')
     .map((o) => ({ value: o.id, title: o.label })),
@@ -95,13 +95,13 @@ const others = (r: Rail) => [
 <template>
   <div class="fields four">
     <TypedNumber
-      label="Input from, V"
+      label="Input min, V"
       field="input-min"
       :value="board.input?.min"
       @change="input('min', $event)"
     />
     <TypedNumber
-      label="Input up to, V"
+      label="Input max, V"
       field="input-max"
       :value="board.input?.max"
       @change="input('max', $event)"
@@ -110,7 +110,7 @@ const others = (r: Rail) => [
   <div v-for="(r, i) in board.rails ?? []" :key="r.id" class="rail" :data-rail="r.label">
     <div class="fields five">
       <TypedText label="Rail" field="rail" :value="r.label" @change="rail(i, { label: $event })" />
-      <LineField v-slot="{ id }" class="wide" label="Fed by">
+      <LineField v-slot="{ id }" class="wide" label="Rail type">
         <v-select
           :id="id"
           data-field="feed"
@@ -121,14 +121,14 @@ const others = (r: Rail) => [
       </LineField>
       <TypedNumber
         v-if="regulated(r)"
-        label="Volts"
+        label="Output, V"
         field="volts"
         :value="r.volts"
         @change="rail(i, { volts: $event })"
       />
       <TypedNumber
         v-if="r.feed !== 'ground'"
-        label="Up to, A"
+        label="Limit, A"
         field="limit"
         :value="r.limit"
         @change="rail(i, { limit: $event })"
@@ -141,7 +141,7 @@ const others = (r: Rail) => [
         :value="r.dropout"
         @change="rail(i, { dropout: $event })"
       />
-      <LineField v-slot="{ id }" label="Hangs on">
+      <LineField v-slot="{ id }" label="Powered from">
         <v-select
           :id="id"
           data-field="from"
@@ -150,7 +150,7 @@ const others = (r: Rail) => [
           @update:model-value="rail(i, { from: $event })"
         />
       </LineField>
-      <LineField v-slot="{ id }" label="Kind">
+      <LineField v-slot="{ id }" label="Regulator type">
         <v-select
           :id="id"
           data-field="kind"
@@ -159,7 +159,7 @@ const others = (r: Rail) => [
           @update:model-value="rail(i, { kind: $event })"
         />
       </LineField>
-      <LineField v-slot="{ id }" label="Noise">
+      <LineField v-slot="{ id }" label="Filtering">
         <v-select
           :id="id"
           data-field="filtering"
@@ -177,7 +177,7 @@ const others = (r: Rail) => [
         @change="rail(i, { efficiency: part($event) })"
       />
       <TypedNumber
-        label="Takes itself, A"
+        label="Quiescent current, A"
         field="quiescent"
         :value="r.quiescent"
         @change="rail(i, { quiescent: $event })"
@@ -185,5 +185,5 @@ const others = (r: Rail) => [
     </div>
     <v-btn size="small" variant="text" @click="remove(i)">Remove {{ r.label }}</v-btn>
   </div>
-  <v-btn size="small" data-do="add-rail" @click="add">Add a rail</v-btn>
+  <v-btn size="small" data-do="add-rail" @click="add">Add rail</v-btn>
 </template>

@@ -14,7 +14,7 @@ watch(
 )
 const plain = computed(() => text.value.trim().replace(',', '.'))
 const error = computed(() =>
-  plain.value === '' || Number.isFinite(Number(plain.value)) ? '' : 'Write a number, such as 7.4.',
+  plain.value === '' || Number.isFinite(Number(plain.value)) ? '' : 'Enter a number, e.g. 7.4.',
 )
 function take() {
   if (error.value !== '') return

@@ -83,14 +83,14 @@ defineExpose({
         </li>
       </ol>
       <template v-else-if="!told">
-        <p class="quiet">Point at it on the board; once more, and it is said.</p>
+        <p class="quiet">Select the pad on the board; select it again to answer.</p>
         <v-btn
           color="primary"
           variant="flat"
           data-do="that-pad"
           :disabled="busy || !pointed"
           @click="pointed && say(pointed)"
-          >That pad<v-kbd aria-hidden="true">T</v-kbd></v-btn
+          >Answer this pad<v-kbd aria-hidden="true">T</v-kbd></v-btn
         >
       </template>
       <div
@@ -101,14 +101,14 @@ defineExpose({
         data-testid="told-answer"
       >
         <p>
-          <b>{{ told.isRight ? 'Right.' : `No. ${told.right}.` }}</b>
+          <b>{{ told.isRight ? 'Correct.' : `Wrong. Answer: ${told.right}.` }}</b>
           <template v-if="!told.isRight && told.asked.choices.length === 0">
-            You pointed at {{ told.said }}.
+            You chose {{ told.said }}.
           </template>
         </p>
         <p>{{ told.why }}</p>
         <v-btn color="primary" variant="flat" data-do="next" @click="next"
-          >{{ read + 1 === sheet.count ? 'What it came to' : 'Next question'
+          >{{ read + 1 === sheet.count ? 'Show result' : 'Next question'
           }}<v-kbd aria-hidden="true">N</v-kbd></v-btn
         >
       </div>
@@ -124,7 +124,7 @@ defineExpose({
         >
           <b>{{ a.asked.question }}</b>
           <span>{{
-            a.isRight ? `Right: ${a.right}.` : `You said ${a.said}; it is ${a.right}.`
+            a.isRight ? `Correct: ${a.right}.` : `You answered ${a.said}; correct: ${a.right}.`
           }}</span>
           <span class="quiet">{{ a.why }}</span>
         </li>

@@ -15,20 +15,20 @@ const bars = computed(() =>
     ? []
     : [
         { name: 'You', minutes: props.result.minutes },
-        { name: 'The best tester', minutes: props.result.best },
+        { name: 'Optimal search', minutes: props.result.best },
         ...(before.value?.minutes == null
           ? []
-          : [{ name: 'Your last at this level', minutes: before.value.minutes }]),
+          : [{ name: 'Your last, same level', minutes: before.value.minutes }]),
       ],
 )
 </script>
 
 <template>
-  <section class="end" aria-label="What it came to" data-testid="end" :data-score="result.score">
+  <section class="end" aria-label="Result" data-testid="end" :data-score="result.score">
     <p class="score" role="status">
-      <b>{{ result.score }}</b> of 100{{ result.givenUp ? ', given up' : '' }}
+      <b>{{ result.score }}</b> of 100{{ result.givenUp ? ', gave up' : '' }}
       <span v-if="before" class="quiet">{{
-        bars.length > 0 ? '' : `Your last at this level: ${before.score}.`
+        bars.length > 0 ? '' : `Last at this level: ${before.score}.`
       }}</span>
     </p>
     <dl v-if="bars.length > 0" class="bars">
@@ -51,12 +51,12 @@ const bars = computed(() =>
         variant="flat"
         data-do="again"
         @click="$emit('again')"
-        >Another one<v-kbd aria-hidden="true">A</v-kbd></v-btn
+        >New drill<v-kbd aria-hidden="true">A</v-kbd></v-btn
       >
       <v-btn v-if="view.build && !view.evening" variant="outlined" @click="$emit('same')"
-        >The same once more</v-btn
+        >Repeat drill</v-btn
       >
-      <a :href="`/api/drills/${view.id}/file`" download>To give away (file)</a>
+      <a :href="`/api/drills/${view.id}/file`" download>Export drill</a>
     </p>
   </section>
 </template>

@@ -55,25 +55,25 @@ async function again(same: boolean) {
 const keyList = computed<[string, string][]>(() => {
   const own: [string, string][] = sheet.value?.fault
     ? [
-        ['/', 'find a test'],
-        ['N P', 'the next test, the one before'],
-        ['T', 'do the test'],
-        ['W', 'say what it is'],
+        ['/', 'search tests'],
+        ['N P', 'next, previous test'],
+        ['T', 'run the test'],
+        ['W', 'name the fault'],
       ]
     : sheet.value?.place
       ? [
-          ['Arrows', 'walk the grid'],
-          ['Enter', 'put the link there'],
-          ['X', 'leave the link out'],
-          ['D', 'all are placed'],
+          ['Arrows', 'move in the grid'],
+          ['Enter', 'assign link to port'],
+          ['X', 'leave link unconnected'],
+          ['D', 'finish'],
         ]
       : [
           ['1 … 4', 'answer'],
-          ['Arrows, Enter', 'point at a pad'],
-          ['T', 'that pad'],
-          ['N', 'the next question'],
+          ['Arrows, Enter', 'select a pad'],
+          ['T', 'answer with selected pad'],
+          ['N', 'next question'],
         ]
-  return [...own, ['G', 'give up'], ['A', 'another one, when it has ended'], ['?', 'this list']]
+  return [...own, ['G', 'give up'], ['A', 'new drill, once finished'], ['?', 'show shortcuts']]
 })
 useScreenKeys(
   {
@@ -97,12 +97,12 @@ watch(() => props.id, drill.read, { immediate: true })
 
 <template>
   <main class="play">
-    <p v-if="!view && !problem" class="quiet" role="status">Drawing …</p>
+    <p v-if="!view && !problem" class="quiet" role="status">Loading…</p>
     <header v-if="view" class="head">
       <h1>{{ nameOf(view.order.kind) }}</h1>
       <LevelMarks :level="view.order.level" />
       <span class="quiet of"
-        >{{ view.name }}, seed <span class="label">{{ view.order.seed }}</span>{{
+        >{{ view.name }}, code <span class="label">{{ view.order.seed }}</span>{{
           view.player ? `, ${view.player}` : ''
         }}</span
       >
@@ -111,25 +111,25 @@ watch(() => props.id, drill.read, { immediate: true })
           v-if="view.evening"
           variant="text"
           :to="{ name: 'evening', params: { id: view.evening } }"
-          >To the evening</v-btn
+          >Back to session</v-btn
         >
-        <v-btn variant="text" :to="{ name: 'drill' }">To Drill</v-btn>
+        <v-btn variant="text" :to="{ name: 'drill' }">Back to Practice</v-btn>
         <template v-if="!ended">
           <v-btn v-if="!sure" variant="text" data-do="give-up" @click="sure = true"
             >Give up<v-kbd aria-hidden="true">G</v-kbd></v-btn
           >
           <template v-else>
             <v-btn variant="outlined" data-do="sure" :disabled="busy" @click="giveUp"
-              >Give up and see it</v-btn
+              >Show answer</v-btn
             >
-            <v-btn variant="text" @click="sure = false">Go on</v-btn>
+            <v-btn variant="text" @click="sure = false">Keep trying</v-btn>
           </template>
         </template>
-        <v-btn variant="text" @click="keysOpen = true">Keys</v-btn>
+        <v-btn variant="text" @click="keysOpen = true">Shortcuts</v-btn>
       </span>
     </header>
-    <ProblemNote v-if="problem" title="That was not taken" :problem="problem">
-      <v-btn @click="drill.read">Load again</v-btn>
+    <ProblemNote v-if="problem" title="That did not work" :problem="problem">
+      <v-btn @click="drill.read">Reload drill</v-btn>
     </ProblemNote>
     <p v-if="view?.doubt" class="doubt" role="note">{{ view.doubt }}</p>
     <template v-if="view && sheet">

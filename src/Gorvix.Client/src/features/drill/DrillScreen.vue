@@ -40,7 +40,7 @@ const chosen = computed(
   () => builds.value?.find((b) => b.id === props.build) ?? builds.value?.[0] ?? null,
 )
 const of = (kind: DrillKind) => hall.value?.kinds.find((k) => k.kind === kind)
-const comesBack = (n: number) => (n === 1 ? '1 comes back today' : `${n} come back today`)
+const comesBack = (n: number) => (n === 1 ? '1 to repeat today' : `${n} to repeat today`)
 
 async function load() {
   const [own, shelf, nights] = await Promise.all([
@@ -60,7 +60,7 @@ async function begin(kind: DrillKind) {
   if (typed !== '' && !/^\d{1,6}$/.test(typed)) {
     problem.value = {
       status: 422,
-      sentence: `"${typed}" is no seed: it is a whole number from 0 to 999999.`,
+      sentence: `"${typed}" is not a drill code. Enter a whole number from 0 to 999999.`,
       findings: [],
     }
     return
@@ -115,7 +115,7 @@ useScreenKeys(
   },
   keysOpen,
 )
-useTitle('Drill – Gorvix')
+useTitle('Practice – Gorvix')
 onMounted(load)
 </script>
 
@@ -123,15 +123,12 @@ onMounted(load)
   <main class="drill">
     <div class="head">
       <div>
-        <h1>Drill</h1>
-        <p class="quiet">
-          Practise on a build before the iron is hot. It grows harder as you get better; what you
-          got wrong comes back.
-        </p>
+        <h1>Practice</h1>
+        <p class="quiet">Levels rise as you improve; mistakes come back for review.</p>
       </div>
       <div class="fields no-print">
         <WhoField @changed="load" />
-        <LineField v-if="!isGuest" v-slot="{ id }" label="On which build">
+        <LineField v-if="!isGuest" v-slot="{ id }" label="Build">
           <v-select
             :id="id"
             :model-value="chosen?.id"
@@ -144,15 +141,15 @@ onMounted(load)
         </LineField>
       </div>
     </div>
-    <ProblemNote v-if="problem" title="That was not taken" :problem="problem">
-      <v-btn @click="load">Load again</v-btn>
+    <ProblemNote v-if="problem" title="That did not work" :problem="problem">
+      <v-btn @click="load">Try again</v-btn>
     </ProblemNote>
     <p v-if="isGuest" class="guest" role="status">
-      You are at another machine of the club: say who you are, and choose an evening.
+      You are on another computer. Enter your name and choose a session.
     </p>
     <p v-else-if="builds?.length === 0" role="status">
-      There is no build on the shelf to practise on.
-      <RouterLink :to="{ name: 'new' }">Make one</RouterLink>, or take in a drill's file.
+      No build to practise on.
+      <RouterLink :to="{ name: 'new' }">Create a build</RouterLink>or import a drill file.
     </p>
     <ul v-else class="kinds">
       <li v-for="(k, i) in kinds" :key="k.kind" :data-kind="k.kind">
@@ -165,22 +162,24 @@ onMounted(load)
           <template v-if="of(k.kind)?.due">
             <b>{{ comesBack(of(k.kind)?.due ?? 0) }}.</b>
           </template>
-          <template v-if="of(k.kind)?.last"> Last: {{ scoreOf(of(k.kind)!.last!) }}.</template>
-          <template v-else>Not played yet.</template>
+          <template v-if="of(k.kind)?.last">
+            Last score: {{ scoreOf(of(k.kind)!.last!) }}.</template
+          >
+          <template v-else>Not tried yet.</template>
         </p>
         <v-btn
           :color="i === 0 ? 'primary' : undefined"
           :variant="i === 0 ? 'flat' : 'outlined'"
           :disabled="!chosen || busy"
           @click="begin(k.kind)"
-          >Begin<v-kbd aria-hidden="true">{{ i + 1 }}</v-kbd></v-btn
+          >Start drill<v-kbd aria-hidden="true">{{ i + 1 }}</v-kbd></v-btn
         >
       </li>
     </ul>
     <div class="below">
-      <section aria-label="Played">
+      <section aria-label="Finished">
         <template v-if="hall && hall.open.length > 0">
-          <h2>Begun</h2>
+          <h2>In progress</h2>
           <ul class="rows">
             <li v-for="d in hall.open" :key="d.id">
               <RouterLink :to="{ name: 'drill-play', params: { id: d.id } }"
@@ -188,12 +187,12 @@ onMounted(load)
               >
               <LevelMarks :level="d.level" />
               <span class="quiet">{{ dayOf(d.at) }}</span>
-              <v-btn size="small" variant="text" @click="drop(d.id)">Drop it</v-btn>
+              <v-btn size="small" variant="text" @click="drop(d.id)">Delete drill</v-btn>
             </li>
           </ul>
         </template>
         <template v-if="hall && hall.played.length > 0">
-          <h2>Played</h2>
+          <h2>Finished</h2>
           <ul class="rows">
             <li v-for="d in hall.played.slice(0, 12)" :key="d.id">
               <RouterLink :to="{ name: 'drill-play', params: { id: d.id } }"
@@ -205,22 +204,20 @@ onMounted(load)
             </li>
           </ul>
           <v-btn v-if="!sure" size="small" variant="text" data-do="forget" @click="sure = true"
-            >Forget all of mine</v-btn
+            >Delete my results</v-btn
           >
           <p v-else class="files">
             <v-btn size="small" variant="outlined" data-do="forget-sure" @click="forget"
-              >Forget scores, levels and what comes back</v-btn
+              >Delete all results</v-btn
             >
-            <v-btn size="small" variant="text" @click="sure = false">Keep them</v-btn>
+            <v-btn size="small" variant="text" @click="sure = false">Cancel</v-btn>
           </p>
         </template>
         <template v-if="!isGuest">
-          <h2>A drill that was sent to you</h2>
+          <h2>Open a drill file</h2>
           <p class="files">
-            <v-btn data-do="file" variant="outlined" @click="picker.open()"
-              >Take a drill's file</v-btn
-            >
-            <LineField v-slot="{ id }" label="Or begin by a seed">
+            <v-btn data-do="file" variant="outlined" @click="picker.open()">Import drill</v-btn>
+            <LineField v-slot="{ id }" label="Drill code">
               <v-text-field
                 :id="id"
                 v-model="seed"
@@ -233,9 +230,9 @@ onMounted(load)
           </p>
         </template>
       </section>
-      <section aria-label="Evenings">
-        <h2>Evenings</h2>
-        <p class="quiet">Several play the same drills; the scores stand on one board.</p>
+      <section aria-label="Sessions">
+        <h2>Sessions</h2>
+        <p class="quiet">Everyone gets the same drills, with one scoreboard.</p>
         <ul class="rows">
           <li v-for="e in evenings" :key="e.id">
             <RouterLink :to="{ name: 'evening', params: { id: e.id } }">{{ e.name }}</RouterLink>
@@ -251,9 +248,9 @@ onMounted(load)
     <KeysDialog
       v-model="keysOpen"
       :keys="[
-        ['1 … 4', 'begin a drill'],
-        ['O', 'go on with the one begun last'],
-        ['?', 'this list'],
+        ['1 … 4', 'start a drill'],
+        ['O', 'resume last drill'],
+        ['?', 'show shortcuts'],
       ]"
     />
   </main>

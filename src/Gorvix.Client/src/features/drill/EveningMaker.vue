@@ -38,19 +38,19 @@ async function make() {
 
 <template>
   <details class="maker">
-    <summary>Make an evening on {{ build.name }}</summary>
+    <summary>New session on {{ build.name }}</summary>
     <form @submit.prevent="make">
-      <LineField v-slot="{ id }" label="What it is called">
+      <LineField v-slot="{ id }" label="Session name">
         <v-text-field
           :id="id"
           v-model="name"
           data-field="evening"
           maxlength="60"
-          placeholder="Thursday at the quarry"
+          placeholder="Thursday build night"
         />
       </LineField>
       <fieldset>
-        <legend>What is practised, in turn</legend>
+        <legend>Drill types, in rotation</legend>
         <v-checkbox
           v-for="k in kinds"
           :key="k.kind"
@@ -64,7 +64,7 @@ async function make() {
       <div class="numbers">
         <NumberField
           v-model="drills"
-          label="Drills, 1 to 12"
+          label="Drills (1–12)"
           field="drills"
           placeholder="4"
           error=""
@@ -72,7 +72,7 @@ async function make() {
         />
         <NumberField
           v-model="level"
-          label="Level, 1 to 5"
+          label="Level (1–5)"
           field="level"
           placeholder="2"
           error=""
@@ -81,7 +81,7 @@ async function make() {
       </div>
       <p v-if="problem" class="error" role="alert">{{ problem.sentence }}</p>
       <v-btn type="submit" variant="outlined" data-do="make-evening" :disabled="busy"
-        >Make it</v-btn
+        >Create session</v-btn
       >
     </form>
   </details>

@@ -68,15 +68,15 @@ useScreenKeys(
   keysOpen,
 )
 useIntervalFn(() => void (document.visibilityState === 'visible' && load()), EVERY)
-useTitle(computed(() => `${view.value?.line.name ?? 'Evening'} – Drill – Gorvix`))
+useTitle(computed(() => `${view.value?.line.name ?? 'Session'} – Practice – Gorvix`))
 watch(() => props.id, load, { immediate: true })
 </script>
 
 <template>
   <main class="evening">
-    <p v-if="!view && !problem" class="quiet" role="status">Reading …</p>
-    <ProblemNote v-if="problem" title="That was not taken" :problem="problem">
-      <v-btn @click="load">Load again</v-btn>
+    <p v-if="!view && !problem" class="quiet" role="status">Loading…</p>
+    <ProblemNote v-if="problem" title="That did not work" :problem="problem">
+      <v-btn @click="load">Reload session</v-btn>
     </ProblemNote>
     <template v-if="view">
       <div class="head">
@@ -90,18 +90,18 @@ watch(() => props.id, load, { immediate: true })
         </div>
         <div class="who no-print"><WhoField @changed="load" /></div>
         <p class="deeds no-print">
-          <a :href="`/api/evenings/${id}/file`" download>To give away (file)</a>
+          <a :href="`/api/evenings/${id}/file`" download>Export session</a>
           <v-btn v-if="!view.line.isClosed" variant="text" data-do="close" @click="close"
-            >Close it</v-btn
+            >Close session</v-btn
           >
-          <v-btn v-else variant="text" data-do="remove" @click="remove">Remove it</v-btn>
-          <v-btn variant="text" :to="{ name: 'drill' }">To Drill</v-btn>
-          <v-btn variant="text" @click="keysOpen = true">Keys</v-btn>
+          <v-btn v-else variant="text" data-do="remove" @click="remove">Delete session</v-btn>
+          <v-btn variant="text" :to="{ name: 'drill' }">Back to Practice</v-btn>
+          <v-btn variant="text" @click="keysOpen = true">Shortcuts</v-btn>
         </p>
       </div>
       <div class="columns">
         <section aria-label="Drills">
-          <h2>{{ view.player ? `The drills, ${view.player}` : 'The drills' }}</h2>
+          <h2>{{ view.player ? `Drills for ${view.player}` : 'Drills' }}</h2>
           <ol>
             <li v-for="d in view.drills" :key="d.number" :data-number="d.number">
               <span class="n">{{ d.number }}</span>
@@ -114,7 +114,7 @@ watch(() => props.id, load, { immediate: true })
                 :color="d === nextOne ? 'primary' : undefined"
                 :disabled="view.line.isClosed && !d.own"
                 @click="play(d.number)"
-                >{{ d.score != null ? 'See it' : d.own ? 'Go on' : 'Play'
+                >{{ d.score != null ? 'View result' : d.own ? 'Resume' : 'Start'
                 }}<v-kbd v-if="d.number < 10" aria-hidden="true">{{ d.number }}</v-kbd></v-btn
               >
             </li>
@@ -122,17 +122,17 @@ watch(() => props.id, load, { immediate: true })
         </section>
         <section aria-label="Scores">
           <h2>Scores</h2>
-          <p v-if="view.players.length === 0" class="quiet" role="status">Nobody has begun yet.</p>
+          <p v-if="view.players.length === 0" class="quiet" role="status">No scores yet.</p>
           <table v-else data-testid="scores">
             <thead>
               <tr>
-                <th scope="col" class="num">Place</th>
+                <th scope="col" class="num">Rank</th>
                 <th scope="col">Name</th>
                 <th v-for="d in view.drills" :key="d.number" scope="col" class="num">
                   {{ d.number }}
                 </th>
-                <th scope="col" class="num">Sum</th>
-                <th scope="col" class="num">Bench</th>
+                <th scope="col" class="num">Total</th>
+                <th scope="col" class="num">Bench time</th>
               </tr>
             </thead>
             <tbody>
@@ -153,9 +153,9 @@ watch(() => props.id, load, { immediate: true })
     <KeysDialog
       v-model="keysOpen"
       :keys="[
-        ['N', 'the next drill'],
-        ['1 … 9', 'a drill'],
-        ['?', 'this list'],
+        ['N', 'next drill'],
+        ['1 … 9', 'open drill'],
+        ['?', 'show shortcuts'],
       ]"
     />
   </main>

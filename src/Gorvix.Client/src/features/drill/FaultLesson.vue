@@ -7,38 +7,37 @@ defineProps<{ lesson: FaultDebrief }>()
 </script>
 
 <template>
-  <section class="lesson" aria-label="What it was">
+  <section class="lesson" aria-label="Solution">
     <div>
-      <h2>It was</h2>
+      <h2>The fault</h2>
       <ul>
         <li v-for="f in lesson.faults" :key="f" class="fault">{{ f }}.</li>
       </ul>
-      <p v-if="lesson.faults.length > 1" class="quiet">No test tells these apart.</p>
+      <p v-if="lesson.faults.length > 1" class="quiet">No test can distinguish these.</p>
       <ol>
         <li v-for="c in lesson.cure" :key="c">{{ c }}</li>
       </ol>
     </div>
     <div>
-      <h2>Your way</h2>
-      <p v-if="lesson.yours.length === 0" class="quiet">You have tested nothing.</p>
+      <h2>Your tests</h2>
+      <p v-if="lesson.yours.length === 0" class="quiet">You ran no tests.</p>
       <ol>
         <li v-for="(s, i) in lesson.yours" :key="i">
           <b>{{ s.title }}</b>: {{ s.words }}.
-          <span class="quiet">{{ minutesOf(s.minutes) }}, {{ s.bits }} bits</span>
+          <span class="quiet">{{ minutesOf(s.minutes) }}</span>
           <span v-if="s.better" class="better"
-            >Better: {{ s.better }} ({{ minutesOf(s.betterMinutes) }},
-            {{ s.betterBits }} bits)</span
+            >Better: {{ s.better }} ({{ minutesOf(s.betterMinutes) }})</span
           >
         </li>
       </ol>
     </div>
     <div>
-      <h2>The best way</h2>
-      <p v-if="lesson.best.length === 0" class="quiet">What was seen at the outset says it.</p>
+      <h2>Optimal tests</h2>
+      <p v-if="lesson.best.length === 0" class="quiet">The first symptoms were enough.</p>
       <ol>
         <li v-for="(s, i) in lesson.best" :key="i">
           <b>{{ s.title }}</b>: {{ s.words }}.
-          <span class="quiet">{{ minutesOf(s.minutes) }}, {{ s.bits }} bits</span>
+          <span class="quiet">{{ minutesOf(s.minutes) }}</span>
         </li>
       </ol>
     </div>

@@ -10,12 +10,12 @@ const props = defineProps<{ sheet: FaultDrillSheet; view: DrillView; busy: boole
 const emit = defineEmits<{ test: [id: string]; name: [id: string] }>()
 
 const sorts: { kind: TestKind; words: string }[] = [
-  { kind: 'look', words: 'Look' },
-  { kind: 'measureCold', words: 'Measure, nothing plugged in' },
-  { kind: 'measureLive', words: 'Measure under power' },
-  { kind: 'wiggle', words: 'Wiggle' },
+  { kind: 'look', words: 'Inspect' },
+  { kind: 'measureCold', words: 'Measure, power off' },
+  { kind: 'measureLive', words: 'Measure, power on' },
+  { kind: 'wiggle', words: 'Wiggle test' },
   { kind: 'page', words: 'Settings' },
-  { kind: 'trial', words: 'Try otherwise' },
+  { kind: 'trial', words: 'Swap or change' },
 ]
 const MOST = 60
 const words = ref('')
@@ -83,14 +83,14 @@ defineExpose({
 <template>
   <FaultLesson v-if="sheet.debrief" :lesson="sheet.debrief" />
   <div class="columns">
-    <section aria-label="Seen">
+    <section aria-label="Observed so far">
       <p class="clock" data-testid="clock" :data-minutes="sheet.minutes">
-        <b>{{ minutesOf(sheet.minutes) }}</b> <span class="quiet">of the bench</span>
+        <b>{{ minutesOf(sheet.minutes) }}</b> <span class="quiet">bench time</span>
       </p>
       <p v-if="sheet.isBurnt" class="burnt" role="alert">
-        That fed something that cannot stand it. A part is burnt: two hours more.
+        Over-voltage destroyed a part: 2 h added.
       </p>
-      <h2>Seen</h2>
+      <h2>Observed so far</h2>
       <ul class="seen">
         <li v-for="s in sheet.seen" :key="s.test" :class="{ off: !s.isSound }">
           <span class="title">{{ s.title }}</span>
@@ -99,21 +99,21 @@ defineExpose({
         </li>
       </ul>
       <template v-if="sheet.left.length > 0">
-        <h2>It can still be</h2>
+        <h2>Still possible</h2>
         <ul class="left">
           <li v-for="l in sheet.left" :key="l">{{ l }}</li>
         </ul>
       </template>
     </section>
     <section v-if="!sheet.debrief" aria-label="Tests">
-      <h2>What do you test?</h2>
+      <h2>Choose a test</h2>
       <span data-field="find"
         ><input
           ref="finder"
           v-model="words"
           type="search"
-          placeholder="TX, 5V, sticks …"
-          aria-label="Find a test"
+          placeholder="TX, 5V, sticks…"
+          aria-label="Search tests"
           @keydown.escape="finder?.blur()"
       /></span>
       <div ref="list" class="tests" tabindex="-1">
@@ -135,25 +135,27 @@ defineExpose({
               <div v-if="t.id === at" class="how">
                 <p>{{ t.do }}</p>
                 <v-btn color="primary" variant="flat" data-do="test" :disabled="busy" @click="test"
-                  >Do it<v-kbd aria-hidden="true">T</v-kbd></v-btn
+                  >Run test<v-kbd aria-hidden="true">T</v-kbd></v-btn
                 >
               </div>
             </li>
           </ul>
         </template>
-        <p v-if="groups.length === 0" class="quiet" role="status">No test has these words.</p>
+        <p v-if="groups.length === 0" class="quiet" role="status">
+          No matching test. Try another word.
+        </p>
       </div>
     </section>
-    <section aria-label="What it is">
+    <section aria-label="Name the fault">
       <template v-if="!sheet.debrief">
-        <h2>What is it?</h2>
+        <h2>Name the fault</h2>
         <span data-field="name"
           ><input
             ref="namer"
             v-model="called"
             type="search"
-            placeholder="type: open, exchanged, a lead …"
-            aria-label="Say what it is"
+            placeholder="open, swapped, SBUS…"
+            aria-label="Search faults"
             @keydown.escape="namer?.blur()"
             @keydown.enter="names.length === 1 && names[0] && say(names[0].id)"
         /></span>
@@ -164,17 +166,17 @@ defineExpose({
             </button>
           </li>
         </ul>
-        <p v-if="names.length === 1" class="quiet">Enter says it.</p>
+        <p v-if="names.length === 1" class="quiet">Press Enter to answer.</p>
         <p v-else-if="called && names.length === 0" class="quiet" role="status">
-          No fault of this build has these words.
+          No matching fault. Try another word.
         </p>
         <p v-else-if="!called" class="quiet">
-          Mending what is not broken takes ten minutes, and the search goes on.
+          A wrong answer costs 10 min and the search continues.
         </p>
       </template>
       <ul v-if="sheet.named.length > 0" class="named">
         <li v-for="n in sheet.named" :key="n.words">
-          {{ n.isRight ? 'It was that' : 'It was not that' }}: {{ n.words }}
+          {{ n.isRight ? 'Correct' : 'Not the fault' }}: {{ n.words }}
         </li>
       </ul>
       <BoardFace

@@ -6,17 +6,21 @@ import type { PlaceDrillSheet } from '@/api/client'
 const props = defineProps<{ sheet: PlaceDrillSheet; ended: boolean; busy: boolean }>()
 const emit = defineEmits<{ put: [link: string, port: string]; done: [] }>()
 
-// The last column is "left out".
+// The last column is "no port".
 const columns = computed(() => [...props.sheet.ports.map((p) => p.id), ''])
 const row = ref(0)
 const column = ref(0)
 const grid = useTemplateRef<HTMLElement>('grid')
 const open = computed(() => props.sheet.links.filter((l) => l.isAsked && l.port == null).length)
 const verdicts = computed(() => new Map(props.sheet.verdicts.map((v) => [v.link, v])))
-const tells = { best: 'as good as the plan', dearer: 'works, dearer', fails: 'does not work' }
+const tells = {
+  best: 'as good as the best plan',
+  dearer: 'works, but worse than the best plan',
+  fails: 'does not work',
+}
 
 const textOf = (link: PlaceDrillSheet['links'][number], column: string) =>
-  link.port !== column ? '' : link.isAsked ? 'here' : 'given'
+  link.port !== column ? '' : link.isAsked ? 'chosen' : 'fixed'
 
 function put(link: string, port: string) {
   if (!props.ended && !props.busy) emit('put', link, port)
@@ -49,11 +53,11 @@ defineExpose({
 </script>
 
 <template>
-  <section class="place" aria-label="Placing">
+  <section class="place" aria-label="Port assignment">
     <p class="board">
       <b>{{ sheet.board }}</b>, {{ sheet.controller }}-class.
       <span v-if="!ended" role="status">{{
-        open > 0 ? `${open} to place.` : 'All are placed.'
+        open > 0 ? `${open} to assign.` : 'All assigned.'
       }}</span>
       <span v-else role="status">{{ sheet.words }}</span>
     </p>
@@ -67,7 +71,7 @@ defineExpose({
               <span class="small">{{ p.words }}</span>
               <span class="small label">{{ p.pads.slice(0, 4).join(' ') }}</span>
             </th>
-            <th scope="col" class="out">left out</th>
+            <th scope="col" class="out">no port</th>
           </tr>
         </thead>
         <tbody>
@@ -85,7 +89,7 @@ defineExpose({
                   :class="{ there: l.port === c, plan: ended && verdicts.get(l.id)?.plan === c }"
                   :aria-pressed="l.port === c"
                   :aria-label="
-                    `${textOf(l, c)} ${l.need} ${c === '' ? 'left out' : `on ${c}`}`.trim()
+                    `${textOf(l, c)} ${l.need} ${c === '' ? 'no port' : `on ${c}`}`.trim()
                   "
                   :data-port="c"
                   :tabindex="r === row && k === column ? 0 : -1"
@@ -117,9 +121,9 @@ defineExpose({
       data-do="done"
       :disabled="busy || open > 0"
       @click="done"
-      >All are placed<v-kbd aria-hidden="true">D</v-kbd></v-btn
+      >Check answer<v-kbd aria-hidden="true">D</v-kbd></v-btn
     >
-    <p v-else class="quiet">An outlined cell is where the exact plan has the link.</p>
+    <p v-else class="quiet">Outlined: the best plan's port.</p>
   </section>
 </template>
 

@@ -14,13 +14,13 @@ function keep() {
 </script>
 
 <template>
-  <LineField v-slot="{ id }" label="Who plays">
+  <LineField v-slot="{ id }" label="Your name">
     <v-text-field
       :id="id"
       v-model="name"
       data-field="who"
       maxlength="60"
-      placeholder="a name for levels and scores"
+      placeholder="for levels and scores"
       @change="keep"
       @blur="keep"
     />

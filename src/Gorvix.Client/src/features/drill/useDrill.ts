@@ -15,29 +15,29 @@ export const kinds: { kind: DrillKind; name: string; words: string }[] = [
   {
     kind: 'fault',
     name: 'Hidden fault',
-    words: 'A craft that somebody has wired wrongly. Find out what it is in the fewest minutes.',
+    words: 'Find the wiring fault in the least bench time.',
   },
   {
     kind: 'place',
-    name: 'Place the links',
-    words: 'Put each link on a port by hand; then see what the exact plan does, and why.',
+    name: 'Assign ports',
+    words: 'Assign each link to a port, then compare with the best plan.',
   },
   {
     kind: 'label',
-    name: 'Labels',
-    words: 'Which pad leads there, where does this one lead, and what can go on it.',
+    name: 'Pad labels',
+    words: 'Which pad goes where, and what can be wired to it.',
   },
   {
     kind: 'burn',
     name: 'Rails',
-    words: 'Which rail feeds it, and would the part live: full pack, empty pack, USB alone.',
+    words: 'Which rail suits each part on full battery, empty battery and USB.',
   },
 ]
 export const nameOf = (kind: DrillKind) => kinds.find((k) => k.kind === kind)?.name ?? kind
 
 /** What a drill came to, in a line. */
 export const scoreOf = (p: DrillPlayed) =>
-  `${p.score ?? 0} of 100${p.minutes != null && p.best != null ? `, ${minutesOf(p.minutes)} where ${minutesOf(p.best)} do` : ''}`
+  `${p.score ?? 0} of 100${p.minutes != null && p.best != null ? `, ${minutesOf(p.minutes)} (best ${minutesOf(p.best)})` : ''}`
 
 /** A drill that is played. Each thing that is done is kept by the server at once. */
 export function useDrill(id: () => string) {

@@ -6,7 +6,7 @@ defineProps<{ cause: CauseLine; proof: string | null; build: string; busy: boole
 defineEmits<{ mended: []; refute: [] }>()
 
 const screens = {
-  loom: { name: 'loom', words: 'Open the Loom' },
+  loom: { name: 'loom', words: 'Open Loom' },
   settings: { name: 'settings', words: 'Open Settings' },
   parts: { name: 'parts', words: 'Open Parts' },
   fit: { name: 'fit', words: 'Open Fit' },
@@ -17,34 +17,32 @@ const screenOf = (at: CauseLine['cure'][number]['at']) => (at === 'around' ? nul
 <template>
   <article class="cause" :data-shown="cause.id">
     <template v-if="cause.words.length > 1">
-      <p>No test tells these apart:</p>
+      <p>No test can distinguish these:</p>
       <ul>
         <li v-for="w in cause.words" :key="w">{{ w }}</li>
       </ul>
     </template>
-    <p v-if="cause.harms" class="harms">
-      Give it no power: something is destroyed when it is fed like this.
-    </p>
+    <p v-if="cause.harms" class="harms">Do not power up: this fault would destroy a part.</p>
     <template v-if="cause.explains.length > 0">
-      <h4>It explains</h4>
+      <h4>Explains</h4>
       <ul>
         <li v-for="e in cause.explains" :key="e">{{ e }}</li>
       </ul>
     </template>
     <template v-if="cause.against.length > 0">
-      <h4>Against it</h4>
+      <h4>Does not explain</h4>
       <ul>
         <li v-for="a in cause.against" :key="a">{{ a }}</li>
       </ul>
     </template>
     <template v-if="cause.cure.length > 0">
-      <h4>Mend it</h4>
+      <h4>Fix</h4>
       <ol>
         <template v-for="(c, i) in cause.cure" :key="i">
           <li v-for="s in c.steps" :key="s">{{ s }}</li>
         </template>
       </ol>
-      <p v-if="proof">Then prove it: {{ proof }}.</p>
+      <p v-if="proof">Then verify: {{ proof }}.</p>
       <p class="deeds">
         <v-btn
           variant="flat"
@@ -52,10 +50,10 @@ const screenOf = (at: CauseLine['cure'][number]['at']) => (at === 'around' ? nul
           data-do="mended"
           :disabled="busy"
           @click="$emit('mended')"
-          >It was that, and is mended<v-kbd aria-hidden="true">M</v-kbd></v-btn
+          >Mark as fixed<v-kbd aria-hidden="true">M</v-kbd></v-btn
         >
         <v-btn variant="outlined" data-do="refute" :disabled="busy" @click="$emit('refute')"
-          >Looked: it is not so<v-kbd aria-hidden="true">X</v-kbd></v-btn
+          >Rule out<v-kbd aria-hidden="true">X</v-kbd></v-btn
         >
         <template v-for="(c, i) in cause.cure" :key="i">
           <RouterLink

@@ -28,7 +28,7 @@ defineEmits<{ choose: [id: string] }>()
     </li>
   </ol>
   <p v-if="others > 0" class="quiet">
-    {{ others === 1 ? 'One more is' : `${others} more are` }} hardly likely any more.
+    {{ others === 1 ? '1 other' : `${others} others` }} now very unlikely.
   </p>
 </template>
 

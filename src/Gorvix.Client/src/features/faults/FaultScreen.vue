@@ -82,16 +82,16 @@ const step = useStep({
     s: () => simulated.value?.read(),
   },
   list: [
-    ['/', 'find a sign by its words'],
-    ['1 … 8', 'what the test shows'],
-    ['A', 'all other signs are as they should be'],
-    ['N P', 'the next test, the one before'],
-    ['C', 'the test cannot be done'],
-    ['V', 'to the number that the meter shows'],
-    ['Z', 'take back what was said last'],
-    ['X', 'looked: the cause is not there'],
-    ['M', 'it was that, and is mended'],
-    ['S', 'do the test at the simulated bench, where it is open'],
+    ['/', 'search symptoms'],
+    ['1 … 8', 'test result'],
+    ['A', 'mark the rest normal'],
+    ['N P', 'next, previous test'],
+    ['C', 'skip a test you cannot run'],
+    ['V', 'enter a meter reading'],
+    ['Z', 'undo last answer'],
+    ['X', 'rule out the cause'],
+    ['M', 'mark the cause as fixed'],
+    ['S', 'run on simulated bench, if open'],
   ],
   read: faults.read,
 })
@@ -150,18 +150,18 @@ async function readSimulated() {
   <main class="faults">
     <BuildBar v-if="view" :view="view" step="faults" />
     <StandingNote />
-    <p v-if="!view && step.build.standing === 'loading'" class="quiet" role="status">Planning …</p>
+    <p v-if="!view && step.build.standing === 'loading'" class="quiet" role="status">Planning…</p>
     <template v-if="view">
       <BuildHead :view="view" :findings="[]" @keys="keysOpen = true" />
       <ProblemNote
         v-if="faults.problem.value"
-        title="That was not taken"
+        title="That did not work"
         :problem="faults.problem.value"
       />
       <div v-if="sheet" class="columns" :class="{ open: isOpen }">
         <div class="left">
           <template v-if="!isOpen">
-            <h2>Seen so far</h2>
+            <h2>Observed so far</h2>
             <SeenList
               :seen="sheet.seen"
               :doubted="sheet.doubted"
@@ -174,7 +174,7 @@ async function readSimulated() {
               data-do="rest"
               :disabled="faults.busy.value"
               @click="rest"
-              >All else is as it should be<v-kbd aria-hidden="true">A</v-kbd></v-btn
+              >Mark rest normal<v-kbd aria-hidden="true">A</v-kbd></v-btn
             >
             <v-btn
               v-if="outside > 0"
@@ -182,7 +182,7 @@ async function readSimulated() {
               variant="text"
               data-do="bring-back"
               @click="say(() => faults.keep(() => ({ cannot: [], refuted: [] })))"
-              >Bring back what was left out ({{ outside }})</v-btn
+              >Restore excluded ({{ outside }})</v-btn
             >
           </template>
           <v-btn
@@ -192,9 +192,7 @@ async function readSimulated() {
             data-do="uses-bench"
             @click="say(() => faults.keep((now) => ({ usesBench: !now.usesBench })))"
             >{{
-              faults.said.value.usesBench
-                ? 'Leave out what the Bench read'
-                : 'Count what the Bench read'
+              faults.said.value.usesBench ? 'Ignore Bench readings' : 'Use Bench readings'
             }}</v-btn
           >
           <SignList
@@ -208,8 +206,8 @@ async function readSimulated() {
             @words="(w) => query({ say: w || undefined })"
           />
         </div>
-        <section v-if="!isOpen" class="middle" aria-label="What to test">
-          <h2 v-if="next">{{ isFound ? 'To be quite sure' : 'The next test' }}</h2>
+        <section v-if="!isOpen" class="middle" aria-label="Next test">
+          <h2 v-if="next">{{ isFound ? 'Confirm the cause' : 'Next test' }}</h2>
           <TestCard
             v-if="next"
             ref="card"
@@ -219,9 +217,9 @@ async function readSimulated() {
             @say="answer"
             @cannot="cannot(next.test.id)"
           />
-          <p v-else class="quiet" role="status">No test tells more.</p>
+          <p v-else class="quiet" role="status">No further test would help.</p>
           <details v-if="sheet.next.length > 1" class="more">
-            <summary>Another test: {{ sheet.next.length - 1 }} tell something</summary>
+            <summary>{{ sheet.next.length - 1 }} other useful tests</summary>
             <ul>
               <li v-for="n in sheet.next.slice(0, 14)" :key="n.test.id">
                 <RouterLink
@@ -231,7 +229,7 @@ async function readSimulated() {
                   >{{ n.test.title }}</RouterLink
                 >
                 <span class="quiet"
-                  >{{ minutesOf(n.test.minutes) }}{{ n.notYet ? ', not yet' : '' }}</span
+                  >{{ minutesOf(n.test.minutes) }}{{ n.notYet ? ', later' : '' }}</span
                 >
               </li>
             </ul>
@@ -250,8 +248,8 @@ async function readSimulated() {
         <aside>
           <template v-if="isOpen">
             <p class="lead">
-              Say what is not as it should be, and what is. From the wiring of this build follows
-              what it can be, and which test tells most in the least time.
+              Mark what is wrong and what is normal. You get possible causes and the quickest useful
+              test.
             </p>
           </template>
           <template v-else>
@@ -282,17 +280,15 @@ async function readSimulated() {
                     faults.keep(() => ({ said: [], cannot: [], refuted: [], usesBench: true })),
                   )
                 "
-                >Begin anew</v-btn
+                >Start over</v-btn
               >
-              <v-btn variant="text" data-do="give-up" @click="end(null)"
-                >Give up, and note it</v-btn
-              >
+              <v-btn variant="text" data-do="give-up" @click="end(null)">Stop and log</v-btn>
             </p>
           </template>
           <SimulatedPanel
             ref="simulated"
             :build="id"
-            :words="isOpen ? 'See all signs' : 'Do this test'"
+            :words="isOpen ? 'Read all symptoms' : 'Run this test'"
             :can="isOpen || next !== undefined"
             :take="readSimulated"
           />

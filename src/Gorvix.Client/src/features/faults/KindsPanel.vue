@@ -10,11 +10,11 @@ const open = ref(false)
 const kinds = shallowRef<FaultKindView[]>([])
 const problem = ref<Problem | null>(null)
 const factors = [
-  { title: 'hardly ever', value: 0.1 },
-  { title: 'seldomer', value: 0.3 },
-  { title: 'as usual', value: 1 },
-  { title: 'oftener', value: 3 },
-  { title: 'much oftener', value: 10 },
+  { title: 'almost never', value: 0.1 },
+  { title: 'less often', value: 0.3 },
+  { title: 'typical', value: 1 },
+  { title: 'more often', value: 3 },
+  { title: 'much more often', value: 10 },
 ]
 
 async function take(request: () => ReturnType<typeof ask<FaultKindView[]>>, changes = true) {
@@ -35,18 +35,17 @@ watch(open, () => open.value && void take(() => ask(() => api.GET('/api/fault-ki
     :open="open"
     @toggle="open = ($event.target as HTMLDetailsElement).open"
   >
-    <summary>How usual is what</summary>
-    <ProblemNote v-if="problem" title="That was not taken" :problem="problem" />
+    <summary>How common each fault is</summary>
+    <ProblemNote v-if="problem" title="Not saved" :problem="problem" />
     <p class="quiet">
-      What was found here before counts more. These are estimates from common practice: say where
-      your bench is otherwise.
+      Typical rates, weighted by faults found here. Adjust them to your experience.
     </p>
     <table>
       <thead>
         <tr>
-          <th scope="col">Kind</th>
-          <th scope="col" class="number">Found</th>
-          <th scope="col">Here</th>
+          <th scope="col">Fault</th>
+          <th scope="col" class="number">Found here</th>
+          <th scope="col">How common</th>
         </tr>
       </thead>
       <tbody>
@@ -57,7 +56,7 @@ watch(open, () => open.value && void take(() => ask(() => api.GET('/api/fault-ki
             <v-select
               :items="factors"
               :model-value="k.factor"
-              :aria-label="`How usual: ${k.words}`"
+              :aria-label="`How common: ${k.words}`"
               @update:model-value="(f: number) => weigh(k.kind, f)"
             />
           </td>
@@ -69,7 +68,7 @@ watch(open, () => open.value && void take(() => ask(() => api.GET('/api/fault-ki
       data-do="forget"
       :disabled="kinds.every((k) => k.found === 0)"
       @click="forget"
-      >Forget what was found</v-btn
+      >Clear fault counts</v-btn
     >
   </details>
 </template>

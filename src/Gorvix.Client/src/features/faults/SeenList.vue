@@ -17,11 +17,10 @@ const groups = computed(() => {
 </script>
 
 <template>
-  <ul v-if="groups.told.length > 0" class="seen" aria-label="Not as it should be">
+  <ul v-if="groups.told.length > 0" class="seen" aria-label="Abnormal">
     <li v-for="(s, i) in groups.told" :key="`${s.test} ${i}`" class="off">
       <span class="what"
-        ><b>{{ s.title }}</b> {{ s.words
-        }}<span v-if="s.doubted" class="doubt"> – is this right?</span
+        ><b>{{ s.title }}</b> {{ s.words }}<span v-if="s.doubted" class="doubt"> – check again</span
         ><span v-if="s.on" class="quiet"> (Bench)</span></span
       >
       <v-btn
@@ -29,18 +28,15 @@ const groups = computed(() => {
         size="small"
         variant="text"
         :data-unsay="s.test"
-        :aria-label="`Take back: ${s.title}`"
+        :aria-label="`Remove: ${s.title}`"
         @click="$emit('unsay', s.test)"
-        >Take back</v-btn
+        >Remove</v-btn
       >
     </li>
   </ul>
   <details v-if="groups.well.length > 0" :open="groups.well.length < 4">
-    <summary>
-      {{ groups.well.length === 1 ? 'One thing is' : `${groups.well.length} things are` }} as it
-      should be
-    </summary>
-    <ul class="seen" aria-label="As it should be">
+    <summary>{{ groups.well.length }} normal</summary>
+    <ul class="seen" aria-label="Normal">
       <li v-for="(s, i) in groups.well" :key="`${s.test} ${i}`">
         <span class="what"
           ><b>{{ s.title }}</b> {{ s.words }}<span v-if="s.on" class="quiet"> (Bench)</span></span
@@ -50,9 +46,9 @@ const groups = computed(() => {
           size="small"
           variant="text"
           :data-unsay="s.test"
-          :aria-label="`Take back: ${s.title}`"
+          :aria-label="`Remove: ${s.title}`"
           @click="$emit('unsay', s.test)"
-          >Take back</v-btn
+          >Remove</v-btn
         >
       </li>
     </ul>

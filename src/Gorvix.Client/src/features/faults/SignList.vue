@@ -35,16 +35,16 @@ defineExpose({ find: () => field.value?.focus() })
 </script>
 
 <template>
-  <section v-if="wide || words || found.length > 0" aria-label="What you see" :class="{ wide }">
+  <section v-if="wide || words || found.length > 0" aria-label="Symptoms" :class="{ wide }">
     <header>
-      <h2>{{ wide ? 'What you see' : 'And this?' }}</h2>
+      <h2>{{ wide ? 'Symptoms' : 'More symptoms' }}</h2>
       <span class="find" data-field="say">
         <input
           ref="field"
           type="search"
           :value="words"
-          placeholder="sticks, 0.0, light …"
-          aria-label="Find a sign"
+          placeholder="sticks, 0.0, light…"
+          aria-label="Search symptoms"
           @input="$emit('words', ($event.target as HTMLInputElement).value)"
           @keydown.escape="field?.blur()"
         />
@@ -70,7 +70,7 @@ defineExpose({ find: () => field.value?.focus() })
       </li>
     </ul>
     <p v-if="found.length === 0 && words" class="quiet" role="status">
-      No sign of this build has these words.
+      No matching symptom. Try another word.
     </p>
   </section>
 </template>

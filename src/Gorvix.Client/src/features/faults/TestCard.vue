@@ -33,7 +33,7 @@ watch(
 function giveNumber() {
   const value = numberOf(typed.value)
   if (value === null) {
-    error.value = `"${typed.value}" is no number: type 4.98 or 490 m.`
+    error.value = `"${typed.value}" is not a number. Enter 4.98 or 490 m.`
     return
   }
   const band = (test.value.bands ?? []).find(
@@ -64,10 +64,10 @@ defineExpose({
     <p>{{ test.do }}</p>
     <p v-if="test.red" class="probes">
       <span
-        >Red <b class="label">{{ test.red }}</b></span
+        >Red probe <b class="label">{{ test.red }}</b></span
       >
       <span
-        >Black <b class="label">{{ test.black ?? 'any ground' }}</b></span
+        >Black probe <b class="label">{{ test.black ?? 'any ground' }}</b></span
       >
     </p>
     <form v-if="test.unit" class="number" @submit.prevent="giveNumber">
@@ -77,12 +77,14 @@ defineExpose({
         data-field="value"
         inputmode="decimal"
         autocomplete="off"
-        placeholder="reads"
-        :aria-label="`What the meter shows, in ${test.unit}`"
+        placeholder="reading"
+        :aria-label="`Meter reading, ${test.unit}`"
         @keydown.escape="field?.blur()"
       />
       <span>{{ test.unit === 'amps' ? 'A' : 'V' }}</span>
-      <v-btn type="submit" variant="outlined" :disabled="busy || typed.trim() === ''">Take</v-btn>
+      <v-btn type="submit" variant="outlined" :disabled="busy || typed.trim() === ''"
+        >Enter reading</v-btn
+      >
     </form>
     <p v-if="error" class="error" role="alert">{{ error }}</p>
     <ol>
@@ -102,14 +104,14 @@ defineExpose({
           {{ first(expects.get(o.id)!.causes).slice(0, 2).join('; ')
           }}{{
             expects.get(o.id)!.causes.length > 2
-              ? `; and ${expects.get(o.id)!.causes.length - 2} more`
+              ? `; ${expects.get(o.id)!.causes.length - 2} more`
               : ''
           }}
         </span>
       </li>
     </ol>
     <details v-if="rest.length > 0">
-      <summary>It shows something else</summary>
+      <summary>Other results</summary>
       <button
         v-for="o in rest"
         :key="o.id"
@@ -122,7 +124,7 @@ defineExpose({
       </button>
     </details>
     <v-btn variant="text" data-do="cannot" :disabled="busy" @click="$emit('cannot')"
-      >I cannot do that<v-kbd aria-hidden="true">C</v-kbd></v-btn
+      >Skip test<v-kbd aria-hidden="true">C</v-kbd></v-btn
     >
   </article>
 </template>

@@ -60,4 +60,4 @@ export function useFaults(build: () => string) {
 
 /** A part of all, as it is told. */
 export const shareOf = (share: number) =>
-  share >= 0.995 ? 'nearly sure' : share < 0.01 ? 'below 1 %' : `${Math.round(share * 100)} %`
+  share >= 0.995 ? 'almost certain' : share < 0.01 ? '< 1 %' : `${Math.round(share * 100)} %`

@@ -60,9 +60,9 @@ async function look() {
 }
 
 const choices: { value: IntakeChoice; title: string }[] = [
-  { value: 'keepMine', title: 'keep mine' },
-  { value: 'takeTheirs', title: 'take theirs' },
-  { value: 'asCopy', title: 'take as a copy' },
+  { value: 'keepMine', title: 'Keep mine' },
+  { value: 'takeTheirs', title: 'Use theirs' },
+  { value: 'asCopy', title: 'Import as copy' },
 ]
 const choiceOf = (part: IntakePart) =>
   decisions.value.find((d) => d.kind === part.kind && d.id === part.id)?.choice ?? 'keepMine'
@@ -104,25 +104,25 @@ async function finish() {
   if (only && others.length === 0) await router.push({ name: 'fit', params: { id: only } })
   else await router.push({ name: only ? 'shelf' : 'library' })
 }
-useTitle('Take in a file – Gorvix')
+useTitle('Import – Gorvix')
 </script>
 
 <template>
   <main ref="page" class="take-in" :class="{ over: isOverDropZone }">
-    <h1>Take in a file</h1>
+    <h1>Import file</h1>
     <p class="quiet">
-      A part, a library or builds as a Gorvix file, or pads or devices as a list (CSV). Nothing is
-      stored before you have seen what it does.
+      Gorvix file (parts, library, builds) or CSV (pads, devices). You see every change before it is
+      saved.
     </p>
     <ProblemNote
       v-if="problem"
       class="gap"
-      :title="`${pending?.name ?? 'The file'} was not taken in. Nothing was stored.`"
+      :title="`${pending?.name ?? 'File'} not imported. Nothing was saved.`"
       :problem="problem"
     />
     <p class="gap">
       <v-btn id="choose" @click="picker.open()">{{
-        pending ? 'Choose another file' : 'Choose a file'
+        pending ? 'Choose another file' : 'Choose file'
       }}</v-btn>
       <span v-if="!pending" class="quiet"> or drop it here.</span>
     </p>
@@ -140,7 +140,7 @@ useTitle('Take in a file – Gorvix')
         </ul>
       </section>
       <section v-if="of('differs').length > 0">
-        <h2>Parts that you have otherwise</h2>
+        <h2>Parts that differ from yours</h2>
         <ul class="differs">
           <li v-for="part in of('differs')" :key="part.kind + part.id" :data-differs="part.id">
             <span class="name"
@@ -149,7 +149,7 @@ useTitle('Take in a file – Gorvix')
             >
             <v-btn-toggle
               mandatory
-              :aria-label="`What to do with ${part.name}`"
+              :aria-label="`Import of ${part.name}`"
               :model-value="choiceOf(part)"
               @update:model-value="decide(part, $event)"
             >
@@ -172,17 +172,19 @@ useTitle('Take in a file – Gorvix')
         </ul>
       </section>
       <p v-if="of('same').length > 0" class="quiet gap">
-        {{ of('same').length === 1 ? 'One part is' : `${of('same').length} parts are` }} there
-        already and say the same.
+        {{ of('same').length === 1 ? '1 part' : `${of('same').length} parts` }} already in your
+        library, identical.
       </p>
       <section v-if="view.touched.length > 0">
-        <h2>What it does to builds on the shelf</h2>
+        <h2>Effect on your builds</h2>
         <ul data-testid="touched">
           <li v-for="t in view.touched" :key="t.id">
             <strong
               ><bdi>{{ t.name }}</bdi></strong
             >:
-            <span v-if="t.refused" class="stop">could no longer be planned. {{ t.refused }}</span>
+            <span v-if="t.refused" class="stop"
+              >cannot be planned with this change. {{ t.refused }}</span
+            >
             <template v-else>
               {{ t.foretold?.after.sentence }}
               <span v-for="move in t.foretold?.moved" :key="move" class="line">{{ move }}</span>
@@ -197,9 +199,9 @@ useTitle('Take in a file – Gorvix')
           variant="flat"
           :disabled="blocked || nothing || busy"
           @click="finish"
-          >Take it in</v-btn
+          >Import file</v-btn
         >
-        <span v-if="nothing" class="quiet"> There is nothing new in it.</span>
+        <span v-if="nothing" class="quiet"> Nothing new in this file.</span>
       </p>
     </template>
   </main>

@@ -83,8 +83,8 @@ async function walk(event: KeyboardEvent) {
         <tr v-for="row in sheet.links" :key="row.id" role="row">
           <th role="rowheader" scope="row" class="row" :class="{ lit: row.id === link }">
             <span class="need"
-              >{{ row.need }}<span v-if="!row.port" class="none"> – left out</span
-              ><span v-else-if="inTheWay.has(row.id)" class="clash"> – in the way</span></span
+              >{{ row.need }}<span v-if="!row.port" class="none"> – no port</span
+              ><span v-else-if="inTheWay.has(row.id)" class="clash"> – conflicts</span></span
             >
             <span class="device">
               <template v-for="(word, i) in [...row.device.split(' '), '·', row.priority]" :key="i"

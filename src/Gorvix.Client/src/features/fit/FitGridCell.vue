@@ -19,7 +19,7 @@ const spoken = computed(() => {
   }[props.cell.state]
   // What is spoken has the words that are seen.
   const wish = props.cell.mark ? ` ${props.cell.mark}` : ''
-  const wired = props.cell.soldered ? ', wired on the aircraft' : ''
+  const wired = props.cell.soldered ? ', already wired' : ''
   return `${props.name}: ${state}${wish}${wired}`
 })
 </script>

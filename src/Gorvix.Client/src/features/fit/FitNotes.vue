@@ -8,32 +8,32 @@ defineEmits<{ change: [change: BuildChange] }>()
 </script>
 
 <template>
-  <section class="notes" aria-label="Around the plan">
+  <section class="notes" aria-label="Plan notes">
     <div v-if="sheet.work.length > 0">
-      <h3>To do with the hands: {{ sheet.workSummary }}</h3>
+      <h3>Wiring work: {{ sheet.workSummary }}</h3>
       <ul>
         <li v-for="line in sheet.work" :key="line">{{ line }}</li>
       </ul>
-      <p class="quiet">The battery stays away while you solder.</p>
+      <p class="quiet">Disconnect the battery before soldering.</p>
     </div>
     <div v-if="sheet.identity" class="identity">
-      <h3>Is it this board?</h3>
+      <h3>Check the board revision</h3>
       <p>{{ sheet.identity }}</p>
     </div>
     <div v-if="sheet.wishes.length > 0" class="wishes">
-      <h3>Your pins and bans</h3>
+      <h3>Pinned and blocked</h3>
       <ul>
         <li v-for="(wish, i) in sheet.wishes" :key="i">
           <span>{{ wish.sentence }}</span>
-          <strong v-if="!wish.kept" class="vain">cannot be kept</strong>
+          <strong v-if="!wish.kept" class="vain">not possible</strong>
           <v-btn
             variant="text"
             size="small"
             class="no-print"
-            :aria-label="`Lift: ${wish.sentence}`"
+            :aria-label="`Remove: ${wish.sentence}`"
             @click="$emit('change', lifting(wish))"
           >
-            Lift
+            Remove
           </v-btn>
         </li>
       </ul>

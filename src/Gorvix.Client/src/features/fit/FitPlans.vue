@@ -18,7 +18,7 @@ defineEmits<{ choose: [number: number] }>()
       >
         <span class="number">{{ plan.number }}</span>
         <span class="words">
-          <template v-if="plan.number === 1">this plan</template>
+          <template v-if="plan.number === 1">current plan</template>
           <template v-else>
             {{ plan.differs.join(', ') }}<span class="price">{{ plan.price }}</span>
           </template>

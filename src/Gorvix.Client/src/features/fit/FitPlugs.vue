@@ -21,7 +21,7 @@ function takeOut(lead: FitLead) {
 
 <template>
   <section class="plugs" aria-labelledby="plugs-title" data-testid="plugs">
-    <h2 id="plugs-title">Plugs, supplies and grounds</h2>
+    <h2 id="plugs-title">Plugs and power</h2>
     <div class="devices">
       <article
         v-for="device in devices"
@@ -33,11 +33,7 @@ function takeOut(lead: FitLead) {
           <h3>{{ device.name }}</h3>
           <span class="where">{{ device.where }}</span>
         </header>
-        <ul
-          v-if="device.seats.length > 0"
-          class="seats no-print"
-          aria-label="Where its plug can be"
-        >
+        <ul v-if="device.seats.length > 0" class="seats no-print" aria-label="Plug positions">
           <li v-for="seat in device.seats" :key="seat.words">
             <v-btn
               class="seat"
@@ -52,10 +48,10 @@ function takeOut(lead: FitLead) {
             <v-btn
               variant="text"
               size="small"
-              :aria-label="`${seat.banned ? 'Allow' : 'Ban'} ${seat.words}`"
+              :aria-label="`${seat.banned ? 'Unblock' : 'Block'} ${seat.words}`"
               @click="banSeat(seat)"
             >
-              {{ seat.banned ? 'Allow' : 'Ban' }}
+              {{ seat.banned ? 'Unblock' : 'Block' }}
             </v-btn>
           </li>
         </ul>
@@ -72,7 +68,7 @@ function takeOut(lead: FitLead) {
               <strong v-if="lead.starved" class="dead">{{ lead.where }}</strong>
               <template v-else>{{ lead.where }}</template>
               <span v-if="lead.takes" class="volts">
-                {{ lead.gives ? `gets ${lead.gives}, ` : '' }}takes {{ lead.takes }}
+                {{ lead.gives ? `has ${lead.gives}, ` : '' }}needs {{ lead.takes }}
               </span>
             </span>
             <v-btn
@@ -92,10 +88,10 @@ function takeOut(lead: FitLead) {
               size="small"
               class="no-print"
               :aria-pressed="lead.outPinned"
-              :aria-label="`${lead.outPinned ? 'Leave it to the plan' : 'Take out of the plug'}: ${device.name} ${lead.label}`"
+              :aria-label="`${lead.outPinned ? 'Undo de-pin' : 'De-pin'}: ${device.name} ${lead.label}`"
               @click="takeOut(lead)"
             >
-              {{ lead.outPinned ? 'To the plan' : 'Take out' }}
+              {{ lead.outPinned ? 'Undo de-pin' : 'De-pin' }}
             </v-btn>
           </li>
         </ul>

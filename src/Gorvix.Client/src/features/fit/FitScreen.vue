@@ -27,15 +27,15 @@ const { view, unlocks } = storeToRefs(fit)
 const keysOpen = ref(false)
 const rules = useRules()
 const keys: [string, string][] = [
-  ['← ↑ ↓ →', 'walk the grid'],
-  ['Enter', 'pin the link here, or unpin it'],
-  ['X', 'ban the link here, or lift the ban'],
-  ['1–9', 'choose one of the best plans'],
-  ['P', 'to the parts: board, devices, pack, wishes, house rules'],
-  ['R', 'read the rule of a blocked cell'],
+  ['← ↑ ↓ →', 'move in the grid'],
+  ['Enter', 'pin or unpin link here'],
+  ['X', 'block or unblock link here'],
+  ['1–9', 'choose a plan'],
+  ['P', 'go to Parts'],
+  ['R', 'open the rule behind a blocked cell'],
   ['Z', 'undo'],
   ['Y', 'redo'],
-  ['?', 'this list'],
+  ['?', 'show shortcuts'],
 ]
 
 /** Where the keys went just now: the address follows a moment later, and a key held down does not wait for it. */
@@ -127,14 +127,14 @@ useKeptFocus(() => view.value, gridCell)
 
     <StandingNote />
 
-    <p v-if="!view && fit.standing === 'loading'" class="quiet gap" role="status">Planning …</p>
+    <p v-if="!view && fit.standing === 'loading'" class="quiet gap" role="status">Planning…</p>
     <template v-if="view">
       <BuildHead :view="view" :findings="findings" @keys="keysOpen = true">
         <p v-if="view.sheet.proof" class="proof" role="status" data-testid="proof">
           {{ view.sheet.proof.sentence }}
           <span v-if="view.sheet.proof.isWorking" class="working"
-            ><v-progress-circular indeterminate size="14" width="2" aria-hidden="true" />It is
-            thought about for longer; what comes of it is shown here.</span
+            ><v-progress-circular indeterminate size="14" width="2" aria-hidden="true" />Searching
+            for a better plan…</span
           >
         </p>
       </BuildHead>
@@ -172,10 +172,10 @@ useKeptFocus(() => view.value, gridCell)
       <p v-else class="gap">
         {{
           view.sheet.ports.length === 0
-            ? 'This board has no port. Take another board under Parts.'
-            : 'This build wishes for no link yet. Add a device under Parts.'
+            ? 'This board has no ports. Swap the board under Parts.'
+            : 'No links yet. Add a device under Parts.'
         }}
-        <v-btn id="go-parts" class="to-parts" @click="toParts">Parts</v-btn>
+        <v-btn id="go-parts" class="to-parts" @click="toParts">Open Parts</v-btn>
       </p>
       <FitPlugs
         v-if="view.sheet.devices.length > 0"
@@ -185,16 +185,14 @@ useKeptFocus(() => view.value, gridCell)
       <FitNotes :sheet="view.sheet" @change="fit.change" />
     </template>
     <KeysDialog v-model="keysOpen" :keys="keys">
-      <h2>Marks</h2>
+      <h2>Legend</h2>
       <dl>
         <dt>■</dt>
-        <dd>chosen: the plan puts the link here</dd>
+        <dd>chosen: the plan uses this port</dd>
         <dt>□</dt>
-        <dd>possible: the words say what it would cost</dd>
+        <dd>possible: the text says what it would displace</dd>
         <dt>╱</dt>
-        <dd>
-          blocked: the code names the rule; a stroke alone: the port is of another kind or not free
-        </dd>
+        <dd>blocked: the code is the rule; no code: wrong port type or in use</dd>
       </dl>
     </KeysDialog>
   </main>

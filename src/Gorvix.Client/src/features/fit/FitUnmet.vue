@@ -23,18 +23,17 @@ const more = computed(() => props.links.filter((l) => !l.port).length - props.co
 </script>
 
 <template>
-  <section class="unmet" aria-label="Links without a port">
+  <section class="unmet" aria-label="Links with no port">
     <div v-for="row in rows" :key="row.link" :data-unmet="row.link">
       <p data-testid="conflict">{{ row.sentence }}</p>
-      <p v-if="!row.ways" class="quiet wait">Looking for what would carry it …</p>
+      <p v-if="!row.ways" class="quiet wait">Searching for a fix…</p>
       <p v-else-if="row.ways.length === 0 && row.open === 0" class="quiet wait">
-        No change of wishes, house rules, firmware, a part or the board would carry it without
-        giving up a link that matters as much.
+        No single change fixes this without losing an equally important link.
       </p>
       <ul
         v-else-if="row.ways.length > 0"
         class="ways strip"
-        :aria-label="`What would carry ${row.name}`"
+        :aria-label="`Ways to connect ${row.name}`"
       >
         <li v-for="way in row.ways" :key="way.id">
           <v-card
@@ -49,12 +48,12 @@ const more = computed(() => props.links.filter((l) => !l.port).length - props.co
         </li>
       </ul>
       <p v-if="row.open > 0" class="quiet wait" data-open>
-        {{ row.open === 1 ? 'One change was' : `${row.open} changes were` }} not weighed to the end:
-        there is too much to choose from.
+        {{ row.open === 1 ? '1 option' : `${row.open} options` }} not fully checked: too many
+        combinations.
       </p>
     </div>
     <p v-if="more > 0">
-      {{ more }} more links are left out. “Before you buy” ranks the boards that carry more.
+      {{ more }} more links have no port. “Before you buy” ranks boards that fit more.
     </p>
   </section>
 </template>

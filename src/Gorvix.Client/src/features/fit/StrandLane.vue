@@ -54,7 +54,7 @@ function after(index: number) {
       </div>
       <PulseRun v-if="i < last" :polarity="hop.after" :wave="lane.wave" />
     </template>
-    <div v-if="!lane.ok" class="end fault">stops here</div>
+    <div v-if="!lane.ok" class="end fault">blocked here</div>
   </div>
 </template>
 

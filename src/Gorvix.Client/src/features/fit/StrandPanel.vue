@@ -76,7 +76,7 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
             {{ cell.pinned ? 'Unpin' : 'Pin here' }}
           </KeyButton>
           <KeyButton id="ban" letter="X" :pressed="cell.banned" @click="$emit('ban')">
-            {{ cell.banned ? 'Lift the ban' : 'Ban here' }}
+            {{ cell.banned ? 'Unblock port' : 'Block this port' }}
           </KeyButton>
         </span>
       </div>
@@ -101,7 +101,7 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
               <span class="label">{{ wire.lead }}</span><template v-if="wire.colour">
                 ({{ wire.colour }})</template
               >
-              to {{ wire.where }}
+              → {{ wire.where }}
             </li>
           </ul>
         </div>
@@ -110,7 +110,7 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
           <p>{{ link.settings.join(', ') }}</p>
         </div>
         <div class="modes">
-          <h3>Modes of this link</h3>
+          <h3>Device modes</h3>
           <ul>
             <li v-for="m in link.modes" :key="m.id" class="mode">
               <span :class="{ struck: m.banned }">{{ m.name }}</span>
@@ -127,7 +127,7 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
                   })
                 "
               >
-                {{ m.banned ? 'Allow this mode' : 'Ban this mode' }}
+                {{ m.banned ? 'Unblock mode' : 'Block mode' }}
               </v-btn>
             </li>
           </ul>

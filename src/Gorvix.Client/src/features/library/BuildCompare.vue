@@ -51,12 +51,12 @@ onMounted(load)
 
 <template>
   <section class="in-build">
-    <h2>In a build</h2>
-    <LineField v-slot="{ id }" class="which" label="What each board comes to in">
+    <h2>Try in a build</h2>
+    <LineField v-slot="{ id }" class="which" label="Build">
       <v-autocomplete
         :id="id"
         data-field="in-build"
-        placeholder="choose a build"
+        placeholder="choose a build…"
         :items="builds"
         item-title="name"
         item-value="id"
@@ -66,12 +66,12 @@ onMounted(load)
         @update:model-value="compare($event)"
       />
     </LineField>
-    <ProblemNote v-if="problem" title="The boards were not tried" :problem="problem" />
+    <ProblemNote v-if="problem" title="Could not compare boards" :problem="problem" />
     <v-progress-linear v-if="busy" indeterminate aria-label="Planning" />
     <div class="tried" aria-live="polite">
       <article v-for="t in tried" :key="t.board" :data-tried="t.board">
-        <h3>{{ nameOf(t.board) }}<span v-if="t.hasIt" class="quiet"> – the build has it</span></h3>
-        <p v-if="t.refused" class="stop">It cannot be planned with it. {{ t.refused }}</p>
+        <h3>{{ nameOf(t.board) }}<span v-if="t.hasIt" class="quiet"> – current board</span></h3>
+        <p v-if="t.refused" class="stop">Cannot be planned with this board. {{ t.refused }}</p>
         <template v-else-if="t.foretold">
           <p>
             <VerdictMark :severity="t.foretold.after.severity" />{{ t.foretold.after.sentence }}
@@ -82,7 +82,7 @@ onMounted(load)
             <li v-for="fall in t.foretold.falls" :key="fall">{{ fall }}</li>
             <li v-if="t.foretold.moved.length === 0">No link moves.</li>
           </ul>
-          <p v-if="t.foretold.work" class="quiet">By hand: {{ t.foretold.work }}.</p>
+          <p v-if="t.foretold.work" class="quiet">Wiring work: {{ t.foretold.work }}.</p>
         </template>
       </article>
     </div>

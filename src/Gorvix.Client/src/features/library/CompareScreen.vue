@@ -35,27 +35,27 @@ useTitle('Compare – Library – Gorvix')
 <template>
   <main class="compare">
     <p class="back"><RouterLink :to="{ name: 'library' }">Parts library</RouterLink></p>
-    <h1>Side by side</h1>
-    <ProblemNote v-if="problem" title="These cannot be compared" :problem="problem">
-      <v-btn :to="{ name: 'library' }">To the library</v-btn>
+    <h1>Compare parts</h1>
+    <ProblemNote v-if="problem" title="Could not compare parts" :problem="problem">
+      <v-btn :to="{ name: 'library' }">Back to library</v-btn>
     </ProblemNote>
     <template v-if="comparison">
       <div class="choice">
-        <v-btn-toggle v-model="everything" mandatory aria-label="What is shown">
-          <v-btn :value="false" data-show="differs">what differs</v-btn>
-          <v-btn :value="true" data-show="all">everything</v-btn>
+        <v-btn-toggle v-model="everything" mandatory aria-label="Rows shown">
+          <v-btn :value="false" data-show="differs">differences</v-btn>
+          <v-btn :value="true" data-show="all">all</v-btn>
         </v-btn-toggle>
         <span class="quiet" data-testid="alike"
-          >{{ alike }} of {{ comparison.rows.length }} things are the same.</span
+          >{{ alike }} of {{ comparison.rows.length }} rows are identical.</span
         >
       </div>
-      <p v-if="tables.length === 0" class="quiet">Their leaflets say the same of everything.</p>
+      <p v-if="tables.length === 0" class="quiet">No differences.</p>
       <div v-else class="scroll">
         <v-table density="compact">
           <thead>
             <tr>
               <th scope="col" class="about">
-                <span class="visually-hidden">What it is about</span>
+                <span class="visually-hidden">Property</span>
               </th>
               <th v-for="part in comparison.parts" :key="part.id" scope="col" class="part">
                 <RouterLink

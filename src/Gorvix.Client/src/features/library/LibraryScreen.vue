@@ -35,17 +35,17 @@ const ofKind = computed(() =>
   (lines.value ?? []).filter((l) => kind.value === '' || l.kind === kind.value),
 )
 const kinds = computed(() => [
-  { title: 'every kind', value: '' },
+  { title: 'all types', value: '' },
   ...[...new Set((lines.value ?? []).map((l) => l.kind))].map((k) => ({ title: k, value: k })),
 ])
 const traits = computed(() => [
-  { title: 'anything', value: '' },
+  { title: 'any', value: '' },
   ...[...new Set(ofKind.value.flatMap((l) => l.traits))]
     .sort((a, b) => a.localeCompare(b))
     .map((t) => ({ title: t, value: t })),
 ])
 const packs = computed(() => [
-  { title: 'any pack', value: '' },
+  { title: 'any battery', value: '' },
   ...(choices.value?.pack.cells ?? []).map((c) => ({ title: c.words, value: c.value })),
 ])
 const found = computed(() => {
@@ -75,9 +75,9 @@ const comparison = computed(() => ({
   query: { [compared.value[0]?.isBoard ? 'board' : 'device']: compared.value.map((c) => c.id) },
 }))
 const files = [
-  { href: '/api/files/library', title: 'Gorvix file', about: 'everything, to share or to keep' },
-  { href: '/api/files/lists/pads', title: 'Pads as a list', about: 'CSV, a row a pad' },
-  { href: '/api/files/lists/devices', title: 'Devices as a list', about: 'CSV, a row a lead' },
+  { href: '/api/files/library', title: 'Gorvix file', about: 'everything, to share or archive' },
+  { href: '/api/files/lists/pads', title: 'Pad list', about: 'CSV, one pad per row' },
+  { href: '/api/files/lists/devices', title: 'Device list', about: 'CSV, one lead per row' },
 ]
 const shown = computed(() => found.value.slice(0, mostShown))
 
@@ -90,15 +90,14 @@ onMounted(library.load)
     <div class="top">
       <div>
         <h1>Parts library</h1>
-        <p class="quiet">Boards and devices as their leaflets tell them.</p>
       </div>
       <div class="deeds no-print">
-        <v-btn id="new-board" :to="{ name: 'new-board' }">Describe a board</v-btn>
-        <v-btn id="new-device" :to="{ name: 'new-device' }">Describe a device</v-btn>
-        <v-btn id="take-in" variant="text" :to="{ name: 'take-in' }">Take in a file</v-btn>
+        <v-btn id="new-board" :to="{ name: 'new-board' }">Add board</v-btn>
+        <v-btn id="new-device" :to="{ name: 'new-device' }">Add device</v-btn>
+        <v-btn id="take-in" variant="text" :to="{ name: 'take-in' }">Import file</v-btn>
         <v-menu>
           <template #activator="{ props: menu }">
-            <v-btn id="export" variant="text" v-bind="menu">All as a file</v-btn>
+            <v-btn id="export" variant="text" v-bind="menu">Export library</v-btn>
           </template>
           <v-list density="compact">
             <v-list-item
@@ -114,7 +113,7 @@ onMounted(library.load)
         </v-menu>
       </div>
     </div>
-    <ProblemNote v-if="problem" class="gap" title="The library cannot be read" :problem="problem">
+    <ProblemNote v-if="problem" class="gap" title="Could not load library" :problem="problem">
       <v-btn @click="library.load">Try again</v-btn>
     </ProblemNote>
     <div class="filters no-print">
@@ -128,7 +127,7 @@ onMounted(library.load)
           @update:model-value="set('search', $event)"
         />
       </LineField>
-      <LineField v-slot="{ id }" label="What it is">
+      <LineField v-slot="{ id }" label="Type">
         <v-select
           :id="id"
           data-field="kind"
@@ -137,7 +136,7 @@ onMounted(library.load)
           @update:model-value="set('kind', $event)"
         />
       </LineField>
-      <LineField v-slot="{ id }" label="It has or gives">
+      <LineField v-slot="{ id }" label="Feature">
         <v-autocomplete
           :id="id"
           data-field="can"
@@ -147,7 +146,7 @@ onMounted(library.load)
           @update:model-value="set('can', $event)"
         />
       </LineField>
-      <LineField v-slot="{ id }" label="Hangs directly on">
+      <LineField v-slot="{ id }" label="Direct on battery">
         <v-select
           :id="id"
           data-field="pack"
@@ -161,33 +160,31 @@ onMounted(library.load)
       v-if="laidAside > 0 || aside"
       class="aside no-print"
       mandatory
-      aria-label="Which parts"
+      aria-label="Active or archived"
       :model-value="aside"
       @update:model-value="set('aside', $event ? 'yes' : null)"
     >
-      <v-btn :value="false" data-aside="false">in use</v-btn>
-      <v-btn :value="true" data-aside="true">laid aside ({{ laidAside }})</v-btn>
+      <v-btn :value="false" data-aside="false">active</v-btn>
+      <v-btn :value="true" data-aside="true">archived ({{ laidAside }})</v-btn>
     </v-btn-toggle>
     <p v-if="lines" role="status" class="quiet count" data-testid="count">
       <template v-if="all?.length === 0"
-        >The library is empty. Describe your own board with its leaflet in hand, or take in a file:
-        it brings its parts.</template
+        >The library is empty. Add your board from its manual, or import a file.</template
       >
-      <template v-else-if="found.length === 0">Nothing has all of this. Take a word away.</template>
+      <template v-else-if="found.length === 0">No matches. Remove a word or filter.</template>
       <template v-else-if="found.length > mostShown"
-        >{{ found.length }} found, the first {{ mostShown }} are shown. Narrow it down for the
-        rest.</template
+        >{{ found.length }} found, showing {{ mostShown }}. Narrow the search for more.</template
       >
-      <template v-else>{{ found.length }} of {{ lines.length }} parts.</template>
+      <template v-else>{{ found.length }} of {{ lines.length }} parts</template>
     </p>
     <p v-if="compared.length > 0" class="compare no-print">
       <v-btn id="compare" :disabled="compared.length < 2" :to="comparison"
-        >Put side by side ({{ compared.length }})</v-btn
+        >Compare selected ({{ compared.length }})</v-btn
       >
       <span class="quiet">{{
-        compared.length < 2 ? 'Choose one more, or two.' : compared.map((c) => c.name).join(' · ')
+        compared.length < 2 ? 'Select 1 or 2 more.' : compared.map((c) => c.name).join(' · ')
       }}</span>
-      <v-btn variant="text" size="small" @click="compared = []">Choose none</v-btn>
+      <v-btn variant="text" size="small" @click="compared = []">Clear selection</v-btn>
     </p>
     <v-skeleton-loader v-if="!lines && !problem" type="list-item-two-line@6" />
     <ul v-else class="rows">

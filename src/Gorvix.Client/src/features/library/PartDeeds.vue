@@ -57,13 +57,13 @@ const when = (at: string | null | undefined) =>
       size="small"
       data-do="change"
       :to="{ name: board ? 'change-board' : 'change-device', params: { id } }"
-      >Change</v-btn
+      >Edit part</v-btn
     >
     <v-btn
       size="small"
       data-do="copy"
       :to="{ name: board ? 'new-board' : 'new-device', query: { from: id } }"
-      >{{ board ? 'Describe a sister revision' : 'Describe one like it' }}</v-btn
+      >{{ board ? 'Add other revision' : 'Duplicate part' }}</v-btn
     >
     <v-btn
       size="small"
@@ -71,7 +71,7 @@ const when = (at: string | null | undefined) =>
       data-do="file"
       :href="`/api/files/${type}/${encodeURIComponent(id)}`"
       download
-      >As a file</v-btn
+      >Export part</v-btn
     >
     <v-btn
       size="small"
@@ -79,10 +79,10 @@ const when = (at: string | null | undefined) =>
       data-do="list"
       :href="`/api/files/lists/${type}/${encodeURIComponent(id)}`"
       download
-      >{{ board ? 'Its pads as a list' : 'Its leads as a list' }}</v-btn
+      >{{ board ? 'Export pads (CSV)' : 'Export leads (CSV)' }}</v-btn
     >
     <v-btn size="small" variant="text" data-do="aside" @click="lay">{{
-      page.isArchived ? 'Put it back' : 'Lay aside'
+      page.isArchived ? 'Unarchive part' : 'Archive part'
     }}</v-btn>
     <v-btn
       v-if="page.usedIn.length === 0"
@@ -90,15 +90,15 @@ const when = (at: string | null | undefined) =>
       variant="text"
       data-do="remove"
       @click="remove"
-      >Take out of the library</v-btn
+      >Delete part</v-btn
     >
   </div>
   <p v-if="page.isArchived" class="quiet">
-    Laid aside: builds that have it keep it, new ones are not offered it.
+    Archived: existing builds keep it; new builds do not offer it.
   </p>
-  <ProblemNote v-if="problem" title="Nothing was changed" :problem="problem" />
+  <ProblemNote v-if="problem" title="Not changed" :problem="problem" />
   <details v-if="page.history.length > 1" class="history" data-testid="history">
-    <summary>Version {{ page.version }}; what it was before</summary>
+    <summary>Version {{ page.version }}; earlier versions</summary>
     <ul>
       <li v-for="step in page.history" :key="step.version">
         <span class="label">{{ step.version }}</span> {{ step.words }}
@@ -109,7 +109,7 @@ const when = (at: string | null | undefined) =>
           variant="text"
           :data-back="step.version"
           @click="back(step.version)"
-          >Bring this back</v-btn
+          >Restore version</v-btn
         >
       </li>
     </ul>

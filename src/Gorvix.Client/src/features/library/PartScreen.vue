@@ -35,9 +35,9 @@ useTitle(computed(() => `${leaflet.value?.line.name ?? 'Part'} – Library – G
 <template>
   <main class="part">
     <p class="back"><RouterLink :to="{ name: 'library' }">Parts library</RouterLink></p>
-    <ProblemNote v-if="problem" title="This part cannot be shown" :problem="problem">
+    <ProblemNote v-if="problem" title="Could not load part" :problem="problem">
       <v-btn v-if="problem.status === 0" @click="load">Try again</v-btn>
-      <v-btn v-else :to="{ name: 'library' }">To the library</v-btn>
+      <v-btn v-else :to="{ name: 'library' }">Back to library</v-btn>
     </ProblemNote>
     <template v-if="leaflet && page">
       <h1>{{ leaflet.line.name }}</h1>
@@ -52,9 +52,9 @@ useTitle(computed(() => `${leaflet.value?.line.name ?? 'Part'} – Library – G
               <li v-for="sister in leaflet.sisters" :key="sister.id">
                 <RouterLink :to="{ name: 'part', params: { type: 'boards', id: sister.id } }"
                   >Revision {{ sister.revision }}</RouterLink
-                >: {{ sister.recognise ?? 'its leaflet does not say how to tell it.' }}
+                >: {{ sister.recognise ?? 'no known way to identify it.' }}
                 <RouterLink :to="{ name: 'compare', query: { board: [id, sister.id] } }"
-                  >What differs?</RouterLink
+                  >Show differences</RouterLink
                 >
               </li>
             </ul>
@@ -83,8 +83,8 @@ useTitle(computed(() => `${leaflet.value?.line.name ?? 'Part'} – Library – G
             </div>
           </section>
           <section>
-            <h2>Where it is used</h2>
-            <p v-if="page.usedIn.length === 0" class="quiet">In no build on the shelf.</p>
+            <h2>Used in</h2>
+            <p v-if="page.usedIn.length === 0" class="quiet">Not used in any build.</p>
             <ul v-else>
               <li v-for="use in page.usedIn" :key="use.id">
                 <RouterLink :to="{ name: 'parts', params: { id: use.id } }"

@@ -4,7 +4,7 @@ import type { DiffLine } from '@/api/client'
 /** Lines of two texts, each with its sign: gone, new, or in both. */
 defineProps<{ lines: DiffLine[] }>()
 const signs = { same: ' ', gone: '−', new: '+' }
-const words = { same: 'in both', gone: 'gone', new: 'new' }
+const words = { same: 'unchanged', gone: 'removed', new: 'added' }
 </script>
 
 <template>

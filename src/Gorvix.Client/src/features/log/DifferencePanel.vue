@@ -13,7 +13,7 @@ const groups = computed(() => {
   const list: { words: string; lines: Otherwise[] }[] = [
     { words: 'Parts', lines: d.parts },
     { words: 'Links', lines: d.links },
-    { words: 'Wires and bridges', lines: d.wires },
+    { words: 'Wires and jumpers', lines: d.wires },
     { words: 'Readings', lines: d.readings },
   ]
   return list.filter((g) => g.lines.length > 0)
@@ -22,17 +22,17 @@ const settings = computed(() => props.moments.difference.settings.filter((l) => 
 </script>
 
 <template>
-  <section class="difference" aria-label="What is other" data-testid="difference">
+  <section class="difference" aria-label="Differences" data-testid="difference">
     <header>
       <h2>
-        Version {{ moments.from.version }} ({{ dayOf(moments.from.at) }}) and
+        Version {{ moments.from.version }} ({{ dayOf(moments.from.at) }}) →
         {{ moments.to.version }} ({{ dayOf(moments.to.at) }})
       </h2>
       <v-btn variant="text" size="small" data-do="close-difference" @click="$emit('close')"
         >Close</v-btn
       >
     </header>
-    <p v-if="moments.difference.isSame" role="status">Nothing is other between them.</p>
+    <p v-if="moments.difference.isSame" role="status">No differences.</p>
     <table v-for="g in groups" :key="g.words">
       <caption>
         {{
@@ -41,19 +41,19 @@ const settings = computed(() => props.moments.difference.settings.filter((l) => 
       </caption>
       <thead class="visually-hidden">
         <tr>
-          <th>What</th>
-          <th>Was</th>
-          <th>Is</th>
+          <th>Item</th>
+          <th>Before</th>
+          <th>After</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="l in g.lines" :key="l.what">
           <th scope="row">{{ l.what }}</th>
           <td>
-            <del v-if="l.was">{{ l.was }}</del><span v-else class="quiet">was not there</span>
+            <del v-if="l.was">{{ l.was }}</del><span v-else class="quiet">not present</span>
           </td>
           <td>
-            <ins v-if="l.is">{{ l.is }}</ins><span v-else class="quiet">is gone</span>
+            <ins v-if="l.is">{{ l.is }}</ins><span v-else class="quiet">removed</span>
           </td>
         </tr>
       </tbody>
@@ -63,7 +63,7 @@ const settings = computed(() => props.moments.difference.settings.filter((l) => 
       <DiffLines :lines="settings" />
     </template>
     <details v-if="moments.difference.due.length > 0">
-      <summary>To be proved again: {{ moments.difference.due.length }}</summary>
+      <summary>Needs re-check: {{ moments.difference.due.length }}</summary>
       <p>{{ moments.difference.due.join('; ') }}</p>
     </details>
   </section>

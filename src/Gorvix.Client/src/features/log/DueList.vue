@@ -12,9 +12,9 @@ const days = ref('')
 const flights = ref('')
 const error = ref('')
 const usual: Interval[] = [
-  { id: 'screws', words: 'Screws and connectors', days: 30, flights: 20 },
-  { id: 'compass', words: 'Compass calibration', days: 90 },
-  { id: 'firmware', words: 'Look for newer firmware', days: 180 },
+  { id: 'screws', words: 'Check screws and connectors', days: 30, flights: 20 },
+  { id: 'compass', words: 'Calibrate compass', days: 90 },
+  { id: 'firmware', words: 'Check for new firmware', days: 180 },
 ]
 const all = () => props.dues.map((d) => d.interval)
 
@@ -22,11 +22,11 @@ function add() {
   const number = (text: string) => (text.trim() === '' ? null : Number(text))
   const [d, f] = [number(days.value), number(flights.value)]
   if (words.value.trim() === '' || (d === null && f === null)) {
-    error.value = 'Say what is done, and after how many days or flights it is due again.'
+    error.value = 'Enter a task and an interval in days or flights.'
     return
   }
   if ([d, f].some((n) => n !== null && !(Number.isInteger(n) && n > 0))) {
-    error.value = 'Days and flights are whole numbers.'
+    error.value = 'Enter whole numbers for days and flights.'
     return
   }
   error.value = ''
@@ -48,11 +48,11 @@ const every = (i: Interval) =>
 
 <template>
   <section data-testid="dues">
-    <h2>Again and again</h2>
+    <h2>Maintenance</h2>
     <p v-if="dues.length === 0" class="quiet">
-      Nothing comes back by itself yet.
+      No maintenance scheduled.
       <v-btn variant="text" size="small" data-do="usual" @click="$emit('put', usual)"
-        >Take the usual three</v-btn
+        >Add usual tasks</v-btn
       >
     </p>
     <ul>
@@ -72,7 +72,7 @@ const every = (i: Interval) =>
           :color="d.isDue ? 'primary' : undefined"
           :disabled="busy"
           @click="$emit('done', d.interval.id)"
-          >Done today</v-btn
+          >Mark done</v-btn
         >
         <v-btn
           size="small"
@@ -84,14 +84,14 @@ const every = (i: Interval) =>
               all().filter((i) => i.id !== d.interval.id),
             )
           "
-          >Remove</v-btn
+          >Remove task</v-btn
         >
       </li>
     </ul>
     <details>
-      <summary>One more</summary>
+      <summary>Add task</summary>
       <form class="more" @submit.prevent="add">
-        <LineField v-slot="{ id }" label="What" class="what">
+        <LineField v-slot="{ id }" label="Task" class="what">
           <v-text-field :id="id" v-model="words" data-field="interval" maxlength="120" />
         </LineField>
         <LineField v-slot="{ id }" label="Days">
@@ -100,7 +100,9 @@ const every = (i: Interval) =>
         <LineField v-slot="{ id }" label="Flights">
           <v-text-field :id="id" v-model="flights" data-field="every-flights" inputmode="numeric" />
         </LineField>
-        <v-btn type="submit" variant="outlined" data-do="interval" :disabled="busy">Add</v-btn>
+        <v-btn type="submit" variant="outlined" data-do="interval" :disabled="busy"
+          >Save task</v-btn
+        >
       </form>
       <p v-if="error" class="error" role="alert">{{ error }}</p>
     </details>

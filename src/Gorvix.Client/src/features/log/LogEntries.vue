@@ -27,7 +27,7 @@ const hour = (at: string) =>
 const titles = computed(() => new Map(props.places.map((p) => [p.value, p.title])))
 // What is not there any more is told by its id.
 const about = (e: LogEntry) =>
-  ` about ${titles.value.get(`${e.tied} ${e.tiedId}`) ?? `${e.tied} ${e.tiedId}`}`
+  ` – ${titles.value.get(`${e.tied} ${e.tiedId}`) ?? `${e.tied} ${e.tiedId}`}`
 </script>
 
 <template>
@@ -48,7 +48,7 @@ const about = (e: LogEntry) =>
             :to="{ name: 'bench', params: { id: build }, query: { check: e.check } }"
             >{{ e.words }}</RouterLink
           >
-          <span v-else>{{ e.words || (e.kind === 'photo' ? 'Photo' : 'Text of settings') }}</span>
+          <span v-else>{{ e.words || (e.kind === 'photo' ? 'Photo' : 'Settings dump') }}</span>
           <span v-if="e.read" class="read">{{ e.read }}</span>
           <span v-if="e.tied !== 'build' && e.tiedId" class="quiet"> {{ about(e) }}</span>
           <span v-if="e.who" class="quiet">, {{ e.who }}</span>
@@ -77,7 +77,7 @@ const about = (e: LogEntry) =>
               size="small"
               :data-restore="e.number"
               @click="$emit('restore', e.number)"
-              >Back to this</v-btn
+              >Restore version</v-btn
             >
           </template>
           <v-btn
@@ -92,9 +92,9 @@ const about = (e: LogEntry) =>
             v-if="e.kind !== 'change' && e.kind !== 'reading'"
             variant="text"
             size="small"
-            :aria-label="`Remove: ${e.words || kindsOf[e.kind].one}`"
+            :aria-label="`Delete: ${e.words || kindsOf[e.kind].one}`"
             @click="$emit('remove', e)"
-            >Remove</v-btn
+            >Delete entry</v-btn
           >
         </span>
       </li>

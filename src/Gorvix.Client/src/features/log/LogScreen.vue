@@ -54,8 +54,8 @@ const step = useStep({
     b: () => window.open(`/api/builds/${props.id}/book.html`, '_blank'),
   },
   list: [
-    ['N', 'to what is to be remembered'],
-    ['B', 'the build book, to be printed'],
+    ['N', 'write a note'],
+    ['B', 'open the build book'],
   ],
   read: () => log.read(),
 })
@@ -74,7 +74,7 @@ watch(
     )
     if (id !== props.id || from !== props.from || to !== props.to) return
     moments.value = data
-    if (problem) refused.value = { title: 'These two cannot be compared', problem }
+    if (problem) refused.value = { title: 'Could not compare', problem }
   },
   { immediate: true },
 )
@@ -99,7 +99,7 @@ async function restore(moment: number) {
       body: { version, moment },
     }),
   )
-  refused.value = problem ? { title: 'That was not done', problem } : null
+  refused.value = problem ? { title: 'Version not restored', problem } : null
   await step.build.open(props.id)
 }
 async function compareText(number: number) {
@@ -115,7 +115,7 @@ async function compareText(number: number) {
     }),
   )
   lines.value = data
-  refused.value = problem ? { title: 'These two cannot be compared', problem } : null
+  refused.value = problem ? { title: 'Could not compare', problem } : null
 }
 const remove = (entry: LogEntry) => void log.remove(entry)
 </script>
@@ -124,20 +124,16 @@ const remove = (entry: LogEntry) => void log.remove(entry)
   <main class="log">
     <BuildBar v-if="view" :view="view" step="log" />
     <StandingNote />
-    <p v-if="!view && step.build.standing === 'loading'" class="quiet" role="status">Planning …</p>
+    <p v-if="!view && step.build.standing === 'loading'" class="quiet" role="status">Planning…</p>
     <template v-if="view">
       <BuildHead :view="view" :findings="[]" @keys="keysOpen = true" />
-      <ProblemNote
-        v-if="log.problem.value"
-        title="That was not kept"
-        :problem="log.problem.value"
-      />
+      <ProblemNote v-if="log.problem.value" title="Not saved" :problem="log.problem.value" />
       <ProblemNote v-if="refused" :title="refused.title" :problem="refused.problem" />
-      <nav class="papers no-print" aria-label="Paper and files">
+      <nav class="papers no-print" aria-label="Print and export">
         <a :href="`/api/builds/${id}/book.html`" target="_blank">Build book</a>
         <a :href="`/api/builds/${id}/bench-sheet.html`" target="_blank">Bench sheet</a>
-        <a :href="`/api/builds/${id}/share.html`" download>To share, without log and photos</a>
-        <a :href="`/api/builds/${id}/record.zip`" download>Whole record (zip)</a>
+        <a :href="`/api/builds/${id}/share.html`" download>Share copy (no log)</a>
+        <a :href="`/api/builds/${id}/record.zip`" download>Full record (ZIP)</a>
         <a :href="`/api/builds/${id}/log.csv`" download>Readings (CSV)</a>
         <a :href="`/api/builds/${id}/log.json`" download>Log (JSON)</a>
       </nav>
@@ -170,17 +166,15 @@ const remove = (entry: LogEntry) => void log.remove(entry)
           />
           <section v-if="lines" class="texts" data-testid="text-lines">
             <header>
-              <h2>Against the text before it</h2>
+              <h2>Compared with previous dump</h2>
               <v-btn variant="text" size="small" @click="lines = null">Close</v-btn>
             </header>
-            <p v-if="lines.length === 0" role="status">There is no earlier text to compare with.</p>
-            <p v-else-if="lines.every((l) => l.fate === 'same')" role="status">
-              They are the same.
-            </p>
+            <p v-if="lines.length === 0" role="status">No earlier dump to compare with.</p>
+            <p v-else-if="lines.every((l) => l.fate === 'same')" role="status">No differences.</p>
             <DiffLines v-else :lines="lines" />
           </section>
           <header class="order">
-            <h2>What happened</h2>
+            <h2>Timeline</h2>
             <span class="kinds no-print">
               <v-btn
                 v-for="(k, kind) in kindsOf"
@@ -205,20 +199,20 @@ const remove = (entry: LogEntry) => void log.remove(entry)
             @remove="remove"
           />
           <p v-if="log.view.value && log.entries.value.length === 0" class="quiet" role="status">
-            Nothing has happened yet that this shows.
+            No entries.
           </p>
           <p v-if="log.view.value?.older" class="older">
-            <v-btn data-do="older" @click="log.read(true)">Older ones</v-btn>
+            <v-btn data-do="older" @click="log.read(true)">Load older</v-btn>
           </p>
         </div>
         <aside class="no-print">
-          <LineField v-slot="{ id: field }" label="You are" class="who">
+          <LineField v-slot="{ id: field }" label="Your name" class="who">
             <v-text-field
               :id="field"
               v-model="name"
               data-field="who"
               maxlength="60"
-              placeholder="a name for the log, no account"
+              placeholder="shown in the log; no account"
               @change="who.set(name)"
             />
           </LineField>

@@ -43,7 +43,7 @@ function write() {
 
 <template>
   <form class="note" @submit.prevent="write">
-    <LineField v-slot="{ id }" label="To remember">
+    <LineField v-slot="{ id }" label="Note">
       <v-textarea
         :id="id"
         v-model="words"
@@ -51,7 +51,7 @@ function write() {
         rows="2"
         auto-grow
         maxlength="4000"
-        placeholder="what was done, found or changed"
+        placeholder="what you did, found or changed"
       />
     </LineField>
     <LineField v-slot="{ id }" label="About">
@@ -60,15 +60,15 @@ function write() {
         v-model="place"
         data-field="place"
         :items="places"
-        no-data-text="Nothing on this craft is called so."
+        no-data-text="No match in this build."
       />
     </LineField>
     <div class="row">
       <v-btn type="submit" variant="outlined" data-do="note" :disabled="busy || words.trim() === ''"
-        >Write it down</v-btn
+        >Add note</v-btn
       >
       <v-btn variant="outlined" data-do="photo" :disabled="busy" @click="picker.open()"
-        >Add a photo</v-btn
+        >Add photo</v-btn
       >
     </div>
     <div class="row">
@@ -84,7 +84,7 @@ function write() {
         data-do="flights"
         :disabled="busy || !(count >= 1 && count <= 1000 && Number.isInteger(count))"
         @click="$emit('flights', count)"
-        >{{ count === 1 ? 'flight flown' : 'flights flown' }}</v-btn
+        >{{ count === 1 ? 'Log flight' : 'Log flights' }}</v-btn
       >
     </div>
   </form>

@@ -96,7 +96,7 @@ export function useLog(build: () => string, kinds: () => EntryKind[]) {
 export const kindsOf: Record<EntryKind, { letter: string; words: string; one: string }> = {
   change: { letter: 'C', words: 'Changes', one: 'change' },
   reading: { letter: 'R', words: 'Readings', one: 'reading' },
-  text: { letter: 'T', words: 'Texts', one: 'text' },
+  text: { letter: 'T', words: 'Dumps', one: 'dump' },
   photo: { letter: 'P', words: 'Photos', one: 'photo' },
   note: { letter: 'N', words: 'Notes', one: 'note' },
 }

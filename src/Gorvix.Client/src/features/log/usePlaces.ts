@@ -27,7 +27,7 @@ export function usePlaces(view: () => FitView | null | undefined) {
     const sheet = view()?.sheet
     if (!sheet) return []
     return [
-      { title: 'the build as a whole', value: 'build' },
+      { title: 'whole build', value: 'build' },
       ...sheet.devices.map((d) => ({ title: d.name, value: `device ${d.id}` })),
       ...(sheet.face?.pads ?? []).map((p) => ({ title: p.words, value: `pad ${p.id}` })),
       ...steps.value,

@@ -44,14 +44,14 @@ onMounted(() => card.value?.focus({ preventScroll: true }))
 </script>
 
 <template>
-  <section class="bench" aria-label="At the bench">
+  <section class="bench" aria-label="Steps, large view">
     <header>
       <span class="progress">{{ done }} of {{ steps.length }} done</span>
       <progress :value="done" :max="steps.length" aria-hidden="true"></progress>
       <KeyButton letter="Z" data-do="undo" :disabled="!canUndo" @click="$emit('undo')"
         >Undo</KeyButton
       >
-      <KeyButton letter="B" data-do="leave-bench" @click="$emit('leave')">The whole list</KeyButton>
+      <KeyButton letter="B" data-do="leave-bench" @click="$emit('leave')">Show list</KeyButton>
     </header>
     <div class="two">
       <BoardFace
@@ -90,7 +90,7 @@ onMounted(() => card.value?.focus({ preventScroll: true }))
             >Back <v-kbd aria-hidden="true">↑</v-kbd></v-btn
           >
           <v-btn size="x-large" variant="outlined" data-do="skip" @click="$emit('walk', 1)"
-            >Later <v-kbd aria-hidden="true">↓</v-kbd></v-btn
+            >Skip <v-kbd aria-hidden="true">↓</v-kbd></v-btn
           >
           <v-btn
             size="x-large"
@@ -103,7 +103,7 @@ onMounted(() => card.value?.focus({ preventScroll: true }))
           >
         </footer>
         <p v-if="finished" class="all" role="status">
-          Every step is done. Measure before the first power: the pairs are in the whole list.
+          All steps done. Check continuity before power-up (see the list).
         </p>
       </div>
     </div>

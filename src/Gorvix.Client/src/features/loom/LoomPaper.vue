@@ -32,7 +32,7 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
           <th>Lead</th>
           <th>Colour</th>
           <th>To</th>
-          <th>For</th>
+          <th>Signal</th>
           <th>AWG</th>
           <th>cm</th>
         </tr>
@@ -51,27 +51,27 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
       </tbody>
     </table>
     <template v-if="loom.sheet.faces.length > 0">
-      <h2>Plugs, pin 1 at the marked end</h2>
+      <h2>Plugs (pin 1 at marked end)</h2>
       <p v-for="f in loom.sheet.faces" :key="f.device">
         {{ f.name }} in {{ f.socket }}: <span class="label">{{ moves(f) }}</span>
       </p>
     </template>
     <template v-for="topic in ['undo', 'plug', 'bridge'] as const" :key="topic">
       <template v-if="loom.sheet.steps.some((s) => s.topic === topic)">
-        <h2>{{ { undo: 'Take off first', plug: 'At the plugs', bridge: 'Bridges' }[topic] }}</h2>
+        <h2>
+          {{ { undo: 'Remove first', plug: 'Re-pin plugs', bridge: 'Solder jumpers' }[topic] }}
+        </h2>
         <p v-for="s in loom.sheet.steps.filter((x) => x.topic === topic)" :key="s.id">
           <span class="box" :class="{ done: s.isDone }"></span> {{ s.words }}
         </p>
       </template>
     </template>
     <template v-if="loom.sheet.spare.length > 0">
-      <h2>Leads that go nowhere</h2>
-      <p>
-        {{ loom.sheet.spare.map((s) => `${s.label} of the ${s.name}: ${s.treatment}`).join('; ') }}.
-      </p>
+      <h2>Unused leads</h2>
+      <p>{{ loom.sheet.spare.map((s) => `${s.name} ${s.label}: ${s.treatment}`).join('; ') }}.</p>
     </template>
     <div v-if="whole" class="more">
-      <h2>In this order</h2>
+      <h2>Steps in order</h2>
       <template v-for="(g, i) in bySide(loom.sheet.steps)" :key="i">
         <h3>{{ g.words }}</h3>
         <p v-for="s in g.steps" :key="s.id">
@@ -79,7 +79,7 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
           {{ s.look }}
         </p>
       </template>
-      <h2>Before the first power: battery and USB off</h2>
+      <h2>Continuity before power-up (battery and USB off)</h2>
       <table>
         <tbody>
           <tr v-for="(p, i) in loom.sheet.continuity" :key="i">
@@ -91,10 +91,10 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
           </tr>
         </tbody>
       </table>
-      <h2>To cut</h2>
+      <h2>Cut list</h2>
       <p v-for="(c, i) in loom.sheet.cuts" :key="i">
         AWG {{ c.gauge }}, {{ c.colour ?? 'any colour' }}: {{ c.pieces }},
-        {{ c.millimetres / 10 }} cm together
+        {{ c.millimetres / 10 }} cm in total
       </p>
     </div>
   </section>

@@ -40,11 +40,11 @@ const shared = useStep({
     p: () => void print(false),
   },
   list: [
-    ['↑ ↓', 'the step before, the next one'],
-    ['D', 'done, and to the next one; again: not done'],
-    ['O', 'only what is left to do, or everything'],
-    ['B', 'bench: one step in large letters, or the whole list'],
-    ['P', 'print one sheet of paper'],
+    ['↑ ↓', 'previous, next step'],
+    ['D', 'mark done and go on; again to undo'],
+    ['O', 'show remaining or all'],
+    ['B', 'large view on or off'],
+    ['P', 'print one sheet'],
   ],
   read: loom.read,
 })
@@ -111,7 +111,7 @@ async function print(everything: boolean) {
   <main class="loom">
     <BuildBar v-if="view" :view="view" step="loom" />
     <StandingNote />
-    <p v-if="!view && build.standing === 'loading'" class="quiet" role="status">Planning …</p>
+    <p v-if="!view && build.standing === 'loading'" class="quiet" role="status">Planning…</p>
     <template v-if="view">
       <BuildHead
         v-if="!bench"
@@ -122,7 +122,7 @@ async function print(everything: boolean) {
       />
       <ProblemNote
         v-if="loom.problem.value"
-        title="The loom cannot be shown"
+        title="Could not load wiring"
         :problem="loom.problem.value"
       />
       <BenchMode
@@ -149,7 +149,7 @@ async function print(everything: boolean) {
         <div class="columns">
           <div>
             <header class="order">
-              <h2>In this order</h2>
+              <h2>Steps in order</h2>
               <span class="count" data-testid="count"
                 >{{ steps.length - left.length }} of {{ steps.length }} done</span
               >
@@ -160,10 +160,12 @@ async function print(everything: boolean) {
                   :pressed="open"
                   :aria-pressed="open"
                   @click="set('open', !open)"
-                  >What is left</KeyButton
+                  >Remaining only</KeyButton
                 >
-                <KeyButton letter="B" data-do="bench" @click="set('bench', true)">Bench</KeyButton>
-                <KeyButton letter="P" data-do="print" @click="print(false)">Print</KeyButton>
+                <KeyButton letter="B" data-do="bench" @click="set('bench', true)"
+                  >Large view</KeyButton
+                >
+                <KeyButton letter="P" data-do="print" @click="print(false)">Print sheet</KeyButton>
               </span>
             </header>
             <StepList
@@ -175,7 +177,7 @@ async function print(everything: boolean) {
               @tick="loom.tick"
             />
             <p v-if="shown.length === 0" role="status" class="quiet" data-testid="all-done">
-              Nothing is left to do. Measure before the first power; the pairs are below.
+              All steps done. Check continuity before power-up (below).
             </p>
           </div>
           <aside>
@@ -191,9 +193,7 @@ async function print(everything: boolean) {
               @pad="ofPad"
               @bridge="ofBridge"
             />
-            <p v-else class="quiet">
-              The leaflet tells no positions of pads: the list works without the face.
-            </p>
+            <p v-else class="quiet">No board drawing: pad positions are not in the library.</p>
             <div class="plugs">
               <PlugFaces
                 :faces="sheet.faces"

@@ -16,7 +16,7 @@ defineEmits<{ print: [] }>()
           <th>From</th>
           <th>Colour</th>
           <th>To</th>
-          <th>For</th>
+          <th>Signal</th>
           <th class="n">AWG</th>
           <th class="n">cm</th>
         </tr>
@@ -27,7 +27,7 @@ defineEmits<{ print: [] }>()
             <span class="label">{{ w.label }}</span><template v-if="(w.pieces ?? 1) > 1">
               × {{ w.pieces }}</template
             >
-            of the {{ w.name }}
+            {{ w.name }}
           </td>
           <td>{{ w.colour ?? '' }}</td>
           <td class="label">{{ w.at }}</td>
@@ -37,43 +37,40 @@ defineEmits<{ print: [] }>()
         </tr>
       </tbody>
     </v-table>
-    <p v-if="sheet.wires.length === 0" class="quiet">
-      Nothing is joined yet: no link of this build has a place.
-    </p>
+    <p v-if="sheet.wires.length === 0" class="quiet">No wires yet: no link has a port.</p>
     <p class="quiet small">
-      Twist each signal and supply with the ground of its device. Without a gauge and a length: a
-      lead that stays in its plug.
+      Twist signal and supply with that device's ground. No gauge or length: lead stays in its plug.
     </p>
     <p class="files">
-      <a :href="`/api/builds/${build}/card.svg`" download>Card for the craft</a>
-      <a :href="`/api/builds/${build}/loom.svg`" download>Drawing</a>
-      <a :href="`/api/builds/${build}/wires.csv`" download>List for a spreadsheet</a>
-      <a :href="`/api/builds/${build}/loom.md`" download>Page as text</a>
-      <a :href="`/api/builds/${build}/loom.json`" download>JSON</a>
+      <a :href="`/api/builds/${build}/card.svg`" download>Build card (SVG)</a>
+      <a :href="`/api/builds/${build}/loom.svg`" download>Wiring drawing (SVG)</a>
+      <a :href="`/api/builds/${build}/wires.csv`" download>Wire list (CSV)</a>
+      <a :href="`/api/builds/${build}/loom.md`" download>Wiring page (Markdown)</a>
+      <a :href="`/api/builds/${build}/loom.json`" download>Wiring data (JSON)</a>
       <v-btn size="small" variant="outlined" data-do="print-all" @click="$emit('print')"
-        >Print with all steps and pairs</v-btn
+        >Print everything</v-btn
       >
     </p>
   </section>
   <section v-if="sheet.spare.length > 0" data-testid="spare">
-    <h2>Leads that go nowhere</h2>
+    <h2>Unused leads</h2>
     <ul>
       <li v-for="s in sheet.spare" :key="`${s.device} ${s.lead}`">
-        <span class="label">{{ s.label }}</span> of the {{ s.name
+        <span class="label">{{ s.label }}</span> {{ s.name
         }}<template v-if="s.colour"> ({{ s.colour }})</template>: {{ s.treatment }}.
       </li>
     </ul>
   </section>
   <section data-testid="continuity">
-    <h2>Before the first power: what beeps</h2>
-    <p class="quiet small">Battery and USB off. Press each probe on its own joint.</p>
+    <h2>Continuity before power-up</h2>
+    <p class="quiet small">Disconnect battery and USB. One probe per joint.</p>
     <v-table density="compact">
       <thead>
         <tr>
-          <th>One probe</th>
-          <th>The other</th>
-          <th>Must be</th>
-          <th>If it is not</th>
+          <th>Probe 1</th>
+          <th>Probe 2</th>
+          <th>Expected</th>
+          <th>If not</th>
         </tr>
       </thead>
       <tbody>
@@ -87,11 +84,11 @@ defineEmits<{ print: [] }>()
     </v-table>
   </section>
   <section v-if="sheet.cuts.length > 0" data-testid="cuts">
-    <h2>To cut</h2>
+    <h2>Cut list</h2>
     <ul>
       <li v-for="(c, i) in sheet.cuts" :key="i">
         AWG {{ c.gauge }}, {{ c.colour ?? 'any colour' }}: {{ c.pieces }}
-        {{ c.pieces === 1 ? 'piece' : 'pieces' }}, {{ c.millimetres / 10 }} cm together
+        {{ c.pieces === 1 ? 'piece' : 'pieces' }}, {{ c.millimetres / 10 }} cm in total
       </li>
     </ul>
   </section>

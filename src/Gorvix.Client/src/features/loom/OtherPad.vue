@@ -33,7 +33,7 @@ function use(pad: string | null) {
     class="open"
     data-do="other-pad"
     @click="open = true"
-    >It is on another pad</v-btn
+    >Used another pad</v-btn
   >
   <v-autocomplete
     v-else
@@ -43,8 +43,8 @@ function use(pad: string | null) {
     autofocus
     auto-select-first
     :items="items"
-    label="The pad that you used"
-    no-data-text="The board has no such pad."
+    label="Pad used"
+    no-data-text="No matching pad."
     @update:model-value="use"
     @keydown.esc="open = false"
   />

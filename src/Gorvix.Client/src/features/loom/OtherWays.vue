@@ -11,13 +11,13 @@ defineProps<{
 }>()
 const emit = defineEmits<{ did: [way: string] }>()
 const open = ref<string | null>(null)
-const names = { adapter: 'An adapter', splice: 'Join two harnesses', solder: 'Solder it' }
+const names = { adapter: 'Make adapter', splice: 'Splice harnesses', solder: 'Solder to pads' }
 </script>
 
 <template>
   <div class="ways">
     <div class="choice no-print">
-      <span class="quiet">Or instead of that{{ planned && ` (${planned})` }}:</span>
+      <span class="quiet">Alternatives{{ planned && ` (planned: ${planned})` }}:</span>
       <v-btn
         v-for="w in ways"
         :key="w.id"
@@ -37,7 +37,7 @@ const names = { adapter: 'An adapter', splice: 'Join two harnesses', solder: 'So
         class="no-print"
         data-do="did-so"
         @click="emit('did', w.id)"
-        >I did it so</v-btn
+        >Mark as done</v-btn
       >
     </div>
   </div>

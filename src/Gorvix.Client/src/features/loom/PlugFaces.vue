@@ -26,15 +26,15 @@ const ordered = <T,>(list: readonly T[]) => (mouth.value ? [...list].reverse() :
         density="compact"
         mandatory
         class="no-print"
-        aria-label="How the plug is held"
+        aria-label="Plug view"
       >
-        <v-btn :value="false" size="small">from its wires</v-btn>
-        <v-btn :value="true" size="small">into its mouth</v-btn>
+        <v-btn :value="false" size="small">wire side</v-btn>
+        <v-btn :value="true" size="small">mating side</v-btn>
       </v-btn-toggle>
     </header>
     <p class="quiet small">
-      Seen {{ mouth ? 'into the mouth' : 'from the wires' }}, latch up: pin 1, the marked end, is at
-      the {{ mouth ? 'right' : 'left' }}.
+      {{ mouth ? 'Mating side' : 'Wire side' }}, latch up: pin 1 (marked) on the
+      {{ mouth ? 'right' : 'left' }}.
     </p>
     <article v-for="f in faces" :key="f.device" :data-plug="f.device">
       <h3>{{ f.name }} in {{ f.socket }}</h3>
@@ -45,7 +45,7 @@ const ordered = <T,>(list: readonly T[]) => (mouth.value ? [...list].reverse() :
           :class="{ differs: c.comes?.lead !== c.needs?.lead, first: c.number === 1 }"
         >
           <span class="number">{{ c.number }}</span>
-          <span class="label pad">{{ c.pad ?? 'nothing' }}</span>
+          <span class="label pad">{{ c.pad ?? 'no pad' }}</span>
           <del v-if="c.comes && c.comes.lead !== c.needs?.lead" class="label">{{
             c.comes.label
           }}</del>
@@ -56,9 +56,9 @@ const ordered = <T,>(list: readonly T[]) => (mouth.value ? [...list].reverse() :
         </li>
       </ul>
       <p v-for="c in f.cavities.filter((x) => x.wrong)" :key="c.number" class="wrong">
-        Left in pin {{ c.number }}: {{ c.wrong }}.
+        If pin {{ c.number }} is left as is: {{ c.wrong }}.
       </p>
-      <p v-if="f.moves.length === 0" class="quiet small">Goes in as it comes.</p>
+      <p v-if="f.moves.length === 0" class="quiet small">No re-pinning needed.</p>
       <OtherWays
         v-if="instead(f.device).length > 0"
         :ways="instead(f.device)"
@@ -68,9 +68,9 @@ const ordered = <T,>(list: readonly T[]) => (mouth.value ? [...list].reverse() :
     </article>
   </section>
   <section v-if="joined.length > 0" data-testid="joined">
-    <h2>Harnesses joined</h2>
+    <h2>Spliced harnesses</h2>
     <article v-for="w in joined" :key="w.id" :data-joined="w.device">
-      <h3>{{ w.name }} and a tail in {{ w.socket }}</h3>
+      <h3>{{ w.name }} to pigtail in {{ w.socket }}</h3>
       <WayTable :way="w" />
       <OtherWays
         v-if="instead(w.device).length > 0"

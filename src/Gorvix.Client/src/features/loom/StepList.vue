@@ -36,7 +36,7 @@ const number = computed(() => new Map(props.steps.map((s, i) => [s.id, i + 1])))
         :is-done="s.isDone ?? false"
         :done-on="s.doneOn ?? null"
         :chosen="s.id === chosen"
-        :tick-label="`Step ${number.get(s.id)} is done`"
+        :tick-label="`Step ${number.get(s.id)} done`"
         @choose="$emit('choose', s.id)"
         @tick="(done) => $emit('tick', s.id, done, null)"
       >

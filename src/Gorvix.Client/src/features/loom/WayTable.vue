@@ -13,7 +13,7 @@ defineProps<{ way: LoomView['sheet']['otherWays'][number] }>()
         <tr>
           <th>{{ way.kind === 'adapter' ? 'harness pin' : 'lead' }}</th>
           <th>{{ way.kind === 'solder' ? 'pad' : `${way.socket} pin` }}</th>
-          <th>for</th>
+          <th>signal</th>
         </tr>
       </thead>
       <tbody>

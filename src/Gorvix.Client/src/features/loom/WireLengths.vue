@@ -30,23 +30,22 @@ function number(typed: string, low: number, high: number): number | null | undef
 }
 function place(device: string) {
   const value = number(text[device] ?? '', 0.1, 500)
-  error.value =
-    value === undefined ? 'A distance is 0.1 to 500 cm, or empty where nobody has measured.' : ''
+  error.value = value === undefined ? 'Enter 0.1 to 500 cm, or leave empty if not measured.' : ''
   if (value !== undefined) emit('change', { kind: 'placeDevice', device, millimetres: value })
 }
 function add() {
   const value = number(added.value, 0, 50)
-  error.value = value === undefined ? 'What is added is 0 to 50 cm.' : ''
+  error.value = value === undefined ? 'Enter 0 to 50 cm of slack.' : ''
   if (value !== undefined) emit('change', { kind: 'setAllowance', millimetres: value })
 }
 </script>
 
 <template>
   <section data-testid="lengths">
-    <h2>How far from the board</h2>
+    <h2>Wire lengths</h2>
     <p class="quiet small">
-      From the board’s edge to each device, along the way of the wires, in cm. A wire is that, and
-      from the edge to its pad, and what is added; where nothing is measured, 10 cm.
+      Cable run from board edge to device, in cm (10 if empty). Distance to the pad and slack are
+      added.
     </p>
     <ul>
       <li v-for="d in devices" :key="d.id">
@@ -63,7 +62,7 @@ function add() {
       </li>
       <li>
         <label
-          >added at the ends
+          >Slack
           <input
             v-model="added"
             class="field"

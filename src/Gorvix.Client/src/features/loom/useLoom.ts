@@ -55,8 +55,8 @@ export function useLoom(build: () => string) {
 }
 
 const headings: Partial<Record<Step['topic'], string>> = {
-  undo: 'Take off first',
-  seat: 'Plugs in',
+  undo: 'Remove first',
+  seat: 'Plug in',
 }
 
 /** Steps that are done with the board lying in one way, in the order of the work. */
@@ -66,12 +66,12 @@ export function bySide(steps: Step[]) {
     const words =
       headings[step.topic] ??
       (step.side === 'bottom'
-        ? 'Bottom side up'
+        ? 'Bottom side'
         : step.side === 'top'
-          ? 'Top side up'
+          ? 'Top side'
           : step.topic === 'bridge'
-            ? 'Bridges'
-            : 'Away from the board')
+            ? 'Solder jumpers'
+            : 'Off the board')
     const last = groups[groups.length - 1]
     if (last?.words === words) last.steps.push(step)
     else groups.push({ words, steps: [step] })
@@ -84,5 +84,5 @@ export const mustBe = (p: LoomView['sheet']['continuity'][number]) =>
   p.finds === 'ohms'
     ? `${p.value} Ω`
     : p.finds === 'diode'
-      ? `${p.value.toFixed(2)} V one way`
-      : p.finds
+      ? `${p.value.toFixed(2)} V one way, open reversed`
+      : { beeps: 'continuity', silent: 'open' }[p.finds]

@@ -134,24 +134,24 @@ watch(
     <ProblemNote
       v-if="library.problem"
       class="gap"
-      title="The library cannot be read"
+      title="Could not load library"
       :problem="library.problem"
     >
       <v-btn @click="library.load">Try again</v-btn>
     </ProblemNote>
     <v-empty-state v-if="lines?.length === 0" justify="start">
-      <template #title><h2>The library has no part yet</h2></template>
-      <p>Import a build file on the shelf: it brings the parts that it uses.</p>
-      <v-btn to="/">To the shelf</v-btn>
+      <template #title><h2>The library is empty</h2></template>
+      <p>Import a build file under Builds: its parts come with it.</p>
+      <v-btn to="/">Go to Builds</v-btn>
     </v-empty-state>
     <div v-else class="columns">
       <div class="choices">
         <section>
           <h2><span class="step">1</span> Board</h2>
           <PartField
-            label="Search the library by maker, name, class or port"
+            label="Find board"
             field="board"
-            placeholder="such as F7"
+            placeholder="maker, name, class or UART, e.g. F7"
             :lines="lines?.filter((l) => l.isBoard) ?? []"
             :unfit="fits.boards"
             :value="draft.board ?? null"
@@ -160,7 +160,7 @@ watch(
           <v-radio-group
             v-if="revisions.length > 0"
             class="revisions"
-            label="Which revision do you hold?"
+            label="Board revision"
             data-field="revision"
             :model-value="draft.board"
             @update:model-value="takeBoard"
@@ -168,8 +168,8 @@ watch(
             <v-radio v-for="r in revisions" :key="r.id" :value="r.id">
               <template #label>
                 <span
-                  ><strong>revision {{ r.revision }}</strong
-                  >: {{ notesOf(r.id)[0] ?? 'the leaflet does not say how to tell it' }}</span
+                  ><strong>Revision {{ r.revision }}</strong
+                  >: {{ notesOf(r.id)[0] ?? 'no known way to identify it' }}</span
                 >
               </template>
             </v-radio>
@@ -182,9 +182,9 @@ watch(
         <section>
           <h2><span class="step">2</span> Devices</h2>
           <PartField
-            label="Search by kind, maker, name or protocol; one after the other"
+            label="Add devices"
             field="devices"
-            placeholder="such as receiver, CRSF, GNSS"
+            placeholder="type, maker, name or protocol, e.g. CRSF"
             :lines="lines?.filter((l) => !l.isBoard) ?? []"
             :unfit="fits.devices"
             @take="takeDevice"
@@ -199,14 +199,14 @@ watch(
               >
               <v-btn
                 size="small"
-                :aria-label="`One ${device.name} less`"
+                :aria-label="`Remove one ${device.name}`"
                 @click="lessOf(device.part)"
                 >−</v-btn
               >
               <span class="count label">{{ device.count }}</span>
               <v-btn
                 size="small"
-                :aria-label="`One ${device.name} more`"
+                :aria-label="`Add one ${device.name}`"
                 @click="setDevice(device.part)"
                 >+</v-btn
               >
@@ -215,7 +215,7 @@ watch(
         </section>
 
         <section>
-          <h2><span class="step">3</span> Pack</h2>
+          <h2><span class="step">3</span> Battery</h2>
           <PackFields
             :pack="draft.pack ?? null"
             :choices="choices"
@@ -223,15 +223,14 @@ watch(
             @change="takePack"
           />
           <p v-if="!draft.pack" class="quiet small">
-            Until it is chosen, supplies that hang on it are not judged.
+            Not set: battery-powered devices are not checked.
           </p>
         </section>
 
         <section v-if="look && look.wishes.length > 0">
-          <h2><span class="step">4</span> Wishes</h2>
+          <h2><span class="step">4</span> Link priorities</h2>
           <p class="quiet small">
-            By need: control first, then picture, position and telemetry; comforts last. Change what
-            you see otherwise.
+            Default order: RC link, video, GPS, telemetry, the rest. Change any priority.
           </p>
           <ul class="wishes">
             <li v-for="link in look.wishes" :key="`${link.device} ${link.function}`">
@@ -241,7 +240,7 @@ watch(
               <PriorityToggle
                 v-if="choices"
                 :priorities="choices.priorities"
-                :name="`${link.need} of ${link.of}`"
+                :name="`${link.need}, ${link.of}`"
                 :tag="`${link.device} ${link.function}`"
                 :model-value="link.priority ?? null"
                 @update:model-value="wish(link, $event)"

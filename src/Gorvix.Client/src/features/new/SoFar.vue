@@ -19,26 +19,22 @@ const name = defineModel<string | null>('name')
 </script>
 
 <template>
-  <aside class="so-far" aria-label="What it comes to so far">
-    <h2>So far</h2>
+  <aside class="so-far" aria-label="Build summary">
+    <h2>Summary</h2>
     <div v-if="refused" id="refused" class="refused" role="alert">
       <p>
-        <strong>{{ refused.name }} was not taken.</strong> {{ refused.why }}
+        <strong>{{ refused.name }} was not added.</strong> {{ refused.why }}
       </p>
-      <v-btn size="small" variant="text" data-insist @click="emit('insist')"
-        >Take it all the same</v-btn
-      >
-      <v-btn size="small" variant="text" @click="emit('leave')">Leave it</v-btn>
+      <v-btn size="small" variant="text" data-insist @click="emit('insist')">Use anyway</v-btn>
+      <v-btn size="small" variant="text" @click="emit('leave')">Cancel</v-btn>
     </div>
-    <p v-if="!board" class="quiet">
-      Choose the board first: what fits is told for each part from then on.
-    </p>
+    <p v-if="!board" class="quiet">Choose a board first. Each part then shows whether it fits.</p>
     <template v-else-if="look">
-      <p v-for="stop in look.stops" :key="stop" class="stop-line">Stop: {{ stop }}</p>
+      <p v-for="stop in look.stops" :key="stop" class="stop-line">Problem: {{ stop }}</p>
       <p v-if="look.verdict" class="verdict" aria-live="polite">
         <VerdictMark :severity="look.verdict.severity" :size="20" />
         <span v-if="look.stops.length > 0" data-testid="so-far"
-          >{{ look.verdict.carried }} of {{ look.verdict.wanted }} links carried.</span
+          >{{ look.verdict.carried }} of {{ look.verdict.wanted }} links connected.</span
         >
         <span v-else data-testid="so-far">{{ look.verdict.sentence }}</span>
       </p>
@@ -46,7 +42,7 @@ const name = defineModel<string | null>('name')
     </template>
     <ProblemNote
       v-if="problem"
-      :title="problem.status === 0 ? 'Nothing is lost' : 'That cannot be'"
+      :title="problem.status === 0 ? 'Connection lost – draft kept' : 'Could not create build'"
       :problem="problem"
     />
     <LineField v-slot="{ id }" label="Name">
@@ -56,7 +52,7 @@ const name = defineModel<string | null>('name')
         data-field="name"
         dir="auto"
         maxlength="120"
-        :placeholder="look?.name ?? 'the board’s name'"
+        :placeholder="look?.name ?? 'board name'"
         persistent-placeholder
       />
     </LineField>
@@ -67,9 +63,9 @@ const name = defineModel<string | null>('name')
       :disabled="!board"
       :loading="making"
       @click="emit('make')"
-      >Make the build<v-kbd aria-hidden="true">Ctrl Enter</v-kbd></v-btn
+      >Create build<v-kbd aria-hidden="true">Ctrl Enter</v-kbd></v-btn
     >
-    <v-btn v-if="begun" variant="text" size="small" @click="emit('reset')">Begin again</v-btn>
+    <v-btn v-if="begun" variant="text" size="small" @click="emit('reset')">Start over</v-btn>
   </aside>
 </template>
 

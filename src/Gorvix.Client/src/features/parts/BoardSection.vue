@@ -32,11 +32,11 @@ const uses = computed(() => usesOf(props.view.sheet.pads))
           view.sheet.board
         }}</RouterLink>
       </h2>
-      <v-btn size="small" data-exchange="board" @click="$emit('exchange')">Exchange</v-btn>
+      <v-btn size="small" data-exchange="board" @click="$emit('exchange')">Swap board</v-btn>
     </header>
     <FactList v-if="page" class="facts" :facts="page.leaflet.facts" />
     <p v-for="sister in sisters" :key="sister.id" class="sister">
-      Or do you hold revision {{ sister.revision }}? {{ sister.recognise }}
+      Or revision {{ sister.revision }}? {{ sister.recognise }}
     </p>
     <BoardFace :face="view.sheet.face" :name="view.sheet.board" :uses="uses" />
   </section>

@@ -91,29 +91,29 @@ async function endNaming(take: boolean) {
           <template v-if="device.name"> · {{ line?.kind }}</template>
           <template v-if="device.batch"> · batch {{ device.batch }}</template>
           <template v-if="line?.brief"> · {{ line.brief }}</template>
-          <template v-if="line?.isArchived"> · laid aside in the library</template>
+          <template v-if="line?.isArchived"> · archived in library</template>
         </p>
       </div>
       <span class="actions">
         <span ref="name">
           <span v-if="naming" class="naming" @focusout="leave">
-            <LineField v-slot="{ id }" label="You call it">
+            <LineField v-slot="{ id }" label="Name">
               <v-text-field
                 :id="id"
                 v-model="text"
                 data-field="device-name"
-                placeholder="second GNSS"
+                placeholder="e.g. second GNSS"
                 maxlength="120"
                 @keydown.enter.prevent="endNaming(true)"
                 @keydown.esc.stop="endNaming(false)"
               />
             </LineField>
-            <LineField v-slot="{ id }" label="Batch or serial">
+            <LineField v-slot="{ id }" label="Batch or serial no.">
               <v-text-field
                 :id="id"
                 v-model="batch"
                 data-field="device-batch"
-                placeholder="as printed on it"
+                placeholder="as printed"
                 maxlength="120"
                 @keydown.enter.prevent="endNaming(true)"
                 @keydown.esc.stop="endNaming(false)"
@@ -124,18 +124,18 @@ async function endNaming(take: boolean) {
             v-else
             variant="text"
             size="small"
-            :aria-label="`Name it: ${title}`"
+            :aria-label="`Edit name: ${title}`"
             @click="beginNaming"
-            >Name it</v-btn
+            >Edit name</v-btn
           >
         </span>
         <v-btn
           variant="text"
           size="small"
           :data-exchange="device.id"
-          :aria-label="`Exchange: ${title}`"
+          :aria-label="`Swap: ${title}`"
           @click="$emit('exchange')"
-          >Exchange</v-btn
+          >Swap device</v-btn
         >
         <v-btn
           variant="text"
@@ -143,7 +143,7 @@ async function endNaming(take: boolean) {
           :data-remove="device.id"
           :aria-label="`Remove: ${title}`"
           @click="emit('change', { kind: 'removeDevice', device: device.id })"
-          >Remove</v-btn
+          >Remove device</v-btn
         >
       </span>
     </header>
@@ -175,13 +175,13 @@ async function endNaming(take: boolean) {
             :to="{ name: 'fit', params: { id: view.id }, query: { link: f.want.link } }"
             :class="{ none: !f.port }"
             ><span v-if="f.port" class="label">{{ f.port }}</span
-            ><template v-else>left out</template
-            ><span class="visually-hidden">, {{ f.need }} on Fit</span></RouterLink
+            ><template v-else>no port</template
+            ><span class="visually-hidden">, show {{ f.need }} on Fit</span></RouterLink
           >
         </span>
         <PriorityToggle
           :priorities="choices.priorities"
-          :name="`${f.need} of ${title}`"
+          :name="`${f.need}, ${title}`"
           :tag="`${device.id} ${f.id}`"
           :model-value="f.want?.priority ?? null"
           @update:model-value="wish(f, $event)"

@@ -17,7 +17,7 @@ function chosen(rule: string) {
 <template>
   <section id="house" class="house">
     <h2>House rules</h2>
-    <p class="quiet">Builders disagree here. Both sides have their reason; you decide.</p>
+    <p class="quiet">Builders disagree on these. Choose what you prefer.</p>
     <div class="disputes">
       <v-radio-group
         v-for="dispute in choices?.disputes"

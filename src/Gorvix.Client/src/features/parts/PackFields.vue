@@ -10,7 +10,7 @@ const props = defineProps<{ pack: Pack | null; choices: SetupChoices | null; unf
 const emit = defineEmits<{ change: [pack: Pack | null] }>()
 
 const cells = computed(() => [
-  { value: '', title: 'not chosen yet', props: {} },
+  { value: '', title: 'not set', props: {} },
   ...(props.choices?.pack.cells ?? []).map((c) => ({
     value: c.value,
     title: c.words,
@@ -26,7 +26,7 @@ function set(count: string, kind: string | undefined) {
 
 <template>
   <div class="row">
-    <LineField v-slot="{ id }" label="Pack">
+    <LineField v-slot="{ id }" label="Battery">
       <v-select
         :id="id"
         data-field="cells"
@@ -41,7 +41,7 @@ function set(count: string, kind: string | undefined) {
         </template>
       </v-select>
     </LineField>
-    <LineField v-slot="{ id }" label="Cells">
+    <LineField v-slot="{ id }" label="Cell type">
       <v-select
         :id="id"
         data-field="chemistry"

@@ -102,33 +102,31 @@ onMounted(() => field.value?.querySelector('input')?.focus())
           :id="id"
           v-model="search"
           data-field="search"
-          placeholder="name, protocol"
+          placeholder="name or protocol"
           @keydown.enter.prevent="shown[0] && pick(shown[0].id)"
         />
       </LineField>
-      <LineField v-if="of === 'add'" v-slot="{ id }" label="Kind">
+      <LineField v-if="of === 'add'" v-slot="{ id }" label="Type">
         <v-select
           :id="id"
           v-model="kind"
           data-field="kind"
           :items="[
-            { title: 'every kind', value: '' },
+            { title: 'all types', value: '' },
             ...kinds.map((k) => ({ title: k.words, value: k.words })),
           ]"
         />
       </LineField>
     </div>
     <p class="quiet small">
-      <template v-if="candidates.length === 0">Nothing in the library has these words.</template>
+      <template v-if="candidates.length === 0">No match in the library. Try another word.</template>
       <template v-else-if="candidates.length > mostShown"
-        >{{ candidates.length }} found, the first {{ mostShown }} are shown. Write more to narrow it
+        >{{ candidates.length }} found, showing {{ mostShown }}. Type more to narrow it
         down.</template
       >
-      <template v-else-if="running">Planning each of them …</template>
-      <template v-else-if="of === 'add' && kind === ''"
-        >Choose a kind to have each of them planned.</template
-      >
-      <template v-else>Best first. Choose one to see what it would change.</template>
+      <template v-else-if="running">Planning each part…</template>
+      <template v-else-if="of === 'add' && kind === ''">Choose a type to rank the parts.</template>
+      <template v-else>Best first. Select one to preview the change.</template>
     </p>
     <ul class="list">
       <li v-for="line in shown" :key="line.id">
@@ -143,7 +141,7 @@ onMounted(() => field.value?.querySelector('input')?.focus())
           @click="line.id !== now && pick(line.id)"
         >
           <span class="name"
-            >{{ line.name }}<span v-if="line.id === now" class="quiet"> – you have it</span></span
+            >{{ line.name }}<span v-if="line.id === now" class="quiet"> – current</span></span
           >
           <span class="quiet brief">{{
             of === 'add' && kind === '' ? `${line.kind} · ${line.brief}` : line.brief
@@ -157,26 +155,26 @@ onMounted(() => field.value?.querySelector('input')?.focus())
           </span>
         </v-card>
         <div v-if="line.id === picked" id="told" class="told" aria-live="polite">
-          <ProblemNote v-if="refused" title="It cannot be taken" :problem="refused" />
-          <p v-else-if="!foretold" class="quiet">Planning …</p>
+          <ProblemNote v-if="refused" title="Cannot use this part" :problem="refused" />
+          <p v-else-if="!foretold" class="quiet">Planning…</p>
           <template v-else>
-            <p v-for="stop in foretold.stops" :key="stop" class="stop">Stop: {{ stop }}</p>
+            <p v-for="stop in foretold.stops" :key="stop" class="stop">Problem: {{ stop }}</p>
             <p class="then">
               <VerdictMark :severity="foretold.after.severity" />
               <span v-if="foretold.stops.length > 0"
-                >Then {{ foretold.after.carried }} of {{ foretold.after.wanted }} links are
-                carried.</span
+                >Result: {{ foretold.after.carried }} of {{ foretold.after.wanted }} links
+                connected.</span
               >
-              <span v-else>Then: {{ foretold.after.sentence }}</span>
+              <span v-else>Result: {{ foretold.after.sentence }}</span>
             </p>
             <ul>
               <li v-for="moved in foretold.moved" :key="moved">{{ moved }}</li>
-              <li v-if="foretold.moved.length === 0">Nothing else moves.</li>
-              <li v-for="fall in foretold.falls" :key="fall">It falls: {{ fall }}</li>
+              <li v-if="foretold.moved.length === 0">No other link moves.</li>
+              <li v-for="fall in foretold.falls" :key="fall">No longer applies: {{ fall }}</li>
             </ul>
-            <p v-if="foretold.work" class="quiet">By hand afterwards: {{ foretold.work }}.</p>
+            <p v-if="foretold.work" class="quiet">Wiring work: {{ foretold.work }}.</p>
             <v-btn id="take" color="primary" variant="flat" @click="emit('take', changeTo(line.id))"
-              >{{ of === 'add' ? 'Add it' : 'Take it'
+              >{{ of === 'add' ? 'Add device' : 'Use this part'
               }}{{ foretold.stops.length > 0 ? ' all the same' : '' }}</v-btn
             >
           </template>

@@ -35,22 +35,21 @@ const { view } = storeToRefs(build)
 const { choices, lines } = storeToRefs(library)
 const keysOpen = ref(false)
 const keys: [string, string][] = [
-  ['A', 'add a device'],
-  ['B', 'exchange the board'],
-  ['H', 'to the house rules'],
-  ['F', 'to Fit'],
+  ['A', 'add device'],
+  ['B', 'swap board'],
+  ['H', 'go to House rules'],
+  ['F', 'go to Fit'],
   ['Z', 'undo'],
   ['Y', 'redo'],
-  ['?', 'this list'],
+  ['?', 'show shortcuts'],
 ]
 
 const taken = computed(() => {
   const device = view.value?.devices.find((d) => d.id === props.take)
-  if (props.take === 'board')
-    return { now: view.value?.boardPart ?? null, title: 'Exchange the board' }
-  if (props.take === 'add') return { now: null, title: 'Add a device' }
+  if (props.take === 'board') return { now: view.value?.boardPart ?? null, title: 'Swap board' }
+  if (props.take === 'add') return { now: null, title: 'Add device' }
   const name = device && (device.name ?? library.line(device.part)?.name ?? device.part)
-  return device ? { now: device.part, title: `Exchange ${name}` } : null
+  return device ? { now: device.part, title: `Swap ${name}` } : null
 })
 
 function open(take: string | null) {
@@ -101,18 +100,14 @@ onMounted(library.load)
   <main class="parts">
     <BuildBar v-if="view" :view="view" step="parts" />
     <StandingNote />
-    <ProblemNote
-      v-if="library.problem"
-      title="The library cannot be read"
-      :problem="library.problem"
-    >
+    <ProblemNote v-if="library.problem" title="Could not load library" :problem="library.problem">
       <v-btn @click="library.load">Try again</v-btn>
     </ProblemNote>
-    <p v-if="!view && build.standing === 'loading'" class="quiet gap" role="status">Planning …</p>
+    <p v-if="!view && build.standing === 'loading'" class="quiet gap" role="status">Planning…</p>
     <template v-if="view">
       <BuildHead :view="view" :findings="view.sheet.open.ofParts" @keys="keysOpen = true" />
       <p v-if="view.sheet.workSummary" class="quiet work" data-testid="work">
-        By hand: {{ view.sheet.workSummary }}. {{ view.sheet.room.words }}
+        Wiring work: {{ view.sheet.workSummary }}. {{ view.sheet.room.words }}
       </p>
       <NameFields
         class="names"
@@ -124,11 +119,11 @@ onMounted(library.load)
       <div v-if="choices" class="columns">
         <div class="devices">
           <header>
-            <h2>Devices and wishes</h2>
-            <KeyButton data-exchange="add" letter="A" @click="open('add')">Add a device</KeyButton>
+            <h2>Devices and links</h2>
+            <KeyButton data-exchange="add" letter="A" @click="open('add')">Add device</KeyButton>
           </header>
           <p v-if="view.devices.length === 0" class="empty">
-            No device yet. Add the receiver first: without control nothing flies.
+            No devices yet. Add the receiver first.
           </p>
           <DeviceCard
             v-for="device in view.devices"

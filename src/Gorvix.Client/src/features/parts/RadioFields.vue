@@ -24,7 +24,7 @@ const half = computed(() => (bay.value.trim() === '') !== (packets.value.trim() 
 function errorOf(text: string) {
   return text.trim() === '' || /^[0-9]+$/.test(text.trim())
     ? ''
-    : 'A whole number, such as 400000 baud or 250 packets.'
+    : 'Enter a whole number, e.g. 400000 baud or 250 Hz.'
 }
 const errors = computed(() => ({ bay: errorOf(bay.value), packets: errorOf(packets.value) }))
 
@@ -39,27 +39,27 @@ function take() {
   <div class="row">
     <NumberField
       v-model="bay"
-      label="Module bay keeps, baud"
+      label="Module bay baud"
       field="bay"
-      placeholder="not known"
+      placeholder="unknown"
       keys="numeric"
       :error="errors.bay"
       @change="take"
     />
     <NumberField
       v-model="packets"
-      label="Packets a second"
+      label="Packet rate, Hz"
       field="packets"
-      placeholder="not known"
+      placeholder="unknown"
       keys="numeric"
       :error="errors.packets"
       @change="take"
     />
   </div>
-  <p v-if="half" class="quiet small" role="status">Give both, or leave both empty.</p>
+  <p v-if="half" class="quiet small" role="status">Fill in both or neither.</p>
   <p v-else class="quiet small">
-    A bay that does not keep the fast rate of the link is set to a slower one, and loses telemetry
-    where the packets come too fast for that.
+    If the bay cannot run the link's full baud, lower the baud and the packet rate, or telemetry
+    drops out.
   </p>
 </template>
 

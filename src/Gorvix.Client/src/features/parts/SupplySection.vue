@@ -12,7 +12,7 @@ const emit = defineEmits<{ change: [setup: Setup] }>()
 
 const profile = computed(() => props.choices?.profiles.find((p) => p.id === props.setup.firmware))
 const firmwares = computed(() => [
-  { id: '', name: 'not chosen: every job is possible' },
+  { id: '', name: 'not set: all port functions allowed' },
   ...(props.choices?.profiles ?? []),
 ])
 
@@ -23,14 +23,14 @@ function set(part: Partial<Setup>) {
 
 <template>
   <section data-section="supply">
-    <h2>Supply</h2>
+    <h2>Power</h2>
     <PackFields :pack="setup.pack ?? null" :choices="choices" @change="set({ pack: $event })" />
     <VoltsField :volts="setup.inputVolts ?? null" @change="set({ inputVolts: $event })" />
     <p class="quiet small">{{ choices?.pack.note }}</p>
   </section>
 
   <section data-section="firmware">
-    <h2>Firmware of the board</h2>
+    <h2>Firmware</h2>
     <LineField v-slot="{ id }" label="Firmware" quiet>
       <v-select
         :id="id"
@@ -48,7 +48,7 @@ function set(part: Partial<Setup>) {
   </section>
 
   <section data-section="radio">
-    <h2>The radio's side</h2>
+    <h2>Radio</h2>
     <RadioFields :radio="setup.radio ?? null" @change="set({ radio: $event })" />
   </section>
 </template>

@@ -16,7 +16,7 @@ const empty = computed(() => text.value.trim() === '')
 const error = computed(() =>
   empty.value || Number(text.value) > 0
     ? ''
-    : 'Volts are a number above zero, such as 5. Leave it empty when the pack feeds the board.',
+    : 'Enter a voltage above 0, e.g. 5. Leave empty if battery-powered.',
 )
 
 function take() {
@@ -27,9 +27,9 @@ function take() {
 <template>
   <NumberField
     v-model="text"
-    label="Board fed with, V"
+    label="Board supply, V"
     field="input-volts"
-    placeholder="the pack"
+    placeholder="battery"
     keys="decimal"
     :error="error"
     @change="take"

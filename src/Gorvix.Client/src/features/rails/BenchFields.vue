@@ -10,12 +10,12 @@ const emit = defineEmits<{ change: [setup: Setup] }>()
 
 type Field = 'milliohms' | 'benchVolts' | 'benchAmps' | 'lampVolts' | 'lampWatts' | 'limiterAmps'
 const fields: { id: Field; label: string; empty: string }[] = [
-  { id: 'milliohms', label: 'Pack and plug, mΩ', empty: 'not measured' },
+  { id: 'milliohms', label: 'Battery resistance, mΩ', empty: 'not measured' },
   { id: 'benchVolts', label: 'Bench supply, V', empty: 'none' },
-  { id: 'benchAmps', label: 'Its limit, A', empty: 'none' },
-  { id: 'lampVolts', label: 'Lamp, V', empty: '12' },
-  { id: 'lampWatts', label: 'Lamp, W', empty: '21' },
-  { id: 'limiterAmps', label: 'Limiter, A', empty: '1' },
+  { id: 'benchAmps', label: 'Bench limit, A', empty: 'none' },
+  { id: 'lampVolts', label: 'Bulb, V', empty: '12' },
+  { id: 'lampWatts', label: 'Bulb, W', empty: '21' },
+  { id: 'limiterAmps', label: 'Current limiter, A', empty: '1' },
 ]
 const text = reactive<Record<Field, string>>({
   milliohms: '',
@@ -49,7 +49,7 @@ function errorOf(field: Field) {
   const value = valueOf(field)
   return value === null || value > 0 || (field === 'milliohms' && value === 0)
     ? ''
-    : 'A number above zero.'
+    : 'Enter a number above 0.'
 }
 function take() {
   if (half.value || fields.some((f) => errorOf(f.id) !== '')) return
@@ -74,7 +74,7 @@ function plug(usb: string) {
 
 <template>
   <section class="no-print" data-section="bench">
-    <h2>On your bench</h2>
+    <h2>Bench equipment</h2>
     <LineField v-slot="{ id }" label="USB port">
       <v-select
         :id="id"
@@ -99,7 +99,7 @@ function plug(usb: string) {
       />
     </div>
     <p v-if="half" class="quiet small" role="status">
-      A bench supply has volts and a limit: give both, or leave both empty.
+      Enter both bench supply voltage and limit, or neither.
     </p>
   </section>
 </template>

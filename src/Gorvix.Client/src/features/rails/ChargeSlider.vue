@@ -20,10 +20,10 @@ const left = computed(
   <div class="charge">
     <label>
       <span class="figures"
-        >{{ volts(cell) }} a cell, {{ volts(cell * charge.cells) }} the pack</span
+        >{{ volts(cell) }} per cell, {{ volts(cell * charge.cells) }} total</span
       >
       <span class="track">
-        <i class="land" :style="{ left: at(charge.land) }" title="landed by here"></i>
+        <i class="land" :style="{ left: at(charge.land) }" title="land before this"></i>
         <input
           type="range"
           data-field="charge"
@@ -31,7 +31,7 @@ const left = computed(
           :max="charge.full"
           step="0.01"
           :value="cell"
-          aria-label="Volts of a cell"
+          aria-label="Cell voltage"
           @input="$emit('charged', Number(($event.target as HTMLInputElement).value))"
         />
       </span>

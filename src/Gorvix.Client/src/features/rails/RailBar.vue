@@ -28,25 +28,27 @@ const over = computed(() => props.rail.state === 'over' || props.rail.state === 
       <span v-if="rail.alive" class="gives"
         >{{ volts(rail.volts)
         }}<template v-if="rail.volts - rail.lowVolts > 0.05">
-          – {{ volts(rail.lowVolts) }} at most load</template
+          – {{ volts(rail.lowVolts) }} at peak load</template
         ></span
       >
-      <span v-else class="gives">dead here</span>
+      <span v-else class="gives">off</span>
       <span class="left">
         <template v-if="rail.limit == null"
           >{{ drawn(rail.typical, rail.atLeast) }}, limit unknown</template
         >
-        <template v-else-if="over">{{ amps(rail.peak) }} asked of {{ amps(rail.limit) }}</template>
+        <template v-else-if="over"
+          >{{ amps(rail.peak) }} peak, limit {{ amps(rail.limit) }}</template
+        >
         <template v-else
-          >{{ rail.atLeast ? 'at most ' : '' }}{{ amps(rail.left ?? 0) }} left of
-          {{ amps(rail.limit) }}</template
+          >{{ rail.atLeast ? 'at most ' : '' }}{{ amps(rail.left ?? 0) }} of
+          {{ amps(rail.limit) }} spare</template
         >
       </span>
     </h3>
     <div
       class="bar"
       role="img"
-      :aria-label="`${rail.label}: ${drawn(rail.typical, rail.atLeast)} as a rule, ${amps(rail.peak)} at most${rail.limit == null ? '' : `, limit ${amps(rail.limit)}`}`"
+      :aria-label="`${rail.label}: ${drawn(rail.typical, rail.atLeast)} typical, ${amps(rail.peak)} peak${rail.limit == null ? '' : `, limit ${amps(rail.limit)}`}`"
     >
       <template v-for="l in loads" :key="l.id">
         <i
@@ -68,11 +70,11 @@ const over = computed(() => props.rail.state === 'over' || props.rail.state === 
           {{
             l.typical == null
               ? 'unknown'
-              : amps(l.typical) + (l.more > 0 ? ` to ${amps(l.typical + l.more)}` : '')
+              : amps(l.typical) + (l.more > 0 ? ` , ${amps(l.typical + l.more)} peak` : '')
           }}</span
         >
       </li>
-      <li v-if="loads.length === 0" class="quiet">Nothing hangs on it.</li>
+      <li v-if="loads.length === 0" class="quiet">No load.</li>
     </ul>
   </section>
 </template>

@@ -40,13 +40,13 @@ const { view } = storeToRefs(build)
 const rails = useRails(() => props.id)
 const keysOpen = ref(false)
 const keys: [string, string][] = [
-  ['← →', 'the situation before, the next one'],
-  ['+ −', 'charge up, charge down'],
-  ['↑ ↓', 'the device before, the next one'],
+  ['← →', 'previous, next power source'],
+  ['+ −', 'raise, lower cell voltage'],
+  ['↑ ↓', 'previous, next device'],
   ['Z', 'undo'],
   ['Y', 'redo'],
-  ['F', 'to Fit'],
-  ['?', 'this list'],
+  ['F', 'go to Fit'],
+  ['?', 'show shortcuts'],
 ]
 
 const lines = computed(() => rails.view.value?.situations ?? [])
@@ -123,12 +123,12 @@ void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer
   <main class="rails">
     <BuildBar v-if="view" :view="view" step="rails" />
     <StandingNote />
-    <p v-if="!view && build.standing === 'loading'" class="quiet" role="status">Planning …</p>
+    <p v-if="!view && build.standing === 'loading'" class="quiet" role="status">Planning…</p>
     <template v-if="view">
       <BuildHead :view="view" :findings="[]" @keys="keysOpen = true" />
       <ProblemNote
         v-if="rails.problem.value"
-        title="The rails cannot be shown"
+        title="Could not load rails"
         :problem="rails.problem.value"
       />
       <template v-if="sheet && now">
@@ -136,15 +136,15 @@ void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer
           <SituationPicker :lines="lines" :now="sheet.situation.id" @choose="go({ at: $event })" />
           <ChargeSlider v-if="charge" :charge="charge" :cell="cellNow" @charged="charged" />
         </div>
-        <h2 class="print-only">With {{ sheet.situation.name }}</h2>
+        <h2 class="print-only">Power source: {{ sheet.situation.name }}</h2>
         <p class="answer" role="status" data-testid="answer">
-          <strong v-if="!bad">Nothing burns and nothing starves here.</strong>
+          <strong v-if="!bad">All supplies in range.</strong>
           <span v-if="sheet.sourceAmps" class="quiet">
-            From the source: {{ drawn(sheet.sourceAmps.typical, sheet.atLeast) }} as a rule,
-            {{ drawn(sheet.sourceAmps.peak, sheet.atLeast) }} at the most load.</span
+            Total: {{ drawn(sheet.sourceAmps.typical, sheet.atLeast) }} typical,
+            {{ drawn(sheet.sourceAmps.peak, sheet.atLeast) }} peak.</span
           >
           <span v-if="sheet.usbAmps && usb" class="quiet">
-            From USB: {{ drawn(sheet.usbAmps.typical, sheet.atLeast) }}.</span
+            USB: {{ drawn(sheet.usbAmps.typical, sheet.atLeast) }} typical.</span
           >
         </p>
         <ul v-if="notes.length > 0" class="findings">
@@ -164,7 +164,7 @@ void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer
             />
           </div>
           <div>
-            <h2>What each device gets</h2>
+            <h2>Device supplies</h2>
             <WindowBand
               v-for="l in sheet.leads"
               :key="`${l.device} ${l.lead}`"
@@ -175,9 +175,9 @@ void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer
               :chosen="l === chosen"
               @choose="pick(l.device, l.lead)"
             />
-            <p v-if="sheet.leads.length === 0" class="quiet">No device tells what it takes.</p>
+            <p v-if="sheet.leads.length === 0" class="quiet">No device lists a supply range.</p>
             <section v-if="chosen" class="way" data-testid="way">
-              <h3>The way to {{ chosen.label }} of the {{ chosen.name }}</h3>
+              <h3>Supply path: {{ chosen.name }} {{ chosen.label }}</h3>
               <SupplyWay :lead="chosen" />
               <BoardFace
                 v-if="view.sheet.face"

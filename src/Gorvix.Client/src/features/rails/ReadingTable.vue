@@ -1,25 +1,25 @@
 <script setup lang="ts">
 import type { RailsView } from '@/api/client'
 
-/** What a meter should read in this situation, and where its probes go. */
+/** Expected meter readings in this situation, and where its probes go. */
 defineProps<{ readings: RailsView['now']['readings']; situation: string }>()
 </script>
 
 <template>
   <section data-testid="readings">
-    <h2>What a meter should read</h2>
+    <h2>Expected meter readings</h2>
     <p class="quiet small">
-      With {{ situation }}, propellers off. Black probe first, never two pads under one tip; below
-      the least or above the most, unplug before anything else.
+      {{ situation }}, propellers off. Black probe first; never touch two pads with one tip. Outside
+      the range: unplug at once.
     </p>
-    <p v-if="readings.length === 0" class="quiet">Nothing is fed here.</p>
+    <p v-if="readings.length === 0" class="quiet">Nothing is powered here.</p>
     <v-table v-else density="compact">
       <thead>
         <tr>
           <th>Red probe</th>
           <th>Black probe</th>
-          <th class="n">Reads</th>
-          <th class="n">Good from – to</th>
+          <th class="n">Expected</th>
+          <th class="n">OK range</th>
         </tr>
       </thead>
       <tbody>

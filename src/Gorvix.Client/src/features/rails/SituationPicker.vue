@@ -24,7 +24,7 @@ const marked = (l: Line) => `${l.name}${mark(l) ? ` ${mark(l)}` : ''}`
     <v-btn-toggle
       :mandatory="!isOther"
       class="situations"
-      aria-label="What feeds the build"
+      aria-label="Power source"
       :model-value="isOther ? undefined : now"
       @update:model-value="$event && $emit('choose', $event)"
     >
@@ -36,7 +36,7 @@ const marked = (l: Line) => `${l.name}${mark(l) ? ` ${mark(l)}` : ''}`
         :data-situation="l.id"
         :aria-label="
           l.worst === 'stop'
-            ? `${l.name}: stop`
+            ? `${l.name}: problem`
             : l.worst === 'warn'
               ? `${l.name}: warning`
               : l.name
@@ -52,8 +52,8 @@ const marked = (l: Line) => `${l.name}${mark(l) ? ` ${mark(l)}` : ''}`
       class="others"
       :class="{ chosen: isOther }"
       data-field="what-if"
-      aria-label="What if something were otherwise"
-      placeholder="what if …"
+      aria-label="What if"
+      placeholder="what if…"
       persistent-placeholder
       :items="others.map((l) => ({ value: l.id, title: marked(l) }))"
       :model-value="isOther ? now : null"

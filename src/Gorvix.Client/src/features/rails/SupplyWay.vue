@@ -16,11 +16,9 @@ const spoken = computed(
 <template>
   <div class="lane" role="img" :aria-label="spoken">
     <div class="way">
-      {{ lead.label }}<br /><span class="quiet"
-        >{{ lead.window.min }} to {{ lead.window.max }} V</span
-      >
+      {{ lead.label }}<br /><span class="quiet">{{ lead.window.min }}–{{ lead.window.max }} V</span>
     </div>
-    <p v-if="lead.way.length === 0" class="quiet">Nothing feeds it in this plan.</p>
+    <p v-if="lead.way.length === 0" class="quiet">Not powered in this plan.</p>
     <ol v-else>
       <li v-for="(s, i) in lead.way" :key="i">
         <span class="volts">{{ volts(s.volts) }}</span>

@@ -33,7 +33,7 @@ const fed = computed(() => props.lead.rail != null && props.lead.volts != null)
     <span
       class="axis"
       role="img"
-      :aria-label="`takes ${volts(lead.window.min)} to ${volts(lead.window.max)}${fed ? `, gets ${volts(lead.volts ?? 0)}` : ''}`"
+      :aria-label="`needs ${volts(lead.window.min)} to ${volts(lead.window.max)}${fed ? `, has ${volts(lead.volts ?? 0)}` : ''}`"
     >
       <i
         class="window"
@@ -48,7 +48,7 @@ const fed = computed(() => props.lead.rail != null && props.lead.volts != null)
     </span>
     <span class="figures"
       ><span v-if="fed">{{ volts(lead.volts ?? 0) }}</span
-      ><span class="quiet">{{ lead.window.min }} to {{ lead.window.max }} V</span></span
+      ><span class="quiet">{{ lead.window.min }}–{{ lead.window.max }} V</span></span
     >
     <span class="state">{{ feedWords[lead.state] }}</span>
   </button>

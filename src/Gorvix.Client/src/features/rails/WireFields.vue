@@ -30,9 +30,9 @@ function take(w: Wire) {
   const gauge = Number(row.gauge.trim())
   row.error =
     !(length > 0) || length > 500
-      ? 'A length is 0.1 to 500 cm.'
+      ? 'Enter a length of 0.1 to 500 cm.'
       : !Number.isInteger(gauge) || gauge < 10 || gauge > 40
-        ? 'A gauge is a whole number, AWG 10 to 40.'
+        ? 'Enter a whole number, AWG 10 to 40.'
         : ''
   if (row.error !== '') return
   emit('change', {
@@ -45,14 +45,14 @@ function take(w: Wire) {
 <template>
   <section class="no-print" data-section="wires">
     <h2>Supply wires</h2>
-    <p v-if="wires.length === 0" class="quiet">No wire carries a supply yet.</p>
+    <p v-if="wires.length === 0" class="quiet">No supply wires yet.</p>
     <v-table v-else density="compact">
       <thead>
         <tr>
           <th>Wire</th>
           <th>cm</th>
           <th>AWG</th>
-          <th class="n">one way</th>
+          <th class="n">Resistance, one way</th>
         </tr>
       </thead>
       <tbody>

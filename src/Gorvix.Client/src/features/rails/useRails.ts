@@ -35,11 +35,11 @@ export const drawn = (a: number, atLeast: boolean | undefined) =>
 
 /** How it stands with a supply lead, in words. */
 export const feedWords = {
-  unfed: 'nothing feeds it',
+  unfed: 'not powered',
   ungrounded: 'no ground',
-  burns: 'BURNS',
-  starves: 'STARVES',
-  tight: 'tight',
-  silent: 'silent here',
-  good: 'good',
+  burns: 'OVER-VOLTAGE',
+  starves: 'UNDER-VOLTAGE',
+  tight: 'marginal',
+  silent: 'off',
+  good: 'OK',
 }

@@ -7,7 +7,7 @@ defineProps<{ code: string }>()
   <RouterLink
     class="code label"
     :to="{ name: 'rules', params: { rule: code } }"
-    :title="`Read the rule ${code}`"
+    :title="`Open rule ${code}`"
     >{{ code }}</RouterLink
   >
 </template>

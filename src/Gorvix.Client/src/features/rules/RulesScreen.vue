@@ -42,7 +42,7 @@ watch(
   <main class="rules">
     <nav ref="list" class="list" aria-label="Rules">
       <label class="field search"
-        >Search the rules
+        >Search rules
         <input v-model="wanted" type="search" />
       </label>
       <template v-for="group in groups" :key="group">
@@ -60,7 +60,7 @@ watch(
         </ul>
       </template>
       <p v-if="rules.length > 0 && shown.length === 0" class="quiet">
-        No rule has “{{ wanted }}” in it. Try a shorter word.
+        No rule matches “{{ wanted }}”. Try a shorter word.
       </p>
     </nav>
     <article v-if="open" class="rule" aria-live="polite">
@@ -77,11 +77,10 @@ watch(
       <v-btn class="back" @click="$router.back()">Back</v-btn>
     </article>
     <article v-else class="rule">
-      <h1>{{ unknown ? `There is no rule ${rule}.` : 'Rules' }}</h1>
+      <h1>{{ unknown ? `Rule ${rule} not found` : 'Rules' }}</h1>
       <p>
-        Each “no” of Gorvix names a rule. Choose one at the left, or select a code on the Fit
-        screen. A rule says what it found, why that holds, and where it comes from: a published
-        source, common practice, or memory.
+        Every finding cites a rule. Each rule gives its reason and its source: published, common
+        practice or from memory.
       </p>
     </article>
   </main>

@@ -8,38 +8,38 @@ const emit = defineEmits<{ change: [settings: BuildSettings] }>()
 const set = (part: Partial<BuildSettings>) => emit('change', { ...props.settings, ...part })
 const channels = [4, 6, 8, 10, 12, 14, 16].map((n) => ({ value: n, title: `${n} channels` }))
 const strength = [
-  { value: null, title: 'inside the link' },
+  { value: null, title: 'in-band (over the RC link)' },
   ...Array.from({ length: 12 }, (_, i) => ({ value: i + 5, title: `on channel ${i + 5}` })),
 ]
 </script>
 
 <template>
   <section class="no-print" data-section="choices">
-    <h2>What only you know</h2>
+    <h2>Your equipment</h2>
     <div class="row">
-      <LineField v-if="hasCanvas" v-slot="{ id }" label="Unit and goggles draw">
+      <LineField v-if="hasCanvas" v-slot="{ id }" label="OSD grid">
         <v-select
           :id="id"
           data-field="canvas"
           :items="[
-            { value: null, title: 'not known' },
-            { value: 'old', title: 'the old 4:3 grid' },
-            { value: 'wide', title: 'the wide grid' },
+            { value: null, title: 'unknown' },
+            { value: 'old', title: '4:3' },
+            { value: 'wide', title: 'wide' },
           ]"
           :model-value="settings.canvas ?? null"
           @update:model-value="(canvas: 'old' | 'wide' | null) => set({ canvas })"
         />
       </LineField>
-      <LineField v-slot="{ id }" label="The radio sends">
+      <LineField v-slot="{ id }" label="RC channels">
         <v-select
           :id="id"
           data-field="channels"
-          :items="[{ value: null, title: 'not told' }, ...channels]"
+          :items="[{ value: null, title: 'unknown' }, ...channels]"
           :model-value="settings.channels ?? null"
           @update:model-value="(n: number | null) => set({ channels: n })"
         />
       </LineField>
-      <LineField v-slot="{ id }" label="Signal strength comes">
+      <LineField v-slot="{ id }" label="RSSI source">
         <v-select
           :id="id"
           data-field="strength"

@@ -26,7 +26,7 @@ const errorOf = (word: string, most: number) => {
   const value = valueOf(word)
   return value === null || (Math.abs(value) <= most && !Number.isNaN(value))
     ? ''
-    : `Degrees from -${most} to ${most}, such as 53.27.`
+    : `Enter -${most} to ${most} degrees, e.g. 53.27.`
 }
 const errors = computed(() => ({
   latitude: errorOf(text.latitude, 90),
@@ -42,19 +42,19 @@ function take() {
   })
 }
 const turns = [
-  { value: 'ahead', title: 'its arrow to the nose' },
-  { value: 'right', title: 'its arrow to the right' },
-  { value: 'back', title: 'its arrow to the tail' },
-  { value: 'left', title: 'its arrow to the left' },
+  { value: 'ahead', title: 'arrow to nose' },
+  { value: 'right', title: 'arrow to right' },
+  { value: 'back', title: 'arrow to tail' },
+  { value: 'left', title: 'arrow to left' },
 ] as const
 </script>
 
 <template>
   <div class="columns">
     <section>
-      <h2>How it sits</h2>
+      <h2>Orientation</h2>
       <div class="sits">
-        <svg viewBox="-60 -60 120 120" role="img" :aria-label="`Turned ${compass.turn}`">
+        <svg viewBox="-60 -60 120 120" role="img" :aria-label="`Mounted ${compass.turn}`">
           <path d="M0 -56l7 12h-14zM0 -44V44" class="nose" />
           <text x="10" y="-46">nose</text>
           <g :transform="`rotate(${compass.degrees})`">
@@ -70,7 +70,7 @@ const turns = [
           </g>
         </svg>
         <div>
-          <LineField v-slot="{ id }" label="Seen from above">
+          <LineField v-slot="{ id }" label="Arrow (from above)">
             <v-select
               :id="id"
               data-field="turn"
@@ -86,7 +86,7 @@ const turns = [
             data-field="face"
             density="compact"
             hide-details
-            label="on its head"
+            label="Upside down"
             :model-value="settings.compassFace === 'down'"
             @update:model-value="
               (down: boolean | null) =>
@@ -94,15 +94,15 @@ const turns = [
             "
           />
           <p>
-            Set it to <strong>{{ compass.turn }}</strong>.
+            Set alignment to <strong>{{ compass.turn }}</strong>.
           </p>
         </div>
       </div>
-      <h2>Where it flies</h2>
+      <h2>Flying site</h2>
       <div class="row">
         <NumberField
           v-model="text.latitude"
-          label="Latitude, north positive"
+          label="Latitude, °N"
           field="latitude"
           placeholder="53.27"
           keys="decimal"
@@ -111,7 +111,7 @@ const turns = [
         />
         <NumberField
           v-model="text.longitude"
-          label="Longitude, east positive"
+          label="Longitude, °E"
           field="longitude"
           placeholder="-1.81"
           keys="decimal"
@@ -119,31 +119,30 @@ const turns = [
           @change="take"
         />
       </div>
-      <p v-if="half" class="quiet" role="status">A place has both, or leave both empty.</p>
+      <p v-if="half" class="quiet" role="status">Fill in both or neither.</p>
       <p v-if="declination" data-testid="declination">
         <strong>{{ declination.words }}.</strong> {{ declination.why }}
       </p>
       <p v-else-if="settings.place" class="quiet" data-testid="declination">
-        At a pole there is no declination: every direction is north or south.
+        No declination at the poles.
       </p>
       <p v-else class="quiet">
-        Magnetic north is not true north. With the place the World Magnetic Model tells the
-        difference; it stays on this machine.
+        Enter your site to get the declination (World Magnetic Model). It stays on this computer.
       </p>
     </section>
     <section>
-      <h2>On its bus</h2>
+      <h2>I²C bus</h2>
       <p>
         {{ compass.bus }},
         {{
           compass.address
             ? `address 0x${compass.address.toString(16).toUpperCase().padStart(2, '0')}`
-            : 'address not told'
+            : 'address unknown'
         }}.
       </p>
-      <p v-if="compass.others.length > 0">Beside it: {{ compass.others.join('; ') }}.</p>
-      <p v-else class="quiet">Nothing else is known on that bus.</p>
-      <h2>Calibrate it</h2>
+      <p v-if="compass.others.length > 0">Also on this bus: {{ compass.others.join('; ') }}.</p>
+      <p v-else class="quiet">No other known device on this bus.</p>
+      <h2>Calibration</h2>
       <ol>
         <li v-for="s in compass.steps" :key="s">{{ s }}</li>
       </ol>

@@ -53,7 +53,7 @@ async function keep() {
     }),
   )
   problem.value = refused
-  told.value = refused ? '' : `Kept with ${props.firmware}.`
+  told.value = refused ? '' : `Saved for ${props.firmware}.`
   if (!refused) emit('kept')
 }
 </script>
@@ -61,10 +61,10 @@ async function keep() {
 <template>
   <div class="columns">
     <section>
-      <h2>Your own form</h2>
+      <h2>Settings template</h2>
       <p class="quiet small">
-        A Liquid template. It can name <code>build</code>, <code>board</code> and
-        <code>settings</code>, each with key, value, words, why, place, port, job, protocol, baud,
+        Liquid template. Variables: <code>build</code>, <code>board</code> and
+        <code>settings</code>, with fields key, value, words, why, place, port, job, protocol, baud,
         rx, tx, oneWire, swapped, printed, done.
       </p>
       <LineField v-slot="{ id }" label="Template">
@@ -78,10 +78,7 @@ async function keep() {
           :maxlength="20000"
         />
       </LineField>
-      <LineField
-        v-slot="{ id }"
-        label="Pattern that reads the board’s printout: groups port and job …, or key and value"
-      >
+      <LineField v-slot="{ id }" label="Dump pattern (regex)">
         <v-textarea
           :id="id"
           v-model="pattern"
@@ -89,7 +86,7 @@ async function keep() {
           class="label"
           spellcheck="false"
           data-field="pattern"
-          placeholder="empty: the neutral form"
+          placeholder="empty = neutral format; named groups: port and job, or key and value"
           persistent-placeholder
           :maxlength="20000"
         />
@@ -101,23 +98,23 @@ async function keep() {
           data-do="keep-form"
           :disabled="!firmware || result?.error != null"
           @click="keep"
-          >Keep with this firmware</v-btn
+          >Save template</v-btn
         >
         <span v-if="told" role="status">{{ told }}</span>
         <span v-if="!firmware" class="quiet"
-          >Choose the firmware’s generation under Parts: a form is kept with it.</span
+          >Choose the firmware under Parts first; templates are saved per firmware.</span
         >
       </div>
-      <ProblemNote v-if="problem" title="It was not kept" :problem="problem" />
+      <ProblemNote v-if="problem" title="Template not saved" :problem="problem" />
     </section>
     <section aria-live="polite">
-      <h2>What it makes</h2>
+      <h2>Preview</h2>
       <p v-if="result?.error" class="wrong" data-testid="form-error">
         {{ result.line ? `Line ${result.line}: ` : '' }}{{ result.error }}
       </p>
       <pre v-else class="label" tabindex="0" data-testid="form-text">{{ result?.text }}</pre>
       <p class="files">
-        <a :href="`/api/builds/${build}/settings.txt`" download>Neutral form</a>
+        <a :href="`/api/builds/${build}/settings.txt`" download>Neutral format</a>
         <a :href="`/api/builds/${build}/settings.md`" download>Markdown</a>
         <a :href="`/api/builds/${build}/settings.csv`" download>CSV</a>
         <a :href="`/api/builds/${build}/settings.json`" download>JSON</a>

@@ -83,20 +83,20 @@ const file = computed(
     `/api/gnss/setup.bin?generation=${generation.value}&baud=${baud.value}&hertz=${hertz.value}`,
 )
 const ways = [
-  { value: 'board', title: 'by the board at each start' },
-  { value: 'stored', title: 'stored in the module' },
+  { value: 'board', title: 'board, at each start' },
+  { value: 'stored', title: 'settings saved in module' },
 ]
 </script>
 
 <template>
   <div class="columns">
     <section>
-      <h2>How full its line is</h2>
+      <h2>UART load</h2>
       <p class="quiet small">{{ gnss.name }} on {{ gnss.port }}, {{ gnss.protocol }}</p>
       <div
         class="bar"
         role="img"
-        :aria-label="`${Math.round(100 * load)} per cent of the line is filled`"
+        :aria-label="`UART load ${Math.round(100 * load)} %`"
         data-testid="budget-bar"
       >
         <span
@@ -113,7 +113,7 @@ const ways = [
         <strong>{{ Math.round(100 * load) }} %</strong>
         <span :class="{ over: load > 0.8 }">{{ budget?.words }}</span>
       </p>
-      <LineField v-slot="{ id }" :label="`Satellites told of: ${satellites}`">
+      <LineField v-slot="{ id }" :label="`Satellites in view: ${satellites}`">
         <input
           :id="id"
           v-model.number="satellites"
@@ -126,7 +126,7 @@ const ways = [
         />
       </LineField>
       <div class="row">
-        <LineField v-slot="{ id }" label="Solutions a second">
+        <LineField v-slot="{ id }" label="Update rate, Hz">
           <v-select
             :id="id"
             v-model="hertz"
@@ -143,21 +143,21 @@ const ways = [
             :items="bauds.map((b) => ({ value: b, title: grouped(b) }))"
           />
         </LineField>
-        <LineField v-slot="{ id }" label="Generation">
+        <LineField v-slot="{ id }" label="Protocol generation">
           <v-select
             :id="id"
             v-model="generation"
             data-field="generation"
             :items="[
-              { value: 'older', title: 'older: a rate a message' },
-              { value: 'newer', title: 'newer: keys and values' },
+              { value: 'older', title: 'older (per-message rates)' },
+              { value: 'newer', title: 'newer (keys and values)' },
             ]"
             @update:model-value="emit('generation', generation)"
           />
         </LineField>
       </div>
       <p v-if="!gnss.isTold" class="quiet small">
-        Nobody has said which generation it is. Ask the module, at the right.
+        Generation unknown. Use “Find module” to read it.
       </p>
       <table>
         <tbody>
@@ -170,8 +170,8 @@ const ways = [
           </tr>
         </tbody>
       </table>
-      <h2>How it is set up</h2>
-      <LineField v-slot="{ id }" label="This module is set up" quiet>
+      <h2>Configuration</h2>
+      <LineField v-slot="{ id }" label="Configured by" quiet>
         <v-select
           :id="id"
           data-field="way"
@@ -182,9 +182,7 @@ const ways = [
       </LineField>
       <p>{{ gnss.why }}</p>
       <details>
-        <summary>
-          {{ frames?.frames.length ?? 0 }} frames, {{ frames?.bytes ?? 0 }} bytes, line by line
-        </summary>
+        <summary>{{ frames?.frames.length ?? 0 }} frames, {{ frames?.bytes ?? 0 }} bytes</summary>
         <ol class="frames" data-testid="frames">
           <li v-for="(f, i) in frames?.frames ?? []" :key="i">
             <strong class="label">{{ f.name }}</strong> {{ f.words }}
@@ -192,9 +190,7 @@ const ways = [
           </li>
         </ol>
       </details>
-      <v-btn size="small" :href="file" download data-do="save-frames"
-        >Save them as a binary file</v-btn
-      >
+      <v-btn size="small" :href="file" download data-do="save-frames">Download frames (.bin)</v-btn>
     </section>
     <ModuleDesk
       :wish="{ generation, baud, hertz }"

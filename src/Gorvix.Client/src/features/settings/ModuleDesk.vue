@@ -22,7 +22,7 @@ const report = shallowRef<ModuleReport | null>(null)
 const problem = ref<Problem | null>(null)
 const busy = ref('')
 const picture = computed(() => report.value?.picture ?? null)
-const fixes = { none: 'no fix', flat: 'a flat fix', full: 'a full fix' }
+const fixes = { none: 'no fix', flat: '2D fix', full: '3D fix' }
 
 async function look() {
   const { data } = await ask<ModuleLineView[]>(() => api.GET('/api/gnss/lines'))
@@ -52,9 +52,9 @@ async function work(act: 'look' | 'setUp' | 'prove' | 'revert', words: string, s
 
 <template>
   <section data-testid="module">
-    <h2>A module on an adapter</h2>
+    <h2>Module on adapter</h2>
     <div class="row">
-      <LineField v-slot="{ id }" label="It hangs on">
+      <LineField v-slot="{ id }" label="Adapter">
         <v-select
           :id="id"
           v-model="line"
@@ -62,50 +62,50 @@ async function work(act: 'look' | 'setUp' | 'prove' | 'revert', words: string, s
           :items="lines"
           item-title="words"
           item-value="id"
-          no-data-text="No adapter is plugged in."
+          no-data-text="No adapter found."
         />
       </LineField>
-      <v-btn size="small" class="again" @click="look">Look again</v-btn>
+      <v-btn size="small" class="again" @click="look">Refresh list</v-btn>
     </div>
     <div class="buttons">
       <v-btn
         size="small"
         data-do="module-look"
         :disabled="!!busy || !line"
-        @click="work('look', 'Finding its baud and listening …')"
-        >Find and listen</v-btn
+        @click="work('look', 'Detecting baud rate and listening…')"
+        >Find module</v-btn
       >
       <v-btn
         size="small"
         data-do="module-wait"
         :disabled="!!busy || !line"
-        @click="work('look', 'Listening for a minute …', 60)"
-        >Listen for a minute</v-btn
+        @click="work('look', 'Listening for 1 min…', 60)"
+        >Listen 1 min</v-btn
       >
       <v-btn
         size="small"
         data-do="module-set"
         :disabled="!!busy || !line"
-        @click="work('setUp', 'Sending the set-up, frame by frame …')"
-        >Set it up</v-btn
+        @click="work('setUp', 'Sending configuration…')"
+        >Configure module</v-btn
       >
       <v-btn
         size="small"
         data-do="module-prove"
         :disabled="!!busy || !line"
-        @click="work('prove', 'Power off and on, then looking …')"
-        >Power off and on, prove it</v-btn
+        @click="work('prove', 'Power-cycling and verifying…')"
+        >Power-cycle and verify</v-btn
       >
       <v-btn
         size="small"
         data-do="module-revert"
         :disabled="!!busy || !line"
-        @click="work('revert', 'Going back …')"
-        >As it left the factory</v-btn
+        @click="work('revert', 'Restoring factory settings…')"
+        >Factory reset</v-btn
       >
     </div>
     <p v-if="busy" role="status" class="quiet">{{ busy }}</p>
-    <ProblemNote v-if="problem" title="That did not work" :problem="problem" />
+    <ProblemNote v-if="problem" title="Module command failed" :problem="problem" />
     <template v-if="report">
       <div v-if="picture" class="heard">
         <SkyDots :sky="picture.sky" />
@@ -114,25 +114,25 @@ async function work(act: 'look' | 'setUp' | 'prove' | 'revert', words: string, s
           <dd>{{ fixes[picture.fix] }}</dd>
           <dt>satellites used</dt>
           <dd>{{ picture.used }}</dd>
-          <dt>place</dt>
+          <dt>position</dt>
           <dd>
             {{
               picture.latitude == null
-                ? 'not known'
+                ? 'unknown'
                 : `${picture.latitude.toFixed(5)}, ${picture.longitude?.toFixed(5)}`
             }}
           </dd>
-          <dt>solutions</dt>
-          <dd>{{ picture.hertz }}/s</dd>
+          <dt>update rate</dt>
+          <dd>{{ picture.hertz }} Hz</dd>
           <dt>baud</dt>
-          <dd>{{ report.baud ? grouped(report.baud) : 'not known' }}</dd>
-          <dt>line filled</dt>
+          <dd>{{ report.baud ? grouped(report.baud) : 'unknown' }}</dd>
+          <dt>UART load</dt>
           <dd>{{ Math.round(100 * picture.load) }} %</dd>
         </dl>
       </div>
       <p v-if="picture" class="quiet small" data-testid="says">
-        It says
-        {{ picture.messages.map((m) => `${m.name} ${m.perSecond}/s`).join(', ') || 'nothing' }}.
+        Messages:
+        {{ picture.messages.map((m) => `${m.name} ${m.perSecond}/s`).join(', ') || 'none' }}.
       </p>
       <ol class="log" data-testid="log">
         <li v-for="(l, i) in report.log" :key="i" :class="{ trouble: l.isTrouble }">
@@ -141,8 +141,7 @@ async function work(act: 'look' | 'setUp' | 'prove' | 'revert', words: string, s
       </ol>
     </template>
     <p v-else class="quiet">
-      Adapter to module: TX to RX, RX to TX, ground to ground, and 5 V only where its leaflet says
-      so. Nothing is sent before the module is found.
+      Connect TX → RX, RX → TX, GND → GND; 5 V only if the datasheet allows it.
     </p>
   </section>
 </template>

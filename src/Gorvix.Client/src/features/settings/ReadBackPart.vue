@@ -103,17 +103,17 @@ async function remove(number: number) {
   emit('kept')
 }
 const kinds: Record<TextKind, string> = {
-  everything: 'back-up: everything',
-  difference: 'back-up: difference from default',
-  readBack: 'read back',
+  everything: 'backup (full)',
+  difference: 'backup (diff from defaults)',
+  readBack: 'read-back',
 }
 </script>
 
 <template>
   <div class="columns">
     <section>
-      <h2>What the board prints</h2>
-      <LineField v-slot="{ id }" label="Paste it whole, or load a file">
+      <h2>Dump from board</h2>
+      <LineField v-slot="{ id }" label="Full dump">
         <v-textarea
           :id="id"
           v-model="text"
@@ -126,7 +126,7 @@ const kinds: Record<TextKind, string> = {
       </LineField>
       <div class="buttons">
         <label class="file">
-          <span>Load a file</span>
+          <span>Load file</span>
           <input type="file" accept=".txt,text/plain" class="visually-hidden" @change="load" />
         </label>
         <v-btn
@@ -135,10 +135,10 @@ const kinds: Record<TextKind, string> = {
           data-do="compare"
           :disabled="!text.trim() || busy"
           @click="compare(false)"
-          >Compare</v-btn
+          >Compare dump</v-btn
         >
       </div>
-      <LineField v-slot="{ id }" label="What there is to say of it: the firmware’s version">
+      <LineField v-slot="{ id }" label="Firmware version, notes">
         <v-text-field :id="id" v-model="words" data-field="words" :maxlength="500" />
       </LineField>
       <div class="buttons">
@@ -147,56 +147,55 @@ const kinds: Record<TextKind, string> = {
           :disabled="!text.trim() || busy"
           data-do="keep-read"
           @click="compare(true)"
-          >Keep as read back</v-btn
+          >Save read-back</v-btn
         >
         <v-btn
           size="small"
           :disabled="!text.trim() || busy"
           data-do="keep-all"
           @click="keep('everything')"
-          >Keep as back-up, everything</v-btn
+          >Save full backup</v-btn
         >
         <v-btn
           size="small"
           :disabled="!text.trim() || busy"
           data-do="keep-difference"
           @click="keep('difference')"
-          >Keep as back-up, difference</v-btn
+          >Save diff backup</v-btn
         >
       </div>
       <ProblemNote v-if="problem" title="That did not work" :problem="problem" />
-      <h2>No board at hand?</h2>
+      <h2>Simulated board</h2>
       <p class="quiet small">
-        A simulated one{{ firmware ? `, ${firmware},` : '' }} takes the neutral form, keeps what is
-        saved, and does without a word what firmware does: two jobs on one port empty the page.
+        No board? This one{{ firmware ? ` (${firmware})` : '' }} accepts the neutral format and,
+        like real firmware, silently clears port settings on a conflict.
       </p>
       <div class="buttons">
         <v-btn size="small" data-do="sim-take" :disabled="busy" @click="simulate('take')"
-          >Give it {{ text.trim() ? 'this text' : 'the sheet' }}</v-btn
+          >Send {{ text.trim() ? 'this dump' : 'all settings' }}</v-btn
         >
         <v-btn size="small" data-do="sim-save" :disabled="busy" @click="simulate('save')"
-          >Save</v-btn
+          >Save and restart</v-btn
         >
         <v-btn size="small" data-do="sim-restart" :disabled="busy" @click="simulate('restart')"
           >Restart without saving</v-btn
         >
         <v-btn size="small" data-do="sim-print" :disabled="busy" @click="simulate('print')"
-          >Print back</v-btn
+          >Read back</v-btn
         >
         <v-btn size="small" data-do="sim-reset" :disabled="busy" @click="simulate('reset')"
-          >As new</v-btn
+          >Factory reset</v-btn
         >
       </div>
       <div v-if="desk" class="replies" role="status" data-testid="replies">
         <p v-for="(r, i) in desk.replies" :key="i">{{ r }}</p>
-        <p v-if="!desk.isSaved" class="unsaved">Not saved yet: a restart would forget it.</p>
+        <p v-if="!desk.isSaved" class="unsaved">Not saved: a restart will lose these settings.</p>
       </div>
     </section>
     <section data-testid="report" aria-live="polite">
-      <h2>Against what was wanted</h2>
+      <h2>Dump vs plan</h2>
       <p v-if="!report" class="quiet">
-        Nothing is compared yet. A conflict empties the page without a word: only reading back
-        tells.
+        Not read back yet. A conflict can silently clear all port settings.
       </p>
       <template v-else>
         <p class="verdict" :class="{ clean: report.isClean }" data-testid="verdict">
@@ -208,7 +207,7 @@ const kinds: Record<TextKind, string> = {
           </li>
         </ul>
         <p v-if="report.strange.length > 0" class="quiet small">
-          Not understood: line{{ report.strange.length > 1 ? 's' : '' }}
+          Not recognised: line{{ report.strange.length > 1 ? 's' : '' }}
           {{ report.strange.slice(0, 20).join(', ')
           }}{{ report.strange.length > 20 ? ' and more' : '' }}.
         </p>
@@ -222,10 +221,10 @@ const kinds: Record<TextKind, string> = {
               same.map((l) => l.key),
             )
           "
-          >Tick the {{ same.length }} that stand as wanted</v-btn
+          >Tick {{ same.length }} matching</v-btn
         >
         <details v-if="same.length > 0">
-          <summary>{{ same.length }} as wanted</summary>
+          <summary>{{ same.length }} matching</summary>
           <ul class="lines">
             <li v-for="l in same" :key="l.key">
               <span class="n">{{ l.line }}</span><span class="quiet">{{ l.words }}</span>
@@ -233,9 +232,9 @@ const kinds: Record<TextKind, string> = {
           </ul>
         </details>
       </template>
-      <h2>Kept texts</h2>
+      <h2>Saved dumps</h2>
       <p v-if="texts.length === 0" class="quiet">
-        None yet. Before each change keep both: everything, and the difference from default.
+        None yet. Before each change, save a full and a diff backup.
       </p>
       <ul class="kept" data-testid="kept">
         <li v-for="t in texts" :key="t.number">
@@ -246,9 +245,9 @@ const kinds: Record<TextKind, string> = {
           <v-btn
             size="small"
             variant="text"
-            :aria-label="`Remove ${kinds[t.kind]} of ${dayOf(t.at)}`"
+            :aria-label="`Delete ${kinds[t.kind]}, ${dayOf(t.at)}`"
             @click="remove(t.number)"
-            >Remove</v-btn
+            >Delete dump</v-btn
           >
         </li>
       </ul>

@@ -9,15 +9,15 @@ const missing = computed(() => props.sheet.telemetry.filter((v) => v.missing))
 const same = computed(
   () => come.value.length === 0 && new Set(missing.value.map((v) => v.missing)).size === 1,
 )
-const ms = (v: number | null | undefined) => (v == null ? 'not told' : `${v.toFixed(2)} ms`)
+const ms = (v: number | null | undefined) => (v == null ? 'unknown' : `${v.toFixed(2)} ms`)
 </script>
 
 <template>
   <section data-testid="telemetry">
-    <h2>On the radio’s screen</h2>
+    <h2>Telemetry on radio</h2>
     <template v-if="same">
       <p class="none">{{ missing[0]?.missing }}</p>
-      <p class="quiet small">Not shown: {{ missing.map((v) => v.name).join(', ') }}.</p>
+      <p class="quiet small">Missing: {{ missing.map((v) => v.name).join(', ') }}.</p>
     </template>
     <template v-else>
       <p class="quiet small">{{ come[0]?.by }}</p>
@@ -35,21 +35,21 @@ const ms = (v: number | null | undefined) => (v == null ? 'not told' : `${v.toFi
     </template>
   </section>
   <section v-if="sheet.timing" data-testid="timing">
-    <h2>From stick to board</h2>
+    <h2>Stick latency</h2>
     <dl>
-      <dt>a packet every</dt>
+      <dt>packet interval</dt>
       <dd>{{ ms(sheet.timing.periodMs) }}</dd>
-      <dt>frame in the radio’s bay</dt>
+      <dt>frame time in module bay</dt>
       <dd>{{ ms(sheet.timing.bayFrameMs) }}</dd>
-      <dt>frame to the board</dt>
+      <dt>frame time to board</dt>
       <dd>{{ ms(sheet.timing.frameMs) }}</dd>
-      <dt>packets a second, at most</dt>
-      <dd>{{ sheet.timing.mostHertz ?? 'not told' }}</dd>
+      <dt>max packet rate, Hz</dt>
+      <dd>{{ sheet.timing.mostHertz ?? 'unknown' }}</dd>
     </dl>
     <p>{{ sheet.timing.words }}</p>
   </section>
   <section v-else class="quiet small" data-testid="timing">
-    Give the radio’s rates under Parts, and the delay from stick to board is worked out here.
+    Enter the radio's baud and packet rate under Parts to see stick latency.
   </section>
 </template>
 

@@ -25,7 +25,7 @@ const number = computed(() => new Map(props.settings.map((s, i) => [s.key, i + 1
         :is-done="s.isDone ?? false"
         :done-on="s.doneOn ?? null"
         :chosen="s.key === chosen"
-        :tick-label="`${s.words}: it is set`"
+        :tick-label="`${s.words}: set`"
         @choose="$emit('choose', s.key)"
         @tick="(done) => $emit('tick', s.key, done)"
       >
@@ -35,7 +35,7 @@ const number = computed(() => new Map(props.settings.map((s, i) => [s.key, i + 1
         </template>
         <p>{{ s.why }}</p>
         <p v-if="s.isPrinted && s.value" class="quiet">
-          Printed as <code class="label">{{ s.value }}</code>
+          In the dump: <code class="label">{{ s.value }}</code>
         </p>
       </TickRow>
     </ol>

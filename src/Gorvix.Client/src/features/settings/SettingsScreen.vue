@@ -47,11 +47,11 @@ const shared = useStep({
     p: () => print(),
   },
   list: [
-    ['1 … 5', 'sheet, read back, GNSS, compass, own form'],
-    ['↑ ↓', 'the setting before, the next one'],
-    ['D', 'set, and to the next one; again: not set'],
-    ['O', 'only what is left to set, or everything'],
-    ['P', 'print the sheet'],
+    ['1 … 5', 'checklist, read back, GNSS, compass, template'],
+    ['↑ ↓', 'previous, next setting'],
+    ['D', 'mark set and go on; again to undo'],
+    ['O', 'show remaining or all'],
+    ['P', 'print checklist'],
   ],
   read: loaded.read,
 })
@@ -70,11 +70,11 @@ const chosen = computed(
     settings.value[0],
 )
 const parts = computed(() => [
-  { id: 'sheet', letter: '1', words: 'Sheet' },
+  { id: 'sheet', letter: '1', words: 'Checklist' },
   { id: 'read', letter: '2', words: 'Read back' },
   ...(gnss.value ? [{ id: 'gnss', letter: '3', words: 'GNSS' }] : []),
   ...(compass.value ? [{ id: 'compass', letter: '4', words: 'Compass' }] : []),
-  { id: 'form', letter: '5', words: 'Own form' },
+  { id: 'form', letter: '5', words: 'Template' },
 ])
 const show = (part: string) => {
   if (parts.value.some((p) => p.id === part)) void query({ part })
@@ -110,16 +110,16 @@ const print = () => window.print()
   <main class="settings">
     <BuildBar v-if="view" :view="view" step="settings" />
     <StandingNote />
-    <p v-if="!view && build.standing === 'loading'" class="quiet" role="status">Planning …</p>
+    <p v-if="!view && build.standing === 'loading'" class="quiet" role="status">Planning…</p>
     <template v-if="view">
       <BuildHead :view="view" :findings="sheet?.findings ?? []" @keys="keysOpen = true" />
       <ProblemNote
         v-if="loaded.problem.value"
-        title="The settings cannot be shown"
+        title="Could not load settings"
         :problem="loaded.problem.value"
       />
       <template v-if="sheet">
-        <nav class="parts no-print" aria-label="Parts of the settings">
+        <nav class="parts no-print" aria-label="Settings sections">
           <KeyButton
             v-for="p in parts"
             :key="p.id"
@@ -137,7 +137,7 @@ const print = () => window.print()
               <li v-for="c in sheet.cautions" :key="c">{{ c }}</li>
             </ul>
             <header class="order">
-              <h2>To set, in this order</h2>
+              <h2>Settings in order</h2>
               <span class="count" data-testid="count"
                 >{{ settings.length - left.length }} of {{ settings.length }} set</span
               >
@@ -148,9 +148,9 @@ const print = () => window.print()
                   :pressed="open"
                   :aria-pressed="open"
                   @click="query({ open: open ? undefined : '1' })"
-                  >What is left</KeyButton
+                  >Remaining only</KeyButton
                 >
-                <KeyButton letter="P" data-do="print" @click="print">Print</KeyButton>
+                <KeyButton letter="P" data-do="print" @click="print">Print checklist</KeyButton>
               </span>
             </header>
             <p v-for="u in sheet.untouched" :key="u" class="untouched">{{ u }}</p>
@@ -164,14 +164,14 @@ const print = () => window.print()
             <p v-if="shown.length === 0" role="status" class="quiet" data-testid="all-set">
               {{
                 settings.length === 0
-                  ? 'Nothing is wired, so there is nothing to set.'
-                  : 'Everything is set. Read it back before you trust it.'
+                  ? 'Nothing to set: no device is connected.'
+                  : 'All set. Read back to confirm.'
               }}
             </p>
           </div>
           <aside>
             <section class="how">
-              <h2>How to go about it</h2>
+              <h2>Procedure</h2>
               <ol>
                 <li v-for="o in sheet.order" :key="o">{{ o }}</li>
               </ol>
@@ -217,12 +217,12 @@ const print = () => window.print()
         <p v-else class="quiet" data-testid="no-part">
           {{
             part === 'gnss'
-              ? 'No GNSS module has a port in this plan.'
+              ? 'No GNSS module is connected.'
               : part === 'compass'
-                ? 'No compass is carried in this plan.'
-                : 'There is no such part.'
+                ? 'No compass is connected.'
+                : 'This section does not exist.'
           }}
-          <a href="?part=sheet" @click.prevent="show('sheet')">To the sheet</a>
+          <a href="?part=sheet" @click.prevent="show('sheet')">Go to checklist</a>
         </p>
       </template>
       <v-skeleton-loader v-else-if="!loaded.problem.value" type="article@2" />

@@ -18,7 +18,7 @@ const dots = computed(() =>
 )
 const words = computed(() => {
   const used = props.sky.filter((s) => s.isUsed).length
-  return `${props.sky.length} satellites in sight, ${used} used`
+  return `${props.sky.length} satellites in view, ${used} used`
 })
 </script>
 

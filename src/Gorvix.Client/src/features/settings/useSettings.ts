@@ -49,10 +49,10 @@ export function useSettings(build: () => string) {
 /** Settings that are made in one place, in the order of the work. */
 export function byPlace(settings: Setting[]) {
   const words = {
-    port: 'Ports, all in one go',
-    board: 'The rest of the board',
-    device: 'On the devices',
-    radio: 'On the radio',
+    port: 'Ports (set together)',
+    board: 'Flight controller',
+    device: 'Devices',
+    radio: 'Radio',
   }
   return (['port', 'board', 'device', 'radio'] as const)
     .map((place) => ({ words: words[place], settings: settings.filter((s) => s.place === place) }))

@@ -12,16 +12,16 @@ const readable = computed(() => props.build.version > 0)
 const doings = computed(() => [
   ...(readable.value
     ? [
-        { id: 'rename', words: 'Name and note …', run: () => emit('edit') },
-        { id: 'duplicate', words: 'Duplicate', run: () => emit('duplicate') },
+        { id: 'rename', words: 'Edit name and note…', run: () => emit('edit') },
+        { id: 'duplicate', words: 'Duplicate build', run: () => emit('duplicate') },
       ]
     : []),
   {
     id: 'archive',
-    words: props.build.isArchived ? 'Put in front again' : 'Lay aside',
+    words: props.build.isArchived ? 'Unarchive build' : 'Archive build',
     run: () => emit('archive'),
   },
-  { id: 'remove', words: 'Remove', run: () => emit('remove') },
+  { id: 'remove', words: 'Delete build', run: () => emit('remove') },
 ])
 </script>
 
@@ -46,7 +46,7 @@ const doings = computed(() => [
         indeterminate
         size="16"
         width="2"
-        aria-label="Being planned"
+        aria-label="Planning"
       />
       <VerdictMark v-else :severity="build.verdict.severity" />
       <span>{{ build.verdict.sentence }}</span>
@@ -55,7 +55,7 @@ const doings = computed(() => [
     <footer>
       <span class="quiet board">{{ build.board }}</span>
       <v-btn variant="text" size="small" :href="`/api/builds/${build.id}/export`" download>{{
-        readable ? 'Export' : 'Export as stored'
+        readable ? 'Export' : 'Export stored data'
       }}</v-btn>
       <v-menu>
         <template #activator="{ props: menu }">
@@ -64,7 +64,7 @@ const doings = computed(() => [
             variant="text"
             size="small"
             data-more
-            :aria-label="`More for ${build.name}`"
+            :aria-label="`More actions: ${build.name}`"
             >More</v-btn
           >
         </template>

@@ -40,7 +40,7 @@ async function save() {
   <v-dialog :model-value="build !== null" @update:model-value="!$event && emit('close')">
     <form ref="box" class="box" @submit.prevent="save">
       <h2>Name and note</h2>
-      <ProblemNote v-if="problem" title="That was not saved" :problem="problem" />
+      <ProblemNote v-if="problem" title="Not saved" :problem="problem" />
       <LineField v-slot="{ id }" label="Name">
         <v-text-field
           :id="id"
@@ -48,15 +48,15 @@ async function save() {
           data-field="name"
           dir="auto"
           maxlength="120"
-          :error-messages="name.trim() === '' ? 'A build needs a name.' : ''"
+          :error-messages="name.trim() === '' ? 'Enter a build name.' : ''"
         />
       </LineField>
       <LineField v-slot="{ id }" label="Note">
         <v-text-field :id="id" v-model="note" data-field="note" dir="auto" maxlength="2000" />
       </LineField>
       <span class="actions">
-        <v-btn id="save-name" type="submit" color="primary" variant="flat">Save</v-btn>
-        <v-btn @click="emit('close')">Close</v-btn>
+        <v-btn id="save-name" type="submit" color="primary" variant="flat">Save changes</v-btn>
+        <v-btn @click="emit('close')">Cancel</v-btn>
       </span>
     </form>
   </v-dialog>

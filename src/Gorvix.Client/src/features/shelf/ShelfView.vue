@@ -47,7 +47,7 @@ useScreenKeys(
   },
   held,
 )
-useTitle('Shelf – Gorvix')
+useTitle('Builds – Gorvix')
 onMounted(shelf.load)
 onBeforeUnmount(shelf.rest)
 </script>
@@ -56,14 +56,13 @@ onBeforeUnmount(shelf.rest)
   <main ref="page" class="shelf" :class="{ over: isOverDropZone }">
     <div class="head">
       <div>
-        <h1>Shelf</h1>
-        <p class="quiet">Every build and its answer: which link has a port, and which has none.</p>
+        <h1>Builds</h1>
       </div>
       <span class="actions">
         <v-btn id="new" color="primary" variant="flat" :to="{ name: 'new' }"
           >New build<v-kbd aria-hidden="true">N</v-kbd></v-btn
         >
-        <v-btn id="import" @click="picker.open()">Take in a file</v-btn>
+        <v-btn id="import" @click="picker.open()">Import file</v-btn>
       </span>
     </div>
     <div v-if="builds && builds.length > 0" ref="field" class="filters no-print">
@@ -72,10 +71,10 @@ onBeforeUnmount(shelf.rest)
           :id="id"
           v-model="search"
           data-field="search"
-          placeholder="name, note, board or what is missing"
+          placeholder="name, note, board or missing link"
         />
       </LineField>
-      <LineField v-slot="{ id }" label="Order" class="order">
+      <LineField v-slot="{ id }" label="Sort by" class="order">
         <v-select :id="id" v-model="order" data-field="order" :items="[...orders]" />
       </LineField>
       <v-btn-toggle
@@ -83,33 +82,33 @@ onBeforeUnmount(shelf.rest)
         v-model="aside"
         class="aside"
         mandatory
-        aria-label="Which builds"
+        aria-label="Active or archived"
       >
-        <v-btn :value="false" data-aside="false">in front</v-btn>
-        <v-btn :value="true" data-aside="true">laid aside ({{ laidAside }})</v-btn>
+        <v-btn :value="false" data-aside="false">active</v-btn>
+        <v-btn :value="true" data-aside="true">archived ({{ laidAside }})</v-btn>
       </v-btn-toggle>
     </div>
 
-    <ProblemNote v-if="problem" class="gap" title="The shelf cannot be read" :problem="problem">
+    <ProblemNote v-if="problem" class="gap" title="Could not load builds" :problem="problem">
       <v-btn @click="shelf.load">Try again</v-btn>
     </ProblemNote>
 
-    <div v-if="!builds && !problem" class="cards" role="status" aria-label="Reading the shelf">
+    <div v-if="!builds && !problem" class="cards" role="status" aria-label="Loading builds">
       <v-skeleton-loader v-for="n in 6" :key="n" type="heading, text, text" />
     </div>
     <v-empty-state v-else-if="builds?.length === 0" justify="start">
-      <template #title><h2>The shelf is empty</h2></template>
+      <template #title><h2>No builds yet</h2></template>
       <p>
-        Make a new build from the parts library, or take in a build file: it brings the build and
-        all parts that it uses. Drop it anywhere on this page, or choose it with the button above.
+        Create a new build, or import a build file (its parts come with it). You can also drop it on
+        this page.
       </p>
       <p class="quiet">
-        The demo has ten: stop Gorvix and start it with a new folder,
+        For ten demo builds, stop Gorvix and start it with a new folder:
         <span class="label">./start --data DIR</span>.
       </p>
     </v-empty-state>
     <p v-else-if="builds && found.length === 0" class="quiet" role="status">
-      No build {{ aside ? 'laid aside' : 'in front' }} has all of these words.
+      No {{ aside ? 'archived' : 'active' }} build matches. Try fewer words.
     </p>
     <div v-else class="cards">
       <BuildCard
@@ -124,20 +123,18 @@ onBeforeUnmount(shelf.rest)
       />
     </div>
     <p v-if="found.length > shown.length" class="more">
-      {{ shown.length }} of {{ found.length }} are shown.
+      Showing {{ shown.length }} of {{ found.length }}.
       <v-btn id="more" @click="shelf.more">Show more</v-btn>
     </p>
     <p class="about no-print">
-      <RouterLink :to="{ name: 'about' }">About this Gorvix, its data and back-ups</RouterLink>
+      <RouterLink :to="{ name: 'about' }">About, data and backups</RouterLink>
     </p>
     <NameDialog :build="edited" :change="shelf.change" @close="edited = null" />
 
     <v-snackbar :model-value="done !== null" :timeout="-1" color="surface" rounded="0" border>
       <bdi>{{ done?.words }}</bdi>
       <template #actions>
-        <v-btn id="restore" variant="text" color="primary" @click="done?.back()"
-          >Take it back</v-btn
-        >
+        <v-btn id="restore" variant="text" color="primary" @click="done?.back()">Undo</v-btn>
         <v-btn variant="text" @click="done = null">Close</v-btn>
       </template>
     </v-snackbar>

@@ -3,9 +3,9 @@ import { api, ask, type PartsChange, type Problem, sendFile, type ShelfBuild } f
 
 /** How the shelf is ordered. */
 export const orders = [
-  { value: 'changed', title: 'last changed first' },
-  { value: 'name', title: 'by name' },
-  { value: 'verdict', title: 'what needs you first' },
+  { value: 'changed', title: 'last changed' },
+  { value: 'name', title: 'name' },
+  { value: 'verdict', title: 'most problems' },
 ] as const
 export type Order = (typeof orders)[number]['value']
 
@@ -87,7 +87,7 @@ export function useShelf() {
     ...last,
     isPending: false,
     verdict: last.board
-      ? { ...last.verdict, sentence: `${last.verdict.sentence} Not planned again yet: ${why}` }
+      ? { ...last.verdict, sentence: `${last.verdict.sentence} Plan out of date: ${why}` }
       : { ...last.verdict, sentence: why, severity: 'stop' },
   })
 
@@ -132,12 +132,12 @@ export function useShelf() {
     }
   }
 
-  const remove = (b: ShelfBuild) => act(b, 'remove', `“${b.name}” is off the shelf.`, 'restore')
-  const duplicate = (b: ShelfBuild) => act(b, 'duplicate', `“${b.name}” is there twice.`, 'remove')
+  const remove = (b: ShelfBuild) => act(b, 'remove', `“${b.name}” deleted.`, 'restore')
+  const duplicate = (b: ShelfBuild) => act(b, 'duplicate', `“${b.name}” duplicated.`, 'remove')
   const archive = (b: ShelfBuild) =>
     b.isArchived
-      ? act(b, 'unarchive', `“${b.name}” stands in front again.`, 'archive')
-      : act(b, 'archive', `“${b.name}” is laid aside.`, 'unarchive')
+      ? act(b, 'unarchive', `“${b.name}” unarchived.`, 'archive')
+      : act(b, 'archive', `“${b.name}” archived.`, 'unarchive')
 
   /** Another name or note; the reason when it was refused. */
   async function change(build: ShelfBuild, changes: PartsChange[]): Promise<Problem | null> {

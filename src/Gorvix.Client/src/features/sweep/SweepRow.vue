@@ -27,13 +27,13 @@ defineEmits<{ take: [] }>()
       {{ line.price }}
       <span v-if="line.room" class="room" :title="line.room.words" data-testid="room">
         <template v-if="line.openPorts.length > 0"
-          >room on <span class="label">{{ line.openPorts.join(' ') }}</span></template
+          >free: <span class="label">{{ line.openPorts.join(' ') }}</span></template
         >
-        <template v-else>no room left</template>
+        <template v-else>no free port</template>
       </span>
     </span>
     <span class="take">
-      <span v-if="line.now" class="quiet">you have it</span>
+      <span v-if="line.now" class="quiet">current</span>
       <v-btn
         v-else-if="line.places.length > 0"
         variant="outlined"

@@ -27,10 +27,10 @@ const over = computed<SweepOver>(() =>
 )
 
 const subjects = computed(() => [
-  { device: '', words: 'every board' },
+  { device: '', words: 'all boards' },
   ...(view.value?.devices ?? []).map((d) => ({
     device: d.id,
-    words: `every ${library.line(d.part)?.kind ?? d.part}${twin(d.part) ? ` for ${d.name ?? d.id}` : ''}`,
+    words: `all ${library.line(d.part)?.kind ?? d.part}s${twin(d.part) ? ` for ${d.name ?? d.id}` : ''}`,
   })),
 ])
 const kindOf = (part: string) => library.line(part)?.kind
@@ -45,7 +45,7 @@ const kinds = computed(() => {
     library.lines?.some((l) => !l.isBoard && l.kind === k.words),
   )
   return [...all.filter((k) => !there.has(k.words)), ...all.filter((k) => there.has(k.words))].map(
-    (k) => ({ value: k.value, title: there.has(k.words) ? `one more ${k.words}` : k.words }),
+    (k) => ({ value: k.value, title: there.has(k.words) ? `another ${k.words}` : k.words }),
   )
 })
 const best = computed(() => ranked.value[0])
@@ -86,13 +86,12 @@ onMounted(async () => {
         What would <bdi>{{ view.name }}</bdi> be with another part?
       </h1>
       <p class="quiet lead">
-        The same links are planned to the best on each candidate, best first. Nothing changes until
-        you take one.
+        Your links, planned on each candidate. Nothing changes until you choose one.
       </p>
       <v-btn-toggle
         class="choice"
         :model-value="add === '' ? device : null"
-        aria-label="What to try"
+        aria-label="Parts to compare"
         @update:model-value="choose"
       >
         <v-btn
@@ -103,12 +102,12 @@ onMounted(async () => {
           >{{ subject.words }}</v-btn
         >
       </v-btn-toggle>
-      <LineField v-slot="{ id: field }" class="add" label="Or add to it">
+      <LineField v-slot="{ id: field }" class="add" label="Or add">
         <v-select
           :id="field"
           data-field="add"
           :items="kinds"
-          placeholder="a kind of device"
+          placeholder="device type"
           persistent-placeholder
           :model-value="add === '' ? null : add"
           @update:model-value="$event && addKind($event)"
@@ -117,25 +116,25 @@ onMounted(async () => {
       <div class="progress">
         <v-progress-linear
           class="bar"
-          aria-label="Candidates tried"
+          aria-label="Candidates checked"
           color="primary"
           height="10"
           :model-value="done"
           :max="of || 1"
         />
         <span :role="running ? undefined : 'status'" data-testid="progress">
-          <template v-if="running">{{ done }} of {{ of || '…' }} tried</template>
-          <template v-else-if="stopped">stopped after {{ done }} of {{ of }}</template>
-          <template v-else-if="of > 0">all {{ of }} tried</template>
-          <template v-else-if="!problem">nothing of this kind in the library</template>
+          <template v-if="running">{{ done }} of {{ of || '…' }} checked</template>
+          <template v-else-if="stopped">stopped at {{ done }} of {{ of }}</template>
+          <template v-else-if="of > 0">all {{ of }} checked</template>
+          <template v-else-if="!problem">no parts of this type in the library</template>
         </span>
-        <v-btn v-if="running" id="stop" size="small" @click="sweep.stop">Stop</v-btn>
-        <v-btn v-else id="again" size="small" @click="sweep.run(over)">Try again</v-btn>
+        <v-btn v-if="running" id="stop" size="small" @click="sweep.stop">Stop comparing</v-btn>
+        <v-btn v-else id="again" size="small" @click="sweep.run(over)">Run again</v-btn>
       </div>
-      <ProblemNote v-if="problem" class="gap" title="The sweep broke off" :problem="problem" />
-      <v-btn-toggle v-if="best" v-model="byRoom" class="choice" mandatory aria-label="Order">
-        <v-btn :value="false" data-order="best">best first</v-btn>
-        <v-btn :value="true" data-order="room">most room left first</v-btn>
+      <ProblemNote v-if="problem" class="gap" title="Comparison interrupted" :problem="problem" />
+      <v-btn-toggle v-if="best" v-model="byRoom" class="choice" mandatory aria-label="Sort by">
+        <v-btn :value="false" data-order="best">best fit</v-btn>
+        <v-btn :value="true" data-order="room">most free ports</v-btn>
       </v-btn-toggle>
       <ol v-if="best" class="rows">
         <SweepRow
@@ -143,12 +142,12 @@ onMounted(async () => {
           :key="line.part"
           :line="line"
           :number="i + 1"
-          :verb="add === '' ? 'Take it' : 'Add it'"
+          :verb="add === '' ? 'Use part' : 'Add device'"
           @take="take(line)"
         />
       </ol>
     </template>
-    <p v-else-if="!failed" class="quiet gap" role="status">Loading …</p>
+    <p v-else-if="!failed" class="quiet gap" role="status">Loading…</p>
   </main>
 </template>
 

@@ -58,7 +58,8 @@ export function useSweep(id: string) {
   // Events say only that there was an error. Where nothing came at all, the server has a reason in words.
   async function fail(address: string) {
     close()
-    const broken = 'Gorvix does not answer. Is ./start still running? What was found stays below.'
+    const broken =
+      'Gorvix is not responding. Check that ./start is still running. Results so far are below.'
     problem.value = problemOf({ detail: broken }, 0)
     if (done.value > 0) return
     const answer = await ask(async () => {
