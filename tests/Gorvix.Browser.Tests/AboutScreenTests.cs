@@ -9,9 +9,9 @@ public class AboutScreenTests
         await using var page = await Page.Open("/");
         page.Click(".about a");
         page.Says("[data-testid='facts']", page.Data);
-        page.Says("[data-testid='facts']", "sound");
+        page.Says("[data-testid='facts']", "OK");
         page.Says("[data-testid='facts']", "none");
-        page.Says("[aria-label='Faults']", "None.");
+        page.Says("[aria-label='Errors']", "None.");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
     }
@@ -25,14 +25,14 @@ public class AboutScreenTests
         File.Move(file, file + ".away");
         page.Click("#pin");
         page.Says("[role='alert']", "The data folder was moved or deleted while Gorvix was running.");
-        page.Says("[role='alert']", "Not saved yet: one change waits");
+        page.Says("[role='alert']", "1 change waiting to be saved");
         page.Says("[role='alert']", "Log reference:");
         File.Move(file + ".away", file);
         page.Click("#resend");
         page.Says("[data-cell='position U1']", "pin");
         page.Gone("[role='alert']");
         page.Go("/about");
-        page.Says("[aria-label='Faults']", "POST /api/builds/north-face-hare/changes");
+        page.Says("[aria-label='Errors']", "POST /api/builds/north-face-hare/changes");
         Assert.Equal("", page.Accessibility());
     }
 }

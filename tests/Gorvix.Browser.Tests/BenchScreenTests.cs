@@ -29,14 +29,14 @@ public class BenchScreenTests
         await using var page = await Page.Open($"{Kestrel}/settings");
         page.Click("#to-bench");
         page.Says(".card", "9V to GND");
-        page.Says("[data-testid='count']", "0 of 82 proved");
+        page.Says("[data-testid='count']", "0 of 82 passed");
         page.Run("document.querySelector('.stand-in summary').click()");
-        page.Choose("[data-field='fault']", "5V and GND of the Fix 20C swapped", typed: "5V and GND of the Fix");
+        page.Choose("[data-field='fault']", "5V and GND of Fix 20C swapped", typed: "5V and GND of");
         page.Run("document.activeElement.blur()");
         while (Simulate(page)) { }
         page.Says(".card[data-state='stopped']", "Fix it before powering up.");
-        page.Says("[data-testid='look']", "Next: Pull at the wire");
-        page.Says("[data-testid='count']", "1 stopped");
+        page.Says("[data-testid='look']", "Next: Tug the wire");
+        page.Says("[data-testid='count']", "1 failed");
         Assert.Equal("", page.Accessibility());
         page.Shot("bench");
 
@@ -48,7 +48,7 @@ public class BenchScreenTests
         page.Click(".card [data-answer='yes']");
         page.Until(
             d =>
-                d.FindElements(By.CssSelector("[data-row='power.limited'] svg[aria-label='proved']")).Count == 1
+                d.FindElements(By.CssSelector("[data-row='power.limited'] svg[aria-label='passed']")).Count == 1
                     ? "yes"
                     : null,
             "the reason was taken"
@@ -71,7 +71,7 @@ public class BenchScreenTests
         page.Press("2");
         page.Says("[data-testid='bench-check']", "3V3 to GND");
         page.Go($"{Kestrel}/bench?large=1&check=volts.rail.5v");
-        page.Says("[data-testid='bench-check']", "Rail 5V");
+        page.Says("[data-testid='bench-check']", "5V rail");
         page.Press("v");
         page.Press("5,61");
         page.Says("[data-testid='foretold']", "Unplug it before it is destroyed");
@@ -97,29 +97,29 @@ public class BenchScreenTests
         await page.StartServer();
         page.Gone("[data-testid='offline']");
         page.Go($"{Kestrel}/bench");
-        page.Says("[data-testid='count']", "3 of 82 proved");
+        page.Says("[data-testid='count']", "3 of 82 passed");
     }
 
     [Fact]
     public async Task A_device_exchanged_a_month_later_brings_back_only_what_it_touches()
     {
         await using var page = await Page.Open($"{Hare}/bench");
-        page.Says("[data-testid='count']", "52 of 52 proved");
+        page.Says("[data-testid='count']", "52 of 52 passed");
         page.Click("[data-row='volts.rail.5v'] button");
         page.Find("[data-testid='plot'] circle");
         page.Go($"{Hare}/parts");
-        page.Click("[data-device='gnss'] [aria-label^='Name it']");
+        page.Click("[data-device='gnss'] [aria-label^='Edit name']");
         page.Write("[data-field='device-batch']", "9");
         page.Says("[data-device='gnss']", "batch 9");
         page.Go($"{Hare}/bench");
         // Noting which piece it is is no exchange.
-        page.Says("[data-testid='count']", "52 of 52 proved");
+        page.Says("[data-testid='count']", "52 of 52 passed");
         page.Go($"{Hare}/parts");
-        page.Click("[data-device='gnss'] [aria-label^='Name it']");
+        page.Click("[data-device='gnss'] [aria-label^='Edit name']");
         page.Write("[data-field='device-batch']", "10");
         page.Says("[data-device='gnss']", "batch 10");
         page.Click("#to-bench");
-        page.Says("[data-testid='changed']", "is: gnss was exchanged once");
+        page.Says("[data-testid='changed']", "now: gnss was exchanged once");
         page.Press("o");
         page.Find("[data-row='link.position.satellites']");
         page.Gone("[data-row='link.control.sticks']");

@@ -47,12 +47,12 @@ public class DescribeTests
     {
         await using var page = await Page.Open("/library/boards/askerdale-pinion-f4-r2");
         page.Click("[data-do='change']");
-        page.Says("h1", "Change Askerdale Pinion F4");
+        page.Says("h1", "Edit Askerdale Pinion F4");
 
         // Dragged: R1 lies 6 mm further to the right then; the panel says so.
         var pad = page.Find("[data-pad='r1'] .copper");
         new OpenQA.Selenium.Interactions.Actions(page.Driver).DragAndDropToOffset(pad, 60, 0).Perform();
-        page.Says("[data-chip='r1']", "RX of U1");
+        page.Says("[data-chip='r1']", "U1 RX");
         page.Click("[data-chip='r1']");
         var x = page.Find("[data-testid='pad-panel'] [data-field='x'] input");
         page.Until(
@@ -98,7 +98,7 @@ public class DescribeTests
             TestContext.Current.CancellationToken
         );
         page.All("[data-step='pads'] input[type='file']")[0].SendKeys(list);
-        page.Says(".problem", "Row 3: where pad X1 leads to cannot be read");
+        page.Says(".problem", "TABLE-ROW Row 3: cannot read where pad X1 leads: unexpected `>`.");
         page.Find("[data-chip='r1']");
         await File.WriteAllTextAsync(
             list,
@@ -106,7 +106,7 @@ public class DescribeTests
             TestContext.Current.CancellationToken
         );
         page.All("[data-step='pads'] input[type='file']")[0].SendKeys(list);
-        page.Says("[data-chip='r3']", "RX of U3");
+        page.Says("[data-chip='r3']", "U3 RX");
         page.Says("[data-chip='x1']", "5V");
         page.Gone("[data-chip='r1']");
         page.Click("[data-do='undo']");
@@ -174,7 +174,7 @@ public class DescribeTests
         page.Choose("[data-field='usb']", "left");
         page.Choose("[data-field='arrow']", "rear");
         page.Write("[data-field='input-min']", "7");
-        page.Says("[data-note='input.min']", "the upper end is 7 V");
+        page.Says("[data-note='input.min']", "the maximum is 7 V");
         page.Write("[data-field='input-max']", "26");
         Line(page, "supply-line", "rail GND: ground");
         Line(page, "supply-line", "rail BAT: battery");
@@ -184,7 +184,7 @@ public class DescribeTests
         page.Says("[data-step='controller']", "No inversion in the controller");
         Line(page, "pads-line", "top left: R1 T1 5V G 4V5 R2 T2");
         Line(page, "pads-line", "top right: R4 T4 5V G SBUS TLM");
-        page.Says("[data-testid='doubts']", "2 labels are not certain");
+        page.Says("[data-testid='doubts']", "2 uncertain labels");
         Line(page, "pads-line", "bottom front: VC VI VO G BZ- LED");
         Line(page, "pads-line", "top rear: BAT G CURR RSSI NC");
         Line(page, "pads-line", "AIR (1.25 mm) bottom rear: BAT G T6 R6 G SBUS=U2.RX");
@@ -208,7 +208,7 @@ public class DescribeTests
     {
         var area = page.Find($"[data-field='{field}'] textarea");
         area.SendKeys(text);
-        page.Says($"[data-preview='{field}']", "Enter saves it");
+        page.Says($"[data-preview='{field}']", "Enter adds");
         area.SendKeys(Keys.Enter);
         page.Gone($"[data-preview='{field}']");
     }
@@ -237,7 +237,7 @@ public class DescribeTests
         page.Write("[data-field='maker']", maker);
         page.Write("[data-field='name']", name);
         page.Write("[data-field='from']", from);
-        page.Says("[data-note='supplies[0].window.min']", $"the upper end is {from} V");
+        page.Says("[data-note='supplies[0].window.min']", $"the maximum is {from} V");
         page.Write("[data-field='upto']", upTo);
         page.Says("h1", $"{maker} {name}");
     }

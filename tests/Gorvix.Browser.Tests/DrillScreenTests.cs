@@ -9,7 +9,7 @@ public class DrillScreenTests
 {
     private const string OnHare = "/drill?build=north-face-hare";
 
-    // On every machine this seed draws the same at level 1: TX of the Beacon D6 has come off.
+    // On every machine this seed draws the same at level 1: TX of Beacon D6: open joint
     private const string Seed = "44";
 
     private static async Task<Page> Hall(string path = OnHare)
@@ -37,23 +37,23 @@ public class DrillScreenTests
         await using var page = await Hall();
         page.Write("[data-field='seed']", Seed);
         page.Click("[data-kind='fault'] .v-btn");
-        page.Says("[aria-label='Seen']", "bench time");
-        page.Says(".left", "TX of the Beacon D6: open joint");
-        page.Write("[data-field='find']", "glass beacon");
+        page.Says("[aria-label='Observed so far']", "0 s bench time");
+        page.Says(".left", "TX of Beacon D6: open joint");
+        page.Write("[data-field='find']", "magnification beacon");
         page.Click("[data-test]");
-        page.Says(".how", "glass");
+        page.Says(".how", "magnification");
         page.Click("[data-do='test']");
-        page.Says("[aria-label='Seen']", "TX connects to nothing");
+        page.Says("[aria-label='Observed so far']", "TX connects to nothing");
         Assert.Equal("2", page.Find("[data-testid='clock']").GetAttribute("data-minutes"));
-        page.Write("[data-field='name']", "gnd of the beacon d6: open joint");
+        page.Write("[data-field='name']", "gnd (black) of beacon d6: open joint");
         page.Click("[data-name]");
-        page.Says(".named", "Not the fault: GND (black) of the Beacon D6: open joint");
-        page.Write("[data-field='name']", "tx of the beacon d6: open joint");
+        page.Says(".named", "Not the fault: GND (black) of Beacon D6: open joint");
+        page.Write("[data-field='name']", "tx of beacon d6: open joint");
         page.Click("[data-name]");
         // 2 minutes for the test, 11 in vain, 1 to say it, where 3 do.
         page.Find("[data-testid='end'][data-score='21']");
-        page.Says("[aria-label='What it was']", "TX of the Beacon D6 has come off.");
-        page.Says("[aria-label='What it was']", "Join TX of the Beacon D6");
+        page.Says("[aria-label='Solution']", "TX of Beacon D6: open joint");
+        page.Says("[aria-label='Solution']", "Connect TX of Beacon D6");
         Assert.Equal("", page.Accessibility());
         page.Shot("drill");
         // It stays: who comes back reads the same.
@@ -74,18 +74,18 @@ public class DrillScreenTests
         page.Press("1");
         page.Find("[data-testid='clock']");
         page.Press("/");
-        page.Press("glass beacon" + Keys.Escape);
+        page.Press("magnification beacon" + Keys.Escape);
         page.Press("n");
         page.Find(".how");
         page.Press("t");
-        page.Says("[aria-label='Seen']", "TX connects to nothing");
+        page.Says("[aria-label='Observed so far']", "TX connects to nothing");
         page.Press("w");
-        page.Press("tx of the beacon d6: open joint");
-        page.Says("[aria-label='What it is']", "Press Enter to answer.");
+        page.Press("tx of beacon d6: open joint");
+        page.Says("[aria-label='Name the fault']", "Press Enter to answer.");
         page.Press(Keys.Enter);
         page.Find("[data-testid='end'][data-score='100']");
         page.Press("a");
-        page.Says("[aria-label='Seen']", "0 s of the bench");
+        page.Says("[aria-label='Observed so far']", "0 s bench time");
         page.Press("g");
         page.Click("[data-do='sure']");
         page.Find("[data-testid='end'][data-score='0']");
@@ -111,7 +111,7 @@ public class DrillScreenTests
         var wrong = page.All(".line.no").Count;
         Assert.InRange(wrong, 1, 8);
         page.Click(".head a[href='/drill']");
-        page.Says("[data-kind='burn']", wrong == 1 ? "1 to repeat today" : $"{wrong} come back today");
+        page.Says("[data-kind='burn']", wrong == 1 ? "1 to repeat today" : $"{wrong} to repeat today");
         page.Click("[data-do='forget']");
         page.Click("[data-do='forget-sure']");
         page.Says("[data-kind='burn']", "Not tried yet.");
@@ -160,7 +160,7 @@ public class DrillScreenTests
                     page.Find("[data-do='that-pad']:not([disabled])");
                     page.Press("t");
                 }
-                page.Says("[data-testid='told-answer']", " is at ");
+                page.Says("[data-testid='told-answer']", "Pad for ");
             }
             else
             {
@@ -236,7 +236,7 @@ public class DrillScreenTests
         page.Click("[data-do='close']");
         page.Says(".head", "closed");
         page.Click("[data-do='remove']");
-        page.Says("h1", "Drill");
+        page.Says("h1", "Practice");
         Assert.Equal("", page.Console());
     }
 
@@ -246,7 +246,7 @@ public class DrillScreenTests
         await using var page = await Hall();
         page.Write("[data-field='seed']", "abc");
         page.Click("[data-kind='fault'] .v-btn");
-        page.Says("[role='alert']", "\"abc\" is no seed");
+        page.Says("[role='alert']", "\"abc\" is not a drill code.");
         page.Run(
             "HTMLInputElement.prototype.click = function () { this.id = 'picked'; this.style.display = 'block'; document.body.append(this) }"
         );

@@ -23,8 +23,8 @@ public class FaultScreenTests
         page.Says("[data-testid='verdict']", "causes remain");
         page.Write("[data-field='say']", "");
         page.Click("[data-do='rest']");
-        page.Says("main", "things are as it should be");
-        page.Says("[data-cause]", "TX of the Beacon D6: open joint");
+        page.Says("main", "normal");
+        page.Says("[data-cause]", "TX of Beacon D6: open joint");
         Assert.Equal("", page.Accessibility());
         page.Shot("faults");
 
@@ -32,13 +32,13 @@ public class FaultScreenTests
         page.Click(".card [data-outcome='no']");
         page.Says(".card[data-test]", "under magnification");
         page.Click(".card [data-outcome='tx off']");
-        page.Says("[data-testid='verdict'][data-state='found']", "TX of the Beacon D6 has come off.");
-        page.Says(".cause", "Join TX of the Beacon D6 to AIR pin 4");
+        page.Says("[data-testid='verdict'][data-state='found']", "TX of Beacon D6: open joint.");
+        page.Says(".cause", "Connect TX of Beacon D6 to AIR pin 4 (RX1).");
         Assert.Contains("RX1", page.Text("aside"));
         page.Click("[data-do='mended']");
         page.Says("main", "Symptoms");
         page.Click("#to-log");
-        page.Says("[data-entry^='note-']", "Fault found and mended: TX of the Beacon D6 has come off.");
+        page.Says("[data-entry^='note-']", "Fault found and fixed: TX of Beacon D6: open joint.");
         Assert.Equal("", page.Console());
     }
 
@@ -51,7 +51,7 @@ public class FaultScreenTests
         page.Choose("[data-field='fault']", "U3 has no function", typed: "U3 has no function");
         page.Run("document.activeElement.blur()");
         page.Press("s");
-        page.Says("[data-testid='verdict']", "left.");
+        page.Says("[data-testid='verdict']", "remain");
         for (var tests = 0; page.All("[data-state='found']").Count == 0; tests++)
         {
             Assert.True(tests < 5, "found in few tests");
@@ -68,7 +68,7 @@ public class FaultScreenTests
         }
         page.Says("[data-testid='verdict']", "U3 has no function");
         page.Press("z");
-        page.Says("[data-testid='verdict'][data-state='searching']", "left.");
+        page.Says("[data-testid='verdict'][data-state='searching']", "remain");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
     }
@@ -98,7 +98,7 @@ public class FaultScreenTests
         page.Click(".card [data-answer='no']");
         page.Click("[data-do='faults']");
         page.Says("[aria-label='Abnormal']", "Stick bars (Sedge 2) stick bars do not move (Bench)");
-        page.Says("[data-testid='verdict']", "left.");
+        page.Says("[data-testid='verdict']", "remain");
         // With nothing else said, nothing is left to look for without it.
         page.Click("[data-do='uses-bench']");
         page.Says("main", "Symptoms");

@@ -14,7 +14,10 @@ public class FitScreenTests
         page.Click("[data-build='north-face-hare'] h2 a");
         page.Says("#verdict", "All 3 links connected.");
         page.At("control U3");
-        page.Says("[data-testid='sentence']", "TX to pad SBUS, top side and RX to pad DSM, bottom side");
+        page.Says(
+            "[data-testid='sentence']",
+            "RC link (Sedge 2) connects here: TX → pad SBUS (top) and RX → pad DSM (bottom)."
+        );
         page.Shot("fit");
 
         // By keys to a blocked cell: the sentence says why not.
@@ -28,7 +31,7 @@ public class FitScreenTests
 
         // To a possible one, and pin it there.
         page.Press(Keys.ArrowLeft);
-        page.Says("[data-testid='sentence']", "that displaces picture text to U4");
+        page.Says("[data-testid='sentence']", "that displaces OSD to U4");
         page.Press(Keys.Enter);
         page.Says("[data-testid='moved']", "OSD (Beacon D6) moved from U1 to U4.");
         Assert.Contains("R1 · T1", page.CellText("position", "U1"));
@@ -72,13 +75,13 @@ public class FitScreenTests
     {
         await using var page = await Page.Open(Hare);
         page.Click("[data-mode='crsf-inverted']");
-        page.Says("#verdict", "2 of 3 links carried. No place for GPS (Fix 10).");
+        page.Says("#verdict", "2 of 3 links connected. No port for GPS (Fix 10).");
         page.Says(".wishes", "mode \"CRSF, output inverted\"");
-        page.Says("th.row", "Position – left out");
-        page.Says("th.row", "Picture text – in the way");
+        page.Says("th.row", "GPS – no port");
+        page.Says("th.row", "OSD – conflicts");
         page.Says(
             "[data-testid='conflict']",
-            "Position, control and picture text cannot all be carried while you hold to"
+            "GPS, RC link and OSD cannot all be connected while these apply"
         );
         page.Click("[data-cell='position U1']");
         page.Click("[data-unlock='liftBan']");
@@ -98,8 +101,8 @@ public class FitScreenTests
         await using var page = await Page.Open($"{Hare}?link=position&port=U6");
         page.Find("[data-cell='position U6']").Click();
         page.Press(Keys.Enter);
-        page.Says("#verdict", "All 3 links carried. 1 warning.");
-        page.Says(".findings", "You pinned GPS (Fix 10) to U6, which cannot be");
+        page.Says("#verdict", "All 3 links connected. 1 warning.");
+        page.Says(".findings", "You pinned GPS (Fix 10) to U6, which is not");
         page.Says(".wishes", "not possible");
         page.Press("x");
         page.Says(".wishes", "not on U6");
@@ -111,7 +114,7 @@ public class FitScreenTests
     {
         await using var page = await Page.Open("/builds/weighbridge-wren/fit");
         page.Says("[data-plan='1']", "current plan");
-        page.Says("[data-plan='2']", "position to U1, phone settings to U2");
+        page.Says("[data-plan='2']", "GPS to U1, wireless configuration to U2");
         page.Says("[data-plan='2']", "same cost");
         page.Find("td[tabindex='0']").Click();
         page.Press("2");
@@ -181,7 +184,7 @@ public class FitScreenTests
         page.Says("#verdict", "All 3 links connected.");
         await page.StopServer();
         page.Click("#pin");
-        page.Says("[role='alert']", "Not saved yet: one change waits");
+        page.Says("[role='alert']", "1 change waiting to be saved");
         page.Says(".saved", "Waiting to save");
         await page.StartServer();
         page.Says("[data-cell='position U1']", "pin");
@@ -242,9 +245,9 @@ public class FitScreenTests
         page.Click("[data-build='haul-road-heron'] h2 a");
         page.Says("#verdict", "All 5 links connected.");
         page.Driver.Navigate().Back();
-        page.Says("h1", "Shelf");
+        page.Says("h1", "Builds");
         page.Go("/builds/nobody/fit");
-        page.Says("[role='alert']", "There is no build \"nobody\" on the shelf.");
+        page.Says("[role='alert']", "No build \"nobody\".");
         page.Go("/somewhere/else");
         page.Says("h1", "Page not found");
     }

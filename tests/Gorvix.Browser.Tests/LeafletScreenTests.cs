@@ -11,21 +11,21 @@ public class LeafletScreenTests
     public async Task A_ride_a_shared_wire_the_work_in_minutes_and_the_room_left_are_on_the_page()
     {
         await using var page = await Page.Open(Rook);
-        page.Says("#verdict", "All 12 links carried. 1 warning.");
+        page.Says("#verdict", "All 12 links connected. 1 warning.");
         page.Says(
             ".findings",
-            "Telemetry (Sedge 4) rides inside control on U1: no port and in-band, no separate wire."
+            "INSIDE Telemetry (Sedge 4) is in-band over the RC link on U1: no separate port or wire."
         );
-        page.Says(".findings", "go to R3 together: join them to one wire first");
-        page.Says("[data-testid='room']", "Still fits without moving anything: 2 × battery sensing (CUR, VBAT)");
+        page.Says(".findings", "share R3: join them to one wire first");
+        page.Says("[data-testid='room']", "Free: 2 × battery sensing (CUR, VBAT)");
         page.Says(".notes", "one lead de-pinned, three settings and one address strap, about 11 min");
-        page.Says(".notes", "36 × 36 mm, holes 30.5 × 30.5 mm for M3, USB at the left, arrow to the rear.");
+        page.Says(".notes", "36 × 36 mm, holes 30.5 × 30.5 mm for M3, USB on the left edge, arrow towards the rear edge.");
         page.Find("[data-cell='telemetry U1']").Click();
-        page.Says(".panel", "inside control: no port, in-band, no separate wire");
+        page.Says(".panel", "in-band over the RC link: no separate port or wire");
         Assert.DoesNotContain("Wires", page.Find(".panel").Text);
         page.Find("[data-cell='telemetry U4']").Click();
         page.Press(Keys.Enter);
-        page.Says("[data-testid='moved']", "Telemetry (Sedge 4) is now inside CRSF.");
+        page.Says("[data-testid='moved']", "Telemetry (Sedge 4) is now in-band over CRSF.");
         page.Says("[data-cell='control U4']", "R4B · T4B");
         Assert.Equal("", page.Console());
     }
@@ -52,14 +52,17 @@ public class LeafletScreenTests
     public async Task Another_harness_is_taken_and_the_blocked_cell_says_which_wire_it_lacks_and_what_helps()
     {
         await using var page = await Page.Open("/builds/tip-track-pipit/parts");
-        page.Says("#verdict", "6 of 7 links carried. No place for RC link (Reed 10).");
+        page.Says("#verdict", "6 of 7 links connected. No port for RC link (Reed 10).");
         page.Click("[data-remove='spare']");
         page.Says("#verdict", "All 6 links connected.");
         page.Choose("[data-harness='receiver']", "three wires, for p");
-        page.Says("#verdict", "No place for RC link (Relay 8H).");
+        page.Says("#verdict", "No port for RC link (Relay 8H).");
         page.Click("#to-fit");
         page.Find("[data-cell='control U2']").Click();
-        page.Says("[data-testid='sentence']", "HARNESS SBUS of the Relay 8H needs a wire that only its harness");
+        page.Says(
+            "[data-testid='sentence']",
+            "HARNESS SBUS on the Relay 8H needs a wire that only its \"three wires, for serial\" harness has."
+        );
         page.Says("[data-testid='mend']", "Choose that harness under Parts.");
         page.Click("[data-unlock='swapHarness']");
         page.Says("#verdict", "All 6 links connected.");
@@ -81,11 +84,11 @@ public class LeafletScreenTests
     {
         await using var page = await Page.Open("/builds/haul-road-heron/sweep");
         page.Says("[data-testid='progress']", "all 13 checked");
-        page.Says("[data-part='askerdale-gantry-f7-r1']", "room on U6");
+        page.Says("[data-part='askerdale-gantry-f7-r1']", "U6");
         Assert.Equal("thornwick-spindle-f7-r1", page.All(".rows > li")[0].GetAttribute("data-part"));
         page.Click("[data-order='room']");
         page.Says(".rows > li:first-child", "Askerdale Derrick H7");
-        page.Says("[data-part='askerdale-trunnion-f4-r1']", "room on I2C1 VID CUR VBAT KEY");
+        page.Says("[data-part='askerdale-trunnion-f4-r1']", "free: I2C1 VID CUR VBAT KEY");
         page.Click("[data-order='best']");
         page.Says(".rows > li:first-child", "Thornwick Spindle F7");
         Assert.Equal("", page.Console());

@@ -57,9 +57,9 @@ public class LogScreenTests
             page.Run("document.querySelector('#picked')?.remove()");
         }
         page.Write("[data-field='note']", "after the crash");
-        page.Choose("[data-field='place']", "5V (red) of Fix 10 to 5V", typed: "5V (red)");
+        page.Choose("[data-field='place']", "Fix 10: solder 5V (red)", typed: "5V (red)");
         Pick(good);
-        page.Says("[data-entry='photo-1']", "after the crash about 5V (red) of Fix 10 to 5V");
+        page.Says("[data-entry='photo-1']", "after the crash – Fix 10: solder 5V (red) → 5V (top).");
         page.Until(
             d =>
                 (bool?)page.Run("return document.querySelector('[data-entry=\"photo-1\"] img')?.naturalWidth > 0")
@@ -77,7 +77,7 @@ public class LogScreenTests
     public async Task Two_moments_are_compared_and_the_earlier_plan_comes_back()
     {
         await using var page = await Page.Open($"{Hare}/parts");
-        page.Click("[data-device='gnss'] [aria-label^='Name it']");
+        page.Click("[data-device='gnss'] [aria-label^='Edit name']");
         page.Write("[data-field='device-batch']", "9");
         page.Says("[data-device='gnss']", "batch 9");
         page.Click("[data-remove='air-unit']");
@@ -112,7 +112,7 @@ public class LogScreenTests
 
         page.Go("/club");
         page.Says("[data-craft='north-face-hare']", "52 of 52");
-        page.Says("[data-craft='north-face-hare']", "Check screws and connectors");
+        page.Says("[data-craft='north-face-hare']", "Screws and connectors");
         page.Says(".flies", "East Bench Kestrel, Haul Road Heron");
         page.Shot("club");
         page.Press("/");

@@ -12,10 +12,10 @@ public class LoomScreenTests
     {
         await using var page = await Page.Open("/builds/crusher-house-lark/rails");
         page.Click("#to-loom");
-        page.Says("[data-step='backup']", "diff from defaults");
+        page.Says("[data-step='backup']", "Save two dumps");
         page.Says("[data-testid='cautions']", "Propellers off");
         page.Press(Keys.ArrowDown);
-        page.Says("[data-step='plug air-unit'].chosen", "SBUS out of 6. Insulate SBUS.");
+        page.Says("[data-step='plug air-unit'].chosen", "Insulate SBUS.");
         Assert.Contains("step=plug", page.Driver.Url);
 
         page.Click("[data-step='joint receiver sbus'] .what");
@@ -34,13 +34,13 @@ public class LoomScreenTests
     public async Task A_plug_is_drawn_pin_by_pin_and_turned_round()
     {
         await using var page = await Page.Open("/builds/crusher-house-lark/loom");
-        page.Says("[data-plug='gnss']", "If pin 6 is left as is: BAT, 13.2 to 16.8 V, on 5V.");
+        page.Says("[data-plug='gnss']", "If pin 6 is left as is: BAT, 13.2–16.8 V, on 5V.");
         page.Says("[data-plug='gnss'] li:first-child", "NAV GND");
         page.Click("[data-testid='plugs'] .v-btn:last-child");
         page.Says("[data-plug='gnss'] li:first-child", "NAV BAT");
         page.Says("[data-testid='plugs']", "the right");
         page.Says("[data-testid='continuity']", "do not power up");
-        page.Says("[data-testid='spare']", "SBUS of the Beacon D6");
+        page.Says("[data-testid='spare']", "SBUS Beacon D6");
         Assert.Equal("", page.Console());
     }
 
@@ -49,13 +49,13 @@ public class LoomScreenTests
     {
         await using var page = await Page.Open("/builds/crusher-house-lark/loom");
         page.Click("[data-plug='air-unit'] [data-way='splice']");
-        page.Says("[data-testid='way']", "cut the plug off the Beacon D6's harness");
+        page.Says("[data-testid='way']", "cut the plug off the Beacon D6 harness");
         page.Says("[data-testid='way']", "board TX → Beacon D6 RX");
         page.Click("[data-do='did-so']");
-        page.Says("[data-step='joint air-unit tx']", "to the tail's wire for AIR pin 4");
+        page.Says("[data-step='joint air-unit tx']", "to the pigtail wire for AIR pin 4");
         page.Says("[data-step='plug air-unit']", "SBUS is cut off");
         page.Press("z");
-        page.Says("[data-plug='air-unit']", "Or instead of that (about 1 min)");
+        page.Says("[data-plug='air-unit']", "about 1 min");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
     }
@@ -66,7 +66,7 @@ public class LoomScreenTests
         await using var page = await Page.Open("/builds/spoil-tip-owl/loom");
         page.Click("[data-bridge='J6']");
         page.Says("[data-step='bridge J6'].chosen", "close \"raw\"");
-        page.Says("[data-testid='told']", "bridge J6");
+        page.Says("[data-testid='told']", "jumper J6");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
     }
@@ -77,7 +77,7 @@ public class LoomScreenTests
         await using var page = await Page.Open("/builds/north-face-hare/loom", width: 768, height: 1024);
         page.Says("[data-testid='count']", "0 of");
         page.Press("b");
-        page.Says("[data-testid='bench-step']", "diff from defaults");
+        page.Says("[data-testid='bench-step']", "Save two dumps");
         var steps = Steps(page);
         for (var done = 0; done < steps; done++)
         {
@@ -94,7 +94,7 @@ public class LoomScreenTests
         page.Go("/builds/north-face-hare/parts");
         page.Click("[data-exchange='receiver']");
         page.Click("[data-candidate='dunmerrow-relay-16']");
-        page.Says("#told", "Then:");
+        page.Says("#told", "Result:");
         page.Click("#take");
         page.Click("#to-loom");
         page.Press("o");
@@ -142,7 +142,7 @@ public class LoomScreenTests
         page.Find(".v-overlay--active .v-list-item");
         page.Press(Keys.Enter);
         page.Says("[data-testid='moved']", "RC link (Relay 16) moved from U6 to U2.");
-        page.Says("[data-step='joint receiver sbus'].done", "to R2, top side");
+        page.Says("[data-step='joint receiver sbus'].done", "R2 (top)");
         page.Click("#to-fit");
         page.Find("[data-cell='control U2']");
         Assert.Contains("already wired", page.Find("[data-cell='control U2']").GetAttribute("aria-label"));
@@ -170,7 +170,7 @@ public class LoomScreenTests
                 Assert.Contains(Squeezed(w[3]), text, StringComparison.Ordinal);
             }
         );
-        Assert.Contains(Squeezed("U6: SBUS, control, Relay 16"), text, StringComparison.Ordinal);
+        Assert.Contains(Squeezed("U6: SBUS, RC link, Relay 16"), text, StringComparison.Ordinal);
         Assert.Contains(Squeezed("Propellers off"), text, StringComparison.Ordinal);
         Assert.Contains(Squeezed("Beacon D6 in AIR"), text, StringComparison.Ordinal);
         page.AsPrinted();

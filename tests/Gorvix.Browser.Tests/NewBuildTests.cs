@@ -25,7 +25,7 @@ public class NewBuildTests
         page.Find("[data-priority='0 control must'].v-btn--active");
         page.Find("[data-priority='2 position want'].v-btn--active");
         page.Click("[data-priority='2 heading none']");
-        page.Says("[data-testid='so-far']", "3 of 4 links carried. No place for telemetry (Relay 16).");
+        page.Says("[data-testid='so-far']", "3 of 4 links connected. No port for telemetry (Relay 16).");
         page.Write("[data-field='name']", "Quarry Lip Finch");
         page.Shot("new");
         page.Click("#make");
@@ -63,11 +63,11 @@ public class NewBuildTests
         page.Choose("[data-field='board']", "Cobbold Mote F1");
         Device(page, "reed 6", "Dunmerrow Reed 6");
         page.Choose("[data-field='cells']", "4S");
-        page.Says("#refused", "4S was not taken. The Mote F1 takes 4.5 to 5.5 V, and it would get 13.2 to 16.8 V.");
+        page.Says("#refused", "The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.");
         Assert.Equal("", page.Accessibility());
         Assert.DoesNotContain("Stop:", page.Text(".so-far"));
         page.Click("[data-insist]");
-        page.Says(".so-far", "Stop: The Mote F1 takes 4.5 to 5.5 V");
+        page.Says(".so-far", "Problem: The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.");
         page.Gone("#refused");
         page.Choose("[data-field='board']", "Thornwick Spindle F7");
         page.Until(
@@ -75,7 +75,7 @@ public class NewBuildTests
             "a board that takes the pack to be taken"
         );
         page.Choose("[data-field='board']", "Cobbold Mote F1");
-        page.Says("#refused", "The Mote F1 takes 4.5 to 5.5 V, and it would get 13.2 to 16.8 V.");
+        page.Says("#refused", "The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.");
         Assert.Equal("", page.Console());
     }
 
@@ -87,7 +87,7 @@ public class NewBuildTests
         Device(page, "relay 16", "Dunmerrow Relay 16");
         page.Says("[data-testid='so-far']", "connected");
         await page.StopServer();
-        page.Click("[aria-label='One Dunmerrow Relay 16 more']");
+        page.Click("[aria-label='Add one Dunmerrow Relay 16']");
         page.Says(".so-far", "Gorvix is not responding.");
         page.Click("#make");
         page.Says(".so-far", "Connection lost – draft kept");

@@ -17,10 +17,10 @@ public class PartsScreenTests
         page.Press("a");
         page.Write("[data-field='search']", "ledger");
         page.Click("[data-candidate='fallowby-ledger']");
-        page.Says("#told", "Then: 3 of 4 links carried. No place for flight log (Ledger).");
+        page.Says("#told", "Result: 3 of 4 links connected. No port for flight logger (Ledger).");
         page.Says("#verdict", "All 3 links connected.");
         page.Click("#take");
-        page.Says("#verdict", "3 of 4 links carried. No place for flight log (Ledger).");
+        page.Says("#verdict", "3 of 4 links connected. No port for flight logger (Ledger).");
         page.Gone("aside");
         page.Until(
             d => d.FindElements(By.CssSelector("[data-exchange='add']:focus")).FirstOrDefault(),
@@ -28,9 +28,12 @@ public class PartsScreenTests
         );
 
         page.Click("[data-exchange='board']");
-        page.Says("[data-candidate='cobbold-mote-f1-r5']", "Stop: The Mote F1 takes 4.5 to 5.5 V");
+        page.Says(
+            "[data-candidate='cobbold-mote-f1-r5']",
+            "Problem: The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V."
+        );
         page.Click("[data-candidate='cobbold-mote-f1-r5']");
-        page.Says("#told", "Stop: The Mote F1 takes 4.5 to 5.5 V");
+        page.Says("#told", "Problem: The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.");
         page.Says("#take", "Use anyway");
         Assert.Equal("", page.Accessibility());
         page.Click("[data-candidate='thornwick-spindle-f7-r1']");
@@ -44,7 +47,7 @@ public class PartsScreenTests
         page.Click("[data-remove='recorder']");
         page.Says("[data-testid='moved']", "Flight log (Ledger) is no longer in the build.");
         page.Click("[data-priority='air-unit control want']");
-        page.Says("#verdict", "3 of 4 links carried. No place for RC link (Beacon D6).");
+        page.Says("#verdict", "3 of 4 links carried. No port for RC link (Beacon D6).");
         page.Click("[data-priority='air-unit control none']");
         page.Says("#verdict", "All 3 links connected.");
         page.Press("z");
@@ -56,7 +59,7 @@ public class PartsScreenTests
     public async Task A_device_has_a_name_of_the_builders_own_and_sentences_use_it()
     {
         await using var page = await Page.Open(Hare);
-        page.Click("[data-device='gnss'] [aria-label^='Name ']");
+        page.Click("[data-device='gnss'] [aria-label^='Edit name']");
         page.Press("tail GNSS" + Keys.Enter);
         page.Says("[data-device='gnss'] h3", "tail GNSS");
         page.Click("[data-priority='air-unit control must']");
@@ -64,7 +67,7 @@ public class PartsScreenTests
         page.Press("f");
         page.Says("tbody", "GNSS\"");
         page.Click("#to-parts");
-        page.Click("[data-device='gnss'] [aria-label^='Name ']");
+        page.Click("[data-device='gnss'] [aria-label^='Edit name']");
         page.Press("other" + Keys.Escape);
         page.Says("[data-device='gnss'] h3", "tail GNSS");
         page.Write("[data-field='name']", "");
@@ -120,10 +123,10 @@ public class PartsScreenTests
         page.Shot("library");
         page.Choose("[data-field='kind']", "receiver");
         page.Choose("[data-field='can']", "CRSF");
-        page.Says("[data-testid='count']", "of 46 parts.");
+        page.Says("[data-testid='count']", "3 of 46 parts");
         Assert.All(page.All(".rows > li"), row => Assert.Contains("CRSF", row.Text));
         page.Driver.Navigate().Refresh();
-        page.Says("[data-testid='count']", "of 46 parts.");
+        page.Says("[data-testid='count']", "3 of 46 parts");
         Assert.All(page.All(".rows > li"), row => Assert.Contains("CRSF", row.Text));
         page.Choose("[data-field='kind']", "board");
         page.Choose("[data-field='pack']", "2S");
@@ -154,7 +157,7 @@ public class PartsScreenTests
         page.Driver.Navigate().Refresh();
         page.Says("[data-row='Facts Firmware target']", "PINIONF4R2");
         page.Go("/library/compare?board=nothing&board=askerdale-pinion-f4-r2");
-        page.Says("[role='alert']", "There is no board \"nothing\" in the library.");
+        page.Says("[role='alert']", "No board \"nothing\" in the library.");
     }
 
     [Fact]
@@ -186,7 +189,7 @@ public class PartsScreenTests
         var first = Focused(page);
         page.Press(Keys.ArrowRight);
         page.Until(_ => Focused(page) is { } now && now != first ? "yes" : null, "the next pad");
-        page.Says("[data-testid='told']", "(top)");
+        page.Says("[data-testid='told']", "top side");
         page.Press(Keys.Enter);
         Assert.Equal("", page.Console());
     }

@@ -9,18 +9,18 @@ public class RailsScreenTests
     public async Task What_burns_starves_and_is_left_is_told_in_each_situation_by_mouse_and_by_keys()
     {
         await using var page = await Page.Open("/builds/spoil-tip-owl/fit");
-        page.Says("[data-testid='supply']", "rail 4V5");
+        page.Says("[data-testid='supply']", "4V5 rail");
         page.Click("#to-rails");
-        page.Says("[data-rail='5v']", "0.25 A left of 1.00 A");
-        page.Says(".findings", "5V of the Furlong falls to 4.47 V");
-        page.Says("[data-window='radio v']", "tight");
-        page.Says("[data-window='receiver v']", "good");
-        page.Says("[data-testid='readings']", "GND of the Sedge 3");
+        page.Says("[data-rail='5v']", "0.25 A of 1.00 A spare");
+        page.Says(".findings", "5V of Furlong drops to 4.47 V");
+        page.Says("[data-window='radio v']", "marginal");
+        page.Says("[data-window='receiver v']", "OK");
+        page.Says("[data-testid='readings']", "GND at Sedge 3");
         page.Shot("rails");
 
         // What is chosen shows its way and its pad.
         page.Click("[data-window='receiver v']");
-        page.Says("[data-testid='way']", "rail 4V5");
+        page.Says("[data-testid='way']", "pad 4V5");
         Assert.Contains("lead=receiver", page.Driver.Url);
 
         page.Click("[data-situation='usb']");
@@ -45,10 +45,10 @@ public class RailsScreenTests
     public async Task What_a_selector_would_do_is_told_with_its_word_and_shape()
     {
         await using var page = await Page.Open("/builds/drill-shed-gull/rails?at=JP-BAT");
-        page.Says("[data-window='receiver v']", "BURNS");
-        page.Says(".findings", "5V of the Reed 10 gets 16.8 V with JP at \"BAT\"");
+        page.Says("[data-window='receiver v']", "OVER-VOLTAGE");
+        page.Says(".findings", "5V of Reed 10 gets 16.8 V (JP at \"BAT\"),");
         page.Go("/builds/drill-shed-gull/rails?at=JP-");
-        page.Says(".findings", "rail 5V and rail BAT are tied together (JP closed on every side).");
+        page.Says(".findings", "RAIL-TIED 5V rail and BAT rail are tied together (JP closed on every side).");
         Assert.Equal("", page.Console());
     }
 
@@ -56,17 +56,17 @@ public class RailsScreenTests
     public async Task A_wire_and_the_bench_are_written_and_change_the_answer_at_once()
     {
         await using var page = await Page.Open("/builds/spoil-tip-owl/rails");
-        page.Says("[data-window='radio v']", "tight");
+        page.Says("[data-window='radio v']", "marginal");
         // Two centimetres of it and nothing is lost that matters.
         page.Write("[data-wire='radio v']", "2");
-        page.Says("main", "Other supply wires are taken as 10 cm of AWG 28.");
+        page.Says("main", "Other supply wires are assumed to be 10 cm of AWG 28.");
         page.Write("[data-wire='radio g']", "2");
-        page.Says("[data-window='radio v']", "good");
+        page.Says("[data-window='radio v']", "OK");
         page.Write("[data-wire='radio v']", "0");
         page.Says("[data-section='wires']", "Enter a length of 0.1 to 500 cm.");
         page.Write("[data-field='limiterAmps']", "0.3");
         page.Click("[data-situation='limiter']");
-        page.Says(".findings", "The limiter of 0.3 A trips at switch-on");
+        page.Says(".findings", "The 0.3 A current limiter trips at power-up");
         page.Press(Keys.Escape);
         page.Run("document.activeElement.blur()");
         page.Press("z");
@@ -80,10 +80,10 @@ public class RailsScreenTests
     {
         await using var page = await Page.Open("/builds/east-bench-kestrel/parts");
         page.Choose("[data-field='cells']", "2S");
-        page.Says("main", "9V falls to 6.1 V with the pack empty; the Beacon D6 needs 7.4 V");
+        page.Says("main", "9V drops to 6.1 V on an empty battery; the Beacon D6 needs 7.4 V.");
         page.Click("#to-rails");
         page.Says("[data-rail='9v']", "7.89 V");
-        page.Says(".findings", "Spindle F7 gets 8.4 V (full pack), needs 9.5 to 26.0 V.");
+        page.Says(".findings", "RAIL-INPUT Spindle F7 gets 8.4 V (full battery), needs 9.5 to 26.0 V.");
         page.Click("[data-situation='empty']");
         page.Says("[data-rail='9v']", "6.09 V");
         page.Says("[data-window^='air-unit']", "UNDER-VOLTAGE");

@@ -12,7 +12,7 @@ public class SettingsScreenTests
     {
         await using var page = await Page.Open($"{Lark}/loom");
         page.Click("#to-settings");
-        page.Says("[data-setting='port.U1'].chosen", "U1 talks with the Beacon D6: video canvas, MSP at 115,200");
+        page.Says("[data-setting='port.U1'].chosen", "U1 connects to Beacon D6: digital OSD, MSP at 115,200 baud");
         page.Says("[data-testid='count']", "0 of");
         page.Press("d");
         page.Says("[data-testid='count']", "1 of");
@@ -26,7 +26,7 @@ public class SettingsScreenTests
         page.Gone("[data-setting='port.U6']");
         page.Press("z");
         page.Says("[data-setting='port.U6']", "SBUS at 100,000");
-        page.Says("[data-testid='telemetry']", "one way");
+        page.Says("[data-testid='telemetry']", "one-way");
         Assert.Contains("open=1", page.Driver.Url);
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
@@ -38,7 +38,7 @@ public class SettingsScreenTests
         await using var page = await Page.Open($"{Lark}/settings");
         page.Press("2");
         page.Click("[data-do='sim-take']");
-        page.Says("[data-testid='replies']", "Waiting to save");
+        page.Says("[data-testid='replies']", "Not saved");
         page.Click("[data-do='sim-save']");
         page.Says("[data-testid='verdict']", "All settings match the plan.");
         page.Click("[data-do='keep-read']");
@@ -57,7 +57,7 @@ public class SettingsScreenTests
         page.Click("[data-do='sim-take']");
         page.Click("[data-do='sim-save']");
         page.Says("[data-testid='verdict']", "two functions on one port");
-        page.Says("[data-read='port.U6']", "U6 has no job; wanted: U6 hears the Relay 16");
+        page.Says("[data-read='port.U6']", "U6 has no function; should be: U6 receives from Relay 16");
         page.Press(Keys.Escape);
         page.Click("[data-part='sheet']");
         page.Says("[data-testid='count']", "22 of 23 set");
@@ -71,7 +71,7 @@ public class SettingsScreenTests
         page.Says("[data-testid='load']", "11 %");
         page.Click("[data-do='module-wait']");
         page.Says("[data-testid='heard']", "3D fix");
-        page.Says("[data-testid='log']", "That is the older generation");
+        page.Says("[data-testid='log']", "This is the older generation.");
         page.Click("[data-do='module-set']");
         page.Says("[data-testid='log']", "All settings accepted and saved.");
         page.Shot("gnss");
@@ -96,7 +96,7 @@ public class SettingsScreenTests
         page.Choose("[data-field='turn']", "arrow to right");
         page.Says("main", "90° clockwise");
         page.Write("[data-field='latitude']", "95");
-        page.Says("main", "Degrees from -90 to 90");
+        page.Says("main", "Enter -90 to 90 degrees, e.g.");
         page.Write("[data-field='latitude']", "90");
         page.Says("[data-testid='declination']", "No declination at the poles");
         Assert.Equal("", page.Accessibility());

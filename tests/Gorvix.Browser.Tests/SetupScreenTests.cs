@@ -11,19 +11,19 @@ public class SetupScreenTests
     public async Task A_link_without_a_port_is_explained_carried_by_a_card_and_taken_back()
     {
         await using var page = await Page.Open(Owl);
-        page.Says("#verdict", "7 of 8 links carried. No place for VTX RC link (Lantern 10).");
+        page.Says("#verdict", "7 of 8 links connected. No port for VTX control (Lantern 10). 1 warning.");
         page.Says(
             "[data-testid='conflict']",
-            "Video control, control, position, heading, telemetry and ESC readings cannot all be carried."
+            "VTX control, RC link, GPS, compass, telemetry and ESC telemetry cannot all be connected."
         );
         Assert.Equal(5, page.All("td.clash").Count);
         page.Says("[data-unlock='houseRule']", "House rule \"Software serial\": allowed");
-        page.Says("[data-unlock='houseRule']", "video control on S1 · about 30 % CPU load");
+        page.Says("[data-unlock='houseRule']", "VTX control on S1 · about 30 % CPU load");
         page.Click("[data-cell='video-control U2']");
         page.Shot("fit-unlock");
         page.Click("[data-unlock='houseRule']");
         page.Says("#verdict", "All 8 links connected.");
-        page.Says("[data-testid='moved']", "VTX RC link (Lantern 10) is now connected on S1.");
+        page.Says("[data-testid='moved']", "VTX control (Lantern 10) is now connected on S1.");
         page.Gone(".unmet");
 
         // The card is gone, and the keys are on the grid again.
@@ -63,13 +63,13 @@ public class SetupScreenTests
         page.Write("[data-field='input-volts']", "much");
         page.Says("[data-section='supply'] [data-field='input-volts']", "Enter a voltage above 0");
         page.Write("[data-field='input-volts']", "");
-        page.Says(".findings", "The Mote F1 takes 4.5 to 5.5 V, and it would get 6.6 to 8.4 V.");
+        page.Says(".findings", "INPUT The Mote F1 needs 4.5–5.5 V but would have 6.6–8.4 V.");
         page.Says("#to-parts", "1");
         page.Choose("[data-field='firmware']", "newer generation");
-        page.Says("#verdict", "No place for RC link (Reed 6)");
+        page.Says("#verdict", "No port for RC link (Reed 6).");
         page.Says("[data-section='firmware']", "No software serial.");
         page.Click("#undo");
-        page.Says(".findings", "The Mote F1 takes");
+        page.Says(".findings", "The Mote F1 needs");
         page.Choose("[data-field='cells']", "not set");
         page.Says(".findings", "No battery chosen yet");
         Assert.Equal("", page.Console());
@@ -83,7 +83,10 @@ public class SetupScreenTests
         page.Says("[data-testid='progress']", "all 13 checked");
         Assert.Equal(13, page.All(".rows > li").Count);
         page.Says("[data-part='askerdale-pinion-f4-r2']", "current");
-        page.Says("[data-part='cobbold-mote-f1-r5']", "Stop: The Mote F1 takes 4.5 to 5.5 V");
+        page.Says(
+            "[data-part='cobbold-mote-f1-r5']",
+            "Problem: The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V."
+        );
         page.Shot("sweep");
         page.Click("[data-subject='receiver']");
         page.Says("[data-part='dunmerrow-relay-16']", "All 3 links connected.");

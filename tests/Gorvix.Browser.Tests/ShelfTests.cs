@@ -14,7 +14,7 @@ public class ShelfTests
         page.Until(_ => File.Exists(file) ? file : null, "the download");
         Import(page, file);
         page.Says("[data-build='North Face Hare']", "All 3 links connected.");
-        page.Says("main", "4 parts are there already and say the same.");
+        page.Says("main", "4 parts already in your library, identical.");
         page.Click("#take-in");
         page.Says("#verdict", "All 3 links connected.");
         Assert.EndsWith("/builds/north-face-hare-2/fit", new Uri(page.Driver.Url).AbsolutePath);
@@ -51,7 +51,7 @@ public class ShelfTests
         var file = Path.Combine(Directory.CreateTempSubdirectory("gorvix-").FullName, "damaged.json");
         await File.WriteAllTextAsync(file, "{\"format\":\"gorvix\",\n\"version\":2,\n\"boards\":[{\"id\":\"x\"}]}");
         Import(page, file);
-        page.Says("[role='alert']", "damaged.json was not taken in. Nothing was stored.");
+        page.Says("[role='alert']", "damaged.json not imported. Nothing was saved.");
         page.Says("[role='alert']", "line 3 (boards[0])");
         Assert.Empty(page.All("#take-in"));
         await File.WriteAllTextAsync(file, "{\"format\":\"gorvix\",\"version\":7}");
@@ -83,7 +83,7 @@ public class ShelfTests
         page.Says("[data-build='north-face-hare'] h2", "שפן הצוק");
         Assert.Equal(1280L, page.Run("return document.documentElement.scrollWidth"));
         Do(page, "north-face-hare", "duplicate");
-        page.Says("[data-build='copy'] h2", "שפן הצוק, copy");
+        page.Says("[data-build='copy'] h2", "שפן הצוק(copy)");
         page.Click("#restore");
         page.Gone("[data-build='copy']");
         Do(page, "north-face-hare", "archive");
@@ -117,13 +117,13 @@ public class ShelfTests
         Assert.Equal(55, page.All("article").Count);
         page.Press("/");
         page.Press("mote stop");
-        page.Says("main", "No build in front has all of these words.");
+        page.Says("main", "No active build matches. Try fewer words.");
         page.Write("[data-field='search']", "mote f1");
         page.Until(_ => page.All("article").Count == 1 ? "yes" : null, "one build");
         page.Says("article", "Weighbridge Wren");
         page.Write("[data-field='search']", "");
         page.Choose("[data-field='order']", "most problems");
-        page.Says("article:first-child", "Stop: No pad can feed the Lantern 25.");
+        page.Says("article:first-child", "Problem: No pad can power the Lantern 25.");
         page.Choose("[data-field='order']", "name");
         page.Says("article:first-child", "Crusher House Lark");
         Assert.Equal("", page.Console());

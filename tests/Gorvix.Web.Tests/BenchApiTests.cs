@@ -96,10 +96,7 @@ public class BenchApiTests
             }
         );
         Assert.Equal(409, refused);
-        Assert.StartsWith(
-            "\"5V at Fix 20C to 5V\" failed – stop.",
-            why.GetProperty("detail").GetString()
-        );
+        Assert.StartsWith("\"5V at Fix 20C to 5V\" failed – stop.", why.GetProperty("detail").GetString());
         var (taken, after) = await Take(
             server,
             Kestrel,
@@ -170,8 +167,14 @@ public class BenchApiTests
 
     [Theory]
     [InlineData("""{"key":"","check":"source","value":24}""", "its key must have")]
-    [InlineData("""{"key":"k","check":"nowhere","value":24}""", "The build has changed. Reload; this reading was not saved.")]
-    [InlineData("""{"key":"k","check":"source","value":24,"unit":"amps"}""", "\"Battery voltage\" is measured in volts, not in amperes.")]
+    [InlineData(
+        """{"key":"k","check":"nowhere","value":24}""",
+        "The build has changed. Reload; this reading was not saved."
+    )]
+    [InlineData(
+        """{"key":"k","check":"source","value":24,"unit":"amps"}""",
+        "\"Battery voltage\" is measured in volts, not in amperes."
+    )]
     [InlineData("""{"key":"k","check":"source","value":2400}""", "is not possible here")]
     [InlineData("""{"key":"k","check":"cold.gnss-v.5v","value":-3,"unit":"ohms"}""", "is not possible here")]
     [InlineData("""{"key":"k","check":"settings.read","value":3}""", "with yes, no or unsure, not a number")]

@@ -138,10 +138,7 @@ public class DataHoldTests
             await command.ExecuteNonQueryAsync();
         }
         var before = await File.ReadAllBytesAsync(folder.File);
-        Assert.Contains(
-            "is not a Gorvix data file: it belongs to another program.",
-            await Refused(folder)
-        );
+        Assert.Contains("is not a Gorvix data file: it belongs to another program.", await Refused(folder));
         Assert.Equal(before, await File.ReadAllBytesAsync(folder.File));
         Assert.Equal(
             ["gorvix.db", "gorvix.lock", "gorvix.lock.process"],

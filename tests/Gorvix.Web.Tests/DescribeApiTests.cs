@@ -40,7 +40,10 @@ public class DescribeApiTests
             )
         );
         Assert.Equal(422, refused);
-        Assert.StartsWith("Row 2: cannot read where pad R1 leads: unexpected `>`.", problem.GetProperty("detail").GetString());
+        Assert.StartsWith(
+            "Row 2: cannot read where pad R1 leads: unexpected `>`.",
+            problem.GetProperty("detail").GetString()
+        );
     }
 
     [Fact]

@@ -67,7 +67,10 @@ public class NewBuildApiTests
         const string Board = """{"version":1,"change":{"kind":"takeBoard","part":"cobbold-mote-f1-r5"}}""";
         var (status, told) = await server.Post($"{Hare}/parts/foretold", Board);
         Assert.Equal(200, status);
-        Assert.StartsWith("The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.", told.GetProperty("stops")[0].GetString());
+        Assert.StartsWith(
+            "The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.",
+            told.GetProperty("stops")[0].GetString()
+        );
         Assert.Equal(3, told.GetProperty("before").GetProperty("carried").GetInt32());
         var fit = await server.Get($"{Hare}/fit");
         Assert.Equal(1, fit.GetProperty("version").GetInt32());
@@ -102,10 +105,7 @@ public class NewBuildApiTests
             ["rim-walk-rook", "tip-track-pipit"],
             used.GetProperty("usedIn").EnumerateArray().Select(u => u.GetProperty("id").GetString()!)
         );
-        Assert.StartsWith(
-            "No device \"nobody\" in the library.",
-            await server.Refusal("/api/library/devices/nobody")
-        );
+        Assert.StartsWith("No device \"nobody\" in the library.", await server.Refusal("/api/library/devices/nobody"));
     }
 
     [Fact]
@@ -258,7 +258,13 @@ public class NewBuildApiTests
             "Choose 2 to 3 boards",
             await server.Refusal($"{Compare}board=askerdale-pinion-f4-r1&device=ewhurst-fix-10")
         );
-        Assert.StartsWith("Choose 2 to 3 boards", await server.Refusal($"{Compare}device=a&device=b&device=c&device=d"));
-        Assert.StartsWith("No device \"b\" in the library.", await server.Refusal($"{Compare}device=ewhurst-fix-10&device=b"));
+        Assert.StartsWith(
+            "Choose 2 to 3 boards",
+            await server.Refusal($"{Compare}device=a&device=b&device=c&device=d")
+        );
+        Assert.StartsWith(
+            "No device \"b\" in the library.",
+            await server.Refusal($"{Compare}device=ewhurst-fix-10&device=b")
+        );
     }
 }

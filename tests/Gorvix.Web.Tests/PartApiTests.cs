@@ -241,7 +241,10 @@ public class PartApiTests
             TestContext.Current.CancellationToken
         );
         Assert.Equal(204, (int)free.StatusCode);
-        Assert.StartsWith("No device \"holm-reed\" in the library.", await server.Refusal("/api/library/devices/holm-reed"));
+        Assert.StartsWith(
+            "No device \"holm-reed\" in the library.",
+            await server.Refusal("/api/library/devices/holm-reed")
+        );
     }
 
     private static bool IsPinion(JsonElement line) => line.GetProperty("id").GetString() == "askerdale-pinion-f4-r2";

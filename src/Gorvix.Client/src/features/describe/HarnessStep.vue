@@ -111,7 +111,7 @@ function pins(h: Harness, text: string) {
         @change="set(h.id, { plug: { ...h.plug, family: $event } })"
       />
     </div>
-    <v-btn size="small" variant="text" :aria-label="`Remove ${h.name}`" @click="remove(h)"
+    <v-btn size="small" variant="text" :aria-label="`Remove harness ${h.name}`" @click="remove(h)"
       >Remove harness</v-btn
     >
   </div>

@@ -103,7 +103,11 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
   <section v-for="f in device.functions" :key="f.id" class="function" :data-function="f.id">
     <div class="head">
       <h3>{{ wordsOf(f.need) }}</h3>
-      <v-btn size="small" variant="text" :aria-label="`Remove ${wordsOf(f.need)}`" @click="drop(f)"
+      <v-btn
+        size="small"
+        variant="text"
+        :aria-label="`Remove function: ${wordsOf(f.need)}`"
+        @click="drop(f)"
         >Remove function</v-btn
       >
     </div>

@@ -77,7 +77,7 @@ const every = (i: Interval) =>
         <v-btn
           size="small"
           variant="text"
-          :aria-label="`Remove: ${d.interval.words}`"
+          :aria-label="`Remove task: ${d.interval.words}`"
           @click="
             $emit(
               'put',

@@ -92,7 +92,7 @@ const about = (e: LogEntry) =>
             v-if="e.kind !== 'change' && e.kind !== 'reading'"
             variant="text"
             size="small"
-            :aria-label="`Delete: ${e.words || kindsOf[e.kind].one}`"
+            :aria-label="`Delete entry: ${e.words || kindsOf[e.kind].one}`"
             @click="$emit('remove', e)"
             >Delete entry</v-btn
           >

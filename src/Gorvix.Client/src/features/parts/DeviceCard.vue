@@ -133,7 +133,7 @@ async function endNaming(take: boolean) {
           variant="text"
           size="small"
           :data-exchange="device.id"
-          :aria-label="`Swap: ${title}`"
+          :aria-label="`Swap device: ${title}`"
           @click="$emit('exchange')"
           >Swap device</v-btn
         >
@@ -141,7 +141,7 @@ async function endNaming(take: boolean) {
           variant="text"
           size="small"
           :data-remove="device.id"
-          :aria-label="`Remove: ${title}`"
+          :aria-label="`Remove device: ${title}`"
           @click="emit('change', { kind: 'removeDevice', device: device.id })"
           >Remove device</v-btn
         >

@@ -245,7 +245,7 @@ const kinds: Record<TextKind, string> = {
           <v-btn
             size="small"
             variant="text"
-            :aria-label="`Delete ${kinds[t.kind]}, ${dayOf(t.at)}`"
+            :aria-label="`Delete dump: ${kinds[t.kind]}, ${dayOf(t.at)}`"
             @click="remove(t.number)"
             >Delete dump</v-btn
           >

@@ -83,7 +83,7 @@ onMounted(async () => {
     <StandingNote />
     <template v-if="view">
       <h1>
-        What would <bdi>{{ view.name }}</bdi> be with another part?
+        <bdi>{{ view.name }}</bdi> with other parts
       </h1>
       <p class="quiet lead">
         Your links, planned on each candidate. Nothing changes until you choose one.
