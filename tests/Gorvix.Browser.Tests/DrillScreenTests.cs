@@ -60,7 +60,7 @@ public class DrillScreenTests
         page.Driver.Navigate().Refresh();
         page.Find("[data-testid='end'][data-score='21']");
         page.Click(".head a[href='/drill']");
-        page.Says("[aria-label='Played']", "Hidden fault, North Face Hare");
+        page.Says("[aria-label='Finished']", "Hidden fault, North Face Hare");
         page.Says("[data-kind='fault']", "1 to repeat today.");
         Assert.Equal("", page.Console());
     }

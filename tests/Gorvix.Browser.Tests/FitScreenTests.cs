@@ -79,10 +79,7 @@ public class FitScreenTests
         page.Says(".wishes", "mode \"CRSF, output inverted\"");
         page.Says("th.row", "GPS – no port");
         page.Says("th.row", "OSD – conflicts");
-        page.Says(
-            "[data-testid='conflict']",
-            "GPS, RC link and OSD cannot all be connected while these apply"
-        );
+        page.Says("[data-testid='conflict']", "GPS, RC link and OSD cannot all be connected while these apply");
         page.Click("[data-cell='position U1']");
         page.Click("[data-unlock='liftBan']");
         page.Says("#verdict", "All 3 links connected.");

@@ -34,20 +34,20 @@ public class PartsScreenTests
         );
         page.Click("[data-candidate='cobbold-mote-f1-r5']");
         page.Says("#told", "Problem: The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.");
-        page.Says("#take", "Use anyway");
+        page.Says("#take", "Use this part anyway");
         Assert.Equal("", page.Accessibility());
         page.Click("[data-candidate='thornwick-spindle-f7-r1']");
-        page.Says("#told", "Flight log (Ledger) is now connected on U6.");
+        page.Says("#told", "Flight logger (Ledger) is now connected on U6.");
         page.Click("#take");
         page.Says("#verdict", "All 4 links connected.");
-        page.Says("[data-testid='moved']", "Flight log (Ledger) is now connected on U6.");
+        page.Says("[data-testid='moved']", "Flight logger (Ledger) is now connected on U6.");
 
         page.Click("[data-priority='recorder log want']");
         page.Find("[data-priority='recorder log want'].v-btn--active");
         page.Click("[data-remove='recorder']");
-        page.Says("[data-testid='moved']", "Flight log (Ledger) is no longer in the build.");
+        page.Says("[data-testid='moved']", "Flight logger (Ledger) is no longer in the build.");
         page.Click("[data-priority='air-unit control want']");
-        page.Says("#verdict", "3 of 4 links carried. No port for RC link (Beacon D6).");
+        page.Says("#verdict", "3 of 4 links connected. No port for RC link (Beacon D6).");
         page.Click("[data-priority='air-unit control none']");
         page.Says("#verdict", "All 3 links connected.");
         page.Press("z");

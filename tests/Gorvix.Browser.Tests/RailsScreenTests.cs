@@ -20,7 +20,7 @@ public class RailsScreenTests
 
         // What is chosen shows its way and its pad.
         page.Click("[data-window='receiver v']");
-        page.Says("[data-testid='way']", "pad 4V5");
+        page.Says("[data-testid='way']", "4V5 rail");
         Assert.Contains("lead=receiver", page.Driver.Url);
 
         page.Click("[data-situation='usb']");
@@ -30,7 +30,7 @@ public class RailsScreenTests
         page.Run("document.activeElement.blur()");
         page.Press("-");
         page.Says(".charge", "4.15 V per cell");
-        page.Says("[data-testid='pack-says']", "about 94 % left");
+        page.Says("[data-testid='pack-says']", "about 94 % remaining");
         Assert.Contains("cell=4.15", page.Driver.Url);
         page.Press(Keys.ArrowDown);
         page.Says("[data-testid='way']", "Fix 20C");

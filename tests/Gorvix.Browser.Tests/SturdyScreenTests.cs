@@ -22,11 +22,11 @@ public class SturdyScreenTests
             "the longer look"
         );
         page.Says("[data-testid='moved']", "Better plan found: 6 links have moved.");
-        page.Says("#verdict", "of 18 links carried.");
+        page.Says("#verdict", "of 18 links connected.");
 
         // Going on before it is done stops it, and the next screen is there at once.
         page.Go("/");
-        page.Says($"[data-build='at-the-limits-{AtTheLimits.SoonImproved}']", "of 18 links carried.");
+        page.Says($"[data-build='at-the-limits-{AtTheLimits.SoonImproved}']", "of 18 links connected.");
         Assert.Equal("", page.Console());
     }
 

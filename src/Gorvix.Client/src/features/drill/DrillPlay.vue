@@ -91,7 +91,9 @@ useScreenKeys(
   },
   keysOpen,
 )
-useTitle(computed(() => `${view.value ? nameOf(view.value.order.kind) : 'Drill'} – Drill – Gorvix`))
+useTitle(
+  computed(() => `${view.value ? nameOf(view.value.order.kind) : 'Drill'} – Practice – Gorvix`),
+)
 watch(() => props.id, drill.read, { immediate: true })
 </script>
 

@@ -26,7 +26,7 @@ defineProps<{ lesson: FaultDebrief }>()
           <b>{{ s.title }}</b>: {{ s.words }}.
           <span class="quiet">{{ minutesOf(s.minutes) }}</span>
           <span v-if="s.better" class="better"
-            >Better: {{ s.better }} ({{ minutesOf(s.betterMinutes) }})</span
+            >Better test: {{ s.better }} ({{ minutesOf(s.betterMinutes) }})</span
           >
         </li>
       </ol>

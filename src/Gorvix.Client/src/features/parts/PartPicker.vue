@@ -175,7 +175,7 @@ onMounted(() => field.value?.querySelector('input')?.focus())
             <p v-if="foretold.work" class="quiet">Wiring work: {{ foretold.work }}.</p>
             <v-btn id="take" color="primary" variant="flat" @click="emit('take', changeTo(line.id))"
               >{{ of === 'add' ? 'Add device' : 'Use this part'
-              }}{{ foretold.stops.length > 0 ? ' all the same' : '' }}</v-btn
+              }}{{ foretold.stops.length > 0 ? ' anyway' : '' }}</v-btn
             >
           </template>
         </div>

@@ -12,7 +12,9 @@ defineEmits<{ charged: [cell: number] }>()
 const range = computed(() => props.charge.full - props.charge.empty)
 const at = (v: number) => `${(100 * (v - props.charge.empty)) / range.value}%`
 const left = computed(
-  () => props.charge.says.percent + (props.charge.says.stage === 'full' ? ' % charged' : ' % left'),
+  () =>
+    props.charge.says.percent +
+    (props.charge.says.stage === 'full' ? ' % charged' : ' % remaining'),
 )
 </script>
 

@@ -37,7 +37,7 @@ const words = computed(() => {
       :class="{ used: d.isUsed }"
       class="dot"
     >
-      <title>{{ d.number }}: {{ d.elevation }}° up, {{ d.strength }} dB-Hz</title>
+      <title>{{ d.number }}: elevation {{ d.elevation }}°, {{ d.strength }} dB-Hz</title>
     </circle>
   </svg>
 </template>
