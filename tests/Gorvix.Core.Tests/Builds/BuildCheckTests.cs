@@ -263,7 +263,7 @@ public class BuildCheckTests
         );
         Assert.Equal("", Says([.. Enumerable.Range(0, 1000).Select(i => Joint($"l{i}", "r1"))]));
         Assert.Contains(
-            "has 1001 facts",
+            "has 1001 as-built entries",
             Says([.. Enumerable.Range(0, 1001).Select(i => Joint($"l{i}", "r1"))]),
             StringComparison.Ordinal
         );

@@ -386,7 +386,7 @@ public class CircuitTruthTests
         Assert.NotEqual(fit.At("camera", "G"), fit.At("transmitter", "G"));
         var leads = fit.Sheet().Devices.SelectMany(d => d.Leads).Where(l => l.Job is "supply" or "ground");
         Assert.Equal(
-            ["to pad CAM+ (top)", "to pad G1 (top)", "to pad G2 (bottom)", "to pad VTX+, bottom side"],
+            ["to pad CAM+ (top)", "to pad G1 (top)", "to pad G2 (bottom)", "to pad VTX+ (bottom)"],
             leads.Select(l => l.Where).Order(StringComparer.Ordinal)
         );
     }

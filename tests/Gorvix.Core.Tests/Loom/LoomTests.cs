@@ -153,7 +153,7 @@ public class LoomTests
         Assert.Equal("OSD: Beacon D6 TX → board RX, U1", wires["air-unit tx"].Job);
         Assert.Equal("OSD: board TX → Beacon D6 RX, U1", wires["air-unit rx"].Job);
         Assert.Equal("compass: SCL of I2C1", wires["gnss scl"].Job);
-        Assert.Equal("supply, rail BAT", wires["air-unit v"].Job);
+        Assert.Equal("supply, BAT rail", wires["air-unit v"].Job);
         Assert.Equal("air-unit g2", wires["air-unit tx"].Twist);
     }
 

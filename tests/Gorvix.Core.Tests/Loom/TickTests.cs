@@ -294,7 +294,11 @@ public class TickTests
                 .Single()
         );
         var step = LoomReader.Of(again).Steps.Single(s => s.Id == $"plug {lead.Device}");
-        Assert.Contains($"{lead.Lead.Label}, which is out, into {lead.Cavity}", step.Words, StringComparison.Ordinal);
+        Assert.Contains(
+            $"put {lead.Lead.Label}, now loose, into pin {lead.Cavity}",
+            step.Words,
+            StringComparison.Ordinal
+        );
 
         // Cut off, it has no contact any more: then it is soldered.
         var cut = taken with

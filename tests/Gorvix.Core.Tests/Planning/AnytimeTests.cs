@@ -115,7 +115,7 @@ public class AnytimeTests
             Assert.DoesNotContain(sheet.Findings, f => f.Rule == PlanningRules.Unmet.Id);
             // The verdict names them, and the line under it says how that stands.
             Assert.DoesNotContain(sheet.Findings, f => f.Rule == PlanningRules.UnmetYet.Id);
-            Assert.Contains("No place for", sheet.Verdict.Sentence);
+            Assert.Contains("No port for", sheet.Verdict.Sentence);
             Assert.True(sheet.Verdict.Severity >= Severity.Warn);
             Assert.Empty(reader.Unlocks(new PartsLibrary([build.Board], [])));
         }
@@ -137,24 +137,24 @@ public class AnytimeTests
     }
 
     [Theory]
-    [InlineData(CostTerm.PinsBroken, 2, 0, "One that keeps 2 pins more may exist.")]
+    [InlineData(CostTerm.PinsBroken, 2, 0, "One that keeps 2 more pins may exist.")]
     [InlineData(
         CostTerm.MustsUnmet,
         1011,
         505,
-        "No plan keeps more of your pins; one that carries up to 1 must more may exist."
+        "No plan keeps more of your pins; one that connects up to 1 more required link may exist."
     )]
     [InlineData(
         CostTerm.WantsUnmet,
         506,
         503,
-        "No plan keeps more of your pins or connects more required links; one that carries a weightier want in place of another may exist."
+        "No plan keeps more of your pins or connects more required links; one that connects a more important wanted link instead of another may exist."
     )]
     [InlineData(
         CostTerm.HandWork,
         67,
         36,
-        "No plan keeps more of your pins, carries more, feeds more, has fewer hazards, loses less or needs less CPU; one that needs less manual work (31 minutes less at most) may exist."
+        "No plan keeps more of your pins, connects more links, powers more devices, has fewer hazards, loses less or needs less CPU; one that needs less manual work (up to 31 minutes less) may exist."
     )]
     public void A_gap_says_in_what_nothing_is_better_and_in_what_something_may_be(
         CostTerm term,
@@ -211,7 +211,7 @@ public class AnytimeTests
         Assert.InRange(ways.Links[0].Routes.Count, 1, 100);
         var sheet = new FitReader(build, Effort.Quick).Sheet();
         Assert.Equal("1 link connected.", sheet.Verdict.Sentence.Split(" 1 warning")[0]);
-        Assert.StartsWith("There are more ways for receiver than are weighed", sheet.Proof!.Sentence);
+        Assert.StartsWith("Too many routes for receiver", sheet.Proof!.Sentence);
         Assert.False(sheet.Proof.IsWorking);
     }
 
@@ -266,7 +266,7 @@ public class AnytimeTests
         var sheet = new FitReader(build, Effort.Quick).Sheet();
         Assert.Equal("WAYS", sheet.Links[0].Cells[0].Code);
         Assert.Contains("PWM: too many routes to check.", sheet.Findings.First(f => f.Rule == "UNMET").Sentence);
-        Assert.StartsWith("There are more ways for receiver", sheet.Proof!.Sentence);
+        Assert.StartsWith("Too many routes for receiver", sheet.Proof!.Sentence);
     }
 
     [Fact]

@@ -86,7 +86,7 @@ public class RoomTests
             )
         );
         Assert.Equal(
-            "Video",
+            "Picture",
             Kinds(
                 Only(
                     "F4",
@@ -128,7 +128,7 @@ public class RoomTests
             )
         );
         Assert.Equal(
-            "Compass",
+            "Heading",
             Kinds(
                 Only(
                     "F4",

@@ -140,7 +140,7 @@ public class UnlockTests
             return Assert.Single(new FitReader(build).Unlocks(new PartsLibrary([board], [telemetry, gnss])));
         }
         var way = Asked(Priority.Must, Priority.Nice).Ways.First(w => w.Kind == UnlockKind.HouseRule);
-        Assert.Contains("drops position", way.Price);
+        Assert.Contains("drops GPS", way.Price);
         Assert.DoesNotContain(Asked(Priority.Want, Priority.Want).Ways, w => w.Kind == UnlockKind.HouseRule);
     }
 
@@ -151,7 +151,7 @@ public class UnlockTests
         var reader = Demo.Fit(Demo.NorthFaceHare with { Bans = [ban] });
         var unlocks = Assert.Single(reader.Unlocks(Demo.Library)).Ways;
         Assert.Equal(
-            "Unblock: control, mode \"CRSF, output inverted\"",
+            "Unblock: RC link, mode \"CRSF, output inverted\"",
             unlocks.First(u => u.Kind == UnlockKind.LiftBan).Words
         );
         Assert.Equal("position on U4", unlocks[0].Then);
