@@ -14,15 +14,15 @@ public class DescribeTests
         Board(page);
         page.Shot("describe-board");
         page.Click("[data-do='save']");
-        page.Says("h1", "Ludstone Quoin F4, revision 1");
+        page.Says("main.part h1", "Ludstone Quoin F4, revision 1");
 
         Device(page, "two-way-receiver", "Ludstone", "Hark 2", "4.5", "5.5");
         page.Click("[data-do='save']");
-        page.Says("h1", "Ludstone Hark 2");
+        page.Says("main.part h1", "Ludstone Hark 2");
         Device(page, "air-unit-large", "Ludstone", "Sight 6", "7", "26");
         page.Says("[data-pads='msp']", "F4: on a non-inverted pad; never behind an inverter.");
         page.Click("[data-do='save']");
-        page.Says("h1", "Ludstone Sight 6");
+        page.Says("main.part h1", "Ludstone Sight 6");
 
         page.Go("/new");
         page.Choose("[data-field='board']", "Ludstone Quoin F4");
@@ -75,7 +75,7 @@ public class DescribeTests
         page.Driver.Navigate().Refresh();
         page.Says("[data-testid='touched']", "North Face Hare");
         page.Click("[data-do='save']");
-        page.Says("h1", "Askerdale Pinion F4, revision 2");
+        page.Says("main.part h1", "Askerdale Pinion F4, revision 2");
         page.Click("[data-testid='history'] summary");
         page.Click("[data-back='1']");
         page.Says("[data-testid='history']", "Version 3");
@@ -137,7 +137,7 @@ public class DescribeTests
             "the server to name a plug of unknown pitch"
         );
         page.Click("[data-do='save']");
-        page.Says("h1", "Holm Star 1");
+        page.Says("main.part h1", "Holm Star 1");
         var file = (string)
             page.RunAsync("fetch('/api/files/devices/holm-star-1').then(r => r.text()).then(arguments[0])")!;
         Assert.Contains("close the pad ADR", file);

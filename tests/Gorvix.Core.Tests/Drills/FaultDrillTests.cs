@@ -173,7 +173,7 @@ public class FaultDrillTests(ITestOutputHelper output)
     [Theory]
     [InlineData(ActKind.Test, "nothing", "That test is not in this drill. Reload the drill.")]
     [InlineData(ActKind.Name, "nothing", "That fault is not in this drill. Choose one from the list.")]
-    [InlineData(ActKind.Put, "", "A hidden fault is looked for with tests. Do one, or name the fault.")]
+    [InlineData(ActKind.Put, "", "Run a test, or name the fault.")]
     public void What_cannot_be_done_is_told(ActKind kind, string on, string why) =>
         Assert.Equal(why, Drawn(Grounds.Demos[0].Ground, 1, 1).Against([], new DrillAct(kind, on)));
 

@@ -154,7 +154,7 @@ public class UnlockTests
             "Unblock: RC link, mode \"CRSF, output inverted\"",
             unlocks.First(u => u.Kind == UnlockKind.LiftBan).Words
         );
-        Assert.Equal("position on U4", unlocks[0].Then);
+        Assert.Equal("GPS on U4", unlocks[0].Then);
         Assert.Contains(unlocks, u => u.Kind == UnlockKind.SwapBoard && u.Price.Contains("one part to buy"));
         Assert.All(
             unlocks,
