@@ -217,7 +217,7 @@ public class SettingsApiTests
             )
         );
         Assert.Contains(
-            "500 are the most",
+            "maximum 500",
             await Keep(
                 new
                 {
