@@ -109,8 +109,8 @@ test('one cell alone can be tabbed to, and the focus follows the keys', async ()
 test('what is spoken of a cell has its state, its words, its mark and what is soldered', () => {
   const wrapper = grid()
   expect(said(wrapper, 'rc U1')).toBe('RC link on U1: chosen, pads R1 · T1, already wired')
-  expect(said(wrapper, 'rc U2')).toBe('Control on U2: possible, possible text pin')
-  expect(said(wrapper, 'rc U3')).toBe('Control on U3: blocked, POL')
+  expect(said(wrapper, 'rc U2')).toBe('RC link on U2: possible, possible text pin')
+  expect(said(wrapper, 'rc U3')).toBe('RC link on U3: blocked, POL')
   wrapper.unmount()
 })
 
