@@ -17,7 +17,7 @@ public class BenchScreenTests
                 d =>
                     d.FindElement(By.CssSelector(".card")) is var card && card.GetAttribute("data-check") != check
                         ? "next"
-                    : card.GetAttribute("data-state") is "stopped" or "check again" ? "stop"
+                    : card.GetAttribute("data-state") is "stopped" or "doubtful" ? "stop"
                     : null,
                 $"a reading of {check}"
             ) == "next";

@@ -28,7 +28,7 @@ public class DrillScreenTests
                 || d.FindElements(By.CssSelector("[aria-label='Answers']")).Count > 0
                     ? "yes"
                     : null,
-            "next question"
+            "the next question"
         );
 
     [Fact]

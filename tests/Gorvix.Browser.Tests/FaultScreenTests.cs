@@ -51,7 +51,7 @@ public class FaultScreenTests
         page.Choose("[data-field='fault']", "U3 has no function", typed: "U3 has no function");
         page.Run("document.activeElement.blur()");
         page.Press("s");
-        page.Says("[data-testid='verdict']", "remain");
+        page.Says("[data-testid='verdict']", "causes remain");
         for (var tests = 0; page.All("[data-state='found']").Count == 0; tests++)
         {
             Assert.True(tests < 5, "found in few tests");
@@ -63,12 +63,12 @@ public class FaultScreenTests
                     || d.FindElements(By.CssSelector("[data-state='found']")).Count > 0
                         ? "yes"
                         : null,
-                "next, previous test"
+                "the next test"
             );
         }
         page.Says("[data-testid='verdict']", "U3 has no function");
         page.Press("z");
-        page.Says("[data-testid='verdict'][data-state='searching']", "remain");
+        page.Says("[data-testid='verdict'][data-state='searching']", "remain.");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
     }
@@ -98,7 +98,7 @@ public class FaultScreenTests
         page.Click(".card [data-answer='no']");
         page.Click("[data-do='faults']");
         page.Says("[aria-label='Abnormal']", "Stick bars (Sedge 2) stick bars do not move (Bench)");
-        page.Says("[data-testid='verdict']", "remain");
+        page.Says("[data-testid='verdict']", "causes remain");
         // With nothing else said, nothing is left to look for without it.
         page.Click("[data-do='uses-bench']");
         page.Says("main", "Symptoms");

@@ -99,7 +99,7 @@ public class FitScreenTests
         page.Find("[data-cell='position U6']").Click();
         page.Press(Keys.Enter);
         page.Says("#verdict", "All 3 links connected. 1 warning.");
-        page.Says(".findings", "You pinned GPS (Fix 10) to U6, which is not");
+        page.Says(".findings", "You pinned GPS (Fix 10) to U6, which is not possible");
         page.Says(".wishes", "not possible");
         page.Press("x");
         page.Says(".wishes", "not on U6");

@@ -87,7 +87,7 @@ public class LeafletScreenTests
     {
         await using var page = await Page.Open("/builds/haul-road-heron/sweep");
         page.Says("[data-testid='progress']", "all 13 checked");
-        page.Says("[data-part='askerdale-gantry-f7-r1']", "U6");
+        page.Says("[data-part='askerdale-gantry-f7-r1']", "free: U6");
         Assert.Equal("thornwick-spindle-f7-r1", page.All(".rows > li")[0].GetAttribute("data-part"));
         page.Click("[data-order='room']");
         page.Says(".rows > li:first-child", "Askerdale Derrick H7");

@@ -43,7 +43,7 @@ public class LogScreenTests
                 "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=="
             )
         );
-        await File.WriteAllTextAsync(bad, "no video");
+        await File.WriteAllTextAsync(bad, "no picture");
         // The dialog that a button opens is the browser's own; the field behind it takes the file.
         void Pick(string file)
         {

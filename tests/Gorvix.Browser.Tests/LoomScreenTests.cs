@@ -15,7 +15,7 @@ public class LoomScreenTests
         page.Says("[data-step='backup']", "Save two dumps");
         page.Says("[data-testid='cautions']", "Propellers off");
         page.Press(Keys.ArrowDown);
-        page.Says("[data-step='plug air-unit'].chosen", "Insulate SBUS.");
+        page.Says("[data-step='plug air-unit'].chosen", "de-pin SBUS (pin 6). Insulate SBUS.");
         Assert.Contains("step=plug", page.Driver.Url);
 
         page.Click("[data-step='joint receiver sbus'] .what");
