@@ -61,16 +61,21 @@ build_client() {
   once client "src/Gorvix.Client" npm --prefix "$client" run build
 }
 
+# compiled PROJECT…: built for use. The compiler comes compiled itself and ends before compiling it once more would pay: a fifth less.
+compiled() {
+  DOTNET_TieredCompilation=0 dotnet build "$@" -c Release --nologo -v q
+}
+
 build_server() {
   [ -f "$root/src/Gorvix.Web/bin/Release/net10.0/Gorvix.Web.dll" ] || rm -f "$stamps/server"
-  once server "$server_inputs" dotnet build "$root/src/Gorvix.Web" -c Release --nologo -v q
+  once server "$server_inputs" compiled "$root/src/Gorvix.Web"
 }
 
 # Server, tests and benchmarks in one go; the server need not be built again after it.
 build_everything() {
   [ -f "$root/tests/Gorvix.Browser.Tests/bin/Release/net10.0/Gorvix.Browser.Tests.dll" ] || rm -f "$stamps/everything"
   once everything "$server_inputs Gorvix.slnx tests benchmarks demo docs artifacts/client" \
-    dotnet build "$root/Gorvix.slnx" -c Release --nologo -v q || return 1
+    compiled "$root/Gorvix.slnx" || return 1
   # shellcheck disable=SC2086
   content_of $server_inputs >"$stamps/server"
 }
