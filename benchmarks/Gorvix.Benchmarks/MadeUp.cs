@@ -51,7 +51,7 @@ internal static class MadeUp
             House = new()
             {
                 Unused = (UnusedLeads)random.Next(3),
-                Sharing = random.Next(3) == 0 ? PortSharing.SplitHalves : PortSharing.Strict,
+                Sharing = random.Next(3) == 0 ? PortSharing.SplitHalves : PortSharing.OnePerPort,
                 Software = random.Next(3) == 0 ? SoftwareUse.Allowed : SoftwareUse.Never,
             },
             Devices = [.. devices.Select(d => new BuildDevice { Id = d.Id, Part = d.Id })],

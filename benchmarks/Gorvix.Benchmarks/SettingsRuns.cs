@@ -42,7 +42,7 @@ internal static class SettingsRuns
     // A minute of a module at its fastest, over and over; as multiples of a line of 921 600 baud.
     private static void Stream(GnssGeneration generation)
     {
-        var module = new SimulatedModule(new ModuleKind(generation, SetupMemory.Keeps, Baud: 115_200));
+        var module = new SimulatedModule(new ModuleKind(generation, SetupMemory.Saves, Baud: 115_200));
         module.SetBaud(115_200);
         module.Write(SetupFrames.File(new ModuleWish(generation, 115_200, 10)));
         module.Wait(TimeSpan.FromSeconds(60));

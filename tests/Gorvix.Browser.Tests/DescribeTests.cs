@@ -2,7 +2,7 @@ using OpenQA.Selenium;
 
 namespace Gorvix.Browser.Tests;
 
-/// <summary>From a leaflet to a plan, with an empty library and screens only: the worked example of docs/leaflet.md.</summary>
+/// <summary>From a leaflet to a plan, with an empty library and screens only: the worked example of docs/board-text.md.</summary>
 public class DescribeTests
 {
     [Fact]
@@ -52,7 +52,7 @@ public class DescribeTests
         // Dragged: R1 lies 6 mm further to the right then; the panel says so.
         var pad = page.Find("[data-pad='r1'] .copper");
         new OpenQA.Selenium.Interactions.Actions(page.Driver).DragAndDropToOffset(pad, 60, 0).Perform();
-        page.Says("[data-chip='r1']", "U1 RX");
+        page.Says("[data-chip='r1']", "UART1 RX");
         page.Click("[data-chip='r1']");
         var x = page.Find("[data-testid='pad-panel'] [data-field='x'] input");
         page.Until(
@@ -106,7 +106,7 @@ public class DescribeTests
             TestContext.Current.CancellationToken
         );
         page.All("[data-step='pads'] input[type='file']")[0].SendKeys(list);
-        page.Says("[data-chip='r3']", "U3 RX");
+        page.Says("[data-chip='r3']", "UART3 RX");
         page.Says("[data-chip='x1']", "5V");
         page.Gone("[data-chip='r1']");
         page.Click("[data-do='undo']");
@@ -154,7 +154,7 @@ public class DescribeTests
         );
         page.Choose("[data-field='in-build']", "North Face Hare");
         page.Says("[data-tried='askerdale-pinion-f4-r2']", "current board");
-        page.Says("[data-tried='askerdale-pinion-f4-r1']", "stays on U3 and changes to CRSF");
+        page.Says("[data-tried='askerdale-pinion-f4-r1']", "stays on UART3 and changes to CRSF");
         Assert.Contains("in=north-face-hare", page.Driver.Url);
         page.Find("[data-tried='askerdale-pinion-f4-r1']").Click();
         Assert.Equal("", page.Accessibility());

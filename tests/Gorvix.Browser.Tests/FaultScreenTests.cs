@@ -48,7 +48,7 @@ public class FaultScreenTests
         await using var page = await Page.Open($"{Hare}/faults");
         page.Find("[data-sign]");
         page.Run("document.querySelector('.stand-in summary').click()");
-        page.Choose("[data-field='fault']", "U3 has no function", typed: "U3 has no function");
+        page.Choose("[data-field='fault']", "UART3 has no function", typed: "UART3 has no function");
         page.Run("document.activeElement.blur()");
         page.Press("s");
         page.Says("[data-testid='verdict']", "causes remain");
@@ -66,7 +66,7 @@ public class FaultScreenTests
                 "the next test"
             );
         }
-        page.Says("[data-testid='verdict']", "U3 has no function");
+        page.Says("[data-testid='verdict']", "UART3 has no function");
         page.Press("z");
         page.Says("[data-testid='verdict'][data-state='searching']", "remain.");
         Assert.Equal("", page.Accessibility());

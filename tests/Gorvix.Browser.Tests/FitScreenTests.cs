@@ -24,24 +24,24 @@ public class FitScreenTests
         page.Find("td[tabindex='0']").Click();
         page.Press(Keys.ArrowDown);
         page.Press(Keys.ArrowDown);
-        page.Says("[data-testid='sentence']", "TX would idle low at U3 RX");
+        page.Says("[data-testid='sentence']", "TX would idle low at UART3 RX");
         page.At("position U3");
         page.Says(".lane", "blocked here");
         page.Shot("fit-blocked");
 
         // To a possible one, and pin it there.
         page.Press(Keys.ArrowLeft);
-        page.Says("[data-testid='sentence']", "that displaces OSD to U4");
+        page.Says("[data-testid='sentence']", "that displaces OSD to UART4");
         page.Press(Keys.Enter);
-        page.Says("[data-testid='moved']", "OSD (Beacon D6) moved from U1 to U4.");
+        page.Says("[data-testid='moved']", "OSD (Beacon D6) moved from UART1 to UART4.");
         Assert.Contains("R1 · T1", page.CellText("position", "U1"));
         Assert.Contains("pin", page.CellText("position", "U1"));
         page.At("position U1");
 
         page.Press("z");
-        page.Says("[data-testid='moved']", "OSD (Beacon D6) moved from U4 to U1.");
+        page.Says("[data-testid='moved']", "OSD (Beacon D6) moved from UART4 to UART1.");
         page.Press("y");
-        page.Says("[data-testid='moved']", "moved from U1 to U4.");
+        page.Says("[data-testid='moved']", "moved from UART1 to UART4.");
 
         page.Driver.Navigate().Refresh();
         page.Says("[data-cell='position U1']", "pin");
@@ -56,15 +56,15 @@ public class FitScreenTests
         await using var page = await Page.Open(Hare);
         page.Click("[data-cell='position U1']");
         page.Click("#pin");
-        page.Says("[data-testid='moved']", "GPS (Fix 10) moved from U4 to U1.");
+        page.Says("[data-testid='moved']", "GPS (Fix 10) moved from UART4 to UART1.");
         page.Click("#ban");
         page.Says("[data-cell='position U1']", "BAN");
-        page.Says("[data-testid='moved']", "GPS (Fix 10) moved from U1 to U4.");
-        page.Says(".wishes", "GPS (Fix 10) not on U1");
+        page.Says("[data-testid='moved']", "GPS (Fix 10) moved from UART1 to UART4.");
+        page.Says(".wishes", "GPS (Fix 10) not on UART1");
         page.Click(".wishes button");
         page.Gone(".wishes");
         page.Click("#undo");
-        page.Says(".wishes", "GPS (Fix 10) not on U1");
+        page.Says(".wishes", "GPS (Fix 10) not on UART1");
         page.Click("#redo");
         page.Gone(".wishes");
         Assert.Equal("", page.Console());
@@ -99,10 +99,10 @@ public class FitScreenTests
         page.Find("[data-cell='position U6']").Click();
         page.Press(Keys.Enter);
         page.Says("#verdict", "All 3 links connected. 1 warning.");
-        page.Says(".findings", "You pinned GPS (Fix 10) to U6, which is not possible");
+        page.Says(".findings", "You pinned GPS (Fix 10) to UART6, which is not possible");
         page.Says(".wishes", "not possible");
         page.Press("x");
-        page.Says(".wishes", "not on U6");
+        page.Says(".wishes", "not on UART6");
         Assert.Equal("", page.Console());
     }
 
@@ -111,7 +111,7 @@ public class FitScreenTests
     {
         await using var page = await Page.Open("/builds/weighbridge-wren/fit");
         page.Says("[data-plan='1']", "current plan");
-        page.Says("[data-plan='2']", "GPS to U1, wireless configuration to U2");
+        page.Says("[data-plan='2']", "GPS to UART1, wireless configuration to UART2");
         page.Says("[data-plan='2']", "same cost");
         page.Find("td[tabindex='0']").Click();
         page.Press("2");
@@ -120,7 +120,7 @@ public class FitScreenTests
         page.Press("z");
         page.Gone(".wishes");
         page.Click("[data-plan='2']");
-        page.Says(".wishes", "GPS (Fix 20C) stays on U1");
+        page.Says(".wishes", "GPS (Fix 20C) stays on UART1");
         Assert.Equal("", page.Console());
     }
 
@@ -159,7 +159,7 @@ public class FitScreenTests
         page.Click("#drop");
         page.Says("[data-cell='position U1']", "pin");
         page.Gone("[role='alert']");
-        Assert.DoesNotContain("ban", page.CellText("control", "U1"));
+        Assert.DoesNotContain("BAN", page.CellText("control", "U1"));
 
         // Once more, and this time the change is not given up: it is done in the newer build.
         var other = page.Driver.WindowHandles.Last();

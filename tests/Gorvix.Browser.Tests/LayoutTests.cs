@@ -104,7 +104,7 @@ public class LayoutTests
         foreach (var width in new[] { 1280, 1024, 768 })
         {
             page.Resize(width, 900);
-            Settled(page);
+            page.Settles();
             Assert.Equal((width, ""), (width, page.Run(Look)));
         }
     }
@@ -114,10 +114,10 @@ public class LayoutTests
     {
         // 200 % on 1280 is a page of 640.
         await using var page = await Page.Read("/builds/spoil-tip-owl/parts", width: 640, height: 400);
-        Settled(page);
+        page.Settles();
         Assert.Equal(640L, page.Run("return document.documentElement.scrollWidth"));
         page.Go("/builds/spoil-tip-owl/fit");
-        Settled(page);
+        page.Settles();
         Assert.Equal(640L, page.Run("return document.documentElement.scrollWidth"));
     }
 
@@ -125,7 +125,7 @@ public class LayoutTests
     public async Task The_look_sees_words_that_overlap_break_or_run_out()
     {
         await using var page = await Page.Read("/rules/POL");
-        Settled(page);
+        page.Settles();
         Assert.Equal("", page.Run(Look));
         page.Run(
             """
@@ -148,24 +148,5 @@ public class LayoutTests
         Assert.Contains("“under” and “over” overlap", faults);
         Assert.Contains("“breaking” is broken", faults);
         Assert.Contains("“running” runs out", faults);
-    }
-
-    private static void Settled(Page page)
-    {
-        page.Find("main h1");
-        page.Until(
-            _ =>
-                page.Run(
-                    """
-                    const said = document.querySelector('main').innerText
-                    return !document.querySelector('.v-skeleton-loader') && !said.includes('Planning …')
-                      && (!said.includes(' tried\n') || said.includes('all '))
-                    """
-                )
-                    is true
-                    ? "yes"
-                    : null,
-            "the page to come to rest"
-        );
     }
 }

@@ -14,7 +14,7 @@ public class LeafletScreenTests
         page.Says("#verdict", "All 12 links connected. 1 warning.");
         page.Says(
             ".findings",
-            "INSIDE Telemetry (Sedge 4) is in-band over the RC link on U1: no separate port or wire."
+            "INSIDE Telemetry (Sedge 4) is in-band over the RC link on UART1: no separate port or wire."
         );
         page.Says(".findings", "share R3: join them to one wire first");
         page.Says("[data-testid='room']", "Free: 2 × battery sensing (CUR, VBAT)");
@@ -77,7 +77,7 @@ public class LeafletScreenTests
     {
         await using var page = await Page.Open("/builds/rim-walk-rook/parts");
         page.Says("[data-testid='work']", "about 11 min");
-        page.All("[data-rule='hand'] input:checked")[0].SendKeys(Keys.ArrowDown);
+        page.Find("[data-rule='pace'] input:checked").SendKeys(Keys.ArrowDown);
         page.Says("[data-testid='work']", "about 17 min");
         Assert.Equal("", page.Console());
     }

@@ -113,11 +113,11 @@ public class LookTests
         )
         {
             build["devices"]!.AsArray().Add(JsonNode.Parse($$"""{"id":"{{id}}","part":"{{part}}"}"""));
-            build["wants"]!
+            build["links"]!
                 .AsArray()
                 .Add(
                     JsonNode.Parse(
-                        $$"""{"link":"{{id}}","device":"{{id}}","function":"{{function}}","priority":"want"}"""
+                        $$"""{"link":"{{id}}","device":"{{id}}","function":"{{function}}","priority":"wanted"}"""
                     )
                 );
         }

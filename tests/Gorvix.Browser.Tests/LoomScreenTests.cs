@@ -141,7 +141,7 @@ public class LoomScreenTests
         page.Press("R2");
         page.Find(".v-overlay--active .v-list-item");
         page.Press(Keys.Enter);
-        page.Says("[data-testid='moved']", "RC link (Relay 16) moved from U6 to U2.");
+        page.Says("[data-testid='moved']", "RC link (Relay 16) moved from UART6 to UART2.");
         page.Says("[data-step='joint receiver sbus'].done", "R2 (top)");
         page.Click("#to-fit");
         page.Find("[data-cell='control U2']");
@@ -170,7 +170,7 @@ public class LoomScreenTests
                 Assert.Contains(Squeezed(w[3]), text, StringComparison.Ordinal);
             }
         );
-        Assert.Contains(Squeezed("U6: SBUS, RC link, Relay 16"), text, StringComparison.Ordinal);
+        Assert.Contains(Squeezed("UART6: SBUS, RC link, Relay 16"), text, StringComparison.Ordinal);
         Assert.Contains(Squeezed("Propellers off"), text, StringComparison.Ordinal);
         Assert.Contains(Squeezed("Beacon D6 in AIR"), text, StringComparison.Ordinal);
         page.AsPrinted();

@@ -22,8 +22,8 @@ public class NewBuildTests
         page.Says("[data-testid='so-far']", "links connected");
         page.Choose("[data-field='cells']", "4S");
         page.Says(".wishes", "RC link");
-        page.Find("[data-priority='0 control must'].v-btn--active");
-        page.Find("[data-priority='2 position want'].v-btn--active");
+        page.Find("[data-priority='0 control required'].v-btn--active");
+        page.Find("[data-priority='2 position wanted'].v-btn--active");
         page.Click("[data-priority='2 heading none']");
         page.Says("[data-testid='so-far']", "3 of 4 links connected. No port for telemetry (Relay 16).");
         page.Write("[data-field='name']", "Quarry Lip Finch");
@@ -65,7 +65,7 @@ public class NewBuildTests
         page.Choose("[data-field='cells']", "4S");
         page.Says("#refused", "The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.");
         Assert.Equal("", page.Accessibility());
-        Assert.DoesNotContain("Stop:", page.Text(".so-far"));
+        Assert.DoesNotContain("Problem:", page.Text(".so-far"));
         page.Click("[data-insist]");
         page.Says(".so-far", "Problem: The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.");
         page.Gone("#refused");

@@ -1,3 +1,7 @@
+using System.Text;
+using Gorvix.Core.Builds;
+using Gorvix.Core.Formats;
+using Gorvix.Core.Parts;
 using Gorvix.Web.Hosting;
 using Gorvix.Web.Tests;
 using Microsoft.AspNetCore.Builder;
@@ -276,6 +280,37 @@ public sealed class Page : IAsyncDisposable
                     : null,
             $"{css} to say “{text}”"
         );
+
+    /// <summary>Imports a build with its parts.</summary>
+    public void TakeIn((Build Build, PartsLibrary Library) made) =>
+        RunAsync(
+            """
+            const [text, done] = arguments
+            const headers = { 'Content-Type': 'application/json' }
+            fetch('/api/builds/import', { method: 'POST', headers, body: text }).then(() => done(null))
+            """,
+            Encoding.UTF8.GetString(GorvixReader.Write(GorvixFile.Of(made.Build, made.Library)))
+        );
+
+    /// <summary>Waits until nothing is loaded, planned or searched any more.</summary>
+    public void Settles()
+    {
+        Find("main h1");
+        Until(
+            _ =>
+                Run(
+                    """
+                    const said = document.querySelector('main').innerText
+                    return !document.querySelector('.v-skeleton-loader, .working') && !/(Planning|Loading|Searching)[^\n]*…/.test(said)
+                      && (!said.includes(' checked\n') || said.includes('all '))
+                    """
+                )
+                    is true
+                    ? "yes"
+                    : null,
+            "the page to come to rest"
+        );
+    }
 
     public void Gone(string css) =>
         Until(d => d.FindElements(By.CssSelector(css)).Count == 0 ? "yes" : null, $"{css} to go");

@@ -37,16 +37,16 @@ public class PartsScreenTests
         page.Says("#take", "Use this part anyway");
         Assert.Equal("", page.Accessibility());
         page.Click("[data-candidate='thornwick-spindle-f7-r1']");
-        page.Says("#told", "Flight logger (Ledger) is now connected on U6.");
+        page.Says("#told", "Flight logger (Ledger) is now connected on UART6.");
         page.Click("#take");
         page.Says("#verdict", "All 4 links connected.");
-        page.Says("[data-testid='moved']", "Flight logger (Ledger) is now connected on U6.");
+        page.Says("[data-testid='moved']", "Flight logger (Ledger) is now connected on UART6.");
 
-        page.Click("[data-priority='recorder log want']");
-        page.Find("[data-priority='recorder log want'].v-btn--active");
-        page.Click("[data-remove='recorder']");
+        page.Click("[data-priority='flightlogger log wanted']");
+        page.Find("[data-priority='flightlogger log wanted'].v-btn--active");
+        page.Click("[data-remove='flightlogger']");
         page.Says("[data-testid='moved']", "Flight logger (Ledger) is no longer in the build.");
-        page.Click("[data-priority='air-unit control want']");
+        page.Click("[data-priority='air-unit control wanted']");
         page.Says("#verdict", "3 of 4 links connected. No port for RC link (Beacon D6).");
         page.Click("[data-priority='air-unit control none']");
         page.Says("#verdict", "All 3 links connected.");
@@ -62,7 +62,7 @@ public class PartsScreenTests
         page.Click("[data-device='gnss'] [aria-label^='Edit name']");
         page.Press("tail GNSS" + Keys.Enter);
         page.Says("[data-device='gnss'] h3", "tail GNSS");
-        page.Click("[data-priority='air-unit control must']");
+        page.Click("[data-priority='air-unit control required']");
         page.Says("#verdict", "3 of 4");
         page.Press("f");
         page.Says("tbody", "GNSS\"");
@@ -109,7 +109,7 @@ public class PartsScreenTests
         page.Says("[data-testid='progress']", "all 13 checked");
         page.Choose("[data-field='add']", "flight logger");
         page.Says("[data-part='fallowby-ledger']", "links connected");
-        Assert.Contains("add=recorder", page.Driver.Url);
+        Assert.Contains("add=flightLogger", page.Driver.Url);
         page.Click("[data-part='fallowby-ledger'] button");
         page.Says("tbody", "Fallowby Ledger");
         Assert.Equal("", page.Console());

@@ -12,7 +12,7 @@ public class SettingsScreenTests
     {
         await using var page = await Page.Open($"{Lark}/loom");
         page.Click("#to-settings");
-        page.Says("[data-setting='port.U1'].chosen", "U1 connects to Beacon D6: digital OSD, MSP at 115,200 baud");
+        page.Says("[data-setting='port.U1'].chosen", "UART1 connects to Beacon D6: digital OSD, MSP at 115 200 baud");
         page.Says("[data-testid='count']", "0 of");
         page.Press("d");
         page.Says("[data-testid='count']", "1 of");
@@ -25,7 +25,7 @@ public class SettingsScreenTests
         page.Press("o");
         page.Gone("[data-setting='port.U6']");
         page.Press("z");
-        page.Says("[data-setting='port.U6']", "SBUS at 100,000");
+        page.Says("[data-setting='port.U6']", "SBUS at 100 000");
         page.Says("[data-testid='telemetry']", "one-way");
         Assert.Contains("open=1", page.Driver.Url);
         Assert.Equal("", page.Accessibility());
@@ -57,7 +57,7 @@ public class SettingsScreenTests
         page.Click("[data-do='sim-take']");
         page.Click("[data-do='sim-save']");
         page.Says("[data-testid='verdict']", "two functions on one port");
-        page.Says("[data-read='port.U6']", "U6 has no function; should be: U6 receives from Relay 16");
+        page.Says("[data-read='port.U6']", "UART6 has no function; should be: UART6 receives from Relay 16");
         page.Press(Keys.Escape);
         page.Click("[data-part='sheet']");
         page.Says("[data-testid='count']", "22 of 23 set");

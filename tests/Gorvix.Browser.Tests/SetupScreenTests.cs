@@ -42,13 +42,13 @@ public class SetupScreenTests
         page.Says("#verdict", "7 of 8");
         page.Find("[data-cell='control U1']").Click();
         page.Press("p");
-        page.Says("[data-rule='software']", "It adds 30–40 % CPU load");
-        page.Says("[data-rule='software']", "A slow link on a spare pad beats no link");
+        page.Says("[data-rule='softwareSerial']", "It adds 30–40 % CPU load");
+        page.Says("[data-rule='softwareSerial']", "A slow link on a spare pad beats no link");
         page.Press("h");
         page.Until(_ => page.Run("return document.activeElement.type") as string == "radio" ? "yes" : null, "rules");
-        page.All("[data-rule='software'] input:checked")[0].SendKeys(Keys.ArrowDown + Keys.ArrowDown);
+        page.All("[data-rule='softwareSerial'] input:checked")[0].SendKeys(Keys.ArrowDown + Keys.ArrowDown);
         page.Says("#verdict", "All 8 links connected.");
-        page.Says("[data-rule='software'] .chosen", "Allowed");
+        page.Says("[data-rule='softwareSerial'] .chosen", "Allowed");
         page.Driver.Navigate().Refresh();
         page.Says("#verdict", "All 8 links connected.");
         page.Press("f");
@@ -138,7 +138,7 @@ public class SetupScreenTests
         page.Says("article", "two inversions cancel");
         page.Says("article", "Source: any UART reference");
         page.Driver.Navigate().Back();
-        page.Says("[data-testid='sentence']", "TX would idle low at U3 RX");
+        page.Says("[data-testid='sentence']", "TX would idle low at UART3 RX");
         page.At("position U3");
         page.Find("td[tabindex='0']").Click();
         page.Press("r");

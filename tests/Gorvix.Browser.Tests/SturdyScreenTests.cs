@@ -1,5 +1,3 @@
-using System.Text;
-using Gorvix.Core.Formats;
 using Gorvix.Core.Tests.Planning;
 using Gorvix.Storage;
 using Microsoft.EntityFrameworkCore;
@@ -13,7 +11,7 @@ public class SturdyScreenTests
     public async Task A_build_at_the_limits_shows_its_best_plan_so_far_and_what_a_longer_look_comes_to()
     {
         await using var page = await Page.Open("/");
-        TakeIn(page, AtTheLimits.SoonImproved);
+        page.TakeIn(AtTheLimits.Of(AtTheLimits.SoonImproved));
         page.Go($"/builds/at-the-limits-{AtTheLimits.SoonImproved}/fit");
         page.Says("[data-testid='proof']", "Searching for a better plan…");
         page.Says("#verdict", "12 of 18 links connected.");
@@ -34,7 +32,7 @@ public class SturdyScreenTests
     public async Task Very_many_findings_and_links_leave_room_for_what_the_screen_is_for()
     {
         await using var page = await Page.Open("/");
-        TakeIn(page, 18);
+        page.TakeIn(AtTheLimits.Of(18));
         page.Go("/builds/at-the-limits-18/fit");
         page.Says("#more-findings", " more");
         Assert.Equal(8, Seen(page));
@@ -60,20 +58,6 @@ public class SturdyScreenTests
                 "return [...document.querySelectorAll('.findings .code')].filter(e => e.checkVisibility()).length"
             )!;
 
-    private static void TakeIn(Page page, int seed)
-    {
-        var (build, library) = AtTheLimits.Of(seed);
-        var file = Encoding.UTF8.GetString(GorvixReader.Write(GorvixFile.Of(build, library)));
-        page.RunAsync(
-            """
-            const [text, done] = arguments
-            const headers = { 'Content-Type': 'application/json' }
-            fetch('/api/builds/import', { method: 'POST', headers, body: text }).then(() => done(null))
-            """,
-            file
-        );
-    }
-
     [Fact]
     public async Task A_damaged_build_is_one_card_that_can_be_taken_out_as_it_stands_and_removed()
     {
@@ -91,7 +75,7 @@ public class SturdyScreenTests
         page.Says("[data-build='north-face-hare'] a[download]", "Export stored data");
         page.Says("[data-build='spoil-tip-owl']", "7 of 8 links connected.");
         page.Click("[data-build='north-face-hare'] a[download]");
-        var file = Path.Combine(page.Downloads, "north-face-hare.stored-2.txt");
+        var file = Path.Combine(page.Downloads, "north-face-hare.stored-3.txt");
         page.Until(_ => File.Exists(file) ? file : null, "the download");
         Assert.Equal("[", await File.ReadAllTextAsync(file, TestContext.Current.CancellationToken));
         page.Click("[data-build='north-face-hare'] [data-more]");

@@ -69,7 +69,7 @@ internal static class Demo
                     Link = p[1],
                     Device = p[0],
                     Function = p[1],
-                    Priority = Priority.Must,
+                    Priority = Priority.Required,
                 }),
             ],
         };

@@ -83,7 +83,7 @@ public class DemoQuirksTests
             Boards,
             b =>
                 b.Bridges.Any(x =>
-                    x.Positions.Contains("raw") && x.Positions.Contains("inverted") && x.MovedBy == MovedBy.Iron
+                    x.Positions.Contains("raw") && x.Positions.Contains("inverted") && x.MovedBy == MovedBy.Solder
                 )
         );
         Assert.Contains(Boards, b => b.Bridges.Any(x => x.Default == "open"));
@@ -153,7 +153,7 @@ public class DemoQuirksTests
 
     [Fact]
     public void A_label_is_doubtful() =>
-        Assert.Contains(Boards, b => b.Pads.Any(p => p is { Label: "B+", Meaning: PadMeaning.Doubtful }));
+        Assert.Contains(Boards, b => b.Pads.Any(p => p is { Label: "B+", Meaning: PadMeaning.Uncertain }));
 
     [Fact]
     public void A_pad_is_not_connected_or_a_cavity_is_empty() =>
@@ -163,7 +163,7 @@ public class DemoQuirksTests
     public void A_board_has_receiver_and_transmitter_inside() =>
         Assert.Contains(
             Boards,
-            b => b.BuiltIns.Any(i => i.Gives == Need.Control) && b.Ports.Any(p => p.HeldBy is not null)
+            b => b.BuiltIns.Any(i => i.Gives == Need.RcLink) && b.Ports.Any(p => p.HeldBy is not null)
         );
 
     [Fact]
@@ -190,7 +190,7 @@ public class DemoQuirksTests
 
     [Fact]
     public void The_picture_goes_through_the_board() =>
-        Assert.Contains(Boards, b => b.Ports.Any(p => p is { Kind: PortKind.Picture, Rx: not null, Tx: not null }));
+        Assert.Contains(Boards, b => b.Ports.Any(p => p is { Kind: PortKind.Video, Rx: not null, Tx: not null }));
 
     [Fact]
     public void The_plug_of_the_speed_controllers_brings_current_and_readings() =>

@@ -137,7 +137,7 @@ internal static class Handmade
 
     /// <summary>A build with one must link for each device; the link has the device's id.</summary>
     public static ResolvedBuild Build(Board board, params Device[] devices) =>
-        Build(board, [.. devices.Select(d => (d, Priority.Must))]);
+        Build(board, [.. devices.Select(d => (d, Priority.Required))]);
 
     public static ResolvedBuild Build(Board board, params (Device Device, Priority Priority)[] devices) =>
         Resolved(
@@ -168,7 +168,7 @@ internal static class Handmade
 
     /// <summary>The ways of one mode of one device on a board.</summary>
     public static LinkWays Ways(Board board, params Mode[] modes) =>
-        Router.WaysOf(Build(board, Device("device", Need.Control, modes))).Links[0];
+        Router.WaysOf(Build(board, Device("device", Need.RcLink, modes))).Links[0];
 
     public static string? CodeAt(this LinkWays ways, string port) => ways.NearestAt(port)?.Finding.Rule;
 

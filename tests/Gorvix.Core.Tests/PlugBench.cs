@@ -143,9 +143,9 @@ internal static class PlugBench
                         Device = parts[0],
                         Function = parts.ElementAtOrDefault(1) ?? "f",
                         Priority =
-                            w[0] == '!' ? Priority.Must
-                            : w[0] == '?' ? Priority.Nice
-                            : Priority.Want,
+                            w[0] == '!' ? Priority.Required
+                            : w[0] == '?' ? Priority.Optional
+                            : Priority.Wanted,
                     };
                 }),
             ],

@@ -15,7 +15,7 @@ public class CircuitApiTests
         var (id, device) = await Seated(server);
         var seat = device.GetProperty("seats").EnumerateArray().First(s => s.GetProperty("chosen").GetBoolean());
         var match = seat.GetProperty("match").GetRawText();
-        var (status, fit) = await server.Change(id, 1, "ban", match);
+        var (status, fit) = await server.Change(id, 1, "block", match);
         Assert.Equal(200, status);
         var now = Device(fit, device.GetProperty("id").GetString()!);
         Assert.NotEqual(device.GetProperty("where").GetString(), now.GetProperty("where").GetString());
@@ -40,12 +40,12 @@ public class CircuitApiTests
 
     [Theory]
     [InlineData(
-        """{"kind":"seat","device":"nobody","socket":"x"}""",
+        """{"kind":"plug","device":"nobody","socket":"x"}""",
         "change.device names device in the build \"nobody\""
     )]
-    [InlineData("""{"kind":"seat","device":"receiver","socket":"nowhere"}""", "change.socket names socket \"nowhere\"")]
+    [InlineData("""{"kind":"plug","device":"receiver","socket":"nowhere"}""", "change.socket names socket \"nowhere\"")]
     [InlineData(
-        """{"kind":"feed","device":"receiver","lead":"tx","pad":"x"}""",
+        """{"kind":"supply","device":"receiver","lead":"tx","pad":"x"}""",
         "change.lead names supply lead \"tx\""
     )]
     [InlineData("""{"kind":"lead","device":"receiver","lead":"tail"}""", "change.lead names lead \"tail\"")]
@@ -61,8 +61,8 @@ public class CircuitApiTests
     [Theory]
     [InlineData("""{"kind":"wing","device":"receiver"}""")]
     [InlineData("""{"device":"receiver","socket":"x"}""")]
-    [InlineData("""{"kind":"seat"}""")]
-    [InlineData("""{"kind":"feed","device":"receiver"}""")]
+    [InlineData("""{"kind":"plug"}""")]
+    [InlineData("""{"kind":"supply","device":"receiver"}""")]
     public async Task A_match_of_another_shape_is_refused_in_words(string match)
     {
         await using var server = await LiveServer.Start();
@@ -151,7 +151,7 @@ public class CircuitApiTests
         return new JsonObject
         {
             ["format"] = "gorvix",
-            ["version"] = 2,
+            ["version"] = 3,
             ["builds"] = new JsonArray(
                 new JsonObject
                 {
@@ -166,7 +166,7 @@ public class CircuitApiTests
                                 ["part"] = i < 32 - 1 ? "talker" : $"sensor{i}",
                             })
                     ),
-                    ["wants"] = List(
+                    ["links"] = List(
                         Enumerable
                             .Range(0, 40)
                             .Select(i => new JsonObject
@@ -174,7 +174,7 @@ public class CircuitApiTests
                                 ["link"] = $"l{i}",
                                 ["device"] = $"d{i}",
                                 ["function"] = "f",
-                                ["priority"] = "want",
+                                ["priority"] = "wanted",
                             })
                     ),
                 }
@@ -247,7 +247,7 @@ public class CircuitApiTests
                 new JsonObject
                 {
                     ["id"] = "f",
-                    ["need"] = need,
+                    ["gives"] = need,
                     ["modes"] = new JsonArray(mode),
                 }
             ),
@@ -256,8 +256,8 @@ public class CircuitApiTests
     private static JsonObject Talker() =>
         Part(
             "talker",
-            "rangeFinder",
-            "height",
+            "rangefinder",
+            "rangefinder",
             new JsonObject
             {
                 ["id"] = "range",
@@ -272,7 +272,7 @@ public class CircuitApiTests
         Part(
             $"sensor{number}",
             "compass",
-            "heading",
+            "compass",
             new JsonObject
             {
                 ["id"] = "bus",

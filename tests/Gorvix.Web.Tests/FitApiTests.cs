@@ -60,13 +60,13 @@ public class FitApiTests
     {
         await using var server = await LiveServer.Start();
         await server.Change(Hare, 1, "pin", GnssOnU1);
-        await server.Change(Hare, 2, "ban", """{"kind":"route","link":"control","mode":"crsf-inverted"}""");
+        await server.Change(Hare, 2, "block", """{"kind":"route","link":"control","mode":"crsf-inverted"}""");
         await server.DisposeAsync();
         await using var again = await LiveServer.Start(server.Data);
         var undone = (await again.Post($"/api/builds/{Hare}/undo", """{"version":3}""")).Body;
         Assert.Equal("U3 U4 U1", LiveServer.Ports(undone));
-        Assert.Equal("Ban control: mode crsf-inverted", undone.GetProperty("redo").GetString());
-        Assert.Equal("Pin position: U1", undone.GetProperty("undo").GetString());
+        Assert.Equal("Block RC link: mode CRSF, output inverted", undone.GetProperty("redo").GetString());
+        Assert.Equal("Pin GPS: UART1", undone.GetProperty("undo").GetString());
         var redone = (await again.Post($"/api/builds/{Hare}/redo", """{"version":4}""")).Body;
         Assert.Equal("2 of 3 links connected. No port for OSD (Beacon D6).", Verdict(redone));
     }
@@ -115,9 +115,9 @@ public class FitApiTests
         await using var server = await LiveServer.Start();
         await server.Change(Hare, 1, "pin", GnssOnU1);
         await server.Post($"/api/builds/{Hare}/undo", """{"version":2}""");
-        var fit = (await server.Change(Hare, 3, "ban", GnssOnU1)).Body;
+        var fit = (await server.Change(Hare, 3, "block", GnssOnU1)).Body;
         Assert.Equal(JsonValueKind.Null, fit.GetProperty("redo").ValueKind);
-        Assert.Equal("Ban position: U1", fit.GetProperty("undo").GetString());
+        Assert.Equal("Block GPS: UART1", fit.GetProperty("undo").GetString());
     }
 
     [Fact]
@@ -125,7 +125,7 @@ public class FitApiTests
     {
         await using var server = await LiveServer.Start();
         Assert.Equal(200, (await server.Change(Hare, 1, "pin", GnssOnU1)).Status);
-        var (status, problem) = await server.Change(Hare, 1, "ban", GnssOnU1);
+        var (status, problem) = await server.Change(Hare, 1, "block", GnssOnU1);
         Assert.Equal(409, status);
         Assert.Contains("changed in another tab", problem.GetProperty("detail").GetString());
         Assert.Equal("U3 U4 U1", LiveServer.Ports(await server.Get($"/api/builds/{Hare}/fit")));
@@ -136,7 +136,7 @@ public class FitApiTests
     {
         await using var server = await LiveServer.Start();
         var answers = await Task.WhenAll(
-            Enumerable.Range(0, 8).Select(i => server.Change(Hare, 1, i % 2 == 0 ? "pin" : "ban", GnssOnU1))
+            Enumerable.Range(0, 8).Select(i => server.Change(Hare, 1, i % 2 == 0 ? "pin" : "block", GnssOnU1))
         );
         Assert.Equal(1, answers.Count(a => a.Status == 200));
         Assert.Equal(7, answers.Count(a => a.Status == 409));

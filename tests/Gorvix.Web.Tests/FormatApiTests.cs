@@ -1,3 +1,5 @@
+using System.Text.Json.Nodes;
+
 namespace Gorvix.Web.Tests;
 
 /// <summary>Documents of older, newer and no known format versions, in files and in the database.</summary>
@@ -5,48 +7,67 @@ public class FormatApiTests
 {
     private const string Hare = "north-face-hare";
 
-    private static string Version1 { get; } =
-        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "versions", "version-1.gorvix.json"));
-
     [Fact]
     public async Task A_version_1_file_is_imported_planned_and_exported_in_the_newest_form()
     {
         await using var server = await LiveServer.Start();
-        var (status, card) = await server.Post("/api/builds/import", Version1);
+        var (status, card) = await server.Post("/api/builds/import", Kept(1));
         Assert.Equal((201, "old-heron"), (status, card.GetProperty("id").GetString()));
         var export = await server.Client.GetStringAsync("/api/builds/old-heron/export");
-        Assert.Contains("\"version\": 2,", export);
+        Assert.Contains("\"version\": 3,", export);
         Assert.Contains("\"kind\": \"route\",", export);
         Assert.Contains("\"VC-4800\"", export);
     }
 
-    [Fact]
-    public async Task Rows_of_version_1_are_read_changed_and_undone()
+    // Documents as the versions stored them: taken from the kept files, put into the rows of a database of today with their version.
+    [Theory]
+    [InlineData(1, "old-heron", "control", 3)]
+    [InlineData(2, "rim-walk-rook", "control", 0)]
+    public async Task Rows_of_older_versions_are_read_changed_and_undone(
+        int version,
+        string id,
+        string link,
+        int wishes
+    )
     {
+        var kept = JsonNode.Parse(Kept(version))!;
         await using var server = await LiveServer.Start();
-        await server.Post("/api/builds/import", Version1);
-
-        // As version 1 stored them: no kind in pins and bans, the older name of the protocol.
-        await server.Sql(
-            "UPDATE Steps SET Format = 1, Document = replace(Document, '\"kind\":\"route\",', '') WHERE BuildId = 'old-heron'"
-        );
-        await server.Sql(
-            "UPDATE Parts SET Format = 1, Document = replace(Document, '\"VC-4800\"', '\"Sm-trade-name\"') WHERE Id LIKE '%-v1'"
-        );
+        if (version == 1)
+        {
+            await server.Post("/api/builds/import", Kept(version));
+        }
+        await server.Sql("DELETE FROM Cards");
+        var build = kept["builds"]!.AsArray().Single(b => Slug((string)b!["name"]!) == id)!;
+        await server.Sql($"UPDATE Steps SET Format = {version}, Document = {Quoted(build)} WHERE BuildId = '{id}'");
+        foreach (var part in new[] { "boards", "devices", "profiles" }.SelectMany(l => kept[l]!.AsArray()))
+        {
+            await server.Sql(
+                $"UPDATE Parts SET Format = {version}, Document = {Quoted(part!)} WHERE Id = '{(string)part!["id"]!}'"
+            );
+        }
         await server.DisposeAsync();
         await using var again = await LiveServer.Start(server.Data);
-        var fit = await again.Get("/api/builds/old-heron/fit");
-        Assert.Equal(3, fit.GetProperty("sheet").GetProperty("wishes").GetArrayLength());
+        var fit = await again.Get($"/api/builds/{id}/fit");
+        Assert.Equal(wishes, fit.GetProperty("sheet").GetProperty("wishes").GetArrayLength());
+        Assert.Equal($"{version}", await again.Sql($"SELECT '' || max(Format) FROM Steps WHERE BuildId = '{id}'"));
+        var before = fit.GetProperty("version").GetInt32();
         var (status, _) = await again.Change(
-            "old-heron",
-            1,
-            "ban",
-            """{"kind":"route","link":"control","port":"U1"}"""
+            id,
+            before,
+            "block",
+            $$"""{"kind":"route","link":"{{link}}","port":"U1"}"""
         );
         Assert.Equal(200, status);
-        var (undone, back) = await again.Post("/api/builds/old-heron/undo", """{"version":2}""");
-        Assert.Equal((200, 3), (undone, back.GetProperty("sheet").GetProperty("wishes").GetArrayLength()));
+        var (undone, back) = await again.Post($"/api/builds/{id}/undo", $$"""{"version":{{before + 1}}}""");
+        Assert.Equal((200, wishes), (undone, back.GetProperty("sheet").GetProperty("wishes").GetArrayLength()));
     }
+
+    private static string Kept(int version) =>
+        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "versions", $"version-{version}.gorvix.json"));
+
+    private static string Slug(string name) => name.ToLowerInvariant().Replace(' ', '-');
+
+    private static string Quoted(JsonNode document) => $"'{document.ToJsonString().Replace("'", "''")}'";
 
     [Fact]
     public async Task A_stored_build_of_an_unknown_version_is_refused_left_untouched_and_hides_no_other()
@@ -57,7 +78,7 @@ public class FormatApiTests
         Assert.Equal(LiveServer.DemoBuilds, builds.Count);
         var card = builds.Single(b => b.GetProperty("id").GetString() == Hare);
         Assert.Contains(
-            "Build \"north-face-hare\" is stored in format 9; this Gorvix reads formats 1 to 2.",
+            "Build \"north-face-hare\" is stored in format 9; this Gorvix reads formats 1 to 3.",
             card.GetProperty("verdict").GetProperty("sentence").GetString()
         );
         foreach (var (path, body) in new[] { ("changes", Pin), ("undo", """{"version":1}"""), ("fit", null) })

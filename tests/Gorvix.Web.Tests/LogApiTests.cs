@@ -38,7 +38,7 @@ public class LogApiTests
         Assert.Equal(["photo", "note", "change"], entries.Select(e => e.GetProperty("kind").GetString()));
         // A line end in a name is none.
         Assert.Equal("Ismay Ö", entries[0].GetProperty("who").GetString());
-        Assert.Equal("Set batch of gnss to 7", entries[2].GetProperty("words").GetString());
+        Assert.Equal("Set batch of Fix 10 to 7", entries[2].GetProperty("words").GetString());
         Assert.Equal("5v", entries[1].GetProperty("tiedId").GetString());
 
         // The pages together are the whole log, nothing twice, nothing left out.

@@ -26,7 +26,7 @@ public class NewBuildApiTests
         await server.DisposeAsync();
         await using var again = await LiveServer.Start(server.Data);
         var fit = await again.Get("/api/builds/quarry-lip-finch/fit");
-        Assert.Equal("must", fit.GetProperty("wants")[0].GetProperty("priority").GetString());
+        Assert.Equal("required", fit.GetProperty("wants")[0].GetProperty("priority").GetString());
         Assert.Equal(1, fit.GetProperty("version").GetInt32());
     }
 

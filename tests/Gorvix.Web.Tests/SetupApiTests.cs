@@ -15,7 +15,7 @@ public class SetupApiTests
         await using var server = await LiveServer.Start();
         var (status, fit) = await server.Post(
             $"{Owl}/setup",
-            """{"version":1,"setup":{"firmware":"older","pack":{"cells":3},"house":{"software":"allowed"}}}"""
+            """{"version":1,"setup":{"firmware":"older","pack":{"cells":3},"house":{"softwareSerial":"allowed"}}}"""
         );
         Assert.Equal(200, status);
         Assert.Equal("VTX control (Lantern 10) is now connected on S1.", fit.GetProperty("moved")[0].GetString());
@@ -23,7 +23,7 @@ public class SetupApiTests
         await server.DisposeAsync();
         await using var again = await LiveServer.Start(server.Data);
         var kept = (await again.Get($"{Owl}/fit")).GetProperty("setup").GetProperty("house");
-        Assert.Equal("allowed", kept.GetProperty("software").GetString());
+        Assert.Equal("allowed", kept.GetProperty("softwareSerial").GetString());
     }
 
     [Theory]
@@ -42,7 +42,7 @@ public class SetupApiTests
     }
 
     [Theory]
-    [InlineData("setup", """{"version":1,"setup":{"house":{"software":"sometimes"}}}""")]
+    [InlineData("setup", """{"version":1,"setup":{"house":{"softwareSerial":"sometimes"}}}""")]
     [InlineData("setup", """{"version":1,"setup":{"pack":{}}}""")]
     [InlineData("setup", """{"version":1}""")]
     [InlineData("parts", """{"version":1,"change":{"kind":"paint"}}""")]
@@ -71,12 +71,12 @@ public class SetupApiTests
         var board = await Parts(server, 1, """{"kind":"takeBoard","part":"thornwick-spindle-f7-r1"}""");
         Assert.Equal("thornwick-spindle-f7-r1", board.GetProperty("boardPart").GetString());
         var more = await Parts(server, 2, """{"kind":"addDevice","part":"fallowby-ledger"}""");
-        Assert.Equal("Flight logger (Ledger) is now connected on U6.", more.GetProperty("moved")[0].GetString());
-        var less = await Parts(server, 3, """{"kind":"removeDevice","device":"recorder"}""");
+        Assert.Equal("Flight logger (Ledger) is now connected on UART6.", more.GetProperty("moved")[0].GetString());
+        var less = await Parts(server, 3, """{"kind":"removeDevice","device":"flightlogger"}""");
         Assert.Equal("Flight logger (Ledger) is no longer in the build.", less.GetProperty("moved")[0].GetString());
         var undone = (await server.Post($"{Hare}/undo", """{"version":4}""")).Body;
         Assert.Equal(4, undone.GetProperty("devices").GetArrayLength());
-        Assert.Equal("Remove recorder", undone.GetProperty("redo").GetString());
+        Assert.Equal("Remove Ledger", undone.GetProperty("redo").GetString());
     }
 
     [Fact]

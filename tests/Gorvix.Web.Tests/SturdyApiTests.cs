@@ -53,7 +53,7 @@ public class SturdyApiTests
     [Theory]
     [InlineData("UPDATE Steps SET Document = '{\"name\":' WHERE BuildId = 'north-face-hare'", "{\"name\":")]
     [InlineData("UPDATE Steps SET Document = 'null' WHERE BuildId = 'north-face-hare'", "null")]
-    [InlineData("UPDATE Steps SET Document = '{\"wants\":7}' WHERE BuildId = 'north-face-hare'", "{\"wants\":7}")]
+    [InlineData("UPDATE Steps SET Document = '{\"links\":7}' WHERE BuildId = 'north-face-hare'", "{\"links\":7}")]
     [InlineData("DELETE FROM Steps WHERE BuildId = 'north-face-hare'", null)]
     public async Task A_build_that_is_damaged_is_one_card_that_can_be_exported_as_it_stands_and_removed(
         string damage,
@@ -80,7 +80,7 @@ public class SturdyApiTests
         else
         {
             Assert.Equal(raw, await export.Content.ReadAsStringAsync());
-            Assert.Equal("north-face-hare.stored-2.txt", export.Content.Headers.ContentDisposition!.FileName);
+            Assert.Equal("north-face-hare.stored-3.txt", export.Content.Headers.ContentDisposition!.FileName);
         }
         Assert.Equal(204, (await server.Post($"{Hare}/remove", "")).Status);
         Assert.Equal(LiveServer.DemoBuilds - 1, await server.Count());

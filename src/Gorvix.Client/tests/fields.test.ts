@@ -71,8 +71,8 @@ test('a text is given when its field is left, and not at each letter', async () 
 
 test('not at all is a priority of its own, and comes out as none', async () => {
   const priorities = [
-    { value: 'must', words: 'must' },
-    { value: 'want', words: 'want' },
+    { value: 'required', words: 'required' },
+    { value: 'wanted', words: 'wanted' },
   ]
   const wrapper = mount(PriorityToggle, {
     props: { priorities: priorities as never, name: 'GPS', tag: 'gps', modelValue: null },
@@ -80,7 +80,7 @@ test('not at all is a priority of its own, and comes out as none', async () => {
   })
   expect(wrapper.get('[data-priority="gps none"]').classes()).toContain('v-btn--active')
   await wrapper.get('[data-priority="gps must"]').trigger('click')
-  await wrapper.setProps({ modelValue: 'must' })
+  await wrapper.setProps({ modelValue: 'required' })
   await wrapper.get('[data-priority="gps none"]').trigger('click')
-  expect(wrapper.emitted('update:modelValue')).toEqual([['must'], [null]])
+  expect(wrapper.emitted('update:modelValue')).toEqual([['required'], [null]])
 })

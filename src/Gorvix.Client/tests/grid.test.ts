@@ -28,7 +28,7 @@ const sheet = {
       id: 'rc',
       need: 'RC link',
       device: 'Sedge',
-      priority: 'must',
+      priority: 'required',
       port: 'U1',
       cells: [
         cell('U1', 'chosen', { text: 'R1 · T1', soldered: true }),
@@ -40,7 +40,7 @@ const sheet = {
       id: 'gps',
       need: 'GPS',
       device: 'Fix',
-      priority: 'want',
+      priority: 'wanted',
       port: null,
       cells: [
         cell('U1', 'blocked', { code: 'TAKEN' }),

@@ -24,10 +24,10 @@ describe('the schema of the files', () => {
 
   it('refuses a member that nobody knows, wherever it stands', () => {
     const rook = files['../../../demo/builds/rim-walk-rook.json']
-    const file = structuredClone(rook) as { builds: { wants: object[] }[] }
-    const want = file.builds[0]?.wants[0]
-    expect(want).toBeDefined()
-    Object.assign(want ?? {}, { colour: 'red' })
+    const file = structuredClone(rook) as { builds: { links: object[] }[] }
+    const link = file.builds[0]?.links[0]
+    expect(link).toBeDefined()
+    Object.assign(link ?? {}, { colour: 'red' })
     expect(valid(file)).toBe(false)
     expect(ajv.errorsText(valid.errors)).toContain('must NOT have additional properties')
   })

@@ -101,7 +101,7 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
 
     private BenchCheck Of(Link link, Sign sign)
     {
-        var must = link.Want.Priority == Priority.Must;
+        var must = link.Want.Priority == Priority.Required;
         var need = Phrase.Lower(PlainWords.Of(link.Function.Need));
         return new BenchCheck(
             $"link.{link.Id}.{sign.Id}",
@@ -156,11 +156,11 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
         var lead = wired.Leads.FirstOrDefault(l => l.Link == carrier && l.Pad is not null);
         return lead is null || port is null
             ? "Read back its settings."
-            : $"Unplug, check continuity from {lead.Lead.Label} to {WireWords.Of(wired.Build.Circuit, lead.Pad!)}, then read back {port.Port.Id}.";
+            : $"Unplug, check continuity from {lead.Lead.Label} to {WireWords.Of(wired.Build.Circuit, lead.Pad!)}, then read back {port.Port.Name}.";
     }
 
     private static IEnumerable<string> MindOf(Link link) =>
-        link.Function.Need is Need.EscReadings or Need.FlightLog or Need.PictureText
+        link.Function.Need is Need.EscTelemetry or Need.FlightLog or Need.Osd
             ? ["Propellers off: motors may spin."]
             : [];
 
@@ -182,7 +182,7 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
                 Asks.Sign,
                 $"{name} has power",
                 $"Look at {name}.",
-                LinkSigns.Seen(device.Device, SignState.Fed) is { } seen
+                LinkSigns.Seen(device.Device, SignState.Powered) is { } seen
                     ? $"its LED is {seen}"
                     : "a sign of power: LED, video, warmth, or its output",
                 $"{name} has power.",
@@ -250,7 +250,7 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
     /// <summary>What happens when the link is lost.</summary>
     public IEnumerable<BenchCheck> Lost()
     {
-        if (Carried.FirstOrDefault(l => l.Function.Need == Need.Control) is not { } control)
+        if (Carried.FirstOrDefault(l => l.Function.Need == Need.RcLink) is not { } control)
         {
             yield break;
         }
@@ -278,7 +278,7 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
             Mind = ["Propellers off: motors spin.", "Keep clear: no one leans over the aircraft."],
             Probing = new LinkProbing(control.Id, SignNeeds.Hears, _live),
         };
-        if (Carried.FirstOrDefault(l => l.Function.Need == Need.Position) is { } position)
+        if (Carried.FirstOrDefault(l => l.Function.Need == Need.Gps) is { } position)
         {
             yield return new BenchCheck(
                 "return-home",

@@ -1,3 +1,4 @@
+using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Protocols;
 using Gorvix.Core.Routing;
@@ -18,7 +19,7 @@ internal sealed class BoardFaults(WiredBuild wired)
 
     private IEnumerable<PlantedFault> Bridges()
     {
-        foreach (var set in wired.Bridges.Where(b => b.Bridge.MovedBy == MovedBy.Iron))
+        foreach (var set in wired.Bridges.Where(b => b.Bridge.MovedBy == MovedBy.Solder))
         {
             PlantedFault At(string id, string words, IReadOnlyList<string> positions) =>
                 new(id, words, new BridgeClosed(set.Bridge.Id, positions))
@@ -59,7 +60,7 @@ internal sealed class BoardFaults(WiredBuild wired)
                     Kind = FaultKind.Port,
                     Place = new(Setting: $"port.{port.Port.Id}"),
                 };
-            yield return Set($"unset.{port.Link}", $"{port.Port.Id} has no function: set but not saved", null);
+            yield return Set($"unset.{port.Link}", $"{port.Port.Name} has no function: set but not saved", null);
             // With a receiver, a video control or readings of the motors' drivers the rate goes with the protocol (common practice).
             if (
                 port.Settings is
@@ -70,7 +71,7 @@ internal sealed class BoardFaults(WiredBuild wired)
                 var other = baud == Fast ? Slow : Fast;
                 yield return Set(
                     $"rate.{port.Link}",
-                    $"{port.Port.Id} is set to {other} baud; the device uses {baud}",
+                    $"{port.Port.Name} is set to {Phrase.Baud(other)}; the device uses {Phrase.Baud(baud)}",
                     port.Settings with
                     {
                         Baud = other,
@@ -81,7 +82,7 @@ internal sealed class BoardFaults(WiredBuild wired)
             {
                 yield return Set(
                     $"inverted.{port.Link}",
-                    $"{port.Port.Id} is set to the wrong polarity",
+                    $"{port.Port.Name} is set to the wrong polarity",
                     port.Settings with
                     {
                         InvertRx = !port.Settings.InvertRx,
@@ -166,13 +167,13 @@ internal sealed class BoardFaults(WiredBuild wired)
     private string PinOf(string net) =>
         wired.Ports.Select(p => p.Port).FirstOrDefault(p => p.Nets.Contains(net)) is { } port
             ? net == port.Rx
-                ? $"{port.Id} RX"
+                ? $"{port.Name} RX"
                 : net == port.Tx
-                    ? $"{port.Id} TX"
+                    ? $"{port.Name} TX"
                     : net == port.Data
-                        ? $"{port.Id} SDA"
+                        ? $"{port.Name} SDA"
                         : net == port.Clock
-                            ? $"{port.Id} SCL"
-                            : $"{port.Id} {net}"
+                            ? $"{port.Name} SCL"
+                            : $"{port.Name} {net}"
             : net;
 }

@@ -29,7 +29,7 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
 
     private IEnumerable<BenchCheck> Bridges() =>
         from set in wired.Bridges
-        where set.Bridge.MovedBy == MovedBy.Iron
+        where set.Bridge.MovedBy == MovedBy.Solder
         let joins = _circuit.JoiningPositions(set.Bridge.Id)
         let stands = set.Positions.Count > 0 ? set.Positions[0] : set.Bridge.Default
         let seen = joins.Contains(stands) ? $"closed at \"{stands}\" only" : "open (no solder)"

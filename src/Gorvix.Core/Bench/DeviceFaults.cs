@@ -64,7 +64,7 @@ internal sealed class DeviceFaults(WiredBuild wired)
             }
             return false;
         }
-        if (Serves(Need.Control, Need.PictureText))
+        if (Serves(Need.RcLink, Need.Osd))
         {
             if (HeardAtStart(device.Id) is { } levels)
             {
@@ -82,7 +82,7 @@ internal sealed class DeviceFaults(WiredBuild wired)
                 "unbound",
                 Ailment.NotBound,
                 FaultKind.Unbound,
-                Serves(Need.Control)
+                Serves(Need.RcLink)
                     ? $"{name} is not bound to this radio, or the region mode differs"
                     : $"{name} is not linked to these goggles"
             );
@@ -97,17 +97,17 @@ internal sealed class DeviceFaults(WiredBuild wired)
                 $"{name} does not match its port in protocol, polarity or baud"
             );
         }
-        if (Serves(Need.PictureText, Need.Telemetry))
+        if (Serves(Need.Osd, Need.Telemetry))
         {
             yield return Ails("old", Ailment.OldFirmware, FaultKind.Firmware, $"{name} has old firmware");
         }
-        if (Serves(Need.Position))
+        if (Serves(Need.Gps))
         {
             yield return Ails(
                 "forgot",
                 Ailment.ForgotSetup,
                 FaultKind.DeviceSetting,
-                device.Device.Memory == SetupMemory.Keeps
+                device.Device.Memory == SetupMemory.Saves
                     ? $"{name} is configured for another board"
                     : $"{name} has lost its settings"
             );

@@ -83,7 +83,7 @@ public static class Harm
                     && wired.Leads.First(l => l.Device == point.Device && l.Lead.Id == point.Id).Lead.Role
                         is LeadRole.Signal
                             or LeadRole.Sense
-                            or LeadRole.Picture
+                            or LeadRole.Video
                 )
                 {
                     yield return $"{point.Id} of {point.Device} gets {rail.Volts:0.0} V.";

@@ -57,7 +57,7 @@ internal static class LinkSigns
     private static Sign? LightOf(Link link) =>
         link.Function.Need switch
         {
-            Need.Control => new Sign(
+            Need.RcLink => new Sign(
                 "light",
                 "Receiver LED",
                 "Switch the radio on and wait 10 s.",
@@ -66,14 +66,16 @@ internal static class LinkSigns
                     : "its LED shows the link to the radio, usually steady",
                 SignNeeds.Linked
             ),
-            Need.Position => new Sign(
+            Need.Gps => new Sign(
                 "light",
                 "Module LED",
                 "Look at the module.",
-                Seen(link.Device, SignState.Fed) is { } fed ? $"its LED is {fed}: it has power" : "its LED shows power",
+                Seen(link.Device, SignState.Powered) is { } fed
+                    ? $"its LED is {fed}: it has power"
+                    : "its LED shows power",
                 SignNeeds.Fed
             ),
-            Need.PictureText => new Sign(
+            Need.Osd => new Sign(
                 "picture",
                 "Video in the goggles",
                 "Switch the goggles on and wait for the air unit, with airflow over it.",
@@ -88,7 +90,7 @@ internal static class LinkSigns
     private static IEnumerable<Sign> ByNeed(Need need, Device device, WiredBuild wired) =>
         need switch
         {
-            Need.Control =>
+            Need.RcLink =>
             [
                 new(
                     "sticks",
@@ -98,7 +100,7 @@ internal static class LinkSigns
                     SignNeeds.Hears
                 ),
             ],
-            Need.Picture =>
+            Need.Video =>
             [
                 new(
                     "picture",
@@ -108,7 +110,7 @@ internal static class LinkSigns
                     SignNeeds.Both
                 ),
             ],
-            Need.PictureText =>
+            Need.Osd =>
             [
                 new("text", "OSD in the goggles", "Look at the goggles.", "the OSD is over the video", SignNeeds.Says),
                 new(
@@ -126,17 +128,17 @@ internal static class LinkSigns
                     SignNeeds.Both
                 ),
             ],
-            Need.Position =>
+            Need.Gps =>
             [
                 new(
                     "satellites",
                     "Satellites in view",
                     "Outdoors, or at an open window: check the count in the board's settings or the goggles.",
                     "the satellite count rises; a fix needs 4, and pilots wait for 6 to 8",
-                    device.Memory == SetupMemory.Forgets ? SignNeeds.Both : SignNeeds.Hears
+                    device.Memory == SetupMemory.Loses ? SignNeeds.Both : SignNeeds.Hears
                 ),
             ],
-            Need.Heading =>
+            Need.Compass =>
             [
                 new(
                     "compass",
@@ -156,7 +158,7 @@ internal static class LinkSigns
                     SignNeeds.Says
                 ),
             ],
-            Need.EscReadings =>
+            Need.EscTelemetry =>
             [
                 new(
                     "pieces",
@@ -168,7 +170,7 @@ internal static class LinkSigns
                     SignNeeds.Hears
                 ),
             ],
-            Need.BatteryReadings =>
+            Need.BatterySensing =>
             [
                 new(
                     "value",
@@ -178,7 +180,7 @@ internal static class LinkSigns
                     SignNeeds.Hears
                 ),
             ],
-            Need.VideoControl =>
+            Need.VtxControl =>
             [
                 new(
                     "channel",
@@ -188,7 +190,7 @@ internal static class LinkSigns
                     SignNeeds.Both
                 ),
             ],
-            Need.Height =>
+            Need.Rangefinder =>
             [
                 new(
                     "height",

@@ -51,7 +51,7 @@ internal sealed class LinkTruth(Meant meant, WiredBuild real, Lazy<Copper> coppe
             return Seen.No;
         }
         var air =
-            real.Ails.Has(device, Ailment.NoAntenna) && wanted.Function.Need is Need.Control or Need.PictureText
+            real.Ails.Has(device, Ailment.NoAntenna) && wanted.Function.Need is Need.RcLink or Need.Osd
                 ? Seen.Flickers
                 : Seen.Yes;
         if (needs == SignNeeds.Linked)
@@ -142,10 +142,10 @@ internal sealed class LinkTruth(Meant meant, WiredBuild real, Lazy<Copper> coppe
         return real.Ails.Has(device, Ailment.SpeaksOtherwise)
             || (
                 real.Ails.Has(device, Ailment.OldFirmware)
-                && (need == Need.Telemetry || (need == Need.PictureText && needs == SignNeeds.Says))
+                && (need == Need.Telemetry || (need == Need.Osd && needs == SignNeeds.Says))
             )
             || (
-                need == Need.Position
+                need == Need.Gps
                 && (real.Ails.Has(device, Ailment.ForgotSetup) || real.Ails.Has(device, Ailment.Indoors))
             )
             || (

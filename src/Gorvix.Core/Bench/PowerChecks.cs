@@ -354,7 +354,7 @@ internal sealed class PowerChecks
         var rail =
             leads[0].Rail is { } id && _wired.Build.Circuit.Rails.TryGetValue(id, out var told) ? told.Label : null;
         var seen = lives
-            ? LinkSigns.Seen(device.Device, SignState.Fed) is { } light
+            ? LinkSigns.Seen(device.Device, SignState.Powered) is { } light
                 ? $"its LED is {light}"
                 : "it has power: LED, warmth, or a reply in the board's settings"
             : $"no light, cold: {(rail is null ? "its supply" : $"{rail} rail")} is off on USB";

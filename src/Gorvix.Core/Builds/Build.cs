@@ -1,57 +1,63 @@
+using System.Text.Json.Serialization;
+
 namespace Gorvix.Core.Builds;
 
 /// <summary>One aircraft on the bench: a board, its devices, and what the builder wishes.</summary>
 public sealed record Build
 {
-    /// <summary>What the builder calls it.</summary>
+    /// <summary>The name shown to the builder.</summary>
     public required string Name { get; init; }
 
-    /// <summary>A line about it, or null.</summary>
+    /// <summary>A note, or null.</summary>
     public string? Note { get; init; }
 
     /// <summary>Id of its board.</summary>
     public required string Board { get; init; }
 
-    /// <summary>Id of the firmware profile, or null for one that can do everything.</summary>
+    /// <summary>Id of the firmware profile, or null to allow every port function.</summary>
     public string? Firmware { get; init; }
 
-    /// <summary>The battery, or null while it is not chosen: then supplies that hang on it are not judged.</summary>
+    /// <summary>The battery, or null: battery-powered supplies are then not checked.</summary>
     public Pack? Pack { get; init; }
 
-    /// <summary>What feeds the board's supply input in place of the pack, such as a regulator of 5 V; in volts.</summary>
+    /// <summary>Voltage at the board's supply input where it is not the battery, such as 5 V from an external regulator.</summary>
     public double? InputVolts { get; init; }
 
-    /// <summary>The radio's side of the control link, or null while it is not known: then nothing is said about it.</summary>
+    /// <summary>The radio's side of the RC link, or null: it is then not checked.</summary>
     public RadioSide? Radio { get; init; }
 
-    /// <summary>What is on the bench to feed it with.</summary>
+    /// <summary>Bench equipment that powers the build.</summary>
     public PowerSide Power { get; init; } = PowerSide.Usual;
 
-    /// <summary>Supply wires whose length or gauge is known; the others are taken as they are usually cut.</summary>
+    /// <summary>Supply wires of known length or gauge; all others use the defaults.</summary>
     public IReadOnlyList<WireCut> Wires { get; init; } = [];
 
-    /// <summary>What is added to a wire at its ends for stripping and slack, in millimetres; 0 to 500, null for the usual 20.</summary>
+    /// <summary>Slack added to each wire for stripping and routing, in millimetres, 0 to 500; null for 20.</summary>
+    [JsonPropertyName("slack")]
     public double? Allowance { get; init; }
 
-    /// <summary>What is chosen where settings do not follow from the plan alone.</summary>
+    /// <summary>Settings that the plan alone does not decide.</summary>
     public BuildSettings Settings { get; init; } = BuildSettings.None;
 
-    /// <summary>The builder's choice where practitioners disagree.</summary>
+    /// <summary>House rules: the builder's choice where builders disagree.</summary>
+    [JsonPropertyName("houseRules")]
     public HouseRules House { get; init; } = HouseRules.Default;
 
     /// <summary>Its devices.</summary>
     public required IReadOnlyList<BuildDevice> Devices { get; init; }
 
-    /// <summary>The links wished for.</summary>
+    /// <summary>The links, each with its priority.</summary>
+    [JsonPropertyName("links")]
     public required IReadOnlyList<Want> Wants { get; init; }
 
-    /// <summary>What must be as the builder says.</summary>
+    /// <summary>Pins: what the plan must keep.</summary>
     public IReadOnlyList<WishMatch> Pins { get; init; } = [];
 
-    /// <summary>What the builder does not want.</summary>
+    /// <summary>Blocks: what the plan must not use.</summary>
+    [JsonPropertyName("blocks")]
     public IReadOnlyList<WishMatch> Bans { get; init; } = [];
 
-    /// <summary>What is done on the aircraft already, in the order in which it was noted.</summary>
+    /// <summary>The aircraft as built so far, in the order noted.</summary>
     public IReadOnlyList<BuiltFact> Built { get; init; } = [];
 }
 
@@ -64,29 +70,31 @@ public sealed record BuildDevice
     /// <summary>Id of the device in the library.</summary>
     public required string Part { get; init; }
 
-    /// <summary>What the builder calls it, such as "second GNSS"; null where the part's name will do.</summary>
+    /// <summary>The builder's name for it, such as "second GNSS"; null to use the part's name.</summary>
     public string? Name { get; init; }
 
-    /// <summary>Its batch or serial number, as printed on it; null where nobody has noted it; 1 to 100 characters.</summary>
+    /// <summary>Batch or serial number as printed, 1 to 100 characters; null if not noted.</summary>
     public string? Batch { get; init; }
 
-    /// <summary>How often it was exchanged for another one of its kind; 0 to 10000. Noting its batch for the first time is no exchange.</summary>
+    /// <summary>How many times it was replaced by another unit, 0 to 10000. Noting the first batch number is not a replacement.</summary>
+    [JsonPropertyName("replaced")]
     public int Piece { get; init; }
 
-    /// <summary>How far it sits from the edge of the board, along the way of its wires, in millimetres; 1 to 5000, null where nobody has measured.</summary>
+    /// <summary>Cable run from the board's edge to the device, in millimetres, 1 to 5000; null if not measured.</summary>
+    [JsonPropertyName("distance")]
     public double? Away { get; init; }
 
-    /// <summary>Id of the harness that is used; null for the first of the device, or where it has no choice.</summary>
+    /// <summary>Id of the harness used; null for the device's first or only one.</summary>
     public string? Harness { get; init; }
 }
 
 /// <summary>The radio's side of the control link.</summary>
 public sealed record RadioSide
 {
-    /// <summary>The most that the line between the radio and the module in its bay keeps up with, in bits per second; 9600 to 6000000.</summary>
+    /// <summary>The fastest baud the radio's module bay can run, 9600 to 6000000.</summary>
     public required int BayBaud { get; init; }
 
-    /// <summary>The packets a second to which the link is set; 4 to 1000.</summary>
+    /// <summary>Packet rate of the link in Hz, 4 to 1000.</summary>
     public required int PacketHertz { get; init; }
 }
 
@@ -94,13 +102,13 @@ public sealed record RadioSide
 public enum Priority
 {
     /// <summary>Without it the aircraft does not fly.</summary>
-    Must,
+    Required,
 
     /// <summary>Wanted.</summary>
-    Want,
+    Wanted,
 
     /// <summary>Nice to have.</summary>
-    Nice,
+    Optional,
 }
 
 /// <summary>A link wished for: one function of one device.</summary>
@@ -115,6 +123,6 @@ public sealed record Want
     /// <summary>Id of the function within the device.</summary>
     public required string Function { get; init; }
 
-    /// <summary>How much it is wished for.</summary>
+    /// <summary>Its priority.</summary>
     public required Priority Priority { get; init; }
 }

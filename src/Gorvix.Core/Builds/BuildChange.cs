@@ -3,17 +3,17 @@ namespace Gorvix.Core.Builds;
 /// <summary>What a change does with the routes it names.</summary>
 public enum ChangeKind
 {
-    /// <summary>The link goes there; its earlier pin falls, and bans that would forbid exactly this.</summary>
+    /// <summary>The link goes there; its earlier pin falls, and blocks that would forbid exactly this.</summary>
     Pin,
 
     /// <summary>The pin falls.</summary>
     Unpin,
 
     /// <summary>The link does not go there; a pin that says the same place falls.</summary>
-    Ban,
+    Block,
 
-    /// <summary>The ban falls.</summary>
-    Unban,
+    /// <summary>The block falls.</summary>
+    Unblock,
 }
 
 /// <summary>One change of a build by the builder.</summary>
@@ -38,7 +38,7 @@ public sealed record BuildChange(ChangeKind Kind, WishMatch Match)
                     Bans = Without(build.Bans),
                 },
             ChangeKind.Unpin => Kept(build, build with { Pins = Without(build.Pins) }),
-            ChangeKind.Ban => build.Bans.Contains(Match)
+            ChangeKind.Block => build.Bans.Contains(Match)
                 ? build
                 : build with
                 {
@@ -47,35 +47,6 @@ public sealed record BuildChange(ChangeKind Kind, WishMatch Match)
                 },
             _ => Kept(build, build with { Bans = Without(build.Bans) }),
         };
-    }
-
-    /// <summary>The change in words, for the undo list.</summary>
-    public string Words() =>
-        Match switch
-        {
-            RouteMatch route => Route(route),
-            SeatMatch { Socket: { } socket } seat => $"{Kind} {seat.Device} plug in {socket}",
-            SeatMatch seat => $"{Kind} {seat.Device}: direct-soldered",
-            FeedMatch { From: { } from } feed =>
-                $"{Kind} {feed.Lead} of {feed.Device}: powered from {feed.FromLead} of {from}",
-            FeedMatch feed => $"{Kind} {feed.Lead} of {feed.Device}: powered from {feed.Pad}",
-            LeadMatch lead => $"{Kind} {lead.Lead} of {lead.Device}: de-pinned",
-            _ => $"{Kind}",
-        };
-
-    private string Route(RouteMatch match)
-    {
-        string?[] parts =
-        [
-            match.Mode is null ? null : $"mode {match.Mode}",
-            match.Pad is null ? null : $"pad {match.Pad}",
-            match.Bridges is null ? null
-            : match.Bridges == "" ? "no jumper"
-            : $"jumpers {match.Bridges}",
-            match.Port,
-        ];
-        var where = string.Join(", ", parts.Where(p => p is not null));
-        return where == "" ? $"{Kind} {match.Link}" : $"{Kind} {match.Link}: {where}";
     }
 
     private static Build Kept(Build before, Build after) =>

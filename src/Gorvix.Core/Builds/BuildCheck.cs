@@ -80,10 +80,10 @@ public static class BuildCheck
                 list.Stop(Size, where, ("count", $"{count}"), ("things", things), ("most", $"{most}"));
             }
         }
-        Most(build.Wants.Count, MostLinks, "links", $"{place}.wants");
+        Most(build.Wants.Count, MostLinks, "links", $"{place}.links");
         Most(build.Devices.Count, MostDevices, "devices", $"{place}.devices");
         Most(build.Pins.Count, MostWishes, "pins", $"{place}.pins");
-        Most(build.Bans.Count, MostWishes, "blocks", $"{place}.bans");
+        Most(build.Bans.Count, MostWishes, "blocks", $"{place}.blocks");
         Most(build.Wires.Count, MostWires, "wires", $"{place}.wires");
         Most(build.Built.Count, MostFacts, "as-built entries", $"{place}.built");
         // What follows compares lists with each other.
@@ -94,7 +94,7 @@ public static class BuildCheck
         list.Text(build.Name, $"{place}.name");
         list.Known(build.Board, library.Boards.Select(b => b.Id), "board", $"{place}.board");
         list.Ids(build.Devices, $"{place}.devices", d => d.Id);
-        list.Ids(build.Wants, $"{place}.wants", w => w.Link);
+        list.Ids(build.Wants, $"{place}.links", w => w.Link);
         if (build.Firmware is { } firmware)
         {
             list.Known(firmware, library.Profiles.Select(p => p.Id), "firmware profile", $"{place}.firmware");
@@ -109,7 +109,7 @@ public static class BuildCheck
             list.Range(flies.Longitude, -180, 180, "degrees", $"{place}.settings.place.longitude");
         }
         list.Range(build.Settings.GnssHertz ?? 5, 1, 25, "Hz", $"{place}.settings.gnssHertz");
-        list.Range(build.Settings.StrengthChannel ?? 9, 5, 16, "", $"{place}.settings.strengthChannel");
+        list.Range(build.Settings.StrengthChannel ?? 9, 5, 16, "", $"{place}.settings.rssiChannel");
         list.Range(build.Settings.Channels ?? 8, 4, 16, "channels", $"{place}.settings.channels");
         if (build.Radio is { } radio)
         {
@@ -164,14 +164,14 @@ public static class BuildCheck
         for (var i = 0; i < build.Wants.Count; i++)
         {
             var want = build.Wants[i];
-            list.Known(want.Device, build.Devices.Select(d => d.Id), "device", $"{place}.wants[{i}].device");
+            list.Known(want.Device, build.Devices.Select(d => d.Id), "device", $"{place}.links[{i}].device");
             if (FunctionsOf(build, library, want) is { } functions)
             {
-                list.Known(want.Function, functions.Select(f => f.Id), "function", $"{place}.wants[{i}].function");
+                list.Known(want.Function, functions.Select(f => f.Id), "function", $"{place}.links[{i}].function");
             }
         }
         Matches(build, build.Pins, library, $"{place}.pins", list);
-        Matches(build, build.Bans, library, $"{place}.bans", list);
+        Matches(build, build.Bans, library, $"{place}.blocks", list);
         return list.Findings;
     }
 
@@ -180,18 +180,18 @@ public static class BuildCheck
         var power = build.Power;
         list.Range(power.Bench?.Volts ?? 5, 1, 60, "V", $"{place}.power.bench.volts");
         list.Range(power.Bench?.Amps ?? 1, 0.05, 30, "A", $"{place}.power.bench.amps");
-        list.Range(build.Allowance ?? 0, 0, 500, "mm", $"{place}.allowance");
+        list.Range(build.Allowance ?? 0, 0, 500, "mm", $"{place}.slack");
         foreach (var (i, device) in build.Devices.Index())
         {
-            list.Range(device.Away ?? 1, 1, 5000, "mm", $"{place}.devices[{i}].away");
-            list.Range(device.Piece, 0, 10_000, "replacements", $"{place}.devices[{i}].piece");
+            list.Range(device.Away ?? 1, 1, 5000, "mm", $"{place}.devices[{i}].distance");
+            list.Range(device.Piece, 0, 10_000, "replacements", $"{place}.devices[{i}].replaced");
             if (device.Batch is { } batch)
             {
                 list.Text(batch, $"{place}.devices[{i}].batch");
             }
         }
-        list.Range(power.LampVolts, 3, 60, "V", $"{place}.power.lampVolts");
-        list.Range(power.LampWatts, 1, 200, "W", $"{place}.power.lampWatts");
+        list.Range(power.LampVolts, 3, 60, "V", $"{place}.power.bulbVolts");
+        list.Range(power.LampWatts, 1, 200, "W", $"{place}.power.bulbWatts");
         list.Range(power.LimiterAmps, 0.05, 30, "A", $"{place}.power.limiterAmps");
         list.Ids(build.Wires, $"{place}.wires", w => $"{w.Device} {w.Lead}");
         foreach (var (i, wire) in build.Wires.Index())
@@ -301,7 +301,7 @@ public static class BuildCheck
             var positions = board.Bridges.SelectMany(b => b.Positions.Select(p => $"{b.Id}={p}")).ToList();
             foreach (var position in match.Bridges?.Split(", ", StringSplitOptions.RemoveEmptyEntries) ?? [])
             {
-                list.Known(position, positions, "jumper position", $"{place}.bridges");
+                list.Known(position, positions, "jumper position", $"{place}.jumpers");
             }
         }
         if (

@@ -138,7 +138,7 @@ public static class BuildEdits
             .ToHashSet();
         return part.Functions.Aggregate(
             with,
-            (b, f) => WithLink(b, id, f.Id, given.Contains(f.Need) ? Priority.Nice : Wished.For(f.Need))
+            (b, f) => WithLink(b, id, f.Id, given.Contains(f.Need) ? Priority.Optional : Wished.For(f.Need))
         );
     }
 

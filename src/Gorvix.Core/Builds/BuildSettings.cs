@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Builds;
@@ -6,7 +7,7 @@ namespace Gorvix.Core.Builds;
 public enum MountTurn
 {
     /// <summary>Its arrow points to the nose.</summary>
-    Ahead,
+    Forward,
 
     /// <summary>Its arrow points to the right.</summary>
     Right,
@@ -32,7 +33,7 @@ public enum MountFace
 public enum CanvasGrid
 {
     /// <summary>The old 4:3 grid, which every unit draws.</summary>
-    Old,
+    Standard,
 
     /// <summary>The wide grid, where unit, goggles and board all know it.</summary>
     Wide,
@@ -51,10 +52,10 @@ public enum GnssWay
 /// <summary>Where it flies, for the declination.</summary>
 public sealed record FlyingPlace
 {
-    /// <summary>Degrees, -90 to 90, north positive.</summary>
+    /// <summary>Latitude in degrees, -90 to 90, north positive.</summary>
     public required double Latitude { get; init; }
 
-    /// <summary>Degrees, -180 to 180, east positive.</summary>
+    /// <summary>Longitude in degrees, -180 to 180, east positive.</summary>
     public required double Longitude { get; init; }
 }
 
@@ -64,30 +65,32 @@ public sealed record BuildSettings
     /// <summary>Nothing is chosen yet.</summary>
     public static readonly BuildSettings None = new();
 
-    /// <summary>Where it flies; null while it is not told.</summary>
+    /// <summary>Flying site; null if not set.</summary>
     public FlyingPlace? Place { get; init; }
 
-    /// <summary>What the air unit and the goggles draw; null while nobody knows: then the old grid.</summary>
+    /// <summary>OSD grid that air unit and goggles support; null for the 4:3 grid.</summary>
     public CanvasGrid? Canvas { get; init; }
 
-    /// <summary>How the GNSS module is spoken to; null while it has not been asked.</summary>
+    /// <summary>Protocol generation of the GNSS module; null if not yet read from it.</summary>
     public GnssGeneration? Gnss { get; init; }
 
-    /// <summary>Solutions a second, 1 to 25; null for 5.</summary>
+    /// <summary>Update rate in Hz, 1 to 25; null for 5.</summary>
     public int? GnssHertz { get; init; }
 
-    /// <summary>How the module is set up; null for what suits its memory.</summary>
+    /// <summary>Who configures the module; null for the default of its settings memory.</summary>
+    [JsonPropertyName("gnssSetup")]
     public GnssWay? GnssWay { get; init; }
 
-    /// <summary>How the compass is turned.</summary>
+    /// <summary>Compass orientation: where its arrow points.</summary>
     public MountTurn CompassTurn { get; init; }
 
-    /// <summary>Which way up the compass sits.</summary>
+    /// <summary>Which side of the compass faces up.</summary>
     public MountFace CompassFace { get; init; }
 
-    /// <summary>The channel that carries the signal's strength, 5 to 16; null where the board reads it from the link.</summary>
+    /// <summary>RC channel that carries RSSI, 5 to 16; null if the board reads it from the link.</summary>
+    [JsonPropertyName("rssiChannel")]
     public int? StrengthChannel { get; init; }
 
-    /// <summary>How many channels the radio sends, 4 to 16; null while it is not told.</summary>
+    /// <summary>Number of RC channels, 4 to 16; null if not set.</summary>
     public int? Channels { get; init; }
 }

@@ -8,17 +8,17 @@ namespace Gorvix.Core.Builds;
 /// </summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
 [JsonDerivedType(typeof(JointFact), "joint")]
-[JsonDerivedType(typeof(CavityFact), "cavity")]
-[JsonDerivedType(typeof(SeatFact), "seat")]
-[JsonDerivedType(typeof(BridgeFact), "bridge")]
-[JsonDerivedType(typeof(DeedFact), "deed")]
-[JsonDerivedType(typeof(SetFact), "set")]
+[JsonDerivedType(typeof(CavityFact), "pin")]
+[JsonDerivedType(typeof(SeatFact), "plug")]
+[JsonDerivedType(typeof(BridgeFact), "jumper")]
+[JsonDerivedType(typeof(DeedFact), "task")]
+[JsonDerivedType(typeof(SetFact), "setting")]
 public abstract record BuiltFact
 {
-    /// <summary>When it was done, UTC; null where nobody has noted it.</summary>
+    /// <summary>When it was done, UTC; null if not noted.</summary>
     public DateTime? On { get; init; }
 
-    /// <summary>It in words, as they were when it was done; they outlive the parts that they name.</summary>
+    /// <summary>A description, written when it was done; kept even if the parts it names are deleted.</summary>
     public string Words { get; init; } = "";
 
     /// <summary>It in words; in ids where nobody has noted words.</summary>
@@ -42,22 +42,22 @@ public sealed record JointFact : BuiltFact
     /// <summary>Id within the build of the device.</summary>
     public required string Device { get; init; }
 
-    /// <summary>Id in the library of what the device was then.</summary>
+    /// <summary>Id of the part that the device was at the time.</summary>
     public required string Part { get; init; }
 
     /// <summary>Id of the lead.</summary>
     public required string Lead { get; init; }
 
-    /// <summary>Id of the board whose pad it is.</summary>
+    /// <summary>Id of the board that has the pad.</summary>
     public required string Board { get; init; }
 
-    /// <summary>Id of the pad, one of a socket where a tail sits in it; null where it is soldered to another lead.</summary>
+    /// <summary>Id of the pad, or of the socket pin if a pigtail is plugged in; null if soldered to another lead.</summary>
     public string? Pad { get; init; }
 
-    /// <summary>Id within the build of the device to whose lead it is soldered; null for a pad.</summary>
+    /// <summary>Id of the device whose lead it is soldered to; null for a pad.</summary>
     public string? To { get; init; }
 
-    /// <summary>Id of the lead to which it is soldered; null for a pad.</summary>
+    /// <summary>Id of the lead it is soldered to; null for a pad.</summary>
     public string? ToLead { get; init; }
 
     /// <inheritdoc/>
@@ -84,16 +84,17 @@ public sealed record CavityFact : BuiltFact
     /// <summary>Id within the build of the device.</summary>
     public required string Device { get; init; }
 
-    /// <summary>Id in the library of what the device was then.</summary>
+    /// <summary>Id of the part that the device was at the time.</summary>
     public required string Part { get; init; }
 
     /// <summary>Id of the lead.</summary>
     public required string Lead { get; init; }
 
-    /// <summary>The cavity that it is in, from 1 at the marked end; null for out of the plug.</summary>
+    /// <summary>The plug pin it is in, from 1 at the marked end; null if de-pinned.</summary>
+    [JsonPropertyName("pin")]
     public int? Cavity { get; init; }
 
-    /// <summary>What is at its end.</summary>
+    /// <summary>What is on its end.</summary>
     public LeadEnd End { get; init; }
 
     /// <inheritdoc/>
@@ -110,10 +111,10 @@ public sealed record SeatFact : BuiltFact
     /// <summary>Id within the build of the device.</summary>
     public required string Device { get; init; }
 
-    /// <summary>Id in the library of what the device was then.</summary>
+    /// <summary>Id of the part that the device was at the time.</summary>
     public required string Part { get; init; }
 
-    /// <summary>Id of the board whose socket it is.</summary>
+    /// <summary>Id of the board that has the socket.</summary>
     public required string Board { get; init; }
 
     /// <summary>Id of the socket.</summary>
@@ -133,7 +134,8 @@ public sealed record BridgeFact : BuiltFact
     /// <summary>Id of the board.</summary>
     public required string Board { get; init; }
 
-    /// <summary>Id of the bridge.</summary>
+    /// <summary>Id of the jumper.</summary>
+    [JsonPropertyName("jumper")]
     public required string Bridge { get; init; }
 
     /// <summary>Its position.</summary>
@@ -160,13 +162,14 @@ public enum BuiltDeed
     Address,
 
     /// <summary>A tail is ready for a socket.</summary>
-    Tail,
+    Pigtail,
 }
 
 /// <summary>Something else is done.</summary>
 public sealed record DeedFact : BuiltFact
 {
-    /// <summary>What.</summary>
+    /// <summary>What was done.</summary>
+    [JsonPropertyName("task")]
     public required BuiltDeed Deed { get; init; }
 
     /// <summary>Id within the build of the device; null for the board.</summary>
@@ -175,13 +178,13 @@ public sealed record DeedFact : BuiltFact
     /// <summary>Id in the library of what the device was then; null for the board.</summary>
     public string? Part { get; init; }
 
-    /// <summary>Id of the lead with the resistor, or null.</summary>
+    /// <summary>Id of the lead with the pull-up, or null.</summary>
     public string? Lead { get; init; }
 
     /// <summary>The address, or null.</summary>
     public int? Address { get; init; }
 
-    /// <summary>Id of the socket that the tail is for, or null.</summary>
+    /// <summary>Id of the socket that the pigtail fits, or null.</summary>
     public string? Socket { get; init; }
 
     /// <inheritdoc/>
@@ -196,10 +199,10 @@ public sealed record DeedFact : BuiltFact
 /// <summary>A setting stands as it is told, on the board, a device or the radio.</summary>
 public sealed record SetFact : BuiltFact
 {
-    /// <summary>What is set, as in the sheet: "port.U3", "telemetry".</summary>
+    /// <summary>Setting key, as in the settings: "port.U3", "telemetry".</summary>
     public required string Key { get; init; }
 
-    /// <summary>To what.</summary>
+    /// <summary>Its value.</summary>
     public required string Value { get; init; }
 
     /// <inheritdoc/>

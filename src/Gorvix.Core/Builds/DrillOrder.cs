@@ -1,6 +1,6 @@
 namespace Gorvix.Core.Builds;
 
-/// <summary>What is practised.</summary>
+/// <summary>Type of drill.</summary>
 public enum DrillKind
 {
     /// <summary>A hidden fault is looked for.</summary>
@@ -31,19 +31,19 @@ public sealed record DrillOrder
     /// <summary>The longest id of a card, in characters.</summary>
     public const int MostCardId = 200;
 
-    /// <summary>What is practised.</summary>
+    /// <summary>Type of drill.</summary>
     public required DrillKind Kind { get; init; }
 
-    /// <summary>How hard it is, from 1.</summary>
+    /// <summary>Level, from 1.</summary>
     public required int Level { get; init; }
 
-    /// <summary>What it is drawn by, from 0.</summary>
+    /// <summary>Drill code, from 0.</summary>
     public required int Seed { get; init; }
 
-    /// <summary>What is asked; what the seed draws where there is nothing.</summary>
+    /// <summary>The questions; empty to draw them from the code.</summary>
     public IReadOnlyList<string> Cards { get; init; } = [];
 
-    /// <summary>What was drawn, made unreadable: tells a drill that another version of the program would draw otherwise. Missing where nobody has drawn it yet.</summary>
+    /// <summary>Checksum of what was drawn: shows whether another version would draw something else. Null until drawn.</summary>
     public string? Mark { get; init; }
 
     /// <summary>What stands against an order by itself, each with its member; empty where nothing does.</summary>

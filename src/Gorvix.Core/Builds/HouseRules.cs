@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace Gorvix.Core.Builds;
 
 /// <summary>The builder's choice wherever practitioners disagree. What each school says stands in <see cref="HouseSchools"/>.</summary>
@@ -6,49 +8,55 @@ public sealed record HouseRules
     /// <summary>The defaults.</summary>
     public static readonly HouseRules Default = new();
 
-    /// <summary>Who may share a port.</summary>
+    /// <summary>Port sharing.</summary>
     public PortSharing Sharing { get; init; }
 
-    /// <summary>Whether serial in code is used.</summary>
+    /// <summary>Use of software serial.</summary>
+    [JsonPropertyName("softwareSerial")]
     public SoftwareUse Software { get; init; }
 
-    /// <summary>Where the receiver is fed from.</summary>
+    /// <summary>Supply of the receiver.</summary>
+    [JsonPropertyName("receiverPower")]
     public ReceiverSupply Receiver { get; init; }
 
-    /// <summary>Where video is fed from.</summary>
+    /// <summary>Supply of video devices.</summary>
+    [JsonPropertyName("videoPower")]
     public VideoSupply Video { get; init; }
 
-    /// <summary>What is done where a starting board would drop a receiver into its loader.</summary>
+    /// <summary>What to do where the board's power-up would put a receiver into its bootloader.</summary>
+    [JsonPropertyName("bootloaderTrap")]
     public BootCure BootTrap { get; init; }
 
-    /// <summary>What is done with leads that no link uses.</summary>
+    /// <summary>What to do with unused leads.</summary>
+    [JsonPropertyName("unusedLeads")]
     public UnusedLeads Unused { get; init; }
 
-    /// <summary>Whether the motors may start without a fix.</summary>
+    /// <summary>Whether arming needs a GPS fix.</summary>
     public ArmingFix Arming { get; init; }
 
-    /// <summary>What the aircraft does when the radio is lost.</summary>
+    /// <summary>What the aircraft does on failsafe.</summary>
     public LossAct Failsafe { get; init; }
 
-    /// <summary>How fast the builder's hands are.</summary>
+    /// <summary>Work speed: scales the minutes shown.</summary>
+    [JsonPropertyName("pace")]
     public HandPace Hand { get; init; }
 }
 
-/// <summary>Whether the motors may start without a fix.</summary>
+/// <summary>Whether arming needs a GPS fix.</summary>
 public enum ArmingFix
 {
     /// <summary>Never.</summary>
-    Required,
+    FixRequired,
 
     /// <summary>They may.</summary>
-    Optional,
+    FixOptional,
 }
 
-/// <summary>What the aircraft does when the radio is lost.</summary>
+/// <summary>What the aircraft does on failsafe.</summary>
 public enum LossAct
 {
     /// <summary>It flies back, where it can.</summary>
-    ReturnHome,
+    ReturnToHome,
 
     /// <summary>The motors stop.</summary>
     Drop,
@@ -58,7 +66,7 @@ public enum LossAct
 public enum HandPace
 {
     /// <summary>As in the table.</summary>
-    Usual,
+    Normal,
 
     /// <summary>Half as long again.</summary>
     Careful,
@@ -67,17 +75,17 @@ public enum HandPace
     Quick,
 }
 
-/// <summary>Who may share a port.</summary>
+/// <summary>Port sharing.</summary>
 public enum PortSharing
 {
     /// <summary>One device, one port.</summary>
-    Strict,
+    OnePerPort,
 
     /// <summary>Two one-way users may have its halves.</summary>
     SplitHalves,
 }
 
-/// <summary>Whether serial in code is used.</summary>
+/// <summary>Use of software serial.</summary>
 public enum SoftwareUse
 {
     /// <summary>Not at all.</summary>
@@ -90,17 +98,17 @@ public enum SoftwareUse
     Allowed,
 }
 
-/// <summary>Where the receiver is fed from.</summary>
+/// <summary>Supply of the receiver.</summary>
 public enum ReceiverSupply
 {
     /// <summary>A pad that is alive on USB.</summary>
-    AliveOnUsb,
+    LiveOnUsb,
 
     /// <summary>A pad that is dead on USB.</summary>
-    DeadOnUsb,
+    OffOnUsb,
 }
 
-/// <summary>Where video is fed from.</summary>
+/// <summary>Supply of video devices.</summary>
 public enum VideoSupply
 {
     /// <summary>A regulated rail where there is one that fits.</summary>
@@ -110,7 +118,7 @@ public enum VideoSupply
     BatteryAllowed,
 }
 
-/// <summary>What is done where a starting board would drop a receiver into its loader.</summary>
+/// <summary>What to do where the board's power-up would put a receiver into its bootloader.</summary>
 public enum BootCure
 {
     /// <summary>Another port.</summary>
@@ -120,11 +128,11 @@ public enum BootCure
     PullUp,
 }
 
-/// <summary>What is done with leads that no link uses.</summary>
+/// <summary>What to do with unused leads.</summary>
 public enum UnusedLeads
 {
     /// <summary>Lifted out of the plug and insulated; they can go back.</summary>
-    Lift,
+    DePin,
 
     /// <summary>Cut off and insulated.</summary>
     Cut,

@@ -23,7 +23,7 @@ public static class HouseSchools
             "Port sharing",
             [
                 new(
-                    "strict",
+                    "onePerPort",
                     "One device per port",
                     "A port has one function in the settings. Set two and the firmware rejects the whole page: all port settings are lost."
                 ),
@@ -35,7 +35,7 @@ public static class HouseSchools
             ]
         ),
         new(
-            "software",
+            "softwareSerial",
             "Software serial",
             [
                 new(
@@ -52,19 +52,19 @@ public static class HouseSchools
             ]
         ),
         new(
-            "receiver",
+            "receiverPower",
             "Receiver supply",
             [
-                new("aliveOnUsb", "Live on USB", "Bind and configure at the desk without a battery."),
+                new("liveOnUsb", "Live on USB", "Bind and configure at the desk without a battery."),
                 new(
-                    "deadOnUsb",
+                    "offOnUsb",
                     "Off on USB",
                     "Unplugging the battery power-cycles it, which lets it enter its bootloader through the board."
                 ),
             ]
         ),
         new(
-            "video",
+            "videoPower",
             "Video supply",
             [
                 new("regulatedFirst", "Regulated first", "A filtered rail keeps motor noise out of the video."),
@@ -76,7 +76,7 @@ public static class HouseSchools
             ]
         ),
         new(
-            "bootTrap",
+            "bootloaderTrap",
             "Bootloader trap",
             [
                 new(
@@ -92,10 +92,10 @@ public static class HouseSchools
             ]
         ),
         new(
-            "unused",
+            "unusedLeads",
             "Unused leads",
             [
-                new("lift", "De-pin", "A de-pinned lead cannot drive anything and can be refitted."),
+                new("dePin", "De-pin", "A de-pinned lead cannot drive anything and can be refitted."),
                 new("cut", "Cut and insulate", "Nothing dangles or slips back in."),
                 new(
                     "leave",
@@ -109,12 +109,12 @@ public static class HouseSchools
             "Arming without a fix",
             [
                 new(
-                    "required",
+                    "fixRequired",
                     "Never",
                     "Home is the take-off point: without a fix at take-off, return-to-home cannot bring the aircraft back."
                 ),
                 new(
-                    "optional",
+                    "fixOptional",
                     "Allowed",
                     "Close in, indoors or between walls a fix never comes, and return-to-home is not wanted."
                 ),
@@ -125,7 +125,7 @@ public static class HouseSchools
             "Failsafe",
             [
                 new(
-                    "returnHome",
+                    "returnToHome",
                     "Return to home",
                     "With a fix it flies back at a set height. Test it first in an open, safe place. It does not guarantee recovery."
                 ),
@@ -137,10 +137,10 @@ public static class HouseSchools
             ]
         ),
         new(
-            "hand",
+            "pace",
             "Work speed",
             [
-                new("usual", "Normal", "Standard times: solder jumper 4 min, setting 2 min, soldered lead 3 min."),
+                new("normal", "Normal", "Standard times: solder jumper 4 min, setting 2 min, soldered lead 3 min."),
                 new(
                     "careful",
                     "Careful",

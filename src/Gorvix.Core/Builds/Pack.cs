@@ -24,10 +24,10 @@ public sealed record Pack
     /// <summary>Cells in series.</summary>
     public required int Cells { get; init; }
 
-    /// <summary>The kind of cell.</summary>
+    /// <summary>Cell type.</summary>
     public Chemistry Chemistry { get; init; }
 
-    /// <summary>The resistance of the pack with its plug, in milliohms, 0 to 2000; null while nobody has measured it.</summary>
+    /// <summary>Battery resistance including its plug, in milliohms, 0 to 2000; null if not measured.</summary>
     public double? Milliohms { get; init; }
 
     /// <summary>From empty (3.3 V a cell) to full (4.20 V, or 4.35 V for the high-voltage kind); common practice.</summary>

@@ -152,7 +152,12 @@ public sealed record PartsChange
             PartsChangeKind.TakeHarness => BuildEdits.WithHarness(build, Device!, Harness!),
             PartsChangeKind.AddDevice => BuildEdits.WithDevice(build, library.Device(Part!)!, library),
             PartsChangeKind.RemoveDevice => BuildEdits.WithoutDevice(build, Device!),
-            PartsChangeKind.AddLink => BuildEdits.WithLink(build, Device!, Function!, Priority ?? Builds.Priority.Want),
+            PartsChangeKind.AddLink => BuildEdits.WithLink(
+                build,
+                Device!,
+                Function!,
+                Priority ?? Builds.Priority.Wanted
+            ),
             PartsChangeKind.CutWire => BuildEdits.WithWire(build, Wire!),
             PartsChangeKind.PlaceDevice => build.Devices.First(d => d.Id == Device).Away == Millimetres
                 ? build
@@ -176,36 +181,7 @@ public sealed record PartsChange
                 {
                     Note = string.IsNullOrWhiteSpace(Text) ? null : Text.Trim(),
                 },
-            _ => BuildEdits.WithPriority(build, Link!, Priority ?? Builds.Priority.Want),
-        };
-
-    /// <summary>The change in words, for the undo list.</summary>
-    public string Words() =>
-        Kind switch
-        {
-            PartsChangeKind.TakeBoard => $"Swap board to {Part}",
-            PartsChangeKind.TakePart => $"Swap {Device} to {Part}",
-            PartsChangeKind.TakeHarness => $"Use harness {Harness} on {Device}",
-            PartsChangeKind.AddDevice => $"Add {Part}",
-            PartsChangeKind.RemoveDevice => $"Remove {Device}",
-            PartsChangeKind.AddLink => $"Add link {Function} of {Device}",
-            PartsChangeKind.RemoveLink => $"Remove link {Link}",
-            PartsChangeKind.NameDevice => string.IsNullOrWhiteSpace(Text)
-                ? $"Reset name of {Device}"
-                : $"Rename {Device} to \"{Text.Trim()}\"",
-            PartsChangeKind.SetBatch => string.IsNullOrWhiteSpace(Text)
-                ? $"Clear batch of {Device}"
-                : $"Set batch of {Device} to {Text.Trim()}",
-            PartsChangeKind.NameBuild => $"Rename build to \"{Text?.Trim()}\"",
-            PartsChangeKind.SetNote => "Edit note",
-            PartsChangeKind.PlaceDevice => Millimetres is { } away
-                ? $"Set distance of {Device} from the board to {away:0.#} mm"
-                : $"Clear distance of {Device} from the board",
-            PartsChangeKind.SetAllowance =>
-                $"Set allowance to {Millimetres ?? WireLengths.UsualAllowance:0.#} mm per wire",
-            PartsChangeKind.CutWire =>
-                $"Set wire {Wire!.Lead} of {Wire.Device} to {Wire.Millimetres:0.#} mm, AWG {Wire.Gauge}",
-            _ => $"Set priority of {Link} to {(Priority ?? Builds.Priority.Want).ToString().ToLowerInvariant()}",
+            _ => BuildEdits.WithPriority(build, Link!, Priority ?? Builds.Priority.Wanted),
         };
 
     private void Known(Build build, CheckList list) =>

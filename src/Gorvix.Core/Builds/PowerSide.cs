@@ -1,16 +1,18 @@
+using System.Text.Json.Serialization;
+
 namespace Gorvix.Core.Builds;
 
 /// <summary>The USB port that the board is plugged into while it is set up.</summary>
 public enum UsbPort
 {
     /// <summary>A port of a computer that granted its 500 mA (source: USB 2.0, section 7.2.1).</summary>
-    Granted,
+    Usb2,
 
     /// <summary>A port that has granted nothing yet: one unit load of 100 mA (source: USB 2.0, section 7.2.1).</summary>
-    Bare,
+    Unconfigured,
 
     /// <summary>A port of the fast kind: six unit loads of 150 mA (source: USB 3.2, section 11.4.1).</summary>
-    Fast,
+    Usb3,
 
     /// <summary>A type C port that advertises 1.5 A (source: USB Type-C 2.0, table 4-36).</summary>
     TypeC15,
@@ -28,16 +30,18 @@ public sealed record PowerSide
     /// <summary>The USB port.</summary>
     public UsbPort Usb { get; init; }
 
-    /// <summary>The bench supply, or null where there is none.</summary>
+    /// <summary>The bench supply, or null for none.</summary>
     public BenchSupply? Bench { get; init; }
 
-    /// <summary>Volts of the lamp that the first power goes through; 3 to 60.</summary>
+    /// <summary>Rated voltage of the bulb used for the first power-up, 3 to 60.</summary>
+    [JsonPropertyName("bulbVolts")]
     public double LampVolts { get; init; } = 12;
 
-    /// <summary>Watts of that lamp; 1 to 200.</summary>
+    /// <summary>Rated power of that bulb in watts, 1 to 200.</summary>
+    [JsonPropertyName("bulbWatts")]
     public double LampWatts { get; init; } = 21;
 
-    /// <summary>The current that the electronic limiter holds, in amperes; 0.05 to 30.</summary>
+    /// <summary>Limit of the electronic current limiter, in amperes, 0.05 to 30.</summary>
     public double LimiterAmps { get; init; } = 1;
 
     /// <summary>The most that a USB port gives, in amperes.</summary>
@@ -45,8 +49,8 @@ public sealed record PowerSide
     public static double AmpsOf(UsbPort port) =>
         port switch
         {
-            UsbPort.Bare => 0.1,
-            UsbPort.Fast => 0.9,
+            UsbPort.Unconfigured => 0.1,
+            UsbPort.Usb3 => 0.9,
             UsbPort.TypeC15 => 1.5,
             UsbPort.TypeC30 => 3,
             _ => 0.5,
@@ -56,10 +60,10 @@ public sealed record PowerSide
 /// <summary>A bench supply with its knobs.</summary>
 public sealed record BenchSupply
 {
-    /// <summary>What it is set to, in volts; 1 to 60.</summary>
+    /// <summary>Output voltage, 1 to 60.</summary>
     public required double Volts { get; init; }
 
-    /// <summary>The current at which it holds, in amperes; 0.05 to 30.</summary>
+    /// <summary>Current limit, in amperes, 0.05 to 30.</summary>
     public required double Amps { get; init; }
 }
 
@@ -78,9 +82,9 @@ public sealed record WireCut
     /// <summary>Id of its supply, ground or output lead.</summary>
     public required string Lead { get; init; }
 
-    /// <summary>Its gauge, AWG 10 to 40.</summary>
+    /// <summary>Gauge, AWG 10 to 40.</summary>
     public int Gauge { get; init; } = UsualGauge;
 
-    /// <summary>Its length one way, in millimetres; 1 to 5000.</summary>
+    /// <summary>Length one way, in millimetres, 1 to 5000.</summary>
     public double Millimetres { get; init; } = UsualMillimetres;
 }

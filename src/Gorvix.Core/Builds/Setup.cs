@@ -3,7 +3,7 @@ namespace Gorvix.Core.Builds;
 /// <summary>What holds for a build as a whole: firmware, what feeds it, and the house rules.</summary>
 public sealed record Setup
 {
-    /// <summary>Id of the firmware profile, or null for one that can do everything.</summary>
+    /// <summary>Id of the firmware profile, or null to allow every port function.</summary>
     public string? Firmware { get; init; }
 
     /// <summary>The battery, or null while it is not chosen.</summary>
@@ -15,13 +15,13 @@ public sealed record Setup
     /// <summary>The radio's side of the control link, or null while it is not known.</summary>
     public RadioSide? Radio { get; init; }
 
-    /// <summary>What is on the bench to feed it with.</summary>
+    /// <summary>Bench equipment that powers the build.</summary>
     public PowerSide Power { get; init; } = PowerSide.Usual;
 
-    /// <summary>What is chosen where settings do not follow from the plan alone.</summary>
+    /// <summary>Settings that the plan alone does not decide.</summary>
     public BuildSettings Settings { get; init; } = BuildSettings.None;
 
-    /// <summary>The builder's choice where practitioners disagree.</summary>
+    /// <summary>House rules: the builder's choice where builders disagree.</summary>
     public HouseRules House { get; init; } = HouseRules.Default;
 
     /// <summary>The set-up of a build.</summary>

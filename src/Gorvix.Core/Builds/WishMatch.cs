@@ -9,8 +9,8 @@ namespace Gorvix.Core.Builds;
 /// </summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
 [JsonDerivedType(typeof(RouteMatch), "route")]
-[JsonDerivedType(typeof(SeatMatch), "seat")]
-[JsonDerivedType(typeof(FeedMatch), "feed")]
+[JsonDerivedType(typeof(SeatMatch), "plug")]
+[JsonDerivedType(typeof(FeedMatch), "supply")]
 [JsonDerivedType(typeof(LeadMatch), "lead")]
 public abstract record WishMatch
 {
@@ -34,9 +34,9 @@ public sealed record RouteMatch : WishMatch
     public string? Mode { get; init; }
 
     /// <summary>
-    /// The bridge positions that the route needs, such as <c>J4=inverted, JR=SBUS</c>, sorted: exactly these, none for an empty text,
-    /// or null for any.
+    /// Jumper positions the route needs, such as <c>J4=inverted, JR=SBUS</c>, sorted: exactly these; empty for none, null for any.
     /// </summary>
+    [JsonPropertyName("jumpers")]
     public string? Bridges { get; init; }
 
     /// <inheritdoc/>
@@ -53,7 +53,7 @@ public sealed record SeatMatch : WishMatch
     /// <summary>Id of the device within the build.</summary>
     public required string Device { get; init; }
 
-    /// <summary>Id of the socket, or null for none: its leads are soldered one by one.</summary>
+    /// <summary>Id of the socket, or null for none: its leads are direct-soldered.</summary>
     public string? Socket { get; init; }
 
     /// <inheritdoc/>
@@ -69,13 +69,13 @@ public sealed record FeedMatch : WishMatch
     /// <summary>Id of its supply lead.</summary>
     public required string Lead { get; init; }
 
-    /// <summary>Id of the pad; null where an output of a device feeds the lead.</summary>
+    /// <summary>Id of the pad; null if another device powers the lead.</summary>
     public string? Pad { get; init; }
 
-    /// <summary>Id within the build of the device whose output feeds the lead; null where a pad does.</summary>
+    /// <summary>Id of the device that powers the lead; null if a pad does.</summary>
     public string? From { get; init; }
 
-    /// <summary>Id of the lead of that output.</summary>
+    /// <summary>Id of that device's output lead.</summary>
     public string? FromLead { get; init; }
 
     /// <inheritdoc/>

@@ -13,8 +13,8 @@ public static class Wished
     public static Priority For(Need need) =>
         need switch
         {
-            Need.Control => Priority.Must,
-            Need.Height or Need.CameraControl or Need.FlightLog or Need.HostData => Priority.Nice,
-            _ => Priority.Want,
+            Need.RcLink => Priority.Required,
+            Need.Rangefinder or Need.CameraControl or Need.FlightLog or Need.WirelessConfiguration => Priority.Optional,
+            _ => Priority.Wanted,
         };
 }

@@ -15,7 +15,7 @@ public sealed class Socket
     /// <summary>Id within the board.</summary>
     public string Id { get; }
 
-    /// <summary>Its name on the leaflet.</summary>
+    /// <summary>Its name in the manual.</summary>
     public string Label { get; }
 
     /// <summary>Pitch and number of pins: plugs of one family fit each other whatever they carry.</summary>

@@ -45,7 +45,7 @@ internal static class BoardGaps
         {
             yield return Note(LeafletStep.Pads, "pads", "No ports yet: enter the pads as printed.");
         }
-        foreach (var (i, pad) in board.Pads.Index().Where(p => p.Item.Meaning == PadMeaning.Doubtful))
+        foreach (var (i, pad) in board.Pads.Index().Where(p => p.Item.Meaning == PadMeaning.Uncertain))
         {
             var finding = LeafletRules.Doubt.Found(
                 Severity.Warn,
@@ -72,7 +72,7 @@ internal static class BoardGaps
                     LeafletStep.Ports,
                     $"ports[{i}]",
                     Severity.Warn,
-                    $"No pad connects to {port.Id}: nothing can be wired to it."
+                    $"No pad connects to {port.Name}: nothing can be wired to it."
                 );
             }
         }

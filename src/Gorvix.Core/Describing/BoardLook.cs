@@ -106,7 +106,7 @@ public sealed record BoardLook(
             _ when field.StartsWith("input", StringComparison.Ordinal)
                     || field.StartsWith("rails", StringComparison.Ordinal) => LeafletStep.Supply,
             "controller" => LeafletStep.Controller,
-            _ when field.StartsWith("bridges", StringComparison.Ordinal)
+            _ when field.StartsWith("jumpers", StringComparison.Ordinal)
                     || field.Contains(".paths", StringComparison.Ordinal) => LeafletStep.Between,
             _ when field.StartsWith("pads", StringComparison.Ordinal)
                     || field.StartsWith("plugs", StringComparison.Ordinal) => LeafletStep.Pads,
@@ -119,7 +119,7 @@ public sealed record BoardLook(
     private static PadLook PadOf(Board board, Pad pad)
     {
         var label = LabelReader.Read(board, pad.Label);
-        var doubt = pad.Meaning == PadMeaning.Doubtful ? LabelBook.WhyDoubtful(pad.Label) : null;
+        var doubt = pad.Meaning == PadMeaning.Uncertain ? LabelBook.WhyDoubtful(pad.Label) : null;
         return new PadLook(
             pad.Id,
             pad.Label,
@@ -157,11 +157,11 @@ public sealed record BoardLook(
     }
 
     private static string JobOf(Port port, string net) =>
-        net == port.Rx ? $"{port.Id} RX"
-        : net == port.Tx ? $"{port.Id} TX"
-        : net == port.Data ? $"{port.Id} SDA"
-        : net == port.Clock ? $"{port.Id} SCL"
-        : $"a {port.Id} pin";
+        net == port.Rx ? $"{port.Name} RX"
+        : net == port.Tx ? $"{port.Name} TX"
+        : net == port.Data ? $"{port.Name} SDA"
+        : net == port.Clock ? $"{port.Name} SCL"
+        : $"a {port.Name} pin";
 
     private static List<string> Implications(ControllerClass known) =>
         [

@@ -194,7 +194,7 @@ public sealed record DeviceLook(
                     Link = "bench",
                     Device = "bench",
                     Function = function.Id,
-                    Priority = Priority.Must,
+                    Priority = Priority.Required,
                 },
             ],
         };

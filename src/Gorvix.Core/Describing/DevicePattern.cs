@@ -20,7 +20,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
                 DeviceKind.Receiver,
                 "5V supply red, GND ground black, TX signal white, RX signal green",
                 PatternMaker.Gives(
-                    Need.Control,
+                    Need.RcLink,
                     PatternMaker.Mode("CRSF", "TX out, RX in") with
                     {
                         Carries = [new Rider { Function = "telemetry" }],
@@ -37,7 +37,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
             PatternMaker.Device(
                 DeviceKind.Receiver,
                 "5V supply red, GND ground black, SBUS signal white, S.Port signal yellow",
-                PatternMaker.Gives(Need.Control, PatternMaker.Mode("SBUS", "SBUS out")),
+                PatternMaker.Gives(Need.RcLink, PatternMaker.Mode("SBUS", "SBUS out")),
                 PatternMaker.Gives(Need.Telemetry, PatternMaker.Mode("S.Port", "S.Port both"))
             )
         ),
@@ -49,7 +49,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
                 DeviceKind.Receiver,
                 "5V supply red, GND ground black, OUT signal white, PPM signal yellow",
                 PatternMaker.Gives(
-                    Need.Control,
+                    Need.RcLink,
                     PatternMaker.Mode("SBUS", "OUT out"),
                     PatternMaker.Mode("IBUS", "OUT out") with
                     {
@@ -65,10 +65,10 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
             "Supply, ground, video in, one wire for VTX control; often a 5 V output for a camera.",
             PatternMaker.Device(
                 DeviceKind.VideoTransmitter,
-                "BAT supply red, GND ground black, VID picture yellow, CTRL signal blue, 5V output white",
-                PatternMaker.Gives(Need.Picture, PatternMaker.Mode("Picture out", "VID in")),
+                "BAT supply red, GND ground black, VID video yellow, CTRL signal blue, 5V output white",
+                PatternMaker.Gives(Need.Video, PatternMaker.Mode("Picture out", "VID in")),
                 PatternMaker.Gives(
-                    Need.VideoControl,
+                    Need.VtxControl,
                     PatternMaker.Mode("VC-9600", "CTRL both"),
                     PatternMaker.Mode("VC-4800", "CTRL both") with
                     {
@@ -85,7 +85,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
                 PatternMaker.Device(
                     DeviceKind.AirUnit,
                     "BAT supply red, GND ground black, TX signal white, RX signal yellow",
-                    PatternMaker.Gives(Need.PictureText, PatternMaker.Mode("MSP", "TX out, RX in"))
+                    PatternMaker.Gives(Need.Osd, PatternMaker.Mode("MSP", "TX out, RX in"))
                 ),
                 "1.0 mm",
                 "bat gnd tx rx"
@@ -100,7 +100,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
                     PatternMaker.Device(
                         DeviceKind.AirUnit,
                         "BAT supply red, GND ground black, TX signal white, RX signal grey, GND2 ground brown, SBUS signal yellow",
-                        PatternMaker.Gives(Need.PictureText, PatternMaker.Mode("MSP", "TX out, RX in"))
+                        PatternMaker.Gives(Need.Osd, PatternMaker.Mode("MSP", "TX out, RX in"))
                     ),
                     "sbus"
                 ),
@@ -117,16 +117,16 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
                     DeviceKind.Gnss,
                     "5V supply red, GND ground black, TX signal yellow, RX signal white, SDA signal blue, SCL signal green",
                     PatternMaker.Gives(
-                        Need.Position,
+                        Need.Gps,
                         PatternMaker.Mode("UBX", "TX out, RX in") with
                         {
                             Bauds = [115200, 57600, 38400, 9600],
                         }
                     ),
-                    PatternMaker.Gives(Need.Heading, PatternMaker.Mode("I²C", "SDA both, SCL in") with { Address = 13 })
+                    PatternMaker.Gives(Need.Compass, PatternMaker.Mode("I²C", "SDA both, SCL in") with { Address = 13 })
                 ) with
                 {
-                    Memory = SetupMemory.Keeps,
+                    Memory = SetupMemory.Saves,
                 },
                 "1.0 mm",
                 "gnd scl sda tx rx 5v"
@@ -140,7 +140,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
                 DeviceKind.Gnss,
                 "5V supply red, GND ground black, TX signal yellow, RX signal white",
                 PatternMaker.Gives(
-                    Need.Position,
+                    Need.Gps,
                     PatternMaker.Mode("UBX", "TX out, RX in") with
                     {
                         Bauds = [9600, 38400, 57600, 115200],
@@ -148,7 +148,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
                 )
             ) with
             {
-                Memory = SetupMemory.Forgets,
+                Memory = SetupMemory.Loses,
             }
         ),
         new(
@@ -158,7 +158,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
             PatternMaker.Device(
                 DeviceKind.Compass,
                 "5V supply red, GND ground black, SDA signal blue, SCL signal green",
-                PatternMaker.Gives(Need.Heading, PatternMaker.Mode("I²C", "SDA both, SCL in") with { Address = 13 })
+                PatternMaker.Gives(Need.Compass, PatternMaker.Mode("I²C", "SDA both, SCL in") with { Address = 13 })
             )
         ),
         new(
@@ -189,10 +189,10 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
             "ESCs with a plug",
             "One plug for motors, current sense and ESC telemetry; the ESCs are powered directly from the battery.",
             PatternMaker.Device(
-                DeviceKind.SpeedController,
+                DeviceKind.Esc,
                 "BAT supply red, GND ground black, CUR sense yellow, TLM signal green",
-                PatternMaker.Gives(Need.EscReadings, PatternMaker.Mode("ESC", "TLM out")),
-                PatternMaker.Gives(Need.BatteryReadings, PatternMaker.Mode("Level in", "CUR out"))
+                PatternMaker.Gives(Need.EscTelemetry, PatternMaker.Mode("ESC", "TLM out")),
+                PatternMaker.Gives(Need.BatterySensing, PatternMaker.Mode("Level in", "CUR out"))
             ) with
             {
                 Pieces = 4,
@@ -203,9 +203,9 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
             "Rangefinder or flow sensor",
             "Supply, ground and one or two serial leads.",
             PatternMaker.Device(
-                DeviceKind.RangeFinder,
+                DeviceKind.Rangefinder,
                 "5V supply red, GND ground black, TX signal green",
-                PatternMaker.Gives(Need.Height, PatternMaker.Mode("Range finder", "TX out"))
+                PatternMaker.Gives(Need.Rangefinder, PatternMaker.Mode("Range finder", "TX out"))
             )
         ),
         new(
@@ -213,7 +213,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
             "Flight logger",
             "Receives only: one signal lead and its supply.",
             PatternMaker.Device(
-                DeviceKind.Recorder,
+                DeviceKind.FlightLogger,
                 "5V supply red, GND ground black, RX signal green",
                 PatternMaker.Gives(Need.FlightLog, PatternMaker.Mode("Flight log", "RX in"))
             )
@@ -224,8 +224,8 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
             "Supply, ground, video out; a camera control lead on some.",
             PatternMaker.Device(
                 DeviceKind.Camera,
-                "V supply red, GND ground black, VID picture yellow",
-                PatternMaker.Gives(Need.Picture, PatternMaker.Mode("Picture in", "VID out"))
+                "V supply red, GND ground black, VID video yellow",
+                PatternMaker.Gives(Need.Video, PatternMaker.Mode("Picture in", "VID out"))
             )
         ),
         new(
@@ -235,7 +235,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
             PatternMaker.Device(
                 DeviceKind.WirelessBridge,
                 "5V supply red, GND ground black, TX signal yellow, RX signal white",
-                PatternMaker.Gives(Need.HostData, PatternMaker.Mode("MSP host", "TX out, RX in"))
+                PatternMaker.Gives(Need.WirelessConfiguration, PatternMaker.Mode("MSP host", "TX out, RX in"))
             )
         ),
         new(
@@ -243,9 +243,9 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
             "OSD board",
             "Overlays text on analogue video, using data from the board.",
             PatternMaker.Device(
-                DeviceKind.Overlay,
+                DeviceKind.Osd,
                 "5V supply red, GND ground black, TX signal yellow, RX signal white",
-                PatternMaker.Gives(Need.PictureText, PatternMaker.Mode("MSP", "TX out, RX in"))
+                PatternMaker.Gives(Need.Osd, PatternMaker.Mode("MSP", "TX out, RX in"))
             )
         ),
         new(

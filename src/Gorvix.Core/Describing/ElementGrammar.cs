@@ -17,13 +17,14 @@ internal static class ElementGrammar
     private static readonly TokenListParser<T, PathElement> Inverter =
         from key in Terms.Key("inverter")
         from passes in Passes.OptionalOrDefault(Passage.ToController)
-        from stands in Volts("stands")
+        from stands in Volts("max")
+        from before in Volts("stands")
         from drives in Volts("drives")
         select (PathElement)
             new Inverter
             {
                 Direction = passes,
-                Stands = stands,
+                Stands = stands ?? before,
                 Drives = drives,
             };
 

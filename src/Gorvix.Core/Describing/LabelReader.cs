@@ -14,7 +14,7 @@ internal static class LabelReader
     {
         /// <summary>Whether the label speaks of something that the board does not have yet, and that it would be given for it.</summary>
         public bool Makes =>
-            Meaning == PadMeaning.Doubtful
+            Meaning == PadMeaning.Uncertain
             && Reading.Meanings.Zip(Ends).Any(m => m.Second is null && Tells(Reading, m.First));
     }
 
@@ -41,7 +41,7 @@ internal static class LabelReader
         var first = ends.FirstOrDefault(e => e is not null);
         var one = first is not null && ends.All(e => e is not null && e.Net == first.Net && e.Rail == first.Rail);
         var sure = one && (reading.Trust == LabelTrust.Certain || ends.Count > 1);
-        return new OnBoard(reading, ends, sure ? PadMeaning.Sure : PadMeaning.Doubtful, first);
+        return new OnBoard(reading, ends, sure ? PadMeaning.Sure : PadMeaning.Uncertain, first);
     }
 
     /// <summary>Where a meaning leads on this board; null when it has nothing of the kind.</summary>
@@ -63,8 +63,8 @@ internal static class LabelReader
                     )
                     ?.Id
             ),
-            LabelKind.PictureIn => (Only(board, PortKind.Picture)?.Rx, null),
-            LabelKind.PictureOut => (Only(board, PortKind.Picture)?.Tx, null),
+            LabelKind.PictureIn => (Only(board, PortKind.Video)?.Rx, null),
+            LabelKind.PictureOut => (Only(board, PortKind.Video)?.Tx, null),
             LabelKind.Current => (Level(board, "CUR")?.Rx, null),
             LabelKind.Strength => (Level(board, "RSSI")?.Rx, null),
             LabelKind.Keys => (Level(board, "KEY")?.Tx, null),

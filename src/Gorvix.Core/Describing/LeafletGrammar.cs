@@ -7,7 +7,7 @@ using T = Gorvix.Core.Describing.LeafletToken;
 
 namespace Gorvix.Core.Describing;
 
-/// <summary>The lines of a leaflet text, each by the word that begins it; any other line is a socket. docs/leaflet.md tells them to builders.</summary>
+/// <summary>The lines of a leaflet text, each by the word that begins it; any other line is a socket. docs/board-text.md tells them to builders.</summary>
 internal static class LeafletGrammar
 {
     private static readonly TokenListParser<T, Named> Name = Token
@@ -167,7 +167,7 @@ internal static class LeafletGrammar
         from name in Name
         from stands in Comma
             .IgnoreThen(Terms.Key("pins"))
-            .IgnoreThen(Terms.Key("stand"))
+            .IgnoreThen(Terms.Key("max").Or(Terms.Word("stand")))
             .IgnoreThen(Terms.Number("V"))
             .Select(double? (v) => v)
             .OptionalOrDefault()
@@ -257,7 +257,7 @@ internal static class LeafletGrammar
         from name in Name
         from colon in Colon
         from positions in Name.AtLeastOnce()
-        from comes in Comma.IgnoreThen(Terms.Key("comes")).IgnoreThen(Name).Try().Maybe()
+        from comes in Comma.IgnoreThen(Terms.Key("default").Or(Terms.Word("comes"))).IgnoreThen(Name).Try().Maybe()
         from lies in Comma
             .IgnoreThen(Side)
             .Then(side =>
@@ -278,7 +278,7 @@ internal static class LeafletGrammar
                     Id = name.Text,
                     Positions = [.. positions.Select(p => p.Text)],
                     Default = comes?.Text ?? positions[0].Text,
-                    MovedBy = moved.HasValue ? MovedBy.Firmware : MovedBy.Iron,
+                    MovedBy = moved.HasValue ? MovedBy.Firmware : MovedBy.Solder,
                     Place = lies,
                 }
             );
@@ -289,7 +289,8 @@ internal static class LeafletGrammar
         from says in Colon
             .IgnoreThen(
                 Terms
-                    .Key("stands")
+                    .Key("max")
+                    .Or(Terms.Word("stands"))
                     .IgnoreThen(Terms.Number("V"))
                     .Select(v => new NetLine("", v, null))
                     .Or(Terms.OneOf<BootLevel>("high, low or chatters").Select(b => new NetLine("", null, b)))

@@ -22,7 +22,7 @@ public sealed record LeafletReading(
 );
 
 /// <summary>
-/// The leaflet of a board as text: typed as it is read, shown, copied, read back. docs/leaflet.md has the whole notation. The text
+/// The leaflet of a board as text: typed as it is read, shown, copied, read back. docs/board-text.md has the whole notation. The text
 /// of a board gives the same board again, to the last member.
 /// </summary>
 public static class LeafletText
@@ -259,16 +259,16 @@ internal static class Examples
 {
     private static readonly Dictionary<string, string> All = new(StringComparer.OrdinalIgnoreCase)
     {
-        ["controller"] = "controller F4, pins stand 5 V",
+        ["controller"] = "controller F4, pins max 5 V",
         ["input"] = "input 7 to 26 V",
         ["size"] = "size 36 x 36 mm",
         ["holes"] = "holes 30.5 x 30.5 mm, M3",
         ["usb"] = "usb left",
         ["arrow"] = "arrow rear",
         ["rail"] = "rail 5V: 5 V regulator, dropout 1 V, up to 2 A, switching, filtered",
-        ["net"] = "net u3tx: stands 5 V, chatters",
+        ["net"] = "net u3tx: max 5 V, chatters",
         ["port"] = "port U3: RX TX, for control",
-        ["bridge"] = "bridge J4: raw inverted, comes raw, bottom 12,8",
+        ["bridge"] = "bridge J4: raw inverted, default raw, bottom 12,8",
         ["inside"] = "inside \"receiver\" gives control",
         ["top"] = "top left: R1 T1 5V G 4V5",
         ["bottom"] = "bottom rear: B+?=BAT DSM=U3.TX",

@@ -38,7 +38,7 @@ internal static class LeafletWriter
             text.Append(
                 bridge.Default == (bridge.Positions.Count == 0 ? null : bridge.Positions[0])
                     ? ""
-                    : $", comes {Name(bridge.Default)}"
+                    : $", default {Name(bridge.Default)}"
             );
             if (bridge.Place is { } place)
             {
@@ -117,7 +117,7 @@ internal static class LeafletWriter
             rail.Limit is { } limit ? $"up to {Number(limit)} A" : null,
             rail.Kind?.ToString().ToLowerInvariant(),
             rail.Efficiency is { } part ? $"efficiency {Number(Math.Round(part * 100, 9))} %" : null,
-            rail.Quiescent is { } own ? $"itself {Number(own)} A" : null,
+            rail.Quiescent is { } own ? $"quiescent {Number(own)} A" : null,
             rail.Filtering?.ToString().ToLowerInvariant(),
         ];
         var feed = rail.Feed == RailFeed.RegulatorOrUsb ? "regulator or USB" : rail.Feed.ToString().ToLowerInvariant();
@@ -136,7 +136,7 @@ internal static class LeafletWriter
                 : board.Nets.CountBy(n => n.MaxVolts).MaxBy(n => n.Value).Key;
         if (board.Controller != "")
         {
-            var more = stands == BoardAssembler.ClassStands(board.Controller) ? "" : $", pins stand {Number(stands)} V";
+            var more = stands == BoardAssembler.ClassStands(board.Controller) ? "" : $", pins max {Number(stands)} V";
             text.Append(CultureInfo.InvariantCulture, $"controller {Name(board.Controller)}{more}\n");
         }
         return board.Controller == "" ? BoardAssembler.ClassStands("") : stands;
@@ -171,7 +171,7 @@ internal static class LeafletWriter
         {
             string?[] says =
             [
-                net.MaxVolts == stands ? null : $"stands {Number(net.MaxVolts)} V",
+                net.MaxVolts == stands ? null : $"max {Number(net.MaxVolts)} V",
                 net.AtBoot == BootLevel.High ? null : net.AtBoot.ToString().ToLowerInvariant(),
             ];
             var tail = string.Join(", ", says.OfType<string>());
@@ -224,7 +224,7 @@ internal static class LeafletWriter
         element switch
         {
             Inverter inverter =>
-                $"inverter{Passes(inverter.Direction)}{Volts(" stands", inverter.Stands)}{Volts(" drives", inverter.Drives)}",
+                $"inverter{Passes(inverter.Direction)}{Volts(" max", inverter.Stands)}{Volts(" drives", inverter.Drives)}",
             Contact contact => $"{Name(contact.Bridge)}={Name(contact.Position)}",
             Resistor resistor => $"{Number(resistor.Ohms)} ohm",
             Divider divider => $"divider {Number(divider.Ratio)}",

@@ -222,7 +222,7 @@ internal sealed class PadList(List<LeafletProblem> problems)
                 PadMeaning.Sure,
                 [path]
             ),
-            (_, { End: not null } or { Doubt: true }) => (PadMeaning.Doubtful, []),
+            (_, { End: not null } or { Doubt: true }) => (PadMeaning.Uncertain, []),
             _ => Read(board, name.Label.Text),
         };
         return new Pad
@@ -231,7 +231,7 @@ internal sealed class PadList(List<LeafletProblem> problems)
             Label = name.Label.Text,
             Meaning =
                 name.NotConnected ? PadMeaning.NotConnected
-                : name.Doubt ? PadMeaning.Doubtful
+                : name.Doubt ? PadMeaning.Uncertain
                 : meaning,
             Side = place.Side,
             X = spot.X,

@@ -74,7 +74,7 @@ public static class PadsTold
     private static PadName NameOf(PadTold pad, IReadOnlyList<Way> ways) =>
         new(
             new Named(pad.Label, 1),
-            pad.Meaning == PadMeaning.Doubtful,
+            pad.Meaning == PadMeaning.Uncertain,
             EndOf(pad, ways),
             pad.Meaning == PadMeaning.NotConnected,
             pad.Id,

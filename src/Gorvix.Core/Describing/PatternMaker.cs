@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Gorvix.Core.Parts;
+using Gorvix.Core.Protocols;
 
 namespace Gorvix.Core.Describing;
 
@@ -41,7 +42,7 @@ internal static class PatternMaker
         new()
         {
             Id = id ?? Slug.Of(protocol),
-            Name = name ?? protocol,
+            Name = name ?? ProtocolCatalogue.NameOf(protocol),
             Protocol = protocol,
             Lines =
             [

@@ -59,7 +59,7 @@ internal static partial class PlaceWords
             "pads" => $"pad {At(board.Pads, index, p => p.Label)}",
             "rails" => $"rail {At(board.Rails, index, r => r.Label)}",
             "ports" => $"port {At(board.Ports, index, p => p.Id)}",
-            "bridges" => $"jumper {At(board.Bridges, index, b => b.Id)}",
+            "jumpers" => $"jumper {At(board.Bridges, index, b => b.Id)}",
             "plugs" => $"socket {At(board.Plugs, index, p => p.Label)}",
             "nets" => $"pin {At(board.Nets, index, n => n.Id)}",
             "builtIns" => "the built-in device",

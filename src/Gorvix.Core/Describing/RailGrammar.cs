@@ -45,7 +45,8 @@ internal static class RailGrammar
         )
         .Or(
             Terms
-                .Key("itself")
+                .Key("quiescent")
+                .Or(Terms.Word("itself"))
                 .IgnoreThen(Terms.Number("A"))
                 .Select<T, double, Func<Rail, Rail>>(a => r => r with { Quiescent = a })
         )

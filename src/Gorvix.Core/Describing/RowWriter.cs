@@ -130,7 +130,7 @@ internal sealed class RowWriter(Board board, bool laid)
             text.Append(
                 pad.Meaning switch
                 {
-                    PadMeaning.Doubtful => "?",
+                    PadMeaning.Uncertain => "?",
                     PadMeaning.NotConnected => "=nc",
                     _ => "",
                 }
@@ -138,7 +138,7 @@ internal sealed class RowWriter(Board board, bool laid)
         }
         else if (read.Makes || pad.Meaning != read.Meaning || !LikeEach(pad.Paths, usual))
         {
-            text.Append(pad.Meaning == PadMeaning.Doubtful ? "?" : "");
+            text.Append(pad.Meaning == PadMeaning.Uncertain ? "?" : "");
             text.Append(
                 pad.Meaning == PadMeaning.NotConnected ? "=nc"
                 : pad.Paths is [var way] ? $"={LeafletWriter.End(board, way)}"

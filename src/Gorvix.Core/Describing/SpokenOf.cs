@@ -85,7 +85,7 @@ internal sealed partial class SpokenOf
         : BusName().IsMatch(port) ? PortKind.Bus
         : port.ToUpperInvariant() switch
         {
-            "VID" => PortKind.Picture,
+            "VID" => PortKind.Video,
             "CUR" or "RSSI" or "KEY" or "VBAT" => PortKind.Analogue,
             _ => null,
         };
@@ -104,10 +104,10 @@ internal sealed partial class SpokenOf
                 Half(bus, PortKind.Bus, "SCL");
                 break;
             case LabelKind.PictureIn:
-                Half("VID", PortKind.Picture, "RX");
+                Half("VID", PortKind.Video, "RX");
                 break;
             case LabelKind.PictureOut:
-                Half("VID", PortKind.Picture, "TX");
+                Half("VID", PortKind.Video, "TX");
                 break;
             case LabelKind.Current:
                 Half("CUR", PortKind.Analogue, "RX");

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Gorvix.Core.Parts;
 using Superpower;
 using Superpower.Model;
 using Superpower.Parsers;
@@ -31,7 +32,7 @@ internal static class Terms
     private static TValue? Value<TValue>(Token<T> token)
         where TValue : struct, Enum
     {
-        var word = token.ToStringValue().Replace("-", "", StringComparison.Ordinal);
+        var word = OldWords.Now<TValue>(token.ToStringValue().Replace("-", "", StringComparison.Ordinal));
         foreach (var name in Enum.GetNames<TValue>())
         {
             if (string.Equals(name, word, StringComparison.OrdinalIgnoreCase))

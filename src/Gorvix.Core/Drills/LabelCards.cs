@@ -103,7 +103,7 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
             can ? 2
                 : OfTheKind.Contains(cell.Code) ? 1
                 : 4,
-            $"{Phrase.Upper(link.Need)} of the {link.Device}: would it work on {cell.Port} if that port were free?",
+            $"{Phrase.Upper(link.Need)} of the {link.Device}: would it work on {Port.NameOf(cell.Port)} if that port were free?",
             [new CardChoice("yes", "Yes"), new CardChoice("no", "No")],
             new HashSet<string> { can ? "yes" : "no" },
             cell.Sentence
@@ -133,11 +133,15 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
     {
         (string?, string, string)[] ends = port.Kind switch
         {
-            PortKind.Uart or PortKind.Software => [(port.Rx, "rx", $"{port.Id} RX"), (port.Tx, "tx", $"{port.Id} TX")],
-            PortKind.Bus => [(port.Data, "data", $"{port.Id} SDA"), (port.Clock, "clock", $"{port.Id} SCL")],
-            PortKind.Picture => [(port.Rx, "in", "video from the camera"), (port.Tx, "out", "video to the VTX")],
-            PortKind.Pulse => [(port.Rx, "in", $"pulse input {port.Id}")],
-            _ => [(port.Rx, "in", $"analogue input {port.Id}"), (port.Tx, "out", $"analogue output {port.Id}")],
+            PortKind.Uart or PortKind.Software =>
+            [
+                (port.Rx, "rx", $"{port.Name} RX"),
+                (port.Tx, "tx", $"{port.Name} TX"),
+            ],
+            PortKind.Bus => [(port.Data, "data", $"{port.Name} SDA"), (port.Clock, "clock", $"{port.Name} SCL")],
+            PortKind.Video => [(port.Rx, "in", "video from the camera"), (port.Tx, "out", "video to the VTX")],
+            PortKind.Pulse => [(port.Rx, "in", $"pulse input {port.Name}")],
+            _ => [(port.Rx, "in", $"analogue input {port.Name}"), (port.Tx, "out", $"analogue output {port.Name}")],
         };
         return from e in ends where e.Item1 is not null select (e.Item1!, e.Item2, e.Item3);
     }

@@ -190,11 +190,11 @@ internal sealed class CheckTests(Meant meant)
         {
             outcomes.Add(new("empty", "no port has a function, port settings cleared", false));
         }
-        foreach (var port in _wired.Ports.Select(p => p.Port.Id).Distinct())
+        foreach (var (port, name) in _wired.Ports.Select(p => (p.Port.Id, p.Port.Name)).Distinct())
         {
-            outcomes.Add(new($"free.port.{port}", $"{port} has no function", false));
-            outcomes.Add(new($"rate.port.{port}", $"{port} has the right function but the wrong baud", false));
-            outcomes.Add(new($"other.port.{port}", $"{port} has different settings", false));
+            outcomes.Add(new($"free.port.{port}", $"{name} has no function", false));
+            outcomes.Add(new($"rate.port.{port}", $"{name} has the right function but the wrong baud", false));
+            outcomes.Add(new($"other.port.{port}", $"{name} has different settings", false));
         }
         outcomes.AddRange(
             meant
@@ -221,7 +221,7 @@ internal sealed class CheckTests(Meant meant)
         return Test(
             check,
             TestKind.Look,
-            link.Function.Need == Need.Position ? 6
+            link.Function.Need == Need.Gps ? 6
                 : isRadio ? 2
                 : 0.5,
             0.04,
@@ -243,17 +243,17 @@ internal sealed class CheckTests(Meant meant)
     private static string NotSeen(Link link, SignNeeds needs) =>
         link.Function.Need switch
         {
-            Need.Control => "stick bars do not move",
-            Need.PictureText when needs == SignNeeds.Says => "no OSD text from the board",
-            Need.PictureText => "0.0 V, never armed, no recording",
-            Need.Picture => "no video",
-            Need.Position => "no satellites, no fix",
-            Need.Heading => "no compass detected",
+            Need.RcLink => "stick bars do not move",
+            Need.Osd when needs == SignNeeds.Says => "no OSD text from the board",
+            Need.Osd => "0.0 V, never armed, no recording",
+            Need.Video => "no video",
+            Need.Gps => "no satellites, no fix",
+            Need.Compass => "no compass detected",
             Need.Telemetry => "no values, though telemetry is on",
-            Need.EscReadings => "no ESC reports",
-            Need.BatteryReadings => "value wrong or missing",
-            Need.VideoControl => "the VTX does not respond",
-            Need.Height => "no rangefinder reading",
+            Need.EscTelemetry => "no ESC reports",
+            Need.BatterySensing => "value wrong or missing",
+            Need.VtxControl => "the VTX does not respond",
+            Need.Rangefinder => "no rangefinder reading",
             Need.CameraControl => "the camera menu does not open",
             Need.FlightLog => "no new log",
             _ => "no connection",

@@ -29,7 +29,7 @@ internal sealed class LookTests(Meant meant, Situation live)
     private FaultTest Light(DeviceInBuild device)
     {
         var links = _wired.Build.Links.Where(l => l.Want.Device == device.Id).ToList();
-        var aired = links.Any(l => l.Function.Need is Need.Control or Need.PictureText);
+        var aired = links.Any(l => l.Function.Need is Need.RcLink or Need.Osd);
         var loads = aired;
         string Own(SignState state, string usual) =>
             LinkSigns.Seen(device.Device, state) is { } seen ? $"{usual} ({seen})" : usual;
@@ -42,14 +42,14 @@ internal sealed class LookTests(Meant meant, Situation live)
                 : $"Check the {device.Device.Name}: light, warmth, and what it powers.",
             0.3,
             [
-                new("well", aired ? Own(SignState.Linked, "linked") : Own(SignState.Fed, "powered"), true),
+                new("well", aired ? Own(SignState.Linked, "linked") : Own(SignState.Powered, "powered"), true),
                 new("dark", "no light, cold", false),
                 new("flickers", "light cuts out", false),
                 .. aired
                     ? [new Outcome("searching", Own(SignState.Searching, "searching"), false)]
                     : Array.Empty<Outcome>(),
                 .. loads
-                    ? [new Outcome("loader", Own(SignState.Loader, "solid with the radio off: bootloader"), false)]
+                    ? [new Outcome("loader", Own(SignState.Bootloader, "solid with the radio off: bootloader"), false)]
                     : Array.Empty<Outcome>(),
             ]
         )

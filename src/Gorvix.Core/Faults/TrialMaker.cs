@@ -131,7 +131,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             }
             var (id, name) = (device.Id, device.Device.Name);
             IReadOnlyList<string> all = [.. links.Select(l => l.Id)];
-            if (links.Find(l => l.Function.Need is Need.Control or Need.PictureText) is { } aired)
+            if (links.Find(l => l.Function.Need is Need.RcLink or Need.Osd) is { } aired)
             {
                 yield return Trial(
                     $"bind.{id}",
@@ -154,7 +154,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                     t => Without(t.Real, id, Ailment.NoAntenna)
                 );
             }
-            if (links.Find(l => l.Function.Need == Need.Position) is { } position)
+            if (links.Find(l => l.Function.Need == Need.Gps) is { } position)
             {
                 yield return Trial(
                     $"open.{id}",

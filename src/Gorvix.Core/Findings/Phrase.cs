@@ -30,6 +30,12 @@ public static class Phrase
     /// <summary>A part as a percentage: "42 %".</summary>
     public static string Percent(double part) => $"{Math.Round(100 * part)} %";
 
+    /// <summary>A speed of a line, in bits per second: "9600 baud", "115 200 baud".</summary>
+    public static string Baud(int baud) => $"{Spaced(baud)} baud";
+
+    /// <summary>A large number in groups of three digits: "9600", "115 200".</summary>
+    public static string Spaced(double number) => number < 10_000 ? $"{number:0}" : $"{number:N0}".Replace(',', ' ');
+
     private static string Join(IReadOnlyList<string> words, string last) =>
         words.Count < 2 ? string.Concat(words) : $"{string.Join(", ", words.Take(words.Count - 1))} {last} {words[^1]}";
 }

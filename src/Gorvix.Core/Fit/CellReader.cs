@@ -43,7 +43,7 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
         {
             var mark =
                 pinned ? "pin"
-                : banned && code != PlanningRules.Banned.Id ? "ban"
+                : banned && code != PlanningRules.Banned.Id ? "block"
                 : null;
             var quiet = OfTheColumn.Contains(code);
             var soldered = IsSoldered(way, port);
@@ -95,7 +95,7 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
                 Severity.Stop,
                 Subject.Port(port.Id),
                 ("link", PlainWords.Of(way.Link)),
-                ("port", port.Id)
+                ("port", port.Name)
             );
             return Cell(
                 CellState.Blocked,
@@ -114,8 +114,8 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
                 null,
                 "open",
                 plan.Gap is null && space.Effort == Effort.Quick
-                    ? $"{PlainWords.Of(way.Link)} could go on {port.Id}. Still working out the cost."
-                    : $"{PlainWords.Of(way.Link)} may fit on {port.Id}. Cost unknown: too many combinations to check.",
+                    ? $"{PlainWords.Of(way.Link)} could go on {port.Name}. Still working out the cost."
+                    : $"{PlainWords.Of(way.Link)} may fit on {port.Name}. Cost unknown: too many combinations to check.",
                 open[0].Mode.Id,
                 () => Strands.Of(open[0])
             );

@@ -145,7 +145,7 @@ internal sealed class FindingReader(
         {
             if (route is null)
             {
-                var severity = link.Want.Priority == Priority.Must ? Severity.Stop : Severity.Warn;
+                var severity = link.Want.Priority == Priority.Required ? Severity.Stop : Severity.Warn;
                 // What carries more is not excluded before the proof is there.
                 yield return plan.Gap is { Term: <= CostTerm.NicesUnmet }
                     ? PlanningRules.UnmetYet.Found(severity, Subject.Link(link.Id), ("link", PlainWords.Of(link)))
@@ -167,7 +167,7 @@ internal sealed class FindingReader(
                     Severity.Warn,
                     Subject.Link(link.Id),
                     ("link", PlainWords.Of(link)),
-                    ("port", route.Port.Id),
+                    ("port", route.Port.Name),
                     ("what", Phrase.Join(route.Mode.Loses))
                 );
             }
@@ -188,7 +188,7 @@ internal sealed class FindingReader(
                 Subject.Link(link.Id),
                 ("link", PlainWords.Of(link)),
                 ("carrier", FitWords.Short(build.Links.First(l => l.Id == carrier), build)),
-                ("port", route.Port.Id)
+                ("port", route.Port.Name)
             );
         }
         if (route.Port.Kind == PortKind.Software)
@@ -198,7 +198,7 @@ internal sealed class FindingReader(
                 Severity.Note,
                 Subject.Link(link.Id),
                 ("link", PlainWords.Of(link)),
-                ("port", route.Port.Id),
+                ("port", route.Port.Name),
                 ("percent", $"{route.Processor * 10}"),
                 ("turned", turned ? ", inverted in software" : "")
             );
@@ -215,7 +215,7 @@ internal sealed class FindingReader(
                 Severity.Warn,
                 Subject.Link(link.Id),
                 ("link", Phrase.Lower(PlainWords.Of(link))),
-                ("bay", $"{build.Build.Radio!.BayBaud}"),
+                ("bay", Phrase.Spaced(build.Build.Radio!.BayBaud)),
                 ("rate", $"{build.Build.Radio.PacketHertz}"),
                 ("mend", Phrase.Join([.. bay.Work().Select(w => w.Setting!)]))
             );

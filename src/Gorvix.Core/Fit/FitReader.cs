@@ -210,6 +210,7 @@ public sealed class FitReader
     private FitPort PortOf(Port port) =>
         new(
             port.Id,
+            port.Name,
             FitWords.Head(port, _build.Circuit.ShapeOf(port)),
             PadsOf(port.PinChoices.Select(p => p.Rx ?? port.Data)),
             (port.Tx ?? port.Clock) == (port.Rx ?? port.Data)
@@ -264,8 +265,8 @@ public sealed class FitReader
         var banned = _build.Build.Bans.Contains(new RouteMatch { Link = link.Id, Mode = mode.Id });
         var framing = protocol.Framing is null
             ? PortWords.Of(protocol.Carrier)
-            : $"{protocol.Framing}, {mode.Bauds.Concat(protocol.Bauds).First()} baud";
-        return new FitMode(mode.Id, mode.Name, protocol.Id, framing, PortWords.Condition(mode), banned);
+            : $"{protocol.Framing}, {Phrase.Baud(mode.Bauds.Concat(protocol.Bauds).First())}";
+        return new FitMode(mode.Id, mode.Name, protocol.Name, framing, PortWords.Condition(mode), banned);
     }
 
     // One short line for each reason, with all the ports it holds at.

@@ -162,12 +162,14 @@ public sealed record FitPlan(int Number, IReadOnlyList<string> Differs, string P
 
 /// <summary>A column of the grid.</summary>
 /// <param name="Id">The port.</param>
+/// <param name="Name">It in a sentence, such as UART3.</param>
 /// <param name="Words">What it is, or how much of a serial unit is broken out, in a word or two.</param>
 /// <param name="RxPads">Labels of the pads that lead to its RX, its data wire or its input.</param>
 /// <param name="TxPads">Labels of the pads that lead to its TX, its clock wire or its output.</param>
 /// <param name="HeldBy">What holds it inside the board, or null.</param>
 public sealed record FitPort(
     string Id,
+    string Name,
     string Words,
     IReadOnlyList<FitPad> RxPads,
     IReadOnlyList<FitPad> TxPads,

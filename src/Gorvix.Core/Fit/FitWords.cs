@@ -40,7 +40,7 @@ public static class FitWords
             (PortKind.Software, _) => "software",
             (PortKind.Pulse, _) => "PPM/PWM",
             (PortKind.Bus, _) => "I²C",
-            (PortKind.Picture, _) => "video",
+            (PortKind.Video, _) => "video",
             (PortKind.Analogue, _) => "analogue",
             (PortKind.Usb, _) => "USB",
             (_, PortShape.Whole) => "full",
@@ -56,16 +56,16 @@ public static class FitWords
         {
             (_, { RidesIn: not null } to) => $"{PlainWords.Of(move.Link)} is now {to.Mode.Name}.",
             ({ } from, { } to) when from.Port.Id != to.Port.Id =>
-                $"{PlainWords.Of(move.Link)} moved from {from.Port.Id} to {to.Port.Id}.",
+                $"{PlainWords.Of(move.Link)} moved from {from.Port.Name} to {to.Port.Name}.",
             ({ } from, { } to) when from.Mode.Id != to.Mode.Id =>
-                $"{PlainWords.Of(move.Link)} stays on {to.Port.Id} and changes to {to.Mode.Name}.",
+                $"{PlainWords.Of(move.Link)} stays on {to.Port.Name} and changes to {to.Mode.Name}.",
             ({ } from, { } to) when from.Seat.Socket != to.Seat.Socket =>
-                $"{PlainWords.Of(move.Link)} stays on {to.Port.Id}, plug now {WireWords.Of(to.Seat)}.",
+                $"{PlainWords.Of(move.Link)} stays on {to.Port.Name}, plug now {WireWords.Of(to.Seat)}.",
             ({ } from, { } to) when from.Place != to.Place =>
-                $"{PlainWords.Of(move.Link)} stays on {to.Port.Id}, now with {Bridges(to)}.",
-            ({ }, { } to) => $"{PlainWords.Of(move.Link)} stays on {to.Port.Id}, now on {Pads(to)}.",
-            ({ } from, null) => $"{PlainWords.Of(move.Link)} lost {from.Port.Id} and is no longer connected.",
-            (null, { } to) => $"{PlainWords.Of(move.Link)} is now connected on {to.Port.Id}.",
+                $"{PlainWords.Of(move.Link)} stays on {to.Port.Name}, now with {Bridges(to)}.",
+            ({ }, { } to) => $"{PlainWords.Of(move.Link)} stays on {to.Port.Name}, now on {Pads(to)}.",
+            ({ } from, null) => $"{PlainWords.Of(move.Link)} lost {from.Port.Name} and is no longer connected.",
+            (null, { } to) => $"{PlainWords.Of(move.Link)} is now connected on {to.Port.Name}.",
             _ => $"{PlainWords.Of(move.Link)} is unchanged.",
         };
 
@@ -114,9 +114,9 @@ public static class FitWords
             .SelectMany(r =>
                 new[]
                 {
-                    r!.Settings.InvertRx ? $"{r.Port.Id} RX inverted" : null,
-                    r.Settings.InvertTx ? $"{r.Port.Id} TX inverted" : null,
-                    r.Settings.SwapPins ? $"{r.Port.Id} RX and TX swapped" : null,
+                    r!.Settings.InvertRx ? $"{r.Port.Name} RX inverted" : null,
+                    r.Settings.InvertTx ? $"{r.Port.Name} TX inverted" : null,
+                    r.Settings.SwapPins ? $"{r.Port.Name} RX and TX swapped" : null,
                 }.OfType<string>()
             )
             .ToList();
@@ -161,9 +161,7 @@ public static class FitWords
     /// <summary>The port's settings, one in each line.</summary>
     public static IReadOnlyList<string> Of(PortSettings settings)
     {
-        var job = PortWords.Of(settings.Job);
-        var same = string.Equals(job, settings.Protocol, StringComparison.OrdinalIgnoreCase);
-        var lines = new List<string> { same ? job : $"{job}, {settings.Protocol}" };
+        var lines = new List<string> { PortWords.Of(settings.Job, settings.Protocol) };
         void When(bool on, string words)
         {
             if (on)
@@ -171,7 +169,7 @@ public static class FitWords
                 lines.Add(words);
             }
         }
-        When(settings.Baud is not null, $"{settings.Baud} baud");
+        When(settings.Baud is not null, Phrase.Baud(settings.Baud ?? 0));
         When(settings.InvertRx, "invert RX");
         When(settings.InvertTx, "invert TX");
         When(settings.HalfDuplex, "half-duplex");

@@ -90,23 +90,24 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
             : fight.Theirs switch
             {
                 BridgeHold b => $"needs jumper {b.Bridge.Id} at \"{b.Position}\"",
-                NetHold n => $"uses {Pads(n.Net)} for {n.Port}",
+                NetHold n => $"uses {Pads(n.Net)} for {Port.NameOf(n.Port)}",
                 UserHold u => $"is on {Pads(u.Net)}",
-                ShareHold s => $"sets {s.Port} to {PortWords.Of(s.Job)} at {s.Baud} baud",
+                ShareHold s => $"sets {Port.NameOf(s.Port)} to {PortWords.Of(s.Job)} at {Phrase.Baud(s.Baud)}",
                 SocketHold { Device: null } s => $"has a pigtail in {Socket(s.Socket)}",
                 SocketHold s => $"uses {Socket(s.Socket)}",
-                JobHold j => $"already has {PortWords.Of(j.Job)} on {j.Port}",
-                PinsHold { Pins: "" } p => $"needs {p.Port} on its default pins",
-                PinsHold p => $"needs {p.Port} remapped to {p.Pins}",
+                JobHold j => $"already has {PortWords.Of(j.Job)} on {Port.NameOf(j.Port)}",
+                PinsHold { Pins: "" } p => $"needs {Port.NameOf(p.Port)} on its default pins",
+                PinsHold p => $"needs {Port.NameOf(p.Port)} remapped to {p.Pins}",
                 UseHold { Kind: HoldKind.Port } u => PortWord(u.Name, here),
                 UseHold u => $"uses {Pads(u.Name)}",
                 RideHold { Port: null } => "is not connected",
-                RideHold r => $"is on {r.Port}",
+                RideHold r => $"is on {Port.NameOf(r.Port)}",
                 PowerHold => "is not connected",
                 _ => null,
             };
 
-    private static string PortWord(string port, Port? here) => port == here?.Id ? "uses it" : $"uses {port}";
+    private static string PortWord(string port, Port? here) =>
+        port == here?.Id ? "uses it" : $"uses {Port.NameOf(port)}";
 
     private static string AddressWords(string address) => $"0x{int.Parse(address, CultureInfo.InvariantCulture):X2}";
 

@@ -82,6 +82,6 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         var others = plan.On(from.Port.Id);
         return others.Count == 0
             ? null
-            : $"{from.Port.Id} is now used by {Phrase.Join([.. others.Select(o => FitWords.Short(o, space.Build))])}.";
+            : $"{from.Port.Name} is now used by {Phrase.Join([.. others.Select(o => FitWords.Short(o, space.Build))])}.";
     }
 }

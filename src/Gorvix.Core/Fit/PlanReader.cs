@@ -62,11 +62,11 @@ internal sealed class PlanReader(PlanSpace space, Plan best, WiredBuild wired)
         [
             .. plan.Since(best)
                 .Where(m => m.To?.RidesIn is null || m.From?.RidesIn is null)
-                .GroupBy(m => (m.Link.Function.Need, m.To?.Port.Id))
+                .GroupBy(m => (m.Link.Function.Need, m.To?.Port.Name))
                 .SelectMany(g =>
                     g.Count() < 3
                         ? g.Select(Difference)
-                        : [$"{g.Count()} × {Phrase.Lower(PlainWords.Of(g.Key.Need))} to {g.Key.Id ?? "no port"}"]
+                        : [$"{g.Count()} × {Phrase.Lower(PlainWords.Of(g.Key.Need))} to {g.Key.Name ?? "no port"}"]
                 ),
         ];
 
@@ -78,12 +78,13 @@ internal sealed class PlanReader(PlanSpace space, Plan best, WiredBuild wired)
         {
             (_, null) => $"no {FitWords.Tag(move.Link, _build)}",
             (_, { RidesIn: not null } to) => $"{FitWords.Tag(move.Link, _build)} {to.Mode.Name}",
-            ({ } from, { } to) when from.Port.Id != to.Port.Id => $"{FitWords.Tag(move.Link, _build)} to {to.Port.Id}",
+            ({ } from, { } to) when from.Port.Id != to.Port.Id =>
+                $"{FitWords.Tag(move.Link, _build)} to {to.Port.Name}",
             ({ } from, { } to) when from.Mode.Id != to.Mode.Id =>
                 $"{FitWords.Tag(move.Link, _build)} in {to.Mode.Name}",
             ({ } from, { } to) when from.Seat != to.Seat =>
                 $"{FitWords.Tag(move.Link, _build)} {WireWords.Of(to.Seat)}",
             ({ }, { } to) => $"{FitWords.Tag(move.Link, _build)} with {FitWords.Bridges(to)}",
-            _ => $"{FitWords.Tag(move.Link, _build)} to {move.To.Port.Id}",
+            _ => $"{FitWords.Tag(move.Link, _build)} to {move.To.Port.Name}",
         };
 }

@@ -53,7 +53,7 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
                     severity,
                     Subject.Link(link.Id),
                     ("link", PlainWords.Of(link)),
-                    ("port", port.Id),
+                    ("port", port.Name),
                     ("consequence", consequence)
                 )
             );
@@ -133,11 +133,11 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
     // Several that give the same and go to one port are told together.
     private static IEnumerable<string> Moved(ResolvedBuild build, List<(Link Link, Port Port)> moved) =>
         moved
-            .GroupBy(m => (m.Link.Function.Need, m.Port.Id))
+            .GroupBy(m => (m.Link.Function.Need, m.Port.Name))
             .Select(g =>
                 g.Count() < 3
-                    ? Phrase.Join([.. g.Select(m => FitWords.Short(m.Link, build))]) + $" to {g.Key.Id}"
-                    : $"{g.Count()} × {Phrase.Lower(PlainWords.Of(g.Key.Need))} to {g.Key.Id}"
+                    ? Phrase.Join([.. g.Select(m => FitWords.Short(m.Link, build))]) + $" to {g.Key.Name}"
+                    : $"{g.Count()} × {Phrase.Lower(PlainWords.Of(g.Key.Need))} to {g.Key.Name}"
             );
 
     // Which pins hold what the link would need there.

@@ -12,7 +12,7 @@ internal static class RoomReader
     public static FitRoom Words(IReadOnlyList<Room> rooms, ResolvedBuild build)
     {
         var clauses = rooms
-            .GroupBy(r => (r.Count, Where: string.Join(", ", r.Ports), r.IsMost))
+            .GroupBy(r => (r.Count, Where: string.Join(", ", r.Ports.Select(Parts.Port.NameOf)), r.IsMost))
             .OrderByDescending(g => g.Key.Count)
             .Select(g =>
                 $"{(g.Key.IsMost ? "" : "at least ")}{g.Key.Count} × {Phrase.Or([.. g.Select(r => Phrase.Lower(PlainWords.Of(r.Need)))])} ({g.Key.Where})"

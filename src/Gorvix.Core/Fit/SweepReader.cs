@@ -111,7 +111,7 @@ public static class SweepReader
             verdict.Add($"Best found so far. {ProofWords.Of(gap)}");
         }
         var severity =
-            stops.Count > 0 || left.Any(p => p.Link.Want.Priority == Priority.Must) ? Severity.Stop
+            stops.Count > 0 || left.Any(p => p.Link.Want.Priority == Priority.Required) ? Severity.Stop
             : left.Count > 0 || plan.Cost[CostTerm.Hazards] + plan.Cost[CostTerm.Losses] > 0 ? Severity.Warn
             : Severity.Note;
         return new SweepLine(

@@ -74,7 +74,7 @@ internal sealed class UnlockReader(
             unlock.Steps[^1].Kind,
             string.Join("; and ", unlock.Steps.Select(What)),
             PriceOf(unlock),
-            $"{FitWords.Short(link, space.Build)} on {route.Port.Id}"
+            $"{FitWords.Short(link, space.Build)} on {route.Port.Name}"
         );
     }
 

@@ -133,7 +133,7 @@ internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
             LeadRole.Supply => "supply",
             LeadRole.Ground => "ground",
             LeadRole.Sense => "sense",
-            LeadRole.Picture => "video",
+            LeadRole.Video => "video",
             _ => "unused",
         };
 }

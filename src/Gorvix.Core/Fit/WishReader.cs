@@ -1,5 +1,6 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
 using Gorvix.Core.Words;
@@ -107,7 +108,7 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
     private IReadOnlyList<Wish> Wishes(IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans) =>
         [
             .. pins.Select(p => new Wish(ChangeKind.Pin, p, Pinned(p), plan.Keeps(p))),
-            .. bans.Select(b => new Wish(ChangeKind.Ban, b, Banned(b), true)),
+            .. bans.Select(b => new Wish(ChangeKind.Block, b, Banned(b), true)),
         ];
 
     private string Pinned(WishMatch pin) =>
@@ -164,7 +165,7 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
         var link = LinkOf(route);
         string?[] parts =
         [
-            route.Port,
+            route.Port is null ? null : Port.NameOf(route.Port),
             route.Pad is null ? null : $"pad {PadOf(route.Pad)}",
             route.Mode is null ? null : $"mode \"{link.Function.Modes.First(m => m.Id == route.Mode).Name}\"",
             route.Bridges switch

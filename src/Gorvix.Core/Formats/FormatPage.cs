@@ -45,7 +45,7 @@ public static partial class FormatPage
                     $"| `{name}{(needed.Contains(name) || schema.ContainsKey("const") ? "" : "?")}` | {Holds(schema)} | {schema["description"]?.GetValue<string>()} |\n"
                 );
                 // What a pin and a ban are is told once.
-                foreach (var (kind, inner) in name == "bans" ? [] : Inner(schema))
+                foreach (var (kind, inner) in name == "blocks" ? [] : Inner(schema))
                 {
                     waiting.Enqueue(($"{(next.Name == list ? "" : next.Name + ".")}{name}{kind}", inner));
                 }

@@ -49,7 +49,7 @@ public static class GorvixJson
             {
                 property.ShouldSerialize = (_, value) => value is not 3.3;
             }
-            else if (property.Name == "pieces")
+            else if (property.Name == "units")
             {
                 property.ShouldSerialize = (_, value) => value is not 1;
             }

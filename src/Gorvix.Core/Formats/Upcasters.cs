@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Formats;
 
@@ -25,9 +26,9 @@ public enum DocumentKind
 public static class Upcasters
 {
     /// <summary>The newest version, which is the one that is written.</summary>
-    public const int Newest = 2;
+    public const int Newest = 3;
 
-    private static readonly Action<DocumentKind, JsonObject>[] Steps = [From1];
+    private static readonly Action<DocumentKind, JsonObject>[] Steps = [From1, From2];
 
     /// <summary>Brings a document to the newest version, in place.</summary>
     /// <param name="kind">What it is.</param>
@@ -92,6 +93,166 @@ public static class Upcasters
                     };
                 }
             }
+        }
+    }
+
+    // Version 3: plain words for what links do, priorities, house rules, kinds and states, and for a few members.
+    private static void From2(DocumentKind kind, JsonObject document)
+    {
+        switch (kind)
+        {
+            case DocumentKind.Build:
+                BuildFrom2(document);
+                break;
+            case DocumentKind.Board:
+                BoardFrom2(document);
+                break;
+            case DocumentKind.Device:
+                DeviceFrom2(document);
+                break;
+            case DocumentKind.Profile:
+                break;
+        }
+    }
+
+    private static void BuildFrom2(JsonObject build)
+    {
+        Rename(build, ("house", "houseRules"), ("wants", "links"), ("bans", "blocks"), ("allowance", "slack"));
+        foreach (var link in Objects(build, "links"))
+        {
+            Now(link, "priority", ("must", "required"), ("want", "wanted"), ("nice", "optional"));
+        }
+        foreach (var match in Objects(build, "pins").Concat(Objects(build, "blocks")))
+        {
+            Rename(match, ("bridges", "jumpers"));
+            Now(match, "kind", ("seat", "plug"), ("feed", "supply"));
+        }
+        foreach (var device in Objects(build, "devices"))
+        {
+            Rename(device, ("piece", "replaced"), ("away", "distance"));
+        }
+        if (build["houseRules"] is JsonObject rules)
+        {
+            Rename(
+                rules,
+                ("software", "softwareSerial"),
+                ("receiver", "receiverPower"),
+                ("video", "videoPower"),
+                ("bootTrap", "bootloaderTrap"),
+                ("unused", "unusedLeads"),
+                ("hand", "pace")
+            );
+            Now(rules, "sharing", ("strict", "onePerPort"));
+            Now(rules, "receiverPower", ("aliveOnUsb", "liveOnUsb"), ("deadOnUsb", "offOnUsb"));
+            Now(rules, "unusedLeads", ("lift", "dePin"));
+            Now(rules, "arming", ("required", "fixRequired"), ("optional", "fixOptional"));
+            Now(rules, "failsafe", ("returnHome", "returnToHome"));
+            Now(rules, "pace", ("usual", "normal"));
+        }
+        if (build["settings"] is JsonObject settings)
+        {
+            Rename(settings, ("strengthChannel", "rssiChannel"), ("gnssWay", "gnssSetup"));
+            Now(settings, "canvas", ("old", "standard"));
+            Now(settings, "compassTurn", ("ahead", "forward"));
+        }
+        if (build["power"] is JsonObject power)
+        {
+            Rename(power, ("lampVolts", "bulbVolts"), ("lampWatts", "bulbWatts"));
+            Now(power, "usb", ("granted", "usb2"), ("bare", "unconfigured"), ("fast", "usb3"));
+        }
+        foreach (var fact in Objects(build, "built"))
+        {
+            Rename(fact, ("cavity", "pin"), ("bridge", "jumper"), ("deed", "task"));
+            Now(
+                fact,
+                "kind",
+                ("cavity", "pin"),
+                ("bridge", "jumper"),
+                ("deed", "task"),
+                ("set", "setting"),
+                ("seat", "plug")
+            );
+            Now(fact, "task", ("tail", "pigtail"));
+        }
+    }
+
+    private static void BoardFrom2(JsonObject board)
+    {
+        Rename(board, ("bridges", "jumpers"));
+        foreach (var inside in Objects(board, "builtIns"))
+        {
+            Now(inside, "gives", OldWords.Needs);
+        }
+        foreach (var port in Objects(board, "ports"))
+        {
+            Now(port, "kind", OldWords.Lines);
+            if (port["advisedFor"] is JsonArray needs)
+            {
+                port["advisedFor"] = new JsonArray([
+                    .. needs.Select(n =>
+                        Text(n) is { } need ? OldWords.Needs.GetValueOrDefault(need, need) : n?.DeepClone()
+                    ),
+                ]);
+            }
+        }
+        foreach (var jumper in Objects(board, "jumpers"))
+        {
+            Now(jumper, "movedBy", ("iron", "solder"));
+        }
+        foreach (var pad in Objects(board, "pads"))
+        {
+            Now(pad, "meaning", OldWords.Meanings);
+            foreach (var element in Objects(pad, "paths").SelectMany(p => Objects(p, "through")))
+            {
+                Rename(element, ("bridge", "jumper"));
+            }
+        }
+    }
+
+    private static void DeviceFrom2(JsonObject device)
+    {
+        Rename(device, ("pieces", "units"));
+        Now(device, "kind", OldWords.Kinds);
+        Now(device, "memory", ("keeps", "saves"), ("forgets", "loses"));
+        foreach (var lead in Objects(device, "leads"))
+        {
+            Now(lead, "role", OldWords.Lines);
+        }
+        foreach (var sign in Objects(device, "signs"))
+        {
+            Now(sign, "state", ("fed", "powered"), ("loader", "bootloader"));
+        }
+        foreach (var function in Objects(device, "functions"))
+        {
+            Rename(function, ("need", "gives"));
+            Now(function, "gives", OldWords.Needs);
+        }
+    }
+
+    // Members under their new names, each where it stood. What is there under both names is left: reading it tells.
+    private static void Rename(JsonObject owner, params (string Old, string Now)[] names)
+    {
+        var renamed = names.Where(n => owner.ContainsKey(n.Old) && !owner.ContainsKey(n.Now)).ToDictionary();
+        if (renamed.Count == 0)
+        {
+            return;
+        }
+        var members = owner.ToList();
+        owner.Clear();
+        foreach (var (name, value) in members)
+        {
+            owner[renamed.GetValueOrDefault(name, name)] = value;
+        }
+    }
+
+    private static void Now(JsonObject owner, string member, params (string Old, string Now)[] words) =>
+        Now(owner, member, words.ToDictionary());
+
+    private static void Now(JsonObject owner, string member, IReadOnlyDictionary<string, string> words)
+    {
+        if (Text(owner[member]) is { } text && words.TryGetValue(text, out var now))
+        {
+            owner[member] = now;
         }
     }
 

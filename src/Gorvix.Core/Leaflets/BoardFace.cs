@@ -133,7 +133,7 @@ public static class FaceReader
             string.Join(", ", words.OfType<string>()),
             pad.Meaning switch
             {
-                PadMeaning.Doubtful => "measure before use",
+                PadMeaning.Uncertain => "measure before use",
                 PadMeaning.NotConnected => "not connected: leave unwired",
                 _ => null,
             }

@@ -100,7 +100,7 @@ public static class BoardLeaflet
             PortKind.Software => "software serial",
             PortKind.Pulse => "pulse input",
             PortKind.Bus => "I²C bus",
-            PortKind.Picture => "analogue OSD",
+            PortKind.Video => "analogue OSD",
             _ => "analogue pins",
         };
 
@@ -159,6 +159,6 @@ public static class BoardLeaflet
             bridge.Id,
             string.Join(", ", bridge.Positions),
             bridge.Default,
-            bridge.MovedBy == MovedBy.Iron ? "soldering" : "firmware setting",
+            bridge.MovedBy == MovedBy.Solder ? "soldering" : "firmware setting",
         ];
 }

@@ -18,7 +18,7 @@ public static class DeviceLeaflet
         string?[] brief =
         [
             string.Join(" or ", device.Supplies.Select(s => PlainWords.Of(s.Window)).Distinct()),
-            string.Join(", ", protocols.Select(p => ProtocolCatalogue.Find(p)!.Id)),
+            string.Join(", ", protocols.Select(ProtocolCatalogue.NameOf).Distinct()),
             device.Plug is { } plug ? $"plug {plug.Family}" : null,
         ];
         return new PartLine(
@@ -27,7 +27,12 @@ public static class DeviceLeaflet
             $"{device.Maker} {device.Name}",
             PlainWords.Of(device.Kind),
             string.Join(" · ", brief.Where(b => !string.IsNullOrEmpty(b))),
-            [.. device.Functions.Select(f => PlainWords.Of(f.Need)).Distinct(), .. protocols],
+            [
+                .. device
+                    .Functions.Select(f => PlainWords.Of(f.Need))
+                    .Concat(protocols.Select(ProtocolCatalogue.NameOf))
+                    .Distinct(),
+            ],
             null,
             null,
             device.Supplies.Count == 0
@@ -122,7 +127,7 @@ public static class DeviceLeaflet
             {
                 LeadRole.Supply => "supply",
                 LeadRole.Ground => "ground",
-                LeadRole.Picture => "video",
+                LeadRole.Video => "video",
                 LeadRole.Sense => "analogue level",
                 LeadRole.Output => "supply output",
                 _ => lead.Talks == TalkHabit.Always ? "signal, transmits unprompted" : "signal",

@@ -91,7 +91,10 @@ public static class Moments
     private static List<(string, string)> Links(FitReader reader) =>
         [
             .. reader.Plan.Placements.Select(p =>
-                (PlainWords.Of(p.Link), p.Route is { } route ? $"{route.Port.Id}, {route.Mode.Name}" : "not connected")
+                (
+                    PlainWords.Of(p.Link),
+                    p.Route is { } route ? $"{route.Port.Name}, {route.Mode.Name}" : "not connected"
+                )
             ),
         ];
 

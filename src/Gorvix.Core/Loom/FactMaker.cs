@@ -63,7 +63,7 @@ internal sealed class FactMaker(WiredBuild wired)
     public static DeedFact OfTail(Socket socket) =>
         new()
         {
-            Deed = BuiltDeed.Tail,
+            Deed = BuiltDeed.Pigtail,
             Socket = socket.Id,
             Words = $"a pigtail is in {socket.Label}",
         };

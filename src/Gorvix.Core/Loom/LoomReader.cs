@@ -1,4 +1,5 @@
 using Gorvix.Core.Findings;
+using Gorvix.Core.Protocols;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
 
@@ -31,7 +32,7 @@ public static class LoomReader
         var link = wired.Build.Links.First(l => l.Id == set.Link);
         string?[] switches =
         [
-            set.Settings.Baud is { } baud ? $"{baud} baud" : null,
+            set.Settings.Baud is { } baud ? Phrase.Baud(baud) : null,
             set.Settings.InvertRx ? "RX inverted" : null,
             set.Settings.InvertTx ? "TX inverted" : null,
             set.Settings.HalfDuplex ? "half-duplex" : null,
@@ -39,7 +40,7 @@ public static class LoomReader
         ];
         return new LoomPort(
             set.Port.Id,
-            set.Mode.Protocol,
+            ProtocolCatalogue.NameOf(set.Mode.Protocol),
             Phrase.Lower(PlainWords.Of(link.Function.Need)),
             link.Device.Name,
             [.. switches.OfType<string>()]

@@ -248,7 +248,7 @@ internal sealed class StepReader(
     {
         foreach (
             var set in wired.Bridges.Where(b =>
-                b.Bridge.MovedBy == MovedBy.Iron && (b.IsWork || _facts.StandsAt(b.Bridge.Id))
+                b.Bridge.MovedBy == MovedBy.Solder && (b.IsWork || _facts.StandsAt(b.Bridge.Id))
             )
         )
         {

@@ -147,12 +147,12 @@ internal sealed class WireReader(WiredBuild wired)
         return port.Port.Kind switch
         {
             PortKind.Bus =>
-                $"{need}: {(port.Port.Clock is { } clock && nets.Contains(clock) ? "SCL" : "SDA")} of {port.Port.Id}",
-            PortKind.Picture when flow == Flow.Out => $"{need}: {name} → board",
-            PortKind.Picture => $"{need}: board → {name}",
-            PortKind.Analogue when flow == Flow.Out => $"{need}: analogue signal {name} → {port.Port.Id}",
-            PortKind.Analogue => $"{need}: analogue signal {port.Port.Id} → {name}",
-            _ => $"{need}: {Talk(flow, name)}, {port.Port.Id}",
+                $"{need}: {(port.Port.Clock is { } clock && nets.Contains(clock) ? "SCL" : "SDA")} of {port.Port.Name}",
+            PortKind.Video when flow == Flow.Out => $"{need}: {name} → board",
+            PortKind.Video => $"{need}: board → {name}",
+            PortKind.Analogue when flow == Flow.Out => $"{need}: analogue signal {name} → {port.Port.Name}",
+            PortKind.Analogue => $"{need}: analogue signal {port.Port.Name} → {name}",
+            _ => $"{need}: {Talk(flow, name)}, {port.Port.Name}",
         };
     }
 

@@ -34,8 +34,8 @@ public sealed record Budget(
     internal string Mend =>
         (LeastBaud, MostHertz) switch
         {
-            ({ } baud, > 0) => $"Set {baud} baud, or at most {MostHertz} Hz.",
-            ({ } baud, _) => $"Set {baud} baud.",
+            ({ } baud, > 0) => $"Set {Phrase.Baud(baud)}, or at most {MostHertz} Hz.",
+            ({ } baud, _) => $"Set {Phrase.Baud(baud)}.",
             (_, > 0) => $"Set at most {MostHertz} Hz.",
             _ => "No usual baud is fast enough: enable fewer messages.",
         };

@@ -1,4 +1,5 @@
 using System.Text;
+using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Navigation;
@@ -161,7 +162,7 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
             if (_reader.Whole > 0)
             {
                 _baud = baud;
-                Say($"Found at {baud} baud.");
+                Say($"Found at {Phrase.Baud(baud)}.");
                 AskVersion();
                 return true;
             }
@@ -223,11 +224,11 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
                 Hear(1.2);
                 if (_reader.Whole == 0)
                 {
-                    Say($"No valid data at {baud} baud: the module has not changed its baud.", true);
+                    Say($"No valid data at {Phrase.Baud(baud)}: the module has not changed its baud.", true);
                     return false;
                 }
                 _baud = baud;
-                Say($"Now at {baud} baud.");
+                Say($"Now at {Phrase.Baud(baud)}.");
             }
         }
         return good;
@@ -287,7 +288,10 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
         var isBaud = _baud == wish.Baud;
         if (!isBaud)
         {
-            Say($"The module is at {_baud} baud, not {wish.Baud}.", true);
+            Say(
+                $"The module is at {(_baud is { } baud ? Phrase.Baud(baud) : "an unknown baud")}, not {Phrase.Baud(wish.Baud)}.",
+                true
+            );
         }
         if (missing.Count > 0)
         {

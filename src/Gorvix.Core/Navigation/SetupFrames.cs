@@ -1,5 +1,6 @@
 using System.Buffers.Binary;
 using System.Globalization;
+using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Navigation;
@@ -136,7 +137,7 @@ public static class SetupFrames
         (port[12], port[14]) = (7, 3);
         yield return new SetupFrame(
             new UbxFrame(UbxMessage.CfgPrt, port),
-            $"Module UART1 at {Baud(wish)} baud, 8N1; in: UBX, NMEA and correction data; out: UBX and NMEA."
+            $"Module UART1 at {Phrase.Baud(wish.Baud)}, 8N1; in: UBX, NMEA and correction data; out: UBX and NMEA."
         );
         yield return new SetupFrame(
             new UbxFrame(UbxMessage.CfgCfg, Masks(clear: 0, save: 0xFFFF, load: 0)),
@@ -164,13 +165,11 @@ public static class SetupFrames
         );
         yield return Keys("Output UBX and NMEA on module UART1.", EveryLayer, (UbxOutKey, 1, 1), (NmeaOutKey, 1, 1));
         yield return Keys(
-            $"Module UART1 at {Baud(wish)} baud. Every setting is saved as it is set, where the module has memory.",
+            $"Module UART1 at {Phrase.Baud(wish.Baud)}. Every setting is saved as it is set, where the module has memory.",
             EveryLayer,
             (BaudKey, (uint)wish.Baud, 4)
         );
     }
-
-    private static string Baud(ModuleWish wish) => wish.Baud.ToString("N0", CultureInfo.InvariantCulture);
 
     private static SetupFrame Keys(string words, byte layers, params (uint Key, uint Value, int Bytes)[] pairs)
     {

@@ -121,7 +121,7 @@ public sealed class SimulatedModule : ISerialLine
         _on = _now;
         _said.Clear();
         Factory();
-        if (_savedEvery is { } saved && _kind.Memory == SetupMemory.Keeps)
+        if (_savedEvery is { } saved && _kind.Memory == SetupMemory.Saves)
         {
             _every.Clear();
             foreach (var (message, every) in saved)

@@ -60,7 +60,7 @@ public static class BuildBook
                     [
                         PlainWords.Of(p.Link),
                         PlainWords.Of(p.Link.Want.Priority),
-                        p.Route?.Port.Id ?? "not connected",
+                        p.Route?.Port.Name ?? "not connected",
                         p.Route?.Mode.Name ?? "",
                     ]
             )

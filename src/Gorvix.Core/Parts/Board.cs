@@ -8,68 +8,69 @@ public sealed record Board
     /// <summary>Id in the library, such as <c>askerdale-pinion-f4-r2</c>.</summary>
     public required string Id { get; init; }
 
-    /// <summary>Who makes it.</summary>
+    /// <summary>Maker.</summary>
     public required string Maker { get; init; }
 
-    /// <summary>Its name on the box.</summary>
+    /// <summary>Name as sold.</summary>
     public required string Name { get; init; }
 
-    /// <summary>Its revision: the same name can hide another pad map.</summary>
+    /// <summary>Revision: pads can differ under the same name.</summary>
     public required string Revision { get; init; }
 
-    /// <summary>How to tell this revision from its sisters, or null.</summary>
+    /// <summary>How to tell this revision from others, or null.</summary>
     public string? Recognise { get; init; }
 
-    /// <summary>Name of the firmware target that has the port map of this revision, or null when the leaflet names none.</summary>
+    /// <summary>Firmware target with this revision's port map, or null if the manual names none.</summary>
     public string? Target { get; init; }
 
     /// <summary>Id of its <see cref="ControllerClass"/>.</summary>
     public required string Controller { get; init; }
 
-    /// <summary>What its supply input stands, or null when the leaflet does not say.</summary>
+    /// <summary>Supply input range, or null if the manual does not say.</summary>
     public VoltWindow? Input { get; init; }
 
-    /// <summary>Its size, or null when the leaflet does not say.</summary>
+    /// <summary>Size, or null if the manual does not say.</summary>
     public BoardOutline? Outline { get; init; }
 
-    /// <summary>Its mounting holes, or null when the leaflet does not say.</summary>
+    /// <summary>Mounting holes, or null if the manual does not say.</summary>
     public Mounting? Mounting { get; init; }
 
-    /// <summary>The edge at which the USB socket sits, or null when the leaflet does not say.</summary>
+    /// <summary>Edge with the USB socket, or null if the manual does not say.</summary>
     public BoardEdge? UsbSide { get; init; }
 
-    /// <summary>The edge to which the arrow points, or null when the leaflet does not say.</summary>
+    /// <summary>Edge the arrow points to, or null if the manual does not say.</summary>
     public BoardEdge? Arrow { get; init; }
 
-    /// <summary>Parts soldered on it that give what a link could give, such as a receiver on the processor's own bus.</summary>
+    /// <summary>Built-in parts that do the job of a link, such as an onboard receiver.</summary>
     public IReadOnlyList<BuiltIn> BuiltIns { get; init; } = [];
 
-    /// <summary>Its nets: one node at each controller pin that matters.</summary>
+    /// <summary>Nets: one for each controller pin that matters.</summary>
     public required IReadOnlyList<Net> Nets { get; init; }
 
-    /// <summary>Its serial ports, in the order of the leaflet.</summary>
+    /// <summary>Ports, in the order of the manual.</summary>
     public required IReadOnlyList<Port> Ports { get; init; }
 
-    /// <summary>Its supply rails, ground among them.</summary>
+    /// <summary>Supply rails, including ground.</summary>
     public IReadOnlyList<Rail> Rails { get; init; } = [];
 
-    /// <summary>Its solder bridges and selectors.</summary>
+    /// <summary>Solder jumpers and voltage jumpers.</summary>
+    [JsonPropertyName("jumpers")]
     public IReadOnlyList<Bridge> Bridges { get; init; } = [];
 
-    /// <summary>Its pads; the pins of its plugs are among them.</summary>
+    /// <summary>Pads, including socket pins.</summary>
     public required IReadOnlyList<Pad> Pads { get; init; }
 
-    /// <summary>Its plugs.</summary>
+    /// <summary>Sockets.</summary>
     public IReadOnlyList<BoardPlug> Plugs { get; init; } = [];
 }
 
 /// <summary>A part inside the board that gives what a link could give.</summary>
 public sealed record BuiltIn
 {
-    /// <summary>What the leaflet calls it.</summary>
+    /// <summary>Its name in the manual.</summary>
     public required string Name { get; init; }
 
-    /// <summary>What it gives. Where a link of the build gives it instead, the board must be told.</summary>
+    /// <summary>What it does. If a link of the build does it instead, a setting must change.</summary>
     public required Need Gives { get; init; }
 }
 
@@ -92,10 +93,10 @@ public sealed record Net
     /// <summary>Id within the board.</summary>
     public required string Id { get; init; }
 
-    /// <summary>The highest voltage that the pin stands, in volts; 3.3 when the file does not say.</summary>
+    /// <summary>Maximum voltage on the pin; 3.3 if not given.</summary>
     public double MaxVolts { get; init; } = 3.3;
 
-    /// <summary>How it rests while the controller starts; matters for pins that drive a device.</summary>
+    /// <summary>Level while the controller starts; matters for pins that drive a device.</summary>
     public BootLevel AtBoot { get; init; }
 }
 
@@ -115,7 +116,7 @@ public enum PortKind
     Bus,
 
     /// <summary>The analogue picture: in from the camera, out to the transmitter with the text laid over it.</summary>
-    Picture,
+    Video,
 
     /// <summary>A pin that measures a level (pack voltage, current) or gives one (camera keys).</summary>
     Analogue,
@@ -137,43 +138,47 @@ public enum UsbSharing
 /// <summary>A port of the board: a serial unit, or one of the other things that a link can go on.</summary>
 public sealed record Port
 {
-    /// <summary>Its name, such as U3.</summary>
+    /// <summary>Its id, such as U3: as boards print it, and as heads of columns have room for.</summary>
     public required string Id { get; init; }
 
-    /// <summary>What it is made of.</summary>
+    /// <summary>Its name in a sentence, such as UART3.</summary>
+    [JsonIgnore]
+    public string Name => NameOf(Id);
+
+    /// <summary>Type of port.</summary>
     public PortKind Kind { get; init; }
 
-    /// <summary>Net where the board listens: RX, the pulse input, the picture in; null when it is not there.</summary>
+    /// <summary>Net of RX, the pulse input or video in; null if absent.</summary>
     public string? Rx { get; init; }
 
-    /// <summary>Net where the board talks: TX, the picture out; null when it is not there.</summary>
+    /// <summary>Net of TX or video out; null if absent.</summary>
     public string? Tx { get; init; }
 
-    /// <summary>Net of a bus's data wire (SDA); null for other kinds.</summary>
+    /// <summary>Net of SDA; null if not a bus.</summary>
     public string? Data { get; init; }
 
-    /// <summary>Net of a bus's clock wire (SCL); null for other kinds.</summary>
+    /// <summary>Net of SCL; null if not a bus.</summary>
     public string? Clock { get; init; }
 
-    /// <summary>Nets of further pulse inputs, for one wire a channel.</summary>
+    /// <summary>Nets of more pulse inputs, for PWM with one wire per channel.</summary>
     public IReadOnlyList<string> Channels { get; init; } = [];
 
-    /// <summary>Other pins that the same serial unit can be led to by a setting: one choice at a time.</summary>
+    /// <summary>Other pins the port can be remapped to, one choice at a time.</summary>
     public IReadOnlyList<PinChoice> Alternatives { get; init; } = [];
 
-    /// <summary>Addresses on a bus that parts inside the board have already.</summary>
+    /// <summary>Bus addresses in use on the board.</summary>
     public IReadOnlyList<AddressInUse> Addresses { get; init; } = [];
 
-    /// <summary>The clock that feeds its baud divider in MHz; null for the class's usual slow bus clock.</summary>
+    /// <summary>Clock of its baud generator in MHz; null for the default of the controller class.</summary>
     public double? ClockMegahertz { get; init; }
 
-    /// <summary>Whether it also serves the USB socket.</summary>
+    /// <summary>Whether it shares its lines with the USB socket.</summary>
     public UsbSharing Usb { get; init; }
 
-    /// <summary>What holds it inside the board (a built-in part, the USB bridge), or null when it is free.</summary>
+    /// <summary>What uses it on the board (a built-in part, the USB-serial chip), or null if free.</summary>
     public string? HeldBy { get; init; }
 
-    /// <summary>The needs that the board's maker advises it for.</summary>
+    /// <summary>What the board's maker recommends it for.</summary>
     public IReadOnlyList<Need> AdvisedFor { get; init; } = [];
 
     /// <summary>Every net that it names, in the order RX, TX, data, clock, channels, other pins.</summary>
@@ -195,18 +200,23 @@ public sealed record Port
                 Tx = Tx,
             }
         );
+
+    /// <summary>A port in a sentence: UART3 for U3, I2C1 as it is.</summary>
+    /// <param name="id">Its id.</param>
+    public static string NameOf(string id) =>
+        id is ['U', .. { Length: > 0 } number] && number.All(char.IsAsciiDigit) ? $"UART{number}" : id;
 }
 
 /// <summary>Pins to which a serial unit can be led.</summary>
 public sealed record PinChoice
 {
-    /// <summary>What the firmware or the leaflet calls them; empty for the pins on which the unit comes.</summary>
+    /// <summary>Their name in the firmware or manual; empty for the default pins.</summary>
     public required string Name { get; init; }
 
-    /// <summary>Net where the board listens, or null.</summary>
+    /// <summary>Net of RX, or null.</summary>
     public string? Rx { get; init; }
 
-    /// <summary>Net where the board talks, or null.</summary>
+    /// <summary>Net of TX, or null.</summary>
     public string? Tx { get; init; }
 }
 
@@ -255,7 +265,7 @@ public sealed record Mounting
     /// <summary>Between hole centres from front to rear in millimetres.</summary>
     public required double Depth { get; init; }
 
-    /// <summary>The bolt that goes through, in millimetres (3 is M3), or null when the leaflet does not say.</summary>
+    /// <summary>Screw size in millimetres (3 is M3), or null if the manual does not say.</summary>
     public double? Bolt { get; init; }
 }
 
@@ -268,13 +278,13 @@ public sealed record Bridge
     /// <summary>Its positions, such as open, raw, inverted.</summary>
     public required IReadOnlyList<string> Positions { get; init; }
 
-    /// <summary>The position in which the board is delivered.</summary>
+    /// <summary>Factory position.</summary>
     public required string Default { get; init; }
 
-    /// <summary>Who moves it.</summary>
+    /// <summary>Who sets it.</summary>
     public MovedBy MovedBy { get; init; }
 
-    /// <summary>Where its pads lie; null when the leaflet does not say.</summary>
+    /// <summary>Where it is on the board; null if the manual does not say.</summary>
     public BridgePlace? Place { get; init; }
 }
 
@@ -284,10 +294,10 @@ public sealed record BridgePlace
     /// <summary>The side.</summary>
     public required BoardSide Side { get; init; }
 
-    /// <summary>The middle of its pads from the left edge of its side, in millimetres; 0 to 500.</summary>
+    /// <summary>Centre, from the left edge of its side, in millimetres, 0 to 500.</summary>
     public required double X { get; init; }
 
-    /// <summary>The middle of its pads from the front edge, in millimetres; 0 to 500.</summary>
+    /// <summary>Centre, from the front edge, in millimetres, 0 to 500.</summary>
     public required double Y { get; init; }
 }
 
@@ -295,7 +305,7 @@ public sealed record BridgePlace
 public enum MovedBy
 {
     /// <summary>The iron: solder on small pads.</summary>
-    Iron,
+    Solder,
 
     /// <summary>The board's firmware: a setting, no iron.</summary>
     Firmware,
@@ -318,7 +328,7 @@ public enum PadMeaning
     Sure,
 
     /// <summary>The label can mean two things, is mirrored or under a part: measure before use.</summary>
-    Doubtful,
+    Uncertain,
 
     /// <summary>Marked as not connected: nothing is ever wired to it.</summary>
     NotConnected,
@@ -333,7 +343,7 @@ public sealed record Pad
     /// <summary>Its label exactly as printed.</summary>
     public required string Label { get; init; }
 
-    /// <summary>How far the label can be trusted.</summary>
+    /// <summary>Certainty of the label.</summary>
     public PadMeaning Meaning { get; init; }
 
     /// <summary>Which side it is on.</summary>
@@ -345,17 +355,19 @@ public sealed record Pad
     /// <summary>Distance from the front edge in millimetres.</summary>
     public double Y { get; init; }
 
-    /// <summary>The header, corner or row in which it stands with others, or null.</summary>
+    /// <summary>Header, corner or row that it belongs to, or null.</summary>
     public string? Group { get; init; }
 
-    /// <summary>Its ways into the board; none only for a pad that is not connected. A pad behind a bridge has one for each position that makes one.</summary>
+    /// <summary>
+    /// Paths into the board; none only for a pad that is not connected. Behind a jumper: one for each position that connects.
+    /// </summary>
     public IReadOnlyList<PadPath> Paths { get; init; } = [];
 }
 
 /// <summary>One way from a pad to a net or a rail.</summary>
 public sealed record PadPath
 {
-    /// <summary>What lies between, seen from the pad.</summary>
+    /// <summary>What is in the path, from the pad inwards.</summary>
     public IReadOnlyList<PathElement> Through { get; init; } = [];
 
     /// <summary>The net it ends on, or null when it ends on a rail.</summary>

@@ -23,7 +23,7 @@ internal static class BoardCheck
         list.Ids(board.Nets, $"{place}.nets", n => n.Id);
         list.Ids(board.Ports, $"{place}.ports", p => p.Id);
         list.Ids(board.Rails, $"{place}.rails", r => r.Id);
-        list.Ids(board.Bridges, $"{place}.bridges", b => b.Id);
+        list.Ids(board.Bridges, $"{place}.jumpers", b => b.Id);
         list.Ids(board.Pads, $"{place}.pads", p => p.Id);
         foreach (var (i, net) in board.Nets.Index())
         {
@@ -41,10 +41,10 @@ internal static class BoardCheck
         for (var i = 0; i < board.Bridges.Count; i++)
         {
             var bridge = board.Bridges[i];
-            list.Known(bridge.Default, bridge.Positions, "jumper position", $"{place}.bridges[{i}].default");
-            list.Ids(bridge.Positions, $"{place}.bridges[{i}].positions", p => p);
-            list.Range(bridge.Place?.X ?? 0, 0, 500, "mm", $"{place}.bridges[{i}].place.x");
-            list.Range(bridge.Place?.Y ?? 0, 0, 500, "mm", $"{place}.bridges[{i}].place.y");
+            list.Known(bridge.Default, bridge.Positions, "jumper position", $"{place}.jumpers[{i}].default");
+            list.Ids(bridge.Positions, $"{place}.jumpers[{i}].positions", p => p);
+            list.Range(bridge.Place?.X ?? 0, 0, 500, "mm", $"{place}.jumpers[{i}].place.x");
+            list.Range(bridge.Place?.Y ?? 0, 0, 500, "mm", $"{place}.jumpers[{i}].place.y");
         }
         Rails(board, place, list);
         Ports(board, place, list);

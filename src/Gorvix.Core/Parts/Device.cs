@@ -1,37 +1,39 @@
+using System.Text.Json.Serialization;
+
 namespace Gorvix.Core.Parts;
 
 /// <summary>What a link gives the pilot. Order: the more the flight depends on it, the earlier (common practice).</summary>
 public enum Need
 {
     /// <summary>Stick commands.</summary>
-    Control,
+    RcLink,
 
     /// <summary>The analogue picture, with the text laid over it by the board.</summary>
-    Picture,
+    Video,
 
     /// <summary>Text in the picture of a digital air unit, and "armed" back to it.</summary>
-    PictureText,
+    Osd,
 
     /// <summary>Position and time.</summary>
-    Position,
+    Gps,
 
     /// <summary>Which way the nose points: a compass.</summary>
-    Heading,
+    Compass,
 
     /// <summary>Values back to the radio.</summary>
     Telemetry,
 
     /// <summary>Readings of the speed controllers.</summary>
-    EscReadings,
+    EscTelemetry,
 
     /// <summary>Voltage of the pack, or the current out of it, as a level that the board measures.</summary>
-    BatteryReadings,
+    BatterySensing,
 
     /// <summary>Power and channel of the video transmitter from the radio.</summary>
-    VideoControl,
+    VtxControl,
 
     /// <summary>Height above ground.</summary>
-    Height,
+    Rangefinder,
 
     /// <summary>Buttons and settings of a camera.</summary>
     CameraControl,
@@ -40,7 +42,7 @@ public enum Need
     FlightLog,
 
     /// <summary>Settings from a phone.</summary>
-    HostData,
+    WirelessConfiguration,
 }
 
 /// <summary>What a device is.</summary>
@@ -59,7 +61,7 @@ public enum DeviceKind
     Gnss,
 
     /// <summary>Electronic speed controller.</summary>
-    SpeedController,
+    Esc,
 
     /// <summary>Telemetry radio.</summary>
     TelemetryRadio,
@@ -68,10 +70,10 @@ public enum DeviceKind
     Camera,
 
     /// <summary>Range finder or flow sensor.</summary>
-    RangeFinder,
+    Rangefinder,
 
     /// <summary>Flight recorder.</summary>
-    Recorder,
+    FlightLogger,
 
     /// <summary>Wireless bridge to a phone.</summary>
     WirelessBridge,
@@ -80,7 +82,7 @@ public enum DeviceKind
     Compass,
 
     /// <summary>Board that lays text over an analogue picture.</summary>
-    Overlay,
+    Osd,
 
     /// <summary>Regulator: it takes a supply and offers another one.</summary>
     Regulator,
@@ -98,40 +100,41 @@ public sealed record Device
     /// <summary>Id in the library.</summary>
     public required string Id { get; init; }
 
-    /// <summary>Who makes it.</summary>
+    /// <summary>Maker.</summary>
     public required string Maker { get; init; }
 
-    /// <summary>Its name on the box.</summary>
+    /// <summary>Name as sold.</summary>
     public required string Name { get; init; }
 
-    /// <summary>What it is.</summary>
+    /// <summary>Type of device.</summary>
     public required DeviceKind Kind { get; init; }
 
-    /// <summary>Its leads, in the order of its plug.</summary>
+    /// <summary>Leads, in plug order.</summary>
     public required IReadOnlyList<Lead> Leads { get; init; }
 
-    /// <summary>The plug at the end of its leads, or null for bare leads and pads.</summary>
+    /// <summary>The plug on its leads, or null for bare leads and pads.</summary>
     public DevicePlug? Plug { get; init; }
 
-    /// <summary>The leads that feed it, each with the volts that it takes; empty when the file does not say.</summary>
+    /// <summary>Supply leads, each with its range; empty if not given.</summary>
     public IReadOnlyList<SupplyInput> Supplies { get; init; } = [];
 
-    /// <summary>The leads on which it offers a supply to others.</summary>
+    /// <summary>Leads that power other devices.</summary>
     public IReadOnlyList<SupplyOutput> Outputs { get; init; } = [];
 
-    /// <summary>How many alike pieces it stands for, such as the four controllers of a four-in-one; 1 to 8.</summary>
+    /// <summary>Number of identical units, such as the four ESCs of a four-in-one; 1 to 8.</summary>
+    [JsonPropertyName("units")]
     public int Pieces { get; init; } = 1;
 
-    /// <summary>Whether it remembers what it was set to; null when the leaflet does not say.</summary>
+    /// <summary>Whether it saves settings without power; null if the manual does not say.</summary>
     public SetupMemory? Memory { get; init; }
 
-    /// <summary>The harnesses that it comes with, where leads are in one of them only; empty when every lead is always there.</summary>
+    /// <summary>Harnesses it comes with, if leads differ between them; empty if there is no choice.</summary>
     public IReadOnlyList<DeviceHarness> Harnesses { get; init; } = [];
 
-    /// <summary>What its lights say, as its leaflet tells; empty when it does not.</summary>
+    /// <summary>Status lights; empty if the manual does not say.</summary>
     public IReadOnlyList<DeviceSign> Signs { get; init; } = [];
 
-    /// <summary>What it can give, each with its modes.</summary>
+    /// <summary>Functions, each with its modes.</summary>
     public required IReadOnlyList<DeviceFunction> Functions { get; init; }
 }
 
@@ -139,7 +142,7 @@ public sealed record Device
 public enum SignState
 {
     /// <summary>It has power and nothing else yet.</summary>
-    Fed,
+    Powered,
 
     /// <summary>It looks for the other end of its link.</summary>
     Searching,
@@ -151,7 +154,7 @@ public enum SignState
     Binding,
 
     /// <summary>It is in its loader.</summary>
-    Loader,
+    Bootloader,
 
     /// <summary>It waits for an update over the air.</summary>
     Update,
@@ -169,7 +172,7 @@ public sealed record DeviceSign
     /// <summary>The state.</summary>
     public required SignState State { get; init; }
 
-    /// <summary>What is seen, such as "green, steady"; 1 to 120 characters.</summary>
+    /// <summary>What you see, such as "solid green"; 1 to 120 characters.</summary>
     public required string Seen { get; init; }
 }
 
@@ -179,25 +182,25 @@ public sealed record SupplyOutput
     /// <summary>Id of the lead.</summary>
     public required string Lead { get; init; }
 
-    /// <summary>What it gives, in volts; null when it follows what feeds the device.</summary>
+    /// <summary>Output voltage; null if it follows the device's supply.</summary>
     public double? Volts { get; init; }
 
-    /// <summary>The most current that it gives, in amperes; null when the leaflet does not say.</summary>
+    /// <summary>Current limit in amperes; null if the manual does not say.</summary>
     public double? Limit { get; init; }
 
-    /// <summary>Whether it is filtered; null when the leaflet does not say.</summary>
+    /// <summary>Whether it is filtered; null if the manual does not say.</summary>
     public Filtering? Filtering { get; init; }
 
-    /// <summary>How it makes its volts; null when the leaflet does not say, and then nothing is lost.</summary>
+    /// <summary>Type of regulator; null if the manual does not say: losses are then not computed.</summary>
     public RegulatorKind? Kind { get; init; }
 
-    /// <summary>How much more it needs than it gives, in volts; null when the leaflet does not say, and then nothing is taken off.</summary>
+    /// <summary>Dropout in volts; null if the manual does not say: none is then subtracted.</summary>
     public double? Dropout { get; init; }
 
-    /// <summary>The part of the power that comes out, above 0.3 and up to 1; null when the leaflet does not say, and then nothing is lost.</summary>
+    /// <summary>Efficiency, above 0.3 and up to 1; null if the manual does not say: losses are then not computed.</summary>
     public double? Efficiency { get; init; }
 
-    /// <summary>What it takes for itself, in amperes, 0 to 1; null when the leaflet does not say, and then it takes nothing.</summary>
+    /// <summary>Quiescent current in amperes, 0 to 1; null if the manual does not say: none is then added.</summary>
     public double? Quiescent { get; init; }
 }
 
@@ -205,10 +208,10 @@ public sealed record SupplyOutput
 public enum SetupMemory
 {
     /// <summary>It keeps it.</summary>
-    Keeps,
+    Saves,
 
     /// <summary>It has neither battery nor flash and must be told at each start.</summary>
-    Forgets,
+    Loses,
 }
 
 /// <summary>A harness of a device: the leads that are there when it is used.</summary>
@@ -217,13 +220,13 @@ public sealed record DeviceHarness
     /// <summary>Id within the device.</summary>
     public required string Id { get; init; }
 
-    /// <summary>What the builder calls it.</summary>
+    /// <summary>The name shown to the builder.</summary>
     public required string Name { get; init; }
 
-    /// <summary>Ids of the leads that it has.</summary>
+    /// <summary>Ids of its leads.</summary>
     public required IReadOnlyList<string> Leads { get; init; }
 
-    /// <summary>The plug at its end, or null for bare leads.</summary>
+    /// <summary>The plug on it, or null for bare leads.</summary>
     public DevicePlug? Plug { get; init; }
 }
 
@@ -233,13 +236,13 @@ public sealed record SupplyInput
     /// <summary>Id of the lead.</summary>
     public required string Lead { get; init; }
 
-    /// <summary>The volts that it takes.</summary>
+    /// <summary>Supply range.</summary>
     public required VoltWindow Window { get; init; }
 
-    /// <summary>The current that it draws as a rule, in amperes; null when the leaflet does not say.</summary>
+    /// <summary>Typical current in amperes; null if the manual does not say.</summary>
     public double? Typical { get; init; }
 
-    /// <summary>The most current that it draws, in amperes; null when the leaflet does not say.</summary>
+    /// <summary>Peak current in amperes; null if the manual does not say.</summary>
     public double? Peak { get; init; }
 
     /// <summary>The least that it can draw as a rule, in amperes: 0 when nothing is told.</summary>
@@ -282,7 +285,7 @@ public enum LeadRole
     Signal,
 
     /// <summary>The analogue picture.</summary>
-    Picture,
+    Video,
 
     /// <summary>An analogue level: the current of the motors, the pack's voltage, a camera's keys.</summary>
     Sense,
@@ -297,28 +300,28 @@ public sealed record Lead
     /// <summary>Id within the device.</summary>
     public required string Id { get; init; }
 
-    /// <summary>Its label as printed by the device's maker.</summary>
+    /// <summary>Label as printed.</summary>
     public required string Label { get; init; }
 
-    /// <summary>What it is for.</summary>
+    /// <summary>Role.</summary>
     public required LeadRole Role { get; init; }
 
-    /// <summary>Its usual colour, or null. A habit, not a standard.</summary>
+    /// <summary>Usual colour, or null. A habit, not a standard.</summary>
     public string? Colour { get; init; }
 
-    /// <summary>High level that it drives, in volts; 3.3 when the file does not say.</summary>
+    /// <summary>Logic level it drives, in volts; 3.3 if not given.</summary>
     public double DriveVolts { get; init; } = 3.3;
 
-    /// <summary>The least that it takes for a high level, in volts; null for ordinary 3.3 V logic.</summary>
+    /// <summary>Logic-high threshold in volts; null for ordinary 3.3 V logic.</summary>
     public double? HighFromVolts { get; init; }
 
-    /// <summary>When it drives its wire.</summary>
+    /// <summary>When it transmits.</summary>
     public TalkHabit Talks { get; init; }
 
-    /// <summary>What it must see while the board starts.</summary>
+    /// <summary>Level it needs while the board starts.</summary>
     public BootNeed AtBoot { get; init; }
 
-    /// <summary>How many wires it is where the device stands for several pieces.</summary>
+    /// <summary>Number of wires where the device is several units.</summary>
     public PieceWires Wires { get; init; }
 }
 
@@ -338,10 +341,11 @@ public sealed record DeviceFunction
     /// <summary>Id within the device.</summary>
     public required string Id { get; init; }
 
-    /// <summary>What it gives.</summary>
+    /// <summary>What the function is.</summary>
+    [JsonPropertyName("gives")]
     public required Need Need { get; init; }
 
-    /// <summary>The ways in which it can be had by a link of its own, the usual one first.</summary>
+    /// <summary>Modes with wires of their own, the usual one first.</summary>
     public required IReadOnlyList<Mode> Modes { get; init; }
 
     /// <summary>All ways in which it can be had: by a link of its own, and inside other links of its device.</summary>

@@ -6,7 +6,7 @@ internal static class DeviceCheck
     /// <summary>Checks these members of a device.</summary>
     public static void Of(Device device, string place, CheckList list)
     {
-        list.Range(device.Pieces, 1, PartCheck.MostPieces, "units", $"{place}.pieces");
+        list.Range(device.Pieces, 1, PartCheck.MostPieces, "units", $"{place}.units");
         Outputs(device, place, list);
         Harnesses(device, place, list);
         list.Ids([.. device.Signs.Select(s => $"{s.State}")], $"{place}.signs", s => s);
@@ -22,7 +22,7 @@ internal static class DeviceCheck
                 PartRules.BadValue,
                 $"{place}.leads[{i}].wires",
                 ("problem", $"says {lead.Label} has one wire per unit, but the device is a single unit"),
-                ("mend", "Set \"pieces\" to the number of units, or remove \"wires\".")
+                ("mend", "Set \"units\" to the number of units, or remove \"wires\".")
             );
         }
         foreach (var (f, function) in device.Functions.Index())

@@ -11,31 +11,31 @@ public sealed record FirmwareProfile
     /// <summary>Id in the library.</summary>
     public required string Id { get; init; }
 
-    /// <summary>What the builder calls it.</summary>
+    /// <summary>The name shown to the builder.</summary>
     public required string Name { get; init; }
 
-    /// <summary>The jobs that a port can be set to.</summary>
+    /// <summary>Functions a port can be set to.</summary>
     public required IReadOnlyList<PortJob> Jobs { get; init; }
 
-    /// <summary>Which jobs may share the two halves of one port, where the builder allows it.</summary>
+    /// <summary>Functions that may share RX and TX of one port, if the house rules allow it.</summary>
     public IReadOnlyList<JobPair> Shares { get; init; } = [];
 
-    /// <summary>Jobs that only one port may have, besides the receiver's, which has one port in every firmware.</summary>
+    /// <summary>Functions that only one port may have, besides receiver input, which is always limited to one.</summary>
     public IReadOnlyList<PortJob> Single { get; init; } = [];
 
     /// <summary>Whether it has software serial.</summary>
     public SoftwareSerial SoftwareSerial { get; init; }
 
-    /// <summary>Settings that the video canvas needs besides the port's job; empty when the job is all.</summary>
+    /// <summary>Settings that the digital OSD needs besides the port function; empty for none.</summary>
     public IReadOnlyList<string> CanvasSettings { get; init; } = [];
 
-    /// <summary>How it takes the declination.</summary>
+    /// <summary>Format of the declination.</summary>
     public DeclinationForm Declination { get; init; }
 
-    /// <summary>The builder's own form of the settings sheet, as a Liquid template; null for the neutral one.</summary>
+    /// <summary>Liquid template of the settings text; null for the neutral format.</summary>
     public string? Template { get; init; }
 
-    /// <summary>How its printout is read: a regular expression with named groups, line by line; null for the neutral form.</summary>
+    /// <summary>Regular expression with named groups that reads a dump, line by line; null for the neutral format.</summary>
     public string? Pattern { get; init; }
 
     /// <summary>True when two jobs may share the halves of one port.</summary>
@@ -65,9 +65,9 @@ public enum DeclinationForm
 /// <summary>Two jobs that may share a port: one listens, the other talks.</summary>
 public sealed record JobPair
 {
-    /// <summary>The job on RX.</summary>
+    /// <summary>Function on RX.</summary>
     public required PortJob Rx { get; init; }
 
-    /// <summary>The job on TX.</summary>
+    /// <summary>Function on TX.</summary>
     public required PortJob Tx { get; init; }
 }

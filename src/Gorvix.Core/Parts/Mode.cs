@@ -9,37 +9,37 @@ public sealed record Mode
     /// <summary>Id within the function.</summary>
     public required string Id { get; init; }
 
-    /// <summary>What the builder calls it.</summary>
+    /// <summary>The name shown to the builder.</summary>
     public required string Name { get; init; }
 
-    /// <summary>Id of its <see cref="Protocols.Protocol"/>.</summary>
+    /// <summary>Id of the <see cref="Protocols.Protocol"/>.</summary>
     public required string Protocol { get; init; }
 
-    /// <summary>The leads it uses.</summary>
+    /// <summary>Leads it uses.</summary>
     public required IReadOnlyList<ModeLine> Lines { get; init; }
 
-    /// <summary>The bauds that the device can be set to, the usual one first; empty for the protocol's usual one only.</summary>
+    /// <summary>Baud rates it can be set to, default first; empty for the protocol's default only.</summary>
     public IReadOnlyList<int> Bauds { get; init; } = [];
 
-    /// <summary>Frames a second that the device sends, or null when it does not matter.</summary>
+    /// <summary>Frame rate in Hz, or null if it does not matter.</summary>
     public double? PacketHertz { get; init; }
 
-    /// <summary>Its 7-bit address on a bus, 8 to 119, or null.</summary>
+    /// <summary>7-bit bus address, 8 to 119, or null.</summary>
     public int? Address { get; init; }
 
-    /// <summary>Other addresses that it can be strapped to.</summary>
+    /// <summary>Alternative addresses, selected by a strap.</summary>
     public IReadOnlyList<AddressStrap> Straps { get; init; } = [];
 
-    /// <summary>Functions of the same device that ride inside this mode's link, such as telemetry inside two-way control.</summary>
+    /// <summary>Functions of the same device that are in-band, such as telemetry over a two-way RC link.</summary>
     public IReadOnlyList<Rider> Carries { get; init; } = [];
 
-    /// <summary>The firmware from which it is there, or null.</summary>
+    /// <summary>Lowest firmware that has it, or null.</summary>
     public string? Firmware { get; init; }
 
-    /// <summary>The setting of the device that must be changed for it, or null.</summary>
+    /// <summary>Device setting it needs, or null.</summary>
     public string? Setting { get; init; }
 
-    /// <summary>What is lost in this mode, in words; empty when it is whole.</summary>
+    /// <summary>What this mode lacks, in words; empty for nothing.</summary>
     public IReadOnlyList<string> Loses { get; init; } = [];
 
     /// <summary>What it was strapped to its address with; null for the address at which it comes. Set by the router, never in a file.</summary>
@@ -67,7 +67,7 @@ public sealed record Rider
     /// <summary>Id of the function within the same device.</summary>
     public required string Function { get; init; }
 
-    /// <summary>What is less than with a link of its own, in words; empty when nothing is.</summary>
+    /// <summary>What is lost compared with wires of its own, in words; empty for nothing.</summary>
     public IReadOnlyList<string> Loses { get; init; } = [];
 }
 
@@ -95,9 +95,9 @@ public sealed record ModeLine
     /// <summary>Id of the lead.</summary>
     public required string Lead { get; init; }
 
-    /// <summary>Who talks on it.</summary>
+    /// <summary>Direction.</summary>
     public required Flow Flow { get; init; }
 
-    /// <summary>How the line rests at the device; null for the protocol's usual form.</summary>
+    /// <summary>Polarity at the device; null for the protocol's usual one.</summary>
     public Polarity? Polarity { get; init; }
 }

@@ -178,7 +178,7 @@ public static class PartCheck
         list.Known(mode.Protocol, ProtocolCatalogue.All.Select(p => p.Id), "protocol", $"{place}.protocol");
         var role = ProtocolCatalogue.Find(mode.Protocol)?.Carrier switch
         {
-            Carrier.Picture => LeadRole.Picture,
+            Carrier.Picture => LeadRole.Video,
             Carrier.Analogue => LeadRole.Sense,
             _ => LeadRole.Signal,
         };
@@ -221,7 +221,7 @@ public static class PartCheck
             list.Stop(
                 PartRules.ModeLines,
                 place,
-                ("protocol", protocol.Id),
+                ("protocol", protocol.Name),
                 (
                     "needs",
                     protocol.Forms == WireForms.OneWireToo ? $"{Words(wanted)}, or just \"both\"" : Words(wanted)
@@ -257,7 +257,7 @@ public static class PartCheck
             list.Stop(
                 PartRules.BadValue,
                 $"{place}.straps",
-                ("problem", $"are set in a {protocol.Id} mode"),
+                ("problem", $"are set in a {protocol.Name} mode"),
                 ("mend", "Only bus devices have addresses: remove them.")
             );
         }

@@ -27,46 +27,47 @@ public enum Passage
 /// <summary>An inverter: it turns the signal over and passes it one way, or both ways when it is built for one-wire links.</summary>
 public sealed record Inverter : PathElement
 {
-    /// <summary>Which way it passes a signal.</summary>
+    /// <summary>Direction of the signal.</summary>
     public required Passage Direction { get; init; }
 
-    /// <summary>The highest voltage that its input stands, in volts; null when the leaflet does not say.</summary>
+    /// <summary>Maximum voltage at its input; null if the manual does not say.</summary>
     public double? Stands { get; init; }
 
-    /// <summary>The high level that its output drives, in volts; null when the leaflet does not say, and then the level passes as it comes.</summary>
+    /// <summary>Logic level at its output, in volts; null if the manual does not say: the input's level is then assumed.</summary>
     public double? Drives { get; init; }
 }
 
 /// <summary>A contact of a bridge: it conducts in one position only.</summary>
 public sealed record Contact : PathElement
 {
-    /// <summary>The bridge's label.</summary>
+    /// <summary>The jumper's label.</summary>
+    [JsonPropertyName("jumper")]
     public required string Bridge { get; init; }
 
-    /// <summary>The position in which it conducts.</summary>
+    /// <summary>The position that connects.</summary>
     public required string Position { get; init; }
 }
 
 /// <summary>A series resistor.</summary>
 public sealed record Resistor : PathElement
 {
-    /// <summary>Its value in ohms, above zero.</summary>
+    /// <summary>Resistance in ohms, above zero.</summary>
     public required double Ohms { get; init; }
 }
 
 /// <summary>Two resistors that bring a level down. It passes signals to the controller only: backwards the level is lost.</summary>
 public sealed record Divider : PathElement
 {
-    /// <summary>What is left of the level, above 0 and below 1.</summary>
+    /// <summary>Ratio of output to input, above 0 and below 1.</summary>
     public required double Ratio { get; init; }
 }
 
 /// <summary>A diode: it passes one way and takes its forward voltage.</summary>
 public sealed record Diode : PathElement
 {
-    /// <summary>Which way it conducts.</summary>
+    /// <summary>Direction it conducts.</summary>
     public required Passage Direction { get; init; }
 
-    /// <summary>Forward voltage in volts.</summary>
+    /// <summary>Forward drop in volts.</summary>
     public required double Volts { get; init; }
 }

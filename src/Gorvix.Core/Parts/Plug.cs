@@ -38,20 +38,20 @@ public sealed record BoardPlug
     /// <summary>Id within the board.</summary>
     public required string Id { get; init; }
 
-    /// <summary>Its name on the leaflet.</summary>
+    /// <summary>Its name in the manual.</summary>
     public required string Label { get; init; }
 
     /// <summary>Pitch and number of pins, such as "1.0 mm, 6 pins".</summary>
     public required string Family { get; init; }
 
-    /// <summary>Its pins from the marked end on.</summary>
+    /// <summary>Pins, from the marked end.</summary>
     public required IReadOnlyList<BoardPin> Pins { get; init; }
 }
 
 /// <summary>A pin of a board's plug.</summary>
 public sealed record BoardPin
 {
-    /// <summary>Id of the pad that it is, or null for a pin that leads nowhere.</summary>
+    /// <summary>Id of its pad, or null for an unconnected pin.</summary>
     public string? Pad { get; init; }
 }
 
@@ -61,7 +61,7 @@ public sealed record DevicePlug
     /// <summary>Pitch and number of pins, such as "1.0 mm, 6 pins".</summary>
     public required string Family { get; init; }
 
-    /// <summary>Its pins from the marked end on.</summary>
+    /// <summary>Pins, from the marked end.</summary>
     public required IReadOnlyList<DevicePin> Pins { get; init; }
 
     /// <summary>Leads that are out of it as it is now and could go back: their contacts are still on. None as it comes.</summary>
@@ -99,6 +99,6 @@ public sealed record DevicePlug
 /// <summary>A pin of a device's plug.</summary>
 public sealed record DevicePin
 {
-    /// <summary>Id of the lead in it, or null for an empty one.</summary>
+    /// <summary>Id of its lead, or null if empty.</summary>
     public string? Lead { get; init; }
 }

@@ -3,10 +3,10 @@ namespace Gorvix.Core.Parts;
 /// <summary>A range of volts.</summary>
 public sealed record VoltWindow
 {
-    /// <summary>Lowest, in volts.</summary>
+    /// <summary>Minimum, in volts.</summary>
     public required double Min { get; init; }
 
-    /// <summary>Highest, in volts.</summary>
+    /// <summary>Maximum, in volts.</summary>
     public required double Max { get; init; }
 }
 
@@ -16,34 +16,34 @@ public sealed record Rail
     /// <summary>Id within the board.</summary>
     public required string Id { get; init; }
 
-    /// <summary>Its name on the leaflet.</summary>
+    /// <summary>Its name in the manual.</summary>
     public required string Label { get; init; }
 
-    /// <summary>What it gives, in volts; 0 for ground, null when it follows the battery.</summary>
+    /// <summary>Voltage; 0 for ground, null if it follows the battery.</summary>
     public double? Volts { get; init; }
 
-    /// <summary>What feeds it.</summary>
+    /// <summary>What powers it.</summary>
     public required RailFeed Feed { get; init; }
 
-    /// <summary>The rail that its regulator or diode hangs on; null for the battery.</summary>
+    /// <summary>The rail that powers its regulator or diode; null for the battery.</summary>
     public string? From { get; init; }
 
-    /// <summary>How much more its regulator needs than it gives, in volts; null when the leaflet does not say, and then nothing is taken off.</summary>
+    /// <summary>Dropout of its regulator in volts; null if the manual does not say: none is then subtracted.</summary>
     public double? Dropout { get; init; }
 
-    /// <summary>The most current that it gives, in amperes; null when the leaflet does not say.</summary>
+    /// <summary>Current limit in amperes; null if the manual does not say.</summary>
     public double? Limit { get; init; }
 
-    /// <summary>How its regulator works; null when the leaflet does not say.</summary>
+    /// <summary>Type of regulator; null if the manual does not say.</summary>
     public RegulatorKind? Kind { get; init; }
 
-    /// <summary>The part of the power that comes out of its regulator, above 0.3 and up to 1; null when the leaflet does not say, and then nothing is lost.</summary>
+    /// <summary>Efficiency of its regulator, above 0.3 and up to 1; null if the manual does not say: losses are then not computed.</summary>
     public double? Efficiency { get; init; }
 
-    /// <summary>What its regulator takes for itself, in amperes, 0 to 1; null when the leaflet does not say, and then it takes nothing.</summary>
+    /// <summary>Quiescent current of its regulator in amperes, 0 to 1; null if the manual does not say: none is then added.</summary>
     public double? Quiescent { get; init; }
 
-    /// <summary>Whether a filter keeps the motors' noise off it; null when the leaflet does not say.</summary>
+    /// <summary>Whether it is filtered against motor noise; null if the manual does not say.</summary>
     public Filtering? Filtering { get; init; }
 }
 

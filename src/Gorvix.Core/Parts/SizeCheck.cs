@@ -36,7 +36,7 @@ public static class SizeCheck
         ["nets"] = (MostNets, "nets"),
         ["ports"] = (PartCheck.MostPorts, "ports"),
         ["pads"] = (PartCheck.MostPads, "pads"),
-        ["bridges"] = (PartCheck.MostBridges, "jumpers"),
+        ["jumpers"] = (PartCheck.MostBridges, "jumpers"),
         ["positions"] = (PartCheck.MostPositions, "positions"),
         ["plugs"] = (PartCheck.MostSockets, "sockets"),
         ["pins"] = (PartCheck.MostPins, "pins"),

@@ -108,7 +108,7 @@ public static class BestPlans
                         ? RouteMatch.BridgeWords(route.Bridges)
                         : null,
             };
-            build = new BuildChange(route is null ? ChangeKind.Ban : ChangeKind.Pin, match).ApplyTo(build);
+            build = new BuildChange(route is null ? ChangeKind.Block : ChangeKind.Pin, match).ApplyTo(build);
             if (route is null)
             {
                 // A pin of a link that goes without would stand against the ban.

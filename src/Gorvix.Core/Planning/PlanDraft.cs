@@ -31,8 +31,8 @@ internal sealed class PlanDrafter(BuildWays all)
     {
         var term = link.Want.Priority switch
         {
-            Priority.Must => CostTerm.MustsUnmet,
-            Priority.Want => CostTerm.WantsUnmet,
+            Priority.Required => CostTerm.MustsUnmet,
+            Priority.Wanted => CostTerm.WantsUnmet,
             _ => CostTerm.NicesUnmet,
         };
         return PlanCost.Of(term, PlanCost.UnmetLink + PlanCost.Needs - (int)link.Function.Need);

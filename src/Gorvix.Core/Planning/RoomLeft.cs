@@ -28,19 +28,19 @@ public static class RoomLeft
     // A device of its own for each need: every usual protocol a mode (common practice).
     private static readonly (Need Need, string[] Protocols)[] Usual =
     [
-        (Need.Control, ["CRSF", "SBUS", "IBUS", "PPM"]),
-        (Need.Picture, ["Picture in", "Picture out"]),
-        (Need.PictureText, ["MSP"]),
-        (Need.Position, ["UBX"]),
-        (Need.Heading, ["I²C"]),
+        (Need.RcLink, ["CRSF", "SBUS", "IBUS", "PPM"]),
+        (Need.Video, ["Picture in", "Picture out"]),
+        (Need.Osd, ["MSP"]),
+        (Need.Gps, ["UBX"]),
+        (Need.Compass, ["I²C"]),
         (Need.Telemetry, ["MAVLink", "S.Port", "LTM"]),
-        (Need.EscReadings, ["ESC"]),
-        (Need.BatteryReadings, ["Level in"]),
-        (Need.VideoControl, ["VC-4800", "VC-9600"]),
-        (Need.Height, ["Range finder"]),
+        (Need.EscTelemetry, ["ESC"]),
+        (Need.BatterySensing, ["Level in"]),
+        (Need.VtxControl, ["VC-4800", "VC-9600"]),
+        (Need.Rangefinder, ["Range finder"]),
         (Need.CameraControl, ["Camera control", "Level out"]),
         (Need.FlightLog, ["Flight log"]),
-        (Need.HostData, ["MSP host"]),
+        (Need.WirelessConfiguration, ["MSP host"]),
     ];
 
     // The last address there is (UM10204): hardly a sensor has it as it comes, so it asks whether the bus itself is free.
@@ -163,7 +163,7 @@ public static class RoomLeft
             new()
             {
                 Id = protocol.Id,
-                Name = protocol.Id,
+                Name = protocol.Name,
                 Protocol = protocol.Id,
                 Address = protocol.Carrier == Carrier.Bus ? SpareAddress : null,
                 Lines = protocol.Use switch
@@ -202,7 +202,7 @@ public static class RoomLeft
             Link = "spare",
             Device = "spare",
             Function = "spare",
-            Priority = Priority.Nice,
+            Priority = Priority.Optional,
         };
         return new Link(want, device, function);
     }

@@ -102,7 +102,7 @@ public static class UnlockSteps
         return
         [
             .. build.Pins.Select(pin => Wish(UnlockKind.LiftPin, ChangeKind.Unpin, pin)),
-            .. build.Bans.Select(ban => Wish(UnlockKind.LiftBan, ChangeKind.Unban, ban)),
+            .. build.Bans.Select(ban => Wish(UnlockKind.LiftBan, ChangeKind.Unblock, ban)),
             .. Houses(build.House),
             .. library
                 .Profiles.Where(p => build.Firmware is not null && p.Id != build.Firmware)
@@ -189,21 +189,21 @@ public static class UnlockSteps
                 HousePrice
             );
 
-        if (now.Sharing == PortSharing.Strict)
+        if (now.Sharing == PortSharing.OnePerPort)
         {
             yield return To("sharing", "splitHalves", h => h with { Sharing = PortSharing.SplitHalves });
         }
         if (now.Software == SoftwareUse.Never)
         {
-            yield return To("software", "telemetryOnly", h => h with { Software = SoftwareUse.TelemetryOnly });
+            yield return To("softwareSerial", "telemetryOnly", h => h with { Software = SoftwareUse.TelemetryOnly });
         }
         if (now.Software != SoftwareUse.Allowed)
         {
-            yield return To("software", "allowed", h => h with { Software = SoftwareUse.Allowed });
+            yield return To("softwareSerial", "allowed", h => h with { Software = SoftwareUse.Allowed });
         }
         if (now.BootTrap == BootCure.AnotherPort)
         {
-            yield return To("bootTrap", "pullUp", h => h with { BootTrap = BootCure.PullUp });
+            yield return To("bootloaderTrap", "pullUp", h => h with { BootTrap = BootCure.PullUp });
         }
     }
 }

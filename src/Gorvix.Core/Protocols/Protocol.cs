@@ -129,6 +129,9 @@ public sealed record Protocol(
     SourceNote Source
 )
 {
+    /// <summary>What a builder calls it: mostly its id.</summary>
+    public string Name => ProtocolCatalogue.NameOf(Id);
+
     /// <summary>What kind of port can carry it.</summary>
     public Carrier Carrier { get; init; }
 

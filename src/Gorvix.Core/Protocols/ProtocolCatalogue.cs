@@ -5,6 +5,22 @@ namespace Gorvix.Core.Protocols;
 /// <summary>All protocols that the product knows. Device files name them by id.</summary>
 public static class ProtocolCatalogue
 {
+    /// <summary>What a protocol is called where its id is not what a builder says.</summary>
+    private static readonly Dictionary<string, string> Names = new()
+    {
+        ["Range finder"] = "Rangefinder",
+        ["Picture in"] = "Video in",
+        ["Picture out"] = "Video out",
+        ["Level in"] = "Analogue in",
+        ["Level out"] = "Analogue out",
+        ["MSP host"] = "MSP configuration",
+        ["ESC"] = "ESC telemetry",
+    };
+
+    /// <summary>A protocol as the builder reads it.</summary>
+    /// <param name="id">Its id.</param>
+    public static string NameOf(string id) => Names.GetValueOrDefault(id, id);
+
     /// <summary>Every protocol, in the order in which they are listed to the builder.</summary>
     public static readonly IReadOnlyList<Protocol> All =
     [

@@ -184,7 +184,7 @@ public sealed record Situation(string Id, string Name, double? InputVolts)
             yield return At(position, $"{bridge.Bridge.Id} at \"{position}\"", [position]);
         }
         // A switch inside the board stands in one position; solder can lie on both, or on none.
-        if (bridge.Bridge is { MovedBy: Parts.MovedBy.Iron, Positions.Count: > 1 })
+        if (bridge.Bridge is { MovedBy: Parts.MovedBy.Solder, Positions.Count: > 1 })
         {
             yield return At("", $"{bridge.Bridge.Id} closed on every side", bridge.Bridge.Positions);
         }

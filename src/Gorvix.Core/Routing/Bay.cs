@@ -41,9 +41,9 @@ public sealed class Bay(RadioSide? radio, Protocol protocol)
             : RoutingRules.Bay.Found(
                 Severity.Stop,
                 Subject.Build,
-                ("bay", $"{radio.BayBaud}"),
-                ("protocol", protocol.Id),
-                ("least", $"{Slow}")
+                ("bay", Phrase.Spaced(radio.BayBaud)),
+                ("protocol", protocol.Name),
+                ("least", Phrase.Spaced(Slow))
             );
 
     /// <summary>What to set on the radio so that nothing is lost; nothing when all fits as it is.</summary>
@@ -51,7 +51,7 @@ public sealed class Bay(RadioSide? radio, Protocol protocol)
     {
         if (IsSlow)
         {
-            yield return Set($"set the module bay to {Baud} baud");
+            yield return Set($"set the module bay to {Phrase.Baud(Baud!.Value)}");
         }
         if (IsCrowded)
         {

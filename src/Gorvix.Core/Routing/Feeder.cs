@@ -256,7 +256,7 @@ public static class Feeder
                     Minutes = joint.Minutes + (joint.Evicts is null ? 0 : WorkMinutes.Lift),
                     Work = work,
                     Hazards =
-                        pad.Meaning == PadMeaning.Doubtful
+                        pad.Meaning == PadMeaning.Uncertain
                             ?
                             [
                                 HazardRules.Measure.Found(
@@ -332,7 +332,7 @@ public static class Feeder
 
     private static bool AgainstHouse(ResolvedBuild build, DeviceKind kind, Rail rail) =>
         kind == DeviceKind.Receiver
-            ? Trace.AliveOnUsb(build.Circuit, rail) != (build.Build.House.Receiver == ReceiverSupply.AliveOnUsb)
+            ? Trace.AliveOnUsb(build.Circuit, rail) != (build.Build.House.Receiver == ReceiverSupply.LiveOnUsb)
             : Video.Contains(kind)
                 && build.Build.House.Video == VideoSupply.RegulatedFirst
                 && rail.Feed == RailFeed.Battery;

@@ -117,7 +117,7 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
         hops.Add(new Hop(HopKind.Half, PortWords.Of(port, half), signal.Then(own), HalfNote(line, net, own)));
         if (works)
         {
-            hops.Add(new Hop(HopKind.Job, protocol.Id, Polarity.Normal));
+            hops.Add(new Hop(HopKind.Job, protocol.Name, Polarity.Normal));
         }
         return hops;
     }
@@ -253,7 +253,7 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
     private List<Finding> Hazards(ModeLine line, Lead lead, Pad pad, Strand strand, string half)
     {
         var list = new List<Finding>();
-        if (pad.Meaning == PadMeaning.Doubtful)
+        if (pad.Meaning == PadMeaning.Uncertain)
         {
             list.Add(
                 HazardRules.Measure.Found(Severity.Warn, Subject.Pad(pad.Id), ("pad", pad.Label), ("lead", lead.Label))

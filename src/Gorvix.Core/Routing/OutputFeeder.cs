@@ -133,7 +133,7 @@ internal static class OutputFeeder
 
     private static bool AgainstHouse(ResolvedBuild build, DeviceKind kind, OutputAt from) =>
         kind == DeviceKind.Receiver
-            ? Trace.AliveOnUsb(build.Circuit, from.Rail) != (build.Build.House.Receiver == ReceiverSupply.AliveOnUsb)
+            ? Trace.AliveOnUsb(build.Circuit, from.Rail) != (build.Build.House.Receiver == ReceiverSupply.LiveOnUsb)
             : Feeder.Video.Contains(kind)
                 && build.Build.House.Video == VideoSupply.RegulatedFirst
                 && from is { Output: { Volts: null, Filtering: not Filtering.Filtered }, Rail.Feed: RailFeed.Battery };

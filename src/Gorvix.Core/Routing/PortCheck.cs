@@ -22,22 +22,27 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
     {
         if (port.Kind == PortKind.Usb)
         {
-            return RoutingRules.Usb.Found(Severity.Stop, Subject.Port(port.Id), ("port", port.Id));
+            return RoutingRules.Usb.Found(Severity.Stop, Subject.Port(port.Id), ("port", port.Name));
         }
         if (!port.Carries(protocol))
         {
             return RoutingRules.Kind.Found(
                 Severity.Stop,
                 Subject.Port(port.Id),
-                ("protocol", protocol.Id),
+                ("protocol", protocol.Name),
                 ("needs", PortWords.Needs(protocol)),
-                ("port", port.Id),
+                ("port", port.Name),
                 ("kind", PortWords.What(port))
             );
         }
         if (port.HeldBy is { } holder)
         {
-            return RoutingRules.Held.Found(Severity.Stop, Subject.Port(port.Id), ("port", port.Id), ("holder", holder));
+            return RoutingRules.Held.Found(
+                Severity.Stop,
+                Subject.Port(port.Id),
+                ("port", port.Name),
+                ("holder", holder)
+            );
         }
         return build.Firmware is { } firmware && !firmware.Jobs.Contains(protocol.Job)
             ? RoutingRules.Job.Found(
@@ -57,7 +62,7 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
                 Severity.Stop,
                 Subject.Port(port.Id),
                 ("device", link.Device.Name),
-                ("port", port.Id),
+                ("port", port.Name),
                 ("address", $"0x{used.Address:X2}"),
                 ("by", used.By)
             );
@@ -80,7 +85,7 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
 
     // Heard only, nobody tells it its set-up.
     private Finding? Memory() =>
-        link.Device.Memory == SetupMemory.Forgets
+        link.Device.Memory == SetupMemory.Loses
         && protocol.Use == LineUse.TwoWires
         && mode.Lines.Count > 0
         && mode.Lines.All(l => l.Flow == Flow.Out)
@@ -109,7 +114,7 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
         };
         return reason is null
             ? null
-            : RoutingRules.Soft.Found(Severity.Stop, Subject.Port(port.Id), ("port", port.Id), ("reason", reason));
+            : RoutingRules.Soft.Found(Severity.Stop, Subject.Port(port.Id), ("port", port.Name), ("reason", reason));
     }
 
     // The first baud that the device can be set to and the port can make.
@@ -142,8 +147,8 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
                     Severity.Stop,
                     Subject.Port(port.Id),
                     ("lead", lead),
-                    ("baud", $"{baud}"),
-                    ("port", port.Id)
+                    ("baud", Phrase.Baud(baud)),
+                    ("port", port.Name)
                 );
         }
         var clock = port.ClockMegahertz ?? build.Controller.ClockMegahertz;
@@ -153,10 +158,13 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
             : RoutingRules.Baud.Found(
                 Severity.Stop,
                 Subject.Port(port.Id),
-                ("port", port.Id),
+                ("port", port.Name),
                 ("clock", $"{clock:0.###}"),
-                ("makes", made is null ? "is too slow" : $"makes {made.Baud:0} ({made.ErrorPercent:+0.0;-0.0} %)"),
-                ("baud", $"{baud}")
+                (
+                    "makes",
+                    made is null ? "is too slow" : $"makes {Phrase.Spaced(made.Baud)} ({made.ErrorPercent:+0.0;-0.0} %)"
+                ),
+                ("baud", Phrase.Baud(baud))
             );
     }
 
@@ -178,10 +186,13 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
             : RoutingRules.Frame.Found(
                 Severity.Stop,
                 Subject.Port(port.Id),
-                ("protocol", link.Device.Pieces == 1 ? protocol.Id : $"{protocol.Id} from {link.Device.Pieces} units"),
-                ("port", port.Id),
+                (
+                    "protocol",
+                    link.Device.Pieces == 1 ? protocol.Name : $"{protocol.Name} from {link.Device.Pieces} units"
+                ),
+                ("port", port.Name),
                 ("takes", $"{frame / 1000:0.00}"),
-                ("baud", $"{baud}"),
+                ("baud", Phrase.Baud(baud)),
                 ("rate", $"{rate:0.#}"),
                 ("period", $"{period / 1000:0.00}")
             );
@@ -193,7 +204,7 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
                 Severity.Stop,
                 Subject.Port(port.Id),
                 ("link", $"The {link.Device.Name} in {mode.Name}"),
-                ("port", port.Id)
+                ("port", port.Name)
             )
             : null;
 }

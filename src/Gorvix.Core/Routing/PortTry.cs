@@ -283,7 +283,7 @@ internal sealed class PortTry(
             _ => RoutingRules.OneWire,
         };
         var lead = link.Device.Leads.First(l => l.Id == line.Lead).Label;
-        return rule.Found(Severity.Stop, Subject.Port(port.Id), ("lead", lead), ("port", port.Id));
+        return rule.Found(Severity.Stop, Subject.Port(port.Id), ("lead", lead), ("port", port.Name));
     }
 
     private void Reject(Finding finding, LineWalk? walk)

@@ -35,7 +35,7 @@ public static class PortWords
             PortKind.Software => "software serial",
             PortKind.Pulse => "a PPM/PWM input",
             PortKind.Bus => "an I²C bus",
-            PortKind.Picture => "a video port",
+            PortKind.Video => "a video port",
             PortKind.Analogue => "an analogue pin",
             _ => "the USB port",
         };
@@ -71,17 +71,24 @@ public static class PortWords
             _ => "analogue OSD",
         };
 
+    /// <summary>A job with its protocol, said once where both have one name.</summary>
+    public static string Of(PortJob job, string protocol) =>
+        (Of(job), ProtocolCatalogue.NameOf(protocol)) is var (words, name)
+        && words.Contains(name, StringComparison.OrdinalIgnoreCase)
+            ? words
+            : $"{words}, {name}";
+
     /// <summary>A half of a port.</summary>
     public static string Of(Port port, Half half) =>
         (port.Kind, half) switch
         {
-            (PortKind.Picture, Half.Rx) => $"{port.Id} in",
-            (PortKind.Picture, _) => $"{port.Id} out",
+            (PortKind.Video, Half.Rx) => $"{port.Name} in",
+            (PortKind.Video, _) => $"{port.Name} out",
             (PortKind.Pulse or PortKind.Analogue, _) => port.Id,
-            (_, Half.Rx) => $"{port.Id} RX",
-            (_, Half.Tx) => $"{port.Id} TX",
-            (_, Half.Data) => $"{port.Id} SDA",
-            _ => $"{port.Id} SCL",
+            (_, Half.Rx) => $"{port.Name} RX",
+            (_, Half.Tx) => $"{port.Name} TX",
+            (_, Half.Data) => $"{port.Name} SDA",
+            _ => $"{port.Name} SCL",
         };
 
     /// <summary>What a mode asks of the device, or null.</summary>
@@ -104,7 +111,7 @@ public static class PortWords
             (PortKind.Uart or PortKind.Software, Carrier.Serial) => true,
             (PortKind.Pulse, Carrier.Pulse) => true,
             (PortKind.Bus, Carrier.Bus) => true,
-            (PortKind.Picture, Carrier.Picture) => true,
+            (PortKind.Video, Carrier.Picture) => true,
             (PortKind.Analogue, Carrier.Analogue) => (protocol.Use == LineUse.DeviceToBoard ? port.Rx : port.Tx)
                 is not null,
             _ => false,

@@ -295,7 +295,7 @@ internal sealed class RouteMaker(
         {
             yield return new Work(WorkAction.SetBoard, WorkMinutes.Setting)
             {
-                Setting = $"remap {port.Id} to {pins.Choice.Name}",
+                Setting = $"remap {port.Name} to {pins.Choice.Name}",
             };
         }
         if (build.Board.BuiltIns.FirstOrDefault(b => b.Gives == link.Function.Need) is { } inside)
@@ -318,7 +318,7 @@ internal sealed class RouteMaker(
                 HazardRules.UsbShared.Found(
                     Severity.Warn,
                     Subject.Port(port.Id),
-                    ("port", port.Id),
+                    ("port", port.Name),
                     ("device", $"the {link.Device.Name}")
                 ),
             ]

@@ -142,7 +142,7 @@ public static class RoutingRules
     public static readonly Rule SoftFast = new(
         "SOFT-FAST",
         "Too fast for software serial",
-        "{lead} runs at {baud} baud; {port} is software serial, limited to 57 600 baud.",
+        "{lead} runs at {baud}; {port} is software serial, limited to 57 600 baud.",
         "The CPU times every bit between other tasks. 19 200 baud or less is better still.",
         SourceNote.Memory
     )
@@ -155,7 +155,7 @@ public static class RoutingRules
     public static readonly Rule Baud = new(
         "BAUD",
         "Baud error too large",
-        "{port} is clocked at {clock} MHz and {makes} for {baud} baud; the limit is ±2 %.",
+        "{port} is clocked at {clock} MHz and {makes} for {baud}; the limit is ±2 %.",
         "The controller divides its clock by a whole number; the error adds up over the bits of a character.",
         SourceNote.Published(
             "the controllers' reference manuals, fractional baud rate generation and its error tables; application notes on UART clock accuracy"
@@ -170,7 +170,7 @@ public static class RoutingRules
     public static readonly Rule Frame = new(
         "FRAME",
         "Frame too long for the frame rate",
-        "On {port}, {protocol} needs {takes} ms per frame at {baud} baud; {rate} Hz leaves {period} ms.",
+        "On {port}, {protocol} needs {takes} ms per frame at {baud}; {rate} Hz leaves {period} ms.",
         "Frame time = bytes × bits per byte ÷ baud. What does not fit is lost, telemetry first.",
         SourceNote.Practice
     )

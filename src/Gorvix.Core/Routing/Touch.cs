@@ -47,7 +47,7 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
         {
             LeadRole.Sense when device.Functions.All(f => f.Modes.All(m => m.Lines.All(l => l.Lead != lead.Id))) =>
                 true,
-            LeadRole.Picture or LeadRole.Sense => device
+            LeadRole.Video or LeadRole.Sense => device
                 .Functions.SelectMany(f => f.Modes)
                 .SelectMany(m => m.Lines)
                 .Any(l => l.Lead == lead.Id && l.Flow != Flow.In),

@@ -81,7 +81,7 @@ public sealed record Work(WorkAction Action, int Minutes)
     /// <summary>The cavity that the lead goes to, counted from 1.</summary>
     public int? To { get; init; }
 
-    /// <summary>Id of the bridge.</summary>
+    /// <summary>Id of the jumper.</summary>
     public string? Bridge { get; init; }
 
     /// <summary>Where the bridge shall stand.</summary>

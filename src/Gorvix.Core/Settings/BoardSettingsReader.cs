@@ -33,21 +33,21 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
         );
 
     /// <summary>The compass's link, or null.</summary>
-    public PortSet? Compass => PortOf(Need.Heading);
+    public PortSet? Compass => PortOf(Need.Compass);
 
     /// <summary>The GNSS module's link, or null.</summary>
-    public PortSet? Gnss => PortOf(Need.Position);
+    public PortSet? Gnss => PortOf(Need.Gps);
 
     /// <summary>How the module is to be set up, with why.</summary>
     public (GnssWay Way, string Why) WayOf(Device module) =>
         (_chosen.GnssWay, module.Memory) switch
         {
             ({ } chosen, _) => (chosen, "You chose this."),
-            (null, SetupMemory.Forgets) => (
+            (null, SetupMemory.Loses) => (
                 GnssWay.Board,
                 "The module has neither battery nor flash and loses settings without power: the board must configure it at each start."
             ),
-            (null, SetupMemory.Keeps) => (
+            (null, SetupMemory.Saves) => (
                 GnssWay.Stored,
                 "The module saves settings: configure it once through an adapter; it is ready sooner, and nothing is sent at the start."
             ),
@@ -62,10 +62,10 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
     {
         Setting Whole(string key, string value, string words, string why, string? link = null) =>
             new(key, SettingPlace.Board, value, words, why) { Link = link };
-        if (PortOf(Need.Control) is { } control)
+        if (PortOf(Need.RcLink) is { } control)
         {
             var kind = control.Settings.Job == PortJob.PulseInput ? "pulses" : "serial";
-            var inside = wired.Build.Board.BuiltIns.Any(b => b.Gives == Need.Control);
+            var inside = wired.Build.Board.BuiltIns.Any(b => b.Gives == Need.RcLink);
             yield return Whole(
                 "receiver.kind",
                 kind,
@@ -83,7 +83,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 control.Link
             );
         }
-        else if (wired.Build.Board.BuiltIns.Any(b => b.Gives == Need.Control))
+        else if (wired.Build.Board.BuiltIns.Any(b => b.Gives == Need.RcLink))
         {
             yield return Whole(
                 "receiver.kind",
@@ -136,8 +136,8 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
         {
             yield return Whole(
                 "arming.fix",
-                Phrase.Lower($"{_build.House.Arming}"),
-                _build.House.Arming == ArmingFix.Required
+                _build.House.Arming == ArmingFix.FixRequired ? "required" : "optional",
+                _build.House.Arming == ArmingFix.FixRequired
                     ? "Arming without a GPS fix: never"
                     : "Arming without a GPS fix: allowed",
                 HouseSchools.ReasonOf("arming", Phrase.Lower($"{_build.House.Arming}"))
@@ -186,7 +186,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             yield break;
         }
         var address = compass.Mode.Strapped?.Address ?? compass.Mode.Address;
-        var bus = compass.Port.Id;
+        var bus = compass.Port.Name;
         yield return whole(
             "compass",
             "on",
@@ -235,7 +235,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
 
     private IEnumerable<Setting> OfCanvas(Func<string, string, string, string, string?, Setting> whole)
     {
-        if (PortOf(Need.PictureText) is not { } text)
+        if (PortOf(Need.Osd) is not { } text)
         {
             yield break;
         }
@@ -291,7 +291,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 "The module bay cannot run any faster."
             );
         }
-        if (PortOf(Need.Control) is not { } control)
+        if (PortOf(Need.RcLink) is not { } control)
         {
             yield break;
         }

@@ -35,14 +35,14 @@ internal static class CompassReader
     /// <summary>The advice, or null where no compass is carried.</summary>
     public static CompassAdvice? Of(WiredBuild wired)
     {
-        var set = wired.Ports.FirstOrDefault(p => Need(wired, p) == Parts.Need.Heading);
+        var set = wired.Ports.FirstOrDefault(p => Need(wired, p) == Parts.Need.Compass);
         if (set is null)
         {
             return null;
         }
         var chosen = wired.Build.Build.Settings;
         return new CompassAdvice(
-            set.Port.Id,
+            set.Port.Name,
             set.Mode.Strapped?.Address ?? set.Mode.Address,
             [.. Others(wired, set)],
             TurnWords(chosen),

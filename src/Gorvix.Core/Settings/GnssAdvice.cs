@@ -15,7 +15,7 @@ internal static class GnssUsual
 /// <param name="Device">Id of the device within the build.</param>
 /// <param name="Name">What the builder calls it.</param>
 /// <param name="Link">Id of its link.</param>
-/// <param name="Port">Its port.</param>
+/// <param name="Port">Its port, such as UART3.</param>
 /// <param name="Protocol">What it speaks there.</param>
 /// <param name="Baud">Bits per second of the plan; null where there are none.</param>
 /// <param name="Generation">How it is spoken to: as chosen, else the older.</param>
@@ -55,7 +55,7 @@ public sealed record GnssAdvice(
             link.Want.Device,
             link.Device.Name,
             gnss.Link,
-            gnss.Port.Id,
+            gnss.Port.Name,
             gnss.Settings.Protocol,
             gnss.Settings.Baud,
             chosen.Gnss ?? GnssGeneration.Older,

@@ -54,11 +54,11 @@ internal sealed class PortSettingsReader(WiredBuild wired)
         {
             if (port.Kind == PortKind.Usb)
             {
-                yield return $"{port.Id} is the USB link to the computer: switch it off and the board can no longer be reached.";
+                yield return $"{port.Name} is the USB link to the computer: switch it off and the board can no longer be reached.";
             }
             else if (port.Usb == UsbSharing.Shared)
             {
-                yield return $"{port.Id} shares its lines with the USB socket: unplug its device before connecting the computer.";
+                yield return $"{port.Name} shares its lines with the USB socket: unplug its device before connecting the computer.";
             }
         }
     }
@@ -146,7 +146,7 @@ internal sealed class PortSettingsReader(WiredBuild wired)
             $"port.{set.Port.Id}",
             SettingPlace.Port,
             ValueOf(values),
-            $"{set.Port.Id} {verb} {name}: {PortWords.Of(values.Job)}{(PortWords.Of(values.Job).Equals(values.Protocol, StringComparison.OrdinalIgnoreCase) ? "" : $", {values.Protocol}")}{(values.Baud is { } baud ? $" at {baud:N0} baud" : "")}{string.Concat(extras.Select(e => $", {e}"))}",
+            $"{set.Port.Name} {verb} {name}: {PortWords.Of(values.Job, values.Protocol)}{(values.Baud is { } baud ? $" at {Phrase.Baud(baud)}" : "")}{string.Concat(extras.Select(e => $", {e}"))}",
             Why(set, values)
         )
         {

@@ -106,7 +106,8 @@ public static class ReadBack
     private static bool IsJob(PrintedLine line) =>
         line.Key.StartsWith("port.", StringComparison.Ordinal) && line.Value != NeutralForm.Free;
 
-    private static string NameOf(string key) => key.StartsWith("port.", StringComparison.Ordinal) ? key[5..] : key;
+    private static string NameOf(string key) =>
+        key.StartsWith("port.", StringComparison.Ordinal) ? Port.NameOf(key[5..]) : key;
 
     // The order of a port's values does not matter.
     private static bool Same(string one, string other) =>

@@ -64,7 +64,7 @@ public static class SettingsCheck
     private static IEnumerable<Finding> OfModule(WiredBuild wired, BoardSettingsReader whole, PortSet gnss)
     {
         var link = wired.Build.Links.First(l => l.Id == gnss.Link);
-        if (whole.WayOf(link.Device).Way == GnssWay.Stored && link.Device.Memory == SetupMemory.Forgets)
+        if (whole.WayOf(link.Device).Way == GnssWay.Stored && link.Device.Memory == SetupMemory.Loses)
         {
             yield return SettingsRules.Forgets.Found(
                 Severity.Warn,
@@ -92,8 +92,8 @@ public static class SettingsCheck
                 ("hertz", $"{budget.Hertz}"),
                 ("device", link.Device.Name),
                 ("load", Phrase.Percent(budget.Load)),
-                ("port", gnss.Port.Id),
-                ("baud", $"{baud}"),
+                ("port", gnss.Port.Name),
+                ("baud", Phrase.Baud(baud)),
                 ("mend", budget.Mend)
             );
         }

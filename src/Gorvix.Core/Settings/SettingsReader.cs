@@ -49,7 +49,7 @@ public static class SettingsReader
         {
             yield return "Antenna on every transmitter and airflow over it before connecting the battery.";
         }
-        if (wired.Ports.Any(p => wired.Build.Links.First(l => l.Id == p.Link).Function.Need == Need.Position))
+        if (wired.Ports.Any(p => wired.Build.Links.First(l => l.Id == p.Link).Function.Need == Need.Gps))
         {
             yield return "Return-to-home is no guarantee of rescue: test it in an open, safe place, by your local rules.";
         }

@@ -45,7 +45,7 @@ public static class SettingsRules
     public static readonly Rule Budget = new(
         "GNSS-LINE",
         "GNSS messages overload UART",
-        "{device} at {hertz} Hz fills {load} of {port} at {baud} baud. {mend}",
+        "{device} at {hertz} Hz fills {load} of {port} at {baud}. {mend}",
         "Messages that do not fit are lost whole.",
         SourceNote.Published("the GNSS receiver maker's interface description, message lengths; 10 bits per byte")
     );

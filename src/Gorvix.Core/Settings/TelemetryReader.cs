@@ -20,11 +20,11 @@ internal sealed class TelemetryReader(WiredBuild wired, bool sensesCurrent)
         }
         if (wired.Ports.FirstOrDefault(p => links[p.Link].Function.Need == Need.Telemetry) is { } own)
         {
-            return $"over {own.Settings.Protocol} on {own.Port.Id}";
+            return $"over {own.Settings.Protocol} on {own.Port.Name}";
         }
         // A link that talks both ways brings values back although nobody has asked for them.
         return
-            wired.Ports.FirstOrDefault(p => links[p.Link].Function.Need == Need.Control) is { } control
+            wired.Ports.FirstOrDefault(p => links[p.Link].Function.Need == Need.RcLink) is { } control
             && control.Mode.Carries.Count > 0
             && control.Mode.Lines.Any(l => l.Flow != Flow.Out)
             ? $"in-band over the RC link, {control.Settings.Protocol}"
@@ -54,8 +54,8 @@ internal sealed class TelemetryReader(WiredBuild wired, bool sensesCurrent)
             );
         string? Without(Need need, string mend) =>
             wired.Ports.Any(p => wired.Build.Links.First(l => l.Id == p.Link).Function.Need == need) ? null : mend;
-        var position = Without(Need.Position, "No GNSS module connected.");
-        var esc = Without(Need.EscReadings, "No ESC telemetry connected.");
+        var position = Without(Need.Gps, "No GNSS module connected.");
+        var esc = Without(Need.EscTelemetry, "No ESC telemetry connected.");
         List<TelemetryValue> all =
         [
             Value("link quality and RSSI", "receiver", null),
@@ -76,7 +76,7 @@ internal sealed class TelemetryReader(WiredBuild wired, bool sensesCurrent)
                     ? null
                     : "No GNSS module connected; the board's datasheet does not say whether it has a barometer."
             ),
-            Value("heading", "compass", Without(Need.Heading, "No compass connected.")),
+            Value("heading", "compass", Without(Need.Compass, "No compass connected.")),
             Value("motor RPM and ESC temperature", "ESCs", esc),
         ];
         if (wired.Ports.Any(p => p.Settings.Job == PortJob.RangeFinder))

@@ -12,7 +12,7 @@ internal static class TimingReader
     public static LinkTiming? Of(WiredBuild wired)
     {
         var control = wired.Ports.FirstOrDefault(p =>
-            wired.Build.Links.First(l => l.Id == p.Link).Function.Need == Need.Control
+            wired.Build.Links.First(l => l.Id == p.Link).Function.Need == Need.RcLink
         );
         if (
             control is not { Settings.Baud: { } baud }
@@ -29,7 +29,7 @@ internal static class TimingReader
         int? most = line is { } own ? (int)Math.Floor(1000 / Math.Max(own, bayLine ?? 0)) : null;
         var worst = period + (line ?? 0) + (bayLine ?? 0);
         return new LinkTiming(
-            protocol.Id,
+            protocol.Name,
             hertz,
             period,
             bayLine,

@@ -45,7 +45,9 @@ internal static class LineWords
     {
         var need =
             there?.Need
-            ?? Enum.GetValues<Need>().Cast<Need?>().FirstOrDefault(n => SheetRow.WordOf(n!.Value) == id)
+            ?? Enum.GetValues<Need>()
+                .Cast<Need?>()
+                .FirstOrDefault(n => SheetRow.WordOf(n!.Value) == OldWords.Now<Need>(id))
             ?? throw told[0]
                 .Row.Wrong(
                     "does",

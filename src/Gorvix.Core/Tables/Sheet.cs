@@ -5,6 +5,7 @@ using CsvHelper;
 using CsvHelper.Configuration;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Formats;
+using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Tables;
 
@@ -231,7 +232,7 @@ internal sealed class SheetRow(int number, IReadOnlyList<string> columns, IReadO
     public T? Word<T>(string column)
         where T : struct, Enum =>
         this[column] is not { } cell ? null
-        : Enum.GetValues<T>().Cast<T?>().FirstOrDefault(v => Same($"{v}", cell)) is { } value ? value
+        : Enum.GetValues<T>().Cast<T?>().FirstOrDefault(v => Same(v!.Value, cell)) is { } value ? value
         : throw Wrong(
             column,
             $"says \"{Short(cell)}\"",
@@ -257,8 +258,13 @@ internal sealed class SheetRow(int number, IReadOnlyList<string> columns, IReadO
     public static string WordOf<T>(T value)
         where T : struct, Enum => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName($"{value}");
 
-    private static bool Same(string word, string cell) =>
-        string.Equals(word, cell.Replace(" ", "", StringComparison.Ordinal), StringComparison.OrdinalIgnoreCase);
+    private static bool Same<T>(T value, string cell)
+        where T : struct, Enum =>
+        string.Equals(
+            $"{value}",
+            OldWords.Now<T>(cell.Replace(" ", "", StringComparison.Ordinal)),
+            StringComparison.OrdinalIgnoreCase
+        );
 
     private static string Short(string text) => text.Length <= 40 ? text : $"{text[..40]}…";
 }

@@ -17,8 +17,8 @@ public static class DeviceWords
             .. device.Pieces > 1 ? [$"Represents {device.Pieces} units."] : Array.Empty<string>(),
             .. device.Memory switch
             {
-                SetupMemory.Keeps => ["Saves settings without power."],
-                SetupMemory.Forgets => ["Loses settings without power: the board must be able to transmit to it."],
+                SetupMemory.Saves => ["Saves settings without power."],
+                SetupMemory.Loses => ["Loses settings without power: the board must be able to transmit to it."],
                 _ => Array.Empty<string>(),
             },
             .. device.Outputs.Select(o =>

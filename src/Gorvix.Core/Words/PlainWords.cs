@@ -10,8 +10,8 @@ public static class PlainWords
     public static string Of(UsbPort port) =>
         port switch
         {
-            UsbPort.Bare => "unconfigured USB port: 100 mA",
-            UsbPort.Fast => "USB 3 port: 900 mA",
+            UsbPort.Unconfigured => "unconfigured USB port: 100 mA",
+            UsbPort.Usb3 => "USB 3 port: 900 mA",
             UsbPort.TypeC15 => "USB-C port advertising 1.5 A",
             UsbPort.TypeC30 => "USB-C port advertising 3 A",
             _ => "USB 2.0 port: 500 mA",
@@ -21,16 +21,16 @@ public static class PlainWords
     public static string Of(Need need) =>
         need switch
         {
-            Need.Control => "RC link",
-            Need.Picture => "Video",
-            Need.PictureText => "OSD",
-            Need.Position => "GPS",
-            Need.Heading => "Compass",
+            Need.RcLink => "RC link",
+            Need.Video => "Video",
+            Need.Osd => "OSD",
+            Need.Gps => "GPS",
+            Need.Compass => "Compass",
             Need.Telemetry => "Telemetry",
-            Need.EscReadings => "ESC telemetry",
-            Need.BatteryReadings => "Battery sensing",
-            Need.VideoControl => "VTX control",
-            Need.Height => "Rangefinder",
+            Need.EscTelemetry => "ESC telemetry",
+            Need.BatterySensing => "Battery sensing",
+            Need.VtxControl => "VTX control",
+            Need.Rangefinder => "Rangefinder",
             Need.CameraControl => "Camera control",
             Need.FlightLog => "Flight logger",
             _ => "Wireless configuration",
@@ -40,11 +40,11 @@ public static class PlainWords
     public static string Of(SignState state) =>
         state switch
         {
-            SignState.Fed => "powered",
+            SignState.Powered => "powered",
             SignState.Searching => "searching",
             SignState.Linked => "linked",
             SignState.Binding => "in bind mode",
-            SignState.Loader => "in bootloader",
+            SignState.Bootloader => "in bootloader",
             SignState.Update => "waiting for wireless update",
             SignState.Fix => "GPS fix",
             _ => "fault",
@@ -54,8 +54,8 @@ public static class PlainWords
     public static string Of(Priority priority) =>
         priority switch
         {
-            Priority.Must => "required",
-            Priority.Want => "wanted",
+            Priority.Required => "required",
+            Priority.Wanted => "wanted",
             _ => "optional",
         };
 
@@ -67,14 +67,14 @@ public static class PlainWords
             DeviceKind.VideoTransmitter => "VTX",
             DeviceKind.AirUnit => "air unit",
             DeviceKind.Gnss => "GNSS module",
-            DeviceKind.SpeedController => "ESC",
+            DeviceKind.Esc => "ESC",
             DeviceKind.TelemetryRadio => "telemetry radio",
             DeviceKind.Camera => "camera",
-            DeviceKind.RangeFinder => "rangefinder",
-            DeviceKind.Recorder => "flight logger",
+            DeviceKind.Rangefinder => "rangefinder",
+            DeviceKind.FlightLogger => "flight logger",
             DeviceKind.WirelessBridge => "wireless bridge",
             DeviceKind.Compass => "compass",
-            DeviceKind.Overlay => "OSD board",
+            DeviceKind.Osd => "OSD board",
             DeviceKind.Regulator => "regulator",
             DeviceKind.Filter => "filter",
             _ => "adapter",

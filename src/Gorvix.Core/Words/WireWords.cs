@@ -84,7 +84,7 @@ public static class WorkWords
             WorkAction.SetMode => $"On the {device!.Name}: {PortWords.Condition(work.Setting, work.Firmware)}.",
             WorkAction.SetAddress => $"On the {device!.Name}: {work.Setting}, for address 0x{work.Address:X2}.",
             WorkAction.SetRadio => $"On the radio: {work.Setting}.",
-            WorkAction.SetBaud => $"On the {device!.Name}: set it to {work.Baud} baud.",
+            WorkAction.SetBaud => $"On the {device!.Name}: set it to {Phrase.Baud(work.Baud ?? 0)}.",
             WorkAction.ReplaceBuiltIn =>
                 $"In the board's settings: change the receiver from built-in ({work.Setting}) to serial.",
             WorkAction.SetBoard => $"In the board's settings: {work.Setting}.",
@@ -135,7 +135,8 @@ public static class WorkWords
     {
         switch (work.Action)
         {
-            case WorkAction.SetBridge when build.Board.Bridges.First(b => b.Id == work.Bridge).MovedBy == MovedBy.Iron:
+            case WorkAction.SetBridge
+                when build.Board.Bridges.First(b => b.Id == work.Bridge).MovedBy == MovedBy.Solder:
                 yield return ("solder jumper", "solder jumpers");
                 break;
             case WorkAction.SetMode:

@@ -55,11 +55,12 @@ public sealed record DeviceChoices(
 );
 
 /// <summary>A protocol.</summary>
-/// <param name="Id">Its name.</param>
+/// <param name="Id">Its id.</param>
+/// <param name="Name">What it is called.</param>
 /// <param name="Bauds">The bauds that it knows.</param>
 /// <param name="Serial">Whether its lines rest high or low, so that a polarity can be said.</param>
 /// <param name="Bus">Whether a device has an address.</param>
-public sealed record ProtocolChoice(string Id, IReadOnlyList<int> Bauds, bool Serial, bool Bus);
+public sealed record ProtocolChoice(string Id, string Name, IReadOnlyList<int> Bauds, bool Serial, bool Bus);
 
 /// <summary>Parts that are being described. Nothing is stored here.</summary>
 internal static class DescribeEndpoints
@@ -124,6 +125,7 @@ internal static class DescribeEndpoints
             [
                 .. ProtocolCatalogue.All.Select(p => new ProtocolChoice(
                     p.Id,
+                    p.Name,
                     p.Bauds,
                     p.Carrier == Carrier.Serial,
                     p.Carrier == Carrier.Bus

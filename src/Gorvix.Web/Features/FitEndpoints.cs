@@ -1,6 +1,7 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Planning;
+using Gorvix.Core.Words;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 
@@ -77,10 +78,11 @@ internal static class FitEndpoints
             request.Version,
             async build =>
             {
-                var findings = BuildCheck.Of(request.Change.Match, build, await parts.For(build), "change");
+                var library = await parts.For(build);
+                var findings = BuildCheck.Of(request.Change.Match, build, library, "change");
                 return findings.Count > 0
                     ? Proposal.Refused(findings)
-                    : Proposal.Of(request.Change.ApplyTo(build), request.Change.Words());
+                    : Proposal.Of(request.Change.ApplyTo(build), new ChangeWords(build, library).Of(request.Change));
             },
             stop
         );

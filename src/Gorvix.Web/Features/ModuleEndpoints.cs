@@ -159,27 +159,27 @@ internal sealed class ModuleDesk
         (
             "simulated-older",
             "simulated: older generation, saves settings",
-            new ModuleKind(GnssGeneration.Older, SetupMemory.Keeps)
+            new ModuleKind(GnssGeneration.Older, SetupMemory.Saves)
         ),
         (
             "simulated-forgetful",
             "simulated: older generation, loses settings",
-            new ModuleKind(GnssGeneration.Older, SetupMemory.Forgets)
+            new ModuleKind(GnssGeneration.Older, SetupMemory.Loses)
         ),
         (
             "simulated-newer",
             "simulated: newer generation, saves settings",
-            new ModuleKind(GnssGeneration.Newer, SetupMemory.Keeps, Baud: 38_400)
+            new ModuleKind(GnssGeneration.Newer, SetupMemory.Saves, Baud: 38_400)
         ),
         (
             "simulated-indoors",
             "simulated: newer generation, indoors",
-            new ModuleKind(GnssGeneration.Newer, SetupMemory.Keeps, ModuleScene.Indoors, Baud: 38_400)
+            new ModuleKind(GnssGeneration.Newer, SetupMemory.Saves, ModuleScene.Indoors, Baud: 38_400)
         ),
         (
             "simulated-straight",
             "simulated: TX and RX not crossed",
-            new ModuleKind(GnssGeneration.Older, SetupMemory.Keeps, Wiring: ModuleWiring.Straight)
+            new ModuleKind(GnssGeneration.Older, SetupMemory.Saves, Wiring: ModuleWiring.Straight)
         ),
     ];
 

@@ -180,6 +180,6 @@ internal static class SetupEndpoints
         var all = await parts.Offered(build);
         return change.Check(build, all) is { Count: > 0 } findings
             ? Proposal.Refused(findings)
-            : Proposal.Of(change.ApplyTo(build, all), change.Words());
+            : Proposal.Of(change.ApplyTo(build, all), new ChangeWords(build, all).Of(change));
     }
 }

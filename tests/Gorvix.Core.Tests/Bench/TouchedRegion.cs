@@ -92,7 +92,7 @@ internal sealed class TouchedRegion
                 || (
                     check.Id == "return-home"
                     && _before.Build.Links.Any(l =>
-                        l.Function.Need == Need.Control && (_links.Contains(l.Id) || HoldsDevice(l.Want.Device))
+                        l.Function.Need == Need.RcLink && (_links.Contains(l.Id) || HoldsDevice(l.Want.Device))
                     )
                 ),
             _ => true,

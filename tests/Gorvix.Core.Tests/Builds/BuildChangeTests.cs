@@ -20,9 +20,9 @@ public class BuildChangeTests
     [Fact]
     public void A_pin_lifts_the_ban_on_the_same_place_and_a_ban_lifts_the_pin()
     {
-        var pinned = Apply(Apply(Hare, ChangeKind.Ban, GnssOnU1), ChangeKind.Pin, GnssOnU1);
+        var pinned = Apply(Apply(Hare, ChangeKind.Block, GnssOnU1), ChangeKind.Pin, GnssOnU1);
         Assert.Empty(pinned.Bans);
-        var banned = Apply(pinned, ChangeKind.Ban, GnssOnU1);
+        var banned = Apply(pinned, ChangeKind.Block, GnssOnU1);
         Assert.Empty(banned.Pins);
         Assert.Equal([GnssOnU1], banned.Bans);
     }
@@ -31,12 +31,12 @@ public class BuildChangeTests
     public void Lifting_brings_the_build_back()
     {
         Assert.Empty(Apply(Apply(Hare, ChangeKind.Pin, GnssOnU1), ChangeKind.Unpin, GnssOnU1).Pins);
-        Assert.Empty(Apply(Apply(Hare, ChangeKind.Ban, GnssOnU1), ChangeKind.Unban, GnssOnU1).Bans);
+        Assert.Empty(Apply(Apply(Hare, ChangeKind.Block, GnssOnU1), ChangeKind.Unblock, GnssOnU1).Bans);
     }
 
     [Theory]
     [InlineData(ChangeKind.Unpin)]
-    [InlineData(ChangeKind.Unban)]
+    [InlineData(ChangeKind.Unblock)]
     public void Lifting_what_is_not_there_changes_nothing(ChangeKind kind) =>
         Assert.Same(Hare, Apply(Hare, kind, GnssOnU1));
 
@@ -45,17 +45,8 @@ public class BuildChangeTests
     {
         var pinned = Apply(Hare, ChangeKind.Pin, GnssOnU1);
         Assert.Same(pinned, Apply(pinned, ChangeKind.Pin, GnssOnU1));
-        var banned = Apply(Hare, ChangeKind.Ban, GnssOnU1);
-        Assert.Same(banned, Apply(banned, ChangeKind.Ban, GnssOnU1));
-    }
-
-    [Fact]
-    public void A_change_says_itself_in_words()
-    {
-        Assert.Equal("Pin position: U1", new BuildChange(ChangeKind.Pin, GnssOnU1).Words());
-        Assert.Equal("Ban position", new BuildChange(ChangeKind.Ban, new RouteMatch { Link = "position" }).Words());
-        var mode = new RouteMatch { Link = "control", Mode = "crsf" };
-        Assert.Equal("Ban control: mode crsf", new BuildChange(ChangeKind.Ban, mode).Words());
+        var banned = Apply(Hare, ChangeKind.Block, GnssOnU1);
+        Assert.Same(banned, Apply(banned, ChangeKind.Block, GnssOnU1));
     }
 
     private static Build Apply(Build build, ChangeKind kind, RouteMatch match) =>

@@ -17,16 +17,20 @@ public class BuildCheckTests
                 "build.devices[0].part",
                 b => b with { Devices = [b.Devices[0] with { Part = "x" }, .. b.Devices.Skip(1)] }
             },
-            { "NAME", "build.wants[0].device", b => b with { Wants = [b.Wants[0] with { Device = "x" }] } },
-            { "NAME", "build.wants[0].function", b => b with { Wants = [b.Wants[0] with { Function = "x" }] } },
+            { "NAME", "build.links[0].device", b => b with { Wants = [b.Wants[0] with { Device = "x" }] } },
+            { "NAME", "build.links[0].function", b => b with { Wants = [b.Wants[0] with { Function = "x" }] } },
             { "NAME", "build.pins[0].link", b => b with { Pins = [new RouteMatch { Link = "x" }] } },
             {
                 "NAME",
                 "build.pins[0].port",
                 b => b with { Pins = [new RouteMatch { Link = "control", Port = "U99" }] }
             },
-            { "NAME", "build.bans[0].pad", b => b with { Bans = [new RouteMatch { Link = "control", Pad = "x" }] } },
-            { "NAME", "build.bans[0].mode", b => b with { Bans = [new RouteMatch { Link = "control", Mode = "x" }] } },
+            { "NAME", "build.blocks[0].pad", b => b with { Bans = [new RouteMatch { Link = "control", Pad = "x" }] } },
+            {
+                "NAME",
+                "build.blocks[0].mode",
+                b => b with { Bans = [new RouteMatch { Link = "control", Mode = "x" }] }
+            },
             { "NAME", "build.pins[0].from", b => Fed(b, new() { From = "x", FromLead = "o" }) },
             { "NAME", "build.pins[0].fromLead", b => Fed(b, new() { From = "receiver", FromLead = "o" }) },
             { "VALUE", "build.pins[0].pad", b => Fed(b, new()) },
@@ -43,8 +47,8 @@ public class BuildCheckTests
                         Pack = new Pack { Cells = 4, Milliohms = -1 },
                     }
             },
-            { "VALUE", "build.power.lampVolts", b => b with { Power = new PowerSide { LampVolts = 0 } } },
-            { "VALUE", "build.power.lampWatts", b => b with { Power = new PowerSide { LampWatts = 1e9 } } },
+            { "VALUE", "build.power.bulbVolts", b => b with { Power = new PowerSide { LampVolts = 0 } } },
+            { "VALUE", "build.power.bulbWatts", b => b with { Power = new PowerSide { LampWatts = 1e9 } } },
             { "VALUE", "build.power.limiterAmps", b => b with { Power = new PowerSide { LimiterAmps = 0 } } },
             {
                 "VALUE",
@@ -76,7 +80,7 @@ public class BuildCheckTests
                 "build.pins[0].socket",
                 b => b with { Pins = [new SeatMatch { Device = "gnss", Socket = "x" }] }
             },
-            { "NAME", "build.bans[0].lead", b => b with { Bans = [new LeadMatch { Device = "gnss", Lead = "x" }] } },
+            { "NAME", "build.blocks[0].lead", b => b with { Bans = [new LeadMatch { Device = "gnss", Lead = "x" }] } },
             {
                 "NAME",
                 "build.pins[0].lead",
@@ -111,7 +115,7 @@ public class BuildCheckTests
                         ],
                     }
             },
-            { "TWIN", "build.wants[3]", b => b with { Wants = [.. b.Wants, b.Wants[0]] } },
+            { "TWIN", "build.links[3]", b => b with { Wants = [.. b.Wants, b.Wants[0]] } },
             { "TWIN", "build.devices[3]", b => b with { Devices = [.. b.Devices, b.Devices[0]] } },
             { "VALUE", "build.name", b => b with { Name = " " } },
             {
@@ -129,7 +133,7 @@ public class BuildCheckTests
             },
             {
                 "BUILD-SIZE",
-                "build.wants",
+                "build.links",
                 b => b with { Wants = [.. Enumerable.Range(0, 41).Select(i => b.Wants[0] with { Link = $"l{i}" })] }
             },
         };
@@ -289,9 +293,9 @@ public class BuildCheckTests
             );
         Assert.Equal("", Says(1, 0));
         Assert.Equal("", Says(5000, 500));
-        Assert.Contains("devices[0].away is 0.5 mm", Says(0.5, 0), StringComparison.Ordinal);
-        Assert.Contains("devices[0].away is 5001 mm", Says(5001, 0), StringComparison.Ordinal);
-        Assert.Contains("allowance is 501 mm", Says(1, 501), StringComparison.Ordinal);
-        Assert.Contains("allowance is -1 mm", Says(1, -1), StringComparison.Ordinal);
+        Assert.Contains("devices[0].distance is 0.5 mm", Says(0.5, 0), StringComparison.Ordinal);
+        Assert.Contains("devices[0].distance is 5001 mm", Says(5001, 0), StringComparison.Ordinal);
+        Assert.Contains("slack is 501 mm", Says(1, 501), StringComparison.Ordinal);
+        Assert.Contains("slack is -1 mm", Says(1, -1), StringComparison.Ordinal);
     }
 }

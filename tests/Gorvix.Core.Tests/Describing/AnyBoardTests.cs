@@ -195,7 +195,7 @@ public class AnyBoardTests
             HeldBy = picks[4] % 2 == 0 ? held : null,
             Usb = picks[4] % 5 == 0 ? UsbSharing.Shared : UsbSharing.Apart,
             ClockMegahertz = picks[5] % 3 == 0 ? picks[5] : null,
-            AdvisedFor = picks[5] % 4 == 0 ? [Need.PictureText, Need.Control] : [],
+            AdvisedFor = picks[5] % 4 == 0 ? [Need.Osd, Need.RcLink] : [],
             Channels = picks[5] % 7 == 0 ? [nets[0].Id] : [],
             Addresses = picks[5] % 6 == 0 ? [new AddressInUse { Address = 13, By = held }] : [],
             Alternatives = Net(picks[3]) is { } rx ? [new PinChoice { Name = held, Rx = rx }] : [],
@@ -224,7 +224,7 @@ public class AnyBoardTests
             X = at.X,
             Y = at.Y,
             Group = group,
-            Meaning = paths.Count == 0 && meaning == PadMeaning.Sure ? PadMeaning.Doubtful : meaning,
+            Meaning = paths.Count == 0 && meaning == PadMeaning.Sure ? PadMeaning.Uncertain : meaning,
             Paths = paths,
         };
 

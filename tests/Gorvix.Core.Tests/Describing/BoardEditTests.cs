@@ -55,7 +55,7 @@ public class BoardEditTests
     [InlineData("ways b: BAT")]
     public void The_ways_of_a_pad_are_said_anew_and_it_is_certain_then(string line)
     {
-        Assert.Equal(PadMeaning.Doubtful, Board.Pads[5].Meaning);
+        Assert.Equal(PadMeaning.Uncertain, Board.Pads[5].Meaning);
         var pad = BoardEdit.Add(Board, line).Board.Pads[5];
         Assert.Equal((PadMeaning.Sure, "bat"), (pad.Meaning, pad.Paths[0].Rail));
     }

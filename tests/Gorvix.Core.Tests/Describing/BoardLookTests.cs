@@ -166,7 +166,7 @@ public class BoardLookTests
             ["J4=raw > U4.RX", "J4=inverted > inverter > U4.RX"],
             pad.Strand.Select(s => string.Join(" > ", s))
         );
-        Assert.Equal("U4 RX, non-inverted or inverted", pad.Reads);
+        Assert.Equal("UART4 RX, non-inverted or inverted", pad.Reads);
     }
 
     // Property: whatever the rows, no pad lies outside the edge.

@@ -75,11 +75,11 @@ public class LeafletTextTests
             [
                 "BAT Sure bat",
                 "G Sure gnd",
-                "B+ Doubtful bat",
-                "SBUS Doubtful ",
-                "XQ Doubtful ",
+                "B+ Uncertain bat",
+                "SBUS Uncertain ",
+                "XQ Uncertain ",
                 "NC NotConnected ",
-                "VCC Doubtful bat",
+                "VCC Uncertain bat",
             ],
             board.Pads.Select(p => $"{p.Label} {p.Meaning} {(p.Paths is [var way] ? way.Rail : "")}")
         );
@@ -87,8 +87,8 @@ public class LeafletTextTests
 
     [Theory]
     [InlineData("B+=BAT", PadMeaning.Sure, "bat")]
-    [InlineData("B+?", PadMeaning.Doubtful, null)]
-    [InlineData("R1?=BAT", PadMeaning.Doubtful, "bat")]
+    [InlineData("B+?", PadMeaning.Uncertain, null)]
+    [InlineData("R1?=BAT", PadMeaning.Uncertain, "bat")]
     [InlineData("BAT=nc", PadMeaning.NotConnected, null)]
     public void The_builder_says_what_a_label_means(string pad, PadMeaning meaning, string? rail)
     {

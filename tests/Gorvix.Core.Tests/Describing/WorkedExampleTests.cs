@@ -4,7 +4,7 @@ using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Tests.Describing;
 
-/// <summary>The worked example of docs/leaflet.md: its text is the board of its file.</summary>
+/// <summary>The worked example of docs/board-text.md: its text is the board of its file.</summary>
 public class WorkedExampleTests
 {
     private static readonly string Folder = Path.Combine(AppContext.BaseDirectory, "docs", "examples");
@@ -42,6 +42,6 @@ public class WorkedExampleTests
             (24, 2, 2),
             (board.Pads.Count - board.Plugs.Sum(p => p.Pins.Count), board.Plugs.Count, board.Bridges.Count)
         );
-        Assert.DoesNotContain(board.Pads, p => p.Meaning == PadMeaning.Doubtful);
+        Assert.DoesNotContain(board.Pads, p => p.Meaning == PadMeaning.Uncertain);
     }
 }

@@ -152,7 +152,9 @@ public class BoundsTests
             .Board;
         Assert.Equal(
             isGap,
-            BoardLook.Of(board).Notes.Any(n => n.Sentence.Contains("No pad connects to U1", StringComparison.Ordinal))
+            BoardLook
+                .Of(board)
+                .Notes.Any(n => n.Sentence.Contains("No pad connects to UART1", StringComparison.Ordinal))
         );
     }
 

@@ -43,10 +43,10 @@ internal sealed class PlainSigns(WiredBuild meant, WiredBuild real)
                 a.What switch
                 {
                     Ailment.InLoader or Ailment.NotBound or Ailment.SpeaksOtherwise => true,
-                    Ailment.OldFirmware => need == Need.Telemetry || (need == Need.PictureText && !boardHears),
-                    Ailment.ForgotSetup or Ailment.Indoors => need == Need.Position,
+                    Ailment.OldFirmware => need == Need.Telemetry || (need == Need.Osd && !boardHears),
+                    Ailment.ForgotSetup or Ailment.Indoors => need == Need.Gps,
                     Ailment.SlowBay or Ailment.Remembered => need == Need.Telemetry,
-                    Ailment.NoAntenna => need is Need.Control or Need.PictureText,
+                    Ailment.NoAntenna => need is Need.RcLink or Need.Osd,
                     _ => throw new InvalidOperationException($"{a.What}"),
                 }
             );

@@ -10,7 +10,7 @@ namespace Gorvix.Core.Tests.Fit;
 public class BadInputTests
 {
     private static readonly Mode Crsf = Mode("CRSF", Out(), In());
-    private static readonly Device Receiver = Device("receiver", Need.Control, Crsf);
+    private static readonly Device Receiver = Device("receiver", Need.RcLink, Crsf);
 
     [Fact]
     public void Pins_and_bans_that_contradict_each_other_are_told_one_by_one()
@@ -39,7 +39,7 @@ public class BadInputTests
             Nets = [new() { Id = "a" }, new() { Id = "b" }],
             Pads = [Pad("A", "a"), Pad("B", "b")],
         };
-        var gnss = Device("gnss", Need.Position, Mode("NMEA", Out(), In()));
+        var gnss = Device("gnss", Need.Gps, Mode("NMEA", Out(), In()));
         var build = Build(board, gnss);
         var reader = new FitReader(build);
         Assert.Contains("software serial not available", Assert.Single(reader.Sheet().Findings).Sentence);
@@ -50,7 +50,7 @@ public class BadInputTests
     [Fact]
     public void A_device_with_no_usable_mode_is_told_so_in_every_cell()
     {
-        var sheet = Sheet(Build(Whole("F4", "U1", "U2"), Device("dumb", Need.Control)));
+        var sheet = Sheet(Build(Whole("F4", "U1", "U2"), Device("dumb", Need.RcLink)));
         Assert.All(sheet.Links[0].Cells, c => Assert.Equal("NO-MODE", c.Code));
         Assert.Equal(
             "RC link cannot be connected on this board with your house rules, firmware and parts; no other link is in the way.",
@@ -72,7 +72,7 @@ public class BadInputTests
     public void Forty_links_are_answered_and_forty_one_refused()
     {
         Device[] Many(int count) =>
-            [.. Enumerable.Range(0, count).Select(i => Device($"r{i}", Need.Position, Mode("UBX", Out(), In())))];
+            [.. Enumerable.Range(0, count).Select(i => Device($"r{i}", Need.Gps, Mode("UBX", Out(), In())))];
         var sheet = Sheet(Build(Whole("F7", "U1", "U2", "U3"), Many(40)));
         Assert.Equal(3, sheet.Verdict.Carried);
         Assert.Equal(37, sheet.Links.Count(l => l.Port is null));
@@ -81,7 +81,7 @@ public class BadInputTests
         var unlocks = new FitReader(many).Unlocks(new PartsLibrary([many.Board], []));
         Assert.Equal(["r1", "r2", "r3", "r4", "r5", "r6"], unlocks.Select(u => u.Link));
         Assert.Contains(
-            "build.wants has 41 links; the limit is 40.",
+            "build.links has 41 links; the limit is 40.",
             Against(() => Build(Whole("F7", "U1"), Many(41)))
         );
     }
@@ -99,7 +99,10 @@ public class BadInputTests
     [Fact]
     public void Forty_speed_controllers_answer_on_one_wire()
     {
-        Device[] many = [.. Enumerable.Range(0, 40).Select(i => Device($"e{i}", Need.EscReadings, Mode("ESC", Out())))];
+        Device[] many =
+        [
+            .. Enumerable.Range(0, 40).Select(i => Device($"e{i}", Need.EscTelemetry, Mode("ESC", Out()))),
+        ];
         var sheet = Sheet(Build(Whole("F7", "U1", "U2"), many));
         Assert.Equal(40, sheet.Verdict.Carried);
         Assert.Single(sheet.Links.Select(l => l.Port).Distinct());
@@ -162,7 +165,7 @@ public class BadInputTests
             Default = "open",
         };
         var said = Against(() => Build(Whole("F4", "U1") with { Bridges = [bridge] }, Receiver));
-        Assert.StartsWith("board.bridges[0]", said);
+        Assert.StartsWith("board.jumpers[0]", said);
     }
 
     [Fact]
@@ -178,7 +181,7 @@ public class BadInputTests
             );
         Assert.Equal("", Said("J4=raw"));
         Assert.Equal("", Said(""));
-        Assert.Contains("change.bridges names jumper position \"J4=up\"", Said("J4=up"));
+        Assert.Contains("change.jumpers names jumper position \"J4=up\"", Said("J4=up"));
         Assert.Contains("Known: J4=raw, J4=inverted", Said("nonsense"));
     }
 

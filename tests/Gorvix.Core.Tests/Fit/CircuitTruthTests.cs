@@ -9,18 +9,18 @@ namespace Gorvix.Core.Tests.Fit;
 /// <summary>What a meter would find on the bench after following the sheet: plugs, supplies and grounds on small boards.</summary>
 public class CircuitTruthTests
 {
-    private static readonly Device Gnss = Device("gnss", Need.Position, Mode("UBX", Out(), In()))
+    private static readonly Device Gnss = Device("gnss", Need.Gps, Mode("UBX", Out(), In()))
         .Fed(4.5, 5.5)
         .Plugged("six", "V", "G", "TX", "RX");
 
     // Battery, ground, its receiver output (it talks unasked), text.
-    private static readonly Device AirUnit = Device("air", Need.PictureText, Mode("MSP", Out(), In()))
+    private static readonly Device AirUnit = Device("air", Need.Osd, Mode("MSP", Out(), In()))
         .Fed(7, 26)
-        .Also("own", Need.Control, Mode("SBUS", Out("S")))
+        .Also("own", Need.RcLink, Mode("SBUS", Out("S")))
         .Plugged("air", "V", "G", "TX", "RX", "S")
         .Talking("S");
 
-    private static readonly Device Receiver = Device("receiver", Need.Control, Mode("SBUS", Out()))
+    private static readonly Device Receiver = Device("receiver", Need.RcLink, Mode("SBUS", Out()))
         .Fed(4.5, 8.4)
         .Leads("G");
 
@@ -120,7 +120,7 @@ public class CircuitTruthTests
     }
 
     [Theory]
-    [InlineData(UnusedLeads.Lift, "Lifted")]
+    [InlineData(UnusedLeads.DePin, "Lifted")]
     [InlineData(UnusedLeads.Cut, "Cut")]
     [InlineData(UnusedLeads.Leave, "Lifted")]
     public void A_lead_that_talks_leaves_the_receivers_net_although_a_link_that_goes_without_could_use_it(
@@ -186,9 +186,9 @@ public class CircuitTruthTests
     public void Moving_the_pins_of_a_plug_is_paid_once_however_many_links_it_carries()
     {
         // Supply on the wrong pin: one lead moves, for two links.
-        var device = Device("unit", Need.Position, Mode("UBX", Out(), In()))
+        var device = Device("unit", Need.Gps, Mode("UBX", Out(), In()))
             .Fed(4.5, 5.5)
-            .Also("more", Need.Control, Mode("SBUS", Out("S")))
+            .Also("more", Need.RcLink, Mode("SBUS", Out("S")))
             .Plugged("six", "V", "G", "TX", "RX", "S", null);
         var board = Board("F7", Port("U1"), Port("U2", tx: false))
             .Powered("GND")
@@ -204,7 +204,7 @@ public class CircuitTruthTests
     public void A_lead_that_makes_room_for_another_link_is_paid_for_and_listed()
     {
         // The only port is behind the pin in which the other link's lead comes.
-        var device = Device("unit", Need.Control, Mode("SBUS", Out()))
+        var device = Device("unit", Need.RcLink, Mode("SBUS", Out()))
             .Fed(4.5, 5.5)
             .Also("more", Need.Telemetry, Mode("LTM", In("L")))
             .Plugged("four", "V", "G", "TX", "L");
@@ -335,7 +335,7 @@ public class CircuitTruthTests
         // 3.3 V through the diode: 1.3 V does not reach the 2.0 V that the lead takes for high, 2.6 V does.
         var board = Board("F7", Port("U1"))
             .With(Pad("R1", "U1.rx"), Pad("T1", "U1.tx", new Diode { Direction = Passage.ToPad, Volts = drop }));
-        var device = Device("d", Need.PictureText, Mode("MSP", Out(), In()));
+        var device = Device("d", Need.Osd, Mode("MSP", Out(), In()));
         device = device with
         {
             Leads = [.. device.Leads.Select(l => l.Id == "RX" ? l with { HighFromVolts = 2.0 } : l)],
@@ -372,7 +372,7 @@ public class CircuitTruthTests
                 X = x,
             };
         var camera = Device("camera", Need.CameraControl, Mode("Camera control", Out(), In())).Fed(7, 17).Leads("G");
-        var transmitter = Device("transmitter", Need.VideoControl, Mode("VC-4800", Both())).Fed(7, 26).Leads("G");
+        var transmitter = Device("transmitter", Need.VtxControl, Mode("VC-4800", Both())).Fed(7, 26).Leads("G");
         var board = Whole("F7", "U1", "U2")
             .Powered()
             .With(

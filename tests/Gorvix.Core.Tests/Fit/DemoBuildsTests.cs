@@ -58,7 +58,7 @@ public class DemoBuildsTests
     [Fact]
     public void With_the_inverting_mode_banned_the_verdict_names_the_link_that_is_left_and_why()
     {
-        var sheet = Demo.Fit(new BuildChange(ChangeKind.Ban, InvertedMode).ApplyTo(Demo.NorthFaceHare)).Sheet();
+        var sheet = Demo.Fit(new BuildChange(ChangeKind.Block, InvertedMode).ApplyTo(Demo.NorthFaceHare)).Sheet();
         Assert.Equal("2 of 3 links connected. No port for GPS (Fix 10).", sheet.Verdict.Sentence);
         var finding = Assert.Single(sheet.Findings);
         Assert.Equal("UNMET", finding.Rule);
@@ -72,7 +72,7 @@ public class DemoBuildsTests
     [Fact]
     public void The_conflict_is_told_in_the_links_and_wishes_that_take_part()
     {
-        var sheet = Demo.Fit(new BuildChange(ChangeKind.Ban, InvertedMode).ApplyTo(Demo.NorthFaceHare)).Sheet();
+        var sheet = Demo.Fit(new BuildChange(ChangeKind.Block, InvertedMode).ApplyTo(Demo.NorthFaceHare)).Sheet();
         var conflict = Assert.Single(sheet.Conflicts);
         Assert.Equal(
             "GPS, RC link and OSD cannot all be connected while these apply: "
@@ -101,7 +101,16 @@ public class DemoBuildsTests
         var build = hare with
         {
             Devices = [.. hare.Devices, new() { Id = "spare", Part = "dunmerrow-reed-10" }],
-            Wants = [.. hare.Wants, hare.Wants[0] with { Link = "spare", Device = "spare", Priority = Priority.Want }],
+            Wants =
+            [
+                .. hare.Wants,
+                hare.Wants[0] with
+                {
+                    Link = "spare",
+                    Device = "spare",
+                    Priority = Priority.Wanted,
+                },
+            ],
         };
         var conflict = Assert.Single(Demo.Fit(build).Sheet().Conflicts);
         Assert.Equal(
@@ -134,8 +143,8 @@ public class DemoBuildsTests
         var after = Demo.Fit(pin.ApplyTo(Demo.NorthFaceHare));
         Assert.Equal(
             [
-                "OSD (Beacon D6) moved from U1 to U4. U1 is now used by GPS.",
-                "GPS (Fix 10) moved from U4 to U1. You pinned it there.",
+                "OSD (Beacon D6) moved from UART1 to UART4. UART1 is now used by GPS.",
+                "GPS (Fix 10) moved from UART4 to UART1. You pinned it there.",
             ],
             after.MovedSince(before.Plan)
         );
@@ -149,7 +158,7 @@ public class DemoBuildsTests
         Assert.Equal("All 3 links connected. 1 warning.", sheet.Verdict.Sentence);
         Assert.False(Assert.Single(sheet.Wishes).Kept);
         Assert.Equal(
-            "You pinned GPS (Fix 10) to U3, which is not possible: TX would idle low at U3 RX: an F4-class controller cannot invert "
+            "You pinned GPS (Fix 10) to UART3, which is not possible: TX would idle low at UART3 RX: an F4-class controller cannot invert "
                 + "and pad SBUS has one inverter. The plan ignores this pin.",
             Assert.Single(sheet.Findings).Sentence
         );

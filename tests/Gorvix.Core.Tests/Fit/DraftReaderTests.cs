@@ -24,7 +24,7 @@ public class DraftReaderTests
         var look = DraftReader.Look(On(null, 4, "ewhurst-fix-20c"), Demo.Library);
         Assert.Null(look.Verdict);
         Assert.Equal(["GPS", "Compass"], look.Wishes.Select(w => w.Need));
-        Assert.All(look.Wishes, w => Assert.Equal(Priority.Want, w.Priority));
+        Assert.All(look.Wishes, w => Assert.Equal(Priority.Wanted, w.Priority));
     }
 
     [Fact]
@@ -99,7 +99,7 @@ public class DraftReaderTests
             Demo.Library
         );
         Assert.Null(look.Verdict);
-        Assert.Contains("build.wants has 120 links; the limit is 40.", look.Stops[0]);
+        Assert.Contains("build.links has 120 links; the limit is 40.", look.Stops[0]);
         Assert.Empty(look.Packs);
         Assert.All(look.Wishes, w => Assert.Null(w.Port));
     }
@@ -154,7 +154,7 @@ public class DraftReaderTests
         Assert.Contains(burnt.Stops, s => s.StartsWith("The Mote F1 needs 4.5–5.5 V", StringComparison.Ordinal));
         Assert.Equal(3, burnt.Before.Carried);
         Assert.True(burnt.After.Carried < 3);
-        Assert.Contains("U4", Assert.Single(burnt.Falls));
+        Assert.Contains("UART4", Assert.Single(burnt.Falls));
         var moved = Foretold.Of(was, new FitReader(BuildEdits.WithBoard(hare, Demo.Spindle).Resolve()));
         Assert.Empty(moved.Stops);
         Assert.NotEmpty(moved.Moved);

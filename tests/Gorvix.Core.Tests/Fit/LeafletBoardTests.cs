@@ -29,7 +29,7 @@ public partial class LeafletTests
             Stands = stands,
             Drives = stands is null ? null : 3.3,
         };
-        var receiver = Device("rx", Need.Control, Mode("SBUS", Out("S")));
+        var receiver = Device("rx", Need.RcLink, Mode("SBUS", Out("S")));
         receiver = receiver with { Leads = [receiver.Leads[0] with { DriveVolts = drives }] };
         var board = Board("F4", Port("U1")).With(Pad("SBUS", "U1.rx", inverter));
         var ways = Router.WaysOf(Build(board, receiver)).Links[0];
@@ -37,7 +37,7 @@ public partial class LeafletTests
         if (stands is 4.9)
         {
             Assert.Contains(
-                "S drives 5.0 V into the inverter before U1 RX, rated 4.9 V maximum.",
+                "S drives 5.0 V into the inverter before UART1 RX, rated 4.9 V maximum.",
                 ways.NearestAt("U1")!.Finding.Sentence
             );
         }
@@ -73,11 +73,11 @@ public partial class LeafletTests
                     },
                 ],
             };
-            return new FitReader(Build(board, Device("rx", Need.Control, Mode("SBUS", Out("S")))));
+            return new FitReader(Build(board, Device("rx", Need.RcLink, Mode("SBUS", Out("S")))));
         }
         Assert.Equal(
             (2, 4),
-            (With(MovedBy.Firmware).Plan.Cost[CostTerm.HandWork], With(MovedBy.Iron).Plan.Cost[CostTerm.HandWork])
+            (With(MovedBy.Firmware).Plan.Cost[CostTerm.HandWork], With(MovedBy.Solder).Plan.Cost[CostTerm.HandWork])
         );
         Assert.Equal(
             ["In the board's settings: switch INV to \"inverted\" (now \"raw\")."],
@@ -117,13 +117,13 @@ public partial class LeafletTests
         var fit = new FitReader(Build(TwoPairs(), Gnss)).Sound();
         Assert.Equal(["R9", "T9"], fit.Sheet().Links[0].Pads);
         Assert.Contains("remapped to B", fit.Sheet().Links[0].Settings);
-        Assert.Equal(["In the board's settings: remap U1 to B."], fit.Sheet().Work);
+        Assert.Equal(["In the board's settings: remap UART1 to B."], fit.Sheet().Work);
     }
 
     [Fact]
     public void A_serial_unit_is_on_one_choice_of_pins_at_a_time_even_where_its_halves_are_shared()
     {
-        var finder = Device("finder", Need.Height, Mode("Range finder", Out("D")));
+        var finder = Device("finder", Need.Rangefinder, Mode("Range finder", Out("D")));
         var log = Device("log", Need.FlightLog, Mode("Flight log", In("L")));
         var made = Build(TwoPairs(), finder, log).Build with { House = new() { Sharing = PortSharing.SplitHalves } };
         var fit = new FitReader(Resolving.Resolved(made, new PartsLibrary([TwoPairs()], [finder, log]))).Sound();
@@ -148,7 +148,7 @@ public partial class LeafletTests
     }
 
     private static Device Compass(string id, params AddressStrap[] straps) =>
-        Device(id, Need.Heading, Mode("I²C", Both("SDA"), In("SCL")) with { Address = 13, Straps = straps });
+        Device(id, Need.Compass, Mode("I²C", Both("SDA"), In("SCL")) with { Address = 13, Straps = straps });
 
     // UM10204: devices on a bus are told apart by their 7-bit address.
     [Fact]
@@ -196,13 +196,13 @@ public partial class LeafletTests
     }
 
     [Theory]
-    [InlineData(SetupMemory.Forgets, "FORGETS")]
-    [InlineData(SetupMemory.Keeps, null)]
+    [InlineData(SetupMemory.Loses, "FORGETS")]
+    [InlineData(SetupMemory.Saves, null)]
     [InlineData(null, null)]
     public void A_module_that_forgets_is_never_only_listened_to(SetupMemory? memory, string? code)
     {
         var heard = Mode("UBX", Out()) with { Id = "heard", Loses = ["the board's own set-up of the module"] };
-        var module = Device("gnss", Need.Position, heard) with { Memory = memory };
+        var module = Device("gnss", Need.Gps, heard) with { Memory = memory };
         var sheet = new FitReader(Build(Whole("F7", "U1"), module)).Sheet();
         Assert.Equal(code, sheet.Links[0].Cells[0].Code);
     }
@@ -210,7 +210,7 @@ public partial class LeafletTests
     [Fact]
     public void A_wire_that_only_one_harness_has_is_missing_with_the_other_one_and_the_unlock_says_which_to_take()
     {
-        var receiver = Device("rx", Need.Control, Mode("SBUS", Out("S"))).Leads("V1", "P") with
+        var receiver = Device("rx", Need.RcLink, Mode("SBUS", Out("S"))).Leads("V1", "P") with
         {
             Harnesses =
             [
@@ -242,7 +242,7 @@ public partial class LeafletTests
                     Link = "rx",
                     Device = "rx",
                     Function = "f",
-                    Priority = Priority.Must,
+                    Priority = Priority.Required,
                 },
             ],
         };
@@ -279,7 +279,7 @@ public partial class LeafletTests
 
     private static Device Sensing(double volts)
     {
-        var device = Device("esc", Need.BatteryReadings, Mode("Level in", Out("VB")));
+        var device = Device("esc", Need.BatterySensing, Mode("Level in", Out("VB")));
         return device with { Leads = [device.Leads[0] with { Role = LeadRole.Sense, DriveVolts = volts }] };
     }
 
@@ -307,13 +307,13 @@ public partial class LeafletTests
         camera = camera with { Leads = [camera.Leads[0] with { Role = LeadRole.Sense }] };
         Assert.Equal("LVL", new FitReader(Build(Levels(null, "level"), camera)).Sound().Ports());
         var wrong = Router.WaysOf(Build(Levels("level", null), camera)).Links[0].NearestAt("LVL")!.Finding;
-        Assert.Equal("Level out needs an analogue output; LVL is an analogue input.", wrong.Sentence);
+        Assert.Equal("Analogue out needs an analogue output; LVL is an analogue input.", wrong.Sentence);
     }
 
     [Fact]
     public void A_current_lead_that_nobody_asked_for_stays_on_its_sense_pin_and_makes_no_noise()
     {
-        var esc = Sensing(3.3).Also("t", Need.EscReadings, Mode("ESC", Out("T"))).Plugged("esc", "T", "VB", "G");
+        var esc = Sensing(3.3).Also("t", Need.EscTelemetry, Mode("ESC", Out("T"))).Plugged("esc", "T", "VB", "G");
         var board = Levels("level", null).Powered().Socket("ESC", "esc", "U1.rx", "level", "GND");
         var fit = Fit4S(board, [esc], ["esc/t"]).Sound();
         Assert.Equal("InPlace ESC2", fit.At("esc", "VB"));

@@ -11,7 +11,7 @@ namespace Gorvix.Core.Tests.Fit;
 /// <summary>What leaflets say of supplies, pads and the board itself, each by what it does to the builder. Common practice.</summary>
 public class LeafletSupplyTests
 {
-    private static Device Module(string id) => Device(id, Need.Position, Mode("UBX", Out(), In())).Fed(4, 6).Leads("G");
+    private static Device Module(string id) => Device(id, Need.Gps, Mode("UBX", Out(), In())).Fed(4, 6).Leads("G");
 
     // Two headers, A at the left and B at the right, each with a port, 5 V and ground; B's supply is nearer to A's signals than A's own.
     private static Board TwoHeaders()
@@ -78,11 +78,11 @@ public class LeafletSupplyTests
     }
 
     private static Device Transmitter() =>
-        Device("vtx", Need.VideoControl, Mode("VC-9600", Both("VC"))) with
+        Device("vtx", Need.VtxControl, Mode("VC-9600", Both("VC"))) with
         {
             Leads =
             [
-                .. Device("vtx", Need.VideoControl, Mode("VC-9600", Both("VC"))).Leads,
+                .. Device("vtx", Need.VtxControl, Mode("VC-9600", Both("VC"))).Leads,
                 new()
                 {
                     Id = "O",
@@ -186,7 +186,7 @@ public class LeafletSupplyTests
     }
 
     [Theory]
-    [InlineData(HandPace.Usual, "one solder jumper and one setting, about 6 min")]
+    [InlineData(HandPace.Normal, "one solder jumper and one setting, about 6 min")]
     [InlineData(HandPace.Careful, "one solder jumper and one setting, about 9 min")]
     [InlineData(HandPace.Quick, "one solder jumper and one setting, about 4 min")]
     public void Hand_work_is_told_in_minutes_of_the_builders_own_hand(HandPace hand, string words)
@@ -205,7 +205,7 @@ public class LeafletSupplyTests
                 },
             ],
         };
-        var module = Device("m", Need.Position, Mode("UBX", Out(), In()) with { Setting = "set it to UBX" });
+        var module = Device("m", Need.Gps, Mode("UBX", Out(), In()) with { Setting = "set it to UBX" });
         var made = Build(board, module).Build with { House = new HouseRules { Hand = hand } };
         var fit = new FitReader(Resolving.Resolved(made, new PartsLibrary([board], [module])));
         Assert.Equal(6, fit.Plan.Cost[CostTerm.HandWork]);

@@ -12,13 +12,13 @@ namespace Gorvix.Core.Tests.Fit;
 /// <summary>What leaflets say of signals, each by what it does to the builder. Common practice where no source is named.</summary>
 public partial class LeafletTests
 {
-    private static readonly Device Gnss = Device("gnss", Need.Position, Mode("UBX", Out(), In()));
+    private static readonly Device Gnss = Device("gnss", Need.Gps, Mode("UBX", Out(), In()));
     private static readonly Mode TwoWay = Mode("CRSF", Out(), In()) with { Carries = [new() { Function = "back" }] };
 
     // A receiver whose telemetry comes back inside its two-way link.
-    private static readonly Device Receiver = Device("rx", Need.Control, TwoWay).Also("back", Need.Telemetry);
+    private static readonly Device Receiver = Device("rx", Need.RcLink, TwoWay).Also("back", Need.Telemetry);
 
-    private static Device Esc(string id) => Device(id, Need.EscReadings, Mode("ESC", Out("TLM")));
+    private static Device Esc(string id) => Device(id, Need.EscTelemetry, Mode("ESC", Out("TLM")));
 
     [Fact]
     public void Four_speed_controllers_answer_on_one_RX_and_are_joined_to_one_wire()
@@ -37,7 +37,7 @@ public partial class LeafletTests
     [Fact]
     public void Nobody_else_is_on_the_port_where_speed_controllers_answer_in_turn()
     {
-        var finder = Device("finder", Need.Height, Mode("Range finder", Out("D")));
+        var finder = Device("finder", Need.Rangefinder, Mode("Range finder", Out("D")));
         var fit = Fit4S(
                 Whole("F7", "U1"),
                 [Esc("esc1"), Esc("esc2"), finder],
@@ -51,7 +51,7 @@ public partial class LeafletTests
     [Fact]
     public void Readings_that_are_not_asked_for_in_turn_need_a_port_each()
     {
-        Device Finder(string id) => Device(id, Need.Height, Mode("Range finder", Out("D")));
+        Device Finder(string id) => Device(id, Need.Rangefinder, Mode("Range finder", Out("D")));
         Assert.Equal("U1 -", Fit4S(Whole("F7", "U1"), [Finder("a"), Finder("b")], ["a", "b"]).Sound().Ports());
     }
 
@@ -62,7 +62,7 @@ public partial class LeafletTests
     public void One_part_that_stands_for_four_must_get_four_answers_into_each_period(int pieces, int hertz, string port)
     {
         // 10 bytes of 10 bits at 115200 baud take 0.868 ms; four of them 3.47 ms, which is 288 times a second.
-        var esc = Device("esc", Need.EscReadings, Mode("ESC", Out("TLM")) with { PacketHertz = hertz }) with
+        var esc = Device("esc", Need.EscTelemetry, Mode("ESC", Out("TLM")) with { PacketHertz = hertz }) with
         {
             Pieces = pieces,
         };
@@ -100,7 +100,7 @@ public partial class LeafletTests
                 },
             ],
         };
-        var spare = Device("spare", Need.Control, Mode(second, Out("S")));
+        var spare = Device("spare", Need.RcLink, Mode(second, Out("S")));
         var fit = Fit4S(board, [Receiver, spare], ["!rx", "?spare"]).Sound();
         Assert.Equal("U1 -", fit.Ports());
         Assert.Contains(
@@ -132,7 +132,7 @@ public partial class LeafletTests
     [Fact]
     public void A_two_way_control_link_can_be_had_on_one_wire_and_leaves_no_port_for_another_one()
     {
-        var oneWire = Device("rx", Need.Control, Mode("CRSF", Both("S")));
+        var oneWire = Device("rx", Need.RcLink, Mode("CRSF", Both("S")));
         var half = Board("F7", Port("U1", rx: false)).With(Pad("T1", "U1.tx"));
         var fit = Fit4S(half, [oneWire], ["rx"]).Sound();
         Assert.Equal("U1", fit.Ports());
@@ -153,7 +153,7 @@ public partial class LeafletTests
         Assert.Equal("rx", sheet.Links[2].Inside);
         Assert.Equal(["in-band over the RC link: no separate port or wire"], sheet.Links[2].Settings);
         Assert.Equal(
-            "Telemetry (rx) is in-band over the RC link on U1: no separate port or wire.",
+            "Telemetry (rx) is in-band over the RC link on UART1: no separate port or wire.",
             Assert.Single(sheet.Findings, f => f.Rule == "INSIDE").Sentence
         );
         Assert.Equal([new WiredRide("rx/back", "rx")], fit.Wired.Rides);
@@ -181,7 +181,7 @@ public partial class LeafletTests
     [Fact]
     public void Two_links_never_ride_in_each_other()
     {
-        var both = Device("rx", Need.Control, TwoWay)
+        var both = Device("rx", Need.RcLink, TwoWay)
             .Also(
                 "back",
                 Need.Telemetry,
@@ -214,12 +214,12 @@ public partial class LeafletTests
     public void A_ride_with_a_loss_gives_way_to_a_link_of_its_own_and_says_its_loss_where_there_is_none()
     {
         var lossy = TwoWay with { Carries = [new() { Function = "back", Loses = ["the current of the pack"] }] };
-        var receiver = Device("rx", Need.Control, lossy).Also("back", Need.Telemetry, Mode("S.Port", Both("SP")));
+        var receiver = Device("rx", Need.RcLink, lossy).Also("back", Need.Telemetry, Mode("S.Port", Both("SP")));
         Assert.Equal("U1 U2", Fit4S(Whole("F7", "U1", "U2"), [receiver], ["!rx", "rx/back"]).Sound().Ports());
         var one = Fit4S(Whole("F7", "U1"), [receiver], ["!rx", "rx/back"]).Sound();
         Assert.Equal("U1 U1", one.Ports());
         Assert.Equal(
-            "Telemetry (rx) is connected on U1, but loses the current of the pack.",
+            "Telemetry (rx) is connected on UART1, but loses the current of the pack.",
             Assert.Single(one.Sheet().Findings, f => f.Rule == "LOSS").Sentence
         );
     }
@@ -249,7 +249,7 @@ public partial class LeafletTests
         {
             Assert.Equal(
                 [
-                    "On the radio: set the module bay to 115200 baud.",
+                    "On the radio: set the module bay to 115 200 baud.",
                     "On the radio: set the packet rate to 443 Hz or less (now 500 Hz).",
                 ],
                 fit.Sheet().Work
@@ -279,7 +279,7 @@ public partial class LeafletTests
         };
         var fit = Fit4S(
             board,
-            [Compass("mag"), Device("rx", Need.Control, Mode("PPM", Out()))],
+            [Compass("mag"), Device("rx", Need.RcLink, Mode("PPM", Out()))],
             ["mag", "!rx"],
             b =>
                 b with

@@ -16,7 +16,7 @@ namespace Gorvix.Core.Tests.Fit;
 /// <summary>Rules by their ids, each where it holds and where it does not.</summary>
 public class NamedRuleTests
 {
-    private static readonly Device Gnss = Device("gnss", Need.Position, Mode("UBX", Out(), In()));
+    private static readonly Device Gnss = Device("gnss", Need.Gps, Mode("UBX", Out(), In()));
 
     // UM10204: devices on a bus are told apart by a 7-bit address. 0x1E is the compass's, 0x76 a barometer's.
     [Theory]
@@ -146,7 +146,7 @@ public class NamedRuleTests
                     Severity.Note,
                     Subject.Build,
                     ("link", "GPS (gnss)"),
-                    ("port", "U2"),
+                    ("port", "UART2"),
                     ("consequence", "same cost")
                 )
                 .Sentence,

@@ -178,8 +178,8 @@ public class QuirkTests
     }
 
     [Theory]
-    [InlineData(ReceiverSupply.AliveOnUsb, "4V5")]
-    [InlineData(ReceiverSupply.DeadOnUsb, "5V")]
+    [InlineData(ReceiverSupply.LiveOnUsb, "4V5")]
+    [InlineData(ReceiverSupply.OffOnUsb, "5V")]
     public void A_receiver_is_fed_from_a_pad_that_is_alive_on_USB_or_dead_on_it_as_the_house_says(
         ReceiverSupply school,
         string pad

@@ -11,7 +11,7 @@ namespace Gorvix.Core.Tests.Fit;
 /// <summary>Rules that could once be taken out, or moved by a step, without a test that minded.</summary>
 public class RuleStepTests
 {
-    private static readonly Device Gnss = Device("gnss", Need.Position, Mode("UBX", Out(), In()));
+    private static readonly Device Gnss = Device("gnss", Need.Gps, Mode("UBX", Out(), In()));
 
     // Application notes on UART clock accuracy: about ±2 % in all. 3.42 MHz ÷ 8 is 1.8 % off 420 000, 3.46 MHz ÷ 8 is 3.0 %.
     [Theory]
@@ -34,7 +34,7 @@ public class RuleStepTests
     {
         var board = Whole("F4", "U1");
         board = board with { Nets = [.. board.Nets.Select(n => n.Id == "U1.tx" ? n with { AtBoot = level } : n)] };
-        var receiver = Device("rx", Need.Control, Mode("CRSF", Out(), In()));
+        var receiver = Device("rx", Need.RcLink, Mode("CRSF", Out(), In()));
         receiver = receiver with { Leads = [.. receiver.Leads.Select(l => l with { AtBoot = BootNeed.High })] };
         Assert.Equal(code, Router.WaysOf(Build(board, receiver)).Links[0].CodeAt("U1"));
     }
@@ -106,7 +106,7 @@ public class RuleStepTests
             BuildCheck.Of(hare with { Pins = Many(101) }, Demo.Library, "b").Select(f => f.Sentence)
         );
         Assert.Equal(
-            ["b.bans has 101 blocks; the limit is 100. Split the build or remove what you do not need."],
+            ["b.blocks has 101 blocks; the limit is 100. Split the build or remove what you do not need."],
             BuildCheck.Of(hare with { Bans = Many(101) }, Demo.Library, "b").Select(f => f.Sentence)
         );
     }
@@ -133,7 +133,7 @@ public class RuleStepTests
                 },
             ],
         };
-        var transmitter = Device("vtx", Need.VideoControl, Mode("VC-9600", Both())).Fed(7, 26).Leads("G");
+        var transmitter = Device("vtx", Need.VtxControl, Mode("VC-9600", Both())).Fed(7, 26).Leads("G");
         var fit = Fit4S(board, [Gnss.Fed(4, 6).Leads("G"), transmitter], ["!gnss", "vtx"]);
         Assert.Equal(
             "No pad can power the vtx. Pad VS could, but the gnss supply needs jumper J at \"5\".",
@@ -147,14 +147,14 @@ public class RuleStepTests
         var fit = new FitReader(
             Build(
                     Whole("F7", "U1"),
-                    (Gnss, Priority.Must),
-                    (Device("log", Need.FlightLog, Mode("Flight log", In())), Priority.Nice)
+                    (Gnss, Priority.Required),
+                    (Device("log", Need.FlightLog, Mode("Flight log", In())), Priority.Optional)
                 )
                 .Pinned(new RouteMatch { Link = "gnss", Port = "U1" })
         );
         var cell = fit.Sheet().Links[1].Cells[0];
         Assert.Equal(
-            ("TAKEN", "Flight logger (log) could go on U1, but GPS uses U1, as you pinned it."),
+            ("TAKEN", "Flight logger (log) could go on UART1, but GPS uses UART1, as you pinned it."),
             (cell.Code, cell.Sentence)
         );
     }
@@ -218,7 +218,7 @@ public class RuleStepTests
     public void Another_place_that_costs_the_same_and_one_that_costs_a_switch_say_so()
     {
         var plain = new FitReader(Build(Whole("F7", "U1", "U2"), Gnss)).Sheet().Links[0].Cells[1];
-        Assert.Equal(("free", "GPS (gnss) could go on U2: same cost."), (plain.Text, plain.Sentence));
+        Assert.Equal(("free", "GPS (gnss) could go on UART2: same cost."), (plain.Text, plain.Sentence));
         var board = Board("F7", Port("U1"), Port("U2"))
             .With(
                 Pad("R1", "U1.rx"),
@@ -227,7 +227,7 @@ public class RuleStepTests
                 Pad("T2", "U2.tx")
             );
         var turned = new FitReader(Build(board, Gnss)).Sheet().Links[0].Cells[1];
-        Assert.Equal("GPS (gnss) could go on U2: port settings: U2 RX inverted.", turned.Sentence);
+        Assert.Equal("GPS (gnss) could go on UART2: port settings: UART2 RX inverted.", turned.Sentence);
     }
 
     [Fact]
@@ -252,12 +252,11 @@ public class RuleStepTests
                 },
             ],
         };
-        var finder = Device("finder", Need.Height, Mode("Range finder", Out("D")));
-        var second = Device("esc", Need.EscReadings, Mode("ESC", Out("T")));
-        var fit = new FitReader(Build(board, (finder, Priority.Must), (second, Priority.Nice)));
+        var finder = Device("finder", Need.Rangefinder, Mode("Range finder", Out("D")));
+        var second = Device("esc", Need.EscTelemetry, Mode("ESC", Out("T")));
+        var fit = new FitReader(Build(board, (finder, Priority.Required), (second, Priority.Optional)));
         var cell = fit.Sheet().Links[1].Cells.Single(c => c.Port == fit.Plan.RouteOf("finder")!.Port.Id);
-        Assert.Contains("displaces rangefinder to", cell.Sentence);
-        Assert.DoesNotContain("in other links", cell.Sentence);
+        Assert.Equal("ESC telemetry (esc) could go on UART1: that displaces rangefinder to UART2.", cell.Sentence);
     }
 
     [Fact]

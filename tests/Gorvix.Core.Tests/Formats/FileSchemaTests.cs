@@ -35,10 +35,7 @@ public class FileSchemaTests
             page == FormatPage.Renew(page),
             "docs/format.md is not what the code says; ./test --write rewrites it."
         );
-        Assert.Contains(
-            "| `maxVolts?` | number | The highest voltage that the pin stands, in volts; 3.3 when the file does not say. |",
-            page
-        );
+        Assert.Contains("| `maxVolts?` | number | Maximum voltage on the pin; 3.3 if not given. |", page);
         Assert.Contains("| `cells` | whole number, 1 to 14 | Cells in series. |", page);
     }
 
@@ -94,10 +91,10 @@ public class FileSchemaTests
             """{"format":"gorvix","version":2,"extra":1}""",
             """{"format":"gorvix"}""",
             """{"format":"gorvix","version":2,"builds":[{"name":"x","board":"b","devices":[]}]}""",
-            """{"format":"gorvix","version":2,"builds":[{"name":"","board":"b","devices":[],"wants":[]}]}""",
-            """{"format":"gorvix","version":2,"builds":[{"name":"x","board":"b","devices":[],"wants":[],"pack":{"cells":15}}]}""",
-            """{"format":"gorvix","version":2,"builds":[{"name":"x","note":null,"board":"b","devices":[],"wants":[]}]}""",
-            """{"format":"gorvix","version":2,"builds":[{"name":"x","board":"b","devices":[],"wants":[],"pins":[{"kind":"wish"}]}]}""",
+            """{"format":"gorvix","version":2,"builds":[{"name":"","board":"b","devices":[],"links":[]}]}""",
+            """{"format":"gorvix","version":2,"builds":[{"name":"x","board":"b","devices":[],"links":[],"pack":{"cells":15}}]}""",
+            """{"format":"gorvix","version":2,"builds":[{"name":"x","note":null,"board":"b","devices":[],"links":[]}]}""",
+            """{"format":"gorvix","version":2,"builds":[{"name":"x","board":"b","devices":[],"links":[],"pins":[{"kind":"wish"}]}]}""",
             """{"format":"gorvix","version":2,"boards":[{"id":7}]}""",
         ];
 

@@ -53,7 +53,7 @@ public class UpcasterTests
         Assert.Equal("VC-4800", build.Links.Single(l => l.Id == "video-control").Function.Modes[0].Protocol);
         Assert.NotNull(Core.Planning.Planner.Best(build).RouteOf("video-control"));
         var written = Encoding.UTF8.GetString(GorvixReader.Write(file));
-        Assert.Contains("\"version\": 2,", written);
+        Assert.Contains("\"version\": 3,", written);
         Assert.Contains("\"kind\": \"route\",", written);
         Assert.Equal(written, Encoding.UTF8.GetString(GorvixReader.Write(Read(Encoding.UTF8.GetBytes(written)))));
     }
@@ -74,6 +74,97 @@ public class UpcasterTests
         Assert.Equal("Sm-other", (string?)device["functions"]![1]!["modes"]![0]!["protocol"]);
     }
 
+    // Every word that version 3 renamed, where it stood in version 2.
+    [Theory]
+    [InlineData(
+        DocumentKind.Build,
+        """{"house":{"sharing":"strict","software":"never","receiver":"aliveOnUsb","video":"batteryAllowed","bootTrap":"pullUp","unused":"lift","arming":"required","failsafe":"returnHome","hand":"usual"}}""",
+        """{"houseRules":{"sharing":"onePerPort","softwareSerial":"never","receiverPower":"liveOnUsb","videoPower":"batteryAllowed","bootloaderTrap":"pullUp","unusedLeads":"dePin","arming":"fixRequired","failsafe":"returnToHome","pace":"normal"}}"""
+    )]
+    [InlineData(
+        DocumentKind.Build,
+        """{"house":{"receiver":"deadOnUsb","unused":"cut","arming":"optional","failsafe":"drop","hand":"careful"}}""",
+        """{"houseRules":{"receiverPower":"offOnUsb","unusedLeads":"cut","arming":"fixOptional","failsafe":"drop","pace":"careful"}}"""
+    )]
+    [InlineData(
+        DocumentKind.Build,
+        """{"wants":[{"link":"must","priority":"must"},{"priority":"want"},{"priority":"nice"}],"allowance":30}""",
+        """{"links":[{"link":"must","priority":"required"},{"priority":"wanted"},{"priority":"optional"}],"slack":30}"""
+    )]
+    [InlineData(
+        DocumentKind.Build,
+        """{"pins":[{"kind":"seat","device":"a"},{"kind":"route","bridges":"J=x"}],"bans":[{"kind":"feed","lead":"v"},{"kind":"lead"}]}""",
+        """{"pins":[{"kind":"plug","device":"a"},{"kind":"route","jumpers":"J=x"}],"blocks":[{"kind":"supply","lead":"v"},{"kind":"lead"}]}"""
+    )]
+    [InlineData(
+        DocumentKind.Build,
+        """{"devices":[{"id":"a","piece":2,"away":40}],"settings":{"canvas":"old","strengthChannel":9,"gnssWay":"board","compassTurn":"ahead"}}""",
+        """{"devices":[{"id":"a","replaced":2,"distance":40}],"settings":{"canvas":"standard","rssiChannel":9,"gnssSetup":"board","compassTurn":"forward"}}"""
+    )]
+    [InlineData(
+        DocumentKind.Build,
+        """{"power":{"usb":"granted","lampVolts":12,"lampWatts":21}}""",
+        """{"power":{"usb":"usb2","bulbVolts":12,"bulbWatts":21}}"""
+    )]
+    [InlineData(DocumentKind.Build, """{"power":{"usb":"bare"}}""", """{"power":{"usb":"unconfigured"}}""")]
+    [InlineData(DocumentKind.Build, """{"power":{"usb":"fast"}}""", """{"power":{"usb":"usb3"}}""")]
+    [InlineData(DocumentKind.Build, """{"power":{"usb":"typeC15"}}""", """{"power":{"usb":"typeC15"}}""")]
+    [InlineData(
+        DocumentKind.Build,
+        """{"built":[{"kind":"joint","pad":"p"},{"kind":"cavity","cavity":3},{"kind":"seat","socket":"s"},{"kind":"bridge","bridge":"J"},{"kind":"deed","deed":"tail"},{"kind":"deed","deed":"pullUp"},{"kind":"set","key":"k"}]}""",
+        """{"built":[{"kind":"joint","pad":"p"},{"kind":"pin","pin":3},{"kind":"plug","socket":"s"},{"kind":"jumper","jumper":"J"},{"kind":"task","task":"pigtail"},{"kind":"task","task":"pullUp"},{"kind":"setting","key":"k"}]}"""
+    )]
+    [InlineData(
+        DocumentKind.Board,
+        """{"builtIns":[{"name":"control","gives":"control"}],"ports":[{"kind":"picture","advisedFor":["position","telemetry","hostData"]}],"bridges":[{"id":"J","movedBy":"iron"},{"movedBy":"firmware"}]}""",
+        """{"builtIns":[{"name":"control","gives":"rcLink"}],"ports":[{"kind":"video","advisedFor":["gps","telemetry","wirelessConfiguration"]}],"jumpers":[{"id":"J","movedBy":"solder"},{"movedBy":"firmware"}]}"""
+    )]
+    [InlineData(
+        DocumentKind.Board,
+        """{"pads":[{"meaning":"doubtful","paths":[{"through":[{"kind":"contact","bridge":"J","position":"x"}],"net":"n"}]}]}""",
+        """{"pads":[{"meaning":"uncertain","paths":[{"through":[{"kind":"contact","jumper":"J","position":"x"}],"net":"n"}]}]}"""
+    )]
+    [InlineData(
+        DocumentKind.Device,
+        """{"kind":"speedController","pieces":4,"memory":"forgets","leads":[{"role":"picture"},{"role":"signal"}],"signs":[{"state":"fed"},{"state":"loader"},{"state":"linked"}]}""",
+        """{"kind":"esc","units":4,"memory":"loses","leads":[{"role":"video"},{"role":"signal"}],"signs":[{"state":"powered"},{"state":"bootloader"},{"state":"linked"}]}"""
+    )]
+    [InlineData(
+        DocumentKind.Device,
+        """{"kind":"rangeFinder","memory":"keeps"}""",
+        """{"kind":"rangefinder","memory":"saves"}"""
+    )]
+    [InlineData(DocumentKind.Device, """{"kind":"recorder"}""", """{"kind":"flightLogger"}""")]
+    [InlineData(DocumentKind.Device, """{"kind":"overlay"}""", """{"kind":"osd"}""")]
+    [InlineData(
+        DocumentKind.Device,
+        """{"functions":[{"need":"control"},{"need":"picture"},{"need":"pictureText"},{"need":"position"},{"need":"heading"},{"need":"telemetry"},{"need":"escReadings"},{"need":"batteryReadings"},{"need":"videoControl"},{"need":"height"},{"need":"cameraControl"},{"need":"flightLog"},{"need":"hostData"}]}""",
+        """{"functions":[{"gives":"rcLink"},{"gives":"video"},{"gives":"osd"},{"gives":"gps"},{"gives":"compass"},{"gives":"telemetry"},{"gives":"escTelemetry"},{"gives":"batterySensing"},{"gives":"vtxControl"},{"gives":"rangefinder"},{"gives":"cameraControl"},{"gives":"flightLog"},{"gives":"wirelessConfiguration"}]}"""
+    )]
+    [InlineData(DocumentKind.Profile, """{"jobs":["gnss"]}""", """{"jobs":["gnss"]}""")]
+    // What is there under both names stays as it is: the reader refuses the old one.
+    [InlineData(DocumentKind.Build, """{"wants":[],"links":[]}""", """{"wants":[],"links":[]}""")]
+    public void Version_3_has_plain_words(DocumentKind kind, string before, string after)
+    {
+        var document = JsonNode.Parse(before)!.AsObject();
+        Upcasters.Bring(kind, document, 2);
+        Assert.Equal(JsonNode.Parse(after)!.ToJsonString(), document.ToJsonString());
+    }
+
+    [Fact]
+    public void A_version_2_file_of_ten_builds_and_their_parts_is_planned_and_written_in_the_newest_form()
+    {
+        var file = Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "versions", "version-2.gorvix.json")));
+        Assert.Equal((10, true), (file.Builds.Count, file.Boards.Count + file.Devices.Count > 40));
+        var library = file.Parts();
+        Assert.All(file.Builds, b => Assert.NotEmpty(Core.Planning.Planner.Best(Resolved(b, library)).Placements));
+        var rook = file.Builds.Single(b => b.Name == "Rim Walk Rook");
+        Assert.Equal((9, 24.0), (rook.Settings.StrengthChannel, rook.Power.LampVolts));
+        var written = Encoding.UTF8.GetString(GorvixReader.Write(file));
+        Assert.Contains("\"version\": 3,", written);
+        Assert.Equal(written, Encoding.UTF8.GetString(GorvixReader.Write(Read(Encoding.UTF8.GetBytes(written)))));
+    }
+
     [Theory]
     [InlineData("\"wings\": 1", "builds[0].pins[0]", "\"wings\" is not known here.")]
     [InlineData("\"port\": 7", "builds[0].pins[0].port", "has the wrong type")]
@@ -88,13 +179,13 @@ public class UpcasterTests
 
     [Theory]
     [InlineData(0)]
-    [InlineData(3)]
+    [InlineData(4)]
     [InlineData(int.MinValue)]
     public void There_is_no_step_from_a_version_that_never_was(int version) =>
         Assert.Throws<ArgumentOutOfRangeException>(() => Upcasters.Bring(DocumentKind.Build, [], version));
 
     [Theory]
-    [InlineData("""{"pins":7,"bans":[1,{"link":"a"}]}""")]
+    [InlineData("""{"pins":7,"blocks":[1,{"link":"a"}]}""")]
     [InlineData("""{"functions":[{"need":5,"modes":{}}]}""")]
     [InlineData("{}")]
     public void What_does_not_look_as_its_version_says_is_left_to_the_reader(string document)

@@ -127,7 +127,7 @@ public class LeafletPageTests
         Assert.Equal("4V5, top side, rear left, 4V5 rail", Pad("rc5").Words);
         Assert.Empty(Pad("rc5").Ports);
         var doubts = Demo.Library.Boards.SelectMany(b => b.Pads, (b, p) => (Board: b, Pad: p)).ToList();
-        Assert.Contains(doubts, d => d.Pad.Meaning == PadMeaning.Doubtful);
+        Assert.Contains(doubts, d => d.Pad.Meaning == PadMeaning.Uncertain);
         Assert.All(
             doubts,
             d =>

@@ -82,7 +82,7 @@ public class LoomTests
         );
         Assert.Equal(sheet.Steps.Count, sheet.Steps.Select(s => s.Id).Distinct().Count());
         Assert.All(
-            wired.Bridges.Where(b => b is { IsWork: true, Bridge.MovedBy: MovedBy.Iron }),
+            wired.Bridges.Where(b => b is { IsWork: true, Bridge.MovedBy: MovedBy.Solder }),
             b => Assert.Contains(sheet.Steps, s => s.Id == $"bridge {b.Bridge.Id}")
         );
     }
@@ -150,8 +150,8 @@ public class LoomTests
     public void A_signal_is_told_by_who_talks_and_who_hears()
     {
         var wires = LoomReader.Of(Wired(Demo.CrusherHouseLark)).Wires.ToDictionary(w => w.Id);
-        Assert.Equal("OSD: Beacon D6 TX → board RX, U1", wires["air-unit tx"].Job);
-        Assert.Equal("OSD: board TX → Beacon D6 RX, U1", wires["air-unit rx"].Job);
+        Assert.Equal("OSD: Beacon D6 TX → board RX, UART1", wires["air-unit tx"].Job);
+        Assert.Equal("OSD: board TX → Beacon D6 RX, UART1", wires["air-unit rx"].Job);
         Assert.Equal("compass: SCL of I2C1", wires["gnss scl"].Job);
         Assert.Equal("supply, BAT rail", wires["air-unit v"].Job);
         Assert.Equal("air-unit g2", wires["air-unit tx"].Twist);

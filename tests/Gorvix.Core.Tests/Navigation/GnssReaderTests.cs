@@ -53,7 +53,7 @@ public class GnssReaderTests
 
     private static byte[] Said(GnssGeneration generation, Action<SimulatedModule>? first, double seconds)
     {
-        var module = new SimulatedModule(new ModuleKind(generation, SetupMemory.Keeps, Baud: 115_200));
+        var module = new SimulatedModule(new ModuleKind(generation, SetupMemory.Saves, Baud: 115_200));
         module.SetBaud(115_200);
         module.Wait(TimeSpan.FromSeconds(30));
         first?.Invoke(module);
@@ -182,7 +182,7 @@ public class GnssReaderTests
     {
         foreach (var (baud, hertz) in new[] { (9_600, 1), (9_600, 5), (57_600, 5), (38_400, 10), (115_200, 10) })
         {
-            var module = new SimulatedModule(new ModuleKind(GnssGeneration.Older, SetupMemory.Keeps, Baud: baud));
+            var module = new SimulatedModule(new ModuleKind(GnssGeneration.Older, SetupMemory.Saves, Baud: baud));
             module.SetBaud(baud);
             module.Wait(TimeSpan.FromSeconds(40));
             foreach (var frame in SetupFrames.Of(new ModuleWish(GnssGeneration.Older, baud, hertz)))

@@ -40,9 +40,9 @@ public class ModuleToolTests
         Assert.DoesNotContain(set.Picture.Messages, m => m.Name == "GGA");
 
         var proof = At(module).Prove(Wish);
-        Assert.Equal(memory == SetupMemory.Keeps, proof.IsGood);
+        Assert.Equal(memory == SetupMemory.Saves, proof.IsGood);
         Assert.Contains(
-            memory == SetupMemory.Keeps ? "has kept" : "loses settings without power",
+            memory == SetupMemory.Saves ? "has kept" : "loses settings without power",
             proof.Log[^1].Words,
             StringComparison.Ordinal
         );
@@ -55,7 +55,7 @@ public class ModuleToolTests
     [Fact]
     public void Indoors_the_fix_never_comes()
     {
-        var module = new SimulatedModule(new ModuleKind(GnssGeneration.Newer, SetupMemory.Keeps, ModuleScene.Indoors));
+        var module = new SimulatedModule(new ModuleKind(GnssGeneration.Newer, SetupMemory.Saves, ModuleScene.Indoors));
         var look = At(module).Look(60);
         Assert.Equal(FixKind.None, look.Picture!.Fix);
         Assert.Contains("There is never a fix indoors", look.Log[^1].Words, StringComparison.Ordinal);
@@ -65,7 +65,7 @@ public class ModuleToolTests
     public void Wires_that_are_not_crossed_are_what_nothing_at_all_is_taken_for()
     {
         var module = new SimulatedModule(
-            new ModuleKind(GnssGeneration.Older, SetupMemory.Keeps, Wiring: ModuleWiring.Straight)
+            new ModuleKind(GnssGeneration.Older, SetupMemory.Saves, Wiring: ModuleWiring.Straight)
         );
         var look = At(module).SetUp(Wish);
         Assert.Null(look.Baud);
@@ -137,7 +137,7 @@ public class ModuleToolTests
     [InlineData(100)]
     public void An_adapter_that_is_pulled_out_is_told_with_what_it_means(int after)
     {
-        var module = new SimulatedModule(new ModuleKind(GnssGeneration.Older, SetupMemory.Keeps));
+        var module = new SimulatedModule(new ModuleKind(GnssGeneration.Older, SetupMemory.Saves));
         var report = At(new Unplugged(module, after)).SetUp(Wish);
         Assert.Contains("adapter disconnected: No such device.", report.Log[^1].Words, StringComparison.Ordinal);
     }
@@ -161,7 +161,7 @@ public class ModuleToolTests
     [Fact]
     public void No_answer_is_told_frame_by_frame()
     {
-        var module = new SimulatedModule(new ModuleKind(GnssGeneration.Older, SetupMemory.Keeps));
+        var module = new SimulatedModule(new ModuleKind(GnssGeneration.Older, SetupMemory.Saves));
         var report = At(new Deaf(module)).SetUp(Wish);
         Assert.Contains(
             report.Log,
@@ -173,7 +173,7 @@ public class ModuleToolTests
     [Fact]
     public void A_module_of_the_other_generation_is_spoken_to_in_its_own_form()
     {
-        var module = new SimulatedModule(new ModuleKind(GnssGeneration.Newer, SetupMemory.Keeps));
+        var module = new SimulatedModule(new ModuleKind(GnssGeneration.Newer, SetupMemory.Saves));
         var report = At(module).SetUp(Wish);
         Assert.Contains(report.Log, l => l.Words.Contains("is configured for it", StringComparison.Ordinal));
         Assert.Contains(report.Log, l => l.Words.StartsWith("CFG-VALSET accepted", StringComparison.Ordinal));

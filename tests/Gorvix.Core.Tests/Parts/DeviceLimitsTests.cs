@@ -15,7 +15,7 @@ public class DeviceLimitsTests
             { "leads[0].highFromVolts", 0.5, 60, Step, v => WithLead(l => l with { HighFromVolts = v }) },
             { "supplies[0].typical", 0, 200, Step, v => WithSupply(s => s with { Typical = v }) },
             { "supplies[0].peak", 0, 200, Step, v => WithSupply(s => s with { Peak = v }) },
-            { "pieces", 1, 8, 1, v => Plain1 with { Pieces = (int)v } },
+            { "units", 1, 8, 1, v => Plain1 with { Pieces = (int)v } },
             { "outputs[0].volts", 0.5, 60, Step, v => WithOutput(o => o with { Volts = v }) },
             { "outputs[0].limit", 0.001, 200, 0.0005, v => WithOutput(o => o with { Limit = v }) },
             { "functions[0].modes[0].packetHertz", 1, 4000, Step, v => WithMode(m => m with { PacketHertz = v }) },
@@ -60,7 +60,7 @@ public class DeviceLimitsTests
             {
                 "VALUE",
                 "leads[0].wires",
-                "Set \"pieces\" to the number of units",
+                "Set \"units\" to the number of units",
                 WithLead(l => l with { Wires = PieceWires.Each })
             },
             {
@@ -134,7 +134,7 @@ public class DeviceLimitsTests
         Assert.Empty(PartCheck.Of(profile with { Single = [PortJob.Gnss] }, "p"));
     }
 
-    private static Device Plain1 => Device("d", Need.Control, Mode("CRSF", Out(), In())).Fed(4, 6);
+    private static Device Plain1 => Device("d", Need.RcLink, Mode("CRSF", Out(), In())).Fed(4, 6);
 
     private static Device WithLead(Func<Lead, Lead> change) =>
         Plain1 with
@@ -171,21 +171,14 @@ public class DeviceLimitsTests
         };
 
     private static Device Sensor(Func<Mode, Mode> change) =>
-        Device("d", Need.Heading, change(Mode("I²C", Both("SDA"), In("SCL"))));
+        Device("d", Need.Compass, change(Mode("I²C", Both("SDA"), In("SCL"))));
 
     private static Device Carrying(params string[] loses) =>
-        Device(
-                "d",
-                Need.Control,
-                Mode("CRSF", Out(), In()) with
-                {
-                    Carries = [new() { Function = "t", Loses = loses }],
-                }
-            )
+        Device("d", Need.RcLink, Mode("CRSF", Out(), In()) with { Carries = [new() { Function = "t", Loses = loses }] })
             .Also("t", Need.Telemetry);
 
     private static Device Deaf =>
-        Device("d", Need.Control, Mode("SBUS", Out()) with { Carries = [new() { Function = "t" }] })
+        Device("d", Need.RcLink, Mode("SBUS", Out()) with { Carries = [new() { Function = "t" }] })
             .Also("t", Need.Telemetry);
 
     private static Device Harnessed(params string[][] leads) =>

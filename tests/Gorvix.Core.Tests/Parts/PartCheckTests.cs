@@ -32,7 +32,7 @@ public class PartCheckTests
             },
             {
                 "NAME",
-                "b.bridges[0].default",
+                "b.jumpers[0].default",
                 b =>
                     b with
                     {
@@ -49,7 +49,7 @@ public class PartCheckTests
             },
             {
                 "NAME",
-                "b.bridges[0].default",
+                "b.jumpers[0].default",
                 b =>
                     b with
                     {
@@ -138,18 +138,18 @@ public class PartCheckTests
     [MemberData(nameof(BrokenModes), DisableDiscoveryEnumeration = true)]
     public void A_mode_must_have_the_lines_of_its_protocol(string rule, string place, Mode mode)
     {
-        var finding = Assert.Single(PartCheck.Of(Device("x", Need.Control, mode), "d"));
+        var finding = Assert.Single(PartCheck.Of(Device("x", Need.RcLink, mode), "d"));
         Assert.Equal((rule, place), (finding.Rule, finding.Subject.Id));
     }
 
     [Fact]
     public void A_mode_may_lack_a_line_if_it_says_what_is_lost() =>
-        Assert.Empty(PartCheck.Of(Device("x", Need.Control, Mode("CRSF", Out()) with { Loses = ["telemetry"] }), "d"));
+        Assert.Empty(PartCheck.Of(Device("x", Need.RcLink, Mode("CRSF", Out()) with { Loses = ["telemetry"] }), "d"));
 
     [Fact]
     public void A_line_must_name_a_signal_lead()
     {
-        var device = Device("x", Need.Control, Mode("SBUS", Out()));
+        var device = Device("x", Need.RcLink, Mode("SBUS", Out()));
         device = device with { Leads = [device.Leads[0] with { Role = LeadRole.Supply }] };
         Assert.Equal("d.functions[0].modes[0].lines[0].lead", Assert.Single(PartCheck.Of(device, "d")).Subject.Id);
     }

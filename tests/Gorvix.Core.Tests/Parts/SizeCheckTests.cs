@@ -106,7 +106,7 @@ public class SizeCheckTests
     [Fact]
     public void A_build_of_thousands_is_told_in_a_line_for_each_list()
     {
-        var build = Build(Whole("F4", "U1"), Device("d", Need.Control)).Build;
+        var build = Build(Whole("F4", "U1"), Device("d", Need.RcLink)).Build;
         var many = build with
         {
             Wants = [.. Enumerable.Repeat(build.Wants[0], 9000)],
@@ -114,7 +114,7 @@ public class SizeCheckTests
         };
         Assert.Equal(
             [
-                "builds[0].wants has 9000 links; the limit is 40. Split the build or remove what you do not need.",
+                "builds[0].links has 9000 links; the limit is 40. Split the build or remove what you do not need.",
                 "builds[0].devices has 8000 devices; the limit is 40. Split the build or remove what you do not need.",
             ],
             BuildCheck.Of(many, new PartsLibrary([], []), "builds[0]").Select(f => f.Sentence)

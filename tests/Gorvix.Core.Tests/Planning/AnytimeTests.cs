@@ -204,7 +204,7 @@ public class AnytimeTests
                 select Pad($"P{c}.{b.Id}", [.. b.Positions.Select(p => Path($"c{c}", At(b.Id, p)))]),
             ],
         };
-        var receiver = Device("receiver", Need.Control, Mode("PWM", [.. channels.Select(c => Out($"C{c}"))]));
+        var receiver = Device("receiver", Need.RcLink, Mode("PWM", [.. channels.Select(c => Out($"C{c}"))]));
         var build = Build(board, receiver);
         var ways = Router.WaysOf(build);
         Assert.Equal(["receiver"], ways.Cut);
@@ -255,7 +255,7 @@ public class AnytimeTests
         // Its other protocol is impossible there for certain; what is not known comes nearer.
         var receiver = Device(
             "receiver",
-            Need.Control,
+            Need.RcLink,
             Mode("PWM", [.. Enumerable.Range(0, 4).Select(c => Out($"C{c}"))]),
             Mode("SBUS", Out("C0"))
         );
@@ -297,8 +297,8 @@ public class AnytimeTests
         var space = new PlanSpace(
             Build(
                 Whole("F4", "U1"),
-                Device("one", Need.Control, Mode("CRSF", Out(), In())),
-                Device("two", Need.Position, Mode("UBX", Out(), In()))
+                Device("one", Need.RcLink, Mode("CRSF", Out(), In())),
+                Device("two", Need.Gps, Mode("UBX", Out(), In()))
             )
         );
         var plan = Planner.Best(space);

@@ -10,10 +10,10 @@ namespace Gorvix.Core.Tests.Planning;
 /// <summary>Why a link goes without: a set from which nothing can be dropped.</summary>
 public class ConflictTests
 {
-    private static readonly Device Receiver = Device("receiver", Need.Control, Mode("CRSF", Out(), In()));
-    private static readonly Device AirUnit = Device("air-unit", Need.PictureText, Mode("MSP", Out(), In()));
-    private static readonly Device Esc = Device("esc", Need.EscReadings, Mode("ESC", Out()));
-    private static readonly Device Gnss = Device("gnss", Need.Position, Mode("UBX", Out(), In()));
+    private static readonly Device Receiver = Device("receiver", Need.RcLink, Mode("CRSF", Out(), In()));
+    private static readonly Device AirUnit = Device("air-unit", Need.Osd, Mode("MSP", Out(), In()));
+    private static readonly Device Esc = Device("esc", Need.EscTelemetry, Mode("ESC", Out()));
+    private static readonly Device Gnss = Device("gnss", Need.Gps, Mode("UBX", Out(), In()));
 
     [Fact]
     public void Only_the_links_that_want_the_same_ports_are_named()
@@ -72,7 +72,7 @@ public class ConflictTests
     public void A_supply_that_needs_the_selector_elsewhere_is_named()
     {
         // The pad feeds the module with J at "left"; the only RX of the board is there with J at "right".
-        var device = Device("gnss", Need.Position, Mode("UBX", Out()) with { Loses = ["set-up"] }).Fed(4.5, 5.5);
+        var device = Device("gnss", Need.Gps, Mode("UBX", Out()) with { Loses = ["set-up"] }).Fed(4.5, 5.5);
         var board = Board("F4", Port("U1", tx: false))
             .With(
                 Pad("R1", Path("U1.rx", At("J", "right"))),
@@ -118,7 +118,7 @@ public class ConflictTests
         var board = Whole("F4", "U1", "U2");
         var receiver = Device(
                 "receiver",
-                Need.Control,
+                Need.RcLink,
                 Mode("CRSF", Out(), In()) with
                 {
                     Carries = [new() { Function = "t" }],
@@ -132,7 +132,7 @@ public class ConflictTests
             Link = "t",
             Device = "receiver",
             Function = "t",
-            Priority = Priority.Want,
+            Priority = Priority.Wanted,
         };
         var build = Resolved(made with { Wants = [.. made.Wants, want] }, new PartsLibrary([board], [receiver]));
         WishMatch[] pins = mode is null ? [] : [new RouteMatch { Link = "receiver", Mode = mode }];

@@ -159,7 +159,7 @@ internal static partial class Generated
                                 Link = $"{d.Id}t",
                                 Device = d.Id,
                                 Function = "t",
-                                Priority = Priority.Want,
+                                Priority = Priority.Wanted,
                             }),
                     ],
                     Pins = pinned ? [new RouteMatch { Link = "d0", Port = board.Ports[pin].Id }] : seat,

@@ -50,7 +50,7 @@ internal static partial class Generated
         );
         foreach (var (i, (rx, tx, shape, _)) in ports.Index())
         {
-            var doubt = shape == 7 ? PadMeaning.Doubtful : PadMeaning.Sure;
+            var doubt = shape == 7 ? PadMeaning.Uncertain : PadMeaning.Sure;
             Pad listens =
                 shape == 6
                     ? Pad($"R{i}", Path($"U{i}.rx", At("K", "left")), Path($"U{i}.rx", At("K", "right"), Inverter()))
@@ -213,7 +213,7 @@ internal static partial class Generated
                 Pad("VU", OnRail("4v5", At("K", "right"))),
                 Pad("B+", OnRail("bat")) with
                 {
-                    Meaning = PadMeaning.Doubtful,
+                    Meaning = PadMeaning.Uncertain,
                 },
             ],
         };
@@ -229,6 +229,6 @@ internal static partial class Generated
             Id = id,
             Positions = ["left", "right"],
             Default = "left",
-            MovedBy = id == "K" ? MovedBy.Firmware : MovedBy.Iron,
+            MovedBy = id == "K" ? MovedBy.Firmware : MovedBy.Solder,
         };
 }

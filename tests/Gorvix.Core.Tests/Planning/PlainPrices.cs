@@ -82,7 +82,7 @@ internal sealed partial class PlainObjective
             [
                 (CostTerm.PinsBroken, FeedPins(_rows[row], feed)),
                 (CostTerm.Unfed, feed.Feeds ? 0 : 1),
-                (CostTerm.Hazards, feed.Pad?.Meaning == PadMeaning.Doubtful ? 1 : 0),
+                (CostTerm.Hazards, feed.Pad?.Meaning == PadMeaning.Uncertain ? 1 : 0),
                 (CostTerm.AgainstHouse, feed.Feeds && Against(Part(feed.Device).Kind, feed) ? 1 : 0),
                 (
                     CostTerm.HandWork,
@@ -101,13 +101,13 @@ internal sealed partial class PlainObjective
             _ => [],
         };
 
-    private bool Strict => _build.Build.House.Sharing == PortSharing.Strict;
+    private bool Strict => _build.Build.House.Sharing == PortSharing.OnePerPort;
 
     // A plain reading of the two house rules about supplies; the generated rails hang on the battery directly.
     private bool Against(DeviceKind kind, Feed feed) =>
         kind switch
         {
-            DeviceKind.Receiver => _build.Build.House.Receiver == ReceiverSupply.AliveOnUsb
+            DeviceKind.Receiver => _build.Build.House.Receiver == ReceiverSupply.LiveOnUsb
                 != (feed.Rail?.Feed == RailFeed.RegulatorOrUsb),
             DeviceKind.AirUnit or DeviceKind.VideoTransmitter or DeviceKind.Camera => _build.Build.House.Video
                 == VideoSupply.RegulatedFirst
@@ -121,7 +121,7 @@ internal sealed partial class PlainObjective
         var advised = _build.Board.Ports.Where(p => p.AdvisedFor.Contains(need)).ToList();
         var off = !advised.Contains(route.Port) && (route.Port.AdvisedFor.Count > 0 || advised.Count > 0);
         bool[] switches = [route.Settings.InvertRx, route.Settings.InvertTx, route.Settings.SwapPins];
-        var doubtful = route.Walks.Count(w => w.Pad.Meaning == PadMeaning.Doubtful);
+        var doubtful = route.Walks.Count(w => w.Pad.Meaning == PadMeaning.Uncertain);
         var trapped = route.Walks.Count(w =>
             w.Line.Flow != Flow.Out && w.Lead.AtBoot == BootNeed.High && NetOf(w).AtBoot != BootLevel.High
         );
@@ -200,8 +200,8 @@ internal sealed partial class PlainObjective
         var weight = needs.Length - Array.IndexOf(needs, way.Link.Function.Need);
         var term = way.Link.Want.Priority switch
         {
-            Priority.Must => CostTerm.MustsUnmet,
-            Priority.Want => CostTerm.WantsUnmet,
+            Priority.Required => CostTerm.MustsUnmet,
+            Priority.Wanted => CostTerm.WantsUnmet,
             _ => CostTerm.NicesUnmet,
         };
         return [(CostTerm.PinsBroken, Pins(way).Count()), (term, 500 + weight)];

@@ -194,7 +194,7 @@ internal sealed class PlainWays(ResolvedBuild build)
     // The school of the house: a receiver hangs on what lives on USB.
     private int Against(Pad pad) =>
         pad.Paths.Select(RailOf).OfType<Rail>().Any(r => r.Feed == RailFeed.RegulatorOrUsb)
-        == (build.Build.House.Receiver == ReceiverSupply.AliveOnUsb)
+        == (build.Build.House.Receiver == ReceiverSupply.LiveOnUsb)
             ? 0
             : 1;
 
@@ -286,8 +286,8 @@ internal sealed class PlainWays(ResolvedBuild build)
             var needs = Enum.GetValues<Need>();
             var term = link.Want.Priority switch
             {
-                Priority.Must => CostTerm.MustsUnmet,
-                Priority.Want => CostTerm.WantsUnmet,
+                Priority.Required => CostTerm.MustsUnmet,
+                Priority.Wanted => CostTerm.WantsUnmet,
                 _ => CostTerm.NicesUnmet,
             };
             return PlanCost.Of(term, 500 + needs.Length - Array.IndexOf(needs, link.Function.Need));

@@ -15,9 +15,9 @@ public class PlannerTests
     private static readonly Mode Ubx = Mode("UBX", Out(), In());
     private static readonly Mode Ibus = Mode("IBUS", Out());
 
-    private static readonly Device Receiver = Device("receiver", Need.Control, Crsf);
-    private static readonly Device AirUnit = Device("air-unit", Need.PictureText, Msp);
-    private static readonly Device Gnss = Device("gnss", Need.Position, Ubx);
+    private static readonly Device Receiver = Device("receiver", Need.RcLink, Crsf);
+    private static readonly Device AirUnit = Device("air-unit", Need.Osd, Msp);
+    private static readonly Device Gnss = Device("gnss", Need.Gps, Ubx);
 
     [Fact]
     public void One_port_has_one_device() => Assert.Equal("U1 -", PortsOf(Build(Whole("F4", "U1"), Receiver, Gnss)));
@@ -28,7 +28,7 @@ public class PlannerTests
 
     [Fact]
     public void A_must_comes_before_a_want_even_if_the_want_is_the_weightier_need() =>
-        Assert.Equal("U1 -", PortsOf(Build(Whole("F4", "U1"), (Gnss, Priority.Must), (Receiver, Priority.Want))));
+        Assert.Equal("U1 -", PortsOf(Build(Whole("F4", "U1"), (Gnss, Priority.Required), (Receiver, Priority.Wanted))));
 
     [Fact]
     public void Two_wants_outweigh_one_want_of_a_weightier_need()
@@ -36,10 +36,10 @@ public class PlannerTests
         // The receiver alone fills the only port that the two others could use in its place.
         var board = Board("F4", Port("U1"), Port("U2", tx: false))
             .With(Pad("R1", "U1.rx"), Pad("T1", "U1.tx"), Pad("R2", "U2.rx"));
-        var ibus = Device("ibus", Need.EscReadings, Ibus);
+        var ibus = Device("ibus", Need.EscTelemetry, Ibus);
         Assert.Equal(
             "- U1 U2",
-            PortsOf(Build(board, (AirUnit, Priority.Want), (Gnss, Priority.Must), (ibus, Priority.Want)))
+            PortsOf(Build(board, (AirUnit, Priority.Wanted), (Gnss, Priority.Required), (ibus, Priority.Wanted)))
         );
     }
 
@@ -47,7 +47,7 @@ public class PlannerTests
     public void A_mode_that_loses_nothing_is_better_than_one_that_does()
     {
         var half = Ubx with { Id = "heard", Lines = [Out()], Loses = ["set-up from the board"] };
-        var gnss = Device("gnss", Need.Position, half, Ubx);
+        var gnss = Device("gnss", Need.Gps, half, Ubx);
         Assert.Equal("ubx", Planner.Best(Build(Whole("F4", "U1"), gnss)).RouteOf("gnss")!.Mode.Id);
     }
 
@@ -56,7 +56,7 @@ public class PlannerTests
     {
         var half = Ubx with { Id = "heard", Lines = [Out()], Loses = ["set-up from the board"] };
         var board = Board("F4", Port("U5", tx: false)).With(Pad("R5", "U5.rx"));
-        var plan = Planner.Best(Build(board, Device("gnss", Need.Position, Ubx, half)));
+        var plan = Planner.Best(Build(board, Device("gnss", Need.Gps, Ubx, half)));
         Assert.Equal("heard", plan.RouteOf("gnss")!.Mode.Id);
         Assert.Equal(1, plan.Cost[CostTerm.Losses]);
     }
@@ -67,7 +67,7 @@ public class PlannerTests
         var reflash = Ibus with { Id = "new", Firmware = "2.0", Lines = [Out(polarity: Polarity.Inverted)] };
         var board = Board("F4", Port("U1"), Port("U3", tx: false))
             .With(Pad("R1", "U1.rx"), Pad("T1", "U1.tx"), Pad("SBUS", "U3.rx", Inverter()));
-        Assert.Equal("U1", PortsOf(Build(board, Device("receiver", Need.Control, reflash, Ibus))));
+        Assert.Equal("U1", PortsOf(Build(board, Device("receiver", Need.RcLink, reflash, Ibus))));
     }
 
     [Fact]
@@ -75,14 +75,14 @@ public class PlannerTests
     {
         var board = Board("F4", Port("U1"), Port("U5", tx: false))
             .With(Pad("R1", "U1.rx"), Pad("T1", "U1.tx"), Pad("R5", "U5.rx"));
-        Assert.Equal("U5", PortsOf(Build(board, Device("receiver", Need.Control, Ibus))));
+        Assert.Equal("U5", PortsOf(Build(board, Device("receiver", Need.RcLink, Ibus))));
     }
 
     [Fact]
     public void The_makers_advice_decides_between_equals()
     {
         var board = Whole("F4", "U1", "U2");
-        board = board with { Ports = [board.Ports[0] with { AdvisedFor = [Need.Position] }, board.Ports[1]] };
+        board = board with { Ports = [board.Ports[0] with { AdvisedFor = [Need.Gps] }, board.Ports[1]] };
         Assert.Equal("U2 U1", PortsOf(Build(board, Receiver, Gnss)));
     }
 
@@ -124,7 +124,7 @@ public class PlannerTests
     [Fact]
     public void Two_functions_cannot_take_one_lead()
     {
-        var device = Device("receiver", Need.Control, Ibus);
+        var device = Device("receiver", Need.RcLink, Ibus);
         device = device with
         {
             Functions = [device.Functions[0], device.Functions[0] with { Id = "again", Need = Need.Telemetry }],
@@ -143,7 +143,7 @@ public class PlannerTests
     [Fact]
     public void A_pin_is_kept_even_if_a_must_goes_without()
     {
-        var build = Build(Whole("F4", "U1"), (Receiver, Priority.Must), (Gnss, Priority.Nice));
+        var build = Build(Whole("F4", "U1"), (Receiver, Priority.Required), (Gnss, Priority.Optional));
         Assert.Equal("- U1", PortsOf(build.Pinned(new RouteMatch { Link = "gnss", Port = "U1" })));
     }
 
@@ -151,7 +151,7 @@ public class PlannerTests
     public void A_pin_to_a_pad_chooses_between_pads_of_one_net()
     {
         var board = Board("F4", Port("U1", tx: false)).With(Pad("R1", "U1.rx"), Pad("RX", "U1.rx"));
-        var build = Build(board, Device("receiver", Need.Control, Ibus));
+        var build = Build(board, Device("receiver", Need.RcLink, Ibus));
         Assert.Equal("R1", PadOf(build));
         Assert.Equal("RX", PadOf(build.Pinned(new RouteMatch { Link = "receiver", Pad = "rx" })));
     }
@@ -190,7 +190,7 @@ public class PlannerTests
         var board = Whole("F7", [.. Enumerable.Range(1, ports).Select(i => $"U{i}")]);
         var devices = Enumerable
             .Range(0, links)
-            .Select(i => (Device($"m{i}", Need.Position, Mode("UBX", Out(), In())), (Priority)(i % 3)))
+            .Select(i => (Device($"m{i}", Need.Gps, Mode("UBX", Out(), In())), (Priority)(i % 3)))
             .ToArray();
         Assert.Equal(
             Math.Min(links, ports),
@@ -214,7 +214,7 @@ public class PlannerTests
             Link = link,
             Device = "rx",
             Function = function,
-            Priority = Priority.Must,
+            Priority = Priority.Required,
         };
 
     private static string PortsOf(ResolvedBuild build) =>

@@ -297,7 +297,7 @@ public class RailLimitTests
     }
 
     private static Device Part(string id, double typical, double? peak = null) =>
-        Device(id, Need.Position, Mode("LTM", In($"R{id}"))).Fed(4.5, 5.5, typical, peak) with
+        Device(id, Need.Gps, Mode("LTM", In($"R{id}"))).Fed(4.5, 5.5, typical, peak) with
         {
             Kind = DeviceKind.Gnss,
         };

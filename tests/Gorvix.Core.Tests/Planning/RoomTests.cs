@@ -9,8 +9,8 @@ namespace Gorvix.Core.Tests.Planning;
 /// <summary>What a finished plan could still take without moving anything.</summary>
 public class RoomTests
 {
-    private static readonly Device Receiver = Device("rx", Need.Control, Mode("CRSF", Out(), In()));
-    private static readonly Device Module = Device("plain", Need.Position, Mode("UBX", Out(), In()));
+    private static readonly Device Receiver = Device("rx", Need.RcLink, Mode("CRSF", Out(), In()));
+    private static readonly Device Module = Device("plain", Need.Gps, Mode("UBX", Out(), In()));
 
     private static string RoomFor(ResolvedBuild build, Need need)
     {
@@ -22,11 +22,11 @@ public class RoomTests
     }
 
     [Theory]
-    [InlineData(Need.Position, "U2 U3")]
-    [InlineData(Need.Control, "")]
-    [InlineData(Need.EscReadings, "U2 U3")]
-    [InlineData(Need.Heading, "")]
-    [InlineData(Need.BatteryReadings, "")]
+    [InlineData(Need.Gps, "U2 U3")]
+    [InlineData(Need.RcLink, "")]
+    [InlineData(Need.EscTelemetry, "U2 U3")]
+    [InlineData(Need.Compass, "")]
+    [InlineData(Need.BatterySensing, "")]
     public void Free_ports_take_what_they_are_for_and_no_second_receiver(Need need, string ports) =>
         Assert.Equal(ports, RoomFor(Build(Whole("F7", "U1", "U2", "U3"), Receiver), need));
 
@@ -53,12 +53,12 @@ public class RoomTests
     [Fact]
     public void Every_usual_protocol_of_a_kind_opens_a_door_of_its_own()
     {
-        Assert.Equal("Control", Kinds(Only("F4", Listens, Inverter())));
-        Assert.Equal("Control, EscReadings, Height", Kinds(Only("F4", Listens)));
-        Assert.Equal("Telemetry, VideoControl, FlightLog", Kinds(Only("F4", Talks)));
+        Assert.Equal("RcLink", Kinds(Only("F4", Listens, Inverter())));
+        Assert.Equal("RcLink, EscTelemetry, Rangefinder", Kinds(Only("F4", Listens)));
+        Assert.Equal("Telemetry, VtxControl, FlightLog", Kinds(Only("F4", Talks)));
         Assert.Equal("Telemetry", Kinds(Only("F4", Talks, Inverter(Passage.Both))));
         Assert.Equal(
-            "Control",
+            "RcLink",
             Kinds(
                 Only(
                     "F4",
@@ -72,35 +72,35 @@ public class RoomTests
             )
         );
         Assert.Equal(
-            "Picture",
+            "Video",
             Kinds(
                 Only(
                     "F4",
                     new()
                     {
                         Id = "V",
-                        Kind = PortKind.Picture,
+                        Kind = PortKind.Video,
                         Rx = "v",
                     }
                 )
             )
         );
         Assert.Equal(
-            "Picture",
+            "Video",
             Kinds(
                 Only(
                     "F4",
                     new()
                     {
                         Id = "V",
-                        Kind = PortKind.Picture,
+                        Kind = PortKind.Video,
                         Tx = "v",
                     }
                 )
             )
         );
         Assert.Equal(
-            "BatteryReadings",
+            "BatterySensing",
             Kinds(
                 Only(
                     "F4",
@@ -128,7 +128,7 @@ public class RoomTests
             )
         );
         Assert.Equal(
-            "Heading",
+            "Compass",
             Kinds(
                 Only(
                     "F4",
@@ -143,7 +143,7 @@ public class RoomTests
             )
         );
         Assert.Equal(
-            "Control, PictureText, Position, Telemetry, EscReadings, VideoControl, Height, CameraControl, FlightLog, HostData",
+            "RcLink, Osd, Gps, Telemetry, EscTelemetry, VtxControl, Rangefinder, CameraControl, FlightLog, WirelessConfiguration",
             Kinds(Whole("F7", "U1"))
         );
     }
@@ -151,7 +151,7 @@ public class RoomTests
     [Fact]
     public void Where_no_receiver_is_wished_for_there_is_room_for_one()
     {
-        var room = RoomFor(Build(Whole("F7", "U1", "U2", "U3"), Module), Need.Control);
+        var room = RoomFor(Build(Whole("F7", "U1", "U2", "U3"), Module), Need.RcLink);
         Assert.Equal("U2", room);
     }
 
@@ -160,7 +160,7 @@ public class RoomTests
     {
         var board = Board("F4", Port("U1"), Port("U2") with { Alternatives = [new() { Name = "B", Rx = "U1.rx" }] })
             .With(Pad("R1", "U1.rx"));
-        Assert.Equal("U1", RoomFor(Build(board, Array.Empty<Device>()), Need.Height));
+        Assert.Equal("U1", RoomFor(Build(board, Array.Empty<Device>()), Need.Rangefinder));
     }
 
     // J lets in what is at "a" or what is at "b".
@@ -173,7 +173,7 @@ public class RoomTests
             Positions = ["a", "b"],
             Default = "a",
         };
-        return RoomFor(Build(board with { Bridges = [bridge] }, Array.Empty<Device>()), Need.Height);
+        return RoomFor(Build(board with { Bridges = [bridge] }, Array.Empty<Device>()), Need.Rangefinder);
     }
 
     [Fact]
@@ -223,9 +223,9 @@ public class RoomTests
         );
         var space = new PlanSpace(build);
         var plan = Planner.Best(space);
-        var whole = RoomLeft.Of(space, plan).Single(r => r.Need == Need.Height);
+        var whole = RoomLeft.Of(space, plan).Single(r => r.Need == Need.Rangefinder);
         Assert.True(whole.IsMost);
-        var bounded = RoomLeft.Of(space, plan, mostFights: 1).Single(r => r.Need == Need.Height);
+        var bounded = RoomLeft.Of(space, plan, mostFights: 1).Single(r => r.Need == Need.Rangefinder);
         Assert.False(bounded.IsMost);
         Assert.InRange(bounded.Count, 1, whole.Count);
         Assert.Contains("at least 1 × ", RoomReader.Words([bounded with { Ports = ["U1"] }], build).Words);
@@ -260,12 +260,12 @@ public class RoomTests
                 },
             ],
         };
-        Assert.Equal("U1 U3", RoomFor(Build(board, Array.Empty<Device>()), Need.Height));
+        Assert.Equal("U1 U3", RoomFor(Build(board, Array.Empty<Device>()), Need.Rangefinder));
 
         // A link that holds the bridge leaves its own port and the one beside it out.
-        var finder = Device("finder", Need.Height, Mode("Range finder", Out("D")));
+        var finder = Device("finder", Need.Rangefinder, Mode("Range finder", Out("D")));
         var held = Build(board, finder).Pinned(new RouteMatch { Link = "finder", Port = "U2" });
-        Assert.Equal("U3", RoomFor(held, Need.Height));
+        Assert.Equal("U3", RoomFor(held, Need.Rangefinder));
     }
 
     [Fact]
@@ -276,9 +276,9 @@ public class RoomTests
         string With(PortSharing sharing)
         {
             var build = Build(board, log).Build with { House = new() { Sharing = sharing } };
-            return RoomFor(Resolved(build, new PartsLibrary([board], [log])), Need.Height);
+            return RoomFor(Resolved(build, new PartsLibrary([board], [log])), Need.Rangefinder);
         }
-        Assert.Equal(("", "U1"), (With(PortSharing.Strict), With(PortSharing.SplitHalves)));
+        Assert.Equal(("", "U1"), (With(PortSharing.OnePerPort), With(PortSharing.SplitHalves)));
     }
 
     // The planner's word: so many plain modules are carried beside the pinned plan, and not one more.
@@ -290,8 +290,8 @@ public class RoomTests
             {
                 var space = new PlanSpace(build.Resolve());
                 var plan = Planner.Best(space);
-                var count = RoomLeft.Of(space, plan).SingleOrDefault(r => r.Need == Need.Height)?.Count ?? 0;
-                var finder = Device("plain", Need.Height, Mode("Range finder", Out()));
+                var count = RoomLeft.Of(space, plan).SingleOrDefault(r => r.Need == Need.Rangefinder)?.Count ?? 0;
+                var finder = Device("plain", Need.Rangefinder, Mode("Range finder", Out()));
                 Assert.Equal(
                     (count, count),
                     (Carried(build, plan, finder, count), Carried(build, plan, finder, count + 1))
@@ -313,7 +313,7 @@ public class RoomTests
                     Link = n,
                     Device = n,
                     Function = "f",
-                    Priority = Priority.Nice,
+                    Priority = Priority.Optional,
                 }),
             ],
             Pins =

@@ -104,13 +104,13 @@ public class SmallBoardTests
         var volts = Any((Min: 4.5, Max: 5.5), (7, 26), (4.5, 26));
         var unit = (
             two
-                ? Device("unit", Any(Need.PictureText, Need.Position), Mode("MSP", Out(), In()))
-                : Device("unit", Need.Control, Mode("SBUS", Out()))
+                ? Device("unit", Any(Need.Osd, Need.Gps), Mode("MSP", Out(), In()))
+                : Device("unit", Need.RcLink, Mode("SBUS", Out()))
         )
             .Fed(volts.Min, volts.Max)
             .Plugged("plug", leads)
             .Talking("S");
-        var receiver = Device("receiver", Need.Control, Mode(Any("SBUS", "IBUS"), Out())).Leads("G");
+        var receiver = Device("receiver", Need.RcLink, Mode(Any("SBUS", "IBUS"), Out())).Leads("G");
         var both = random.Next(2) == 0;
         return Resolved(
             new Build
@@ -120,8 +120,8 @@ public class SmallBoardTests
                 Pack = new Pack { Cells = 4 },
                 House = new()
                 {
-                    Unused = Any(UnusedLeads.Lift, UnusedLeads.Leave),
-                    Receiver = Any(ReceiverSupply.AliveOnUsb, ReceiverSupply.DeadOnUsb),
+                    Unused = Any(UnusedLeads.DePin, UnusedLeads.Leave),
+                    Receiver = Any(ReceiverSupply.LiveOnUsb, ReceiverSupply.OffOnUsb),
                 },
                 Devices =
                 [
@@ -138,7 +138,7 @@ public class SmallBoardTests
                             Link = d.Id,
                             Device = d.Id,
                             Function = "f",
-                            Priority = Any(Priority.Must, Priority.Want),
+                            Priority = Any(Priority.Required, Priority.Wanted),
                         }),
                 ],
             },

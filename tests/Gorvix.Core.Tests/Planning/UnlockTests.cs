@@ -126,7 +126,7 @@ public class UnlockTests
         var board = Whole("F4", "U1");
         board = board with { Ports = [.. board.Ports, soft] };
         var telemetry = Device("radio", Need.Telemetry, Mode("S.Port", Both()));
-        var gnss = Device("gnss", Need.Position, Mode("UBX", Out(), In()));
+        var gnss = Device("gnss", Need.Gps, Mode("UBX", Out(), In()));
         LinkUnlocks Asked(Priority radio, Priority position)
         {
             var build = Build(board, (telemetry, radio), (gnss, position));
@@ -139,9 +139,9 @@ public class UnlockTests
             );
             return Assert.Single(new FitReader(build).Unlocks(new PartsLibrary([board], [telemetry, gnss])));
         }
-        var way = Asked(Priority.Must, Priority.Nice).Ways.First(w => w.Kind == UnlockKind.HouseRule);
+        var way = Asked(Priority.Required, Priority.Optional).Ways.First(w => w.Kind == UnlockKind.HouseRule);
         Assert.Contains("drops GPS", way.Price);
-        Assert.DoesNotContain(Asked(Priority.Want, Priority.Want).Ways, w => w.Kind == UnlockKind.HouseRule);
+        Assert.DoesNotContain(Asked(Priority.Wanted, Priority.Wanted).Ways, w => w.Kind == UnlockKind.HouseRule);
     }
 
     [Fact]
@@ -154,7 +154,7 @@ public class UnlockTests
             "Unblock: RC link, mode \"CRSF, output inverted\"",
             unlocks.First(u => u.Kind == UnlockKind.LiftBan).Words
         );
-        Assert.Equal("GPS on U4", unlocks[0].Then);
+        Assert.Equal("GPS on UART4", unlocks[0].Then);
         Assert.Contains(unlocks, u => u.Kind == UnlockKind.SwapBoard && u.Price.Contains("one part to buy"));
         Assert.All(
             unlocks,

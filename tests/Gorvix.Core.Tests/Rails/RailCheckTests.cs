@@ -158,9 +158,9 @@ public class RailCheckTests
         );
 
     [Theory]
-    [InlineData(UsbPort.Bare, 0.11, 0.1)]
-    [InlineData(UsbPort.Granted, 0.51, 0.5)]
-    [InlineData(UsbPort.Fast, 0.91, 0.9)]
+    [InlineData(UsbPort.Unconfigured, 0.11, 0.1)]
+    [InlineData(UsbPort.Usb2, 0.51, 0.5)]
+    [InlineData(UsbPort.Usb3, 0.91, 0.9)]
     [InlineData(UsbPort.TypeC15, 1.51, 1.5)]
     [InlineData(UsbPort.TypeC30, 3.01, 3.0)]
     public void Each_kind_of_USB_port_has_its_limit(UsbPort port, double amps, double limit)

@@ -138,7 +138,7 @@ public class FeederTests
             On("GND", "gnd"),
             On("5V less a diode", "5v", new Diode { Direction = Passage.ToPad, Volts = 0.8 })
         );
-        var device = Device("device", Need.Control, Mode("IBUS", Out())).Fed(min, max);
+        var device = Device("device", Need.RcLink, Mode("IBUS", Out())).Fed(min, max);
         var made = Build(board, device).Build with { Pack = pack };
         return Router.WaysOf(Resolved(made, new PartsLibrary([board], [device]))).Feeds.Single();
     }

@@ -30,7 +30,7 @@ public class PortCheckTests
 
     private static string Said(Board board, Mode mode, Func<ResolvedBuild, ResolvedBuild>? change = null)
     {
-        var build = Build(board, Device("unit", Need.Position, mode));
+        var build = Build(board, Device("unit", Need.Gps, mode));
         return Router.WaysOf((change ?? (b => b))(build)).Links[0].NearestAt(board.Ports[0].Id)!.Finding.Sentence;
     }
 
@@ -60,24 +60,24 @@ public class PortCheckTests
     public void A_wrong_clock_says_what_it_makes_and_a_slow_one_that_it_is_too_slow()
     {
         // 4 MHz ÷ 10 = 400 000, 4.8 % below 420 000; 0.05 MHz is below the baud itself.
-        Assert.Contains("400000 (-4.8 %)", Said(Clocked(4), Crsf));
-        Assert.Contains("420000", Said(Clocked(4), Crsf));
+        Assert.Contains("400 000 (-4.8 %)", Said(Clocked(4), Crsf));
+        Assert.Contains("420 000", Said(Clocked(4), Crsf));
         Assert.Contains("too slow", Said(Clocked(0.05), Crsf));
         Assert.Contains("0.05", Said(Clocked(0.05), Crsf));
-        Assert.Contains("U1", Said(Clocked(0.05), Crsf));
+        Assert.Contains("UART1", Said(Clocked(0.05), Crsf));
     }
 
     [Fact]
     public void Of_several_bauds_that_fail_the_first_is_told() =>
-        Assert.Contains("420000", Said(Clocked(0.05), Crsf with { Bauds = [420_000, 115_200] }));
+        Assert.Contains("420 000", Said(Clocked(0.05), Crsf with { Bauds = [420_000, 115_200] }));
 
     [Fact]
     public void A_frame_that_does_not_fit_says_what_it_takes_and_what_there_is()
     {
         // 26 characters of ten bits at 115 200 take 2.26 ms; 500 of them a second leave 2 ms.
         var said = Said(Whole("F4", "U1"), Crsf with { PacketHertz = 500, Bauds = [115_200] });
-        Assert.All(["CRSF", "U1", "2.26", "115200", "500", "2.00"], part => Assert.Contains(part, said));
-        Assert.DoesNotContain("pieces", said);
+        Assert.All(["CRSF", "UART1", "2.26", "115 200", "500", "2.00"], part => Assert.Contains(part, said));
+        Assert.DoesNotContain("units", said);
     }
 
     [Fact]
@@ -93,7 +93,7 @@ public class PortCheckTests
             );
         var slow = Mode("UBX", Out(), In()) with { Bauds = [9_600] };
         var fast = Said(InCode("a", "b"), Crsf, b => Under(b, SoftwareUse.Allowed));
-        Assert.All(["TX", "420000", "S1"], part => Assert.Contains(part, fast));
+        Assert.All(["TX", "420 000", "S1"], part => Assert.Contains(part, fast));
         var narrow = Said(InCode("a"), slow, b => Under(b, SoftwareUse.Allowed));
         Assert.All(["The unit in UBX", "S1"], part => Assert.Contains(part, narrow));
         Assert.Contains("your house rule forbids it", Said(InCode("a", "b"), slow, b => Under(b, SoftwareUse.Never)));
@@ -103,7 +103,7 @@ public class PortCheckTests
     [Fact]
     public void A_module_that_forgets_is_carried_where_the_board_can_talk_to_it()
     {
-        Device Forgetful(Mode mode) => Device("gnss", Need.Position, mode) with { Memory = SetupMemory.Forgets };
+        Device Forgetful(Mode mode) => Device("gnss", Need.Gps, mode) with { Memory = SetupMemory.Loses };
         LinkWays On(Device device) => Router.WaysOf(Build(Whole("F4", "U1"), device)).Links[0];
         Assert.Single(On(Forgetful(Mode("UBX", Out(), In()))).Routes);
         var heard = Mode("UBX", Out()) with { Loses = ["set-up by the board"] };
@@ -135,23 +135,17 @@ public class PortCheckTests
     [Theory]
     [InlineData(SoftwareUse.Never, Need.Telemetry, "SOFT")]
     [InlineData(SoftwareUse.TelemetryOnly, Need.Telemetry, null)]
-    [InlineData(SoftwareUse.TelemetryOnly, Need.VideoControl, "SOFT")]
-    [InlineData(SoftwareUse.Allowed, Need.VideoControl, null)]
+    [InlineData(SoftwareUse.TelemetryOnly, Need.VtxControl, "SOFT")]
+    [InlineData(SoftwareUse.Allowed, Need.VtxControl, null)]
     public void Serial_in_code_is_used_as_the_house_says(SoftwareUse house, Need need, string? code) =>
         Assert.Equal(code, OnSoftware(Ltm, need, house).CodeAt("S1"));
 
     [Fact]
     public void Serial_in_code_is_too_slow_for_a_receiver_costs_processor_time_and_reads_either_polarity()
     {
-        Assert.Equal("SOFT-FAST", OnSoftware(Mode("IBUS", Out()), Need.Control).CodeAt("S1"));
-        Assert.Equal("1-PIN", OnSoftware(Mode("NMEA", Out(), In()), Need.Position).CodeAt("S1"));
-        var turned = OnSoftware(
-            Mode("NMEA", Out(polarity: Polarity.Inverted)) with
-            {
-                Loses = ["set-up"],
-            },
-            Need.Position
-        );
+        Assert.Equal("SOFT-FAST", OnSoftware(Mode("IBUS", Out()), Need.RcLink).CodeAt("S1"));
+        Assert.Equal("1-PIN", OnSoftware(Mode("NMEA", Out(), In()), Need.Gps).CodeAt("S1"));
+        var turned = OnSoftware(Mode("NMEA", Out(polarity: Polarity.Inverted)) with { Loses = ["set-up"] }, Need.Gps);
         Assert.Equal(3, Assert.Single(turned.Routes).Processor);
         var fast = OnSoftware(Mode("S.Port", Both()), Need.Telemetry);
         Assert.Equal(4, Assert.Single(fast.Routes).Processor);
@@ -202,7 +196,7 @@ public class PortCheckTests
     public void A_divider_saves_a_pin_from_5_V_but_must_leave_enough(double ratio, string? code)
     {
         var board = Board("F4", Port("U1", tx: false)).With(Pad("R1", "U1.rx", new Divider { Ratio = ratio }));
-        var device = Device("device", Need.Control, Mode("IBUS", Out()));
+        var device = Device("device", Need.RcLink, Mode("IBUS", Out()));
         device = device with { Leads = [device.Leads[0] with { DriveVolts = 5 }] };
         Assert.Equal(code, Router.WaysOf(Build(board, device)).Links[0].CodeAt("U1"));
     }
@@ -238,14 +232,14 @@ public class PortCheckTests
             Pads = [Pad("SDA", "sda"), Pad("SCL", "scl")],
         };
         Device Compass(string id, int address) =>
-            Device(id, Need.Heading, Mode("I²C", Both("SDA"), In("SCL")) with { Address = address });
+            Device(id, Need.Compass, Mode("I²C", Both("SDA"), In("SCL")) with { Address = address });
         // Source: UM10204, the I²C-bus specification: devices on a bus are told apart by their address.
         Assert.Equal(0, Planner.Best(Build(board, Compass("a", 13), Compass("b", 30))).Cost[CostTerm.MustsUnmet]);
         Assert.NotEqual(0, Planner.Best(Build(board, Compass("a", 13), Compass("b", 13))).Cost[CostTerm.MustsUnmet]);
     }
 
     [Theory]
-    [InlineData(PortSharing.Strict, "older", "U1 -")]
+    [InlineData(PortSharing.OnePerPort, "older", "U1 -")]
     [InlineData(PortSharing.SplitHalves, null, "U1 U1")]
     [InlineData(PortSharing.SplitHalves, "older", "U1 U1")]
     [InlineData(PortSharing.SplitHalves, "newer", "U1 -")]
@@ -256,14 +250,14 @@ public class PortCheckTests
     )
     {
         // A module that is only heard and telemetry that only talks, both 8N1 at 9 600.
-        var gnss = Device("gnss", Need.Position, Mode("NMEA", Out()) with { Loses = ["set-up"] });
+        var gnss = Device("gnss", Need.Gps, Mode("NMEA", Out()) with { Loses = ["set-up"] });
         Assert.Equal(ports, PortsOf(gnss, Device("radio", Need.Telemetry, Ltm), house, firmware));
     }
 
     [Fact]
     public void Halves_with_different_bauds_are_not_shared()
     {
-        var esc = Device("esc", Need.EscReadings, Mode("ESC", Out()));
+        var esc = Device("esc", Need.EscTelemetry, Mode("ESC", Out()));
         Assert.Equal("- U1", PortsOf(esc, Device("radio", Need.Telemetry, Ltm), PortSharing.SplitHalves, null));
     }
 

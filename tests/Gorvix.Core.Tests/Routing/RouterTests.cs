@@ -150,10 +150,7 @@ public class RouterTests
     [Fact]
     public void Pins_are_not_swapped_where_straight_works() =>
         Assert.False(
-            Planner
-                .Best(Build(Whole("F7", "U1", "U2"), Device("d", Need.Control, Crsf)))
-                .RouteOf("d")!
-                .Settings.SwapPins
+            Planner.Best(Build(Whole("F7", "U1", "U2"), Device("d", Need.RcLink, Crsf))).RouteOf("d")!.Settings.SwapPins
         );
 
     [Fact]
@@ -219,7 +216,7 @@ public class RouterTests
     {
         var board = Whole("F4", "U1");
         board = board with { Nets = [.. board.Nets.Select(n => n with { MaxVolts = stands })] };
-        var device = Device("device", Need.Control, Ibus);
+        var device = Device("device", Need.RcLink, Ibus);
         device = device with { Leads = [device.Leads[0] with { DriveVolts = drive }] };
         Assert.Equal(code, Gorvix.Core.Routing.Router.WaysOf(Build(board, device)).Links[0].CodeAt("U1"));
     }

@@ -107,7 +107,7 @@ public class ReadBackTests
         desk.Simulated.Save();
         var line = desk.Read().Lines[0];
         Assert.Equal((ReadVerdict.Differs, "port.U6"), (line.Verdict, line.Key));
-        Assert.Equal("U6: rx is normal, should be inverted.", line.Words);
+        Assert.Equal("UART6: rx is normal, should be inverted.", line.Words);
     }
 
     [Fact]

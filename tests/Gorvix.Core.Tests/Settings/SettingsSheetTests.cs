@@ -51,7 +51,7 @@ public class SettingsSheetTests
     {
         var line = Of(Sheet(Demo.CrusherHouseLark), "port.U6");
         Assert.Equal(
-            "U6 receives from Relay 16: receiver input, SBUS at 100,000 baud, RX inverted, RX/TX swapped",
+            "UART6 receives from Relay 16: receiver input, SBUS at 100 000 baud, RX inverted, RX/TX swapped",
             line.Words
         );
         Assert.Equal("job=receiverInput protocol=SBUS baud=100000 rx=inverted swap=yes", line.Value);
@@ -103,7 +103,7 @@ public class SettingsSheetTests
     )
     {
         var receiver = Handmade
-            .Device("receiver", Need.Control, Handmade.Mode("CRSF", Handmade.Out(), Handmade.In()))
+            .Device("receiver", Need.RcLink, Handmade.Mode("CRSF", Handmade.Out(), Handmade.In()))
             .Also("t", Need.Telemetry, Handmade.Mode("S.Port", Handmade.Both("TLM")));
         var planned = new FitReader(Handmade.Build(Handmade.Whole("F7", "U1", "U2"), receiver)).Wired;
         var port = Assert.Single(planned.Ports);
@@ -138,9 +138,9 @@ public class SettingsSheetTests
             wired.Ports.Any(p => wired.Build.Links.First(l => l.Id == p.Link).Function.Need == need);
         Assert.Contains(sheet.TelemetryNotes, n => n.Contains("values update once only", StringComparison.Ordinal));
         Assert.Null(Value("battery voltage").Missing);
-        Assert.Equal(Carries(Need.Position), Value("position, speed and course").Missing is null);
-        Assert.Equal(Carries(Need.Heading), Value("heading").Missing is null);
-        Assert.Equal(Carries(Need.EscReadings), Value("motor RPM and ESC temperature").Missing is null);
+        Assert.Equal(Carries(Need.Gps), Value("position, speed and course").Missing is null);
+        Assert.Equal(Carries(Need.Compass), Value("heading").Missing is null);
+        Assert.Equal(Carries(Need.EscTelemetry), Value("motor RPM and ESC temperature").Missing is null);
         // No separate telemetry port is set with a receiver like that.
         Assert.DoesNotContain(
             sheet.Settings,
@@ -171,7 +171,7 @@ public class SettingsSheetTests
         var build = Demo.CrusherHouseLark;
         Assert.Equal("required", Of(Sheet(build), "arming.fix").Value);
         Assert.Equal("return-home", Of(Sheet(build), "failsafe").Value);
-        var other = build with { House = build.House with { Arming = ArmingFix.Optional, Failsafe = LossAct.Drop } };
+        var other = build with { House = build.House with { Arming = ArmingFix.FixOptional, Failsafe = LossAct.Drop } };
         Assert.Equal("optional", Of(Sheet(other), "arming.fix").Value);
         Assert.Equal("drop", Of(Sheet(other), "failsafe").Value);
         Assert.NotEqual(Of(Sheet(build), "failsafe").Why, Of(Sheet(other), "failsafe").Why);
@@ -284,7 +284,7 @@ public class SettingsSheetTests
         var finding = SettingsReader
             .Of(new FitReader(Resolved(Demo.CrusherHouseLark, library)).Wired, Day)
             .Findings.Single(f => f.Rule == SettingsRules.Budget.Id);
-        Assert.Contains("at 9600 baud. Set 19200 baud", finding.Sentence, StringComparison.Ordinal);
+        Assert.Contains("at 9600 baud. Set 19 200 baud,", finding.Sentence, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -302,12 +302,12 @@ public class SettingsSheetTests
             var build = Demo.CrusherHouseLark with { Settings = new BuildSettings { GnssWay = way } };
             return SettingsReader.Of(new FitReader(Resolved(build, library)).Wired, Day);
         }
-        Assert.Equal("at-start", Of(With(SetupMemory.Forgets, null), "gnss.setup").Value);
-        Assert.Equal("stored", Of(With(SetupMemory.Keeps, null), "gnss.setup").Value);
+        Assert.Equal("at-start", Of(With(SetupMemory.Loses, null), "gnss.setup").Value);
+        Assert.Equal("stored", Of(With(SetupMemory.Saves, null), "gnss.setup").Value);
         Assert.Equal("at-start", Of(With(null, null), "gnss.setup").Value);
-        Assert.Contains(With(SetupMemory.Forgets, GnssWay.Stored).Findings, f => f.Rule == SettingsRules.Forgets.Id);
+        Assert.Contains(With(SetupMemory.Loses, GnssWay.Stored).Findings, f => f.Rule == SettingsRules.Forgets.Id);
         Assert.DoesNotContain(
-            With(SetupMemory.Keeps, GnssWay.Stored).Findings,
+            With(SetupMemory.Saves, GnssWay.Stored).Findings,
             f => f.Rule == SettingsRules.Forgets.Id
         );
     }

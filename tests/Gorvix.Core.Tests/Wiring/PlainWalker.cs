@@ -215,7 +215,7 @@ internal sealed partial class PlainWalker
                         Say($"{here}: over-voltage");
                     }
                     break;
-                case LeadRole.Signal or LeadRole.Sense or LeadRole.Picture when rails.Count > 0:
+                case LeadRole.Signal or LeadRole.Sense or LeadRole.Video when rails.Count > 0:
                     Say($"{here}: a signal meets a rail");
                     break;
             }

@@ -21,7 +21,7 @@ internal sealed partial class PlainWalker
             : lead.Role == LeadRole.Sense
                 || (lead.Role == LeadRole.Signal && lead.Talks == TalkHabit.Always)
                 || (
-                    lead.Role == LeadRole.Picture
+                    lead.Role == LeadRole.Video
                     && Part(device)
                         .Functions.SelectMany(f => f.Modes)
                         .Any(m => m.Lines.Any(l => l.Lead == lead.Id && l.Flow != Flow.In))
@@ -187,7 +187,7 @@ internal sealed partial class PlainWalker
         }
         if (
             line.Flow != Flow.Out
-            && port.Port.Kind is not (PortKind.Bus or PortKind.Picture)
+            && port.Port.Kind is not (PortKind.Bus or PortKind.Video)
             && Arrives(3.3, path) < Math.Min(3.3, lead.HighFromVolts ?? 2)
         )
         {
@@ -331,7 +331,7 @@ internal sealed partial class PlainWalker
             {
                 var lines = users.Select(u => (u.Settings.Baud, ProtocolCatalogue.Find(u.Settings.Protocol)!.Framing));
                 var oneWay = users.All(u => u.Mode.Lines.Count == 1 && !u.Settings.HalfDuplex);
-                if (_house.Sharing == PortSharing.Strict || !oneWay || lines.Distinct().Count() > 1)
+                if (_house.Sharing == PortSharing.OnePerPort || !oneWay || lines.Distinct().Count() > 1)
                 {
                     Say($"{group.Key} has two jobs");
                 }

@@ -208,7 +208,7 @@ public class ValidationTests
                     Unused = unused,
                     Sharing = sharing,
                     Software = SoftwareUse.Allowed,
-                    BootTrap = sharing == PortSharing.Strict ? BootCure.AnotherPort : BootCure.PullUp,
+                    BootTrap = sharing == PortSharing.OnePerPort ? BootCure.AnotherPort : BootCure.PullUp,
                 },
             },
             b => Assert.Empty(PlainWalker.Complaints(Wired(b)))

@@ -9,7 +9,7 @@ namespace Gorvix.Core.Tests.Wiring;
 /// <summary>What must be known of plugs, sockets and grounds, and what part files say wrongly of them.</summary>
 public class WiringCheckTests
 {
-    private static readonly Device Gnss = Device("gnss", Need.Position, Mode("UBX", Out(), In()))
+    private static readonly Device Gnss = Device("gnss", Need.Gps, Mode("UBX", Out(), In()))
         .Fed(4.5, 5.5)
         .Plugged("six", "V", "G", "TX", "RX");
 
@@ -45,7 +45,7 @@ public class WiringCheckTests
     [Fact]
     public void A_lead_in_no_cavity_is_soldered_by_itself()
     {
-        var device = Gnss.Also("more", Need.Heading, Mode("LTM", In("L")));
+        var device = Gnss.Also("more", Need.Compass, Mode("LTM", In("L")));
         var fit = Fit4S(
                 Whole("F7", "U1", "U2").Powered("5V", "GND").Socket("GPS", "six", "5V", "GND", "U1.rx", "U1.tx"),
                 [device],
@@ -104,7 +104,7 @@ public class WiringCheckTests
     [Fact]
     public void A_device_without_a_ground_is_told_to_need_one()
     {
-        var bare = Device("bare", Need.Control, Mode("SBUS", Out())).Fed(4.5, 5.5);
+        var bare = Device("bare", Need.RcLink, Mode("SBUS", Out())).Fed(4.5, 5.5);
         Assert.Equal(
             "The part file of the bare lists no ground lead. Nothing works without one: find it on the device and wire it to GND.",
             Said(Fit4S(Board, [bare], ["bare"]), "NO-GROUND")
@@ -114,7 +114,7 @@ public class WiringCheckTests
     [Fact]
     public void A_board_without_a_free_ground_pad_is_told_about()
     {
-        var device = Device("bare", Need.Control, Mode("SBUS", Out())).Fed(4.5, 5.5).Leads("G");
+        var device = Device("bare", Need.RcLink, Mode("SBUS", Out())).Fed(4.5, 5.5).Leads("G");
         Assert.Equal(
             "No free ground pad for the bare on the Board: splice its ground to another device's ground lead.",
             Said(Fit4S(Whole("F7", "U1").Powered("5V"), [device], ["bare"]), "NO-GND-PAD")
@@ -170,7 +170,7 @@ public class WiringCheckTests
         // The port of the socket is for another link, so the leads would move to U2; this one may not.
         var banned = Fit4S(
                 board,
-                [Gnss, Device("other", Need.Control, Mode("CRSF", Out(), In()))],
+                [Gnss, Device("other", Need.RcLink, Mode("CRSF", Out(), In()))],
                 ["gnss", "!other"],
                 b => b with { Bans = [tx], Pins = [new RouteMatch { Link = "other", Port = "U1" }] }
             )

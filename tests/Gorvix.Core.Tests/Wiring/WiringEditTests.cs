@@ -9,12 +9,12 @@ namespace Gorvix.Core.Tests.Wiring;
 /// <summary>A wired build with one thing changed: what a fault finder and a trainer ask for.</summary>
 public class WiringEditTests
 {
-    private static readonly Device Air = Device("air", Need.PictureText, Mode("MSP", Out(), In()))
+    private static readonly Device Air = Device("air", Need.Osd, Mode("MSP", Out(), In()))
         .Fed(7, 26)
         .Plugged("air", "V", "G", "TX", "RX", "S")
         .Talking("S");
 
-    private static readonly Device Receiver = Device("receiver", Need.Control, Mode("SBUS", Out()))
+    private static readonly Device Receiver = Device("receiver", Need.RcLink, Mode("SBUS", Out()))
         .Fed(4.5, 8.4)
         .Leads("G");
 

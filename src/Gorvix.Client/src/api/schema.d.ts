@@ -2068,10 +2068,10 @@ export interface components {
          */
         Answer: "yes" | "no" | "unsure";
         /**
-         * @description Whether the motors may start without a fix.
+         * @description Whether arming needs a GPS fix.
          * @enum {unknown}
          */
-        ArmingFix: "required" | "optional";
+        ArmingFix: "fixRequired" | "fixOptional";
         /**
          * @description What a check asks for.
          * @enum {unknown}
@@ -2145,12 +2145,12 @@ export interface components {
         BenchSupply: {
             /**
              * Format: double
-             * @description What it is set to, in volts; 1 to 60.
+             * @description Output voltage, 1 to 60.
              */
             volts: number;
             /**
              * Format: double
-             * @description The current at which it holds, in amperes; 0.05 to 30.
+             * @description Current limit, in amperes, 0.05 to 30.
              */
             amps: number;
         };
@@ -2181,15 +2181,15 @@ export interface components {
         Board: {
             /** @description Id in the library, such as `askerdale-pinion-f4-r2`. */
             id: string;
-            /** @description Who makes it. */
+            /** @description Maker. */
             maker: string;
-            /** @description Its name on the box. */
+            /** @description Name as sold. */
             name: string;
-            /** @description Its revision: the same name can hide another pad map. */
+            /** @description Revision: pads can differ under the same name. */
             revision: string;
-            /** @description How to tell this revision from its sisters, or null. */
+            /** @description How to tell this revision from others, or null. */
             recognise?: null | string;
-            /** @description Name of the firmware target that has the port map of this revision, or null when the leaflet names none. */
+            /** @description Firmware target with this revision's port map, or null if the manual names none. */
             target?: null | string;
             /** @description Id of its ControllerClass. */
             controller: string;
@@ -2198,19 +2198,19 @@ export interface components {
             mounting?: null | components["schemas"]["Mounting"];
             usbSide?: null | components["schemas"]["BoardEdge"];
             arrow?: null | components["schemas"]["BoardEdge"];
-            /** @description Parts soldered on it that give what a link could give, such as a receiver on the processor's own bus. */
+            /** @description Built-in parts that do the job of a link, such as an onboard receiver. */
             builtIns?: components["schemas"]["BuiltIn"][];
-            /** @description Its nets: one node at each controller pin that matters. */
+            /** @description Nets: one for each controller pin that matters. */
             nets: components["schemas"]["Net"][];
-            /** @description Its serial ports, in the order of the leaflet. */
+            /** @description Ports, in the order of the manual. */
             ports: components["schemas"]["Port"][];
-            /** @description Its supply rails, ground among them. */
+            /** @description Supply rails, including ground. */
             rails?: components["schemas"]["Rail"][];
-            /** @description Its solder bridges and selectors. */
-            bridges?: components["schemas"]["Bridge"][];
-            /** @description Its pads; the pins of its plugs are among them. */
+            /** @description Solder jumpers and voltage jumpers. */
+            jumpers?: components["schemas"]["Bridge"][];
+            /** @description Pads, including socket pins. */
             pads: components["schemas"]["Pad"][];
-            /** @description Its plugs. */
+            /** @description Sockets. */
             plugs?: components["schemas"]["BoardPlug"][];
         };
         /** @description A board that is being described, looked at. */
@@ -2308,18 +2308,18 @@ export interface components {
         };
         /** @description A pin of a board's plug. */
         BoardPin: {
-            /** @description Id of the pad that it is, or null for a pin that leads nowhere. */
+            /** @description Id of its pad, or null for an unconnected pin. */
             pad?: null | string;
         };
         /** @description A plug of a board. Plugs of one family fit each other whatever their pins carry. */
         BoardPlug: {
             /** @description Id within the board. */
             id: string;
-            /** @description Its name on the leaflet. */
+            /** @description Its name in the manual. */
             label: string;
             /** @description Pitch and number of pins, such as "1.0 mm, 6 pins". */
             family: string;
-            /** @description Its pins from the marked end on. */
+            /** @description Pins, from the marked end. */
             pins: components["schemas"]["BoardPin"][];
         };
         /** @description A board as it can be changed. */
@@ -2349,7 +2349,7 @@ export interface components {
             refused: null | string;
         };
         /**
-         * @description What is done where a starting board would drop a receiver into its loader.
+         * @description What to do where the board's power-up would put a receiver into its bootloader.
          * @enum {unknown}
          */
         BootCure: "anotherPort" | "pullUp";
@@ -2369,9 +2369,9 @@ export interface components {
             id: string;
             /** @description Its positions, such as open, raw, inverted. */
             positions: string[];
-            /** @description The position in which the board is delivered. */
+            /** @description Factory position. */
             default: string;
-            /** @description Who moves it. */
+            /** @description Who sets it. */
             movedBy?: components["schemas"]["MovedBy"];
             place?: null | components["schemas"]["BridgePlace"];
         };
@@ -2381,12 +2381,12 @@ export interface components {
             side: components["schemas"]["BoardSide"];
             /**
              * Format: double
-             * @description The middle of its pads from the left edge of its side, in millimetres; 0 to 500.
+             * @description Centre, from the left edge of its side, in millimetres, 0 to 500.
              */
             x: number;
             /**
              * Format: double
-             * @description The middle of its pads from the front edge, in millimetres; 0 to 500.
+             * @description Centre, from the front edge, in millimetres, 0 to 500.
              */
             y: number;
         };
@@ -2457,21 +2457,21 @@ export interface components {
             id: string;
             /** @description Id of the device in the library. */
             part: string;
-            /** @description What the builder calls it, such as "second GNSS"; null where the part's name will do. */
+            /** @description The builder's name for it, such as "second GNSS"; null to use the part's name. */
             name?: null | string;
-            /** @description Its batch or serial number, as printed on it; null where nobody has noted it; 1 to 100 characters. */
+            /** @description Batch or serial number as printed, 1 to 100 characters; null if not noted. */
             batch?: null | string;
             /**
              * Format: int32
-             * @description How often it was exchanged for another one of its kind; 0 to 10000. Noting its batch for the first time is no exchange.
+             * @description How many times it was replaced by another unit, 0 to 10000. Noting the first batch number is not a replacement.
              */
-            piece?: number;
+            replaced?: number;
             /**
              * Format: double
-             * @description How far it sits from the edge of the board, along the way of its wires, in millimetres; 1 to 5000, null where nobody has measured.
+             * @description Cable run from the board's edge to the device, in millimetres, 1 to 5000; null if not measured.
              */
-            away?: null | number;
-            /** @description Id of the harness that is used; null for the first of the device, or where it has no choice. */
+            distance?: null | number;
+            /** @description Id of the harness used; null for the device's first or only one. */
             harness?: null | string;
         };
         /** @description What the builder chooses where settings do not follow from the plan alone. */
@@ -2481,22 +2481,22 @@ export interface components {
             gnss?: null | components["schemas"]["GnssGeneration"];
             /**
              * Format: int32
-             * @description Solutions a second, 1 to 25; null for 5.
+             * @description Update rate in Hz, 1 to 25; null for 5.
              */
             gnssHertz?: null | number;
-            gnssWay?: null | components["schemas"]["GnssWay"];
-            /** @description How the compass is turned. */
+            gnssSetup?: null | components["schemas"]["GnssWay"];
+            /** @description Compass orientation: where its arrow points. */
             compassTurn?: components["schemas"]["MountTurn"];
-            /** @description Which way up the compass sits. */
+            /** @description Which side of the compass faces up. */
             compassFace?: components["schemas"]["MountFace"];
             /**
              * Format: int32
-             * @description The channel that carries the signal's strength, 5 to 16; null where the board reads it from the link.
+             * @description RC channel that carries RSSI, 5 to 16; null if the board reads it from the link.
              */
-            strengthChannel?: null | number;
+            rssiChannel?: null | number;
             /**
              * Format: int32
-             * @description How many channels the radio sends, 4 to 16; null while it is not told.
+             * @description Number of RC channels, 4 to 16; null if not set.
              */
             channels?: null | number;
         };
@@ -2512,13 +2512,13 @@ export interface components {
         };
         /** @description A part inside the board that gives what a link could give. */
         BuiltIn: {
-            /** @description What the leaflet calls it. */
+            /** @description Its name in the manual. */
             name: string;
-            /** @description What it gives. Where a link of the build gives it instead, the board must be told. */
+            /** @description What it does. If a link of the build does it instead, a setting must change. */
             gives: components["schemas"]["Need"];
         };
         /** @enum {unknown} */
-        CanvasGrid: "old" | "wide" | null;
+        CanvasGrid: "standard" | "wide" | null;
         /** @description A question that was answered. */
         CardAnswered: {
             /** @description The question. */
@@ -2619,7 +2619,7 @@ export interface components {
          * @description What a change does with the routes it names.
          * @enum {unknown}
          */
-        ChangeKind: "pin" | "unpin" | "ban" | "unban";
+        ChangeKind: "pin" | "unpin" | "block" | "unblock";
         /** @description A change of a build. */
         ChangeRequest: {
             /**
@@ -2858,30 +2858,30 @@ export interface components {
         Device: {
             /** @description Id in the library. */
             id: string;
-            /** @description Who makes it. */
+            /** @description Maker. */
             maker: string;
-            /** @description Its name on the box. */
+            /** @description Name as sold. */
             name: string;
-            /** @description What it is. */
+            /** @description Type of device. */
             kind: components["schemas"]["DeviceKind"];
-            /** @description Its leads, in the order of its plug. */
+            /** @description Leads, in plug order. */
             leads: components["schemas"]["Lead"][];
             plug?: null | components["schemas"]["DevicePlug"];
-            /** @description The leads that feed it, each with the volts that it takes; empty when the file does not say. */
+            /** @description Supply leads, each with its range; empty if not given. */
             supplies?: components["schemas"]["SupplyInput"][];
-            /** @description The leads on which it offers a supply to others. */
+            /** @description Leads that power other devices. */
             outputs?: components["schemas"]["SupplyOutput"][];
             /**
              * Format: int32
-             * @description How many alike pieces it stands for, such as the four controllers of a four-in-one; 1 to 8.
+             * @description Number of identical units, such as the four ESCs of a four-in-one; 1 to 8.
              */
-            pieces?: number;
+            units?: number;
             memory?: null | components["schemas"]["SetupMemory"];
-            /** @description The harnesses that it comes with, where leads are in one of them only; empty when every lead is always there. */
+            /** @description Harnesses it comes with, if leads differ between them; empty if there is no choice. */
             harnesses?: components["schemas"]["DeviceHarness"][];
-            /** @description What its lights say, as its leaflet tells; empty when it does not. */
+            /** @description Status lights; empty if the manual does not say. */
             signs?: components["schemas"]["DeviceSign"][];
-            /** @description What it can give, each with its modes. */
+            /** @description Functions, each with its modes. */
             functions: components["schemas"]["DeviceFunction"][];
         };
         /** @description A changed device. */
@@ -2907,23 +2907,23 @@ export interface components {
         DeviceFunction: {
             /** @description Id within the device. */
             id: string;
-            /** @description What it gives. */
-            need: components["schemas"]["Need"];
-            /** @description The ways in which it can be had by a link of its own, the usual one first. */
+            /** @description What the function is. */
+            gives: components["schemas"]["Need"];
+            /** @description Modes with wires of their own, the usual one first. */
             modes: components["schemas"]["Mode"][];
         };
         /** @description A harness of a device: the leads that are there when it is used. */
         DeviceHarness: {
             /** @description Id within the device. */
             id: string;
-            /** @description What the builder calls it. */
+            /** @description The name shown to the builder. */
             name: string;
-            /** @description Ids of the leads that it has. */
+            /** @description Ids of its leads. */
             leads: string[];
             plug?: null | components["schemas"]["DevicePlug"];
         };
         /** @enum {unknown} */
-        DeviceKind: "receiver" | "videoTransmitter" | "airUnit" | "gnss" | "speedController" | "telemetryRadio" | "camera" | "rangeFinder" | "recorder" | "wirelessBridge" | "compass" | "overlay" | "regulator" | "filter" | "adapter" | null;
+        DeviceKind: "receiver" | "videoTransmitter" | "airUnit" | "gnss" | "esc" | "telemetryRadio" | "camera" | "rangefinder" | "flightLogger" | "wirelessBridge" | "compass" | "osd" | "regulator" | "filter" | "adapter" | null;
         /** @description A device that is being described, looked at. */
         DeviceLook: {
             /** @description The device. */
@@ -2959,14 +2959,14 @@ export interface components {
         };
         /** @description A pin of a device's plug. */
         DevicePin: {
-            /** @description Id of the lead in it, or null for an empty one. */
+            /** @description Id of its lead, or null if empty. */
             lead?: null | string;
         };
         /** @description The plug at the end of a device's leads. */
         DevicePlug: {
             /** @description Pitch and number of pins, such as "1.0 mm, 6 pins". */
             family: string;
-            /** @description Its pins from the marked end on. */
+            /** @description Pins, from the marked end. */
             pins: components["schemas"]["DevicePin"][];
         };
         /** @description A device as it can be changed. */
@@ -2981,7 +2981,7 @@ export interface components {
         DeviceSign: {
             /** @description The state. */
             state: components["schemas"]["SignState"];
-            /** @description What is seen, such as "green, steady"; 1 to 120 characters. */
+            /** @description What you see, such as "solid green"; 1 to 120 characters. */
             seen: string;
         };
         /**
@@ -3129,7 +3129,7 @@ export interface components {
             played: components["schemas"]["DrillPlayed"][];
         };
         /**
-         * @description What is practised.
+         * @description Type of drill.
          * @enum {unknown}
          */
         DrillKind: "fault" | "place" | "label" | "burn";
@@ -3170,21 +3170,21 @@ export interface components {
         };
         /** @description A drill on a build: with the build and its parts it says everything, and whoever has both plays the same. */
         DrillOrder: {
-            /** @description What is practised. */
+            /** @description Type of drill. */
             kind: components["schemas"]["DrillKind"];
             /**
              * Format: int32
-             * @description How hard it is, from 1.
+             * @description Level, from 1.
              */
             level: number;
             /**
              * Format: int32
-             * @description What it is drawn by, from 0.
+             * @description Drill code, from 0.
              */
             seed: number;
-            /** @description What is asked; what the seed draws where there is nothing. */
+            /** @description The questions; empty to draw them from the code. */
             cards?: string[];
-            /** @description What was drawn, made unreadable: tells a drill that another version of the program would draw otherwise. Missing where nobody has drawn it yet. */
+            /** @description Checksum of what was drawn: shows whether another version would draw something else. Null until drawn. */
             mark?: null | string;
         };
         /** @description A drill that was played. */
@@ -3945,6 +3945,8 @@ export interface components {
         FitPort: {
             /** @description The port. */
             id: string;
+            /** @description It in a sentence, such as UART3. */
+            name: string;
             /** @description What it is, or how much of a serial unit is broken out, in a word or two. */
             words: string;
             /** @description Labels of the pads that lead to its RX, its data wire or its input. */
@@ -4121,12 +4123,12 @@ export interface components {
         FlyingPlace: {
             /**
              * Format: double
-             * @description Degrees, -90 to 90, north positive.
+             * @description Latitude in degrees, -90 to 90, north positive.
              */
             latitude: number;
             /**
              * Format: double
-             * @description Degrees, -180 to 180, east positive.
+             * @description Longitude in degrees, -180 to 180, east positive.
              */
             longitude: number;
         };
@@ -4200,7 +4202,7 @@ export interface components {
             name: string;
             /** @description Id of its link. */
             link: string;
-            /** @description Its port. */
+            /** @description Its port, such as UART3. */
             port: string;
             /** @description What it speaks there. */
             protocol: string;
@@ -4266,7 +4268,7 @@ export interface components {
          * @description How fast the builder's hands are: what the table of minutes is multiplied with.
          * @enum {unknown}
          */
-        HandPace: "usual" | "careful" | "quick";
+        HandPace: "normal" | "careful" | "quick";
         /** @description A harness of a device. */
         HarnessChoice: {
             /** @description Its id within the device. */
@@ -4291,24 +4293,24 @@ export interface components {
         HopKind: "lead" | "pad" | "contact" | "inverter" | "resistor" | "half" | "job";
         /** @description The builder's choice wherever practitioners disagree. What each school says stands in HouseSchools. */
         HouseRules: {
-            /** @description Who may share a port. */
+            /** @description Port sharing. */
             sharing?: components["schemas"]["PortSharing"];
-            /** @description Whether serial in code is used. */
-            software?: components["schemas"]["SoftwareUse"];
-            /** @description Where the receiver is fed from. */
-            receiver?: components["schemas"]["ReceiverSupply"];
-            /** @description Where video is fed from. */
-            video?: components["schemas"]["VideoSupply"];
-            /** @description What is done where a starting board would drop a receiver into its loader. */
-            bootTrap?: components["schemas"]["BootCure"];
-            /** @description What is done with leads that no link uses. */
-            unused?: components["schemas"]["UnusedLeads"];
-            /** @description Whether the motors may start without a fix. */
+            /** @description Use of software serial. */
+            softwareSerial?: components["schemas"]["SoftwareUse"];
+            /** @description Supply of the receiver. */
+            receiverPower?: components["schemas"]["ReceiverSupply"];
+            /** @description Supply of video devices. */
+            videoPower?: components["schemas"]["VideoSupply"];
+            /** @description What to do where the board's power-up would put a receiver into its bootloader. */
+            bootloaderTrap?: components["schemas"]["BootCure"];
+            /** @description What to do with unused leads. */
+            unusedLeads?: components["schemas"]["UnusedLeads"];
+            /** @description Whether arming needs a GPS fix. */
             arming?: components["schemas"]["ArmingFix"];
-            /** @description What the aircraft does when the radio is lost. */
+            /** @description What the aircraft does on failsafe. */
             failsafe?: components["schemas"]["LossAct"];
-            /** @description How fast the builder's hands are. */
-            hand?: components["schemas"]["HandPace"];
+            /** @description Work speed: scales the minutes shown. */
+            pace?: components["schemas"]["HandPace"];
         };
         /**
          * @description Something between the source and the board that keeps a fault from becoming a fire.
@@ -4491,27 +4493,27 @@ export interface components {
         Lead: {
             /** @description Id within the device. */
             id: string;
-            /** @description Its label as printed by the device's maker. */
+            /** @description Label as printed. */
             label: string;
-            /** @description What it is for. */
+            /** @description Role. */
             role: components["schemas"]["LeadRole"];
-            /** @description Its usual colour, or null. A habit, not a standard. */
+            /** @description Usual colour, or null. A habit, not a standard. */
             colour?: null | string;
             /**
              * Format: double
-             * @description High level that it drives, in volts; 3.3 when the file does not say.
+             * @description Logic level it drives, in volts; 3.3 if not given.
              */
             driveVolts?: number;
             /**
              * Format: double
-             * @description The least that it takes for a high level, in volts; null for ordinary 3.3 V logic.
+             * @description Logic-high threshold in volts; null for ordinary 3.3 V logic.
              */
             highFromVolts?: null | number;
-            /** @description When it drives its wire. */
+            /** @description When it transmits. */
             talks?: components["schemas"]["TalkHabit"];
-            /** @description What it must see while the board starts. */
+            /** @description Level it needs while the board starts. */
             atBoot?: components["schemas"]["BootNeed"];
-            /** @description How many wires it is where the device stands for several pieces. */
+            /** @description Number of wires where the device is several units. */
             wires?: components["schemas"]["PieceWires"];
         };
         /**
@@ -4556,7 +4558,7 @@ export interface components {
          * @description What a lead is for.
          * @enum {unknown}
          */
-        LeadRole: "supply" | "ground" | "signal" | "picture" | "sense" | "output";
+        LeadRole: "supply" | "ground" | "signal" | "video" | "sense" | "output";
         /** @description What a lead gets from the empty to the full pack. */
         LeadSpan: {
             /** @description Id of the device within the build. */
@@ -4824,7 +4826,7 @@ export interface components {
             device: string;
             /** @description How it is set besides, in words: "100000 baud", "RX inverted". */
             switches: string[];
-            /** @description In one line: "U6: SBUS, control, Relay 16, 100000 baud, RX inverted". */
+            /** @description In one line: "UART6: SBUS, RC link, Relay 16, 100000 baud, RX inverted". */
             words?: null | string;
         };
         /** @description A build as it is wired by hand: every lead accounted for, in working order, with what to look at and what to measure. */
@@ -4943,10 +4945,10 @@ export interface components {
             isJoint?: boolean;
         };
         /**
-         * @description What the aircraft does when the radio is lost.
+         * @description What the aircraft does on failsafe.
          * @enum {unknown}
          */
-        LossAct: "returnHome" | "drop";
+        LossAct: "returnToHome" | "drop";
         /**
          * @description What a reading comes to.
          * @enum {unknown}
@@ -5005,40 +5007,40 @@ export interface components {
         Mode: {
             /** @description Id within the function. */
             id: string;
-            /** @description What the builder calls it. */
+            /** @description The name shown to the builder. */
             name: string;
-            /** @description Id of its Protocol. */
+            /** @description Id of the Protocol. */
             protocol: string;
-            /** @description The leads it uses. */
+            /** @description Leads it uses. */
             lines: components["schemas"]["ModeLine"][];
-            /** @description The bauds that the device can be set to, the usual one first; empty for the protocol's usual one only. */
+            /** @description Baud rates it can be set to, default first; empty for the protocol's default only. */
             bauds?: number[];
             /**
              * Format: double
-             * @description Frames a second that the device sends, or null when it does not matter.
+             * @description Frame rate in Hz, or null if it does not matter.
              */
             packetHertz?: null | number;
             /**
              * Format: int32
-             * @description Its 7-bit address on a bus, 8 to 119, or null.
+             * @description 7-bit bus address, 8 to 119, or null.
              */
             address?: null | number;
-            /** @description Other addresses that it can be strapped to. */
+            /** @description Alternative addresses, selected by a strap. */
             straps?: components["schemas"]["AddressStrap"][];
-            /** @description Functions of the same device that ride inside this mode's link, such as telemetry inside two-way control. */
+            /** @description Functions of the same device that are in-band, such as telemetry over a two-way RC link. */
             carries?: components["schemas"]["Rider"][];
-            /** @description The firmware from which it is there, or null. */
+            /** @description Lowest firmware that has it, or null. */
             firmware?: null | string;
-            /** @description The setting of the device that must be changed for it, or null. */
+            /** @description Device setting it needs, or null. */
             setting?: null | string;
-            /** @description What is lost in this mode, in words; empty when it is whole. */
+            /** @description What this mode lacks, in words; empty for nothing. */
             loses?: string[];
         };
         /** @description A lead in a mode. */
         ModeLine: {
             /** @description Id of the lead. */
             lead: string;
-            /** @description Who talks on it. */
+            /** @description Direction. */
             flow: components["schemas"]["Flow"];
             polarity?: null | components["schemas"]["Polarity"];
         };
@@ -5170,7 +5172,7 @@ export interface components {
          * @description How a device sits, seen from above with the nose of the aircraft up: turned clockwise.
          * @enum {unknown}
          */
-        MountTurn: "ahead" | "right" | "back" | "left";
+        MountTurn: "forward" | "right" | "back" | "left";
         /** @description The mounting holes of a board: a rectangle of four. */
         Mounting: {
             /**
@@ -5185,7 +5187,7 @@ export interface components {
             depth: number;
             /**
              * Format: double
-             * @description The bolt that goes through, in millimetres (3 is M3), or null when the leaflet does not say.
+             * @description Screw size in millimetres (3 is M3), or null if the manual does not say.
              */
             bolt?: null | number;
         };
@@ -5193,22 +5195,22 @@ export interface components {
          * @description Who moves a bridge or selector.
          * @enum {unknown}
          */
-        MovedBy: "iron" | "firmware";
+        MovedBy: "solder" | "firmware";
         /**
          * @description What a link gives the pilot. Order: the more the flight depends on it, the earlier (common practice).
          * @enum {unknown}
          */
-        Need: "control" | "picture" | "pictureText" | "position" | "heading" | "telemetry" | "escReadings" | "batteryReadings" | "videoControl" | "height" | "cameraControl" | "flightLog" | "hostData";
+        Need: "rcLink" | "video" | "osd" | "gps" | "compass" | "telemetry" | "escTelemetry" | "batterySensing" | "vtxControl" | "rangefinder" | "cameraControl" | "flightLog" | "wirelessConfiguration";
         /** @description One node at a controller pin. One net has one user; several ports that name it are its alternative jobs. */
         Net: {
             /** @description Id within the board. */
             id: string;
             /**
              * Format: double
-             * @description The highest voltage that the pin stands, in volts; 3.3 when the file does not say.
+             * @description Maximum voltage on the pin; 3.3 if not given.
              */
             maxVolts?: number;
-            /** @description How it rests while the controller starts; matters for pins that drive a device. */
+            /** @description Level while the controller starts; matters for pins that drive a device. */
             atBoot?: components["schemas"]["BootLevel"];
         };
         /** @description A test that could be next. */
@@ -5412,11 +5414,11 @@ export interface components {
              * @description Cells in series.
              */
             cells: number;
-            /** @description The kind of cell. */
+            /** @description Cell type. */
             chemistry?: components["schemas"]["Chemistry"];
             /**
              * Format: double
-             * @description The resistance of the pack with its plug, in milliohms, 0 to 2000; null while nobody has measured it.
+             * @description Battery resistance including its plug, in milliohms, 0 to 2000; null if not measured.
              */
             milliohms?: null | number;
         };
@@ -5452,7 +5454,7 @@ export interface components {
             id: string;
             /** @description Its label exactly as printed. */
             label: string;
-            /** @description How far the label can be trusted. */
+            /** @description Certainty of the label. */
             meaning?: components["schemas"]["PadMeaning"];
             /** @description Which side it is on. */
             side: components["schemas"]["BoardSide"];
@@ -5466,9 +5468,9 @@ export interface components {
              * @description Distance from the front edge in millimetres.
              */
             y?: number;
-            /** @description The header, corner or row in which it stands with others, or null. */
+            /** @description Header, corner or row that it belongs to, or null. */
             group?: null | string;
-            /** @description Its ways into the board; none only for a pad that is not connected. A pad behind a bridge has one for each position that makes one. */
+            /** @description Paths into the board; none only for a pad that is not connected. Behind a jumper: one for each position that connects. */
             paths?: components["schemas"]["PadPath"][];
         };
         /** @description A pad of a board that is being described. */
@@ -5492,7 +5494,7 @@ export interface components {
          * @description How far the label of a pad can be trusted.
          * @enum {unknown}
          */
-        PadMeaning: "sure" | "doubtful" | "notConnected";
+        PadMeaning: "sure" | "uncertain" | "notConnected";
         /** @description What can be said for a pad instead. */
         PadOffer: {
             /** @description In words. */
@@ -5502,7 +5504,7 @@ export interface components {
         };
         /** @description One way from a pad to a net or a rail. */
         PadPath: {
-            /** @description What lies between, seen from the pad. */
+            /** @description What is in the path, from the pad inwards. */
             through?: components["schemas"]["PathElement"][];
             /** @description The net it ends on, or null when it ends on a rail. */
             net?: null | string;
@@ -5668,20 +5670,20 @@ export interface components {
         PathElementContact: {
             /** @enum {string} */
             kind?: "contact";
-            /** @description The bridge's label. */
-            bridge: string;
-            /** @description The position in which it conducts. */
+            /** @description The jumper's label. */
+            jumper: string;
+            /** @description The position that connects. */
             position: string;
         };
         /** @description A diode: it passes one way and takes its forward voltage. */
         PathElementDiode: {
             /** @enum {string} */
             kind?: "diode";
-            /** @description Which way it conducts. */
+            /** @description Direction it conducts. */
             direction: components["schemas"]["Passage"];
             /**
              * Format: double
-             * @description Forward voltage in volts.
+             * @description Forward drop in volts.
              */
             volts: number;
         };
@@ -5691,7 +5693,7 @@ export interface components {
             kind?: "divider";
             /**
              * Format: double
-             * @description What is left of the level, above 0 and below 1.
+             * @description Ratio of output to input, above 0 and below 1.
              */
             ratio: number;
         };
@@ -5699,16 +5701,16 @@ export interface components {
         PathElementInverter: {
             /** @enum {string} */
             kind?: "inverter";
-            /** @description Which way it passes a signal. */
+            /** @description Direction of the signal. */
             direction: components["schemas"]["Passage"];
             /**
              * Format: double
-             * @description The highest voltage that its input stands, in volts; null when the leaflet does not say.
+             * @description Maximum voltage at its input; null if the manual does not say.
              */
             stands?: null | number;
             /**
              * Format: double
-             * @description The high level that its output drives, in volts; null when the leaflet does not say, and then the level passes as it comes.
+             * @description Logic level at its output, in volts; null if the manual does not say: the input's level is then assumed.
              */
             drives?: null | number;
         };
@@ -5718,7 +5720,7 @@ export interface components {
             kind?: "resistor";
             /**
              * Format: double
-             * @description Its value in ohms, above zero.
+             * @description Resistance in ohms, above zero.
              */
             ohms: number;
         };
@@ -5755,11 +5757,11 @@ export interface components {
         PieceWires: "shared" | "each";
         /** @description Pins to which a serial unit can be led. */
         PinChoice: {
-            /** @description What the firmware or the leaflet calls them; empty for the pins on which the unit comes. */
+            /** @description Their name in the firmware or manual; empty for the default pins. */
             name: string;
-            /** @description Net where the board listens, or null. */
+            /** @description Net of RX, or null. */
             rx?: null | string;
-            /** @description Net where the board talks, or null. */
+            /** @description Net of TX, or null. */
             tx?: null | string;
         };
         /** @description Where one link sits, for lists of builds. */
@@ -5909,34 +5911,34 @@ export interface components {
         Polarity: "normal" | "inverted" | null;
         /** @description A port of the board: a serial unit, or one of the other things that a link can go on. */
         Port: {
-            /** @description Its name, such as U3. */
+            /** @description Its id, such as U3: as boards print it, and as heads of columns have room for. */
             id: string;
-            /** @description What it is made of. */
+            /** @description Type of port. */
             kind?: components["schemas"]["PortKind"];
-            /** @description Net where the board listens: RX, the pulse input, the picture in; null when it is not there. */
+            /** @description Net of RX, the pulse input or video in; null if absent. */
             rx?: null | string;
-            /** @description Net where the board talks: TX, the picture out; null when it is not there. */
+            /** @description Net of TX or video out; null if absent. */
             tx?: null | string;
-            /** @description Net of a bus's data wire (SDA); null for other kinds. */
+            /** @description Net of SDA; null if not a bus. */
             data?: null | string;
-            /** @description Net of a bus's clock wire (SCL); null for other kinds. */
+            /** @description Net of SCL; null if not a bus. */
             clock?: null | string;
-            /** @description Nets of further pulse inputs, for one wire a channel. */
+            /** @description Nets of more pulse inputs, for PWM with one wire per channel. */
             channels?: string[];
-            /** @description Other pins that the same serial unit can be led to by a setting: one choice at a time. */
+            /** @description Other pins the port can be remapped to, one choice at a time. */
             alternatives?: components["schemas"]["PinChoice"][];
-            /** @description Addresses on a bus that parts inside the board have already. */
+            /** @description Bus addresses in use on the board. */
             addresses?: components["schemas"]["AddressInUse"][];
             /**
              * Format: double
-             * @description The clock that feeds its baud divider in MHz; null for the class's usual slow bus clock.
+             * @description Clock of its baud generator in MHz; null for the default of the controller class.
              */
             clockMegahertz?: null | number;
-            /** @description Whether it also serves the USB socket. */
+            /** @description Whether it shares its lines with the USB socket. */
             usb?: components["schemas"]["UsbSharing"];
-            /** @description What holds it inside the board (a built-in part, the USB bridge), or null when it is free. */
+            /** @description What uses it on the board (a built-in part, the USB-serial chip), or null if free. */
             heldBy?: null | string;
-            /** @description The needs that the board's maker advises it for. */
+            /** @description What the board's maker recommends it for. */
             advisedFor?: components["schemas"]["Need"][];
         };
         /**
@@ -5948,12 +5950,12 @@ export interface components {
          * @description What a port is made of. Each kind is a column of its own.
          * @enum {unknown}
          */
-        PortKind: "uart" | "software" | "pulse" | "bus" | "picture" | "analogue" | "usb";
+        PortKind: "uart" | "software" | "pulse" | "bus" | "video" | "analogue" | "usb";
         /**
-         * @description Who may share a port.
+         * @description Port sharing.
          * @enum {unknown}
          */
-        PortSharing: "strict" | "splitHalves";
+        PortSharing: "onePerPort" | "splitHalves";
         /** @description What a port is set to, value by value. */
         PortValues: {
             /** @description Its one job. */
@@ -5981,22 +5983,22 @@ export interface components {
             bench?: null | components["schemas"]["BenchSupply"];
             /**
              * Format: double
-             * @description Volts of the lamp that the first power goes through; 3 to 60.
+             * @description Rated voltage of the bulb used for the first power-up, 3 to 60.
              */
-            lampVolts?: number;
+            bulbVolts?: number;
             /**
              * Format: double
-             * @description Watts of that lamp; 1 to 200.
+             * @description Rated power of that bulb in watts, 1 to 200.
              */
-            lampWatts?: number;
+            bulbWatts?: number;
             /**
              * Format: double
-             * @description The current that the electronic limiter holds, in amperes; 0.05 to 30.
+             * @description Limit of the electronic current limiter, in amperes, 0.05 to 30.
              */
             limiterAmps?: number;
         };
         /** @enum {unknown} */
-        Priority: "must" | "want" | "nice" | null;
+        Priority: "required" | "wanted" | "optional" | null;
         ProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -6007,8 +6009,10 @@ export interface components {
         };
         /** @description A protocol. */
         ProtocolChoice: {
-            /** @description Its name. */
+            /** @description Its id. */
             id: string;
+            /** @description What it is called. */
+            name: string;
             /** @description The bauds that it knows. */
             bauds: number[];
             /** @description Whether its lines rest high or low, so that a polarity can be said. */
@@ -6020,12 +6024,12 @@ export interface components {
         RadioSide: {
             /**
              * Format: int32
-             * @description The most that the line between the radio and the module in its bay keeps up with, in bits per second; 9600 to 6000000.
+             * @description The fastest baud the radio's module bay can run, 9600 to 6000000.
              */
             bayBaud: number;
             /**
              * Format: int32
-             * @description The packets a second to which the link is set; 4 to 1000.
+             * @description Packet rate of the link in Hz, 4 to 1000.
              */
             packetHertz: number;
         };
@@ -6033,36 +6037,36 @@ export interface components {
         Rail: {
             /** @description Id within the board. */
             id: string;
-            /** @description Its name on the leaflet. */
+            /** @description Its name in the manual. */
             label: string;
             /**
              * Format: double
-             * @description What it gives, in volts; 0 for ground, null when it follows the battery.
+             * @description Voltage; 0 for ground, null if it follows the battery.
              */
             volts?: null | number;
-            /** @description What feeds it. */
+            /** @description What powers it. */
             feed: components["schemas"]["RailFeed"];
-            /** @description The rail that its regulator or diode hangs on; null for the battery. */
+            /** @description The rail that powers its regulator or diode; null for the battery. */
             from?: null | string;
             /**
              * Format: double
-             * @description How much more its regulator needs than it gives, in volts; null when the leaflet does not say, and then nothing is taken off.
+             * @description Dropout of its regulator in volts; null if the manual does not say: none is then subtracted.
              */
             dropout?: null | number;
             /**
              * Format: double
-             * @description The most current that it gives, in amperes; null when the leaflet does not say.
+             * @description Current limit in amperes; null if the manual does not say.
              */
             limit?: null | number;
             kind?: null | components["schemas"]["RegulatorKind"];
             /**
              * Format: double
-             * @description The part of the power that comes out of its regulator, above 0.3 and up to 1; null when the leaflet does not say, and then nothing is lost.
+             * @description Efficiency of its regulator, above 0.3 and up to 1; null if the manual does not say: losses are then not computed.
              */
             efficiency?: null | number;
             /**
              * Format: double
-             * @description What its regulator takes for itself, in amperes, 0 to 1; null when the leaflet does not say, and then it takes nothing.
+             * @description Quiescent current of its regulator in amperes, 0 to 1; null if the manual does not say: none is then added.
              */
             quiescent?: null | number;
             filtering?: null | components["schemas"]["Filtering"];
@@ -6280,10 +6284,10 @@ export interface components {
         /** @enum {unknown} */
         ReadingUnit: "volts" | "amps" | "ohms" | null;
         /**
-         * @description Where the receiver is fed from.
+         * @description Supply of the receiver.
          * @enum {unknown}
          */
-        ReceiverSupply: "aliveOnUsb" | "deadOnUsb";
+        ReceiverSupply: "liveOnUsb" | "offOnUsb";
         /** @enum {unknown} */
         RegulatorKind: "linear" | "switching" | null;
         /** @description A moment to go back to. */
@@ -6303,7 +6307,7 @@ export interface components {
         Rider: {
             /** @description Id of the function within the same device. */
             function: string;
-            /** @description What is less than with a link of its own, in words; empty when nothing is. */
+            /** @description What is lost compared with wires of its own, in words; empty for nothing. */
             loses?: string[];
         };
         /** @description A rule as the builder reads it. */
@@ -6461,7 +6465,7 @@ export interface components {
         };
         /** @description What holds for a build as a whole: firmware, what feeds it, and the house rules. */
         Setup: {
-            /** @description Id of the firmware profile, or null for one that can do everything. */
+            /** @description Id of the firmware profile, or null to allow every port function. */
             firmware?: null | string;
             pack?: null | components["schemas"]["Pack"];
             /**
@@ -6470,11 +6474,11 @@ export interface components {
              */
             inputVolts?: null | number;
             radio?: null | components["schemas"]["RadioSide"];
-            /** @description What is on the bench to feed it with. */
+            /** @description Bench equipment that powers the build. */
             power?: components["schemas"]["PowerSide"];
-            /** @description What is chosen where settings do not follow from the plan alone. */
+            /** @description Settings that the plan alone does not decide. */
             settings?: components["schemas"]["BuildSettings"];
-            /** @description The builder's choice where practitioners disagree. */
+            /** @description House rules: the builder's choice where builders disagree. */
             house?: components["schemas"]["HouseRules"];
         };
         /** @description What a set-up can be chosen from. */
@@ -6516,7 +6520,7 @@ export interface components {
             bytes: number;
         };
         /** @enum {unknown} */
-        SetupMemory: "keeps" | "forgets" | null;
+        SetupMemory: "saves" | "loses" | null;
         /** @description A new set-up of a build. */
         SetupRequest: {
             /**
@@ -6579,7 +6583,7 @@ export interface components {
          * @description A state that a device shows.
          * @enum {unknown}
          */
-        SignState: "fed" | "searching" | "linked" | "binding" | "loader" | "update" | "fix" | "fault";
+        SignState: "powered" | "searching" | "linked" | "binding" | "bootloader" | "update" | "fix" | "fault";
         /** @description The simulated bench of a build. */
         SimulatedBenchView: {
             /** @description What can be planted. */
@@ -6654,7 +6658,7 @@ export interface components {
             worst: null | components["schemas"]["Severity"];
         };
         /**
-         * @description Whether serial in code is used.
+         * @description Use of software serial.
          * @enum {unknown}
          */
         SoftwareUse: "never" | "telemetryOnly" | "allowed";
@@ -6713,16 +6717,16 @@ export interface components {
         SupplyInput: {
             /** @description Id of the lead. */
             lead: string;
-            /** @description The volts that it takes. */
+            /** @description Supply range. */
             window: components["schemas"]["VoltWindow"];
             /**
              * Format: double
-             * @description The current that it draws as a rule, in amperes; null when the leaflet does not say.
+             * @description Typical current in amperes; null if the manual does not say.
              */
             typical?: null | number;
             /**
              * Format: double
-             * @description The most current that it draws, in amperes; null when the leaflet does not say.
+             * @description Peak current in amperes; null if the manual does not say.
              */
             peak?: null | number;
         };
@@ -6732,29 +6736,29 @@ export interface components {
             lead: string;
             /**
              * Format: double
-             * @description What it gives, in volts; null when it follows what feeds the device.
+             * @description Output voltage; null if it follows the device's supply.
              */
             volts?: null | number;
             /**
              * Format: double
-             * @description The most current that it gives, in amperes; null when the leaflet does not say.
+             * @description Current limit in amperes; null if the manual does not say.
              */
             limit?: null | number;
             filtering?: null | components["schemas"]["Filtering"];
             kind?: null | components["schemas"]["RegulatorKind"];
             /**
              * Format: double
-             * @description How much more it needs than it gives, in volts; null when the leaflet does not say, and then nothing is taken off.
+             * @description Dropout in volts; null if the manual does not say: none is then subtracted.
              */
             dropout?: null | number;
             /**
              * Format: double
-             * @description The part of the power that comes out, above 0.3 and up to 1; null when the leaflet does not say, and then nothing is lost.
+             * @description Efficiency, above 0.3 and up to 1; null if the manual does not say: losses are then not computed.
              */
             efficiency?: null | number;
             /**
              * Format: double
-             * @description What it takes for itself, in amperes, 0 to 1; null when the leaflet does not say, and then it takes nothing.
+             * @description Quiescent current in amperes, 0 to 1; null if the manual does not say: none is then added.
              */
             quiescent?: null | number;
         };
@@ -6930,15 +6934,15 @@ export interface components {
             unlock: string;
         };
         /**
-         * @description What is done with leads that no link uses.
+         * @description What to do with unused leads.
          * @enum {unknown}
          */
-        UnusedLeads: "lift" | "cut" | "leave";
+        UnusedLeads: "dePin" | "cut" | "leave";
         /**
          * @description The USB port that the board is plugged into while it is set up.
          * @enum {unknown}
          */
-        UsbPort: "granted" | "bare" | "fast" | "typeC15" | "typeC30";
+        UsbPort: "usb2" | "unconfigured" | "usb3" | "typeC15" | "typeC30";
         /**
          * @description Whether a serial unit also serves the USB socket, as on old boards with two units.
          * @enum {unknown}
@@ -6962,7 +6966,7 @@ export interface components {
             sentence: string;
         };
         /**
-         * @description Where video is fed from.
+         * @description Supply of video devices.
          * @enum {unknown}
          */
         VideoSupply: "regulatedFirst" | "batteryAllowed";
@@ -6970,12 +6974,12 @@ export interface components {
         VoltWindow: {
             /**
              * Format: double
-             * @description Lowest, in volts.
+             * @description Minimum, in volts.
              */
             min: number;
             /**
              * Format: double
-             * @description Highest, in volts.
+             * @description Maximum, in volts.
              */
             max: number;
         };
@@ -6987,7 +6991,7 @@ export interface components {
             device: string;
             /** @description Id of the function within the device. */
             function: string;
-            /** @description How much it is wished for. */
+            /** @description Its priority. */
             priority: components["schemas"]["Priority"];
         };
         /** @description A stretch of a signal at one level. */
@@ -7008,12 +7012,12 @@ export interface components {
             lead: string;
             /**
              * Format: int32
-             * @description Its gauge, AWG 10 to 40.
+             * @description Gauge, AWG 10 to 40.
              */
             gauge?: number;
             /**
              * Format: double
-             * @description Its length one way, in millimetres; 1 to 5000.
+             * @description Length one way, in millimetres, 1 to 5000.
              */
             millimetres?: number;
         };
@@ -7056,16 +7060,16 @@ export interface components {
         /** @description Names the pad, or the output of another device, that feeds a supply lead. */
         WishMatchFeedMatch: {
             /** @enum {string} */
-            kind?: "feed";
+            kind?: "supply";
             /** @description Id of the device within the build. */
             device: string;
             /** @description Id of its supply lead. */
             lead: string;
-            /** @description Id of the pad; null where an output of a device feeds the lead. */
+            /** @description Id of the pad; null if another device powers the lead. */
             pad?: null | string;
-            /** @description Id within the build of the device whose output feeds the lead; null where a pad does. */
+            /** @description Id of the device that powers the lead; null if a pad does. */
             from?: null | string;
-            /** @description Id of the lead of that output. */
+            /** @description Id of that device's output lead. */
             fromLead?: null | string;
         };
         /** @description Names a lead that is out of its plug. */
@@ -7089,19 +7093,16 @@ export interface components {
             pad?: null | string;
             /** @description Id of the mode, or null for any. */
             mode?: null | string;
-            /**
-             * @description The bridge positions that the route needs, such as `J4=inverted, JR=SBUS`, sorted: exactly these, none for an empty text,
-             *     or null for any.
-             */
-            bridges?: null | string;
+            /** @description Jumper positions the route needs, such as `J4=inverted, JR=SBUS`, sorted: exactly these; empty for none, null for any. */
+            jumpers?: null | string;
         };
         /** @description Names where the plug of a device sits. */
         WishMatchSeatMatch: {
             /** @enum {string} */
-            kind?: "seat";
+            kind?: "plug";
             /** @description Id of the device within the build. */
             device: string;
-            /** @description Id of the socket, or null for none: its leads are soldered one by one. */
+            /** @description Id of the socket, or null for none: its leads are direct-soldered. */
             socket?: null | string;
         };
     };

@@ -71,13 +71,13 @@ const told = computed(() =>
 function comes(id: string, value: string) {
   emit('change', (b) => ({
     ...b,
-    bridges: (b.bridges ?? []).map((x) => (x.id === id ? { ...x, default: value } : x)),
+    jumpers: (b.jumpers ?? []).map((x) => (x.id === id ? { ...x, default: value } : x)),
   }))
 }
 /** Where a bridge lies: "bottom 12,8"; empty where nobody knows. */
 const places = reactive<Record<string, { text: string; error: string }>>({})
 watch(
-  () => props.board.bridges,
+  () => props.board.jumpers,
   (bridges) => {
     for (const b of bridges ?? [])
       places[b.id] = { text: b.place ? `${b.place.side} ${b.place.x},${b.place.y}` : '', error: '' }
@@ -100,7 +100,7 @@ function lies(id: string) {
     : null
   emit('change', (b) => ({
     ...b,
-    bridges: (b.bridges ?? []).map((x) => (x.id === id ? { ...x, place } : x)),
+    jumpers: (b.jumpers ?? []).map((x) => (x.id === id ? { ...x, place } : x)),
   }))
 }
 </script>
@@ -119,7 +119,7 @@ function lies(id: string) {
       </button>
     </li>
   </ul>
-  <div v-for="b in board.bridges ?? []" :key="b.id" class="comes" :data-bridge="b.id">
+  <div v-for="b in board.jumpers ?? []" :key="b.id" class="comes" :data-bridge="b.id">
     <span
       >Jumper <span class="label">{{ b.id }}</span> default:</span
     >

@@ -40,8 +40,8 @@ const name = computed(() => {
 })
 const memories = [
   { value: null, title: 'unknown' },
-  { value: 'keeps', title: 'saves settings' },
-  { value: 'forgets', title: 'loses settings without power' },
+  { value: 'saves', title: 'saves settings' },
+  { value: 'loses', title: 'loses settings without power' },
 ]
 const shown = (step: DeviceStep) =>
   notesAt(step).filter((n) => draft.begun.value || n.severity === 'note')
@@ -128,12 +128,12 @@ useTitle(computed(() => `${name.value} – Device editor – Gorvix`))
                 />
               </LineField>
             </div>
-            <div v-if="device.kind === 'speedController'" class="fields three">
+            <div v-if="device.kind === 'esc'" class="fields three">
               <TypedNumber
                 label="ESC count"
                 field="pieces"
-                :value="device.pieces ?? 1"
-                @change="set({ pieces: $event ?? 1 })"
+                :value="device.units ?? 1"
+                @change="set({ units: $event ?? 1 })"
               />
             </div>
             <div v-if="device.kind === 'gnss'" class="fields three">

@@ -14,7 +14,7 @@ const roles = [
   { value: 'supply', title: 'supply' },
   { value: 'ground', title: 'ground' },
   { value: 'signal', title: 'signal' },
-  { value: 'picture', title: 'video' },
+  { value: 'video', title: 'video' },
   { value: 'sense', title: 'analogue sense' },
   { value: 'output', title: 'power output' },
 ]
@@ -30,7 +30,7 @@ const wires = [
   { value: 'shared', title: 'one, shared' },
   { value: 'each', title: 'one per ESC' },
 ]
-const pieces = computed(() => props.device.pieces ?? 1)
+const pieces = computed(() => props.device.units ?? 1)
 /** What is seldom said stands open where it is said. */
 const isSaid = (l: Lead) => l.highFromVolts != null || l.atBoot === 'high' || l.wires === 'each'
 const order = computed(() => props.device.plug?.pins.map((p) => p.lead ?? null) ?? [])

@@ -26,10 +26,10 @@ const protocolOf = (m: Mode) => props.choices.protocols.find((p) => p.id === m.p
 const labelOf = (lead: string) => props.device.leads.find((l) => l.id === lead)?.label ?? lead
 const wordsOf = (need: string) => props.choices.needs.find((n) => n.value === need)?.words ?? need
 
-function gives(need: Function['need']) {
+function gives(need: Function['gives']) {
   emit('change', (d) => ({
     ...d,
-    functions: [...d.functions, { id: freeId(d, need), need, modes: [] }],
+    functions: [...d.functions, { id: freeId(d, need), gives: need, modes: [] }],
   }))
 }
 function freeId(d: Device, need: string) {
@@ -72,7 +72,7 @@ function protocol(f: Function, m: Mode, value: string) {
   const next = props.choices.protocols.find((p) => p.id === value)
   set(f, m, {
     protocol: value,
-    name: m.name === m.protocol ? value : m.name,
+    name: m.name === (protocolOf(m)?.name ?? m.protocol) ? (next?.name ?? value) : m.name,
     bauds: [],
     address: next?.bus ? (m.address ?? null) : null,
   })
@@ -102,11 +102,11 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
 <template>
   <section v-for="f in device.functions" :key="f.id" class="function" :data-function="f.id">
     <div class="head">
-      <h3>{{ wordsOf(f.need) }}</h3>
+      <h3>{{ wordsOf(f.gives) }}</h3>
       <v-btn
         size="small"
         variant="text"
-        :aria-label="`Remove function: ${wordsOf(f.need)}`"
+        :aria-label="`Remove function: ${wordsOf(f.gives)}`"
         @click="drop(f)"
         >Remove function</v-btn
       >
@@ -120,7 +120,9 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
           <v-autocomplete
             :id="id"
             data-field="protocol"
-            :items="choices.protocols.map((p) => p.id)"
+            :items="choices.protocols"
+            item-title="name"
+            item-value="id"
             :model-value="m.protocol"
             auto-select-first
             @update:model-value="$event && protocol(f, m, $event)"

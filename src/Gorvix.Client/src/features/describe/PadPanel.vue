@@ -24,7 +24,7 @@ watch(
 )
 const meanings = [
   { value: 'sure', title: 'certain' },
-  { value: 'doubtful', title: 'measure before use' },
+  { value: 'uncertain', title: 'measure before use' },
   { value: 'notConnected', title: 'not connected' },
 ]
 const sides = [
@@ -39,7 +39,7 @@ function set(next: Partial<Pad>) {
 async function say() {
   if (ways.value.trim() === props.look.ways) return
   if (ways.value.trim() === '') {
-    set({ paths: [], meaning: 'doubtful' })
+    set({ paths: [], meaning: 'uncertain' })
     return
   }
   const answer = await props.add(`ways ${JSON.stringify(props.look.id)}: ${ways.value}`)

@@ -77,7 +77,7 @@ function remove(index: number) {
         .map((r) => (r.from === gone ? { ...r, from: null } : r)),
       pads: b.pads.map((p) =>
         p.paths?.some((w) => w.rail === gone)
-          ? { ...p, paths: p.paths.filter((w) => w.rail !== gone), meaning: 'doubtful' as const }
+          ? { ...p, paths: p.paths.filter((w) => w.rail !== gone), meaning: 'uncertain' as const }
           : p,
       ),
     }

@@ -94,10 +94,10 @@ async function walk(event: KeyboardEvent) {
             </span>
           </th>
           <FitGridCell
-            v-for="cell in row.cells"
+            v-for="(cell, i) in row.cells"
             :key="cell.port"
             :cell="cell"
-            :name="`${row.need} on ${cell.port}`"
+            :name="`${row.need} on ${sheet.ports[i]!.name}`"
             :selected="row.id === link && cell.port === port"
             :clash="inTheWay.has(row.id)"
             :data-cell="`${row.id} ${cell.port}`"

@@ -9,7 +9,7 @@ function pinSeat(seat: FitSeat) {
   emit('change', { kind: seat.pinned ? 'unpin' : 'pin', match: seat.match })
 }
 function banSeat(seat: FitSeat) {
-  emit('change', { kind: seat.banned ? 'unban' : 'ban', match: seat.match })
+  emit('change', { kind: seat.banned ? 'unblock' : 'block', match: seat.match })
 }
 function pinFeed(lead: FitLead) {
   if (lead.feed) emit('change', { kind: lead.feedPinned ? 'unpin' : 'pin', match: lead.feed })

@@ -80,7 +80,7 @@ function pin(link: string, at: FitCell) {
 }
 function ban(link: string, at: FitCell) {
   void fit.change({
-    kind: at.banned ? 'unban' : 'ban',
+    kind: at.banned ? 'unblock' : 'block',
     match: { kind: 'route', link, port: at.port },
   })
 }

@@ -60,7 +60,10 @@ function press(pad: string) {
   if (link && port) emit('select', link, port)
   else if (other) emit('select', props.link.id, other)
 }
-const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
+const port = computed(
+  () => props.sheet.ports.find((p) => p.id === props.cell.port)?.name ?? props.cell.port,
+)
+const heading = computed(() => `${props.link.need} on ${port.value}`)
 </script>
 
 <template>
@@ -106,7 +109,7 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
           </ul>
         </div>
         <div v-if="cell.state === 'chosen'">
-          <h3>Port {{ cell.port }}</h3>
+          <h3>Settings of {{ port }}</h3>
           <p>{{ link.settings.join(', ') }}</p>
         </div>
         <div class="modes">
@@ -122,7 +125,7 @@ const heading = computed(() => `${props.link.need} on ${props.cell.port}`)
                 :data-mode="m.id"
                 @click="
                   $emit('change', {
-                    kind: m.banned ? 'unban' : 'ban',
+                    kind: m.banned ? 'unblock' : 'block',
                     match: { kind: 'route', link: link.id, mode: m.id },
                   })
                 "

@@ -2,5 +2,5 @@ import type { BuildChange, Wish } from '@/api/client'
 
 /** The change that takes a pin or ban back. */
 export function lifting(wish: Wish): BuildChange {
-  return { kind: wish.kind === 'pin' ? 'unpin' : 'unban', match: wish.match }
+  return { kind: wish.kind === 'pin' ? 'unpin' : 'unblock', match: wish.match }
 }

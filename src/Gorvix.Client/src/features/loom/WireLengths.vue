@@ -16,7 +16,7 @@ const cm = (mm: number | null | undefined) => (mm == null ? '' : String(mm / 10)
 watch(
   () => [props.devices, props.allowance] as const,
   () => {
-    for (const d of props.devices) text[d.id] = cm(d.away)
+    for (const d of props.devices) text[d.id] = cm(d.distance)
     added.value = cm(props.allowance)
   },
   { immediate: true },

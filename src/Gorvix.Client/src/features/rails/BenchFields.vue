@@ -8,21 +8,21 @@ import NumberField from '@/ui/NumberField.vue'
 const props = defineProps<{ setup: Setup; choices: SetupChoices | null }>()
 const emit = defineEmits<{ change: [setup: Setup] }>()
 
-type Field = 'milliohms' | 'benchVolts' | 'benchAmps' | 'lampVolts' | 'lampWatts' | 'limiterAmps'
+type Field = 'milliohms' | 'benchVolts' | 'benchAmps' | 'bulbVolts' | 'bulbWatts' | 'limiterAmps'
 const fields: { id: Field; label: string; empty: string }[] = [
   { id: 'milliohms', label: 'Battery resistance, mΩ', empty: 'not measured' },
   { id: 'benchVolts', label: 'Bench supply, V', empty: 'none' },
   { id: 'benchAmps', label: 'Bench limit, A', empty: 'none' },
-  { id: 'lampVolts', label: 'Bulb, V', empty: '12' },
-  { id: 'lampWatts', label: 'Bulb, W', empty: '21' },
+  { id: 'bulbVolts', label: 'Bulb, V', empty: '12' },
+  { id: 'bulbWatts', label: 'Bulb, W', empty: '21' },
   { id: 'limiterAmps', label: 'Current limiter, A', empty: '1' },
 ]
 const text = reactive<Record<Field, string>>({
   milliohms: '',
   benchVolts: '',
   benchAmps: '',
-  lampVolts: '',
-  lampWatts: '',
+  bulbVolts: '',
+  bulbWatts: '',
   limiterAmps: '',
 })
 const written = (v: number | null | undefined) => (v == null ? '' : String(v))
@@ -33,8 +33,8 @@ watch(
     text.milliohms = written(s.pack?.milliohms)
     text.benchVolts = written(power?.bench?.volts)
     text.benchAmps = written(power?.bench?.amps)
-    text.lampVolts = written(power?.lampVolts)
-    text.lampWatts = written(power?.lampWatts)
+    text.bulbVolts = written(power?.bulbVolts)
+    text.bulbWatts = written(power?.bulbWatts)
     text.limiterAmps = written(power?.limiterAmps)
   },
   { immediate: true, deep: true },
@@ -61,14 +61,14 @@ function take() {
       ...props.setup.power,
       bench:
         benchVolts === null || benchAmps === null ? null : { volts: benchVolts, amps: benchAmps },
-      lampVolts: valueOf('lampVolts') ?? 12,
-      lampWatts: valueOf('lampWatts') ?? 21,
+      bulbVolts: valueOf('bulbVolts') ?? 12,
+      bulbWatts: valueOf('bulbWatts') ?? 21,
       limiterAmps: valueOf('limiterAmps') ?? 1,
     },
   })
 }
 function plug(usb: string) {
-  emit('change', { ...props.setup, power: { ...props.setup.power, usb: usb as 'granted' } })
+  emit('change', { ...props.setup, power: { ...props.setup.power, usb: usb as 'usb2' } })
 }
 </script>
 
@@ -81,7 +81,7 @@ function plug(usb: string) {
         data-field="usb"
         :items="choices?.usbPorts ?? []"
         item-title="words"
-        :model-value="setup.power?.usb ?? 'granted'"
+        :model-value="setup.power?.usb ?? 'usb2'"
         @update:model-value="plug($event)"
       />
     </LineField>

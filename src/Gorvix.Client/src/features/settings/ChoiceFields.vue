@@ -23,11 +23,11 @@ const strength = [
           data-field="canvas"
           :items="[
             { value: null, title: 'unknown' },
-            { value: 'old', title: '4:3' },
+            { value: 'standard', title: '4:3' },
             { value: 'wide', title: 'wide' },
           ]"
           :model-value="settings.canvas ?? null"
-          @update:model-value="(canvas: 'old' | 'wide' | null) => set({ canvas })"
+          @update:model-value="(canvas: 'standard' | 'wide' | null) => set({ canvas })"
         />
       </LineField>
       <LineField v-slot="{ id }" label="RC channels">
@@ -44,8 +44,8 @@ const strength = [
           :id="id"
           data-field="strength"
           :items="strength"
-          :model-value="settings.strengthChannel ?? null"
-          @update:model-value="(n: number | null) => set({ strengthChannel: n })"
+          :model-value="settings.rssiChannel ?? null"
+          @update:model-value="(n: number | null) => set({ rssiChannel: n })"
         />
       </LineField>
     </div>

@@ -42,7 +42,7 @@ function take() {
   })
 }
 const turns = [
-  { value: 'ahead', title: 'arrow to nose' },
+  { value: 'forward', title: 'arrow to nose' },
   { value: 'right', title: 'arrow to right' },
   { value: 'back', title: 'arrow to tail' },
   { value: 'left', title: 'arrow to left' },
@@ -75,7 +75,7 @@ const turns = [
               :id="id"
               data-field="turn"
               :items="[...turns]"
-              :model-value="settings.compassTurn ?? 'ahead'"
+              :model-value="settings.compassTurn ?? 'forward'"
               @update:model-value="
                 (t: (typeof turns)[number]['value']) =>
                   emit('change', { ...settings, compassTurn: t })

@@ -197,7 +197,7 @@ const print = () => window.print()
           :gnss="gnss"
           @hertz="(gnssHertz) => change({ ...chosenSettings, gnssHertz })"
           @generation="(generation) => change({ ...chosenSettings, gnss: generation })"
-          @way="(gnssWay) => change({ ...chosenSettings, gnssWay })"
+          @way="(gnssSetup) => change({ ...chosenSettings, gnssSetup })"
         />
         <CompassPart
           v-else-if="part === 'compass' && compass"
