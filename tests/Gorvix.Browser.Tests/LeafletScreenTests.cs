@@ -64,7 +64,7 @@ public class LeafletScreenTests
         page.Find("[data-cell='control U2']").Click();
         page.Says(
             "[data-testid='sentence']",
-            "HARNESS SBUS on the Relay 8H needs a wire that only its \"three wires, for serial\" harness has."
+            "HARNESS SBUS on the Relay 8H needs a wire that only its \"3-wire, serial\" harness has."
         );
         page.Says("[data-testid='mend']", "Choose that harness under Parts.");
         page.Click("[data-unlock='swapHarness']");

@@ -112,7 +112,7 @@ public class LogScreenTests
 
         page.Go("/club");
         page.Says("[data-craft='north-face-hare']", "52 of 52");
-        page.Says("[data-craft='north-face-hare']", "Screws and connectors");
+        page.Says("[data-craft='north-face-hare']", "Check screws and connectors");
         page.Says(".flies", "East Bench Kestrel, Haul Road Heron");
         page.Shot("club");
         page.Press("/");

@@ -12,7 +12,7 @@ public class NewBuildTests
         page.Click("#new");
         page.Says(".so-far", "Choose a board first");
         page.Choose("[data-field='board']", "Askerdale Pinion F4, revision 1");
-        page.Says("[data-field='revision']", "Small 2 beside the arrow; revision 1 has no bridge J4.");
+        page.Says("[data-field='revision']", "Small 2 beside the arrow; revision 1 has no jumper J4.");
         page.Says("[data-field='revision']", "No number beside the arrow");
         page.All("[data-field='revision'] input")[1].Click();
         page.Says("[data-testid='so-far']", "No links added yet.");

@@ -132,7 +132,7 @@ public class PartsScreenTests
         page.Choose("[data-field='pack']", "2S");
         page.Says("[data-testid='count']", "3 of 46 parts");
         page.Click("[data-part='cobbold-nib-f4-r2'] a");
-        page.Says("main", "receiver on the processor bus");
+        page.Says("main", "built-in receiver");
         page.Says("main", "Ramp Swift");
         page.Go("/library/boards/askerdale-pinion-f4-r2");
         page.Says("main", "Revision 1: No number beside the arrow");

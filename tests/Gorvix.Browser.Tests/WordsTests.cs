@@ -36,10 +36,8 @@ public partial class WordsTests
         (
             "Settings",
             [
-                .. Builds.SelectMany(
-                    b => new[] { "", "?part=read", "?part=gnss", "?part=compass", "?part=form" },
-                    (b, p) => $"/builds/{b}/settings{p}"
-                ),
+                .. Builds.Select(b => $"/builds/{b}/settings"),
+                .. new[] { "read", "gnss", "compass", "form" }.Select(p => $"/builds/rim-walk-rook/settings?part={p}"),
             ]
         ),
         (
@@ -75,6 +73,7 @@ public partial class WordsTests
     // What is read and what is spoken, in the order of the page. Code and numbers by themselves are no words.
     private const string Said = """
         document.querySelectorAll('details').forEach((d) => (d.open = true))
+        document.querySelectorAll('li').forEach((l) => l.append(' '))
         const lines = document.body.innerText.split(/[\n\t]+/)
         for (const e of document.querySelectorAll('[aria-label], [title], [placeholder]'))
           if (e.checkVisibility()) lines.push(e.ariaLabel, e.title, e.placeholder)

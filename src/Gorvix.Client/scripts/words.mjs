@@ -2,6 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { parse } from 'vue/compiler-sfc'
+import process from 'node:process'
 import ts from 'typescript'
 
 const root = join(import.meta.dirname, '..', 'src')

@@ -79,7 +79,7 @@ test('not at all is a priority of its own, and comes out as none', async () => {
     global,
   })
   expect(wrapper.get('[data-priority="gps none"]').classes()).toContain('v-btn--active')
-  await wrapper.get('[data-priority="gps must"]').trigger('click')
+  await wrapper.get('[data-priority="gps required"]').trigger('click')
   await wrapper.setProps({ modelValue: 'required' })
   await wrapper.get('[data-priority="gps none"]').trigger('click')
   expect(wrapper.emitted('update:modelValue')).toEqual([['required'], [null]])

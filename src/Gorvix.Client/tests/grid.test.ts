@@ -16,7 +16,14 @@ const cell = (port: string, state: FitCell['state'], more: Partial<FitCell> = {}
     ...more,
   }) as FitCell
 
-const port = (id: string) => ({ id, words: id, rxPads: [], txPads: [], heldBy: null })
+const port = (id: string) => ({
+  id,
+  name: `UART${id.slice(1)}`,
+  words: id,
+  rxPads: [],
+  txPads: [],
+  heldBy: null,
+})
 
 const sheet = {
   board: 'Bench',
@@ -108,9 +115,9 @@ test('one cell alone can be tabbed to, and the focus follows the keys', async ()
 
 test('what is spoken of a cell has its state, its words, its mark and what is soldered', () => {
   const wrapper = grid()
-  expect(said(wrapper, 'rc U1')).toBe('RC link on U1: chosen, pads R1 · T1, already wired')
-  expect(said(wrapper, 'rc U2')).toBe('RC link on U2: possible, possible text pin')
-  expect(said(wrapper, 'rc U3')).toBe('RC link on U3: blocked, POL')
+  expect(said(wrapper, 'rc U1')).toBe('RC link on UART1: chosen, pads R1 · T1, already wired')
+  expect(said(wrapper, 'rc U2')).toBe('RC link on UART2: possible, possible text pin')
+  expect(said(wrapper, 'rc U3')).toBe('RC link on UART3: blocked, POL')
   wrapper.unmount()
 })
 

@@ -12,7 +12,7 @@ public static class ProfileReader
     public static IReadOnlyList<string> Words(FirmwareProfile profile)
     {
         var missing = Enum.GetValues<PortJob>().Except(profile.Jobs).Select(PortWords.Of).ToList();
-        var shares = profile.Shares.Select(s => $"{PortWords.Of(s.Rx)} on RX with {PortWords.Of(s.Tx)} on TX").ToList();
+        var shares = profile.Shares.Select(s => $"{PortWords.Of(s.Rx)} (RX) with {PortWords.Of(s.Tx)} (TX)").ToList();
         return
         [
             missing.Count == 0 ? "Supports every port function." : $"Does not support: {Phrase.Join(missing)}.",

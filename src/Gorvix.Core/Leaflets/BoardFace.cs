@@ -119,7 +119,7 @@ public static class FaceReader
             pad.Label,
             pad.Side == BoardSide.Top ? "top side" : "bottom side",
             socket is null ? pad.Group : $"pin {socket.CavityOf(pad) + 1} of {socket.Label}",
-            ports.Count > 0 ? $"connects to {Phrase.Join(ports)}" : null,
+            ports.Count > 0 ? $"connects to {Phrase.Join([.. ports.Select(Port.NameOf)])}" : null,
             rails.Any() ? $"{Phrase.Join([.. rails])} rail" : null,
         ];
         return new FacePad(

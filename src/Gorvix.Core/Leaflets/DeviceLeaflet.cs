@@ -108,7 +108,7 @@ public static class DeviceLeaflet
             mode.Name,
             mode.Inside is not null ? "in-band, no separate wire"
             : protocol.Framing is null ? PortWords.Of(protocol.Carrier)
-            : $"{protocol.Framing} at {mode.Bauds.Concat(protocol.Bauds).First()}, idles {(Rests(mode, protocol) == Polarity.Normal ? "high" : "low")}",
+            : $"{protocol.Framing} at {Phrase.Baud(mode.Bauds.Concat(protocol.Bauds).First())}, idles {(Rests(mode, protocol) == Polarity.Normal ? "high" : "low")}",
             PortWords.Condition(mode) ?? "",
             Phrase.Join(mode.Loses),
         ];

@@ -1,5 +1,4 @@
 using System.Buffers.Binary;
-using System.Globalization;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 

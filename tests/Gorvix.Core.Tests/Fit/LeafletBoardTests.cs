@@ -201,7 +201,7 @@ public partial class LeafletTests
     [InlineData(null, null)]
     public void A_module_that_forgets_is_never_only_listened_to(SetupMemory? memory, string? code)
     {
-        var heard = Mode("UBX", Out()) with { Id = "heard", Loses = ["the board's own set-up of the module"] };
+        var heard = Mode("UBX", Out()) with { Id = "heard", Loses = ["configuration by the board"] };
         var module = Device("gnss", Need.Gps, heard) with { Memory = memory };
         var sheet = new FitReader(Build(Whole("F7", "U1"), module)).Sheet();
         Assert.Equal(code, sheet.Links[0].Cells[0].Code);

@@ -228,7 +228,7 @@ public class QuirkTests
     {
         Assert.Equal("HELD", CodeAt(Demo.RampSwift, "U2"));
         Assert.Contains(
-            "In the board's settings: change the receiver from built-in (receiver on the processor bus) to serial.",
+            "In the board's settings: change the receiver from built-in (built-in receiver) to serial.",
             Demo.Fit(Demo.RampSwift).Sheet().Work
         );
     }
@@ -251,7 +251,7 @@ public class QuirkTests
         string PortOf(string board) => Demo.On(board, Sbus).Plan().RouteOf("control")!.Port.Id;
         Assert.Equal(("U4", "U3"), (PortOf("askerdale-pinion-f4-r1"), PortOf(Demo.Pinion)));
         Assert.Equal(
-            "Small 2 beside the arrow; revision 1 has no bridge J4. Firmware target PINIONF4R2.",
+            "Small 2 beside the arrow; revision 1 has no jumper J4. Firmware target PINIONF4R2.",
             Demo.Fit(Demo.NorthFaceHare).Sheet().Identity
         );
     }

@@ -46,8 +46,8 @@ public class LeafletPageTests
     {
         var unit = Device("brindlow-beacon-d6");
         Assert.Equal(["BAT", "7.4–26.0 V", "3S to 6S", "800 mA", "1.3 A"], Row(unit, "Supply", "BAT"));
-        Assert.Equal("8E2 at 100000, idles low", Row(unit, "Functions", "RC link")[2]);
-        Assert.Equal("8N1 at 115200, idles high", Row(unit, "Functions", "OSD")[2]);
+        Assert.Equal("8E2 at 100 000 baud, idles low", Row(unit, "Functions", "RC link")[2]);
+        Assert.Equal("8N1 at 115 200 baud, idles high", Row(unit, "Functions", "OSD")[2]);
         Assert.Equal(["SBUS", "signal, transmits unprompted", "yellow", "6", "3.3 V"], Row(unit, "Leads", "SBUS"));
         Assert.Null(unit.Face);
 
@@ -121,8 +121,8 @@ public class LeafletPageTests
     {
         var face = FaceReader.Of(Demo.Library.Board("askerdale-trunnion-f4-r1")!);
         FacePad Pad(string id) => face.Pads.First(p => p.Id == id);
-        Assert.Equal("R1, top side, rear left, connects to U1", Pad("r1").Words);
-        Assert.Equal("X5, bottom side, pin 5 of VTX, connects to U2", Pad("x5").Words);
+        Assert.Equal("R1, top side, rear left, connects to UART1", Pad("r1").Words);
+        Assert.Equal("X5, bottom side, pin 5 of VTX, connects to UART2", Pad("x5").Words);
         Assert.Equal(("VTX", null), (Pad("x5").Plug, Pad("r1").Plug));
         Assert.Equal("4V5, top side, rear left, 4V5 rail", Pad("rc5").Words);
         Assert.Empty(Pad("rc5").Ports);

@@ -70,7 +70,7 @@ const over = computed(() => props.rail.state === 'over' || props.rail.state === 
           {{
             l.typical == null
               ? 'unknown'
-              : amps(l.typical) + (l.more > 0 ? ` , ${amps(l.typical + l.more)} peak` : '')
+              : amps(l.typical) + (l.more > 0 ? `, ${amps(l.typical + l.more)} peak` : '')
           }}</span
         >
       </li>
