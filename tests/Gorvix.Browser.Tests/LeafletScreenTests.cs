@@ -58,7 +58,7 @@ public class LeafletScreenTests
         page.Says("#verdict", "6 of 7 links connected. No port for RC link (Reed 10).");
         page.Click("[data-remove='spare']");
         page.Says("#verdict", "All 6 links connected.");
-        page.Choose("[data-harness='receiver']", "three wires, for p");
+        page.Choose("[data-harness='receiver']", "3-wire, PWM");
         page.Says("#verdict", "No port for RC link (Relay 8H).");
         page.Click("#to-fit");
         page.Find("[data-cell='control U2']").Click();

@@ -101,7 +101,7 @@ public class LogScreenTests
     {
         await using var page = await Page.Open("/api/builds/north-face-hare/book.html");
         page.Says("body", "All 3 links connected.");
-        page.Says("body", "Watch it.");
+        page.Says("body", "Keep an eye on it.");
         page.Find("svg");
         Assert.True(page.Print().Length > 20_000);
         // The style is let in: the page is black on white, no wider than paper.

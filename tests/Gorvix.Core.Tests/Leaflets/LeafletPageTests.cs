@@ -53,8 +53,8 @@ public class LeafletPageTests
 
         // The same protocol, told to turn its output.
         var ways = Device("corvane-sedge-2").Tables.First(t => t.Title == "Functions").Rows;
-        Assert.Equal("8N1 at 420000, idles high", ways.First(r => r[1] == "CRSF")[2]);
-        Assert.Equal("8N1 at 420000, idles low", ways.First(r => r[1] == "CRSF, output inverted")[2]);
+        Assert.Equal("8N1 at 420 000 baud, idles high", ways.First(r => r[1] == "CRSF")[2]);
+        Assert.Equal("8N1 at 420 000 baud, idles low", ways.First(r => r[1] == "CRSF, output inverted")[2]);
     }
 
     [Theory]
