@@ -302,7 +302,7 @@ public sealed class Page : IAsyncDisposable
                     """
                     const said = document.querySelector('main').innerText
                     return !document.querySelector('.v-skeleton-loader, .working') && !/(Planning|Loading|Searching)[^\n]*…/.test(said)
-                      && (!said.includes(' checked\n') || said.includes('all '))
+                      && !/\d+ of (\d+|…) checked/.test(said)
                     """
                 )
                     is true
@@ -310,6 +310,37 @@ public sealed class Page : IAsyncDisposable
                     : null,
             "the page to come to rest"
         );
+    }
+
+    /// <summary>From now on every page counts its requests, for <see cref="Rests"/>.</summary>
+    public void CountRequests() =>
+        _driver.ExecuteCdpCommand(
+            "Page.addScriptToEvaluateOnNewDocument",
+            new()
+            {
+                ["source"] = """
+                const ask = window.fetch
+                window.asked = 0
+                window.changed = performance.now()
+                window.fetch = async (...what) => {
+                  window.asked++
+                  try { return await ask(...what) } finally { window.asked--; window.changed = performance.now() }
+                }
+                new MutationObserver(() => (window.changed = performance.now()))
+                  .observe(document, { subtree: true, childList: true, characterData: true, attributes: true })
+                """,
+            }
+        );
+
+    /// <summary>Waits until the page has come to rest, awaits no answer and has not changed for a while.</summary>
+    public void Rests()
+    {
+        Settles();
+        Until(
+            _ => Run("return window.asked === 0 && performance.now() - window.changed > 400") is true ? "yes" : null,
+            "the last answer"
+        );
+        Settles();
     }
 
     public void Gone(string css) =>

@@ -85,6 +85,7 @@ public partial class WordsTests
     {
         await using var page = await Page.Open("/");
         page.TakeIn(AtTheLimits.Of(Limits));
+        page.CountRequests();
         var known = new HashSet<string>(StringComparer.Ordinal);
         var text = new StringBuilder();
         foreach (var (screen, paths) in Screens)
@@ -93,7 +94,7 @@ public partial class WordsTests
             foreach (var path in paths)
             {
                 page.Go(path);
-                page.Settles();
+                page.Rests();
                 foreach (var line in ((string)page.Run(Said)!).Split('\n').Where(l => known.Add(Pattern(l))))
                 {
                     text.Append(Steady(line)).Append('\n');
