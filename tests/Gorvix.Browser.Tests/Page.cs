@@ -313,8 +313,10 @@ public sealed class Page : IAsyncDisposable
     }
 
     /// <summary>From now on every page counts its requests, for <see cref="Rests"/>.</summary>
-    public void CountRequests() =>
-        _driver.ExecuteCdpCommand(
+    /// <returns>What ends it: the browser goes on to other tests.</returns>
+    public Action CountRequests()
+    {
+        var script = _driver.ExecuteCdpCommand(
             "Page.addScriptToEvaluateOnNewDocument",
             new()
             {
@@ -331,6 +333,9 @@ public sealed class Page : IAsyncDisposable
                 """,
             }
         );
+        return () =>
+            _driver.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", (Dictionary<string, object?>)script!);
+    }
 
     /// <summary>Waits until the page has come to rest, awaits no answer and has not changed for a while.</summary>
     public void Rests()

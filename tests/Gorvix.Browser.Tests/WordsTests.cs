@@ -85,7 +85,7 @@ public partial class WordsTests
     {
         await using var page = await Page.Open("/");
         page.TakeIn(AtTheLimits.Of(Limits));
-        page.CountRequests();
+        var count = page.CountRequests();
         var known = new HashSet<string>(StringComparer.Ordinal);
         var text = new StringBuilder();
         foreach (var (screen, paths) in Screens)
@@ -101,6 +101,7 @@ public partial class WordsTests
                 }
             }
         }
+        count();
         text.Append("\n## In the client's source: states, errors and spoken names as well\n").Append(await InSource());
         var words = text.ToString().TrimStart();
         var kept = Path.Combine(Project, "docs", "words.txt");
@@ -108,7 +109,9 @@ public partial class WordsTests
         {
             await File.WriteAllTextAsync(kept, words, TestContext.Current.CancellationToken);
         }
-        Assert.Equal(await File.ReadAllTextAsync(kept, TestContext.Current.CancellationToken), words);
+        // Numbers may be others: a declination drifts, a price is another one.
+        var before = await File.ReadAllTextAsync(kept, TestContext.Current.CancellationToken);
+        Assert.Equal(before.Split('\n').Select(Pattern), words.Split('\n').Select(Pattern));
     }
 
     private static async Task<string> InSource()
