@@ -245,8 +245,9 @@ public static class Upcasters
         }
     }
 
+    // Words of enumerations were read in any case.
     private static void Now(JsonObject owner, string member, params (string Old, string Now)[] words) =>
-        Now(owner, member, words.ToDictionary());
+        Now(owner, member, words.ToDictionary(w => w.Old, w => w.Now, StringComparer.OrdinalIgnoreCase));
 
     private static void Now(JsonObject owner, string member, IReadOnlyDictionary<string, string> words)
     {

@@ -7,7 +7,9 @@ namespace Gorvix.Core.Parts;
 public static class OldWords
 {
     /// <summary>What a link or a built-in part does.</summary>
-    public static readonly IReadOnlyDictionary<string, string> Needs = new Dictionary<string, string>
+    public static readonly IReadOnlyDictionary<string, string> Needs = new Dictionary<string, string>(
+        StringComparer.OrdinalIgnoreCase
+    )
     {
         ["control"] = "rcLink",
         ["picture"] = "video",
@@ -22,7 +24,9 @@ public static class OldWords
     };
 
     /// <summary>Types of devices.</summary>
-    public static readonly IReadOnlyDictionary<string, string> Kinds = new Dictionary<string, string>
+    public static readonly IReadOnlyDictionary<string, string> Kinds = new Dictionary<string, string>(
+        StringComparer.OrdinalIgnoreCase
+    )
     {
         ["speedController"] = "esc",
         ["recorder"] = "flightLogger",
@@ -31,13 +35,17 @@ public static class OldWords
     };
 
     /// <summary>Roles of leads and kinds of ports.</summary>
-    public static readonly IReadOnlyDictionary<string, string> Lines = new Dictionary<string, string>
+    public static readonly IReadOnlyDictionary<string, string> Lines = new Dictionary<string, string>(
+        StringComparer.OrdinalIgnoreCase
+    )
     {
         ["picture"] = "video",
     };
 
     /// <summary>How sure a label is.</summary>
-    public static readonly IReadOnlyDictionary<string, string> Meanings = new Dictionary<string, string>
+    public static readonly IReadOnlyDictionary<string, string> Meanings = new Dictionary<string, string>(
+        StringComparer.OrdinalIgnoreCase
+    )
     {
         ["doubtful"] = "uncertain",
     };
@@ -54,13 +62,6 @@ public static class OldWords
             : typeof(T) == typeof(LeadRole) || typeof(T) == typeof(PortKind) ? Lines
             : typeof(T) == typeof(PadMeaning) ? Meanings
             : null;
-        foreach (var (old, now) in words ?? new Dictionary<string, string>())
-        {
-            if (string.Equals(old, word, StringComparison.OrdinalIgnoreCase))
-            {
-                return now;
-            }
-        }
-        return word;
+        return words?.GetValueOrDefault(word, word) ?? word;
     }
 }

@@ -141,6 +141,12 @@ public class UpcasterTests
         """{"functions":[{"need":"control"},{"need":"picture"},{"need":"pictureText"},{"need":"position"},{"need":"heading"},{"need":"telemetry"},{"need":"escReadings"},{"need":"batteryReadings"},{"need":"videoControl"},{"need":"height"},{"need":"cameraControl"},{"need":"flightLog"},{"need":"hostData"}]}""",
         """{"functions":[{"gives":"rcLink"},{"gives":"video"},{"gives":"osd"},{"gives":"gps"},{"gives":"compass"},{"gives":"telemetry"},{"gives":"escTelemetry"},{"gives":"batterySensing"},{"gives":"vtxControl"},{"gives":"rangefinder"},{"gives":"cameraControl"},{"gives":"flightLog"},{"gives":"wirelessConfiguration"}]}"""
     )]
+    [InlineData(
+        DocumentKind.Build,
+        """{"wants":[{"priority":"Must"}],"power":{"usb":"Granted"}}""",
+        """{"links":[{"priority":"required"}],"power":{"usb":"usb2"}}"""
+    )]
+    [InlineData(DocumentKind.Device, """{"kind":"SpeedController"}""", """{"kind":"esc"}""")]
     [InlineData(DocumentKind.Profile, """{"jobs":["gnss"]}""", """{"jobs":["gnss"]}""")]
     // What is there under both names stays as it is: the reader refuses the old one.
     [InlineData(DocumentKind.Build, """{"wants":[],"links":[]}""", """{"wants":[],"links":[]}""")]
