@@ -46,6 +46,9 @@ public class DescribeTests
     public async Task A_board_is_changed_as_text_and_by_hand_its_builds_are_told_before_and_an_earlier_state_comes_back()
     {
         await using var page = await Page.Open("/library/boards/askerdale-pinion-f4-r2");
+        page.Click("[data-do='more']");
+        page.Find("[data-do='list'][href$='/lists/boards/askerdale-pinion-f4-r2']");
+        page.Press(Keys.Escape);
         page.Click("[data-do='change']");
         page.Says("h1", "Edit Askerdale Pinion F4");
 
@@ -191,8 +194,14 @@ public class DescribeTests
         Line(page, "pads-line", "GPS (1.0 mm) bottom right: G SCL SDA R3 T3 5V");
         Pattern(page, "bridge", "R4", "U4", "J4");
         page.Write("[data-field='place-J4']", "somewhere");
-        page.Says(".comes[data-bridge='J4']", "Enter side, mm from left");
+        page.Says("tr[data-bridge='J4']", "Enter side, mm from left");
         page.Write("[data-field='place-J4']", "top 12,8");
+        page.Find("svg [data-bridge='J4']");
+        page.Write("[data-field='place-J4']", "");
+        page.Gone("svg [data-bridge='J4']");
+        page.Click("[data-do='pick-J4']");
+        page.Says(".drawing", "Click where J4 is");
+        page.Click(".drawing svg");
         page.Find("svg [data-bridge='J4']");
         page.Write("[data-field='place-J4']", "");
         page.Gone("svg [data-bridge='J4']");

@@ -23,6 +23,11 @@ public class LogScreenTests
         page.Click("[data-due='screws'] .v-btn");
         page.Says("[data-due='screws']", "in 60 days or 12 flights");
         page.Shot("log");
+        page.Click("[data-do='papers']");
+        page.Find(".v-list a[target='_blank'][href$='/north-face-hare/book.html']");
+        page.Find(".v-list a[download][href$='/north-face-hare/record.zip']");
+        page.Press(Keys.Escape);
+        page.Gone(".v-menu.v-overlay--active");
         page.Click("[data-kind='reading']");
         page.Gone("[data-entry='note-7']");
         Assert.Contains("kind=reading", page.Driver.Url);

@@ -41,6 +41,9 @@ public class LoomScreenTests
         page.Says("[data-testid='plugs']", "the right");
         page.Says("[data-testid='continuity']", "do not power up");
         page.Says("[data-testid='spare']", "SBUS Beacon D6");
+        page.Click("[data-do='files']");
+        page.Find(".v-list a[download][href$='/crusher-house-lark/wires.csv']");
+        page.Find(".v-list [data-do='print-all']");
         Assert.Equal("", page.Console());
     }
 

@@ -312,42 +312,6 @@ public sealed class Page : IAsyncDisposable
         );
     }
 
-    /// <summary>From now on every page counts its requests, for <see cref="Rests"/>.</summary>
-    /// <returns>What ends it: the browser goes on to other tests.</returns>
-    public Action CountRequests()
-    {
-        var script = _driver.ExecuteCdpCommand(
-            "Page.addScriptToEvaluateOnNewDocument",
-            new()
-            {
-                ["source"] = """
-                const ask = window.fetch
-                window.asked = 0
-                window.changed = performance.now()
-                window.fetch = async (...what) => {
-                  window.asked++
-                  try { return await ask(...what) } finally { window.asked--; window.changed = performance.now() }
-                }
-                new MutationObserver(() => (window.changed = performance.now()))
-                  .observe(document, { subtree: true, childList: true, characterData: true, attributes: true })
-                """,
-            }
-        );
-        return () =>
-            _driver.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", (Dictionary<string, object?>)script!);
-    }
-
-    /// <summary>Waits until the page has come to rest, awaits no answer and has not changed for a while.</summary>
-    public void Rests()
-    {
-        Settles();
-        Until(
-            _ => Run("return window.asked === 0 && performance.now() - window.changed > 400") is true ? "yes" : null,
-            "the last answer"
-        );
-        Settles();
-    }
-
     public void Gone(string css) =>
         Until(d => d.FindElements(By.CssSelector(css)).Count == 0 ? "yes" : null, $"{css} to go");
 

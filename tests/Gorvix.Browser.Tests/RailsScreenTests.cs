@@ -16,6 +16,7 @@ public class RailsScreenTests
         page.Says("[data-window='radio v']", "marginal");
         page.Says("[data-window='receiver v']", "OK");
         page.Says("[data-testid='readings']", "GND at Sedge 3");
+        page.Says("[data-figure='Peak draw']", "A");
         page.Shot("rails");
 
         // What is chosen shows its way and its pad.
@@ -25,6 +26,7 @@ public class RailsScreenTests
 
         page.Click("[data-situation='usb']");
         page.Says(".findings", "is off on USB");
+        page.Says("[data-figure='USB draw']", "A");
         page.Says("[data-rail='bat']", "off");
         page.Press(Keys.Escape);
         page.Run("document.activeElement.blur()");

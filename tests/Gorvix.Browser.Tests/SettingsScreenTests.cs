@@ -37,11 +37,12 @@ public class SettingsScreenTests
     {
         await using var page = await Page.Open($"{Lark}/settings");
         page.Press("2");
+        page.Click("[data-testid='simulated'] summary");
         page.Click("[data-do='sim-take']");
         page.Says("[data-testid='replies']", "Not saved");
         page.Click("[data-do='sim-save']");
         page.Says("[data-testid='verdict']", "All settings match the plan.");
-        page.Click("[data-do='keep-read']");
+        page.Click("[data-do='keep']");
         page.Says("[data-testid='kept']", "read-back");
         page.Click("[data-do='tick-same']");
         Assert.Equal("", page.Accessibility());

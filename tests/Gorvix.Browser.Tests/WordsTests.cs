@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Text;
+using System.Text.Json;
 using System.Text.RegularExpressions;
 using Gorvix.Core.Tests.Planning;
 
@@ -85,23 +86,30 @@ public partial class WordsTests
     {
         await using var page = await Page.Open("/");
         page.TakeIn(AtTheLimits.Of(Limits));
-        var count = page.CountRequests();
+        page.Go("/");
+        page.Settles();
+        Count(page);
+        // Build by build, so that each is planned once.
+        var said = new Dictionary<string, string[]>();
+        foreach (
+            var path in Screens
+                .SelectMany(s => s.Paths)
+                .OrderBy(p => Builds.Index().LastOrDefault(b => p.Contains(b.Item, StringComparison.Ordinal)).Index)
+        )
+        {
+            To(page, path);
+            said[path] = ((string)page.Run(Said)!).Split('\n');
+        }
         var known = new HashSet<string>(StringComparer.Ordinal);
         var text = new StringBuilder();
         foreach (var (screen, paths) in Screens)
         {
             text.Append('\n').Append("## ").Append(screen).Append('\n');
-            foreach (var path in paths)
+            foreach (var line in paths.SelectMany(p => said[p]).Where(l => known.Add(Pattern(l))))
             {
-                page.Go(path);
-                page.Rests();
-                foreach (var line in ((string)page.Run(Said)!).Split('\n').Where(l => known.Add(Pattern(l))))
-                {
-                    text.Append(Steady(line)).Append('\n');
-                }
+                text.Append(Steady(line)).Append('\n');
             }
         }
-        count();
         text.Append("\n## In the client's source: states, errors and spoken names as well\n").Append(await InSource());
         var words = text.ToString().TrimStart();
         var kept = Path.Combine(Project, "docs", "words.txt");
@@ -112,6 +120,41 @@ public partial class WordsTests
         // Numbers may be others: a declination drifts, a price is another one.
         var before = await File.ReadAllTextAsync(kept, TestContext.Current.CancellationToken);
         Assert.Equal(before.Split('\n').Select(Pattern), words.Split('\n').Select(Pattern));
+    }
+
+    // Counts what the page asks for, and when it last changed.
+    private static void Count(Page page) =>
+        page.Run(
+            """
+            const ask = window.fetch
+            window.asked = 0
+            window.fetch = async (...what) => {
+              window.asked++
+              try { return await ask(...what) } finally { window.asked--; window.changed = performance.now() }
+            }
+            new MutationObserver(() => (window.changed = performance.now()))
+              .observe(document, { subtree: true, childList: true, characterData: true, attributes: true })
+            """
+        );
+
+    // Another address of the same page, as a link leads to it; until no answer is awaited and nothing has changed for a while.
+    private static void To(Page page, string path)
+    {
+        page.Run(
+            $$"""
+            window.changed = performance.now()
+            history.pushState({}, '', {{JsonSerializer.Serialize(path)}})
+            dispatchEvent(new PopStateEvent('popstate', { state: {} }))
+            """
+        );
+        page.Until(
+            _ =>
+                page.Run("return window.asked === 0 && performance.now() - window.changed > 250") is true
+                    ? "yes"
+                    : null,
+            "the last answer"
+        );
+        page.Settles();
     }
 
     private static async Task<string> InSource()

@@ -1,4 +1,5 @@
-// Prints every sentence and label that stands in the client's own source, by screen: "screen<tab>words". What comes from the server is not here.
+// Prints every sentence and label of the client's own source, by screen: "screen<tab>words"; a button's as "screen, button", a label's as
+// "screen, label". What comes from the server is not here.
 import { readdirSync, readFileSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { parse } from 'vue/compiler-sfc'
@@ -8,6 +9,8 @@ import ts from 'typescript'
 const root = join(import.meta.dirname, '..', 'src')
 const spoken =
     /^(label|title|text|name|heading|hint|placeholder|alt|subtitle|empty|aria-(label|description|valuetext))$/
+
+const button = /^(v-btn|button|KeyButton|MenuButton)$/
 
 /** Whether a literal of a script is said to somebody: a sentence, or a word that begins as one. Ids, classes and addresses are not. */
 const said = (words) =>
@@ -54,11 +57,14 @@ function template(node, add) {
             /[A-Za-z]{2}/.test(line.replace(/\{…\}/g, '')) &&
             node.children.some((c) => c.type === 2 && c.content.trim())
         )
-            add(line)
+            add(line, button.test(node.tag) ? 'button' : '')
     }
     for (const prop of node.props ?? []) {
         if (prop.type === 6 && spoken.test(prop.name) && prop.value?.content)
-            add(prop.value.content)
+            add(
+                prop.value.content,
+                prop.name !== 'label' ? '' : button.test(node.tag) ? 'button' : 'label',
+            )
         if (prop.type === 7 && prop.exp?.content) literals(`(${prop.exp.content})`, add)
     }
     for (const child of node.children ?? []) {
@@ -77,7 +83,8 @@ for (const file of readdirSync(root, { recursive: true, withFileTypes: true })) 
     const path = join(file.parentPath, file.name)
     const place = relative(root, path).split('/')
     const screen = place[0] === 'features' ? place[1] : 'everywhere'
-    const add = (words) => lines.add(`${screen}\t${words.replace(/\s+/g, ' ').trim()}`)
+    const add = (words, kind) =>
+        lines.add(`${screen}${kind ? `, ${kind}` : ''}\t${words.replace(/\s+/g, ' ').trim()}`)
     const source = readFileSync(path, 'utf8')
     if (file.name.endsWith('.ts')) literals(source, add)
     else {

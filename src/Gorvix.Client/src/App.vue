@@ -1,8 +1,13 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
 import { useLook } from './theme/useLook'
 import PulseGlyph from './ui/PulseGlyph.vue'
 
 const { look, next } = useLook()
+const route = useRoute()
+/** A draft or a comparison belongs to its address; the other screens follow theirs. */
+const key = computed(() => (route.meta.anew ? route.path : undefined))
 const lookWords = { system: 'system', light: 'light', dark: 'dark' }
 </script>
 
@@ -14,7 +19,7 @@ const lookWords = { system: 'system', light: 'light', dark: 'dark' }
         <span class="word">Gorvix</span>
       </RouterLink>
       <div id="crumbs" class="crumbs" />
-      <RouterLink class="plain farther" :to="{ name: 'drill' }">Practice</RouterLink>
+      <RouterLink class="plain far" :to="{ name: 'drill' }">Practice</RouterLink>
       <RouterLink class="plain far" :to="{ name: 'club' }">Fleet</RouterLink>
       <RouterLink class="plain" :to="{ name: 'library' }">Library</RouterLink>
       <RouterLink class="plain far" :to="{ name: 'rules' }">Rules</RouterLink>
@@ -22,7 +27,7 @@ const lookWords = { system: 'system', light: 'light', dark: 'dark' }
         >Theme<span class="word look-word">: {{ lookWords[look] }}</span></v-btn
       >
     </v-app-bar>
-    <v-main tag="div"><RouterView /></v-main>
+    <v-main tag="div"><RouterView :key="key" /></v-main>
   </v-app>
 </template>
 
@@ -37,16 +42,16 @@ const lookWords = { system: 'system', light: 'light', dark: 'dark' }
   gap: 16px;
 }
 
-/* On a tablet a build's steps take the bar; club and rules are on the shelf's. */
-@media (max-width: 1180px) {
-  .crumbs:not(:empty) ~ .far {
+/* On a phone they have it to themselves. */
+@media (max-width: 600px) {
+  .crumbs:not(:empty) ~ .plain {
     display: none;
   }
 }
 
-/* From a build's steps Drill is reached over the shelf, or from Faults. */
+/* A build's steps take the bar; what belongs to no build is one step away, on Builds. */
 @media (max-width: 1400px) {
-  .crumbs:not(:empty) ~ .farther {
+  .crumbs:not(:empty) ~ .far {
     display: none;
   }
 }

@@ -30,6 +30,7 @@ export const router = createRouter({
     {
       path: '/library/boards/new',
       name: 'new-board',
+      meta: { anew: true },
       component: () => import('./features/describe/BoardEditor.vue'),
       props: (route) => ({
         id: null,
@@ -39,12 +40,14 @@ export const router = createRouter({
     {
       path: '/library/boards/:id/change',
       name: 'change-board',
+      meta: { anew: true },
       component: () => import('./features/describe/BoardEditor.vue'),
       props: (route) => ({ id: String(route.params.id), from: null }),
     },
     {
       path: '/library/devices/new',
       name: 'new-device',
+      meta: { anew: true },
       component: () => import('./features/describe/DeviceEditor.vue'),
       props: (route) => ({
         id: null,
@@ -54,6 +57,7 @@ export const router = createRouter({
     {
       path: '/library/devices/:id/change',
       name: 'change-device',
+      meta: { anew: true },
       component: () => import('./features/describe/DeviceEditor.vue'),
       props: (route) => ({ id: String(route.params.id), from: null }),
     },
@@ -173,6 +177,7 @@ export const router = createRouter({
     {
       path: '/builds/:id/sweep',
       name: 'sweep',
+      meta: { anew: true },
       component: () => import('./features/sweep/SweepScreen.vue'),
       props: (route) => ({
         id: String(route.params.id),

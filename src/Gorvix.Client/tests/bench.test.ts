@@ -6,6 +6,7 @@ const said = (mark: 'good' | 'check again' | 'stop') => ({ mark, words: mark, lo
 const check = {
   asks: 'beep',
   unit: 'ohms',
+  labels: ['Continuity', 'Open', 'Not sure'],
   bands: [
     { upTo: 2, judgement: said('stop') },
     { upTo: 50, judgement: said('check again') },

@@ -136,6 +136,10 @@ public sealed record BenchCheck(
     IReadOnlyList<string> Scope
 )
 {
+    /// <summary>What the answers yes, no and unsure are called at it, in this order.</summary>
+    public IReadOnlyList<string> Labels =>
+        [BenchWords.Of(Asks, Answer.Yes), BenchWords.Of(Asks, Answer.No), BenchWords.Of(Asks, Answer.Unsure)];
+
     /// <summary>Where the red probe goes; null where none is needed.</summary>
     public string? Red { get; init; }
 

@@ -218,13 +218,16 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
         {
             yield break;
         }
+        var kinds = links.Select(l => Phrase.Lower(PlainWords.Of(l.Function.Need))).Distinct().ToList();
         yield return new BenchCheck(
             "all",
             BenchPhase.Together,
             Asks.Sign,
             "Everything together",
             "Radio, goggles and battery on for 2 min, airflow over the transmitter.",
-            $"{Phrase.Join([.. links.Select(l => Phrase.Lower(PlainWords.Of(l.Function.Need))).Distinct()])} work together; nothing restarts, nothing drops out",
+            kinds is [var only]
+                ? $"{only} works throughout; nothing restarts, nothing drops out"
+                : $"{Phrase.Join(kinds)} work together; nothing restarts, nothing drops out",
             "No link disturbs another, and the supply handles all of them.",
             [],
             [
@@ -263,7 +266,7 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
             "Propellers off, aircraft tied down: arm, raise the throttle slightly, switch the radio off.",
             chosen is null
                 ? "the motors stop within a second or two"
-                : $"within a second or two the set failsafe acts: {Phrase.Lower(chosen.Words)}",
+                : $"within a second or two the failsafe acts ({Phrase.Lower(chosen.Words)})",
             "Link loss triggers the failsafe as set.",
             [],
             Final(

@@ -26,6 +26,8 @@ public sealed record DrillNamed(string Words, bool IsRight);
 /// <param name="Title">The test.</param>
 /// <param name="Words">What it showed.</param>
 /// <param name="Minutes">What it took, in minutes of a bench.</param>
+/// <param name="Possible">Causes that fitted all that was seen before it; faults that no test tells apart are one.</param>
+/// <param name="RuledOut">How many of those it ruled out.</param>
 /// <param name="Bits">What it could tell when it was done, in bits.</param>
 /// <param name="Better">The test that would have told more a minute; null where none would.</param>
 /// <param name="BetterBits">What that one could tell, in bits.</param>
@@ -35,6 +37,8 @@ public sealed record DrillStep(
     string Title,
     string Words,
     double Minutes,
+    int Possible,
+    int RuledOut,
     double Bits,
     string? Better,
     double BetterBits,
@@ -260,6 +264,7 @@ public sealed class FaultDrill : IDrill
         var seen = _start.ToList();
         var cannot = new HashSet<string>();
         var list = new List<DrillStep>();
+        var possible = Possible(seen);
         foreach (var at in tests)
         {
             var test = _table.Tests[at];
@@ -270,18 +275,6 @@ public sealed class FaultDrill : IDrill
             );
             var better = best is not null && best.Test != at && best.Worth > (here?.Worth ?? 0) ? best : null;
             var shown = Shown(at);
-            list.Add(
-                new DrillStep(
-                    test.Id,
-                    test.Title,
-                    shown is null ? "inconclusive" : _table.Outcomes(at).First(o => o.Id == shown).Words,
-                    test.Minutes,
-                    Math.Round(here?.Bits ?? 0, 2),
-                    better is null ? null : _table.Tests[better.Test].Title,
-                    Math.Round(better?.Bits ?? 0, 2),
-                    better is null ? 0 : _table.Tests[better.Test].Minutes
-                )
-            );
             if (shown is not null)
             {
                 seen.Add(new Observation(test.Id, shown));
@@ -290,8 +283,33 @@ public sealed class FaultDrill : IDrill
             {
                 cannot.Add(test.Id);
             }
+            var (before, left) = (possible, Possible(seen));
+            possible = left;
+            list.Add(
+                new DrillStep(
+                    test.Id,
+                    test.Title,
+                    shown is null ? "inconclusive" : _table.Outcomes(at).First(o => o.Id == shown).Words,
+                    test.Minutes,
+                    before,
+                    before - left,
+                    Math.Round(here?.Bits ?? 0, 2),
+                    better is null ? null : _table.Tests[better.Test].Title,
+                    Math.Round(better?.Bits ?? 0, 2),
+                    better is null ? 0 : _table.Tests[better.Test].Minutes
+                )
+            );
         }
         return list;
+    }
+
+    // A simulated bench does not err: what shows otherwise is out. Faults that no test tells apart are one cause.
+    private int Possible(List<Observation> seen)
+    {
+        var read = seen.Select(o => (Test: _table.IndexOf(o.Test)!.Value, o.Outcome)).ToList();
+        return _table.Twins.Count(t =>
+            read.TrueForAll(r => Shown(_table, t[0], r.Test) is not { } shown || shown == r.Outcome)
+        );
     }
 
     private static string Told(Suspect suspect) =>

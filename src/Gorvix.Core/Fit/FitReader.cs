@@ -264,7 +264,7 @@ public sealed class FitReader
         var protocol = Protocols.ProtocolCatalogue.Find(mode.Protocol)!;
         var banned = _build.Build.Bans.Contains(new RouteMatch { Link = link.Id, Mode = mode.Id });
         var framing = protocol.Framing is null
-            ? PortWords.Of(protocol.Carrier)
+            ? PortWords.Label(protocol.Carrier)
             : $"{protocol.Framing}, {Phrase.Baud(mode.Bauds.Concat(protocol.Bauds).First())}";
         return new FitMode(mode.Id, mode.Name, protocol.Name, framing, PortWords.Condition(mode), banned);
     }

@@ -57,7 +57,7 @@ public static class RuleBook
         ),
         (
             CostTerm.HandWork,
-            $"minutes of manual work (our own round numbers, common practice, scaled by the house rule \"your hand\" where they are shown): a solder jumper {WorkMinutes.Bridge}, a device's firmware {WorkMinutes.Firmware}, a setting of a device, the radio or the board {WorkMinutes.Setting}, a device strapped to another address {WorkMinutes.Bridge}, a resistor {WorkMinutes.Resistor}, a lead leaving its cavity (moved, insulated or cut) {WorkMinutes.Lift}, and {WorkMinutes.Solder} more where it is soldered, a pigtail in a socket {WorkMinutes.Tail}, a soldered wire removed {WorkMinutes.Undo}. Work already done (ticked in Loom) costs nothing again, and of two equal plans the one that leaves it alone wins. Leads that must make room for a moved lead are counted with it."
+            $"minutes of manual work (our own round numbers, common practice, scaled by the house rule \"Work speed\" where shown): a solder jumper {WorkMinutes.Bridge}, a device's firmware {WorkMinutes.Firmware}, a setting of a device, the radio or the board {WorkMinutes.Setting}, a device strapped to another address {WorkMinutes.Bridge}, a resistor {WorkMinutes.Resistor}, a lead de-pinned (moved, insulated or cut) {WorkMinutes.Lift}, and {WorkMinutes.Solder} more where it is soldered, a pigtail in a socket {WorkMinutes.Tail}, a soldered wire removed {WorkMinutes.Undo}. Work already done (ticked in Loom) costs nothing again, and of two equal plans the one that leaves it alone wins. Leads that must make room for a moved lead are counted with it."
         ),
         (CostTerm.AgainstHouse, "working supplies that go against a house rule."),
         (CostTerm.WholePorts, "full UARTs used."),

@@ -25,7 +25,7 @@ public static class BoardLeaflet
             Phrase.Count(whole, "full UART"),
             half == 0 ? null : Phrase.Count(half, "RX- or TX-only UART"),
             board.Plugs.Count == 0 ? null : Phrase.Count(board.Plugs.Count, "socket"),
-            .. board.BuiltIns.Select(b => b.Name + " built in"),
+            .. board.BuiltIns.Select(b => b.Name),
         ];
         return new PartLine(
             board.Id,
@@ -127,7 +127,7 @@ public static class BoardLeaflet
                 PortShape.TxOnly => "UART, TX only",
                 _ => "UART without pads",
             },
-            _ => PortWords.What(port),
+            _ => PortWords.Label(port),
         };
         var pads = port.Nets.Distinct().SelectMany(circuit.To).Select(s => s.Pad).Distinct();
         return

@@ -107,7 +107,7 @@ public static class DeviceLeaflet
             DeviceWords.Of(device, function),
             mode.Name,
             mode.Inside is not null ? "in-band, no separate wire"
-            : protocol.Framing is null ? PortWords.Of(protocol.Carrier)
+            : protocol.Framing is null ? PortWords.Label(protocol.Carrier)
             : $"{protocol.Framing} at {Phrase.Baud(mode.Bauds.Concat(protocol.Bauds).First())}, idles {(Rests(mode, protocol) == Polarity.Normal ? "high" : "low")}",
             PortWords.Condition(mode) ?? "",
             Phrase.Join(mode.Loses),

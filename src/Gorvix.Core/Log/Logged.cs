@@ -1,4 +1,5 @@
 using Gorvix.Core.Bench;
+using Gorvix.Core.Findings;
 
 namespace Gorvix.Core.Log;
 
@@ -105,15 +106,10 @@ public sealed record LoggedReading
     /// <summary>It as a proof.</summary>
     public Proof Proof() => new(Check, Mark, At, Scope);
 
-    /// <summary>What was read, as a text: "4.98 V", "yes".</summary>
+    /// <summary>What was read, as a text: "4.98 V", "continuity".</summary>
     public string Read() =>
         Value is not { } value
-            ? (Asks, Answer) switch
-            {
-                (Bench.Asks.Beep or Bench.Asks.Ohms or Bench.Asks.Diode, Bench.Answer.Yes) => "continuity",
-                (Bench.Asks.Beep or Bench.Asks.Ohms or Bench.Asks.Diode, Bench.Answer.No) => "open",
-                _ => $"{Answer}".ToLowerInvariant(),
-            }
+            ? Phrase.Lower(BenchWords.Of(Asks, Answer ?? Bench.Answer.Unsure))
             : Unit switch
             {
                 ReadingUnit.Volts => Gorvix.Core.Words.Numbers.Volts(value),

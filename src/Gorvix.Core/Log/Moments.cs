@@ -131,5 +131,5 @@ public static class Moments
         $"{part.Maker} {part.Name}{(device.Batch is { } batch ? $", batch {batch}" : "")}";
 
     private static List<(string, string)> Read(IReadOnlyList<LoggedReading> readings) =>
-        [.. readings.Select(r => (r.Title, $"{r.Read()} ({$"{r.Mark}".ToLowerInvariant()})"))];
+        [.. readings.Select(r => (r.Title, $"{r.Read()} ({BenchWords.Of(r.Mark)})"))];
 }

@@ -38,6 +38,15 @@ public sealed record OtherWay(
     IReadOnlyList<string> Mind
 )
 {
+    /// <summary>The kind in words, as a label.</summary>
+    public string Method =>
+        Kind switch
+        {
+            OtherWayKind.Adapter => "Make adapter",
+            OtherWayKind.Splice => "Splice harnesses",
+            _ => "Solder to pads",
+        };
+
     /// <summary>True where the plan has it so already: the plug fits no socket, so its harness is joined to a tail.</summary>
     public bool IsPlanned { get; init; }
 

@@ -64,7 +64,7 @@ public static class Ticks
                 Built = sets ? [.. others, .. facts.Select(f => f with { On = now })] : others,
             },
             other is not null
-                ? $"Done: {other.Name} plug by {Phrase.Lower($"{other.Kind}")}"
+                ? $"Done: {other.Name} plug, {Phrase.Lower(other.Method)}"
                 : $"{(sets ? "Done" : step.Topic == StepTopic.Undo && tick.IsDone ? "Undone" : "Not done")}: {string.Join(", ", facts.Except(step.Before).Select(f => f.Told))}",
             []
         );

@@ -1,5 +1,4 @@
 using Gorvix.Core.Bench;
-using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Log;
 using Gorvix.Core.Loom;
@@ -95,14 +94,7 @@ public static class BuildBook
         page.Add("h2", "Settings");
         page.Table(
             ["Setting", "Value", ""],
-            settings.Settings.Select(s =>
-                (IReadOnlyList<string>)
-                    [
-                        s.Words,
-                        s.Value,
-                        s.Place is SettingPlace.Port or SettingPlace.Board ? "board" : Phrase.Lower($"{s.Place}"),
-                    ]
-            )
+            settings.Settings.Select(s => (IReadOnlyList<string>)[s.Words, s.Value, PlaceOf(s.Place)])
         );
         if (record is not null)
         {
@@ -110,6 +102,14 @@ public static class BuildBook
         }
         return page.ToString();
     }
+
+    private static string PlaceOf(SettingPlace place) =>
+        place switch
+        {
+            SettingPlace.Device => "device",
+            SettingPlace.Radio => "radio",
+            _ => "board",
+        };
 
     private static void Record(Page page, WiredBuild wired, SettingsSheet settings, BookRecord record)
     {
@@ -134,7 +134,7 @@ public static class BuildBook
                             r.Read(),
                             states.GetValueOrDefault(r.Check) == CheckState.DueAgain
                                 ? "needs re-check"
-                                : Phrase.Lower($"{r.Mark}"),
+                                : BenchWords.Of(r.Mark),
                             $"{r.At:yyyy-MM-dd}{(r.Who.Length > 0 ? $", {r.Who}" : "")}",
                         ]
                 )

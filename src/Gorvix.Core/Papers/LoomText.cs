@@ -80,7 +80,7 @@ public static class LoomText
         foreach (var way in sheet.OtherWays)
         {
             Line(
-                $"## {Plain($"{way.Name} and {way.Socket}, {(way.IsPlanned ? "as planned" : "alternative")}: {Phrase.Lower($"{way.Kind}")}")}"
+                $"## {Plain($"{way.Name} and {way.Socket}, {(way.IsPlanned ? "as planned" : "alternative")}: {Phrase.Lower(way.Method)}")}"
             );
             Line();
             Line(Plain($"{way.Words} {string.Join(' ', way.Mind)} {Phrase.Upper(way.Price)}."));

@@ -6,49 +6,65 @@ namespace Gorvix.Core.Routing;
 /// <summary>Ports and jobs in words.</summary>
 public static class PortWords
 {
-    private const string Reads = "an analogue input";
-    private const string Gives = "an analogue output";
+    private const string Reads = "analogue input";
+    private const string Gives = "analogue output";
 
-    /// <summary>What a port is, in a sentence; a pin for levels with its way.</summary>
-    public static string What(Port port) =>
+    /// <summary>What a port is, as a label; a pin for levels with its direction.</summary>
+    public static string Label(Port port) =>
         port switch
         {
             { Kind: PortKind.Analogue, Rx: { }, Tx: null } => Reads,
             { Kind: PortKind.Analogue, Rx: null, Tx: { } } => Gives,
-            _ => Of(port.Kind),
+            _ => Label(port.Kind),
         };
 
-    /// <summary>What a protocol needs, in a sentence; a level with its way.</summary>
-    public static string Needs(Protocol protocol) =>
-        (protocol.Carrier, protocol.Use) switch
-        {
-            (Carrier.Analogue, LineUse.DeviceToBoard) => Reads,
-            (Carrier.Analogue, _) => Gives,
-            _ => Of(protocol.Carrier),
-        };
-
-    /// <summary>What a kind of port is, in a sentence.</summary>
-    public static string Of(PortKind kind) =>
-        kind switch
-        {
-            PortKind.Uart => "a UART",
-            PortKind.Software => "software serial",
-            PortKind.Pulse => "a PPM/PWM input",
-            PortKind.Bus => "an I²C bus",
-            PortKind.Video => "a video port",
-            PortKind.Analogue => "an analogue pin",
-            _ => "the USB port",
-        };
-
-    /// <summary>What carries a protocol, in a sentence.</summary>
-    public static string Of(Carrier carrier) =>
+    /// <summary>What carries a protocol, as a label.</summary>
+    public static string Label(Carrier carrier) =>
         carrier switch
         {
-            Carrier.Serial => "a UART",
-            Carrier.Pulse => "a PPM/PWM input",
-            Carrier.Bus => "an I²C bus",
-            Carrier.Picture => "a video port",
-            _ => "an analogue pin",
+            Carrier.Serial => Label(PortKind.Uart),
+            Carrier.Pulse => Label(PortKind.Pulse),
+            Carrier.Bus => Label(PortKind.Bus),
+            Carrier.Picture => Label(PortKind.Video),
+            _ => Label(PortKind.Analogue),
+        };
+
+    /// <summary>What a port is, in a sentence.</summary>
+    public static string What(Port port) => A(Label(port));
+
+    /// <summary>What a protocol needs, in a sentence; a level with its direction.</summary>
+    public static string Needs(Protocol protocol) =>
+        A(
+            (protocol.Carrier, protocol.Use) switch
+            {
+                (Carrier.Analogue, LineUse.DeviceToBoard) => Reads,
+                (Carrier.Analogue, _) => Gives,
+                _ => Label(protocol.Carrier),
+            }
+        );
+
+    /// <summary>What a kind of port is, in a sentence.</summary>
+    public static string Of(PortKind kind) => A(Label(kind));
+
+    private static string Label(PortKind kind) =>
+        kind switch
+        {
+            PortKind.Uart => "UART",
+            PortKind.Software => "software serial",
+            PortKind.Pulse => "PPM/PWM input",
+            PortKind.Bus => "I²C bus",
+            PortKind.Video => "video port",
+            PortKind.Analogue => "analogue pin",
+            _ => "USB port",
+        };
+
+    private static string A(string label) =>
+        label switch
+        {
+            "software serial" => label,
+            "USB port" => "the USB port",
+            ['I' or 'a', ..] => $"an {label}",
+            _ => $"a {label}",
         };
 
     /// <summary>A job as the settings page might call it, in neutral words.</summary>

@@ -9,7 +9,7 @@ public static class SettingsRules
     public static readonly Rule NoPlace = new(
         "NO-PLACE",
         "Declination not set",
-        "Flying location for {device} is not set: declination is unknown and the heading is off by it. Enter the location.",
+        "Flying location for {device} is not set: declination is unknown, so the heading is uncorrected. Enter the location.",
         "Magnetic north is not true north; the difference depends on the place and the year.",
         SourceNote.Published("the World Magnetic Model 2025")
     );

@@ -1,4 +1,5 @@
 using Gorvix.Core.Bench;
+using Gorvix.Core.Findings;
 using Gorvix.Core.Log;
 
 namespace Gorvix.Core.Tables;
@@ -27,8 +28,8 @@ public static class LogTable
                             ReadingUnit.Ohms => "ohm",
                             _ => "",
                         },
-                        r.Answer is { } answer ? $"{answer}".ToLowerInvariant() : "",
-                        $"{r.Mark}".ToLowerInvariant(),
+                        r.Answer is { } answer ? Phrase.Lower(BenchWords.Of(r.Asks, answer)) : "",
+                        BenchWords.Of(r.Mark),
                         r.Words,
                         r.Reason ?? "",
                     ]

@@ -75,7 +75,8 @@ public sealed class ChangeWords(Build build, PartsLibrary library)
     private Device? PartOf(string device) =>
         build.Devices.FirstOrDefault(d => d.Id == device) is { } known ? library.Device(known.Part) : null;
 
-    private string Device(string id) => build.Devices.FirstOrDefault(d => d.Id == id)?.Name ?? PartOf(id)?.Name ?? id;
+    /// <summary>A device by its name.</summary>
+    public string Device(string id) => build.Devices.FirstOrDefault(d => d.Id == id)?.Name ?? PartOf(id)?.Name ?? id;
 
     private string Part(string id) => library.Device(id)?.Name ?? id;
 
@@ -87,7 +88,8 @@ public sealed class ChangeWords(Build build, PartsLibrary library)
     private string Lead(string device, string lead) =>
         $"{PartOf(device)?.Leads.FirstOrDefault(l => l.Id == lead)?.Label ?? lead} of {Device(device)}";
 
-    private string Link(string id) =>
+    /// <summary>A link by what it carries: "RC link"; its id where its part is not to be had.</summary>
+    public string Link(string id) =>
         build.Wants.FirstOrDefault(w => w.Link == id) is { } want ? Function(want.Device, want.Function) : id;
 
     private string Function(string device, string function) =>

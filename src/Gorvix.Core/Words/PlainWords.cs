@@ -89,7 +89,8 @@ public static class PlainWords
     /// <summary>A current; "unknown" where the leaflet does not say.</summary>
     public static string Amperes(double? amperes) =>
         amperes is not { } a ? "unknown"
-        : a < 1 ? $"{a * 1000:0.#} mA"
+        : a < 0.01 ? $"{a * 1000:0.#} mA"
+        : a < 1 ? $"{a * 1000:0} mA"
         : $"{a:0.##} A";
 
     /// <summary>A range of volts; one number when both ends are the same.</summary>

@@ -1,6 +1,5 @@
 using Gorvix.Core.Bench;
 using Gorvix.Core.Builds;
-using Gorvix.Core.Findings;
 using Gorvix.Core.Log;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
@@ -227,9 +226,10 @@ internal static class ClubEndpoints
             {
                 Add("part", $"{part.Kind} {part.Name}{(part.Batch is { } batch ? $", batch {batch}" : "")}");
             }
+            var named = new Core.Words.ChangeWords(stored.Build, await parts.For(stored.Build));
             foreach (var want in stored.Build.Wants)
             {
-                Add("link", $"{want.Link}: {want.Function} of {want.Device}");
+                Add("link", $"{named.Link(want.Link)} of {named.Device(want.Device)}");
             }
             if (stored.Build.Note is { } note)
             {
@@ -240,14 +240,7 @@ internal static class ClubEndpoints
             foreach (var entry in await pages.Search(stored.Id, rest, MostFound))
             {
                 found.Add(
-                    new FoundLine(
-                        stored.Id,
-                        stored.Build.Name,
-                        Phrase.Lower($"{entry.Kind}"),
-                        entry.Number,
-                        entry.At,
-                        entry.Words
-                    )
+                    new FoundLine(stored.Id, stored.Build.Name, KindOf(entry.Kind), entry.Number, entry.At, entry.Words)
                 );
             }
             if (found.Count >= MostFound)
@@ -257,4 +250,14 @@ internal static class ClubEndpoints
         }
         return Results.Ok(found.Take(MostFound));
     }
+
+    private static string KindOf(EntryKind kind) =>
+        kind switch
+        {
+            EntryKind.Change => "change",
+            EntryKind.Reading => "reading",
+            EntryKind.Text => "dump",
+            EntryKind.Photo => "photo",
+            _ => "note",
+        };
 }

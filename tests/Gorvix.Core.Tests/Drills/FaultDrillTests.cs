@@ -199,4 +199,34 @@ public class FaultDrillTests(ITestOutputHelper output)
         Assert.Equal(best[0].Title, step.Better);
         Assert.True(step.BetterBits / step.BetterMinutes > step.Bits / step.Minutes);
     }
+
+    /// <summary>Counted once more, suspect by suspect: who would have shown something else is out.</summary>
+    [Fact]
+    public void Each_step_says_how_many_causes_it_ruled_out_of_those_that_were_possible()
+    {
+        foreach (var (_, ground) in Grounds.Demos.Take(4))
+        {
+            var sheet = Drawn(ground, 3, 4).Sheet([new DrillAct(ActKind.GiveUp)]).Fault!;
+            var table = ground.Faults;
+            int At(string title) => table.Tests.Index().First(t => t.Item.Title == title).Index;
+            var left = table.Singles.ToList();
+            void See(int test, string words) =>
+                left.RemoveAll(s => s.Shows[test] >= 0 && table.Outcomes(test)[s.Shows[test]].Words != words);
+            int Causes() => left.Select(s => string.Join(' ', s.Shows)).Distinct().Count();
+            foreach (var seen in sheet.Seen)
+            {
+                See(At(seen.Title), seen.Words);
+            }
+            foreach (var step in sheet.Debrief!.Best)
+            {
+                Assert.Equal(Causes(), step.Possible);
+                if (step.Words != "inconclusive")
+                {
+                    See(At(step.Title), step.Words);
+                }
+                Assert.Equal(step.Possible - Causes(), step.RuledOut);
+            }
+            Assert.Contains(sheet.Debrief.Best, s => s.RuledOut > 0);
+        }
+    }
 }

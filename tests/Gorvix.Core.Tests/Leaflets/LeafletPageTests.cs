@@ -22,7 +22,7 @@ public class LeafletPageTests
         var board = Board("askerdale-trunnion-f4-r1");
         Assert.Equal("7.0–27.0 V (3S to 6S)", Fact(board, "Supply input"));
         Assert.Equal(["U2", "UART, RX and TX", "R2 (top) · T2 (top) · VTX pin 5 (X5)", ""], Row(board, "Ports", "U2"));
-        Assert.Equal("an analogue input", Row(board, "Ports", "CUR")[1]);
+        Assert.Equal("analogue input", Row(board, "Ports", "CUR")[1]);
         Assert.Equal(["4V5", "4.5 V", "regulator type unknown, limit 500 mA", "on"], Row(board, "Rails", "4V5"));
         Assert.DoesNotContain(board.Tables.First(t => t.Title == "Rails").Rows, r => r[0] == "GND");
         Assert.Equal("1 X1, 2 X2, 3 X3, 4 X4, 5 X5", Row(board, "Sockets", "VTX")[2]);

@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using Gorvix.Shared;
 
 namespace Gorvix.Core.Tests.Words;
 
@@ -43,15 +44,10 @@ public partial class WordsFileTests
             Lines.Where(l => l.StartsWith("## ", StringComparison.Ordinal)).Select(l => l[3..])
         );
 
-    // How the product once spoke, by what gave it away.
+    public static TheoryData<string> Traces => [.. Dialect.Traces];
+
     [Theory]
-    [InlineData(@"\bsuch\b(?! as)")]
-    [InlineData(@"\botherwise\b")]
-    [InlineData(@"\bby itself\b|\bas it comes\b|\bof its own\b|\bas a rule\b|\bat the most\b|\bonce more\b")]
-    [InlineData(@"\b(told|tells?|stands?|wish(ed|es)?|carried|carries)\b")]
-    [InlineData(@"\bhangs? on\b|\bburns?\b|\bstarv|\bfed\b|\bfeeds\b")]
-    [InlineData(@"\bleaflet|\bcavit|\bprintout|\bevening|\bloader\b|\bdoubtful\b|\bexchange")]
-    [InlineData(@"\bpicture text\b|\bspeed controller|\bserial in code\b|\bwhole port|\bselector\b")]
+    [MemberData(nameof(Traces))]
     public void It_has_no_trace_of_the_old_dialect(string trace)
     {
         var regex = new Regex(trace, RegexOptions.IgnoreCase);
@@ -75,6 +71,17 @@ public partial class WordsFileTests
                 .SelectMany(l => l.Split(". "))
                 .Where(s => Word().Count(s) > 30 && !List().IsMatch(s))
         );
+
+    /// <summary>Verb and object on a button, a noun phrase on a field: three words, four where one is small.</summary>
+    [Theory]
+    [InlineData("button", 4)]
+    [InlineData("label", 4)]
+    public void Buttons_and_labels_are_short(string kind, int most)
+    {
+        var lines = Lines.Where(l => l.Contains($", {kind}\t", StringComparison.Ordinal)).ToList();
+        Assert.True(lines.Count > 40);
+        Assert.Equal([], lines.Where(l => Word().Count(l[(l.IndexOf('\t', StringComparison.Ordinal) + 1)..]) > most));
+    }
 
     [GeneratedRegex(@"\bRAIL-STARVES\b")]
     private static partial Regex RuleId();

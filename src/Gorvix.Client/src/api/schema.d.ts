@@ -2109,6 +2109,8 @@ export interface components {
             answers: components["schemas"]["Judged"][];
             /** @description The facts of the wired build that it rests on, in words: as long as they stand, what it proved stands. */
             scope: string[];
+            /** @description What the answers yes, no and unsure are called at it, in this order. */
+            labels?: null | string[];
             /** @description Where the red probe goes; null where none is needed. */
             red?: null | string;
             /** @description Where the black probe goes; null where none is needed. */
@@ -3296,6 +3298,16 @@ export interface components {
              * @description What it took, in minutes of a bench.
              */
             minutes: number;
+            /**
+             * Format: int32
+             * @description Causes that fitted all that was seen before it; faults that no test tells apart are one.
+             */
+            possible: number;
+            /**
+             * Format: int32
+             * @description How many of those it ruled out.
+             */
+            ruledOut: number;
             /**
              * Format: double
              * @description What it could tell when it was done, in bits.
@@ -5332,6 +5344,8 @@ export interface components {
             rows: components["schemas"]["OtherWayRow"][];
             /** @description What to mind: pins that stay empty, colours that mislead; in sentences. */
             mind: string[];
+            /** @description The kind in words, as a label. */
+            method?: null | string;
             /** @description True where the plan has it so already: the plug fits no socket, so its harness is joined to a tail. */
             isPlanned?: boolean;
         };

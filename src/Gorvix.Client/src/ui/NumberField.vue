@@ -9,13 +9,15 @@ defineProps<{
   error: string
   /** "numeric" for whole numbers, "decimal" for others: which keys a tablet shows. */
   keys: 'numeric' | 'decimal'
+  /** True where a heading says already what the number is. */
+  quiet?: boolean
 }>()
 defineEmits<{ change: [] }>()
 const text = defineModel<string>({ required: true })
 </script>
 
 <template>
-  <LineField v-slot="{ id }" :label="label">
+  <LineField v-slot="{ id }" :label="label" :quiet="quiet">
     <v-text-field
       :id="id"
       v-model="text"

@@ -123,8 +123,8 @@ defineExpose({
       <v-btn
         v-for="(a, i) in check.answers"
         :key="a.answer"
-        :variant="a.judgement.mark === 'good' ? 'flat' : 'outlined'"
-        :color="a.judgement.mark === 'good' ? 'primary' : undefined"
+        variant="outlined"
+        :class="`to-${a.answer}`"
         :size="large ? 'x-large' : 'default'"
         :data-answer="a.answer"
         @click="give(null, a.answer)"
@@ -160,7 +160,9 @@ defineExpose({
         <li v-for="c in row.changed" :key="c">{{ c }}</li>
       </ul>
     </section>
-    <p v-if="!large" class="quiet small proves">Confirms: {{ check.proves }}</p>
+    <p v-if="!large && (again || row.last?.judgement.mark !== 'good')" class="quiet small proves">
+      Confirms: {{ check.proves }}
+    </p>
     <slot />
   </article>
 </template>
@@ -223,6 +225,25 @@ dt {
   gap: 8px;
   align-items: center;
   margin: 10px 0 6px;
+}
+
+/* Alike and always in the same place: nobody presses what the colour wants. */
+.answers > .v-btn {
+  flex: 1 1 0;
+  min-width: 0;
+  max-width: 190px;
+}
+
+.to-yes {
+  order: 1;
+}
+
+.to-no {
+  order: 2;
+}
+
+.to-unsure {
+  order: 3;
 }
 
 .number {

@@ -50,7 +50,7 @@ defineExpose({ read: () => open.value && void read() })
   <details class="meter" :open="open" @toggle="open = ($event.target as HTMLDetailsElement).open">
     <summary>Connected meter</summary>
     <ProblemNote v-if="problem" title="Could not read meter" :problem="problem" />
-    <div class="fields">
+    <div v-if="lines.length > 0" class="fields">
       <LineField v-slot="{ id }" label="Meter">
         <v-select
           :id="id"

@@ -51,8 +51,8 @@ defineExpose({ read: () => open.value && void read() })
   >
     <summary>Simulated bench</summary>
     <p class="quiet">
-      No hardware? It gives the readings this build would give, noise included. They are logged like
-      real ones.
+      No hardware? It shows what a meter would read on this build, noise included. Readings are
+      logged like real ones.
     </p>
     <ProblemNote v-if="problem" title="Simulated bench not responding" :problem="problem" />
     <template v-if="bench">

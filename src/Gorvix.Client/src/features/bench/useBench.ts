@@ -56,13 +56,8 @@ const units = { volts: 'V', amps: 'A', ohms: 'Ω' }
 export const unitOf = (check: BenchCheck) => (check.unit ? units[check.unit] : '')
 
 /** What an answer is called at a check. */
-export function answerWords(check: BenchCheck, answer: Answer) {
-  if (answer === 'unsure') return 'Not sure'
-  if (check.asks === 'sign') return answer === 'yes' ? 'Pass' : 'Fail'
-  if (check.asks === 'beep') return answer === 'yes' ? 'Continuity' : 'Open'
-  if (check.asks === 'ohms' || check.asks === 'diode') return answer === 'yes' ? 'Passed' : 'Failed'
-  return answer === 'yes' ? 'As expected' : 'Not as expected'
-}
+export const answerWords = (check: BenchCheck, answer: Answer) =>
+  check.labels?.[['yes', 'no', 'unsure'].indexOf(answer)] ?? ''
 
 function readWords(check: BenchCheck, value: number | null, answer: Answer | null) {
   return value === null

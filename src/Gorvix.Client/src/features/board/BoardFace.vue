@@ -28,11 +28,14 @@ const props = defineProps<{
   uses?: Record<string, string>
   /** Whether pads can be dragged to another place, or moved by Shift and the arrows. */
   movable?: boolean
+  /** What is being laid on the board: the next press tells where. */
+  picking?: string | null
 }>()
 const emit = defineEmits<{
   pad: [id: string]
   bridge: [id: string]
   move: [id: string, x: number, y: number]
+  spot: [side: NonNullable<Side>, x: number, y: number]
 }>()
 
 const side = ref<Side>('top')
@@ -74,6 +77,7 @@ function wordsOf(pad: FacePad) {
   return [pad.words, use, pad.doubt].filter(Boolean).join('; ')
 }
 const told = computed(() => {
+  if (props.picking) return `Click where ${props.picking} is on the board. Esc cancels.`
   if (ofBridge.value) return ofBridge.value
   const id = pointed.value ?? at.value
   const found = pads.value.find((p) => p.pad.id === id)
@@ -107,7 +111,15 @@ async function key(event: KeyboardEvent, index: number) {
   }
 }
 
-const { dragged, grab, nudge } = useDrag(props, drawing, turn, (id, x, y) => emit('move', id, x, y))
+const { dragged, grab, nudge, spotOf } = useDrag(props, drawing, turn, (id, x, y) =>
+  emit('move', id, x, y),
+)
+function pick(event: MouseEvent) {
+  const spot = props.picking ? spotOf(event) : null
+  if (!spot || !side.value) return
+  event.stopPropagation()
+  emit('spot', side.value, spot.x, spot.y)
+}
 
 function rotate() {
   turn.value = ((turn.value + 90) % 360) as Turn
@@ -151,6 +163,8 @@ function scale(by: 1 | -1) {
         :aria-label="`${name}, ${side} side`"
         :data-side="side"
         :data-turn="turn"
+        :class="{ picking }"
+        @click.capture="pick"
       >
         <rect class="edge" x="0" y="0" :width="size.x" :height="size.y" rx="1.2" />
         <circle
@@ -312,6 +326,15 @@ function scale(by: 1 | -1) {
 svg {
   display: block;
   max-width: none;
+}
+
+svg.picking {
+  cursor: crosshair;
+}
+
+svg.picking .edge {
+  stroke: var(--chosen);
+  stroke-width: 0.5;
 }
 
 .edge {

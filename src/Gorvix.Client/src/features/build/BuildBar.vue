@@ -126,6 +126,7 @@ nav :deep(.v-tab.v-btn) {
   align-items: center;
   min-height: 40px;
   text-decoration: none;
+  white-space: nowrap;
 }
 
 /* Eight steps and the ways out of the build: on a tablet the steps come first, the name stands in the page's title. */
@@ -155,7 +156,10 @@ nav :deep(.v-tab.v-btn) {
   }
 
   nav {
+    flex: 1 1 auto;
+    min-width: 0;
     margin-right: 6px;
+    overflow-x: auto;
   }
 
   nav :deep(.v-tab.v-btn) {

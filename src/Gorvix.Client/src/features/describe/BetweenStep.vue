@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Board, BoardAnswer, PadLook, PathPattern } from '@/api/client'
 import LineField from '@/ui/LineField.vue'
+import JumperTable from './JumperTable.vue'
 
 /** What lies between a pad and its port: from the usual patterns, each told by what is seen on the leaflet. */
 const props = defineProps<{
@@ -9,8 +10,14 @@ const props = defineProps<{
   pads: PadLook[]
   patterns: PathPattern[]
   add: (lines: string) => Promise<BoardAnswer | null>
+  /** The jumper whose place is being picked on the drawing. */
+  picking: string | null
 }>()
-const emit = defineEmits<{ choose: [id: string]; change: [edit: (board: Board) => Board] }>()
+const emit = defineEmits<{
+  choose: [id: string]
+  change: [edit: (board: Board) => Board]
+  pick: [jumper: string | null]
+}>()
 
 const pattern = ref<string | null>(null)
 const pad = ref<string | null>(null)
@@ -68,41 +75,6 @@ async function take() {
 const told = computed(() =>
   props.pads.filter((p) => p.strand.length > 1 || p.strand.some((s) => s.length > 1)),
 )
-function comes(id: string, value: string) {
-  emit('change', (b) => ({
-    ...b,
-    jumpers: (b.jumpers ?? []).map((x) => (x.id === id ? { ...x, default: value } : x)),
-  }))
-}
-/** Where a bridge lies: "bottom 12,8"; empty where nobody knows. */
-const places = reactive<Record<string, { text: string; error: string }>>({})
-watch(
-  () => props.board.jumpers,
-  (bridges) => {
-    for (const b of bridges ?? [])
-      places[b.id] = { text: b.place ? `${b.place.side} ${b.place.x},${b.place.y}` : '', error: '' }
-  },
-  { immediate: true },
-)
-function lies(id: string) {
-  const row = places[id]
-  if (!row) return
-  const said = /^(top|bottom)\s+(\d+(?:\.\d+)?)\s*,\s*(\d+(?:\.\d+)?)$/i.exec(row.text.trim())
-  row.error =
-    said || row.text.trim() === '' ? '' : 'Enter side, mm from left, mm from front: bottom 12,8'
-  if (row.error !== '') return
-  const place = said
-    ? {
-        side: said[1]?.toLowerCase() === 'bottom' ? ('bottom' as const) : ('top' as const),
-        x: Number(said[2]),
-        y: Number(said[3]),
-      }
-    : null
-  emit('change', (b) => ({
-    ...b,
-    jumpers: (b.jumpers ?? []).map((x) => (x.id === id ? { ...x, place } : x)),
-  }))
-}
 </script>
 
 <template>
@@ -119,32 +91,13 @@ function lies(id: string) {
       </button>
     </li>
   </ul>
-  <div v-for="b in board.jumpers ?? []" :key="b.id" class="comes" :data-bridge="b.id">
-    <span
-      >Jumper <span class="label">{{ b.id }}</span> default:</span
-    >
-    <v-btn-toggle
-      mandatory
-      :aria-label="`Default of ${b.id}`"
-      :model-value="b.default"
-      @update:model-value="comes(b.id, $event)"
-    >
-      <v-btn v-for="position in b.positions" :key="position" :value="position" size="small">{{
-        position
-      }}</v-btn>
-    </v-btn-toggle>
-    <LineField v-if="places[b.id]" v-slot="{ id }" label="Position">
-      <v-text-field
-        :id="id"
-        v-model="places[b.id]!.text"
-        :data-field="`place-${b.id}`"
-        placeholder="bottom 12,8"
-        persistent-placeholder
-        :error-messages="places[b.id]!.error"
-        @change="lies(b.id)"
-      />
-    </LineField>
-  </div>
+  <JumperTable
+    v-if="(board.jumpers ?? []).length > 0"
+    :board="board"
+    :picking="picking"
+    @change="emit('change', $event)"
+    @pick="emit('pick', $event)"
+  />
   <v-radio-group
     v-model="pattern"
     class="patterns"
@@ -231,13 +184,6 @@ function lies(id: string) {
   flex: 0 0 18px;
   height: 1px;
   background: var(--ink);
-}
-
-.comes {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 44px;
 }
 
 .patterns {

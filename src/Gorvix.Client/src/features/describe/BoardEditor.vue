@@ -88,6 +88,20 @@ const name = computed(() => {
 function move(id: string, x: number, y: number) {
   void change((b) => ({ ...b, pads: b.pads.map((p) => (p.id === id ? { ...p, x, y } : p)) }))
 }
+/** The jumper whose place is being picked on the drawing. */
+const picking = ref<string | null>(null)
+function pick(jumper: string | null) {
+  picking.value = jumper
+  if (jumper) page.value?.querySelector('.drawing')?.scrollIntoView({ block: 'nearest' })
+}
+function lay(side: 'top' | 'bottom', x: number, y: number) {
+  const jumper = picking.value
+  picking.value = null
+  void change((b) => ({
+    ...b,
+    jumpers: (b.jumpers ?? []).map((j) => (j.id === jumper ? { ...j, place: { side, x, y } } : j)),
+  }))
+}
 function lines(text: string) {
   void add(text)
 }
@@ -113,7 +127,7 @@ function go(step: LeafletStep) {
     ?.querySelector<HTMLElement>(`[data-step="${step}"] input, [data-step="${step}"] button`)
     ?.focus({ preventScroll: true })
 }
-useScreenKeys({ z: () => void draft.undo() })
+useScreenKeys({ z: () => void draft.undo(), escape: () => pick(null) })
 // A new leaflet is begun with its first word.
 watch(
   () => look.value !== null && choices.value !== null,
@@ -223,8 +237,10 @@ useTitle(computed(() => `${name.value} – Board editor – Gorvix`))
               :pads="look.pads"
               :patterns="choices.patterns"
               :add="add"
+              :picking="picking"
               @choose="choose"
               @change="edit"
+              @pick="pick"
             />
             <template v-else>
               <PortsStep :board="board" @change="edit" />
@@ -246,8 +262,10 @@ useTitle(computed(() => `${name.value} – Board editor – Gorvix`))
             :name="name"
             :lit="chosen ? [chosen] : []"
             movable
+            :picking="picking"
             @pad="chosen = $event"
             @move="move"
+            @spot="lay"
           />
           <PadPanel
             v-if="pad"

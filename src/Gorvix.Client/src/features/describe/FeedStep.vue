@@ -48,6 +48,41 @@ function volts(lead: string, end: 'min' | 'max', value: number | null) {
     return { ...now, window: { ...window, [end]: value } }
   })
 }
+/** What is asked of each supply lead: its window first, and then what it draws. */
+const columns: {
+  head: string
+  field: string
+  end?: true
+  of: (s: Supply | undefined) => number | null | undefined
+  set: (lead: string, value: number | null) => void
+}[] = [
+  {
+    head: 'Min, V',
+    field: 'from',
+    end: true,
+    of: (s) => s?.window.min,
+    set: (lead, value) => volts(lead, 'min', value),
+  },
+  {
+    head: 'Max, V',
+    field: 'upto',
+    end: true,
+    of: (s) => s?.window.max,
+    set: (lead, value) => volts(lead, 'max', value),
+  },
+  {
+    head: 'Typical, A',
+    field: 'typical',
+    of: (s) => s?.typical,
+    set: (lead, typical) => supply(lead, (s) => ({ ...s, typical })),
+  },
+  {
+    head: 'Peak, A',
+    field: 'peak',
+    of: (s) => s?.peak,
+    set: (lead, peak) => supply(lead, (s) => ({ ...s, peak })),
+  },
+]
 function output(lead: string, next: Partial<Output>) {
   emit('change', (d) => ({
     ...d,
@@ -57,37 +92,29 @@ function output(lead: string, next: Partial<Output>) {
 </script>
 
 <template>
-  <div v-for="lead in feeds" :key="lead.id" class="fields five" :data-feed="lead.id">
-    <p class="name">
-      <span class="label">{{ lead.label }}</span> input
-    </p>
-    <TypedNumber
-      label="Min, V"
-      field="from"
-      :value="supplyOf(lead.id)?.window.min"
-      @change="volts(lead.id, 'min', $event)"
-    />
-    <TypedNumber
-      label="Max, V"
-      field="upto"
-      :value="supplyOf(lead.id)?.window.max"
-      @change="volts(lead.id, 'max', $event)"
-    />
-    <TypedNumber
-      v-if="supplyOf(lead.id)"
-      label="Typical, A"
-      field="typical"
-      :value="supplyOf(lead.id)?.typical"
-      @change="supply(lead.id, (s) => ({ ...s, typical: $event }))"
-    />
-    <TypedNumber
-      v-if="supplyOf(lead.id)"
-      label="Peak, A"
-      field="peak"
-      :value="supplyOf(lead.id)?.peak"
-      @change="supply(lead.id, (s) => ({ ...s, peak: $event }))"
-    />
-  </div>
+  <table v-if="feeds.length > 0" class="supplies">
+    <thead>
+      <tr>
+        <th scope="col">Supply lead</th>
+        <th v-for="c in columns" :key="c.field" scope="col">{{ c.head }}</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="lead in feeds" :key="lead.id" :data-feed="lead.id">
+        <th scope="row" class="label">{{ lead.label }}</th>
+        <td v-for="c in columns" :key="c.field">
+          <TypedNumber
+            v-if="c.end || supplyOf(lead.id)"
+            quiet
+            :label="`${lead.label} ${c.head}`"
+            :field="c.field"
+            :value="c.of(supplyOf(lead.id))"
+            @change="c.set(lead.id, $event)"
+          />
+        </td>
+      </tr>
+    </tbody>
+  </table>
   <div v-for="lead in offers" :key="lead.id" class="fields five" :data-offer="lead.id">
     <p class="name">
       <span class="label">{{ lead.label }}</span> output
@@ -147,6 +174,26 @@ function output(lead: string, next: Partial<Output>) {
 </template>
 
 <style scoped>
+.supplies {
+  width: 100%;
+  border-spacing: 8px 2px;
+  margin-left: -8px;
+}
+
+.supplies th {
+  font-weight: 400;
+  text-align: left;
+}
+
+.supplies thead th {
+  color: var(--ink-2);
+  font-size: 0.875rem;
+}
+
+.supplies tbody th {
+  font-weight: 600;
+}
+
 .name {
   align-self: center;
 }

@@ -84,6 +84,17 @@ function line(f: Function, m: Mode, lead: string, next: Partial<Line> | null) {
       : m.lines.filter((l) => l.lead !== lead),
   })
 }
+/** What was written down is in view. */
+const isTold = (m: Mode) =>
+  [m.firmware, m.packetHertz, m.setting, ...(m.loses ?? []), ...(m.carries ?? [])].some(
+    (x) => x != null,
+  ) || (m.straps ?? []).length > 0
+/** Opened by what stands in it, it stays open while that is changed. */
+const opened = new Set<string>()
+function isOpen(f: Function, m: Mode) {
+  if (isTold(m)) opened.add(`${f.id} ${m.id}`)
+  return opened.has(`${f.id} ${m.id}`)
+}
 const free = (m: Mode) =>
   props.device.leads
     .filter((l) => !['supply', 'ground', 'output'].includes(l.role))
@@ -115,7 +126,7 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
       No wires: in-band over another link, or no mode yet.
     </p>
     <div v-for="m in f.modes" :key="m.id" class="mode" :data-mode="m.id">
-      <div class="fields three">
+      <div class="fields two">
         <LineField v-slot="{ id }" label="Protocol">
           <v-autocomplete
             :id="id"
@@ -133,13 +144,6 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
           field="mode-name"
           :value="m.name"
           @change="set(f, m, { name: $event })"
-        />
-        <TypedText
-          label="Firmware from"
-          field="firmware"
-          :value="m.firmware"
-          placeholder="any"
-          @change="set(f, m, { firmware: $event || null })"
         />
       </div>
       <ul class="lines">
@@ -208,38 +212,50 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
             @update:model-value="set(f, m, { bauds: $event })"
           />
         </LineField>
-        <TypedNumber
+      </div>
+      <details class="advanced" :data-advanced="m.id" :open="isOpen(f, m)">
+        <summary>Advanced: firmware, settings, in-band functions</summary>
+        <div class="fields four">
+          <TypedText
+            label="Firmware from"
+            field="firmware"
+            :value="m.firmware"
+            placeholder="any"
+            @change="set(f, m, { firmware: $event || null })"
+          />
+          <TypedNumber
+            v-if="protocolOf(m)?.serial"
+            label="Frame rate, Hz"
+            field="packets"
+            :value="m.packetHertz"
+            @change="set(f, m, { packetHertz: $event })"
+          />
+        </div>
+        <div class="fields two">
+          <TypedText
+            label="Device setting"
+            field="setting"
+            :value="m.setting"
+            placeholder="factory default"
+            @change="set(f, m, { setting: $event || null })"
+          />
+          <TypedText
+            label="Not available"
+            field="loses"
+            :value="(m.loses ?? []).join('; ')"
+            placeholder="none"
+            @change="set(f, m, { loses: listed($event) })"
+          />
+        </div>
+        <RideFields
           v-if="protocolOf(m)?.serial"
-          label="Frame rate, Hz"
-          field="packets"
-          :value="m.packetHertz"
-          @change="set(f, m, { packetHertz: $event })"
+          :device="device"
+          :of="f.id"
+          :mode="m"
+          @set="set(f, m, $event)"
         />
-      </div>
-      <div class="fields two">
-        <TypedText
-          label="Device setting"
-          field="setting"
-          :value="m.setting"
-          placeholder="factory default"
-          @change="set(f, m, { setting: $event || null })"
-        />
-        <TypedText
-          label="Not available"
-          field="loses"
-          :value="(m.loses ?? []).join('; ')"
-          placeholder="none"
-          @change="set(f, m, { loses: listed($event) })"
-        />
-      </div>
-      <RideFields
-        v-if="protocolOf(m)?.serial"
-        :device="device"
-        :of="f.id"
-        :mode="m"
-        @set="set(f, m, $event)"
-      />
-      <StrapFields v-if="protocolOf(m)?.bus" :mode="m" @set="set(f, m, $event)" />
+        <StrapFields v-if="protocolOf(m)?.bus" :mode="m" @set="set(f, m, $event)" />
+      </details>
       <ul v-if="lookOf(f, m)" class="pads" :data-pads="m.id">
         <li v-for="sentence in lookOf(f, m)?.onPads" :key="sentence">{{ sentence }}</li>
       </ul>
@@ -309,6 +325,12 @@ h3 {
 
 .flow {
   flex: 0 1 190px;
+}
+
+.advanced summary {
+  min-height: 32px;
+  padding-top: 6px;
+  cursor: pointer;
 }
 
 .idle {

@@ -3,7 +3,13 @@ import { computed, ref, watch } from 'vue'
 import NumberField from '@/ui/NumberField.vue'
 
 /** A number or nothing, given when the field is left; what is no number stays in the field and says so. */
-const props = defineProps<{ label: string; field: string; value: number | null | undefined }>()
+const props = defineProps<{
+  label: string
+  field: string
+  value: number | null | undefined
+  /** True where a heading says already what the number is. */
+  quiet?: boolean
+}>()
 const emit = defineEmits<{ change: [value: number | null] }>()
 
 const text = ref('')
@@ -27,6 +33,7 @@ function take() {
   <NumberField
     v-model="text"
     :label="label"
+    :quiet="quiet"
     :field="field"
     placeholder="unknown"
     keys="decimal"

@@ -139,6 +139,16 @@ onMounted(load)
             @update:model-value="(b: string) => router.replace({ query: { build: b } })"
           />
         </LineField>
+        <LineField v-if="!isGuest" v-slot="{ id }" label="Drill code" class="code">
+          <v-text-field
+            :id="id"
+            v-model="seed"
+            data-field="seed"
+            maxlength="6"
+            inputmode="numeric"
+            placeholder="any"
+          />
+        </LineField>
       </div>
     </div>
     <ProblemNote v-if="problem" title="That did not work" :problem="problem">
@@ -176,8 +186,12 @@ onMounted(load)
         >
       </li>
     </ul>
+    <div v-if="!isGuest" class="bar no-print">
+      <EveningMaker v-if="chosen" class="maker" :build="chosen" />
+      <v-btn data-do="file" variant="outlined" @click="picker.open()">Import drill</v-btn>
+    </div>
     <div class="below">
-      <section aria-label="Finished">
+      <section v-if="hall && hall.open.length + hall.played.length > 0" aria-label="Finished">
         <template v-if="hall && hall.open.length > 0">
           <h2>In progress</h2>
           <ul class="rows">
@@ -213,22 +227,6 @@ onMounted(load)
             <v-btn size="small" variant="text" @click="sure = false">Cancel</v-btn>
           </p>
         </template>
-        <template v-if="!isGuest">
-          <h2>Open a drill file</h2>
-          <p class="files">
-            <v-btn data-do="file" variant="outlined" @click="picker.open()">Import drill</v-btn>
-            <LineField v-slot="{ id }" label="Drill code">
-              <v-text-field
-                :id="id"
-                v-model="seed"
-                data-field="seed"
-                maxlength="6"
-                inputmode="numeric"
-                placeholder="any"
-              />
-            </LineField>
-          </p>
-        </template>
       </section>
       <section aria-label="Sessions">
         <h2>Sessions</h2>
@@ -242,7 +240,6 @@ onMounted(load)
             >
           </li>
         </ul>
-        <EveningMaker v-if="!isGuest && chosen" :build="chosen" />
       </section>
     </div>
     <KeysDialog
@@ -282,7 +279,7 @@ h2 {
 
 .fields {
   display: flex;
-  flex: 0 1 560px;
+  flex: 0 1 680px;
   gap: 16px;
 }
 
@@ -328,7 +325,7 @@ h2 {
 
 .below {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  grid-template-columns: repeat(auto-fit, minmax(min(480px, 100%), 1fr));
   gap: 32px;
   margin-top: 24px;
 }
@@ -365,8 +362,23 @@ h2 {
   align-items: end;
 }
 
-.files .line-field {
-  flex: 0 1 160px;
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: start;
+  margin-top: 16px;
+  padding: 8px 16px;
+  border: 1px solid var(--line);
+}
+
+.bar .maker {
+  flex: 1 1 320px;
+  margin: 0;
+}
+
+.fields .code {
+  flex: 0 0 110px;
 }
 
 @media (max-width: 900px) {

@@ -94,7 +94,7 @@ async function make() {
 
 summary {
   min-height: 40px;
-  padding: 8px 0;
+  padding: 6px 0;
   cursor: pointer;
 }
 

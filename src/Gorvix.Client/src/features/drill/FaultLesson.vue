@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import type { FaultDebrief } from '@/api/client'
+import type { DrillStep, FaultDebrief } from '@/api/client'
 import { minutesOf } from '@/ui/minutes'
 
 /** What there is to learn from a search: what it was, the way that was gone, and the best way beside it. */
 defineProps<{ lesson: FaultDebrief }>()
+const ruledOut = (s: DrillStep) =>
+  s.ruledOut > 0 ? `Ruled out ${s.ruledOut} of ${s.possible}, ` : ''
 </script>
 
 <template>
@@ -24,7 +26,7 @@ defineProps<{ lesson: FaultDebrief }>()
       <ol>
         <li v-for="(s, i) in lesson.yours" :key="i">
           <b>{{ s.title }}</b>: {{ s.words }}.
-          <span class="quiet">{{ minutesOf(s.minutes) }}</span>
+          <span class="quiet">{{ ruledOut(s) }}{{ minutesOf(s.minutes) }}</span>
           <span v-if="s.better" class="better"
             >Better test: {{ s.better }} ({{ minutesOf(s.betterMinutes) }})</span
           >
@@ -37,7 +39,7 @@ defineProps<{ lesson: FaultDebrief }>()
       <ol>
         <li v-for="(s, i) in lesson.best" :key="i">
           <b>{{ s.title }}</b>: {{ s.words }}.
-          <span class="quiet">{{ minutesOf(s.minutes) }}</span>
+          <span class="quiet">{{ ruledOut(s) }}{{ minutesOf(s.minutes) }}</span>
         </li>
       </ol>
     </div>

@@ -161,7 +161,7 @@ async function readSimulated() {
       <div v-if="sheet" class="columns" :class="{ open: isOpen }">
         <div class="left">
           <template v-if="!isOpen">
-            <h2>Observed so far</h2>
+            <h2>Observed</h2>
             <SeenList
               :seen="sheet.seen"
               :doubted="sheet.doubted"
@@ -185,16 +185,16 @@ async function readSimulated() {
               >Restore excluded ({{ outside }})</v-btn
             >
           </template>
-          <v-btn
+          <v-checkbox
             v-if="!faults.said.value.usesBench || sheet.seen.some((s) => s.on)"
             class="rest"
-            variant="text"
+            label="Use Bench readings"
             data-do="uses-bench"
-            @click="say(() => faults.keep((now) => ({ usesBench: !now.usesBench })))"
-            >{{
-              faults.said.value.usesBench ? 'Ignore Bench readings' : 'Use Bench readings'
-            }}</v-btn
-          >
+            hide-details
+            density="compact"
+            :model-value="faults.said.value.usesBench"
+            @update:model-value="say(() => faults.keep((now) => ({ usesBench: !now.usesBench })))"
+          />
           <SignList
             ref="signs"
             :signs="sheet.signs"
@@ -253,9 +253,10 @@ async function readSimulated() {
             </p>
           </template>
           <template v-else>
-            <h2 role="status" data-testid="verdict" :data-state="sheet.state">
+            <h2>Causes</h2>
+            <p class="verdict" role="status" data-testid="verdict" :data-state="sheet.state">
               {{ sheet.verdict }}
-            </h2>
+            </p>
             <CauseList
               :causes="sheet.causes"
               :others="sheet.others"
@@ -329,6 +330,11 @@ h2 {
   margin-bottom: 6px;
   font-size: 1.25rem;
   font-weight: 650;
+}
+
+.verdict {
+  margin-bottom: 8px;
+  font-weight: 600;
 }
 
 .lead,

@@ -13,7 +13,7 @@ const props = defineProps<{
 
 const spoken = computed(() => {
   const state = {
-    chosen: `chosen, pads ${props.cell.text}`,
+    chosen: `chosen, ${props.cell.text}`,
     possible: `possible, ${props.cell.text}`,
     blocked: `blocked, ${props.cell.code ?? ''}`,
   }[props.cell.state]

@@ -143,6 +143,7 @@ useKeptFocus(() => view.value, gridCell)
         :conflicts="view.sheet.conflicts"
         :links="view.sheet.links"
         :unlocks="unlocks"
+        :build="id"
         @unlock="fit.unlock"
       />
       <p v-if="view.sheet.links.length > 0" class="room quiet" data-testid="room">

@@ -7,6 +7,8 @@ const props = defineProps<{
   conflicts: FitConflict[]
   links: FitLink[]
   unlocks: LinkUnlocks[] | null
+  /** Id of the build. */
+  build: string
 }>()
 defineEmits<{ unlock: [id: string] }>()
 
@@ -26,31 +28,42 @@ const more = computed(() => props.links.filter((l) => !l.port).length - props.co
   <section class="unmet" aria-label="Links with no port">
     <div v-for="row in rows" :key="row.link" :data-unmet="row.link">
       <p data-testid="conflict">{{ row.sentence }}</p>
-      <p v-if="!row.ways" class="quiet wait">Searching for a fix…</p>
-      <p v-else-if="row.ways.length === 0 && row.open === 0" class="quiet wait">
-        No single change fixes this without losing an equally important link.
-      </p>
-      <ul
-        v-else-if="row.ways.length > 0"
-        class="ways strip"
-        :aria-label="`Ways to connect ${row.name}`"
-      >
-        <li v-for="way in row.ways" :key="way.id">
-          <v-card
-            tag="button"
-            variant="outlined"
-            :data-unlock="way.kind"
-            @click="$emit('unlock', way.id)"
+      <div>
+        <p v-if="!row.ways" class="quiet wait">Searching for a fix…</p>
+        <p v-else-if="row.ways.length === 0 && row.open === 0" class="none" data-none>
+          <span class="quiet"
+            >No single change fixes this without losing an equally important link.</span
           >
-            <span class="words">{{ way.words }}</span>
-            <span class="price">{{ way.then }} · {{ way.price }}</span>
-          </v-card>
-        </li>
-      </ul>
-      <p v-if="row.open > 0" class="quiet wait" data-open>
-        {{ row.open === 1 ? '1 option' : `${row.open} options` }} not fully checked: too many
-        combinations.
-      </p>
+          <v-btn
+            class="no-print"
+            size="small"
+            variant="outlined"
+            :to="{ name: 'sweep', params: { id: build } }"
+            >Compare boards</v-btn
+          >
+        </p>
+        <ul
+          v-else-if="row.ways.length > 0"
+          class="ways strip"
+          :aria-label="`Ways to connect ${row.name}`"
+        >
+          <li v-for="way in row.ways" :key="way.id">
+            <v-card
+              tag="button"
+              variant="outlined"
+              :data-unlock="way.kind"
+              @click="$emit('unlock', way.id)"
+            >
+              <span class="words">{{ way.words }}</span>
+              <span class="price">{{ way.then }} · {{ way.price }}</span>
+            </v-card>
+          </li>
+        </ul>
+        <p v-if="row.open > 0" class="quiet wait" data-open>
+          {{ row.open === 1 ? '1 option' : `${row.open} options` }} not fully checked: too many
+          combinations.
+        </p>
+      </div>
     </div>
     <p v-if="more > 0">
       {{ more }} more links have no port. “Before you buy” ranks boards that fit more.
@@ -63,8 +76,30 @@ const more = computed(() => props.links.filter((l) => !l.port).length - props.co
   margin-bottom: 8px;
 }
 
+/* What is wrong at the left, what would mend it at the right of it. */
 .unmet > div {
-  margin-bottom: 2px;
+  display: grid;
+  grid-template-columns: minmax(0, 4fr) minmax(0, 8fr);
+  gap: 4px 20px;
+  align-items: start;
+  padding: 4px 0;
+}
+
+.unmet > div + div {
+  border-top: 1px solid var(--line-faint);
+}
+
+.none {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: center;
+}
+
+@media (max-width: 1000px) {
+  .unmet > div {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 
 .wait {

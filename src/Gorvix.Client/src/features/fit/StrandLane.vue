@@ -14,7 +14,7 @@ const spoken = computed(() =>
   props.lane.hops
     .map((h) =>
       props.lane.wave.length
-        ? `${h.words} ${h.label}, idles ${h.after === 'normal' ? 'high' : 'low'}`
+        ? `${h.words === h.label ? h.label : `${h.words} ${h.label}`}, idles ${h.after === 'normal' ? 'high' : 'low'}`
         : `${h.words} ${h.label}`,
     )
     .join('; '),

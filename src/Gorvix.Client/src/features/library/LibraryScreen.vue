@@ -6,6 +6,7 @@ import { useRoute, useRouter } from 'vue-router'
 import type { PartLine } from '@/api/client'
 import { useLibrary } from '@/stores/library'
 import LineField from '@/ui/LineField.vue'
+import MenuButton from '@/ui/MenuButton.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 
 /** The parts library: a list to search, narrowed by what decides. The address says what is looked for. */
@@ -75,9 +76,9 @@ const comparison = computed(() => ({
   query: { [compared.value[0]?.isBoard ? 'board' : 'device']: compared.value.map((c) => c.id) },
 }))
 const files = [
-  { href: '/api/files/library', title: 'Gorvix file', about: 'everything, to share or archive' },
-  { href: '/api/files/lists/pads', title: 'Pad list', about: 'CSV, one pad per row' },
-  { href: '/api/files/lists/devices', title: 'Device list', about: 'CSV, one lead per row' },
+  { href: '/api/files/library', words: 'Gorvix file', about: 'everything, to share or archive' },
+  { href: '/api/files/lists/pads', words: 'Pad list', about: 'CSV, one pad per row' },
+  { href: '/api/files/lists/devices', words: 'Device list', about: 'CSV, one lead per row' },
 ]
 const shown = computed(() => found.value.slice(0, mostShown))
 
@@ -95,22 +96,13 @@ onMounted(library.load)
         <v-btn id="new-board" :to="{ name: 'new-board' }">Add board</v-btn>
         <v-btn id="new-device" :to="{ name: 'new-device' }">Add device</v-btn>
         <v-btn id="take-in" variant="text" :to="{ name: 'take-in' }">Import file</v-btn>
-        <v-menu>
-          <template #activator="{ props: menu }">
-            <v-btn id="export" variant="text" v-bind="menu">Export library</v-btn>
-          </template>
-          <v-list density="compact">
-            <v-list-item
-              v-for="file in files"
-              :key="file.href"
-              :href="file.href"
-              :data-file="file.href"
-              download
-              :title="file.title"
-              :subtitle="file.about"
-            />
-          </v-list>
-        </v-menu>
+        <MenuButton
+          id="export"
+          label="Export library"
+          variant="text"
+          size="default"
+          :items="files"
+        />
       </div>
     </div>
     <ProblemNote v-if="problem" class="gap" title="Could not load library" :problem="problem">

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type PartPage, type Problem } from '@/api/client'
 import { useLibrary } from '@/stores/library'
+import MenuButton from '@/ui/MenuButton.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 
 /** What can be done with a part: change it, describe a copy, lay it aside, take it out, bring an earlier state back. */
@@ -47,6 +48,31 @@ async function done(refused: Problem | null) {
   emit('changed')
   await library.load()
 }
+const more = computed(() => [
+  {
+    id: 'copy',
+    words: board.value ? 'Add other revision' : 'Duplicate part',
+    run: () =>
+      void router.push({
+        name: board.value ? 'new-board' : 'new-device',
+        query: { from: props.id },
+      }),
+  },
+  {
+    id: 'list',
+    words: board.value ? 'Export pads' : 'Export leads',
+    about: 'CSV',
+    href: `/api/files/lists/${props.type}/${encodeURIComponent(props.id)}`,
+  },
+  {
+    id: 'aside',
+    words: props.page.isArchived ? 'Unarchive part' : 'Archive part',
+    run: () => void lay(),
+  },
+  ...(props.page.usedIn.length === 0
+    ? [{ id: 'remove', words: 'Delete part', run: () => void remove() }]
+    : []),
+])
 const when = (at: string | null | undefined) =>
   at ? new Date(at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' }) : ''
 </script>
@@ -61,37 +87,19 @@ const when = (at: string | null | undefined) =>
     >
     <v-btn
       size="small"
-      data-do="copy"
-      :to="{ name: board ? 'new-board' : 'new-device', query: { from: id } }"
-      >{{ board ? 'Add other revision' : 'Duplicate part' }}</v-btn
-    >
-    <v-btn
-      size="small"
       variant="text"
       data-do="file"
       :href="`/api/files/${type}/${encodeURIComponent(id)}`"
       download
       >Export part</v-btn
     >
-    <v-btn
-      size="small"
+    <MenuButton
       variant="text"
-      data-do="list"
-      :href="`/api/files/lists/${type}/${encodeURIComponent(id)}`"
-      download
-      >{{ board ? 'Export pads (CSV)' : 'Export leads (CSV)' }}</v-btn
-    >
-    <v-btn size="small" variant="text" data-do="aside" @click="lay">{{
-      page.isArchived ? 'Unarchive part' : 'Archive part'
-    }}</v-btn>
-    <v-btn
-      v-if="page.usedIn.length === 0"
-      size="small"
-      variant="text"
-      data-do="remove"
-      @click="remove"
-      >Delete part</v-btn
-    >
+      data-do="more"
+      label="More"
+      :name="page.leaflet.line.name"
+      :items="more"
+    />
   </div>
   <p v-if="page.isArchived" class="quiet">
     Archived: existing builds keep it; new builds do not offer it.

@@ -15,6 +15,7 @@ import KeysDialog from '@/features/build/KeysDialog.vue'
 import StandingNote from '@/features/build/StandingNote.vue'
 import { useStep } from '@/features/build/useStep'
 import LineField from '@/ui/LineField.vue'
+import MenuButton from '@/ui/MenuButton.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import DiffLines from './DiffLines.vue'
 import DifferencePanel from './DifferencePanel.vue'
@@ -79,6 +80,22 @@ watch(
   { immediate: true },
 )
 
+const papers = computed(() => {
+  const of = `/api/builds/${props.id}`
+  return [
+    { words: 'Build book', about: 'everything on paper', href: `${of}/book.html`, page: true },
+    {
+      words: 'Bench sheet',
+      about: 'empty columns, for the bench',
+      href: `${of}/bench-sheet.html`,
+      page: true,
+    },
+    { words: 'Share copy', about: 'HTML, without the log', href: `${of}/share.html` },
+    { words: 'Full record', about: 'ZIP, with photos and dumps', href: `${of}/record.zip` },
+    { words: 'Readings', about: 'CSV', href: `${of}/log.csv` },
+    { words: 'Log', about: 'JSON', href: `${of}/log.json` },
+  ]
+})
 const changes = computed(() =>
   log.entries.value
     .filter((e) => e.kind === 'change')
@@ -129,14 +146,6 @@ const remove = (entry: LogEntry) => void log.remove(entry)
       <BuildHead :view="view" :findings="[]" @keys="keysOpen = true" />
       <ProblemNote v-if="log.problem.value" title="Not saved" :problem="log.problem.value" />
       <ProblemNote v-if="refused" :title="refused.title" :problem="refused.problem" />
-      <nav class="papers no-print" aria-label="Print and export">
-        <a :href="`/api/builds/${id}/book.html`" target="_blank">Build book</a>
-        <a :href="`/api/builds/${id}/bench-sheet.html`" target="_blank">Bench sheet</a>
-        <a :href="`/api/builds/${id}/share.html`" download>Share copy (no log)</a>
-        <a :href="`/api/builds/${id}/record.zip`" download>Full record (ZIP)</a>
-        <a :href="`/api/builds/${id}/log.csv`" download>Readings (CSV)</a>
-        <a :href="`/api/builds/${id}/log.json`" download>Log (JSON)</a>
-      </nav>
       <div class="columns">
         <div>
           <div v-if="from !== null && to !== null" class="pick no-print">
@@ -175,6 +184,13 @@ const remove = (entry: LogEntry) => void log.remove(entry)
           </section>
           <header class="order">
             <h2>Timeline</h2>
+            <MenuButton
+              class="no-print"
+              variant="outlined"
+              data-do="papers"
+              label="Print and export"
+              :items="papers"
+            />
             <span class="kinds no-print">
               <v-btn
                 v-for="(k, kind) in kindsOf"
@@ -241,17 +257,6 @@ const remove = (entry: LogEntry) => void log.remove(entry)
 <style scoped>
 .log {
   padding: 0 24px 32px;
-}
-
-.papers {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 20px;
-  margin-bottom: 12px;
-}
-
-.papers a {
-  min-height: 32px;
 }
 
 .columns {

@@ -266,6 +266,7 @@ aside {
 
 .buttons {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
 }
 

@@ -1,15 +1,36 @@
 <script setup lang="ts">
 import type { LoomView } from '@/api/client'
+import { computed } from 'vue'
+import MenuButton from '@/ui/MenuButton.vue'
 import { mustBe } from './useLoom'
 
 /** Every wire, every lead that stays loose, what to measure before power, and what to cut. */
-defineProps<{ sheet: LoomView['sheet']; build: string }>()
-defineEmits<{ print: [] }>()
+const props = defineProps<{ sheet: LoomView['sheet']; build: string }>()
+const emit = defineEmits<{ print: [] }>()
+const files = computed(() => {
+  const of = `/api/builds/${props.build}`
+  return [
+    {
+      id: 'print-all',
+      words: 'Print everything',
+      about: 'wires, plugs, checks, board',
+      run: () => emit('print'),
+    },
+    { words: 'Wire list', about: 'CSV', href: `${of}/wires.csv` },
+    { words: 'Wiring drawing', about: 'SVG', href: `${of}/loom.svg` },
+    { words: 'Build card', about: 'SVG, to keep with the build', href: `${of}/card.svg` },
+    { words: 'Wiring page', about: 'Markdown', href: `${of}/loom.md` },
+    { words: 'Wiring data', about: 'JSON', href: `${of}/loom.json` },
+  ]
+})
 </script>
 
 <template>
   <section data-testid="wires">
-    <h2>Wires</h2>
+    <header>
+      <h2>Wires</h2>
+      <MenuButton variant="outlined" data-do="files" label="Export wiring" :items="files" />
+    </header>
     <v-table density="compact">
       <thead>
         <tr>
@@ -40,16 +61,6 @@ defineEmits<{ print: [] }>()
     <p v-if="sheet.wires.length === 0" class="quiet">No wires yet: no link has a port.</p>
     <p class="quiet small">
       Twist signal and supply with that device's ground. No gauge or length: lead stays in its plug.
-    </p>
-    <p class="files">
-      <a :href="`/api/builds/${build}/card.svg`" download>Build card (SVG)</a>
-      <a :href="`/api/builds/${build}/loom.svg`" download>Wiring drawing (SVG)</a>
-      <a :href="`/api/builds/${build}/wires.csv`" download>Wire list (CSV)</a>
-      <a :href="`/api/builds/${build}/loom.md`" download>Wiring page (Markdown)</a>
-      <a :href="`/api/builds/${build}/loom.json`" download>Wiring data (JSON)</a>
-      <v-btn size="small" variant="outlined" data-do="print-all" @click="$emit('print')"
-        >Print everything</v-btn
-      >
     </p>
   </section>
   <section v-if="sheet.spare.length > 0" data-testid="spare">
@@ -119,17 +130,11 @@ ul {
   white-space: nowrap;
 }
 
-.files {
+header {
   display: flex;
-  flex-wrap: wrap;
-  gap: 4px 18px;
-  margin-top: 6px;
-}
-
-.files a {
-  display: inline-flex;
+  gap: 16px;
   align-items: center;
-  min-height: 32px;
+  justify-content: space-between;
 }
 
 .small {

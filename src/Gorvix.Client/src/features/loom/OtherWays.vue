@@ -11,7 +11,6 @@ defineProps<{
 }>()
 const emit = defineEmits<{ did: [way: string] }>()
 const open = ref<string | null>(null)
-const names = { adapter: 'Make adapter', splice: 'Splice harnesses', solder: 'Solder to pads' }
 </script>
 
 <template>
@@ -26,7 +25,7 @@ const names = { adapter: 'Make adapter', splice: 'Splice harnesses', solder: 'So
         :aria-expanded="open === w.id"
         :data-way="w.kind"
         @click="open = open === w.id ? null : w.id"
-        >{{ names[w.kind] }}, {{ w.price }}</v-btn
+        >{{ w.method }}, {{ w.price }}</v-btn
       >
     </div>
     <div v-for="w in ways.filter((x) => x.id === open)" :key="w.id" class="way" data-testid="way">

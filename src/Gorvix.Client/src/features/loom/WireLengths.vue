@@ -21,6 +21,7 @@ watch(
   },
   { immediate: true },
 )
+const drawn = 'Wire length: from the pad to the board edge, the run to the device, and slack.'
 const nameOf = (id: string) => props.names.find((d) => d.id === id)?.name ?? id
 function number(typed: string, low: number, high: number): number | null | undefined {
   const plain = typed.trim().replace(',', '.')
@@ -43,10 +44,20 @@ function add() {
 <template>
   <section data-testid="lengths">
     <h2>Wire lengths</h2>
-    <p class="quiet small">
-      Cable run from board edge to device, in cm (10 if empty). Distance to the pad and slack are
-      added.
-    </p>
+    <svg class="plan" viewBox="0 0 300 74" role="img" :aria-label="drawn">
+      <rect x="2" y="14" width="74" height="46" class="body" />
+      <circle cx="48" cy="37" r="4" class="pad" />
+      <rect x="226" y="18" width="68" height="38" class="body" />
+      <path d="M48 37H76" class="wire own" />
+      <path d="M76 37H200" class="wire" />
+      <path d="M200 37C206 20 214 54 226 37" class="wire own" />
+      <text x="62" y="30">pad</text>
+      <text x="138" y="30" class="asked">run</text>
+      <text x="212" y="14">slack</text>
+      <text x="39" y="72">board</text>
+      <text x="260" y="72">device</text>
+    </svg>
+    <p class="quiet small">Run in cm; 10 if empty.</p>
     <ul>
       <li v-for="d in devices" :key="d.id">
         <label
@@ -85,6 +96,41 @@ section {
 h2 {
   margin-bottom: 4px;
   font-size: 1.25rem;
+  font-weight: 650;
+}
+
+.plan {
+  display: block;
+  width: min(300px, 100%);
+}
+
+.body {
+  fill: none;
+  stroke: var(--ink-2);
+}
+
+.pad {
+  fill: var(--ink);
+}
+
+.wire {
+  fill: none;
+  stroke: var(--chosen);
+  stroke-width: 3;
+}
+
+.wire.own {
+  stroke: var(--ink-2);
+}
+
+text {
+  fill: var(--ink-2);
+  font-size: 11px;
+  text-anchor: middle;
+}
+
+.asked {
+  fill: var(--ink);
   font-weight: 650;
 }
 

@@ -48,7 +48,7 @@ const over = computed(() => props.rail.state === 'over' || props.rail.state === 
     <div
       class="bar"
       role="img"
-      :aria-label="`${rail.label}: ${drawn(rail.typical, rail.atLeast)} typical, ${amps(rail.peak)} peak${rail.limit == null ? '' : `, limit ${amps(rail.limit)}`}`"
+      :aria-label="`${rail.label}: ${drawn(rail.typical, rail.atLeast)} typical, ${drawn(rail.peak, rail.atLeast)} peak${rail.limit == null ? '' : `, limit ${amps(rail.limit)}`}`"
     >
       <template v-for="l in loads" :key="l.id">
         <i

@@ -62,6 +62,18 @@ const notes = computed(() => [
   ...(now.value?.findings ?? []),
   ...(rails.view.value?.standing ?? []),
 ])
+/** What is drawn from the battery or supply, and from USB where that is what powers the board. */
+const figures = computed(() => {
+  const s = sheet.value
+  if (!s) return []
+  const of = (name: string, amps: number) => ({ name, amps: drawn(amps, s.atLeast) })
+  return [
+    ...(s.sourceAmps
+      ? [of('Typical draw', s.sourceAmps.typical), of('Peak draw', s.sourceAmps.peak)]
+      : []),
+    ...(s.usbAmps && usb.value ? [of('USB draw', s.usbAmps.typical)] : []),
+  ]
+})
 const bad = computed(() => (now.value?.findings ?? []).some((f) => f.severity !== 'note'))
 
 function go(query: Record<string, string | undefined>) {
@@ -137,16 +149,15 @@ void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer
           <ChargeSlider v-if="charge" :charge="charge" :cell="cellNow" @charged="charged" />
         </div>
         <h2 class="print-only">Power source: {{ sheet.situation.name }}</h2>
-        <p class="answer" role="status" data-testid="answer">
+        <div class="answer" role="status" data-testid="answer">
           <strong v-if="!bad">All supplies in range.</strong>
-          <span v-if="sheet.sourceAmps" class="quiet">
-            Total: {{ drawn(sheet.sourceAmps.typical, sheet.atLeast) }} typical,
-            {{ drawn(sheet.sourceAmps.peak, sheet.atLeast) }} peak.</span
-          >
-          <span v-if="sheet.usbAmps && usb" class="quiet">
-            USB: {{ drawn(sheet.usbAmps.typical, sheet.atLeast) }} typical.</span
-          >
-        </p>
+          <dl v-if="figures.length > 0">
+            <div v-for="f in figures" :key="f.name" :data-figure="f.name">
+              <dt>{{ f.name }}</dt>
+              <dd>{{ f.amps }}</dd>
+            </div>
+          </dl>
+        </div>
         <ul v-if="notes.length > 0" class="findings">
           <li v-for="(f, i) in notes" :key="i" :class="f.severity">
             <RuleCode :code="f.rule" /> {{ f.sentence }}
@@ -218,7 +229,31 @@ void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer
 }
 
 .answer {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 32px;
+  align-items: center;
   margin: 10px 0 4px;
+}
+
+.answer dl {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 28px;
+  margin: 0;
+}
+
+.answer dt {
+  color: var(--ink-2);
+  font-size: 0.875rem;
+}
+
+.answer dd {
+  margin: 0;
+  font-size: 1.375rem;
+  font-weight: 650;
+  font-variant-numeric: tabular-nums;
+  line-height: 1.2;
 }
 
 .findings li {

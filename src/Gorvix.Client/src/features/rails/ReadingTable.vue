@@ -8,12 +8,13 @@ defineProps<{ readings: RailsView['now']['readings']; situation: string }>()
 <template>
   <section data-testid="readings">
     <h2>Expected meter readings</h2>
-    <p class="quiet small">
-      {{ situation }}, propellers off. Black probe first; never touch two pads with one tip. Outside
-      the range: unplug at once.
-    </p>
     <p v-if="readings.length === 0" class="quiet">Nothing is powered here.</p>
-    <v-table v-else density="compact">
+    <ul v-else class="mind">
+      <li>Propellers off. Power source: {{ situation }}.</li>
+      <li>Black probe first; one tip on one pad.</li>
+      <li>Outside the OK range: unplug at once.</li>
+    </ul>
+    <v-table v-if="readings.length > 0" density="compact">
       <thead>
         <tr>
           <th>Red probe</th>
@@ -47,8 +48,12 @@ h2 {
   white-space: nowrap;
 }
 
-.small {
+.mind {
+  margin: 0 0 6px;
+  padding-left: 10px;
+  border-left: 3px solid var(--warn);
   font-size: 0.9375rem;
+  list-style: none;
 }
 
 section {

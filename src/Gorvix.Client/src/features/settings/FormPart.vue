@@ -18,6 +18,18 @@ const pattern = ref(props.pattern ?? '')
 const result = ref<FormResult | null>(null)
 const problem = ref<Problem | null>(null)
 const told = ref('')
+/** What stands for what: in the template (Liquid), and in the pattern (named groups of a regular expression). */
+const reference: [string, string][] = [
+  ['build', 'name of the build'],
+  ['board, boardName', 'id of its board; maker, name and revision'],
+  ['settings', 'list of every setting; loop over it with for'],
+  ['key, value, words, why', 'of each setting: id, value, sentence, reason'],
+  ['place, printed, done', 'its group, its line in the neutral format, ticked or not'],
+  ['port, job, protocol, baud', 'of a port setting'],
+  ['rx, tx, oneWire, swapped', 'of a port setting: inverted RX, TX; half-duplex; pins swapped'],
+  ['(?<port>…) (?<job>…)', 'groups of a dump pattern: a port and its function'],
+  ['(?<key>…) (?<value>…)', 'groups of a dump pattern: any other setting'],
+]
 let turn = 0
 
 const fill = useThrottleFn(
@@ -62,11 +74,6 @@ async function keep() {
   <div class="columns">
     <section>
       <h2>Settings template</h2>
-      <p class="quiet small">
-        Liquid template. Variables: <code>build</code>, <code>board</code> and
-        <code>settings</code>, with fields key, value, words, why, place, port, job, protocol, baud,
-        rx, tx, oneWire, swapped, printed, done.
-      </p>
       <LineField v-slot="{ id }" label="Template">
         <v-textarea
           :id="id"
@@ -86,11 +93,22 @@ async function keep() {
           class="label"
           spellcheck="false"
           data-field="pattern"
-          placeholder="empty = neutral format; named groups: port and job, or key and value"
+          placeholder="empty = neutral format"
           persistent-placeholder
           :maxlength="20000"
         />
       </LineField>
+      <details data-testid="reference">
+        <summary>Variables and pattern groups</summary>
+        <dl>
+          <template v-for="[names, words] in reference" :key="names">
+            <dt>
+              <code>{{ names }}</code>
+            </dt>
+            <dd>{{ words }}</dd>
+          </template>
+        </dl>
+      </details>
       <div class="buttons">
         <v-btn
           color="primary"
@@ -136,8 +154,22 @@ h2 {
   font-weight: 650;
 }
 
-.small {
+summary {
+  min-height: 32px;
+  padding: 4px 0;
+  cursor: pointer;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: max-content minmax(0, 1fr);
+  gap: 2px 16px;
+  margin: 0 0 8px;
   font-size: 0.9375rem;
+}
+
+dd {
+  margin: 0;
 }
 
 .buttons {

@@ -90,6 +90,10 @@ const ways = [
 
 <template>
   <div class="columns">
+    <ModuleDesk
+      :wish="{ generation, baud, hertz }"
+      @told="(g: GnssGeneration) => emit('generation', g)"
+    />
     <section>
       <h2>UART load</h2>
       <p class="quiet small">{{ gnss.name }} on {{ gnss.port }}, {{ gnss.protocol }}</p>
@@ -192,10 +196,6 @@ const ways = [
       </details>
       <v-btn size="small" :href="file" download data-do="save-frames">Download frames (.bin)</v-btn>
     </section>
-    <ModuleDesk
-      :wish="{ generation, baud, hertz }"
-      @told="(g: GnssGeneration) => emit('generation', g)"
-    />
   </div>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import {
   api,
   ask,
@@ -21,6 +21,9 @@ const line = ref('')
 const report = shallowRef<ModuleReport | null>(null)
 const problem = ref<Problem | null>(null)
 const busy = ref('')
+/** Only what answered can be configured, proved or reset. */
+const isFound = computed(() => report.value?.baud != null)
+watch(line, () => (report.value = null))
 const picture = computed(() => report.value?.picture ?? null)
 const fixes = { none: 'no fix', flat: '2D fix', full: '3D fix' }
 
@@ -69,13 +72,16 @@ async function work(act: 'look' | 'setUp' | 'prove' | 'revert', words: string, s
     </div>
     <div class="buttons">
       <v-btn
-        size="small"
+        :size="isFound ? 'small' : 'default'"
+        :color="isFound ? undefined : 'primary'"
+        :variant="isFound ? 'outlined' : 'flat'"
         data-do="module-look"
         :disabled="!!busy || !line"
         @click="work('look', 'Detecting baud rate and listening…')"
         >Find module</v-btn
       >
       <v-btn
+        v-if="isFound"
         size="small"
         data-do="module-wait"
         :disabled="!!busy || !line"
@@ -83,13 +89,17 @@ async function work(act: 'look' | 'setUp' | 'prove' | 'revert', words: string, s
         >Listen 1 min</v-btn
       >
       <v-btn
+        v-if="isFound"
         size="small"
+        color="primary"
+        variant="flat"
         data-do="module-set"
         :disabled="!!busy || !line"
         @click="work('setUp', 'Sending configuration…')"
         >Configure module</v-btn
       >
       <v-btn
+        v-if="isFound"
         size="small"
         data-do="module-prove"
         :disabled="!!busy || !line"
@@ -97,6 +107,7 @@ async function work(act: 'look' | 'setUp' | 'prove' | 'revert', words: string, s
         >Power-cycle and verify</v-btn
       >
       <v-btn
+        v-if="isFound"
         size="small"
         data-do="module-revert"
         :disabled="!!busy || !line"

@@ -26,6 +26,7 @@ const report = ref<ReadReport | null>(null)
 const desk = ref<DeskView | null>(null)
 const problem = ref<Problem | null>(null)
 const busy = ref(false)
+const kind = ref<TextKind>('readBack')
 const differs = computed(() => report.value?.lines.filter((l) => l.verdict !== 'same') ?? [])
 const same = computed(() => report.value?.lines.filter((l) => l.verdict === 'same') ?? [])
 
@@ -51,12 +52,17 @@ async function compare(keep: boolean) {
   if (keep) emit('kept')
 }
 
-async function keep(kind: TextKind) {
+// A read-back is compared as it is saved; a backup is only saved.
+async function keep() {
+  if (kind.value === 'readBack') {
+    await compare(true)
+    return
+  }
   await asked(() =>
     ask<undefined>(() =>
       api.POST('/api/builds/{id}/texts', {
         params: path(),
-        body: { kind, words: words.value, text: text.value },
+        body: { kind: kind.value, words: words.value, text: text.value },
       }),
     ),
   )
@@ -70,7 +76,14 @@ async function load(event: Event) {
   input.value = ''
 }
 
-async function simulate(act: 'take' | 'save' | 'restart' | 'reset' | 'print') {
+const sim = [
+  { act: 'take', words: '' },
+  { act: 'save', words: 'Save and restart' },
+  { act: 'restart', words: 'Restart without saving' },
+  { act: 'print', words: 'Read back' },
+  { act: 'reset', words: 'Factory reset' },
+] as const
+async function simulate(act: (typeof sim)[number]['act']) {
   let lines = ''
   if (act === 'take') {
     lines =
@@ -138,59 +151,45 @@ const kinds: Record<TextKind, string> = {
           >Compare dump</v-btn
         >
       </div>
-      <LineField v-slot="{ id }" label="Firmware version, notes">
-        <v-text-field :id="id" v-model="words" data-field="words" :maxlength="500" />
-      </LineField>
-      <div class="buttons">
-        <v-btn
-          size="small"
-          :disabled="!text.trim() || busy"
-          data-do="keep-read"
-          @click="compare(true)"
-          >Save read-back</v-btn
-        >
-        <v-btn
-          size="small"
-          :disabled="!text.trim() || busy"
-          data-do="keep-all"
-          @click="keep('everything')"
-          >Save full backup</v-btn
-        >
-        <v-btn
-          size="small"
-          :disabled="!text.trim() || busy"
-          data-do="keep-difference"
-          @click="keep('difference')"
-          >Save diff backup</v-btn
-        >
+      <div class="save">
+        <LineField v-slot="{ id }" label="Save as">
+          <v-select
+            :id="id"
+            v-model="kind"
+            data-field="kind"
+            :items="Object.entries(kinds).map(([value, title]) => ({ value, title }))"
+          />
+        </LineField>
+        <LineField v-slot="{ id }" label="Firmware version, notes">
+          <v-text-field :id="id" v-model="words" data-field="words" :maxlength="500" />
+        </LineField>
+        <v-btn :disabled="!text.trim() || busy" data-do="keep" @click="keep">Save dump</v-btn>
       </div>
       <ProblemNote v-if="problem" title="That did not work" :problem="problem" />
-      <h2>Simulated board</h2>
-      <p class="quiet small">
-        No board? This one{{ firmware ? ` (${firmware})` : '' }} accepts the neutral format and,
-        like real firmware, silently clears port settings on a conflict.
-      </p>
-      <div class="buttons">
-        <v-btn size="small" data-do="sim-take" :disabled="busy" @click="simulate('take')"
-          >Send {{ text.trim() ? 'this dump' : 'all settings' }}</v-btn
-        >
-        <v-btn size="small" data-do="sim-save" :disabled="busy" @click="simulate('save')"
-          >Save and restart</v-btn
-        >
-        <v-btn size="small" data-do="sim-restart" :disabled="busy" @click="simulate('restart')"
-          >Restart without saving</v-btn
-        >
-        <v-btn size="small" data-do="sim-print" :disabled="busy" @click="simulate('print')"
-          >Read back</v-btn
-        >
-        <v-btn size="small" data-do="sim-reset" :disabled="busy" @click="simulate('reset')"
-          >Factory reset</v-btn
-        >
-      </div>
-      <div v-if="desk" class="replies" role="status" data-testid="replies">
-        <p v-for="(r, i) in desk.replies" :key="i">{{ r }}</p>
-        <p v-if="!desk.isSaved" class="unsaved">Not saved: a restart will lose these settings.</p>
-      </div>
+      <details data-testid="simulated" :open="desk !== null">
+        <summary>Simulated board{{ firmware ? ` (${firmware})` : '' }}</summary>
+        <p class="quiet small">
+          Accepts the neutral format and, like real firmware, silently clears port settings on a
+          conflict.
+        </p>
+        <div class="buttons">
+          <v-btn
+            v-for="s in sim"
+            :key="s.act"
+            size="small"
+            :data-do="`sim-${s.act}`"
+            :disabled="busy"
+            @click="simulate(s.act)"
+            >{{
+              s.act === 'take' ? `Send ${text.trim() ? 'this dump' : 'all settings'}` : s.words
+            }}</v-btn
+          >
+        </div>
+        <div v-if="desk" class="replies" role="status" data-testid="replies">
+          <p v-for="(r, i) in desk.replies" :key="i">{{ r }}</p>
+          <p v-if="!desk.isSaved" class="unsaved">Not saved: a restart will lose these settings.</p>
+        </div>
+      </details>
     </section>
     <section data-testid="report" aria-live="polite">
       <h2>Dump vs plan</h2>
@@ -232,6 +231,8 @@ const kinds: Record<TextKind, string> = {
           </ul>
         </details>
       </template>
+    </section>
+    <section class="whole">
       <h2>Saved dumps</h2>
       <p v-if="texts.length === 0" class="quiet">
         None yet. Before each change, save a full and a diff backup.
@@ -262,6 +263,10 @@ const kinds: Record<TextKind, string> = {
   gap: 28px;
 }
 
+.whole {
+  grid-column: 1 / -1;
+}
+
 h2 {
   margin: 8px 0 2px;
   font-size: 1.25rem;
@@ -288,6 +293,13 @@ h2 {
 
 .file:focus-within {
   outline: 3px solid var(--chosen);
+}
+
+.save {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: end;
 }
 
 .small {

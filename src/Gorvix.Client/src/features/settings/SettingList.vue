@@ -25,7 +25,7 @@ const number = computed(() => new Map(props.settings.map((s, i) => [s.key, i + 1
         :is-done="s.isDone ?? false"
         :done-on="s.doneOn ?? null"
         :chosen="s.key === chosen"
-        :tick-label="`${s.words}: set`"
+        :tick-label="`${s.words.replace(/\.$/, '')}: set`"
         @choose="$emit('choose', s.key)"
         @tick="(done) => $emit('tick', s.key, done)"
       >

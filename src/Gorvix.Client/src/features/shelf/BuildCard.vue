@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ShelfBuild } from '@/api/client'
+import MenuButton from '@/ui/MenuButton.vue'
 import PlaceList from '@/ui/PlaceList.vue'
 import VerdictMark from '@/ui/VerdictMark.vue'
 
@@ -57,27 +58,7 @@ const doings = computed(() => [
       <v-btn variant="text" size="small" :href="`/api/builds/${build.id}/export`" download>{{
         readable ? 'Export' : 'Export stored data'
       }}</v-btn>
-      <v-menu>
-        <template #activator="{ props: menu }">
-          <v-btn
-            v-bind="menu"
-            variant="text"
-            size="small"
-            data-more
-            :aria-label="`More actions: ${build.name}`"
-            >More</v-btn
-          >
-        </template>
-        <v-list>
-          <v-list-item
-            v-for="doing in doings"
-            :key="doing.id"
-            :data-do="doing.id"
-            @click="doing.run"
-            >{{ doing.words }}</v-list-item
-          >
-        </v-list>
-      </v-menu>
+      <MenuButton variant="text" data-more label="More" :name="build.name" :items="doings" />
     </footer>
   </v-card>
 </template>

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+/** A button that opens a short list of things to do: files to save, pages to open, deeds. */
+export type MenuItem = {
+  words: string
+  /** What it is for, where its name does not say it. */
+  about?: string
+  /** Names the entry for tests and styles. */
+  id?: string
+  /** A file that is saved; a page that is opened where `page` is set. */
+  href?: string
+  page?: boolean
+  run?: () => void
+}
+defineOptions({ inheritAttrs: false })
+defineProps<{ label: string; items: MenuItem[]; name?: string }>()
+</script>
+
+<template>
+  <v-menu>
+    <template #activator="{ props: menu }">
+      <v-btn
+        size="small"
+        v-bind="{ ...menu, ...$attrs }"
+        :aria-label="name ? `${label}: ${name}` : undefined"
+        >{{ label }}</v-btn
+      >
+    </template>
+    <v-list density="compact">
+      <v-list-item
+        v-for="item in items"
+        :key="item.words"
+        :href="item.href"
+        :target="item.page ? '_blank' : undefined"
+        :download="item.href && !item.page ? '' : undefined"
+        :data-do="item.id"
+        :data-file="item.href"
+        :title="item.words"
+        :subtitle="item.about"
+        @click="item.run?.()"
+      />
+    </v-list>
+  </v-menu>
+</template>
