@@ -123,6 +123,7 @@ public class DescribeTests
         page.Click("[data-pattern='gnss-compass']");
         page.Write("[data-field='maker']", "Holm");
         page.Write("[data-field='name']", "Star 1");
+        page.Click("[data-advanced]:has([data-do='add-strap']) summary");
         page.Click("[data-do='add-strap']");
         page.Write("[data-strap='0'] [data-field='strap-how']", "close the pad ADR");
         page.Click("[data-do='add-harness']");

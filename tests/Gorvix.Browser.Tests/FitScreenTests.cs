@@ -41,7 +41,7 @@ public class FitScreenTests
         page.Press("z");
         page.Says("[data-testid='moved']", "OSD (Beacon D6) moved from UART4 to UART1.");
         page.Press("y");
-        page.Says("[data-testid='moved']", "moved from UART1 to UART4.");
+        page.Says("[data-testid='moved']", "OSD (Beacon D6) moved from UART1 to UART4.");
 
         page.Driver.Navigate().Refresh();
         page.Says("[data-cell='position U1']", "pin");

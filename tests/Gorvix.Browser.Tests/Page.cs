@@ -408,7 +408,8 @@ public sealed class Page : IAsyncDisposable
         where T : class
     {
         var wait = new WebDriverWait(_driver, Patience) { PollingInterval = TimeSpan.FromMilliseconds(50) };
-        wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException));
+        // What is being drawn anew may be gone, or not yet take keys.
+        wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(ElementNotInteractableException));
         try
         {
             return wait.Until(condition)!;

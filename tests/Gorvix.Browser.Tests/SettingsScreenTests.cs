@@ -70,6 +70,9 @@ public class SettingsScreenTests
     {
         await using var page = await Page.Open($"{Lark}/settings?part=gnss");
         page.Says("[data-testid='load']", "11 %");
+        // What has not answered cannot be configured.
+        page.Gone("[data-do='module-set']");
+        page.Click("[data-do='module-look']");
         page.Click("[data-do='module-wait']");
         page.Says("[data-testid='heard']", "3D fix");
         page.Says("[data-testid='log']", "This is the older generation.");

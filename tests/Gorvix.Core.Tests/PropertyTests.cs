@@ -1,6 +1,9 @@
 using System.Collections.Concurrent;
 using System.Text.RegularExpressions;
 using CsCheck;
+using Gorvix.Core.Findings;
+using Gorvix.Core.Routing;
+using Gorvix.Core.Tests.Planning;
 
 namespace Gorvix.Core.Tests;
 
@@ -50,6 +53,24 @@ public partial class PropertyTests
             )
         );
         Assert.Contains($": {Assert.Single(seen)}\n", told[0]);
+    }
+
+    /// <summary>A property that nothing was looked at for does not pass: not one build of a short run may be given up.</summary>
+    [Fact]
+    public void A_build_that_cannot_be_planned_fails_a_short_run()
+    {
+        var given = 0;
+        void Look(int at)
+        {
+            if (at == 1)
+            {
+                throw new UnplannableException(LimitRules.TooHard.Found(Severity.Stop, Subject.Build));
+            }
+        }
+        Assert.ThrowsAny<Xunit.Sdk.XunitException>(() =>
+            Generated.Builds(3, 3).HoldPlanned(_ => Look(Interlocked.Increment(ref given)), of: 5)
+        );
+        Assert.Equal(5, given);
     }
 
     private static string Told(Action property) => Assert.Throws<Xunit.Sdk.XunitException>(property).Message;

@@ -12,6 +12,7 @@ internal static class Dialect
         @"\b(told|tells?|stands?|wish(ed|es)?|carried|carries)\b",
         @"\bhangs? on\b|\bburns?\b|\bstarv|\bfed\b|\bfeeds\b",
         @"\bleaflet|\bcavit|\bprintout|\bevening|\bloader\b|\bdoubtful\b|\bexchange",
+        @"\bon the shelf\b|\bcraft\b",
         @"\bpicture text\b|\bspeed controller|\bserial in code\b|\bwhole port|\bselector\b",
     ];
 }

@@ -115,7 +115,7 @@ test('one cell alone can be tabbed to, and the focus follows the keys', async ()
 
 test('what is spoken of a cell has its state, its words, its mark and what is soldered', () => {
   const wrapper = grid()
-  expect(said(wrapper, 'rc U1')).toBe('RC link on UART1: chosen, pads R1 · T1, already wired')
+  expect(said(wrapper, 'rc U1')).toBe('RC link on UART1: chosen, R1 · T1, already wired')
   expect(said(wrapper, 'rc U2')).toBe('RC link on UART2: possible, possible text pin')
   expect(said(wrapper, 'rc U3')).toBe('RC link on UART3: blocked, POL')
   wrapper.unmount()

@@ -171,7 +171,7 @@ public sealed class CureReader(WiredBuild wired, SettingsSheet settings)
             _ => new(
                 CureAt.Around,
                 [
-                    "On the radio: delete all sensors, then let it find them again with the craft powered.",
+                    "On the radio: delete all sensors, then let it find them again with the aircraft powered.",
                     "A value with a blinking mark is live.",
                 ]
             ),

@@ -172,7 +172,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                 yield return Trial(
                     $"anew.{id}",
                     "Find sensors again",
-                    "Delete all sensors on the radio and let it find them again with the craft powered.",
+                    "Delete all sensors on the radio and let it find them again with the aircraft powered.",
                     2,
                     id,
                     [telemetry.Id],

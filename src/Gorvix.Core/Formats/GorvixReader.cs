@@ -57,7 +57,7 @@ public static class GorvixReader
         catch (NotSupportedException problem)
         {
             // What the library reports in this way: an element of a path, a pin or a ban without its kind.
-            var place = PlaceIn(problem.Message);
+            var place = JsonFault.PlaceIn(problem.Message);
             var needs = place.Contains("through", StringComparison.Ordinal)
                 ? "an element of a path needs a \"kind\" (inverter, contact, resistor, divider or diode)."
                 : "a pin or a block needs a \"kind\" (route, seat, feed or lead).";
@@ -95,7 +95,7 @@ public static class GorvixReader
     // the Unicode standard on the byte order mark).
     private static Finding? NoText(ReadOnlySpan<byte> bytes) =>
         bytes.StartsWith("PK\u0003\u0004"u8)
-            ? Shape("the start", "it is a zip. Import a build record (.zip) on the Shelf; unpack any other zip.")
+            ? Shape("the start", "it is a zip. Import a build record (.zip) under Builds; unpack any other zip.")
         : bytes.StartsWith((ReadOnlySpan<byte>)[0x1F, 0x8B])
             ? Shape("the start", "it is gzip-compressed. Unpack it first.")
         : bytes.StartsWith((ReadOnlySpan<byte>)[0xFF, 0xFE])
@@ -181,53 +181,10 @@ public static class GorvixReader
         return null;
     }
 
-    // A tree has no lines, but the path in it is the path in the file.
     private static Finding Problem(JsonException problem, bool inTree)
     {
-        var place = problem.LineNumber is { } line ? $"line {line + 1}" : "the start";
-        if (problem.Path is { Length: > 2 } path)
-        {
-            place = inTree ? path[2..] : $"{place} ({path[2..]})";
-        }
-
-        // The library's message repeats path and line in its own way; its first sentence is what helps.
-        var text = problem.Message.Split(" Path: ")[0].Split(" LineNumber: ")[0];
-        return Shape(place, Plain(text));
-    }
-
-    private static string PlaceIn(string message)
-    {
-        var parts = message.Split("Path: $.", 2);
-        return parts.Length == 2 ? parts[1].Split(' ')[0] : "a path";
-    }
-
-    private static string Plain(string message) =>
-        message switch
-        {
-            _ when message.Contains("missing required properties") =>
-                $"required members missing: {After(message, "including: ")}",
-            _ when message.Contains("could not be mapped") =>
-                $"{Quoted(message)} is not known here. Check the spelling in docs/format.md.",
-            _ when message.Contains("could not be converted") =>
-                "the value has the wrong type, or is not one of the known words.",
-            _ when message.Contains("type discriminator") =>
-                $"{Quoted(message)} is not a known kind here. See docs/format.md for the known kinds.",
-            _ when message.Contains("duplicate", StringComparison.OrdinalIgnoreCase) => "a member appears twice.",
-            _ when message.Contains("Gorvix.") || message.Contains("System.") =>
-                "the content does not match the format. See docs/format.md.",
-            _ => $"it is not valid JSON ({message.TrimEnd('.')}).",
-        };
-
-    private static string After(string text, string mark)
-    {
-        var at = text.IndexOf(mark, StringComparison.Ordinal);
-        return at < 0 ? text : text[(at + mark.Length)..];
-    }
-
-    private static string Quoted(string text)
-    {
-        var parts = text.Split('\'');
-        return parts.Length > 1 ? $"\"{parts[1]}\"" : "a member";
+        var (place, words) = JsonFault.Of(problem, inTree);
+        return Shape(place, words);
     }
 
     private static Finding Shape(string place, string problem) =>

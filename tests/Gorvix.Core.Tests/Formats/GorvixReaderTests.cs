@@ -78,6 +78,29 @@ public class GorvixReaderTests
         Assert.Equal((rule, place), (finding.Rule, finding.Subject.Id));
     }
 
+    /// <summary>What is wrong, and what would be right there.</summary>
+    [Theory]
+    [InlineData("\"side\": \"top\"", "\"side\": \"left\"", "a known word is needed: \"top\" or \"bottom\".")]
+    [InlineData(
+        "\"priority\": \"required\"",
+        "\"priority\": \"must\"",
+        "needed: \"required\", \"wanted\" or \"optional\"."
+    )]
+    [InlineData("\"default\": \"raw\"", "\"default\": 3", "text in quotes is needed.")]
+    [InlineData("\"maxVolts\": 5", "\"maxVolts\": \"5\"", "a number is needed.")]
+    [InlineData("\"cells\": 4", "\"cells\": 4.5", "a whole number is needed.")]
+    [InlineData("\"links\": [", "\"links\": {}, \"blocks\": [", "a list [ … ] is needed.")]
+    [InlineData("\"pack\": {", "\"pack\": 4, \"power\": {", "an object { … } is needed.")]
+    [InlineData("\"version\": 3", "\"version\": 3, \"version\": 3", "\"version\" appears twice.")]
+    public void A_value_of_another_kind_is_told_what_is_needed(string good, string bad, string says)
+    {
+        Assert.Contains(good, HareText);
+        var at = HareText.IndexOf(good, StringComparison.Ordinal);
+        var text = HareText[..at] + bad + HareText[(at + good.Length)..];
+        var read = GorvixReader.Read(Encoding.UTF8.GetBytes(text), PartsLibrary.Empty);
+        Assert.EndsWith(says, Assert.Single(read.Findings).Sentence);
+    }
+
     [Theory]
     [InlineData("\"kind\": \"inverter\"", "\"kind\": \"transformer\"")]
     [InlineData("\"side\": \"top\"", "\"side\": \"left\"")]

@@ -173,8 +173,8 @@ public class UpcasterTests
 
     [Theory]
     [InlineData("\"wings\": 1", "builds[0].pins[0]", "\"wings\" is not known here.")]
-    [InlineData("\"port\": 7", "builds[0].pins[0].port", "has the wrong type")]
-    [InlineData("\"port\": \"U1\", \"port\": \"U2\"", "", "appears twice")]
+    [InlineData("\"port\": 7", "builds[0].pins[0].port", "text in quotes is needed.")]
+    [InlineData("\"port\": \"U1\", \"port\": \"U2\"", "", "\"port\" appears twice")]
     public void A_damaged_version_1_file_is_refused_with_the_place_in_it(string damage, string place, string says)
     {
         var text = Encoding.UTF8.GetString(Version1).Replace("\"port\": \"U6\"", damage);
