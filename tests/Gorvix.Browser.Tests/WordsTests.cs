@@ -1,6 +1,5 @@
 using System.Diagnostics;
 using System.Text;
-using System.Text.Json;
 using System.Text.RegularExpressions;
 using Gorvix.Core.Tests.Planning;
 
@@ -137,15 +136,18 @@ public partial class WordsTests
             """
         );
 
-    // Another address of the same page, as a link leads to it; until no answer is awaited and nothing has changed for a while.
+    // Another address of the same page, as a link leads to it: until its screen is there, no answer is awaited and nothing has changed for a while.
     private static void To(Page page, string path)
     {
-        page.Run(
-            $$"""
-            window.changed = performance.now()
-            history.pushState({}, '', {{JsonSerializer.Serialize(path)}})
-            dispatchEvent(new PopStateEvent('popstate', { state: {} }))
+        page.RunAsync(
             """
+            const [path, done] = arguments
+            document.querySelector('#app').__vue_app__.config.globalProperties.$router.push(path).then(() => {
+              window.changed = performance.now()
+              done()
+            })
+            """,
+            path
         );
         page.Until(
             _ =>
