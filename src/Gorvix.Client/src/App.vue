@@ -42,9 +42,15 @@ const lookWords = { system: 'system', light: 'light', dark: 'dark' }
   gap: 16px;
 }
 
-/* On a phone they have it to themselves. */
+/* On a tablet the steps leave room for the theme alone, on a phone for nothing. */
+@media (max-width: 900px) {
+  .crumbs:not(:empty) ~ .plain:not(#look) {
+    display: none;
+  }
+}
+
 @media (max-width: 600px) {
-  .crumbs:not(:empty) ~ .plain {
+  .crumbs:not(:empty) ~ #look {
     display: none;
   }
 }
