@@ -93,6 +93,15 @@ public class FitScreenTests
     }
 
     [Fact]
+    public async Task Where_nothing_helps_the_page_leads_to_other_boards()
+    {
+        await using var page = await Page.Read("/builds/tip-track-pipit/fit");
+        page.Click("[data-none] .v-btn");
+        page.Says("h1", "with other parts");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
     public async Task A_pin_that_cannot_be_kept_is_shown_as_a_wish_with_the_reason()
     {
         await using var page = await Page.Open($"{Hare}?link=position&port=U6");

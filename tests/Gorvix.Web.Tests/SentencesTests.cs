@@ -17,7 +17,14 @@ public partial class SentencesTests
     private static readonly string[] Older = ["Upcasters", "OldWords", "Migrations", "OpenApiXmlComment"];
 
     // Current carries a signal, a bulb burns out, a rail is back-fed: these are meant.
-    private static readonly string[] Meant = ["carries", "burns out", "burns a track", "back-fed", "IS NOT NULL"];
+    private static readonly string[] Meant =
+    [
+        "carries",
+        "burns out",
+        "burns a track",
+        "back-fed",
+        "Evening IS NOT NULL",
+    ];
 
     private static readonly Lazy<List<string>> Said = new(() =>
         [
@@ -34,8 +41,8 @@ public partial class SentencesTests
             from instruction in method.Body.Instructions
             where instruction.OpCode == OpCodes.Ldstr
             let text = (string)instruction.Operand
-            where Sentence().IsMatch(text) && !Meant.Any(m => text.Contains(m, StringComparison.Ordinal))
-            select $"{type.Name}: {text}",
+            where Sentence().IsMatch(text)
+            select $"{type.Name}: {Meant.Aggregate(text, (t, m) => t.Replace(m, "#", StringComparison.Ordinal))}",
         ]
     );
 

@@ -10,12 +10,13 @@ public static class BenchWords
         (asks, answer) switch
         {
             (_, Answer.Unsure) => "Not sure",
-            (Asks.Beep, Answer.Yes) => "Continuity",
+            (null, _) => $"{answer}",
+            // At a resistor or a diode continuity is the fault, and its absence does not make it open.
+            (Asks.Beep or Asks.Ohms or Asks.Diode, Answer.Yes) => "Continuity",
             (Asks.Beep, _) => "Open",
+            (Asks.Ohms or Asks.Diode, _) => "No continuity",
             (Asks.Sign, Answer.Yes) => "Pass",
             (Asks.Sign, _) => "Fail",
-            (Asks.Ohms or Asks.Diode, Answer.Yes) => "Passed",
-            (Asks.Ohms or Asks.Diode, _) => "Failed",
             (_, Answer.Yes) => "As expected",
             _ => "Not as expected",
         };

@@ -1,4 +1,3 @@
-using System.Collections;
 using System.Text.Json;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
@@ -10,6 +9,7 @@ internal static class JsonFault
 {
     // More words than these are looked up.
     private const int MostWords = 16;
+    private const string Optional = "System.Nullable`1[";
 
     /// <summary>The place and the problem.</summary>
     /// <param name="problem">The library's exception.</param>
@@ -54,7 +54,11 @@ internal static class JsonFault
     // The message names the type that was wanted.
     private static string Needed(string type)
     {
-        var name = type.Replace("System.Nullable`1[", "", StringComparison.Ordinal).TrimEnd(']');
+        if (type.StartsWith("System.Collections", StringComparison.Ordinal))
+        {
+            return "a list [ … ] is needed.";
+        }
+        var name = type.StartsWith(Optional, StringComparison.Ordinal) ? type[Optional.Length..^1] : type;
         var found = typeof(Pad).Assembly.GetType(name) ?? Type.GetType(name);
         return found switch
         {
@@ -65,8 +69,6 @@ internal static class JsonFault
             _ when found == typeof(bool) => "true or false is needed.",
             _ when found == typeof(int) || found == typeof(long) => "a whole number is needed.",
             _ when found == typeof(double) => "a number is needed.",
-            _ when type.StartsWith("System.Collections", StringComparison.Ordinal)
-                    || typeof(IEnumerable).IsAssignableFrom(found) => "a list [ … ] is needed.",
             { IsValueType: false } => "an object { … } is needed.",
             _ => "the value has the wrong type. See docs/format.md.",
         };

@@ -90,7 +90,7 @@ public static class PlainWords
     public static string Amperes(double? amperes) =>
         amperes is not { } a ? "unknown"
         : a < 0.01 ? $"{a * 1000:0.#} mA"
-        : a < 1 ? $"{a * 1000:0} mA"
+        : a < 0.9995 ? $"{a * 1000:0} mA"
         : $"{a:0.##} A";
 
     /// <summary>A range of volts; one number when both ends are the same.</summary>

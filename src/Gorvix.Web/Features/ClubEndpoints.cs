@@ -1,6 +1,7 @@
 using Gorvix.Core.Bench;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Log;
+using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Core.Routing;
 using Gorvix.Storage;
@@ -156,16 +157,15 @@ internal static class ClubEndpoints
                     .Select(d => $"{d.Interval.Words}: {d.Words}"),
             ],
             notes.Sum(n => n.Flights),
-            await Parts(stored.Build, parts)
+            Parts(stored.Build, await parts.For(stored.Build))
         )
         {
             IsSearched = await faults.IsOpen(stored.Id),
         };
     }
 
-    private static async Task<IReadOnlyList<ClubPart>> Parts(Build build, PartStore store)
+    private static List<ClubPart> Parts(Build build, PartsLibrary library)
     {
-        var library = await store.For(build);
         var list = new List<ClubPart>();
         if (library.Board(build.Board) is { } board)
         {
@@ -222,11 +222,12 @@ internal static class ClubEndpoints
                     found.Add(new FoundLine(stored.Id, stored.Build.Name, kind, number, at, text));
                 }
             }
-            foreach (var part in await Parts(stored.Build, parts))
+            var library = await parts.For(stored.Build);
+            foreach (var part in Parts(stored.Build, library))
             {
                 Add("part", $"{part.Kind} {part.Name}{(part.Batch is { } batch ? $", batch {batch}" : "")}");
             }
-            var named = new Core.Words.ChangeWords(stored.Build, await parts.For(stored.Build));
+            var named = new Core.Words.ChangeWords(stored.Build, library);
             foreach (var want in stored.Build.Wants)
             {
                 Add("link", $"{named.Link(want.Link)} of {named.Device(want.Device)}");

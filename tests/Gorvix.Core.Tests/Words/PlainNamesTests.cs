@@ -3,6 +3,7 @@ using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Protocols;
 using Gorvix.Core.Tables;
+using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Tests.Words;
 
@@ -121,4 +122,14 @@ public class PlainNamesTests
         var named = ListReader.Read(Today.Replace("escTelemetry/esc", "escReadings/esc"), Demo.Library);
         Assert.Equal(Need.EscTelemetry, named.File!.Devices[0].Functions[0].Need);
     }
+
+    [Theory]
+    [InlineData(null, "unknown")]
+    [InlineData(0.0025, "2.5 mA")]
+    [InlineData(0.4667, "467 mA")]
+    [InlineData(0.9994, "999 mA")]
+    [InlineData(0.9996, "1 A")]
+    [InlineData(1.26, "1.26 A")]
+    public void A_current_has_the_decimals_that_matter(double? amps, string words) =>
+        Assert.Equal(words, PlainWords.Amperes(amps));
 }

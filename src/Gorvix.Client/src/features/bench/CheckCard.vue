@@ -124,7 +124,6 @@ defineExpose({
         v-for="(a, i) in check.answers"
         :key="a.answer"
         variant="outlined"
-        :class="`to-${a.answer}`"
         :size="large ? 'x-large' : 'default'"
         :data-answer="a.answer"
         @click="give(null, a.answer)"
@@ -232,18 +231,6 @@ dt {
   flex: 1 1 0;
   min-width: 0;
   max-width: 190px;
-}
-
-.to-yes {
-  order: 1;
-}
-
-.to-no {
-  order: 2;
-}
-
-.to-unsure {
-  order: 3;
 }
 
 .number {

@@ -37,7 +37,7 @@ const over = computed(() => props.rail.state === 'over' || props.rail.state === 
           >{{ drawn(rail.typical, rail.atLeast) }}, limit unknown</template
         >
         <template v-else-if="over"
-          >{{ amps(rail.peak) }} peak, limit {{ amps(rail.limit) }}</template
+          >{{ drawn(rail.peak, rail.atLeast) }} peak, limit {{ amps(rail.limit) }}</template
         >
         <template v-else
           >{{ rail.atLeast ? 'at most ' : '' }}{{ amps(rail.left ?? 0) }} of
