@@ -33,7 +33,7 @@ public sealed class PartThereException(string id)
 /// <param name="id">The id.</param>
 public sealed class NoSuchPartException(PartKind kind, string id)
     : Exception(
-        $"No {kind.ToString().ToLowerInvariant()} \"{id}\" in the library. It may have been deleted; search the parts list."
+        $"No {PartKindWords.Of(kind)} \"{id}\" in the library. It may have been deleted; search the parts list."
     );
 
 /// <summary>

@@ -67,13 +67,12 @@ public sealed class PartStore(GorvixDb db, PartCache cache)
             }
             else if (!SayTheSame(there, row))
             {
-                var kind = row.Kind == PartKind.Profile ? "firmware profile" : row.Kind.ToString().ToLowerInvariant();
                 findings.Add(
                     FileRules.PartDiffers.Found(
                         Severity.Stop,
                         Subject.Place(place),
                         ("place", place),
-                        ("kind", kind),
+                        ("kind", PartKindWords.Of(row.Kind)),
                         ("id", row.Id)
                     )
                 );

@@ -15,6 +15,19 @@ public enum PartKind
     Profile,
 }
 
+/// <summary>Types of part in a sentence.</summary>
+internal static class PartKindWords
+{
+    /// <summary>"board", "device", "firmware profile".</summary>
+    public static string Of(PartKind kind) =>
+        kind switch
+        {
+            PartKind.Board => "board",
+            PartKind.Device => "device",
+            _ => "firmware profile",
+        };
+}
+
 /// <summary>A part of the library. The document is the truth; what it said before stands in its steps.</summary>
 public sealed class PartRow
 {

@@ -25,7 +25,7 @@ public class LoomScreenTests
 
         // From the board back to the list: the pad is pressed, its step is chosen.
         page.Click("[data-pad='t4']");
-        page.Says("[data-step='joint camera rx'].chosen", "board TX → Pane RX");
+        page.Says("[data-step='joint camera rx'].chosen", "RX ← UART4 TX");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
     }
@@ -53,7 +53,7 @@ public class LoomScreenTests
         await using var page = await Page.Open("/builds/crusher-house-lark/loom");
         page.Click("[data-plug='air-unit'] [data-way='splice']");
         page.Says("[data-testid='way']", "cut the plug off the Beacon D6 harness");
-        page.Says("[data-testid='way']", "board TX → Beacon D6 RX");
+        page.Says("[data-testid='way']", "RX ← UART1 TX");
         page.Click("[data-do='did-so']");
         page.Says("[data-step='joint air-unit tx']", "to the pigtail wire for AIR pin 4");
         page.Says("[data-step='plug air-unit']", "SBUS is cut off");

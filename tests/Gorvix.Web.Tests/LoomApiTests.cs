@@ -18,7 +18,7 @@ public class LoomApiTests
             .EnumerateArray()
             .First(w => w.GetProperty("id").GetString() == "receiver sbus");
         Assert.Equal("T6 (top)", wire.GetProperty("at").GetString());
-        Assert.Equal("RC link: Relay 16 TX → board RX, UART6", wire.GetProperty("job").GetString());
+        Assert.Equal("RC link: TX → UART6 RX", wire.GetProperty("job").GetString());
         Assert.Equal(JsonValueKind.Null, wire.GetProperty("amps").ValueKind);
         Assert.Equal(2, sheet.GetProperty("faces").GetArrayLength());
         Assert.Equal("backup", sheet.GetProperty("steps")[0].GetProperty("id").GetString());
@@ -36,7 +36,7 @@ public class LoomApiTests
         Assert.Equal("text/csv", answer.Content.Headers.ContentType?.MediaType);
         Assert.Contains("crusher-house-lark-wires.csv", answer.Content.Headers.ContentDisposition?.ToString());
         Assert.Contains(
-            "Relay 16,SBUS,white,T6 (top),top,\"RC link: Relay 16 TX → board RX, UART6\",GND,28,100",
+            "Relay 16,SBUS,white,T6 (top),top,RC link: TX → UART6 RX,GND,28,100",
             await answer.Content.ReadAsStringAsync()
         );
     }

@@ -1,3 +1,4 @@
+using System.Reflection;
 using System.Text.RegularExpressions;
 using Gorvix.Core.Parts;
 using Gorvix.Shared;
@@ -26,14 +27,16 @@ public partial class SentencesTests
         "Evening IS NOT NULL",
     ];
 
+    private static readonly Assembly[] Ours =
+    [
+        typeof(Pad).Assembly,
+        typeof(BuildStore).Assembly,
+        typeof(StartOptions).Assembly,
+    ];
+
     private static readonly Lazy<List<string>> Said = new(() =>
         [
-            .. from assembly in new[]
-            {
-                typeof(Pad).Assembly,
-                typeof(BuildStore).Assembly,
-                typeof(StartOptions).Assembly,
-            }
+            .. from assembly in Ours
             from type in ModuleDefinition.ReadModule(assembly.Location).GetTypes()
             where !Older.Any(o => type.FullName.Contains(o, StringComparison.Ordinal))
             from method in type.Methods
@@ -59,6 +62,68 @@ public partial class SentencesTests
 
     [Fact]
     public void None_has_a_double_space_or_stop() => Assert.Equal([], Said.Value.Where(s => Slip().IsMatch(s)));
+
+    // Values of files, of board text and of the board's dump; ids, keys and names of holds and steps; what a debugger shows.
+    private static readonly string[] Ids =
+    [
+        "Gorvix.Core.Bench.Scope",
+        "Gorvix.Core.Builds.BuildEdits.WithDevice",
+        "Gorvix.Core.Builds.DeedFact.get_InIds",
+        "Gorvix.Core.Describing.LeafletWriter",
+        "Gorvix.Core.Describing.PatternMaker.Gives",
+        "Gorvix.Core.Drills.DrillGround",
+        "Gorvix.Core.Drills.FaultDrill.",
+        "Gorvix.Core.Faults.CheckTests.IdOf",
+        "Gorvix.Core.Faults.CheckTests.<Print>b",
+        "Gorvix.Core.Faults.LookTests",
+        "Gorvix.Core.Fit.UnlockReader/<>c.<WordsOf>b",
+        "Gorvix.Core.Formats.RuleBook.Page",
+        "Gorvix.Core.Loom.OtherWayReader",
+        "Gorvix.Core.Loom.StepReader.<AtDevices>b",
+        "Gorvix.Core.Parts.DeviceCheck/<>c.<Of>b",
+        "Gorvix.Core.Parts.PartCheck",
+        "Gorvix.Core.Planning.PlanCost",
+        "Gorvix.Core.Planning.RoomLeft",
+        "Gorvix.Core.Protocols.Framing.ToString",
+        "Gorvix.Core.Routing.JobHold",
+        "Gorvix.Core.Routing.RouteMaker.ClaimsOf",
+        "Gorvix.Core.Routing.RouterFacts.TurnsOf",
+        "Gorvix.Core.Settings.BoardSettingsReader",
+        "Gorvix.Core.Settings.PortSettingsReader.ValueOf",
+        "Gorvix.Core.Settings.SheetForm.Row",
+        "Gorvix.Storage.RecordArchive",
+        "Gorvix.Web.Features.DrillEndpoints/<File>d",
+        "Gorvix.Web.Features.ModuleEndpoints",
+        "Gorvix.Web.Features.PartEndpoints",
+    ];
+
+    [Fact]
+    public void No_name_of_the_code_becomes_text() =>
+        Assert.Equal(
+            "",
+            string.Join('\n', Named().Where(f => !Ids.Any(i => f.StartsWith(i, StringComparison.Ordinal))).Distinct())
+        );
+
+    // Members of enums that are turned into text by themselves: in a string with values, or by ToString.
+    private static IEnumerable<string> Named() =>
+        from assembly in Ours
+        from type in ModuleDefinition.ReadModule(assembly.Location).GetTypes()
+        where !Older.Any(o => type.FullName.Contains(o, StringComparison.Ordinal))
+        from method in type.Methods
+        where method.HasBody && method.Name is not "PrintMembers"
+        from instruction in method.Body.Instructions
+        let turned = instruction.Operand switch
+        {
+            GenericInstanceMethod { Name: "AppendFormatted" } call => call.GenericArguments[0],
+            MethodReference { Name: "ToString" } when instruction.Previous?.OpCode == OpCodes.Constrained =>
+                (TypeReference)instruction.Previous.Operand,
+            _ => null,
+        }
+        where turned is not null && IsOurs(turned)
+        select $"{type.FullName}.{method.Name}: {turned.Name}";
+
+    private static bool IsOurs(TypeReference type) =>
+        type.FullName.StartsWith("Gorvix.", StringComparison.Ordinal) && type.Resolve() is { IsEnum: true };
 
     // Three words in a row: ids, addresses and patterns are none.
     [GeneratedRegex(@"\p{L}{2,} \p{L}+ \p{L}{2,}")]

@@ -10,7 +10,8 @@ public static class BenchWords
         (asks, answer) switch
         {
             (_, Answer.Unsure) => "Not sure",
-            (null, _) => $"{answer}",
+            (null, Answer.Yes) => "Yes",
+            (null, _) => "No",
             // At a resistor or a diode continuity is the fault, and its absence does not make it open.
             (Asks.Beep or Asks.Ohms or Asks.Diode, Answer.Yes) => "Continuity",
             (Asks.Beep, _) => "Open",

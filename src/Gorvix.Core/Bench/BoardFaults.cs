@@ -166,14 +166,6 @@ internal sealed class BoardFaults(WiredBuild wired)
 
     private string PinOf(string net) =>
         wired.Ports.Select(p => p.Port).FirstOrDefault(p => p.Nets.Contains(net)) is { } port
-            ? net == port.Rx
-                ? $"{port.Name} RX"
-                : net == port.Tx
-                    ? $"{port.Name} TX"
-                    : net == port.Data
-                        ? $"{port.Name} SDA"
-                        : net == port.Clock
-                            ? $"{port.Name} SCL"
-                            : $"{port.Name} {net}"
+            ? PortWords.Of(port, net) ?? $"{port.Name} {net}"
             : net;
 }

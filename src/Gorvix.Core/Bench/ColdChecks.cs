@@ -2,7 +2,6 @@ using Gorvix.Core.Circuits;
 using Gorvix.Core.Loom;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Wiring;
-using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Bench;
 
@@ -87,7 +86,7 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
                     "Nothing plugged in. Diode mode, red on the first point; then swap probes, which must read open.",
                 _ => "Nothing plugged in. Is there steady continuity?",
             },
-            ExpectedOf(pair),
+            pair.Expected,
             ProvesOf(pair),
             [.. BandsOf(pair)],
             [.. AnswersOf(pair)],
@@ -118,15 +117,6 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
 
     // The end of a lead lies at its device, not on the board.
     private static string? PadOf(Node node) => node.Kind == NodeKind.Pad ? node.Id : null;
-
-    private static string ExpectedOf(ContinuityPair pair) =>
-        pair.Finds switch
-        {
-            Finds.Beeps => "continuity",
-            Finds.Ohms => $"{Numbers.Ohms(pair.Value)}",
-            Finds.Diode => $"{pair.Value:0.0#} V one way, open the other",
-            _ => "open",
-        };
 
     private static string ProvesOf(ContinuityPair pair) =>
         pair.Finds switch
@@ -183,7 +173,7 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
     private static Judgement Other(ContinuityPair pair) =>
         new(
             Mark.Doubtful,
-            $"Expected from the datasheet: {ExpectedOf(pair)}.",
+            $"Expected from the datasheet: {pair.Expected}.",
             "Swap the probes and measure again; then check the board's revision against its datasheet."
         );
 

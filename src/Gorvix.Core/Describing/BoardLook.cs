@@ -1,6 +1,7 @@
 using Gorvix.Core.Findings;
 using Gorvix.Core.Leaflets;
 using Gorvix.Core.Parts;
+using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Describing;
 
@@ -152,16 +153,12 @@ public sealed record BoardLook(
             var known = board.Rails.FirstOrDefault(r => r.Id == rail);
             return [known?.Feed == RailFeed.Ground ? "ground" : $"{known?.Label ?? rail} rail"];
         }
-        var jobs = board.Ports.Where(p => p.Nets.Contains(path.Net)).Select(p => JobOf(p, path.Net!)).ToList();
+        var jobs = board
+            .Ports.Where(p => p.Nets.Contains(path.Net))
+            .Select(p => PortWords.Of(p, path.Net!) ?? $"a {p.Name} pin")
+            .ToList();
         return jobs.Count == 0 ? [$"pin {path.Net}, not used by any port"] : jobs;
     }
-
-    private static string JobOf(Port port, string net) =>
-        net == port.Rx ? $"{port.Name} RX"
-        : net == port.Tx ? $"{port.Name} TX"
-        : net == port.Data ? $"{port.Name} SDA"
-        : net == port.Clock ? $"{port.Name} SCL"
-        : $"a {port.Name} pin";
 
     private static List<string> Implications(ControllerClass known) =>
         [

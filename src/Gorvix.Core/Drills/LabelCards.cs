@@ -8,6 +8,7 @@ using Gorvix.Core.Planning;
 using Gorvix.Core.Protocols;
 using Gorvix.Core.Routing;
 using Gorvix.Core.Words;
+using Half = Gorvix.Core.Routing.Half;
 
 namespace Gorvix.Core.Drills;
 
@@ -135,10 +136,14 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
         {
             PortKind.Uart or PortKind.Software =>
             [
-                (port.Rx, "rx", $"{port.Name} RX"),
-                (port.Tx, "tx", $"{port.Name} TX"),
+                (port.Rx, "rx", PortWords.Of(port, Half.Rx)),
+                (port.Tx, "tx", PortWords.Of(port, Half.Tx)),
             ],
-            PortKind.Bus => [(port.Data, "data", $"{port.Name} SDA"), (port.Clock, "clock", $"{port.Name} SCL")],
+            PortKind.Bus =>
+            [
+                (port.Data, "data", PortWords.Of(port, Half.Data)),
+                (port.Clock, "clock", PortWords.Of(port, Half.Clock)),
+            ],
             PortKind.Video => [(port.Rx, "in", "video from the camera"), (port.Tx, "out", "video to the VTX")],
             PortKind.Pulse => [(port.Rx, "in", $"pulse input {port.Name}")],
             _ => [(port.Rx, "in", $"analogue input {port.Name}"), (port.Tx, "out", $"analogue output {port.Name}")],

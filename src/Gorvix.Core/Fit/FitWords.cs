@@ -6,6 +6,7 @@ using Gorvix.Core.Protocols;
 using Gorvix.Core.Routing;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
+using Half = Gorvix.Core.Routing.Half;
 
 namespace Gorvix.Core.Fit;
 
@@ -114,8 +115,8 @@ public static class FitWords
             .SelectMany(r =>
                 new[]
                 {
-                    r!.Settings.InvertRx ? $"{r.Port.Name} RX inverted" : null,
-                    r.Settings.InvertTx ? $"{r.Port.Name} TX inverted" : null,
+                    r!.Settings.InvertRx ? $"{PortWords.Of(r.Port, Half.Rx)} inverted" : null,
+                    r.Settings.InvertTx ? $"{PortWords.Of(r.Port, Half.Tx)} inverted" : null,
                     r.Settings.SwapPins ? $"{r.Port.Name} RX and TX swapped" : null,
                 }.OfType<string>()
             )

@@ -102,10 +102,6 @@ public static class SweepReader
                 ? $"All {carried} links connected."
                 : $"{carried} of {plan.Placements.Count} links connected.",
         ];
-        if (left.Count > 0)
-        {
-            verdict.Add($"Not connected: {Phrase.Join([.. left.Select(p => FitWords.Short(p.Link, build))])}.");
-        }
         if (plan.Gap is { } gap)
         {
             verdict.Add($"Best found so far. {ProofWords.Of(gap)}");
@@ -135,8 +131,7 @@ public static class SweepReader
             (CostTerm.Hazards, n => Phrase.Count(n, "hazard")),
             (CostTerm.Losses, n => Phrase.Count(n, "lost function", "lost functions")),
             (CostTerm.Processor, n => $"about {n * 10} % CPU load"),
-            (CostTerm.HandWork, n => $"{WorkWords.About(n, build)} of manual work"),
-            (CostTerm.WholePorts, n => Phrase.Count(n, "full UART")),
+            (CostTerm.HandWork, n => $"{WorkWords.About(n, build)} of work"),
         ];
         return string.Join(", ", terms.Where(t => plan.Cost[t.Term] > 0).Select(t => t.Say(plan.Cost[t.Term])));
     }

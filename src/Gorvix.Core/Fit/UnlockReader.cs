@@ -93,7 +93,7 @@ internal sealed class UnlockReader(
             (UnlockKind.AddRegulator, { Part: { } part }) =>
                 $"Add the {Name(library.Device(part)!)} and power the device from it",
             (_, { Part: { } part }) => $"Swap board to {Name(library.Board(part)!)}",
-            _ => $"{step.Kind}",
+            _ => "Change the build",
         };
 
     private string Harness(string device, string harness)

@@ -168,12 +168,7 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
             route.Port is null ? null : Port.NameOf(route.Port),
             route.Pad is null ? null : $"pad {PadOf(route.Pad)}",
             route.Mode is null ? null : $"mode \"{link.Function.Modes.First(m => m.Id == route.Mode).Name}\"",
-            route.Bridges switch
-            {
-                null => null,
-                "" => "no jumper",
-                var positions => $"jumper {positions.Replace("=", " at ")}",
-            },
+            route.Bridges is null ? null : WorkWords.Jumpers(route.Bridges),
         ];
         var where = string.Join(", ", parts.Where(p => p is not null));
         return where == "" ? "any port" : where;

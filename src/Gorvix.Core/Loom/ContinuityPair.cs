@@ -21,6 +21,16 @@ public sealed record ContinuityPair(
     IReadOnlyList<string> Pads
 )
 {
+    /// <summary>What a meter must show, in words: "continuity", "4.7 kΩ".</summary>
+    public string Expected =>
+        Finds switch
+        {
+            Finds.Beeps => "continuity",
+            Finds.Ohms => Numbers.Ohms(Value),
+            Finds.Diode => $"{Value:0.0#} V one way, open the other",
+            _ => "open",
+        };
+
     /// <summary>The point under one probe.</summary>
     public required Node OneAt { get; init; }
 

@@ -2,8 +2,10 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
+using Gorvix.Core.Routing;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
+using Half = Gorvix.Core.Routing.Half;
 
 namespace Gorvix.Core.Loom;
 
@@ -147,21 +149,23 @@ internal sealed class WireReader(WiredBuild wired)
         return port.Port.Kind switch
         {
             PortKind.Bus =>
-                $"{need}: {(port.Port.Clock is { } clock && nets.Contains(clock) ? "SCL" : "SDA")} of {port.Port.Name}",
+                $"{need}: {PortWords.Of(port.Port, port.Port.Clock is { } clock && nets.Contains(clock) ? Half.Clock : Half.Data)}",
             PortKind.Video when flow == Flow.Out => $"{need}: {name} → board",
             PortKind.Video => $"{need}: board → {name}",
             PortKind.Analogue when flow == Flow.Out => $"{need}: analogue signal {name} → {port.Port.Name}",
             PortKind.Analogue => $"{need}: analogue signal {port.Port.Name} → {name}",
-            _ => $"{need}: {Talk(flow, name)}, {port.Port.Name}",
+            PortKind.Pulse => $"{need}: signal → {PortWords.Of(port.Port, Half.Rx)}",
+            _ => $"{need}: {Talk(flow, port.Port)}",
         };
     }
 
-    private static string Talk(Flow? flow, string name) =>
+    // From the device's end to the port's.
+    private static string Talk(Flow? flow, Port port) =>
         flow switch
         {
-            Flow.Out => $"{name} TX → board RX",
-            Flow.In => $"board TX → {name} RX",
-            _ => $"{name} ↔ board, one-wire half-duplex",
+            Flow.Out => $"TX → {PortWords.Of(port, Half.Rx)}",
+            Flow.In => $"RX ← {PortWords.Of(port, Half.Tx)}",
+            _ => $"{port.Name}, one-wire half-duplex",
         };
 
     private string RailOf(WiredLead lead) =>

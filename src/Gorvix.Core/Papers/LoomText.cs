@@ -96,7 +96,7 @@ public static class LoomText
             Line();
             Table(
                 ["Probe 1", "Probe 2", "Expected"],
-                sheet.Continuity.Select(p => new[] { p.One, p.Other, Phrase.Lower($"{p.Finds}") })
+                sheet.Continuity.Select(p => new[] { p.One, p.Other, p.Expected })
             );
         }
         List(

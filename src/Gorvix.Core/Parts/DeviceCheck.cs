@@ -1,3 +1,5 @@
+using System.Text.Json;
+
 namespace Gorvix.Core.Parts;
 
 /// <summary>Finds where what a device says besides its leads and modes contradicts itself: outputs, harnesses, pieces, riders.</summary>
@@ -9,7 +11,11 @@ internal static class DeviceCheck
         list.Range(device.Pieces, 1, PartCheck.MostPieces, "units", $"{place}.units");
         Outputs(device, place, list);
         Harnesses(device, place, list);
-        list.Ids([.. device.Signs.Select(s => $"{s.State}")], $"{place}.signs", s => s);
+        list.Ids(
+            [.. device.Signs.Select(s => JsonNamingPolicy.CamelCase.ConvertName($"{s.State}"))],
+            $"{place}.signs",
+            s => s
+        );
         foreach (var (i, sign) in device.Signs.Index())
         {
             list.Text(sign.Seen, $"{place}.signs[{i}].seen");

@@ -107,6 +107,14 @@ public static class PortWords
             _ => $"{port.Name} SCL",
         };
 
+    /// <summary>The half of a port that a net is; null where it is another pin of the port.</summary>
+    public static string? Of(Port port, string net) =>
+        net == port.Rx ? Of(port, Half.Rx)
+        : net == port.Tx ? Of(port, Half.Tx)
+        : net == port.Data ? Of(port, Half.Data)
+        : net == port.Clock ? Of(port, Half.Clock)
+        : null;
+
     /// <summary>What a mode asks of the device, or null.</summary>
     public static string? Condition(Mode mode) => Condition(mode.Setting, mode.Firmware);
 

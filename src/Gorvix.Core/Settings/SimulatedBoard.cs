@@ -1,5 +1,6 @@
 using Gorvix.Core.Parts;
 using Gorvix.Core.Protocols;
+using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Settings;
 
@@ -171,7 +172,7 @@ public sealed class SimulatedBoard(Board board, FirmwareProfile? firmware)
             : firmware is not null
             && jobs.Find(j => !firmware.Jobs.Contains(j)) is var lacks
             && jobs.Exists(j => !firmware.Jobs.Contains(j))
-                ? $"no function {lacks} in this firmware generation"
+                ? $"no {PortWords.Of(lacks)} in this firmware generation"
             : port.Kind == PortKind.Software && firmware?.SoftwareSerial == SoftwareSerial.Missing
                 ? $"{id} is not available: no software serial in this firmware generation"
             : null;

@@ -1,4 +1,3 @@
-using Gorvix.Core.Findings;
 using Gorvix.Core.Settings;
 
 namespace Gorvix.Core.Tables;
@@ -12,8 +11,16 @@ public static class SettingsTable
         Sheet.Write(
             ["where", "key", "value", "words", "why", "done"],
             sheet.Settings.Select(s =>
-                (IReadOnlyList<string?>)
-                    [Phrase.Lower($"{s.Place}"), s.Key, s.Value, s.Words, s.Why, s.IsDone ? "yes" : ""]
+                (IReadOnlyList<string?>)[Where(s.Place), s.Key, s.Value, s.Words, s.Why, s.IsDone ? "yes" : ""]
             )
         );
+
+    private static string Where(SettingPlace place) =>
+        place switch
+        {
+            SettingPlace.Port => "port",
+            SettingPlace.Board => "board",
+            SettingPlace.Device => "device",
+            _ => "radio",
+        };
 }

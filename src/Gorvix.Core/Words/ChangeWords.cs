@@ -12,18 +12,27 @@ public sealed class ChangeWords(Build build, PartsLibrary library)
 
     /// <summary>A pin or a block, set or removed.</summary>
     public string Of(BuildChange change) =>
-        change.Match switch
+        change.Kind switch
+        {
+            ChangeKind.Pin => $"Pin {What(change.Match)}",
+            ChangeKind.Unpin => $"Unpin {What(change.Match)}",
+            ChangeKind.Block => $"Block {What(change.Match)}",
+            _ => $"Unblock {What(change.Match)}",
+        };
+
+    private string What(WishMatch match) =>
+        match switch
         {
             RouteMatch route => Where(route) is { Length: > 0 } where
-                ? $"{change.Kind} {Link(route.Link)}: {where}"
-                : $"{change.Kind} {Link(route.Link)}",
-            SeatMatch { Socket: { } socket } seat => $"{change.Kind} {Device(seat.Device)} plug in {Socket(socket)}",
-            SeatMatch seat => $"{change.Kind} {Device(seat.Device)}: direct-soldered",
+                ? $"{Link(route.Link)}: {where}"
+                : Link(route.Link),
+            SeatMatch { Socket: { } socket } seat => $"{Device(seat.Device)} plug in {Socket(socket)}",
+            SeatMatch seat => $"{Device(seat.Device)}: direct-soldered",
             FeedMatch { From: { } from } feed =>
-                $"{change.Kind} {Lead(feed.Device, feed.Lead)}: powered from {Lead(from, feed.FromLead ?? "")}",
-            FeedMatch feed => $"{change.Kind} {Lead(feed.Device, feed.Lead)}: powered from {Pad(feed.Pad ?? "")}",
-            LeadMatch lead => $"{change.Kind} {Lead(lead.Device, lead.Lead)}: de-pinned",
-            _ => $"{change.Kind}",
+                $"{Lead(feed.Device, feed.Lead)}: powered from {Lead(from, feed.FromLead ?? "")}",
+            FeedMatch feed => $"{Lead(feed.Device, feed.Lead)}: powered from {Pad(feed.Pad ?? "")}",
+            LeadMatch lead => $"{Lead(lead.Device, lead.Lead)}: de-pinned",
+            _ => "",
         };
 
     /// <summary>A change of parts, links, names or wires.</summary>
@@ -65,9 +74,7 @@ public sealed class ChangeWords(Build build, PartsLibrary library)
             {
                 match.Mode is null ? null : $"mode {Mode(match.Link, match.Mode)}",
                 match.Pad is null ? null : $"pad {Pad(match.Pad)}",
-                match.Bridges is null ? null
-                : match.Bridges == "" ? "no jumper"
-                : $"jumpers {match.Bridges}",
+                match.Bridges is null ? null : WorkWords.Jumpers(match.Bridges),
                 match.Port is null ? null : Port.NameOf(match.Port),
             }.OfType<string>()
         );

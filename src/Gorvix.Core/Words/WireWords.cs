@@ -127,6 +127,17 @@ public static class WorkWords
         return kinds.Count == 0 ? "" : $"{Phrase.Join(kinds)}, {About(work.Sum(w => w.Minutes), build)}";
     }
 
+    /// <summary>The jumper positions of a pin or a block in words.</summary>
+    /// <param name="positions">As <see cref="RouteMatch.Bridges"/> has them: <c>J4=inverted, JR=SBUS</c>; empty for none.</param>
+    public static string Jumpers(string positions) =>
+        positions == ""
+            ? "no jumper"
+            : Phrase.Join([
+                .. from position in positions.Split(", ", StringSplitOptions.RemoveEmptyEntries)
+                let parts = position.Split('=', 2)
+                select $"jumper {parts[0]} at \"{parts[^1]}\"",
+            ]);
+
     /// <summary>"about 6 min", in the builder's hand.</summary>
     public static string About(int minutes, ResolvedBuild build) =>
         $"about {WorkMinutes.In(build.Build.House.Hand, minutes)} min";

@@ -138,7 +138,7 @@ internal static class ShelfEndpoints
         const string Mark = "(copy)";
         var room = BuildCheck.MostName - Mark.Length;
         var name = build.Name.Length > room ? build.Name[..room] : build.Name;
-        var made = await bench.Create(build with { Name = name + Mark }, $"Duplicate {id}", stop);
+        var made = await bench.Create(build with { Name = name + Mark }, $"Duplicate {build.Name}", stop);
         return await cards.Created(made, stop);
     }
 

@@ -150,9 +150,9 @@ public class LoomTests
     public void A_signal_is_told_by_who_talks_and_who_hears()
     {
         var wires = LoomReader.Of(Wired(Demo.CrusherHouseLark)).Wires.ToDictionary(w => w.Id);
-        Assert.Equal("OSD: Beacon D6 TX → board RX, UART1", wires["air-unit tx"].Job);
-        Assert.Equal("OSD: board TX → Beacon D6 RX, UART1", wires["air-unit rx"].Job);
-        Assert.Equal("compass: SCL of I2C1", wires["gnss scl"].Job);
+        Assert.Equal("OSD: TX → UART1 RX", wires["air-unit tx"].Job);
+        Assert.Equal("OSD: RX ← UART1 TX", wires["air-unit rx"].Job);
+        Assert.Equal("compass: I2C1 SCL", wires["gnss scl"].Job);
         Assert.Equal("supply, BAT rail", wires["air-unit v"].Job);
         Assert.Equal("air-unit g2", wires["air-unit tx"].Twist);
     }

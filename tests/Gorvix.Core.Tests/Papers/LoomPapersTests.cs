@@ -116,6 +116,15 @@ public class LoomPapersTests
     }
 
     [Fact]
+    public void What_the_meter_must_show_is_called_on_paper_as_on_the_bench()
+    {
+        var (_, sheet) = Loom("Crusher House Lark");
+        var page = LoomText.Write("x", "a board", sheet, []);
+        Assert.Contains("| 5V (top) | GND (top) | open |", page, StringComparison.Ordinal);
+        Assert.Contains("| SBUS at Relay 16 | T6 (top) | continuity |", page, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void A_name_that_is_full_of_marks_stays_a_name()
     {
         var (wired, sheet) = Loom("Ramp Swift");

@@ -42,7 +42,7 @@ public class ChangeWordsTests
                 }
             },
             {
-                "Pin GPS: jumpers J4=raw",
+                "Pin GPS: jumper J4 at \"raw\"",
                 ChangeKind.Pin,
                 new RouteMatch { Link = "position", Bridges = "J4=raw" }
             },

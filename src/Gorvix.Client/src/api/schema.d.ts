@@ -2815,6 +2815,8 @@ export interface components {
             why: string;
             /** @description Ids of the pads under the probes. */
             pads: string[];
+            /** @description What a meter must show, in words: "continuity", "4.7 kΩ". */
+            expected?: null | string;
             /** @description The point under one probe. */
             oneAt: components["schemas"]["Node"];
             /** @description The point under the other. */

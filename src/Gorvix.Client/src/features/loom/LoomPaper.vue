@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { FitView, LoomView } from '@/api/client'
-import { bySide, mustBe } from './useLoom'
+import { bySide } from './useLoom'
 
 /** What goes to the bench on one sheet of paper: ports, wires, plugs, bridges, leads that go nowhere, cautions. Only on paper. */
 const props = defineProps<{
@@ -86,7 +86,7 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
             <td><span class="box"></span></td>
             <td class="label">{{ p.one }}</td>
             <td class="label">{{ p.other }}</td>
-            <td>{{ mustBe(p) }}</td>
+            <td>{{ p.expected }}</td>
             <td>{{ p.why }}</td>
           </tr>
         </tbody>

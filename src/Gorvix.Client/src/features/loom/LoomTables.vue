@@ -2,7 +2,6 @@
 import type { LoomView } from '@/api/client'
 import { computed } from 'vue'
 import MenuButton from '@/ui/MenuButton.vue'
-import { mustBe } from './useLoom'
 
 /** Every wire, every lead that stays loose, what to measure before power, and what to cut. */
 const props = defineProps<{ sheet: LoomView['sheet']; build: string }>()
@@ -88,7 +87,7 @@ const files = computed(() => {
         <tr v-for="(p, i) in sheet.continuity" :key="i">
           <td class="label">{{ p.one }}</td>
           <td class="label">{{ p.other }}</td>
-          <td class="must" :class="p.finds">{{ mustBe(p) }}</td>
+          <td class="must" :class="p.finds">{{ p.expected }}</td>
           <td>{{ p.why }}</td>
         </tr>
       </tbody>

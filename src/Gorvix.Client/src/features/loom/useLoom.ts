@@ -78,11 +78,3 @@ export function bySide(steps: Step[]) {
   }
   return groups
 }
-
-/** What a meter must say between two points. */
-export const mustBe = (p: LoomView['sheet']['continuity'][number]) =>
-  p.finds === 'ohms'
-    ? `${p.value} Ω`
-    : p.finds === 'diode'
-      ? `${p.value.toFixed(2)} V one way, open reversed`
-      : { beeps: 'continuity', silent: 'open' }[p.finds]

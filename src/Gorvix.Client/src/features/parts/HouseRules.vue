@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import type { HouseRules, Setup, SetupChoices } from '@/api/client'
 
-/** Where builders disagree: both reasons, and the builder's choice. */
+/** Where builders disagree: the builder's choice with its reason, and the reasons of the others when asked for. */
 const props = defineProps<{ setup: Setup; choices: SetupChoices | null }>()
 const emit = defineEmits<{ change: [setup: Setup] }>()
+
+const every = ref(false)
 
 function choose(rule: string, school: string | null) {
   emit('change', { ...props.setup, house: { ...props.setup.house, [rule]: school } as HouseRules })
@@ -16,8 +19,18 @@ function chosen(rule: string) {
 
 <template>
   <section id="house" class="house">
-    <h2>House rules</h2>
-    <p class="quiet">Builders disagree on these. Choose what you prefer.</p>
+    <header>
+      <h2>House rules</h2>
+      <p class="quiet">Builders disagree on these.</p>
+      <v-btn
+        variant="text"
+        size="small"
+        data-testid="reasons"
+        :aria-pressed="every"
+        @click="every = !every"
+        >Compare reasons</v-btn
+      >
+    </header>
     <div class="disputes">
       <v-radio-group
         v-for="dispute in choices?.disputes"
@@ -31,7 +44,9 @@ function chosen(rule: string) {
           <template #label>
             <span :class="{ chosen: chosen(dispute.id) === school.value }"
               ><span class="name">{{ school.name }}</span>
-              <span class="reason">{{ school.reason }}</span></span
+              <span v-if="every || chosen(dispute.id) === school.value" class="reason">{{
+                school.reason
+              }}</span></span
             >
           </template>
         </v-radio>
@@ -43,6 +58,13 @@ function chosen(rule: string) {
 <style scoped>
 .house {
   margin-top: 24px;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: baseline;
 }
 
 h2 {
