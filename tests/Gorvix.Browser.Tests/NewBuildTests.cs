@@ -36,6 +36,21 @@ public class NewBuildTests
     }
 
     [Fact]
+    public async Task Without_a_board_in_the_library_it_leads_to_one()
+    {
+        await using var page = await Page.Open("/new", demo: null);
+        page.Says("h2", "No boards in the library");
+        page.Click("a[href='/library/boards/new']");
+        page.Says("main h1", "New board");
+        page.Says("figcaption", "No pads yet.");
+        Assert.Empty(page.All("[data-testid='told']"));
+        page.Driver.Navigate().Back();
+        page.Click("a[href='/take-in']");
+        page.Says("main h1", "Import");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
     public async Task A_build_is_made_with_keys_alone()
     {
         await using var page = await Page.Open("/");

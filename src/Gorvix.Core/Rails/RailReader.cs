@@ -189,11 +189,10 @@ public static class RailReader
         private bool Unknown(Rail rail) =>
             _unknown.TryGetValue(rail.Id, out var known)
                 ? known
-                : _unknown[rail.Id] = shape
-                    .Below(rail)
-                    .Any(c =>
-                        c is { Kind: not RegulatorKind.Linear, Efficiency: null } || IsUnknown(FedBy(c)) || Unknown(c)
-                    );
+                : _unknown[rail.Id] = shape.Below(rail).Any(AsksUnknown);
+
+        private bool AsksUnknown(Rail child) =>
+            child is { Kind: not RegulatorKind.Linear, Efficiency: null } || IsUnknown(FedBy(child)) || Unknown(child);
 
         // A current that no leaflet tells, here or behind an output.
         private bool IsUnknown(IEnumerable<FedLead> fed) =>
@@ -253,7 +252,8 @@ public static class RailReader
                 null,
                 NameOf(fed.Lead.Device),
                 With(fed.Supply.Typical, rule),
-                With(fed.Supply is { Typical: null, Peak: null } ? null : fed.Supply.Most(), high)
+                With(fed.Supply is { Typical: null, Peak: null } ? null : fed.Supply.Most(), high),
+                IsUnknown([fed])
             );
         }
 
@@ -287,7 +287,8 @@ public static class RailReader
                         child.Id,
                         child.Label,
                         Round(list.Sum(r => rule.Inputs[r])),
-                        Round(list.Sum(r => high.Inputs[r]))
+                        Round(list.Sum(r => high.Inputs[r])),
+                        AsksUnknown(child)
                     );
                 }
             }

@@ -52,7 +52,15 @@ public enum LeadFeed
 /// <param name="Name">What the builder calls it.</param>
 /// <param name="Typical">What it draws as a rule, in amperes; null when the leaflet does not say.</param>
 /// <param name="Peak">The most that it draws, in amperes; null when the leaflet does not say.</param>
-public sealed record RailLoad(string? Device, string? Rail, string Name, double? Typical, double? Peak);
+/// <param name="AtLeast">True when a current in it or behind it is not known: then both are the least that they can be.</param>
+public sealed record RailLoad(
+    string? Device,
+    string? Rail,
+    string Name,
+    double? Typical,
+    double? Peak,
+    bool AtLeast = false
+);
 
 /// <summary>A rail of the board, or an output of a device that feeds others, in a situation.</summary>
 /// <param name="Id">Its id; of an output the device and its lead with a colon between.</param>

@@ -181,12 +181,21 @@ public class RailReaderTests
         var rail = RailBench.Read(RailBench.Of(4, "5V", 4.5, 5.5, null), "full").Rails.First(r => r.Label == "5V");
         Assert.True(rail.AtLeast);
         Assert.Equal(0, rail.Typical);
+        Assert.True(BatteryLoad(null).AtLeast);
+        Assert.False(BatteryLoad(0.2).AtLeast);
         Assert.False(
             RailBench.Read(RailBench.Of(4, "5V", 4.5, 5.5, 0.2), "full").Rails.First(r => r.Label == "5V").AtLeast
         );
     }
 
     /// <summary>A linear regulator turns (16.8 - 5) V at 0.5 A into 5.9 W of heat.</summary>
+    // What the linear regulator asks the battery's rail for.
+    private static RailLoad BatteryLoad(double? amps) =>
+        RailBench
+            .Read(RailBench.Of(4, "5L", 4.5, 5.5, amps), "full")
+            .Rails.SelectMany(r => r.Loads)
+            .First(l => l.Rail is not null && l.Name == "5L");
+
     [Fact]
     public void A_linear_regulator_makes_heat_of_what_is_too_much() =>
         Assert.InRange(

@@ -6110,6 +6110,11 @@ export interface components {
              * @description The most that it draws, in amperes; null when the leaflet does not say.
              */
             peak: null | number;
+            /**
+             * @description True when a current in it or behind it is not known: then both are the least that they can be.
+             * @default false
+             */
+            atLeast: boolean;
         };
         /** @description Something to say of a situation. */
         RailNote: {

@@ -289,10 +289,10 @@ function scale(by: 1 | -1) {
       </svg>
     </div>
     <figcaption>
-      <p class="told" data-testid="told">{{ told }}</p>
+      <p v-if="pads.length + onOther > 0" class="told" data-testid="told">{{ told }}</p>
       <p v-if="beneath > 0" class="quiet">{{ beneath }} more on the {{ other }} side.</p>
       <p v-else-if="pads.length === 0" class="quiet">
-        No pads on this side; {{ onOther }} on the {{ other }}.
+        {{ onOther === 0 ? 'No pads yet.' : `No pads on this side; ${onOther} on the ${other}.` }}
       </p>
       <p v-if="face.note" class="quiet">{{ face.note }}</p>
     </figcaption>

@@ -139,10 +139,13 @@ watch(
     >
       <v-btn @click="library.load">Try again</v-btn>
     </ProblemNote>
-    <v-empty-state v-if="lines?.length === 0" justify="start">
-      <template #title><h2>The library is empty</h2></template>
-      <p>Import a build file under Builds: its parts come with it.</p>
-      <v-btn to="/">Go to Builds</v-btn>
+    <v-empty-state v-if="lines && !lines.some((l) => l.isBoard)" justify="start">
+      <template #title><h2>No boards in the library</h2></template>
+      <p>Add your board from its manual, or import a file: its parts come with it.</p>
+      <p class="next">
+        <v-btn color="primary" variant="flat" :to="{ name: 'new-board' }">Add board</v-btn>
+        <v-btn variant="outlined" :to="{ name: 'take-in' }">Import file</v-btn>
+      </p>
     </v-empty-state>
     <div v-else class="columns">
       <div class="choices">
@@ -280,6 +283,12 @@ h1 {
 
 .gap {
   margin: 12px 0;
+}
+
+.next {
+  display: flex;
+  gap: 8px;
+  margin-top: 12px;
 }
 
 .columns {

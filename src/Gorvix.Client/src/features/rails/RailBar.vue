@@ -68,9 +68,9 @@ const over = computed(() => props.rail.state === 'over' || props.rail.state === 
         <span v-else class="label">{{ l.name }}</span>
         <span class="quiet">
           {{
-            l.typical == null
+            l.typical == null || (l.atLeast && l.usual + l.more < 0.0005)
               ? 'unknown'
-              : amps(l.typical) + (l.more > 0 ? `, ${amps(l.typical + l.more)} peak` : '')
+              : drawn(l.usual, l.atLeast) + (l.more > 0 ? `, ${amps(l.usual + l.more)} peak` : '')
           }}</span
         >
       </li>
