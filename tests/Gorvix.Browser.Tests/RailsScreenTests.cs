@@ -11,7 +11,7 @@ public class RailsScreenTests
         await using var page = await Page.Open("/builds/spoil-tip-owl/fit");
         page.Says("[data-testid='supply']", "4V5 rail");
         page.Click("#to-rails");
-        page.Says("[data-rail='5v']", "0.25 A of 1.00 A spare");
+        page.Says("[data-rail='5v']", "250 mA of 1 A spare");
         page.Says(".findings", "5V of Furlong drops to 4.47 V");
         page.Says("[data-window='radio v']", "marginal");
         page.Says("[data-window='receiver v']", "OK");
@@ -68,7 +68,7 @@ public class RailsScreenTests
         page.Says("[data-section='wires']", "Enter a length of 0.1 to 500 cm.");
         page.Write("[data-field='limiterAmps']", "0.3");
         page.Click("[data-situation='limiter']");
-        page.Says(".findings", "The 0.3 A current limiter trips at power-up");
+        page.Says(".findings", "The 300 mA current limiter trips at power-up");
         page.Press(Keys.Escape);
         page.Run("document.activeElement.blur()");
         page.Press("z");

@@ -170,9 +170,9 @@ internal sealed class PowerChecks
             : SourceCheck(
                 "Battery voltage",
                 "Measure the battery before plugging it in; every later reading is computed from this one.",
-                pack.Cells * Builds.Pack.EmptyCell,
-                pack.Cells * (Builds.Pack.FullCell(pack.Chemistry) + 0.02),
-                Math.Max(pack.Cells * (Builds.Pack.FullCell(pack.Chemistry) + 0.05), 0),
+                pack.At(Builds.Pack.EmptyCell),
+                pack.At(Builds.Pack.FullCell(pack.Chemistry) + 0.02),
+                Math.Max(pack.At(Builds.Pack.FullCell(pack.Chemistry) + 0.05), 0),
                 $"It is a charged {pack.Cells}S pack."
             );
     }

@@ -145,7 +145,7 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
     private IEnumerable<Band> VoltBands(MeterReading reading, VoltWindow? window, bool follows)
     {
         var low = follows
-            ? Math.Min(reading.Low, wired.Build.Build.Pack!.Cells * Builds.Pack.EmptyCell * 0.97)
+            ? Math.Min(reading.Low, wired.Build.Build.Pack!.At(Builds.Pack.EmptyCell) * 0.97)
             : reading.Low;
         var most = window is { } w ? Math.Max(w.Max + LeadReading.Slack, reading.High) : reading.High * 1.1;
         var least = window is { } x ? Math.Min(x.Min, low) : low * 0.9;

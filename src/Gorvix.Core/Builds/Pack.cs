@@ -31,7 +31,11 @@ public sealed record Pack
     public double? Milliohms { get; init; }
 
     /// <summary>From empty (3.3 V a cell) to full (4.20 V, or 4.35 V for the high-voltage kind); common practice.</summary>
-    public VoltWindow Volts() => new() { Min = Cells * EmptyCell, Max = Cells * FullCell(Chemistry) };
+    public VoltWindow Volts() => new() { Min = At(EmptyCell), Max = At(FullCell(Chemistry)) };
+
+    /// <summary>Volts of the pack, to the millivolt: six cells of 4.2 V are 25.2 V, not a hair above what a leaflet calls 25.2 V.</summary>
+    /// <param name="cell">Volts of each cell.</param>
+    public double At(double cell) => Math.Round(Cells * cell, 3);
 
     /// <summary>Volts of a full cell; common practice.</summary>
     /// <param name="chemistry">The kind of cell.</param>

@@ -148,7 +148,7 @@ internal sealed class BurnCards(WiredBuild wired)
         var full = RailAnswer.Flight(wired).First();
         foreach (var cells in PackCells.Where(c => c != pack.Cells))
         {
-            var sheet = RailReader.Read(wired, full with { InputVolts = cells * Pack.FullCell(pack.Chemistry) });
+            var sheet = RailReader.Read(wired, full with { InputVolts = (pack with { Cells = cells }).Volts().Max });
             foreach (var lead in Supplies())
             {
                 if (Judged([sheet], lead) is { } judged)

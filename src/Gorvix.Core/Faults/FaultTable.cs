@@ -54,10 +54,7 @@ public sealed class FaultTable
     public static FaultTable Of(WiredBuild wired, double? sourceVolts = null, CancellationToken stop = default)
     {
         var build = wired.Build.Build;
-        var volts =
-            sourceVolts
-            ?? build.InputVolts
-            ?? (build.Pack is { } pack ? pack.Cells * Builds.Pack.FullCell(pack.Chemistry) : 0);
+        var volts = sourceVolts ?? build.InputVolts ?? (build.Pack?.Volts().Max ?? 0);
         var meant = new Meant(wired, volts);
         var sheet = BenchReader.Of(wired, meant.Settings, volts > 0 ? volts : null);
         var tests = new TestMaker(meant, sheet).All();

@@ -4,6 +4,7 @@ using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Routing;
 using Gorvix.Core.Wiring;
+using Gorvix.Core.Words;
 
 namespace Gorvix.Core.Rails;
 
@@ -93,8 +94,8 @@ public static class RailCheck
                 Severity.Warn,
                 Subject.Place("USB"),
                 ("rail", first?.Label ?? "USB"),
-                ("amps", Figure(drawn.Typical)),
-                ("limit", Figure(most))
+                ("amps", PlainWords.Amperes(drawn.Typical)),
+                ("limit", PlainWords.Amperes(most))
             );
         }
         foreach (var finding in Limiter(sheet))
@@ -112,10 +113,10 @@ public static class RailCheck
                 always ? Severity.Stop : Severity.Warn,
                 Subject.Place(rail.Label),
                 ("rail", rail.Label),
-                ("limit", Figure(rail.Limit!.Value)),
+                ("limit", PlainWords.Amperes(rail.Limit!.Value)),
                 ("situation", name),
                 ("least", rail.AtLeast ? "at least " : ""),
-                ("amps", Figure(always ? rail.Typical : rail.Peak)),
+                ("amps", PlainWords.Amperes(always ? rail.Typical : rail.Peak)),
                 ("how", always ? "typical" : "peak")
             );
         }
@@ -217,15 +218,15 @@ public static class RailCheck
                 var always = free.Typical > power.LimiterAmps;
                 yield return Say(
                     RailRules.LimiterTrips,
-                    $"{Figure(power.LimiterAmps)} A current limiter",
-                    $"the build draws {least}{Figure(always ? free.Typical : free.Peak)} A {(always ? "typical" : "peak")}"
+                    $"{PlainWords.Amperes(power.LimiterAmps)} current limiter",
+                    $"the build draws {least}{PlainWords.Amperes(always ? free.Typical : free.Peak)} {(always ? "typical" : "peak")}"
                 );
                 break;
             case InLine.Limiter when power.LimiterAmps > Math.Max(MostHarmless, 2 * free.Peak) && !sheet.AtLeast:
                 yield return Say(
                     RailRules.LimiterVain,
-                    $"{Figure(power.LimiterAmps)} A current limiter",
-                    $"the build draws {Figure(free.Peak)} A peak; a fault can draw {Figure(power.LimiterAmps - free.Peak)} A more before it limits"
+                    $"{PlainWords.Amperes(power.LimiterAmps)} current limiter",
+                    $"the build draws {PlainWords.Amperes(free.Peak)} peak; a fault can draw {PlainWords.Amperes(power.LimiterAmps - free.Peak)} more before it limits"
                 );
                 break;
             case InLine.Lamp when power.LampVolts < input / MostGlare:
@@ -240,7 +241,7 @@ public static class RailCheck
                 yield return Say(
                     RailRules.LimiterVain,
                     $"{Figure(power.LampWatts)} W bulb",
-                    $"at a short it passes {Figure(power.LampWatts / power.LampVolts)} A"
+                    $"at a short it passes {PlainWords.Amperes(power.LampWatts / power.LampVolts)}"
                 );
                 break;
         }

@@ -45,7 +45,7 @@ public static class RailRules
     public static readonly Rule Overloaded = new(
         "RAIL-LIMIT",
         "Rail overloaded",
-        "{rail} rail: {least}{amps} A {how} ({situation}), limit {limit} A.",
+        "{rail} rail: {least}{amps} {how} ({situation}), limit {limit}.",
         "Loads add up, and peak counts, not average: the regulator shuts down or sags, and everything powered from it restarts.",
         SourceNote.Practice
     )
@@ -57,7 +57,7 @@ public static class RailRules
     public static readonly Rule UsbLimit = new(
         "USB-LIMIT",
         "USB port overloaded",
-        "{rail} and its loads draw {amps} A from USB; the port supplies {limit} A.",
+        "{rail} and its loads draw {amps} from USB; the port supplies {limit}.",
         "A port supplies 100 mA by default, 500 mA once granted, 900 mA if USB 3; a Type-C port that advertises it, 1.5 or 3 A. Above that it switches off.",
         SourceNote.Published(
             "Universal Serial Bus Specification 2.0, section 7.2.1; USB 3.2, section 11.4.1; USB Type-C 2.0, table 4-36"

@@ -125,7 +125,7 @@ public sealed record Situation(string Id, string Name, double? InputVolts)
         else if (build.Pack is { } pack)
         {
             void Charged(string id, string name, double cell) =>
-                Add(id, name, pack.Cells * cell, SituationGroup.Pack, (pack.Milliohms ?? 0) / 1000);
+                Add(id, name, pack.At(cell), SituationGroup.Pack, (pack.Milliohms ?? 0) / 1000);
             if (cellVolts is { } set)
             {
                 Charged("charge", $"{set:0.00} V per cell", set);

@@ -42,8 +42,8 @@ public class RailCheckTests
 
     [Theory]
     [InlineData(1.9, 2.0, null, Severity.Note)]
-    [InlineData(1.9, 2.1, "5V rail: 2.1 A peak (full battery), limit 2.0 A.", Severity.Warn)]
-    [InlineData(2.1, 2.3, "5V rail: 2.1 A typical (full battery), limit 2.0 A.", Severity.Stop)]
+    [InlineData(1.9, 2.1, "5V rail: 2.1 A peak (full battery), limit 2 A.", Severity.Warn)]
+    [InlineData(2.1, 2.3, "5V rail: 2.1 A typical (full battery), limit 2 A.", Severity.Stop)]
     public void The_loads_of_a_rail_add_up(double typical, double peak, string? says, Severity severity) =>
         Same(says, severity, Sheet(Full, Rail(typical, peak, true)));
 
@@ -62,7 +62,7 @@ public class RailCheckTests
 
     [Theory]
     [InlineData(0.5, null)]
-    [InlineData(0.6, "5V and its loads draw 0.6 A from USB; the port supplies 0.5 A.")]
+    [InlineData(0.6, "5V and its loads draw 600 mA from USB; the port supplies 500 mA.")]
     public void A_port_of_a_computer_gives_half_an_ampere(double amps, string? says) =>
         Same(says, Severity.Warn, Sheet(Usb, Rail(0.4, 0.4, true)) with { UsbAmps = new AmpPair(amps, amps) });
 
@@ -124,8 +124,8 @@ public class RailCheckTests
 
     [Theory]
     [InlineData(0.5, 1, null)]
-    [InlineData(0.5, 1.2, "The 1.0 A current limiter trips at power-up: the build draws 1.2 A peak.")]
-    [InlineData(1.2, 1.4, "The 1.0 A current limiter trips at power-up: the build draws 1.2 A typical.")]
+    [InlineData(0.5, 1.2, "The 1 A current limiter trips at power-up: the build draws 1.2 A peak.")]
+    [InlineData(1.2, 1.4, "The 1 A current limiter trips at power-up: the build draws 1.2 A typical.")]
     public void A_limiter_lets_the_build_start_or_is_told_of(double typical, double peak, string? says) =>
         Same(says, Severity.Warn, Limited(new PowerSide(), InLine.Limiter, typical, peak));
 
@@ -135,7 +135,7 @@ public class RailCheckTests
     [InlineData(
         3,
         1,
-        "The 3.0 A current limiter protects nothing: the build draws 1.0 A peak; a fault can draw 2.0 A more before it limits."
+        "The 3 A current limiter protects nothing: the build draws 1 A peak; a fault can draw 2 A more before it limits."
     )]
     public void A_limiter_far_above_what_is_drawn_protects_nothing(double amps, double peak, string? says) =>
         Same(

@@ -299,7 +299,7 @@ public class RailReaderTests
         var held = RailBench.Read(Of(0.8), "bench");
         Assert.True(held.Leads[0].Volts < 1);
         Assert.Equal(
-            "The 0.5 A current limiter trips at power-up: the build draws at least 0.81 A typical.",
+            "The 500 mA current limiter trips at power-up: the build draws at least 810 mA typical.",
             Assert.Single(RailCheck.Of(held)).Sentence
         );
     }

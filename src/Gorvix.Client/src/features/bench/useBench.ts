@@ -11,6 +11,7 @@ import {
   type Problem,
   type TakenView,
 } from '@/api/client'
+import { amps, volts } from '@/ui/quantities'
 
 /** A reading that was taken here; it waits until the server has it. */
 export interface Taken {
@@ -63,9 +64,9 @@ function readWords(check: BenchCheck, value: number | null, answer: Answer | nul
   return value === null
     ? answerWords(check, answer ?? 'unsure').toLowerCase()
     : check.unit === 'volts'
-      ? `${value.toFixed(2)} V`
-      : check.unit === 'amps' && value < 1
-        ? `${Math.round(value * 1000)} mA`
+      ? volts(value)
+      : check.unit === 'amps'
+        ? amps(value)
         : `${value} ${unitOf(check)}`
 }
 

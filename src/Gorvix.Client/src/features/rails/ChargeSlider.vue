@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { RailsView } from '@/api/client'
-import { volts } from './useRails'
+import { volts } from '@/ui/quantities'
 
 type Charge = NonNullable<RailsView['charge']>
 

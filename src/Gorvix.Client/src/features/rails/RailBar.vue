@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { RailReading } from '@/api/client'
-import { amps, drawn, volts } from './useRails'
+import { drawn } from './useRails'
+import { amps, volts } from '@/ui/quantities'
 
 /** A rail as a bar from its source to its limit, its loads stacked on it; what is beyond the limit stands out of it. */
 const props = defineProps<{ rail: RailReading; chosen: string | null }>()

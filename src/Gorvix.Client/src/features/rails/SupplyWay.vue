@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { LeadReading } from '@/api/client'
-import { feedWords, volts } from './useRails'
+import { feedWords } from './useRails'
+import { volts } from '@/ui/quantities'
 
 /** The way of a supply: the source at the left, the lead at the right, what a meter reads at every station, and how it ends. */
 const props = defineProps<{ lead: LeadReading }>()

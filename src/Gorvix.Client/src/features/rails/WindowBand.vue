@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { LeadReading, RailsView } from '@/api/client'
-import { feedWords, volts } from './useRails'
+import { feedWords } from './useRails'
+import { volts } from '@/ui/quantities'
 
 /** The window of a lead as a band; in it the span that it gets from the empty to the full pack, and where it stands now. */
 const props = defineProps<{

@@ -1,6 +1,7 @@
 import { useThrottleFn } from '@vueuse/core'
 import { ref, shallowRef } from 'vue'
 import { api, ask, type Problem, type RailsView } from '@/api/client'
+import { amps } from '@/ui/quantities'
 
 /** What the rails of a build do; asked anew while the charge moves, the last answer stays until the next one is there. */
 export function useRails(build: () => string) {
@@ -24,10 +25,6 @@ export function useRails(build: () => string) {
   }
   return { view, problem, read: useThrottleFn(read, 40, true, true) }
 }
-
-/** Volts and amperes as they are read. */
-export const volts = (v: number) => `${v.toFixed(2)} V`
-export const amps = (a: number) => (a < 0.095 ? `${Math.round(a * 1000)} mA` : `${a.toFixed(2)} A`)
 
 /** A current some part of which may not be known. */
 export const drawn = (a: number, atLeast: boolean | undefined) =>
