@@ -87,7 +87,7 @@ public static class HouseSchools
                 new(
                     "pullUp",
                     "Pull-up resistor",
-                    "10 kΩ from the receiver's RX to its 3.3 V holds the line high, and the port stays usable."
+                    "10 kΩ from the receiver's RX to 3.3 V, never 5 V, holds the line high, and the port stays usable."
                 ),
             ]
         ),

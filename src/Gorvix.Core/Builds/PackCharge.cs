@@ -56,7 +56,7 @@ public sealed record PackCharge(int Percent, string Words, PackStage Stage)
         {
             _ when cell > full + 0.02 => new(
                 percent,
-                $"Overcharged, above {full:0.00} V per cell: leave it outside, away from anything flammable.",
+                $"Overcharged, above {full:0.00} V per cell: do not charge or fly it. Leave it outside, away from anything flammable.",
                 PackStage.Overcharged
             ),
             < DamagedCell => new(
@@ -66,7 +66,7 @@ public sealed record PackCharge(int Percent, string Words, PackStage Stage)
             ),
             < Pack.EmptyCell => new(
                 percent,
-                $"Possibly damaged, below {Pack.EmptyCell:0.0} V per cell: charge it slowly and stay with it.",
+                $"Possibly damaged, below {Pack.EmptyCell:0.0} V per cell: do not fly it. Charge it only if its maker allows, slowly, and stay with it.",
                 PackStage.Deep
             ),
             < LandCell => new(percent, $"Empty: land by {LandCell:0.0} V per cell.", PackStage.Empty),

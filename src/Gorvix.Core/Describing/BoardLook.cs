@@ -168,7 +168,7 @@ public sealed record BoardLook(
             known.Swap == PinSwap.Swappable
                 ? "RX and TX of a port can be swapped in the settings."
                 : "RX and TX cannot be swapped.",
-            $"Pins typically tolerate {BoardAssembler.ClassStands(known.Id):0.#} V; if the datasheet differs, enter it at the port.",
+            $"Assumed: pins tolerate {BoardAssembler.ClassStands(known.Id):0.#} V. Check the datasheet for each pin used; enter what differs at the port.",
             $"Baud rates are divided from {known.ClockMegahertz:0.#} MHz unless the port sets another clock.",
         ];
 

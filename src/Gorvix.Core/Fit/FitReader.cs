@@ -194,13 +194,13 @@ public sealed class FitReader
     /// <summary>What would carry the links that the plan leaves out: the first <see cref="MostExplained"/> of them.</summary>
     /// <param name="library">The parts that could be taken instead.</param>
     public IReadOnlyList<LinkUnlocks> Unlocks(PartsLibrary library) =>
-        new UnlockReader(_space, Plan, Wired, _wishes, library).All();
+        new UnlockReader(_space, Plan, Wired, library).All();
 
     /// <summary>One of the unlocks and the build after it, or null when there is no such one.</summary>
     /// <param name="library">The same parts as for <see cref="Unlocks"/>.</param>
     /// <param name="id">Its <see cref="FitUnlock.Id"/>.</param>
     public (FitUnlock Unlock, Build After)? Unlocked(PartsLibrary library, string id) =>
-        new UnlockReader(_space, Plan, Wired, _wishes, library).Find(id);
+        new UnlockReader(_space, Plan, Wired, library).Find(id);
 
     /// <summary>The build with the pins and bans that make one of the shown plans its best, or null when there is no such plan.</summary>
     /// <param name="number">From 1, the best.</param>

@@ -24,14 +24,10 @@ public sealed record FitUnlock(string Id, string Link, UnlockKind Kind, string W
 public sealed record LinkUnlocks(string Link, IReadOnlyList<FitUnlock> Ways, int Open = 0);
 
 /// <summary>The unlocks in words.</summary>
-internal sealed class UnlockReader(
-    PlanSpace space,
-    Plan plan,
-    WiredBuild wired,
-    WishReader wishes,
-    PartsLibrary library
-)
+internal sealed class UnlockReader(PlanSpace space, Plan plan, WiredBuild wired, PartsLibrary library)
 {
+    private readonly ChangeWords _words = new(space.Build.Build, library);
+
     /// <summary>The unlocks of the first links that are left out, in the builder's order.</summary>
     public IReadOnlyList<LinkUnlocks> All() =>
         [
@@ -81,8 +77,8 @@ internal sealed class UnlockReader(
     private string What(UnlockStep step) =>
         (step.Kind, step.What) switch
         {
-            (UnlockKind.LiftPin, { Match: { } pin }) => $"Unpin: {wishes.Words(pin)}",
-            (UnlockKind.LiftBan, { Match: { } ban }) => $"Unblock: {wishes.Words(ban)}",
+            (UnlockKind.LiftPin, { Match: { } pin }) => _words.Of(new BuildChange(ChangeKind.Unpin, pin)),
+            (UnlockKind.LiftBan, { Match: { } ban }) => _words.Of(new BuildChange(ChangeKind.Unblock, ban)),
             (UnlockKind.HouseRule, { Rule: { } rule, School: { } school }) => House(rule, school),
             (UnlockKind.Firmware, { Part: { } part }) => $"Change the board firmware to {library.Profile(part)!.Name}",
             (UnlockKind.SwapHarness, { Device: { } device, Harness: { } harness }) => Harness(device, harness),

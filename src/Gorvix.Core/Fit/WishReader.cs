@@ -132,12 +132,6 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
             _ => $"{Where(ban)} stays in its plug",
         };
 
-    /// <summary>A pin or ban in words.</summary>
-    public string Words(WishMatch match) =>
-        match is RouteMatch route
-            ? $"{FitWords.Short(LinkOf(route), _build)}, {Where(match)}"
-            : Phrase.Lower(Pinned(match));
-
     private Link LinkOf(RouteMatch match) => _ways.First(w => w.Link.Id == match.Link).Link;
 
     private string Name(string device) => _build.Devices.First(d => d.Id == device).Device.Name;

@@ -261,7 +261,13 @@ internal static class BoardCheck
             var lost = pad.Paths.Count == 0 && pad.Meaning == PadMeaning.Sure;
             if (lost || pad.Paths.Any(p => p.Net is null == p.Rail is null))
             {
-                list.Stop(PartRules.LostPad, here, ("label", pad.Label));
+                var both = pad.Paths.Any(p => p is { Net: not null, Rail: not null });
+                list.Stop(
+                    PartRules.LostPad,
+                    here,
+                    ("label", pad.Label),
+                    ("what", both ? "a path with both a net and a rail" : "no net or rail")
+                );
             }
             for (var p = 0; p < pad.Paths.Count; p++)
             {

@@ -27,7 +27,7 @@ public static class PartRules
     public static readonly Rule LostPad = new(
         "PAD-LOST",
         "Pad not connected",
-        "Pad \"{label}\" ({place}) has no net or rail. Give each path exactly one of \"net\" and \"rail\", or mark the pad as uncertain.",
+        "Pad \"{label}\" ({place}) has {what}. Give each path exactly one of \"net\" and \"rail\", or mark the pad as uncertain.",
         "A pad of uncertain function must be measured before use; the file must say what it is.",
         SourceNote.Practice
     );

@@ -59,7 +59,7 @@ public static class PlanningRules
         "BAY-SLOW",
         "Slow module bay loses telemetry",
         "The radio's module bay is limited to {bay} baud: at {rate} Hz the {link} frames do not fit and telemetry is lost. On the radio: {mend}.",
-        "A 26-byte frame takes 0.62 ms at 420 000 baud and 2.26 ms at 115 200; packet rates from 500 Hz up leave 2 ms or less.",
+        "A 26-byte frame takes 0.62 ms at 420 000 baud and 2.26 ms at 115 200; a packet rate of 500 Hz leaves 2 ms, a higher one less.",
         SourceNote.Practice
     );
 

@@ -123,7 +123,9 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 "strength.channel",
                 $"{channel}",
                 $"RSSI: read from channel {channel}",
-                "The receiver puts it there; it also arrives in 8-channel mode."
+                channel == 9
+                    ? "The receiver puts it there; the ninth channel also arrives in 8-channel mode."
+                    : "The receiver puts it there."
             );
         }
         yield return Whole(
@@ -322,8 +324,8 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
         yield return Radio(
             "region",
             "as-licensed",
-            "Radio and receiver: same region mode and power",
-            $"As local law and your licence allow. Both ends of {control.Settings.Protocol} must be in the same region mode, or they do not bind."
+            "Radio and receiver: same region mode",
+            $"Region mode and power as local law and your licence allow. Both ends of {control.Settings.Protocol} must be in the same region mode, or they do not bind."
         );
     }
 }

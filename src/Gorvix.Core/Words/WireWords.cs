@@ -88,7 +88,7 @@ public static class WorkWords
             WorkAction.ReplaceBuiltIn =>
                 $"In the board's settings: change the receiver from built-in ({work.Setting}) to serial.",
             WorkAction.SetBoard => $"In the board's settings: {work.Setting}.",
-            WorkAction.PullUp => $"Fit a 10 kΩ pull-up resistor from {lead} of the {device!.Name} to its 3.3 V.",
+            WorkAction.PullUp => $"Fit a 10 kΩ pull-up resistor from {lead} of the {device!.Name} to 3.3 V, never 5 V.",
             WorkAction.Undo => $"Remove (no longer needed there): {work.Done}.",
             WorkAction.MoveLead when work.From is null =>
                 $"In the {device!.Name}'s plug for {socket}: fit {lead} (de-pinned) into pin {work.To}.",

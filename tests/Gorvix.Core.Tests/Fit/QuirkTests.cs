@@ -240,7 +240,7 @@ public class QuirkTests
         var cured = Demo.On(Demo.Lever, Crsf2).Pinned("control", "U3") with { House = PullUp };
         Assert.Equal("U3: TX>R3/SDA RX>T3/SCL", cured.Plan().Way("control"));
         Assert.Contains(
-            "Fit a 10 kΩ pull-up resistor from RX of the Sedge 2 to its 3.3 V.",
+            "Fit a 10 kΩ pull-up resistor from RX of the Sedge 2 to 3.3 V, never 5 V.",
             Demo.Fit(cured).Sheet().Work
         );
     }

@@ -87,6 +87,14 @@ public class PartCheckTests
     }
 
     [Fact]
+    public void A_pad_with_both_a_net_and_a_rail_is_not_said_to_have_none()
+    {
+        var board = Good.With(Pad("X", new PadPath { Net = "U1.rx", Rail = "x" }));
+        var finding = PartCheck.Of(board, "b").First(f => f.Rule == "PAD-LOST");
+        Assert.Contains("has a path with both a net and a rail.", finding.Sentence);
+    }
+
+    [Fact]
     public void A_bridge_that_has_no_such_position_is_named()
     {
         var board = Good.With(Pad("X", "U1.rx", At("J", "on"))) with
