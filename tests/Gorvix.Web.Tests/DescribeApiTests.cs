@@ -112,6 +112,20 @@ public class DescribeApiTests
         Assert.Equal(6, (await server.Get("/api/describe/board/choices")).GetProperty("classes").GetArrayLength());
     }
 
+    [Theory]
+    [InlineData("size 1e308 x 1e308 mm")]
+    [InlineData("holes 99999999999999999999999 x -1 mm")]
+    [InlineData("input 1e400 to nan V")]
+    [InlineData("rail 5V: 999999999999999 V regulator")]
+    [InlineData("top at -1e9,1e9 step 1e300,-0: G G")]
+    public async Task A_number_that_no_manual_states_is_told_as_a_line_that_cannot_be_read(string line)
+    {
+        await using var server = await LiveServer.Start(demo: null);
+        var (status, answer) = await Look(server, text: $"maker A\nboard B\nrevision 1\n{line}");
+        Assert.Equal(200, status);
+        Assert.NotEmpty(answer.GetProperty("problems").EnumerateArray());
+    }
+
     private static Task<(int Status, JsonElement Body)> Look(
         LiveServer server,
         JsonNode? board = null,

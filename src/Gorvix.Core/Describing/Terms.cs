@@ -51,7 +51,10 @@ internal static class Terms
     public static bool IsWord(Token<T> token, string word) =>
         string.Equals(LeafletTokens.Tidy(token.ToStringValue()), word, StringComparison.OrdinalIgnoreCase);
 
-    /// <summary>The number in a word that may carry its unit; null when it is none.</summary>
+    // Whatever a leaflet states is far below it; what is drawn or reckoned from it stays a number.
+    private const double Most = 1e9;
+
+    /// <summary>The number in a word that may carry its unit; null when it is none, or beyond ±10⁹.</summary>
     public static double? NumberIn(string word, string unit)
     {
         var plain = LeafletTokens.Tidy(word);
@@ -59,12 +62,14 @@ internal static class Terms
         {
             plain = plain[..^unit.Length];
         }
-        return double.TryParse(
-            plain,
-            NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign | NumberStyles.AllowExponent,
-            CultureInfo.InvariantCulture,
-            out var number
-        )
+        return
+            double.TryParse(
+                plain,
+                NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign | NumberStyles.AllowExponent,
+                CultureInfo.InvariantCulture,
+                out var number
+            )
+            && Math.Abs(number) <= Most
             ? number
             : null;
     }
