@@ -65,7 +65,7 @@ public class FitApiTests
         await using var again = await LiveServer.Start(server.Data);
         var undone = (await again.Post($"/api/builds/{Hare}/undo", """{"version":3}""")).Body;
         Assert.Equal("U3 U4 U1", LiveServer.Ports(undone));
-        Assert.Equal("Block RC link: mode CRSF, output inverted", undone.GetProperty("redo").GetString());
+        Assert.Equal("Block RC link: mode \"CRSF, output inverted\"", undone.GetProperty("redo").GetString());
         Assert.Equal("Pin GPS: UART1", undone.GetProperty("undo").GetString());
         var redone = (await again.Post($"/api/builds/{Hare}/redo", """{"version":4}""")).Body;
         Assert.Equal("2 of 3 links connected. No port for OSD (Beacon D6).", Verdict(redone));

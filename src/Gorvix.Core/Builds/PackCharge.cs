@@ -66,7 +66,7 @@ public sealed record PackCharge(int Percent, string Words, PackStage Stage)
             ),
             < Pack.EmptyCell => new(
                 percent,
-                $"Possibly damaged, below {Pack.EmptyCell:0.0} V per cell: do not fly it. Charge it only if its maker allows, slowly, and stay with it.",
+                $"Possibly damaged, below {Pack.EmptyCell:0.0} V per cell: do not fly it. Charge it only if its maker allows it: slowly, never unattended.",
                 PackStage.Deep
             ),
             < LandCell => new(percent, $"Empty: land by {LandCell:0.0} V per cell.", PackStage.Empty),

@@ -195,8 +195,10 @@ public static class RailReader
             child is { Kind: not RegulatorKind.Linear, Efficiency: null } || IsUnknown(FedBy(child)) || Unknown(child);
 
         // A current that no leaflet tells, here or behind an output.
-        private bool IsUnknown(IEnumerable<FedLead> fed) =>
-            fed.Any(f => f.Supply.Typical is null || f.Supply.Peak is null || IsUnknown(Behind(f)));
+        private bool IsUnknown(IEnumerable<FedLead> fed) => fed.Any(IsUnknown);
+
+        private bool IsUnknown(FedLead fed) =>
+            fed.Supply.Typical is null || fed.Supply.Peak is null || IsUnknown(Behind(fed));
 
         private IEnumerable<FedLead> FedBy(Rail rail) => _fedBy[rail.Id];
 
@@ -253,7 +255,7 @@ public static class RailReader
                 NameOf(fed.Lead.Device),
                 With(fed.Supply.Typical, rule),
                 With(fed.Supply is { Typical: null, Peak: null } ? null : fed.Supply.Most(), high),
-                IsUnknown([fed])
+                IsUnknown(fed)
             );
         }
 

@@ -121,7 +121,7 @@ public static class RoutingRules
         SourceNote.Practice
     )
     {
-        Mend = "Use a radio with a faster module bay, or a receiver of another protocol.",
+        Mend = "Use a radio with a faster module bay, or a receiver with another protocol.",
         Brief = "module bay too slow",
     };
 

@@ -24,8 +24,8 @@ public sealed class ChangeWords(Build build, PartsLibrary library)
         match switch
         {
             RouteMatch route => Where(route) is { Length: > 0 } where
-                ? $"{Link(route.Link)}: {where}"
-                : Link(route.Link),
+                ? $"{LinkToldApart(route.Link)}: {where}"
+                : LinkToldApart(route.Link),
             SeatMatch { Socket: { } socket } seat => $"{Device(seat.Device)} plug in {Socket(socket)}",
             SeatMatch seat => $"{Device(seat.Device)}: direct-soldered",
             FeedMatch { From: { } from } feed =>
@@ -47,7 +47,7 @@ public sealed class ChangeWords(Build build, PartsLibrary library)
             PartsChangeKind.AddDevice => $"Add {Part(change.Part ?? "")}",
             PartsChangeKind.RemoveDevice => $"Remove {device}",
             PartsChangeKind.AddLink => $"Add {Function(change.Device ?? "", change.Function ?? "")} of {device}",
-            PartsChangeKind.RemoveLink => $"Remove link {Link(change.Link ?? "")}",
+            PartsChangeKind.RemoveLink => $"Remove link {LinkToldApart(change.Link ?? "")}",
             PartsChangeKind.NameDevice => string.IsNullOrWhiteSpace(change.Text)
                 ? $"Reset name of {device}"
                 : $"Rename {device} to \"{change.Text.Trim()}\"",
@@ -63,7 +63,7 @@ public sealed class ChangeWords(Build build, PartsLibrary library)
                 $"Set slack to {change.Millimetres ?? WireLengths.UsualAllowance:0.#} mm per wire",
             PartsChangeKind.CutWire =>
                 $"Set {Lead(change.Wire!.Device, change.Wire.Lead)} wire to {change.Wire.Millimetres:0.#} mm, AWG {change.Wire.Gauge}",
-            _ => $"Set {Link(change.Link ?? "")} to {PlainWords.Of(change.Priority ?? Priority.Wanted)}",
+            _ => $"Set {LinkToldApart(change.Link ?? "")} to {PlainWords.Of(change.Priority ?? Priority.Wanted)}",
         };
     }
 
@@ -72,7 +72,7 @@ public sealed class ChangeWords(Build build, PartsLibrary library)
             ", ",
             new[]
             {
-                match.Mode is null ? null : $"mode {Mode(match.Link, match.Mode)}",
+                match.Mode is null ? null : $"mode \"{Mode(match.Link, match.Mode)}\"",
                 match.Pad is null ? null : $"pad {Pad(match.Pad)}",
                 match.Bridges is null ? null : WorkWords.Jumpers(match.Bridges),
                 match.Port is null ? null : Port.NameOf(match.Port),
@@ -98,6 +98,13 @@ public sealed class ChangeWords(Build build, PartsLibrary library)
     /// <summary>A link by what it carries: "RC link"; its id where its part is not to be had.</summary>
     public string Link(string id) =>
         build.Wants.FirstOrDefault(w => w.Link == id) is { } want ? Function(want.Device, want.Function) : id;
+
+    // With its device where the build has another link of the name.
+    private string LinkToldApart(string id) =>
+        build.Wants.FirstOrDefault(w => w.Link == id) is { } want
+        && build.Wants.Any(w => w.Link != id && Link(w.Link) == Link(id))
+            ? $"{Link(id)} of {Device(want.Device)}"
+            : Link(id);
 
     private string Function(string device, string function) =>
         PartOf(device) is { } part && part.Functions.FirstOrDefault(f => f.Id == function) is { } known

@@ -151,7 +151,7 @@ public class UnlockTests
         var reader = Demo.Fit(Demo.NorthFaceHare with { Bans = [ban] });
         var unlocks = Assert.Single(reader.Unlocks(Demo.Library)).Ways;
         Assert.Equal(
-            "Unblock RC link: mode CRSF, output inverted",
+            "Unblock RC link: mode \"CRSF, output inverted\"",
             unlocks.First(u => u.Kind == UnlockKind.LiftBan).Words
         );
         Assert.Equal("GPS on UART4", unlocks[0].Then);

@@ -27,7 +27,7 @@ public class ChangeWordsTests
                 new RouteMatch { Link = "position" }
             },
             {
-                "Unblock RC link: mode CRSF",
+                "Unblock RC link: mode \"CRSF\"",
                 ChangeKind.Unblock,
                 new RouteMatch { Link = "control", Mode = "crsf" }
             },
@@ -93,6 +93,31 @@ public class ChangeWordsTests
     [MemberData(nameof(Pinned))]
     public void A_pin_or_a_block_says_what_it_is_about(string said, ChangeKind kind, WishMatch match) =>
         Assert.Equal(said, Words.Of(new BuildChange(kind, match)));
+
+    [Fact]
+    public void Of_two_links_of_one_name_each_is_told_with_its_device()
+    {
+        var hare = Demo.NorthFaceHare;
+        var gnss = hare.Devices.First(d => d.Id == "gnss");
+        var words = new ChangeWords(
+            hare with
+            {
+                Devices = [.. hare.Devices, gnss with { Id = "second", Name = "tail GNSS" }],
+                Wants =
+                [
+                    .. hare.Wants,
+                    hare.Wants.First(w => w.Link == "position") with
+                    {
+                        Link = "second",
+                        Device = "second",
+                    },
+                ],
+            },
+            Demo.Library
+        );
+        var unpin = new BuildChange(ChangeKind.Unpin, new RouteMatch { Link = "second", Port = "U3" });
+        Assert.Equal("Unpin GPS of tail GNSS: UART3", words.Of(unpin));
+    }
 
     public static TheoryData<string, PartsChange> Changed =>
         new()

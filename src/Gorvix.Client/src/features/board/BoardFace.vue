@@ -81,7 +81,8 @@ const told = computed(() => {
   if (ofBridge.value) return ofBridge.value
   const id = pointed.value ?? at.value
   const found = pads.value.find((p) => p.pad.id === id)
-  return found ? wordsOf(found.pad) : 'Select a pad with the pointer or arrow keys.'
+  if (found) return wordsOf(found.pad)
+  return props.face.pads.length > 0 ? 'Select a pad with the pointer or arrow keys.' : ''
 })
 const stop = computed(() =>
   pads.value.some((p) => p.pad.id === at.value) ? at.value : pads.value[0]?.pad.id,
@@ -289,7 +290,7 @@ function scale(by: 1 | -1) {
       </svg>
     </div>
     <figcaption>
-      <p v-if="pads.length + onOther > 0" class="told" data-testid="told">{{ told }}</p>
+      <p v-if="told" class="told" data-testid="told">{{ told }}</p>
       <p v-if="beneath > 0" class="quiet">{{ beneath }} more on the {{ other }} side.</p>
       <p v-else-if="pads.length === 0" class="quiet">
         {{ onOther === 0 ? 'No pads yet.' : `No pads on this side; ${onOther} on the ${other}.` }}

@@ -69,9 +69,10 @@ const over = computed(() => props.rail.state === 'over' || props.rail.state === 
         <span v-else class="label">{{ l.name }}</span>
         <span class="quiet">
           {{
-            l.typical == null || (l.atLeast && l.usual + l.more < 0.0005)
-              ? 'unknown'
-              : drawn(l.usual, l.atLeast) + (l.more > 0 ? `, ${amps(l.usual + l.more)} peak` : '')
+            l.typical == null
+              ? 'current unknown'
+              : drawn(l.usual, l.atLeast) +
+                (l.more > 0 ? `, ${drawn(l.usual + l.more, l.atLeast)} peak` : '')
           }}</span
         >
       </li>
