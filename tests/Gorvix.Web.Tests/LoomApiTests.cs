@@ -58,7 +58,7 @@ public class LoomApiTests
             sheet.GetProperty("spare").EnumerateArray(),
             s =>
                 s.GetProperty("device").GetString() == "spare"
-                && s.GetProperty("treatment").GetString() == "unconnected, insulated"
+                && s.GetProperty("treatment").GetString() == "not fitted: no port for its links"
         );
         Assert.Contains(
             sheet.GetProperty("wires").EnumerateArray(),

@@ -37,7 +37,10 @@ public class RailsApiTests
         );
         Assert.Equal(8, now.GetProperty("readings").GetArrayLength());
         Assert.Equal(3, view.GetProperty("charge").GetProperty("cells").GetInt32());
-        Assert.Equal("Supply wires are assumed to be 10 cm of AWG 28.", view.GetProperty("assumed")[0].GetString());
+        Assert.Equal(
+            "Supply wires are assumed to be 10 cm, as thick as their current asks and never thinner than AWG 28.",
+            view.GetProperty("assumed")[0].GetString()
+        );
     }
 
     [Fact]

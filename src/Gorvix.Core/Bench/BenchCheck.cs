@@ -172,6 +172,9 @@ public sealed record BenchCheck(
             ? (at > 0 ? Bands[at - 1].UpTo : null, Bands[at].UpTo)
             : (null, null);
 
+    /// <summary>True where an uncertain reading holds back power as a failed one does: a short between supplies burns before anybody can unplug it.</summary>
+    public bool MustPass { get; init; }
+
     /// <summary>Ids of the checks that must be done before it; none where nothing is lost by its turn.</summary>
     public IReadOnlyList<string> After { get; init; } = [];
 

@@ -11,7 +11,14 @@ namespace Gorvix.Core.Bench;
 /// <summary>Everything that proves a build, in the order that risks least.</summary>
 /// <param name="Checks">The checks, in order.</param>
 /// <param name="Assumed">What is taken for granted because nobody has told it, in sentences.</param>
-public sealed record BenchSheet(IReadOnlyList<BenchCheck> Checks, IReadOnlyList<string> Assumed);
+public sealed record BenchSheet(IReadOnlyList<BenchCheck> Checks, IReadOnlyList<string> Assumed)
+{
+    /// <summary>What would be destroyed by power as the build is planned and soldered: nothing dangerous is done while one stands, as sentences.</summary>
+    public IReadOnlyList<string> Unsafe { get; init; } = [];
+
+    /// <summary>What the build must be told before the rest of the checks can be computed, as a sentence; null where nothing lacks.</summary>
+    public string? Waits { get; init; }
+}
 
 /// <summary>Reads the checks off a wired build: its copper, its rails, its settings.</summary>
 public static class BenchReader
@@ -35,14 +42,28 @@ public static class BenchReader
             .. links.Each(),
             .. links.Linkless(),
             .. power.Last(),
-            .. links.Together(),
-            .. links.Lost(),
+            // Without a battery nothing is known of its volts and currents, and no motor is run from USB.
+            .. power.Power.Free is null ? [] : links.Together().Concat(links.Lost()),
         ];
         return new BenchSheet(
             [.. checks.Select((c, i) => c.IsDangerous ? c with { After = [.. Before(checks.Take(i))] } : c)],
             Rails.RailReader.Assumed(wired)
-        );
+        )
+        {
+            Unsafe = [.. Unsafe(wired, power).Select(f => f.Sentence).Distinct()],
+            Waits = power.Power.Free is null
+                ? "No battery chosen: first power-up, all links together and failsafe are not listed. Choose it under Parts."
+                : null,
+        };
     }
+
+    // What burns; what is only too little, or too much for a regulator, is measured and told then.
+    private static IEnumerable<Finding> Unsafe(WiredBuild wired, PowerChecks power) =>
+        BuiltCheck
+            .Of(wired)
+            .Concat(WiringCheck.Grounds(wired))
+            .Where(f => f.Severity == Severity.Stop)
+            .Concat(power.Unsafe());
 
     // Power is let in after all that is measured without it, and each way of letting it in after the gentler ones.
     private static IEnumerable<string> Before(IEnumerable<BenchCheck> earlier) =>
@@ -96,8 +117,21 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
     }
 
     /// <summary>Each link by itself, what the flight needs most first.</summary>
-    public IEnumerable<BenchCheck> Each() =>
-        Carried.SelectMany(link => LinkSigns.Of(link, wired).Select(s => Of(link, s)));
+    public IEnumerable<BenchCheck> Each()
+    {
+        var signs = Carried.SelectMany(link => LinkSigns.Of(link, wired).Select(s => (Link: link, Sign: s)));
+        // Where nothing arms without a fix, what needs arming comes after the module has shown that it gets one.
+        return NeedsFix
+            ? signs
+                .OrderBy(s => s.Sign.Arms)
+                .Select(s =>
+                    Of(s.Link, s.Sign.Arms ? s.Sign with { Do = $"Outdoors, with a GPS fix. {s.Sign.Do}" } : s.Sign)
+                )
+            : signs.Select(s => Of(s.Link, s.Sign));
+    }
+
+    private bool NeedsFix =>
+        wired.Build.Build.House.Arming == ArmingFix.FixRequired && Carried.Any(l => l.Function.Need == Need.Gps);
 
     private BenchCheck Of(Link link, Sign sign)
     {
@@ -159,10 +193,17 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
             : $"Unplug, check continuity from {lead.Lead.Label} to {WireWords.Of(wired.Build.Circuit, lead.Pad!)}, then read back {port.Port.Name}.";
     }
 
-    private static IEnumerable<string> MindOf(Link link) =>
-        link.Function.Need is Need.EscTelemetry or Need.FlightLog or Need.Osd
-            ? ["Propellers off: motors may spin."]
-            : [];
+    private static IEnumerable<string> MindOf(Link link)
+    {
+        if (link.Function.Need is Need.EscTelemetry or Need.FlightLog or Need.Osd or Need.Telemetry)
+        {
+            yield return "Propellers off: motors may spin.";
+        }
+        if (Cautions.Radiates(link.Device.Kind))
+        {
+            yield return Cautions.Antenna;
+        }
+    }
 
     /// <summary>Devices that no link speaks for: a camera, a regulator, a part that is only fed.</summary>
     public IEnumerable<BenchCheck> Linkless()
@@ -245,7 +286,11 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
             Scope.Of(scope.Everything())
         )
         {
-            Mind = ["Propellers off."],
+            Mind =
+            [
+                "Propellers off.",
+                .. wired.Build.Devices.Any(d => Cautions.Radiates(d.Device.Kind)) ? new[] { Cautions.Antenna } : [],
+            ],
             Probing = new AllProbing(power.Free ?? _live),
         };
     }
@@ -263,10 +308,11 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
             BenchPhase.Failsafe,
             Asks.Sign,
             "Radio off",
-            "Propellers off, aircraft tied down: arm, raise the throttle slightly, switch the radio off.",
-            chosen is null
-                ? "the motors stop within a second or two"
-                : $"within a second or two the failsafe acts ({Phrase.Lower(chosen.Words)})",
+            $"Propellers off, aircraft tied down{(NeedsFix ? ", outdoors with a GPS fix" : "")}: arm, raise the throttle slightly, switch the radio off.",
+            // Tied down it flies nowhere: what it does about home is seen in the air.
+            chosen?.Value == "return-home"
+                ? "within a second or two the board reports failsafe; the motors may rev up: disarm at once"
+                : "the motors stop within a second or two",
             "Link loss triggers the failsafe as set.",
             [],
             Final(

@@ -69,8 +69,8 @@ public static class BenchState
     }
 
     /// <summary>
-    /// Why a dangerous check is not safe to do yet, as a sentence; null where it is, or where the check is not dangerous: an earlier one said
-    /// stop, or what comes before it is not done.
+    /// Why a dangerous check is not safe to do yet, as a sentence; null where it is, or where the check is not dangerous: power would destroy
+    /// something as it is, an earlier check said stop, or what comes before it is not done.
     /// </summary>
     /// <param name="sheet">The checks.</param>
     /// <param name="standings">How they stand.</param>
@@ -81,11 +81,19 @@ public static class BenchState
         {
             return null;
         }
+        if (sheet.Unsafe is [var harm, ..])
+        {
+            return harm;
+        }
         var state = standings.ToDictionary(s => s.Check, s => s.State);
         var before = sheet.Checks.TakeWhile(c => c.Id != check.Id).ToList();
         if (before.Find(c => state[c.Id] == CheckState.Stopped) is { } stopped)
         {
             return $"\"{stopped.Title}\" failed – stop.";
+        }
+        if (before.Find(c => c.MustPass && state[c.Id] == CheckState.Doubtful) is { } uncertain)
+        {
+            return $"\"{uncertain.Title}\" is uncertain. Measure it again: no power before it reads open.";
         }
         var missing = before
             .Where(c => check.After.Contains(c.Id) && state[c.Id] is not (CheckState.Proved or CheckState.Doubtful))

@@ -84,7 +84,9 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
                 Asks.Ohms => "Nothing plugged in. Measure resistance.",
                 Asks.Diode =>
                     "Nothing plugged in. Diode mode, red on the first point; then swap probes, which must read open.",
-                _ => "Nothing plugged in. Is there steady continuity?",
+                _ when pair.IsSupplies =>
+                    "Nothing plugged in. Hold the probes 3 s: is there a steady tone? A short chirp is a capacitor.",
+                _ => "Nothing plugged in. Is there a steady tone?",
             },
             pair.Expected,
             ProvesOf(pair),
@@ -100,6 +102,7 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
             Unit = asks == Asks.Diode ? ReadingUnit.Volts : ReadingUnit.Ohms,
             Computed = asks is Asks.Ohms or Asks.Diode ? pair.Value : null,
             Device = pair.OneAt.Kind == NodeKind.Lead ? pair.OneAt.Device : null,
+            MustPass = pair is { IsSupplies: true, Finds: Finds.Silent },
             Probing = new CopperProbing(pair.OneAt, pair.OtherAt),
         };
     }

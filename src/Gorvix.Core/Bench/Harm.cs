@@ -1,6 +1,7 @@
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Rails;
+using Gorvix.Core.Routing;
 using Gorvix.Core.Wiring;
 
 namespace Gorvix.Core.Bench;
@@ -8,8 +9,9 @@ namespace Gorvix.Core.Bench;
 /// <summary>What would be destroyed if a build were fed as it is.</summary>
 public static class Harm
 {
-    // A data pin of a device stands a little more than its own logic (common practice: 5 V into 5 V-tolerant pins, and no more).
-    private const double MostOnData = 5.5;
+    // A logic input stands this much more than its own supply (data sheets' absolute maximum ratings, "VDD + 0.3 V", from memory). Whether
+    // a pin of 3.3 V stands 5 V only its data sheet tells, so it is not taken for granted.
+    private const double AboveLogic = 0.3;
 
     private const double Slack = 0.1;
 
@@ -60,7 +62,7 @@ public static class Harm
         {
             yield return $"{rail.Label} rail is back-fed to {rail.Volts:0.0} V.";
         }
-        if (sheet.Input is { } input && input.Volts > input.Window.Max + Slack)
+        if (sheet.Input is { } input && input.Window.IsOver(input.Volts))
         {
             yield return $"{input.Board} input gets {input.Volts:0.0} V.";
         }
@@ -75,18 +77,18 @@ public static class Harm
             {
                 if (point.Kind == NodeKind.Net && rail.Volts > nets[point.Id].MaxVolts + Slack)
                 {
-                    yield return $"Controller pin {point.Id} gets {rail.Volts:0.0} V.";
+                    var port = wired.Build.Board.Ports.FirstOrDefault(p => p.Nets.Contains(point.Id));
+                    yield return $"Controller pin {(port is null ? point.Id : PortWords.Of(port, point.Id) ?? port.Name)} gets {rail.Volts:0.0} V.";
                 }
                 if (
                     point.Kind == NodeKind.Lead
-                    && rail.Volts > MostOnData
-                    && wired.Leads.First(l => l.Device == point.Device && l.Lead.Id == point.Id).Lead.Role
-                        is LeadRole.Signal
-                            or LeadRole.Sense
-                            or LeadRole.Video
+                    && wired.Leads.First(l => l.Device == point.Device && l.Lead.Id == point.Id).Lead
+                        is { Role: LeadRole.Signal or LeadRole.Sense or LeadRole.Video } lead
+                    && rail.Volts > lead.DriveVolts + AboveLogic
                 )
                 {
-                    yield return $"{point.Id} of {point.Device} gets {rail.Volts:0.0} V.";
+                    var device = wired.Build.Devices.First(d => d.Id == point.Device).Device.Name;
+                    yield return $"{lead.Label} of {device} gets {rail.Volts:0.0} V.";
                 }
             }
         }

@@ -29,7 +29,11 @@ internal enum SignNeeds
 /// <param name="Do">What to do, as a sentence.</param>
 /// <param name="Seen">What is seen then, without a stop at the end.</param>
 /// <param name="Needs">What of the link it needs.</param>
-internal sealed record Sign(string Id, string Title, string Do, string Seen, SignNeeds Needs);
+internal sealed record Sign(string Id, string Title, string Do, string Seen, SignNeeds Needs)
+{
+    /// <summary>True where the aircraft is armed for it.</summary>
+    public bool Arms { get; init; }
+}
 
 /// <summary>The signs of each kind of link, in neutral words (common practice); a part's own lights come before them.</summary>
 internal static class LinkSigns
@@ -126,7 +130,10 @@ internal static class LinkSigns
                     "Propellers off: arm briefly.",
                     "the air unit leaves low power and starts recording",
                     SignNeeds.Both
-                ),
+                )
+                {
+                    Arms = true,
+                },
             ],
             Need.Gps =>
             [
@@ -144,7 +151,7 @@ internal static class LinkSigns
                     "compass",
                     "Compass detected",
                     "Turn the aircraft 90° on the bench.",
-                    "the board lists a compass, and its heading follows the aircraft",
+                    "the board lists a compass, and its heading turns by 90° with the aircraft",
                     SignNeeds.Both
                 ),
             ],
@@ -153,7 +160,7 @@ internal static class LinkSigns
                 new(
                     "sensors",
                     "Telemetry sensors",
-                    "Delete the old sensors on the radio, then rediscover them.",
+                    "Propellers off, aircraft powered: delete the old sensors on the radio, then rediscover them.",
                     "sensors appear with blinking markers; a steady marker is only the last value",
                     SignNeeds.Says
                 ),
@@ -165,8 +172,8 @@ internal static class LinkSigns
                     "ESC telemetry",
                     "Propellers off: spin each motor slowly from the board's settings.",
                     device.Pieces > 1
-                        ? $"all {device.Pieces} report RPM and temperature"
-                        : "it reports RPM and temperature",
+                        ? $"all {device.Pieces} report RPM and ESC temperature"
+                        : "it reports RPM and ESC temperature",
                     SignNeeds.Hears
                 ),
             ],
@@ -218,7 +225,10 @@ internal static class LinkSigns
                     "Propellers off: arm for a few seconds, disarm, check the flight logger.",
                     "it has a new log",
                     SignNeeds.Says
-                ),
+                )
+                {
+                    Arms = true,
+                },
             ],
             _ =>
             [

@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Rails;
 using Gorvix.Core.Wiring;
@@ -36,6 +37,10 @@ internal sealed class PowerChecks
     private const double Most = 1.25;
     private const double Beside = 0.1;
 
+    // A limiter's knob and display are no sharper than this; below the other a meter shows nothing (our own choice).
+    private const double Reaches = 0.95;
+    private const double NoCurrent = 0.005;
+
     /// <summary>Id of the check of the source by itself.</summary>
     public const string Source = "source";
 
@@ -68,6 +73,17 @@ internal sealed class PowerChecks
 
     /// <summary>True when the limiter would hold a sound build down, so that volts are measured without it.</summary>
     public bool HoldsDown { get; }
+
+    /// <summary>What the planned supply destroys.</summary>
+    public IEnumerable<Finding> Unsafe() =>
+        new[] { _free, _usb }
+            .OfType<RailSheet>()
+            .SelectMany(RailCheck.Of)
+            .Where(f =>
+                f.Rule == RailRules.Over.Id
+                || f.Rule == RailRules.Tied.Id
+                || (f.Rule == RailRules.Input.Id && _free?.Input is { } input && input.Window.IsOver(input.Volts))
+            );
 
     private RailSheet? Proving => HoldsDown ? _free : _limited ?? _free;
 
@@ -116,7 +132,7 @@ internal sealed class PowerChecks
             BenchPhase.Usb,
             Asks.Sign,
             "USB only",
-            "Battery or bench supply off. Plug USB in, hand on the plug.",
+            $"Battery or bench supply off.{OnUsbLines()} Plug USB in, hand on the plug.",
             "the computer detects the board, and nothing gets warm",
             "The board runs on USB, and the computer detects it.",
             [],
@@ -147,6 +163,17 @@ internal sealed class PowerChecks
             }
         }
     }
+
+    // What talks on the lines of the USB bridge garbles it, and is garbled.
+    private string OnUsbLines() =>
+        string.Concat(
+            _wired
+                .Ports.Where(p => p.Port.Usb == UsbSharing.Shared)
+                .Select(p =>
+                    $" Unplug {_wired.Build.Links.First(l => l.Id == p.Link).Device.Name} first: it shares {p.Port.Name} with USB."
+                )
+                .Distinct()
+        );
 
     private IEnumerable<RailReading> UsbRails() =>
         _usb.Rails.Where(r => r.Volts > 0.5 && _wired.Build.Circuit.Rails.ContainsKey(r.Id));
@@ -233,14 +260,19 @@ internal sealed class PowerChecks
     {
         var (typical, peak) = (sheet.SourceAmps?.Typical ?? 0, sheet.SourceAmps?.Peak ?? 0);
         var limit = sheet.Situation.Power.LimiterAmps;
-        var low = sheet.AtLeast ? 0 : typical * Least;
-        var high = Math.Min(HoldsDown ? limit * 1.05 : double.MaxValue, (peak * Most) + Beside);
-        var beyond = Math.Max(high, Math.Min(limit * 0.95, high * 2));
+        // At the limiter's own value nothing tells a short from a load; the most that is computed is the most that may be, unless a current is unknown.
+        var capped = limit * Reaches;
+        var low = Math.Max(typical * Least, NoCurrent);
+        var high = Math.Max(low, Math.Min(capped, (peak * Most) + Beside));
         var where = sheet.Situation.Id == "bench" ? "the bench supply" : "a current limiter";
         var stop = new Judgement(
             Mark.Stop,
-            $"It draws more than all loads together. Unplug it: something is shorted, or a part has reversed polarity.",
-            "Feel for what is warm, then check each supply to ground for continuity again."
+            HoldsDown
+                ? $"The current limiter cuts in. Unplug it: a short looks the same as this build's own draw of up to {PlainWords.Amperes(sheet.Unlimited!.Peak)}."
+                : "It draws more than all loads together. Unplug it: something is shorted, or a part has reversed polarity.",
+            HoldsDown
+                ? "Unplug the biggest loads, or set the limiter just above the computed draw, and start again."
+                : "Unplugged, feel for what is warm, then check each supply to ground for continuity again."
         );
         return new BenchCheck(
             "power.limited",
@@ -249,37 +281,34 @@ internal sealed class PowerChecks
             $"First power-up through {where}",
             $"Set {where} to {PlainWords.Amperes(limit)} and power up through it, hand on the plug. Read the current after 2 s.",
             HoldsDown
-                ? $"up to {PlainWords.Amperes(limit)}: this build draws more, and the current limiter caps it"
+                ? $"below {PlainWords.Amperes(limit)}: at that value the current limiter cuts in"
                 : $"{(sheet.AtLeast ? "at least " : "")}{PlainWords.Amperes(Math.Round(typical, 2))} typical, {PlainWords.Amperes(Math.Round(peak, 2))} peak",
             "Nothing draws more than it should: no short behind the regulators.",
             [
-                .. low > 0.02
+                new(
+                    low,
+                    new(
+                        Mark.Doubtful,
+                        typical * Least > NoCurrent
+                            ? "Less than half the computed current: something has no power."
+                            : "No current: nothing has power, or the meter is not in the line.",
+                        "Find which LED stays off; measure its supply next."
+                    )
+                ),
+                new(high, new(Mark.Good, "As computed.")),
+                .. sheet.AtLeast && capped > high
                     ? new Band[]
                     {
                         new(
-                            low,
+                            capped,
                             new(
                                 Mark.Doubtful,
-                                "Less than half the computed current: something has no power.",
-                                "Find which LED stays off; measure its supply next."
+                                "Higher than the currents that are known.",
+                                "Unplug it. Which part gets warm? Then test each device alone."
                             )
                         ),
                     }
                     : [],
-                new(high, new(Mark.Good, HoldsDown ? "The current limiter caps it, as computed." : "As computed.")),
-                .. HoldsDown
-                    ? []
-                    : new Band[]
-                    {
-                        new(
-                            beyond,
-                            new(
-                                Mark.Doubtful,
-                                "Higher than computed.",
-                                "Unplug it. Which part gets warm? Then test each device alone."
-                            )
-                        ),
-                    },
                 new(null, stop),
             ],
             VoltChecks.WithoutNumber,

@@ -12,6 +12,12 @@ namespace Gorvix.Core.Bench;
 /// <param name="measured">What the source was measured at, in volts; null while it was not.</param>
 internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured)
 {
+    // A bound belongs to the band below it: what reads like the least that is good is good.
+    private const double Hair = 0.001;
+
+    /// <summary>Below this a reading has its polarity reversed, in volts: a meter's own zero and a diode's leakage are above it (our own choice).</summary>
+    public const double Reversed = -0.3;
+
     /// <summary>A hand that holds two probes may say that the meter shows what is expected, and type nothing.</summary>
     public static readonly IReadOnlyList<Judged> WithoutNumber =
     [
@@ -91,10 +97,15 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
     // What everything on a rail stands together: the tightest window.
     private static VoltWindow? Worst(RailSheet sheet, string rail)
     {
-        var windows = sheet.Leads.Where(l => l.Rail == rail).Select(l => l.Window).ToList();
-        return windows.Count == 0
+        var leads = sheet.Leads.Where(l => l.Rail == rail).ToList();
+        return leads.Count == 0
             ? null
-            : new VoltWindow { Min = windows.Max(w => w.Min), Max = windows.Min(w => w.Max) };
+            : new VoltWindow
+            {
+                // What is off here, as it should be, needs nothing.
+                Min = leads.Where(l => l.State != LeadFeed.Silent).Select(l => l.Window.Min).DefaultIfEmpty(0).Max(),
+                Max = leads.Min(l => l.Window.Max),
+            };
     }
 
     private BenchCheck Volts(
@@ -110,6 +121,7 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
     )
     {
         var pad = reading.At.Kind == NodeKind.Pad ? reading.At.Id : reading.Pad;
+        reading = window is null ? reading : reading.Within(window);
         return new BenchCheck(
             id,
             phase,
@@ -147,12 +159,22 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
         var low = follows
             ? Math.Min(reading.Low, wired.Build.Build.Pack!.At(Builds.Pack.EmptyCell) * 0.97)
             : reading.Low;
-        var most = window is { } w ? Math.Max(w.Max + LeadReading.Slack, reading.High) : reading.High * 1.1;
-        var least = window is { } x ? Math.Min(x.Min, low) : low * 0.9;
+        // Good is what is as computed and inside the window of everything that it powers.
+        var (floor, roof) = window is { } w ? (w.Min, Math.Max(w.Min, w.Max)) : (low * 0.9, reading.High * 1.1);
+        var good = window is null ? low : Math.Clamp(low, floor, roof);
+        var high = window is null ? reading.High : Math.Clamp(reading.High, floor, roof);
+        yield return new(
+            Reversed,
+            new(
+                Mark.Stop,
+                "Reversed polarity: minus is where plus should be, or the probes are swapped.",
+                "Swap the probes and read again. Still negative: unplug at once, and do not connect the device."
+            )
+        );
         if (reading.High >= 0.5)
         {
             yield return new(
-                Math.Min(0.5, low),
+                Math.Min(0.5, good),
                 new(
                     Mark.Stop,
                     $"No voltage, {Numbers.Volts(reading.Volts)} computed: not powered, or a short pulls it down.",
@@ -160,17 +182,28 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
                 )
             );
             yield return new(
-                Math.Max(least, 0.5),
+                Math.Max(window is null ? floor : floor * (1 - LeadReading.Little), 0.5),
                 new(
                     Mark.Stop,
                     window is null
                         ? "Far below the computed voltage."
-                        : $"Below the voltage needed here ({window.Min:0.0#} V).",
+                        : $"Below the voltage needed here ({Numbers.Volts(window.Min)}).",
                     "Is the current limiter cutting in? Then unplug the devices one by one."
                 )
             );
+            if (window is not null)
+            {
+                yield return new(
+                    Math.Max(floor - Hair, 0.5),
+                    new(
+                        Mark.Doubtful,
+                        $"Marginal: just below the voltage needed here ({Numbers.Volts(window.Min)}).",
+                        "Use a shorter or thicker wire, or another rail; land earlier."
+                    )
+                );
+            }
             yield return new(
-                low,
+                Math.Max(good - Hair, 0.5),
                 new(
                     Mark.Doubtful,
                     "Lower than computed, but still enough.",
@@ -178,9 +211,9 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
                 )
             );
         }
-        yield return new(reading.High, new(Mark.Good, follows ? "It follows the battery." : "As computed."));
+        yield return new(high, new(Mark.Good, follows ? "It follows the battery." : "As computed."));
         yield return new(
-            most,
+            Math.Max(high, roof),
             new(
                 Mark.Doubtful,
                 "Higher than computed, but not too high.",
@@ -193,7 +226,7 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
                 Mark.Stop,
                 window is null
                     ? "Far above the computed voltage. Unplug it."
-                    : $"Above the maximum for what it powers ({window.Max:0.0#} V). Unplug it before it is destroyed.",
+                    : $"Above the maximum for what it powers ({Numbers.Volts(window.Max)}). Unplug it before it is destroyed.",
                 "Unplug. Check the voltage jumper that selects it, and where its wire really goes."
             )
         );

@@ -204,7 +204,7 @@ public static class BuildCheck
                     .Select(l => l.Id);
                 list.Known(wire.Lead, leads, "supply or ground lead", $"{place}.wires[{i}].lead");
             }
-            list.Range(wire.Gauge, 10, 40, "AWG", $"{place}.wires[{i}].gauge");
+            list.Range(wire.Gauge ?? 10, 10, 40, "AWG", $"{place}.wires[{i}].gauge");
             list.Range(wire.Millimetres, 1, 5000, "mm", $"{place}.wires[{i}].millimetres");
         }
     }

@@ -220,7 +220,7 @@ public static class BuildEdits
     public static Build WithWire(Build build, WireCut wire)
     {
         var others = build.Wires.Where(w => (w.Device, w.Lead) != (wire.Device, wire.Lead)).ToList();
-        var usual = wire is { Gauge: WireCut.UsualGauge, Millimetres: WireCut.UsualMillimetres };
+        var usual = wire is { Gauge: null, Millimetres: WireCut.UsualMillimetres };
         return build.Wires.Contains(wire) || (usual && others.Count == build.Wires.Count)
             ? build
             : build with

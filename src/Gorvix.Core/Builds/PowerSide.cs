@@ -70,9 +70,6 @@ public sealed record BenchSupply
 /// <summary>A supply wire as it was cut.</summary>
 public sealed record WireCut
 {
-    /// <summary>The gauge of a supply wire that nobody has told (common practice).</summary>
-    public const int UsualGauge = 28;
-
     /// <summary>Its length, in millimetres (common practice).</summary>
     public const double UsualMillimetres = 100;
 
@@ -82,8 +79,8 @@ public sealed record WireCut
     /// <summary>Id of its supply, ground or output lead.</summary>
     public required string Lead { get; init; }
 
-    /// <summary>Gauge, AWG 10 to 40.</summary>
-    public int Gauge { get; init; } = UsualGauge;
+    /// <summary>Gauge, AWG 10 to 40; null for as thick as its current asks.</summary>
+    public int? Gauge { get; init; }
 
     /// <summary>Length one way, in millimetres, 1 to 5000.</summary>
     public double Millimetres { get; init; } = UsualMillimetres;

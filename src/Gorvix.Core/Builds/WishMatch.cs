@@ -14,6 +14,17 @@ namespace Gorvix.Core.Builds;
 [JsonDerivedType(typeof(LeadMatch), "lead")]
 public abstract record WishMatch
 {
+    /// <summary>Id within the build of the device whose plug, supply or lead it is about; null for one about a link.</summary>
+    [JsonIgnore]
+    public string? OfDevice =>
+        this switch
+        {
+            SeatMatch seat => seat.Device,
+            FeedMatch feed => feed.Device,
+            LeadMatch lead => lead.Device,
+            _ => null,
+        };
+
     /// <summary>True when both are about one decision, so that a new pin takes the place of the old one.</summary>
     public abstract bool IsAboutTheSame(WishMatch other);
 }

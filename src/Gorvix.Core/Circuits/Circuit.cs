@@ -17,6 +17,7 @@ public sealed class Circuit
     private readonly Dictionary<string, int> _jobs;
     private readonly Lazy<ILookup<string, (Pad Pad, Strand Strand)>> _toNets;
     private readonly Lazy<IReadOnlyList<(Pad Pad, IReadOnlyList<Strand> Ways)>> _toRails;
+    private readonly Lazy<Dictionary<string, Pad>> _landmarks;
 
     private Circuit(Board board, Dictionary<Node, List<Edge>> edges)
     {
@@ -43,6 +44,7 @@ public sealed class Circuit
                 select (pad, strand)
             ).ToLookup(s => s.strand.To.Id)
         );
+        _landmarks = new(Landmarks);
         _toRails = new(() =>
             [
                 .. from pad in board.Pads
@@ -80,6 +82,33 @@ public sealed class Circuit
 
     /// <summary>The socket that a pad is a pin of, by the id of the pad; pads to solder to are not there.</summary>
     public IReadOnlyDictionary<string, Socket> SocketOf { get; }
+
+    /// <summary>What tells a pad to solder to from others of its label on its side: the nearest pad whose label only it has there; null where no other has its label, or nobody knows where they lie.</summary>
+    /// <param name="pad">A pad of the board.</param>
+    public Pad? Landmark(Pad pad) => _landmarks.Value.GetValueOrDefault(pad.Id);
+
+    private Dictionary<string, Pad> Landmarks()
+    {
+        var marks = new Dictionary<string, Pad>();
+        var sides = Board
+            .Pads.Where(p => !SocketOf.ContainsKey(p.Id))
+            .GroupBy(p => p.Side)
+            .Select(s => s.ToList())
+            .Where(s => s.Exists(p => p is not { X: 0, Y: 0 }));
+        foreach (var side in sides)
+        {
+            var labels = side.ToLookup(p => p.Label);
+            var only = side.FindAll(p => labels[p.Label].Count() == 1);
+            foreach (var pad in side.Except(only))
+            {
+                if (only.MinBy(o => PadDistance.Between(Board, pad, o)) is { } near)
+                {
+                    marks[pad.Id] = near;
+                }
+            }
+        }
+        return marks;
+    }
 
     /// <summary>This circuit with more edges: wires, and leads that sit in cavities.</summary>
     public Circuit With(IEnumerable<Edge> more)

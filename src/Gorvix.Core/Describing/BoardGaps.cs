@@ -41,6 +41,11 @@ internal static class BoardGaps
                 yield return Note(LeafletStep.Supply, $"rails[{i}]", $"Current limit of {rail.Label} unknown.");
             }
         }
+        foreach (var (field, sentence) in Unusual.Of(board))
+        {
+            var step = field == "outline" ? LeafletStep.Identity : LeafletStep.Supply;
+            yield return new FieldNote(step, field, Severity.Warn, sentence);
+        }
         if (board.Ports.Count == 0)
         {
             yield return Note(LeafletStep.Pads, "pads", "No ports yet: enter the pads as printed.");

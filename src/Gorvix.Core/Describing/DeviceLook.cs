@@ -133,6 +133,10 @@ public sealed record DeviceLook(
                 );
             }
         }
+        foreach (var (field, sentence) in Unusual.Of(device))
+        {
+            yield return new DeviceNote(DeviceStep.Supply, field, Severity.Warn, sentence);
+        }
         if (device.Plug is { } plug && !PlugFamily.IsKnown(plug.Family))
         {
             yield return Unknown(

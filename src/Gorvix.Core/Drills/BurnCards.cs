@@ -41,7 +41,8 @@ internal sealed class BurnCards(WiredBuild wired)
         foreach (var (pad, ways) in _circuit.ToRails)
         {
             var rails = ways.Select(w => _circuit.Rails[w.To.Id]).Distinct().ToList();
-            if (rails.Exists(r => r.Feed == RailFeed.Ground) || labels.Count < 3)
+            // A pad that is called by its rail gives the answer away.
+            if (rails.Exists(r => r.Feed == RailFeed.Ground || r.Label == pad.Label) || labels.Count < 3)
             {
                 continue;
             }
@@ -55,7 +56,6 @@ internal sealed class BurnCards(WiredBuild wired)
             yield return new Card(
                 id,
                 rails.Count > 1 ? 4
-                    : rails[0].Label == pad.Label ? 1
                     : LabelBook.Read(pad.Label).Trust == LabelTrust.Certain ? 2
                     : 3,
                 $"Which rail powers pad {WireWords.Of(_circuit, pad)}?",
@@ -149,6 +149,11 @@ internal sealed class BurnCards(WiredBuild wired)
         foreach (var cells in PackCells.Where(c => c != pack.Cells))
         {
             var sheet = RailReader.Read(wired, full with { InputVolts = (pack with { Cells = cells }).Volts().Max });
+            // Behind a board that the pack destroys, or of which nobody knows, nothing is told of a device by its own window.
+            if (sheet.Input is not { } input || input.Window.IsOver(input.Volts))
+            {
+                continue;
+            }
             foreach (var lead in Supplies())
             {
                 if (Judged([sheet], lead) is { } judged)

@@ -109,8 +109,16 @@ public sealed class FaultDrill : IDrill
     private readonly IReadOnlyList<Observation> _start;
     private readonly Way _best;
 
-    private FaultDrill(FaultTable table, FaultReader words, DrillOrder order, Drawn drawn) =>
-        (_table, _words, _order, _hidden, _start, _best) = (table, words, order, drawn.Hidden, drawn.Start, drawn.Best);
+    private FaultDrill(FaultTable table, FaultReader words, DrillOrder order, Drawn drawn, string mark) =>
+        (_table, _words, _order, _hidden, _start, _best, Mark) = (
+            table,
+            words,
+            order,
+            drawn.Hidden,
+            drawn.Start,
+            drawn.Best,
+            mark
+        );
 
     private sealed record Way(IReadOnlyList<int> Steps, double Minutes, bool IsRight);
 
@@ -144,11 +152,13 @@ public sealed class FaultDrill : IDrill
         // What takes the best tester longest is hardest: each level takes its fifth.
         var from = drawn.Count * (order.Level - 1) / DrillOrder.MostLevel;
         var upTo = Math.Max(from + 1, drawn.Count * order.Level / DrillOrder.MostLevel);
-        return new FaultDrill(table, words, order, drawn[from + dice.Below(upTo - from)]);
+        // What it was drawn from, not what was drawn: whoever holds all faults against the mark learns nothing.
+        var mark = Marks.Of(string.Join('|', drawn.Select(d => d.Hidden.Id)));
+        return new FaultDrill(table, words, order, drawn[from + dice.Below(upTo - from)], mark);
     }
 
     /// <inheritdoc/>
-    public string Mark => Marks.Of(_hidden.Id);
+    public string Mark { get; }
 
     /// <summary>The hidden fault.</summary>
     internal string Hidden => _hidden.Id;

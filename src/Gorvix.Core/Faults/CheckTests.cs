@@ -97,10 +97,11 @@ internal sealed class CheckTests(Meant meant)
     private static FaultTest Volts(BenchCheck check, VoltProbing p)
     {
         var (low, high) = check.Good;
+        OutcomeBand reversed = new(VoltChecks.Reversed, "reversed");
         List<OutcomeBand> bands =
             low is { } least && high > 0.5
-                ? [new(Math.Min(0.5, least), "nothing"), new(least, "low"), new(high, Yes), new(null, "high")]
-                : [new(high, Yes), new(null, "high")];
+                ? [reversed, new(Math.Min(0.5, least), "nothing"), new(least, "low"), new(high, Yes), new(null, "high")]
+                : [reversed, new(high, Yes), new(null, "high")];
         return Test(
             check,
             TestKind.MeasureLive,
@@ -121,6 +122,7 @@ internal sealed class CheckTests(Meant meant)
     private static string Band(OutcomeBand band, List<OutcomeBand> bands) =>
         band.Outcome switch
         {
+            "reversed" => $"reversed polarity: below {Numbers.Volts(band.UpTo!.Value)}",
             "nothing" => $"no voltage: below {Numbers.Volts(band.UpTo!.Value)}",
             "low" => $"too low: below {Numbers.Volts(band.UpTo!.Value)}",
             _ => $"too high: above {Numbers.Volts(bands[^2].UpTo!.Value)}",

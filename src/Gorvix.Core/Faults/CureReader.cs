@@ -65,7 +65,7 @@ public sealed class CureReader(WiredBuild wired, SettingsSheet settings)
             DeadRail or SaggingRail => new Cure(
                 CureAt.Fit,
                 [
-                    $"{Away} Remove the devices on this rail one at a time, power off, and measure the rail after each: the one that brings it back was pulling it down.",
+                    $"{Away} Remove one device from this rail, reconnect, measure the rail. Disconnect again before you remove the next: the one that brings it back was pulling it down.",
                     "If the rail stays wrong with nothing on it, the regulator is dead: power those devices from another rail, or replace the board.",
                 ]
             ),
@@ -85,7 +85,7 @@ public sealed class CureReader(WiredBuild wired, SettingsSheet settings)
             ),
             DeadDevice e => new Cure(
                 CureAt.Parts,
-                [$"Replace the {Name(e.Device)} and record it in Parts: its joints then count as not done."]
+                [$"{Away} Replace the {Name(e.Device)} and record it in Parts: its joints then count as not done."]
             ),
             Ailing e => Device(e),
             _ => throw new InvalidOperationException($"No cure is known for {fault.Id}."),
@@ -127,7 +127,7 @@ public sealed class CureReader(WiredBuild wired, SettingsSheet settings)
             Ailment.InLoader => new(
                 CureAt.Loom,
                 [
-                    "Power it up with its RX lead disconnected: if it now starts, the board's pin is the cause.",
+                    $"{Away} Lift its RX lead, then power it up: if it now starts, the board's pin is the cause.",
                     $"{Away} Add a pull-up of about 10 kΩ from that RX to 3.3 V (never 5 V) to hold it high while the board starts, or use another port.",
                 ]
             ),
@@ -171,7 +171,7 @@ public sealed class CureReader(WiredBuild wired, SettingsSheet settings)
             _ => new(
                 CureAt.Around,
                 [
-                    "On the radio: delete all sensors, then let it find them again with the aircraft powered.",
+                    "Propellers off. On the radio: delete all sensors, then let it find them again with the aircraft powered.",
                     "A value with a blinking mark is live.",
                 ]
             ),

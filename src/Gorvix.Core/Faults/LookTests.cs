@@ -38,7 +38,7 @@ internal sealed class LookTests(Meant meant, Situation live)
             TestKind.Look,
             $"{device.Device.Name} status light",
             aired
-                ? $"Radio and goggles on: what does the {device.Device.Name}'s light show?"
+                ? $"Radio and goggles on{(Loom.Cautions.Radiates(device.Device.Kind) ? ", antenna on, airflow over it" : "")}: what does the {device.Device.Name}'s light show?"
                 : $"Check the {device.Device.Name}: light, warmth, and what it powers.",
             0.3,
             [
@@ -73,7 +73,7 @@ internal sealed class LookTests(Meant meant, Situation live)
             "board.volts",
             TestKind.Look,
             "Battery voltage on the board's settings page",
-            "Connect the battery or bench supply, then USB: read the battery voltage on the board's settings page.",
+            "Propellers off. Connect the battery or bench supply, then USB: read the battery voltage on the board's settings page.",
             1.5,
             Signs("battery voltage", "0.0 V, or nothing", null)
         )

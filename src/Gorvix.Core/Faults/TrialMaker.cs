@@ -120,6 +120,12 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             },
         };
 
+    private const string Away = "Disconnect battery and USB.";
+
+    // What goes before every test of a transmitter that has power.
+    private static string Antenna(Device device) =>
+        Loom.Cautions.Radiates(device.Kind) ? $" {Loom.Cautions.Antenna}" : "";
+
     private IEnumerable<FaultTest> Devices()
     {
         foreach (var device in _wired.Build.Devices)
@@ -136,7 +142,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                 yield return Trial(
                     $"bind.{id}",
                     $"{name} re-bound",
-                    $"Re-bind the {name}, same region mode on both ends. Does it link?",
+                    $"Re-bind the {name}, same region mode on both ends.{Antenna(device.Device)} Does it link?",
                     4,
                     id,
                     [aired.Id],
@@ -146,7 +152,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                 yield return Trial(
                     $"antenna.{id}",
                     $"{name} antennas",
-                    $"Disconnect battery and USB. Press every antenna connector of the {name} fully home, then check again.",
+                    $"{Away} Press every antenna connector of the {name} fully home, then check again.",
                     1.5,
                     id,
                     [aired.Id],
@@ -172,7 +178,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                 yield return Trial(
                     $"anew.{id}",
                     "Find sensors again",
-                    "Delete all sensors on the radio and let it find them again with the aircraft powered.",
+                    "Propellers off. Delete all sensors on the radio and let it find them again with the aircraft powered.",
                     2,
                     id,
                     [telemetry.Id],
@@ -193,7 +199,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             yield return Trial(
                 $"piece.{id}",
                 $"Another {name}",
-                $"Put another {name} on the same wires, set up and bound as planned.",
+                $"{Away} Put another {name} on the same wires, then set it up and bind it as planned.{Antenna(device.Device)}",
                 15,
                 id,
                 all,
@@ -215,7 +221,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             yield return Trial(
                 $"move.{port.Link}",
                 $"{name} on another port",
-                $"Solder the {name}'s signal wires to another free port of the same type, and set that port's function.",
+                $"{Away} Solder the {name}'s signal wires to another free port of the same type, and set that port's function.",
                 10,
                 device,
                 [port.Link],
@@ -235,7 +241,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                 yield return Trial(
                     $"cross.{port.Link}",
                     $"{name} wires swapped",
-                    $"Swap {one.Lead.Label} and {other.Lead.Label} of the {name} at the board.",
+                    $"{Away} Swap {one.Lead.Label} and {other.Lead.Label} of the {name} at the board.",
                     5,
                     device,
                     [port.Link],

@@ -116,6 +116,14 @@ internal sealed class FindingReader(
 
     private IEnumerable<Finding> Supplies() => Supplies(build, plan, holders);
 
+    /// <summary>What there is to say of supplies and of what is soldered that is true whatever feeds the build, for the reader of rails.</summary>
+    public IEnumerable<Finding> OfEverySituation() =>
+        Supplies()
+            .Where(f => f.Rule != FeedRules.BoardInput.Id && f.Subject.Kind != SubjectKind.Pad)
+            .Concat(WiringCheck.Grounds(wired))
+            .Concat(BuiltCheck.Of(wired).Where(f => f.Severity == Severity.Stop))
+            .OrderByDescending(f => f.Severity);
+
     /// <summary>What must be known of the supply: the board's own input, and devices that nothing feeds.</summary>
     /// <param name="build">The build.</param>
     /// <param name="plan">Its plan.</param>
@@ -124,19 +132,52 @@ internal sealed class FindingReader(
     {
         if (Feeder.SourceOf(build) is not { } source)
         {
-            return build.Devices.Any(d => d.Device.Supplies.Count > 0) || build.Board.Input is not null
-                ? [FeedRules.NoPack.Found(Severity.Note, Subject.Build)]
+            return
+                build.Devices.Any(d => d.Device.Leads.Any(l => l.Role == LeadRole.Supply))
+                || build.Board.Input is not null
+                ? [FeedRules.NoPack.Found(Severity.Warn, Subject.Build)]
                 : [];
         }
         return
         [
             .. BoardInput(build, source),
+            .. NotJudged(build, source),
             .. plan
                 .Feeds.Where(f => f.Feed is null)
                 .DistinctBy(f => f.Ways.Device.Id)
                 .Select(f => Router.Unfed(f.Ways, holders.AgainstBest(f.Ways.Feeds, f.Ways.Device.Id))),
             .. plan.Feeds.SelectMany(f => f.Feed?.Hazards ?? []),
         ];
+    }
+
+    // What no manual tells is not taken for harmless.
+    private static IEnumerable<Finding> NotJudged(ResolvedBuild build, VoltWindow source)
+    {
+        if (build.Board.Input is null && build.Board.Rails.Any(r => r.Feed == RailFeed.Battery))
+        {
+            yield return FeedRules.InputNotJudged.Found(
+                Severity.Warn,
+                Subject.Build,
+                ("board", build.Board.Name),
+                ("high", $"{source.Max:0.0#}")
+            );
+        }
+        foreach (var device in build.Devices)
+        {
+            foreach (
+                var lead in device.Device.Leads.Where(l =>
+                    l.Role == LeadRole.Supply && device.Device.Supplies.All(s => s.Lead != l.Id)
+                )
+            )
+            {
+                yield return FeedRules.NotJudged.Found(
+                    Severity.Warn,
+                    Subject.Lead(device.Id, lead.Id),
+                    ("lead", lead.Label),
+                    ("device", device.Device.Name)
+                );
+            }
+        }
     }
 
     private IEnumerable<Finding> Links(Func<Link, string> because)
@@ -240,10 +281,9 @@ internal sealed class FindingReader(
         {
             return [];
         }
-        var mend =
-            source.Max > input.Max
-                ? "Power it from a separate regulator and enter that voltage under Parts, \"board supply\"."
-                : "Choose a battery with more cells.";
+        var mend = input.IsOver(source.Max)
+            ? "Power it from a separate regulator and enter that voltage under Parts, \"board supply\"."
+            : "Choose a battery with more cells.";
         return
         [
             FeedRules.BoardInput.Found(

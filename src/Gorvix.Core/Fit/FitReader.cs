@@ -160,6 +160,9 @@ public sealed class FitReader
     /// <summary>The verdict alone, for lists of builds.</summary>
     public Verdict Verdict() => _findings.Verdict(_findings.All(_ => ""));
 
+    /// <summary>What there is to say of supplies and of what is soldered, whatever feeds the build.</summary>
+    public IReadOnlyList<Finding> OfEverySituation() => [.. _findings.OfEverySituation()];
+
     /// <summary>The build that was planned, as its builder wrote it.</summary>
     internal Build Build => _build.Build;
 

@@ -2,7 +2,6 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
-using Gorvix.Core.Protocols;
 using Gorvix.Core.Routing;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
@@ -149,11 +148,6 @@ public static class FitWords
         var lines = Of(route.Settings).ToList();
         if (route.Port.Kind == PortKind.Software)
         {
-            lines.AddRange(
-                route
-                    .Walks.Where(w => w.OwnInversion == Polarity.Inverted)
-                    .Select(w => $"{PortWords.Of(route.Port, w.Half)} inverted in software")
-            );
             lines.Add($"about {route.Processor * 10} % CPU load");
         }
         return lines;

@@ -45,8 +45,12 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
             var open = $"{names} cannot all be {verb}{held}. Which of these must give way is not worked out.";
             return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, open) { IsMinimal = false };
         }
+        var alone = supplies.Where(CannotBePowered).Select(s => s.Device.Device.Name).Distinct().ToList();
         var sentence = (members.Count - 1, wishes.Count) switch
         {
+            // No other link is in the way of a device that draws more than any supply gives.
+            _ when alone.Count > 0 && links.Count == 1 && supplies.All(s => s.Device.Id == link.Want.Device) =>
+                $"{FitWords.Short(link, _build)} cannot be connected: the {alone[0]} draws more than any supply that suits it delivers.",
             (0, 0) =>
                 $"{names} cannot be connected on this board with your house rules, firmware and parts; no other link is in the way.",
             (0, 1) => $"{names} cannot be connected{held}. Remove that and it fits.",
@@ -56,6 +60,10 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
         };
         return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, sentence);
     }
+
+    // Each pad or output that suits it gives less than it draws, with nothing else on it.
+    private static bool CannotBePowered(FeedWays supply) =>
+        supply.Feeds.Count > 0 && supply.Feeds.All(f => f.Draws.Any(d => d.Typical > d.Budget.Limit));
 
     private Finding VainPin(WishMatch pin)
     {

@@ -31,6 +31,9 @@ public sealed record ContinuityPair(
             _ => "open",
         };
 
+    /// <summary>True between two supplies, or a supply and ground.</summary>
+    public bool IsSupplies { get; init; }
+
     /// <summary>The point under one probe.</summary>
     public required Node OneAt { get; init; }
 
@@ -86,7 +89,10 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
                         Finds.Silent,
                         0,
                         $"Steady beep: {r.Rail.Label} is shorted – do not power up. A short chirp is a capacitor charging."
-                    )
+                    ) with
+                    {
+                        IsSupplies = true,
+                    }
                 );
 
     private IEnumerable<ContinuityPair> BetweenSupplies()
@@ -102,7 +108,10 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
                 Finds.Silent,
                 0,
                 $"Continuity means {one.Item.Rail.Label} is shorted to {other.Rail.Label}."
-            );
+            ) with
+            {
+                IsSupplies = true,
+            };
     }
 
     private IEnumerable<ContinuityPair> Beside()
@@ -112,7 +121,11 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
             foreach (var beside in neighbours.Of(pad).Select(n => n.Pad))
             {
                 var (finds, value) = _copper.Between(Node.Pad(pad.Id), Node.Pad(beside.Id));
-                yield return Between(pad, beside, finds, value, Meaning(finds));
+                // Solder between two pads of one copper does no harm.
+                if (finds != Finds.Beeps)
+                {
+                    yield return Between(pad, beside, finds, value, Meaning(finds));
+                }
             }
         }
     }
@@ -120,7 +133,6 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
     private static string Meaning(Finds finds) =>
         finds switch
         {
-            Finds.Beeps => "Same copper on the board: solder between them does no harm.",
             Finds.Ohms => "Continuity means a solder bridge between them.",
             Finds.Diode => "Diode drop one way only. Continuity means a solder bridge between them.",
             _ => "Continuity means a solder bridge between them.",

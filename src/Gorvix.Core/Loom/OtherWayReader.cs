@@ -43,7 +43,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
         var part = wired.Build.Devices.First(d => d.Id == device).Device;
         var harness = Harness.Of(part);
         var lines = wired
-            .Leads.Where(l => l.Device == device && l.Socket == socket && l.Cavity is not null)
+            .Leads.Where(l => l.Device == device && l.Socket == socket && l is { Cavity: not null, Pad: not null })
             .Select(l => new Line(
                 l,
                 wires.FirstOrDefault(w => w.Id == WireReader.IdOf(l)),
@@ -79,6 +79,8 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
             && lines.All(l => l.From is not null)
             && whole.All(l =>
                 lines.Any(x => x.Lead == l)
+                // Over an empty pin of the socket it meets nothing.
+                || l is { State: LeadState.InPlace, Pad: null }
                 || l.State is LeadState.Lifted or LeadState.Cut or LeadState.InHarness or LeadState.Open
             )
         )
@@ -187,7 +189,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
 
     private OtherWayRow RowOf(Line line)
     {
-        var pad = line.Lead.Pad ?? line.Lead.Socket!.Pads[line.To - 1]!;
+        var pad = line.Lead.Pad!;
         return new(
             line.Lead.Lead.Id,
             line.Lead.Lead.Label,
@@ -236,10 +238,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
         var pads = new List<Pad>();
         foreach (var line in lines)
         {
-            if (line.Lead.Pad is not { } pin)
-            {
-                return null;
-            }
+            var pin = line.Lead.Pad!;
             var isSignal = line.Lead.Lead.Role is not (LeadRole.Ground or LeadRole.Supply);
             var same = _circuit
                 .Board.Pads.Where(p => !_circuit.SocketOf.ContainsKey(p.Id) && p.Meaning == PadMeaning.Sure)

@@ -3,6 +3,7 @@ using Gorvix.Core.Parts;
 using Gorvix.Core.Routing;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
+using Half = Gorvix.Core.Routing.Half;
 
 namespace Gorvix.Core.Loom;
 
@@ -129,7 +130,38 @@ internal sealed class PlugReader(WiredBuild wired)
             { End: TouchEnd.Harms, Rail: { } rail } => $"{rail.Label} on {lead.Label}",
             { End: TouchEnd.Harms } => $"{lead.Label} shorted at {pad!.Label}",
             { End: TouchEnd.Talks } => $"{lead.Label} transmits on {pad!.Label}, where nothing should",
+            { } quiet => Uncrossed(device, lead, pad, quiet),
             _ => null,
         };
+    }
+
+    // An output that meets the board's output, or an input its input: no harm by itself, and a dead link.
+    private string? Uncrossed(Device device, Lead lead, Pad? pad, Touch touch)
+    {
+        var flows = device
+            .Functions.SelectMany(f => f.Modes)
+            .SelectMany(m => m.Lines)
+            .Where(l => l.Lead == lead.Id)
+            .Select(l => l.Flow)
+            .ToHashSet();
+        if (pad is null || flows.Count != 1)
+        {
+            return null;
+        }
+        foreach (var net in touch.State.Strands.Where(s => s.To.Kind == NodeKind.Net).Select(s => s.To.Id))
+        {
+            foreach (var port in _circuit.Board.Ports.Where(p => p.Kind == PortKind.Uart && p.Rx != p.Tx))
+            {
+                if (port.Tx == net && flows.Contains(Flow.Out))
+                {
+                    return $"{lead.Label} meets {PortWords.Of(port, Half.Tx)}: both transmit, nobody receives";
+                }
+                if (port.Rx == net && flows.Contains(Flow.In))
+                {
+                    return $"{lead.Label} meets {PortWords.Of(port, Half.Rx)}: both receive, nobody transmits";
+                }
+            }
+        }
+        return null;
     }
 }

@@ -226,9 +226,20 @@ internal sealed class StepReader(
         }
     }
 
-    private static string Lead(LoomWire wire) =>
-        (wire.Colour is { } colour ? $"{wire.Label} ({colour})" : wire.Label)
+    // Colours are a habit, not a standard: who solders by colour is told where it misleads.
+    private string Lead(LoomWire wire) =>
+        (wire.Colour is { } colour ? $"{wire.Label} ({colour}{Misleads(wire, colour)})" : wire.Label)
         + (wire.Pieces > 1 ? $", {wire.Pieces} wires, one from each unit," : "");
+
+    private string Misleads(LoomWire wire, string colour) =>
+        (colour, wired.Leads.First(l => (l.Device, l.Lead.Id) == (wire.Device, wire.Lead)).Lead.Role) switch
+        {
+            ("black", LeadRole.Supply) => ", but this is supply +",
+            ("red", LeadRole.Ground) => ", but this is ground",
+            ("red", not (LeadRole.Supply or LeadRole.Output)) => ", but no supply",
+            ("black", not LeadRole.Ground) => ", but not ground",
+            _ => "",
+        };
 
     // Bridges of which nobody knows the side first, then each side with its bridges before its wires: the board is turned once.
     private IEnumerable<LoomStep> OnBoard()

@@ -1,4 +1,3 @@
-using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
@@ -61,9 +60,7 @@ internal sealed class WireReader(WiredBuild wired)
 
     private LoomWire Of(WiredLead lead, List<WiredLead> used)
     {
-        var (amps, volts) = Load(lead);
-        var told = wired.Build.Build.Wires.FirstOrDefault(w => (w.Device, w.Lead) == (lead.Device, lead.Lead.Id));
-        var length = WireLengths.Of(wired.Build, lead.Device, lead.Lead.Id, lead.Pad).Millimetres;
+        var cut = WireCuts.Of(wired, lead);
         return new LoomWire(
             IdOf(lead),
             lead.Device,
@@ -79,9 +76,9 @@ internal sealed class WireReader(WiredBuild wired)
                 : $"{lead.To!.Lead.Label} of {DeviceOf(lead.To.Device).Name}",
             JobOf(lead),
             lead.Link,
-            amps,
-            told?.Gauge ?? (amps is { } flows ? WireGauge.For(flows, length, volts) : WireGauge.Usual),
-            length,
+            WireCuts.Load(wired, lead).Amps,
+            cut.Gauge!.Value,
+            cut.Millimetres,
             TwistOf(lead, used)
         )
         {
@@ -93,28 +90,6 @@ internal sealed class WireReader(WiredBuild wired)
     }
 
     private Device DeviceOf(string id) => wired.Build.Devices.First(d => d.Id == id).Device;
-
-    // What flows in a supply lead or back in a ground, with the least volts that the device works at.
-    private (double? Amps, double Volts) Load(WiredLead lead)
-    {
-        var device = DeviceOf(lead.Device);
-        if (lead.Lead.Role == LeadRole.Supply && device.Supplies.FirstOrDefault(s => s.Lead == lead.Lead.Id) is { } one)
-        {
-            return (one.Most() + Given(lead.Device) is > 0 and var most ? most : null, one.Window.Min);
-        }
-        if (lead.Lead.Role == LeadRole.Ground && device.Supplies.Count > 0)
-        {
-            var all = device.Supplies.Sum(s => s.Most()) + Given(lead.Device);
-            return (all > 0 ? all : null, device.Supplies.Min(s => s.Window.Min));
-        }
-        return (null, 0);
-    }
-
-    // What a device passes on to those that hang on its outputs.
-    private double Given(string device) =>
-        wired
-            .Leads.Where(l => l.To?.Device == device)
-            .Sum(l => DeviceOf(l.Device).Supplies.Where(s => s.Lead == l.Lead.Id).Sum(s => s.Most()) + Given(l.Device));
 
     // Signals and supplies run beside the ground of their own device, the one nearest on the board (common practice).
     private string? TwistOf(WiredLead lead, List<WiredLead> used) =>

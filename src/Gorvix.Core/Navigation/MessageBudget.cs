@@ -37,7 +37,7 @@ public sealed record Budget(
             ({ } baud, > 0) => $"Set {Phrase.Baud(baud)}, or at most {MostHertz} Hz.",
             ({ } baud, _) => $"Set {Phrase.Baud(baud)}.",
             (_, > 0) => $"Set at most {MostHertz} Hz.",
-            _ => "No usual baud is fast enough: enable fewer messages.",
+            _ => "No baud is fast enough: enable fewer messages.",
         };
 }
 
@@ -98,6 +98,9 @@ public static class MessageBudget
             Sentence("GGA", 78, "fix, number of satellites, altitude"),
             Sentence("GSA", 66, "satellites used in the fix"),
             Sentence($"GSV × {views}", 70 * views, "signal strength of each satellite"),
+            // Modules send these by default too, whether the board reads them or not.
+            Sentence("GLL", 52, "position again; on by default"),
+            Sentence("VTG", 54, "speed and course again; on by default"),
         ];
     }
 
@@ -107,7 +110,15 @@ public static class MessageBudget
     /// <param name="satellites">How many satellites are told of, 0 to <see cref="MostSatellites"/>; others are brought into that range.</param>
     /// <param name="hertz">Solutions a second, 1 to <see cref="MostHertz"/>; others are brought into that range.</param>
     /// <param name="baud">Bits per second, at least 1200; less is taken as that.</param>
-    public static Budget Of(string protocol, GnssGeneration generation, int satellites, int hertz, int baud)
+    /// <param name="bauds">The bauds that the module knows; null or empty for the usual ones.</param>
+    public static Budget Of(
+        string protocol,
+        GnssGeneration generation,
+        int satellites,
+        int hertz,
+        int baud,
+        IReadOnlyList<int>? bauds = null
+    )
     {
         satellites = Math.Clamp(satellites, 0, MostSatellites);
         hertz = Math.Clamp(hertz, 1, MostHertz);
@@ -115,7 +126,9 @@ public static class MessageBudget
         var lines = Messages(protocol, generation, satellites, hertz);
         var load = BitsPerSecond(lines) / baud;
         var one = BitsPerSecond(Messages(protocol, generation, satellites, 1));
-        var least = Bauds.Cast<int?>().FirstOrDefault(b => BitsPerSecond(lines) / b <= Full);
+        var least = (bauds is { Count: > 0 } own ? own.Order() : Bauds.AsEnumerable())
+            .Cast<int?>()
+            .FirstOrDefault(b => BitsPerSecond(lines) / b <= Full);
         var most = Math.Min(MostHertz, (int)Math.Floor((Full * baud / one) + 1e-9));
         var budget = new Budget(lines, baud, hertz, load, least, most, "");
         return budget with

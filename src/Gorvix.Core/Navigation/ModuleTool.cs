@@ -216,7 +216,8 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
         foreach (var frame in frames)
         {
             var turns = frame.Frame.Message == UbxMessage.CfgPrt || IsBaudKey(frame.Frame);
-            good &= Send(frame, waits: true);
+            // A module that obeys at once answers at its new baud, or not at all.
+            good &= Send(frame, waits: !turns || _baud == baud);
             if (turns && _baud != baud)
             {
                 line.SetBaud(baud);

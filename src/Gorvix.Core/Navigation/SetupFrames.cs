@@ -140,7 +140,7 @@ public static class SetupFrames
         );
         yield return new SetupFrame(
             new UbxFrame(UbxMessage.CfgCfg, Masks(clear: 0, save: 0xFFFF, load: 0)),
-            "Save to battery-backed memory and flash, where the module has them."
+            $"At {Phrase.Baud(wish.Baud)} from here on: a module that obeys at once no longer hears the old baud. Save to battery-backed memory and flash, where the module has them."
         );
     }
 

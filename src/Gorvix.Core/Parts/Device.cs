@@ -255,6 +255,9 @@ public sealed record SupplyInput
 /// <summary>When a lead drives its wire.</summary>
 public enum TalkHabit
 {
+    /// <summary>The manual does not say: judged by its protocol, and where that tells nothing taken for one that transmits.</summary>
+    Unknown,
+
     /// <summary>Only in a mode that uses it.</summary>
     Asked,
 

@@ -26,6 +26,20 @@ public static class PlugFamily
             ? pins
             : null;
 
+    /// <summary>What one contact carries, in amperes; null where the pitch is not known.</summary>
+    /// <param name="family">The family.</param>
+    /// <remarks>Wire-to-board series by their pitch, with their thickest wire, from memory of connector makers' data sheets.</remarks>
+    public static double? AmpsOf(string family) =>
+        family.Split(" mm")[0] is { Length: > 0 and < 6 } pitch
+        && double.TryParse(pitch, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var mm)
+            ? mm switch
+            {
+                < 1.5 => 1,
+                < 2.5 => 2,
+                _ => 3,
+            }
+            : null;
+
     /// <summary>Whether plug and socket fit by their families. One of unknown pitch is said to fit nothing.</summary>
     /// <param name="socket">The family of the socket.</param>
     /// <param name="plug">The family of the plug, or null where there is none.</param>

@@ -8,6 +8,21 @@ public sealed record VoltWindow
 
     /// <summary>Maximum, in volts.</summary>
     public required double Max { get; init; }
+
+    // What a meter of two decimals shows as the limit is the limit (our own choice).
+    private const double Shown = 0.005;
+
+    /// <summary>True where more arrives than may.</summary>
+    /// <param name="volts">What arrives, in volts.</param>
+    public bool IsOver(double volts) => volts > Max + Shown;
+
+    /// <summary>True where less arrives than is needed.</summary>
+    /// <param name="volts">What arrives, in volts.</param>
+    public bool IsUnder(double volts) => volts < Min - Shown;
+
+    /// <summary>True where all of another window is inside.</summary>
+    /// <param name="other">What arrives, from least to most.</param>
+    public bool Holds(VoltWindow other) => !IsUnder(other.Min) && !IsOver(other.Max);
 }
 
 /// <summary>A supply rail, with what it is fed from.</summary>

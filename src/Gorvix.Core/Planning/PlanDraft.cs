@@ -206,7 +206,7 @@ internal sealed class PlanDrafter(BuildWays all)
             + PlanCost.OfAtMost(CostTerm.Losses, route.Mode.Loses.Count)
             + PlanCost.OfAtMost(CostTerm.Processor, route.Processor)
             + PlanCost.Of(CostTerm.WholePorts, whole ? 1 : 0)
-            + PlanCost.Of(CostTerm.Switches, route.Settings.Switches)
+            + PlanCost.Of(CostTerm.Switches, route.Switches)
             + PlanCost.Of(CostTerm.OffAdvice, OffAdvice(route));
     }
 

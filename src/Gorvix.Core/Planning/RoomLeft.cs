@@ -55,7 +55,7 @@ public static class RoomLeft
 
     private static readonly IReadOnlyList<Link> Spares = [.. Usual.Select(u => SpareOf(u.Need, u.Protocols))];
 
-    /// <summary>The room for each need, in the order of the needs; needs without room are left out.</summary>
+    /// <summary>The room for each need, in the order of the needs; needs without room are left out, and those of which a link has just been refused.</summary>
     /// <param name="space">The build's space.</param>
     /// <param name="plan">A plan of it.</param>
     public static IReadOnlyList<Room> Of(PlanSpace space, Plan plan) => Of(space, plan, MostFights);
@@ -66,7 +66,14 @@ public static class RoomLeft
     internal static IReadOnlyList<Room> Of(PlanSpace space, Plan plan, int mostFights)
     {
         var chosen = new Chosen(plan);
-        return [.. Spares.Select(s => Of(space, s, chosen, mostFights)).Where(r => r.Count > 0)];
+        var refused = plan.Placements.Where(p => p.Route is null).Select(p => p.Link.Function.Need).ToHashSet();
+        return
+        [
+            .. Spares
+                .Where(s => !refused.Contains(s.Function.Need))
+                .Select(s => Of(space, s, chosen, mostFights))
+                .Where(r => r.Count > 0),
+        ];
     }
 
     private static Room Of(PlanSpace space, Link spare, Chosen chosen, int mostFights)

@@ -132,6 +132,12 @@ public sealed record Protocol(
     /// <summary>What a builder calls it: mostly its id.</summary>
     public string Name => ProtocolCatalogue.NameOf(Id);
 
+    /// <summary>True where the device transmits by itself as soon as it has power: receivers, modules and air units do, what only answers does not (common practice).</summary>
+    public bool SendsUnasked =>
+        Turn == Turn.Own
+        && Use is not (LineUse.BoardToDevice or LineUse.SharedBus)
+        && Job is not (PortJob.VideoControl or PortJob.CameraControl);
+
     /// <summary>What kind of port can carry it.</summary>
     public Carrier Carrier { get; init; }
 

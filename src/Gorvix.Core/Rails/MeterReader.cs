@@ -25,12 +25,12 @@ public sealed record MeterReading(string Red, string Black, string? Pad, double 
 
     // What is as computed and yet outside the window of the lead is not good.
     internal MeterReading Within(VoltWindow window) =>
-        Volts < window.Min * (1 - LeadReading.Little) || Volts > window.Max + LeadReading.Slack
+        window.IsUnder(Volts / (1 - LeadReading.Little)) || window.IsOver(Volts)
             ? this
             : this with
             {
-                Low = Math.Round(Math.Max(Low, window.Min * (1 - LeadReading.Little)), 2),
-                High = Math.Round(Math.Min(High, window.Max + LeadReading.Slack), 2),
+                Low = Math.Round(Math.Clamp(Low, window.Min, window.Max), 2),
+                High = Math.Round(Math.Clamp(High, window.Min, window.Max), 2),
             };
 }
 

@@ -35,6 +35,17 @@ public static class RailAnswer
     /// <param name="findings">What <see cref="Of(WiredBuild, CancellationToken)"/> gave.</param>
     public static bool Stops(IReadOnlyList<Finding> findings) => findings.Any(f => f.Severity == Severity.Stop);
 
+    /// <summary>What stands over a situation in which nothing is wrong, as a sentence; null where something is, or where nothing is known.</summary>
+    /// <param name="sheet">The build in the situation.</param>
+    /// <param name="findings">All that there is to say of it, what holds in every situation included.</param>
+    public static string? Clear(RailSheet sheet, IEnumerable<Finding> findings) =>
+        sheet.Problem is not null
+        || findings.Any(f => f.Severity > Severity.Note)
+        || sheet.Leads.All(l => l.State == LeadFeed.Unfed)
+            ? null
+        : sheet.AtLeast ? "All supplies in range, as far as currents are known."
+        : "All supplies in range.";
+
     /// <summary>The findings of a situation; where something is other than planned, those that it brings.</summary>
     /// <param name="sheet">The build in the situation.</param>
     /// <param name="usual">The findings of the build as planned.</param>

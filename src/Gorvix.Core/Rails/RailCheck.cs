@@ -3,6 +3,7 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Supply;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
 
@@ -27,12 +28,12 @@ public static class RailCheck
     /// <param name="sheet">The build in the situation.</param>
     public static IReadOnlyList<Finding> Of(RailSheet sheet) => [.. All(sheet).OrderByDescending(f => f.Severity)];
 
-    /// <summary>What holds whatever feeds the build: grounds, and video on a supply with the motors' noise on it.</summary>
+    /// <summary>What holds whatever feeds the build: video on a supply with the motors' noise on it.</summary>
     /// <param name="wired">The build as it is wired.</param>
     /// <param name="sheet">The build in any situation.</param>
     public static IReadOnlyList<Finding> Standing(WiredBuild wired, RailSheet sheet) =>
         [
-            .. Grounds(wired, sheet)
+            .. Thin(wired)
                 .Concat(sheet.Leads.Select(l => Noisy(wired, l)).OfType<Finding>())
                 .OrderByDescending(f => f.Severity),
         ];
@@ -52,10 +53,7 @@ public static class RailCheck
         }
         if (
             sheet.Input is { } input
-            && (
-                input.Volts > input.Window.Max + LeadReading.Slack
-                || (Free(sheet) && input.Volts < input.Window.Min - LeadReading.Slack)
-            )
+            && (input.Window.IsOver(input.Volts) || (Free(sheet) && input.Window.IsUnder(input.Volts)))
         )
         {
             yield return RailRules.Input.Found(
@@ -87,14 +85,15 @@ public static class RailCheck
             yield return finding;
         }
         var most = PowerSide.AmpsOf(sheet.Situation.Power.Usb);
-        if (sheet.Situation.InputVolts is null && sheet.UsbAmps is { } drawn && drawn.Typical > most)
+        if (sheet.Situation.InputVolts is null && sheet.UsbAmps is { } drawn && drawn.Peak > most)
         {
+            var always = drawn.Typical > most;
             var first = sheet.Rails.Where(r => r.Alive).MaxBy(r => r.Typical);
             yield return RailRules.UsbLimit.Found(
                 Severity.Warn,
                 Subject.Place("USB"),
                 ("rail", first?.Label ?? "USB"),
-                ("amps", PlainWords.Amperes(drawn.Typical)),
+                ("amps", $"{PlainWords.Amperes(always ? drawn.Typical : drawn.Peak)} {(always ? "typical" : "peak")}"),
                 ("limit", PlainWords.Amperes(most))
             );
         }
@@ -188,15 +187,20 @@ public static class RailCheck
             case LeadFeed.Unfed or LeadFeed.Ungrounded:
                 yield break;
         }
-        if (lead.Way is [.., { Volts: > 1 } pad, var end] && pad.Volts - end.Volts > MostDrop * pad.Volts)
+        // There and back: what the device has between its own leads.
+        if (
+            lead is { Way: [.., { Volts: > 1 } pad, _], Volts: { } has }
+            && pad.Volts - has is var lost
+            && lost > MostDrop * pad.Volts
+        )
         {
             yield return Say(
                 RailRules.Drop,
                 Severity.Warn,
                 ("pad", pad.What),
-                ("volts", Figure(pad.Volts - end.Volts)),
+                ("volts", Figure(lost)),
                 ("situation", name),
-                ("percent", $"{100 * (pad.Volts - end.Volts) / pad.Volts:0}")
+                ("percent", $"{100 * lost / pad.Volts:0}")
             );
         }
     }
@@ -252,23 +256,45 @@ public static class RailCheck
     private static bool Trips(RailSheet sheet) =>
         sheet.Situation is { InLine: InLine.Limiter, Power.LimiterAmps: var holds } && sheet.Unlimited?.Peak > holds;
 
-    private static IEnumerable<Finding> Grounds(WiredBuild wired, RailSheet sheet) =>
-        from lead in sheet.Leads.Where(l => l.StateIn(sheet.Situation) == LeadFeed.Ungrounded).DistinctBy(l => l.Device)
-        let signals = wired
-            .Joined.Where(l => l.Device == lead.Device && l.Lead.Role is not (LeadRole.Supply or LeadRole.Output))
-            .Select(l => l.Lead.Label)
-            .ToList()
-        select RailRules.NoGround.Found(
-            Severity.Stop,
-            Subject.Device(lead.Device),
-            ("device", lead.Name),
-            (
-                "how",
-                signals.Count == 0
-                    ? "no current flows and it stays dead"
-                    : $"current returns through {Phrase.Join(signals)}"
+    // A wire that was told too thin, and a contact of a plug through which more flows than its kind carries.
+    private static IEnumerable<Finding> Thin(WiredBuild wired)
+    {
+        foreach (var lead in wired.Leads.Where(l => l.Pad is not null || l.To is not null))
+        {
+            if (WireCuts.Load(wired, lead).Amps is not { } amps)
+            {
+                continue;
+            }
+            var name = wired.Build.Devices.First(d => d.Id == lead.Device).Device.Name;
+            Finding Say(Rule rule, params (string, string)[] facts) =>
+                rule.Found(
+                    Severity.Warn,
+                    Subject.Lead(lead.Device, lead.Lead.Id),
+                    [("lead", lead.Lead.Label), ("device", name), ("amps", PlainWords.Amperes(amps)), .. facts]
+                );
+            if (WireCuts.Of(wired, lead).Gauge is { } gauge && amps > WireGauge.Ampacity(gauge))
+            {
+                yield return Say(
+                    RailRules.Thin,
+                    ("gauge", $"{gauge}"),
+                    ("carries", PlainWords.Amperes(WireGauge.Ampacity(gauge)))
+                );
+            }
+            if (
+                lead is { State: LeadState.InPlace or LeadState.Moved or LeadState.OnTail, Socket: { } socket }
+                && PlugFamily.AmpsOf(socket.Family) is { } most
+                && amps > most
             )
-        );
+            {
+                yield return Say(
+                    RailRules.Contact,
+                    ("plug", socket.Label),
+                    ("family", socket.Family),
+                    ("carries", PlainWords.Amperes(most))
+                );
+            }
+        }
+    }
 
     // The schools: a regulated rail first, or the battery too, with a capacitor or filter at the transmitter.
     private static Finding? Noisy(WiredBuild wired, LeadReading lead)

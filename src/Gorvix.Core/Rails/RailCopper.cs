@@ -1,4 +1,3 @@
-using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Supply;
@@ -143,8 +142,8 @@ internal sealed class RailCopper
 
     private double OhmsOf(WiredLead lead)
     {
-        var cut = WireLengths.Of(Wired.Build, lead.Device, lead.Lead.Id, lead.Pad);
-        return new Wire(cut.Gauge, cut.Millimetres).Ohms
+        var cut = WireCuts.Of(Wired, lead);
+        return new Wire(cut.Gauge!.Value, cut.Millimetres).Ohms
             + (Wired.Ails.Weak.Contains(new LeadAt(lead.Device, lead.Lead.Id)) ? WeakJoint.Ohms : Joint);
     }
 }

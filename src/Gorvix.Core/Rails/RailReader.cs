@@ -103,12 +103,13 @@ public static class RailReader
         var told = wired.Build.Build.Wires.Count;
         var said = new List<string>
         {
-            $"{(told > 0 ? "Other supply" : "Supply")} wires are assumed to be {WireCut.UsualMillimetres / 10:0} cm of AWG {WireCut.UsualGauge}.",
+            $"{(told > 0 ? "Other supply" : "Supply")} wires are assumed to be {WireCut.UsualMillimetres / 10:0} cm, as thick as their current asks and never thinner than AWG {WireGauge.Usual}.",
         };
         if (wired.Build.Build.Pack is { Milliohms: null } && wired.Build.Build.InputVolts is null)
         {
             said.Add("Battery resistance is unknown: voltage sag is not computed.");
         }
+        said.Add("The board's own current is unknown and not counted.");
         var silent = wired
             .Build.Devices.Where(d => d.Device.Supplies.Any(s => s.Typical is null))
             .Select(d => d.Device.Name)

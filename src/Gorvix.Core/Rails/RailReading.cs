@@ -136,9 +136,6 @@ public sealed record LeadReading(
     LeadFeed State
 )
 {
-    /// <summary>A meter and a leaflet agree to about this, in volts (our own choice).</summary>
-    public const double Slack = 0.02;
-
     /// <summary>Id of the pad of the board from which it comes, through outputs of other devices too; null when nothing feeds it.</summary>
     public string? BoardPad { get; init; }
 
@@ -149,8 +146,8 @@ public sealed record LeadReading(
     public LeadFeed StateIn(Situation situation) =>
         Pad is null && Rail is null ? LeadFeed.Unfed
         : Volts is not { } volts || LowVolts is not { } low ? LeadFeed.Ungrounded
-        : volts > Window.Max + Slack ? LeadFeed.Burns
-        : low >= Window.Min - Slack ? LeadFeed.Good
+        : Window.IsOver(volts) ? LeadFeed.Burns
+        : !Window.IsUnder(low) ? LeadFeed.Good
         : situation.InputVolts is null ? LeadFeed.Silent
         : low >= Window.Min * (1 - Little) ? LeadFeed.Tight
         : LeadFeed.Starves;

@@ -151,16 +151,28 @@ public static class RailRules
         Mend = "Set it just above what the build draws, or use a bulb rated for the battery voltage.",
     };
 
-    /// <summary>No ground.</summary>
-    public static readonly Rule NoGround = new(
-        "RAIL-GROUND",
-        "Supply without ground",
-        "{device} has a supply but no ground: {how}.",
-        "Current returning through a signal shifts every level on the link and may destroy the pin.",
-        SourceNote.Practice
+    /// <summary>A wire too thin for its current.</summary>
+    public static readonly Rule Thin = new(
+        "WIRE-AMPS",
+        "Wire too thin",
+        "{lead} of {device}: {amps} peak through AWG {gauge}, which carries {carries}.",
+        "A wire that carries too much heats until its insulation melts; in a bundle it carries less still.",
+        SourceNote.Memory
     )
     {
-        Mend = "Connect its ground to a ground pad before applying any power.",
+        Mend = "Use a thicker wire; ground carries the same current back.",
+    };
+
+    /// <summary>A contact too small for its current.</summary>
+    public static readonly Rule Contact = new(
+        "CONTACT-AMPS",
+        "Plug contact overloaded",
+        "{lead} of {device}: {amps} peak through one contact of {plug} ({family}), rated about {carries}.",
+        "Makers of wire-to-board connectors rate pitches of 1.0 and 1.25 mm at about 1 A a contact, 1.5 and 2.0 mm at 2 A, 2.5 mm at 3 A.",
+        SourceNote.Memory
+    )
+    {
+        Mend = "Use two contacts for supply and two for ground, or solder the supply to pads.",
     };
 
     /// <summary>Video on a noisy supply.</summary>
@@ -190,7 +202,8 @@ public static class RailRules
         Tied,
         LimiterTrips,
         LimiterVain,
-        NoGround,
+        Thin,
+        Contact,
         Noisy,
     ];
 }

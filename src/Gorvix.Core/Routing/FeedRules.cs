@@ -75,6 +75,40 @@ public static class FeedRules
         SourceNote.Own
     );
 
+    /// <summary>A supply lead of which no manual tells the volts.</summary>
+    public static readonly Rule NotJudged = new(
+        "SUPPLY-UNKNOWN",
+        "Supply range unknown",
+        "Not checked: {lead} of the {device} has no voltage range.",
+        "Without a range nothing can say which pad powers it and which destroys it.",
+        SourceNote.Own
+    )
+    {
+        Mend = "Enter minimum and maximum from the device's manual under Library; until then do not connect it.",
+    };
+
+    /// <summary>A board of which no manual tells the volts of its input.</summary>
+    public static readonly Rule InputNotJudged = new(
+        "INPUT-UNKNOWN",
+        "Board input range unknown",
+        "Not checked: the {board} has no supply input range; {high} V would reach it.",
+        "Some boards accept 5 V only, and battery voltage destroys them at once.",
+        SourceNote.Practice
+    )
+    {
+        Mend = "Enter minimum and maximum from the board's manual under Library before connecting the battery.",
+    };
+
     /// <summary>All rules of this list.</summary>
-    public static readonly IReadOnlyList<Rule> All = [Burn, Starve, Blocked, Tied, BoardInput, NoPack];
+    public static readonly IReadOnlyList<Rule> All =
+    [
+        Burn,
+        Starve,
+        Blocked,
+        Tied,
+        BoardInput,
+        NoPack,
+        NotJudged,
+        InputNotJudged,
+    ];
 }

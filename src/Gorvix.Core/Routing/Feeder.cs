@@ -113,9 +113,7 @@ public static class Feeder
 
     /// <summary>True when the board's supply input stands what it gets, or one of both is not known.</summary>
     public static bool InputSuits(ResolvedBuild build) =>
-        build.Board.Input is not { } input
-        || SourceOf(build) is not { } source
-        || (source.Min >= input.Min && source.Max <= input.Max);
+        build.Board.Input is not { } input || SourceOf(build) is not { } source || input.Holds(source);
 
     private static FeedWays WaysOf(ResolvedBuild build, DeviceSeats seats, SupplyInput supply, VoltWindow source)
     {
@@ -185,7 +183,7 @@ public static class Feeder
                 ("one", one.Rail.Label),
                 ("two", two.Rail.Label)
             ),
-            (_, { } volts) when volts.Max > supply.Window.Max => Say(
+            (_, { } volts) when supply.Window.IsOver(volts.Max) => Say(
                 FeedRules.Burn,
                 ("gives", $"{volts.Max:0.0#}"),
                 ("takes", $"{supply.Window.Max:0.0#}")

@@ -62,7 +62,7 @@ internal static class OutputFeeder
                         let gives = output.At.Output.Volts is { } v
                             ? new VoltWindow { Min = v, Max = v }
                             : output.Volts!
-                        where gives.Max <= w.Supply.Window.Max && gives.Min >= w.Supply.Window.Min
+                        where w.Supply.Window.Holds(gives)
                         from seat in of.Ways
                         where seat.Seat.Kind != SeatKind.Off
                         let feed = FromOutput(build, of, seat, w, output.At, output.Volts!, gives, source)

@@ -135,6 +135,33 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
         return first;
     }
 
+    /// <summary>
+    /// The bauds worth a route once nothing has failed: the first that works and, where two may share the halves of a port, all others, since
+    /// both must agree on one.
+    /// </summary>
+    public IReadOnlyList<int?> Bauds()
+    {
+        var first = Baud;
+        var list = new List<int?> { first };
+        if (
+            build.Build.House.Sharing == PortSharing.SplitHalves
+            && port.Kind == PortKind.Uart
+            && mode.Lines.Select(l => l.Flow).Distinct().ToList() is [Flow.In or Flow.Out]
+        )
+        {
+            foreach (var other in mode.Bauds.Where(b => b != first && BaudFailure(b) is null))
+            {
+                Baud = other;
+                if (Frames() is null)
+                {
+                    list.Add(other);
+                }
+            }
+        }
+        Baud = first;
+        return list;
+    }
+
     private Finding? BaudFailure(int baud)
     {
         if (port.Kind == PortKind.Software)

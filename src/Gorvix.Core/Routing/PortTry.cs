@@ -75,11 +75,14 @@ internal sealed class PortTry(
         {
             return;
         }
-        var maker = new RouteMaker(build, link, mode, port, _protocol, check.Baud, pins, seats, facts);
-        foreach (var seat in seats)
+        foreach (var baud in check.Bauds())
         {
-            (_steps, _made) = (0, 0);
-            Combine(InTurn([.. open.Select(walks => Worthwhile(seat, walks))]), [], [], maker, seat);
+            var maker = new RouteMaker(build, link, mode, port, _protocol, baud, pins, seats, facts);
+            foreach (var seat in seats)
+            {
+                (_steps, _made) = (0, 0);
+                Combine(InTurn([.. open.Select(walks => Worthwhile(seat, walks))]), [], [], maker, seat);
+            }
         }
         if (Routes.Count == 0 && !IsAll)
         {

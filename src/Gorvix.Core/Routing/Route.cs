@@ -114,7 +114,8 @@ public sealed record PortSettings(
     public string? Pins { get; init; }
 
     /// <summary>How many switches of the port differ from how it comes.</summary>
-    public int Switches => (InvertRx ? 1 : 0) + (InvertTx ? 1 : 0) + (SwapPins ? 1 : 0);
+    public int Switches =>
+        (HalfDuplex ? (InvertRx || InvertTx ? 1 : 0) : (InvertRx ? 1 : 0) + (InvertTx ? 1 : 0)) + (SwapPins ? 1 : 0);
 }
 
 /// <summary>One complete way for a link: a mode, a port, a pad for each lead, bridge positions, port settings and a seat of the plug.</summary>
@@ -133,6 +134,9 @@ public sealed record Route(
     PortSettings Settings
 ) : Hookup
 {
+    /// <summary>Switches of its port's settings: inverted or swapped pins. Software serial inverts in code, whatever the pin.</summary>
+    public int Switches => Port.Kind == PortKind.Software ? 0 : Settings.Switches;
+
     /// <summary>Tenths of the processor that it takes at high loop rates.</summary>
     public int Processor { get; init; }
 

@@ -58,8 +58,10 @@ internal sealed class RouteMaker(
     /// <param name="seat">The seat.</param>
     public Route Make(IReadOnlyList<LineWalk> walks, IReadOnlyList<Joint> joints, SeatWay seat)
     {
+        // On one wire the pin that sends is the pin that receives: inverted is both or neither.
         bool Inverts(Half half) =>
-            port.Kind == PortKind.Uart && walks.Any(w => w.Half == half && w.OwnInversion == Polarity.Inverted);
+            port.Kind is PortKind.Uart or PortKind.Software
+            && walks.Any(w => (_oneWire || w.Half == half) && w.OwnInversion == Polarity.Inverted);
         var settings = new PortSettings(
             protocol.Job,
             protocol.Id,

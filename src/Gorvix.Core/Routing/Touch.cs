@@ -1,5 +1,6 @@
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Parts;
+using Gorvix.Core.Protocols;
 
 namespace Gorvix.Core.Routing;
 
@@ -54,6 +55,26 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
             LeadRole.Signal => lead.Talks == TalkHabit.Always,
             _ => false,
         };
+
+    /// <summary>Whether a signal lead that nothing uses drives its wire all the same; null where neither its part file nor its protocol tells.</summary>
+    public static bool? TransmitsUnasked(Device device, Lead lead)
+    {
+        if (lead.Role != LeadRole.Signal || lead.Talks == TalkHabit.Asked)
+        {
+            return false;
+        }
+        if (lead.Talks == TalkHabit.Always)
+        {
+            return true;
+        }
+        var lines = device
+            .Functions.SelectMany(f => f.Modes)
+            .SelectMany(m => m.Lines.Where(l => l.Lead == lead.Id).Select(l => (l.Flow, m.Protocol)))
+            .ToList();
+        return lines.Count == 0
+            ? null
+            : lines.Exists(l => l.Flow != Flow.In && ProtocolCatalogue.Find(l.Protocol)?.SendsUnasked == true);
+    }
 
     private static Touch Of(Circuit circuit, Device device, Lead lead, PadState state, VoltWindow? source)
     {
@@ -121,8 +142,8 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
         (device.Supplies.FirstOrDefault(s => s.Lead == lead.Id)?.Window, volts) switch
         {
             (null, _) or (_, null) => TouchEnd.Quiet,
-            ({ } window, { } gives) when gives.Max > window.Max => TouchEnd.Harms,
-            ({ } window, { } gives) when gives.Min < window.Min => TouchEnd.Quiet,
+            ({ } window, { } gives) when window.IsOver(gives.Max) => TouchEnd.Harms,
+            ({ } window, { } gives) when window.IsUnder(gives.Min) => TouchEnd.Quiet,
             _ => TouchEnd.Feeds,
         };
 }

@@ -32,6 +32,9 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 )
         );
 
+    /// <summary>Whether the battery's volts reach the board: on its own supply wire, or by a link for them where something else powers it.</summary>
+    public bool SensesVoltage => _build.InputVolts is null || PortOf(Need.BatterySensing) is not null;
+
     /// <summary>The compass's link, or null.</summary>
     public PortSet? Compass => PortOf(Need.Compass);
 
@@ -56,6 +59,18 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 "The datasheet does not say whether it saves settings; configured at each start it works either way."
             ),
         };
+
+    /// <summary>True when the house rule asks for return-to-home and nothing tells the position.</summary>
+    public bool LacksPosition => _build.House.Failsafe == LossAct.ReturnToHome && !HasPosition && wired.Ports.Count > 0;
+
+    private bool ReturnsHome => _build.House.Failsafe == LossAct.ReturnToHome && HasPosition;
+
+    // By its wires: a port that was cleared on the aircraft changes nothing of what is meant.
+    private bool HasPosition =>
+        wired.Leads.Any(l =>
+            l is { Link: { } link, Pad: not null }
+            && wired.Build.Links.First(x => x.Id == link).Function.Need == Need.Gps
+        );
 
     /// <summary>The settings of the build as a whole.</summary>
     public IEnumerable<Setting> OfBoard()
@@ -99,12 +114,21 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             telemetry is null ? "Telemetry: off" : "Telemetry: on",
             telemetry is null ? "No link back to the radio." : $"Telemetry returns {telemetry}."
         );
-        yield return Whole(
-            "battery.voltage",
-            "on",
-            "Battery voltage: measured by the board",
-            "Measured on the board's own supply wire. With sensing off, it never reaches the radio or the goggles."
-        );
+        yield return SensesVoltage
+            ? Whole(
+                "battery.voltage",
+                "on",
+                "Battery voltage: measured by the board",
+                _build.InputVolts is null
+                    ? "Measured on the board's own supply wire. With sensing off, it never reaches the radio or the goggles."
+                    : "Measured at its battery sense input. With sensing off, it never reaches the radio or the goggles."
+            )
+            : Whole(
+                "battery.voltage",
+                "off",
+                "Battery voltage: off",
+                $"The board is powered from {_build.InputVolts:0.0#} V: its own supply wire shows that, not the battery."
+            );
         yield return Whole(
             "battery.current",
             SensesCurrent ? "on" : "off",
@@ -130,9 +154,11 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
         }
         yield return Whole(
             "failsafe",
-            _build.House.Failsafe == LossAct.Drop ? "drop" : "return-home",
-            _build.House.Failsafe == LossAct.Drop ? "RC link lost: motors off" : "RC link lost: return-to-home",
-            HouseSchools.ReasonOf("failsafe", Phrase.Lower($"{_build.House.Failsafe}"))
+            ReturnsHome ? "return-home" : "drop",
+            ReturnsHome ? "RC link lost: return-to-home" : "RC link lost: motors off",
+            LacksPosition
+                ? "No GPS is connected: return-to-home cannot find home."
+                : HouseSchools.ReasonOf("failsafe", Phrase.Lower($"{_build.House.Failsafe}"))
         );
         if (Gnss is not null)
         {
@@ -222,6 +248,16 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
         {
             var declination = Declination.Of(place.Latitude, place.Longitude, day);
             var packed = _firmware?.Declination == DeclinationForm.Packed;
+            if (declination.Degrees is null)
+            {
+                yield return whole(
+                    SettingsSheet.Declination,
+                    "",
+                    "Declination: none at a pole",
+                    declination.Warning!,
+                    compass.Link
+                );
+            }
             if (declination is { Degrees: { } degrees, Packed: { } number })
             {
                 yield return whole(

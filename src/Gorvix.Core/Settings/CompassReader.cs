@@ -51,7 +51,11 @@ internal static class CompassReader
             [
                 "Propellers off, on battery, away from iron, cars and reinforced concrete.",
                 "Start the calibration in the settings; for about 30 s rotate the aircraft slowly about all three axes, both ways each.",
-                "Point the nose north by a hand compass: the heading must read 0° and follow in the right direction when you turn it.",
+                // A hand compass points to magnetic north; the heading is true once the declination is set.
+                chosen.Place
+                    is null
+                    ? "Point the nose north by a hand compass: without a declination set, the heading must read about 0° and follow when you turn it."
+                    : "Point the nose north by a hand compass: the heading must read the declination (3° east reads 3°, 3° west 357°) and follow when you turn it.",
                 "A heading off by 90° or 180° means a wrong orientation setting, not a bad calibration.",
             ],
             "Keep it away from the VTX, motor wires, battery leads and the buzzer; twist the battery leads."

@@ -1,3 +1,4 @@
+using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Protocols;
@@ -15,6 +16,27 @@ internal sealed class PortSettingsReader(WiredBuild wired)
         let sets = wired.Ports.Where(s => s.Port.Id == port.Id).ToList()
         where sets.Count > 0
         select Of(sets);
+
+    /// <summary>Ports that were given a function on the aircraft and that nothing uses any more: each is cleared before another gets its link.</summary>
+    /// <param name="noted">What was ticked as set.</param>
+    public IEnumerable<Setting> Cleared(IEnumerable<SetFact> noted)
+    {
+        var set = noted.Select(f => f.Key).ToHashSet();
+        return from port in wired.Build.Board.Ports
+            where set.Contains(KeyOf(port)) && wired.Ports.All(s => s.Port.Id != port.Id)
+            select new Setting(
+                KeyOf(port),
+                SettingPlace.Port,
+                NeutralForm.Free,
+                $"{port.Name}: no function (clear it)",
+                "It had a function, and the plan no longer uses it. Two ports with one function clear all port settings."
+            )
+            {
+                Port = port.Id,
+            };
+    }
+
+    private static string KeyOf(Port port) => $"port.{port.Id}";
 
     // Several on one port: a bus or a picture's way has one job all the same; two halves have one each.
     private Setting Of(List<PortSet> sets)
@@ -143,7 +165,7 @@ internal sealed class PortSettingsReader(WiredBuild wired)
             extras.Add($"on pins {pins}");
         }
         return new Setting(
-            $"port.{set.Port.Id}",
+            KeyOf(set.Port),
             SettingPlace.Port,
             ValueOf(values),
             $"{set.Port.Name} {verb} {name}: {PortWords.Of(values.Job, values.Protocol)}{(values.Baud is { } baud ? $" at {Phrase.Baud(baud)}" : "")}{string.Concat(extras.Select(e => $", {e}"))}",

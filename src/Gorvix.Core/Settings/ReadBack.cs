@@ -51,7 +51,11 @@ public static class ReadBack
         {
             var line = found.GetValueOrDefault(setting.Key);
             lines.Add(
+                // Some boards print only ports that have a function.
                 line is null
+                && setting.Value == NeutralForm.Free
+                    ? new ReadLine(setting.Key, setting.Value, null, null, ReadVerdict.Same, $"{setting.Words}.")
+                : line is null
                     ? new ReadLine(
                         setting.Key,
                         setting.Value,
@@ -106,7 +110,9 @@ public static class ReadBack
     private static bool IsJob(PrintedLine line) =>
         line.Key.StartsWith("port.", StringComparison.Ordinal) && line.Value != NeutralForm.Free;
 
-    private static string NameOf(string key) =>
+    /// <summary>What a setting is called in a sentence.</summary>
+    /// <param name="key">Its key.</param>
+    public static string NameOf(string key) =>
         key.StartsWith("port.", StringComparison.Ordinal) ? Port.NameOf(key[5..]) : key;
 
     // The order of a port's values does not matter.

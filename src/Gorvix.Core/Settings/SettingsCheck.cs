@@ -20,6 +20,10 @@ public static class SettingsCheck
     private static IEnumerable<Finding> All(WiredBuild wired, BoardSettingsReader whole, IEnumerable<SetFact> noted)
     {
         var chosen = wired.Build.Build.Settings;
+        if (whole.LacksPosition)
+        {
+            yield return SettingsRules.NoPosition.Found(Severity.Warn, Subject.Build);
+        }
         if (whole.Compass is { } compass && chosen.Place is null)
         {
             yield return SettingsRules.NoPlace.Found(
@@ -45,7 +49,8 @@ public static class SettingsCheck
                 yield return finding;
             }
         }
-        var wanted = new PortSettingsReader(wired).Settings().Concat(whole.OfBoard()).ToDictionary(s => s.Key);
+        var ports = new PortSettingsReader(wired);
+        var wanted = ports.Cleared(noted).Concat(ports.Settings()).Concat(whole.OfBoard()).ToDictionary(s => s.Key);
         foreach (var fact in noted)
         {
             if (wanted.TryGetValue(fact.Key, out var setting) && setting.Value != fact.Value)
@@ -53,7 +58,7 @@ public static class SettingsCheck
                 yield return SettingsRules.Changed.Found(
                     Severity.Warn,
                     setting.Link is { } link ? Subject.Link(link) : Subject.Build,
-                    ("place", fact.Key),
+                    ("place", ReadBack.NameOf(fact.Key)),
                     ("was", fact.Value),
                     ("wanted", setting.Value)
                 );
@@ -82,7 +87,8 @@ public static class SettingsCheck
             chosen.Gnss ?? GnssGeneration.Older,
             GoodSky,
             chosen.GnssHertz ?? GnssUsual.UsualHertz,
-            baud
+            baud,
+            gnss.Mode.Bauds
         );
         if (budget.Load > MessageBudget.Full)
         {

@@ -22,15 +22,17 @@ public static class SettingsReader
                     DoneOn = fact.On,
                 }
                 : setting;
-        Setting[] all = [.. ports.Settings(), .. whole.OfBoard(), .. whole.OfDevices(), .. whole.OfRadio()];
+        Setting[] cleared = [.. ports.Cleared(noted.Values).Select(WithTick)];
+        Setting[] all = [.. cleared, .. ports.Settings(), .. whole.OfBoard(), .. whole.OfDevices(), .. whole.OfRadio()];
         return new SettingsSheet(
             [.. all.Select(WithTick)],
             [.. ports.Untouched()],
-            new TelemetryReader(wired, whole.SensesCurrent).Values(),
+            new TelemetryReader(wired, whole).Values(),
             TelemetryReader.Notes(wired),
             TimingReader.Of(wired),
             [
                 "Save two dumps first, full and diff from default, with the date and the firmware version.",
+                .. cleared.Where(s => !s.IsDone).Take(1).Select(_ => "Clear the ports that lose their function."),
                 "Set the ports first, in one go; two functions on one port clear all port settings. Leave the USB link's port as it is.",
                 "Save, let the board restart, reconnect.",
                 "Then set the rest of the board; save and reconnect.",

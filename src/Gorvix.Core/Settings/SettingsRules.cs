@@ -23,6 +23,18 @@ public static class SettingsRules
         SourceNote.Own
     );
 
+    /// <summary>Return-to-home without a position.</summary>
+    public static readonly Rule NoPosition = new(
+        "HOME-NO-GPS",
+        "Return-to-home needs GPS",
+        "The house rule asks for return-to-home, but no GPS is connected: failsafe is set to motors off.",
+        "Without a position the aircraft cannot know where home is; it would fly on or fall.",
+        SourceNote.Practice
+    )
+    {
+        Mend = "Connect a GNSS module, or choose \"motors off\" under Parts, House rules.",
+    };
+
     /// <summary>A channel for the strength that the radio does not send.</summary>
     public static readonly Rule Channel = new(
         "STRENGTH-CHANNEL",
@@ -60,5 +72,5 @@ public static class SettingsRules
     );
 
     /// <summary>All rules of this floor.</summary>
-    public static readonly IReadOnlyList<Rule> All = [Gone, NoPlace, Changed, Channel, Forgets, Budget];
+    public static readonly IReadOnlyList<Rule> All = [Gone, NoPlace, Changed, NoPosition, Channel, Forgets, Budget];
 }

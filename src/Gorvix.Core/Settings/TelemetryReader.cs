@@ -5,7 +5,7 @@ using Gorvix.Core.Wiring;
 namespace Gorvix.Core.Settings;
 
 /// <summary>Tells which values will be on the radio's screen, and why the others will not (common practice).</summary>
-internal sealed class TelemetryReader(WiredBuild wired, bool sensesCurrent)
+internal sealed class TelemetryReader(WiredBuild wired, BoardSettingsReader board)
 {
     /// <summary>How values come back to the radio, in words: "inside the control link, by CRSF"; null where no link does it.</summary>
     public static string? WayOf(WiredBuild wired)
@@ -41,17 +41,22 @@ internal sealed class TelemetryReader(WiredBuild wired, bool sensesCurrent)
                 "If each value arrives only once, the receiver has old firmware: values update once only until you update it.",
             ];
 
+    // A receiver whose manual names no telemetry, on a link that talks both ways, may bring it all the same.
+    private string Lack() =>
+        wired.Ports.FirstOrDefault(p => wired.Build.Links.First(l => l.Id == p.Link).Function.Need == Need.RcLink)
+            is { } control
+        && control.Mode.Lines.Any(l => l.Flow == Flow.In)
+        && control.Mode.Lines.Any(l => l.Flow == Flow.Out)
+            ? $"Not known: {control.Settings.Protocol} runs both ways, but the receiver's part file names no telemetry."
+        : wired.Build.Links.Any(l => l.Function.Need == Need.Telemetry) ? "Telemetry has no port."
+        : "No telemetry: the RC link is one-way.";
+
     /// <summary>Every value, those that come first.</summary>
     public IReadOnlyList<TelemetryValue> Values()
     {
         var way = WayOf(wired);
         TelemetryValue Value(string name, string from, string? lacks) =>
-            new(
-                name,
-                from,
-                lacks is null ? way : null,
-                way is null ? "No telemetry: the link to the radio is one-way, or telemetry has no port." : lacks
-            );
+            new(name, from, lacks is null ? way : null, way is null ? Lack() : lacks);
         string? Without(Need need, string mend) =>
             wired.Ports.Any(p => wired.Build.Links.First(l => l.Id == p.Link).Function.Need == need) ? null : mend;
         var position = Without(Need.Gps, "No GNSS module connected.");
@@ -59,11 +64,15 @@ internal sealed class TelemetryReader(WiredBuild wired, bool sensesCurrent)
         List<TelemetryValue> all =
         [
             Value("link quality and RSSI", "receiver", null),
-            Value("battery voltage", "board, on its supply wire", null),
+            Value(
+                "battery voltage",
+                "board",
+                board.SensesVoltage ? null : "The board is not powered from the battery and does not see its voltage."
+            ),
             Value(
                 "battery current and charge used",
                 "ESC current sensor",
-                sensesCurrent ? null : "No current sensor lead reaches the board."
+                board.SensesCurrent ? null : "No current sensor lead reaches the board."
             ),
             Value("pitch, roll and yaw", "board", null),
             Value("flight mode", "board", null),

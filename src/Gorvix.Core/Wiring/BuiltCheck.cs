@@ -1,5 +1,8 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
 using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Routing;
 
 namespace Gorvix.Core.Wiring;
 
@@ -27,15 +30,140 @@ public static class BuiltCheck
         foreach (var fact in Undone(wired))
         {
             var orphan = wired.Build.Built.Orphans.FirstOrDefault(o => ReferenceEquals(o.Fact, fact));
-            yield return orphan is null
-                ? WiringRules.Soldered.Found(Severity.Warn, SubjectOf(fact), ("built", Phrase.Upper(fact.Told)))
-                : WiringRules.Orphan.Found(
-                    Severity.Warn,
+            if (orphan is null && FightOf(wired, fact) is { } fight)
+            {
+                yield return fight;
+                continue;
+            }
+            yield return orphan is null && HarmOf(wired, fact) is { } harm
+                ? WiringRules.Destroys.Found(
+                    Severity.Stop,
                     SubjectOf(fact),
                     ("built", Phrase.Upper(fact.Told)),
-                    ("why", orphan.Why)
-                );
+                    ("harm", harm)
+                )
+            : orphan is null
+                ? WiringRules.Soldered.Found(Severity.Warn, SubjectOf(fact), ("built", Phrase.Upper(fact.Told)))
+            : WiringRules.Orphan.Found(
+                Severity.Warn,
+                SubjectOf(fact),
+                ("built", Phrase.Upper(fact.Told)),
+                ("why", orphan.Why)
+            );
         }
+    }
+
+    // A lead that transmits, or may, where something else is: in the plan, or soldered there as well.
+    private static Finding? FightOf(WiredBuild wired, BuiltFact fact)
+    {
+        if (
+            fact is not JointFact { Pad: { } id } joint
+            || wired.Build.Circuit.Pads.GetValueOrDefault(id) is not { } pad
+        )
+        {
+            return null;
+        }
+        var part = wired.Build.Devices.FirstOrDefault(d => d.Id == joint.Device)?.Device;
+        if (part?.Leads.FirstOrDefault(l => l.Id == joint.Lead) is not { } lead)
+        {
+            return null;
+        }
+        var positions = wired.Positions();
+        HashSet<string> NetsOf(Pad at) =>
+            [
+                .. wired
+                    .Build.Circuit.From(at)
+                    .Where(s => s.To.Kind == NodeKind.Net && s.Conducts(positions))
+                    .Select(s => s.To.Id),
+            ];
+        var nets = NetsOf(pad);
+        var planned = wired
+            .Joined.Where(l => l is { Link: not null } && l.Device != joint.Device && NetsOf(l.Pad!).Overlaps(nets))
+            .Select(l => (l.Device, l.Lead));
+        var soldered =
+            from other in wired.Build.Built.Stands.OfType<JointFact>()
+            where other.Device != joint.Device && other.Pad is not null
+            let at = wired.Build.Circuit.Pads.GetValueOrDefault(other.Pad!)
+            where at is not null && NetsOf(at).Overlaps(nets)
+            from device in wired.Build.Devices
+            where device.Id == other.Device
+            from its in device.Device.Leads
+            where its.Id == other.Lead && Touch.TransmitsUnasked(device.Device, its) != false
+            select (other.Device, its);
+        var unasked = Touch.TransmitsUnasked(part, lead);
+        return unasked == false || planned.Concat(soldered).ToList() is not [var (who, what), ..]
+            ? null
+            : WiringRules.Fight.Found(
+                unasked == true ? Severity.Stop : Severity.Warn,
+                SubjectOf(fact),
+                ("lead", lead.Label),
+                ("device", part.Name),
+                ("does", unasked == true ? "transmits" : "may transmit (not known)"),
+                ("pad", pad.Label),
+                ("other", $"{what.Label} of the {wired.Build.Devices.First(d => d.Id == who).Device.Name}")
+            );
+    }
+
+    // What comes of it when the board has power, the bridges standing as they do on the aircraft; null for nothing that is known.
+    private static string? HarmOf(WiredBuild wired, BuiltFact fact)
+    {
+        var circuit = wired.Build.Circuit;
+        Device? PartOf(string device) => wired.Build.Devices.FirstOrDefault(d => d.Id == device)?.Device;
+        string? At(string device, Lead lead, Pad? pad) =>
+            pad is not null && PartOf(device) is { } part ? HarmOf(wired, part, lead, pad) : null;
+        return fact switch
+        {
+            JointFact { Pad: { } id } joint
+                when PartOf(joint.Device)?.Leads.FirstOrDefault(l => l.Id == joint.Lead) is { } lead => At(
+                joint.Device,
+                lead,
+                circuit.Pads.GetValueOrDefault(id)
+            ),
+            SeatFact seat
+                when PartOf(seat.Device) is { } part
+                    && circuit.Sockets.FirstOrDefault(s => s.Id == seat.Socket) is { } socket => Harness
+                .Of(part)
+                .Cavities.Index()
+                .Where(c => c.Item is not null && c.Index < socket.Pads.Count)
+                .Where(c =>
+                    wired
+                        .Build.Built.Stands.OfType<CavityFact>()
+                        .All(f => f.Device != seat.Device || f.Lead != c.Item!.Id)
+                )
+                .Select(c => At(seat.Device, c.Item!, socket.Pads[c.Index]))
+                .OfType<string>()
+                .FirstOrDefault(),
+            _ => null,
+        };
+    }
+
+    private static string? HarmOf(WiredBuild wired, Device part, Lead lead, Pad pad)
+    {
+        var built = wired.Build.Built.Stands.OfType<BridgeFact>().ToDictionary(f => f.Bridge, f => f.Position);
+        var touch = Touch
+            .Of(wired.Build.Circuit, part, lead, pad, wired.Sources.Input)
+            .FirstOrDefault(t =>
+                t.End == TouchEnd.Harms
+                && t.State.Bridges.All(b =>
+                    b.Position
+                    == built.GetValueOrDefault(b.Bridge, wired.Build.Board.Bridges.First(x => x.Id == b.Bridge).Default)
+                )
+            );
+        if (touch is null)
+        {
+            return null;
+        }
+        var window = part.Supplies.FirstOrDefault(s => s.Lead == lead.Id)?.Window;
+        return (touch.Rail, touch.Volts, window) switch
+        {
+            ({ } rail, { } volts, { } takes) when takes.IsOver(volts.Max) =>
+                $"{rail.Label} has up to {volts.Max:0.0#} V, {lead.Label} of the {part.Name} is rated {takes.Max:0.0#} V maximum",
+            ({ } rail, { } volts, _) =>
+                $"{rail.Label} ({volts.Max:0.0#} V) is on {lead.Label} of the {part.Name}, which is no input for it",
+            ({ } rail, null, _) => $"{rail.Label} is on {lead.Label} of the {part.Name}, which is no input for it",
+            _ when wired.Build.Circuit.IsGround(pad) => "shorted to ground",
+            _ => $"it would drive, or be driven by, what is on {pad.Label}",
+        };
     }
 
     /// <summary>True when a joint or seat is where the plan wants it; other facts always are, since the plan begins from them.</summary>

@@ -13,6 +13,17 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
 
     private readonly HashSet<Socket> _seated = [.. plan.Seats.Select(s => s.Way.Seat.Socket).OfType<Socket>()];
 
+    private readonly HashSet<string> _leftOut =
+    [
+        .. plan
+            .Placements.GroupBy(p => p.Link.Want.Device)
+            .Where(g => g.All(p => p.Route is null))
+            .Select(g => g.Key)
+            .Except(plan.Feeds.Select(f => f.Feed?.From?.Device).OfType<string>())
+            // Who pins its plug, supply or lead wants it fitted.
+            .Except(build.Build.Pins.Select(p => p.OfDevice).OfType<string>()),
+    ];
+
     // How many wires each pad has; a pad of its own for each is preferred.
     private readonly Dictionary<string, int> _busy = [];
 
@@ -31,28 +42,37 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
         );
         var contacts = routes
             .SelectMany(r => r.Bridges)
-            .Concat(plan.Feeds.SelectMany(f => f.Feed?.Bridges ?? []))
+            .Concat(Feeds().SelectMany(f => f.Feed?.Bridges ?? []))
             .Concat(Held())
             .ToLookup(c => c.Bridge, c => c.Position);
         var wired = new WiredBuild(
             build,
-            [.. plan.Seats.Select(s => new WiredSeat(s.Ways.Device.Id, s.Way.Seat))],
+            [
+                .. plan.Seats.Select(s => new WiredSeat(
+                    s.Ways.Device.Id,
+                    _leftOut.Contains(s.Ways.Device.Id) ? Seat.Off : s.Way.Seat
+                )),
+            ],
             leads,
             [.. build.Board.Bridges.Select(b => new BridgeSet(b, [contacts[b.Id].FirstOrDefault(b.Default)]))],
             [.. routes.Where(r => r.RidesIn is null).Select(r => new PortSet(r.Link.Id, r.Port, r.Mode, r.Settings))],
             new Sources(Feeder.SourceOf(build), build.Build.Pack)
         )
         {
+            LeftOut = _leftOut,
             Rides = [.. routes.Where(r => r.RidesIn is not null).Select(r => new WiredRide(r.Link.Id, r.RidesIn!))],
         };
         return wired with { Work = [.. WorkList.Of(wired, routes)] };
     }
 
+    // The supplies of all that is fitted.
+    private IEnumerable<FeedPlacement> Feeds() => plan.Feeds.Where(f => !_leftOut.Contains(f.Ways.Device.Id));
+
     // A bridge that a lead in its plug, or a supply without a feed, needs in a position.
     private IEnumerable<BridgeAt> Held() =>
         plan
             .Stays.SelectMany(s => s.Claims.Holds)
-            .Concat(plan.Feeds.SelectMany(f => f.Chosen?.Claims.Holds ?? []))
+            .Concat(Feeds().SelectMany(f => f.Chosen?.Claims.Holds ?? []))
             .OfType<BridgeHold>()
             .Select(h => new BridgeAt(h.Bridge.Id, h.Position));
 
@@ -60,6 +80,14 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
     {
         var (device, way) = (seat.Ways.Device, seat.Way);
         var harness = Harness.Of(device.Device);
+        if (_leftOut.Contains(device.Id))
+        {
+            return device.Device.Leads.Select(lead => new WiredLead(
+                device.Id,
+                lead,
+                harness.HomeOf(lead.Id) < 0 ? LeadState.Open : LeadState.InHarness
+            ));
+        }
         var used = new Dictionary<string, (Pad Pad, string? Link)>();
         var spliced = plan
             .Feeds.Where(f => f.Ways.Device.Id == device.Id && f.Feed?.From is not null)
@@ -82,7 +110,17 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
             used[feed.Feed.Lead.Id] = (pad, null);
             Take(pad);
         }
-        foreach (var (lead, pad) in Grounds(device, way, harness, used.Count + spliced.Count, near))
+        // Supply and ground run side by side (common practice): the ground beside the supply, else the one near the signals.
+        var beside = used.Where(u => !near.Contains(u.Value.Pad)).Select(u => u.Value.Pad).ToList();
+        foreach (
+            var (lead, pad) in Grounds(
+                device,
+                way,
+                harness,
+                used.Count + spliced.Count,
+                beside.Count > 0 ? beside : near
+            )
+        )
         {
             var stands = Built(device, lead);
             used[lead.Id] = (stands ?? pad, null);
@@ -206,10 +244,16 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
         var pads = build.Board.Pads.Where(_circuit.IsGround).ToList();
         var free = pads.Where(p => !_circuit.SocketOf.ContainsKey(p.Id)).ToList();
         var open = pads.Where(p => _circuit.SocketOf.TryGetValue(p.Id, out var s) && !_seated.Contains(s)).ToList();
-        return free.Count > 0 ? Nearest(free, near, null)
-            : open.Count > 0 ? Nearest(open, near, null)
+        return free.Count > 0 ? Nearest(InGroup(free, near), near, null)
+            : open.Count > 0 ? Nearest(InGroup(open, near), near, null)
             : null;
     }
+
+    // Those of the same group, where there are any.
+    private static List<Pad> InGroup(List<Pad> pads, List<Pad> near) =>
+        pads.FindAll(p => p.Group is not null && near.Exists(n => n.Group == p.Group)) is { Count: > 0 } same
+            ? same
+            : pads;
 
     private void Take(Pad pad) => _busy[pad.Id] = _busy.GetValueOrDefault(pad.Id) + 1;
 

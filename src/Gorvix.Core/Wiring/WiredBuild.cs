@@ -134,6 +134,9 @@ public sealed record WiredBuild(
     /// <summary>What is wrong besides where everything stands.</summary>
     public Ails Ails { get; init; } = Ails.None;
 
+    /// <summary>Ids within the build of devices that stay off the aircraft: what they are wanted for has no place in the plan, and nobody is powered from them.</summary>
+    public IReadOnlySet<string> LeftOut { get; init; } = new HashSet<string>();
+
     /// <summary>Solder between pads that nobody meant.</summary>
     public IReadOnlyList<Blob> Blobs { get; init; } = [];
 

@@ -11,7 +11,54 @@ public static class WiringCheck
 {
     /// <summary>The findings of a wired build, device by device.</summary>
     public static IReadOnlyList<Finding> Of(WiredBuild wired) =>
-        [.. Alike(wired), .. Joined(wired), .. wired.Build.Devices.SelectMany(d => Of(wired, d))];
+        [
+            .. Alike(wired),
+            .. Joined(wired),
+            .. wired.Build.Devices.SelectMany(d => Of(wired, d)),
+            .. Grounds(wired),
+            .. Fights(wired),
+        ];
+
+    /// <summary>Leads that nothing uses and that transmit, or may, on a wire that something uses: left in a plug, or soldered there already.</summary>
+    /// <param name="wired">The build.</param>
+    public static IEnumerable<Finding> Fights(WiredBuild wired)
+    {
+        var (circuit, positions) = (wired.Circuit(), wired.Positions());
+        string NameOf(string device) => wired.Build.Devices.First(d => d.Id == device).Device.Name;
+        IEnumerable<string> NetsOf(WiredLead lead) =>
+            Trace
+                .Joined(circuit, Node.Lead(lead.Device, lead.Lead.Id), positions)
+                .Where(s => s.To.Kind == NodeKind.Net)
+                .Select(s => s.To.Id);
+        var used = wired
+            .Joined.Where(l => l is { Link: not null })
+            .SelectMany(l => NetsOf(l).Select(n => (Net: n, Lead: l)))
+            .ToLookup(u => u.Net, u => u.Lead);
+        foreach (var lead in wired.Joined.Where(l => !l.IsUsed && l.Lead.Role == LeadRole.Signal))
+        {
+            var unasked = Touch.TransmitsUnasked(wired.Build.Devices.First(d => d.Id == lead.Device).Device, lead.Lead);
+            if (
+                unasked == false
+                || NetsOf(lead).SelectMany(n => used[n]).FirstOrDefault(u => u.Device != lead.Device) is not { } other
+            )
+            {
+                continue;
+            }
+            yield return WiringRules.Fight.Found(
+                unasked == true ? Severity.Stop : Severity.Warn,
+                Subject.Lead(lead.Device, lead.Lead.Id),
+                ("lead", lead.Lead.Label),
+                ("device", NameOf(lead.Device)),
+                ("does", unasked == true ? "transmits" : "may transmit (not known)"),
+                ("pad", lead.Pad!.Label),
+                ("other", $"{other.Lead.Label} of the {NameOf(other.Device)}")
+            );
+        }
+    }
+
+    /// <summary>Devices that are joined to something and have no ground.</summary>
+    public static IEnumerable<Finding> Grounds(WiredBuild wired) =>
+        wired.Build.Devices.SelectMany(d => Grounds(wired, d));
 
     // Signals that meet at one pad: of several devices, or of the pieces that one device stands for.
     private static IEnumerable<Finding> Joined(WiredBuild wired)
@@ -101,10 +148,6 @@ public static class WiringCheck
                 ("device", device.Device.Name)
             );
         }
-        foreach (var finding in Grounds(wired, device))
-        {
-            yield return finding;
-        }
     }
 
     private enum Mishap
@@ -149,7 +192,11 @@ public static class WiringCheck
             return (worst.Lead, worst.Pad, Mishap.Sits);
         }
         var talks = touches.FirstOrDefault(t =>
-            t.Touch?.End == TouchEnd.Talks && t.Touch.Nets.Any(net => Others(wired, device, net))
+            t.Touch is { End: not TouchEnd.Harms } touch
+            && (touch.End == TouchEnd.Talks || Touch.TransmitsUnasked(device.Device, t.Lead) != false)
+            && touch
+                .State.Strands.Where(s => s.To.Kind == NodeKind.Net && s.PassesOut)
+                .Any(s => Others(wired, device, s.To.Id))
         );
         return talks.Lead is null ? null : (talks.Lead, talks.Pad, Mishap.Talks);
     }
@@ -160,7 +207,7 @@ public static class WiringCheck
     private static IEnumerable<Finding> Grounds(WiredBuild wired, DeviceInBuild device)
     {
         var leads = wired.Leads.Where(l => l.Device == device.Id).ToList();
-        if (leads.All(l => l.Pad is null))
+        if (leads.All(l => l.Pad is null && l.To is null))
         {
             yield break;
         }
@@ -175,11 +222,23 @@ public static class WiringCheck
         }
         else if (grounds.All(l => l.Pad is null))
         {
+            // A supply that is joined drives its current back through whatever else is.
+            var supplied = leads.Any(l => l.Lead.Role == LeadRole.Supply && (l.Pad is not null || l.To is not null));
+            var signals = leads
+                .Where(l => l.Pad is not null && l.Lead.Role is not (LeadRole.Supply or LeadRole.Output))
+                .Select(l => l.Lead.Label)
+                .ToList();
             yield return WiringRules.NoGroundPad.Found(
-                Severity.Warn,
+                supplied ? Severity.Stop : Severity.Warn,
                 Subject.Device(device.Id),
                 ("device", device.Device.Name),
-                ("board", wired.Build.Board.Name)
+                ("board", wired.Build.Board.Name),
+                (
+                    "how",
+                    signals.Count == 0 ? "No current flows, and it stays dead."
+                    : supplied ? $"Supply current would return through {Phrase.Join(signals)}."
+                    : $"{Phrase.Join(signals)} would have no reference."
+                )
             );
         }
     }

@@ -27,10 +27,13 @@ public static class WiringRules
     public static readonly Rule NoGroundPad = new(
         "NO-GND-PAD",
         "No free ground pad",
-        "No free ground pad for the {device} on the {board}: splice its ground to another device's ground lead.",
-        "Ground is common: any ground works electrically; the nearest is quieter.",
+        "The {device} has no ground: no ground pad is free on the {board}. {how}",
+        "Current that returns through a signal shifts every level on the link and may destroy the pin.",
         SourceNote.Practice
-    );
+    )
+    {
+        Mend = "Splice its ground to another device's ground lead before applying any power.",
+    };
 
     /// <summary>A plug larger than the socket of its family.</summary>
     public static readonly Rule PlugSize = new(
@@ -83,6 +86,30 @@ public static class WiringRules
         SourceNote.Practice
     );
 
+    /// <summary>Two drivers on one wire.</summary>
+    public static readonly Rule Fight = new(
+        "TWO-TALKERS",
+        "Two transmitters on one wire",
+        "{lead} of the {device} {does} on {pad}, where {other} is connected: the two fight.",
+        "One receiver survives it, another shows a link without stick movement; a pin can be damaged.",
+        SourceNote.Practice
+    )
+    {
+        Mend = "De-pin or unsolder the lead that nothing uses, and insulate it.",
+    };
+
+    /// <summary>Something that is soldered or plugged in would be destroyed, or destroy something.</summary>
+    public static readonly Rule Destroys = new(
+        "BUILT-HARM",
+        "As built, power destroys something",
+        "{built}: {harm}.",
+        "What is on the aircraft is powered as it is, whatever the plan says.",
+        SourceNote.Practice
+    )
+    {
+        Mend = "No battery, no USB until it is removed; then check the device before using it again.",
+    };
+
     /// <summary>Something is built whose part is gone.</summary>
     public static readonly Rule Orphan = new(
         "BUILT-GONE",
@@ -103,6 +130,8 @@ public static class WiringRules
         TwoSockets,
         Joined,
         Soldered,
+        Destroys,
+        Fight,
         Orphan,
     ];
 }

@@ -62,7 +62,7 @@ public sealed class ChangeWords(Build build, PartsLibrary library)
             PartsChangeKind.SetAllowance =>
                 $"Set slack to {change.Millimetres ?? WireLengths.UsualAllowance:0.#} mm per wire",
             PartsChangeKind.CutWire =>
-                $"Set {Lead(change.Wire!.Device, change.Wire.Lead)} wire to {change.Wire.Millimetres:0.#} mm, AWG {change.Wire.Gauge}",
+                $"Set {Lead(change.Wire!.Device, change.Wire.Lead)} wire to {change.Wire.Millimetres:0.#} mm{(change.Wire.Gauge is { } awg ? $", AWG {awg}" : "")}",
             _ => $"Set {LinkToldApart(change.Link ?? "")} to {PlainWords.Of(change.Priority ?? Priority.Wanted)}",
         };
     }

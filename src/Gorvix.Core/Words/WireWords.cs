@@ -10,19 +10,19 @@ namespace Gorvix.Core.Words;
 /// <summary>Pads, plugs and leads as the builder finds them on the bench.</summary>
 public static class WireWords
 {
-    /// <summary>A pad with where it is: "T3", "T3 (bottom)", "GPS pin 2 (GSCL)".</summary>
+    /// <summary>A pad with where it is: "T3 (bottom)", "GND (top, by T3)" where several have its label, "GPS pin 2 (GSCL)".</summary>
     /// <param name="circuit">The board.</param>
     /// <param name="pad">One of its pads.</param>
     public static string Of(Circuit circuit, Pad pad) =>
         circuit.SocketOf.TryGetValue(pad.Id, out var socket)
             ? $"{socket.Label} pin {socket.CavityOf(pad) + 1} ({pad.Label})"
-            : $"{pad.Label}{Side(pad)}";
+            : $"{pad.Label}{(circuit.Landmark(pad) is { } near ? $"{Side(pad)[..^1]}, by {near.Label})" : Side(pad))}";
 
     /// <summary>The same where there is little room: "T3", "T3/b" on the bottom.</summary>
     public static string Short(Circuit circuit, Pad pad) =>
         circuit.SocketOf.ContainsKey(pad.Id)
             ? Of(circuit, pad)
-            : $"{pad.Label}{(pad.Side == BoardSide.Bottom ? "/b" : "")}";
+            : $"{pad.Label}{(pad.Side == BoardSide.Bottom ? "/b" : "")}{(circuit.Landmark(pad) is { } near ? $" by {near.Label}" : "")}";
 
     /// <summary>What is done with the plug of a device.</summary>
     public static string Of(Seat seat) =>
@@ -30,7 +30,7 @@ public static class WireWords
         {
             SeatKind.Seated => $"in {seat.Socket!.Label}",
             SeatKind.Loose => "not plugged in: direct-soldered",
-            SeatKind.Off => "not fitted: no socket allowed for its plug",
+            SeatKind.Off => "not fitted",
             _ => "soldered",
         };
 
@@ -50,9 +50,16 @@ public static class WireWords
             LeadState.OnTail => $"to {lead.Socket!.Label} pin {lead.Cavity} ({lead.Pad!.Label}), via a pigtail",
             LeadState.Lifted => "de-pinned, insulated",
             LeadState.Cut => "cut off, insulated",
+            _ when wired.LeftOut.Contains(lead.Device) => "not fitted: no port for its links",
             LeadState.InHarness => "stays in its plug, not plugged in",
+            _ when lead.Lead.Role == LeadRole.Supply && SupplyOf(lead, wired) is null =>
+                "not planned: its voltage range is unknown",
+            _ when lead.Lead.Role == LeadRole.Supply && wired.Sources.Input is null => "not planned: no battery chosen",
             _ => "unconnected, insulated",
         };
+
+    private static SupplyInput? SupplyOf(WiredLead lead, WiredBuild wired) =>
+        wired.Build.Devices.First(d => d.Id == lead.Device).Device.Supplies.FirstOrDefault(s => s.Lead == lead.Lead.Id);
 
     private static string Name(WiredBuild wired, string device) =>
         wired.Build.Devices.First(d => d.Id == device).Device.Name;

@@ -23,7 +23,14 @@ public sealed record BenchView(
     IReadOnlyList<CheckStanding> Standings,
     IReadOnlyList<LoggedReading> Readings,
     IReadOnlyList<string> Assumed
-);
+)
+{
+    /// <summary>What power would destroy as the build is planned and soldered, in sentences: no dangerous check while one stands.</summary>
+    public IReadOnlyList<string> Unsafe { get; init; } = [];
+
+    /// <summary>What must be chosen before the other checks can be listed, as a sentence; null for nothing.</summary>
+    public string? Waits { get; init; }
+}
 
 /// <summary>What a reading changed. The checks are the same unless the source was measured: what they expect follows its volts.</summary>
 /// <param name="Version">The version of the build.</param>
@@ -172,7 +179,11 @@ internal static class BenchEndpoints
             BenchState.Of(sheet, last.Select(r => r.Proof())),
             [.. last.Where(r => sheet.Checks.Any(c => c.Id == r.Check))],
             sheet.Assumed
-        );
+        )
+        {
+            Unsafe = sheet.Unsafe,
+            Waits = sheet.Waits,
+        };
     }
 
     private static async Task<IResult> Look(

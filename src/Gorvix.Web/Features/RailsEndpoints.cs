@@ -18,10 +18,16 @@ namespace Gorvix.Web.Features;
 public sealed record SituationLine(string Id, string Name, SituationGroup Group, Severity? Worst);
 
 /// <summary>A build in a situation, with what there is to say of it.</summary>
+/// <param name="Clear">What stands over it where nothing is wrong, as a sentence; null where something is.</param>
 /// <param name="Sheet">Every rail and every supply lead.</param>
 /// <param name="Findings">What there is to say, the worst first; where something is other than planned, what that brings.</param>
 /// <param name="Readings">What a meter should read, pad by pad and lead by lead.</param>
-public sealed record RailsAt(RailSheet Sheet, IReadOnlyList<RailNote> Findings, IReadOnlyList<MeterReading> Readings);
+public sealed record RailsAt(
+    RailSheet Sheet,
+    IReadOnlyList<RailNote> Findings,
+    IReadOnlyList<MeterReading> Readings,
+    string? Clear
+);
 
 /// <summary>Something to say of a situation.</summary>
 /// <param name="Rule">The rule that speaks.</param>
@@ -44,8 +50,9 @@ public sealed record LeadSpan(string Device, string Lead, double Low, double Hig
 /// <param name="Cut">Its length and gauge.</param>
 /// <param name="Words">Whose lead it is, in words.</param>
 /// <param name="Told">True when the builder has told its length; false while it is taken as usual.</param>
+/// <param name="GaugeTold">True when the builder has told its gauge; false while it is as thick as its current asks.</param>
 /// <param name="Milliohms">Its resistance one way, in milliohms.</param>
-public sealed record SupplyWire(WireCut Cut, string Words, bool Told, double Milliohms);
+public sealed record SupplyWire(WireCut Cut, string Words, bool Told, bool GaugeTold, double Milliohms);
 
 /// <summary>The supplies of a build.</summary>
 /// <param name="Version">The version of the build.</param>
@@ -119,6 +126,8 @@ internal static class RailsEndpoints
         ];
         // An address may name a device that has left since.
         var now = sheets.FirstOrDefault(s => s.Situation.Id == at) ?? sheets[0];
+        var findings = RailAnswer.Of(now, usual);
+        List<Finding> lasting = [.. reader.OfEverySituation(), .. RailCheck.Standing(wired, sheets[0])];
         return new RailsView(
             version,
             [
@@ -129,8 +138,13 @@ internal static class RailsEndpoints
                     RailAnswer.Of(s, usual) is [var worst, ..] ? worst.Severity : null
                 )),
             ],
-            new RailsAt(now, RailNote.Of(RailAnswer.Of(now, usual)), MeterReader.Of(wired, now)),
-            RailNote.Of(RailCheck.Standing(wired, sheets[0])),
+            new RailsAt(
+                now,
+                RailNote.Of(findings),
+                MeterReader.Of(wired, now),
+                RailAnswer.Clear(now, [.. findings, .. lasting])
+            ),
+            RailNote.Of(lasting),
             SpansOf(sheets.Where(s => s.Situation is { Group: SituationGroup.Pack, Id: not "charge" })),
             ChargeOf(wired.Build.Build, cell),
             WiresOf(wired),
@@ -175,12 +189,13 @@ internal static class RailsEndpoints
             .. from lead in wired.Leads
             where lead.Lead.Role is LeadRole.Supply or LeadRole.Ground && (lead.Pad is not null || lead.To is not null)
             let told = wired.Build.Build.Wires.FirstOrDefault(w => w.Device == lead.Device && w.Lead == lead.Lead.Id)
-            let cut = WireLengths.Of(wired.Build, lead.Device, lead.Lead.Id, lead.Pad)
+            let cut = WireCuts.Of(wired, lead)
             select new SupplyWire(
                 cut,
                 $"{wired.Build.Devices.First(d => d.Id == lead.Device).Device.Name} {lead.Lead.Label}",
                 told is not null,
-                Math.Round(1000 * new Wire(cut.Gauge, cut.Millimetres).Ohms, 1)
+                told?.Gauge is not null,
+                Math.Round(1000 * new Wire(cut.Gauge!.Value, cut.Millimetres).Ohms, 1)
             ),
         ];
 }

@@ -22,7 +22,8 @@ public class CheckBoundsTests
     [InlineData(0.21, Mark.Good)]
     [InlineData(0.59, Mark.Good)]
     [InlineData(0.62, Mark.Doubtful)]
-    [InlineData(1.3, Mark.Stop)]
+    [InlineData(0.94, Mark.Doubtful)]
+    [InlineData(0.96, Mark.Stop)]
     public void The_first_current_is_what_everything_takes_together(double amps, Mark mark) =>
         Assert.Equal(mark, Judged(Camera, "power.limited", amps));
 

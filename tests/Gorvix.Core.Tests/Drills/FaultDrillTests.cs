@@ -208,21 +208,21 @@ public class FaultDrillTests(ITestOutputHelper output)
         {
             var sheet = Drawn(ground, 3, 4).Sheet([new DrillAct(ActKind.GiveUp)]).Fault!;
             var table = ground.Faults;
-            int At(string title) => table.Tests.Index().First(t => t.Item.Title == title).Index;
+            int At(string id) => table.Tests.Index().First(t => t.Item.Id == id).Index;
             var left = table.Singles.ToList();
             void See(int test, string words) =>
                 left.RemoveAll(s => s.Shows[test] >= 0 && table.Outcomes(test)[s.Shows[test]].Words != words);
             int Causes() => left.Select(s => string.Join(' ', s.Shows)).Distinct().Count();
             foreach (var seen in sheet.Seen)
             {
-                See(At(seen.Title), seen.Words);
+                See(At(seen.Test), seen.Words);
             }
             foreach (var step in sheet.Debrief!.Best)
             {
                 Assert.Equal(Causes(), step.Possible);
                 if (step.Words != "inconclusive")
                 {
-                    See(At(step.Title), step.Words);
+                    See(At(step.Test), step.Words);
                 }
                 Assert.Equal(step.Possible - Causes(), step.RuledOut);
             }

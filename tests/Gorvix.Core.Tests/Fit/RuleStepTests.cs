@@ -195,7 +195,10 @@ public class RuleStepTests
             "Telemetry (radio) uses software serial on S1: about 40 % CPU load at high loop rates, inverted in software.",
             Assert.Single(sheet.Findings, f => f.Rule == "CODE").Sentence
         );
-        Assert.Equal(["S1 TX inverted in software", "about 40 % CPU load"], sheet.Links[0].Settings.TakeLast(2));
+        Assert.Equal(
+            ["invert RX", "invert TX", "half-duplex", "about 40 % CPU load"],
+            sheet.Links[0].Settings.TakeLast(4)
+        );
     }
 
     [Fact]

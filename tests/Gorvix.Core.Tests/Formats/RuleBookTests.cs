@@ -97,7 +97,17 @@ public class RuleBookTests
             "unplug ",
         ];
         // These speak of a build or a file as a whole.
-        string[] whole = ["NO-PACK", "WAYS", "SEARCH", "FILE-SIZE", "FILE-VERSION", "FILE-NO-BUILD", "FILE-BUILDS"];
+        string[] whole =
+        [
+            "NO-PACK",
+            "HOME-NO-GPS",
+            "WAYS",
+            "SEARCH",
+            "FILE-SIZE",
+            "FILE-VERSION",
+            "FILE-NO-BUILD",
+            "FILE-BUILDS",
+        ];
         Assert.All(
             RuleBook.All,
             r =>

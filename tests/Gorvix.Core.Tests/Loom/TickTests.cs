@@ -133,8 +133,9 @@ public class TickTests
         var after = Ticked(build, $"joint {wire.Id}", pad: ground.Id);
         var finding = Assert.Single(
             new FitReader(Resolved(after, Demo.Library)).Sheet().Findings,
-            f => f.Rule == "SOLDERED"
+            f => f.Rule == "BUILT-HARM"
         );
+        Assert.EndsWith(": shorted to ground.", finding.Sentence, StringComparison.Ordinal);
         Assert.StartsWith(wire.Label, finding.Sentence, StringComparison.Ordinal);
         var off = Assert.Single(Loom(after).Steps, s => s.Topic == StepTopic.Undo);
         Assert.Equal([ground.Id], off.Pads);

@@ -37,11 +37,11 @@ public class MessageBudgetTests
         Assert.Equal(load > 1, budget.Words.Contains("whole messages are lost", StringComparison.Ordinal));
     }
 
-    // IEC 61162-1, lengths of the longest usual form (from memory): RMC 76, GGA 78, GSA 66, GSV 70 for each four satellites.
+    // IEC 61162-1, lengths of the longest usual form (from memory): RMC 76, GGA 78, GSA 66, GSV 70 for each four satellites, GLL 52, VTG 54.
     [Theory]
-    [InlineData(12, 1, 9_600, 0.4479)]
-    [InlineData(12, 5, 9_600, 2.2396)]
-    [InlineData(13, 5, 38_400, 0.651)]
+    [InlineData(12, 1, 9_600, 0.5583)]
+    [InlineData(12, 5, 9_600, 2.7917)]
+    [InlineData(13, 5, 38_400, 0.7891)]
     public void Sentences_are_counted_as_they_are_told(int satellites, int hertz, int baud, double load) =>
         Assert.Equal(load, MessageBudget.Of("NMEA", GnssGeneration.Newer, satellites, hertz, baud).Load, 0.0001);
 }

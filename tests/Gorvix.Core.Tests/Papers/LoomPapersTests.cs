@@ -120,7 +120,7 @@ public class LoomPapersTests
     {
         var (_, sheet) = Loom("Crusher House Lark");
         var page = LoomText.Write("x", "a board", sheet, []);
-        Assert.Contains("| 5V (top) | GND (top) | open |", page, StringComparison.Ordinal);
+        Assert.Contains("| 5V (top) | GND (top, by ", page, StringComparison.Ordinal);
         Assert.Contains("| SBUS at Relay 16 | T6 (top) | continuity |", page, StringComparison.Ordinal);
     }
 

@@ -120,7 +120,11 @@ internal sealed partial class PlainObjective
         var need = way.Link.Function.Need;
         var advised = _build.Board.Ports.Where(p => p.AdvisedFor.Contains(need)).ToList();
         var off = !advised.Contains(route.Port) && (route.Port.AdvisedFor.Count > 0 || advised.Count > 0);
-        bool[] switches = [route.Settings.InvertRx, route.Settings.InvertTx, route.Settings.SwapPins];
+        // Code inverts without a switch of the port; one wire has one pin to invert.
+        bool[] switches =
+            route.Port.Kind == PortKind.Software ? [route.Settings.SwapPins]
+            : route.Settings.HalfDuplex ? [route.Settings.InvertTx, route.Settings.SwapPins]
+            : [route.Settings.InvertRx, route.Settings.InvertTx, route.Settings.SwapPins];
         var doubtful = route.Walks.Count(w => w.Pad.Meaning == PadMeaning.Uncertain);
         var trapped = route.Walks.Count(w =>
             w.Line.Flow != Flow.Out && w.Lead.AtBoot == BootNeed.High && NetOf(w).AtBoot != BootLevel.High

@@ -292,7 +292,9 @@ internal sealed class PlainWays(ResolvedBuild build)
             };
             return PlanCost.Of(term, 500 + needs.Length - Array.IndexOf(needs, link.Function.Need));
         }
-        bool[] switches = [port.Settings.InvertRx, port.Settings.InvertTx, port.Settings.SwapPins];
+        bool[] switches = port.Settings.HalfDuplex
+            ? [port.Settings.InvertTx, port.Settings.SwapPins]
+            : [port.Settings.InvertRx, port.Settings.InvertTx, port.Settings.SwapPins];
         return PlanCost.Of(CostTerm.Losses, port.Mode.Loses.Count)
             + PlanCost.Of(
                 CostTerm.HandWork,

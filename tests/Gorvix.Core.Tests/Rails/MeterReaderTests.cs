@@ -31,7 +31,7 @@ public class MeterReaderTests
     {
         var wired = RailBench.Of(4, "5V", 4.9, 5.05, 0.1);
         var lead = MeterReader.Of(wired, RailBench.Read(wired, "full"))[1];
-        Assert.Equal((4.8, 5.07), (Math.Round(lead.Low, 2), Math.Round(lead.High, 2)));
+        Assert.Equal((4.9, 5.05), (Math.Round(lead.Low, 2), Math.Round(lead.High, 2)));
     }
 
     [Fact]

@@ -3,7 +3,6 @@ using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Rails;
 using Gorvix.Core.Supply;
-using Gorvix.Core.Wiring;
 
 namespace Gorvix.Core.Tests.Rails;
 
@@ -14,13 +13,13 @@ public class RailCheckTests
     private static readonly Situation Usb = new("usb", "USB only", null) { Usb = true };
 
     [Theory]
-    [InlineData(17.01, null)]
+    [InlineData(17.004, null)]
     [InlineData(17.03, "V of Eye gets 17.03 V (full battery), maximum 17.0 V: it would be destroyed.")]
     public void A_lead_above_its_window_burns(double volts, string? says) =>
         Same(says, Severity.Stop, Sheet(Full, lead: Lead(volts, volts)));
 
     [Theory]
-    [InlineData(4.99, null, Severity.Note)]
+    [InlineData(4.996, null, Severity.Note)]
     [InlineData(4.97, "V of Eye drops to 4.97 V (full battery), needs 5.0 V.", Severity.Warn)]
     [InlineData(4.91, "V of Eye drops to 4.91 V (full battery), needs 5.0 V.", Severity.Warn)]
     [InlineData(4.89, "V of Eye drops to 4.89 V (full battery), needs 5.0 V.", Severity.Stop)]
@@ -62,7 +61,7 @@ public class RailCheckTests
 
     [Theory]
     [InlineData(0.5, null)]
-    [InlineData(0.6, "5V and its loads draw 600 mA from USB; the port supplies 500 mA.")]
+    [InlineData(0.6, "5V and its loads draw 600 mA typical from USB; the port supplies 500 mA.")]
     public void A_port_of_a_computer_gives_half_an_ampere(double amps, string? says) =>
         Same(says, Severity.Warn, Sheet(Usb, Rail(0.4, 0.4, true)) with { UsbAmps = new AmpPair(amps, amps) });
 
@@ -108,9 +107,9 @@ public class RailCheckTests
         );
 
     [Theory]
-    [InlineData(17.01, null)]
+    [InlineData(17.004, null)]
     [InlineData(17.03, "Board gets 17.03 V (full battery), needs 5.0 to 17.0 V.")]
-    [InlineData(4.99, null)]
+    [InlineData(4.996, null)]
     [InlineData(4.97, "Board gets 4.97 V (full battery), needs 5.0 to 17.0 V.")]
     public void The_boards_own_input_has_a_window(double volts, string? says) =>
         Same(
@@ -172,22 +171,6 @@ public class RailCheckTests
             };
         Assert.Empty(RailCheck.Of(At(limit)));
         Assert.Equal("USB-LIMIT", Assert.Single(RailCheck.Of(At(amps))).Rule);
-    }
-
-    [Fact]
-    public void A_supply_without_a_ground_says_where_the_current_goes()
-    {
-        var wired = RailBench.Of(4, "5V", 4.5, 5.5, 0.5).With(new OpenWire("d", "g"));
-        var standing = RailCheck.Standing(wired, RailBench.Read(wired, "full"));
-        Assert.Equal(
-            ("RAIL-GROUND", "Load has a supply but no ground: current returns through T."),
-            (standing[0].Rule, standing[0].Sentence)
-        );
-        var bare = wired.With(new OpenWire("d", "t"));
-        Assert.Contains(
-            "no current flows and it stays dead",
-            RailCheck.Standing(bare, RailBench.Read(bare, "full"))[0].Sentence
-        );
     }
 
     /// <summary>The schools of the house rule: regulated first, or the battery as readily.</summary>

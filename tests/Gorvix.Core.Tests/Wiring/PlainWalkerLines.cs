@@ -170,7 +170,7 @@ internal sealed partial class PlainWalker
             }
         }
         var inverts = line.Flow == Flow.Out ? port.Settings.InvertRx : port.Settings.InvertTx;
-        if (inverts && !able)
+        if (inverts && !able && port.Port.Kind != PortKind.Software)
         {
             Say("this controller cannot invert");
         }

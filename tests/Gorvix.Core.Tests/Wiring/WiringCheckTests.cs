@@ -116,7 +116,7 @@ public class WiringCheckTests
     {
         var device = Device("bare", Need.RcLink, Mode("SBUS", Out())).Fed(4.5, 5.5).Leads("G");
         Assert.Equal(
-            "No free ground pad for the bare on the Board: splice its ground to another device's ground lead.",
+            "The bare has no ground: no ground pad is free on the Board. Supply current would return through TX.",
             Said(Fit4S(Whole("F7", "U1").Powered("5V"), [device], ["bare"]), "NO-GND-PAD")
         );
     }

@@ -2129,6 +2129,8 @@ export interface components {
             isDangerous?: boolean;
             /** @description A short print of what it rests on: a reader sends it back, so that a reading of another wiring is not taken for this one. */
             print?: null | string;
+            /** @description True where an uncertain reading holds back power as a failed one does: a short between supplies burns before anybody can unplug it. */
+            mustPass?: boolean;
             /** @description Ids of the checks that must be done before it; none where nothing is lost by its turn. */
             after?: string[];
             /** @description What to mind before it, in sentences. */
@@ -2178,6 +2180,10 @@ export interface components {
             readings: components["schemas"]["LoggedReading"][];
             /** @description What is taken for granted, in sentences. */
             assumed: string[];
+            /** @description What power would destroy as the build is planned and soldered, in sentences: no dangerous check while one stands. */
+            unsafe?: string[];
+            /** @description What must be chosen before the other checks can be listed, as a sentence; null for nothing. */
+            waits?: null | string;
         };
         /** @description A flight controller board of one revision, described as a small electrical graph. */
         Board: {
@@ -2817,6 +2823,8 @@ export interface components {
             pads: string[];
             /** @description What a meter must show, in words: "continuity", "4.7 kΩ". */
             expected?: null | string;
+            /** @description True between two supplies, or a supply and ground. */
+            isSupplies?: boolean;
             /** @description The point under one probe. */
             oneAt: components["schemas"]["Node"];
             /** @description The point under the other. */
@@ -6208,6 +6216,8 @@ export interface components {
             findings: components["schemas"]["RailNote"][];
             /** @description What a meter should read, pad by pad and lead by lead. */
             readings: components["schemas"]["MeterReading"][];
+            /** @description What stands over it where nothing is wrong, as a sentence; null where something is. */
+            clear: null | string;
         };
         /** @description The supplies of a build. */
         RailsView: {
@@ -6808,6 +6818,8 @@ export interface components {
             words: string;
             /** @description True when the builder has told its length; false while it is taken as usual. */
             told: boolean;
+            /** @description True when the builder has told its gauge; false while it is as thick as its current asks. */
+            gaugeTold: boolean;
             /**
              * Format: double
              * @description Its resistance one way, in milliohms.
@@ -6871,7 +6883,7 @@ export interface components {
          * @description When a lead drives its wire.
          * @enum {unknown}
          */
-        TalkHabit: "asked" | "always";
+        TalkHabit: "unknown" | "asked" | "always";
         /** @description A value on the radio's screen. */
         TelemetryValue: {
             /** @description What it tells. */
@@ -7033,9 +7045,9 @@ export interface components {
             lead: string;
             /**
              * Format: int32
-             * @description Gauge, AWG 10 to 40.
+             * @description Gauge, AWG 10 to 40; null for as thick as its current asks.
              */
-            gauge?: number;
+            gauge?: null | number;
             /**
              * Format: double
              * @description Length one way, in millimetres, 1 to 5000.

@@ -14,6 +14,12 @@ defineProps<{
 }>()
 defineEmits<{ change: [] }>()
 const text = defineModel<string>({ required: true })
+
+/** What is typed replaces what stands there; nothing is ever appended to a number by mistake. */
+const all = (event: FocusEvent) => {
+  const input = event.target as HTMLInputElement
+  requestAnimationFrame(() => document.activeElement === input && input.select())
+}
 </script>
 
 <template>
@@ -26,6 +32,7 @@ const text = defineModel<string>({ required: true })
       :placeholder="placeholder"
       persistent-placeholder
       :error-messages="error"
+      @focus="all"
       @change="$emit('change')"
     />
   </LineField>

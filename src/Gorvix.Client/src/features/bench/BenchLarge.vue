@@ -7,8 +7,8 @@ import CheckCard from './CheckCard.vue'
 import { phases, type Row } from './useBench'
 
 /**
- * One check a screen, large enough to be read over two probes: the board with the probes on it, what should be seen, and one key or a tap anywhere
- * for "good, next".
+ * One check a screen, large enough to be read over two probes: the board with the probes on it, what should be seen, and the answers as large
+ * buttons, none of them dearer than the others: a stray touch records nothing.
  */
 const props = defineProps<{ rows: Row[]; row: Row; face: Face | null; name: string }>()
 const emit = defineEmits<{
@@ -58,23 +58,14 @@ defineExpose({
         @pad="$emit('pad', $event)"
       />
       <div>
-        <!-- The buttons and the keys do the same; the whole card is a target for a hand that holds probes. -->
-        <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -->
-        <div
-          ref="place"
-          tabindex="-1"
-          class="place"
-          aria-live="polite"
-          data-testid="bench-check"
-          @click="card?.good()"
-        >
+        <div ref="place" tabindex="-1" class="place" aria-live="polite" data-testid="bench-check">
           <CheckCard ref="card" large :row="row" @take="(...t) => emit('take', ...t)" />
         </div>
         <footer>
           <v-btn size="x-large" variant="outlined" data-do="back" @click="$emit('walk', -1)"
             >Back <v-kbd aria-hidden="true">↑</v-kbd></v-btn
           >
-          <span class="quiet">{{ number }} of {{ rows.length }}. Tap the card: pass, next.</span>
+          <span class="quiet">{{ number }} of {{ rows.length }}</span>
           <v-btn size="x-large" variant="outlined" data-do="later" @click="$emit('walk', 1)"
             >Skip <v-kbd aria-hidden="true">↓</v-kbd></v-btn
           >
@@ -130,10 +121,6 @@ progress::-moz-progress-bar {
   grid-template-columns: minmax(0, 5fr) minmax(0, 7fr);
   gap: 24px;
   align-items: start;
-}
-
-.place {
-  cursor: pointer;
 }
 
 .place:focus {

@@ -134,6 +134,14 @@ function ofPad(pad: string) {
         title="Could not load checks"
         :problem="bench.problem.value"
       />
+      <ul v-if="bench.view.value?.unsafe?.length" class="refused" role="alert" data-testid="unsafe">
+        <li v-for="u in bench.view.value.unsafe" :key="u">
+          <strong>No power yet.</strong> {{ u }}
+        </li>
+      </ul>
+      <p v-if="bench.view.value?.waits" class="waits" data-testid="waits">
+        {{ bench.view.value.waits }}
+      </p>
       <p v-if="bench.offline.value" class="waits" role="status" data-testid="offline">
         Gorvix is not responding.
         {{

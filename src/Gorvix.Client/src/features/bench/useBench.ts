@@ -130,8 +130,13 @@ export function useBench(build: () => string) {
   // What comes before a check stands in the check; here it is only looked up.
   function against(check: BenchCheck, before: Row[]) {
     if (!check.isDangerous) return null
+    const unsafe = view.value?.unsafe?.[0]
+    if (unsafe) return unsafe
     const stopped = before.find((r) => r.state === 'stopped')
     if (stopped) return `"${stopped.check.title}" failed. Fix that first.`
+    const uncertain = before.find((r) => r.check.mustPass && r.state === 'doubtful')
+    if (uncertain)
+      return `"${uncertain.check.title}" is uncertain. Measure it again: no power before it reads open.`
     const after = new Set(check.after)
     const missing = before.filter(
       (r) => after.has(r.check.id) && r.state !== 'proved' && r.state !== 'doubtful',

@@ -19,6 +19,7 @@ const roles = [
   { value: 'output', title: 'power output' },
 ]
 const habits = [
+  { value: 'unknown', title: 'unknown' },
   { value: 'asked', title: 'when polled' },
   { value: 'always', title: 'always' },
 ]
@@ -178,7 +179,7 @@ function family(value: string) {
           :id="id"
           data-field="talks"
           :items="habits"
-          :model-value="lead.talks ?? 'asked'"
+          :model-value="lead.talks ?? 'unknown'"
           @update:model-value="set(lead.id, { talks: $event })"
         />
       </LineField>

@@ -26,6 +26,8 @@ async function lay() {
       : await ask(() => api.POST('/api/library/devices/{id}/unarchive', path.value))
   await done(answer.problem)
 }
+/** A part that is deleted is gone with its history: it is asked once. */
+const asks = ref(false)
 async function remove() {
   const answer = board.value
     ? await ask(() => api.DELETE('/api/library/boards/{id}', path.value))
@@ -70,7 +72,7 @@ const more = computed(() => [
     run: () => void lay(),
   },
   ...(props.page.usedIn.length === 0
-    ? [{ id: 'remove', words: 'Delete part', run: () => void remove() }]
+    ? [{ id: 'remove', words: 'Delete part', run: () => (asks.value = true) }]
     : []),
 ])
 const when = (at: string | null | undefined) =>
@@ -101,6 +103,11 @@ const when = (at: string | null | undefined) =>
       :items="more"
     />
   </div>
+  <div v-if="asks" class="asks no-print" role="alert" data-testid="asks-delete">
+    Delete {{ page.leaflet.line.name }} and its earlier versions? This cannot be undone.
+    <v-btn size="small" data-do="delete-part" @click="remove">Delete part</v-btn>
+    <v-btn size="small" variant="text" data-do="keep-part" @click="asks = false">Keep part</v-btn>
+  </div>
   <p v-if="page.isArchived" class="quiet">
     Archived: existing builds keep it; new builds do not offer it.
   </p>
@@ -125,6 +132,16 @@ const when = (at: string | null | undefined) =>
 </template>
 
 <style scoped>
+.asks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+  margin-top: 8px;
+  padding: 6px 0 6px 12px;
+  border-left: 3px solid var(--warn);
+}
+
 .deeds {
   display: flex;
   flex-wrap: wrap;

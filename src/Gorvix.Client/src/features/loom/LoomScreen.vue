@@ -177,7 +177,12 @@ async function print(everything: boolean) {
               @tick="loom.tick"
             />
             <p v-if="shown.length === 0" role="status" class="quiet" data-testid="all-done">
-              All steps done. Check continuity before power-up (below).
+              All steps done. Check continuity before power-up.
+            </p>
+            <p v-if="left.length === 0" class="no-print">
+              <v-btn variant="outlined" data-do="to-bench" :to="{ name: 'bench', params: { id } }"
+                >Go to Bench</v-btn
+              >
             </p>
           </div>
           <aside>

@@ -74,7 +74,6 @@ const figures = computed(() => {
     ...(s.usbAmps && usb.value ? [of('USB draw', s.usbAmps.typical)] : []),
   ]
 })
-const bad = computed(() => (now.value?.findings ?? []).some((f) => f.severity !== 'note'))
 
 function go(query: Record<string, string | undefined>) {
   void router.replace({ query: { ...route.query, ...query } })
@@ -150,7 +149,7 @@ void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer
         </div>
         <h2 class="print-only">Power source: {{ sheet.situation.name }}</h2>
         <div class="answer" role="status" data-testid="answer">
-          <strong v-if="!bad">All supplies in range.</strong>
+          <strong v-if="now.clear">{{ now.clear }}</strong>
           <dl v-if="figures.length > 0">
             <div v-for="f in figures" :key="f.name" :data-figure="f.name">
               <dt>{{ f.name }}</dt>

@@ -4,7 +4,7 @@ import type { PartsChange, RailsView } from '@/api/client'
 
 type Wire = RailsView['wires'][number]
 
-/** The supply and ground wires: how long and how thick each is. One that nobody has told is taken as usual. */
+/** The supply and ground wires: how long and how thick each is. An empty gauge is as thick as the current asks. */
 const props = defineProps<{ wires: Wire[] }>()
 const emit = defineEmits<{ change: [change: PartsChange] }>()
 
@@ -31,13 +31,20 @@ function take(w: Wire) {
   row.error =
     !(length > 0) || length > 500
       ? 'Enter a length of 0.1 to 500 cm.'
-      : !Number.isInteger(gauge) || gauge < 10 || gauge > 40
+      : row.gauge.trim() !== '' && (!Number.isInteger(gauge) || gauge < 10 || gauge > 40)
         ? 'Enter a whole number, AWG 10 to 40.'
         : ''
   if (row.error !== '') return
+  // A gauge that nobody has chosen stays as thick as the current asks.
+  const chosen = w.gaugeTold || gauge !== w.cut.gauge
   emit('change', {
     kind: 'cutWire',
-    wire: { device: w.cut.device, lead: w.cut.lead, millimetres: length * 10, gauge },
+    wire: {
+      device: w.cut.device,
+      lead: w.cut.lead,
+      millimetres: length * 10,
+      ...(chosen && row.gauge.trim() !== '' ? { gauge } : {}),
+    },
   })
 }
 </script>

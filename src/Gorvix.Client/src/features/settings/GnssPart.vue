@@ -195,6 +195,10 @@ const ways = [
         </ol>
       </details>
       <v-btn size="small" :href="file" download data-do="save-frames">Download frames (.bin)</v-btn>
+      <p v-if="generation === 'older'" class="quiet small">
+        Send the file twice: at the module's present baud, then at {{ baud }} baud. It saves at the
+        second.
+      </p>
     </section>
   </div>
 </template>

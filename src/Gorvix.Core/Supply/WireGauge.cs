@@ -1,7 +1,4 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Supply;
-
-namespace Gorvix.Core.Loom;
+namespace Gorvix.Core.Supply;
 
 /// <summary>Which gauge a wire wants: thick enough for its current, and for what may be lost on the way.</summary>
 public static class WireGauge
@@ -28,7 +25,7 @@ public static class WireGauge
     ];
 
     /// <summary>The gauge for a wire that carries a signal, or a current that no leaflet tells (common practice).</summary>
-    public const int Usual = WireCut.UsualGauge;
+    public const int Usual = 28;
 
     /// <summary>What a single wire of a gauge carries, in amperes.</summary>
     /// <param name="gauge">AWG: an even number from 10 to 30; between two, the thinner one counts.</param>
