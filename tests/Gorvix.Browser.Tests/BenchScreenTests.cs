@@ -57,7 +57,7 @@ public class BenchScreenTests
     }
 
     [Fact]
-    public async Task At_arms_length_one_key_or_a_tap_goes_on_and_a_number_is_judged_while_it_is_typed()
+    public async Task At_arms_length_one_key_or_button_goes_on_a_stray_tap_does_not_and_a_number_is_judged_while_it_is_typed()
     {
         await using var page = await Page.Open($"{Kestrel}/bench?large=1");
         page.Resize(768, 1024);
@@ -65,6 +65,8 @@ public class BenchScreenTests
         page.Press("g");
         page.Says("[data-testid='bench-check']", "5V to GND");
         page.Click("[data-testid='bench-check'] h3");
+        page.Says("[data-testid='bench-check']", "5V to GND");
+        page.Click("[data-testid='bench-check'] [data-answer='no']");
         page.Says("[data-testid='bench-check']", "4V5 to GND");
         page.Press("1");
         page.Says("[data-testid='judged']", "do not power up");

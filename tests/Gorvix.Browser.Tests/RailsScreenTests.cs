@@ -61,7 +61,7 @@ public class RailsScreenTests
         page.Says("[data-window='radio v']", "marginal");
         // Two centimetres of it and nothing is lost that matters.
         page.Write("[data-wire='radio v']", "2");
-        page.Says("main", "Other supply wires are assumed to be 10 cm of AWG 28.");
+        page.Says("main", "Other supply wires are assumed to be 10 cm, as thick as their current asks");
         page.Write("[data-wire='radio g']", "2");
         page.Says("[data-window='radio v']", "OK");
         page.Write("[data-wire='radio v']", "0");
@@ -84,11 +84,12 @@ public class RailsScreenTests
         page.Choose("[data-field='cells']", "2S");
         page.Says("main", "9V drops to 6.1 V on an empty battery; the Beacon D6 needs 7.4 V.");
         page.Click("#to-rails");
-        page.Says("[data-rail='9v']", "7.89 V");
+        page.Says("[data-rail='9v']", "7.90 V");
+        page.Says(".findings", "No pad can power the Beacon D6.");
         page.Says(".findings", "RAIL-INPUT Spindle F7 gets 8.4 V (full battery), needs 9.5 to 26.0 V.");
         page.Click("[data-situation='empty']");
-        page.Says("[data-rail='9v']", "6.09 V");
-        page.Says("[data-window^='air-unit']", "UNDER-VOLTAGE");
+        page.Says("[data-rail='9v']", "6.10 V");
+        page.Says("[data-window^='air-unit']", "not powered");
         Assert.Equal("", page.Console());
     }
 }

@@ -102,7 +102,7 @@ public class SettingsScreenTests
         page.Write("[data-field='latitude']", "95");
         page.Says("main", "Enter -90 to 90 degrees, e.g.");
         page.Write("[data-field='latitude']", "90");
-        page.Says("[data-testid='declination']", "No declination at the poles");
+        page.Says("[data-testid='declination']", "Declination: none at a pole.");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
     }

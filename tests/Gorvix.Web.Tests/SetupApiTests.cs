@@ -116,7 +116,7 @@ public class SetupApiTests
     {
         await using var server = await LiveServer.Start();
         var first = (await server.Get($"{Owl}/unlocks"))[0].GetProperty("ways")[0];
-        Assert.Equal("House rule \"Software serial\": allowed", first.GetProperty("words").GetString());
+        Assert.Equal("House rule \"Port sharing\": split RX and TX", first.GetProperty("words").GetString());
         var id = first.GetProperty("id").GetString();
         var body = JsonSerializer.Serialize(new { version = 1, unlock = id });
         var (status, fit) = await server.Post($"{Owl}/unlock", body);

@@ -102,7 +102,8 @@ public static class Trace
         var drop = strand.Steps.Where(s => s.Kind == StepKind.Diode).Sum(s => s.Value);
         return !feeds ? null
             : drop == 0 ? rail
-            : new VoltWindow { Min = Math.Max(0, rail.Min - drop), Max = Math.Max(0, rail.Max - drop) };
+            // A diode drops its volts at its rated current and hardly any at a small one: what can burn is reckoned without it.
+            : new VoltWindow { Min = Math.Max(0, rail.Min - drop), Max = rail.Max };
     }
 
     private static Step StepOf(Edge edge, bool forth)

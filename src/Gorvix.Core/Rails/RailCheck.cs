@@ -283,9 +283,11 @@ public static class RailCheck
             if (
                 lead is { State: LeadState.InPlace or LeadState.Moved or LeadState.OnTail, Socket: { } socket }
                 && PlugFamily.AmpsOf(socket.Family) is { } most
-                && amps > most
+                && amps / Sharing(wired, lead) is var each
+                && each > most
             )
             {
+                amps = each;
                 yield return Say(
                     RailRules.Contact,
                     ("plug", socket.Label),
@@ -295,6 +297,17 @@ public static class RailCheck
             }
         }
     }
+
+    // Grounds of one plug carry the current back together.
+    private static int Sharing(WiredBuild wired, WiredLead lead) =>
+        lead.Lead.Role == LeadRole.Ground
+            ? wired.Leads.Count(l =>
+                l.Device == lead.Device
+                && l.Lead.Role == LeadRole.Ground
+                && l.Socket == lead.Socket
+                && l.Pad is not null
+            )
+            : 1;
 
     // The schools: a regulated rail first, or the battery too, with a capacitor or filter at the transmitter.
     private static Finding? Noisy(WiredBuild wired, LeadReading lead)

@@ -110,17 +110,9 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
             used[feed.Feed.Lead.Id] = (pad, null);
             Take(pad);
         }
-        // Supply and ground run side by side (common practice): the ground beside the supply, else the one near the signals.
+        // Supply and ground run side by side (common practice): the ground of the supply's own group, and there the nearest to the signals.
         var beside = used.Where(u => !near.Contains(u.Value.Pad)).Select(u => u.Value.Pad).ToList();
-        foreach (
-            var (lead, pad) in Grounds(
-                device,
-                way,
-                harness,
-                used.Count + spliced.Count,
-                beside.Count > 0 ? beside : near
-            )
-        )
+        foreach (var (lead, pad) in Grounds(device, way, harness, used.Count + spliced.Count, near, beside))
         {
             var stands = Built(device, lead);
             used[lead.Id] = (stands ?? pad, null);
@@ -206,7 +198,8 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
         SeatWay way,
         Harness harness,
         int used,
-        List<Pad> near
+        List<Pad> near,
+        List<Pad> beside
     )
     {
         if (way.Seat.Kind == SeatKind.Off)
@@ -231,7 +224,7 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
             : [];
         foreach (var lead in soldered.ToList())
         {
-            if (GroundPad(near) is { } pad)
+            if (GroundPad(near, beside) is { } pad)
             {
                 yield return (lead, pad);
             }
@@ -239,13 +232,13 @@ internal sealed class WireMaker(ResolvedBuild build, Plan plan)
     }
 
     // A ground pad to solder to, else a pin of a socket in which no plug sits.
-    private Pad? GroundPad(List<Pad> near)
+    private Pad? GroundPad(List<Pad> near, List<Pad> beside)
     {
         var pads = build.Board.Pads.Where(_circuit.IsGround).ToList();
         var free = pads.Where(p => !_circuit.SocketOf.ContainsKey(p.Id)).ToList();
         var open = pads.Where(p => _circuit.SocketOf.TryGetValue(p.Id, out var s) && !_seated.Contains(s)).ToList();
-        return free.Count > 0 ? Nearest(InGroup(free, near), near, null)
-            : open.Count > 0 ? Nearest(InGroup(open, near), near, null)
+        return free.Count > 0 ? Nearest(InGroup(free, beside), near, null)
+            : open.Count > 0 ? Nearest(InGroup(open, beside), near, null)
             : null;
     }
 

@@ -127,7 +127,7 @@ internal static class RailsEndpoints
         // An address may name a device that has left since.
         var now = sheets.FirstOrDefault(s => s.Situation.Id == at) ?? sheets[0];
         var findings = RailAnswer.Of(now, usual);
-        List<Finding> lasting = [.. reader.OfEverySituation(), .. RailCheck.Standing(wired, sheets[0])];
+        var lasting = reader.OfEverySituation();
         return new RailsView(
             version,
             [
@@ -144,7 +144,7 @@ internal static class RailsEndpoints
                 MeterReader.Of(wired, now),
                 RailAnswer.Clear(now, [.. findings, .. lasting])
             ),
-            RailNote.Of(lasting),
+            RailNote.Of([.. lasting, .. RailCheck.Standing(wired, sheets[0])]),
             SpansOf(sheets.Where(s => s.Situation is { Group: SituationGroup.Pack, Id: not "charge" })),
             ChargeOf(wired.Build.Build, cell),
             WiresOf(wired),

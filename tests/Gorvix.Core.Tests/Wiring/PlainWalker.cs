@@ -158,7 +158,7 @@ internal sealed partial class PlainWalker
                 case Diode { Direction: Passage.ToController } or Inverter or Divider:
                     return null;
                 case Diode diode:
-                    (low, high) = (Math.Max(0, low - diode.Volts), Math.Max(0, high - diode.Volts));
+                    low = Math.Max(0, low - diode.Volts);
                     break;
             }
         }

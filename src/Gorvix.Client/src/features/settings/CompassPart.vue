@@ -123,9 +123,6 @@ const turns = [
       <p v-if="declination" data-testid="declination">
         <strong>{{ declination.words }}.</strong> {{ declination.why }}
       </p>
-      <p v-else-if="settings.place" class="quiet" data-testid="declination">
-        No declination at the poles.
-      </p>
       <p v-else class="quiet">
         Enter your site to get the declination (World Magnetic Model). It stays on this computer.
       </p>
