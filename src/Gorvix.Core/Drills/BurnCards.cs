@@ -32,7 +32,8 @@ internal sealed class BurnCards(WiredBuild wired)
     private readonly Circuit _circuit = wired.Build.Circuit;
 
     /// <summary>All of them; none about volts while nothing feeds the build.</summary>
-    public IEnumerable<Card> All() => [.. Feeds(), .. Lives().Take(MostLives), .. OnUsb(), .. OtherPacks()];
+    public IEnumerable<Card> All() =>
+        [.. Feeds(), .. Lives().Take(MostLives), .. OnUsb(), .. OtherPacks(), .. BoardPacks()];
 
     // "Which rail feeds the pad VTX?"
     private IEnumerable<Card> Feeds()
@@ -168,6 +169,35 @@ internal sealed class BurnCards(WiredBuild wired)
                     );
                 }
             }
+        }
+    }
+
+    // "The pack is changed for one of eight cells: does the board stand it?"
+    private IEnumerable<Card> BoardPacks()
+    {
+        if (
+            _build.Build.Pack is not { } pack
+            || _build.Build.InputVolts is not null
+            || _build.Board.Input is not { } input
+        )
+        {
+            yield break;
+        }
+        foreach (var cells in PackCells)
+        {
+            var gets = (pack with { Cells = cells }).Volts();
+            var (fate, times) =
+                input.IsOver(gets.Max) ? ("burns", gets.Max / input.Max)
+                : input.IsUnder(gets.Min) ? ("starves", input.Min / gets.Min)
+                : ("lives", Math.Min(input.Max / gets.Max, gets.Min / Math.Max(input.Min, 0.1)));
+            yield return new Card(
+                $"input:{cells}",
+                Near(times, 1),
+                $"A {cells}S pack, from full to empty, on the supply input of the {_build.Board.Name}: what happens to the board?",
+                Fates,
+                new HashSet<string> { fate },
+                $"It gets {Numbers.Volts(gets.Min, gets.Max)}, needs {PlainWords.Of(input)}."
+            );
         }
     }
 

@@ -62,4 +62,29 @@ public class DrillSeamTests
             }
         }
     }
+
+    /// <summary>The board's own input, by the cells: 4.20 V full and 3.30 V empty, from the part's file.</summary>
+    [Fact]
+    public void Whether_a_board_stands_a_pack_is_asked_of_its_own_input()
+    {
+        var asked = 0;
+        foreach (var build in Demo.Builds.Where(b => b is { Pack.Chemistry: Chemistry.Lithium, InputVolts: null }))
+        {
+            var wired = Demo.Fit(build).Wired;
+            var input = wired.Build.Board.Input!;
+            foreach (
+                var card in new BurnCards(wired).All().Where(c => c.Id.StartsWith("input:", StringComparison.Ordinal))
+            )
+            {
+                var cells = int.Parse(card.Id[6..], System.Globalization.CultureInfo.InvariantCulture);
+                var fate =
+                    4.2 * cells > input.Max + 0.005 ? "burns"
+                    : 3.3 * cells < input.Min - 0.005 ? "starves"
+                    : "lives";
+                Assert.Equal([fate], card.Right);
+                asked++;
+            }
+        }
+        Assert.True(asked > 20);
+    }
 }
