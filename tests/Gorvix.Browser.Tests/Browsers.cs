@@ -76,7 +76,12 @@ public sealed class Browsers : IDisposable
             $"--user-data-dir={Directory.CreateTempSubdirectory("gorvix-browser-").FullName}"
         );
         options.SetLoggingPreference(LogType.Browser, OpenQA.Selenium.LogLevel.All);
-        var driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options);
+        // A command may take as long as a script on a busy machine.
+        var driver = new ChromeDriver(
+            ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"),
+            options,
+            TimeSpan.FromMinutes(10)
+        );
         // Scripts that look at a whole page need work to be done, not time to pass.
         driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromMinutes(5);
         return new Browser(driver, FreePort());

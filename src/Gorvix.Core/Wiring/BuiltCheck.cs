@@ -27,10 +27,11 @@ public static class BuiltCheck
     /// <param name="wired">The build as it is to be wired.</param>
     public static IEnumerable<Finding> Of(WiredBuild wired)
     {
+        Talkers? talkers = null;
         foreach (var fact in Undone(wired))
         {
             var orphan = wired.Build.Built.Orphans.FirstOrDefault(o => ReferenceEquals(o.Fact, fact));
-            if (orphan is null && FightOf(wired, fact) is { } fight)
+            if (orphan is null && FightOf(wired, fact, talkers ??= new Talkers(wired)) is { } fight)
             {
                 yield return fight;
                 continue;
@@ -54,7 +55,7 @@ public static class BuiltCheck
     }
 
     // A lead that transmits, or may, where something else is: in the plan, or soldered there as well.
-    private static Finding? FightOf(WiredBuild wired, BuiltFact fact)
+    private static Finding? FightOf(WiredBuild wired, BuiltFact fact, Talkers talkers)
     {
         if (
             fact is not JointFact { Pad: { } id } joint
@@ -64,44 +65,24 @@ public static class BuiltCheck
             return null;
         }
         var part = wired.Build.Devices.FirstOrDefault(d => d.Id == joint.Device)?.Device;
-        if (part?.Leads.FirstOrDefault(l => l.Id == joint.Lead) is not { } lead)
+        if (
+            part?.Leads.FirstOrDefault(l => l.Id == joint.Lead) is not { } lead
+            || Touch.TransmitsUnasked(part, lead) is false
+            || talkers.Beside(pad, joint.Device) is not { } other
+        )
         {
             return null;
         }
-        var positions = wired.Positions();
-        HashSet<string> NetsOf(Pad at) =>
-            [
-                .. wired
-                    .Build.Circuit.From(at)
-                    .Where(s => s.To.Kind == NodeKind.Net && s.Conducts(positions))
-                    .Select(s => s.To.Id),
-            ];
-        var nets = NetsOf(pad);
-        var planned = wired
-            .Joined.Where(l => l is { Link: not null } && l.Device != joint.Device && NetsOf(l.Pad!).Overlaps(nets))
-            .Select(l => (l.Device, l.Lead));
-        var soldered =
-            from other in wired.Build.Built.Stands.OfType<JointFact>()
-            where other.Device != joint.Device && other.Pad is not null
-            let at = wired.Build.Circuit.Pads.GetValueOrDefault(other.Pad!)
-            where at is not null && NetsOf(at).Overlaps(nets)
-            from device in wired.Build.Devices
-            where device.Id == other.Device
-            from its in device.Device.Leads
-            where its.Id == other.Lead && Touch.TransmitsUnasked(device.Device, its) != false
-            select (other.Device, its);
         var unasked = Touch.TransmitsUnasked(part, lead);
-        return unasked == false || planned.Concat(soldered).ToList() is not [var (who, what), ..]
-            ? null
-            : WiringRules.Fight.Found(
-                unasked == true ? Severity.Stop : Severity.Warn,
-                SubjectOf(fact),
-                ("lead", lead.Label),
-                ("device", part.Name),
-                ("does", unasked == true ? "transmits" : "may transmit (not known)"),
-                ("pad", pad.Label),
-                ("other", $"{what.Label} of the {wired.Build.Devices.First(d => d.Id == who).Device.Name}")
-            );
+        return WiringRules.Fight.Found(
+            unasked == true ? Severity.Stop : Severity.Warn,
+            SubjectOf(fact),
+            ("lead", lead.Label),
+            ("device", part.Name),
+            ("does", unasked == true ? "transmits" : "may transmit (not known)"),
+            ("pad", pad.Label),
+            ("other", other)
+        );
     }
 
     // What comes of it when the board has power, the bridges standing as they do on the aircraft; null for nothing that is known.

@@ -23,40 +23,33 @@ public static class WiringCheck
     /// <param name="wired">The build.</param>
     public static IEnumerable<Finding> Fights(WiredBuild wired)
     {
-        var (circuit, positions) = (wired.Circuit(), wired.Positions());
-        string NameOf(string device) => wired.Build.Devices.First(d => d.Id == device).Device.Name;
-        IEnumerable<string> NetsOf(WiredLead lead) =>
-            Trace
-                .Joined(circuit, Node.Lead(lead.Device, lead.Lead.Id), positions)
-                .Where(s => s.To.Kind == NodeKind.Net)
-                .Select(s => s.To.Id);
-        var used = wired
-            .Joined.Where(l => l is { Link: not null })
-            .SelectMany(l => NetsOf(l).Select(n => (Net: n, Lead: l)))
-            .ToLookup(u => u.Net, u => u.Lead);
-        foreach (var lead in wired.Joined.Where(l => !l.IsUsed && l.Lead.Role == LeadRole.Signal))
-        {
-            var unasked = Touch.TransmitsUnasked(wired.Build.Devices.First(d => d.Id == lead.Device).Device, lead.Lead);
-            if (
-                unasked == false
-                || NetsOf(lead).SelectMany(n => used[n]).FirstOrDefault(u => u.Device != lead.Device) is not { } other
+        Device PartOf(WiredLead lead) => wired.Build.Devices.First(d => d.Id == lead.Device).Device;
+        Talkers? talkers = null;
+        foreach (
+            var lead in wired.Joined.Where(l =>
+                !l.IsUsed && l.Lead.Role == LeadRole.Signal && Touch.TransmitsUnasked(PartOf(l), l.Lead) is not false
             )
+        )
+        {
+            if ((talkers ??= new Talkers(wired)).Beside(lead.Pad!, lead.Device) is not { } other)
             {
                 continue;
             }
+            var unasked = Touch.TransmitsUnasked(PartOf(lead), lead.Lead);
             yield return WiringRules.Fight.Found(
                 unasked == true ? Severity.Stop : Severity.Warn,
                 Subject.Lead(lead.Device, lead.Lead.Id),
                 ("lead", lead.Lead.Label),
-                ("device", NameOf(lead.Device)),
+                ("device", PartOf(lead).Name),
                 ("does", unasked == true ? "transmits" : "may transmit (not known)"),
                 ("pad", lead.Pad!.Label),
-                ("other", $"{other.Lead.Label} of the {NameOf(other.Device)}")
+                ("other", other)
             );
         }
     }
 
     /// <summary>Devices that are joined to something and have no ground.</summary>
+    /// <param name="wired">The build.</param>
     public static IEnumerable<Finding> Grounds(WiredBuild wired) =>
         wired.Build.Devices.SelectMany(d => Grounds(wired, d));
 
