@@ -59,11 +59,13 @@ public class RailsScreenTests
     {
         await using var page = await Page.Open("/builds/spoil-tip-owl/rails");
         page.Says("[data-window='radio v']", "marginal");
-        // Two centimetres of it and nothing is lost that matters.
+        // Shorter wires lose less; a rail of 4.5 V stays marginal for what needs 4.5 V.
+        page.Says(".findings", "drops to 4.47 V (full battery), needs 4.5 V.");
         page.Write("[data-wire='radio v']", "2");
         page.Says("main", "Other supply wires are assumed to be 10 cm, as thick as their current asks");
         page.Write("[data-wire='radio g']", "2");
-        page.Says("[data-window='radio v']", "OK");
+        page.Says(".findings", "drops to 4.49 V (full battery), needs 4.5 V.");
+        page.Says("[data-window='radio v']", "marginal");
         page.Write("[data-wire='radio v']", "0");
         page.Says("[data-section='wires']", "Enter a length of 0.1 to 500 cm.");
         page.Write("[data-field='limiterAmps']", "0.3");
@@ -72,7 +74,10 @@ public class RailsScreenTests
         page.Press(Keys.Escape);
         page.Run("document.activeElement.blur()");
         page.Press("z");
-        page.Says("main", "All supplies in range.");
+        page.Until(
+            _ => page.Text(".findings").Contains("trips at power-up", StringComparison.Ordinal) ? null : "",
+            "the limiter to let the build start"
+        );
         Assert.Equal("", page.Console());
     }
 

@@ -42,6 +42,7 @@ public static class RailAnswer
         sheet.Problem is not null
         || findings.Any(f => f.Severity > Severity.Note)
         || sheet.Leads.All(l => l.State == LeadFeed.Unfed)
+        || sheet.Leads.Any(l => l.State is LeadFeed.Burns or LeadFeed.Starves or LeadFeed.Tight)
             ? null
         : sheet.AtLeast ? "All supplies in range, as far as currents are known."
         : "All supplies in range.";

@@ -55,6 +55,20 @@ public class SupplySeamTests
     }
 
     [Fact]
+    public void Over_a_marginal_lead_nothing_is_clear_in_any_situation()
+    {
+        var wired = RailBench.Of(4, "5V", 5.01, 6, 0.1);
+        foreach (var sheet in RailReader.Read(wired, [.. Situation.All(wired)]))
+        {
+            if (sheet.Leads.Any(l => l.State is LeadFeed.Tight or LeadFeed.Starves))
+            {
+                Assert.Null(RailAnswer.Clear(sheet, []));
+            }
+        }
+        Assert.Equal(LeadFeed.Tight, RailBench.Read(wired, "full").Leads[0].State);
+    }
+
+    [Fact]
     public void A_supply_without_its_ground_is_a_stop_in_the_verdict_on_Rails_and_on_the_Bench()
     {
         var board = Whole("F7", "U1").Powered("BAT", "5V") with { Input = Window(7, 30) };
