@@ -11,7 +11,7 @@ public class LeafletScreenTests
     public async Task A_ride_a_shared_wire_the_work_in_minutes_and_the_room_left_are_on_the_page()
     {
         await using var page = await Page.Open(Rook);
-        page.Says("#verdict", "All 12 links connected. 1 warning.");
+        page.Says("#verdict", "All 12 links connected. 2 warnings.");
         page.Says(
             ".findings",
             "INSIDE Telemetry (Sedge 4) is in-band over the RC link on UART1: no separate port or wire."
