@@ -162,7 +162,8 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
         // Good is what is as computed and inside the window of everything that it powers.
         var (floor, roof) = window is { } w ? (w.Min, Math.Max(w.Min, w.Max)) : (low * 0.9, reading.High * 1.1);
         var good = window is null ? low : Math.Clamp(low, floor, roof);
-        var high = window is null ? reading.High : Math.Clamp(reading.High, floor, roof);
+        // Where nothing is computed to arrive, nothing is good but nothing.
+        var high = window is null || reading.High < 0.5 ? reading.High : Math.Clamp(reading.High, floor, roof);
         yield return new(
             Reversed,
             new(

@@ -28,7 +28,7 @@ public static class RailCheck
     /// <param name="sheet">The build in the situation.</param>
     public static IReadOnlyList<Finding> Of(RailSheet sheet) => [.. All(sheet).OrderByDescending(f => f.Severity)];
 
-    /// <summary>What holds whatever feeds the build: video on a supply with the motors' noise on it.</summary>
+    /// <summary>What holds whatever feeds the build: thin wires and contacts, and video on a supply with the motors' noise on it.</summary>
     /// <param name="wired">The build as it is wired.</param>
     /// <param name="sheet">The build in any situation.</param>
     public static IReadOnlyList<Finding> Standing(WiredBuild wired, RailSheet sheet) =>

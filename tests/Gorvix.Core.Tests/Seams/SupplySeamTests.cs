@@ -54,6 +54,18 @@ public class SupplySeamTests
         Assert.StartsWith("All supplies in range", Clear(fit));
     }
 
+    [Theory]
+    [InlineData(0.02, Mark.Good)]
+    [InlineData(3.0, Mark.Doubtful)]
+    [InlineData(6.2, Mark.Stop)]
+    public void Where_nothing_is_computed_to_arrive_some_volts_are_not_good(double volts, Mark mark)
+    {
+        var dead = RailBench.Of(4, "5V", 4.5, 6, 0.1) with { DeadRails = new HashSet<string> { "5v" } };
+        var check = Bench(dead).Checks.First(c => c.Id == "volts.d.v");
+        Assert.Equal(0, check.Computed);
+        Assert.Equal(mark, check.Judge(volts, null)!.Mark);
+    }
+
     [Fact]
     public void Over_a_marginal_lead_nothing_is_clear_in_any_situation()
     {
@@ -100,7 +112,7 @@ public class SupplySeamTests
     public void Good_on_the_meter_lies_within_the_window(double min, double max)
     {
         var wired = RailBench.Of(4, "5V", min, max, 0.1);
-        foreach (var check in Bench(wired).Checks.Where(c => c.Id is "volts.d.v" or "volts.rail.5V"))
+        foreach (var check in Bench(wired).Checks.Where(c => c.Id is "volts.d.v" or "volts.rail.5v"))
         {
             for (var volts = 0.0; volts < 8; volts += 0.01)
             {
