@@ -66,16 +66,31 @@ public sealed class FaultStore(GorvixDb db, LogStore log, TimeProvider time)
         return row.Step;
     }
 
-    /// <summary>Ends the search that goes on, with a line in the log.</summary>
+    /// <summary>When a search of a build ended last, UTC; null for never.</summary>
+    public Task<DateTime?> LastEnd(string build) =>
+        db.FaultCases.Where(c => c.BuildId == build).MaxAsync(c => c.ClosedAt);
+
+    /// <summary>Ends the search that goes on, with a line in the log. One that rests on the Bench alone was not written yet.</summary>
     /// <param name="build">The build.</param>
     /// <param name="seen">How often it was written when the writer saw it.</param>
     /// <param name="words">What it ended with.</param>
     /// <param name="kinds">What kinds of thing were found; none where it was given up.</param>
-    /// <exception cref="FaultCaseChangedException">Somebody else has written it since, or it has ended.</exception>
+    /// <exception cref="FaultCaseChangedException">Somebody else has written it since.</exception>
     public async Task Close(string build, int seen, string words, IReadOnlyList<FaultKind> kinds)
     {
-        var row = await Row(build, seen) ?? throw new FaultCaseChangedException();
         var now = time.GetUtcNow().UtcDateTime;
+        var row = await Row(build, seen);
+        if (row is null)
+        {
+            db.FaultCases.Add(
+                row = new FaultCaseRow
+                {
+                    BuildId = build,
+                    OpenedAt = now,
+                    Document = JsonSerializer.Serialize(new FaultCase(), Json),
+                }
+            );
+        }
         (row.Step, row.ClosedAt) = (row.Step + 1, now);
         db.FaultFound.AddRange(kinds.Select(k => new FaultFoundRow { Kind = k, At = now }));
         await Save();

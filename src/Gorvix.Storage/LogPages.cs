@@ -38,6 +38,12 @@ public sealed record LogEntry(EntryKind Kind, int Number, DateTime At, string Wh
     /// <summary>Of a reading, its check.</summary>
     public string? Check { get; init; }
 
+    /// <summary>Of a reading, its key.</summary>
+    public string? Key { get; init; }
+
+    /// <summary>Of a reading, when it was struck out, UTC; null while it stands.</summary>
+    public DateTime? Struck { get; init; }
+
     /// <summary>Of a reading, what was read, in words.</summary>
     public string? Read { get; init; }
 
@@ -148,6 +154,8 @@ public sealed class LogPages(GorvixDb db)
         {
             Mark = row.Mark,
             Check = row.Check,
+            Key = row.Key,
+            Struck = row.StruckAt,
             Read = reading.Read(),
         };
     }

@@ -29,7 +29,7 @@ public sealed class MomentRow
     public int Format { get; init; } = Upcasters.Newest;
 }
 
-/// <summary>A reading. It is never changed.</summary>
+/// <summary>A reading. What was read is never changed; it can be struck out.</summary>
 public sealed class ReadingRow
 {
     /// <summary>Its number.</summary>
@@ -49,6 +49,9 @@ public sealed class ReadingRow
 
     /// <summary>What it came to.</summary>
     public required Mark Mark { get; init; }
+
+    /// <summary>When it was struck out, UTC; null while it stands.</summary>
+    public DateTime? StruckAt { get; set; }
 
     /// <summary>The reading, as JSON.</summary>
     public required string Document { get; init; }

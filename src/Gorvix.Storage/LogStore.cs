@@ -34,12 +34,14 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
     private static readonly TimeSpan Ahead = TimeSpan.FromMinutes(5);
     private static readonly TimeSpan Behind = TimeSpan.FromDays(60);
 
-    /// <summary>The last reading of each check, the oldest first.</summary>
+    /// <summary>The last reading of each check that was not struck out, the oldest first.</summary>
     /// <param name="build">The build.</param>
     /// <param name="until">Only those up to this time, UTC; null for all.</param>
     public async Task<IReadOnlyList<LoggedReading>> LastReadings(string build, DateTime? until = null)
     {
-        var asked = db.Readings.AsNoTracking().Where(r => r.BuildId == build && (until == null || r.At <= until));
+        var asked = db
+            .Readings.AsNoTracking()
+            .Where(r => r.BuildId == build && r.StruckAt == null && (until == null || r.At <= until));
         var last = await asked.GroupBy(r => r.Check).Select(g => g.Max(r => r.Number)).ToListAsync();
         var rows = await db
             .Readings.AsNoTracking()
@@ -49,20 +51,20 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
         return [.. rows.Select(Reading)];
     }
 
-    /// <summary>Every reading of one check, the oldest first.</summary>
+    /// <summary>Every reading of one check that stands, the oldest first.</summary>
     public async Task<IReadOnlyList<LoggedReading>> Readings(string build, string check) =>
         [
             .. (
                 await db
                     .Readings.AsNoTracking()
-                    .Where(r => r.BuildId == build && r.Check == check)
+                    .Where(r => r.BuildId == build && r.Check == check && r.StruckAt == null)
                     .OrderBy(r => r.At)
                     .ThenBy(r => r.Number)
                     .ToListAsync()
             ).Select(Reading),
         ];
 
-    /// <summary>Every reading, the oldest first.</summary>
+    /// <summary>Every reading, those that were struck out as well, the oldest first.</summary>
     public async Task<IReadOnlyList<LoggedReading>> Readings(string build) =>
         [
             .. (
@@ -94,6 +96,26 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
         {
             // Another tab sent the same one.
             db.ChangeTracker.Clear();
+        }
+    }
+
+    /// <summary>Strikes out a reading that was a mistake, or lets it stand again. It stays in the log either way.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="key">The key that its sender made.</param>
+    /// <param name="struck">True to strike it out.</param>
+    /// <exception cref="NoSuchEntryException">There is none.</exception>
+    public async Task Strike(string build, string key, bool struck)
+    {
+        var at = struck ? time.GetUtcNow().UtcDateTime : (DateTime?)null;
+        var rows = await db
+            .Readings.Where(r => r.BuildId == build && r.Key == key)
+            // The first strike counts: sent again it is the same one.
+            .ExecuteUpdateAsync(r =>
+                r.SetProperty(x => x.StruckAt, x => struck && x.StruckAt != null ? x.StruckAt : at)
+            );
+        if (rows == 0)
+        {
+            throw new NoSuchEntryException("such reading");
         }
     }
 
@@ -234,7 +256,8 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
             Check = reading.Check,
             At = reading.At,
             Mark = reading.Mark,
-            Document = JsonSerializer.Serialize(reading, GorvixJson.Compact),
+            StruckAt = reading.Struck,
+            Document = JsonSerializer.Serialize(reading with { Struck = null }, GorvixJson.Compact),
         };
 
     internal static NoteRow Row(string build, LoggedNote note) =>
@@ -247,7 +270,10 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
         };
 
     internal static LoggedReading Reading(ReadingRow row) =>
-        JsonSerializer.Deserialize<LoggedReading>(row.Document, GorvixJson.Compact)!;
+        JsonSerializer.Deserialize<LoggedReading>(row.Document, GorvixJson.Compact)! with
+        {
+            Struck = row.StruckAt,
+        };
 
     internal static LoggedNote Note(NoteRow row) =>
         JsonSerializer.Deserialize<LoggedNote>(row.Document, GorvixJson.Compact)!;

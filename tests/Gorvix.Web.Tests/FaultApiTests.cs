@@ -148,6 +148,38 @@ public class FaultApiTests
     }
 
     [Fact]
+    public async Task A_search_that_rests_on_the_Bench_alone_can_be_ended_once_and_what_was_read_before_does_not_come_back()
+    {
+        await using var server = await LiveServer.Start();
+        await server.Post($"{Hare}/bench/readings", """{"key":"a","check":"link.control.light","answer":"no"}""");
+        var view = await server.Get($"{Hare}/faults");
+        // A look of the bench that failed is handed over, though it does not say how.
+        var seen = Assert.Single(
+            Sheet(view).GetProperty("seen").EnumerateArray(),
+            s => s.GetProperty("test").GetString() == "light.receiver"
+        );
+        Assert.Equal("not as expected", seen.GetProperty("words").GetString());
+        Assert.False(seen.GetProperty("isSound").GetBoolean());
+        Assert.Equal(0, view.GetProperty("step").GetInt32());
+        var cause = Sheet(view).GetProperty("causes")[0].GetProperty("id").GetString();
+        var end = JsonSerializer.Serialize(new { step = 0, cause });
+        var (ended, after) = await server.Post($"{Hare}/faults/end", end);
+        Assert.Equal(200, ended);
+        Assert.Equal("open", State(after));
+        Assert.Equal("open", State(await server.Get($"{Hare}/faults")));
+        var (again, _) = await server.Post($"{Hare}/faults/end", end);
+        Assert.Equal(409, again);
+        var notes = (await server.Get($"{Hare}/log?kinds=note")).GetProperty("entries").EnumerateArray();
+        Assert.Single(
+            notes,
+            n => n.GetProperty("words").GetString()!.Contains("Fault found and fixed", StringComparison.Ordinal)
+        );
+        // What is read after it belongs to the next one.
+        await server.Post($"{Hare}/bench/readings", """{"key":"b","check":"link.control.light","answer":"no"}""");
+        Assert.NotEqual("open", State(await server.Get($"{Hare}/faults")));
+    }
+
+    [Fact]
     public async Task Two_windows_at_one_search_do_not_write_over_each_other()
     {
         await using var server = await LiveServer.Start();

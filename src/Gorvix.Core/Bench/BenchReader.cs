@@ -119,21 +119,29 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
     /// <summary>Each link by itself, what the flight needs most first.</summary>
     public IEnumerable<BenchCheck> Each()
     {
-        var signs = Carried.SelectMany(link => LinkSigns.Of(link, wired).Select(s => (Link: link, Sign: s)));
+        var signs = Carried.SelectMany(link =>
+        {
+            var all = LinkSigns.Of(link, wired).ToList();
+            return all.Select(s => (Link: link, Sign: s, ProvedBefore: all.TakeWhile(b => b != s).ToList()));
+        });
         // Where nothing arms without a fix, what needs arming comes after the module has shown that it gets one.
         return NeedsFix
             ? signs
                 .OrderBy(s => s.Sign.Arms)
                 .Select(s =>
-                    Of(s.Link, s.Sign.Arms ? s.Sign with { Do = $"Outdoors, with a GPS fix. {s.Sign.Do}" } : s.Sign)
+                    Of(
+                        s.Link,
+                        s.Sign.Arms ? s.Sign with { Do = $"Outdoors, with a GPS fix. {s.Sign.Do}" } : s.Sign,
+                        s.ProvedBefore
+                    )
                 )
-            : signs.Select(s => Of(s.Link, s.Sign));
+            : signs.Select(s => Of(s.Link, s.Sign, s.ProvedBefore));
     }
 
     private bool NeedsFix =>
         wired.Build.Build.House.Arming == ArmingFix.FixRequired && Carried.Any(l => l.Function.Need == Need.Gps);
 
-    private BenchCheck Of(Link link, Sign sign)
+    private BenchCheck Of(Link link, Sign sign, IReadOnlyList<Sign> before)
     {
         var must = link.Want.Priority == Priority.Required;
         var need = Phrase.Lower(PlainWords.Of(link.Function.Need));
@@ -153,7 +161,7 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
                     new(
                         must ? Mark.Stop : Mark.Doubtful,
                         must ? $"Required link not working: {need}. Do not fly." : $"No sign that the link works.",
-                        NextLook(link, sign.Needs)
+                        NextLook(link, sign.Needs, before)
                     )
                 ),
                 new(Answer.Unsure, new(Mark.Doubtful, "Not confirmed.", "Repeat slowly and watch for the change.")),
@@ -179,7 +187,8 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
         };
 
     // The trade's order: power and ground, the wires, the port's number, protocol and polarity, baud, a conflict, another port, the part (common practice).
-    private string NextLook(Link link, SignNeeds needs)
+    // A line that a sign before this one has shown to work is not the next look.
+    private string NextLook(Link link, SignNeeds needs, IReadOnlyList<Sign> before)
     {
         if (needs is SignNeeds.Fed or SignNeeds.Linked)
         {
@@ -187,10 +196,23 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
         }
         var carrier = wired.CarrierOf(link.Id);
         var port = wired.Ports.FirstOrDefault(p => p.Link == carrier);
-        var lead = wired.Leads.FirstOrDefault(l => l.Link == carrier && l.Pad is not null);
-        return lead is null || port is null
-            ? "Read back its settings."
-            : $"Unplug, check continuity from {lead.Lead.Label} to {WireWords.Of(wired.Build.Circuit, lead.Pad!)}, then read back {port.Port.Name}.";
+        if (port is null)
+        {
+            return "Read back its settings.";
+        }
+        var lines = port.Mode.Lines.Where(l => needs.Covers(l.Flow)).ToList();
+        var open = lines.Where(l => !before.Any(b => b.Needs > SignNeeds.Linked && b.Needs.Covers(l.Flow))).ToList();
+        var wires = wired
+            .Leads.Where(l =>
+                l.Link == carrier
+                && l.Pad is not null
+                && (open.Count > 0 ? open : lines).Exists(x => x.Lead == l.Lead.Id)
+            )
+            .Select(l => $"{l.Lead.Label} to {WireWords.Of(wired.Build.Circuit, l.Pad!)}")
+            .ToList();
+        return wires.Count == 0
+            ? $"Read back {port.Port.Name}."
+            : $"Disconnect battery and USB, check continuity from {string.Join(" and from ", wires)}, then read back {port.Port.Name}.";
     }
 
     private static IEnumerable<string> MindOf(Link link)

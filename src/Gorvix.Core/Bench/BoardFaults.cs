@@ -78,7 +78,8 @@ internal sealed class BoardFaults(WiredBuild wired)
                     }
                 );
             }
-            if (port.Port.Kind == PortKind.Uart)
+            // A controller without inverters has no such setting.
+            if (port.Port.Kind == PortKind.Uart && wired.Build.Controller.Inversion == OwnInversion.EachPin)
             {
                 yield return Set(
                     $"inverted.{port.Link}",

@@ -23,6 +23,20 @@ internal enum SignNeeds
     Both,
 }
 
+/// <summary>What a need comes to.</summary>
+internal static class SignNeedsLines
+{
+    /// <summary>True where a sign needs a line of this direction.</summary>
+    public static bool Covers(this SignNeeds needs, Flow flow) =>
+        needs switch
+        {
+            SignNeeds.Hears => flow != Flow.In,
+            SignNeeds.Says => flow != Flow.Out,
+            SignNeeds.Both => true,
+            _ => false,
+        };
+}
+
 /// <summary>A sign by which a link shows that it works.</summary>
 /// <param name="Id">Its id within the link.</param>
 /// <param name="Title">It in a few words.</param>

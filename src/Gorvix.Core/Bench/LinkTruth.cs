@@ -66,16 +66,7 @@ internal sealed class LinkTruth(Meant meant, WiredBuild real, Lazy<Copper> coppe
         {
             return Seen.No;
         }
-        var lines = port
-            .Mode.Lines.Where(l =>
-                needs switch
-                {
-                    SignNeeds.Hears => l.Flow != Flow.In,
-                    SignNeeds.Says => l.Flow != Flow.Out,
-                    _ => true,
-                }
-            )
-            .ToList();
+        var lines = port.Mode.Lines.Where(l => needs.Covers(l.Flow)).ToList();
         if (!lines.All(l => Works(new LeadAt(device, l.Lead))))
         {
             return Seen.No;
@@ -157,9 +148,9 @@ internal sealed class LinkTruth(Meant meant, WiredBuild real, Lazy<Copper> coppe
 
     private bool Minds(Builds.Link link, string key) =>
         (link.Function.Need == Need.Telemetry && key == "telemetry")
-        || meant.Settings.Settings.Any(s => s.Key == key && s.Link == link.Id);
+        || meant.Settings.Settings.Any(s => s.Key == key && s.Link == link.Id && s.IsVital);
 
-    /// <summary>True when a line reaches the net that it is meant for, with the polarity that it is meant to have, and nobody else is there.</summary>
+    /// <summary>True when a line reaches the net that it is meant for, with the polarity that it is meant to have, and nothing else drives it there.</summary>
     private bool Works(LeadAt lead) =>
         _works.TryGetValue(lead, out var known) ? known : _works[lead] = WorksFresh(lead);
 
@@ -177,7 +168,11 @@ internal sealed class LinkTruth(Meant meant, WiredBuild real, Lazy<Copper> coppe
         var node = Node.Lead(lead.Device, lead.Lead);
         var ends = Trace.Joined(_circuit, node, _at).ToList();
         return wanted.All(m => ends.Exists(s => s.To == m.To && s.Turn == m.Turn))
-            && Meant.Ends(copper.Value, node).SetEquals(meant.Ends(node))
-            && wanted.All(m => Meant.Ends(copper.Value, m.To).SetEquals(meant.Ends(m.To)));
+            && IsUndisturbed(node)
+            && wanted.All(m => IsUndisturbed(m.To));
     }
+
+    // A foreign input on the net only listens; what drives it, and a rail, silence the line.
+    private bool IsUndisturbed(Node point) =>
+        Meant.Ends(copper.Value, point).Except(meant.Ends(point)).All(n => !meant.Drives(n));
 }

@@ -1,6 +1,8 @@
 using System.Collections.Concurrent;
 using Gorvix.Core.Circuits;
+using Gorvix.Core.Parts;
 using Gorvix.Core.Rails;
+using Gorvix.Core.Routing;
 using Gorvix.Core.Settings;
 using Gorvix.Core.Wiring;
 
@@ -16,6 +18,7 @@ internal sealed class Meant
     private readonly ConcurrentDictionary<string, RailSheet> _sheets = new();
     private readonly ConcurrentDictionary<Node, IReadOnlySet<Node>> _ends = new();
     private readonly Dictionary<LeadAt, IReadOnlyList<Strand>> _nets = [];
+    private readonly HashSet<Node> _quiet;
 
     /// <summary>Reads a build.</summary>
     /// <param name="wired">As it is meant.</param>
@@ -24,6 +27,7 @@ internal sealed class Meant
     {
         (Wired, SourceVolts) = (wired, sourceVolts);
         Copper = new Copper(wired);
+        _quiet = QuietOf(wired);
         Settings = SettingsReader.Of(wired, AnyDay);
         var power = BenchPower.Of(wired.Build.Build, sourceVolts > 0 ? sourceVolts : null);
         Power = power;
@@ -41,6 +45,38 @@ internal sealed class Meant
                 .. Trace.Joined(circuit, node, at).Where(s => s.To.Kind == NodeKind.Net),
             ];
         }
+    }
+
+    /// <summary>True where a point drives what is joined to it: a rail, an output of the controller that is in use, a lead that is not known to only listen.</summary>
+    public bool Drives(Node point) => !_quiet.Contains(point);
+
+    // Nets that the controller does not drive, and leads that only listen.
+    private static HashSet<Node> QuietOf(WiredBuild wired)
+    {
+        var driven = wired
+            .Ports.SelectMany(p => p.Port.Kind == PortKind.Uart ? p.Port.Nets.Where(n => n != p.Port.Rx) : p.Port.Nets)
+            .ToHashSet();
+        var lines = wired
+            .Ports.SelectMany(p =>
+                p.Mode.Lines.Select(l =>
+                    (
+                        At: new LeadAt(wired.Build.Links.First(x => x.Id == p.Link).Want.Device, l.Lead),
+                        IsIn: l.Flow == Flow.In
+                    )
+                )
+            )
+            .ToLookup(l => l.At, l => l.IsIn);
+        bool Listens(WiredLead lead) =>
+            lines[new LeadAt(lead.Device, lead.Lead.Id)].ToList() is { Count: > 0 } used
+                ? used.TrueForAll(isIn => isIn)
+                : lead.Lead.Role == LeadRole.Signal
+                    && Touch.TransmitsUnasked(wired.Build.Devices.First(d => d.Id == lead.Device).Device, lead.Lead)
+                        == false;
+        return
+        [
+            .. wired.Build.Circuit.Nets.Keys.Where(n => !driven.Contains(n)).Select(Node.Net),
+            .. wired.Leads.Where(Listens).Select(l => Node.Lead(l.Device, l.Lead.Id)),
+        ];
     }
 
     /// <summary>The build.</summary>

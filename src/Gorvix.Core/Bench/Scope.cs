@@ -77,7 +77,7 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
     public IEnumerable<string> Supplies(string device) =>
         PartOf(device)
             .Supplies.Select(s =>
-                $"{device} takes {Of(s.Window)}, {PlainWords.Amperes(s.Typical)} to {PlainWords.Amperes(s.Peak)} at {s.Lead}"
+                $"{device} takes {Of(s.Window)}, {PlainWords.Amperes(s.Typical)} to {PlainWords.Amperes(s.Peak)} at {s.Lead}{(s.PowerAt is { } at ? $", power as at {at:0.##} V" : "")}"
             );
 
     /// <summary>A pad: what lies behind it, and the bridges that decide.</summary>

@@ -187,6 +187,9 @@ public sealed record DeedFact : BuiltFact
     /// <summary>Id of the socket that the pigtail fits, or null.</summary>
     public string? Socket { get; init; }
 
+    /// <summary>Fingerprint of the settings planned when a backup was made; null for anything else, and for older backups.</summary>
+    public string? Plan { get; init; }
+
     /// <inheritdoc/>
     protected override string InIds => $"{Deed} on {Device}";
 

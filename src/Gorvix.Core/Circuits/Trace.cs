@@ -83,8 +83,14 @@ public static class Trace
     }
 
     /// <summary>True when a rail lives on USB alone: by itself, or through what feeds it.</summary>
-    public static bool AliveOnUsb(Circuit circuit, Rail rail) =>
-        rail.Feed == RailFeed.RegulatorOrUsb || (rail.From is { } from && AliveOnUsb(circuit, circuit.Rails[from]));
+    public static bool AliveOnUsb(Circuit circuit, Rail rail) => OnUsb(circuit, rail) == true;
+
+    /// <summary>Whether USB alone powers a rail, itself or through the rail that it is made from; null where nobody has said.</summary>
+    public static bool? OnUsb(Circuit circuit, Rail rail) =>
+        rail.Feed == RailFeed.RegulatorOrUsb ? true
+        : rail.Feed == RailFeed.RegulatorUsbUnknown ? null
+        : rail.From is { } from ? OnUsb(circuit, circuit.Rails[from])
+        : false;
 
     /// <summary>
     /// What arrives at the beginning of a strand that ends on a rail, in volts; null when nothing can: a diode blocks it, or

@@ -36,7 +36,11 @@ internal static class BoardGaps
         }
         foreach (var (i, rail) in board.Rails.Index())
         {
-            if (rail.Feed is RailFeed.Regulator or RailFeed.Booster or RailFeed.RegulatorOrUsb && rail.Limit is null)
+            if (rail.Feed == RailFeed.RegulatorUsbUnknown)
+            {
+                yield return Note(LeafletStep.Supply, $"rails[{i}]", $"Unknown whether {rail.Label} has power on USB.");
+            }
+            if (rail.Feed is not (RailFeed.Ground or RailFeed.Battery) && rail.Limit is null)
             {
                 yield return Note(LeafletStep.Supply, $"rails[{i}]", $"Current limit of {rail.Label} unknown.");
             }

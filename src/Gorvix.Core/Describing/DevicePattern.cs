@@ -124,10 +124,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
                         }
                     ),
                     PatternMaker.Gives(Need.Compass, PatternMaker.Mode("I²C", "SDA both, SCL in") with { Address = 13 })
-                ) with
-                {
-                    Memory = SetupMemory.Saves,
-                },
+                ),
                 "1.0 mm",
                 "gnd scl sda tx rx 5v"
             )
@@ -146,10 +143,7 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
                         Bauds = [9600, 38400, 57600, 115200],
                     }
                 )
-            ) with
-            {
-                Memory = SetupMemory.Loses,
-            }
+            )
         ),
         new(
             "compass",
@@ -192,7 +186,13 @@ public sealed record DevicePattern(string Id, string Name, string Tells, Device 
                 DeviceKind.Esc,
                 "BAT supply red, GND ground black, CUR sense yellow, TLM signal green",
                 PatternMaker.Gives(Need.EscTelemetry, PatternMaker.Mode("ESC", "TLM out")),
-                PatternMaker.Gives(Need.BatterySensing, PatternMaker.Mode("Level in", "CUR out"))
+                PatternMaker.Gives(
+                    Need.BatterySensing,
+                    PatternMaker.Mode("Level in", "CUR out") with
+                    {
+                        Reads = AnalogueReading.Current,
+                    }
+                )
             ) with
             {
                 Pieces = 4,

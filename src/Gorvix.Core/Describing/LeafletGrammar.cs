@@ -293,7 +293,11 @@ internal static class LeafletGrammar
                     .Or(Terms.Word("stands"))
                     .IgnoreThen(Terms.Number("V"))
                     .Select(v => new NetLine("", v, null))
-                    .Or(Terms.OneOf<BootLevel>("high, low or chatters").Select(b => new NetLine("", null, b)))
+                    .Or(
+                        Terms
+                            .OneOf<BootLevel>("high, low, driven-low or chatters")
+                            .Select(b => new NetLine("", null, b))
+                    )
                     .AtLeastOnceDelimitedBy(Comma)
             )
             .OptionalOrDefault([])

@@ -113,14 +113,21 @@ internal static class LeafletWriter
         var id = rail.Id == Slug.Free(rail.Label, s => others.Any(o => o.Id == s)) ? "" : $" [{Name(rail.Id)}]";
         string?[] options =
         [
+            rail.Feed == RailFeed.RegulatorUsbUnknown ? "USB unknown" : null,
             rail.Dropout is { } dropout ? $"dropout {Number(dropout)} V" : null,
             rail.Limit is { } limit ? $"up to {Number(limit)} A" : null,
             rail.Kind?.ToString().ToLowerInvariant(),
             rail.Efficiency is { } part ? $"efficiency {Number(Math.Round(part * 100, 9))} %" : null,
             rail.Quiescent is { } own ? $"quiescent {Number(own)} A" : null,
+            rail.Own is { } itself ? $"board {Number(itself)} A" : null,
             rail.Filtering?.ToString().ToLowerInvariant(),
         ];
-        var feed = rail.Feed == RailFeed.RegulatorOrUsb ? "regulator or USB" : rail.Feed.ToString().ToLowerInvariant();
+        var feed = rail.Feed switch
+        {
+            RailFeed.RegulatorOrUsb => "regulator or USB",
+            RailFeed.RegulatorUsbUnknown => "regulator",
+            var other => other.ToString().ToLowerInvariant(),
+        };
         var volts = rail.Volts is { } v && !(rail.Feed == RailFeed.Ground && v == 0) ? $"{Number(v)} V " : "";
         var from = rail.From is { } source ? $" from {Name(source)}" : "";
         var tail = string.Concat(options.OfType<string>().Select(o => $", {o}"));
@@ -172,7 +179,7 @@ internal static class LeafletWriter
             string?[] says =
             [
                 net.MaxVolts == stands ? null : $"max {Number(net.MaxVolts)} V",
-                net.AtBoot == BootLevel.High ? null : net.AtBoot.ToString().ToLowerInvariant(),
+                net.AtBoot == BootLevel.High ? null : PortGrammar.WordOf(net.AtBoot),
             ];
             var tail = string.Join(", ", says.OfType<string>());
             text.Append(CultureInfo.InvariantCulture, $"net {Name(net.Id)}{(tail == "" ? "" : $": {tail}")}\n");
@@ -202,8 +209,9 @@ internal static class LeafletWriter
             .. port.Alternatives.Select(a =>
                 $"or {Name(a.Name)} ({Halves($"{port.Id} {a.Name}", ("RX", a.Rx), ("TX", a.Tx)).TrimStart()})"
             ),
+            port.Reads is { } reads ? $"reads {PortGrammar.WordOf(reads)}" : null,
             port.Channels.Count == 0 ? null : $"channels {string.Join(' ', port.Channels.Select(c => Name(c)))}",
-            .. port.Addresses.Select(a => $"address {a.Address} {LeafletTokens.Quote(a.By)}"),
+            .. port.Addresses.Select(a => $"address 0x{a.Address:X2} {LeafletTokens.Quote(a.By)}"),
             port.ClockMegahertz is { } clock ? $"clock {Number(clock)} MHz" : null,
             port.Usb == UsbSharing.Shared ? "shared with USB" : null,
             port.HeldBy is { } held ? $"held by {LeafletTokens.Quote(held)}" : null,

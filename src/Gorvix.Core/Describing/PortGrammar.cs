@@ -58,7 +58,7 @@ internal static class PortGrammar
             from word in Terms.Key("address")
             from number in Terms
                 .Number("")
-                .Where(n => n is >= 0 and <= 127 && n == Math.Truncate(n), "a whole number from 8 to 119")
+                .Where(n => n is >= 0 and <= 127 && n == Math.Truncate(n), "a 7-bit address from 0x08 to 0x77")
             from what in name
             select Piece(p =>
                 p with
@@ -70,7 +70,11 @@ internal static class PortGrammar
             from word in Terms.Key("channels")
             from nets in name.AtLeastOnce()
             select Piece(p => p with { Channels = [.. nets.Select(n => n.Text)] });
-        var option = other.Or(advised).Or(held).Or(clock).Or(shared).Or(address).Or(channels);
+        var reads =
+            from word in Terms.Key("reads")
+            from what in Terms.OneOf<AnalogueReading>("current, battery-voltage or RSSI")
+            select Piece(p => p with { Reads = what });
+        var option = reads.Or(other).Or(advised).Or(held).Or(clock).Or(shared).Or(address).Or(channels);
 
         return from key in Terms.Key("port")
             from called in name

@@ -32,6 +32,23 @@ internal static class RailGrammar
         .Select<T, double, Func<Rail, Rail>>(v => r => r with { Dropout = v })
         .Or(
             Terms
+                .Key("usb")
+                .IgnoreThen(Terms.Key("unknown"))
+                .Value<T, Superpower.Model.Token<T>, Func<Rail, Rail>>(r =>
+                    r with
+                    {
+                        Feed = r.Feed == RailFeed.Regulator ? RailFeed.RegulatorUsbUnknown : r.Feed,
+                    }
+                )
+        )
+        .Or(
+            Terms
+                .Key("board")
+                .IgnoreThen(Terms.Number("A"))
+                .Select<T, double, Func<Rail, Rail>>(a => r => r with { Own = a })
+        )
+        .Or(
+            Terms
                 .Key("up")
                 .IgnoreThen(Terms.Key("to"))
                 .IgnoreThen(Terms.Number("A"))

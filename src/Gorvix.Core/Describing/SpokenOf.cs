@@ -130,7 +130,7 @@ internal sealed partial class SpokenOf
                     Slug.Of(label),
                     label,
                     meaning.Volts,
-                    meaning.Volts == 4.5 ? RailFeed.RegulatorOrUsb : RailFeed.Regulator
+                    meaning.Volts == 4.5 ? RailFeed.RegulatorOrUsb : RailFeed.RegulatorUsbUnknown
                 );
                 break;
             case LabelKind.Buzzer or LabelKind.Lights or LabelKind.Motor:
@@ -139,10 +139,29 @@ internal sealed partial class SpokenOf
         }
     }
 
+    // What a label of an analogue pin stands for by its name; a text that means another says so.
+    private static AnalogueReading? ReadsOf(string port, PortKind kind) =>
+        kind != PortKind.Analogue
+            ? null
+            : port.ToUpperInvariant() switch
+            {
+                "CUR" => AnalogueReading.Current,
+                "VBAT" => AnalogueReading.BatteryVoltage,
+                "RSSI" => AnalogueReading.Rssi,
+                _ => null,
+            };
+
     // A port that is there gets the half that it lacks; one that it has is left as it is.
     private void Half(string id, PortKind kind, string half)
     {
-        var port = Board.Ports.FirstOrDefault(p => p.Id == id) ?? new Port { Id = id, Kind = kind };
+        var port =
+            Board.Ports.FirstOrDefault(p => p.Id == id)
+            ?? new Port
+            {
+                Id = id,
+                Kind = kind,
+                Reads = ReadsOf(id, kind),
+            };
         var there = half switch
         {
             "RX" => port.Rx,
@@ -208,9 +227,9 @@ internal sealed partial class SpokenOf
                     ("place", label),
                     (
                         "feed",
-                        feed == RailFeed.Regulator
-                            ? "a regulator powered from the battery"
-                            : "also powered from USB, through a diode"
+                        feed == RailFeed.RegulatorOrUsb
+                            ? "also powered from USB, through a diode"
+                            : "a regulator powered from the battery, on USB unknown"
                     )
                 )
             );

@@ -54,13 +54,21 @@ internal static class Terms
     // Whatever a leaflet states is far below it; what is drawn or reckoned from it stays a number.
     private const double Most = 1e9;
 
-    /// <summary>The number in a word that may carry its unit; null when it is none, or beyond ±10⁹.</summary>
+    /// <summary>The number in a word that may carry its unit, 0x before a bare one in hex; null when it is none, or beyond ±10⁹.</summary>
     public static double? NumberIn(string word, string unit)
     {
         var plain = LeafletTokens.Tidy(word);
         if (unit != "" && plain.EndsWith(unit, StringComparison.OrdinalIgnoreCase))
         {
             plain = plain[..^unit.Length];
+        }
+        if (
+            unit == ""
+            && plain.StartsWith("0x", StringComparison.OrdinalIgnoreCase)
+            && int.TryParse(plain.AsSpan(2), NumberStyles.AllowHexSpecifier, CultureInfo.InvariantCulture, out var hex)
+        )
+        {
+            return hex is >= 0 and <= (int)Most ? hex : null;
         }
         return
             double.TryParse(

@@ -23,7 +23,14 @@ public sealed record FromLog(IReadOnlyList<BenchSeen> Today, LogHints Hints)
     /// <param name="build">The build, with what was soldered when.</param>
     /// <param name="last">The last reading of each check.</param>
     /// <param name="now">The time, UTC.</param>
-    public static FromLog Of(FaultTable table, Build build, IReadOnlyList<LoggedReading> last, DateTime now)
+    /// <param name="ended">When a search of this build ended last, UTC: what was read before belongs to that one; null for never.</param>
+    public static FromLog Of(
+        FaultTable table,
+        Build build,
+        IReadOnlyList<LoggedReading> last,
+        DateTime now,
+        DateTime? ended = null
+    )
     {
         var read = (
             from reading in last
@@ -34,7 +41,11 @@ public sealed record FromLog(IReadOnlyList<BenchSeen> Today, LogHints Hints)
             select (Seen: new Observation(test.Id, outcome), reading.At, reading.Mark)
         ).ToList();
         return new FromLog(
-            [.. read.Where(r => now - r.At < Session).OrderBy(r => r.At).Select(r => new BenchSeen(r.Seen, r.At))],
+            [
+                .. read.Where(r => now - r.At < Session && !(r.At <= ended))
+                    .OrderBy(r => r.At)
+                    .Select(r => new BenchSeen(r.Seen, r.At)),
+            ],
             new LogHints(
                 build
                     .Built.OfType<JointFact>()
@@ -51,18 +62,26 @@ public sealed record FromLog(IReadOnlyList<BenchSeen> Today, LogHints Hints)
     public static string? OutcomeOf(FaultTest test, LoggedReading reading)
     {
         var sound = test.Outcomes.First(o => o.IsSound).Id;
-        if (reading.Value is { } value)
+        if (reading.Value is { } value && test.Bands.Count > 0)
         {
-            return test.Bands.Count > 0 ? CheckTests.OutcomeOf(test.Bands, value)
-                : test.Kind == TestKind.MeasureCold && reading.Mark == Mark.Good ? sound
-                : null;
+            return CheckTests.OutcomeOf(test.Bands, value);
         }
-        return (test.Kind, reading.Answer) switch
+        var named = (test.Kind, reading.Answer) switch
         {
             (TestKind.MeasureCold, Answer.Yes) => "beeps",
-            (TestKind.MeasureCold, Answer.No) => reading.Mark == Mark.Good ? sound : "silent",
-            (_, Answer.Yes) => sound,
-            (TestKind.Look, Answer.No) => test.Outcomes.FirstOrDefault(o => o.Id == TestMaker.No)?.Id,
+            (TestKind.MeasureCold, Answer.No) => "silent",
+            (TestKind.Look, Answer.No) => TestMaker.No,
+            _ => null,
+        };
+        return reading switch
+        {
+            { Value: null, Answer: Answer.Unsure } => null,
+            { Mark: Mark.Good } => sound,
+            // A meter may beep at a small resistor.
+            { Mark: Mark.Doubtful, Answer: Answer.Yes } => null,
+            _ when test.Outcomes.Any(o => o.Id == named) => named,
+            // It failed; how, nobody has said.
+            { Value: null } or { Mark: Mark.Stop } => Outcome.NotSound,
             _ => null,
         };
     }

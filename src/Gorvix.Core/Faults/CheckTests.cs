@@ -1,5 +1,6 @@
 using Gorvix.Core.Bench;
 using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
@@ -62,7 +63,7 @@ internal sealed class CheckTests(Meant meant)
             Tell = tell,
         };
 
-    private static FaultTest Copper(BenchCheck check, CopperProbing p)
+    private FaultTest Copper(BenchCheck check, CopperProbing p)
     {
         string Words(Finds finds) =>
             finds switch
@@ -89,12 +90,24 @@ internal sealed class CheckTests(Meant meant)
                     .Select(f => new Outcome(IdOf(f), Words(f), f == sound)),
             ],
             t => IdOf(t.Between(p.One, p.Other).Finds)
-        );
+        ) with
+        {
+            Rails = check.MustPass ? [.. RailsAt(p.One), .. RailsAt(p.Other)] : [],
+        };
     }
+
+    // The supply rails that a point is on.
+    private IEnumerable<string> RailsAt(Node point) =>
+        point.Kind == NodeKind.Rail
+            ? [point.Id]
+            : meant
+                .Copper.With(point)
+                .Where(n => n.Kind == NodeKind.Rail && _wired.Build.Circuit.Rails[n.Id].Feed != RailFeed.Ground)
+                .Select(n => n.Id);
 
     private static string IdOf(Finds finds) => finds.ToString().ToLowerInvariant();
 
-    private static FaultTest Volts(BenchCheck check, VoltProbing p)
+    private FaultTest Volts(BenchCheck check, VoltProbing p)
     {
         var (low, high) = check.Good;
         OutcomeBand reversed = new(VoltChecks.Reversed, "reversed");
@@ -116,6 +129,7 @@ internal sealed class CheckTests(Meant meant)
         {
             Unit = check.Unit,
             Bands = bands,
+            Rails = check.Device is null ? [.. RailsAt(p.Red)] : [],
         };
     }
 

@@ -128,7 +128,7 @@ public sealed class CureReader(WiredBuild wired, SettingsSheet settings)
                 CureAt.Loom,
                 [
                     $"{Away} Lift its RX lead, then power it up: if it now starts, the board's pin is the cause.",
-                    $"{Away} Add a pull-up of about 10 kΩ from that RX to 3.3 V (never 5 V) to hold it high while the board starts, or use another port.",
+                    $"{Away} Add a pull-up of about 10 kΩ from that RX to 3.3 V (never 5 V) to hold it high while the board starts. If the light stays, the board drives the pin low: use another port.",
                 ]
             ),
             Ailment.NotBound => new(

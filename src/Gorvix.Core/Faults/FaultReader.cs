@@ -173,8 +173,9 @@ public sealed class FaultReader
     private SeenLine Line(Observation seen, DateTime? at)
     {
         var test = _table.IndexOf(seen.Test) is { } i ? _table.Tests[i] : null;
-        var outcome = test is null
-            ? null
+        var outcome =
+            test is null ? null
+            : seen.Outcome == Outcome.NotSound ? new Outcome(seen.Outcome, "not as expected", false)
             : _table.Outcomes(_table.IndexOf(seen.Test)!.Value).FirstOrDefault(o => o.Id == seen.Outcome);
         return new SeenLine(
             seen.Test,

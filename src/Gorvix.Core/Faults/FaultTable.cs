@@ -1,4 +1,5 @@
 using Gorvix.Core.Bench;
+using Gorvix.Core.Parts;
 using Gorvix.Core.Wiring;
 
 namespace Gorvix.Core.Faults;
@@ -25,10 +26,11 @@ public sealed class FaultTable
     private readonly Dictionary<string, int> _at;
     private readonly Meant _meant;
     private readonly IReadOnlyList<FaultTest> _all;
+    private readonly ILookup<string, string> _rails;
 
     private FaultTable(Meant meant, IReadOnlyList<FaultTest> all, List<Suspect> singles)
     {
-        (_meant, _all, Singles) = (meant, all, singles);
+        (_meant, _all, Singles, _rails) = (meant, all, singles, RailsOf(meant.Wired));
         Twins = TwinsOf(singles);
         Tests = [.. all.Select((t, i) => t with { Outcomes = [.. Met(t, i, singles)] })];
         _at = Tests.Index().ToDictionary(t => t.Item.Id, t => t.Index);
@@ -75,12 +77,68 @@ public sealed class FaultTable
         return new FaultTable(meant, tests, singles);
     }
 
+    /// <summary>Rails that power two devices or more whose lights are out.</summary>
+    internal IReadOnlyCollection<string> RailsOfSeveral(IReadOnlyList<Search.Reading> read)
+    {
+        var dark = read.Where(r =>
+                r.Outcome >= 0 && _all[r.Test] is { Device: not null } t && t.Outcomes[r.Outcome].Id == LookTests.Dark
+            )
+            .Select(r => _all[r.Test].Device!)
+            .Distinct()
+            .ToList();
+        return dark.Count < 2
+            ? []
+            :
+            [
+                .. dark.SelectMany(d => _rails[d].Distinct())
+                    .GroupBy(r => r)
+                    .Where(g => g.Count() > 1)
+                    .Select(g => g.Key),
+            ];
+    }
+
+    // The rail at each supply lead, with the rails it comes from.
+    private static ILookup<string, string> RailsOf(WiredBuild wired)
+    {
+        var rails = wired.Build.Board.Rails;
+        // A rail that names no source hangs on the battery.
+        var battery = rails.FirstOrDefault(r => r.Feed == RailFeed.Battery)?.Id;
+        IEnumerable<string> Up(string rail) =>
+            (rails.First(r => r.Id == rail).From ?? (rail == battery ? null : battery)) is { } from
+                ? Up(from).Prepend(rail)
+                : [rail];
+        return (
+            from lead in wired.Leads
+            where lead is { Lead.Role: LeadRole.Supply, Pad: not null }
+            from strand in wired.Build.Circuit.From(lead.Pad!)
+            where strand.To.Kind == Circuits.NodeKind.Rail && strand.Conducts(wired.Positions())
+            from rail in Up(strand.To.Id)
+            select (lead.Device, Rail: rail)
+        ).ToLookup(r => r.Device, r => r.Rail);
+    }
+
     /// <summary>The index of a test; null where there is none of that id.</summary>
     public int? IndexOf(string test) => _at.TryGetValue(test, out var at) ? at : null;
+
+    /// <summary>The index that stands for anything but what a sound craft shows.</summary>
+    internal const int NotSound = -2;
+
+    /// <summary>Whether an aircraft that shows something agrees with what was seen; null where what it shows cannot be told.</summary>
+    /// <param name="shown">Index of what it shows; negative where it cannot be told.</param>
+    /// <param name="test">Index of the test.</param>
+    /// <param name="outcome">Index of what was seen.</param>
+    internal bool? Agrees(int shown, int test, int outcome) =>
+        shown < 0 ? null
+        : outcome == NotSound ? !_all[test].Outcomes[shown].IsSound
+        : shown == outcome;
 
     /// <summary>The index of an outcome of a test; null where there is none of that id.</summary>
     internal int? OutcomeOf(int test, string outcome)
     {
+        if (outcome == Outcome.NotSound)
+        {
+            return NotSound;
+        }
         var at = IndexIn(_all[test].Outcomes, outcome);
         return at < 0 ? null : at;
     }
@@ -98,7 +156,7 @@ public sealed class FaultTable
     internal Suspect? Explaining(IReadOnlyList<PlantedFault> faults, IEnumerable<(int Test, int Outcome)> seen)
     {
         var truth = new BenchTruth(_meant, Real(faults));
-        return seen.All(s => ShownBy(_all[s.Test], truth) is var shown && (shown < 0 || shown == s.Outcome))
+        return seen.All(s => Agrees(ShownBy(_all[s.Test], truth), s.Test, s.Outcome) != false)
             ? Row(_all, truth, faults)
             : null;
     }

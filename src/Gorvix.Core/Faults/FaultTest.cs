@@ -29,7 +29,15 @@ public enum TestKind
 /// <param name="Id">Its id within the test.</param>
 /// <param name="Words">It in words, without a stop at the end.</param>
 /// <param name="IsSound">True for what a sound craft shows.</param>
-public sealed record Outcome(string Id, string Words, bool IsSound);
+public sealed record Outcome(string Id, string Words, bool IsSound)
+{
+    /// <summary>Id of what the bench saw at a check that failed without saying how: anything but what a sound craft shows.</summary>
+    public const string NotSound = "!";
+
+    /// <summary>How seldom another outcome is taken for this one, beside the others of its test: 1 for as often.</summary>
+    [JsonIgnore]
+    public double Mistaken { get; init; } = 1;
+}
 
 /// <summary>Which outcome numbers up to a bound are.</summary>
 /// <param name="UpTo">The bound, which belongs to it; null for every number above the one before.</param>
@@ -95,6 +103,10 @@ public sealed record FaultTest(
     /// <summary>How often an answer is wrong, as a part of all (our own estimate): eyes slip oftener than meters.</summary>
     [JsonIgnore]
     public double Slip { get; init; } = 0.03;
+
+    /// <summary>Ids of the rails that it reads; none for what is about one device.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<string> Rails { get; init; } = [];
 
     /// <summary>Which outcome an aircraft shows, by id; null where that cannot be told.</summary>
     [JsonIgnore]

@@ -9,8 +9,17 @@ using static Gorvix.Core.Faults.TestMaker;
 namespace Gorvix.Core.Faults;
 
 /// <summary>What eyes and fingers find at a build, besides what the bench asks.</summary>
-internal sealed class LookTests(Meant meant, Situation live)
+/// <param name="meant">The build as it is meant.</param>
+/// <param name="sheet">Its checks: some ask for a light as well.</param>
+/// <param name="live">What feeds it while signs are looked at.</param>
+internal sealed class LookTests(Meant meant, BenchSheet sheet, Situation live)
 {
+    /// <summary>The light is out.</summary>
+    public const string Dark = "dark";
+
+    // Another state is seldom taken for this one while the radio is on (our own choice).
+    private const double Distinct = 0.1;
+
     private readonly WiredBuild _wired = meant.Wired;
 
     /// <summary>The light of every device that is fed.</summary>
@@ -43,19 +52,32 @@ internal sealed class LookTests(Meant meant, Situation live)
             0.3,
             [
                 new("well", aired ? Own(SignState.Linked, "linked") : Own(SignState.Powered, "powered"), true),
-                new("dark", "no light, cold", false),
+                new(Dark, "no light, cold", false),
                 new("flickers", "light cuts out", false),
                 .. aired
                     ? [new Outcome("searching", Own(SignState.Searching, "searching"), false)]
                     : Array.Empty<Outcome>(),
                 .. loads
-                    ? [new Outcome("loader", Own(SignState.Bootloader, "solid with the radio off: bootloader"), false)]
+                    ?
+                    [
+                        new Outcome("loader", Own(SignState.Bootloader, "solid with the radio off: bootloader"), false)
+                        {
+                            Mistaken = Distinct,
+                        },
+                    ]
                     : Array.Empty<Outcome>(),
             ]
         )
         {
             IsSign = true,
             Device = device.Id,
+            Check = sheet
+                .Checks.FirstOrDefault(c =>
+                    c.Phase == BenchPhase.Links
+                    && c.Device == device.Id
+                    && c.Probing is LifeProbing or LinkProbing { Needs: SignNeeds.Fed or SignNeeds.Linked }
+                )
+                ?.Id,
             Slip = 0.04,
             Tell = t => t.Knows(live) ? t.Light(device.Id, aired, live).ToString().ToLowerInvariant() : null,
         };

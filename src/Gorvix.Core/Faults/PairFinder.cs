@@ -19,7 +19,7 @@ internal sealed class PairFinder(FaultTable table, Func<Suspect, double> weight)
     {
         var sound = table.Singles[0].Shows;
         // Who explains something that a sound craft would not show.
-        var odd = read.Where(r => sound[r.Test] != r.Outcome).ToList();
+        var odd = read.Where(r => table.Agrees(sound[r.Test], r.Test, r.Outcome) != true).ToList();
         if (odd.Count == 0)
         {
             return [];
@@ -61,8 +61,8 @@ internal sealed class PairFinder(FaultTable table, Func<Suspect, double> weight)
         return found;
     }
 
-    private static bool Explains(Suspect suspect, Search.Reading reading) =>
-        suspect.Shows[reading.Test] == reading.Outcome || suspect.Shows[reading.Test] < 0;
+    private bool Explains(Suspect suspect, Search.Reading reading) =>
+        table.Agrees(suspect.Shows[reading.Test], reading.Test, reading.Outcome) != false;
 
     // Two faults of one wire, bridge or setting are one.
     internal static bool IsOnePlace(Suspect one, Suspect other)
@@ -73,13 +73,16 @@ internal sealed class PairFinder(FaultTable table, Func<Suspect, double> weight)
             || (a.Setting is not null && a.Setting == b.Setting);
     }
 
-    private static double FitsAll(Suspect one, Suspect other, short[] sound, IReadOnlyList<Search.Reading> read)
+    private double FitsAll(Suspect one, Suspect other, short[] sound, IReadOnlyList<Search.Reading> read)
     {
         var fits = 1.0;
         for (var i = 0; i < read.Count && fits > 0; i++)
         {
             var at = read[i].Test;
-            fits *= Fits(one.Shows[at], other.Shows[at], sound[at], read[i].Outcome);
+            fits *=
+                read[i].Outcome == FaultTable.NotSound
+                    ? (Explains(one, read[i]) || Explains(other, read[i]) ? 1 : 0)
+                    : Fits(one.Shows[at], other.Shows[at], sound[at], read[i].Outcome);
         }
         return fits;
     }

@@ -92,6 +92,9 @@ public sealed class Search
     // Who has looked for it and has not found it is seldom wrong.
     private const double Refuted = 0.002;
 
+    // What a cause weighs that explains nothing of what is wrong, beside one that explains all of it (our own choice).
+    private const double Beside = 0.02;
+
     private readonly FaultTable _table;
     private readonly OwnExperience _own;
     private readonly LogHints _hints;
@@ -183,6 +186,9 @@ public sealed class Search
         public bool Harms => Suspects[0].Harms;
         public double Share { get; set; }
         public int Against { get; set; }
+
+        /// <summary>True when it explains something that a sound craft would not show.</summary>
+        public bool ExplainsOdd { get; set; }
     }
 
     private List<Group> Groups(
@@ -192,6 +198,7 @@ public sealed class Search
     )
     {
         var list = new List<Group>();
+        var sound = _table.Singles[0].Shows;
         foreach (var same in twins)
         {
             var weighed = same.Select(s => (Suspect: s, Weight: weight(s))).OrderByDescending(s => s.Weight).ToList();
@@ -200,9 +207,20 @@ public sealed class Search
             {
                 var shown = group.Shows[reading.Test];
                 group.Share *= Chance(reading.Test, shown, reading.Outcome);
-                group.Against += shown >= 0 && shown != reading.Outcome ? 1 : 0;
+                group.Against += _table.Agrees(shown, reading.Test, reading.Outcome) == false ? 1 : 0;
+                group.ExplainsOdd |=
+                    _table.Agrees(sound[reading.Test], reading.Test, reading.Outcome) == false
+                    && _table.Agrees(shown, reading.Test, reading.Outcome) == true;
             }
             list.Add(group);
+        }
+        // Somebody looks for what he has seen: where one cause explains all of it, one that explains none of it is another matter.
+        if (list.Exists(g => g.ExplainsOdd && g.Against == 0))
+        {
+            foreach (var beside in list.Where(g => !g.ExplainsOdd))
+            {
+                beside.Share *= Beside;
+            }
         }
         var sum = list.Sum(g => g.Share);
         foreach (var group in list)
@@ -216,16 +234,20 @@ public sealed class Search
     private double Chance(int test, short shown, int outcome)
     {
         var (slip, count) = (_table.Tests[test].Slip, Math.Max(2, _table.Tests[test].Outcomes.Count));
-        return shown < 0 ? 1.0 / count
-            : shown == outcome ? 1 - slip
-            : slip / (count - 1);
+        var isAny = outcome == FaultTable.NotSound;
+        return _table.Agrees(shown, test, outcome) switch
+        {
+            null => isAny ? 1 - (1.0 / count) : 1.0 / count,
+            true => 1 - slip,
+            false => isAny ? slip : slip / (count - 1) * _table.Outcomes(test)[outcome].Mistaken,
+        };
     }
 
-    private static List<int> Doubted(List<Group> groups, List<Reading> read) =>
+    private List<int> Doubted(List<Group> groups, List<Reading> read) =>
         [
             .. groups
                 .Where(g => g.Against == 1)
-                .Select(g => read.First(r => g.Shows[r.Test] >= 0 && g.Shows[r.Test] != r.Outcome).At)
+                .Select(g => read.First(r => _table.Agrees(g.Shows[r.Test], r.Test, r.Outcome) == false).At)
                 .Distinct()
                 .Order(),
         ];
@@ -250,8 +272,8 @@ public sealed class Search
                 g.Suspects[0].Id,
                 [.. g.Suspects.Select(s => s.Faults)],
                 g.Share,
-                [.. read.Where(r => g.Shows[r.Test] == r.Outcome).Select(r => r.At)],
-                [.. read.Where(r => g.Shows[r.Test] >= 0 && g.Shows[r.Test] != r.Outcome).Select(r => r.At)]
+                [.. read.Where(r => _table.Agrees(g.Shows[r.Test], r.Test, r.Outcome) == true).Select(r => r.At)],
+                [.. read.Where(r => _table.Agrees(g.Shows[r.Test], r.Test, r.Outcome) == false).Select(r => r.At)]
             )
             {
                 Harms = g.Harms,
@@ -276,7 +298,8 @@ public sealed class Search
         for (var i = 0; i < _table.Tests.Count; i++)
         {
             var test = _table.Tests[i];
-            if (cannot.Contains(test.Id) || read.Count(r => r.Test == i) >= often)
+            // What only failed is looked at again, to see how.
+            if (cannot.Contains(test.Id) || read.Count(r => r.Test == i && r.Outcome != FaultTable.NotSound) >= often)
             {
                 continue;
             }
@@ -293,7 +316,21 @@ public sealed class Search
                 );
             }
         }
-        worth = [.. worth.OrderBy(w => w.NotYet).ThenByDescending(w => w.Worth).ThenBy(w => w.Test)];
+        var shared = _table.RailsOfSeveral(read);
+        bool IsOfRail(WorthTest worth) => shared.Count > 0 && _table.Tests[worth.Test].Rails.Any(shared.Contains);
+        worth =
+        [
+            .. worth
+                .OrderBy(w => w.NotYet)
+                .ThenByDescending(IsOfRail)
+                .ThenByDescending(w => w.Worth)
+                .ThenBy(w => w.Test),
+        ];
+        // Several dark devices on one rail: the rail before any of them (common practice: power first).
+        if (worth is [var first, ..] && IsOfRail(first))
+        {
+            return worth;
+        }
         // Where something can be done that is safe, the rest waits; else all of it is left to the builder.
         return EndGame.Best(left, worth) is { } best ? [best, .. worth.Where(w => w.Test != best.Test)] : worth;
     }

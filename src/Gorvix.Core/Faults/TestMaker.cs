@@ -27,7 +27,7 @@ internal sealed class TestMaker(Meant meant, BenchSheet sheet)
     /// <summary>The tests of a build, in one order.</summary>
     public IReadOnlyList<FaultTest> All()
     {
-        var looks = new LookTests(meant, _live);
+        var looks = new LookTests(meant, sheet, _live);
         var trials = new TrialMaker(meant, sheet, _live);
         return
         [

@@ -292,6 +292,6 @@ public sealed class FitReader
         var routes = _space.Ways.First(w => w.Link.Id == link.Id).Routes.Where(r => r.Port.Id == cell.Port);
         var port = _build.Board.Ports.First(p => p.Id == cell.Port);
         var clauses = _holders.AgainstBest(routes, link.Want.Device, port);
-        return clauses.Count == 0 ? $"possible, but {cell.Text}" : Phrase.Join(clauses);
+        return clauses.Count == 0 ? PlanningRules.Taken.Brief : Phrase.Join(clauses);
     }
 }

@@ -123,6 +123,7 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WiredBuild wired,
         {
             words.Add("one part to buy");
         }
+        words.AddRange(unlock.Steps.Select(Unknown).OfType<string>());
         if (kinds.Contains(UnlockKind.Firmware))
         {
             words.Add("new firmware on the board");
@@ -143,6 +144,23 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WiredBuild wired,
         }
         return words.Count == 0 ? "nothing else changes" : Phrase.Join(words);
     }
+
+    // A part that fits because nobody tells what it draws or gives is no cure without a word.
+    private string? Unknown(UnlockStep step) =>
+        (step.Kind, step.What.Part) switch
+        {
+            (UnlockKind.SwapDevice, { } id)
+                when library.Device(id) is { } part && part.Supplies.Any(s => s is { Typical: null, Peak: null }) =>
+                $"current of the {part.Name} unknown: its rail is not checked",
+            (UnlockKind.AddRegulator, { } id)
+                when library.Device(id) is { } part && part.Outputs.Any(o => o.Limit is null) =>
+                $"output limit of the {part.Name} unknown: not checked",
+            (UnlockKind.SwapBoard, { } id)
+                when library.Board(id) is { } board
+                    && board.Rails.Where(r => r.Volts > 0 && r.Limit is null).Select(r => r.Label).ToList()
+                        is { Count: > 0 } rails => $"limit of {Phrase.Join(rails)} unknown: not checked",
+            _ => null,
+        };
 
     // On another board everything is wired anew, so it is told as a whole.
     private string WorkOf(Unlock unlock, int more)

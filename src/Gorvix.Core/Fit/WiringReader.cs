@@ -112,6 +112,9 @@ internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
     }
 
     private static string Draws(SupplyInput supply) =>
+        supply.PowerAt is { } at ? $"{Amperes(supply)} at {at:0.0#} V, more at less" : Amperes(supply);
+
+    private static string Amperes(SupplyInput supply) =>
         (supply.Typical, supply.Peak) switch
         {
             (null, null) => "current unknown",

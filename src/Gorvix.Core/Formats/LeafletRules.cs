@@ -29,7 +29,7 @@ public static class LeafletRules
         "Rail known only from a label",
         "Rail {place} of the board is assumed from a pad label: {feed}, limit and dropout unknown. "
             + "Check the datasheet and enter what powers it.",
-        "Rail off on USB is the safe assumption: it destroys nothing, though a link may have no power on the bench.",
+        "A label gives the voltage, not what powers it. Nothing is judged on USB until that is entered.",
         SourceNote.Practice
     );
 

@@ -144,7 +144,12 @@ public static class BoardLeaflet
             rail.Label,
             rail.Volts is { } volts ? $"{volts:0.0#} V" : "battery voltage",
             BoardWords.Made(rail),
-            rail.Feed == RailFeed.RegulatorOrUsb ? "on" : "off",
+            rail.Feed switch
+            {
+                RailFeed.RegulatorOrUsb => "on",
+                RailFeed.RegulatorUsbUnknown => "unknown",
+                _ => "off",
+            },
         ];
 
     private static string[] PlugRow(Socket socket) =>

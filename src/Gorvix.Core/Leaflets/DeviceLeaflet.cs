@@ -96,7 +96,7 @@ public static class DeviceLeaflet
             PlainWords.Of(supply.Window),
             LeafletWords.Of(LeafletWords.CellsIn(supply.Window)),
             PlainWords.Amperes(supply.Typical),
-            PlainWords.Amperes(supply.Peak),
+            PlainWords.Amperes(supply.Peak) + (supply.PowerAt is { } at ? $" at {at:0.0#} V (constant power)" : ""),
         ];
 
     private static string[] ModeRow(Device device, DeviceFunction function, Mode mode)

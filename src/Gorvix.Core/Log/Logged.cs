@@ -51,6 +51,9 @@ public sealed record LoggedReading
     /// <summary>Why it was done although something stood against it; null where nothing did.</summary>
     public string? Reason { get; init; }
 
+    /// <summary>When it was struck out as mistaken, UTC: kept, and counting nothing; null while it stands.</summary>
+    public DateTime? Struck { get; init; }
+
     /// <summary>The facts of the build that it rests on.</summary>
     public IReadOnlyList<string> Scope { get; init; } = [];
 

@@ -23,6 +23,15 @@ public static class LoomRules
         SourceNote.Own
     );
 
+    /// <summary>A plug that would go in as it came.</summary>
+    public static readonly Rule Repin = new(
+        "REPIN-FIRST",
+        "Re-pin the plug before it goes in",
+        "Re-pin the {device} plug before it goes in: {work} Nothing was saved.",
+        "As it came, one of its pins would meet a supply or an output in that socket.",
+        SourceNote.Practice
+    );
+
     /// <summary>All rules of this floor.</summary>
-    public static readonly IReadOnlyList<Rule> All = [StepGone, OtherPad];
+    public static readonly IReadOnlyList<Rule> All = [StepGone, OtherPad, Repin];
 }

@@ -60,6 +60,9 @@ public sealed record LoomStep(
     /// <summary>True when it is done as it stands here.</summary>
     public bool IsDone { get; init; }
 
+    /// <summary>The re-pin that must be done before it, as a sentence; null for nothing.</summary>
+    public string? Waits { get; init; }
+
     /// <summary>When it was done, UTC; null where nobody has noted it, or while it is not done.</summary>
     public DateTime? DoneOn { get; init; }
 

@@ -129,8 +129,9 @@ internal sealed class PlugReader(WiredBuild wired)
                 $"{rail.Label}, {PlainWords.Of(volts)}, on {lead.Label}",
             { End: TouchEnd.Harms, Rail: { } rail } => $"{rail.Label} on {lead.Label}",
             { End: TouchEnd.Harms } => $"{lead.Label} shorted at {pad!.Label}",
-            { End: TouchEnd.Talks } => $"{lead.Label} transmits on {pad!.Label}, where nothing should",
-            { } quiet => Uncrossed(device, lead, pad, quiet),
+            { } mild when Uncrossed(device, lead, pad, mild) is { } uncrossed => uncrossed,
+            { End: TouchEnd.Talks } =>
+                $"{lead.Label} {(Touch.TransmitsUnasked(device, lead) == true ? "transmits" : "may transmit")} on {pad!.Label}, where nothing should",
             _ => null,
         };
     }

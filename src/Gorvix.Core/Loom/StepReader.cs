@@ -1,3 +1,5 @@
+using System.Security.Cryptography;
+using System.Text;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Findings;
@@ -47,7 +49,13 @@ internal sealed class StepReader(
             .. OnBoard(),
             .. Seats(),
         ];
-        return [.. all.Select(WithTick)];
+        var steps = all.Select(WithTick).ToList();
+        // A plug goes in after it was re-pinned: as it came it would put a supply where it does not belong.
+        string? Waits(LoomStep seat) =>
+            steps.Find(s => s.Topic == StepTopic.Plug && s.Device == seat.Device && !s.IsDone) is { } plug
+                ? plug.Words
+                : null;
+        return [.. steps.Select(s => s.Topic == StepTopic.Seat && !s.IsDone ? s with { Waits = Waits(s) } : s)];
     }
 
     // A step is done when all that it makes true is so already.
@@ -64,15 +72,42 @@ internal sealed class StepReader(
     private static LoomStep Plain(string id, StepTopic topic, string words, string? device = null) =>
         new(id, topic, null, words, "", null, device, [], []);
 
-    private static LoomStep Backup() =>
+    // A back-up is of its day: other settings ask for another one before they are made (common practice).
+    private LoomStep Backup() =>
         Plain(
             "backup",
             StepTopic.Backup,
             "Save two dumps of the board's settings, full and diff from default, with date and firmware. Then unplug USB and battery."
         ) with
         {
-            Facts = [new DeedFact { Deed = BuiltDeed.Backup, Words = "settings saved" }],
+            Facts =
+            [
+                new DeedFact
+                {
+                    Deed = BuiltDeed.Backup,
+                    Plan = Fingerprint(),
+                    Words = "settings saved",
+                },
+            ],
         };
+
+    private string Fingerprint() =>
+        Convert.ToHexStringLower(
+            SHA256.HashData(
+                Encoding.UTF8.GetBytes(
+                    string.Join(
+                        '\n',
+                        [
+                            .. wired
+                                .Ports.Select(p => $"{p.Port.Id} {p.Settings}")
+                                .Distinct()
+                                .Order(StringComparer.Ordinal),
+                            $"{wired.Build.Build.Settings}",
+                        ]
+                    )
+                )
+            )
+        )[..12];
 
     private IEnumerable<LoomStep> AtDevices() =>
         from work in wired.Work

@@ -31,6 +31,13 @@ public static class Ticks
         {
             return Against(LoomRules.StepGone.Found(Severity.Stop, Subject.Build, ("step", Short(tick.Step))));
         }
+        if (tick.IsDone && step.Waits is { } waits)
+        {
+            var device = wired.Build.Devices.First(d => d.Id == step.Device).Device.Name;
+            return Against(
+                LoomRules.Repin.Found(Severity.Stop, Subject.Device(step.Device!), ("device", device), ("work", waits))
+            );
+        }
         var facts = step.Facts;
         if (tick is { Pad: { } pad, IsDone: true })
         {

@@ -85,29 +85,38 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
     public ModuleReport Prove(ModuleWish wish) =>
         Guarded(() =>
         {
-            if (line.TryCyclePower())
-            {
-                Say("Power-cycled.");
-            }
-            else
-            {
-                Say("This adapter cannot power-cycle the module: unplug it for 10 s, plug it in, then verify again.");
-            }
+            var isCycled = line.TryCyclePower();
+            Say(
+                isCycled
+                    ? "Power-cycled."
+                    : "This adapter cannot power-cycle the module: unplug it for 10 s, plug it in, then verify again."
+            );
             if (!Find())
             {
                 return;
             }
             var own = wish with { Generation = _generation ?? wish.Generation };
-            if (Check(own))
+            // Without a power cycle nothing is known of its memory, either way.
+            switch (Check(own), isCycled)
             {
-                Say("The module has kept its settings.");
-            }
-            else
-            {
-                Say(
-                    "The module loses settings without power: no memory, or nothing was saved. Let the board configure it at each start.",
-                    true
-                );
+                case (true, true):
+                    Say("The module has kept its settings.");
+                    break;
+                case (false, true):
+                    Say(
+                        "The module loses settings without power: no memory, or nothing was saved. Let the board configure it at each start.",
+                        true
+                    );
+                    break;
+                case (true, false):
+                    Say("The settings are as wanted now. Not verified: whether they survive without power.");
+                    break;
+                default:
+                    Say(
+                        "The settings are not as wanted. If it was without power, it loses them; else configure it again.",
+                        true
+                    );
+                    break;
             }
         });
 
@@ -121,7 +130,12 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
             }
             foreach (var frame in SetupFrames.Revert(_generation ?? GnssGeneration.Older))
             {
-                Send(frame, waits: frame.Frame.Message != UbxMessage.CfgRst);
+                // A restart is not answered; what is refused before it leaves the module as it was.
+                if (!Send(frame, waits: frame.Frame.Message != UbxMessage.CfgRst))
+                {
+                    Say("Factory reset not done: the module did not accept it.", true);
+                    return;
+                }
             }
             if (Find())
             {

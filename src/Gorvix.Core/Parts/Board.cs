@@ -80,11 +80,14 @@ public enum BootLevel
     /// <summary>High, as an idle line does.</summary>
     High,
 
-    /// <summary>Low until the firmware runs.</summary>
+    /// <summary>Low until the firmware runs, not driven: a pull-up raises it.</summary>
     Low,
 
-    /// <summary>It talks in its loader.</summary>
+    /// <summary>It toggles while the bootloader runs.</summary>
     Chatters,
+
+    /// <summary>Driven low until the firmware runs: no pull-up raises it.</summary>
+    DrivenLow,
 }
 
 /// <summary>One node at a controller pin. One net has one user; several ports that name it are its alternative jobs.</summary>
@@ -125,6 +128,19 @@ public enum PortKind
     Usb,
 }
 
+/// <summary>What an analogue level stands for. Pins are scaled for one of them: battery current on a battery divider reads a tenth.</summary>
+public enum AnalogueReading
+{
+    /// <summary>Battery current, from a current sensor.</summary>
+    Current,
+
+    /// <summary>Battery voltage, through the board's divider.</summary>
+    BatteryVoltage,
+
+    /// <summary>Signal strength of the receiver.</summary>
+    Rssi,
+}
+
 /// <summary>Whether a serial unit also serves the USB socket, as on old boards with two units.</summary>
 public enum UsbSharing
 {
@@ -153,6 +169,9 @@ public sealed record Port
 
     /// <summary>Net of TX or video out; null if absent.</summary>
     public string? Tx { get; init; }
+
+    /// <summary>What an analogue input is scaled for; null if not given, or not an analogue input.</summary>
+    public AnalogueReading? Reads { get; init; }
 
     /// <summary>Net of SDA; null if not a bus.</summary>
     public string? Data { get; init; }

@@ -95,7 +95,22 @@ internal static class BoardCheck
             list.Range(rail.Limit ?? 1, 0.001, PartCheck.MostAmperes, "A", $"{place}.rails[{i}].limit");
             list.Range(rail.Efficiency ?? 1, 0.3, 1, "(fraction of input power)", $"{place}.rails[{i}].efficiency");
             list.Range(rail.Quiescent ?? 0, 0, 1, "A", $"{place}.rails[{i}].quiescent");
-            var made = rail.Feed is RailFeed.Regulator or RailFeed.Booster or RailFeed.RegulatorOrUsb;
+            list.Range(rail.Own ?? 0, 0, 5, "A", $"{place}.rails[{i}].own");
+            if (rail is { Own: > 0, Volts: null } || (rail.Own > 0 && rail.Feed is RailFeed.Ground or RailFeed.Battery))
+            {
+                list.Stop(
+                    PartRules.BadValue,
+                    $"{place}.rails[{i}].own",
+                    ("problem", "is the board's own current on a rail without a regulator"),
+                    ("mend", "Give it on the rail that the controller runs on, such as 3V3 or 5V.")
+                );
+            }
+            var made =
+                rail.Feed
+                is RailFeed.Regulator
+                    or RailFeed.Booster
+                    or RailFeed.RegulatorOrUsb
+                    or RailFeed.RegulatorUsbUnknown;
             var told = rail is not { Kind: null, Efficiency: null, Quiescent: null } || rail.Dropout is > 0;
             if (!made && told)
             {
@@ -207,7 +222,7 @@ internal static class BoardCheck
         }
         foreach (var (i, used) in port.Addresses.Index())
         {
-            list.Range(used.Address, 8, 119, "(7-bit address)", $"{place}.addresses[{i}].address");
+            list.Range(used.Address, 8, 119, "(7-bit address, 0x08 to 0x77)", $"{place}.addresses[{i}].address");
             list.Text(used.By, $"{place}.addresses[{i}].by");
         }
         if (port.Addresses.Count > 0 && port.Kind != PortKind.Bus)

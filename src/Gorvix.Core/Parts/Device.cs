@@ -245,11 +245,21 @@ public sealed record SupplyInput
     /// <summary>Peak current in amperes; null if the manual does not say.</summary>
     public double? Peak { get; init; }
 
+    /// <summary>
+    /// Voltage the currents are given at, if its input power is constant: with a converter inside, half the voltage draws twice the
+    /// current; null if its current does not depend on the voltage.
+    /// </summary>
+    public double? PowerAt { get; init; }
+
     /// <summary>The least that it can draw as a rule, in amperes: 0 when nothing is told.</summary>
-    public double Rule() => Typical ?? 0;
+    /// <param name="volts">What it has, in volts.</param>
+    public double Rule(double volts) => At(Typical ?? 0, volts);
 
     /// <summary>The least that it can draw at most, in amperes: 0 when nothing is told.</summary>
-    public double Most() => Math.Max(Peak ?? 0, Typical ?? 0);
+    /// <param name="volts">What it has, in volts.</param>
+    public double Most(double volts) => At(Math.Max(Peak ?? 0, Typical ?? 0), volts);
+
+    private double At(double amps, double volts) => PowerAt is { } at && volts > 0 ? amps * at / volts : amps;
 }
 
 /// <summary>When a lead drives its wire.</summary>

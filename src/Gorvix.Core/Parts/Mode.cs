@@ -33,6 +33,9 @@ public sealed record Mode
     /// <summary>Functions of the same device that are in-band, such as telemetry over a two-way RC link.</summary>
     public IReadOnlyList<Rider> Carries { get; init; } = [];
 
+    /// <summary>What its analogue level stands for; null if not given, or not analogue.</summary>
+    public AnalogueReading? Reads { get; init; }
+
     /// <summary>Lowest firmware that has it, or null.</summary>
     public string? Firmware { get; init; }
 

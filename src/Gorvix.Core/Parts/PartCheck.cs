@@ -144,6 +144,7 @@ public static class PartCheck
             list.Window(supply.Window, $"{place}.supplies[{i}].window");
             list.Range(supply.Typical ?? 1, 0, MostAmperes, "A", $"{place}.supplies[{i}].typical");
             list.Range(supply.Peak ?? 1, 0, MostAmperes, "A", $"{place}.supplies[{i}].peak");
+            list.Range(supply.PowerAt ?? 5, 1, 60, "V", $"{place}.supplies[{i}].powerAt");
             if (supply.Typical > supply.Peak)
             {
                 list.Stop(
@@ -241,10 +242,10 @@ public static class PartCheck
         list.Range(mode.PacketHertz ?? 50, 1, 4000, "Hz", $"{place}.packetHertz");
 
         // UM10204, table of reserved addresses: 0 to 7 and 120 to 127 have other meanings.
-        list.Range(mode.Address ?? 8, 8, 119, "(7-bit address)", $"{place}.address");
+        list.Range(mode.Address ?? 8, 8, 119, "(7-bit address, 0x08 to 0x77)", $"{place}.address");
         foreach (var (i, strap) in mode.Straps.Index())
         {
-            list.Range(strap.Address, 8, 119, "(7-bit address)", $"{place}.straps[{i}].address");
+            list.Range(strap.Address, 8, 119, "(7-bit address, 0x08 to 0x77)", $"{place}.straps[{i}].address");
             list.Text(strap.How, $"{place}.straps[{i}].how");
         }
         list.Ids(

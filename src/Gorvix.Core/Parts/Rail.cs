@@ -58,6 +58,9 @@ public sealed record Rail
     /// <summary>Quiescent current of its regulator in amperes, 0 to 1; null if the manual does not say: none is then added.</summary>
     public double? Quiescent { get; init; }
 
+    /// <summary>Current the board itself draws from it in amperes (controller, sensors), 0 to 5; null if the manual does not say.</summary>
+    public double? Own { get; init; }
+
     /// <summary>Whether it is filtered against motor noise; null if the manual does not say.</summary>
     public Filtering? Filtering { get; init; }
 }
@@ -99,4 +102,7 @@ public enum RailFeed
 
     /// <summary>The battery's regulator, or USB through a diode.</summary>
     RegulatorOrUsb,
+
+    /// <summary>A regulator fed by the battery; whether USB powers it too is not given.</summary>
+    RegulatorUsbUnknown,
 }

@@ -32,9 +32,12 @@ public static class Unusual
                     $"{label} from {supply.Window.Min:0.##} to {supply.Window.Max:0.##} V is an unusually wide range: is that a typing slip?"
                 );
             }
-            if (supply.Most() > 10 && device.Kind != DeviceKind.Esc)
+            if (supply.Most(supply.Window.Max) > 10 && device.Kind != DeviceKind.Esc)
             {
-                yield return ($"supplies[{i}].peak", $"{label} draws {supply.Most():0.##} A: is that milliamperes?");
+                yield return (
+                    $"supplies[{i}].peak",
+                    $"{label} draws {supply.Most(supply.Window.Max):0.##} A: is that milliamperes?"
+                );
             }
         }
     }

@@ -155,11 +155,13 @@ public static class RailCheck
                 yield return Say(
                     RailRules.Silent,
                     Severity.Note,
+                    ("how", rail is { OnUsb: null } ? "not judged" : "off"),
                     (
                         "why",
-                        rail is { Alive: true }
+                        rail is { OnUsb: null } ? $"it is not given whether USB powers {rail.Label}"
+                        : rail is { Alive: true }
                             ? $"{rail.Label} rail has only {Figure(lead.LowVolts!.Value)} V from USB"
-                            : $"{rail?.Label ?? "its rail"} is powered from the battery only"
+                        : $"{rail?.Label ?? "its rail"} is powered from the battery only"
                     )
                 );
                 yield break;

@@ -52,17 +52,14 @@ internal sealed class RailNet
         (_copper, _wired, _circuit, Ways) = (copper, copper.Wired, copper.Wired.Build.Circuit, new SupplyWays(this));
 
     // The loads, by their places among the elements, with what they draw at most.
-    private Dictionary<int, double> _peaks = [];
+    private Dictionary<int, SupplyElement> _peaks = [];
     private readonly Dictionary<string, List<int>> _loads = [];
 
     /// <summary>The net, every device drawing what it draws as a rule.</summary>
     public SupplyNet Net { get; private set; } = new();
 
     /// <summary>The same net, every device drawing the most that it draws.</summary>
-    public SupplyNet AtMost() =>
-        Net.With(
-            (i, element) => _peaks.TryGetValue(i, out var amps) ? ((CurrentLoad)element) with { Amps = amps } : element
-        );
+    public SupplyNet AtMost() => Net.With((i, element) => _peaks.GetValueOrDefault(i, element));
 
     /// <summary>True when another net has the same nodes in the same order.</summary>
     public bool IsLike(RailNet other) => Net.Names.SequenceEqual(other.Net.Names);
@@ -160,7 +157,7 @@ internal sealed class RailNet
         var loads = gone is null ? [] : _loads[gone.Id];
         other.Net = Net.With(
             (i, element) =>
-                loads.Contains(i) ? ((CurrentLoad)element) with { Amps = 0 }
+                loads.Contains(i) ? new CurrentLoad(element.From, element.To, 0)
                 : i == Pack ? ((VoltSource)element) with { Volts = to.InputVolts!.Value, Ohms = to.SourceOhms }
                 : element
         );
@@ -227,6 +224,10 @@ internal sealed class RailNet
         if (dead || rail.Volts is not { } made || rail.Feed == RailFeed.Battery)
         {
             return node;
+        }
+        if (rail.Own is > 0 and var itself)
+        {
+            Net.Add(new CurrentLoad(node, SupplyNet.Ground, itself));
         }
         var volts = _wired.Ails.Sagging.Contains(rail.Id) ? made * SaggingRail.Part : made;
         void Feed(int input, Regulating regulating)
@@ -328,11 +329,14 @@ internal sealed class RailNet
             {
                 continue;
             }
-            if (ground is { } own && supply.Most() > 0)
+            if (ground is { } own && supply.Most(1) > 0)
             {
-                _peaks[Net.Elements.Count] = supply.Most();
+                SupplyElement Load(double amps, double watts) =>
+                    supply.PowerAt is null ? new CurrentLoad(node, own, amps) : new PowerLoad(node, own, watts);
+                _peaks[Net.Elements.Count] = Load(supply.Most(1), supply.Most(1));
                 loads.Add(Net.Elements.Count);
-                Net.Add(new CurrentLoad(node, own, supply.Rule()));
+                // At one volt amperes are watts.
+                Net.Add(Load(supply.Rule(1), supply.Rule(1)));
             }
             Fed.Add(new FedLead(lead, supply, node, ground, rails) { Giver = GiverOf(lead)?.Fed });
         }

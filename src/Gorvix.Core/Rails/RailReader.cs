@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Supply;
 using Gorvix.Core.Wiring;
@@ -109,7 +110,18 @@ public static class RailReader
         {
             said.Add("Battery resistance is unknown: voltage sag is not computed.");
         }
-        said.Add("The board's own current is unknown and not counted.");
+        var usb = wired
+            .Build.Board.Rails.Where(r => Trace.OnUsb(wired.Build.Circuit, r) is null)
+            .Select(r => r.Label)
+            .ToList();
+        if (usb.Count > 0)
+        {
+            said.Add($"Unknown whether USB powers {Findings.Phrase.Join(usb)}: shown off, and not checked on USB.");
+        }
+        if (wired.Build.Board.Rails.All(r => r.Own is null))
+        {
+            said.Add("The board's own current is unknown and not counted.");
+        }
         var silent = wired
             .Build.Devices.Where(d => d.Device.Supplies.Any(s => s.Typical is null))
             .Select(d => d.Device.Name)
@@ -183,7 +195,10 @@ public static class RailReader
                 rule.Volts[node] > CurrentLoad.Wakes,
                 HeatOf(rail, regulators),
                 loads
-            );
+            )
+            {
+                OnUsb = Trace.OnUsb(shape.Circuit, rail),
+            };
         }
 
         // A regulator of unknown kind, or one that switches with unknown losses, asks its source for more than is known here.
@@ -254,11 +269,15 @@ public static class RailReader
                 fed.Lead.Device,
                 null,
                 NameOf(fed.Lead.Device),
-                With(fed.Supply.Typical, rule),
-                With(fed.Supply is { Typical: null, Peak: null } ? null : fed.Supply.Most(), high),
+                With(fed.Supply.Typical is null ? null : fed.Supply.Rule(VoltsOf(fed, rule)), rule),
+                With(fed.Supply is { Typical: null, Peak: null } ? null : fed.Supply.Most(VoltsOf(fed, high)), high),
                 IsUnknown(fed)
             );
         }
+
+        // Rounded as they are shown; a converter that does not start draws nothing to speak of.
+        private static double VoltsOf(FedLead fed, SupplyState state) =>
+            Math.Max(PowerLoad.Starts, state.Volts[fed.Node] - (fed.Ground is { } ground ? state.Volts[ground] : 0));
 
         private double? HeatOf(Rail rail, List<int> regulators) =>
             rail.Kind == RegulatorKind.Linear && regulators.Count > 0
@@ -276,6 +295,10 @@ public static class RailReader
             foreach (var fed in FedBy(rail))
             {
                 yield return LoadOf(fed);
+            }
+            if (rail.Own is > 0 and var own)
+            {
+                yield return new RailLoad(null, null, "Board itself", own, own, false);
             }
             foreach (var child in shape.Below(rail))
             {

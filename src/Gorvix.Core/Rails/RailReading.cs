@@ -101,6 +101,9 @@ public sealed record RailReading(
         : Peak > limit * Sharp ? RailState.Strained
         : RailState.Good;
 
+    /// <summary>Whether USB alone powers it; null where nobody has said.</summary>
+    public bool? OnUsb { get; init; } = false;
+
     /// <summary>What is left of its limit when everything draws its most, in amperes; null when the limit is not known.</summary>
     public double? Left => Limit is { } limit ? Math.Max(0, limit - Peak) : null;
 }

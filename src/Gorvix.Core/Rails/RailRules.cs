@@ -71,7 +71,7 @@ public static class RailRules
     public static readonly Rule Silent = new(
         "USB-SILENT",
         "Off on USB power",
-        "{device} is off on USB: {why}.",
+        "{device} is {how} on USB: {why}.",
         "Many a dead link simply has no power.",
         SourceNote.Practice
     )

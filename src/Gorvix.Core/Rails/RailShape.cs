@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Circuits;
 using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Rails;
@@ -19,7 +20,7 @@ internal sealed class RailShape
     /// <summary>The shape of a build's supplies.</summary>
     public RailShape(ResolvedBuild build)
     {
-        Board = build.Board;
+        (Board, Circuit) = (build.Board, build.Circuit);
         Root = Board.Rails.FirstOrDefault(r => r is { Feed: RailFeed.Battery, From: null })?.Id;
         Rails = [.. Board.Rails.Where(r => r.Feed != RailFeed.Ground)];
         _below = Board
@@ -36,6 +37,9 @@ internal sealed class RailShape
 
     /// <summary>The board.</summary>
     public Board Board { get; }
+
+    /// <summary>Its circuit.</summary>
+    public Circuit Circuit { get; }
 
     /// <summary>Id of the rail that the battery feeds; null where there is none.</summary>
     public string? Root { get; }

@@ -19,15 +19,23 @@ public sealed record Budget(string? Device, string Id, string Label, int Limit)
     // So that 0.3 A is 300 mA and not 299.
     private const double Dust = 1e-6;
 
-    // What the regulators that hang on it take for themselves is gone before anything else is drawn.
-    private static Budget? Of(Circuit circuit, Rail rail) =>
+    // What the regulators that hang on it take for themselves, and the board itself, is gone before anything else is drawn.
+    private static Budget? Of(Circuit circuit, Rail rail, VoltWindow source) =>
         rail.Limit is not { } limit
             ? null
             : new Budget(
                 null,
                 rail.Id,
                 rail.Label,
-                Whole(limit - circuit.Board.Rails.Where(r => r.From == rail.Id).Sum(r => r.Quiescent ?? 0))
+                Whole(
+                    limit
+                        - circuit.Board.Rails.Where(r => r.From == rail.Id).Sum(r => r.Quiescent ?? 0)
+                        - circuit
+                            .Board.Rails.Where(r => r.Own > 0)
+                            .Sum(r =>
+                                Up(circuit, r, source, r.Own!.Value, 0).Where(a => a.Rail == rail).Sum(a => a.Typical)
+                            )
+                )
             );
 
     /// <summary>How many times its current something takes in: the same where it is linear, else the power with what it loses, or without losses where none are told.</summary>
@@ -51,13 +59,32 @@ public sealed record Budget(string? Device, string Id, string Label, int Limit)
     /// <param name="peak">What it draws at most, in amperes.</param>
     internal static IEnumerable<Draw> From(Circuit circuit, Rail rail, VoltWindow source, double typical, double peak)
     {
-        var root = circuit.Board.Rails.FirstOrDefault(r => r is { Feed: RailFeed.Battery, From: null });
-        for (var at = rail; at is not null && peak > 0; )
+        if (peak <= 0)
         {
-            if (Of(circuit, at) is { } budget)
+            yield break;
+        }
+        foreach (var (at, rule, most) in Up(circuit, rail, source, typical, peak))
+        {
+            if (Of(circuit, at, source) is { } budget)
             {
-                yield return new Draw(budget, Milli(typical), Milli(peak));
+                yield return new Draw(budget, Milli(rule), Milli(most));
             }
+        }
+    }
+
+    // A current at its rail and at every rail that one hangs on.
+    private static IEnumerable<(Rail Rail, double Typical, double Peak)> Up(
+        Circuit circuit,
+        Rail rail,
+        VoltWindow source,
+        double typical,
+        double peak
+    )
+    {
+        var root = circuit.Board.Rails.FirstOrDefault(r => r is { Feed: RailFeed.Battery, From: null });
+        for (var at = rail; at is not null; )
+        {
+            yield return (at, typical, peak);
             var up =
                 at.From is { } id ? circuit.Rails[id]
                 : at.Feed is RailFeed.Battery or RailFeed.Ground ? null

@@ -9,7 +9,7 @@ public static class FeedRules
     public static readonly Rule Burn = new(
         "BURN",
         "Supply above the device's maximum",
-        "{pad} reaches {gives} V on a full battery; the {device} is rated {takes} V maximum.",
+        "{pad} {has}; the {device} is rated {takes} V maximum.",
         "Each device's supply range is checked on a full battery, at the voltage the rail really has.",
         SourceNote.Practice
     )
@@ -22,7 +22,7 @@ public static class FeedRules
     public static readonly Rule Starve = new(
         "STARVE",
         "Supply below the device's minimum",
-        "{pad} drops to {gives} V on an empty battery; the {device} needs {takes} V.",
+        "{pad} {has}; the {device} needs {takes} V.",
         "A regulator needs its input above its output plus dropout; on a low-cell battery its output only follows the battery down.",
         SourceNote.Practice
     )

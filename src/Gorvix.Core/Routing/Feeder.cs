@@ -62,9 +62,9 @@ public sealed record Feed(
 }
 
 /// <summary>A pad that cannot feed the device.</summary>
-/// <param name="Pad">The pad.</param>
+/// <param name="Pad">The pad; null for the output of another device.</param>
 /// <param name="Finding">The rule and its facts.</param>
-public sealed record FeedRejection(Pad Pad, Finding Finding);
+public sealed record FeedRejection(Pad? Pad, Finding Finding);
 
 /// <summary>All ways to feed one supply lead of a device, and all that are blocked.</summary>
 /// <param name="Device">The device.</param>
@@ -183,22 +183,37 @@ public static class Feeder
                 ("one", one.Rail.Label),
                 ("two", two.Rail.Label)
             ),
-            (_, { } volts) when supply.Window.IsOver(volts.Max) => Say(
-                FeedRules.Burn,
-                ("gives", $"{volts.Max:0.0#}"),
-                ("takes", $"{supply.Window.Max:0.0#}")
-            ),
-            (_, { } volts) => Say(
-                FeedRules.Starve,
-                ("gives", $"{volts.Min:0.0#}"),
-                ("takes", $"{supply.Window.Min:0.0#}")
-            ),
+            (_, { } volts) => Misses(volts, supply, Say),
             ([var first, ..], null) => Say(
                 FeedRules.Blocked,
                 ("rail", first.Rail.Label),
                 ("what", WordOf(first.Strand))
             ),
         };
+    }
+
+    /// <summary>Why a supply that is outside a lead's window cannot power it.</summary>
+    /// <param name="volts">What the supply has.</param>
+    /// <param name="supply">What the lead needs.</param>
+    /// <param name="say">Makes a finding of a rule and its facts.</param>
+    internal static Finding Misses(VoltWindow volts, SupplyInput supply, Func<Rule, (string, string)[], Finding> say)
+    {
+        var isFixed = volts.Max - volts.Min < 0.05;
+        return supply.Window.IsOver(volts.Max)
+            ? say(
+                FeedRules.Burn,
+                [
+                    ("has", isFixed ? $"has {volts.Max:0.0#} V" : $"reaches {volts.Max:0.0#} V on a full battery"),
+                    ("takes", $"{supply.Window.Max:0.0#}"),
+                ]
+            )
+            : say(
+                FeedRules.Starve,
+                [
+                    ("has", isFixed ? $"has {volts.Min:0.0#} V" : $"drops to {volts.Min:0.0#} V on an empty battery"),
+                    ("takes", $"{supply.Window.Min:0.0#}"),
+                ]
+            );
     }
 
     private static string WordOf(Strand strand) =>
@@ -266,7 +281,16 @@ public static class Feeder
                             ]
                             : [],
                     AgainstHouse = AgainstHouse(build, seats.Device.Device.Kind, touch.Rail!) ? 1 : 0,
-                    Draws = [.. Budget.From(build.Circuit, touch.Rail!, source, supply.Rule(), supply.Most())],
+                    Draws =
+                    [
+                        .. Budget.From(
+                            build.Circuit,
+                            touch.Rail!,
+                            source,
+                            supply.Rule(touch.Volts!.Min),
+                            supply.Most(touch.Volts.Min)
+                        ),
+                    ],
                 }
             );
         }
@@ -330,7 +354,7 @@ public static class Feeder
 
     private static bool AgainstHouse(ResolvedBuild build, DeviceKind kind, Rail rail) =>
         kind == DeviceKind.Receiver
-            ? Trace.AliveOnUsb(build.Circuit, rail) != (build.Build.House.Receiver == ReceiverSupply.LiveOnUsb)
+            ? Trace.OnUsb(build.Circuit, rail) != (build.Build.House.Receiver == ReceiverSupply.LiveOnUsb)
             : Video.Contains(kind)
                 && build.Build.House.Video == VideoSupply.RegulatedFirst
                 && rail.Feed == RailFeed.Battery;

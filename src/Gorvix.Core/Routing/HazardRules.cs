@@ -48,7 +48,7 @@ public static class HazardRules
     public static readonly Rule Driver = new(
         "DRIVER",
         "A lead left in its plug still transmits",
-        "{lead} of {device} stays in {plug} and transmits on {pad}: nothing else may use that net.",
+        "{lead} of {device} stays in {plug} and {transmits} on {pad}: nothing else may use that net.",
         "Two outputs on one wire fight. A receiver soldered there binds, but the sticks respond intermittently or never.",
         SourceNote.Practice
     )
@@ -56,6 +56,18 @@ public static class HazardRules
         Mend = "To free the net, set the house rule \"unused leads\" to De-pin, or pin this lead as de-pinned.",
     };
 
+    /// <summary>Nobody has said what a pin or a lead stands for.</summary>
+    public static readonly Rule ReadsUnknown = new(
+        "READS-UNKNOWN",
+        "What an analogue pin reads is not given",
+        "Not judged: {unknown} does not say what it {does}. Check that {lead} and {port} are for the same reading before soldering.",
+        "A pin scaled for current does not read battery voltage, and the other way round.",
+        SourceNote.Practice
+    )
+    {
+        Mend = "Add to the part whether it is for current, battery voltage or RSSI.",
+    };
+
     /// <summary>All rules of this list.</summary>
-    public static readonly IReadOnlyList<Rule> All = [UsbShared, Measure, Margin, Plug, Driver];
+    public static readonly IReadOnlyList<Rule> All = [UsbShared, Measure, Margin, Plug, Driver, ReadsUnknown];
 }

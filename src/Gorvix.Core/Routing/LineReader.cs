@@ -16,7 +16,7 @@ public sealed record WalkEnd(LineWalk Walk, Finding? Failure);
 /// The lane is always told from the device to the controller, whichever side talks: an inverter turns
 /// the signal over both ways, so the parity is the same.
 /// </remarks>
-internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protocol, Link link)
+internal sealed class LineReader(ResolvedBuild build, Port port, Mode mode, Protocol protocol, Link link)
 {
     // JESD8C, 3.3 V LVTTL and LVCMOS: the lowest input that is surely high.
     private const double LeastHigh = 2.0;
@@ -43,7 +43,7 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
         {
             failure ??= WrongParity(lead, pad, strand, halfName);
         }
-        failure ??= OnRail(lead, pad, strand) ?? Levels(line, lead, strand, net, halfName);
+        failure ??= OnRail(lead, pad, strand) ?? Levels(line, lead, strand, net, halfName) ?? Reading(line, lead);
         var work = new List<Work>();
         if (line.Flow != Flow.Out && net.AtBoot != BootLevel.High && lead.AtBoot == BootNeed.High)
         {
@@ -167,6 +167,22 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
             );
     }
 
+    // What a device's analogue level and a pin stand for; null where the line is another.
+    private (AnalogueReading? Port, AnalogueReading? Lead)? ReadingOf(ModeLine line) =>
+        protocol.Carrier == Carrier.Analogue && line.Flow == Flow.Out ? (port.Reads, mode.Reads) : null;
+
+    private Finding? Reading(ModeLine line, Lead lead) =>
+        ReadingOf(line) is ({ } reads, { } gives) && reads != gives
+            ? RoutingRules.Reads.Found(
+                Severity.Stop,
+                Subject.Port(port.Id),
+                ("port", port.Name),
+                ("reads", PortWords.Of(reads)),
+                ("lead", lead.Label),
+                ("gives", PortWords.Of(gives))
+            )
+            : null;
+
     private Finding? Levels(ModeLine line, Lead lead, Strand strand, Net net, string half)
     {
         if (line.Flow != Flow.In)
@@ -229,7 +245,8 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
     // The cure is the builder's choice: a resistor, or not this pad.
     private Finding? Trap(Lead lead, Net net, string half, List<Work> work)
     {
-        if (build.Build.House.BootTrap == BootCure.PullUp)
+        // A resistor holds a line that nothing drives; what is driven low stays low.
+        if (build.Build.House.BootTrap == BootCure.PullUp && net.AtBoot != BootLevel.DrivenLow)
         {
             var done = build.Built.IsDone(BuiltDeed.PullUp, link.Want.Device, lead.Id, null);
             work.Add(
@@ -245,7 +262,15 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
             Severity.Stop,
             Subject.Port(port.Id),
             ("half", half),
-            ("behaves", net.AtBoot == BootLevel.Low ? "is low" : "chatters"),
+            (
+                "behaves",
+                net.AtBoot switch
+                {
+                    BootLevel.Low => "is low",
+                    BootLevel.DrivenLow => "is driven low",
+                    _ => "chatters",
+                }
+            ),
             ("lead", lead.Label)
         );
     }
@@ -257,6 +282,19 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Protocol protoc
         {
             list.Add(
                 HazardRules.Measure.Found(Severity.Warn, Subject.Pad(pad.Id), ("pad", pad.Label), ("lead", lead.Label))
+            );
+        }
+        if (ReadingOf(line) is var (reads, gives) && (reads is null || gives is null))
+        {
+            list.Add(
+                HazardRules.ReadsUnknown.Found(
+                    Severity.Warn,
+                    Subject.Port(port.Id),
+                    ("unknown", gives is null ? $"the {_device.Name}" : "the board"),
+                    ("does", gives is null ? "gives" : "reads"),
+                    ("lead", $"{lead.Label} of the {_device.Name}"),
+                    ("port", port.Name)
+                )
             );
         }
         if (line.Flow != Flow.Out && lead.HighFromVolts > strand.LevelBack(BoardDrives))

@@ -1,5 +1,6 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
+using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Routing;
@@ -59,9 +60,7 @@ internal static class OutputFeeder
                         .. told.Feeds,
                         .. from output in outputs
                         where output.At.Device != w.Device.Id
-                        let gives = output.At.Output.Volts is { } v
-                            ? new VoltWindow { Min = v, Max = v }
-                            : output.Volts!
+                        let gives = GivesOf(output.At, output.Volts!)
                         where w.Supply.Window.Holds(gives)
                         from seat in of.Ways
                         where seat.Seat.Kind != SeatKind.Off
@@ -69,10 +68,39 @@ internal static class OutputFeeder
                         where feed is not null
                         select feed,
                     ],
+                    // What lies near and is no supply for it is named as well: a transmitter's camera output has the battery's volts.
+                    Rejections =
+                    [
+                        .. told.Rejections,
+                        .. from output in outputs
+                        where output.At.Device != w.Device.Id
+                        let gives = GivesOf(output.At, output.Volts!)
+                        where !w.Supply.Window.Holds(gives)
+                        select new FeedRejection(
+                            null,
+                            Feeder.Misses(
+                                gives,
+                                w.Supply,
+                                (rule, facts) =>
+                                    rule.Found(
+                                        Severity.Stop,
+                                        Subject.Device(output.At.Device),
+                                        [
+                                            ("pad", $"{output.At.Lead.Label} of the {output.At.Name}"),
+                                            ("device", w.Device.Device.Name),
+                                            .. facts,
+                                        ]
+                                    )
+                            )
+                        ),
+                    ],
                 };
             }),
         ];
     }
+
+    private static VoltWindow GivesOf(OutputAt output, VoltWindow feeding) =>
+        output.Output.Volts is { } volts ? new VoltWindow { Min = volts, Max = volts } : feeding;
 
     private static FeedWays Told(FeedWays ways)
     {
@@ -98,7 +126,7 @@ internal static class OutputFeeder
         VoltWindow source
     )
     {
-        var (typical, peak) = (ways.Supply.Rule(), ways.Supply.Most());
+        var (typical, peak) = (ways.Supply.Rule(gives.Min), ways.Supply.Most(gives.Min));
         // It passes on what feeds it, or makes its volts of it.
         var ratio = from.Output.Volts is { } volts
             ? Budget.Ratio(from.Output.Kind, from.Output.Efficiency, volts, feeding.Min)
@@ -133,7 +161,7 @@ internal static class OutputFeeder
 
     private static bool AgainstHouse(ResolvedBuild build, DeviceKind kind, OutputAt from) =>
         kind == DeviceKind.Receiver
-            ? Trace.AliveOnUsb(build.Circuit, from.Rail) != (build.Build.House.Receiver == ReceiverSupply.LiveOnUsb)
+            ? Trace.OnUsb(build.Circuit, from.Rail) != (build.Build.House.Receiver == ReceiverSupply.LiveOnUsb)
             : Feeder.Video.Contains(kind)
                 && build.Build.House.Video == VideoSupply.RegulatedFirst
                 && from is { Output: { Volts: null, Filtering: not Filtering.Filtered }, Rail.Feed: RailFeed.Battery };

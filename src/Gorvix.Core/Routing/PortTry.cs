@@ -192,7 +192,7 @@ internal sealed class PortTry(
             return [];
         }
         var net = build.Circuit.Nets[wanted];
-        var reader = new LineReader(build, port, _protocol, link);
+        var reader = new LineReader(build, port, mode, _protocol, link);
         return [.. build.Circuit.To(wanted).Select(p => reader.Read(line, p.Pad, p.Strand, net, half))];
     }
 

@@ -9,6 +9,15 @@ public static class PortWords
     private const string Reads = "analogue input";
     private const string Gives = "analogue output";
 
+    /// <summary>What an analogue level stands for.</summary>
+    public static string Of(AnalogueReading reading) =>
+        reading switch
+        {
+            AnalogueReading.Current => "battery current",
+            AnalogueReading.BatteryVoltage => "battery voltage",
+            _ => "RSSI",
+        };
+
     /// <summary>What a port is, as a label; a pin for levels with its direction.</summary>
     public static string Label(Port port) =>
         port switch

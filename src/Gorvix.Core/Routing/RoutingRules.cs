@@ -305,11 +305,12 @@ public static class RoutingRules
         "Receiver may start in its bootloader",
         "{half} {behaves} at power-up, but {lead} must see a high level then or the device stays in its bootloader.",
         "A receiver that sees its RX low at power-up waits in its bootloader: solid light with the radio off. "
-            + "Fixes: another port, or a pull-up resistor (house rule \"bootloader trap\").",
+            + "Fixes: another port; or, where the pin is not driven low, a pull-up resistor (house rule \"bootloader trap\").",
         SourceNote.Practice
     )
     {
-        Mend = "Use another port, or set the house rule \"bootloader trap\" to a pull-up resistor.",
+        Mend =
+            "Use another port; where the pin is not driven low, a pull-up resistor helps too (house rule \"bootloader trap\").",
         Brief = "holds the device in its bootloader",
     };
 
@@ -324,6 +325,20 @@ public static class RoutingRules
     {
         Mend = "Use two pads that need the jumper in the same position.",
         Brief = "needs one jumper in two positions",
+    };
+
+    /// <summary>An analogue level on a pin that is scaled for another.</summary>
+    public static readonly Rule Reads = new(
+        "READS",
+        "Analogue pin is scaled for something else",
+        "{port} reads {reads}, but {lead} gives {gives}.",
+        "A current input and a battery divider have different scales: current on a divider of 10 k to 1 k reads about a tenth, "
+            + "and battery voltage on a current input destroys the pin.",
+        SourceNote.Practice
+    )
+    {
+        Mend = "Use a pin that is for this reading.",
+        Brief = "reads something else",
     };
 
     /// <summary>No seat of the plug allows it.</summary>
@@ -377,6 +392,7 @@ public static class RoutingRules
         OnRail,
         Level,
         Faint,
+        Reads,
         Boot,
         Bridge,
         Seat,

@@ -231,6 +231,12 @@ public static class SeatFinder
                             ("lead", lead.Label),
                             ("device", $"the {device.Device.Name}"),
                             ("plug", socket.Label),
+                            (
+                                "transmits",
+                                Touch.TransmitsUnasked(device.Device, lead) == true
+                                    ? "transmits"
+                                    : "may transmit (not given)"
+                            ),
                             ("pad", pad.Label)
                         )
                         : null,

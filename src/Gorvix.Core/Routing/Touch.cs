@@ -42,7 +42,7 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
             ? [new Touch(new PadState([], []), TouchEnd.Quiet, [], null, null)]
             : [.. circuit.StatesOf(pad).Select(state => Of(circuit, device, lead, state, source))];
 
-    /// <summary>True when a lead drives its wire whenever its device has power.</summary>
+    /// <summary>True when a lead drives its wire whenever its device has power, or when nobody has said that it does not.</summary>
     public static bool Talks(Device device, Lead lead) =>
         lead.Role switch
         {
@@ -52,7 +52,8 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
                 .Functions.SelectMany(f => f.Modes)
                 .SelectMany(m => m.Lines)
                 .Any(l => l.Lead == lead.Id && l.Flow != Flow.In),
-            LeadRole.Signal => lead.Talks == TalkHabit.Always,
+            // What is not known is not silent.
+            LeadRole.Signal => TransmitsUnasked(device, lead) is not false,
             _ => false,
         };
 

@@ -28,12 +28,19 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 .Any(s =>
                     s.To.Kind == Circuits.NodeKind.Net
                     && s.Conducts(wired.Positions())
-                    && wired.Build.Board.Ports.Any(p => p.Kind == PortKind.Analogue && p.Rx == s.To.Id)
+                    && wired.Build.Board.Ports.Any(p =>
+                        p.Kind == PortKind.Analogue && p.Rx == s.To.Id && p.Reads is null or AnalogueReading.Current
+                    )
                 )
         );
 
     /// <summary>Whether the battery's volts reach the board: on its own supply wire, or by a link for them where something else powers it.</summary>
-    public bool SensesVoltage => _build.InputVolts is null || PortOf(Need.BatterySensing) is not null;
+    public bool SensesVoltage =>
+        _build.InputVolts is null
+        || wired.Ports.Any(p =>
+            p.Port.Reads is null or AnalogueReading.BatteryVoltage
+            && wired.Build.Links.First(l => l.Id == p.Link).Function.Need == Need.BatterySensing
+        );
 
     /// <summary>The compass's link, or null.</summary>
     public PortSet? Compass => PortOf(Need.Compass);
@@ -197,14 +204,21 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 : "GNSS configuration: off, the module uses its saved settings",
             why,
             gnss.Link
-        );
+        ) with
+        {
+            // A module that has its settings works when the board sets them once more.
+            IsVital = way == GnssWay.Board,
+        };
         yield return whole(
             "gnss.assistance",
             "auto",
             "SBAS: automatic",
             "It uses the regional system that the satellites report.",
             gnss.Link
-        );
+        ) with
+        {
+            IsVital = false,
+        };
     }
 
     private IEnumerable<Setting> OfCompass(Func<string, string, string, string, string?, Setting> whole)
@@ -243,7 +257,10 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             $"Compass orientation: {CompassReader.TurnWords(_chosen)}",
             "Its arrow relative to the nose of the aircraft, as you entered it.",
             compass.Link
-        );
+        ) with
+        {
+            IsVital = false,
+        };
         if (_chosen.Place is { } place && today is { } day)
         {
             var declination = Declination.Of(place.Latitude, place.Longitude, day);
@@ -256,7 +273,10 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                     "Declination: none at a pole",
                     declination.Warning!,
                     compass.Link
-                );
+                ) with
+                {
+                    IsVital = false,
+                };
             }
             if (declination is { Degrees: { } degrees, Packed: { } number })
             {
@@ -266,7 +286,10 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                     $"Declination: {declination.Words}{(packed ? $", packed as {number}" : "")}",
                     $"World Magnetic Model 2025 for {day.ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture)}, within {declination.Error:0.0#}°. {declination.Warning}".TrimEnd(),
                     compass.Link
-                );
+                ) with
+                {
+                    IsVital = false,
+                };
             }
         }
     }
@@ -287,7 +310,11 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 : wide ? "Air unit, goggles and board all support it."
                 : "It sits in the middle of wide video.",
             text.Link
-        );
+        ) with
+        {
+            // The other grid is in the wrong place, and still there.
+            IsVital = false,
+        };
         foreach (var (i, extra) in (_firmware?.CanvasSettings ?? []).Index())
         {
             yield return whole(

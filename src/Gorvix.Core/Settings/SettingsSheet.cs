@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json.Serialization;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Protocols;
@@ -31,6 +32,10 @@ public sealed record Setting(string Key, SettingPlace Place, string Value, strin
 {
     /// <summary>Id of the link that it is for; null where it is for none.</summary>
     public string? Link { get; init; }
+
+    /// <summary>True when its link shows nothing while it is set otherwise: the receiver's protocol, not the compass's turn.</summary>
+    [JsonIgnore]
+    public bool IsVital { get; init; } = true;
 
     /// <summary>Id of the port; null where it is about none.</summary>
     public string? Port { get; init; }

@@ -11,7 +11,7 @@ public static class LogTable
     /// <param name="readings">The readings, the oldest first.</param>
     public static string Write(IReadOnlyList<LoggedReading> readings) =>
         Sheet.Write(
-            ["at", "who", "check", "title", "expected", "value", "unit", "answer", "mark", "words", "reason"],
+            ["at", "who", "check", "title", "expected", "value", "unit", "answer", "mark", "words", "reason", "struck"],
             readings.Select(r =>
                 (IReadOnlyList<string?>)
                     [
@@ -32,6 +32,7 @@ public static class LogTable
                         BenchWords.Of(r.Mark),
                         r.Words,
                         r.Reason ?? "",
+                        r.Struck is { } struck ? $"{struck:yyyy-MM-ddTHH:mm:ssZ}" : "",
                     ]
             )
         );

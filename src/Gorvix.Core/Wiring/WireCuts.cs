@@ -28,11 +28,14 @@ public static class WireCuts
         var device = DeviceOf(wired, lead.Device);
         if (lead.Lead.Role == LeadRole.Supply && device.Supplies.FirstOrDefault(s => s.Lead == lead.Lead.Id) is { } one)
         {
-            return (one.Most() + Given(wired, lead.Device) is > 0 and var most ? most : null, one.Window.Min);
+            return (
+                one.Most(one.Window.Min) + Given(wired, lead.Device) is > 0 and var most ? most : null,
+                one.Window.Min
+            );
         }
         if (lead.Lead.Role == LeadRole.Ground && device.Supplies.Count > 0)
         {
-            var all = device.Supplies.Sum(s => s.Most()) + Given(wired, lead.Device);
+            var all = device.Supplies.Sum(s => s.Most(s.Window.Min)) + Given(wired, lead.Device);
             return (all > 0 ? all : null, device.Supplies.Min(s => s.Window.Min));
         }
         return (null, 0);
@@ -43,7 +46,7 @@ public static class WireCuts
         wired
             .Leads.Where(l => l.To?.Device == device)
             .Sum(l =>
-                DeviceOf(wired, l.Device).Supplies.Where(s => s.Lead == l.Lead.Id).Sum(s => s.Most())
+                DeviceOf(wired, l.Device).Supplies.Where(s => s.Lead == l.Lead.Id).Sum(s => s.Most(s.Window.Min))
                 + Given(wired, l.Device)
             );
 

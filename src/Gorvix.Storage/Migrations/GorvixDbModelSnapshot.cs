@@ -482,6 +482,9 @@ namespace Gorvix.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<DateTime?>("StruckAt")
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Number");
 
                     b.HasIndex("BuildId", "At");

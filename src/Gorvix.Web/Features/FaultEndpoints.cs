@@ -139,6 +139,10 @@ internal static class FaultEndpoints
             {
                 var (open, step) = await store.Open(id);
                 var view = await look.View(open, step, await store.Experience(), stop);
+                if (view.Sheet.Seen.Count == 0 && step == 0)
+                {
+                    throw new FaultCaseChangedException();
+                }
                 var cause = view.Sheet.Causes.FirstOrDefault(c => c.Id == end.Cause);
                 if (end.Cause is not null && cause is null)
                 {
@@ -149,7 +153,12 @@ internal static class FaultEndpoints
                     return Problems.Of(422, $"Note too long: maximum {LogStore.MostWords / 2} characters.");
                 }
                 await store.Close(id, end.Step, Told(view.Sheet, cause, end.Words.Trim()), cause?.Kinds ?? []);
-                return Results.Ok(await look.View(new FaultCase(), 0, await store.Experience(), stop));
+                // What was read up to now belongs to the search that has ended.
+                var fresh = look with
+                {
+                    Log = look.Log with { Today = [] },
+                };
+                return Results.Ok(await fresh.View(new FaultCase(), 0, await store.Experience(), stop));
             },
             stop
         );

@@ -41,6 +41,10 @@ public sealed record NoteRequest(
 /// <param name="Intervals">All of it.</param>
 public sealed record IntervalsRequest(IReadOnlyList<Interval> Intervals);
 
+/// <summary>Whether a reading counts.</summary>
+/// <param name="Struck">True to strike it out as mistaken; false to let it stand again.</param>
+public sealed record StrikeRequest(bool Struck);
+
 /// <summary>A photo that was kept.</summary>
 /// <param name="Number">Its number.</param>
 public sealed record PhotoKept(int Number);
@@ -65,6 +69,17 @@ internal static class LogEndpoints
                 }
             )
             .WithName("removeNote")
+            .Produces(204)
+            .ProducesProblem(404);
+        log.MapPut(
+                "readings/{key}/struck",
+                async (string id, string key, StrikeRequest request, LogStore store) =>
+                {
+                    await store.Strike(id, key, request.Struck);
+                    return Results.NoContent();
+                }
+            )
+            .WithName("strikeReading")
             .Produces(204)
             .ProducesProblem(404);
         log.MapPut("intervals", Intervals)

@@ -29,7 +29,7 @@ public class LeafletTextTests
         var board = Read("controller F4", "top left: R1 T1 5V G 4V5");
         Assert.Equal(["U1: u1rx u1tx"], board.Ports.Select(p => $"{p.Id}: {p.Rx} {p.Tx}"));
         Assert.Equal(
-            ["4V5 RegulatorOrUsb", "5V Regulator", "GND Ground"],
+            ["4V5 RegulatorOrUsb", "5V RegulatorUsbUnknown", "GND Ground"],
             board.Rails.Select(r => $"{r.Label} {r.Feed}").Order(StringComparer.Ordinal)
         );
         Assert.Equal(

@@ -60,9 +60,17 @@ internal sealed class PlainSigns(WiredBuild meant, WiredBuild real)
         {
             return dead;
         }
-        return real.Ports.Any(p => p.Link == carrier && p.Settings == port.Settings)
-            && port.Mode.Lines.Where(l => boardHears ? l.Flow != Flow.In : l.Flow != Flow.Out)
-                .All(l => Works($"{device}/{l.Lead}"));
+        if (!real.Ports.Any(p => p.Link == carrier && p.Settings == port.Settings))
+        {
+            return false;
+        }
+        var lines = port
+            .Mode.Lines.Where(l => boardHears ? l.Flow != Flow.In : l.Flow != Flow.Out)
+            .Select(l => Works($"{device}/{l.Lead}"))
+            .ToList();
+        return lines.Contains(false) ? false
+            : lines.Contains(null) ? null
+            : true;
     }
 
     /// <summary>Whether a device has its supply and ground, told by what they touch.</summary>
@@ -150,13 +158,42 @@ internal sealed class PlainSigns(WiredBuild meant, WiredBuild real)
             )
         );
 
-    private bool Works(string lead)
+    private bool? Works(string lead)
     {
         var at = $"lead {lead}";
         var (was, now) = (Nets(meant, at), Nets(real, at));
-        return was.IsSubsetOf(now)
-            && Ends(meant, at).SetEquals(Ends(real, at))
-            && was.All(n => Ends(meant, $"net {n.Net}").SetEquals(Ends(real, $"net {n.Net}")));
+        var more = was.Select(n => $"net {n.Net}")
+            .Prepend(at)
+            .SelectMany(n => Ends(real, n).Except(Ends(meant, n)))
+            .Select(Listens)
+            .ToList();
+        return was.IsSubsetOf(now) && !more.Contains(false) ? (more.Contains(null) ? null : true) : false;
+    }
+
+    // An input more on a net changes nothing on it; a driver and a rail do. What no link uses may do either.
+    private bool? Listens(string end) =>
+        end.Split(' ', 2) switch
+        {
+            ["net", var net] => meant
+                .Ports.Where(p => p.Port.Nets.Contains(net))
+                .All(p => p.Port.Kind == PortKind.Uart && p.Port.Rx == net),
+            ["lead", var lead] => LeadListens(lead),
+            _ => false,
+        };
+
+    private bool? LeadListens(string lead)
+    {
+        var flows = (
+            from port in meant.Ports
+            from line in port.Mode.Lines
+            where $"{meant.Build.Links.First(x => x.Id == port.Link).Want.Device}/{line.Lead}" == lead
+            select line.Flow
+        ).ToList();
+        var own = meant.Leads.First(l => $"{l.Device}/{l.Lead.Id}" == lead).Lead;
+        return flows.Count > 0 ? flows.TrueForAll(f => f == Flow.In)
+            : own.Role != LeadRole.Signal || own.Talks == TalkHabit.Always ? false
+            : own.Talks == TalkHabit.Asked ? true
+            : null;
     }
 
     // The nets that a point is led to, each with whether it is turned over on the way.

@@ -201,8 +201,11 @@ public class WorkedCaseTests
     {
         var table = Tester.Demos.First(d => d.Build.Name == "Rim Walk Rook").Table;
         Observation[] seen = [new("light.receiver", "well"), new("link.control.sticks", "no")];
-        double Share(string cause, OwnExperience? own = null, LogHints? hints = null) =>
-            new Search(table, own, hints).Look(seen).Causes.First(c => c.Id == cause).Share;
+        // Odds: a share moves less the greater it is.
+        double Odds(string cause, OwnExperience? own = null, LogHints? hints = null) =>
+            new Search(table, own, hints).Look(seen).Causes.First(c => c.Id == cause).Share is var share
+                ? share / (1 - share)
+                : 0;
         const string Open = "open.receiver.tx";
         var found = new OwnExperience(
             new Dictionary<Core.Bench.FaultKind, int> { [Core.Bench.FaultKind.Open] = 4 },
@@ -210,8 +213,8 @@ public class WorkedCaseTests
         );
         var lately = LogHints.None with { SolderedLately = new HashSet<(string, string)> { ("receiver", "tx") } };
         var good = LogHints.None with { GoodBefore = [new("cold.receiver-tx.r1", "beeps")] };
-        Assert.True(Share(Open, found) > 2 * Share(Open));
-        Assert.True(Share(Open, null, lately) > 1.5 * Share(Open));
-        Assert.True(Share(Open, null, good) < 0.7 * Share(Open));
+        Assert.Equal(3, Odds(Open, found) / Odds(Open), 0.2);
+        Assert.InRange(Odds(Open, null, lately) / Odds(Open), 1.3, 2.1);
+        Assert.InRange(Odds(Open, null, good) / Odds(Open), 0.45, 0.7);
     }
 }

@@ -88,7 +88,7 @@ public class NamedRuleTests
         var fit = Fit4S(board, [Gnss.Fed(4.5, 5.5)], ["gnss"]);
         var feeds = Router.WaysOf(fit.Wired.Build).Feeds.Single();
         Assert.Equal(rule is null ? 1 : 0, feeds.Feeds.Count);
-        Assert.Equal(rule, feeds.Rejections.FirstOrDefault(r => r.Pad.Label == "VS")?.Finding.Rule);
+        Assert.Equal(rule, feeds.Rejections.FirstOrDefault(r => r.Pad?.Label == "VS")?.Finding.Rule);
     }
 
     // Copper to two rails at once: one would feed the other through the pad, whatever the device takes.
@@ -104,7 +104,7 @@ public class NamedRuleTests
         ];
         var board = Whole("F4", "U1").Powered("GND").With(Pad("VS", paths));
         var feeds = Router.WaysOf(Fit4S(board, [Gnss.Fed(4.5, 17)], ["gnss"]).Wired.Build).Feeds.Single();
-        Assert.Equal(rule, feeds.Rejections.FirstOrDefault(r => r.Pad.Label == "VS")?.Finding.Rule);
+        Assert.Equal(rule, feeds.Rejections.FirstOrDefault(r => r.Pad?.Label == "VS")?.Finding.Rule);
         Assert.Equal(both ? 0 : 1, feeds.Feeds.Count);
     }
 

@@ -30,6 +30,7 @@ public class RuleStepTests
     [InlineData(BootLevel.High, null)]
     [InlineData(BootLevel.Low, "BOOT")]
     [InlineData(BootLevel.Chatters, "BOOT")]
+    [InlineData(BootLevel.DrivenLow, "BOOT")]
     public void A_pin_that_is_low_at_power_up_is_a_trap_as_one_that_chatters_is(BootLevel level, string? code)
     {
         var board = Whole("F4", "U1");
@@ -37,6 +38,61 @@ public class RuleStepTests
         var receiver = Device("rx", Need.RcLink, Mode("CRSF", Out(), In()));
         receiver = receiver with { Leads = [.. receiver.Leads.Select(l => l with { AtBoot = BootNeed.High })] };
         Assert.Equal(code, Router.WaysOf(Build(board, receiver)).Links[0].CodeAt("U1"));
+        // A resistor raises what nothing drives; a driven pin stays low.
+        var pulled = Resolved(
+            Build(board, receiver).Build with
+            {
+                House = new HouseRules { BootTrap = BootCure.PullUp },
+            },
+            new PartsLibrary([board], [receiver])
+        );
+        Assert.Equal(level == BootLevel.DrivenLow ? "BOOT" : null, Router.WaysOf(pulled).Links[0].CodeAt("U1"));
+    }
+
+    /// <summary>A divider of 10 k to 1 k makes a level of 1 V read 11 V, and a current sensor's 1 V read a tenth of its amperes.</summary>
+    [Theory]
+    [InlineData(AnalogueReading.Current, AnalogueReading.Current, null, 0)]
+    [InlineData(AnalogueReading.Current, AnalogueReading.BatteryVoltage, "READS", 0)]
+    [InlineData(AnalogueReading.BatteryVoltage, AnalogueReading.Current, "READS", 0)]
+    [InlineData(AnalogueReading.Rssi, AnalogueReading.Current, "READS", 0)]
+    [InlineData(null, AnalogueReading.Current, null, 1)]
+    [InlineData(AnalogueReading.Current, null, null, 1)]
+    [InlineData(null, null, null, 1)]
+    public void An_analogue_pin_takes_the_level_it_is_scaled_for_and_what_nobody_has_said_is_not_judged(
+        AnalogueReading? pin,
+        AnalogueReading? lead,
+        string? code,
+        int unknown
+    )
+    {
+        var board = Whole("F4", "U1");
+        board = board with
+        {
+            Nets = [.. board.Nets, new Net { Id = "sense" }],
+            Ports =
+            [
+                .. board.Ports,
+                new Port
+                {
+                    Id = "ADC",
+                    Kind = PortKind.Analogue,
+                    Rx = "sense",
+                    Reads = pin,
+                },
+            ],
+            Pads = [.. board.Pads, Pad("adc", "sense")],
+        };
+        var sensor = Device("esc", Need.BatterySensing, Mode("Level in", Out()) with { Reads = lead });
+        sensor = sensor with { Leads = [.. sensor.Leads.Select(l => l with { Role = LeadRole.Sense })] };
+        var ways = Router.WaysOf(Build(board, sensor)).Links[0];
+        Assert.Equal(code, ways.CodeAt("ADC"));
+        if (code is null)
+        {
+            Assert.Equal(
+                unknown,
+                ways.Routes.First(r => r.Port.Id == "ADC").Hazards.Count(h => h.Rule == "READS-UNKNOWN")
+            );
+        }
     }
 
     [Fact]

@@ -37,7 +37,9 @@ public class TickTests
             {
                 return build;
             }
-            build = Ticked(build, open[dice?.Next(open.Count) ?? 0].Id);
+            // A plug that must be re-pinned waits for it.
+            var free = open.Where(s => s.Waits is null).ToList();
+            build = Ticked(build, free[dice?.Next(free.Count) ?? 0].Id);
         }
         throw new InvalidOperationException("There is always one step more.");
     }
@@ -76,6 +78,52 @@ public class TickTests
             build = Ticked(build, done[dice.Next(done.Count)].Id, done: false);
         }
         Assert.Empty(build.Built);
+    }
+
+    [Fact]
+    public void A_plug_cannot_be_noted_as_plugged_in_before_its_re_pin()
+    {
+        var waiting = 0;
+        foreach (var build in Demo.Builds)
+        {
+            foreach (var seat in Loom(build).Steps.Where(s => s is { Topic: StepTopic.Seat, IsDone: false }))
+            {
+                var plug = Loom(build).Steps.FirstOrDefault(s => s.Topic == StepTopic.Plug && s.Device == seat.Device);
+                var result = Ticks.Apply(Wired(build), new Tick(seat.Id, true), Now);
+                if (plug is null)
+                {
+                    Assert.NotNull(result.Build);
+                    continue;
+                }
+                waiting++;
+                Assert.Null(result.Build);
+                Assert.Equal(["REPIN-FIRST"], result.Findings.Select(f => f.Rule));
+                Assert.Contains($"before it goes in: {plug.Words}", result.Findings[0].Sentence);
+                Assert.NotNull(Ticks.Apply(Wired(Ticked(build, plug.Id)), new Tick(seat.Id, true), Now).Build);
+            }
+        }
+        Assert.True(waiting > 0);
+    }
+
+    [Fact]
+    public void A_back_up_is_due_again_when_other_settings_are_planned()
+    {
+        var saved = Ticked(Demo.RampSwift, "backup");
+        bool IsDone(Build build) => Loom(build).Steps.First(s => s.Id == "backup").IsDone;
+        Assert.True(IsDone(saved));
+        // A wire more soldered changes no setting.
+        Assert.True(
+            IsDone(Ticked(saved, Loom(saved).Steps.First(s => s.Id.StartsWith("joint", StringComparison.Ordinal)).Id))
+        );
+        // Another port for the log does, and so does a back-up of which nobody knows what it was for.
+        var fit = new FitReader(Resolved(saved, Demo.Library));
+        var log = fit.Plan.Placements.First(p => p.Link.Function.Need == Need.FlightLog);
+        var other = saved with { Bans = [new RouteMatch { Link = log.Link.Id, Port = log.Route!.Port.Id }] };
+        Assert.NotEqual(other.Plan().RouteOf(log.Link.Id)?.Port.Id, log.Route.Port.Id);
+        Assert.False(IsDone(other));
+        Assert.False(
+            IsDone(saved with { Built = [.. saved.Built.Select(f => f is DeedFact d ? d with { Plan = null } : f)] })
+        );
     }
 
     [Fact]

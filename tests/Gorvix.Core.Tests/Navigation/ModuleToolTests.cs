@@ -170,6 +170,29 @@ public class ModuleToolTests
         Assert.Contains(report.Log, l => l.Words.Contains("no reply in 3 tries", StringComparison.Ordinal));
     }
 
+    /// <summary>Who has not taken its power away knows nothing of its memory, and a refused reset is none.</summary>
+    [Theory]
+    [InlineData(SetupMemory.Saves)]
+    [InlineData(SetupMemory.Loses)]
+    public void Without_a_power_cycle_nothing_is_said_of_the_memory(SetupMemory memory)
+    {
+        var module = new SimulatedModule(new ModuleKind(GnssGeneration.Older, memory));
+        Assert.True(At(module).SetUp(Wish).IsGood);
+        var proof = At(new Unplugged(module, int.MaxValue)).Prove(Wish);
+        Assert.DoesNotContain(proof.Log, l => l.Words.Contains("has kept", StringComparison.Ordinal));
+        Assert.Contains("Not verified: whether they survive", proof.Log[^1].Words, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_factory_reset_that_is_not_answered_is_not_called_done()
+    {
+        var module = new SimulatedModule(new ModuleKind(GnssGeneration.Older, SetupMemory.Saves));
+        var report = At(new Deaf(module)).Revert();
+        Assert.DoesNotContain(report.Log, l => l.Words.Contains("reset done", StringComparison.Ordinal));
+        Assert.Contains("Factory reset not done", report.Log[^1].Words, StringComparison.Ordinal);
+        Assert.Contains(At(module).Revert().Log, l => l.Words == "Factory reset done.");
+    }
+
     [Fact]
     public void A_module_of_the_other_generation_is_spoken_to_in_its_own_form()
     {

@@ -138,10 +138,17 @@ internal sealed partial class PlainObjective
             + (mode.Strapped is null ? 0 : 4)
             + route.Walks.Sum(w => Joint(route.Link.Want.Device, route.Seat, w.Lead.Id, w.Pad));
         var marginal = route.Walks.Count(w => w.Line.Flow != Flow.Out && w.Lead.HighFromVolts > 3.3);
+        var unread =
+            route.Port.Kind == PortKind.Analogue && (route.Port.Reads is null || mode.Reads is null)
+                ? route.Walks.Count(w => w.Line.Flow == Flow.Out)
+                : 0;
         return
         [
             (CostTerm.PinsBroken, Pins(way).Count(p => !Keeps(p, route))),
-            (CostTerm.Hazards, Math.Min(3, doubtful + marginal + (route.Port.Usb == UsbSharing.Shared ? 1 : 0))),
+            (
+                CostTerm.Hazards,
+                Math.Min(3, doubtful + marginal + unread + (route.Port.Usb == UsbSharing.Shared ? 1 : 0))
+            ),
             (CostTerm.Losses, mode.Loses.Count),
             (
                 CostTerm.Processor,

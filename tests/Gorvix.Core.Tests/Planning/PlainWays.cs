@@ -254,9 +254,33 @@ internal sealed class PlainWays(ResolvedBuild build)
         }
     }
 
+    // What nobody has said to be silent may talk: by its protocols where it has any.
+    private bool MayTalk(Lead lead)
+    {
+        var lines = (
+            from device in build.Devices
+            where device.Device.Leads.Contains(lead)
+            from function in device.Device.Functions
+            from mode in function.Modes
+            from line in mode.Lines
+            where line.Lead == lead.Id
+            select (line.Flow, mode.Protocol)
+        ).ToList();
+        return lead.Role == LeadRole.Signal
+            && lead.Talks switch
+            {
+                TalkHabit.Always => true,
+                TalkHabit.Asked => false,
+                _ => lines.Count == 0
+                    || lines.Exists(l =>
+                        l.Flow != Flow.In && Core.Protocols.ProtocolCatalogue.Find(l.Protocol)!.SendsUnasked
+                    ),
+            };
+    }
+
     private bool LeavesUnasked(Lead lead, Pad? pad) =>
         build.Build.House.Unused != UnusedLeads.Leave
-        && lead.Talks == TalkHabit.Always
+        && MayTalk(lead)
         && pad is not null
         && pad.Paths.Any(p =>
             p.Net is { } net

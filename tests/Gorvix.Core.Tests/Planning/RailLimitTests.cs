@@ -197,6 +197,106 @@ public class RailLimitTests
         );
 
     /// <summary>A filter passes on what feeds it, volts and current.</summary>
+    /// <summary>What the board draws for itself is gone before a device draws; behind a linear regulator the same current again.</summary>
+    [Theory]
+    [InlineData(1, 0.3, 0, 0.7, 1)]
+    [InlineData(1, 0.3, 0, 0.701, 0)]
+    [InlineData(1, 0, 0.2, 0.8, 1)]
+    [InlineData(1, 0, 0.2, 0.801, 0)]
+    [InlineData(1, 0.3, 0.2, 0.5, 1)]
+    [InlineData(1, 0.3, 0.2, 0.501, 0)]
+    public void The_boards_own_current_counts(double limit, double own, double behind, double device, int fed)
+    {
+        var board = Board(limit, null);
+        board = board with
+        {
+            Rails =
+            [
+                .. board.Rails.Select(r => r.Id == "5a" && own > 0 ? r with { Own = own } : r),
+                new()
+                {
+                    Id = "3v3",
+                    Label = "3V3",
+                    Volts = 3.3,
+                    Feed = RailFeed.Regulator,
+                    From = "5a",
+                    Kind = RegulatorKind.Linear,
+                    Own = behind > 0 ? behind : null,
+                },
+            ],
+        };
+        Assert.Equal(fed, Of(board, Part("a", device)).Plan.Feeds.Count(f => f.Feed is not null));
+        var reader = Of(board, Part("a", 0.1));
+        var rail = RailReader
+            .Read(reader.Wired, Situation.Of(reader.Wired.Build.Build)[0])
+            .Rails.First(r => r.Id == "5a");
+        Assert.Equal(0.1 + own + behind, rail.Typical, 3);
+        Assert.Equal(own > 0, rail.Loads.Any(l => l.Name == "Board itself" && Math.Abs(l.Typical!.Value - own) < 1e-9));
+    }
+
+    /// <summary>0.75 A at 12 V are 9 W: 1 A at 9 V, 0.536 A at 16.8 V. P = U · I.</summary>
+    [Theory]
+    [InlineData(0.75, 1)]
+    [InlineData(0.751, 0)]
+    public void A_load_of_constant_power_draws_more_at_less_volts(double amps, int fed)
+    {
+        var board = Board(null, null, five: false);
+        board = board with
+        {
+            Rails =
+            [
+                board.Rails[0],
+                new()
+                {
+                    Id = "9v",
+                    Label = "9V",
+                    Volts = 9,
+                    Feed = RailFeed.Regulator,
+                    Limit = 1,
+                },
+            ],
+        };
+        board = (board with { Pads = [.. board.Pads.Where(p => p.Label != "BAT")] }).With(
+            Pad("9V", new PadPath { Rail = "9v", Through = [] })
+        );
+        var part = Part("a", amps) with
+        {
+            Supplies =
+            [
+                Part("a", amps).Supplies[0] with
+                {
+                    Window = new() { Min = 7, Max = 26 },
+                    PowerAt = 12,
+                },
+            ],
+        };
+        var reader = Of(board, part);
+        Assert.Equal(fed, reader.Plan.Feeds.Count(f => f.Feed is not null));
+        if (fed == 1)
+        {
+            var load = RailReader
+                .Read(reader.Wired, Situation.Of(reader.Wired.Build.Build)[0])
+                .Rails.First(r => r.Id == "9v")
+                .Loads.Single();
+            // The wire drops a little, so it draws a little more.
+            Assert.InRange(load.Typical!.Value, 1.0, 1.02);
+        }
+    }
+
+    /// <summary>What lies near and is no supply is named, the battery and a transmitter's camera output alike: not to be tried.</summary>
+    [Fact]
+    public void Where_no_pad_can_power_a_device_the_battery_and_outputs_of_other_devices_are_named()
+    {
+        var passing = Step(2) with { Outputs = [new() { Lead = "o", Volts = null }] };
+        var fixedNine = Step(2) with { Id = "nine", Name = "nine", Outputs = [new() { Lead = "o", Volts = 9 }] };
+        var finding = Of(Board(null, null, five: false), Part("a", 0.5), passing, fixedNine)
+            .Sheet()
+            .Findings.First(f => f.Rule == "UNFED");
+        Assert.Contains("BAT reaches 16.8 V on a full battery; the a is rated 5.5 V maximum.", finding.Sentence);
+        Assert.Contains("of the step reaches 16.8 V on a full battery; the a is rated", finding.Sentence);
+        Assert.Contains("of the nine has 9.0 V; the a is rated 5.5 V maximum.", finding.Sentence);
+    }
+
     [Fact]
     public void A_filter_passes_on_what_feeds_it()
     {

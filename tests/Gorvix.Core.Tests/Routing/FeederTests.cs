@@ -46,7 +46,7 @@ public class FeederTests
         if (said is "BURN" or "STARVE")
         {
             Assert.Empty(pads);
-            Assert.Equal(said, ways.Rejections.Single(r => r.Pad.Label == "BAT").Finding.Rule);
+            Assert.Equal(said, ways.Rejections.Single(r => r.Pad?.Label == "BAT").Finding.Rule);
         }
         else
         {
@@ -110,7 +110,7 @@ public class FeederTests
         };
         var finding = Assert.Single(Demo.Fit(build).Sheet().Findings, f => f.Rule == "UNFED");
         Assert.Equal(
-            "No pad can power the Lantern 25. 5V drops to 5.0 V on an empty battery; the Lantern 25 needs 7.0 V. "
+            "No pad can power the Lantern 25. 5V has 5.0 V; the Lantern 25 needs 7.0 V. "
                 + "BAT drops to 6.6 V on an empty battery; the Lantern 25 needs 7.0 V.",
             finding.Sentence
         );

@@ -3,6 +3,7 @@ using Gorvix.Core.Findings;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Routing;
+using Gorvix.Core.Wiring;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Seams;
@@ -87,15 +88,13 @@ public class TalkSeamTests
     }
 
     [Fact]
-    public void Left_in_its_plug_on_a_wire_in_use_it_is_told()
+    public void On_a_wire_in_use_it_leaves_its_plug()
     {
-        var unknown = Beside("X", TalkHabit.Unknown);
-        var said = Assert.Single(unknown.Sheet().Findings, f => f.Rule == "TWO-TALKERS");
-        Assert.Equal(Severity.Warn, said.Severity);
-        Assert.StartsWith(
-            "X of the mag may transmit (not known) on GPS3, where TX of the rx is connected",
-            said.Sentence
-        );
+        LeadState StateOf(string own, TalkHabit talks) =>
+            Beside(own, talks).Wired.Leads.First(l => l.Device == "mag" && l.Lead.Id == own).State;
+        Assert.Equal(LeadState.Lifted, StateOf("X", TalkHabit.Unknown));
+        Assert.Equal(LeadState.InPlace, StateOf("X", TalkHabit.Asked));
+        Assert.DoesNotContain("TWO-TALKERS", Beside("X", TalkHabit.Unknown).Rules());
         Assert.DoesNotContain("TWO-TALKERS", Beside("X", TalkHabit.Asked).Rules());
         Assert.DoesNotContain("TWO-TALKERS", Beside("none", TalkHabit.Unknown).Rules());
     }

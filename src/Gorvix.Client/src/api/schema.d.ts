@@ -1718,6 +1718,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/log/readings/{key}/struck": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["strikeReading"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{id}/log/intervals": {
         parameters: {
             query?: never;
@@ -2062,6 +2078,8 @@ export interface components {
              */
             peak: number;
         };
+        /** @enum {unknown} */
+        AnalogueReading: "current" | "batteryVoltage" | "rssi" | null;
         /**
          * @description What somebody says without a number.
          * @enum {unknown}
@@ -2365,7 +2383,7 @@ export interface components {
          * @description How a pin rests while the controller starts.
          * @enum {unknown}
          */
-        BootLevel: "high" | "low" | "chatters";
+        BootLevel: "high" | "low" | "chatters" | "drivenLow";
         /**
          * @description What a lead must see while the board starts.
          * @enum {unknown}
@@ -4736,6 +4754,13 @@ export interface components {
             mark?: null | components["schemas"]["Mark"];
             /** @description Of a reading, its check. */
             check?: null | string;
+            /** @description Of a reading, its key. */
+            key?: null | string;
+            /**
+             * Format: date-time
+             * @description Of a reading, when it was struck out, UTC; null while it stands.
+             */
+            struck?: null | string;
             /** @description Of a reading, what was read, in words. */
             read?: null | string;
             /** @description What a note or a photo is tied to. */
@@ -4833,6 +4858,11 @@ export interface components {
             words: string;
             /** @description Why it was done although something stood against it; null where nothing did. */
             reason?: null | string;
+            /**
+             * Format: date-time
+             * @description When it was struck out as mistaken, UTC: kept, and counting nothing; null while it stands.
+             */
+            struck?: null | string;
             /** @description The facts of the build that it rests on. */
             scope?: string[];
         };
@@ -4893,6 +4923,8 @@ export interface components {
             bridge?: null | string;
             /** @description True when it is done as it stands here. */
             isDone?: boolean;
+            /** @description The re-pin that must be done before it, as a sentence; null for nothing. */
+            waits?: null | string;
             /**
              * Format: date-time
              * @description When it was done, UTC; null where nobody has noted it, or while it is not done.
@@ -5051,6 +5083,7 @@ export interface components {
             straps?: components["schemas"]["AddressStrap"][];
             /** @description Functions of the same device that are in-band, such as telemetry over a two-way RC link. */
             carries?: components["schemas"]["Rider"][];
+            reads?: null | components["schemas"]["AnalogueReading"];
             /** @description Lowest firmware that has it, or null. */
             firmware?: null | string;
             /** @description Device setting it needs, or null. */
@@ -5943,6 +5976,7 @@ export interface components {
             rx?: null | string;
             /** @description Net of TX or video out; null if absent. */
             tx?: null | string;
+            reads?: null | components["schemas"]["AnalogueReading"];
             /** @description Net of SDA; null if not a bus. */
             data?: null | string;
             /** @description Net of SCL; null if not a bus. */
@@ -6093,13 +6127,18 @@ export interface components {
              * @description Quiescent current of its regulator in amperes, 0 to 1; null if the manual does not say: none is then added.
              */
             quiescent?: null | number;
+            /**
+             * Format: double
+             * @description Current the board itself draws from it in amperes (controller, sensors), 0 to 5; null if the manual does not say.
+             */
+            own?: null | number;
             filtering?: null | components["schemas"]["Filtering"];
         };
         /**
          * @description What feeds a rail.
          * @enum {unknown}
          */
-        RailFeed: "ground" | "battery" | "regulator" | "booster" | "regulatorOrUsb";
+        RailFeed: "ground" | "battery" | "regulator" | "booster" | "regulatorOrUsb" | "regulatorUsbUnknown";
         /** @description What hangs on a rail. */
         RailLoad: {
             /** @description Id of the device within the build; null for another rail that hangs on it. */
@@ -6179,6 +6218,8 @@ export interface components {
             loads: components["schemas"]["RailLoad"][];
             /** @description How it stands with it. */
             state?: components["schemas"]["RailState"];
+            /** @description Whether USB alone powers it; null where nobody has said. */
+            onUsb?: null | boolean;
             /**
              * Format: double
              * @description What is left of its limit when everything draws its most, in amperes; null when the limit is not known.
@@ -6721,6 +6762,11 @@ export interface components {
          * @enum {unknown}
          */
         StepTopic: "backup" | "undo" | "atDevice" | "plug" | "splice" | "bridge" | "joint" | "seat";
+        /** @description Whether a reading counts. */
+        StrikeRequest: {
+            /** @description True to strike it out as mistaken; false to let it stand again. */
+            struck: boolean;
+        };
         StringSegment: {
             buffer?: null | string;
             /** Format: int32 */
@@ -6760,6 +6806,12 @@ export interface components {
              * @description Peak current in amperes; null if the manual does not say.
              */
             peak?: null | number;
+            /**
+             * Format: double
+             * @description Voltage the currents are given at, if its input power is constant, as with a converter inside: at half the voltage it draws twice
+             *     the current. Null for a current that does not depend on the voltage.
+             */
+            powerAt?: null | number;
         };
         /** @description A lead that offers a supply to others: a transmitter's 5 V, the output of a regulator. It is never tied to another supply. */
         SupplyOutput: {
@@ -11442,6 +11494,40 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    strikeReading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StrikeRequest"];
+            };
+        };
         responses: {
             /** @description No Content */
             204: {

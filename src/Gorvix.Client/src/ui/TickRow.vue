@@ -11,6 +11,8 @@ defineProps<{
   chosen: boolean
   /** What the box says to a reader of the screen. */
   tickLabel: string
+  /** True while something must be done before it. */
+  waits?: boolean
 }>()
 defineEmits<{ choose: []; tick: [done: boolean] }>()
 </script>
@@ -24,6 +26,7 @@ defineEmits<{ choose: []; tick: [done: boolean] }>()
         role="checkbox"
         :aria-checked="isDone"
         :aria-label="tickLabel"
+        :disabled="waits"
         @click="$emit('tick', !isDone)"
       >
         <svg viewBox="0 0 20 20" aria-hidden="true">

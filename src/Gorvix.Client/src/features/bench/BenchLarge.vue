@@ -10,9 +10,17 @@ import { phases, type Row } from './useBench'
  * One check a screen, large enough to be read over two probes: the board with the probes on it, what should be seen, and the answers as large
  * buttons, none of them dearer than the others: a stray touch records nothing.
  */
-const props = defineProps<{ rows: Row[]; row: Row; face: Face | null; name: string }>()
+const props = defineProps<{
+  rows: Row[]
+  row: Row
+  face: Face | null
+  name: string
+  /** True when a reading was taken here that can be taken back. */
+  canUndo: boolean
+}>()
 const emit = defineEmits<{
   take: [value: number | null, answer: Answer | null, reason: string | null]
+  undo: []
   walk: [by: number]
   pad: [id: string]
   leave: []
@@ -66,6 +74,14 @@ defineExpose({
             >Back <v-kbd aria-hidden="true">↑</v-kbd></v-btn
           >
           <span class="quiet">{{ number }} of {{ rows.length }}</span>
+          <v-btn
+            size="x-large"
+            variant="outlined"
+            data-do="undo-reading"
+            :disabled="!canUndo"
+            @click="$emit('undo')"
+            >Undo <v-kbd aria-hidden="true">U</v-kbd></v-btn
+          >
           <v-btn size="x-large" variant="outlined" data-do="later" @click="$emit('walk', 1)"
             >Skip <v-kbd aria-hidden="true">↓</v-kbd></v-btn
           >

@@ -53,6 +53,7 @@ const step = useStep({
     '1': () => now.value?.answer('yes'),
     '2': () => now.value?.answer('no'),
     '3': () => now.value?.answer('unsure'),
+    u: () => void undo(),
     v: () => now.value?.type(),
     s: () => simulated.value?.read(),
     m: () => meter.value?.read(),
@@ -64,6 +65,7 @@ const step = useStep({
     ['G', 'pass, next check'],
     ['1 2 3', 'pass or continuity, fail or open, not sure'],
     ['V', 'enter a meter reading; Enter saves it'],
+    ['U', 'undo the last reading'],
     ['S', 'read from simulated bench, if open'],
     ['M', 'read from connected meter, if open'],
     ['O', 'show remaining or all'],
@@ -95,6 +97,10 @@ function take(value: number | null, answer: Answer | null, reason: string | null
   const next = rows.value.slice(i + 1).find((r) => r.state !== 'proved')
   if (now?.state === 'proved' && next) void go(next.check.id)
   else void go(at.check.id)
+}
+async function undo() {
+  const check = await bench.undo()
+  if (check) void go(check)
 }
 // What an instrument shows is taken as if a hand had typed it: where something stands against the check, a reason is asked for.
 const shownBy = (value: number | null, answer: Answer | null) => card.value?.give(value, answer)
@@ -166,7 +172,9 @@ function ofPad(pad: string) {
         :row="chosen"
         :face="view.sheet.face"
         :name="view.name"
+        :can-undo="bench.last.value !== null"
         @take="take"
+        @undo="undo"
         @walk="walk"
         @pad="ofPad"
         @leave="query({ large: undefined })"
@@ -188,6 +196,13 @@ function ofPad(pad: string) {
                 :aria-pressed="open"
                 @click="query({ open: open ? undefined : '1' })"
                 >Remaining only</KeyButton
+              >
+              <KeyButton
+                letter="U"
+                data-do="undo-reading"
+                :disabled="bench.last.value === null"
+                @click="undo"
+                >Undo reading</KeyButton
               >
               <KeyButton letter="B" data-do="large" @click="query({ large: '1' })"
                 >Large view</KeyButton

@@ -1,4 +1,4 @@
-import { promiseTimeout, useLocalStorage } from '@vueuse/core'
+import { promiseTimeout, until, useLocalStorage } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import {
   api,
@@ -82,6 +82,9 @@ export function useBench(build: () => string) {
   const refused = ref<{ taken: Taken; title: string; sentence: string }[]>([])
   const queues = useLocalStorage<Record<string, Taken[]>>('gorvix-bench', {})
   const waiting = computed(() => queues.value[build()] ?? [])
+  // What was read here, the last last: it can be taken back one by one.
+  const done = ref<{ key: string; check: string }[]>([])
+  const last = computed(() => done.value.at(-1) ?? null)
   let turn = 0
   let running = false
   let gone = false
@@ -89,7 +92,7 @@ export function useBench(build: () => string) {
 
   const rows = computed<Row[]>(() => {
     if (!view.value) return []
-    const last = new Map(view.value.readings.map((r) => [r.check, r]))
+    const known = new Map(view.value.readings.map((r) => [r.check, r]))
     const taken = new Map(waiting.value.map((t) => [t.check, t]))
     const standings = new Map(view.value.standings.map((s) => [s.check, s]))
     const list = view.value.checks.map((check): Row => {
@@ -104,7 +107,7 @@ export function useBench(build: () => string) {
           changed: [],
           against: null,
         }
-      const read = last.get(check.id)
+      const read = known.get(check.id)
       return {
         check,
         state: standing?.state ?? 'open',
@@ -193,10 +196,12 @@ export function useBench(build: () => string) {
     answer: Answer | null,
     reason: string | null,
   ) {
+    const key = crypto.randomUUID()
+    done.value = [...done.value, { key, check: check.id }]
     put([
       ...waiting.value,
       {
-        key: crypto.randomUUID(),
+        key,
         check: check.id,
         value,
         answer,
@@ -206,6 +211,31 @@ export function useBench(build: () => string) {
       },
     ])
     void pump()
+  }
+
+  /** Takes the last reading of this page back: it stays in the log, struck out. */
+  async function undo() {
+    const taken = last.value
+    if (!taken) return null
+    // One that is on its way is let arrive first.
+    await until(() => offline.value || !waiting.value.some((t) => t.key === taken.key)).toBe(true)
+    if (waiting.value.some((t) => t.key === taken.key))
+      put(waiting.value.filter((t) => t.key !== taken.key))
+    else if (!refused.value.some((r) => r.taken.key === taken.key)) {
+      const { problem: refusal } = await ask(() =>
+        api.PUT('/api/builds/{id}/log/readings/{key}/struck', {
+          params: { path: { id: build(), key: taken.key } },
+          body: { struck: true },
+        }),
+      )
+      if (refusal) {
+        problem.value = refusal
+        return null
+      }
+    }
+    done.value = done.value.filter((t) => t.key !== taken.key)
+    await read()
+    return taken.check
   }
 
   async function pump() {
@@ -252,8 +282,9 @@ export function useBench(build: () => string) {
   watch(build, () => {
     view.value = null
     refused.value = []
+    done.value = []
   })
-  return { view, problem, rows, waiting, offline, refused, read, take, dismiss }
+  return { view, problem, rows, waiting, offline, refused, last, read, take, undo, dismiss }
 }
 
 /** The phases, as they are called. */

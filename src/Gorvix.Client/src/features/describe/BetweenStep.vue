@@ -136,10 +136,10 @@ const told = computed(() =>
     </LineField>
     <template v-if="asks('rails')">
       <LineField v-slot="{ id }" label="Position 1 rail">
-        <v-select :id="id" v-model="first" data-field="pattern-first" :items="rails" />
+        <v-combobox :id="id" v-model="first" data-field="pattern-first" :items="rails" />
       </LineField>
       <LineField v-slot="{ id }" label="Position 2 rail">
-        <v-select :id="id" v-model="second" data-field="pattern-second" :items="rails" />
+        <v-combobox :id="id" v-model="second" data-field="pattern-second" :items="rails" />
       </LineField>
     </template>
     <LineField v-if="asks('bridge')" v-slot="{ id }" label="Jumper label">

@@ -247,7 +247,7 @@ useTitle(computed(() => `${name.value} – Board editor – Gorvix`))
               <LineTyper
                 label="Or type"
                 field="ports-line"
-                example='port I2C1 bus: SDA SCL, address 118 "the barometer"'
+                example='port I2C1 bus: SDA SCL, address 0x76 "the barometer"'
                 :preview="preview"
                 :add="add"
               />

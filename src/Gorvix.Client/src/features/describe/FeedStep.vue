@@ -82,6 +82,12 @@ const columns: {
     of: (s) => s?.peak,
     set: (lead, peak) => supply(lead, (s) => ({ ...s, peak })),
   },
+  {
+    head: 'Constant power, at V',
+    field: 'power-at',
+    of: (s) => s?.powerAt,
+    set: (lead, powerAt) => supply(lead, (s) => ({ ...s, powerAt })),
+  },
 ]
 function output(lead: string, next: Partial<Output>) {
   emit('change', (d) => ({

@@ -6,6 +6,7 @@ import RideFields from './RideFields.vue'
 import StrapFields from './StrapFields.vue'
 import { listed } from './listed'
 import TypedNumber from './TypedNumber.vue'
+import { readings } from './readings'
 import TypedText from './TypedText.vue'
 
 /** What the device gives, in which modes; beside each mode what becomes of it on pads of both sorts of controller. */
@@ -193,9 +194,19 @@ const polarityOf = (f: Function, m: Mode, l: Line) =>
           v-if="protocolOf(m)?.bus"
           label="Bus address"
           field="address"
+          hex
           :value="m.address"
           @change="set(f, m, { address: $event })"
         />
+        <LineField v-if="m.protocol === 'Level in'" v-slot="{ id }" label="Reads">
+          <v-select
+            :id="id"
+            data-field="reads"
+            :items="readings"
+            :model-value="m.reads ?? null"
+            @update:model-value="set(f, m, { reads: $event })"
+          />
+        </LineField>
         <LineField
           v-if="(protocolOf(m)?.bauds.length ?? 0) > 1"
           v-slot="{ id }"

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import type { Board } from '@/api/client'
+import LineField from '@/ui/LineField.vue'
+import { readings } from './readings'
 import TypedText from './TypedText.vue'
 
 /** What each port is, and what holds it: taken inside, shared with USB, on a bus, a second job of a pin. */
@@ -45,6 +47,15 @@ function halves(port: Port) {
         placeholder="free"
         @change="set(port.id, { heldBy: $event || null })"
       />
+      <LineField v-if="port.kind === 'analogue' && port.rx" v-slot="{ id }" label="Reads">
+        <v-select
+          :id="id"
+          data-field="reads"
+          :items="readings"
+          :model-value="port.reads ?? null"
+          @update:model-value="set(port.id, { reads: $event })"
+        />
+      </LineField>
       <v-checkbox
         v-if="(port.kind ?? 'uart') === 'uart'"
         label="shared with USB"

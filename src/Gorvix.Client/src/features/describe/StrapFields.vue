@@ -33,6 +33,7 @@ function add() {
     <TypedNumber
       label="Alternative address"
       field="strap-address"
+      hex
       :value="s.address"
       @change="$event !== null && set(i, { address: $event })"
     />
@@ -45,7 +46,7 @@ function add() {
     <v-btn
       size="small"
       variant="text"
-      :aria-label="`Remove address ${s.address}`"
+      :aria-label="`Remove address 0x${s.address.toString(16).toUpperCase()}`"
       @click="set(i, null)"
       >−</v-btn
     >

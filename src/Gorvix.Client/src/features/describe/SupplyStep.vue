@@ -15,6 +15,7 @@ const feeds = [
   { value: 'battery', title: 'battery' },
   { value: 'regulator', title: 'regulator, off on USB' },
   { value: 'regulatorOrUsb', title: 'regulator or USB' },
+  { value: 'regulatorUsbUnknown', title: 'regulator, USB unknown' },
   { value: 'booster', title: 'boost converter, off on USB' },
 ]
 const kinds = [
@@ -54,6 +55,7 @@ function feed(index: number, value: Rail['feed']) {
           kind: null,
           efficiency: null,
           quiescent: null,
+          own: null,
           volts: value === 'ground' ? 0 : null,
         }),
   })
@@ -64,7 +66,10 @@ function add() {
   while (taken.includes(`rail-${n}`)) n++
   emit('change', (b) => ({
     ...b,
-    rails: [...(b.rails ?? []), { id: `rail-${n}`, label: '5V', volts: 5, feed: 'regulator' }],
+    rails: [
+      ...(b.rails ?? []),
+      { id: `rail-${n}`, label: '5V', volts: 5, feed: 'regulatorUsbUnknown' },
+    ],
   }))
 }
 function remove(index: number) {
@@ -181,6 +186,12 @@ const others = (r: Rail) => [
         field="quiescent"
         :value="r.quiescent"
         @change="rail(i, { quiescent: $event })"
+      />
+      <TypedNumber
+        label="Board itself, A"
+        field="own"
+        :value="r.own"
+        @change="rail(i, { own: $event })"
       />
     </div>
     <v-btn size="small" variant="text" @click="remove(i)">Remove {{ r.label }}</v-btn>

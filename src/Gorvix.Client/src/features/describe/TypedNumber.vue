@@ -9,18 +9,28 @@ const props = defineProps<{
   value: number | null | undefined
   /** True where a heading says already what the number is. */
   quiet?: boolean
+  /** A bus address: shown as 0x1E, and taken so or as a decimal number. */
+  hex?: boolean
 }>()
 const emit = defineEmits<{ change: [value: number | null] }>()
 
 const text = ref('')
 watch(
   () => props.value,
-  (now) => (text.value = now == null ? '' : String(now)),
+  (now) =>
+    (text.value =
+      now == null
+        ? ''
+        : props.hex
+          ? `0x${now.toString(16).toUpperCase().padStart(2, '0')}`
+          : String(now)),
   { immediate: true },
 )
 const plain = computed(() => text.value.trim().replace(',', '.'))
 const error = computed(() =>
-  plain.value === '' || Number.isFinite(Number(plain.value)) ? '' : 'Enter a number, e.g. 7.4.',
+  plain.value === '' || Number.isFinite(Number(plain.value))
+    ? ''
+    : `Enter a number, e.g. ${props.hex ? '0x1E' : '7.4'}.`,
 )
 function take() {
   if (error.value !== '') return

@@ -19,6 +19,7 @@ defineEmits<{
   restore: [version: number]
   text: [number: number]
   remove: [entry: LogEntry]
+  strike: [entry: LogEntry, struck: boolean]
 }>()
 
 const days = computed(() => byDay(props.entries, dayOf))
@@ -42,7 +43,7 @@ const about = (e: LogEntry) =>
         <time class="quiet">{{ hour(e.at) }}</time>
         <span class="kind label" :title="kindsOf[e.kind].one">{{ kindsOf[e.kind].letter }}</span>
         <CheckMark v-if="e.mark" :state="stateOf[e.mark]" :size="18" />
-        <div class="what">
+        <div class="what" :class="{ struck: e.struck }">
           <RouterLink
             v-if="e.kind === 'reading'"
             :to="{ name: 'bench', params: { id: build }, query: { check: e.check } }"
@@ -52,6 +53,7 @@ const about = (e: LogEntry) =>
           <span v-if="e.read" class="read">{{ e.read }}</span>
           <span v-if="e.tied !== 'build' && e.tiedId" class="quiet"> {{ about(e) }}</span>
           <span v-if="e.who" class="quiet">, {{ e.who }}</span>
+          <span v-if="e.struck" class="quiet note">struck out, does not count</span>
           <a
             v-if="e.kind === 'photo'"
             class="photo"
@@ -89,6 +91,15 @@ const about = (e: LogEntry) =>
             >Compare</v-btn
           >
           <v-btn
+            v-if="e.kind === 'reading'"
+            variant="text"
+            size="small"
+            :data-strike="e.number"
+            :aria-label="`${e.struck ? 'Restore' : 'Strike out'} reading: ${e.words}`"
+            @click="$emit('strike', e, !e.struck)"
+            >{{ e.struck ? 'Restore' : 'Strike out' }}</v-btn
+          >
+          <v-btn
             v-if="e.kind !== 'change' && e.kind !== 'reading'"
             variant="text"
             size="small"
@@ -103,6 +114,14 @@ const about = (e: LogEntry) =>
 </template>
 
 <style scoped>
+.struck > :not(.note) {
+  text-decoration: line-through;
+}
+
+.note {
+  margin-left: 8px;
+}
+
 .day + .day {
   margin-top: 14px;
 }

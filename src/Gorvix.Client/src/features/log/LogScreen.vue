@@ -213,6 +213,7 @@ const remove = (entry: LogEntry) => void log.remove(entry)
             @restore="restore"
             @text="compareText"
             @remove="remove"
+            @strike="log.strike"
           />
           <p v-if="log.view.value && log.entries.value.length === 0" class="quiet" role="status">
             No entries.

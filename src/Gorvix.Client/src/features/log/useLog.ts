@@ -89,7 +89,16 @@ export function useLog(build: () => string, kinds: () => EntryKind[]) {
               }),
       ),
     )
-  return { view, entries, problem, busy, read, write, put, photo, remove }
+  const strike = (entry: LogEntry, struck: boolean) =>
+    act(() =>
+      ask(() =>
+        api.PUT('/api/builds/{id}/log/readings/{key}/struck', {
+          params: { path: { id: build(), key: entry.key ?? '' } },
+          body: { struck },
+        }),
+      ),
+    )
+  return { view, entries, problem, busy, read, write, put, photo, remove, strike }
 }
 
 /** What each kind of entry is called, and the letter that stands for it. */

@@ -67,21 +67,19 @@ onMounted(() => card.value?.focus({ preventScroll: true }))
         @bridge="$emit('bridge', $event)"
       />
       <div v-if="chosen" class="side">
-        <!-- The buttons below and the keys do the same; the whole step is a target for a hand that holds solder. -->
-        <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -->
         <article
           ref="card"
           tabindex="-1"
           aria-live="polite"
           :class="{ ticked: chosen.isDone }"
           data-testid="bench-step"
-          @click="$emit('done')"
         >
           <p class="where">
             <span class="n">{{ number }}</span> {{ group
             }}<template v-if="chosen.isDone"> · done</template>
           </p>
           <p class="words">{{ chosen.words }}</p>
+          <p v-if="chosen.waits" class="waits">Re-pin first: {{ chosen.waits }}</p>
           <p v-if="chosen.iron">{{ chosen.iron }}</p>
           <p v-if="chosen.look" class="look">{{ chosen.look }}</p>
         </article>
@@ -98,6 +96,7 @@ onMounted(() => card.value?.focus({ preventScroll: true }))
             color="primary"
             class="go"
             data-do="done"
+            :disabled="chosen.waits != null"
             @click="$emit('done')"
             >{{ chosen.isDone ? 'Next' : 'Done, next' }} <v-kbd aria-hidden="true">D</v-kbd></v-btn
           >
@@ -166,7 +165,6 @@ article {
   background: var(--sheet);
   font-size: 1.3125rem;
   line-height: 1.35;
-  cursor: pointer;
 }
 
 article:focus {

@@ -80,7 +80,7 @@ function walk(by: number) {
 // The next one that is left to do; at the bench a step that is done already is only gone on from.
 function done() {
   const now = chosen.value
-  if (!now) return
+  if (!now || now.waits) return
   const i = steps.value.findIndex((s) => s.id === now.id)
   const next =
     steps.value.slice(i + 1).find((s) => !s.isDone) ?? left.value.find((s) => s.id !== now.id)

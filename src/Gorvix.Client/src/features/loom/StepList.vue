@@ -36,10 +36,12 @@ const number = computed(() => new Map(props.steps.map((s, i) => [s.id, i + 1])))
         :is-done="s.isDone ?? false"
         :done-on="s.doneOn ?? null"
         :chosen="s.id === chosen"
+        :waits="s.waits != null"
         :tick-label="`Step ${number.get(s.id)} done`"
         @choose="$emit('choose', s.id)"
         @tick="(done) => $emit('tick', s.id, done, null)"
       >
+        <p v-if="s.waits" class="waits">Re-pin first: {{ s.waits }}</p>
         <p v-if="s.iron">{{ s.iron }}</p>
         <p v-if="s.look" class="look">{{ s.look }}</p>
         <OtherPad
