@@ -57,6 +57,35 @@ public class BenchScreenTests
     }
 
     [Fact]
+    public async Task The_last_reading_is_taken_back_in_the_list_and_at_arms_length_and_stays_in_the_log_struck_out()
+    {
+        await using var page = await Page.Open($"{Hare}/bench?large=1");
+        var check = page.Find(".card").GetAttribute("data-check")!;
+        Assert.False(page.Find("[data-do='undo-reading']").Enabled);
+        page.Click(".card [data-answer='no']");
+        page.Find($".card[data-check='{check}'][data-state='stopped']");
+        page.Click("[data-do='undo-reading']");
+        page.Gone($".card[data-check='{check}'][data-state='stopped']");
+        Assert.False(page.Find("[data-do='undo-reading']").Enabled);
+        // By its key, in the list.
+        page.Click("[data-do='leave-bench']");
+        page.Click($"[data-row='{check}'] button");
+        page.Click(".card [data-answer='no']");
+        page.Find($".card[data-check='{check}'][data-state='stopped']");
+        page.Run("document.activeElement.blur()");
+        page.Press("u");
+        page.Gone($".card[data-check='{check}'][data-state='stopped']");
+
+        page.Click("#to-log");
+        page.Find(".struck");
+        page.Says("[data-entry^='reading']", "struck out, does not count");
+        page.Click("[data-strike]");
+        page.Until(d => d.FindElements(By.CssSelector(".struck")).Count == 1 ? "yes" : null, "one stands again");
+        Assert.Equal("", page.Accessibility());
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
     public async Task At_arms_length_one_key_or_button_goes_on_a_stray_tap_does_not_and_a_number_is_judged_while_it_is_typed()
     {
         await using var page = await Page.Open($"{Kestrel}/bench?large=1");

@@ -28,8 +28,6 @@ public class FaultScreenTests
         Assert.Equal("", page.Accessibility());
         page.Shot("faults");
 
-        page.Says(".card[data-test]", "Air unit sees \"armed\"");
-        page.Click(".card [data-outcome='no']");
         page.Says(".card[data-test]", "under magnification");
         page.Click(".card [data-outcome='tx off']");
         page.Says("[data-testid='verdict'][data-state='found']", "TX of Beacon D6: open joint.");

@@ -108,7 +108,9 @@ public class LoomScreenTests
             left,
             id =>
                 Assert.True(
-                    id.StartsWith("off ", StringComparison.Ordinal)
+                    // Other settings are due with it, and a back-up before them.
+                    id == "backup"
+                        || id.StartsWith("off ", StringComparison.Ordinal)
                         || id.StartsWith("joint receiver ", StringComparison.Ordinal)
                         || id.StartsWith("plug receiver", StringComparison.Ordinal)
                         || id.StartsWith("bridge ", StringComparison.Ordinal),

@@ -101,6 +101,56 @@ public class LogApiTests
     }
 
     [Fact]
+    public async Task A_reading_that_was_struck_out_is_kept_counts_nothing_and_can_stand_again_through_the_record_as_well()
+    {
+        await using var server = await LiveServer.Start();
+        async Task<string> State()
+        {
+            var bench = await server.Get($"{Hare}/bench");
+            return bench
+                .GetProperty("standings")
+                .EnumerateArray()
+                .First(s => s.GetProperty("check").GetString() == "link.control.sticks")
+                .GetProperty("state")
+                .GetString()!;
+        }
+        async Task<JsonElement> Entry(string build = Hare) =>
+            (await server.Get($"{build}/log?kinds=reading&most=1")).GetProperty("entries")[0];
+        var before = await State();
+        await server.Post($"{Hare}/bench/readings", """{"key":"slip","check":"link.control.sticks","answer":"no"}""");
+        Assert.Equal("stopped", await State());
+        var (status, _) = await server.Put($"{Hare}/log/readings/slip/struck", """{"struck":true}""");
+        Assert.Equal(204, status);
+        Assert.Equal(before, await State());
+        var first = (await Entry()).GetProperty("struck").GetString();
+        Assert.NotNull(first);
+        // Sent again it is the same one.
+        await server.Put($"{Hare}/log/readings/slip/struck", """{"struck":true}""");
+        Assert.Equal(first, (await Entry()).GetProperty("struck").GetString());
+        Assert.DoesNotContain(
+            (await server.Get($"{Hare}/bench/points/link.control.sticks")).GetProperty("readings").EnumerateArray(),
+            r => r.GetProperty("key").GetString() == "slip"
+        );
+        var csv = Encoding.UTF8.GetString(await Bytes(server, $"{Hare}/log.csv"));
+        Assert.EndsWith("struck", csv.Split('\n')[0].TrimEnd());
+
+        // The record keeps it struck out.
+        var archive = await Bytes(server, $"{Hare}/record.zip");
+        var (made, body) = await Send(server, "/api/records", archive);
+        Assert.Equal(HttpStatusCode.Created, made);
+        var copy = JsonDocument.Parse(body).RootElement.GetProperty("id").GetString();
+        Assert.Equal(first, (await Entry($"/api/builds/{copy}")).GetProperty("struck").GetString());
+
+        await server.Put($"{Hare}/log/readings/slip/struck", """{"struck":false}""");
+        Assert.Equal("stopped", await State());
+        Assert.Equal(404, (await server.Put($"{Hare}/log/readings/none/struck", """{"struck":true}""")).Status);
+        Assert.Equal(
+            404,
+            (await server.Put($"/api/builds/none/log/readings/slip/struck", """{"struck":true}""")).Status
+        );
+    }
+
+    [Fact]
     public async Task What_was_done_today_is_due_no_more()
     {
         await using var server = await LiveServer.Start();

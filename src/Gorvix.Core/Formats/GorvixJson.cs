@@ -43,7 +43,7 @@ public static class GorvixJson
         {
             if (property is { IsRequired: false } && typeof(IEnumerable).IsAssignableFrom(property.PropertyType))
             {
-                property.ShouldSerialize = (_, value) => value is string || value is ICollection { Count: > 0 };
+                property.ShouldSerialize = (_, value) => value is string { Length: > 0 } or ICollection { Count: > 0 };
             }
             else if (property.Name is "maxVolts" or "driveVolts")
             {
