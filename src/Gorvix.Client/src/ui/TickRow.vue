@@ -46,6 +46,11 @@ defineEmits<{ choose: []; tick: [done: boolean] }>()
 </template>
 
 <style scoped>
+.tick:disabled {
+  cursor: default;
+  opacity: 0.35;
+}
+
 li {
   border-bottom: 1px solid var(--line-faint);
   border-left: 4px solid transparent;

@@ -11,6 +11,7 @@ import {
   type Problem,
   type TakenView,
 } from '@/api/client'
+import { craftChanged } from '@/features/build/useCraft'
 import { amps, volts } from '@/ui/quantities'
 
 /** A reading that was taken here; it waits until the server has it. */
@@ -234,6 +235,7 @@ export function useBench(build: () => string) {
       }
     }
     done.value = done.value.filter((t) => t.key !== taken.key)
+    craftChanged()
     await read()
     return taken.check
   }

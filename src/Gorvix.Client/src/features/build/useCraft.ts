@@ -1,11 +1,17 @@
-import { reactive, watch } from 'vue'
+import { reactive, ref, watch } from 'vue'
 import { api, ask } from '@/api/client'
+
+// What a screen changed beside the build itself: a reading struck out, an entry taken away.
+const changed = ref(0)
+
+/** Says that the log of a build has changed, so that the badges are read anew. */
+export const craftChanged = () => changed.value++
 
 /** What is open on the bench and due in the log of a build, for the badges of its steps. */
 export function useCraft(id: () => string, version: () => number) {
   const open = reactive({ bench: 0, faults: 0, log: 0 })
   watch(
-    [id, version],
+    [id, version, changed],
     async ([build]) => {
       const { data } = await ask(() =>
         api.GET('/api/builds/{id}/craft', { params: { path: { id: build } } }),

@@ -53,6 +53,8 @@ const columns: {
   head: string
   field: string
   end?: true
+  /** What an empty field means. */
+  empty?: string
   of: (s: Supply | undefined) => number | null | undefined
   set: (lead: string, value: number | null) => void
 }[] = [
@@ -85,6 +87,7 @@ const columns: {
   {
     head: 'Constant power, at V',
     field: 'power-at',
+    empty: 'no',
     of: (s) => s?.powerAt,
     set: (lead, powerAt) => supply(lead, (s) => ({ ...s, powerAt })),
   },
@@ -115,6 +118,7 @@ function output(lead: string, next: Partial<Output>) {
             :label="`${lead.label} ${c.head}`"
             :field="c.field"
             :value="c.of(supplyOf(lead.id))"
+            :empty="c.empty"
             @change="c.set(lead.id, $event)"
           />
         </td>

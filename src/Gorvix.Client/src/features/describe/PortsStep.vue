@@ -47,7 +47,12 @@ function halves(port: Port) {
         placeholder="free"
         @change="set(port.id, { heldBy: $event || null })"
       />
-      <LineField v-if="port.kind === 'analogue' && port.rx" v-slot="{ id }" label="Reads">
+      <LineField
+        v-if="port.kind === 'analogue' && port.rx"
+        v-slot="{ id }"
+        class="reads"
+        label="Reads"
+      >
         <v-select
           :id="id"
           data-field="reads"
@@ -93,6 +98,10 @@ li {
 .what {
   min-width: 110px;
   color: var(--ink-2);
+}
+
+.reads {
+  flex: 0 0 190px;
 }
 
 .held {

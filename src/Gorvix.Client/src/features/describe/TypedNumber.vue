@@ -11,6 +11,8 @@ const props = defineProps<{
   quiet?: boolean
   /** A bus address: shown as 0x1E, and taken so or as a decimal number. */
   hex?: boolean
+  /** What an empty field means; "unknown" where nothing is given. */
+  empty?: string
 }>()
 const emit = defineEmits<{ change: [value: number | null] }>()
 
@@ -45,7 +47,7 @@ function take() {
     :label="label"
     :quiet="quiet"
     :field="field"
-    placeholder="unknown"
+    :placeholder="empty ?? 'unknown'"
     keys="decimal"
     :error="error"
     @change="take"

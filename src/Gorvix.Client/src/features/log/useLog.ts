@@ -1,4 +1,5 @@
 import { ref, shallowRef } from 'vue'
+import { craftChanged } from '@/features/build/useCraft'
 import {
   api,
   ask,
@@ -48,6 +49,7 @@ export function useLog(build: () => string, kinds: () => EntryKind[]) {
       problem.value = answer.problem
       return false
     }
+    craftChanged()
     await read()
     return true
   }
