@@ -72,7 +72,7 @@ public class DescribeTests
         area.SendKeys("net u6tx: stand 5 V");
         page.Says(".problems", "unexpected word `stand`");
         area.SendKeys(Keys.Shift + Keys.Home);
-        area.SendKeys("top rear: X9?");
+        area.SendKeys("top front: X9?");
         page.Gone(".problems");
         page.Says("[data-testid='touched']", "North Face Hare");
         page.Driver.Navigate().Refresh();
@@ -176,7 +176,7 @@ public class DescribeTests
         page.Write("[data-field='holes-width']", "30.5");
         page.Write("[data-field='bolt']", "3");
         page.Choose("[data-field='usb']", "left");
-        page.Choose("[data-field='arrow']", "rear");
+        page.Choose("[data-field='arrow']", "front");
         page.Write("[data-field='input-min']", "7");
         page.Says("[data-note='input.min']", "the maximum is 7 V");
         page.Write("[data-field='input-max']", "26");
@@ -189,9 +189,9 @@ public class DescribeTests
         Line(page, "pads-line", "top left: R1 T1 5V G 4V5 R2 T2");
         Line(page, "pads-line", "top right: R4 T4 5V G SBUS TLM");
         page.Says("[data-testid='doubts']", "2 uncertain labels");
-        Line(page, "pads-line", "bottom front: VC VI VO G BZ- LED");
-        Line(page, "pads-line", "top rear: BAT G CURR RSSI NC");
-        Line(page, "pads-line", "AIR (1.25 mm) bottom rear: BAT G T6 R6 G SBUS=U2.RX");
+        Line(page, "pads-line", "bottom rear: VC VI VO G BZ- LED");
+        Line(page, "pads-line", "top front: BAT G CURR RSSI NC");
+        Line(page, "pads-line", "AIR (1.25 mm) bottom front: BAT G T6 R6 G SBUS=U2.RX");
         Line(page, "pads-line", "GPS (1.0 mm) bottom right: G SCL SDA R3 T3 5V");
         Pattern(page, "bridge", "R4", "U4", "J4");
         page.Write("[data-field='place-J4']", "somewhere");

@@ -21,7 +21,7 @@ public class LeafletScreenTests
         page.Says(".notes", "one lead de-pinned, three settings and one address strap, about 11 min");
         page.Says(
             ".notes",
-            "36 × 36 mm, holes 30.5 × 30.5 mm for M3, USB on the left edge, arrow towards the rear edge."
+            "36 × 36 mm, holes 30.5 × 30.5 mm for M3, USB on the left edge, arrow towards the front edge."
         );
         page.Find("[data-cell='telemetry U1']").Click();
         page.Says(".panel", "in-band over the RC link: no separate port or wire");

@@ -5,12 +5,12 @@ import { edgeOnScreen, inward, nextIn, place, sizeOf } from '@/features/board/fa
 const face = { width: 30, depth: 20 } as BoardFace
 
 describe('the face of a board', () => {
-  it('lies with its front edge at the foot of the screen', () => {
+  it('lies with its rear edge at the foot of the screen', () => {
     expect(place(face, { x: 2, y: 1 }, 0)).toEqual({ x: 2, y: 19 })
   })
 
   it('turns clockwise in quarters, and four of them bring it back', () => {
-    // The front left corner goes to the rear left, the rear right, the front right.
+    // The rear left corner goes to the front left, the front right, the rear right.
     expect(place(face, { x: 2, y: 1 }, 90)).toEqual({ x: 1, y: 2 })
     expect(place(face, { x: 2, y: 1 }, 180)).toEqual({ x: 28, y: 1 })
     expect(place(face, { x: 2, y: 1 }, 270)).toEqual({ x: 19, y: 28 })
@@ -20,9 +20,9 @@ describe('the face of a board', () => {
   it('shows what is at the left of its top at the right when it lies on its back', () => {
     expect(edgeOnScreen('left', 'top', 0)).toBe('left')
     expect(edgeOnScreen('left', 'bottom', 0)).toBe('right')
-    expect(edgeOnScreen('rear', 'bottom', 0)).toBe('rear')
-    expect(edgeOnScreen('rear', 'top', 90)).toBe('right')
-    expect(edgeOnScreen('left', 'bottom', 90)).toBe('front')
+    expect(edgeOnScreen('front', 'bottom', 0)).toBe('front')
+    expect(edgeOnScreen('front', 'top', 90)).toBe('right')
+    expect(edgeOnScreen('left', 'bottom', 90)).toBe('rear')
   })
 
   it('keeps every point inside its drawing at every turn', () => {
@@ -45,12 +45,12 @@ describe('the face of a board', () => {
     // The first of a column stands in a corner: its label goes the way of the others.
     expect(column.map((s) => inward(s, column, size))).toEqual(['right', 'right', 'right'])
     const row = [10, 13, 16].map((x) => ({ x, y: 29 }))
-    expect(row.map((s) => inward(s, row, size))).toEqual(['rear', 'rear', 'rear'])
+    expect(row.map((s) => inward(s, row, size))).toEqual(['front', 'front', 'front'])
     expect(inward({ x: 28, y: 15 }, [], size)).toBe('left')
     // Two abreast at the end of a column: the outer one writes past neither of them.
     const pair = [...column, { x: 5, y: 1 }]
-    expect(inward({ x: 2, y: 1 }, pair, size)).toBe('rear')
-    expect(inward({ x: 5, y: 1 }, pair, size)).toBe('front')
+    expect(inward({ x: 2, y: 1 }, pair, size)).toBe('front')
+    expect(inward({ x: 5, y: 1 }, pair, size)).toBe('rear')
   })
 
   it('walks to what lies straight ahead before what lies aside, and stays where there is nothing', () => {

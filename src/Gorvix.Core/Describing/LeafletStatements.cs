@@ -61,7 +61,7 @@ internal sealed record Lay(Spot From, Spot Step);
 /// <summary><c>top left: R1 T1 5V G 4V5</c>; a null is a place that is left free.</summary>
 internal sealed record RowLine(BoardSide Side, string? Name, Lay? Lay, IReadOnlyList<PadName?> Pads) : Statement;
 
-/// <summary><c>AIR (1.25 mm) bottom rear: BAT G T3 R3 G SBUS</c>; a null is a cavity that leads nowhere.</summary>
+/// <summary><c>AIR (1.25 mm) bottom front: BAT G T3 R3 G SBUS</c>; a null is a cavity that leads nowhere.</summary>
 internal sealed record SocketLine(
     Named Label,
     string? Id,

@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Formats;
 using Gorvix.Core.Parts;
@@ -25,7 +26,7 @@ public sealed record LeafletReading(
 /// The leaflet of a board as text: typed as it is read, shown, copied, read back. docs/board-text.md has the whole notation. The text
 /// of a board gives the same board again, to the last member.
 /// </summary>
-public static class LeafletText
+public static partial class LeafletText
 {
     /// <summary>The longest text that is looked at, in letters.</summary>
     public const int MostLetters = 100_000;
@@ -57,7 +58,7 @@ public static class LeafletText
             );
             return new LeafletReading(assembler.Finish().Board, problems, []);
         }
-        var lines = LinesOf(text);
+        var lines = EndsOf(LinesOf(text));
         if (lines.Length > MostLines)
         {
             problems.Add(
@@ -87,6 +88,29 @@ public static class LeafletText
             assumed
         );
     }
+
+    // Until format version 4 the arrow of an upright board pointed to the "rear": such a text is read as it was meant.
+    private static string[] EndsOf(string[] lines) =>
+        !lines.Take(MostLines).Any(l => ArrowRear().IsMatch(l))
+            ? lines
+            :
+            [
+                .. lines.Select(l =>
+                    PlaceLine().Replace(l, m => End().Replace(m.Value, e => Same(e.Value, "rear") ? "front" : "rear"))
+                ),
+            ];
+
+    private static bool Same(string one, string other) => string.Equals(one, other, StringComparison.OrdinalIgnoreCase);
+
+    [GeneratedRegex(@"^\s*arrow\s+rear\b", RegexOptions.IgnoreCase)]
+    private static partial Regex ArrowRear();
+
+    // What stands before the colon of a row or a socket, or after usb and arrow.
+    [GeneratedRegex(@"^\s*(?:usb\b|arrow\b|[^:#]*\b(?:top|bottom)\b)[^:#]*", RegexOptions.IgnoreCase)]
+    private static partial Regex PlaceLine();
+
+    [GeneratedRegex(@"\b(?:front|rear)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex End();
 
     /// <summary>The text of a board.</summary>
     /// <param name="board">A board; it need not be whole.</param>
@@ -264,14 +288,14 @@ internal static class Examples
         ["size"] = "size 36 x 36 mm",
         ["holes"] = "holes 30.5 x 30.5 mm, M3",
         ["usb"] = "usb left",
-        ["arrow"] = "arrow rear",
+        ["arrow"] = "arrow front",
         ["rail"] = "rail 5V: 5 V regulator, dropout 1 V, up to 2 A, switching, filtered",
         ["net"] = "net u3tx: max 5 V, chatters",
         ["port"] = "port U3: RX TX, for control",
         ["bridge"] = "bridge J4: raw inverted, default raw, bottom 12,8",
         ["inside"] = "inside \"receiver\" gives control",
         ["top"] = "top left: R1 T1 5V G 4V5",
-        ["bottom"] = "bottom rear: B+?=BAT DSM=U3.TX",
+        ["bottom"] = "bottom front: B+?=BAT DSM=U3.TX",
         ["ways"] = "ways R4: J4=raw > U4.RX | J4=inverted > inverter > U4.RX",
         ["pins"] = "pins NAV (1.0 mm): n1 n2 - n4",
     };

@@ -5,8 +5,8 @@ using Gorvix.Core.Parts;
 namespace Gorvix.Core.Describing;
 
 /// <summary>
-/// Lays rows and sockets along the edges that their names tell, where the text gives no millimetres: from rear to front on the left
-/// and the right, from left to right at the front and the rear, as one reads a picture with the rear at its top. What names no
+/// Lays rows and sockets along the edges that their names tell, where the text gives no millimetres: from front to rear on the left
+/// and the right, from left to right at the rear and the front, as one reads a picture with the front at its top. What names no
 /// edge lies in rows across the middle.
 /// </summary>
 internal static partial class PadPlacer
@@ -58,7 +58,7 @@ internal static partial class PadPlacer
                             {
                                 BoardEdge.Left => Spot(Inset, depth - a),
                                 BoardEdge.Right => Spot(width - Inset, depth - a),
-                                BoardEdge.Front => Spot(a, Inset),
+                                BoardEdge.Rear => Spot(a, Inset),
                                 _ => Spot(a, depth - Inset),
                             }
                         ),
@@ -68,7 +68,7 @@ internal static partial class PadPlacer
         return spots;
     }
 
-    /// <summary>The first edge that a place names, such as rear in "rear left"; null when it names none.</summary>
+    /// <summary>The first edge that a place names, such as front in "front left"; null when it names none.</summary>
     public static BoardEdge? EdgeIn(string? name)
     {
         foreach (var word in (name ?? "").Split(' '))

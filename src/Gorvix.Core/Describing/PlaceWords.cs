@@ -48,7 +48,7 @@ internal static partial class PlaceWords
         var detail = member switch
         {
             "x" => ": distance from the left edge",
-            "y" => ": distance from the front edge",
+            "y" => ": distance from the rear edge",
             "min" => ": minimum",
             "max" => ": maximum",
             "" or "id" => "",

@@ -237,7 +237,7 @@ internal sealed class RowWriter(Board board, bool laid)
     {
         var (width, depth) = (board.Outline?.Width ?? PadPlacer.Nominal, board.Outline?.Depth ?? PadPlacer.Nominal);
         var (x, y) = (pads.Average(p => p.X), pads.Average(p => p.Y));
-        (double Far, string Name)[] edges = [(x, "left"), (width - x, "right"), (y, "front"), (depth - y, "rear")];
+        (double Far, string Name)[] edges = [(x, "left"), (width - x, "right"), (y, "rear"), (depth - y, "front")];
         return $" {edges.MinBy(e => e.Far).Name}";
     }
 

@@ -26,9 +26,16 @@ public enum DocumentKind
 public static class Upcasters
 {
     /// <summary>The newest version, which is the one that is written.</summary>
-    public const int Newest = 3;
+    public const int Newest = 4;
 
-    private static readonly Action<DocumentKind, JsonObject>[] Steps = [From1, From2];
+    // What each end of a board was called before version 4.
+    private static readonly Dictionary<string, string> Ends = new(StringComparer.OrdinalIgnoreCase)
+    {
+        ["front"] = "rear",
+        ["rear"] = "front",
+    };
+
+    private static readonly Action<DocumentKind, JsonObject>[] Steps = [From1, From2, From3];
 
     /// <summary>Brings a document to the newest version, in place.</summary>
     /// <param name="kind">What it is.</param>
@@ -112,6 +119,29 @@ public static class Upcasters
                 break;
             case DocumentKind.Profile:
                 break;
+        }
+    }
+
+    // Version 4: the arrow means front. Boards were told from the other end: up on the drawing was the rear, and an arrow that pointed up
+    // pointed there. Nothing moves; front and rear change names.
+    private static void From3(DocumentKind kind, JsonObject document)
+    {
+        if (kind != DocumentKind.Board)
+        {
+            return;
+        }
+        Now(document, "arrow", Ends);
+        Now(document, "usbSide", Ends);
+        foreach (var pad in Objects(document, "pads"))
+        {
+            // A group that is a place, such as "rear left"; any other name is a name.
+            if (
+                Text(pad["group"])?.Split(' ') is { } group
+                && group.All(w => w is "left" or "right" || Ends.ContainsKey(w))
+            )
+            {
+                pad["group"] = string.Join(' ', group.Select(w => Ends.GetValueOrDefault(w, w)));
+            }
         }
     }
 

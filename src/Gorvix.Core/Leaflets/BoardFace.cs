@@ -4,9 +4,9 @@ using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Leaflets;
 
-/// <summary>A board as it lies on the bench, in millimetres. Each side is told as it is seen: X from its left, Y from the front edge.</summary>
+/// <summary>A board as it lies on the bench, in millimetres. Each side is told as it is seen: X from its left, Y from the rear edge.</summary>
 /// <param name="Width">From left to right.</param>
-/// <param name="Depth">From front to rear.</param>
+/// <param name="Depth">From rear to front.</param>
 /// <param name="Note">What the leaflet does not say and was made up for the drawing, in a sentence; null when it says all.</param>
 /// <param name="Holes">Centres of the mounting holes; none where the leaflet does not say.</param>
 /// <param name="Usb">The edge with the USB socket, seen from the top, or null.</param>
@@ -28,14 +28,14 @@ public sealed record BoardFace(
 /// <param name="Id">Its label.</param>
 /// <param name="Side">The side that it is on.</param>
 /// <param name="X">From the left edge, seen from its side.</param>
-/// <param name="Y">From the front edge.</param>
+/// <param name="Y">From the rear edge.</param>
 /// <param name="Pads">How many pads lie in its row: one more than the positions that join something, two at least.</param>
 /// <param name="Words">Label, side and positions, for a reader of the screen.</param>
 public sealed record FaceBridge(string Id, BoardSide Side, double X, double Y, int Pads, string Words);
 
 /// <summary>A mounting hole; the same seen from either side.</summary>
 /// <param name="X">From the left edge.</param>
-/// <param name="Y">From the front edge.</param>
+/// <param name="Y">From the rear edge.</param>
 public sealed record FaceHole(double X, double Y);
 
 /// <summary>A pad on the face.</summary>
@@ -43,7 +43,7 @@ public sealed record FaceHole(double X, double Y);
 /// <param name="Label">As printed.</param>
 /// <param name="Side">The side that it is on.</param>
 /// <param name="X">From the left edge, seen from its side.</param>
-/// <param name="Y">From the front edge.</param>
+/// <param name="Y">From the rear edge.</param>
 /// <param name="Plug">The plug that it is a pin of, or null.</param>
 /// <param name="Ports">The ports that it leads to; several where one wire has several jobs, none for a supply.</param>
 /// <param name="Words">Label, side, plug and what it leads to, for a reader of the screen.</param>

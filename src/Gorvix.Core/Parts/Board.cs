@@ -253,13 +253,13 @@ public sealed record AddressInUse
 public enum BoardEdge
 {
     /// <summary>Nearest to the reader.</summary>
-    Front,
+    Rear,
 
     /// <summary>On the right hand.</summary>
     Right,
 
     /// <summary>Farthest from the reader.</summary>
-    Rear,
+    Front,
 
     /// <summary>On the left hand.</summary>
     Left,
@@ -271,7 +271,7 @@ public sealed record BoardOutline
     /// <summary>From left to right in millimetres.</summary>
     public required double Width { get; init; }
 
-    /// <summary>From front to rear in millimetres.</summary>
+    /// <summary>From rear to front in millimetres.</summary>
     public required double Depth { get; init; }
 }
 
@@ -281,7 +281,7 @@ public sealed record Mounting
     /// <summary>Between hole centres from left to right in millimetres.</summary>
     public required double Width { get; init; }
 
-    /// <summary>Between hole centres from front to rear in millimetres.</summary>
+    /// <summary>Between hole centres from rear to front in millimetres.</summary>
     public required double Depth { get; init; }
 
     /// <summary>Screw size in millimetres (3 is M3), or null if the manual does not say.</summary>
@@ -316,7 +316,7 @@ public sealed record BridgePlace
     /// <summary>Centre, from the left edge of its side, in millimetres, 0 to 500.</summary>
     public required double X { get; init; }
 
-    /// <summary>Centre, from the front edge, in millimetres, 0 to 500.</summary>
+    /// <summary>Centre, from the rear edge, in millimetres, 0 to 500.</summary>
     public required double Y { get; init; }
 }
 
@@ -371,7 +371,7 @@ public sealed record Pad
     /// <summary>Distance from the left edge in millimetres, seen from its side.</summary>
     public double X { get; init; }
 
-    /// <summary>Distance from the front edge in millimetres.</summary>
+    /// <summary>Distance from the rear edge in millimetres.</summary>
     public double Y { get; init; }
 
     /// <summary>Header, corner or row that it belongs to, or null.</summary>

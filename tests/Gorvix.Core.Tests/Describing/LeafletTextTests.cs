@@ -23,6 +23,30 @@ public class LeafletTextTests
         Assert.Equal(text, LeafletText.Write(read.Board));
     }
 
+    /// <summary>A text of before, whose arrow pointed to what was called the rear, is the same board.</summary>
+    [Fact]
+    public void A_text_with_its_arrow_to_the_rear_is_read_as_it_was_meant()
+    {
+        string[] now =
+        [
+            "size 36 x 36 mm",
+            "usb rear",
+            "arrow front",
+            "top front left: R1 T1 G",
+            "bottom rear: R2 T2",
+            "AIR (1.25 mm) bottom front: BAT G",
+        ];
+        var old = now.Select(l =>
+            l.Replace("front", "?", StringComparison.Ordinal)
+                .Replace("rear", "front", StringComparison.Ordinal)
+                .Replace("?", "rear", StringComparison.Ordinal)
+        );
+        Assert.Equal(Json(Read(now)), Json(Read([.. old])));
+        Assert.Equal(BoardEdge.Front, Read([.. old]).Arrow);
+        // Without an arrow nothing tells; the words are today's.
+        Assert.True(Read("size 36 x 36 mm", "top front: R1").Pads[0].Y > 18);
+    }
+
     [Fact]
     public void A_row_as_printed_makes_ports_and_rails()
     {
@@ -46,7 +70,7 @@ public class LeafletTextTests
     [Fact]
     public void A_named_line_is_a_socket_with_its_cavities()
     {
-        var board = Read("controller F4", "AIR: BAT G T3 R3 G SBUS=U2.RX", "NAV (1.0 mm) bottom rear: G - 5V");
+        var board = Read("controller F4", "AIR: BAT G T3 R3 G SBUS=U2.RX", "NAV (1.0 mm) bottom front: G - 5V");
         Assert.Equal(
             [
                 "AIR pitch unknown, 6 pins: air-bat air-g air-t3 air-r3 air-g-2 air-sbus",

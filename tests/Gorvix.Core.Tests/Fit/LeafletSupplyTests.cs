@@ -176,10 +176,10 @@ public class LeafletSupplyTests
                 Bolt = 3,
             },
             UsbSide = BoardEdge.Left,
-            Arrow = BoardEdge.Rear,
+            Arrow = BoardEdge.Front,
         };
         Assert.Equal(
-            "36 × 37.5 mm, holes 30.5 × 30.5 mm for M3, USB on the left edge, arrow towards the rear edge.",
+            "36 × 37.5 mm, holes 30.5 × 30.5 mm for M3, USB on the left edge, arrow towards the front edge.",
             new FitReader(Build(board, Module("m"))).Sheet().Identity
         );
         Assert.Null(BoardWords.Shape(Whole("F7", "U1")));

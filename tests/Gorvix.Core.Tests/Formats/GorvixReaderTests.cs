@@ -56,17 +56,17 @@ public class GorvixReaderTests
     [InlineData("""{"format":"gorvix"}""", "FILE-SHAPE", "version")]
     [InlineData("""{"format":"gorvix","version":"1"}""", "FILE-SHAPE", "version")]
     [InlineData("""{"format":"gorvix","version":0}""", "FILE-SHAPE", "version")]
-    [InlineData("""{"format":"gorvix","version":4,"wings":[]}""", "FILE-VERSION", "version")]
+    [InlineData("""{"format":"gorvix","version":5,"wings":[]}""", "FILE-VERSION", "version")]
     [InlineData("{\"format\":\"gorvix\",\n\"version\":1,\n\"boards\":[null]}", "FILE-SHAPE", "line 3")]
-    [InlineData("{\"format\":\"gorvix\",\n\"version\":3,\n\"wings\":[]}", "FILE-SHAPE", "line 3 (wings)")]
+    [InlineData("{\"format\":\"gorvix\",\n\"version\":4,\n\"wings\":[]}", "FILE-SHAPE", "line 3 (wings)")]
     [InlineData("{\"format\":\"gorvix\",\"version\":1,\n\"builds\":[{\"name\":5}]}", "FILE-SHAPE", "builds[0].name")]
     [InlineData(
-        "{\"format\":\"gorvix\",\"version\":3,\n\"builds\":[{\"name\":5}]}",
+        "{\"format\":\"gorvix\",\"version\":4,\n\"builds\":[{\"name\":5}]}",
         "FILE-SHAPE",
         "line 2 (builds[0].name)"
     )]
     [InlineData(
-        "{\"format\":\"gorvix\",\"version\":3,\n\"builds\":[{\"name\":\"x\"}]}",
+        "{\"format\":\"gorvix\",\"version\":4,\n\"builds\":[{\"name\":\"x\"}]}",
         "FILE-SHAPE",
         "line 2 (builds[0])"
     )]
@@ -91,7 +91,7 @@ public class GorvixReaderTests
     [InlineData("\"cells\": 4", "\"cells\": 4.5", "a whole number is needed.")]
     [InlineData("\"links\": [", "\"links\": {}, \"blocks\": [", "a list [ … ] is needed.")]
     [InlineData("\"pack\": {", "\"pack\": 4, \"power\": {", "an object { … } is needed.")]
-    [InlineData("\"version\": 3", "\"version\": 3, \"version\": 3", "\"version\" appears twice.")]
+    [InlineData("\"version\": 4", "\"version\": 4, \"version\": 4", "\"version\" appears twice.")]
     public void A_value_of_another_kind_is_told_what_is_needed(string good, string bad, string says)
     {
         Assert.Contains(good, HareText);
@@ -105,7 +105,7 @@ public class GorvixReaderTests
     [InlineData("\"kind\": \"inverter\"", "\"kind\": \"transformer\"")]
     [InlineData("\"side\": \"top\"", "\"side\": \"left\"")]
     [InlineData("\"default\": \"raw\"", "\"default\": 3")]
-    [InlineData("\"version\": 3", "\"version\": 3, \"version\": 3")]
+    [InlineData("\"version\": 4", "\"version\": 4, \"version\": 4")]
     public void A_word_that_is_not_known_there_is_refused(string good, string bad)
     {
         Assert.Contains(good, HareText);

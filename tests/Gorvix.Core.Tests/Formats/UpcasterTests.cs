@@ -53,9 +53,36 @@ public class UpcasterTests
         Assert.Equal("VC-4800", build.Links.Single(l => l.Id == "video-control").Function.Modes[0].Protocol);
         Assert.NotNull(Core.Planning.Planner.Best(build).RouteOf("video-control"));
         var written = Encoding.UTF8.GetString(GorvixReader.Write(file));
-        Assert.Contains("\"version\": 3,", written);
+        Assert.Contains("\"version\": 4,", written);
         Assert.Contains("\"kind\": \"route\",", written);
         Assert.Equal(written, Encoding.UTF8.GetString(GorvixReader.Write(Read(Encoding.UTF8.GetBytes(written)))));
+    }
+
+    /// <summary>Nothing moves; what an upright board called rear, because its arrow pointed there, is its front.</summary>
+    [Fact]
+    public void Front_and_rear_change_names_where_a_place_is_meant_and_pads_stay_where_they_are()
+    {
+        var board = JsonNode
+            .Parse(
+                """{"arrow":"rear","usbSide":"Front","pads":[{"x":1,"y":2,"group":"rear left"},{"group":"front"},{"group":"rear header"},{"group":"left"},{}]}"""
+            )!
+            .AsObject();
+        Upcasters.Bring(DocumentKind.Board, board, 3);
+        Assert.Equal(
+            """{"arrow":"front","usbSide":"rear","pads":[{"x":1,"y":2,"group":"front left"},{"group":"rear"},{"group":"rear header"},{"group":"left"},{}]}""",
+            board.ToJsonString()
+        );
+        var file = Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "versions", "version-3.gorvix.json")));
+        Assert.All(file.Boards.Where(b => b.Arrow is not null), b => Assert.Equal(BoardEdge.Front, b.Arrow));
+        foreach (var was in file.Boards)
+        {
+            var now = Demo.Library.Board(was.Id)!;
+            Assert.Equal(
+                was.Pads.Select(p => (p.Id, p.X, p.Y, p.Group)),
+                now.Pads.Select(p => (p.Id, p.X, p.Y, p.Group))
+            );
+            Assert.Equal((was.Arrow, was.UsbSide), (now.Arrow, now.UsbSide));
+        }
     }
 
     [Theory]
@@ -167,7 +194,7 @@ public class UpcasterTests
         var rook = file.Builds.Single(b => b.Name == "Rim Walk Rook");
         Assert.Equal((9, 24.0), (rook.Settings.StrengthChannel, rook.Power.LampVolts));
         var written = Encoding.UTF8.GetString(GorvixReader.Write(file));
-        Assert.Contains("\"version\": 3,", written);
+        Assert.Contains("\"version\": 4,", written);
         Assert.Equal(written, Encoding.UTF8.GetString(GorvixReader.Write(Read(Encoding.UTF8.GetBytes(written)))));
     }
 
@@ -185,7 +212,7 @@ public class UpcasterTests
 
     [Theory]
     [InlineData(0)]
-    [InlineData(4)]
+    [InlineData(5)]
     [InlineData(int.MinValue)]
     public void There_is_no_step_from_a_version_that_never_was(int version) =>
         Assert.Throws<ArgumentOutOfRangeException>(() => Upcasters.Bring(DocumentKind.Build, [], version));

@@ -104,7 +104,7 @@ public class LeafletPageTests
         // 30.5 mm between centres on 36 mm: 2.75 mm from each edge.
         Assert.Equal([2.75, 2.75, 33.25, 33.25], stated.Holes.Select(h => h.X));
         Assert.Equal([2.75, 33.25, 2.75, 33.25], stated.Holes.Select(h => h.Y));
-        Assert.Equal((BoardEdge.Left, BoardEdge.Rear), (stated.Usb, stated.Arrow));
+        Assert.Equal((BoardEdge.Left, BoardEdge.Front), (stated.Usb, stated.Arrow));
         Assert.All(
             Demo.Library.Boards,
             b =>
@@ -121,10 +121,10 @@ public class LeafletPageTests
     {
         var face = FaceReader.Of(Demo.Library.Board("askerdale-trunnion-f4-r1")!);
         FacePad Pad(string id) => face.Pads.First(p => p.Id == id);
-        Assert.Equal("R1, top side, rear left, connects to UART1", Pad("r1").Words);
+        Assert.Equal("R1, top side, front left, connects to UART1", Pad("r1").Words);
         Assert.Equal("X5, bottom side, pin 5 of VTX, connects to UART2", Pad("x5").Words);
         Assert.Equal(("VTX", null), (Pad("x5").Plug, Pad("r1").Plug));
-        Assert.Equal("4V5, top side, rear left, 4V5 rail", Pad("rc5").Words);
+        Assert.Equal("4V5, top side, front left, 4V5 rail", Pad("rc5").Words);
         Assert.Empty(Pad("rc5").Ports);
         var doubts = Demo.Library.Boards.SelectMany(b => b.Pads, (b, p) => (Board: b, Pad: p)).ToList();
         Assert.Contains(doubts, d => d.Pad.Meaning == PadMeaning.Uncertain);

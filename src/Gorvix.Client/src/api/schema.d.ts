@@ -2278,8 +2278,8 @@ export interface components {
             pads?: null | string;
         };
         /** @enum {unknown} */
-        BoardEdge: "front" | "right" | "rear" | "left" | null;
-        /** @description A board as it lies on the bench, in millimetres. Each side is told as it is seen: X from its left, Y from the front edge. */
+        BoardEdge: "rear" | "right" | "front" | "left" | null;
+        /** @description A board as it lies on the bench, in millimetres. Each side is told as it is seen: X from its left, Y from the rear edge. */
         BoardFace: {
             /**
              * Format: double
@@ -2288,7 +2288,7 @@ export interface components {
             width: number;
             /**
              * Format: double
-             * @description From front to rear.
+             * @description From rear to front.
              */
             depth: number;
             /** @description What the leaflet does not say and was made up for the drawing, in a sentence; null when it says all. */
@@ -2328,7 +2328,7 @@ export interface components {
             width: number;
             /**
              * Format: double
-             * @description From front to rear in millimetres.
+             * @description From rear to front in millimetres.
              */
             depth: number;
         };
@@ -2412,7 +2412,7 @@ export interface components {
             x: number;
             /**
              * Format: double
-             * @description Centre, from the front edge, in millimetres, 0 to 500.
+             * @description Centre, from the rear edge, in millimetres, 0 to 500.
              */
             y: number;
         };
@@ -3537,7 +3537,7 @@ export interface components {
             x: number;
             /**
              * Format: double
-             * @description From the front edge.
+             * @description From the rear edge.
              */
             y: number;
             /**
@@ -3557,7 +3557,7 @@ export interface components {
             x: number;
             /**
              * Format: double
-             * @description From the front edge.
+             * @description From the rear edge.
              */
             y: number;
         };
@@ -3576,7 +3576,7 @@ export interface components {
             x: number;
             /**
              * Format: double
-             * @description From the front edge.
+             * @description From the rear edge.
              */
             y: number;
             /** @description The plug that it is a pin of, or null. */
@@ -5237,7 +5237,7 @@ export interface components {
             width: number;
             /**
              * Format: double
-             * @description Between hole centres from front to rear in millimetres.
+             * @description Between hole centres from rear to front in millimetres.
              */
             depth: number;
             /**
@@ -5522,7 +5522,7 @@ export interface components {
             x?: number;
             /**
              * Format: double
-             * @description Distance from the front edge in millimetres.
+             * @description Distance from the rear edge in millimetres.
              */
             y?: number;
             /** @description Header, corner or row that it belongs to, or null. */
@@ -6808,8 +6808,8 @@ export interface components {
             peak?: null | number;
             /**
              * Format: double
-             * @description Voltage the currents are given at, if its input power is constant, as with a converter inside: at half the voltage it draws twice
-             *     the current. Null for a current that does not depend on the voltage.
+             * @description Voltage the currents are given at, if its input power is constant: with a converter inside, half the voltage draws twice the
+             *     current; null if its current does not depend on the voltage.
              */
             powerAt?: null | number;
         };

@@ -16,8 +16,8 @@ export function sizeOf(face: BoardFace, turn: Turn): Spot {
 }
 
 /**
- * Where a point of the board lies on the screen: the board is told from its left and front edge as its side is seen;
- * the front edge is nearest to the reader, at the foot of the screen. Turns go clockwise.
+ * Where a point of the board lies on the screen: the board is told from its left and rear edge as its side is seen;
+ * the rear edge is nearest to the reader, at the foot of the screen. Turns go clockwise.
  */
 export function place(face: BoardFace, at: Spot, turn: Turn): Spot {
   const [x, y] = [at.x, face.depth - at.y]
@@ -48,9 +48,9 @@ export function unplace(face: BoardFace, spot: Spot, turn: Turn): Spot {
   }
 }
 
-const clockwise: Edge[] = ['rear', 'right', 'front', 'left']
+const clockwise: Edge[] = ['front', 'right', 'rear', 'left']
 
-/** The edge of the screen (rear is its top) at which an edge lies that is told as seen from the top of the board. */
+/** The edge of the screen (front is its top) at which an edge lies that is told as seen from the top of the board. */
 export function edgeOnScreen(edge: Edge, side: Side, turn: Turn): Edge {
   const seen = side === 'bottom' && (edge === 'left' || edge === 'right')
   const own = seen ? (edge === 'left' ? 'right' : 'left') : edge
@@ -73,17 +73,17 @@ export function inward(spot: Spot, all: Spot[], size: Spot): Edge {
   const row = from.filter((d) => Math.abs(d.y) < 0.7 && Math.abs(d.x) < near).length
   const column = from.filter((d) => Math.abs(d.x) < 0.7 && Math.abs(d.y) < near).length
   const side: Edge = spot.x < size.x / 2 ? 'right' : 'left'
-  const down: Edge = spot.y < size.y / 2 ? 'front' : 'rear'
+  const down: Edge = spot.y < size.y / 2 ? 'rear' : 'front'
   const toSide = Math.min(spot.x, size.x - spot.x)
   const toEnd = Math.min(spot.y, size.y - spot.y)
   const first = row !== column ? (row > column ? down : side) : toSide <= toEnd ? side : down
   const blocked: Record<Edge, (d: Spot) => boolean> = {
     right: (d) => Math.abs(d.y) < 1 && d.x > 0 && d.x < reach,
     left: (d) => Math.abs(d.y) < 1 && d.x < 0 && d.x > -reach,
-    front: (d) => Math.abs(d.x) < 1 && d.y > 0 && d.y < reach,
-    rear: (d) => Math.abs(d.x) < 1 && d.y < 0 && d.y > -reach,
+    rear: (d) => Math.abs(d.x) < 1 && d.y > 0 && d.y < reach,
+    front: (d) => Math.abs(d.x) < 1 && d.y < 0 && d.y > -reach,
   }
-  const ways: Edge[] = [first, side, down, 'rear', 'front', 'right', 'left']
+  const ways: Edge[] = [first, side, down, 'front', 'rear', 'right', 'left']
   return ways.find((way) => !from.some(blocked[way])) ?? first
 }
 

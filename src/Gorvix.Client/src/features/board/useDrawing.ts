@@ -56,7 +56,7 @@ export function useDrawing(
         return { x: spot.x + away, y: spot.y, anchor: 'start', turned: 0 }
       case 'left':
         return { x: spot.x - away, y: spot.y, anchor: 'end', turned: 0 }
-      case 'front':
+      case 'rear':
         return { x: spot.x, y: spot.y + away, anchor: 'end', turned: -90 }
       default:
         return { x: spot.x, y: spot.y - away, anchor: 'start', turned: -90 }
@@ -109,11 +109,11 @@ export function useDrawing(
     if (!of) return null
     const { x, y } = size.value
     switch (edgeOnScreen(of, side.value, turn.value)) {
-      case 'rear':
+      case 'front':
         return { x: x / 2, y: 0, turned: 0 }
       case 'right':
         return { x, y: y / 2, turned: 90 }
-      case 'front':
+      case 'rear':
         return { x: x / 2, y, turned: 180 }
       default:
         return { x: 0, y: y / 2, turned: 270 }

@@ -53,7 +53,7 @@ const steps: { step: LeafletStep; title: string; about: string }[] = [
   {
     step: 'pads',
     title: 'Pads and sockets',
-    about: 'As printed, rear to front or left to right.',
+    about: 'As printed, front to rear or left to right.',
   },
   {
     step: 'between',
@@ -218,7 +218,7 @@ useTitle(computed(() => `${name.value} – Board editor – Gorvix`))
               <LineTyper
                 label="Pad row or socket"
                 field="pads-line"
-                example="top left: R1 T1 5V G   or   AIR (1.25 mm) bottom rear: BAT G T3 R3"
+                example="top left: R1 T1 5V G   or   AIR (1.25 mm) bottom front: BAT G T3 R3"
                 :preview="preview"
                 :add="add"
               />

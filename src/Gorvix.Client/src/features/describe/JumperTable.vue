@@ -32,7 +32,7 @@ function lies(id: string) {
   if (!row) return
   const said = /^(top|bottom)\s+(\d+(?:\.\d+)?)\s*,\s*(\d+(?:\.\d+)?)$/i.exec(row.text.trim())
   row.error =
-    said || row.text.trim() === '' ? '' : 'Enter side, mm from left, mm from front: bottom 12,8'
+    said || row.text.trim() === '' ? '' : 'Enter side, mm from left, mm from rear: bottom 12,8'
   if (row.error !== '') return
   const side = said?.[1]?.toLowerCase() === 'bottom' ? 'bottom' : 'top'
   set(id, { place: said ? { side, x: Number(said[2]), y: Number(said[3]) } : null })

@@ -111,7 +111,7 @@ function remove() {
         @change="set({ x: $event ?? 0 })"
       />
       <TypedNumber
-        label="From front, mm"
+        label="From rear, mm"
         field="y"
         :value="pad.y"
         @change="set({ y: $event ?? 0 })"
