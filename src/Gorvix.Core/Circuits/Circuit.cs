@@ -29,6 +29,7 @@ public sealed class Circuit
         }
         Pads = board.Pads.ToDictionary(p => p.Id);
         Rails = board.Rails.ToDictionary(r => r.Id);
+        BatteryRail = board.Rails.FirstOrDefault(r => r is { Feed: RailFeed.Battery, From: null });
         Nets = board.Nets.ToDictionary(n => n.Id);
         _jobs = board.Ports.SelectMany(p => p.Nets.Distinct()).CountBy(n => n).ToDictionary();
         Sockets = [.. board.Plugs.Select(p => new Socket(p, this))];
@@ -198,6 +199,26 @@ public sealed class Circuit
             Add(edges, new Edge(Node.Rail(rail.Id), from, Origin.Regulator));
         }
         return edges;
+    }
+
+    /// <summary>The rail that the battery feeds; null where the board has none.</summary>
+    public Rail? BatteryRail { get; }
+
+    /// <summary>What a rail is made from: the rail that it names, else the battery's; null for those that come from no rail.</summary>
+    /// <param name="rail">A rail of the board.</param>
+    public Rail? SourceOf(Rail rail) =>
+        rail.From is { } id ? Rails[id]
+        : rail.Feed is RailFeed.Battery or RailFeed.Ground ? null
+        : BatteryRail;
+
+    /// <summary>A rail, and the rails it is made from, the nearest first.</summary>
+    /// <param name="rail">A rail of the board.</param>
+    public IEnumerable<Rail> Up(Rail rail)
+    {
+        for (Rail? at = rail; at is not null; at = SourceOf(at))
+        {
+            yield return at;
+        }
     }
 
     private static void Add(Dictionary<Node, List<Edge>> edges, Edge edge)

@@ -89,7 +89,7 @@ public static class Trace
     public static bool? OnUsb(Circuit circuit, Rail rail) =>
         rail.Feed == RailFeed.RegulatorOrUsb ? true
         : rail.Feed == RailFeed.RegulatorUsbUnknown ? null
-        : rail.From is { } from ? OnUsb(circuit, circuit.Rails[from])
+        : circuit.SourceOf(rail) is { } source ? OnUsb(circuit, source)
         : false;
 
     /// <summary>

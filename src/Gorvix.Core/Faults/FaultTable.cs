@@ -98,24 +98,15 @@ public sealed class FaultTable
     }
 
     // The rail at each supply lead, with the rails it comes from.
-    private static ILookup<string, string> RailsOf(WiredBuild wired)
-    {
-        var rails = wired.Build.Board.Rails;
-        // A rail that names no source hangs on the battery.
-        var battery = rails.FirstOrDefault(r => r.Feed == RailFeed.Battery)?.Id;
-        IEnumerable<string> Up(string rail) =>
-            (rails.First(r => r.Id == rail).From ?? (rail == battery ? null : battery)) is { } from
-                ? Up(from).Prepend(rail)
-                : [rail];
-        return (
+    private static ILookup<string, string> RailsOf(WiredBuild wired) =>
+        (
             from lead in wired.Leads
             where lead is { Lead.Role: LeadRole.Supply, Pad: not null }
             from strand in wired.Build.Circuit.From(lead.Pad!)
             where strand.To.Kind == Circuits.NodeKind.Rail && strand.Conducts(wired.Positions())
-            from rail in Up(strand.To.Id)
-            select (lead.Device, Rail: rail)
+            from rail in wired.Build.Circuit.Up(wired.Build.Circuit.Rails[strand.To.Id])
+            select (lead.Device, Rail: rail.Id)
         ).ToLookup(r => r.Device, r => r.Rail);
-    }
 
     /// <summary>The index of a test; null where there is none of that id.</summary>
     public int? IndexOf(string test) => _at.TryGetValue(test, out var at) ? at : null;

@@ -21,11 +21,11 @@ internal sealed class RailShape
     public RailShape(ResolvedBuild build)
     {
         (Board, Circuit) = (build.Board, build.Circuit);
-        Root = Board.Rails.FirstOrDefault(r => r is { Feed: RailFeed.Battery, From: null })?.Id;
+        Root = Circuit.BatteryRail?.Id;
         Rails = [.. Board.Rails.Where(r => r.Feed != RailFeed.Ground)];
         _below = Board
             .Rails.Where(r => r.Feed is not (RailFeed.Ground or RailFeed.Battery))
-            .ToLookup(r => r.From ?? Root);
+            .ToLookup(r => Circuit.SourceOf(r)?.Id);
         _names = build.Devices.ToDictionary(d => d.Id, d => d.Device.Name);
         Leads =
         [

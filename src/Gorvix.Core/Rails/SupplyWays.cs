@@ -1,5 +1,3 @@
-using Gorvix.Core.Parts;
-
 namespace Gorvix.Core.Rails;
 
 /// <summary>The stations on the way to each supply lead, with their nodes: found once, and the same for every charge of the pack.</summary>
@@ -27,15 +25,8 @@ internal sealed class SupplyWays(RailNet net)
                 ($"lead {fed.Lead.Lead.Label}", fed.Node),
             ];
         }
-        var (rails, board) = (net.Wired.Build.Circuit.Rails, net.Wired.Build.Board);
-        var root = board.Rails.FirstOrDefault(r => r is { Feed: RailFeed.Battery, From: null })?.Id;
-        var chain = new List<Rail>();
-        for (var at = fed.Rails.Count > 0 ? rails[fed.Rails[0]] : null; at is not null; )
-        {
-            chain.Insert(0, at);
-            var up = at.From ?? (at.Feed == RailFeed.Battery ? null : root);
-            at = up is null ? null : rails[up];
-        }
+        var circuit = net.Wired.Build.Circuit;
+        var chain = fed.Rails.Count > 0 ? circuit.Up(circuit.Rails[fed.Rails[0]]).Reverse() : [];
         return
         [
             .. chain.Select(r => ($"{r.Label} rail", net.NodeOf(r.Id))),

@@ -81,14 +81,10 @@ public sealed record Budget(string? Device, string Id, string Label, int Limit)
         double peak
     )
     {
-        var root = circuit.Board.Rails.FirstOrDefault(r => r is { Feed: RailFeed.Battery, From: null });
         for (var at = rail; at is not null; )
         {
             yield return (at, typical, peak);
-            var up =
-                at.From is { } id ? circuit.Rails[id]
-                : at.Feed is RailFeed.Battery or RailFeed.Ground ? null
-                : root;
+            var up = circuit.SourceOf(at);
             if (up is not null && at is { Volts: not null, Feed: not RailFeed.Battery })
             {
                 // A booster switches, whatever else is told of it.
