@@ -151,7 +151,7 @@ public class CircuitApiTests
         return new JsonObject
         {
             ["format"] = "gorvix",
-            ["version"] = 3,
+            ["version"] = 4,
             ["builds"] = new JsonArray(
                 new JsonObject
                 {

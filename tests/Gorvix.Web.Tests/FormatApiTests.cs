@@ -14,7 +14,7 @@ public class FormatApiTests
         var (status, card) = await server.Post("/api/builds/import", Kept(1));
         Assert.Equal((201, "old-heron"), (status, card.GetProperty("id").GetString()));
         var export = await server.Client.GetStringAsync("/api/builds/old-heron/export");
-        Assert.Contains("\"version\": 3,", export);
+        Assert.Contains("\"version\": 4,", export);
         Assert.Contains("\"kind\": \"route\",", export);
         Assert.Contains("\"VC-4800\"", export);
     }
@@ -78,7 +78,7 @@ public class FormatApiTests
         Assert.Equal(LiveServer.DemoBuilds, builds.Count);
         var card = builds.Single(b => b.GetProperty("id").GetString() == Hare);
         Assert.Contains(
-            "Build \"north-face-hare\" is stored in format 9; this Gorvix reads formats 1 to 3.",
+            "Build \"north-face-hare\" is stored in format 9; this Gorvix reads formats 1 to 4.",
             card.GetProperty("verdict").GetProperty("sentence").GetString()
         );
         foreach (var (path, body) in new[] { ("changes", Pin), ("undo", """{"version":1}"""), ("fit", null) })

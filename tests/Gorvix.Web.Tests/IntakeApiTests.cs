@@ -166,7 +166,7 @@ public class IntakeApiTests
         await using var server = await LiveServer.Start();
         var (status, problem) = await server.Post(
             "/api/files/look",
-            Asked("{\"format\":\"gorvix\",\n\"version\":3,\"boards\":[{}]}")
+            Asked("{\"format\":\"gorvix\",\n\"version\":4,\"boards\":[{}]}")
         );
         Assert.Equal(422, status);
         Assert.Contains("line 2 (boards[0])", problem.GetProperty("detail").GetString());

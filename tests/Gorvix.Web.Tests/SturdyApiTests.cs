@@ -80,7 +80,7 @@ public class SturdyApiTests
         else
         {
             Assert.Equal(raw, await export.Content.ReadAsStringAsync());
-            Assert.Equal("north-face-hare.stored-3.txt", export.Content.Headers.ContentDisposition!.FileName);
+            Assert.Equal("north-face-hare.stored-4.txt", export.Content.Headers.ContentDisposition!.FileName);
         }
         Assert.Equal(204, (await server.Post($"{Hare}/remove", "")).Status);
         Assert.Equal(LiveServer.DemoBuilds - 1, await server.Count());
