@@ -49,7 +49,7 @@ public class ShelfTests
         await using var page = await Page.Open("/");
         page.Find("[data-build='north-face-hare']");
         var file = Path.Combine(Directory.CreateTempSubdirectory("gorvix-").FullName, "damaged.json");
-        await File.WriteAllTextAsync(file, "{\"format\":\"gorvix\",\n\"version\":3,\n\"boards\":[{\"id\":\"x\"}]}");
+        await File.WriteAllTextAsync(file, "{\"format\":\"gorvix\",\n\"version\":4,\n\"boards\":[{\"id\":\"x\"}]}");
         Import(page, file);
         page.Says("[role='alert']", "damaged.json not imported. Nothing was saved.");
         page.Says("[role='alert']", "line 3 (boards[0])");
