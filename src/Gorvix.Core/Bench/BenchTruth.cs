@@ -81,7 +81,10 @@ internal sealed class BenchTruth
     /// True when what the aircraft gets in a situation is known. Where loads ask for more than any state gives a limiter stands at its limit and
     /// everything is dark; what a source without one does then nobody can tell.
     /// </summary>
-    public bool Knows(Situation situation) => Sheet(situation).Problem is null || situation.InLine == InLine.Limiter;
+    /// <remarks>Nor is it where USB alone is left and nobody has said which rails that powers.</remarks>
+    public bool Knows(Situation situation) =>
+        (Sheet(situation).Problem is null || situation.InLine == InLine.Limiter)
+        && !(Real.Ails.IsOnUsbAlone && Sheet(situation).Leads.Any(l => l.State == LeadFeed.UsbUnknown));
 
     /// <summary>What is seen of every link at once.</summary>
     public Seen ShowsAll(Situation situation) =>

@@ -1,5 +1,4 @@
 using Gorvix.Core.Builds;
-using Gorvix.Core.Circuits;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Rails;
@@ -375,18 +374,8 @@ internal sealed class PowerChecks
     private BenchCheck? Dark(DeviceInBuild device)
     {
         var leads = _usb.Leads.Where(l => l.Device == device.Id && l.State != LeadFeed.Unfed).ToList();
-        if (leads.Count == 0)
-        {
-            return null;
-        }
-        // Nobody has said whether USB powers it: what it should show is not known.
-        if (
-            leads.Exists(l =>
-                l.Rail is { } of
-                && _wired.Build.Circuit.Rails.TryGetValue(of, out var r)
-                && Trace.OnUsb(_wired.Build.Circuit, r) is null
-            )
-        )
+        // Where nobody has said whether USB powers it, what it should show is not known.
+        if (leads.Count == 0 || leads.Exists(l => l.State == LeadFeed.UsbUnknown))
         {
             return null;
         }

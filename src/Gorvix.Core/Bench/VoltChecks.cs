@@ -103,7 +103,11 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
             : new VoltWindow
             {
                 // What is off here, as it should be, needs nothing.
-                Min = leads.Where(l => l.State != LeadFeed.Silent).Select(l => l.Window.Min).DefaultIfEmpty(0).Max(),
+                Min = leads
+                    .Where(l => l.State is not (LeadFeed.Silent or LeadFeed.UsbUnknown))
+                    .Select(l => l.Window.Min)
+                    .DefaultIfEmpty(0)
+                    .Max(),
                 Max = leads.Min(l => l.Window.Max),
             };
     }

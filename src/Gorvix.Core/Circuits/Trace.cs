@@ -82,9 +82,6 @@ public static class Trace
         return new VoltWindow { Min = Out(from.Min), Max = Out(from.Max) };
     }
 
-    /// <summary>True when a rail lives on USB alone: by itself, or through what feeds it.</summary>
-    public static bool AliveOnUsb(Circuit circuit, Rail rail) => OnUsb(circuit, rail) == true;
-
     /// <summary>Whether USB alone powers a rail, itself or through the rail that it is made from; null where nobody has said.</summary>
     public static bool? OnUsb(Circuit circuit, Rail rail) =>
         rail.Feed == RailFeed.RegulatorOrUsb ? true

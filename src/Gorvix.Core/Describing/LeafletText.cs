@@ -91,23 +91,34 @@ public static partial class LeafletText
 
     // Until format version 4 the arrow of an upright board pointed to the "rear": such a text is read as it was meant.
     private static string[] EndsOf(string[] lines) =>
-        !lines.Take(MostLines).Any(l => ArrowRear().IsMatch(l))
-            ? lines
-            :
-            [
-                .. lines.Select(l =>
-                    PlaceLine().Replace(l, m => End().Replace(m.Value, e => Same(e.Value, "rear") ? "front" : "rear"))
-                ),
-            ];
+        lines.Any(l => WordsOf(l) is ["arrow", "rear", ..]) ? [.. lines.Select(Turned)] : lines;
+
+    private static string[] WordsOf(string line) =>
+        line.Length > MostLine
+            ? []
+            : line.ToLowerInvariant()
+                .Split(' ', 3, StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+
+    // What follows usb and arrow, and top and bottom before the colon of a row or a socket: names and free words stay.
+    private static string Turned(string line)
+    {
+        if (line.Length > MostLine)
+        {
+            return line;
+        }
+        var colon = line.IndexOf(':', StringComparison.Ordinal);
+        var from =
+            WordsOf(line) is ["usb" or "arrow", ..] ? 0
+            : colon > 0 && Side().Match(line[..colon]) is { Success: true } side ? side.Index
+            : line.Length;
+        var to = from == 0 ? line.Length : Math.Max(from, colon);
+        return line[..from] + End().Replace(line[from..to], e => Same(e.Value, "rear") ? "front" : "rear") + line[to..];
+    }
 
     private static bool Same(string one, string other) => string.Equals(one, other, StringComparison.OrdinalIgnoreCase);
 
-    [GeneratedRegex(@"^\s*arrow\s+rear\b", RegexOptions.IgnoreCase)]
-    private static partial Regex ArrowRear();
-
-    // What stands before the colon of a row or a socket, or after usb and arrow.
-    [GeneratedRegex(@"^\s*(?:usb\b|arrow\b|[^:#]*\b(?:top|bottom)\b)[^:#]*", RegexOptions.IgnoreCase)]
-    private static partial Regex PlaceLine();
+    [GeneratedRegex(@"\b(?:top|bottom)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Side();
 
     [GeneratedRegex(@"\b(?:front|rear)\b", RegexOptions.IgnoreCase)]
     private static partial Regex End();

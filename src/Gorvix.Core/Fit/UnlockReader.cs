@@ -151,14 +151,14 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WiredBuild wired,
         {
             (UnlockKind.SwapDevice, { } id)
                 when library.Device(id) is { } part && part.Supplies.Any(s => s is { Typical: null, Peak: null }) =>
-                $"current of the {part.Name} unknown: its rail is not checked",
+                $"unknown current of the {part.Name}: its rail is not checked",
             (UnlockKind.AddRegulator, { } id)
                 when library.Device(id) is { } part && part.Outputs.Any(o => o.Limit is null) =>
-                $"output limit of the {part.Name} unknown: not checked",
+                $"unknown output limit of the {part.Name}",
             (UnlockKind.SwapBoard, { } id)
                 when library.Board(id) is { } board
                     && board.Rails.Where(r => r.Volts > 0 && r.Limit is null).Select(r => r.Label).ToList()
-                        is { Count: > 0 } rails => $"limit of {Phrase.Join(rails)} unknown: not checked",
+                        is { Count: > 0 } rails => $"unknown limits on {Phrase.Join(rails)}",
             _ => null,
         };
 

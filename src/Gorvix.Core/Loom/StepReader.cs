@@ -1,5 +1,3 @@
-using System.Security.Cryptography;
-using System.Text;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Findings;
@@ -41,7 +39,7 @@ internal sealed class StepReader(
     {
         IEnumerable<LoomStep> all =
         [
-            Backup(),
+            BackupStep.Of(wired),
             .. new UndoReader(wired, neighbours).Steps(),
             .. AtDevices(),
             .. AtPlugs(),
@@ -69,45 +67,8 @@ internal sealed class StepReader(
         return known.Contains(null) ? step : step with { IsDone = true, DoneOn = known.Max(f => f!.On) };
     }
 
-    private static LoomStep Plain(string id, StepTopic topic, string words, string? device = null) =>
+    internal static LoomStep Plain(string id, StepTopic topic, string words, string? device = null) =>
         new(id, topic, null, words, "", null, device, [], []);
-
-    // A back-up is of its day: other settings ask for another one before they are made (common practice).
-    private LoomStep Backup() =>
-        Plain(
-            "backup",
-            StepTopic.Backup,
-            "Save two dumps of the board's settings, full and diff from default, with date and firmware. Then unplug USB and battery."
-        ) with
-        {
-            Facts =
-            [
-                new DeedFact
-                {
-                    Deed = BuiltDeed.Backup,
-                    Plan = Fingerprint(),
-                    Words = "settings saved",
-                },
-            ],
-        };
-
-    private string Fingerprint() =>
-        Convert.ToHexStringLower(
-            SHA256.HashData(
-                Encoding.UTF8.GetBytes(
-                    string.Join(
-                        '\n',
-                        [
-                            .. wired
-                                .Ports.Select(p => $"{p.Port.Id} {p.Settings}")
-                                .Distinct()
-                                .Order(StringComparer.Ordinal),
-                            $"{wired.Build.Build.Settings}",
-                        ]
-                    )
-                )
-            )
-        )[..12];
 
     private IEnumerable<LoomStep> AtDevices() =>
         from work in wired.Work

@@ -150,15 +150,16 @@ public static class RailCheck
                     ("takes", Figure(lead.Window.Max))
                 );
                 break;
-            case LeadFeed.Silent:
+            case LeadFeed.Silent or LeadFeed.UsbUnknown:
                 var rail = sheet.Rails.FirstOrDefault(r => r.Id == lead.Rail);
+                var isUnknown = lead.StateIn(sheet.Situation) == LeadFeed.UsbUnknown;
                 yield return Say(
                     RailRules.Silent,
                     Severity.Note,
-                    ("how", rail is { OnUsb: null } ? "not judged" : "off"),
+                    ("how", isUnknown ? "not checked" : "off"),
                     (
                         "why",
-                        rail is { OnUsb: null } ? $"it is not given whether USB powers {rail.Label}"
+                        isUnknown ? $"unknown whether USB powers {rail?.Label ?? "its rail"}"
                         : rail is { Alive: true }
                             ? $"{rail.Label} rail has only {Figure(lead.LowVolts!.Value)} V from USB"
                         : $"{rail?.Label ?? "its rail"} is powered from the battery only"

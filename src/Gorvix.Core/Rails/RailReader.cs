@@ -195,10 +195,7 @@ public static class RailReader
                 rule.Volts[node] > CurrentLoad.Wakes,
                 HeatOf(rail, regulators),
                 loads
-            )
-            {
-                OnUsb = Trace.OnUsb(shape.Circuit, rail),
-            };
+            );
         }
 
         // A regulator of unknown kind, or one that switches with unknown losses, asks its source for more than is known here.
@@ -358,6 +355,7 @@ public static class RailReader
             )
             {
                 BoardPad = PadOf(fed),
+                OnUsb = fed.Rails is [var of, ..] ? Trace.OnUsb(shape.Circuit, shape.Circuit.Rails[of]) : false,
             };
         }
 

@@ -39,6 +39,9 @@ public enum LeadFeed
     /// <summary>USB does not reach it, as is usual.</summary>
     Silent,
 
+    /// <summary>Nobody has said whether USB powers its rail, and nothing else does here.</summary>
+    UsbUnknown,
+
     /// <summary>No ground of its device is joined.</summary>
     Ungrounded,
 
@@ -101,9 +104,6 @@ public sealed record RailReading(
         : Peak > limit * Sharp ? RailState.Strained
         : RailState.Good;
 
-    /// <summary>Whether USB alone powers it; null where nobody has said.</summary>
-    public bool? OnUsb { get; init; } = false;
-
     /// <summary>What is left of its limit when everything draws its most, in amperes; null when the limit is not known.</summary>
     public double? Left => Limit is { } limit ? Math.Max(0, limit - Peak) : null;
 }
@@ -142,6 +142,10 @@ public sealed record LeadReading(
     /// <summary>Id of the pad of the board from which it comes, through outputs of other devices too; null when nothing feeds it.</summary>
     public string? BoardPad { get; init; }
 
+    /// <summary>Whether USB alone powers its rail; null where nobody has said.</summary>
+    [JsonIgnore]
+    public bool? OnUsb { get; init; } = false;
+
     /// <summary>The part of the least volts that leaflets and regulators are off (common practice: 2 %).</summary>
     public const double Little = 0.02;
 
@@ -151,7 +155,7 @@ public sealed record LeadReading(
         : Volts is not { } volts || LowVolts is not { } low ? LeadFeed.Ungrounded
         : Window.IsOver(volts) ? LeadFeed.Burns
         : !Window.IsUnder(low) ? LeadFeed.Good
-        : situation.InputVolts is null ? LeadFeed.Silent
+        : situation.InputVolts is null ? (OnUsb is null ? LeadFeed.UsbUnknown : LeadFeed.Silent)
         : low >= Window.Min * (1 - Little) ? LeadFeed.Tight
         : LeadFeed.Starves;
 }

@@ -233,9 +233,7 @@ public static class SeatFinder
                             ("plug", socket.Label),
                             (
                                 "transmits",
-                                Touch.TransmitsUnasked(device.Device, lead) == true
-                                    ? "transmits"
-                                    : "may transmit (not given)"
+                                Touch.TransmitsUnasked(device.Device, lead) == true ? "transmits" : "may transmit"
                             ),
                             ("pad", pad.Label)
                         )

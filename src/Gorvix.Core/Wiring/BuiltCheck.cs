@@ -79,7 +79,7 @@ public static class BuiltCheck
             SubjectOf(fact),
             ("lead", lead.Label),
             ("device", part.Name),
-            ("does", unasked == true ? "transmits" : "may transmit (not known)"),
+            ("does", unasked == true ? "transmits" : "may transmit"),
             ("pad", pad.Label),
             ("other", other)
         );

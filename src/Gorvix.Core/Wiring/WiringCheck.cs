@@ -41,7 +41,7 @@ public static class WiringCheck
                 Subject.Lead(lead.Device, lead.Lead.Id),
                 ("lead", lead.Lead.Label),
                 ("device", PartOf(lead).Name),
-                ("does", unasked == true ? "transmits" : "may transmit (not known)"),
+                ("does", unasked == true ? "transmits" : "may transmit"),
                 ("pad", lead.Pad!.Label),
                 ("other", other)
             );

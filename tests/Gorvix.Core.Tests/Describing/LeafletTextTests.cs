@@ -48,6 +48,44 @@ public class LeafletTextTests
     }
 
     [Fact]
+    public void Names_and_free_words_of_a_text_of_before_stay_as_they_are()
+    {
+        var board = Read("arrow rear", "recognise 2 beside the top rear arrow", "REAR (1.25 mm) bottom rear: BAT G");
+        Assert.Equal("2 beside the top rear arrow", board.Recognise);
+        Assert.Equal("REAR", board.Plugs[0].Label);
+        Assert.Equal(BoardEdge.Front, board.Arrow);
+    }
+
+    /// <summary>As long a line as may be sent: it is answered, and not walked over and over.</summary>
+    [Fact]
+    public void A_line_of_a_hundred_thousand_letters_beside_an_old_arrow_is_refused_at_once() =>
+        Assert.NotEmpty(
+            LeafletText.Read("arrow rear\n" + string.Concat(Enumerable.Repeat(" top", 24_000)) + "\n").Problems
+        );
+
+    [Fact]
+    public void What_is_new_in_a_text_is_read_and_written_again()
+    {
+        var board = Read(
+            "controller F4",
+            "rail 5V: 5 V regulator, USB unknown, board 0.2 A",
+            "port ADC1 analogue: RX, reads battery-voltage",
+            "port I2C1 bus: SDA SCL, address 0x76 \"the barometer\"",
+            "net u1tx: driven-low",
+            "top left: R1 T1 5V G CUR ADC1.RX SDA SCL"
+        );
+        Assert.Equal(
+            (RailFeed.RegulatorUsbUnknown, 0.2),
+            (board.Rails.First(r => r.Label == "5V").Feed, board.Rails.First(r => r.Label == "5V").Own)
+        );
+        Assert.Equal(AnalogueReading.BatteryVoltage, board.Ports.First(p => p.Id == "ADC1").Reads);
+        Assert.Equal(AnalogueReading.Current, board.Ports.First(p => p.Id == "CUR").Reads);
+        Assert.Equal(118, board.Ports.First(p => p.Id == "I2C1").Addresses.Single().Address);
+        Assert.Equal(BootLevel.DrivenLow, board.Nets.First(n => n.Id == "u1tx").AtBoot);
+        Assert.Equal(Json(board), Json(LeafletText.Read(LeafletText.Write(board)).Board));
+    }
+
+    [Fact]
     public void A_row_as_printed_makes_ports_and_rails()
     {
         var board = Read("controller F4", "top left: R1 T1 5V G 4V5");

@@ -116,7 +116,7 @@ public class RuleStepTests
         var circuit = Circuit.Of(Whole("F4", "U1") with { Rails = [usb, next, last, other] });
         Assert.Equal(
             [true, true, true, false],
-            new[] { usb, next, last, other }.Select(r => Trace.AliveOnUsb(circuit, r))
+            new[] { usb, next, last, other }.Select(r => Trace.OnUsb(circuit, r) == true)
         );
     }
 

@@ -212,6 +212,12 @@ public class BoardLimitsTests
                 "nothing regulates it",
                 WithRail(r => r with { Feed = RailFeed.Battery, Dropout = 0.5 })
             },
+            {
+                "VALUE",
+                "rails[0].own",
+                "on a rail without a regulator",
+                WithRail(r => r with { Feed = RailFeed.Battery, Own = 0.1 })
+            },
         };
 
     [Theory]

@@ -15,6 +15,7 @@ public class DeviceLimitsTests
             { "leads[0].highFromVolts", 0.5, 60, Step, v => WithLead(l => l with { HighFromVolts = v }) },
             { "supplies[0].typical", 0, 200, Step, v => WithSupply(s => s with { Typical = v }) },
             { "supplies[0].peak", 0, 200, Step, v => WithSupply(s => s with { Peak = v }) },
+            { "supplies[0].powerAt", 1, 60, Step, v => WithSupply(s => s with { PowerAt = v }) },
             { "units", 1, 8, 1, v => Plain1 with { Pieces = (int)v } },
             { "outputs[0].volts", 0.5, 60, Step, v => WithOutput(o => o with { Volts = v }) },
             { "outputs[0].limit", 0.001, 200, 0.0005, v => WithOutput(o => o with { Limit = v }) },

@@ -38,5 +38,6 @@ export const feedWords = {
   starves: 'UNDER-VOLTAGE',
   tight: 'marginal',
   silent: 'off',
+  usbUnknown: 'unknown on USB',
   good: 'OK',
 }
