@@ -4560,7 +4560,7 @@ export interface components {
          * @description How it stands with a supply lead.
          * @enum {unknown}
          */
-        LeadFeed: "good" | "burns" | "tight" | "starves" | "silent" | "ungrounded" | "unfed";
+        LeadFeed: "good" | "burns" | "tight" | "starves" | "silent" | "usbUnknown" | "ungrounded" | "unfed";
         /** @description What a supply lead gets in a situation. */
         LeadReading: {
             /** @description Id of the device within the build. */
@@ -6218,8 +6218,6 @@ export interface components {
             loads: components["schemas"]["RailLoad"][];
             /** @description How it stands with it. */
             state?: components["schemas"]["RailState"];
-            /** @description Whether USB alone powers it; null where nobody has said. */
-            onUsb?: null | boolean;
             /**
              * Format: double
              * @description What is left of its limit when everything draws its most, in amperes; null when the limit is not known.
