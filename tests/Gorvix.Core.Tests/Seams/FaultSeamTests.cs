@@ -1,5 +1,4 @@
 using Gorvix.Core.Bench;
-using Gorvix.Core.Builds;
 using Gorvix.Core.Faults;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Parts;

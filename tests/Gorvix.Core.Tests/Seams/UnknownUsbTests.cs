@@ -4,7 +4,6 @@ using Gorvix.Core.Drills;
 using Gorvix.Core.Fit;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Rails;
-using Gorvix.Core.Routing;
 using Gorvix.Core.Settings;
 using static Gorvix.Core.Tests.Handmade;
 
