@@ -163,4 +163,24 @@ footer {
     order: 1;
   }
 }
+
+/* On a phone each button keeps its place in view. */
+@media (max-width: 600px) {
+  header,
+  footer {
+    flex-wrap: wrap;
+  }
+
+  footer .v-btn {
+    flex: 1 1 0;
+    min-width: 0;
+    padding: 0 8px;
+  }
+
+  footer .quiet {
+    flex-basis: 100%;
+    order: 1;
+    text-align: center;
+  }
+}
 </style>
