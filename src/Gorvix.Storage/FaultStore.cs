@@ -73,11 +73,18 @@ public sealed class FaultStore(GorvixDb db, LogStore log, TimeProvider time)
     /// <summary>Ends the search that goes on, with a line in the log. One that rests on the Bench alone was not written yet.</summary>
     /// <param name="build">The build.</param>
     /// <param name="seen">How often it was written when the writer saw it.</param>
+    /// <param name="ended">When the search before it ended, as the writer saw it.</param>
     /// <param name="words">What it ended with.</param>
     /// <param name="kinds">What kinds of thing were found; none where it was given up.</param>
     /// <exception cref="FaultCaseChangedException">Somebody else has written it since.</exception>
-    public async Task Close(string build, int seen, string words, IReadOnlyList<FaultKind> kinds)
+    public async Task Close(string build, int seen, DateTime? ended, string words, IReadOnlyList<FaultKind> kinds)
     {
+        await using var transaction = await db.Database.BeginTransactionAsync();
+        // A search that was not written yet has no step to tell that another window has ended it.
+        if (await LastEnd(build) != ended)
+        {
+            throw new FaultCaseChangedException();
+        }
         var now = time.GetUtcNow().UtcDateTime;
         var row = await Row(build, seen);
         if (row is null)
@@ -103,6 +110,7 @@ public sealed class FaultStore(GorvixDb db, LogStore log, TimeProvider time)
                 Words = words,
             }
         );
+        await transaction.CommitAsync();
     }
 
     /// <summary>What the builder knows of himself.</summary>

@@ -9,8 +9,8 @@ public class DrillScreenTests
 {
     private const string OnHare = "/drill?build=north-face-hare";
 
-    // On every machine this seed draws the same at level 1: TX of Beacon D6: open joint
-    private const string Seed = "47";
+    // On every machine this seed draws the same at level 1: RX of Beacon D6: open joint
+    private const string Seed = "10";
 
     private static async Task<Page> Hall(string path = OnHare)
     {
@@ -38,22 +38,22 @@ public class DrillScreenTests
         page.Write("[data-field='seed']", Seed);
         page.Click("[data-kind='fault'] .v-btn");
         page.Says("[aria-label='Observed so far']", "0 s bench time");
-        page.Says(".left", "TX of Beacon D6: open joint");
+        page.Says(".left", "RX of Beacon D6: open joint");
         page.Write("[data-field='find']", "magnification beacon");
         page.Click("[data-test]");
         page.Says(".how", "magnification");
         page.Click("[data-do='test']");
-        page.Says("[aria-label='Observed so far']", "TX connects to nothing");
+        page.Says("[aria-label='Observed so far']", "RX connects to nothing");
         Assert.Equal("2", page.Find("[data-testid='clock']").GetAttribute("data-minutes"));
-        page.Write("[data-field='name']", "gnd (black) of beacon d6: open joint");
-        page.Click("[data-name]");
-        page.Says(".named", "Not the fault: GND (black) of Beacon D6: open joint");
         page.Write("[data-field='name']", "tx of beacon d6: open joint");
+        page.Click("[data-name]");
+        page.Says(".named", "Not the fault: TX of Beacon D6: open joint");
+        page.Write("[data-field='name']", "rx of beacon d6: open joint");
         page.Click("[data-name]");
         // 2 minutes for the test, 11 in vain, 1 to say it, where 3 do.
         page.Find("[data-testid='end'][data-score='21']");
-        page.Says("[aria-label='Solution']", "TX of Beacon D6: open joint");
-        page.Says("[aria-label='Solution']", "Connect TX of Beacon D6");
+        page.Says("[aria-label='Solution']", "RX of Beacon D6: open joint");
+        page.Says("[aria-label='Solution']", "Connect RX of Beacon D6");
         Assert.Equal("", page.Accessibility());
         page.Shot("drill");
         // It stays: who comes back reads the same.
@@ -78,9 +78,9 @@ public class DrillScreenTests
         page.Press("n");
         page.Find(".how");
         page.Press("t");
-        page.Says("[aria-label='Observed so far']", "TX connects to nothing");
+        page.Says("[aria-label='Observed so far']", "RX connects to nothing");
         page.Press("w");
-        page.Press("tx of beacon d6: open joint");
+        page.Press("rx of beacon d6: open joint");
         page.Says("[aria-label='Name the fault']", "Press Enter to answer.");
         page.Press(Keys.Enter);
         page.Find("[data-testid='end'][data-score='100']");
@@ -156,6 +156,8 @@ public class DrillScreenTests
                 {
                     page.Run("document.querySelector('[data-pad][tabindex=\"0\"]').focus()");
                     page.Press(Keys.ArrowDown);
+                    // Jumpers are drawn first and have a stop of their own: the arrows stay on the pads.
+                    Assert.NotNull(page.Run("return document.activeElement.dataset.pad"));
                     page.Press(Keys.Enter);
                     page.Find("[data-do='that-pad']:not([disabled])");
                     page.Press("t");

@@ -28,8 +28,10 @@ public class FaultScreenTests
         Assert.Equal("", page.Accessibility());
         page.Shot("faults");
 
-        page.Says(".card[data-test]", "under magnification");
-        page.Click(".card [data-outcome='tx off']");
+        page.Says(".card[data-test]", "TX at Beacon D6 to AIR pin 4 (RX1)");
+        page.Click(".card [data-outcome='silent']");
+        page.Says(".card[data-test]", "RX at Beacon D6 to AIR pin 3 (TX1)");
+        page.Click(".card [data-outcome='beeps']");
         page.Says("[data-testid='verdict'][data-state='found']", "TX of Beacon D6: open joint.");
         page.Says(".cause", "Connect TX of Beacon D6 to AIR pin 4 (RX1).");
         Assert.Contains("RX1", page.Text("aside"));

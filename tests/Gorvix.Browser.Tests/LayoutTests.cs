@@ -107,6 +107,10 @@ public class LayoutTests
             page.Settles();
             Assert.Equal((width, ""), (width, page.Run(Look)));
         }
+        // On a phone nothing is pushed off to the side.
+        page.Resize(390, 844);
+        page.Settles();
+        Assert.Equal(390L, page.Run("return document.documentElement.scrollWidth"));
     }
 
     [Fact]

@@ -78,11 +78,11 @@ public class NewBuildTests
         page.Choose("[data-field='board']", "Cobbold Mote F1");
         Device(page, "reed 6", "Dunmerrow Reed 6");
         page.Choose("[data-field='cells']", "4S");
-        page.Says("#refused", "The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.");
+        page.Says("#refused", "Mote F1 needs 4.5–5.5 V but gets 16.8 V (full battery).");
         Assert.Equal("", page.Accessibility());
         Assert.DoesNotContain("Problem:", page.Text(".so-far"));
         page.Click("[data-insist]");
-        page.Says(".so-far", "Problem: The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.");
+        page.Says(".so-far", "Problem: Mote F1 needs 4.5–5.5 V but gets 16.8 V (full battery).");
         page.Gone("#refused");
         page.Choose("[data-field='board']", "Thornwick Spindle F7");
         page.Until(
@@ -90,7 +90,7 @@ public class NewBuildTests
             "a board that takes the pack to be taken"
         );
         page.Choose("[data-field='board']", "Cobbold Mote F1");
-        page.Says("#refused", "The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.");
+        page.Says("#refused", "Mote F1 needs 4.5–5.5 V but gets 16.8 V (full battery).");
         Assert.Equal("", page.Console());
     }
 

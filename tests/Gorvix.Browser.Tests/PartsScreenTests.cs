@@ -30,10 +30,10 @@ public class PartsScreenTests
         page.Click("[data-exchange='board']");
         page.Says(
             "[data-candidate='cobbold-mote-f1-r5']",
-            "Problem: The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V."
+            "Problem: Mote F1 needs 4.5–5.5 V but gets 16.8 V (full battery)."
         );
         page.Click("[data-candidate='cobbold-mote-f1-r5']");
-        page.Says("#told", "Problem: The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.");
+        page.Says("#told", "Problem: Mote F1 needs 4.5–5.5 V but gets 16.8 V (full battery).");
         page.Says("#take", "Use this part anyway");
         Assert.Equal("", page.Accessibility());
         page.Click("[data-candidate='thornwick-spindle-f7-r1']");

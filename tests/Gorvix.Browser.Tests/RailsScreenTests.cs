@@ -12,7 +12,7 @@ public class RailsScreenTests
         page.Says("[data-testid='supply']", "4V5 rail");
         page.Click("#to-rails");
         page.Says("[data-rail='5v']", "250 mA of 1 A spare");
-        page.Says(".findings", "5V of Furlong drops to 4.47 V");
+        page.Says(".findings", "5V of Furlong gets 4.47 V");
         page.Says("[data-window='radio v']", "marginal");
         page.Says("[data-window='receiver v']", "OK");
         page.Says("[data-testid='readings']", "GND at Sedge 3");
@@ -50,7 +50,7 @@ public class RailsScreenTests
         page.Says("[data-window='receiver v']", "OVER-VOLTAGE");
         page.Says(".findings", "5V of Reed 10 gets 16.8 V (JP at \"BAT\"),");
         page.Go("/builds/drill-shed-gull/rails?at=JP-");
-        page.Says(".findings", "RAIL-TIED 5V rail and BAT rail are tied together (JP closed on every side).");
+        page.Says(".findings", "TIED 5V rail and BAT rail are tied together (JP closed on every side).");
         Assert.Equal("", page.Console());
     }
 
@@ -60,11 +60,11 @@ public class RailsScreenTests
         await using var page = await Page.Open("/builds/spoil-tip-owl/rails");
         page.Says("[data-window='radio v']", "marginal");
         // Shorter wires lose less; a rail of 4.5 V stays marginal for what needs 4.5 V.
-        page.Says(".findings", "drops to 4.47 V (full battery), needs 4.5 V.");
+        page.Says(".findings", "gets 4.47 V (full battery), needs 4.5 V.");
         page.Write("[data-wire='radio v']", "2");
         page.Says("main", "Other supply wires are assumed to be 10 cm, as thick as their current asks");
         page.Write("[data-wire='radio g']", "2");
-        page.Says(".findings", "drops to 4.49 V (full battery), needs 4.5 V.");
+        page.Says(".findings", "gets 4.49 V (full battery), needs 4.5 V.");
         page.Says("[data-window='radio v']", "marginal");
         page.Write("[data-wire='radio v']", "0");
         page.Says("[data-section='wires']", "Enter a length of 0.1 to 500 cm.");
@@ -91,7 +91,7 @@ public class RailsScreenTests
         page.Click("#to-rails");
         page.Says("[data-rail='9v']", "7.90 V");
         page.Says(".findings", "No pad can power the Beacon D6.");
-        page.Says(".findings", "RAIL-INPUT Spindle F7 gets 8.4 V (full battery), needs 9.5 to 26.0 V.");
+        page.Says(".findings", "INPUT Spindle F7 needs 9.5–26.0 V but gets 8.4 V (full battery).");
         page.Click("[data-situation='empty']");
         page.Says("[data-rail='9v']", "6.10 V");
         page.Says("[data-window^='air-unit']", "not powered");

@@ -65,13 +65,13 @@ public class SetupScreenTests
         page.Write("[data-field='input-volts']", "much");
         page.Says("[data-section='supply'] [data-field='input-volts']", "Enter a voltage above 0");
         page.Write("[data-field='input-volts']", "");
-        page.Says(".findings", "INPUT The Mote F1 needs 4.5–5.5 V but would have 6.6–8.4 V.");
+        page.Says(".findings", "INPUT Mote F1 needs 4.5–5.5 V but gets 8.4 V (full battery).");
         page.Says("#to-parts", "1");
         page.Choose("[data-field='firmware']", "newer generation");
         page.Says("#verdict", "No port for RC link (Reed 6).");
         page.Says("[data-section='firmware']", "No software serial.");
         page.Click("#undo");
-        page.Says(".findings", "The Mote F1 needs");
+        page.Says(".findings", "Mote F1 needs");
         page.Choose("[data-field='cells']", "not set");
         page.Says(".findings", "No battery chosen yet");
         Assert.Equal("", page.Console());
@@ -87,7 +87,7 @@ public class SetupScreenTests
         page.Says("[data-part='askerdale-pinion-f4-r2']", "current");
         page.Says(
             "[data-part='cobbold-mote-f1-r5']",
-            "Problem: The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V."
+            "Problem: Mote F1 needs 4.5–5.5 V but gets 16.8 V (full battery)."
         );
         page.Shot("sweep");
         page.Click("[data-subject='receiver']");

@@ -180,6 +180,22 @@ public class FaultApiTests
     }
 
     [Fact]
+    public async Task Of_several_windows_that_end_it_at_once_one_does()
+    {
+        await using var server = await LiveServer.Start();
+        await server.Post($"{Hare}/bench/readings", """{"key":"a","check":"link.control.light","answer":"no"}""");
+        await server.Get($"{Hare}/faults");
+        var ends = await Task.WhenAll(
+            Enumerable.Range(0, 6).Select(_ => server.Post($"{Hare}/faults/end", """{"step":0}"""))
+        );
+        Assert.Equal([200, 409, 409, 409, 409, 409], ends.Select(e => e.Status).Order());
+        Assert.Single(
+            (await server.Get($"{Hare}/log?kinds=note")).GetProperty("entries").EnumerateArray(),
+            n => n.GetProperty("words").GetString()!.Contains("Fault search stopped", StringComparison.Ordinal)
+        );
+    }
+
+    [Fact]
     public async Task Two_windows_at_one_search_do_not_write_over_each_other()
     {
         await using var server = await LiveServer.Start();

@@ -117,19 +117,19 @@ public class LogApiTests
         async Task<JsonElement> Entry(string build = Hare) =>
             (await server.Get($"{build}/log?kinds=reading&most=1")).GetProperty("entries")[0];
         var before = await State();
-        await server.Post($"{Hare}/bench/readings", """{"key":"slip","check":"link.control.sticks","answer":"no"}""");
+        await server.Post($"{Hare}/bench/readings", """{"key":"a/slip","check":"link.control.sticks","answer":"no"}""");
         Assert.Equal("stopped", await State());
-        var (status, _) = await server.Put($"{Hare}/log/readings/slip/struck", """{"struck":true}""");
+        var (status, _) = await server.Put($"{Hare}/log/readings/struck", """{"key":"a/slip","struck":true}""");
         Assert.Equal(204, status);
         Assert.Equal(before, await State());
         var first = (await Entry()).GetProperty("struck").GetString();
         Assert.NotNull(first);
         // Sent again it is the same one.
-        await server.Put($"{Hare}/log/readings/slip/struck", """{"struck":true}""");
+        await server.Put($"{Hare}/log/readings/struck", """{"key":"a/slip","struck":true}""");
         Assert.Equal(first, (await Entry()).GetProperty("struck").GetString());
         Assert.DoesNotContain(
             (await server.Get($"{Hare}/bench/points/link.control.sticks")).GetProperty("readings").EnumerateArray(),
-            r => r.GetProperty("key").GetString() == "slip"
+            r => r.GetProperty("key").GetString() == "a/slip"
         );
         var csv = Encoding.UTF8.GetString(await Bytes(server, $"{Hare}/log.csv"));
         Assert.EndsWith("struck", csv.Split('\n')[0].TrimEnd());
@@ -141,12 +141,12 @@ public class LogApiTests
         var copy = JsonDocument.Parse(body).RootElement.GetProperty("id").GetString();
         Assert.Equal(first, (await Entry($"/api/builds/{copy}")).GetProperty("struck").GetString());
 
-        await server.Put($"{Hare}/log/readings/slip/struck", """{"struck":false}""");
+        await server.Put($"{Hare}/log/readings/struck", """{"key":"a/slip","struck":false}""");
         Assert.Equal("stopped", await State());
-        Assert.Equal(404, (await server.Put($"{Hare}/log/readings/none/struck", """{"struck":true}""")).Status);
+        Assert.Equal(404, (await server.Put($"{Hare}/log/readings/struck", """{"key":"none","struck":true}""")).Status);
         Assert.Equal(
             404,
-            (await server.Put($"/api/builds/none/log/readings/slip/struck", """{"struck":true}""")).Status
+            (await server.Put($"/api/builds/none/log/readings/struck", """{"key":"a/slip","struck":true}""")).Status
         );
     }
 

@@ -68,7 +68,7 @@ public class NewBuildApiTests
         var (status, told) = await server.Post($"{Hare}/parts/foretold", Board);
         Assert.Equal(200, status);
         Assert.StartsWith(
-            "The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.",
+            "Mote F1 needs 4.5–5.5 V but gets 16.8 V (full battery).",
             told.GetProperty("stops")[0].GetString()
         );
         Assert.Equal(3, told.GetProperty("before").GetProperty("carried").GetInt32());

@@ -33,7 +33,7 @@ public class RailsApiTests
         );
         Assert.Contains(
             now.GetProperty("findings").EnumerateArray(),
-            f => f.GetProperty("rule").GetString() == "RAIL-STARVES"
+            f => f.GetProperty("rule").GetString() == "UNDER-VOLTAGE"
         );
         Assert.Equal(8, now.GetProperty("readings").GetArrayLength());
         Assert.Equal(3, view.GetProperty("charge").GetProperty("cells").GetInt32());
@@ -53,9 +53,9 @@ public class RailsApiTests
             .EnumerateArray()
             .Select(f => f.GetProperty("rule").GetString())
             .ToList();
-        Assert.Contains("RAIL-TIED", rules);
-        Assert.Contains("RAIL-BURNS", rules);
-        Assert.DoesNotContain("RAIL-STARVES", rules);
+        Assert.Contains("TIED", rules);
+        Assert.Contains("OVER-VOLTAGE", rules);
+        Assert.DoesNotContain("UNDER-VOLTAGE", rules);
         Assert.Equal(
             "stop",
             view.GetProperty("situations")

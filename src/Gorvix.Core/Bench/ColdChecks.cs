@@ -104,6 +104,7 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
             Device = pair.OneAt.Kind == NodeKind.Lead ? pair.OneAt.Device : null,
             MustPass = pair is { IsSupplies: true, Finds: Finds.Silent },
             Probing = new CopperProbing(pair.OneAt, pair.OtherAt),
+            Mind = pair.IsSpareGround ? ["The device's other ground reads the same: tug this wire too."] : [],
         };
     }
 

@@ -2,6 +2,7 @@ using Gorvix.Core.Builds;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Rails;
+using Gorvix.Core.Routing;
 using Gorvix.Core.Wiring;
 using Gorvix.Core.Words;
 
@@ -80,9 +81,9 @@ internal sealed class PowerChecks
             .OfType<RailSheet>()
             .SelectMany(RailCheck.Of)
             .Where(f =>
-                f.Rule == RailRules.Over.Id
-                || f.Rule == RailRules.Tied.Id
-                || (f.Rule == RailRules.Input.Id && _free?.Input is { } input && input.Window.IsOver(input.Volts))
+                f.Rule == SupplyRules.Over.Id
+                || f.Rule == SupplyRules.Tied.Id
+                || (f.Rule == FeedRules.BoardInput.Id && _free?.Input is { } input && input.Window.IsOver(input.Volts))
             );
 
     private RailSheet? Proving => HoldsDown ? _free : _limited ?? _free;

@@ -71,7 +71,8 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
         foreach (var pad in build.Board.Pads.Where(p => p.Meaning != PadMeaning.NotConnected))
         {
             var ends = WhereTo(pad).ToList();
-            if (ends.Count == 0)
+            // A pad that is called by its rail gives the answer away.
+            if (ends.Count == 0 || ends.Contains($"{pad.Label} rail"))
             {
                 continue;
             }

@@ -22,6 +22,16 @@ public sealed record Rule(string Id, string Title, string Sentence, string Reaso
     /// <summary>What the rule says of a port in a few words, after "U3:", where several reasons stand in one line.</summary>
     public string Brief { get; init; } = "blocked";
 
+    // The rule as it speaks of what is only looked at.
+    private readonly Rule? _refusing;
+
+    /// <summary>What it says of a place that is only looked at and refused, before anything is wired there; null where it speaks of what is.</summary>
+    public string? Refusal
+    {
+        get => _refusing?.Sentence;
+        init => _refusing = value is null ? null : new Rule(Id, Title, value, Reason, Source);
+    }
+
     // The sentence cut at its facts: words, name, words, name, …, words. A router fills thousands of them.
     private readonly string[] _parts = Sentence.Split('{', '}');
 
@@ -58,4 +68,15 @@ public sealed record Rule(string Id, string Title, string Sentence, string Reaso
     /// <param name="facts">The facts that the sentence names.</param>
     public Finding Found(Severity severity, Subject subject, params (string Name, string Value)[] facts) =>
         new(this, severity, subject, Array.ConvertAll(facts, f => new Fact(f.Name, f.Value)));
+
+    /// <summary>A finding that refuses a place by this rule.</summary>
+    /// <param name="subject">The place.</param>
+    /// <param name="facts">The facts that <see cref="Refusal"/> names.</param>
+    /// <exception cref="InvalidOperationException">The rule refuses no places.</exception>
+    public Finding Refused(Subject subject, params (string Name, string Value)[] facts) =>
+        (_refusing ?? throw new InvalidOperationException($"Rule {Id} refuses no places.")).Found(
+            Severity.Stop,
+            subject,
+            facts
+        );
 }

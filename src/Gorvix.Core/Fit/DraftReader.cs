@@ -103,7 +103,14 @@ public static class DraftReader
         return
             ResolvedBuild.Of(alone, library) is { Build: { } build }
             && Feeder.SourceOf(build) is { } source
-            && FindingReader.BoardInput(build, source).FirstOrDefault() is { } against
+            && board.Input is { } input
+            && !input.Holds(source)
+            && (
+                input.IsOver(source.Max)
+                    ? FeedRules.Input(board.Name, input, source.Max, "full battery", InputFrom.Battery)
+                    : FeedRules.Input(board.Name, input, source.Min, "empty battery", InputFrom.Battery)
+            )
+                is var against
             ? new Unfit(board.Id, against.Severity, against.Sentence)
             : null;
     }
@@ -158,8 +165,7 @@ public static class DraftReader
     // What the planner refuses, and what the solver finds in the plan that is left.
     private static IEnumerable<Finding> Supplies(ResolvedBuild build, Plan plan) =>
         FindingReader
-            .Supplies(build, plan, new Holders(build, plan))
-            .Concat(RailAnswer.BesidesInput(WiredBuild.From(build, plan)))
+            .Supplies(build, plan, new Holders(build, plan), RailAnswer.Of(WiredBuild.From(build, plan)))
             .Where(FindingReader.IsStop);
 
     private static IReadOnlyList<DraftLink> LinksOf(Draft draft, Build? build, Plan? plan, PartsLibrary library) =>

@@ -27,8 +27,7 @@ internal sealed class FindingReader(
     public IReadOnlyList<Finding> All(Func<Link, string> because) =>
         [
             .. Links(because)
-                .Concat(Supplies())
-                .Concat(_rails ??= [.. RailAnswer.BesidesInput(wired)])
+                .Concat(Supplies(build, plan, holders, _rails ??= RailAnswer.Of(wired)))
                 .Concat(WiringCheck.Of(wired))
                 .Concat(BuiltCheck.Of(wired))
                 .Concat(Stays())
@@ -102,7 +101,8 @@ internal sealed class FindingReader(
 
     private static bool IsOfParts(Finding finding) => FeedRules.All.Any(r => r.Id == finding.Rule);
 
-    private static bool IsOfRails(Finding finding) => RailRules.All.Any(r => r.Id == finding.Rule);
+    private static bool IsOfRails(Finding finding) =>
+        RailRules.All.Concat(SupplyRules.All).Any(r => r.Id == finding.Rule);
 
     private static bool IsOfLoom(Finding finding) =>
         finding.Rule == WiringRules.Soldered.Id || finding.Rule == WiringRules.Orphan.Id;
@@ -114,21 +114,31 @@ internal sealed class FindingReader(
             ? $" No {what} for {Phrase.Join(names)}."
             : "";
 
-    private IEnumerable<Finding> Supplies() => Supplies(build, plan, holders);
-
     /// <summary>What there is to say of supplies and of what is soldered that is true whatever feeds the build, for the reader of rails.</summary>
     public IEnumerable<Finding> OfEverySituation() =>
-        Supplies()
-            .Where(f => f.Rule != FeedRules.BoardInput.Id && f.Subject.Kind != SubjectKind.Pad)
+        Known(build, plan, holders)
+            .Where(f => f.Subject.Kind != SubjectKind.Pad)
             .Concat(WiringCheck.Grounds(wired))
             .Concat(BuiltCheck.Of(wired).Where(f => f.Severity == Severity.Stop))
             .OrderByDescending(f => f.Severity);
 
-    /// <summary>What must be known of the supply: the board's own input, and devices that nothing feeds.</summary>
+    /// <summary>All that there is to say of the supply: the board's own input, what nobody has told, devices that nothing powers, and what the rails really give.</summary>
     /// <param name="build">The build.</param>
     /// <param name="plan">Its plan.</param>
     /// <param name="holders">Who stands in the way of what the plan has not chosen.</param>
-    public static IEnumerable<Finding> Supplies(ResolvedBuild build, Plan plan, Holders holders)
+    /// <param name="rails">What <see cref="RailAnswer"/> says of the wired plan.</param>
+    public static IEnumerable<Finding> Supplies(
+        ResolvedBuild build,
+        Plan plan,
+        Holders holders,
+        IReadOnlyList<Finding> rails
+    )
+    {
+        var input = rails.Where(f => f.Rule == FeedRules.BoardInput.Id).ToList();
+        return [.. input, .. Known(build, plan, holders), .. rails.Except(input)];
+    }
+
+    private static IEnumerable<Finding> Known(ResolvedBuild build, Plan plan, Holders holders)
     {
         if (Feeder.SourceOf(build) is not { } source)
         {
@@ -140,7 +150,6 @@ internal sealed class FindingReader(
         }
         return
         [
-            .. BoardInput(build, source),
             .. NotJudged(build, source),
             .. plan
                 .Feeds.Where(f => f.Feed is null)
@@ -271,31 +280,4 @@ internal sealed class FindingReader(
                 && !wired.Leads.Any(l => l.Device == s.Device && l.Lead.Id == s.Lead.Id && l.IsUsed)
             )
             .Select(s => s.Warning!);
-
-    /// <summary>A stop where the board's own input does not stand what feeds it.</summary>
-    /// <param name="build">The build.</param>
-    /// <param name="source">What feeds it.</param>
-    public static IEnumerable<Finding> BoardInput(ResolvedBuild build, Parts.VoltWindow source)
-    {
-        if (build.Board.Input is not { } input || Feeder.InputSuits(build))
-        {
-            return [];
-        }
-        var mend = input.IsOver(source.Max)
-            ? "Power it from a separate regulator and enter that voltage under Parts, \"board supply\"."
-            : "Choose a battery with more cells.";
-        return
-        [
-            FeedRules.BoardInput.Found(
-                Severity.Stop,
-                Subject.Build,
-                ("board", build.Board.Name),
-                ("min", $"{input.Min:0.0#}"),
-                ("max", $"{input.Max:0.0#}"),
-                ("low", $"{source.Min:0.0#}"),
-                ("high", $"{source.Max:0.0#}"),
-                ("mend", mend)
-            ),
-        ];
-    }
 }

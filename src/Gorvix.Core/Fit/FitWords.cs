@@ -102,8 +102,10 @@ public static class FitWords
     /// <param name="wired">The wired build.</param>
     public static IReadOnlyList<Work> MoreOf(IReadOnlyList<Work> had, WiredBuild wired)
     {
-        var left = had.ToList();
-        return [.. wired.Work.Where(w => !left.Remove(w))];
+        // The same deed for another reason is the same deed.
+        static Work Deed(Work work) => work with { Because = null };
+        var left = had.Select(Deed).ToList();
+        return [.. wired.Work.Where(w => !left.Remove(Deed(w)))];
     }
 
     /// <summary>The switches of the port settings in words: "its settings invert RX and swap RX and TX".</summary>

@@ -90,6 +90,7 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         {
             clauses.Add(HazardWords(now, then));
         }
+        clauses.AddRange(Replugged(now, then));
         if (minutes > 0)
         {
             clauses.Add(WorkClause(build, More()));
@@ -112,6 +113,13 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         };
         return Say(PlanningRules.Open, text, Phrase.Join(clauses), Severity.Note);
     }
+
+    // Plugs that would sit elsewhere.
+    private static IEnumerable<string> Replugged(Plan now, Plan then) =>
+        from seat in then.Seats
+        let was = now.SeatOf(seat.Ways.Device.Id).Seat
+        where seat.Way.Seat != was
+        select $"the {seat.Ways.Device.Device.Name} plug would be {WireWords.Of(seat.Way.Seat)} (now {WireWords.Of(was)})";
 
     private static Plan? PlanWith(PlanSpace space, IReadOnlyList<WishMatch> pins, Purse purse)
     {

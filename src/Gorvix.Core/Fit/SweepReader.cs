@@ -90,8 +90,7 @@ public static class SweepReader
         var left = plan.Placements.Where(p => p.Route is null).ToList();
         var suits = Feeder.InputSuits(build);
         var stops = FindingReader
-            .Supplies(build, plan, new Holders(build, plan))
-            .Concat(RailAnswer.BesidesInput(WiredBuild.From(build, plan)))
+            .Supplies(build, plan, new Holders(build, plan), RailAnswer.Of(WiredBuild.From(build, plan)))
             .Where(FindingReader.IsStop)
             .ToList();
         var carried = plan.Placements.Count - left.Count;

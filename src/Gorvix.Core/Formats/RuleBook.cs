@@ -20,7 +20,8 @@ public static class RuleBook
     [
         ("Routing: why a route is blocked", RoutingRules.All),
         ("Routing: warnings about working routes", HazardRules.All),
-        ("Supply: what can power a device", FeedRules.All),
+        ("Supply: battery and ranges", FeedRules.All),
+        ("Supply: what can power a device, and what it gets", SupplyRules.All),
         ("Planning: findings about a plan", PlanningRules.All),
         ("Rails: actual supply voltages and loads", RailRules.All),
         ("Wiring: plugs, sockets and grounds", WiringRules.All),
@@ -82,7 +83,12 @@ public static class RuleBook
             page.Append($"\n## {floor}\n");
             foreach (var rule in rules)
             {
-                page.Append($"\n### {rule.Id} – {rule.Title}\n\n> {rule.Sentence}\n\n{rule.Reason}\n");
+                page.Append($"\n### {rule.Id} – {rule.Title}\n\n> {rule.Sentence}\n");
+                if (rule.Refusal is { } refusal)
+                {
+                    page.Append($">\n> {refusal}\n");
+                }
+                page.Append($"\n{rule.Reason}\n");
                 if (rule.Mend != "")
                 {
                     page.Append($"Fix: {rule.Mend}\n");

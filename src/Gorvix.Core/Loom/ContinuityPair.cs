@@ -6,7 +6,7 @@ using Gorvix.Core.Words;
 namespace Gorvix.Core.Loom;
 
 /// <summary>A place for both probes of a meter, without power.</summary>
-/// <param name="One">Where one probe goes.</param>
+/// <param name="One">Where one probe goes; the red one, where a diode lies between.</param>
 /// <param name="Other">Where the other goes.</param>
 /// <param name="Finds">What it must find.</param>
 /// <param name="Value">Ohms of a resistance, volts of a diode; 0 else.</param>
@@ -33,6 +33,9 @@ public sealed record ContinuityPair(
 
     /// <summary>True between two supplies, or a supply and ground.</summary>
     public bool IsSupplies { get; init; }
+
+    /// <summary>True for a ground whose device has another one: through it the pair reads continuity, this wire on or off.</summary>
+    public bool IsSpareGround { get; init; }
 
     /// <summary>The point under one probe.</summary>
     public required Node OneAt { get; init; }
@@ -101,7 +104,8 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
         return from one in rails.Index()
             from other in rails.Skip(one.Index + 1)
             let found = _copper.Between(Node.Pad(one.Item.Pad.Id), Node.Pad(other.Pad.Id))
-            where found.Finds is Finds.Silent
+            let back = _copper.Between(Node.Pad(other.Pad.Id), Node.Pad(one.Item.Pad.Id))
+            where found.Finds is Finds.Silent && back.Finds is Finds.Silent
             select Between(
                 one.Item.Pad,
                 other.Pad,
@@ -122,10 +126,15 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
             {
                 var (finds, value) = _copper.Between(Node.Pad(pad.Id), Node.Pad(beside.Id));
                 // Solder between two pads of one copper does no harm.
-                if (finds != Finds.Beeps)
+                if (finds == Finds.Beeps)
                 {
-                    yield return Between(pad, beside, finds, value, Meaning(finds));
+                    continue;
                 }
+                // A diode is measured the way it passes.
+                var back = _copper.Between(Node.Pad(beside.Id), Node.Pad(pad.Id));
+                yield return finds == Finds.Silent && back.Finds != Finds.Silent
+                    ? Between(beside, pad, back.Finds, back.Value, Meaning(back.Finds))
+                    : Between(pad, beside, finds, value, Meaning(finds));
             }
         }
     }
@@ -152,6 +161,11 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
             wire.Pad is { } pad ? [pad] : []
         )
         {
+            IsSpareGround =
+                lead.Lead.Role == LeadRole.Ground
+                && wired.Leads.Any(l =>
+                    l.Device == lead.Device && l != lead && l is { Lead.Role: LeadRole.Ground, Pad: not null }
+                ),
             OneAt = Node.Lead(wire.Device, wire.Lead),
             OtherAt = lead.To is { } to ? Node.Lead(to.Device, to.Lead.Id) : Node.Pad(wire.Pad!),
         };
@@ -166,11 +180,12 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
         let home = Harness.Of(device).HomeOf(lead.Lead.Id)
         where home >= 0 && seat.Seat.Socket!.Pads[home] is not null
         let pad = seat.Seat.Socket!.Pads[home]!
+        let found = _copper.Between(Node.Lead(seat.Device, lead.Lead.Id), Node.Pad(pad.Id))
         select new ContinuityPair(
             $"{lead.Lead.Label} at {device.Name}",
             WireWords.Of(_circuit, pad),
-            _copper.Between(Node.Lead(seat.Device, lead.Lead.Id), Node.Pad(pad.Id)).Finds,
-            0,
+            found.Finds,
+            found.Value,
             "Continuity means this lead is still in its plug; it should be de-pinned.",
             [pad.Id]
         )

@@ -103,7 +103,7 @@ internal sealed class StepReader(
             yield return Plain(
                 $"plug {face.Device}",
                 StepTopic.Plug,
-                $"{face.Name} plug for {face.Socket}: {Words(face)}.{Insulate(face)}",
+                $"{face.Name} plug for {face.Socket}: {Words(face)}.{Insulate(face)}{Reasons(face)}",
                 face.Device
             ) with
             {
@@ -183,6 +183,14 @@ internal sealed class StepReader(
                 ? $" Cut {Phrase.Join([.. loose.Select(l => l.Lead.Label)])} short and insulate."
             : $" Insulate {Phrase.Join([.. loose.Select(l => l.Lead.Label)])}.";
     }
+
+    // A pin that is left for a reason: whoever skips the step must know what it would cost.
+    private string Reasons(PlugFace face) =>
+        string.Concat(
+            wired
+                .Work.Where(w => w.Device == face.Device && w.Because is not null)
+                .Select(w => $" Pin {w.From}: {w.Because}.")
+        );
 
     private IEnumerable<LoomStep> InTheAir()
     {

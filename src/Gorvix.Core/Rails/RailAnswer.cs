@@ -22,11 +22,6 @@ public static class RailAnswer
                 .DistinctBy(f => (f.Rule, f.Subject)),
         ];
 
-    /// <summary>The same without the board's own input, for those who have told of that already.</summary>
-    /// <param name="wired">The build as it is wired.</param>
-    internal static IEnumerable<Finding> BesidesInput(WiredBuild wired) =>
-        Of(wired).Where(f => f.Rule != RailRules.Input.Id);
-
     /// <summary>The situations of a flight.</summary>
     internal static IEnumerable<Situation> Flight(WiredBuild wired) =>
         Situation.Of(wired.Build.Build).Where(s => s.Group == SituationGroup.Pack);

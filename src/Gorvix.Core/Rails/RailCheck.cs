@@ -56,19 +56,11 @@ public static class RailCheck
             && (input.Window.IsOver(input.Volts) || (Free(sheet) && input.Window.IsUnder(input.Volts)))
         )
         {
-            yield return RailRules.Input.Found(
-                Severity.Stop,
-                Subject.Build,
-                ("board", input.Board),
-                ("volts", Figure(input.Volts)),
-                ("situation", name),
-                ("min", Figure(input.Window.Min)),
-                ("max", Figure(input.Window.Max))
-            );
+            yield return FeedRules.Input(input.Board, input.Window, input.Volts, name, sheet.Situation.From);
         }
         foreach (var tied in sheet.Ties)
         {
-            yield return RailRules.Tied.Found(
+            yield return SupplyRules.Tied.Found(
                 Severity.Stop,
                 Subject.Place(tied[0]),
                 ("situation", name),
@@ -143,7 +135,7 @@ public static class RailCheck
         {
             case LeadFeed.Burns:
                 yield return Say(
-                    RailRules.Over,
+                    SupplyRules.Over,
                     Severity.Stop,
                     ("volts", Figure(lead.Volts!.Value)),
                     ("situation", name),
@@ -171,7 +163,7 @@ public static class RailCheck
                 yield break;
             case LeadFeed.Tight:
                 yield return Say(
-                    RailRules.Under,
+                    SupplyRules.Under,
                     Free(sheet) ? Severity.Warn : Severity.Note,
                     ("volts", Figure(lead.LowVolts!.Value)),
                     ("situation", name),
@@ -180,7 +172,7 @@ public static class RailCheck
                 break;
             case LeadFeed.Starves:
                 yield return Say(
-                    RailRules.Under,
+                    SupplyRules.Under,
                     Free(sheet) ? Severity.Stop : Severity.Note,
                     ("volts", Figure(lead.LowVolts!.Value)),
                     ("situation", name),

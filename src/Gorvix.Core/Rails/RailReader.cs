@@ -93,7 +93,14 @@ public static class RailReader
         var sheet =
             typical.State is { } rule && peak.State is { } high
                 ? new Reader(shape, situation, usual, rule, high).Sheet()
-                : new RailSheet(situation, [], [], null, null, typical.Problem ?? peak.Problem);
+                : new RailSheet(situation, [], [], null, null, typical.Problem ?? peak.Problem)
+                {
+                    // What no load pulls down is the most that can reach the input: it is judged, though nothing settles.
+                    Input =
+                        shape.Board.Input is { } window && situation.InputVolts is { } most
+                            ? new InputReading(shape.Board.Name, window, Math.Round(most, 4))
+                            : null,
+                };
         return sheet with { Ties = RailTies.Of(usual) };
     }
 
@@ -165,8 +172,12 @@ public static class RailReader
             {
                 Points = net.Points().ToDictionary(p => p.At, p => rule.Volts[p.Node]),
                 Input =
-                    _board.Input is { } window && net.Pack is not null && shape.Root is { } root
-                        ? new InputReading(_board.Name, window, Round(rule.Volts[net.NodeOf(root)]))
+                    _board.Input is { } window && situation.InputVolts is { } most
+                        ? new InputReading(
+                            _board.Name,
+                            window,
+                            Round(shape.Root is { } root && net.Pack is not null ? rule.Volts[net.NodeOf(root)] : most)
+                        )
                         : null,
             };
 

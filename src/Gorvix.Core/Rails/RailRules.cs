@@ -2,45 +2,9 @@ using Gorvix.Core.Findings;
 
 namespace Gorvix.Core.Rails;
 
-/// <summary>What there is to say of rails and supplies in a situation.</summary>
+/// <summary>What there is to say of rails, wires and limiters in a situation; what a supply lead gets is judged by <see cref="Routing.SupplyRules"/>.</summary>
 public static class RailRules
 {
-    /// <summary>Too many volts at a lead.</summary>
-    public static readonly Rule Over = new(
-        "RAIL-BURNS",
-        "Over-voltage at a lead",
-        "{lead} of {device} gets {volts} V ({situation}), maximum {takes} V: it would be destroyed.",
-        "Every input range is checked against the voltage that arrives, on a full and an empty battery.",
-        SourceNote.Practice
-    )
-    {
-        Mend = "Use a pad on a lower-voltage rail before plugging anything in.",
-    };
-
-    /// <summary>Too few volts at a lead.</summary>
-    public static readonly Rule Under = new(
-        "RAIL-STARVES",
-        "Under-voltage at a lead",
-        "{lead} of {device} drops to {volts} V ({situation}), needs {takes} V.",
-        "At peak load the wire and the regulator drop voltage too.",
-        SourceNote.Practice
-    )
-    {
-        Mend = "Use a pad on a stronger rail, a shorter or thicker wire, or land earlier.",
-    };
-
-    /// <summary>The board's own input.</summary>
-    public static readonly Rule Input = new(
-        "RAIL-INPUT",
-        "Board supply input out of range",
-        "{board} gets {volts} V ({situation}), needs {min} to {max} V.",
-        "A board without a regulator accepts 5 V only; battery voltage destroys it at once.",
-        SourceNote.Practice
-    )
-    {
-        Mend = "Power it from its own regulator, or use another battery.",
-    };
-
     /// <summary>A rail over its limit.</summary>
     public static readonly Rule Overloaded = new(
         "RAIL-LIMIT",
@@ -115,18 +79,6 @@ public static class RailRules
         Mend = "Remove a load, or use a stronger supply.",
     };
 
-    /// <summary>Two supplies tied.</summary>
-    public static readonly Rule Tied = new(
-        "RAIL-TIED",
-        "Two supplies tied together",
-        "{rail} and {others} are tied together ({situation}).",
-        "The higher one drives current into the lower one's regulator; tied to ground it is a short. One of them will be destroyed.",
-        SourceNote.Practice
-    )
-    {
-        Mend = "Open one side of the solder jumper, or disconnect the output wire, before plugging anything in.",
-    };
-
     /// <summary>A limiter that trips.</summary>
     public static readonly Rule LimiterTrips = new(
         "LIMITER-TRIPS",
@@ -190,16 +142,12 @@ public static class RailRules
     /// <summary>All rules of this floor.</summary>
     public static readonly IReadOnlyList<Rule> All =
     [
-        Over,
-        Under,
-        Input,
         Overloaded,
         UsbLimit,
         Silent,
         Heat,
         Drop,
         Unsettled,
-        Tied,
         LimiterTrips,
         LimiterVain,
         Thin,

@@ -1,5 +1,7 @@
+using System.Text.Json.Serialization;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
+using Gorvix.Core.Routing;
 using Gorvix.Core.Wiring;
 
 namespace Gorvix.Core.Rails;
@@ -60,6 +62,10 @@ public sealed record Situation(string Id, string Name, double? InputVolts)
     /// <summary>Whether USB is plugged in.</summary>
     public bool Usb { get; init; }
 
+    /// <summary>What stands at the supply input, where anything does.</summary>
+    [JsonIgnore]
+    public InputFrom From { get; init; }
+
     /// <summary>What is in the line from the source.</summary>
     public InLine InLine { get; init; }
 
@@ -116,6 +122,7 @@ public sealed record Situation(string Id, string Name, double? InputVolts)
                     Group = group,
                     Power = build.Power,
                     SourceOhms = ohms,
+                    From = build.InputVolts is null ? InputFrom.Battery : InputFrom.Fixed,
                 }
             );
         if (build.InputVolts is { } fixedVolts)
@@ -156,7 +163,12 @@ public sealed record Situation(string Id, string Name, double? InputVolts)
         if (build.Power.Bench is { } bench)
         {
             Add("bench", $"bench supply at {bench.Volts:0.##} V", bench.Volts, SituationGroup.FirstPower);
-            list[^1] = list[^1] with { InLine = InLine.Limiter, Power = build.Power with { LimiterAmps = bench.Amps } };
+            list[^1] = list[^1] with
+            {
+                InLine = InLine.Limiter,
+                Power = build.Power with { LimiterAmps = bench.Amps },
+                From = InputFrom.Fixed,
+            };
         }
         return list;
     }

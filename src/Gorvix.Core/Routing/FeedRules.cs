@@ -1,67 +1,26 @@
 using Gorvix.Core.Findings;
+using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Routing;
 
-/// <summary>Why a pad cannot feed a device, and what must be known of the supply.</summary>
+/// <summary>What feeds a board's supply input.</summary>
+public enum InputFrom
+{
+    /// <summary>A battery, whose volts fall.</summary>
+    Battery,
+
+    /// <summary>A supply of fixed volts: a regulator before the board, or the bench.</summary>
+    Fixed,
+}
+
+/// <summary>What must suit and what must be known before any supply is judged: the battery, the board's input, the devices' ranges.</summary>
 public static class FeedRules
 {
-    /// <summary>Too many volts.</summary>
-    public static readonly Rule Burn = new(
-        "BURN",
-        "Supply above the device's maximum",
-        "{pad} {has}; the {device} is rated {takes} V maximum.",
-        "Each device's supply range is checked on a full battery, at the voltage the rail really has.",
-        SourceNote.Practice
-    )
-    {
-        Mend = "Use a pad on a lower-voltage rail, or add a regulator.",
-        Brief = "over-voltage",
-    };
-
-    /// <summary>Too few volts.</summary>
-    public static readonly Rule Starve = new(
-        "STARVE",
-        "Supply below the device's minimum",
-        "{pad} {has}; the {device} needs {takes} V.",
-        "A regulator needs its input above its output plus dropout; on a low-cell battery its output only follows the battery down.",
-        SourceNote.Practice
-    )
-    {
-        Mend = "Use a pad on a higher-voltage rail, a battery with more cells, or a part that needs less.",
-        Brief = "under-voltage",
-    };
-
-    /// <summary>Something on the way feeds nothing.</summary>
-    public static readonly Rule Blocked = new(
-        "NO-FEED",
-        "Pad cannot supply current",
-        "{pad} is on {rail} through {what} and cannot power anything; the {device} would stay dead.",
-        "A reversed diode blocks, a divider or resistor sags under load, an inverter drives only a signal.",
-        SourceNote.Practice
-    )
-    {
-        Mend = "Use another pad on that rail.",
-        Brief = "supply path blocked",
-    };
-
-    /// <summary>Two rails on one pad.</summary>
-    public static readonly Rule Tied = new(
-        "TIED",
-        "Never tie two supplies",
-        "{pad} is connected to both {one} and {two}.",
-        "The higher rail drives current into the lower rail's regulator; one of them will fail.",
-        SourceNote.Practice
-    )
-    {
-        Mend = "Set the jumpers to leave one rail on the pad.",
-        Brief = "two rails tied together",
-    };
-
-    /// <summary>The pack does not suit the board.</summary>
+    /// <summary>The board's own input does not accept what it gets.</summary>
     public static readonly Rule BoardInput = new(
         "INPUT",
         "Board supply out of range",
-        "The {board} needs {min}–{max} V but would have {low}–{high} V. {mend}",
+        "{board} needs {min}–{max} V but gets {volts} V ({situation}). {mend}",
         "A board without a regulator is 5 V only; battery voltage destroys it instantly.",
         SourceNote.Practice
     );
@@ -100,15 +59,29 @@ public static class FeedRules
     };
 
     /// <summary>All rules of this list.</summary>
-    public static readonly IReadOnlyList<Rule> All =
-    [
-        Burn,
-        Starve,
-        Blocked,
-        Tied,
-        BoardInput,
-        NoPack,
-        NotJudged,
-        InputNotJudged,
-    ];
+    public static readonly IReadOnlyList<Rule> All = [BoardInput, NoPack, NotJudged, InputNotJudged];
+
+    /// <summary>A stop for a board whose input does not accept what it gets.</summary>
+    /// <param name="board">Its name.</param>
+    /// <param name="input">What it accepts.</param>
+    /// <param name="volts">What it gets, in volts.</param>
+    /// <param name="situation">When: "full battery".</param>
+    /// <param name="from">What feeds it.</param>
+    public static Finding Input(string board, VoltWindow input, double volts, string situation, InputFrom from) =>
+        BoardInput.Found(
+            Severity.Stop,
+            Subject.Build,
+            ("board", board),
+            ("min", $"{input.Min:0.0#}"),
+            ("max", $"{input.Max:0.0#}"),
+            ("volts", $"{volts:0.0#}"),
+            ("situation", situation),
+            (
+                "mend",
+                from == InputFrom.Fixed ? "Set that supply to a voltage in this range."
+                : input.IsOver(volts)
+                    ? "Power it from a separate regulator and enter that voltage under Parts, \"board supply\"."
+                : "Choose a battery with more cells."
+            )
+        );
 }

@@ -160,12 +160,8 @@ public static class Feeder
 
     private static Finding? Failure(ResolvedBuild build, DeviceInBuild device, SupplyInput supply, Pad pad, Touch touch)
     {
-        Finding Say(Rule rule, params (string, string)[] facts) =>
-            rule.Found(
-                Severity.Stop,
-                Subject.Pad(pad.Id),
-                [("pad", pad.Label), ("device", device.Device.Name), .. facts]
-            );
+        (string, string)[] Facts(params (string, string)[] facts) =>
+            [("pad", pad.Label), ("device", device.Device.Name), .. facts];
         if (touch.State.Strands.Any(s => s.To.Kind == NodeKind.Net))
         {
             return null;
@@ -178,42 +174,45 @@ public static class Feeder
         return (rails, touch.Volts) switch
         {
             ([], _) => null,
-            ([var one, var two, ..], { }) when one.Rail != two.Rail => Say(
-                FeedRules.Tied,
-                ("one", one.Rail.Label),
-                ("two", two.Rail.Label)
+            ([var one, var two, ..], { }) when one.Rail != two.Rail => SupplyRules.Tied.Refused(
+                Subject.Pad(pad.Id),
+                Facts(("one", one.Rail.Label), ("two", two.Rail.Label))
             ),
-            (_, { } volts) => Misses(volts, supply, Say),
-            ([var first, ..], null) => Say(
-                FeedRules.Blocked,
-                ("rail", first.Rail.Label),
-                ("what", WordOf(first.Strand))
+            (_, { } volts) => Misses(Subject.Pad(pad.Id), pad.Label, device, supply, volts),
+            ([var first, ..], null) => SupplyRules.Blocked.Found(
+                Severity.Stop,
+                Subject.Pad(pad.Id),
+                Facts(("rail", first.Rail.Label), ("what", WordOf(first.Strand)))
             ),
         };
     }
 
     /// <summary>Why a supply that is outside a lead's window cannot power it.</summary>
+    /// <param name="place">The pad or the device whose supply it is.</param>
+    /// <param name="label">What the builder calls it.</param>
+    /// <param name="device">The device that it would power.</param>
+    /// <param name="supply">What its lead needs.</param>
     /// <param name="volts">What the supply has.</param>
-    /// <param name="supply">What the lead needs.</param>
-    /// <param name="say">Makes a finding of a rule and its facts.</param>
-    internal static Finding Misses(VoltWindow volts, SupplyInput supply, Func<Rule, (string, string)[], Finding> say)
+    internal static Finding Misses(
+        Subject place,
+        string label,
+        DeviceInBuild device,
+        SupplyInput supply,
+        VoltWindow volts
+    )
     {
         var isFixed = volts.Max - volts.Min < 0.05;
-        return supply.Window.IsOver(volts.Max)
-            ? say(
-                FeedRules.Burn,
-                [
-                    ("has", isFixed ? $"has {volts.Max:0.0#} V" : $"reaches {volts.Max:0.0#} V on a full battery"),
-                    ("takes", $"{supply.Window.Max:0.0#}"),
-                ]
-            )
-            : say(
-                FeedRules.Starve,
-                [
-                    ("has", isFixed ? $"has {volts.Min:0.0#} V" : $"drops to {volts.Min:0.0#} V on an empty battery"),
-                    ("takes", $"{supply.Window.Min:0.0#}"),
-                ]
+        Finding Say(Rule rule, double has, string changes, double takes) =>
+            rule.Refused(
+                place,
+                ("pad", label),
+                ("device", device.Device.Name),
+                ("has", isFixed ? $"has {has:0.0#} V" : $"{changes}"),
+                ("takes", $"{takes:0.0#}")
             );
+        return supply.Window.IsOver(volts.Max)
+            ? Say(SupplyRules.Over, volts.Max, $"reaches {volts.Max:0.0#} V on a full battery", supply.Window.Max)
+            : Say(SupplyRules.Under, volts.Min, $"drops to {volts.Min:0.0#} V on an empty battery", supply.Window.Min);
     }
 
     private static string WordOf(Strand strand) =>

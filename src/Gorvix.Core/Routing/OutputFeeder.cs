@@ -79,18 +79,11 @@ internal static class OutputFeeder
                         select new FeedRejection(
                             null,
                             Feeder.Misses(
-                                gives,
+                                Subject.Device(output.At.Device),
+                                $"{output.At.Lead.Label} of the {output.At.Name}",
+                                w.Device,
                                 w.Supply,
-                                (rule, facts) =>
-                                    rule.Found(
-                                        Severity.Stop,
-                                        Subject.Device(output.At.Device),
-                                        [
-                                            ("pad", $"{output.At.Lead.Label} of the {output.At.Name}"),
-                                            ("device", w.Device.Device.Name),
-                                            .. facts,
-                                        ]
-                                    )
+                                gives
                             )
                         ),
                     ],

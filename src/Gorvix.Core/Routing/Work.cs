@@ -101,6 +101,9 @@ public sealed record Work(WorkAction Action, int Minutes)
 
     /// <summary>What is undone, in words.</summary>
     public string? Done { get; init; }
+
+    /// <summary>Why a lead must leave its pin, as a clause; null where it only goes where it is needed.</summary>
+    public string? Because { get; init; }
 }
 
 /// <summary>

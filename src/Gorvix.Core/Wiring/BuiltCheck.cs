@@ -55,35 +55,15 @@ public static class BuiltCheck
     }
 
     // A lead that transmits, or may, where something else is: in the plan, or soldered there as well.
-    private static Finding? FightOf(WiredBuild wired, BuiltFact fact, Talkers talkers)
-    {
-        if (
-            fact is not JointFact { Pad: { } id } joint
-            || wired.Build.Circuit.Pads.GetValueOrDefault(id) is not { } pad
-        )
-        {
-            return null;
-        }
-        var part = wired.Build.Devices.FirstOrDefault(d => d.Id == joint.Device)?.Device;
-        if (
-            part?.Leads.FirstOrDefault(l => l.Id == joint.Lead) is not { } lead
-            || Touch.TransmitsUnasked(part, lead) is false
-            || talkers.Beside(pad, joint.Device) is not { } other
-        )
-        {
-            return null;
-        }
-        var unasked = Touch.TransmitsUnasked(part, lead);
-        return WiringRules.Fight.Found(
-            unasked == true ? Severity.Stop : Severity.Warn,
-            SubjectOf(fact),
-            ("lead", lead.Label),
-            ("device", part.Name),
-            ("does", unasked == true ? "transmits" : "may transmit"),
-            ("pad", pad.Label),
-            ("other", other)
-        );
-    }
+    private static Finding? FightOf(WiredBuild wired, BuiltFact fact, Talkers talkers) =>
+        fact is JointFact { Pad: { } id } joint
+        && wired.Build.Circuit.Pads.GetValueOrDefault(id) is { } pad
+        && wired
+            .Build.Devices.FirstOrDefault(d => d.Id == joint.Device)
+            ?.Device.Leads.FirstOrDefault(l => l.Id == joint.Lead)
+            is { } lead
+            ? talkers.FightOf(SubjectOf(fact), joint.Device, lead, pad)
+            : null;
 
     // What comes of it when the board has power, the bridges standing as they do on the aircraft; null for nothing that is known.
     private static string? HarmOf(WiredBuild wired, BuiltFact fact)
@@ -134,17 +114,7 @@ public static class BuiltCheck
         {
             return null;
         }
-        var window = part.Supplies.FirstOrDefault(s => s.Lead == lead.Id)?.Window;
-        return (touch.Rail, touch.Volts, window) switch
-        {
-            ({ } rail, { } volts, { } takes) when takes.IsOver(volts.Max) =>
-                $"{rail.Label} has up to {volts.Max:0.0#} V, {lead.Label} of the {part.Name} is rated {takes.Max:0.0#} V maximum",
-            ({ } rail, { } volts, _) =>
-                $"{rail.Label} ({volts.Max:0.0#} V) is on {lead.Label} of the {part.Name}, which is no input for it",
-            ({ } rail, null, _) => $"{rail.Label} is on {lead.Label} of the {part.Name}, which is no input for it",
-            _ when wired.Build.Circuit.IsGround(pad) => "shorted to ground",
-            _ => $"it would drive, or be driven by, what is on {pad.Label}",
-        };
+        return PinReasons.Harm(wired.Build.Circuit, part, lead, pad, touch);
     }
 
     /// <summary>True when a joint or seat is where the plan wants it; other facts always are, since the plan begins from them.</summary>

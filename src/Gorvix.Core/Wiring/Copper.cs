@@ -1,4 +1,5 @@
 using Gorvix.Core.Circuits;
+using Gorvix.Core.Parts;
 
 namespace Gorvix.Core.Wiring;
 
@@ -14,7 +15,7 @@ public enum Finds
     /// <summary>A resistance.</summary>
     Ohms,
 
-    /// <summary>A diode: a drop one way, nothing the other.</summary>
+    /// <summary>A diode that the meter's current passes, red on the first point; the other way it blocks.</summary>
     Diode,
 }
 
@@ -22,7 +23,9 @@ public enum Finds
 public sealed class Copper
 {
     private readonly Dictionary<Node, Node> _group = [];
-    private readonly List<(Node One, Node Other, double Ohms, double Volts)> _through = [];
+
+    // Every element once for each way that it passes a current: a resistor both, a diode one.
+    private readonly List<(Node From, Node To, double Ohms, double Volts)> _through = [];
 
     /// <summary>Looks at a build.</summary>
     /// <param name="wired">The build as it is wired.</param>
@@ -51,15 +54,22 @@ public sealed class Copper
                 else if (strand.Components.All(c => c.Kind is StepKind.Resistor or StepKind.Diode))
                 {
                     var drop = strand.Components.Where(c => c.Kind == StepKind.Diode).Sum(c => c.Value);
-                    _through.Add((strand.From, strand.To, strand.Ohms, drop));
+                    if (strand.PassesOut)
+                    {
+                        _through.Add((strand.From, strand.To, strand.Ohms, drop));
+                    }
+                    if (strand.PassesBack)
+                    {
+                        _through.Add((strand.To, strand.From, strand.Ohms, drop));
+                    }
                 }
             }
         }
     }
 
-    /// <summary>What a meter finds, with the ohms of a resistance or the volts of a diode; the easiest way counts.</summary>
-    /// <param name="one">Where one probe goes: a pad or a lead.</param>
-    /// <param name="other">Where the other goes.</param>
+    /// <summary>What a meter finds, with the ohms of a resistance or the volts of a diode; the easiest way counts. Through a diode that blocks, nothing.</summary>
+    /// <param name="one">Where the red probe goes: a pad or a lead.</param>
+    /// <param name="other">Where the black one goes.</param>
     public (Finds Finds, double Value) Between(Node one, Node other)
     {
         var (from, to) = (Root(one), Root(other));
@@ -76,14 +86,10 @@ public sealed class Copper
             {
                 continue;
             }
-            foreach (var (a, b, ohms, volts) in _through)
+            foreach (var (_, end, ohms, volts) in _through.Where(t => Root(t.From) == at.Node))
             {
-                var (left, right) = (Root(a), Root(b));
-                if (left == at.Node || right == at.Node)
-                {
-                    var (v, o) = (at.Volts + volts, at.Ohms + ohms);
-                    next.Enqueue((left == at.Node ? right : left, v, o), (v, o));
-                }
+                var (v, o) = (at.Volts + volts, at.Ohms + ohms);
+                next.Enqueue((Root(end), v, o), (v, o));
             }
         }
         return !reached.TryGetValue(to, out var found) ? (Finds.Silent, 0)
@@ -107,7 +113,22 @@ public sealed class Copper
                 where l.To is not null
                 select (Node.Lead(l.Device, l.Lead.Id), Node.Lead(l.To!.Device, l.To.Lead.Id))
             )
-            .Concat(wired.Blobs.Select(b => (Node.Pad(b.One), Node.Pad(b.Other))));
+            .Concat(wired.Blobs.Select(b => (Node.Pad(b.One), Node.Pad(b.Other))))
+            .Concat(wired.Build.Devices.SelectMany(d => Inside(d.Id, d.Device)));
+
+    // In a device its grounds are one piece (common practice), and an output that follows its supply is that supply.
+    private static IEnumerable<(Node, Node)> Inside(string id, Device device)
+    {
+        var grounds = device.Leads.Where(l => l.Role == LeadRole.Ground).ToList();
+        var passed = device.Supplies is [var supply, ..]
+            ? device.Outputs.Where(o => o.Volts is null).Select(o => (supply.Lead, o.Lead))
+            : [];
+        return grounds
+            .Skip(1)
+            .Select(g => (grounds[0].Id, g.Id))
+            .Concat(passed)
+            .Select(p => (Node.Lead(id, p.Item1), Node.Lead(id, p.Item2)));
+    }
 
     private Node Root(Node node)
     {

@@ -1,5 +1,6 @@
 using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
+using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Routing;
 
@@ -39,6 +40,28 @@ internal sealed class Talkers
         NetsOf(pad).SelectMany(n => _on[n]).FirstOrDefault(o => o.Device != device) is { Lead: { } lead } other
             ? $"{lead.Label} of the {_wired.Build.Devices.First(d => d.Id == other.Device).Device.Name}"
             : null;
+
+    /// <summary>The finding for a lead that transmits, or may, on a pad where another device is; null where it does not, or nobody is.</summary>
+    /// <param name="subject">What the finding is about.</param>
+    /// <param name="device">Id within the build of the lead's device.</param>
+    /// <param name="lead">The lead, which nothing uses there.</param>
+    /// <param name="pad">The pad.</param>
+    public Finding? FightOf(Subject subject, string device, Lead lead, Pad pad)
+    {
+        var part = _wired.Build.Devices.First(d => d.Id == device).Device;
+        var unasked = Touch.TransmitsUnasked(part, lead);
+        return unasked is not false && Beside(pad, device) is { } other
+            ? WiringRules.Fight.Found(
+                unasked == true ? Severity.Stop : Severity.Warn,
+                subject,
+                ("lead", lead.Label),
+                ("device", part.Name),
+                ("does", unasked == true ? "transmits" : "may transmit"),
+                ("pad", pad.Label),
+                ("other", other)
+            )
+            : null;
+    }
 
     private IEnumerable<string> NetsOf(Pad pad) =>
         _wired

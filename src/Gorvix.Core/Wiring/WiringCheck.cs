@@ -23,29 +23,13 @@ public static class WiringCheck
     /// <param name="wired">The build.</param>
     public static IEnumerable<Finding> Fights(WiredBuild wired)
     {
-        Device PartOf(WiredLead lead) => wired.Build.Devices.First(d => d.Id == lead.Device).Device;
         Talkers? talkers = null;
-        foreach (
-            var lead in wired.Joined.Where(l =>
-                !l.IsUsed && l.Lead.Role == LeadRole.Signal && Touch.TransmitsUnasked(PartOf(l), l.Lead) is not false
+        return wired
+            .Joined.Where(l => !l.IsUsed && l.Lead.Role == LeadRole.Signal)
+            .Select(l =>
+                (talkers ??= new Talkers(wired)).FightOf(Subject.Lead(l.Device, l.Lead.Id), l.Device, l.Lead, l.Pad!)
             )
-        )
-        {
-            if ((talkers ??= new Talkers(wired)).Beside(lead.Pad!, lead.Device) is not { } other)
-            {
-                continue;
-            }
-            var unasked = Touch.TransmitsUnasked(PartOf(lead), lead.Lead);
-            yield return WiringRules.Fight.Found(
-                unasked == true ? Severity.Stop : Severity.Warn,
-                Subject.Lead(lead.Device, lead.Lead.Id),
-                ("lead", lead.Lead.Label),
-                ("device", PartOf(lead).Name),
-                ("does", unasked == true ? "transmits" : "may transmit"),
-                ("pad", lead.Pad!.Label),
-                ("other", other)
-            );
-        }
+            .OfType<Finding>();
     }
 
     /// <summary>Devices that are joined to something and have no ground.</summary>

@@ -25,11 +25,13 @@ internal static class WorkList
         var settings = routes
             .SelectMany(r => r.Work)
             .Where(w => w.Action is not (WorkAction.MoveLead or WorkAction.SolderLead or WorkAction.SpliceLead));
+        Talkers? talkers = null;
+        Talkers Talkers() => talkers ??= new Talkers(wired);
         return
         [
             .. bridges,
             .. tails,
-            .. wired.Leads.Select(l => OfLead(wired, l)).OfType<Work>(),
+            .. wired.Leads.Select(l => OfLead(wired, l, Talkers)).OfType<Work>(),
             .. settings.Distinct(),
             .. BuiltCheck
                 .Undone(wired)
@@ -38,7 +40,7 @@ internal static class WorkList
         ];
     }
 
-    private static Work? OfLead(WiredBuild wired, WiredLead lead)
+    private static Work? OfLead(WiredBuild wired, WiredLead lead, Func<Talkers> talkers)
     {
         var seat = wired.Seats.First(s => s.Device == lead.Device).Seat;
         var part = wired.Build.Devices.First(d => d.Id == lead.Device).Device;
@@ -52,6 +54,7 @@ internal static class WorkList
                     ? null
                     : (lead.Socket ?? seat.Socket)?.Id,
                 From = home < 0 ? null : home + 1,
+                Because = home < 0 ? null : PinReasons.Of(wired, lead, talkers),
             };
         var leaves = home >= 0 && seat.Kind != SeatKind.Bare;
         var solder =

@@ -73,7 +73,10 @@ public static class WorkWords
     /// <summary>One thing to do, as a sentence.</summary>
     /// <param name="work">What to do.</param>
     /// <param name="build">The build that its ids are of.</param>
-    public static string Of(Work work, ResolvedBuild build)
+    public static string Of(Work work, ResolvedBuild build) =>
+        work.Because is { } because ? $"{Deed(work, build).TrimEnd('.')}: {because}." : Deed(work, build);
+
+    private static string Deed(Work work, ResolvedBuild build)
     {
         var device = work.Device is { } id ? build.Devices.First(d => d.Id == id).Device : null;
         var lead = work.Lead is { } leadId ? device!.Leads.First(l => l.Id == leadId).Label : null;

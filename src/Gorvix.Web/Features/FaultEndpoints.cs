@@ -152,7 +152,13 @@ internal static class FaultEndpoints
                 {
                     return Problems.Of(422, $"Note too long: maximum {LogStore.MostWords / 2} characters.");
                 }
-                await store.Close(id, end.Step, Told(view.Sheet, cause, end.Words.Trim()), cause?.Kinds ?? []);
+                await store.Close(
+                    id,
+                    end.Step,
+                    look.Ended,
+                    Told(view.Sheet, cause, end.Words.Trim()),
+                    cause?.Kinds ?? []
+                );
                 // What was read up to now belongs to the search that has ended.
                 var fresh = look with
                 {

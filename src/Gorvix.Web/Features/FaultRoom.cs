@@ -22,13 +22,13 @@ internal sealed class FaultRoom(BuildPlans plans, FaultDesk desk, LogStore log, 
         var faults = await desk.Of(planned, LoggedReading.SourceVolts(last, now), stop);
         var ended = await store.LastEnd(id);
         return await answer(
-            new FaultLook(planned, faults, FromLog.Of(faults.Table, planned.Stored.Build, last, now, ended))
+            new FaultLook(planned, faults, FromLog.Of(faults.Table, planned.Stored.Build, last, now, ended), ended)
         );
     }
 }
 
 /// <summary>A build whose fault is looked for.</summary>
-internal sealed record FaultLook(PlannedBuild Planned, FaultsOfBuild Faults, FromLog Log)
+internal sealed record FaultLook(PlannedBuild Planned, FaultsOfBuild Faults, FromLog Log, DateTime? Ended)
 {
     /// <summary>Why something cannot be said of it, as a sentence; null where it can.</summary>
     public string? Against(FaultCase said)

@@ -42,8 +42,9 @@ public sealed record NoteRequest(
 public sealed record IntervalsRequest(IReadOnlyList<Interval> Intervals);
 
 /// <summary>Whether a reading counts.</summary>
+/// <param name="Key">The key that its sender made.</param>
 /// <param name="Struck">True to strike it out as mistaken; false to let it stand again.</param>
-public sealed record StrikeRequest(bool Struck);
+public sealed record StrikeRequest(string Key, bool Struck);
 
 /// <summary>A photo that was kept.</summary>
 /// <param name="Number">Its number.</param>
@@ -72,10 +73,10 @@ internal static class LogEndpoints
             .Produces(204)
             .ProducesProblem(404);
         log.MapPut(
-                "readings/{key}/struck",
-                async (string id, string key, StrikeRequest request, LogStore store) =>
+                "readings/struck",
+                async (string id, StrikeRequest request, LogStore store) =>
                 {
-                    await store.Strike(id, key, request.Struck);
+                    await store.Strike(id, request.Key, request.Struck);
                     return Results.NoContent();
                 }
             )

@@ -92,7 +92,9 @@ public class PackLimitTests
         Feeder.InputSuits(On(cells, chemistry, input, 60).Build);
 
     private static bool IsStop(int cells, Chemistry chemistry, decimal input) =>
-        RailCheck.Of(RailBench.Read(On(cells, chemistry, input, 60), "full")).Any(f => f.Rule == RailRules.Input.Id);
+        RailCheck
+            .Of(RailBench.Read(On(cells, chemistry, input, 60), "full"))
+            .Any(f => f.Rule == FeedRules.BoardInput.Id);
 
     private static LeadFeed Feeds(int cells, Chemistry chemistry, decimal most) =>
         RailBench.Read(On(cells, chemistry, 60, most), "full").Leads[0].State;

@@ -31,7 +31,10 @@ public class CircuitTruthTests
         var fit = Fit4S(board, [Gnss], ["gnss"]).Sound();
         Assert.Equal("Soldered 5V", fit.At("gnss", "V"));
         Assert.Equal("InPlace GPS3", fit.At("gnss", "TX"));
-        Assert.Contains("De-pin V (pin 1) from the gnss's plug and solder it to 5V (top).", fit.Sheet().Work);
+        Assert.Contains(
+            "De-pin V (pin 1) from the gnss's plug and solder it to 5V (top): BAT has up to 16.8 V, V of the gnss is rated 5.5 V maximum.",
+            fit.Sheet().Work
+        );
         Assert.Contains("PLUG", fit.Rules());
     }
 
@@ -355,7 +358,7 @@ public class CircuitTruthTests
         Assert.Equal(
             (
                 Gorvix.Core.Findings.Severity.Stop,
-                "Problem: The Board needs 7.0–13.0 V but would have 13.2–16.8 V. 1 link connected."
+                "Problem: Board needs 7.0–13.0 V but gets 16.8 V (full battery). 1 link connected."
             ),
             (fit.Verdict().Severity, fit.Verdict().Sentence)
         );

@@ -45,7 +45,7 @@ public class DraftReaderTests
         var packs = DraftReader.Look(On("thornwick-pawl-f7-r2", null, "brindlow-beacon-d4"), Demo.Library).Packs;
         Assert.DoesNotContain(packs, p => p.Id is "3" or "4");
         Assert.Contains(
-            "The Pawl F7 needs 7.0–26.0 V but would have 6.6–8.4 V.",
+            "Pawl F7 needs 7.0–26.0 V but gets 6.6 V (empty battery).",
             packs.First(p => p.Id == "2").Sentence
         );
         Assert.Contains(packs, p => p.Id == "7" && p.Severity == Severity.Stop);
@@ -56,14 +56,14 @@ public class DraftReaderTests
     {
         var fits = await DraftReader.Fits(On(null, 4), Demo.Library, TestContext.Current.CancellationToken);
         Assert.StartsWith(
-            "The Mote F1 needs 4.5–5.5 V but would have 13.2–16.8 V.",
+            "Mote F1 needs 4.5–5.5 V but gets 16.8 V (full battery).",
             fits.Boards.First(b => b.Id == Demo.Mote).Sentence
         );
         Assert.DoesNotContain(fits.Boards, b => b.Id == Demo.Lever);
         Assert.Empty(fits.Devices);
         var one = await DraftReader.Fits(On(null, 1), Demo.Library, TestContext.Current.CancellationToken);
         Assert.EndsWith(
-            "The Lever F4 needs 7.0–17.0 V but would have 3.3–4.2 V. Choose a battery with more cells.",
+            "Lever F4 needs 7.0–17.0 V but gets 3.3 V (empty battery). Choose a battery with more cells.",
             one.Boards.First(b => b.Id == Demo.Lever).Sentence
         );
         var none = await DraftReader.Fits(On(null, null), Demo.Library, TestContext.Current.CancellationToken);
@@ -87,8 +87,8 @@ public class DraftReaderTests
             return fits.Boards.FirstOrDefault(b => b.Id == "x")?.Sentence;
         }
         Assert.Null(await With(6.6, 8.4));
-        Assert.Contains("The Lever F4 needs 6.6–8.3 V but would have 6.6–8.4 V.", await With(6.6, 8.3));
-        Assert.Contains("The Lever F4 needs 6.7–8.4 V but would have 6.6–8.4 V.", await With(6.7, 8.4));
+        Assert.Contains("Lever F4 needs 6.6–8.3 V but gets 8.4 V (full battery).", await With(6.6, 8.3));
+        Assert.Contains("Lever F4 needs 6.7–8.4 V but gets 6.6 V (empty battery).", await With(6.7, 8.4));
     }
 
     [Fact]
@@ -151,7 +151,7 @@ public class DraftReaderTests
         var hare = Demo.NorthFaceHare with { Pins = [new RouteMatch { Link = "position", Port = "U4" }] };
         var was = new FitReader(hare.Resolve());
         var burnt = Foretold.Of(was, new FitReader(BuildEdits.WithBoard(hare, Demo.Mote).Resolve()));
-        Assert.Contains(burnt.Stops, s => s.StartsWith("The Mote F1 needs 4.5–5.5 V", StringComparison.Ordinal));
+        Assert.Contains(burnt.Stops, s => s.StartsWith("Mote F1 needs 4.5–5.5 V", StringComparison.Ordinal));
         Assert.Equal(3, burnt.Before.Carried);
         Assert.True(burnt.After.Carried < 3);
         Assert.Contains("UART4", Assert.Single(burnt.Falls));

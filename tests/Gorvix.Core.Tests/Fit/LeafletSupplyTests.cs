@@ -103,16 +103,16 @@ public class LeafletSupplyTests
         };
 
     [Theory]
-    [InlineData("5V")]
-    [InlineData("BAT")]
-    [InlineData("GND")]
-    [InlineData("U2.rx")]
-    public void A_transmitters_own_supply_output_is_never_tied_to_what_sits_in_the_socket(string pin)
+    [InlineData("5V", "two supplies would be tied together, 5V OUT of the vtx and 5V")]
+    [InlineData("BAT", "two supplies would be tied together, 5V OUT of the vtx and BAT")]
+    [InlineData("GND", "it would be shorted to ground")]
+    [InlineData("U2.rx", "it would drive, or be driven by, what is on VTX2")]
+    public void A_transmitters_own_supply_output_is_never_tied_to_what_sits_in_the_socket(string pin, string because)
     {
         var board = Whole("F7", "U1", "U2").Powered("GND").Socket("VTX", "vtx", "U1.tx", pin, "GND");
         var fit = Fit4S(board, [Transmitter().Plugged("vtx", "VC", "O", "G")], ["vtx"]).Sound();
         Assert.Equal("Lifted", fit.At("vtx", "O"));
-        Assert.Equal(["De-pin 5V OUT (pin 2) from the vtx's plug and insulate it."], fit.Sheet().Work);
+        Assert.Equal([$"De-pin 5V OUT (pin 2) from the vtx's plug and insulate it: {because}."], fit.Sheet().Work);
     }
 
     [Fact]

@@ -115,14 +115,19 @@ public class QuirkTests
         var lifted = Demo.On(Demo.Spindle, Crsf2, AirUnit);
         var plan = lifted.Plan();
         Assert.Equal("U2: TX>R2 RX>T2", plan.Way("control"));
-        Assert.Equal(["De-pin SBUS (pin 6) from the Beacon D6's plug and insulate it."], Demo.Fit(lifted).Sheet().Work);
+        Assert.Equal(
+            [
+                "De-pin SBUS (pin 6) from the Beacon D6's plug and insulate it: it would transmit on RX2, where TX of the Sedge 2 is connected.",
+            ],
+            Demo.Fit(lifted).Sheet().Work
+        );
 
         var left = lifted with { House = new HouseRules { Unused = UnusedLeads.Leave } };
         Assert.NotEqual("U2", left.Plan().RouteOf("control")!.Port.Id);
         Assert.Contains(Demo.Fit(left).Sheet().Findings, f => f.Rule == "DRIVER");
         var wanted = left.Pinned("control", "U2");
         Assert.Contains(
-            "De-pin SBUS (pin 6) from the Beacon D6's plug and insulate it.",
+            "De-pin SBUS (pin 6) from the Beacon D6's plug and insulate it: it would transmit on RX2, where TX of the Sedge 2 is connected.",
             Demo.Fit(wanted).Sheet().Work
         );
     }
@@ -135,8 +140,8 @@ public class QuirkTests
         Assert.Contains("its BAT would reach GND", warning.Sentence);
         Assert.Equal(
             [
-                "De-pin BAT (pin 2) from the Beacon D4's plug and insulate it.",
-                "In the Beacon D4's plug for AIR: move GND from pin 1 to pin 2.",
+                "De-pin BAT (pin 2) from the Beacon D4's plug and insulate it: it would be shorted to ground.",
+                "In the Beacon D4's plug for AIR: move GND from pin 1 to pin 2: 9V would be shorted to ground through the Beacon D4.",
                 "De-pin SBUS (pin 6) from the Beacon D4's plug and insulate it.",
             ],
             sheet.Work
@@ -195,7 +200,7 @@ public class QuirkTests
         var sheet = Demo.Fit(Demo.WeighbridgeWren with { InputVolts = null }).Sheet();
         var stop = Assert.Single(sheet.Findings, f => f.Rule == "INPUT");
         Assert.Equal(
-            "The Mote F1 needs 4.5–5.5 V but would have 6.6–8.4 V. "
+            "Mote F1 needs 4.5–5.5 V but gets 8.4 V (full battery). "
                 + "Power it from a separate regulator and enter that voltage under Parts, \"board supply\".",
             stop.Sentence
         );

@@ -365,7 +365,9 @@ public class LoomTests
         };
         var copper = new Copper(Circuit.Of(board), [], []);
         Assert.Equal((Finds.Ohms, 150), copper.Between(Node.Pad("a"), Node.Pad("b")));
+        // The diode passes from the rail to its pad: red on the rail's side reads its drop, red on the pad's side nothing.
         Assert.Equal((Finds.Diode, 0.3), copper.Between(Node.Pad("a"), Node.Pad("c")));
+        Assert.Equal((Finds.Silent, 0), copper.Between(Node.Pad("c"), Node.Pad("a")));
         Assert.Equal((Finds.Beeps, 0), copper.Between(Node.Pad("a"), Node.Pad("a")));
     }
 

@@ -183,7 +183,7 @@ public class TickTests
             new FitReader(Resolved(after, Demo.Library)).Sheet().Findings,
             f => f.Rule == "BUILT-HARM"
         );
-        Assert.EndsWith(": shorted to ground.", finding.Sentence, StringComparison.Ordinal);
+        Assert.EndsWith(": it would be shorted to ground.", finding.Sentence, StringComparison.Ordinal);
         Assert.StartsWith(wire.Label, finding.Sentence, StringComparison.Ordinal);
         var off = Assert.Single(Loom(after).Steps, s => s.Topic == StepTopic.Undo);
         Assert.Equal([ground.Id], off.Pads);

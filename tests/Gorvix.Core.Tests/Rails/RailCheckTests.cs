@@ -20,9 +20,9 @@ public class RailCheckTests
 
     [Theory]
     [InlineData(4.996, null, Severity.Note)]
-    [InlineData(4.97, "V of Eye drops to 4.97 V (full battery), needs 5.0 V.", Severity.Warn)]
-    [InlineData(4.91, "V of Eye drops to 4.91 V (full battery), needs 5.0 V.", Severity.Warn)]
-    [InlineData(4.89, "V of Eye drops to 4.89 V (full battery), needs 5.0 V.", Severity.Stop)]
+    [InlineData(4.97, "V of Eye gets 4.97 V (full battery), needs 5.0 V.", Severity.Warn)]
+    [InlineData(4.91, "V of Eye gets 4.91 V (full battery), needs 5.0 V.", Severity.Warn)]
+    [InlineData(4.89, "V of Eye gets 4.89 V (full battery), needs 5.0 V.", Severity.Stop)]
     public void A_lead_below_its_window_under_the_most_load_starves(double low, string? says, Severity severity) =>
         Same(says, severity, Sheet(Full, lead: Lead(5.1, low)));
 
@@ -108,9 +108,12 @@ public class RailCheckTests
 
     [Theory]
     [InlineData(17.004, null)]
-    [InlineData(17.03, "Board gets 17.03 V (full battery), needs 5.0 to 17.0 V.")]
+    [InlineData(
+        17.03,
+        "Board needs 5.0–17.0 V but gets 17.03 V (full battery). Power it from a separate regulator and enter that voltage under Parts, \"board supply\"."
+    )]
     [InlineData(4.996, null)]
-    [InlineData(4.97, "Board gets 4.97 V (full battery), needs 5.0 to 17.0 V.")]
+    [InlineData(4.97, "Board needs 5.0–17.0 V but gets 4.97 V (full battery). Choose a battery with more cells.")]
     public void The_boards_own_input_has_a_window(double volts, string? says) =>
         Same(
             says,

@@ -327,9 +327,9 @@ public class RailReaderTests
     {
         var wired = WiredOf(Demo.WeighbridgeWren with { InputVolts = null });
         var found = RailCheck.Of(RailReader.Read(wired, Situation.All(wired)[0]));
-        Assert.Contains(found, f => f is { Rule: "RAIL-INPUT", Severity: Core.Findings.Severity.Stop });
+        Assert.Contains(found, f => f is { Rule: "INPUT", Severity: Core.Findings.Severity.Stop });
         var fed = WiredOf(Demo.WeighbridgeWren);
-        Assert.DoesNotContain(RailCheck.Of(RailReader.Read(fed, Situation.All(fed)[0])), f => f.Rule == "RAIL-INPUT");
+        Assert.DoesNotContain(RailCheck.Of(RailReader.Read(fed, Situation.All(fed)[0])), f => f.Rule == "INPUT");
     }
 
     [Fact]
@@ -361,7 +361,7 @@ public class RailReaderTests
         var wired = RailBench.Of(4, "5V", 4.5, 5.5, 0.5).With(new WireOnPad("d", "g", RailBench.PadOf("BAT").Id));
         Assert.Contains(
             RailCheck.Of(RailBench.Read(wired, "full")),
-            f => f is { Rule: "RAIL-STARVES", Severity: Core.Findings.Severity.Stop }
+            f => f is { Rule: "UNDER-VOLTAGE", Severity: Core.Findings.Severity.Stop }
         );
     }
 

@@ -24,10 +24,10 @@ public class FeederTests
 
     [Theory]
     [InlineData(4, 7, 17, "BAT")]
-    [InlineData(4, 7, 16.7, "BURN")]
-    [InlineData(6, 7, 17, "BURN")]
+    [InlineData(4, 7, 16.7, "OVER-VOLTAGE")]
+    [InlineData(6, 7, 17, "OVER-VOLTAGE")]
     [InlineData(6, 7, 26, "BAT")]
-    [InlineData(2, 7, 26, "STARVE")]
+    [InlineData(2, 7, 26, "UNDER-VOLTAGE")]
     [InlineData(2, 4.6, 5.5, "5V")]
     [InlineData(2, 3.1, 3.6, "3V3")]
     [InlineData(2, 4.4, 4.6, "4V5")]
@@ -43,7 +43,7 @@ public class FeederTests
     {
         var ways = WaysOf(new Pack { Cells = cells }, min, max);
         var pads = ways.Feeds.Select(f => f.Pad!.Label).ToList();
-        if (said is "BURN" or "STARVE")
+        if (said is "OVER-VOLTAGE" or "UNDER-VOLTAGE")
         {
             Assert.Empty(pads);
             Assert.Equal(said, ways.Rejections.Single(r => r.Pad?.Label == "BAT").Finding.Rule);

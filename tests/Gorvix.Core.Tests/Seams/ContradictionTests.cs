@@ -94,7 +94,7 @@ public class ContradictionTests
         {
             Assert.Contains(
                 sheets.Where(s => s.Situation.Group == SituationGroup.Pack),
-                s => RailCheck.Of(s).Any(f => f.Rule == "RAIL-INPUT")
+                s => RailCheck.Of(s).Any(f => f.Rule == "INPUT")
             );
         }
     }
@@ -102,7 +102,7 @@ public class ContradictionTests
     // What is told to be destroyed holds back power, and nothing else does.
     private static void Power(IReadOnlyList<Finding> findings, BenchSheet bench)
     {
-        string[] harm = ["BUILT-HARM", "RAIL-BURNS", "RAIL-TIED"];
+        string[] harm = ["BUILT-HARM", "OVER-VOLTAGE", "TIED"];
         var stops = findings.Where(f => f.Severity == Severity.Stop).ToList();
         if (stops.Exists(f => harm.Contains(f.Rule) || f.Rule == "NO-GND-PAD"))
         {

@@ -63,6 +63,29 @@ public class DrillSeamTests
         }
     }
 
+    [Fact]
+    public void Nor_is_what_a_pad_connects_to()
+    {
+        var asked = 0;
+        foreach (var build in Demo.Builds)
+        {
+            var fit = Demo.Fit(build);
+            foreach (
+                var card in new LabelCards(fit.Wired.Build, fit.Sheet())
+                    .All()
+                    .Where(c => c.Id.StartsWith("pad:", StringComparison.Ordinal))
+            )
+            {
+                Assert.DoesNotContain(
+                    $"{fit.Wired.Build.Circuit.Pads[card.Id[4..]].Label} rail",
+                    card.Choices.Select(c => c.Id)
+                );
+                asked++;
+            }
+        }
+        Assert.True(asked > 100);
+    }
+
     /// <summary>The board's own input, by the cells: 4.20 V full and 3.30 V empty, from the part's file.</summary>
     [Fact]
     public void Whether_a_board_stands_a_pack_is_asked_of_its_own_input()

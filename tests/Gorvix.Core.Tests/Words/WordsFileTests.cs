@@ -83,7 +83,7 @@ public partial class WordsFileTests
         Assert.Equal([], lines.Where(l => Word().Count(l[(l.IndexOf('\t', StringComparison.Ordinal) + 1)..]) > most));
     }
 
-    [GeneratedRegex(@"\bRAIL-STARVES\b")]
+    [GeneratedRegex(@"\bUNDER-VOLTAGE\b")]
     private static partial Regex RuleId();
 
     [GeneratedRegex(@"  |\.\.(?!\.)(?<!\.\.\.)| ,|,,|;;")]

@@ -1718,7 +1718,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/builds/{id}/log/readings/{key}/struck": {
+    "/api/builds/{id}/log/readings/struck": {
         parameters: {
             query?: never;
             header?: never;
@@ -2824,7 +2824,7 @@ export interface components {
         };
         /** @description A place for both probes of a meter, without power. */
         ContinuityPair: {
-            /** @description Where one probe goes. */
+            /** @description Where one probe goes; the red one, where a diode lies between. */
             one: string;
             /** @description Where the other goes. */
             other: string;
@@ -6762,6 +6762,8 @@ export interface components {
         StepTopic: "backup" | "undo" | "atDevice" | "plug" | "splice" | "bridge" | "joint" | "seat";
         /** @description Whether a reading counts. */
         StrikeRequest: {
+            /** @description The key that its sender made. */
+            key: string;
             /** @description True to strike it out as mistaken; false to let it stand again. */
             struck: boolean;
         };
@@ -11517,7 +11519,6 @@ export interface operations {
             header?: never;
             path: {
                 id: string;
-                key: string;
             };
             cookie?: never;
         };

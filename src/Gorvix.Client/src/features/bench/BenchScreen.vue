@@ -300,6 +300,7 @@ aside {
 
 .buttons {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
 }
 

@@ -224,9 +224,9 @@ export function useBench(build: () => string) {
       put(waiting.value.filter((t) => t.key !== taken.key))
     else if (!refused.value.some((r) => r.taken.key === taken.key)) {
       const { problem: refusal } = await ask(() =>
-        api.PUT('/api/builds/{id}/log/readings/{key}/struck', {
-          params: { path: { id: build(), key: taken.key } },
-          body: { struck: true },
+        api.PUT('/api/builds/{id}/log/readings/struck', {
+          params: { path: { id: build() } },
+          body: { key: taken.key, struck: true },
         }),
       )
       if (refusal) {

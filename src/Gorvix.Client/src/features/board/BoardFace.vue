@@ -108,7 +108,7 @@ async function key(event: KeyboardEvent, index: number) {
     )
     at.value = pads.value[next]?.pad.id ?? at.value
     await nextTick()
-    drawing.value?.querySelector<SVGElement>('[tabindex="0"]')?.focus()
+    drawing.value?.querySelector<SVGElement>('[data-pad][tabindex="0"]')?.focus()
   }
 }
 

@@ -80,9 +80,16 @@ const selection = computed(() => {
       >Export build</a
     >
   </Teleport>
+  <p class="of no-print">
+    <bdi>{{ view.name }}</bdi>
+  </p>
 </template>
 
 <style scoped>
+.of {
+  display: none;
+}
+
 .build {
   min-width: 72px;
   overflow: hidden;
@@ -129,7 +136,7 @@ nav :deep(.v-tab.v-btn) {
   white-space: nowrap;
 }
 
-/* Eight steps and the ways out of the build: on a tablet the steps come first, the name stands in the page's title. */
+/* Eight steps and the ways out of the build: on a tablet the steps come first, the name stands over the page. */
 @media (max-width: 1180px) {
   .build {
     min-width: 0;
@@ -153,6 +160,17 @@ nav :deep(.v-tab.v-btn) {
 @media (max-width: 900px) {
   .build {
     display: none;
+  }
+
+  /* The header has no room for it: over the step's own content, two lines of it at most. */
+  .of {
+    display: -webkit-box;
+    padding: 6px 0 0;
+    overflow: hidden;
+    font-weight: 600;
+    overflow-wrap: anywhere;
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 2;
   }
 
   nav {

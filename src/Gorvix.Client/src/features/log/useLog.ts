@@ -94,9 +94,9 @@ export function useLog(build: () => string, kinds: () => EntryKind[]) {
   const strike = (entry: LogEntry, struck: boolean) =>
     act(() =>
       ask(() =>
-        api.PUT('/api/builds/{id}/log/readings/{key}/struck', {
-          params: { path: { id: build(), key: entry.key ?? '' } },
-          body: { struck },
+        api.PUT('/api/builds/{id}/log/readings/struck', {
+          params: { path: { id: build() } },
+          body: { key: entry.key ?? '', struck },
         }),
       ),
     )
