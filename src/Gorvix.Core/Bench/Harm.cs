@@ -1,3 +1,4 @@
+using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Rails;
@@ -68,6 +69,12 @@ public static class Harm
         }
     }
 
+    // A pin of no port is called by the pad that leads to it.
+    private static string PinOf(ResolvedBuild build, string net) =>
+        build.Board.Ports.FirstOrDefault(p => p.Nets.Contains(net)) is { } port
+            ? PortWords.Of(port, net) ?? port.Name
+            : $"at {build.Circuit.To(net).First().Pad.Label}";
+
     private static IEnumerable<string> Pins(WiredBuild wired, RailSheet sheet, Copper copper)
     {
         var nets = wired.Build.Circuit.Nets;
@@ -77,8 +84,7 @@ public static class Harm
             {
                 if (point.Kind == NodeKind.Net && rail.Volts > nets[point.Id].MaxVolts + Slack)
                 {
-                    var port = wired.Build.Board.Ports.FirstOrDefault(p => p.Nets.Contains(point.Id));
-                    yield return $"Controller pin {(port is null ? point.Id : PortWords.Of(port, point.Id) ?? port.Name)} gets {rail.Volts:0.0} V.";
+                    yield return $"Controller pin {PinOf(wired.Build, point.Id)} gets {rail.Volts:0.0} V.";
                 }
                 if (
                     point.Kind == NodeKind.Lead

@@ -116,4 +116,27 @@ public class HarmTests
         var harm = Burnt(RailBench.Of(board, cells, "5V", 4.5, 5.5, 0.2));
         Assert.Equal(burns, harm.Any(h => h.Contains("input gets", StringComparison.Ordinal)));
     }
+
+    // By hand: BAT has 16.8 V on four full cells; the pin behind CURR is on no port, so only its pad has a name.
+    [Fact]
+    public void A_pin_of_no_port_is_called_by_its_pad()
+    {
+        var board = Board with
+        {
+            Nets = [.. Board.Nets, new Net { Id = "adc7", MaxVolts = 3.3 }],
+            Pads =
+            [
+                .. Board.Pads,
+                new Pad
+                {
+                    Id = "curr",
+                    Label = "CURR",
+                    Side = BoardSide.Top,
+                    Paths = [new PadPath { Net = "adc7" }],
+                },
+            ],
+        };
+        var wired = RailBench.Of(board, 4, "5V", 4.5, 5.5, 0.2).With(new SolderBlob("curr", Id("BAT")));
+        Assert.Contains("Controller pin at CURR gets 16.8 V.", Burnt(wired));
+    }
 }

@@ -2843,6 +2843,8 @@ export interface components {
             expected?: null | string;
             /** @description True between two supplies, or a supply and ground. */
             isSupplies?: boolean;
+            /** @description True for a ground whose device has another one: through it the pair reads continuity, this wire on or off. */
+            isSpareGround?: boolean;
             /** @description The point under one probe. */
             oneAt: components["schemas"]["Node"];
             /** @description The point under the other. */
