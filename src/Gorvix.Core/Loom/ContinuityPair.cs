@@ -104,8 +104,9 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
         return from one in rails.Index()
             from other in rails.Skip(one.Index + 1)
             let found = _copper.Between(Node.Pad(one.Item.Pad.Id), Node.Pad(other.Pad.Id))
+            where found.Finds is Finds.Silent
             let back = _copper.Between(Node.Pad(other.Pad.Id), Node.Pad(one.Item.Pad.Id))
-            where found.Finds is Finds.Silent && back.Finds is Finds.Silent
+            where back.Finds is Finds.Silent
             select Between(
                 one.Item.Pad,
                 other.Pad,
@@ -131,9 +132,9 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
                     continue;
                 }
                 // A diode is measured the way it passes.
-                var back = _copper.Between(Node.Pad(beside.Id), Node.Pad(pad.Id));
-                yield return finds == Finds.Silent && back.Finds != Finds.Silent
-                    ? Between(beside, pad, back.Finds, back.Value, Meaning(back.Finds))
+                yield return finds == Finds.Silent
+                && _copper.Between(Node.Pad(beside.Id), Node.Pad(pad.Id)) is { Finds: Finds.Diode, Value: var drop }
+                    ? Between(beside, pad, Finds.Diode, drop, Meaning(Finds.Diode))
                     : Between(pad, beside, finds, value, Meaning(finds));
             }
         }
@@ -180,12 +181,13 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
         let home = Harness.Of(device).HomeOf(lead.Lead.Id)
         where home >= 0 && seat.Seat.Socket!.Pads[home] is not null
         let pad = seat.Seat.Socket!.Pads[home]!
-        let found = _copper.Between(Node.Lead(seat.Device, lead.Lead.Id), Node.Pad(pad.Id))
+        // A second ground reads continuity through its device, in its pin or out of it.
+        where _copper.Between(Node.Lead(seat.Device, lead.Lead.Id), Node.Pad(pad.Id)).Finds == Finds.Silent
         select new ContinuityPair(
             $"{lead.Lead.Label} at {device.Name}",
             WireWords.Of(_circuit, pad),
-            found.Finds,
-            found.Value,
+            Finds.Silent,
+            0,
             "Continuity means this lead is still in its plug; it should be de-pinned.",
             [pad.Id]
         )

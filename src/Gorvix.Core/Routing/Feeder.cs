@@ -207,7 +207,7 @@ public static class Feeder
                 place,
                 ("pad", label),
                 ("device", device.Device.Name),
-                ("has", isFixed ? $"has {has:0.0#} V" : $"{changes}"),
+                ("has", isFixed ? $"has {has:0.0#} V" : changes),
                 ("takes", $"{takes:0.0#}")
             );
         return supply.Window.IsOver(volts.Max)

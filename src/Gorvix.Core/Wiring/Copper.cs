@@ -114,19 +114,26 @@ public sealed class Copper
                 select (Node.Lead(l.Device, l.Lead.Id), Node.Lead(l.To!.Device, l.To.Lead.Id))
             )
             .Concat(wired.Blobs.Select(b => (Node.Pad(b.One), Node.Pad(b.Other))))
-            .Concat(wired.Build.Devices.SelectMany(d => Inside(d.Id, d.Device)));
+            .Concat(wired.Build.Devices.SelectMany(d => Inside(wired, d.Id, d.Device)));
 
-    // In a device its grounds are one piece (common practice), and an output that follows its supply is that supply.
-    private static IEnumerable<(Node, Node)> Inside(string id, Device device)
+    // In a device its grounds are one piece (common practice), and an output that follows its supply is that supply: of several the first
+    // that is joined, as the solver has it.
+    private static IEnumerable<(Node, Node)> Inside(WiredBuild wired, string id, Device device)
     {
         var grounds = device.Leads.Where(l => l.Role == LeadRole.Ground).ToList();
-        var passed = device.Supplies is [var supply, ..]
-            ? device.Outputs.Where(o => o.Volts is null).Select(o => (supply.Lead, o.Lead))
-            : [];
+        var passing = device.Outputs.Where(o => o.Volts is null).ToList();
+        var supply =
+            passing.Count == 0
+                ? null
+                : device.Supplies.FirstOrDefault(s =>
+                    wired.Leads.Any(l =>
+                        l.Device == id && l.Lead.Id == s.Lead && (l.Pad is not null || l.To is not null)
+                    )
+                );
         return grounds
             .Skip(1)
             .Select(g => (grounds[0].Id, g.Id))
-            .Concat(passed)
+            .Concat(supply is null ? [] : passing.Select(o => (supply.Lead, o.Lead)))
             .Select(p => (Node.Lead(id, p.Item1), Node.Lead(id, p.Item2)));
     }
 

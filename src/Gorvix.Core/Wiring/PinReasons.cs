@@ -51,8 +51,7 @@ internal static class PinReasons
         {
             ({ } rail, { } volts, { } takes) when takes.IsOver(volts.Max) =>
                 $"{rail.Label} has up to {volts.Max:0.0#} V, {lead.Label} of the {part.Name} is rated {takes.Max:0.0#} V maximum",
-            ({ } rail, _, _) when lead.Role == LeadRole.Output =>
-                $"two supplies would be tied together, {lead.Label} of the {part.Name} and {rail.Label}",
+            ({ } rail, _, _) when lead.Role == LeadRole.Output => $"it would tie {lead.Label} to the {rail.Label} rail",
             ({ } rail, _, _) when lead.Role == LeadRole.Ground =>
                 $"{rail.Label} would be shorted to ground through the {part.Name}",
             ({ } rail, { } volts, _) =>

@@ -103,8 +103,8 @@ public class LeafletSupplyTests
         };
 
     [Theory]
-    [InlineData("5V", "two supplies would be tied together, 5V OUT of the vtx and 5V")]
-    [InlineData("BAT", "two supplies would be tied together, 5V OUT of the vtx and BAT")]
+    [InlineData("5V", "it would tie 5V OUT to the 5V rail")]
+    [InlineData("BAT", "it would tie 5V OUT to the BAT rail")]
     [InlineData("GND", "it would be shorted to ground")]
     [InlineData("U2.rx", "it would drive, or be driven by, what is on VTX2")]
     public void A_transmitters_own_supply_output_is_never_tied_to_what_sits_in_the_socket(string pin, string because)

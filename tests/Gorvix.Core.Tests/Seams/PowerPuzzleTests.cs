@@ -2,6 +2,7 @@ using Gorvix.Core.Bench;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Circuits;
 using Gorvix.Core.Fit;
+using Gorvix.Core.Loom;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Rails;
 using Gorvix.Core.Settings;
@@ -89,50 +90,43 @@ public class PowerPuzzleTests
     }
 
     // The transmitter passes its battery on to a camera lead. Soldered to 5V by mistake, that lead puts the battery on 5V.
-    [Fact]
-    public void A_passed_through_supply_on_the_wrong_pad_beeps_and_ties()
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void A_passed_through_supply_on_the_wrong_pad_beeps_and_ties(bool second)
     {
-        var part = new Device
+        var part = Gnss.Fed(7, 26).Leads("G");
+        part = part with
         {
-            Id = "vtx",
-            Maker = "Bench",
-            Name = "Sender",
-            Kind = DeviceKind.VideoTransmitter,
             Leads =
             [
+                .. part.Leads,
                 new Lead
                 {
-                    Id = "v",
-                    Label = "V",
-                    Role = LeadRole.Supply,
-                },
-                new Lead
-                {
-                    Id = "g",
-                    Label = "G",
-                    Role = LeadRole.Ground,
-                },
-                new Lead
-                {
-                    Id = "o",
+                    Id = "CAM",
                     Label = "CAM",
                     Role = LeadRole.Output,
                 },
             ],
-            Supplies =
-            [
-                new SupplyInput
-                {
-                    Lead = "v",
-                    Window = new VoltWindow { Min = 7, Max = 26 },
-                    Typical = 0.5,
-                    Peak = 0.5,
-                },
-            ],
-            Outputs = [new SupplyOutput { Lead = "o" }],
-            Functions = [],
+            Outputs = [new SupplyOutput { Lead = "CAM" }],
         };
-        var wired = Fit4S(FourToSix, [part], []).Wired.With(new WireOnPad("vtx", "o", "5v"));
+        if (second)
+        {
+            // A second supply, listed before it, that nothing is soldered to: what is passed on is the one that is.
+            part = part.Leads("V2") with
+            {
+                Supplies =
+                [
+                    new SupplyInput
+                    {
+                        Lead = "V2",
+                        Window = new VoltWindow { Min = 40, Max = 50 },
+                    },
+                    .. part.Supplies,
+                ],
+            };
+        }
+        var wired = Fit4S(FourToSix, [part], []).Wired.With(new WireOnPad("gnss", "CAM", "5v"));
         Assert.Equal(Finds.Beeps, new Copper(wired).Between(Node.Pad("bat"), Node.Pad("5v")).Finds);
         var sheet = RailReader.Read(wired, Situation.All(wired)[0]);
         Assert.Contains(sheet.Ties, t => t.Contains("BAT rail") && t.Contains("5V rail"));
@@ -202,6 +196,25 @@ public class PowerPuzzleTests
         Assert.Equal(Finds.Silent, new Copper(both).Between(Node.Lead("gnss", "G2"), Node.Pad("s5")).Finds);
     }
 
+    // G2 is out of its plug, and its pin is on ground as G is: continuity there says nothing, and no check may ask for it.
+    [Fact]
+    public void A_second_ground_that_was_de_pinned_is_asked_for_by_no_check()
+    {
+        var board = Whole("F7", "U1")
+            .Powered("5V", "GND")
+            .Socket("S", "s", "5V", "GND", "U1.rx", "U1.tx", "GND", "BAT");
+        var fit = Fit4S(
+            board,
+            [Gnss.Fed(4.5, 5.5).Plugged("s", "V", "G", "TX", "RX", "G2", "X")],
+            ["gnss"],
+            b => b with { Pins = [new LeadMatch { Device = "gnss", Lead = "G2" }] }
+        );
+        Assert.Equal(("Lifted", "Lifted"), (fit.At("gnss", "G2"), fit.At("gnss", "X")));
+        var pairs = LoomReader.Of(fit.Wired).Continuity;
+        Assert.Contains(pairs, p => p.OneAt.Id == "X" && p.Finds == Finds.Silent);
+        Assert.DoesNotContain(pairs, p => p.OneAt.Id == "G2");
+    }
+
     // 5 V on a 3.3 V part, and 5 V on a part from 7: fixed rails have, they do not rise or fall.
     [Theory]
     [InlineData(3.0, 3.6, "5V has 5.0 V; the gnss is rated 3.6 V maximum.")]
@@ -237,5 +250,90 @@ public class PowerPuzzleTests
         var wired = RailBench.Of(board, 4, "5V", 4.5, 5.5, 2);
         Assert.DoesNotContain(RailCheck.Of(RailBench.Read(wired, "lamp")), f => f.Rule == "INPUT");
         Assert.Contains(RailCheck.Of(RailBench.Read(wired, "empty")), f => f.Rule == "INPUT");
+    }
+
+    // The board names no battery rail: what its input gets is what the source gives.
+    [Fact]
+    public void A_board_without_a_battery_rail_is_held_to_its_input_all_the_same()
+    {
+        var board = RailBench.Board with
+        {
+            Input = new VoltWindow { Min = 4.5, Max = 5.5 },
+            Rails = [.. RailBench.Board.Rails.Where(r => r.Id != "bat")],
+            Pads = [.. RailBench.Board.Pads.Where(p => p.Label != "BAT")],
+        };
+        var sheet = RailBench.Read(RailBench.Of(board, 3, "5V", 4.5, 5.5, 0.1), "full");
+        Assert.Null(sheet.Problem);
+        Assert.Equal(12.6, sheet.Input!.Volts, 2);
+        Assert.Contains(RailCheck.Of(sheet), f => f.Rule == "INPUT");
+    }
+
+    // 12 V from the bench on a board of 5 V: it is the bench supply that is set.
+    [Fact]
+    public void A_bench_supply_that_is_too_high_is_mended_at_the_bench()
+    {
+        var board = RailBench.Board with
+        {
+            Input = new VoltWindow { Min = 4.5, Max = 5.5 },
+        };
+        var wired = RailBench.Of(
+            board,
+            1,
+            "5E",
+            4.5,
+            5.5,
+            0.1,
+            b =>
+                b with
+                {
+                    Power = b.Power with
+                    {
+                        Bench = new BenchSupply { Volts = 12, Amps = 1 },
+                    },
+                }
+        );
+        var said = RailCheck.Of(RailBench.Read(wired, "bench")).Single(f => f.Rule == "INPUT").Sentence;
+        Assert.EndsWith("Set that supply to a voltage in this range.", said, StringComparison.Ordinal);
+    }
+
+    // BAT passes through a diode to PROT: in either order no pair may claim that the two supplies read open.
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public void Two_supplies_with_a_diode_between_them_are_not_said_to_be_open(bool first)
+    {
+        Pad prot = Pad(
+            "PROT",
+            new PadPath { Rail = "PROT" },
+            new PadPath { Rail = "BAT", Through = [new Diode { Volts = 0.4, Direction = Passage.ToPad }] }
+        );
+        var bare = Whole("F4", "U1").Powered("BAT", "5V", "GND");
+        var rail = new Rail
+        {
+            Id = "PROT",
+            Label = "PROT",
+            Volts = 5,
+            Feed = RailFeed.Regulator,
+        };
+        var board = bare.With(prot) with { Rails = first ? [rail, .. bare.Rails] : [.. bare.Rails, rail] };
+        var pairs = LoomReader.Of(Fit4S(board, [Gnss.Fed(4.5, 5.5)], ["gnss"]).Wired).Continuity;
+        Assert.Contains(pairs, p => p.Pads.Contains("bat") && p.Pads.Contains("5v"));
+        Assert.DoesNotContain(pairs, p => p.Finds == Finds.Silent && p.Pads.Contains("bat") && p.Pads.Contains("prot"));
+    }
+
+    // V leaves its pin because of the battery there. Had it left for another reason before, nothing more would be to do.
+    [Fact]
+    public void The_same_deed_for_another_reason_is_no_more_work()
+    {
+        var fit = Fit4S(
+            Whole("F7", "U1").Powered("5V", "GND").Socket("S", "s", "BAT", "GND", "U1.rx", "U1.tx"),
+            [Gnss.Fed(4.5, 5.5).Plugged("s", "V", "G", "TX", "RX")],
+            ["!gnss"]
+        );
+        var had = fit.Wired.Work.Where(w => w.Because is not null).ToList();
+        Assert.NotEmpty(had);
+        Assert.Empty(
+            FitWords.MoreOf([.. fit.Wired.Work.Select(w => w with { Because = "once it was another" })], fit.Wired)
+        );
     }
 }
