@@ -74,7 +74,7 @@ build_server() {
 # Server, tests and benchmarks in one go; the server need not be built again after it.
 build_everything() {
   [ -f "$root/tests/Gorvix.Browser.Tests/bin/Release/net10.0/Gorvix.Browser.Tests.dll" ] || rm -f "$stamps/everything"
-  once everything "$server_inputs Gorvix.slnx tests benchmarks demo docs artifacts/client" \
+  once everything "$server_inputs Gorvix.slnx tests benchmarks demo docs" \
     compiled "$root/Gorvix.slnx" || return 1
   # shellcheck disable=SC2086
   content_of $server_inputs >"$stamps/server"

@@ -24,13 +24,17 @@ internal static class FaultRuns
             var making = Times(9, _ => FaultTable.Of(wired));
             var faults = PlantedFaults.Of(wired);
             var signs = table.Tests.Where(t => t.IsSign).Select(t => t.Id).ToList();
-            List<Observation> Seen(params PlantedFault[] wrong) =>
+            List<Observation> Seen(params PlantedFault[] wrong)
+            {
+                var craft = table.Craft(wrong);
+                return
                 [
                     .. from id in signs
-                    let shown = table.Shown(wrong, table.IndexOf(id)!.Value)
+                    let shown = craft.Shows(table.IndexOf(id)!.Value)
                     where shown is not null
                     select new Observation(id, shown),
                 ];
+            }
             var singles = faults.Where((_, i) => i % 4 == 0).Select(f => Seen(f)).ToList();
             var pairs = faults
                 .Zip(faults.Skip(faults.Count / 2))

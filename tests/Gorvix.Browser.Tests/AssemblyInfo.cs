@@ -1,3 +1,4 @@
 using Gorvix.Browser.Tests;
 
 [assembly: AssemblyFixture(typeof(Browsers))]
+[assembly: TestCollectionOrderer(typeof(LongestFirst))]

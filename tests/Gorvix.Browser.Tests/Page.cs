@@ -93,7 +93,7 @@ public sealed class Page : IAsyncDisposable
     private static StartOptions OptionsFor(string data, string? demo)
     {
         string Beside(string name) => Path.Combine(AppContext.BaseDirectory, name);
-        return new StartOptions(0, data, demo is null ? null : Beside(demo), Beside("client"));
+        return new StartOptions(0, data, demo is null ? null : Beside(demo), Served.ClientFiles);
     }
 
     private static async Task<(WebApplication, StartOptions, long)> Share()
@@ -377,13 +377,33 @@ public sealed class Page : IAsyncDisposable
         );
 
     /// <summary>What the accessibility engine has to say about the page; empty when all is well.</summary>
-    public string Accessibility()
+    /// <param name="part">The part to look at, by a selector: of a very large page the rest is a repetition.</param>
+    public string Accessibility(string part = "html") =>
+        Axe(part, "wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa");
+
+    /// <summary>What it has to say in the other look, in which names and roles are the same.</summary>
+    public string Contrast(string look)
+    {
+        var before = Ground();
+        _look = look;
+        Media("");
+        Until(_ => Ground() != before ? "yes" : null, $"the {look} look");
+        return Axe("html", "color-contrast");
+    }
+
+    /// <summary>The colour of the ground.</summary>
+    public string Ground() => (string)Run("return getComputedStyle(document.body).backgroundColor")!;
+
+    private string Axe(string part, params string[] rules)
     {
         _driver.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "axe", "axe.min.js")));
-        var script =
-            "const done = arguments[0]; axe.run(document, { resultTypes: ['violations'], runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })"
-            + ".then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html + ' ' + n.failureSummary).join(' | ')).join('\\n')))";
-        return (string)_driver.ExecuteAsyncScript(script)!;
+        const string Script = """
+            const [part, rules, done] = arguments
+            axe.run(part, { resultTypes: ['violations'], runOnly: rules }).then((r) =>
+              done(r.violations.map((v) => v.id + ': ' + v.nodes.map((n) => n.html + ' ' + n.failureSummary).join(' | ')).join('\n')),
+            )
+            """;
+        return (string)_driver.ExecuteAsyncScript(Script, part, rules)!;
     }
 
     /// <summary>Everything that the browser's console was told.</summary>

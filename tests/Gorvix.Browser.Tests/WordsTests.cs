@@ -2,6 +2,7 @@ using System.Diagnostics;
 using System.Text;
 using System.Text.RegularExpressions;
 using Gorvix.Core.Tests.Planning;
+using Gorvix.Web.Tests;
 
 namespace Gorvix.Browser.Tests;
 
@@ -111,7 +112,7 @@ public partial class WordsTests
         }
         text.Append("\n## In the client's source: states, errors and spoken names as well\n").Append(await InSource());
         var words = text.ToString().TrimStart();
-        var kept = Path.Combine(Project, "docs", "words.txt");
+        var kept = Path.Combine(Served.Project, "docs", "words.txt");
         if (Environment.GetEnvironmentVariable("GORVIX_WRITE") == "yes")
         {
             await File.WriteAllTextAsync(kept, words, TestContext.Current.CancellationToken);
@@ -161,23 +162,9 @@ public partial class WordsTests
 
     private static async Task<string> InSource()
     {
-        var script = Path.Combine(Project, "src", "Gorvix.Client", "scripts", "words.mjs");
+        var script = Path.Combine(Served.Project, "src", "Gorvix.Client", "scripts", "words.mjs");
         using var node = Process.Start(new ProcessStartInfo("node", [script]) { RedirectStandardOutput = true })!;
         return await node.StandardOutput.ReadToEndAsync(TestContext.Current.CancellationToken);
-    }
-
-    // The folder of the project, in which its tests run.
-    private static string Project
-    {
-        get
-        {
-            var folder = AppContext.BaseDirectory;
-            while (!File.Exists(Path.Combine(folder, "Gorvix.slnx")))
-            {
-                folder = Path.GetDirectoryName(folder)!;
-            }
-            return folder;
-        }
     }
 
     // The same words with other numbers are the same line.

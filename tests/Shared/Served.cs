@@ -12,6 +12,21 @@ internal static class Served
     /// <summary>The folder of the demo's files.</summary>
     public static string DemoFiles { get; } = Path.Combine(AppContext.BaseDirectory, "demo");
 
+    /// <summary>The folder of the project, in which its tests run.</summary>
+    public static string Project { get; } = FolderAbove(AppContext.BaseDirectory);
+
+    /// <summary>The folder of the built client.</summary>
+    public static string ClientFiles { get; } = Path.Combine(Project, "artifacts", "client");
+
+    private static string FolderAbove(string folder)
+    {
+        while (!File.Exists(Path.Combine(folder, "Gorvix.slnx")))
+        {
+            folder = Path.GetDirectoryName(folder)!;
+        }
+        return folder;
+    }
+
     /// <summary>A new folder below the system's own for such.</summary>
     public static string NewFolder() => Directory.CreateTempSubdirectory("gorvix-").FullName;
 

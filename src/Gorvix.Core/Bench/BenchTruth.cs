@@ -55,8 +55,9 @@ internal sealed class BenchTruth
     public BenchTruth(Meant meant, WiredBuild real)
     {
         (Meant, Real) = (meant, real);
-        _copper = new(() => SameCopper ? meant.Copper : new Copper(real));
-        _links = new(() => new LinkTruth(meant, real, _copper, Sheet));
+        var circuit = new Lazy<Circuit>(real.Circuit);
+        _copper = new(() => SameCopper ? meant.Copper : new Copper(real, circuit.Value));
+        _links = new(() => new LinkTruth(meant, real, circuit, _copper, Sheet));
         _sameSupply = IsSupplied(meant.Wired, real);
     }
 

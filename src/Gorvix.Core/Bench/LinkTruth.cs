@@ -24,11 +24,17 @@ internal enum Seen
 /// </summary>
 /// <param name="meant">The build as it is meant.</param>
 /// <param name="real">The build as it is.</param>
+/// <param name="circuit">Its circuit.</param>
 /// <param name="copper">What joins its points.</param>
 /// <param name="sheet">What it gets in a situation.</param>
-internal sealed class LinkTruth(Meant meant, WiredBuild real, Lazy<Copper> copper, Func<Situation, RailSheet> sheet)
+internal sealed class LinkTruth(
+    Meant meant,
+    WiredBuild real,
+    Lazy<Circuit> circuit,
+    Lazy<Copper> copper,
+    Func<Situation, RailSheet> sheet
+)
 {
-    private readonly Circuit _circuit = real.Circuit();
     private readonly IReadOnlyList<BridgeAt> _at = real.Positions();
     private readonly Dictionary<LeadAt, bool> _works = [];
 
@@ -166,7 +172,7 @@ internal sealed class LinkTruth(Meant meant, WiredBuild real, Lazy<Copper> coppe
             return true;
         }
         var node = Node.Lead(lead.Device, lead.Lead);
-        var ends = Trace.Joined(_circuit, node, _at).ToList();
+        var ends = Trace.Joined(circuit.Value, node, _at).ToList();
         return wanted.All(m => ends.Exists(s => s.To == m.To && s.Turn == m.Turn))
             && IsUndisturbed(node)
             && wanted.All(m => IsUndisturbed(m.To));

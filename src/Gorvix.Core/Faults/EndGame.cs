@@ -44,11 +44,12 @@ internal static class EndGame
         }
         var (least, chosen) = (double.PositiveInfinity, -1);
         var all = ShareOf(set, left);
+        Span<int> room = stackalloc int[Most];
         for (var t = 0; t < tests.Count; t++)
         {
-            var parts = Parts(set, left, tests[t].Test);
+            var parts = room[..Parts(set, left, tests[t].Test, room)];
             // A test that leaves everything as it was tells nothing.
-            if (parts.Exists(p => p == set))
+            if (parts.Contains(set))
             {
                 continue;
             }
@@ -76,10 +77,11 @@ internal static class EndGame
         return sum;
     }
 
-    private static List<int> Parts(int set, List<Search.Group> left, int test)
+    // The causes that each outcome leaves, in the order of outcomes; what cannot be told is left by each. Returns how many parts there are.
+    private static int Parts(int set, List<Search.Group> left, int test, Span<int> parts)
     {
-        var by = new SortedDictionary<short, int>();
-        var either = 0;
+        Span<short> outcomes = stackalloc short[Most];
+        var (count, either) = (0, 0);
         for (var i = 0; i < left.Count; i++)
         {
             if ((set & (1 << i)) == 0)
@@ -90,12 +92,28 @@ internal static class EndGame
             if (shown < 0)
             {
                 either |= 1 << i;
+                continue;
             }
-            else
+            var at = outcomes[..count].BinarySearch(shown);
+            if (at < 0)
             {
-                by[shown] = by.GetValueOrDefault(shown) | (1 << i);
+                at = ~at;
+                outcomes[at..count].CopyTo(outcomes[(at + 1)..]);
+                parts[at..count].CopyTo(parts[(at + 1)..]);
+                (outcomes[at], parts[at]) = (shown, 0);
+                count++;
             }
+            parts[at] |= 1 << i;
         }
-        return by.Count == 0 ? [set] : [.. by.Values.Select(p => p | either)];
+        if (count == 0)
+        {
+            parts[0] = set;
+            return 1;
+        }
+        for (var p = 0; p < count; p++)
+        {
+            parts[p] |= either;
+        }
+        return count;
     }
 }

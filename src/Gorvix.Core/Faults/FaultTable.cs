@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+using System.Runtime.InteropServices;
 using Gorvix.Core.Bench;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Wiring;
@@ -11,7 +13,7 @@ namespace Gorvix.Core.Faults;
 internal sealed record Suspect(IReadOnlyList<PlantedFault> Faults, short[] Shows, bool Harms)
 {
     /// <summary>Ids of its faults, in one order.</summary>
-    public string Id => Faults.Count == 0 ? FaultTable.Sound : string.Join('+', Faults.Select(f => f.Id));
+    public string Id { get; } = Faults.Count == 0 ? FaultTable.Sound : string.Join('+', Faults.Select(f => f.Id));
 }
 
 /// <summary>
@@ -27,6 +29,10 @@ public sealed class FaultTable
     private readonly Meant _meant;
     private readonly IReadOnlyList<FaultTest> _all;
     private readonly ILookup<string, string> _rails;
+
+    // A search asks for the same pairs at each of its steps: what they were found to show is kept, as far as it was asked.
+    private const int MostPairs = 3000;
+    private readonly ConcurrentDictionary<(string One, string Other), PairSeen> _pairs = [];
 
     private FaultTable(Meant meant, IReadOnlyList<FaultTest> all, List<Suspect> singles)
     {
@@ -47,7 +53,7 @@ public sealed class FaultTable
 
     /// <summary>Puts those together that show the same at every test.</summary>
     internal static IReadOnlyList<IReadOnlyList<Suspect>> TwinsOf(IEnumerable<Suspect> suspects) =>
-        [.. suspects.GroupBy(s => string.Join(',', s.Shows)).Select(g => g.ToList())];
+        [.. suspects.GroupBy(s => s.Shows, new SameShows()).Select(g => g.ToList())];
 
     /// <summary>Makes the table of a build.</summary>
     /// <param name="wired">The build as it is meant.</param>
@@ -137,31 +143,45 @@ public sealed class FaultTable
     /// <summary>All outcomes of a test, also those that no single fault leads to.</summary>
     internal IReadOnlyList<Outcome> Outcomes(int test) => _all[test].Outcomes;
 
+    /// <summary>The aircraft with some faults, to look at test by test.</summary>
+    /// <param name="faults">What is wrong with it; none for the sound one.</param>
+    public FaultyCraft Craft(IReadOnlyList<PlantedFault> faults) => new(_all, Truth(faults));
+
     /// <summary>The aircraft with several faults at once.</summary>
-    internal Suspect With(IReadOnlyList<PlantedFault> faults) =>
-        Row(_all, new BenchTruth(_meant, Real(faults)), faults);
+    internal Suspect With(IReadOnlyList<PlantedFault> faults) => Row(_all, Truth(faults), faults);
 
-    /// <summary>The aircraft with several faults at once; null where some test shows something else at it than what was seen.</summary>
-    /// <param name="faults">What is wrong with it.</param>
+    /// <summary>The aircraft with two faults at once; null where some test shows something else at it than what was seen.</summary>
+    /// <param name="one">The first fault.</param>
+    /// <param name="other">The second.</param>
     /// <param name="seen">Indices of tests and of the outcomes that were seen; what is dear to compute is looked at last.</param>
-    internal Suspect? Explaining(IReadOnlyList<PlantedFault> faults, IEnumerable<(int Test, int Outcome)> seen)
+    internal Suspect? Explaining(PlantedFault one, PlantedFault other, IEnumerable<(int Test, int Outcome)> seen)
     {
-        var truth = new BenchTruth(_meant, Real(faults));
-        return seen.All(s => Agrees(ShownBy(_all[s.Test], truth), s.Test, s.Outcome) != false)
-            ? Row(_all, truth, faults)
-            : null;
+        if (_pairs.Count >= MostPairs)
+        {
+            _pairs.Clear();
+        }
+        var pair = _pairs.GetOrAdd((one.Id, other.Id), _ => new PairSeen(_all.Count));
+        BenchTruth? made = null;
+        BenchTruth Made() => made ??= Truth([one, other]);
+        lock (pair)
+        {
+            foreach (var (test, outcome) in seen)
+            {
+                if (pair.Shows[test] == PairSeen.NotAsked)
+                {
+                    pair.Shows[test] = ShownBy(_all[test], Made());
+                }
+                if (Agrees(pair.Shows[test], test, outcome) == false)
+                {
+                    return null;
+                }
+            }
+            return pair.Whole ??= Row(_all, Made(), [one, other]);
+        }
     }
 
-    private WiredBuild Real(IReadOnlyList<PlantedFault> faults) =>
-        faults.Aggregate(_meant.Wired, (w, f) => w.With(f.Edit));
-
-    /// <summary>What each test shows at an aircraft, by the id of its outcome; null where it cannot be told.</summary>
-    /// <param name="faults">What is wrong with it.</param>
-    /// <param name="test">Index of the test.</param>
-    public string? Shown(IReadOnlyList<PlantedFault> faults, int test)
-    {
-        return _all[test].Tell(new BenchTruth(_meant, Real(faults)));
-    }
+    private BenchTruth Truth(IReadOnlyList<PlantedFault> faults) =>
+        new(_meant, faults.Aggregate(_meant.Wired, (w, f) => w.With(f.Edit)));
 
     private static Suspect Row(IReadOnlyList<FaultTest> tests, BenchTruth truth, IReadOnlyList<PlantedFault> faults)
     {
@@ -193,4 +213,38 @@ public sealed class FaultTable
         var met = singles.Select(s => s.Shows[at]).ToHashSet();
         return test.Outcomes.Where((o, i) => o.IsSound || met.Contains((short)i));
     }
+
+    // What each test shows at two faults at once, as far as it was asked, and the whole row where it was.
+    private sealed class PairSeen(int tests)
+    {
+        public const short NotAsked = short.MinValue;
+
+        public short[] Shows { get; } = [.. Enumerable.Repeat(NotAsked, tests)];
+        public Suspect? Whole { get; set; }
+    }
+
+    private sealed class SameShows : IEqualityComparer<short[]>
+    {
+        public bool Equals(short[]? x, short[]? y) => x.AsSpan().SequenceEqual(y);
+
+        public int GetHashCode(short[] shows)
+        {
+            var hash = new HashCode();
+            hash.AddBytes(MemoryMarshal.AsBytes(shows.AsSpan()));
+            return hash.ToHashCode();
+        }
+    }
+}
+
+/// <summary>An aircraft with some faults, looked at test by test: what was computed for one is there for the next. For one asker at a time.</summary>
+public sealed class FaultyCraft
+{
+    private readonly IReadOnlyList<FaultTest> _tests;
+    private readonly BenchTruth _truth;
+
+    internal FaultyCraft(IReadOnlyList<FaultTest> tests, BenchTruth truth) => (_tests, _truth) = (tests, truth);
+
+    /// <summary>What a test shows, by the id of its outcome; null where it cannot be told.</summary>
+    /// <param name="test">Index of the test.</param>
+    public string? Shows(int test) => _tests[test].Tell(_truth);
 }

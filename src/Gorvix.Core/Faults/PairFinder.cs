@@ -53,7 +53,7 @@ internal sealed class PairFinder(FaultTable table, Func<Suspect, double> weight)
         )
         {
             stop.ThrowIfCancellationRequested();
-            if (table.Explaining([one.Faults[0], other.Faults[0]], seen) is { } pair)
+            if (table.Explaining(one.Faults[0], other.Faults[0], seen) is { } pair)
             {
                 found.Add(pair);
             }

@@ -199,18 +199,32 @@ public sealed class Search
     {
         var list = new List<Group>();
         var sound = _table.Singles[0].Shows;
+        var chances = read.ConvertAll(r => Chances(r, isOdd: Agrees(sound, r) == false));
         foreach (var same in twins)
         {
-            var weighed = same.Select(s => (Suspect: s, Weight: weight(s))).OrderByDescending(s => s.Weight).ToList();
-            var group = new Group(weighed.ConvertAll(s => s.Suspect)) { Share = weighed.Sum(s => s.Weight) };
-            foreach (var reading in read)
+            var weighed = same.Select(s => (Suspect: s, Weight: weight(s))).ToList();
+            if (weighed.Count > 1)
             {
-                var shown = group.Shows[reading.Test];
-                group.Share *= Chance(reading.Test, shown, reading.Outcome);
-                group.Against += _table.Agrees(shown, reading.Test, reading.Outcome) == false ? 1 : 0;
-                group.ExplainsOdd |=
-                    _table.Agrees(sound[reading.Test], reading.Test, reading.Outcome) == false
-                    && _table.Agrees(shown, reading.Test, reading.Outcome) == true;
+                weighed = [.. weighed.OrderByDescending(s => s.Weight)];
+            }
+            var group = new Group(weighed.ConvertAll(s => s.Suspect)) { Share = weighed.Sum(s => s.Weight) };
+            for (var i = 0; i < read.Count; i++)
+            {
+                var chance = chances[i];
+                switch (Agrees(group.Shows, read[i]))
+                {
+                    case true:
+                        group.Share *= chance.Agreeing;
+                        group.ExplainsOdd |= chance.IsOdd;
+                        break;
+                    case false:
+                        group.Share *= chance.Other;
+                        group.Against++;
+                        break;
+                    default:
+                        group.Share *= chance.Unknown;
+                        break;
+                }
             }
             list.Add(group);
         }
@@ -230,24 +244,32 @@ public sealed class Search
         return [.. list.OrderByDescending(g => g.Share).ThenBy(g => g.Suspects[0].Id, StringComparer.Ordinal)];
     }
 
-    /// <summary>How likely an outcome is at a suspect that shows another, or the same.</summary>
-    private double Chance(int test, short shown, int outcome)
+    // How likely what was seen is at a suspect that shows it, at one that shows another, and where what it shows cannot be told; odd is what a
+    // sound craft would not show.
+    private readonly record struct Likely(double Agreeing, double Other, double Unknown, bool IsOdd);
+
+    private Likely Chances(Reading reading, bool isOdd)
     {
-        var (slip, count) = (_table.Tests[test].Slip, Math.Max(2, _table.Tests[test].Outcomes.Count));
-        var isAny = outcome == FaultTable.NotSound;
-        return _table.Agrees(shown, test, outcome) switch
-        {
-            null => isAny ? 1 - (1.0 / count) : 1.0 / count,
-            true => 1 - slip,
-            false => isAny ? slip : slip / (count - 1) * _table.Outcomes(test)[outcome].Mistaken,
-        };
+        var test = _table.Tests[reading.Test];
+        var (slip, count) = (test.Slip, Math.Max(2, test.Outcomes.Count));
+        return reading.Outcome == FaultTable.NotSound
+            ? new Likely(1 - slip, slip, 1 - (1.0 / count), isOdd)
+            : new Likely(
+                1 - slip,
+                slip / (count - 1) * _table.Outcomes(reading.Test)[reading.Outcome].Mistaken,
+                1.0 / count,
+                isOdd
+            );
     }
+
+    private bool? Agrees(short[] shows, Reading reading) =>
+        _table.Agrees(shows[reading.Test], reading.Test, reading.Outcome);
 
     private List<int> Doubted(List<Group> groups, List<Reading> read) =>
         [
             .. groups
                 .Where(g => g.Against == 1)
-                .Select(g => read.First(r => _table.Agrees(g.Shows[r.Test], r.Test, r.Outcome) == false).At)
+                .Select(g => read.First(r => Agrees(g.Shows, r) == false).At)
                 .Distinct()
                 .Order(),
         ];
@@ -272,8 +294,8 @@ public sealed class Search
                 g.Suspects[0].Id,
                 [.. g.Suspects.Select(s => s.Faults)],
                 g.Share,
-                [.. read.Where(r => _table.Agrees(g.Shows[r.Test], r.Test, r.Outcome) == true).Select(r => r.At)],
-                [.. read.Where(r => _table.Agrees(g.Shows[r.Test], r.Test, r.Outcome) == false).Select(r => r.At)]
+                [.. read.Where(r => Agrees(g.Shows, r) == true).Select(r => r.At)],
+                [.. read.Where(r => Agrees(g.Shows, r) == false).Select(r => r.At)]
             )
             {
                 Harms = g.Harms,

@@ -24,13 +24,22 @@ public sealed class Copper
 {
     private readonly Dictionary<Node, Node> _group = [];
 
-    // Every element once for each way that it passes a current: a resistor both, a diode one.
-    private readonly List<(Node From, Node To, double Ohms, double Volts)> _through = [];
+    // Each piece of copper by the point that stands for it.
+    private readonly Dictionary<Node, List<Node>> _pieces = [];
+
+    // By the piece that it begins at, every element once for each way that it passes a current: a resistor both, a diode one.
+    private readonly ILookup<Node, (Node To, double Ohms, double Volts)> _through;
 
     /// <summary>Looks at a build.</summary>
     /// <param name="wired">The build as it is wired.</param>
     public Copper(WiredBuild wired)
-        : this(wired.Circuit(), wired.Positions(), Joints(wired)) { }
+        : this(wired, wired.Circuit()) { }
+
+    /// <summary>Looks at a build whose circuit is there already.</summary>
+    /// <param name="wired">The build as it is wired.</param>
+    /// <param name="circuit">What <see cref="WiredBuild.Circuit"/> gave.</param>
+    internal Copper(WiredBuild wired, Circuit circuit)
+        : this(circuit, wired.Positions(), Joints(wired)) { }
 
     /// <summary>Looks at a circuit.</summary>
     /// <param name="circuit">The circuit.</param>
@@ -38,6 +47,7 @@ public sealed class Copper
     /// <param name="joints">Points that solder or a plug joins.</param>
     public Copper(Circuit circuit, IReadOnlyList<BridgeAt> positions, IEnumerable<(Node One, Node Other)> joints)
     {
+        var through = new List<(Node From, Node To, double Ohms, double Volts)>();
         foreach (var (one, other) in joints)
         {
             Join(one, other);
@@ -56,15 +66,25 @@ public sealed class Copper
                     var drop = strand.Components.Where(c => c.Kind == StepKind.Diode).Sum(c => c.Value);
                     if (strand.PassesOut)
                     {
-                        _through.Add((strand.From, strand.To, strand.Ohms, drop));
+                        through.Add((strand.From, strand.To, strand.Ohms, drop));
                     }
                     if (strand.PassesBack)
                     {
-                        _through.Add((strand.To, strand.From, strand.Ohms, drop));
+                        through.Add((strand.To, strand.From, strand.Ohms, drop));
                     }
                 }
             }
         }
+        foreach (var point in _group.Keys)
+        {
+            var root = Root(point);
+            if (!_pieces.TryGetValue(root, out var piece))
+            {
+                _pieces.Add(root, piece = []);
+            }
+            piece.Add(point);
+        }
+        _through = through.ToLookup(t => Root(t.From), t => (t.To, t.Ohms, t.Volts));
     }
 
     /// <summary>What a meter finds, with the ohms of a resistance or the volts of a diode; the easiest way counts. Through a diode that blocks, nothing.</summary>
@@ -86,7 +106,7 @@ public sealed class Copper
             {
                 continue;
             }
-            foreach (var (_, end, ohms, volts) in _through.Where(t => Root(t.From) == at.Node))
+            foreach (var (end, ohms, volts) in _through[at.Node])
             {
                 var (v, o) = (at.Volts + volts, at.Ohms + ohms);
                 next.Enqueue((Root(end), v, o), (v, o));
@@ -99,11 +119,7 @@ public sealed class Copper
 
     /// <summary>Everything that is one piece of copper with a point, the point itself too.</summary>
     /// <param name="point">A pad, a lead, a net or a rail.</param>
-    public IEnumerable<Node> With(Node point)
-    {
-        var root = Root(point);
-        return _group.Keys.Append(point).Where(n => Root(n) == root).Distinct();
-    }
+    public IReadOnlyList<Node> With(Node point) => _pieces.TryGetValue(Root(point), out var piece) ? piece : [point];
 
     private static IEnumerable<(Node, Node)> Joints(WiredBuild wired) =>
         wired

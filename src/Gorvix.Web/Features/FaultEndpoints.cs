@@ -199,10 +199,11 @@ internal static class FaultEndpoints
                     new SimulatedOutcome(
                         await Workers.Run(
                             () =>
-                                look.Faults.Table.Shown(
-                                    [.. PlantedFaults.Of(wired).Where(f => f.Id == bench.Of(id).Fault)],
-                                    test
-                                ),
+                                look
+                                    .Faults.Table.Craft([
+                                        .. PlantedFaults.Of(wired).Where(f => f.Id == bench.Of(id).Fault),
+                                    ])
+                                    .Shows(test),
                             stop
                         )
                     )

@@ -44,9 +44,10 @@ public class FaultDrillTests(ITestOutputHelper output)
         {
             var drill = Drawn(ground, 3, 11);
             var fault = PlantedFaults.Of(ground.Reader.Wired).First(f => f.Id == drill.Hidden);
+            var craft = ground.Faults.Craft([fault]);
             foreach (var (at, test) in ground.Faults.Tests.Index())
             {
-                var shown = ground.Faults.Shown([fault], at);
+                var shown = craft.Shows(at);
                 Assert.Equal(
                     shown is null ? "inconclusive" : ground.Faults.Outcomes(at).First(o => o.Id == shown).Words,
                     drill.Sheet([Test(test.Id)]).Fault!.Seen[^1].Words

@@ -12,7 +12,7 @@ public class WorkedCaseTests
         var suspect = table.Singles.First(s => s.Id == fault);
         foreach (var (test, outcome) in sees)
         {
-            Assert.Equal(outcome, table.Shown(suspect.Faults, table.IndexOf(test)!.Value));
+            Assert.Equal(outcome, table.Craft(suspect.Faults).Shows(table.IndexOf(test)!.Value));
         }
         return new Tester(table, suspect.Faults).Say([.. sees.Select(s => new Observation(s.Test, s.Outcome))]);
     }
@@ -162,7 +162,7 @@ public class WorkedCaseTests
         var suspect = table.Singles.First(Burns);
         var light = $"light.{suspect.Faults[0].Place.Device}";
         var tester = new Tester(table, suspect.Faults).Say([
-            new Observation(light, table.Shown(suspect.Faults, table.IndexOf(light)!.Value)!),
+            new Observation(light, table.Craft(suspect.Faults).Shows(table.IndexOf(light)!.Value)!),
         ]);
         tester.Follow(t =>
         {

@@ -67,53 +67,86 @@ internal sealed partial class PlainObjective
     public IReadOnlyCollection<PlanCost> ByPlace(Func<IReadOnlyList<Hookup?>, string> placeOf) =>
         Search(_rows.Count(r => r.Link is not null), placeOf);
 
+    // A way with what does not depend on the others: its own price, and what is paid once for it, by numbers.
+    private sealed record Tried(int Number, Hookup? Way, PlanCost Price, IReadOnlyList<(int Key, PlanCost Price)> Once);
+
     private IReadOnlyCollection<PlanCost> Search(int links, Func<IReadOnlyList<Hookup?>, string> placeOf)
     {
         int[] order = [.. Enumerable.Range(0, Rows).OrderBy(r => _rows[r].Link is null)];
+        var keys = new Dictionary<string, int>();
+        var count = 0;
+        int KeyOf(string key)
+        {
+            keys.TryAdd(key, keys.Count);
+            return keys[key];
+        }
+        Tried[][] ways =
+        [
+            .. order.Select(row =>
+                WaysOf(row)
+                    .Select(way => new Tried(
+                        count++,
+                        way,
+                        Sum(PlanCost.Zero, Of(row, way)),
+                        way is null
+                            ? []
+                            :
+                            [
+                                .. Once(way)
+                                    .DistinctBy(o => o.Key)
+                                    .Select(o => (KeyOf(o.Key), PlanCost.Of(o.Term, o.Amount))),
+                            ]
+                    ))
+                    .ToArray()
+            ),
+        ];
+        var clashes = new bool?[count, count];
+        bool Apart(Tried a, Tried b) =>
+            a.Way is null || b.Way is null || !(clashes[a.Number, b.Number] ??= Clash(a.Way, b.Way));
         var best = new Dictionary<string, PlanCost>();
-        var chosen = new List<Hookup?>();
-        var paid = new HashSet<string>();
+        var chosen = new List<Tried>();
+        var paid = new int[keys.Count];
         var credit = PlanCost.Of(CostTerm.HandWork, Math.Min(40, Seats.Values.Sum(s => s.Lifted.Count)));
         var place = "";
+        List<Hookup?> Chosen() => chosen.ConvertAll(c => c.Way);
         void Try(int depth, PlanCost cost)
         {
-            place = depth == links ? placeOf(chosen) : place;
+            place = depth == links ? placeOf(Chosen()) : place;
             if (depth >= links && depth < Rows && best.TryGetValue(place, out var known) && cost - credit >= known)
             {
                 return;
             }
             if (depth == Rows)
             {
-                cost += Strains(chosen) + Undoing(chosen);
+                cost += Strains(Chosen()) + Undoing(Chosen());
                 best[place] = best.TryGetValue(place, out var other) && other < cost ? other : cost;
                 return;
             }
-            foreach (var way in WaysOf(order[depth]))
+            foreach (var way in ways[depth])
             {
                 if (++_tried > MostTried)
                 {
                     throw new InvalidOperationException("This build is too large to try everything.");
                 }
-                if (way is not null && chosen.Any(c => c is not null && Clash(c, way)))
+                if (!chosen.TrueForAll(c => Apart(c, way)))
                 {
                     continue;
                 }
-                var next = Sum(cost, Of(order[depth], way));
-                var once = way is null
-                    ? []
-                    : Once(way).Where(o => !paid.Contains(o.Key)).DistinctBy(o => o.Key).ToList();
-                foreach (var (key, term, amount) in once)
+                var next = cost + way.Price;
+                foreach (var (key, price) in way.Once)
                 {
-                    paid.Add(key);
-                    next += PlanCost.Of(term, amount);
+                    next += paid[key]++ == 0 ? price : PlanCost.Zero;
                 }
                 chosen.Add(way);
-                if (way is not Feed || !IsOver(chosen))
+                if (way.Way is not Feed || !IsOver(Chosen()))
                 {
                     Try(depth + 1, next);
                 }
                 chosen.RemoveAt(chosen.Count - 1);
-                once.ForEach(o => paid.Remove(o.Key));
+                foreach (var (key, _) in way.Once)
+                {
+                    paid[key]--;
+                }
             }
         }
         Try(0, PlanCost.Zero);

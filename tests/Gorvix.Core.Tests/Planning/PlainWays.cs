@@ -103,6 +103,11 @@ internal sealed class PlainWays(ResolvedBuild build)
         var cost =
             Of(bridges) + ports.Index().Aggregate(PlanCost.Zero, (sum, p) => sum + Of(build.Links[p.Index], p.Item));
         var whole = ports.OfType<PortSet>().Select(p => p.Port).Distinct().Count(p => HasPad(p.Rx) && HasPad(p.Tx));
+        cost += PlanCost.Of(CostTerm.WholePorts, whole);
+        if (cost >= _best)
+        {
+            return;
+        }
         var leads = build
             .Devices.SelectMany((d, i) => d.Device.Leads.Select(l => (Device: d, Lead: l, Seat: seats[i])))
             .ToList();
@@ -114,7 +119,12 @@ internal sealed class PlainWays(ResolvedBuild build)
             [.. ports.OfType<PortSet>()],
             new Sources(null, build.Build.Pack)
         );
-        var places = leads.ConvertAll(l => Places(l.Device, l.Lead, l.Seat, ports).ToList());
+        // What is wrong with one lead alone need not be tried with all the others.
+        var places = leads.ConvertAll(l =>
+            Places(l.Device, l.Lead, l.Seat, ports)
+                .Where(p => p.Lead.Pad is not { } pad || PlainWalker.IsSoundAlone(frame, l.Device.Id, l.Lead, pad))
+                .ToList()
+        );
         var chosen = new List<WiredLead>();
         void Try(PlanCost sum)
         {
@@ -134,7 +144,7 @@ internal sealed class PlainWays(ResolvedBuild build)
             }
             Judge(sum, frame, chosen);
         }
-        Try(cost + PlanCost.Of(CostTerm.WholePorts, whole));
+        Try(cost);
     }
 
     private void Judge(PlanCost cost, WiredBuild frame, IReadOnlyList<WiredLead> leads)

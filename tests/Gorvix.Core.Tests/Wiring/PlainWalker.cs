@@ -55,6 +55,19 @@ internal sealed partial class PlainWalker
             return _complaints.Count == 0;
         });
 
+    /// <summary>True when a lead on a pad is sound as far as it alone goes, whatever the other leads do.</summary>
+    /// <param name="frame">The build; its leads are not looked at.</param>
+    /// <param name="device">The device.</param>
+    /// <param name="lead">One of its leads.</param>
+    /// <param name="pad">What it touches.</param>
+    public static bool IsSoundAlone(WiredBuild frame, string device, Lead lead, Pad pad)
+    {
+        var walker = new PlainWalker(frame);
+        walker._touching.Add((device, lead, pad));
+        walker.Touches();
+        return walker._complaints.Count == 0;
+    }
+
     private List<Action> Stages => [Touches, Nets, Links, Ports, Supplies, Limits, Bans];
 
     private void Say(string what) => _complaints.Add(what);
