@@ -37,6 +37,44 @@ public class NeighbourTests
     public void A_pad_is_beside_another_within_the_reach_of_a_blob(double x, double y, string near) =>
         Assert.Equal(near, Near(At("a", 10, 10), At("b", 10 + x, 10 + y)));
 
+    // Both numbers are exact, so the limit itself belongs to the reach.
+    [Fact]
+    public void A_pad_at_the_limit_is_beside() => Assert.Equal("b:3.2", Near(At("a", 0, 0), At("b", 3.2, 0)));
+
+    [Fact]
+    public void A_row_along_one_edge_has_positions_although_one_coordinate_is_nothing() =>
+        Assert.Equal("b:2.0", Near(At("a", 0, 5), At("b", 0, 3), At("c", 0, 0)));
+
+    /// <summary>Without positions the pads that the leaflet prints before and after are beside.</summary>
+    [Theory]
+    [InlineData("a", "b")]
+    [InlineData("b", "a c")]
+    [InlineData("c", "b")]
+    [InlineData("d", "")]
+    [InlineData("e", "")]
+    [InlineData("f", "g")]
+    [InlineData("h", "")]
+    public void Without_positions_those_before_and_after_in_the_row_are_beside(string of, string near)
+    {
+        Pad In(string? group, string id, BoardSide side = BoardSide.Top) => At(id, 0, 0, side) with { Group = group };
+        Pad[] pads =
+        [
+            In("left", "a"),
+            In(null, "d"),
+            In("left", "b"),
+            In("left", "e", BoardSide.Bottom),
+            In("right", "f"),
+            In("left", "c"),
+            In("right", "g"),
+            In(null, "h"),
+        ];
+        var reader = new Neighbours(Circuit.Of(Handmade.Board("F4").With(pads)));
+        Assert.False(reader.HasPositions);
+        var told = reader.Of(pads.First(p => p.Id == of));
+        Assert.Equal(near, string.Join(' ', told.Select(n => n.Pad.Id)));
+        Assert.All(told, n => Assert.Null(n.Millimetres));
+    }
+
     [Fact]
     public void What_lies_on_the_other_side_is_not_beside_and_no_more_than_four_are_told()
     {

@@ -37,6 +37,60 @@ public class MessageBudgetTests
         Assert.Equal(load > 1, budget.Words.Contains("whole messages are lost", StringComparison.Ordinal));
     }
 
+    // Newer without satellites is 1032 bits a solution: five a second fill 5160 baud to the last bit, and 6450 to four fifths.
+    [Theory]
+    [InlineData(5_160, 1.0, "UART nearly full: occasional messages are lost. Set 9600 baud, or at most 4 Hz.")]
+    [InlineData(5_159, 1.0002, "UART overloaded: whole messages are lost. Set 9600 baud, or at most 3 Hz.")]
+    [InlineData(6_450, 0.8, "It fits, with 20 % of the UART to spare.")]
+    [InlineData(6_449, 0.8001, "UART nearly full: occasional messages are lost. Set 9600 baud, or at most 4 Hz.")]
+    public void A_limit_belongs_to_the_better_side(int baud, double load, string words)
+    {
+        var budget = MessageBudget.Of("UBX", GnssGeneration.Newer, 0, 5, baud);
+        Assert.Equal(load, budget.Load, 0.0001);
+        Assert.Equal(words, budget.Words);
+    }
+
+    [Fact]
+    public void A_baud_that_is_just_enough_is_enough()
+    {
+        var budget = MessageBudget.Of("UBX", GnssGeneration.Newer, 0, 5, 6_450, [4_800, 6_450]);
+        Assert.Equal((6_450, 5), (budget.LeastBaud, budget.MostHertz));
+    }
+
+    // NMEA with 60 satellites: (76 + 78 + 66 + 15 × 70 + 52 + 54) × 10 = 13 760 bits a solution, two a second want 34 400 baud at four fifths.
+    [Theory]
+    [InlineData(1_200, null, "UART overloaded: whole messages are lost. Set 38 400 baud.")]
+    [InlineData(
+        1_200,
+        9_600,
+        "UART overloaded: whole messages are lost. No baud is fast enough: enable fewer messages."
+    )]
+    [InlineData(17_200, 9_600, "UART overloaded: whole messages are lost. Set at most 1 Hz.")]
+    public void Who_cannot_have_one_cure_is_told_the_other(int baud, int? only, string words) =>
+        Assert.Equal(
+            words,
+            MessageBudget.Of("NMEA", GnssGeneration.Newer, 60, 2, baud, only is { } own ? [own] : null).Words
+        );
+
+    [Theory]
+    [InlineData(
+        "UBX",
+        GnssGeneration.Older,
+        "NAV-POSLLH 36/1, NAV-DOP 26/1, NAV-SOL 60/1, NAV-VELNED 44/1, NAV-TIMEUTC 28/1, NAV-SVINFO 64/5"
+    )]
+    [InlineData("UBX", GnssGeneration.Newer, "NAV-PVT 100/1, NAV-SAT 64/5")]
+    [InlineData("NMEA", GnssGeneration.Newer, "RMC 76/1, GGA 78/1, GSA 66/1, GSV × 1 70/1, GLL 52/1, VTG 54/1")]
+    public void Each_message_has_its_name_its_bytes_and_what_it_is_for(
+        string protocol,
+        GnssGeneration generation,
+        string messages
+    )
+    {
+        var lines = MessageBudget.Messages(protocol, generation, 4, 5);
+        Assert.Equal(messages, string.Join(", ", lines.Select(l => $"{l.Name} {l.Bytes}/{l.Every}")));
+        Assert.All(lines, l => Assert.NotEmpty(l.Why));
+    }
+
     // IEC 61162-1, lengths of the longest usual form (from memory): RMC 76, GGA 78, GSA 66, GSV 70 for each four satellites, GLL 52, VTG 54.
     [Theory]
     [InlineData(12, 1, 9_600, 0.5583)]

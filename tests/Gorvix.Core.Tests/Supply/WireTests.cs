@@ -23,4 +23,34 @@ public class WireTests
     /// <summary>There and back: 10 cm of AWG 28 at 1 A.</summary>
     [Fact]
     public void A_wire_loses_on_both_ways() => Assert.Equal(0.0426, new Wire(28, 100).Drop(1), 3);
+
+    // Of the two tables that the code names the lower figure (from memory); between two gauges the thinner one counts.
+    [Theory]
+    [InlineData(31, 0.86)]
+    [InlineData(30, 0.86)]
+    [InlineData(29, 0.86)]
+    [InlineData(28, 1.4)]
+    [InlineData(27, 1.4)]
+    [InlineData(20, 6.5)]
+    [InlineData(11, 25)]
+    [InlineData(10, 33)]
+    public void A_wire_carries_what_the_tables_say(int gauge, double amps) =>
+        Assert.Equal(amps, WireGauge.Ampacity(gauge));
+
+    // 10 cm of AWG 28 lose 0.0426 V at 1 A: 3 % of 1.5 V is more than that, of 1.4 V it is less.
+    [Theory]
+    [InlineData(0.1, 1, 5, 28)]
+    [InlineData(1.4, 1, 5, 28)]
+    [InlineData(1.41, 1, 5, 26)]
+    [InlineData(1, 100, 1.5, 28)]
+    [InlineData(1, 100, 1.4, 26)]
+    [InlineData(6.5, 1, 5, 20)]
+    [InlineData(33, 1, 5, 10)]
+    [InlineData(34, 1, 5, 10)]
+    public void The_thinnest_gauge_is_chosen_that_carries_the_current_and_loses_little(
+        double amps,
+        double millimetres,
+        double volts,
+        int gauge
+    ) => Assert.Equal(gauge, WireGauge.For(amps, millimetres, volts));
 }
