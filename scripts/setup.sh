@@ -61,6 +61,16 @@ build_client() {
   once client "src/Gorvix.Client" npm --prefix "$client" run build
 }
 
+# client_beside COMMAND…: the client is built while the command runs. The packages come first: the browser's tests copy one of them.
+client_beside() {
+  client_packages || return 1
+  build_client &
+  local building=$! code=0
+  "$@" || code=$?
+  wait "$building" || code=$?
+  return "$code"
+}
+
 # compiled PROJECT…: built for use. The compiler comes compiled itself and ends before compiling it once more would pay: a fifth less.
 compiled() {
   DOTNET_TieredCompilation=0 dotnet build "$@" -c Release --nologo -v q

@@ -45,10 +45,10 @@ internal static class FaultRuns
             var step = Times(singles.Count, i => new Search(table).Look(singles[i]));
             // The first step that thinks of pairs, on a table that has not met any; then the same once more.
             var unmet = pairs.ConvertAll(_ => FaultTable.Of(wired));
-            List<double> Look(Func<int, FaultTable> on) =>
-                pairs.Count == 0 ? [0.0] : Times(pairs.Count, i => new Search(on(i)).Look(pairs[i]), warm: false);
-            var two = Look(i => unmet[i]);
-            var again = Look(i => unmet[i]);
+            List<double> Look() =>
+                pairs.Count == 0 ? [0.0] : Times(pairs.Count, i => new Search(unmet[i]).Look(pairs[i]), warm: false);
+            var two = Look();
+            var again = Look();
             var loom = Times(50, _ => LoomReader.Of(wired));
             Console.WriteLine(
                 string.Create(

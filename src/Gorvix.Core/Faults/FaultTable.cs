@@ -167,34 +167,50 @@ public sealed class FaultTable
         {
             foreach (var (test, outcome) in seen)
             {
-                if (pair.Shows[test] == PairSeen.NotAsked)
-                {
-                    pair.Shows[test] = ShownBy(_all[test], Made());
-                }
-                if (Agrees(pair.Shows[test], test, outcome) == false)
+                if (Agrees(ShownBy(_all, test, pair.Shows, Made), test, outcome) == false)
                 {
                     return null;
                 }
             }
-            return pair.Whole ??= Row(_all, Made(), [one, other]);
+            return pair.Whole ??= Row(_all, pair.Shows, Made, [one, other]);
         }
     }
+
+    /// <summary>How many pairs something is kept of.</summary>
+    internal int PairsKept => _pairs.Count;
 
     private BenchTruth Truth(IReadOnlyList<PlantedFault> faults) =>
         new(_meant, faults.Aggregate(_meant.Wired, (w, f) => w.With(f.Edit)));
 
-    private static Suspect Row(IReadOnlyList<FaultTest> tests, BenchTruth truth, IReadOnlyList<PlantedFault> faults)
+    private static Suspect Row(IReadOnlyList<FaultTest> tests, BenchTruth truth, IReadOnlyList<PlantedFault> faults) =>
+        Row(tests, NothingAsked(tests.Count), () => truth, faults);
+
+    // A row of which a part may be known.
+    private static Suspect Row(
+        IReadOnlyList<FaultTest> tests,
+        short[] shows,
+        Func<BenchTruth> made,
+        IReadOnlyList<PlantedFault> faults
+    )
     {
-        var shows = new short[tests.Count];
         for (var i = 0; i < tests.Count; i++)
         {
-            shows[i] = ShownBy(tests[i], truth);
+            ShownBy(tests, i, shows, made);
         }
+        var truth = made();
         return new Suspect(faults, shows, truth.Meant.Situations.Any(truth.Harms));
     }
 
-    private static short ShownBy(FaultTest test, BenchTruth truth) =>
-        test.Tell(truth) is { } told ? (short)IndexIn(test.Outcomes, told) : (short)-1;
+    private const short NotAsked = short.MinValue;
+
+    private static short[] NothingAsked(int tests) => [.. Enumerable.Repeat(NotAsked, tests)];
+
+    private static short ShownBy(IReadOnlyList<FaultTest> tests, int test, short[] known, Func<BenchTruth> made) =>
+        known[test] is var shown and not NotAsked
+            ? shown
+            : known[test] = tests[test].Tell(made()) is { } told
+                ? (short)IndexIn(tests[test].Outcomes, told)
+                : (short)-1;
 
     private static int IndexIn(IReadOnlyList<Outcome> outcomes, string id)
     {
@@ -217,9 +233,7 @@ public sealed class FaultTable
     // What each test shows at two faults at once, as far as it was asked, and the whole row where it was.
     private sealed class PairSeen(int tests)
     {
-        public const short NotAsked = short.MinValue;
-
-        public short[] Shows { get; } = [.. Enumerable.Repeat(NotAsked, tests)];
+        public short[] Shows { get; } = NothingAsked(tests);
         public Suspect? Whole { get; set; }
     }
 

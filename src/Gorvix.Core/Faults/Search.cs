@@ -198,8 +198,7 @@ public sealed class Search
     )
     {
         var list = new List<Group>();
-        var sound = _table.Singles[0].Shows;
-        var chances = read.ConvertAll(r => Chances(r, isOdd: Agrees(sound, r) == false));
+        var chances = read.ConvertAll(Chances);
         foreach (var same in twins)
         {
             var weighed = same.Select(s => (Suspect: s, Weight: weight(s))).ToList();
@@ -248,8 +247,9 @@ public sealed class Search
     // sound craft would not show.
     private readonly record struct Likely(double Agreeing, double Other, double Unknown, bool IsOdd);
 
-    private Likely Chances(Reading reading, bool isOdd)
+    private Likely Chances(Reading reading)
     {
+        var isOdd = Agrees(_table.Singles[0].Shows, reading) == false;
         var test = _table.Tests[reading.Test];
         var (slip, count) = (test.Slip, Math.Max(2, test.Outcomes.Count));
         return reading.Outcome == FaultTable.NotSound

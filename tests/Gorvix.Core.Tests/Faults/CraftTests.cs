@@ -1,3 +1,5 @@
+using Gorvix.Core.Bench;
+
 namespace Gorvix.Core.Tests.Faults;
 
 /// <summary>What was computed of an aircraft with faults for one test serves the next, and changes nothing.</summary>
@@ -30,6 +32,20 @@ public class CraftTests
             }
         }
         Assert.True(compared > 500, $"{compared}");
+    }
+
+    /// <summary>However many pairs are looked at, no more than 3000 are kept, and those that were let go show the same again.</summary>
+    [Fact]
+    public void No_more_than_three_thousand_pairs_are_kept()
+    {
+        var table = Tester.Demos.MaxBy(d => d.Table.Singles.Count).Table;
+        var faults = table.Singles.Skip(1).Select(s => s.Faults[0]).ToList();
+        var cold = table.Tests.Index().First(t => !t.Item.IsPowered && table.Singles[0].Shows[t.Index] >= 0).Index;
+        var pairs = faults.SelectMany((_, i) => faults.Skip(i + 1), (one, other) => (one, other)).Take(3_100).ToList();
+        bool Agrees((PlantedFault One, PlantedFault Other) pair) =>
+            table.Explaining(pair.One, pair.Other, [(cold, -5)]) is not null;
+        Assert.DoesNotContain(true, pairs.Select(Agrees));
+        Assert.InRange(table.PairsKept, 1, 3_000);
     }
 
     /// <summary>Rails are solved as far as a test asks: in whatever order the tests are done, each shows the same.</summary>

@@ -6,7 +6,6 @@ using Gorvix.Core.Leaflets;
 using Gorvix.Core.Loom;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
-using Gorvix.Core.Supply;
 using Gorvix.Core.Tests.Planning;
 using Gorvix.Core.Wiring;
 
@@ -186,29 +185,6 @@ public class LoomTests
         );
     }
 
-    /// <summary>
-    /// Two published tables (figures from memory): handbook of electronic tables and formulas for American wire gauge, "chassis wiring"; NASA
-    /// EEE-INST-002 (2003), section W1, derated current of a single wire. A builder's bundle is warmer than either, so the lower one counts.
-    /// </summary>
-    [Theory]
-    [InlineData(30, 0.86, 1.3)]
-    [InlineData(28, 1.4, 1.8)]
-    [InlineData(26, 2.2, 2.5)]
-    [InlineData(24, 3.5, 3.3)]
-    [InlineData(22, 7, 4.5)]
-    [InlineData(20, 11, 6.5)]
-    [InlineData(18, 16, 9.2)]
-    [InlineData(16, 22, 13)]
-    [InlineData(14, 32, 19)]
-    [InlineData(12, 41, 25)]
-    [InlineData(10, 55, 33)]
-    public void A_wire_is_never_trusted_with_more_than_either_table_gives_it(int gauge, double chassis, double derated)
-    {
-        Assert.Equal(Math.Min(chassis, derated), WireGauge.Ampacity(gauge));
-        // Preece (1884): copper melts at 80 A × d^1.5, d in mm. What is trusted stays far below.
-        Assert.True(WireGauge.Ampacity(gauge) < 80 * Math.Pow(Wire.Diameter(gauge), 1.5) / 4);
-    }
-
     [Fact]
     public void A_bridge_is_worked_on_with_its_side_up_and_is_drawn_where_it_lies()
     {
@@ -276,30 +252,6 @@ public class LoomTests
                 .Wires.First(w => w.Id == $"{device} {cut.Lead}")
                 .Millimetres
         );
-    }
-
-    /// <summary>A thick load on a long wire: both what it carries and what it loses decide.</summary>
-    [Theory]
-    [InlineData(0.1, 100, 5, 28)]
-    [InlineData(1.4, 100, 10, 28)]
-    [InlineData(1.5, 100, 10, 26)]
-    [InlineData(1, 400, 4.75, 26)]
-    [InlineData(1, 600, 4.75, 24)]
-    [InlineData(90, 100, 10, 10)]
-    public void A_gauge_carries_its_current_and_loses_no_more_than_3_percent(
-        double amps,
-        double millimetres,
-        double volts,
-        int gauge
-    )
-    {
-        Assert.Equal(gauge, WireGauge.For(amps, millimetres, volts));
-        if (gauge is > 10 and < 28)
-        {
-            Assert.True(
-                WireGauge.Ampacity(gauge + 2) < amps || new Wire(gauge + 2, millimetres).Drop(amps) > 0.03 * volts
-            );
-        }
     }
 
     [Theory]
