@@ -132,6 +132,35 @@ public class SetupApiTests
         Assert.StartsWith("This change is no longer available", late.Body.GetProperty("detail").GetString());
     }
 
+    // What is computed once is kept with its plan and the parts that can be had: a part that goes, comes back or is changed is heard.
+    [Fact]
+    public async Task Unlocks_follow_the_library()
+    {
+        await using var server = await LiveServer.Start();
+        async Task<IReadOnlyList<string>> Ways() =>
+            [
+                .. (await server.Get("/api/builds/drill-shed-gull/unlocks"))[0]
+                    .GetProperty("ways")
+                    .EnumerateArray()
+                    .Select(w => w.GetProperty("words").GetString()!),
+            ];
+        var first = await Ways();
+        Assert.Equal(first, await Ways());
+        var swaps = first.Where(w => w.StartsWith("Swap board", StringComparison.Ordinal)).ToList();
+        Assert.NotEmpty(swaps);
+        var boards = await server.Get("/api/library");
+        foreach (
+            var board in boards
+                .EnumerateArray()
+                .Where(p => p.GetProperty("kind").GetString() == "board")
+                .Select(b => b.GetProperty("id").GetString()!)
+        )
+        {
+            await server.Post($"/api/library/boards/{board}/archive", "{}");
+        }
+        Assert.DoesNotContain(await Ways(), w => swaps.Contains(w));
+    }
+
     [Fact]
     public async Task A_build_that_is_carried_in_full_has_nothing_to_unlock()
     {

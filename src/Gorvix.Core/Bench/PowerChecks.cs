@@ -281,8 +281,8 @@ internal sealed class PowerChecks
             Asks.Amps,
             $"First power-up through {where}",
             $"Set {where} to {PlainWords.Amperes(limit)} and power up through it, hand on the plug. Read the current after 2 s.",
-            HoldsDown
-                ? $"below {PlainWords.Amperes(limit)}: at that value the current limiter cuts in"
+            HoldsDown ? $"below {PlainWords.Amperes(limit)}: at that value the current limiter cuts in"
+                : sheet.AtLeast && peak < NoCurrent ? $"current unknown; it must stay below {PlainWords.Amperes(limit)}"
                 : $"{(sheet.AtLeast ? "at least " : "")}{PlainWords.Amperes(Math.Round(typical, 2))} typical, {PlainWords.Amperes(Math.Round(peak, 2))} peak",
             "Nothing draws more than it should: no short behind the regulators.",
             [
@@ -344,7 +344,7 @@ internal sealed class PowerChecks
             Asks.Sign,
             "Power-up without limiter",
             "Remove the current limiter and connect the battery or supply, hand on the plug.",
-            $"every LED comes on as before, nothing gets warm within a minute{(sheet.SourceAmps is { } amps ? $"; it draws about {PlainWords.Amperes(Math.Round(amps.Typical, 2))}" : "")}",
+            $"every LED comes on as before, nothing gets warm within a minute{(sheet.SourceAmps is { } amps && amps.Typical > NoCurrent ? $"; it draws {(sheet.AtLeast ? "at least" : "about")} {PlainWords.Amperes(Math.Round(amps.Typical, 2))}" : "")}",
             "The build runs without the current limiter.",
             [],
             Answers(

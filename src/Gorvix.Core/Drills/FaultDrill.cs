@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Faults;
 
@@ -122,6 +124,10 @@ public sealed class FaultDrill : IDrill
 
     private sealed record Way(IReadOnlyList<int> Steps, double Minutes, bool IsRight);
 
+    // The best way to a fault is the same in every drill on a build: it is kept as long as the table is.
+    private static readonly ConditionalWeakTable<FaultTable, ConcurrentDictionary<(Suspect, bool IsTold), Way>> Walked =
+        new();
+
     private sealed record Drawn(Suspect Hidden, IReadOnlyList<Observation> Start, Way Best);
 
     /// <summary>Draws a fault; null where the build has none of what is asked.</summary>
@@ -139,7 +145,8 @@ public sealed class FaultDrill : IDrill
             .Select(s =>
             {
                 var start = Start(table, s, order.Level);
-                return new Drawn(s, start, Walk(table, s, start));
+                var walked = Walked.GetOrCreateValue(table);
+                return new Drawn(s, start, walked.GetOrAdd((s, order.Level <= ToldUpTo), _ => Walk(table, s, start)));
             })
             .Where(d => d.Best.IsRight)
             .OrderBy(d => d.Best.Minutes)

@@ -44,8 +44,7 @@ internal sealed class FindingReader(
         var links = (wanted, left.Count) switch
         {
             (0, _) => "No links added yet.",
-            (1, 0) => "1 link connected.",
-            (_, 0) => $"All {wanted} links connected.",
+            (_, 0) => AllConnected(wanted),
             _ =>
                 $"{carried} of {wanted} links connected.{Without("port", left.Where(IsFed))}{Without("supply", left.Where(l => !IsFed(l)))}",
         };
@@ -68,6 +67,16 @@ internal sealed class FindingReader(
         var severity = findings.Count == 0 ? Severity.Note : findings.Max(f => f.Severity);
         return new Verdict(carried, wanted, severity, string.Join(' ', parts));
     }
+
+    /// <summary>That every link has its place, as people count them.</summary>
+    /// <param name="links">How many links there are, at least one.</param>
+    public static string AllConnected(int links) =>
+        links switch
+        {
+            1 => "1 link connected.",
+            2 => "Both links connected.",
+            _ => $"All {links} links connected.",
+        };
 
     /// <summary>True for a stop that is no missing link: a part that would burn, or that nothing feeds.</summary>
     public static bool IsStop(Finding finding) => finding.Severity == Severity.Stop && !IsUnmet(finding);

@@ -98,7 +98,7 @@ public static class SweepReader
         [
             .. stops.Take(1).Select(s => $"Problem: {Phrase.First(s.Sentence)}"),
             left.Count == 0
-                ? $"All {carried} links connected."
+                ? FindingReader.AllConnected(carried)
                 : $"{carried} of {plan.Placements.Count} links connected.",
         ];
         if (plan.Gap is { } gap)

@@ -91,7 +91,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             yield return Whole(
                 "receiver.kind",
                 kind,
-                $"Receiver: {kind}{(inside ? ", not the built-in one" : "")}",
+                $"Receiver: {(kind == "pulses" ? "PPM/PWM" : kind)}{(inside ? ", not the built-in one" : "")}",
                 inside
                     ? "The board has a built-in receiver; the firmware must be set to use the external one."
                     : "It has its own port.",

@@ -29,13 +29,12 @@ internal static class UnlockEndpoints
         string id,
         BuildPlans plans,
         PartStore parts,
+        UnlockDesk desk,
         CancellationToken stop
     )
     {
         var (reader, all) = await Planned(id, plans, parts, stop);
-        return reader is null
-            ? []
-            : await Workers.Run(() => reader.Until(stop).Unlocks(all), new WorkOf(id, WorkPace.Long), stop);
+        return reader is null ? [] : await desk.Of(id, reader, all, stop);
     }
 
     private static async Task<IResult> Apply(

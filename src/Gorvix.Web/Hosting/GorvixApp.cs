@@ -97,6 +97,7 @@ internal static class GorvixApp
         builder.Services.AddSingleton<DrillDesk>();
         builder.Services.AddSingleton<BenchDesk>();
         builder.Services.AddSingleton<FaultDesk>();
+        builder.Services.AddSingleton<UnlockDesk>();
         builder.Services.AddSingleton<SimulatedDesk>();
         builder.Services.AddSingleton<ModuleDesk>();
         builder.Services.AddScoped<DemoLoader>();

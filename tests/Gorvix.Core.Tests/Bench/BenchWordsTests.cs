@@ -35,6 +35,17 @@ public class BenchWordsTests
         }
     }
 
+    // A load of which no datasheet gives a current is unknown, not nothing.
+    [Fact]
+    public void A_current_of_which_nothing_is_known_is_not_called_0_mA()
+    {
+        var wired = new FitReader(Resolved(Demo.DrillShedGull, Demo.Library)).Wired;
+        var sheet = BenchReader.Of(wired, SettingsReader.Of(wired, new DateOnly(2026, 11, 26)), null);
+        string Expected(string check) => sheet.Checks.First(c => c.Id == check).Expected;
+        Assert.Equal("current unknown; it must stay below 1 A", Expected("power.limited"));
+        Assert.Equal("every LED comes on as before, nothing gets warm within a minute", Expected("power.free"));
+    }
+
     // With power off, "yes" says that the meter beeps: at a diode or a resistor that is the fault.
     [Theory]
     [InlineData(Asks.Beep, "Continuity", "Open")]

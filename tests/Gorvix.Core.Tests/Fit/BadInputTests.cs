@@ -12,6 +12,13 @@ public class BadInputTests
     private static readonly Mode Crsf = Mode("CRSF", Out(), In());
     private static readonly Device Receiver = Device("receiver", Need.RcLink, Crsf);
 
+    [Theory]
+    [InlineData(1, "1 link connected.")]
+    [InlineData(2, "Both links connected.")]
+    [InlineData(3, "All 3 links connected.")]
+    public void All_links_are_counted_as_people_count(int links, string words) =>
+        Assert.Equal(words, FindingReader.AllConnected(links));
+
     [Fact]
     public void Pins_and_bans_that_contradict_each_other_are_told_one_by_one()
     {

@@ -22,6 +22,9 @@ const spoken = computed(() => {
   const wired = props.cell.soldered ? ', already wired' : ''
   return `${props.name}: ${state}${wish}${wired}`
 })
+
+// "PPM/SBUS" may go on two lines, "SBUS" may not.
+const pieces = computed(() => props.cell.text.split(/(?<=\/)/))
 </script>
 
 <template>
@@ -43,7 +46,10 @@ const spoken = computed(() => {
         v-if="!cell.quiet || selected"
         class="text"
         :class="{ label: cell.state !== 'possible' }"
-        >{{ cell.text }}</span>{{ ' ' }}<span v-if="cell.mark" class="wish">{{ cell.mark }}</span>
+        ><template v-for="(piece, i) in pieces" :key="i"
+          ><wbr v-if="i > 0" />{{ piece }}</template
+        ></span
+      >{{ ' ' }}<span v-if="cell.mark" class="wish">{{ cell.mark }}</span>
     </span>
   </td>
 </template>

@@ -1,0 +1,35 @@
+using Gorvix.Core.Fit;
+using Gorvix.Core.Parts;
+using Gorvix.Core.Planning;
+
+namespace Gorvix.Web.Features;
+
+/// <summary>What would connect the links that a plan leaves out, by the plan and the parts that can be had: seconds of work, asked for at each step.</summary>
+internal sealed class UnlockDesk
+{
+    private readonly MadeOnce<(FitReader Plan, Offered Parts), IReadOnlyList<LinkUnlocks>> _made = new(most: 32);
+
+    /// <summary>The unlocks of a planned build.</summary>
+    /// <param name="id">The build.</param>
+    /// <param name="plan">Its plan.</param>
+    /// <param name="parts">What it can be changed with.</param>
+    /// <param name="stop">Tells that this asker does not wait any more.</param>
+    public Task<IReadOnlyList<LinkUnlocks>> Of(string id, FitReader plan, PartsLibrary parts, CancellationToken stop) =>
+        _made.Of(
+            (plan, new Offered(parts)),
+            new WorkOf(id, WorkPace.Long),
+            halt => plan.Until(halt).Unlocks(parts),
+            stop
+        );
+
+    /// <summary>Two libraries are one where each part is the very object that was read before: a part that was changed is read anew.</summary>
+    private readonly record struct Offered(PartsLibrary Parts)
+    {
+        public bool Equals(Offered other) =>
+            All(Parts).SequenceEqual(All(other.Parts), ReferenceEqualityComparer.Instance);
+
+        public override int GetHashCode() => HashCode.Combine(Parts.Boards.Count, Parts.Devices.Count);
+
+        private static IEnumerable<object> All(PartsLibrary of) => [.. of.Boards, .. of.Devices, .. of.Profiles];
+    }
+}
