@@ -58,7 +58,7 @@ public class FitScreenTests
         page.Click("#pin");
         page.Says("[data-testid='moved']", "GPS (Fix 10) moved from UART4 to UART1.");
         page.Click("#ban");
-        page.Says("[data-cell='position U1']", "BAN");
+        page.Says("[data-cell='position U1']", "BLOCK");
         page.Says("[data-testid='moved']", "GPS (Fix 10) moved from UART1 to UART4.");
         page.Says(".wishes", "GPS (Fix 10) not on UART1");
         page.Click(".wishes button");
@@ -168,7 +168,7 @@ public class FitScreenTests
         page.Click("#drop");
         page.Says("[data-cell='position U1']", "pin");
         page.Gone("[role='alert']");
-        Assert.DoesNotContain("BAN", page.CellText("control", "U1"));
+        Assert.DoesNotContain("BLOCK", page.CellText("control", "U1"));
 
         // Once more, and this time the change is not given up: it is done in the newer build.
         var other = page.Driver.WindowHandles.Last();
@@ -178,7 +178,7 @@ public class FitScreenTests
         page.Driver.SwitchTo().Window(first);
         page.Click("#ban");
         page.Click("#resend");
-        page.Says("[data-cell='control U1']", "BAN");
+        page.Says("[data-cell='control U1']", "BLOCK");
         page.Gone("[role='alert']");
         Assert.DoesNotContain("pin", page.CellText("position", "U1"));
     }

@@ -7,7 +7,7 @@ public static class LeafletRules
 {
     /// <summary>A line that is none.</summary>
     public static readonly Rule Line = new(
-        "LEAFLET-LINE",
+        "TEXT-LINE",
         "Line of board text cannot be read",
         "{place}: {problem}. {mend}",
         "Nothing is guessed: a wrong guess would destroy a part.",

@@ -65,7 +65,7 @@ public static class PlanningRules
 
     /// <summary>The builder banned it.</summary>
     public static readonly Rule Banned = new(
-        "BAN",
+        "BLOCK",
         "Blocked by you",
         "You blocked every working route for {link} on {port}.",
         "The plan respects your blocks.",

@@ -60,12 +60,12 @@ public static class HazardRules
     public static readonly Rule ReadsUnknown = new(
         "READS-UNKNOWN",
         "What an analogue pin reads is not given",
-        "Not judged: {unknown} does not say what it {does}. Check that {lead} and {port} are for the same reading before soldering.",
+        "Not judged: {unknown} does not say what it {does}. Check that both are for the same reading before soldering {lead} to {port}.",
         "A pin scaled for current does not read battery voltage, and the other way round.",
         SourceNote.Practice
     )
     {
-        Mend = "Add to the part whether it is for current, battery voltage or RSSI.",
+        Mend = "Say in the part whether it reads current, battery voltage or RSSI.",
     };
 
     /// <summary>All rules of this list.</summary>

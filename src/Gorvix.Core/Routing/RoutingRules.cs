@@ -49,7 +49,7 @@ public static class RoutingRules
 
     /// <summary>The firmware lacks the job.</summary>
     public static readonly Rule Job = new(
-        "JOB",
+        "FUNCTION",
         "Function not supported by the firmware",
         "{firmware} cannot set a port to {job}.",
         "A port can only have a function the firmware offers; older generations offer fewer.",
@@ -101,7 +101,7 @@ public static class RoutingRules
 
     /// <summary>What rides needs its carrier.</summary>
     public static readonly Rule Rides = new(
-        "RIDES",
+        "CARRIER",
         "In-band link needs its carrier",
         "{link} needs {carrier}, which is not in the build.",
         "A two-way RC link returns telemetry over the same wires; without that link nothing carries it.",
@@ -304,8 +304,7 @@ public static class RoutingRules
         "BOOT",
         "Receiver may start in its bootloader",
         "{half} {behaves} at power-up, but {lead} must see a high level then or the device stays in its bootloader.",
-        "A receiver that sees its RX low at power-up waits in its bootloader: solid light with the radio off. "
-            + "Fixes: another port; or, where the pin is not driven low, a pull-up resistor (house rule \"bootloader trap\").",
+        "A receiver that sees its RX low at power-up waits in its bootloader: solid light with the radio off.",
         SourceNote.Practice
     )
     {
@@ -316,7 +315,7 @@ public static class RoutingRules
 
     /// <summary>Two leads of one link want one bridge in two positions.</summary>
     public static readonly Rule Bridge = new(
-        "BRIDGE",
+        "JUMPER",
         "A jumper has one position",
         "{first} needs jumper {bridge} at \"{one}\" and {second} needs it at \"{two}\".",
         "A solder jumper closed on both sides shorts them together.",
@@ -331,13 +330,12 @@ public static class RoutingRules
     public static readonly Rule Reads = new(
         "READS",
         "Analogue pin is scaled for something else",
-        "{port} reads {reads}, but {lead} gives {gives}.",
-        "A current input and a battery divider have different scales: current on a divider of 10 k to 1 k reads about a tenth, "
-            + "and battery voltage on a current input destroys the pin.",
+        "{port} reads {reads}, but {lead} outputs {gives}.",
+        "Their scales differ: a current signal on a 10 k to 1 k divider reads about a tenth, and battery voltage on a current input destroys the pin.",
         SourceNote.Practice
     )
     {
-        Mend = "Use a pin that is for this reading.",
+        Mend = "Use a pin made for this reading.",
         Brief = "reads something else",
     };
 

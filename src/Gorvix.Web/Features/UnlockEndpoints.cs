@@ -1,5 +1,4 @@
 using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
 using Gorvix.Core.Planning;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
@@ -33,8 +32,8 @@ internal static class UnlockEndpoints
         CancellationToken stop
     )
     {
-        var (reader, all) = await Planned(id, plans, parts, stop);
-        return reader is null ? [] : await desk.Of(id, reader, all, stop);
+        var planned = await plans.Planned(id, stop);
+        return planned.Reader is null ? [] : await desk.Of(planned, await parts.Offered(planned.Stored.Build), stop);
     }
 
     private static async Task<IResult> Apply(
@@ -46,23 +45,13 @@ internal static class UnlockEndpoints
         CancellationToken stop
     )
     {
-        var (reader, all) = await Planned(id, plans, parts, stop);
-        var found = reader is null
+        var planned = await plans.Planned(id, stop);
+        var all = await parts.Offered(planned.Stored.Build);
+        var found = planned.Reader is not { } reader
             ? null
             : await Workers.Run(() => reader.Until(stop).Unlocked(all, request.Unlock), new WorkOf(id), stop);
         return found is not var (unlock, after)
             ? Problems.Of(422, "This change is no longer available. Reload the page to see what is.")
             : await bench.Change(id, request.Version, _ => Task.FromResult(Proposal.Of(after, unlock.Words)), stop);
-    }
-
-    private static async Task<(FitReader? Reader, PartsLibrary Parts)> Planned(
-        string id,
-        BuildPlans plans,
-        PartStore parts,
-        CancellationToken stop
-    )
-    {
-        var planned = await plans.Planned(id, stop);
-        return (planned.Reader, await parts.Offered(planned.Stored.Build));
     }
 }

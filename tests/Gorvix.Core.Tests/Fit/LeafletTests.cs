@@ -175,7 +175,7 @@ public partial class LeafletTests
         );
         Assert.Equal("- U1 -", Fit4S(Whole("F7", "U1"), [Receiver, Gnss], ["rx", "!gnss", "rx/back"]).Sound().Ports());
         var alone = Fit4S(Whole("F7", "U1"), [Receiver], ["rx/back"]).Sheet();
-        Assert.Equal("RIDES", alone.Links[0].Cells[0].Code);
+        Assert.Equal("CARRIER", alone.Links[0].Cells[0].Code);
     }
 
     [Fact]

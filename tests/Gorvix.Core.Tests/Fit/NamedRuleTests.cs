@@ -184,8 +184,8 @@ public class NamedRuleTests
 
     [Theory]
     [InlineData("rail 5V: 5 V regulator", null)]
-    [InlineData("rail 5V: five volts", "LEAFLET-LINE")]
-    [InlineData("hello", "LEAFLET-LINE")]
+    [InlineData("rail 5V: five volts", "TEXT-LINE")]
+    [InlineData("hello", "TEXT-LINE")]
     public void A_line_of_board_text_is_read_or_told_of(string line, string? rule) =>
         Assert.Equal(
             rule is null ? [] : [rule],

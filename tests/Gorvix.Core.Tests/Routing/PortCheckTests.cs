@@ -154,7 +154,7 @@ public class PortCheckTests
     [Fact]
     public void A_firmware_without_a_job_or_without_serial_in_code_blocks_the_port()
     {
-        Assert.Equal("JOB", WaysWith(Older, Whole("F4", "U1"), Mode("Range finder", Out())).CodeAt("U1"));
+        Assert.Equal("FUNCTION", WaysWith(Older, Whole("F4", "U1"), Mode("Range finder", Out())).CodeAt("U1"));
         Assert.Null(WaysWith(Newer, Whole("F4", "U1"), Mode("Range finder", Out())).CodeAt("U1"));
         var blocked = WaysWith(Newer, SoftwareBoard, Ltm, new HouseRules { Software = SoftwareUse.Allowed });
         Assert.Equal("SOFT", blocked.CodeAt("S1"));

@@ -201,7 +201,7 @@ public class RouterTests
             ],
         };
         var ways = Ways(board, Crsf);
-        Assert.Equal("BRIDGE", ways.CodeAt("U4"));
+        Assert.Equal("JUMPER", ways.CodeAt("U4"));
         Assert.Equal(
             "TX needs jumper J4 at \"left\" and RX needs it at \"right\".",
             ways.NearestAt("U4")!.Finding.Sentence
