@@ -58,7 +58,7 @@ public class LoomApiTests
             sheet.GetProperty("spare").EnumerateArray(),
             s =>
                 s.GetProperty("device").GetString() == "spare"
-                && s.GetProperty("treatment").GetString() == "not fitted: no port for its links"
+                && s.GetProperty("treatment").GetString() == "not fitted: none of its links is connected"
         );
         Assert.Contains(
             sheet.GetProperty("wires").EnumerateArray(),

@@ -50,7 +50,7 @@ public static class WireWords
             LeadState.OnTail => $"to {lead.Socket!.Label} pin {lead.Cavity} ({lead.Pad!.Label}), via a pigtail",
             LeadState.Lifted => "de-pinned, insulated",
             LeadState.Cut => "cut off, insulated",
-            _ when wired.LeftOut.Contains(lead.Device) => "not fitted: no port for its links",
+            _ when wired.LeftOut.Contains(lead.Device) => "not fitted: none of its links is connected",
             LeadState.InHarness => "stays in its plug, not plugged in",
             _ when lead.Lead.Role == LeadRole.Supply && SupplyOf(lead, wired) is null =>
                 "not planned: its voltage range is unknown",

@@ -193,7 +193,7 @@ public class SupplySeamTests
         Assert.DoesNotContain(Full(fit).Rails.SelectMany(r => r.Loads), l => l.Device == "two");
         Assert.All(
             loom.Spare.Where(s => s.Device == "two"),
-            s => Assert.Equal("not fitted: no port for its links", s.Treatment)
+            s => Assert.Equal("not fitted: none of its links is connected", s.Treatment)
         );
     }
 
