@@ -31,8 +31,9 @@ public sealed record LoomSheet(
 /// <param name="Switches">How it is set besides, in words: "100000 baud", "RX inverted".</param>
 public sealed record LoomPort(string Port, string Protocol, string Need, string Device, IReadOnlyList<string> Switches)
 {
-    /// <summary>In one line: "UART6: SBUS, RC link, Relay 16, 100000 baud, RX inverted".</summary>
-    public string Words => $"{Parts.Port.NameOf(Port)}: {string.Join(", ", [Protocol, Need, Device, .. Switches])}";
+    /// <summary>In one line: "UART6: SBUS, RC link, Relay 16, 100 000 baud, RX inverted"; a protocol that is called as what it gives is said once.</summary>
+    public string Words =>
+        $"{Parts.Port.NameOf(Port)}: {string.Join(", ", new[] { Protocol, Need }.Distinct(StringComparer.OrdinalIgnoreCase).Concat([Device, .. Switches]))}";
 }
 
 /// <summary>A wire: a lead with what it is joined to.</summary>

@@ -20,6 +20,20 @@ public class LoomTests
 
     private static WiredBuild Wired(Build build) => new FitReader(Resolved(build, Demo.Library)).Wired;
 
+    // "Camera control, camera control, Pane" said the same twice.
+    [Fact]
+    public void A_port_is_told_by_protocol_and_function_and_once_where_they_are_called_alike() =>
+        Assert.Equal(
+            [
+                "UART6: SBUS, RC link, Relay 16, 100 000 baud, RX inverted, RX/TX swapped",
+                "UART4: Camera control, Pane, 115 200 baud",
+            ],
+            LoomReader
+                .Of(Wired(Demo.CrusherHouseLark))
+                .Ports.Where(p => p.Port is "U6" or "U4")
+                .Select(p => p.Words.Replace('\u202f', ' ').Replace('\u00a0', ' '))
+        );
+
     [Theory]
     [MemberData(nameof(Names))]
     public void Followed_on_the_bare_parts_the_list_gives_what_was_planned(string name) => Follows(Wired(name));
