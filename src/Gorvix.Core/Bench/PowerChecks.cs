@@ -265,6 +265,7 @@ internal sealed class PowerChecks
         var capped = limit * Reaches;
         var low = Math.Max(typical * Least, NoCurrent);
         var high = Math.Max(low, Math.Min(capped, (peak * Most) + Beside));
+        var isUnknown = sheet.AtLeast && peak < NoCurrent;
         var where = sheet.Situation.Id == "bench" ? "the bench supply" : "a current limiter";
         var stop = new Judgement(
             Mark.Stop,
@@ -282,7 +283,8 @@ internal sealed class PowerChecks
             $"First power-up through {where}",
             $"Set {where} to {PlainWords.Amperes(limit)} and power up through it, hand on the plug. Read the current after 2 s.",
             HoldsDown ? $"below {PlainWords.Amperes(limit)}: at that value the current limiter cuts in"
-                : sheet.AtLeast && peak < NoCurrent ? $"current unknown; it must stay below {PlainWords.Amperes(limit)}"
+                : isUnknown ? $"current unknown; unplug it above {PlainWords.Amperes(Math.Round(high, 2))}"
+                : sheet.AtLeast && typical < NoCurrent ? $"at least {PlainWords.Amperes(Math.Round(peak, 2))} peak"
                 : $"{(sheet.AtLeast ? "at least " : "")}{PlainWords.Amperes(Math.Round(typical, 2))} typical, {PlainWords.Amperes(Math.Round(peak, 2))} peak",
             "Nothing draws more than it should: no short behind the regulators.",
             [
@@ -296,7 +298,7 @@ internal sealed class PowerChecks
                         "Find which LED stays off; measure its supply next."
                     )
                 ),
-                new(high, new(Mark.Good, "As computed.")),
+                new(high, new(Mark.Good, isUnknown ? "No short: hardly any current flows." : "As computed.")),
                 .. sheet.AtLeast && capped > high
                     ? new Band[]
                     {
@@ -317,7 +319,7 @@ internal sealed class PowerChecks
         )
         {
             Unit = ReadingUnit.Amps,
-            Computed = Math.Round(typical, 3),
+            Computed = isUnknown ? null : Math.Round(typical, 3),
             IsDangerous = true,
             Mind = [.. Before()],
             Probing = new AmpProbing(sheet.Situation),

@@ -1,5 +1,3 @@
-using System.Collections.Concurrent;
-using System.Runtime.CompilerServices;
 using Gorvix.Core.Builds;
 using Gorvix.Core.Faults;
 
@@ -102,33 +100,15 @@ public sealed class FaultDrill : IDrill
 
     // So many are looked at for one of the right hardness.
     private const int MostDrawn = 15;
-    private const int MostSteps = 40;
 
     private readonly FaultTable _table;
     private readonly FaultReader _words;
     private readonly DrillOrder _order;
     private readonly Suspect _hidden;
-    private readonly IReadOnlyList<Observation> _start;
-    private readonly Way _best;
+    private readonly BestWay _best;
 
-    private FaultDrill(FaultTable table, FaultReader words, DrillOrder order, Drawn drawn, string mark) =>
-        (_table, _words, _order, _hidden, _start, _best, Mark) = (
-            table,
-            words,
-            order,
-            drawn.Hidden,
-            drawn.Start,
-            drawn.Best,
-            mark
-        );
-
-    private sealed record Way(IReadOnlyList<int> Steps, double Minutes, bool IsRight);
-
-    // The best way to a fault is the same in every drill on a build: it is kept as long as the table is.
-    private static readonly ConditionalWeakTable<FaultTable, ConcurrentDictionary<(Suspect, bool IsTold), Way>> Walked =
-        new();
-
-    private sealed record Drawn(Suspect Hidden, IReadOnlyList<Observation> Start, Way Best);
+    private FaultDrill(FaultTable table, FaultReader words, DrillOrder order, BestWay best, string mark) =>
+        (_table, _words, _order, _hidden, _best, Mark) = (table, words, order, best.Hidden, best, mark);
 
     /// <summary>Draws a fault; null where the build has none of what is asked.</summary>
     /// <param name="table">The faults of the build.</param>
@@ -142,15 +122,10 @@ public sealed class FaultDrill : IDrill
             .Singles.Where(s => Shows(table, s) && Is(s, order.Cards))
             .OrderBy(s => Cards.DiceOf($"{order.Seed}/{s.Id}").Next())
             .Take(MostDrawn)
-            .Select(s =>
-            {
-                var start = Start(table, s, order.Level);
-                var walked = Walked.GetOrCreateValue(table);
-                return new Drawn(s, start, walked.GetOrAdd((s, order.Level <= ToldUpTo), _ => Walk(table, s, start)));
-            })
-            .Where(d => d.Best.IsRight)
-            .OrderBy(d => d.Best.Minutes)
-            .ThenBy(d => d.Hidden.Id, StringComparer.Ordinal)
+            .Select(s => BestWay.To(table, s, isTold: order.Level <= ToldUpTo))
+            .Where(w => w.IsRight)
+            .OrderBy(w => w.Minutes)
+            .ThenBy(w => w.Hidden.Id, StringComparer.Ordinal)
             .ToList();
         if (drawn.Count == 0)
         {
@@ -191,8 +166,8 @@ public sealed class FaultDrill : IDrill
     /// <inheritdoc/>
     public DrillSheet Sheet(IReadOnlyList<DrillAct> done)
     {
-        var seen = _start.Select(o => Line(o, 0)).ToList();
-        var observed = _start.ToList();
+        var seen = _best.Start.Select(o => Line(o, 0)).ToList();
+        var observed = _best.Start.ToList();
         var named = new List<DrillNamed>();
         var (minutes, burnt) = (0.0, false);
         foreach (var act in done)
@@ -278,7 +253,7 @@ public sealed class FaultDrill : IDrill
 
     private List<DrillStep> Steps(IEnumerable<int> tests)
     {
-        var seen = _start.ToList();
+        var seen = _best.Start.ToList();
         var cannot = new HashSet<string>();
         var list = new List<DrillStep>();
         var possible = Possible(seen);
@@ -325,7 +300,7 @@ public sealed class FaultDrill : IDrill
     {
         var read = seen.Select(o => (Test: _table.IndexOf(o.Test)!.Value, o.Outcome)).ToList();
         return _table.Twins.Count(t =>
-            read.TrueForAll(r => Shown(_table, t[0], r.Test) is not { } shown || shown == r.Outcome)
+            read.TrueForAll(r => BestWay.Shown(_table, t[0], r.Test) is not { } shown || shown == r.Outcome)
         );
     }
 
@@ -339,76 +314,12 @@ public sealed class FaultDrill : IDrill
         return new DrillSeen(seen.Test, _table.Tests[at].Title, outcome.Words, outcome.IsSound, minutes);
     }
 
-    private string? Shown(int test) => Shown(_table, _hidden, test);
-
-    private static string? Shown(FaultTable table, Suspect suspect, int test) =>
-        suspect.Shows[test] < 0 ? null : table.Outcomes(test)[suspect.Shows[test]].Id;
+    private string? Shown(int test) => BestWay.Shown(_table, _hidden, test);
 
     // Something must be complained of.
     private static bool Shows(FaultTable table, Suspect suspect) =>
-        suspect.Faults.Count == 1 && Off(table, suspect).Any();
+        suspect.Faults.Count == 1 && BestWay.Off(table, suspect).Any();
 
     private static bool Is(Suspect suspect, IReadOnlyList<string> kinds) =>
         kinds.Count == 0 || kinds.Contains($"{suspect.Faults[0].Kind}");
-
-    private static IEnumerable<int> Off(FaultTable table, Suspect suspect) =>
-        from test in table.Tests.Index()
-        where test.Item.IsSign && suspect.Shows[test.Index] >= 0
-        where !table.Outcomes(test.Index)[suspect.Shows[test.Index]].IsSound
-        select test.Index;
-
-    private static List<Observation> Start(FaultTable table, Suspect suspect, int level)
-    {
-        var signs =
-            level <= ToldUpTo
-                ? Off(table, suspect)
-                    .Concat(
-                        table
-                            .Tests.Index()
-                            .Where(t => t.Item.IsSign && suspect.Shows[t.Index] >= 0)
-                            .Select(t => t.Index)
-                    )
-                    .Distinct()
-                : Off(table, suspect).Take(1);
-        return [.. signs.Select(t => new Observation(table.Tests[t].Id, Shown(table, suspect, t)!))];
-    }
-
-    // The way of the best tester: what the search proposes, until it is found.
-    private static Way Walk(FaultTable table, Suspect suspect, List<Observation> start)
-    {
-        var search = new Search(table);
-        var seen = start.ToList();
-        var cannot = new HashSet<string>();
-        var steps = new List<int>();
-        var (minutes, burnt) = (0.0, false);
-        var standing = search.Look(seen);
-        while (
-            standing.State is SearchState.Searching or SearchState.Unexplained or SearchState.Sound
-            && standing.Tests.Count > 0
-            && steps.Count < MostSteps
-        )
-        {
-            var next = standing.Tests[0].Test;
-            steps.Add(next);
-            minutes += table.Tests[next].Minutes;
-            if (table.Tests[next].IsPowered && suspect.Harms && !burnt)
-            {
-                (burnt, minutes) = (true, minutes + HarmMinutes);
-            }
-            if (Shown(table, suspect, next) is { } shown)
-            {
-                seen.Add(new Observation(table.Tests[next].Id, shown));
-            }
-            else
-            {
-                cannot.Add(table.Tests[next].Id);
-            }
-            standing = search.Look(seen, cannot);
-        }
-        return new Way(
-            steps,
-            minutes,
-            standing.Causes.Count > 0 && standing.Causes[0].Shows.AsSpan().SequenceEqual(suspect.Shows)
-        );
-    }
 }

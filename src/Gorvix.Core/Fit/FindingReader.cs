@@ -43,7 +43,6 @@ internal sealed class FindingReader(
         var carried = wanted - left.Count;
         var links = (wanted, left.Count) switch
         {
-            (0, _) => "No links added yet.",
             (_, 0) => AllConnected(wanted),
             _ =>
                 $"{carried} of {wanted} links connected.{Without("port", left.Where(IsFed))}{Without("supply", left.Where(l => !IsFed(l)))}",
@@ -69,10 +68,11 @@ internal sealed class FindingReader(
     }
 
     /// <summary>That every link has its place, as people count them.</summary>
-    /// <param name="links">How many links there are, at least one.</param>
+    /// <param name="links">How many links there are.</param>
     public static string AllConnected(int links) =>
         links switch
         {
+            0 => "No links added yet.",
             1 => "1 link connected.",
             2 => "Both links connected.",
             _ => $"All {links} links connected.",

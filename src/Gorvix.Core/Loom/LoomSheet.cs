@@ -28,7 +28,7 @@ public sealed record LoomSheet(
 /// <param name="Protocol">The protocol on it.</param>
 /// <param name="Need">What it gives, in words.</param>
 /// <param name="Device">What the builder calls the device.</param>
-/// <param name="Switches">How it is set besides, in words: "100000 baud", "RX inverted".</param>
+/// <param name="Switches">How it is set besides, in words: "100 000 baud", "RX inverted".</param>
 public sealed record LoomPort(string Port, string Protocol, string Need, string Device, IReadOnlyList<string> Switches)
 {
     /// <summary>In one line: "UART6: SBUS, RC link, Relay 16, 100 000 baud, RX inverted"; a protocol that is called as what it gives is said once.</summary>

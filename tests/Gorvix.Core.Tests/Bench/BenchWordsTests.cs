@@ -42,8 +42,17 @@ public class BenchWordsTests
         var wired = new FitReader(Resolved(Demo.DrillShedGull, Demo.Library)).Wired;
         var sheet = BenchReader.Of(wired, SettingsReader.Of(wired, new DateOnly(2026, 11, 26)), null);
         string Expected(string check) => sheet.Checks.First(c => c.Id == check).Expected;
-        Assert.Equal("current unknown; it must stay below 1 A", Expected("power.limited"));
+        Assert.Equal("current unknown; unplug it above 100 mA", Expected("power.limited"));
         Assert.Equal("every LED comes on as before, nothing gets warm within a minute", Expected("power.free"));
+
+        // What is said beforehand is what is then judged.
+        var first = sheet.Checks.First(c => c.Id == "power.limited");
+        Assert.Equal(
+            [Mark.Doubtful, Mark.Good, Mark.Good, Mark.Doubtful, Mark.Doubtful, Mark.Stop],
+            new[] { 0, 0.01, 0.09, 0.11, 0.94, 0.96 }.Select(a => first.Judge(a, null)!.Mark)
+        );
+        Assert.DoesNotContain("omputed", first.Judge(0.05, null)!.Words);
+        Assert.Contains("Unplug it", first.Judge(0.11, null)!.Look!);
     }
 
     // With power off, "yes" says that the meter beeps: at a diode or a resistor that is the fault.

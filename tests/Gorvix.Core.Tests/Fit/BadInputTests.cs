@@ -13,6 +13,7 @@ public class BadInputTests
     private static readonly Device Receiver = Device("receiver", Need.RcLink, Crsf);
 
     [Theory]
+    [InlineData(0, "No links added yet.")]
     [InlineData(1, "1 link connected.")]
     [InlineData(2, "Both links connected.")]
     [InlineData(3, "All 3 links connected.")]
