@@ -4878,9 +4878,9 @@ export interface components {
             need: string;
             /** @description What the builder calls the device. */
             device: string;
-            /** @description How it is set besides, in words: "100000 baud", "RX inverted". */
+            /** @description How it is set besides, in words: "100 000 baud", "RX inverted". */
             switches: string[];
-            /** @description In one line: "UART6: SBUS, RC link, Relay 16, 100000 baud, RX inverted". */
+            /** @description In one line: "UART6: SBUS, RC link, Relay 16, 100 000 baud, RX inverted"; a protocol that is called as what it gives is said once. */
             words?: null | string;
         };
         /** @description A build as it is wired by hand: every lead accounted for, in working order, with what to look at and what to measure. */
