@@ -24,7 +24,7 @@ public class PlugsPanelTests
         page.Says("[data-device='air-unit'] [data-lead='v']", "stays in pin 1 (AIR BAT)");
         page.Says(
             "[data-device='air-unit'] [data-lead='v']",
-            "has 13.2–16.8 V (BAT: direct from the battery), needs 7.4–26.0 V (800 mA typical, 1.3 A peak)"
+            "has 13.2–16.8 V (BAT: direct from the supply input), needs 7.4–26.0 V (800 mA typical, 1.3 A peak)"
         );
         page.Says("[data-device='gnss'] [data-lead='v']", "to pad 5V (top)");
         page.Says("[data-device='gnss'] [data-lead='g']", "stays in pin 1 (NAV GND)");

@@ -62,7 +62,7 @@ public class RailsScreenTests
         // Shorter wires lose less; a rail of 4.5 V stays marginal for what needs 4.5 V.
         page.Says(".findings", "gets 4.47 V (full battery), needs 4.5 V.");
         page.Write("[data-wire='radio v']", "2");
-        page.Says("main", "Other supply wires are assumed to be 10 cm, as thick as their current asks");
+        page.Says("main", "Other supply wires: assumed 10 cm long and sized for their current");
         page.Write("[data-wire='radio g']", "2");
         page.Says(".findings", "gets 4.49 V (full battery), needs 4.5 V.");
         page.Says("[data-window='radio v']", "marginal");

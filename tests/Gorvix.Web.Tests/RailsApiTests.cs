@@ -38,7 +38,7 @@ public class RailsApiTests
         Assert.Equal(8, now.GetProperty("readings").GetArrayLength());
         Assert.Equal(3, view.GetProperty("charge").GetProperty("cells").GetInt32());
         Assert.Equal(
-            "Supply wires are assumed to be 10 cm, as thick as their current asks and never thinner than AWG 28.",
+            "Supply wires: assumed 10 cm long and sized for their current, AWG 28 or thicker.",
             view.GetProperty("assumed")[0].GetString()
         );
     }

@@ -49,6 +49,7 @@ const sheet = {
       device: 'Fix',
       priority: 'wanted',
       port: null,
+      lack: 'no supply',
       cells: [
         cell('U1', 'blocked', { code: 'TAKEN' }),
         cell('U2', 'possible', { quiet: true }),
@@ -133,6 +134,6 @@ test('a link that is left out and one that is in its way say so in their row', (
   const wrapper = grid()
   const [rc, gps] = wrapper.findAll('th.row').map((r) => r.text())
   expect(rc).toContain('conflicts')
-  expect(gps).toContain('no port')
+  expect(gps).toContain('no supply')
   wrapper.unmount()
 })

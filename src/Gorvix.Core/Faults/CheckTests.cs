@@ -243,7 +243,9 @@ internal sealed class CheckTests(Meant meant)
             0.04,
             [
                 .. Signs(check.Expected, NotSeen(link, p.Needs), "intermittent"),
-                .. isRadio ? [new Outcome("still", "values shown, but no mark blinks", false)] : Array.Empty<Outcome>(),
+                .. isRadio
+                    ? [new Outcome("still", "values shown, but no marker blinks", false)]
+                    : Array.Empty<Outcome>(),
             ],
             t =>
                 !t.Knows(p.Situation) ? null

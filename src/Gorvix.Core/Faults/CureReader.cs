@@ -172,7 +172,7 @@ public sealed class CureReader(WiredBuild wired, SettingsSheet settings)
                 CureAt.Around,
                 [
                     "Propellers off. On the radio: delete all sensors, then let it find them again with the aircraft powered.",
-                    "A value with a blinking mark is live.",
+                    "A value with a blinking marker is live.",
                 ]
             ),
         };

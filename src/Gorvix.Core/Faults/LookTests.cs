@@ -115,7 +115,7 @@ internal sealed class LookTests(Meant meant, BenchSheet sheet, Situation live)
                 "Battery voltage on the radio",
                 "Find battery voltage among the radio's telemetry values.",
                 0.5,
-                Signs("shown, mark blinking", "not shown", "intermittent")
+                Signs("shown, marker blinking", "not shown", "intermittent")
             )
             {
                 IsSign = true,

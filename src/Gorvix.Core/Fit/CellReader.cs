@@ -112,7 +112,7 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
             return Cell(
                 CellState.Possible,
                 null,
-                "open",
+                "not costed",
                 plan.Gap is null && space.Effort == Effort.Quick
                     ? $"{PlainWords.Of(way.Link)} could go on {port.Name}. Still working out the cost."
                     : $"{PlainWords.Of(way.Link)} may fit on {port.Name}. Cost unknown: too many combinations to check.",

@@ -30,7 +30,16 @@ public sealed record DraftView(
 /// <param name="Of">The device, in words.</param>
 /// <param name="Priority">How much it is wished for; null for not at all.</param>
 /// <param name="Port">Where it would sit, or null.</param>
-public sealed record DraftLink(int Device, string Function, string Need, string Of, Priority? Priority, string? Port);
+/// <param name="Lack">What a planned link lacks where it has no port, in two words.</param>
+public sealed record DraftLink(
+    int Device,
+    string Function,
+    string Need,
+    string Of,
+    Priority? Priority,
+    string? Port,
+    string? Lack
+);
 
 /// <summary>A candidate that does not suit what is chosen.</summary>
 /// <param name="Id">The part; for a pack its cells.</param>
@@ -182,7 +191,10 @@ public static class DraftReader
                 DeviceWords.Of(part, function),
                 $"{part.Maker} {part.Name}",
                 build is null ? Wished.For(function.Need) : want?.Priority,
-                want is null ? null : plan?.RouteOf(want.Link)?.Port.Id
+                want is null ? null : plan?.RouteOf(want.Link)?.Port.Id,
+                want is null || plan is null
+                    ? null
+                    : FitWords.Lack(plan.Placements.First(p => p.Link.Id == want.Link).Link, plan)
             ),
         ];
 }

@@ -45,7 +45,7 @@ internal sealed class FindingReader(
         {
             (_, 0) => AllConnected(wanted),
             _ =>
-                $"{carried} of {wanted} links connected.{Without("port", left.Where(IsFed))}{Without("supply", left.Where(l => !IsFed(l)))}",
+                $"{carried} of {wanted} links connected.{Without("port", left.Where(l => !plan.LacksSupply(l)))}{Without("supply", left.Where(plan.LacksSupply))}",
         };
         var stops = findings.Where(IsStop).ToList();
         var warnings = findings.Count(f => f.Severity == Severity.Warn && !IsUnmet(f));
@@ -115,8 +115,6 @@ internal sealed class FindingReader(
 
     private static bool IsOfLoom(Finding finding) =>
         finding.Rule == WiringRules.Soldered.Id || finding.Rule == WiringRules.Orphan.Id;
-
-    private bool IsFed(Link link) => !plan.Feeds.Any(f => f.Feed is null && f.Ways.Device.Id == link.Want.Device);
 
     private static string Without(string what, IEnumerable<Link> links) =>
         links.Select(l => Phrase.Lower(PlainWords.Of(l))).ToList() is { Count: > 0 } names

@@ -183,7 +183,13 @@ public sealed class FitReader
 
     /// <summary>Where each link sits, for lists of builds.</summary>
     public IReadOnlyList<Place> Places() =>
-        [.. Plan.Placements.Select(p => new Place(PlainWords.Of(p.Link.Function.Need), p.Route?.Port.Id))];
+        [
+            .. Plan.Placements.Select(p => new Place(
+                PlainWords.Of(p.Link.Function.Need),
+                p.Route?.Port.Id,
+                FitWords.Lack(p.Link, Plan)
+            )),
+        ];
 
     /// <summary>What moved since an earlier plan, one sentence for each link.</summary>
     /// <param name="earlier">The plan before.</param>
@@ -258,7 +264,8 @@ public sealed class FitReader
             cells,
             wiring.WiresOf(link.Id),
             route is null ? [] : FitWords.Settings(_build, route),
-            route?.RidesIn
+            route?.RidesIn,
+            FitWords.Lack(link, Plan)
         );
     }
 

@@ -145,7 +145,8 @@ public sealed record FitLead(
 /// <summary>Where one link sits, for lists of builds.</summary>
 /// <param name="Need">What the link gives, in words.</param>
 /// <param name="Port">Its port, or null.</param>
-public sealed record Place(string Need, string? Port);
+/// <param name="Lack">What it lacks where it has none, in two words.</param>
+public sealed record Place(string Need, string? Port, string? Lack);
 
 /// <summary>The one-line answer to a build.</summary>
 /// <param name="Carried">Links with a route.</param>
@@ -194,6 +195,7 @@ public sealed record FitPad(string Label, bool Turns);
 /// <param name="Wires">The wires to make, in words; empty when it is not carried.</param>
 /// <param name="Settings">What the port is set to, in words; empty when it is not carried.</param>
 /// <param name="Inside">The link that it rides in, or null.</param>
+/// <param name="Lack">What it lacks where it is not connected, in two words.</param>
 public sealed record FitLink(
     string Id,
     string Need,
@@ -206,7 +208,8 @@ public sealed record FitLink(
     IReadOnlyList<FitCell> Cells,
     IReadOnlyList<FitWire> Wires,
     IReadOnlyList<string> Settings,
-    string? Inside
+    string? Inside,
+    string? Lack
 );
 
 /// <summary>A wire in words.</summary>

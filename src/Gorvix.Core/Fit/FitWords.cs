@@ -24,6 +24,12 @@ public static class FitWords
             : Phrase.Lower(PlainWords.Of(link));
     }
 
+    /// <summary>What a link lacks that is not connected, in two words; null for one that is.</summary>
+    public static string? Lack(Link link, Plan plan) =>
+        plan.RouteOf(link.Id) is not null ? null
+        : plan.LacksSupply(link) ? "no supply"
+        : "no port";
+
     /// <summary>A link where there is room for a word or two: by its need, else its device, else its id.</summary>
     public static string Tag(Link link, ResolvedBuild build)
     {

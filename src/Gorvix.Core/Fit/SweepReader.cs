@@ -117,7 +117,13 @@ public static class SweepReader
             string.Join(' ', verdict),
             PriceOf(build, plan),
             $"{(suits ? 0 : 1)}{plan.Cost.SortKey}",
-            [.. plan.Placements.Select(p => new Place(Phrase.Upper(FitWords.Short(p.Link, build)), p.Route?.Port.Id))],
+            [
+                .. plan.Placements.Select(p => new Place(
+                    Phrase.Upper(FitWords.Short(p.Link, build)),
+                    p.Route?.Port.Id,
+                    FitWords.Lack(p.Link, plan)
+                )),
+            ],
             RoomReader.Words(result.Room, build),
             [.. build.Board.Ports.Select(p => p.Id).Where(id => result.Room.Any(r => r.Ports.Contains(id)))]
         );

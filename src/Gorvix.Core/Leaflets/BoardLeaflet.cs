@@ -142,7 +142,7 @@ public static class BoardLeaflet
     private static string[] RailRow(Rail rail) =>
         [
             rail.Label,
-            rail.Volts is { } volts ? $"{volts:0.0#} V" : "battery voltage",
+            rail.Volts is { } volts ? $"{volts:0.0#} V" : "input voltage",
             BoardWords.Made(rail),
             rail.Feed switch
             {

@@ -42,6 +42,9 @@ public sealed record Plan(IReadOnlyList<Placement> Placements, PlanCost Cost)
     /// <summary>The route of a link, or null when it goes without.</summary>
     public Route? RouteOf(string link) => Placements.First(p => p.Link.Id == link).Route;
 
+    /// <summary>True when a supply lead of the link's device has no source: it cannot be connected, whatever port is free.</summary>
+    public bool LacksSupply(Link link) => Feeds.Any(f => f.Feed is null && f.Ways.Device.Id == link.Want.Device);
+
     /// <summary>Everything that was chosen: routes, feeds, seats and stays.</summary>
     public IEnumerable<Hookup> Chosen =>
         [

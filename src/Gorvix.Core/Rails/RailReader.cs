@@ -111,7 +111,7 @@ public static class RailReader
         var told = wired.Build.Build.Wires.Count;
         var said = new List<string>
         {
-            $"{(told > 0 ? "Other supply" : "Supply")} wires are assumed to be {WireCut.UsualMillimetres / 10:0} cm, as thick as their current asks and never thinner than AWG {WireGauge.Usual}.",
+            $"{(told > 0 ? "Other supply" : "Supply")} wires: assumed {WireCut.UsualMillimetres / 10:0} cm long and sized for their current, AWG {WireGauge.Usual} or thicker.",
         };
         if (wired.Build.Build.Pack is { Milliohms: null } && wired.Build.Build.InputVolts is null)
         {
@@ -135,9 +135,7 @@ public static class RailReader
             .ToList();
         if (silent.Count > 0)
         {
-            said.Add(
-                $"No datasheet current for {Findings.Phrase.Join(silent)}: the loads shown for their rails are minimums."
-            );
+            said.Add($"No datasheet current for {Findings.Phrase.Join(silent)}: rail loads shown are minimums.");
         }
         if (
             wired.Build.Board.Rails.Any(r =>

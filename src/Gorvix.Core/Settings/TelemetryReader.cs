@@ -48,7 +48,7 @@ internal sealed class TelemetryReader(WiredBuild wired, BoardSettingsReader boar
         && control.Mode.Lines.Any(l => l.Flow == Flow.In)
         && control.Mode.Lines.Any(l => l.Flow == Flow.Out)
             ? $"Not known: {control.Settings.Protocol} runs both ways, but the receiver's part file names no telemetry."
-        : wired.Build.Links.Any(l => l.Function.Need == Need.Telemetry) ? "Telemetry has no port."
+        : wired.Build.Links.Any(l => l.Function.Need == Need.Telemetry) ? "Telemetry is not connected."
         : "No telemetry: the RC link is one-way.";
 
     /// <summary>Every value, those that come first.</summary>

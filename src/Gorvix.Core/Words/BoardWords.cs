@@ -31,7 +31,7 @@ public static class BoardWords
     {
         if (rail.Feed == RailFeed.Battery)
         {
-            return "direct from the battery";
+            return "direct from the supply input";
         }
         var made = (rail.Kind, rail.Limit) switch
         {

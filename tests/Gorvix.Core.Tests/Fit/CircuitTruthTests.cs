@@ -248,6 +248,8 @@ public class CircuitTruthTests
         Assert.NotNull(fit.Plan.RouteOf("receiver"));
         Assert.StartsWith("Problem: No pad can power the air.", fit.Verdict().Sentence);
         Assert.Contains("No supply for OSD (air).", fit.Verdict().Sentence);
+        Assert.Equal(["no supply", null], fit.Sheet().Links.Select(l => l.Lack));
+        Assert.Equal(["no supply", null], fit.Places().Select(p => p.Lack));
         Assert.Equal(
             "OSD and the receiver supply cannot both be provided. Drop one and the other fits.",
             Assert.Single(fit.Sheet().Conflicts).Sentence

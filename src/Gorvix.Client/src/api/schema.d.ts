@@ -3082,6 +3082,8 @@ export interface components {
             priority: null | components["schemas"]["Priority"];
             /** @description Where it would sit, or null. */
             port: null | string;
+            /** @description What a planned link lacks where it has no port, in two words. */
+            lack: null | string;
         };
         /** @description A build in the making, as far as it is chosen. */
         DraftView: {
@@ -3948,6 +3950,8 @@ export interface components {
             settings: string[];
             /** @description The link that it rides in, or null. */
             inside: null | string;
+            /** @description What it lacks where it is not connected, in two words. */
+            lack: null | string;
         };
         /** @description A mode of a link. */
         FitMode: {
@@ -5829,6 +5833,8 @@ export interface components {
             need: string;
             /** @description Its port, or null. */
             port: null | string;
+            /** @description What it lacks where it has none, in two words. */
+            lack: null | string;
         };
         /** @description Links to be placed by hand. */
         PlaceDrillSheet: {

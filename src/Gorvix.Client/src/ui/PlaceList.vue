@@ -2,7 +2,9 @@
 import { computed } from 'vue'
 
 /** Where each link sits, in a few columns; one without a place stands out. Of very many the first are shown, and how many there are beside them. */
-const props = defineProps<{ places: { need: string; port?: string | null }[] }>()
+const props = defineProps<{
+  places: { need: string; port?: string | null; lack?: string | null }[]
+}>()
 
 const most = 16
 const shown = computed(() =>
@@ -15,7 +17,7 @@ const others = computed(() => props.places.length - shown.value.length)
   <dl class="places">
     <div v-for="(place, i) in shown" :key="i" :class="{ none: !place.port }">
       <dt>{{ place.need }}</dt>
-      <dd class="label">{{ place.port ?? 'no port' }}</dd>
+      <dd class="label">{{ place.port ?? place.lack }}</dd>
     </div>
     <div v-if="others > 0" class="others">
       <dt>and</dt>

@@ -83,7 +83,7 @@ async function walk(event: KeyboardEvent) {
         <tr v-for="row in sheet.links" :key="row.id" role="row">
           <th role="rowheader" scope="row" class="row" :class="{ lit: row.id === link }">
             <span class="need"
-              >{{ row.need }}<span v-if="!row.port" class="none"> – no port</span
+              >{{ row.need }}<span v-if="row.lack" class="none"> – {{ row.lack }}</span
               ><span v-else-if="inTheWay.has(row.id)" class="clash"> – conflicts</span></span
             >
             <span class="device">

@@ -25,7 +25,7 @@ const more = computed(() => props.links.filter((l) => !l.port).length - props.co
 </script>
 
 <template>
-  <section class="unmet" aria-label="Links with no port">
+  <section class="unmet" aria-label="Links not connected">
     <div v-for="row in rows" :key="row.link" :data-unmet="row.link">
       <p data-testid="conflict">{{ row.sentence }}</p>
       <div>
@@ -66,7 +66,7 @@ const more = computed(() => props.links.filter((l) => !l.port).length - props.co
       </div>
     </div>
     <p v-if="more > 0">
-      {{ more }} more links have no port. “Before you buy” ranks boards that fit more.
+      {{ more }} more links are not connected. “Before you buy” ranks boards that fit more.
     </p>
   </section>
 </template>

@@ -27,7 +27,7 @@ const wishes = computed(() =>
   (props.part?.functions ?? []).map((f) => {
     const want = wants.value.find((w) => w.function === f.id)
     const link = props.view.sheet.links.find((l) => l.id === want?.link)
-    return { ...f, want, port: link?.port, inside: link?.inside }
+    return { ...f, want, port: link?.port, lack: link?.lack, inside: link?.inside }
   }),
 )
 /** Another one of the same part, and neither has a name: the id tells them apart. */
@@ -175,7 +175,7 @@ async function endNaming(take: boolean) {
             :to="{ name: 'fit', params: { id: view.id }, query: { link: f.want.link } }"
             :class="{ none: !f.port }"
             ><span v-if="f.port" class="label">{{ f.port }}</span
-            ><template v-else>no port</template
+            ><template v-else>{{ f.lack }}</template
             ><span class="visually-hidden">, show {{ f.need }} on Fit</span></RouterLink
           >
         </span>

@@ -19,6 +19,13 @@ const loads = computed(() =>
 const sum = computed(() => loads.value.reduce((all, l) => all + l.usual + l.more, 0))
 const scale = computed(() => Math.max(props.rail.limit ?? 0, sum.value, 0.1) * 1.05)
 const wide = (a: number) => `${(100 * a) / scale.value}%`
+/** What is drawn from the rail, as it is spoken. */
+const draws = computed(() => {
+  const { typical, peak, atLeast } = props.rail
+  const [usual, most] = [drawn(typical, atLeast), drawn(peak, atLeast)]
+  if (usual === most) return usual
+  return `${usual} typical, ${most} peak`
+})
 const over = computed(() => props.rail.state === 'over' || props.rail.state === 'strained')
 </script>
 
@@ -49,7 +56,7 @@ const over = computed(() => props.rail.state === 'over' || props.rail.state === 
     <div
       class="bar"
       role="img"
-      :aria-label="`${rail.label}: ${drawn(rail.typical, rail.atLeast)} typical, ${drawn(rail.peak, rail.atLeast)} peak${rail.limit == null ? '' : `, limit ${amps(rail.limit)}`}`"
+      :aria-label="`${rail.label}: ${draws}${rail.limit == null ? '' : `, limit ${amps(rail.limit)}`}`"
     >
       <template v-for="l in loads" :key="l.id">
         <i

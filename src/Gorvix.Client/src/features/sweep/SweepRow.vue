@@ -20,7 +20,7 @@ defineEmits<{ take: [] }>()
     <dl v-if="line.places.length > 0" class="places">
       <div v-for="(place, i) in line.places" :key="i" :class="{ none: !place.port }">
         <dt>{{ place.need }}</dt>
-        <dd :class="{ label: place.port }">{{ place.port ?? 'no port' }}</dd>
+        <dd :class="{ label: place.port }">{{ place.port ?? place.lack }}</dd>
       </div>
     </dl>
     <span class="price quiet">
