@@ -15,7 +15,7 @@ internal static class RoomReader
             .GroupBy(r => (r.Count, Where: string.Join(", ", r.Ports.Select(Parts.Port.NameOf)), r.IsMost))
             .OrderByDescending(g => g.Key.Count)
             .Select(g =>
-                $"{(g.Key.IsMost ? "" : "at least ")}{g.Key.Count} × {Phrase.Or([.. g.Select(r => Phrase.Lower(PlainWords.Of(r.Need)))])} ({g.Key.Where})"
+                $"{(g.Key.IsMost ? "" : "at least ")}{g.Key.Count}\u00A0×\u00A0{Phrase.Or([.. g.Select(r => Phrase.Lower(PlainWords.Of(r.Need)))])} ({g.Key.Where})"
             )
             .ToList();
         return new FitRoom(

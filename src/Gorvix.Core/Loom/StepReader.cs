@@ -162,11 +162,8 @@ internal sealed class StepReader(
             .. face.Moves.Select(m =>
                 m.Deed switch
                 {
-                    PlugDeed.TakeOut => $"de-pin {LabelOf(m.Lead)} (pin {m.From})",
-                    PlugDeed.Hold => $"de-pin {LabelOf(m.Lead)} (pin {m.From}) and keep it aside",
-                    PlugDeed.Put when face.Moves.Any(h => h.Deed == PlugDeed.Hold && h.Lead == m.Lead) =>
-                        $"put {LabelOf(m.Lead)}, kept aside, into pin {m.To}",
-                    PlugDeed.Put => $"put {LabelOf(m.Lead)}, now loose, into pin {m.To}",
+                    PlugDeed.TakeOut or PlugDeed.Hold => $"de-pin {LabelOf(m.Lead)} (pin {m.From})",
+                    PlugDeed.Put => $"insert {LabelOf(m.Lead)} into pin {m.To}",
                     _ => $"move {LabelOf(m.Lead)} from pin {m.From} to pin {m.To}",
                 }
             ),

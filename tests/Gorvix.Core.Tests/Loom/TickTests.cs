@@ -344,7 +344,7 @@ public class TickTests
         );
         var step = LoomReader.Of(again).Steps.Single(s => s.Id == $"plug {lead.Device}");
         Assert.Contains(
-            $"put {lead.Lead.Label}, now loose, into pin {lead.Cavity}",
+            $"insert {lead.Lead.Label} into pin {lead.Cavity}",
             step.Words,
             StringComparison.Ordinal
         );

@@ -228,7 +228,7 @@ public class RoomTests
         var bounded = RoomLeft.Of(space, plan, mostFights: 1).Single(r => r.Need == Need.Rangefinder);
         Assert.False(bounded.IsMost);
         Assert.InRange(bounded.Count, 1, whole.Count);
-        Assert.Contains("at least 1 × ", RoomReader.Words([bounded with { Ports = ["U1"] }], build).Words);
+        Assert.Contains("at least 1\u00A0×\u00A0", RoomReader.Words([bounded with { Ports = ["U1"] }], build).Words);
         Assert.DoesNotContain("at least", RoomReader.Words([whole], build).Words);
     }
 

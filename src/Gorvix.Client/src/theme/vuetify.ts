@@ -57,6 +57,7 @@ export const vuetify = createVuetify({
     VTooltip: { eager: false, transition: false },
     VDialog: { maxWidth: 560, transition: false },
     VSelect: field,
+    VCombobox: field,
     VTextarea: field,
     VAutocomplete: field,
     VTextField: field,
