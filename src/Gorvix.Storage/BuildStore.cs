@@ -50,31 +50,76 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     /// <summary>All builds on the shelf, by id. One that cannot be read hides no other.</summary>
     public async Task<IReadOnlyList<Shelved>> All()
     {
-        var rows = await db.Builds.AsNoTracking().Where(b => b.RemovedAt == null).OrderBy(b => b.Id).ToListAsync();
+        var shelf = db.Builds.AsNoTracking().Where(b => b.RemovedAt == null).OrderBy(b => b.Id);
+        try
+        {
+            return await Shelved(shelf, "The builds");
+        }
+        catch (UnreadableException)
+        {
+            // One of them: each by itself.
+        }
         var list = new List<Shelved>();
-        foreach (var row in rows)
+        foreach (var id in await shelf.Select(b => b.Id).ToListAsync())
         {
             try
             {
-                list.Add(new Shelved(row.Id, await Read(row), null, row.ChangedAt, row.ArchivedAt is not null));
+                list.AddRange(await Shelved(shelf.Where(b => b.Id == id), What(id)));
             }
             catch (UnreadableException problem)
             {
-                list.Add(new Shelved(row.Id, null, problem.Message, row.ChangedAt, row.ArchivedAt is not null));
+                list.Add(new Shelved(id, null, problem.Message, DateTime.UnixEpoch, false));
             }
         }
         return list;
     }
 
+    private Task<IReadOnlyList<Shelved>> Shelved(IQueryable<BuildRow> some, string what) =>
+        Stored.Read<IReadOnlyList<Shelved>>(
+            what,
+            async () =>
+            {
+                var rows = await some.ToListAsync();
+                // The state that stands, and those beside it: they say what undo and redo would do.
+                var near = await db
+                    .Steps.AsNoTracking()
+                    .Join(some, s => s.BuildId, b => b.Id, (Step, Build) => new { Step, Build.Cursor })
+                    .Where(n => n.Step.Number >= n.Cursor - 1 && n.Step.Number <= n.Cursor + 1)
+                    .Select(n => n.Step)
+                    .ToListAsync();
+                var of = near.ToLookup(s => s.BuildId);
+                return rows.ConvertAll(row => Shelved(row, [.. of[row.Id]]));
+            }
+        );
+
+    // A document that cannot be read is told on its card.
+    private static Shelved Shelved(BuildRow row, IReadOnlyList<StepRow> near)
+    {
+        var isAside = row.ArchivedAt is not null;
+        try
+        {
+            return new Shelved(row.Id, Read(row, near), null, row.ChangedAt, isAside);
+        }
+        catch (UnreadableException problem)
+        {
+            return new Shelved(row.Id, null, problem.Message, row.ChangedAt, isAside);
+        }
+    }
+
+    private static string What(string id) => $"Build \"{id}\"";
+
     /// <summary>The version of a build, without reading it.</summary>
     /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
     public async Task<int> VersionOf(string id) =>
-        await db
-            .Builds.AsNoTracking()
-            .Where(b => b.Id == id && b.RemovedAt == null)
-            .Select(b => (int?)b.Version)
-            .FirstOrDefaultAsync()
-        ?? throw new NoSuchBuildException(id);
+        await Stored.Read(
+            What(id),
+            () =>
+                db
+                    .Builds.AsNoTracking()
+                    .Where(b => b.Id == id && b.RemovedAt == null)
+                    .Select(b => (int?)b.Version)
+                    .FirstOrDefaultAsync()
+        ) ?? throw new NoSuchBuildException(id);
 
     /// <summary>One build.</summary>
     /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
@@ -133,7 +178,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
         await using var transaction = await db.Database.BeginTransactionAsync();
         var row = await Add(build, words);
         await transaction.CommitAsync();
-        return await Read(row);
+        return Written(row, build, null);
     }
 
     /// <summary>Lays a build aside, or puts it in front again. What it says stays as it is.</summary>
@@ -179,17 +224,14 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
         var row = await Row(id, version);
 
         // A change after an undo starts a new branch; what was undone cannot come back.
-        var stale = db.Steps.Where(s =>
-            s.BuildId == id && (s.Number > row.Cursor || s.Number <= row.Cursor - MostSteps)
-        );
-        db.Steps.RemoveRange(await stale.ToListAsync());
-        await db.SaveChangesAsync();
-        var was = await db.Steps.AsNoTracking().FirstAsync(s => s.BuildId == id && s.Number == row.Cursor);
+        await db
+            .Steps.Where(s => s.BuildId == id && (s.Number > row.Cursor || s.Number <= row.Cursor - MostSteps))
+            .ExecuteDeleteAsync();
         var step = Step(id, row.Cursor + 1, words, after);
         db.Steps.Add(step);
-        var written = await MoveTo(row, was, step, words);
+        await MoveTo(row, step, words);
         await transaction.CommitAsync();
-        return written;
+        return Written(row, after, words);
     }
 
     /// <summary>The state that a step back or forward leads to, or null when there is none. Nothing is written.</summary>
@@ -220,7 +262,8 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
             near.FirstOrDefault(s => s.Number == row.Cursor + direction) ?? throw Stale()
         );
         var words = direction < 0 ? $"Undo: {was.Words}" : $"Redo: {step.Words}";
-        return await MoveTo(row, was, step, words);
+        await MoveTo(row, step, words);
+        return await Read(row);
     }
 
     /// <summary>Takes a build off the shelf; <see cref="Restore"/> puts it back.</summary>
@@ -262,11 +305,14 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
             Format = step.Format,
         };
 
-    private async Task<StoredBuild> MoveTo(BuildRow row, StepRow was, StepRow step, string words)
+    private async Task MoveTo(BuildRow row, StepRow step, string words)
     {
         // A file from before there were moments: the state that is left is the first of them.
         if (!await db.Moments.AnyAsync(m => m.BuildId == row.Id && m.Version == row.Version))
         {
+            var was =
+                await db.Steps.AsNoTracking().FirstOrDefaultAsync(s => s.BuildId == row.Id && s.Number == row.Cursor)
+                ?? throw Damaged(row);
             db.Moments.Add(Moment(row, was, was.Words));
         }
         row.Cursor = step.Number;
@@ -282,12 +328,15 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
             // Another writer came between our read and our write.
             throw Stale();
         }
-        return await Read(row);
     }
+
+    // A state that has just become the newest: nothing can be redone.
+    private static StoredBuild Written(BuildRow row, Build build, string? undo) =>
+        new(row.Id, row.Version, build, undo, null, row.ChangedAt, row.ArchivedAt is not null);
 
     private async Task<BuildRow> Row(string id, int? version = null)
     {
-        var row = await db.Builds.FindAsync(id);
+        var row = await Stored.Read(What(id), async () => await db.Builds.FindAsync(id));
         if (row is null || row.RemovedAt is not null)
         {
             throw new NoSuchBuildException(id);
@@ -302,19 +351,28 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
         return new BuildChangedException();
     }
 
-    private async Task<StoredBuild> Read(BuildRow row)
+    private async Task<StoredBuild> Read(BuildRow row) =>
+        Read(
+            row,
+            await Stored.Read(
+                What(row.Id),
+                () =>
+                    db
+                        .Steps.AsNoTracking()
+                        .Where(s => s.BuildId == row.Id && s.Number >= row.Cursor - 1 && s.Number <= row.Cursor + 1)
+                        .ToListAsync()
+            )
+        );
+
+    private static StoredBuild Read(BuildRow row, IReadOnlyList<StepRow> near)
     {
-        var near = await db
-            .Steps.AsNoTracking()
-            .Where(s => s.BuildId == row.Id && s.Number >= row.Cursor - 1 && s.Number <= row.Cursor + 1)
-            .ToListAsync();
         var now = near.FirstOrDefault(s => s.Number == row.Cursor) ?? throw Damaged(row);
         var undo = near.Any(s => s.Number == row.Cursor - 1) ? now.Words : null;
         var redo = near.FirstOrDefault(s => s.Number == row.Cursor + 1)?.Words;
         return new StoredBuild(row.Id, row.Version, Read(now), undo, redo, row.ChangedAt, row.ArchivedAt is not null);
     }
 
-    private static UnreadableException Damaged(BuildRow row) => new($"Build \"{row.Id}\"", null);
+    private static UnreadableException Damaged(BuildRow row) => new(What(row.Id), null);
 
     /// <summary>What is stored of a build, to the letter, with its format version; for one that cannot be read.</summary>
     /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
@@ -323,14 +381,26 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     {
         var row = await Row(id);
         var step =
-            await db.Steps.AsNoTracking().FirstOrDefaultAsync(s => s.BuildId == id && s.Number == row.Cursor)
-            ?? throw Damaged(row);
+            await Stored.Read(
+                What(id),
+                () => db.Steps.AsNoTracking().FirstOrDefaultAsync(s => s.BuildId == id && s.Number == row.Cursor)
+            ) ?? throw Damaged(row);
         return (step.Document, step.Format);
     }
 
     /// <summary>The shelf's cards as they were last made, of whatever version.</summary>
-    public async Task<IReadOnlyDictionary<string, CardRow>> Cards() =>
-        await db.Cards.AsNoTracking().ToDictionaryAsync(c => c.BuildId);
+    public async Task<IReadOnlyDictionary<string, CardRow>> Cards()
+    {
+        try
+        {
+            return await Stored.Read("The cards", () => db.Cards.AsNoTracking().ToDictionaryAsync(c => c.BuildId));
+        }
+        catch (UnreadableException)
+        {
+            // They can all be made again.
+            return new Dictionary<string, CardRow>();
+        }
+    }
 
     /// <summary>Keeps a card. It can always be made again, so a disk that takes nothing keeps nobody from looking at the shelf.</summary>
     public async Task Keep(CardRow card)
@@ -347,8 +417,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
         }
     }
 
-    private static Build Read(StepRow step) =>
-        Documents.Read<Build>(step.Document, step.Format, $"Build \"{step.BuildId}\"");
+    private static Build Read(StepRow step) => Documents.Read<Build>(step.Document, step.Format, What(step.BuildId));
 
     private async Task<string> FreeId(string name)
     {

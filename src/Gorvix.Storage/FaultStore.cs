@@ -16,14 +16,24 @@ public sealed class FaultStore(GorvixDb db, LogStore log, TimeProvider time)
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web);
 
     /// <summary>The search that goes on, with how often it was written; an empty one where none does.</summary>
-    public async Task<(FaultCase Case, int Step)> Open(string build) =>
-        await db.FaultCases.AsNoTracking().Where(c => c.BuildId == build && c.ClosedAt == null).FirstOrDefaultAsync()
-            is { } row
-            ? (JsonSerializer.Deserialize<FaultCase>(row.Document, Json)!, row.Step)
-            : (new FaultCase(), 0);
+    public Task<(FaultCase Case, int Step)> Open(string build) =>
+        Stored.Read(
+            What(build),
+            async () =>
+                await db
+                    .FaultCases.AsNoTracking()
+                    .Where(c => c.BuildId == build && c.ClosedAt == null)
+                    .FirstOrDefaultAsync()
+                    is { } row
+                    ? (JsonSerializer.Deserialize<FaultCase>(row.Document, Json) ?? throw new JsonException(), row.Step)
+                    : (new FaultCase(), 0)
+        );
 
-    /// <summary>True while a fault of a build is looked for.</summary>
-    public Task<bool> IsOpen(string build) => db.FaultCases.AnyAsync(c => c.BuildId == build && c.ClosedAt == null);
+    private static string What(string build) => $"The fault search of build \"{build}\"";
+
+    /// <summary>The builds of which a fault is looked for.</summary>
+    public async Task<IReadOnlySet<string>> Searched() =>
+        (await db.FaultCases.Where(c => c.ClosedAt == null).Select(c => c.BuildId).ToListAsync()).ToHashSet();
 
     /// <summary>Keeps the search that goes on.</summary>
     /// <param name="build">The build.</param>
@@ -68,7 +78,7 @@ public sealed class FaultStore(GorvixDb db, LogStore log, TimeProvider time)
 
     /// <summary>When a search of a build ended last, UTC; null for never.</summary>
     public Task<DateTime?> LastEnd(string build) =>
-        db.FaultCases.Where(c => c.BuildId == build).MaxAsync(c => c.ClosedAt);
+        Stored.Read(What(build), () => db.FaultCases.Where(c => c.BuildId == build).MaxAsync(c => c.ClosedAt));
 
     /// <summary>Ends the search that goes on, with a line in the log. One that rests on the Bench alone was not written yet.</summary>
     /// <param name="build">The build.</param>

@@ -62,11 +62,20 @@ public sealed class LogPages(GorvixDb db)
     /// <param name="before">Where to begin: behind this entry; null for the newest.</param>
     /// <param name="most">How many.</param>
     /// <param name="kinds">Which kinds; null for all.</param>
-    public async Task<IReadOnlyList<LogEntry>> Page(
+    public Task<IReadOnlyList<LogEntry>> Page(
         string build,
         (DateTime At, EntryKind Kind, int Number)? before,
         int most,
         IReadOnlyCollection<EntryKind>? kinds = null
+    ) => Stored.Read(What(build), () => Entries(build, before, most, kinds));
+
+    private static string What(string build) => $"The log of build \"{build}\"";
+
+    private async Task<IReadOnlyList<LogEntry>> Entries(
+        string build,
+        (DateTime At, EntryKind Kind, int Number)? before,
+        int most,
+        IReadOnlyCollection<EntryKind>? kinds
     )
     {
         var list = new List<LogEntry>();
@@ -171,60 +180,105 @@ public sealed class LogPages(GorvixDb db)
     }
 
     /// <summary>Every change of a build, the oldest first.</summary>
-    public async Task<IReadOnlyList<LogEntry>> Moments(string build) =>
-        await db
-            .Moments.AsNoTracking()
-            .Where(m => m.BuildId == build)
-            .OrderBy(m => m.Version)
-            .Select(m => new LogEntry(EntryKind.Change, m.Version, m.At, m.Who, m.Words))
-            .ToListAsync();
+    public Task<IReadOnlyList<LogEntry>> Moments(string build) =>
+        Stored.Read<IReadOnlyList<LogEntry>>(
+            What(build),
+            async () =>
+                await db
+                    .Moments.AsNoTracking()
+                    .Where(m => m.BuildId == build)
+                    .OrderBy(m => m.Version)
+                    .Select(m => new LogEntry(EntryKind.Change, m.Version, m.At, m.Who, m.Words))
+                    .ToListAsync()
+        );
 
-    /// <summary>Entries that hold every one of some words, the newest of each kind first.</summary>
-    /// <param name="build">The build.</param>
+    /// <summary>
+    /// Entries that hold every one of some words, the newest of each kind first; the name of a build counts with each of its entries. What is
+    /// damaged is not found, and hides nothing of another build.
+    /// </summary>
+    /// <param name="builds">Ids and names of the builds.</param>
     /// <param name="words">The words, whatever their case.</param>
     /// <param name="most">How many of each kind.</param>
-    public async Task<IReadOnlyList<LogEntry>> Search(string build, IReadOnlyList<string> words, int most)
+    public Task<IReadOnlyList<(string Build, LogEntry Entry)>> Search(
+        IReadOnlyList<(string Id, string Name)> builds,
+        IReadOnlyList<string> words,
+        int most
+    ) =>
+        Stored.Each(
+            [.. builds.Select(b => b.Id)],
+            some => Found([.. builds.Where(b => some.Contains(b.Id))], words, most),
+            (_, _) => []
+        );
+
+    private async Task<IReadOnlyList<(string Build, LogEntry Entry)>> Found(
+        IReadOnlyList<(string Id, string Name)> builds,
+        IReadOnlyList<string> words,
+        int most
+    )
     {
-        var moments = db.Moments.AsNoTracking().Where(m => m.BuildId == build);
-        var readings = db.Readings.AsNoTracking().Where(r => r.BuildId == build);
-        var notes = db.Notes.AsNoTracking().Where(n => n.BuildId == build);
-        var photos = db.Photos.AsNoTracking().Where(p => p.BuildId == build);
-        var texts = db.Texts.AsNoTracking().Where(t => t.BuildId == build);
+        var ids = builds.Select(b => b.Id).ToList();
+        var moments = db.Moments.AsNoTracking().Where(m => ids.Contains(m.BuildId));
+        var readings = db.Readings.AsNoTracking().Where(r => ids.Contains(r.BuildId));
+        var notes = db.Notes.AsNoTracking().Where(n => ids.Contains(n.BuildId));
+        var photos = db.Photos.AsNoTracking().Where(p => ids.Contains(p.BuildId));
+        var texts = db.Texts.AsNoTracking().Where(t => ids.Contains(t.BuildId));
         foreach (var word in words)
         {
             // SQLite folds the case of ASCII letters in LIKE; signs that mean something there are taken as they are.
             var like = $"%{word.Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_")}%";
-            moments = moments.Where(m => EF.Functions.Like(m.Words + " " + m.Who, like, "\\"));
-            readings = readings.Where(r => EF.Functions.Like(r.Document, like, "\\"));
-            notes = notes.Where(n => EF.Functions.Like(n.Document, like, "\\"));
-            photos = photos.Where(p => EF.Functions.Like(p.Words + " " + p.Who, like, "\\"));
-            texts = texts.Where(t => EF.Functions.Like(t.Words + " " + t.Text, like, "\\"));
+            var named = builds
+                .Where(b => b.Name.Contains(word, StringComparison.OrdinalIgnoreCase))
+                .Select(b => b.Id)
+                .ToList();
+            moments = moments.Where(m =>
+                named.Contains(m.BuildId) || EF.Functions.Like(m.Words + " " + m.Who, like, "\\")
+            );
+            readings = readings.Where(r => named.Contains(r.BuildId) || EF.Functions.Like(r.Document, like, "\\"));
+            notes = notes.Where(n => named.Contains(n.BuildId) || EF.Functions.Like(n.Document, like, "\\"));
+            photos = photos.Where(p =>
+                named.Contains(p.BuildId) || EF.Functions.Like(p.Words + " " + p.Who, like, "\\")
+            );
+            texts = texts.Where(t =>
+                named.Contains(t.BuildId) || EF.Functions.Like(t.Words + " " + t.Text, like, "\\")
+            );
         }
-        var list = new List<LogEntry>();
-        list.AddRange(
-            await moments
-                .OrderByDescending(m => m.At)
-                .Take(most)
-                .Select(m => new LogEntry(EntryKind.Change, m.Version, m.At, m.Who, m.Words))
-                .ToListAsync()
+        return await Stored.Read<IReadOnlyList<(string, LogEntry)>>(
+            What(builds is [var only] ? only.Id : "…"),
+            async () =>
+                [
+                    .. (await moments.OrderByDescending(m => m.At).Take(most).ToListAsync()).Select(m =>
+                        (m.BuildId, new LogEntry(EntryKind.Change, m.Version, m.At, m.Who, m.Words))
+                    ),
+                    .. (await readings.OrderByDescending(r => r.At).Take(most).ToListAsync()).Select(r =>
+                        (r.BuildId, Of(r))
+                    ),
+                    .. (await notes.OrderByDescending(n => n.At).Take(most).ToListAsync()).Select(n =>
+                        (n.BuildId, Of(n))
+                    ),
+                    .. (
+                        await photos
+                            .OrderByDescending(p => p.At)
+                            .Take(most)
+                            .Select(p => new
+                            {
+                                p.BuildId,
+                                Entry = new LogEntry(EntryKind.Photo, p.Number, p.At, p.Who, p.Words),
+                            })
+                            .ToListAsync()
+                    ).Select(p => (p.BuildId, p.Entry)),
+                    .. (
+                        await texts
+                            .OrderByDescending(t => t.At)
+                            .Take(most)
+                            .Select(t => new
+                            {
+                                t.BuildId,
+                                Entry = new LogEntry(EntryKind.Text, t.Number, t.At, t.Who, t.Words),
+                            })
+                            .ToListAsync()
+                    ).Select(t => (t.BuildId, t.Entry)),
+                ]
         );
-        list.AddRange((await readings.OrderByDescending(r => r.At).Take(most).ToListAsync()).Select(Of));
-        list.AddRange((await notes.OrderByDescending(n => n.At).Take(most).ToListAsync()).Select(Of));
-        list.AddRange(
-            await photos
-                .OrderByDescending(p => p.At)
-                .Take(most)
-                .Select(p => new LogEntry(EntryKind.Photo, p.Number, p.At, p.Who, p.Words))
-                .ToListAsync()
-        );
-        list.AddRange(
-            await texts
-                .OrderByDescending(t => t.At)
-                .Take(most)
-                .Select(t => new LogEntry(EntryKind.Text, t.Number, t.At, t.Who, t.Words))
-                .ToListAsync()
-        );
-        return list;
     }
 
     /// <summary>How many entries of each kind there are.</summary>
@@ -244,16 +298,22 @@ public sealed class LogPages(GorvixDb db)
     public async Task<(MomentRow Row, Build Build)> Moment(string build, int version)
     {
         var row =
-            await db.Moments.AsNoTracking().FirstOrDefaultAsync(m => m.BuildId == build && m.Version == version)
-            ?? throw new NoSuchEntryException($"version {version}");
+            await Stored.Read(
+                What(build),
+                () => db.Moments.AsNoTracking().FirstOrDefaultAsync(m => m.BuildId == build && m.Version == version)
+            ) ?? throw new NoSuchEntryException($"version {version}");
         return (row, Documents.Read<Build>(row.Document, row.Format, $"Build \"{build}\", version {version}"));
     }
 
     /// <summary>Until when a version of a build stood: up to the next one, UTC; null for the newest.</summary>
-    public async Task<DateTime?> Until(string build, int version) =>
-        await db
-            .Moments.Where(m => m.BuildId == build && m.Version > version)
-            .OrderBy(m => m.Version)
-            .Select(m => (DateTime?)m.At)
-            .FirstOrDefaultAsync();
+    public Task<DateTime?> Until(string build, int version) =>
+        Stored.Read(
+            What(build),
+            () =>
+                db
+                    .Moments.Where(m => m.BuildId == build && m.Version > version)
+                    .OrderBy(m => m.Version)
+                    .Select(m => (DateTime?)m.At)
+                    .FirstOrDefaultAsync()
+        );
 }

@@ -12,6 +12,20 @@ public sealed class LogLimitException(string message) : Exception(message);
 public sealed class NoSuchEntryException(string what)
     : Exception($"No {what} in this build's log. It may have been deleted; reload the page.");
 
+/// <summary>What the fleet wants to know of a build's log.</summary>
+/// <param name="Build">Id of the build.</param>
+/// <param name="Last">The last reading of each check, the oldest first.</param>
+/// <param name="Counted">Flights, and what was done; the oldest first.</param>
+/// <param name="Intervals">What is done again and again.</param>
+/// <param name="Problem">Why it cannot be read, as a sentence; null where it can.</param>
+public sealed record FleetLog(
+    string Build,
+    IReadOnlyList<LoggedReading> Last,
+    IReadOnlyList<LoggedNote> Counted,
+    IReadOnlyList<Interval> Intervals,
+    string? Problem
+);
+
 /// <summary>What happened to builds: changes, readings, texts, photos, notes; each with its day and who, as typed.</summary>
 public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
 {
@@ -37,40 +51,72 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
     /// <summary>The last reading of each check that was not struck out, the oldest first.</summary>
     /// <param name="build">The build.</param>
     /// <param name="until">Only those up to this time, UTC; null for all.</param>
-    public async Task<IReadOnlyList<LoggedReading>> LastReadings(string build, DateTime? until = null)
+    public Task<IReadOnlyList<LoggedReading>> LastReadings(string build, DateTime? until = null) =>
+        Read(build, Last(db.Readings.Where(r => r.BuildId == build && (until == null || r.At <= until))), Reading);
+
+    private IQueryable<ReadingRow> Last(IQueryable<ReadingRow> of)
     {
-        var asked = db
-            .Readings.AsNoTracking()
-            .Where(r => r.BuildId == build && r.StruckAt == null && (until == null || r.At <= until));
-        var last = await asked.GroupBy(r => r.Check).Select(g => g.Max(r => r.Number)).ToListAsync();
-        var rows = await db
-            .Readings.AsNoTracking()
-            .Where(r => last.Contains(r.Number))
-            .OrderBy(r => r.Number)
-            .ToListAsync();
-        return [.. rows.Select(Reading)];
+        var last = of.Where(r => r.StruckAt == null)
+            .GroupBy(r => new { r.BuildId, r.Check })
+            .Select(g => g.Max(r => r.Number));
+        return db.Readings.Where(r => last.Contains(r.Number)).OrderBy(r => r.Number);
+    }
+
+    private static Task<IReadOnlyList<T>> Read<TRow, T>(string build, IQueryable<TRow> rows, Func<TRow, T> read)
+        where TRow : class =>
+        Stored.Read<IReadOnlyList<T>>(
+            $"The log of build \"{build}\"",
+            async () => (await rows.AsNoTracking().ToListAsync()).ConvertAll(row => read(row))
+        );
+
+    /// <summary>What the fleet wants to know of the logs of some builds, in their order; one that is damaged says so and hides no other.</summary>
+    /// <param name="builds">Ids of the builds.</param>
+    public Task<IReadOnlyList<FleetLog>> Fleet(IReadOnlyList<string> builds) =>
+        Stored.Each(builds, Logs, (id, problem) => [new FleetLog(id, [], [], [], problem.Message)]);
+
+    private async Task<IReadOnlyList<FleetLog>> Logs(IReadOnlyList<string> builds)
+    {
+        var name = builds is [var only] ? only : "…";
+        var readings = await Read(
+            name,
+            Last(db.Readings.Where(r => builds.Contains(r.BuildId))),
+            row => (row.BuildId, Reading: Reading(row))
+        );
+        var notes = await Read(
+            name,
+            db.Notes.Where(n => builds.Contains(n.BuildId) && n.Kind != NoteKind.Note).OrderBy(n => n.Number),
+            row => (row.BuildId, Note: Note(row))
+        );
+        var intervals = await Read(
+            name,
+            db.Intervals.Where(i => builds.Contains(i.BuildId)).OrderBy(i => i.Place),
+            row => (row.BuildId, Interval: Interval(row))
+        );
+        return
+        [
+            .. builds.Select(id => new FleetLog(
+                id,
+                [.. readings.Where(r => r.BuildId == id).Select(r => r.Reading)],
+                [.. notes.Where(n => n.BuildId == id).Select(n => n.Note)],
+                [.. intervals.Where(i => i.BuildId == id).Select(i => i.Interval)],
+                null
+            )),
+        ];
     }
 
     /// <summary>Every reading of one check that stands, the oldest first.</summary>
-    public async Task<IReadOnlyList<LoggedReading>> Readings(string build, string check) =>
-        [
-            .. (
-                await db
-                    .Readings.AsNoTracking()
-                    .Where(r => r.BuildId == build && r.Check == check && r.StruckAt == null)
-                    .OrderBy(r => r.At)
-                    .ThenBy(r => r.Number)
-                    .ToListAsync()
-            ).Select(Reading),
-        ];
+    public Task<IReadOnlyList<LoggedReading>> Readings(string build, string check) =>
+        Read(
+            build,
+            db.Readings.Where(r => r.BuildId == build && r.Check == check && r.StruckAt == null)
+                .OrderBy(r => r.At)
+                .ThenBy(r => r.Number),
+            Reading
+        );
 
     /// <summary>Every reading, those that were struck out as well, the oldest first.</summary>
-    public async Task<IReadOnlyList<LoggedReading>> Readings(string build) =>
-        [
-            .. (
-                await db.Readings.AsNoTracking().Where(r => r.BuildId == build).OrderBy(r => r.Number).ToListAsync()
-            ).Select(Reading),
-        ];
+    public Task<IReadOnlyList<LoggedReading>> Readings(string build) =>
+        Read(build, db.Readings.Where(r => r.BuildId == build).OrderBy(r => r.Number), Reading);
 
     /// <summary>True when a reading of this key is kept already.</summary>
     public Task<bool> Has(string build, string key) => db.Readings.AnyAsync(r => r.BuildId == build && r.Key == key);
@@ -80,22 +126,14 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
     /// <exception cref="LogLimitException">There are too many.</exception>
     public async Task Keep(string build, LoggedReading reading)
     {
-        await Room(build, db.Readings.CountAsync(r => r.BuildId == build), MostReadings, "readings");
-        if (await Has(build, reading.Key))
+        var row = Row(build, reading with { At = Time(reading.At), Who = author.Name });
+        // In one go: a second tab that sends the same one, or takes the last room, cannot come in between.
+        var kept = await db.Database.ExecuteSqlAsync(
+            $"INSERT INTO Readings (BuildId, \"Key\", \"Check\", At, Mark, Document) SELECT {row.BuildId}, {row.Key}, {row.Check}, {row.At}, {Enum.GetName(row.Mark)}, {row.Document} WHERE EXISTS (SELECT 1 FROM Builds WHERE Id = {build} AND RemovedAt IS NULL) AND (SELECT count(*) FROM Readings WHERE BuildId = {build}) < {MostReadings} ON CONFLICT (BuildId, \"Key\") DO NOTHING"
+        );
+        if (kept == 0 && !await Has(build, reading.Key))
         {
-            return;
-        }
-        var kept = reading with { At = Time(reading.At), Who = author.Name };
-        db.Readings.Add(Row(build, kept));
-        try
-        {
-            await db.SaveChangesAsync();
-        }
-        catch (DbUpdateException problem)
-            when (StorageFault.IsContent(problem) && db.Readings.Any(r => r.BuildId == build && r.Key == reading.Key))
-        {
-            // Another tab sent the same one.
-            db.ChangeTracker.Clear();
+            await Room(build, db.Readings.CountAsync(r => r.BuildId == build), MostReadings, "readings");
         }
     }
 
@@ -120,24 +158,12 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
     }
 
     /// <summary>The notes of a build, the oldest first.</summary>
-    public async Task<IReadOnlyList<LoggedNote>> Notes(string build) =>
-        [
-            .. (
-                await db.Notes.AsNoTracking().Where(n => n.BuildId == build).OrderBy(n => n.Number).ToListAsync()
-            ).Select(Note),
-        ];
+    public Task<IReadOnlyList<LoggedNote>> Notes(string build) =>
+        Read(build, db.Notes.Where(n => n.BuildId == build).OrderBy(n => n.Number), Note);
 
     /// <summary>What counts for what is due: flights, and what was done; the oldest first.</summary>
-    public async Task<IReadOnlyList<LoggedNote>> Counted(string build) =>
-        [
-            .. (
-                await db
-                    .Notes.AsNoTracking()
-                    .Where(n => n.BuildId == build && n.Kind != NoteKind.Note)
-                    .OrderBy(n => n.Number)
-                    .ToListAsync()
-            ).Select(Note),
-        ];
+    public Task<IReadOnlyList<LoggedNote>> Counted(string build) =>
+        Read(build, db.Notes.Where(n => n.BuildId == build && n.Kind != NoteKind.Note).OrderBy(n => n.Number), Note);
 
     /// <summary>Keeps a note.</summary>
     /// <exception cref="NoSuchBuildException">There is no such build.</exception>
@@ -211,19 +237,8 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
     }
 
     /// <summary>What is done to a build again and again.</summary>
-    public async Task<IReadOnlyList<Interval>> Intervals(string build) =>
-        await db
-            .Intervals.AsNoTracking()
-            .Where(i => i.BuildId == build)
-            .OrderBy(i => i.Place)
-            .Select(i => new Interval
-            {
-                Id = i.Id,
-                Words = i.Words,
-                Days = i.Days,
-                Flights = i.Flights,
-            })
-            .ToListAsync();
+    public Task<IReadOnlyList<Interval>> Intervals(string build) =>
+        Read(build, db.Intervals.Where(i => i.BuildId == build).OrderBy(i => i.Place), Interval);
 
     /// <summary>Keeps all intervals of a build, in place of those that it has.</summary>
     /// <exception cref="NoSuchBuildException">There is no such build.</exception>
@@ -236,6 +251,15 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
         await db.SaveChangesAsync();
         await transaction.CommitAsync();
     }
+
+    internal static Interval Interval(IntervalRow row) =>
+        new()
+        {
+            Id = row.Id,
+            Words = row.Words,
+            Days = row.Days,
+            Flights = row.Flights,
+        };
 
     internal static IntervalRow Row(string build, Interval interval, int place) =>
         new()

@@ -24,6 +24,13 @@ public static class PhotoMaker
     /// <summary>The most points that are decoded: a camera's 50 million are, a bomb's are not.</summary>
     public const long MostPoints = 60_000_000;
 
+    // Points of all scans together: a camera writes one scan, a page's picture ten.
+    private const long MostDecoded = 10 * MostPoints;
+
+    // JFIF without a small picture (source: ITU-T T.871, 10.1), and the tables of one.
+    private const int JfifLength = 16;
+    private const int MostHead = 4096;
+
     /// <summary>The longest side that is kept, in points.</summary>
     public const int MostSide = 2400;
 
@@ -81,40 +88,76 @@ public static class PhotoMaker
         }
     }
 
-    /// <summary>True for a file that this program could have written: a JPEG with the picture and nothing else, before it or behind it.</summary>
+    /// <summary>True for a file that this program could have written: a JPEG of one scan with the picture and nothing else, before it or behind it.</summary>
     /// <param name="file">The file.</param>
     public static bool IsOwn(ReadOnlySpan<byte> file)
     {
-        if (file.Length is < 4 or > MostBytes || file[0] != 0xFF || file[1] != 0xD8)
+        var (at, scans) = (2, 0);
+        while (Segment(file, ref at) is { } segment)
         {
-            return false;
-        }
-        var at = 2;
-        while (at + 4 <= file.Length && file[at] == 0xFF)
-        {
-            var marker = file[at + 1];
-            var length = (file[at + 2] << 8) | file[at + 3];
-            // What a picture needs: JFIF, tables, frame, scan, restart interval (source: ITU-T T.81, table B.1). No comment, no other application data.
-            if (marker is not (0xE0 or 0xDB or 0xC0 or 0xC1 or 0xC2 or 0xC4 or 0xDA or 0xDD) || length < 2)
+            if (segment.Marker == 0xD9)
+            {
+                return scans == 1 && at == file.Length;
+            }
+            // What a picture needs: JFIF, tables, frame, scan, restart interval (source: ITU-T T.81, table B.1). No comment, no other application
+            // data, and no more of all this than tables take.
+            if (
+                segment.Marker is not (0xE0 or 0xDB or 0xC0 or 0xC1 or 0xC4 or 0xDA or 0xDD)
+                || (segment.Marker == 0xE0 && segment.Length != JfifLength)
+                || (scans == 0 && at > MostHead && segment.Marker != 0xDA)
+            )
             {
                 return false;
             }
-            at += 2 + length;
-            if (marker != 0xDA)
-            {
-                continue;
-            }
+            scans += segment.Marker == 0xDA ? 1 : 0;
+        }
+        return false;
+    }
+
+    // How many scans a JPEG has: each of a progressive one is decoded over the whole picture.
+    private static int Scans(ReadOnlySpan<byte> file)
+    {
+        var (at, scans) = (2, 0);
+        while (Segment(file, ref at) is { Marker: not 0xD9 } segment)
+        {
+            scans += segment.Marker == 0xDA ? 1 : 0;
+        }
+        return scans;
+    }
+
+    // The next segment of a JPEG with its length, a scan with all that follows it up to the next marker; null at what is none.
+    private static (byte Marker, int Length)? Segment(ReadOnlySpan<byte> file, ref int at)
+    {
+        if (
+            file.Length is < 4 or > MostBytes
+            || file[0] != 0xFF
+            || file[1] != 0xD8
+            || at + 2 > file.Length
+            || file[at] != 0xFF
+        )
+        {
+            return null;
+        }
+        var marker = file[at + 1];
+        if (marker == 0xD9)
+        {
+            at += 2;
+            return (marker, 0);
+        }
+        if (at + 4 > file.Length || ((file[at + 2] << 8) | file[at + 3]) is not (>= 2 and var length))
+        {
+            return null;
+        }
+        at += 2 + length;
+        if (marker == 0xDA)
+        {
             // The scan: up to a marker that is neither stuffing nor a restart.
             while (at + 1 < file.Length && !(file[at] == 0xFF && file[at + 1] is not (0 or (>= 0xD0 and <= 0xD7))))
             {
                 at++;
             }
-            if (at + 2 == file.Length && file[at + 1] == 0xD9)
-            {
-                return true;
-            }
         }
-        return false;
+        return (marker, length);
     }
 
     private static MadePhoto Make(byte[] file, long mostPoints)
@@ -130,6 +173,12 @@ public static class PhotoMaker
         {
             throw new PhotoException(
                 $"Photo too large: {width} × {height} pixels, maximum {mostPoints / 1_000_000} megapixels. Use a smaller one."
+            );
+        }
+        if (codec.EncodedFormat == SKEncodedImageFormat.Jpeg && Scans(file) * (long)width * height > MostDecoded)
+        {
+            throw new PhotoException(
+                $"Photo too slow to read: {Scans(file)} scans of {width} × {height} pixels. Save it as a plain JPEG and add it again."
             );
         }
         var info = new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Premul);

@@ -25,7 +25,18 @@ public sealed class RecordArchive(GorvixDb db)
     /// <param name="build">What it says.</param>
     /// <param name="parts">Its parts.</param>
     /// <param name="into">Where to.</param>
-    public async Task Write(string id, Build build, PartsLibrary parts, Stream into)
+    /// <exception cref="UnreadableException">Something of it is damaged.</exception>
+    public Task Write(string id, Build build, PartsLibrary parts, Stream into) =>
+        Stored.Read(
+            $"The log of build \"{id}\"",
+            async () =>
+            {
+                await WriteAll(id, build, parts, into);
+                return true;
+            }
+        );
+
+    private async Task WriteAll(string id, Build build, PartsLibrary parts, Stream into)
     {
         using var zip = new ZipArchive(into, ZipArchiveMode.Create, leaveOpen: true);
         async Task Put(string name, byte[] bytes)
@@ -77,13 +88,7 @@ public sealed class RecordArchive(GorvixDb db)
             "intervals.json",
             (
                 await db.Intervals.AsNoTracking().Where(i => i.BuildId == id).OrderBy(i => i.Place).ToListAsync()
-            ).ConvertAll(i => new Interval
-            {
-                Id = i.Id,
-                Words = i.Words,
-                Days = i.Days,
-                Flights = i.Flights,
-            })
+            ).ConvertAll(LogStore.Interval)
         );
         var texts = await db.Texts.AsNoTracking().Where(t => t.BuildId == id).OrderBy(t => t.Number).ToListAsync();
         await Json(

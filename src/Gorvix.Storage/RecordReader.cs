@@ -1,4 +1,5 @@
 using System.IO.Compression;
+using System.IO.Hashing;
 using System.Text;
 using System.Text.Json;
 using System.Text.RegularExpressions;
@@ -32,6 +33,13 @@ public static partial class RecordReader
 {
     /// <summary>The most files in it.</summary>
     public const int MostFiles = 1500;
+
+    // No build is changed so often: a version at the top of its range would have no next one.
+    private const int MostVersion = 1_000_000;
+
+    // Before there were such aircraft, and after all who build them: due dates are reckoned from these times.
+    private const int FirstYear = 2000;
+    private const int LastYear = 2100;
 
     // What it may unfold to, file by file and together.
     private const int MostJson = 64 * 1024 * 1024;
@@ -90,12 +98,22 @@ public static partial class RecordReader
                     $"Version {moment.Version} of the build is in format {moment.Format}; this Gorvix reads formats 1 to {Upcasters.Newest}. Update Gorvix to import it."
                 );
             }
-            Documents.Read<Build>(moment.Document, moment.Format, "A build");
+            try
+            {
+                Documents.Read<Build>(moment.Document, moment.Format, "A build");
+            }
+            catch (UnreadableException)
+            {
+                throw new RecordException(
+                    $"Version {moment.Version} of the build in the record is damaged. Export the record again."
+                );
+            }
         }
         if (
             moments.Count == 0
             || moments.Zip(moments.Skip(1)).Any(p => p.First.Version >= p.Second.Version)
             || moments[0].Version < 1
+            || moments[^1].Version > MostVersion
         )
         {
             throw new RecordException("The build versions in the record are out of sequence. Export the record again.");
@@ -116,14 +134,15 @@ public static partial class RecordReader
             );
         }
         var intervals = await files.List<Interval>("intervals.json", Dues.MostIntervals);
-        if (intervals.Select(i => i.Id).Distinct().Count() < intervals.Count)
+        if (Dues.Against(intervals) is { } against)
         {
-            throw new RecordException("Two maintenance items in the record have the same ID. Export the record again.");
+            throw new RecordException($"intervals.json: {against}");
         }
         var texts = new List<(ArchivedText, string)>();
         foreach (var meta in await files.List<ArchivedText>("texts.json", TextStore.MostTexts))
         {
-            if (!Enum.TryParse<TextKind>(meta.Kind, ignoreCase: true, out _))
+            // A number would pass for a name.
+            if (!Enum.GetNames<TextKind>().Contains(meta.Kind, StringComparer.OrdinalIgnoreCase))
             {
                 throw new RecordException(
                     $"A dump in the record has an unknown type, \"{meta.Kind}\". Update Gorvix to import it."
@@ -137,7 +156,25 @@ public static partial class RecordReader
             photos.Add((meta, await Photo(meta.File, await files.Bytes(meta.File, PhotoMaker.MostBytes), stop)));
         }
         files.NothingElse();
+        InTime("moments.json", moments.Select(m => m.At));
+        InTime("readings.json", readings.SelectMany(r => new[] { r.At, r.Struck ?? r.At }));
+        InTime("notes.json", notes.Select(n => n.At));
+        InTime("texts.json", texts.Select(t => t.Item1.At));
+        InTime("photos.json", photos.Select(p => p.Item1.At));
         return new ReadRecord(file, new RecordRows(moments, readings, notes, intervals, texts, photos));
+    }
+
+    private static void InTime(string name, IEnumerable<DateTime> times)
+    {
+        foreach (var at in times)
+        {
+            if (at.Year is < FirstYear or > LastYear)
+            {
+                throw new RecordException(
+                    $"{name} has an entry of the year {at.Year}. Times must lie between {FirstYear} and {LastYear}. Correct it, or export the record again."
+                );
+            }
+        }
     }
 
     // Kept as it is, so that it comes out as it went in; therefore it must be a picture and nothing else.
@@ -206,7 +243,13 @@ public static partial class RecordReader
                 }
                 bytes.Write(buffer, 0, read);
             }
-            return bytes.ToArray();
+            var all = bytes.ToArray();
+            // The archive's reader leaves the checksum to whoever reads.
+            return Crc32.HashToUInt32(all) == entry.Crc32
+                ? all
+                : throw new RecordException(
+                    $"{name} is damaged: its checksum does not match. Export the record again."
+                );
         }
 
         public async Task<T> Json<T>(string name) =>
@@ -215,12 +258,20 @@ public static partial class RecordReader
 
         public async Task<List<T>> List<T>(string name, int most)
         {
-            var list = await Json<List<T>>(name);
-            return list.Count > most
-                    ? throw new RecordException($"Too many entries in {name}: {list.Count}, maximum {most}.")
-                : list.Contains(default!)
-                    ? throw new RecordException($"{name} contains an empty entry. Export the record again.")
-                : list;
+            // Counted as they come: a list of millions is not made first.
+            var list = new List<T>();
+            using var bytes = new MemoryStream(await Bytes(name, MostJson));
+            await foreach (var entry in JsonSerializer.DeserializeAsyncEnumerable<T>(bytes, GorvixJson.File, _stop))
+            {
+                if (list.Count == most)
+                {
+                    throw new RecordException($"Too many entries in {name}: maximum {most}.");
+                }
+                list.Add(
+                    entry ?? throw new RecordException($"{name} contains an empty entry. Export the record again.")
+                );
+            }
+            return list;
         }
 
         public void NothingElse()

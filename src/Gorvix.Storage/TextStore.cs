@@ -27,12 +27,16 @@ public sealed class TextStore(GorvixDb db, TimeProvider time, Author author)
     public const int MostTexts = 200;
 
     /// <summary>The texts of a build, the newest first.</summary>
-    public async Task<IReadOnlyList<KeptText>> Of(string build) =>
-        await db
-            .Texts.Where(t => t.BuildId == build)
-            .OrderByDescending(t => t.Number)
-            .Select(t => new KeptText(t.Number, t.Kind, t.At, t.Words, t.Text.Length))
-            .ToListAsync();
+    public Task<IReadOnlyList<KeptText>> Of(string build) =>
+        Stored.Read<IReadOnlyList<KeptText>>(
+            $"The dumps of build \"{build}\"",
+            async () =>
+                await db
+                    .Texts.Where(t => t.BuildId == build)
+                    .OrderByDescending(t => t.Number)
+                    .Select(t => new KeptText(t.Number, t.Kind, t.At, t.Words, t.Text.Length))
+                    .ToListAsync()
+        );
 
     /// <summary>What a text says.</summary>
     /// <exception cref="NoSuchTextException">There is none.</exception>

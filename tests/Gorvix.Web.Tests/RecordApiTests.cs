@@ -2,6 +2,7 @@ using System.IO.Compression;
 using System.Net;
 using System.Text;
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using Gorvix.Storage;
 using static Gorvix.Web.Tests.LogSteps;
 
@@ -54,6 +55,56 @@ public class RecordApiTests
         zip.GetEntry(name)?.Delete();
         using var entry = zip.CreateEntry(name).Open();
         entry.Write(bytes);
+    }
+
+    private static string Read(ZipArchive zip, string name)
+    {
+        using var reader = new StreamReader(zip.GetEntry(name)!.Open());
+        return reader.ReadToEnd();
+    }
+
+    // One letter of a word in a list that is stored as it is, so that it unfolds to something else.
+    private static byte[] Flipped(byte[] archive)
+    {
+        using var stream = new MemoryStream();
+        using (var from = new ZipArchive(new MemoryStream(archive)))
+        using (var to = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
+        {
+            foreach (var entry in from.Entries)
+            {
+                using var into = to.CreateEntry(entry.FullName, CompressionLevel.NoCompression).Open();
+                using var of = entry.Open();
+                of.CopyTo(into);
+            }
+        }
+        var bytes = stream.ToArray();
+        var at = bytes.AsSpan().IndexOf("weighbridge"u8);
+        Assert.True(at > 0);
+        bytes[at] = (byte)'W';
+        return bytes;
+    }
+
+    // A second head between the picture's own and its tables.
+    private static byte[] Stuffed(byte[] photo) =>
+        [.. photo[..2], 0xFF, 0xE0, 0xEA, 0x60, .. new byte[0xEA60 - 2], .. photo[2..]];
+
+    [Fact]
+    public async Task A_picture_of_many_scans_is_refused_before_it_is_decoded()
+    {
+        await using var server = await LiveServer.Start();
+        await Send(server, $"{Hare}/log/photos?words=top", Png.Value);
+        var photo = await Bytes(server, $"{Hare}/log/photos/1");
+        // Its frame says 6000 by 6000 points, and its scan stands in it twenty times (source: ITU-T T.81, B.2.2).
+        var frame = photo.AsSpan().IndexOf(new byte[] { 0xFF, 0xC0 });
+        (photo[frame + 5], photo[frame + 6], photo[frame + 7], photo[frame + 8]) = (0x17, 0x70, 0x17, 0x70);
+        var scan = photo.AsSpan().IndexOf(new byte[] { 0xFF, 0xDA });
+        byte[] many = [.. photo[..scan], .. Enumerable.Repeat(photo[scan..^2], 20).SelectMany(s => s), 0xFF, 0xD9];
+        var (status, body) = await Send(server, $"{Hare}/log/photos", many);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Contains(
+            "20 scans of 6000 × 6000 pixels",
+            JsonDocument.Parse(body).RootElement.GetProperty("detail").GetString()
+        );
     }
 
     [Fact]
@@ -121,6 +172,68 @@ public class RecordApiTests
                         )
                 )
             ),
+            (
+                "the year 9999",
+                Changed(
+                    archive,
+                    z =>
+                        Put(
+                            z,
+                            "notes.json",
+                            """[{"kind":"done","at":"9999-12-31T00:00:00Z","words":"x","interval":"screws"}]"""u8.ToArray()
+                        )
+                )
+            ),
+            (
+                "a version without a next",
+                Changed(
+                    archive,
+                    z =>
+                        Put(
+                            z,
+                            "moments.json",
+                            Encoding.UTF8.GetBytes(
+                                Regex.Replace(
+                                    Read(z, "moments.json"),
+                                    "\"version\": ?[0-9]+(?![\\s\\S]*\"version\")",
+                                    "\"version\":2147483647"
+                                )
+                            )
+                        )
+                )
+            ),
+            (
+                "an interval of no days",
+                Changed(archive, z => Put(z, "intervals.json", """[{"id":"x","words":"x","days":0}]"""u8.ToArray()))
+            ),
+            (
+                "a kind of dump that is a number",
+                Changed(
+                    archive,
+                    z =>
+                        Put(
+                            z,
+                            "texts.json",
+                            """[{"file":"texts/0001.txt","kind":"999","at":"2026-01-01T00:00:00Z"}]"""u8.ToArray()
+                        )
+                )
+            ),
+            (
+                "too many notes",
+                Changed(
+                    archive,
+                    z =>
+                        Put(
+                            z,
+                            "notes.json",
+                            Encoding.UTF8.GetBytes(
+                                $"[{string.Join(',', Enumerable.Repeat("""{"kind":"note","at":"2026-01-01T00:00:00Z"}""", 20_001))}]"
+                            )
+                        )
+                )
+            ),
+            ("a wrong checksum", Flipped(archive)),
+            ("a photo with room for more", Changed(archive, z => Put(z, "photos/0001.jpg", Stuffed(photo)))),
             ("no moments", Changed(archive, z => Put(z, "moments.json", "[]"u8.ToArray()))),
             ("a polyglot", Changed(archive, z => Put(z, "photos/0001.jpg", [.. photo, .. "<script>"u8]))),
             ("Cannot read this photo", Changed(archive, z => Put(z, "photos/0001.jpg", "GIF89a"u8.ToArray()))),

@@ -1,5 +1,5 @@
 using System.Net;
-using System.Text;
+using System.Net.Http.Headers;
 using System.Text.Json;
 using Gorvix.Storage;
 using Microsoft.Data.Sqlite;
@@ -118,6 +118,8 @@ public class StorageFaultTests
     [Theory]
     [InlineData("DELETE", "/api/builds", null, 405, "DELETE is not allowed at /api/builds.")]
     [InlineData("POST", $"{Hare}/undo", "text/plain", 415, "accepts JSON only")]
+    [InlineData("POST", $"{Hare}/undo", "application/json; charset=utf-7", 415, "Send the text as UTF-8")]
+    [InlineData("POST", $"{Hare}/undo", "application/json; charset=nonsense", 415, "Send the text as UTF-8")]
     [InlineData("GET", "/api/nothing", null, 404, "Nothing found at /api/nothing. Check the address.")]
     [InlineData("POST", "/", null, 405, "POST is not allowed at /.")]
     public async Task What_the_framework_refuses_is_told_with_its_own_status(
@@ -132,7 +134,11 @@ public class StorageFaultTests
         await File.WriteAllTextAsync(Path.Combine(client, "index.html"), "<p>__NONCE__</p>");
         await using var server = await LiveServer.Start(client: client);
         using var request = new HttpRequestMessage(new HttpMethod(method), path);
-        request.Content = type is null ? null : new StringContent("x", Encoding.UTF8, type);
+        request.Content = type is null ? null : new StringContent("x");
+        if (type is not null)
+        {
+            request.Content!.Headers.ContentType = MediaTypeHeaderValue.Parse(type);
+        }
         using var answer = await server.Client.SendAsync(request);
         Assert.Equal(status, (int)answer.StatusCode);
         Assert.Contains(words, await answer.Content.ReadAsStringAsync());

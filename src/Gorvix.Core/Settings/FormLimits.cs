@@ -40,32 +40,29 @@ internal static class FormLimits
     /// <summary>What is too deep in a template before it is read, with its line from 1; null where nothing is.</summary>
     public static (string Sentence, int Line)? TooDeep(string template)
     {
-        var (line, tags) = (1, 0);
-        for (var at = 0; at < template.Length; at++)
+        var (line, tags, at) = (1, 0, 0);
+        while (at < template.Length)
         {
-            if (template[at] == '\n')
-            {
-                line++;
-            }
             if (template[at] != '{' || at + 1 >= template.Length || template[at + 1] is not ('{' or '%'))
             {
+                line += template[at++] == '\n' ? 1 : 0;
                 continue;
             }
-            var close = template[at + 1] == '{' ? "}}" : "%}";
-            var end = template.IndexOf(close, at + 2, StringComparison.Ordinal);
-            var inside = template.AsSpan(at + 2, (end < 0 ? template.Length : end) - at - 2);
-            if (inside.Length > MostInside)
+            var isTag = template[at + 1] == '%';
+            var (length, depth) = Inside(template.AsSpan(at + 2), isTag ? '%' : '}');
+            var inside = template.AsSpan(at + 2, length);
+            if (length > MostInside)
             {
                 return (
-                    $"A tag has {inside.Length} characters inside; the limit is {MostInside}. Split it, or close it.",
+                    $"A tag has {length} characters inside; the limit is {MostInside}. Split it, or close it.",
                     line
                 );
             }
-            if (Depth(inside) > MostDeep)
+            if (depth > MostDeep)
             {
                 return ($"Brackets are nested more than {MostDeep} deep.", line);
             }
-            if (close == "%}")
+            if (isTag)
             {
                 var word = inside.Trim("- \t\r\n").ToString().Split((char[]?)null, 2)[0];
                 tags =
@@ -77,8 +74,52 @@ internal static class FormLimits
                     return ($"Tags are nested more than {MostDeep} deep.", line);
                 }
             }
+            line += inside.Count('\n');
+            at += 2 + length;
         }
         return null;
+    }
+
+    // How far a tag goes, and how deep its brackets stand in each other. An end or a bracket inside quotes is none; a quote that nobody closes goes
+    // on to the end of the text.
+    private static (int Length, int Depth) Inside(ReadOnlySpan<char> text, char close)
+    {
+        var (now, most) = (0, 0);
+        for (var at = 0; at < text.Length; at++)
+        {
+            switch (text[at])
+            {
+                case '\'' or '"':
+                    at = Quoted(text, at);
+                    break;
+                case '(' or '[':
+                    most = Math.Max(most, ++now);
+                    break;
+                case ')' or ']':
+                    now--;
+                    break;
+                case var c when c == close && at + 1 < text.Length && text[at + 1] == '}':
+                    return (at, most);
+            }
+        }
+        return (text.Length, most);
+    }
+
+    // Where the quote closes that opens here; a backslash takes the next letter as it is.
+    private static int Quoted(ReadOnlySpan<char> text, int open)
+    {
+        for (var at = open + 1; at < text.Length; at++)
+        {
+            if (text[at] == '\\')
+            {
+                at++;
+            }
+            else if (text[at] == text[open])
+            {
+                return at;
+            }
+        }
+        return text.Length;
     }
 
     /// <summary>True where brackets stand deeper in each other than they may.</summary>
@@ -163,6 +204,26 @@ internal static class FormLimits
                 Against ??= $"A range needs two plain numbers, neither beyond {MostRange}.";
             }
             return base.VisitRangeExpression(rangeExpression);
+        }
+
+        // What stands in an index or is handed to a call is an expression like any other; the library's own visitor passes it by.
+        protected override Expression VisitMemberExpression(MemberExpression memberExpression)
+        {
+            foreach (var segment in memberExpression.Segments)
+            {
+                if (segment is IndexerSegment index)
+                {
+                    Visit(index.Expression);
+                }
+                else if (segment is FunctionCallSegment call)
+                {
+                    foreach (var argument in call.Arguments)
+                    {
+                        Visit(argument.Expression);
+                    }
+                }
+            }
+            return base.VisitMemberExpression(memberExpression);
         }
 
         protected override Statement VisitCaptureStatement(CaptureStatement captureStatement)

@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Globalization;
+using System.Runtime.ExceptionServices;
 using System.Text;
 using System.Text.RegularExpressions;
 using Fluid;
@@ -29,6 +30,7 @@ public static class SheetForm
     // A sheet has a hundred settings at most; a template that goes through them all a few times stays far below.
     private const int MostSteps = 20_000;
     private static readonly TimeSpan MostTime = TimeSpan.FromMilliseconds(500);
+    private const int Stack = 128 * 1024 * 1024;
 
     private static readonly string[] Values = ["job", "protocol", "baud", "rx", "tx", "wire", "swap", "pins"];
 
@@ -50,7 +52,35 @@ public static class SheetForm
     /// <param name="build">What the builder calls the build.</param>
     /// <param name="board">The board.</param>
     /// <param name="sheet">The settings.</param>
-    public static FormResult Fill(string template, string build, Board board, SettingsSheet sheet)
+    public static FormResult Fill(string template, string build, Board board, SettingsSheet sheet) =>
+        Deep(() => Filled(template, build, board, sheet));
+
+    // The library goes down with the text, while it reads and while it fills: on this stack as far as the longest template could lead.
+    private static FormResult Deep(Func<FormResult> fill)
+    {
+        FormResult? filled = null;
+        ExceptionDispatchInfo? fault = null;
+        var thread = new Thread(
+            () =>
+            {
+                try
+                {
+                    filled = fill();
+                }
+                catch (Exception problem)
+                {
+                    fault = ExceptionDispatchInfo.Capture(problem);
+                }
+            },
+            Stack
+        );
+        thread.Start();
+        thread.Join();
+        fault?.Throw();
+        return filled!;
+    }
+
+    private static FormResult Filled(string template, string build, Board board, SettingsSheet sheet)
     {
         if (template.Length > MostTemplate)
         {
@@ -143,6 +173,8 @@ public static class SheetForm
                 "The pattern has no named group: it needs a group \"port\", or groups \"key\" and \"value\"."
             );
         }
+        // Each line may take its time; all together take no longer than one may.
+        var start = Stopwatch.GetTimestamp();
         var lines = new List<PrintedLine>();
         var strange = new List<int>();
         var number = 0;
@@ -151,6 +183,10 @@ public static class SheetForm
             foreach (var raw in text.AsSpan().EnumerateLines())
             {
                 number++;
+                if (Stopwatch.GetElapsedTime(start) > MostTime)
+                {
+                    return (null, TooSlow(number));
+                }
                 var line = raw.ToString();
                 if (regex.Match(line) is not { Success: true } match)
                 {
@@ -183,10 +219,12 @@ public static class SheetForm
         }
         catch (RegexMatchTimeoutException)
         {
-            return (null, $"The pattern is too slow on line {number}. Simplify it.");
+            return (null, TooSlow(number));
         }
         return (new Printout(null, lines, strange), null);
     }
+
+    private static string TooSlow(int line) => $"The pattern is too slow on line {line}. Simplify it.";
 
     private static Dictionary<string, object?> Row(Setting s) =>
         new()

@@ -239,10 +239,6 @@ internal static class BenchEndpoints
                         )
                     );
                 }
-                if (await log.Has(id, request.Key))
-                {
-                    return await Now();
-                }
                 var taken = ReadingTaker.Take(
                     sheet,
                     view.Standings,
@@ -257,7 +253,10 @@ internal static class BenchEndpoints
                 );
                 if (taken is not { Check: { } check, Judgement: { } judged })
                 {
-                    return Problems.Of(taken.Refusal == Refusal.Between ? 409 : 422, taken.Words);
+                    // One that was kept before may be sent again, whatever the build has become since.
+                    return await log.Has(id, request.Key)
+                        ? await Now()
+                        : Problems.Of(taken.Refusal == Refusal.Between ? 409 : 422, taken.Words);
                 }
                 await log.Keep(
                     id,

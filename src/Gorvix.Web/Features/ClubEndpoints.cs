@@ -1,9 +1,3 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Log;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Routing;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 
@@ -77,120 +71,14 @@ internal static class ClubEndpoints
             .ProducesProblem(404);
     }
 
-    private static async Task<IReadOnlyList<ClubCraft>> Club(
-        BuildStore builds,
-        PartStore parts,
-        BuildPlans plans,
-        LogStore log,
-        FaultStore faults,
-        TimeProvider time,
-        CancellationToken stop
-    )
+    private static async Task<IReadOnlyList<ClubCraft>> Club(BuildStore builds, Fleet fleet, CancellationToken stop) =>
+        await fleet.Of([.. (await builds.All()).Where(b => !b.IsArchived)], stop);
+
+    private static async Task<IResult> One(string id, BuildStore builds, Fleet fleet, CancellationToken stop)
     {
-        var list = new List<ClubCraft>();
-        foreach (var shelved in (await builds.All()).Where(b => !b.IsArchived))
-        {
-            list.Add(
-                shelved.Build is { } stored
-                    ? await Craft(stored, parts, plans, log, faults, time, stop)
-                    : Broken(shelved.Id, shelved.Id, shelved.Problem!)
-            );
-        }
-        return list;
-    }
-
-    private static async Task<IResult> One(
-        string id,
-        BuildStore builds,
-        PartStore parts,
-        BuildPlans plans,
-        LogStore log,
-        FaultStore faults,
-        TimeProvider time,
-        CancellationToken stop
-    ) => Results.Ok(await Craft(await builds.Get(id), parts, plans, log, faults, time, stop));
-
-    private static ClubCraft Broken(string id, string name, string problem) =>
-        new(id, name, problem, 0, 0, [], [], [], [], 0, []);
-
-    private static async Task<ClubCraft> Craft(
-        StoredBuild stored,
-        PartStore parts,
-        BuildPlans plans,
-        LogStore log,
-        FaultStore faults,
-        TimeProvider time,
-        CancellationToken stop
-    )
-    {
-        PlannedBuild planned;
-        try
-        {
-            planned = await plans.Planned(stored, stop);
-        }
-        catch (UnplannableException problem)
-        {
-            return Broken(stored.Id, stored.Build.Name, problem.Message);
-        }
-        if (planned.Reader is null)
-        {
-            return Broken(stored.Id, stored.Build.Name, planned.Refused[0].Sentence);
-        }
-        var last = await log.LastReadings(stored.Id);
-        var notes = await log.Counted(stored.Id);
-        var view = await Workers.Run(() => BenchEndpoints.ViewOf(planned, last, time.GetLocalNow()), stop);
-        var titles = view.Checks.ToDictionary(c => c.Id, c => c.Title);
-        IReadOnlyList<string> In(CheckState state) =>
-            [.. view.Standings.Where(s => s.State == state).Select(s => titles[s.Check])];
-        return new ClubCraft(
-            stored.Id,
-            stored.Build.Name,
-            null,
-            view.Standings.Count(s => s.State == CheckState.Proved),
-            view.Checks.Count,
-            In(CheckState.Stopped),
-            In(CheckState.Doubtful),
-            In(CheckState.DueAgain),
-            [
-                .. Dues.Of(await log.Intervals(stored.Id), notes, time.GetUtcNow().UtcDateTime)
-                    .Where(d => d.IsDue)
-                    .Select(d => $"{d.Interval.Words}: {d.Words}"),
-            ],
-            notes.Sum(n => n.Flights),
-            Parts(stored.Build, await parts.For(stored.Build))
-        )
-        {
-            IsSearched = await faults.IsOpen(stored.Id),
-        };
-    }
-
-    private static List<ClubPart> Parts(Build build, PartsLibrary library)
-    {
-        var list = new List<ClubPart>();
-        if (library.Board(build.Board) is { } board)
-        {
-            list.Add(new ClubPart(null, "board", board.Id, $"{board.Name}, revision {board.Revision}", null));
-        }
-        if (build.Firmware is { } firmware && library.Profile(firmware) is { } profile)
-        {
-            list.Add(new ClubPart(null, "firmware", profile.Id, profile.Name, null));
-        }
-        foreach (var device in build.Devices)
-        {
-            if (library.Device(device.Part) is { } part)
-            {
-                list.Add(
-                    new ClubPart(
-                        device.Id,
-                        Core.Words.PlainWords.Of(part.Kind),
-                        part.Id,
-                        device.Name is { } called ? $"{part.Name} \"{called}\"" : part.Name,
-                        device.Batch
-                    )
-                );
-            }
-        }
-        return list;
+        var stored = await builds.Get(id);
+        var shelved = new Shelved(id, stored, null, stored.ChangedAt, stored.IsArchived);
+        return Results.Ok((await fleet.Of([shelved], stop))[0]);
     }
 
     private static async Task<IResult> Search(
@@ -208,22 +96,23 @@ internal static class ClubEndpoints
         }
         bool Holds(string text) => words.All(w => text.Contains(w, StringComparison.OrdinalIgnoreCase));
         var found = new List<FoundLine>();
-        foreach (var shelved in await builds.All())
+        var shelf = (await builds.All()).Select(b => b.Build).OfType<StoredBuild>().ToList();
+        var library = await parts.Everything();
+        var entries = (await pages.Search([.. shelf.Select(b => (b.Id, b.Build.Name))], words, MostFound)).ToLookup(
+            e => e.Build,
+            e => e.Entry
+        );
+        foreach (var stored in shelf.TakeWhile(_ => found.Count < MostFound))
         {
             stop.ThrowIfCancellationRequested();
-            if (shelved.Build is not { } stored)
-            {
-                continue;
-            }
-            void Add(string kind, string text, int? number = null, DateTime? at = null)
+            void Add(string kind, string text)
             {
                 if (Holds($"{stored.Build.Name} {text}"))
                 {
-                    found.Add(new FoundLine(stored.Id, stored.Build.Name, kind, number, at, text));
+                    found.Add(new FoundLine(stored.Id, stored.Build.Name, kind, null, null, text));
                 }
             }
-            var library = await parts.For(stored.Build);
-            foreach (var part in Parts(stored.Build, library))
+            foreach (var part in Fleet.Parts(stored.Build, library))
             {
                 Add("part", $"{part.Kind} {part.Name}{(part.Batch is { } batch ? $", batch {batch}" : "")}");
             }
@@ -236,18 +125,10 @@ internal static class ClubEndpoints
             {
                 Add("note", note);
             }
-            // The words are looked for in the database; the name of the build counts with each.
-            var rest = words.Where(w => !stored.Build.Name.Contains(w, StringComparison.OrdinalIgnoreCase)).ToList();
-            foreach (var entry in await pages.Search(stored.Id, rest, MostFound))
-            {
-                found.Add(
-                    new FoundLine(stored.Id, stored.Build.Name, KindOf(entry.Kind), entry.Number, entry.At, entry.Words)
-                );
-            }
-            if (found.Count >= MostFound)
-            {
-                break;
-            }
+            found.AddRange(
+                entries[stored.Id]
+                    .Select(e => new FoundLine(stored.Id, stored.Build.Name, KindOf(e.Kind), e.Number, e.At, e.Words))
+            );
         }
         return Results.Ok(found.Take(MostFound));
     }

@@ -250,51 +250,12 @@ internal static class LogEndpoints
 
     private static async Task<IResult> Intervals(string id, IntervalsRequest request, LogStore store)
     {
-        if (Against(request.Intervals) is { } against)
+        if (Dues.Against(request.Intervals) is { } against)
         {
             return Problems.Of(422, against);
         }
         await store.Put(id, request.Intervals);
         return Results.NoContent();
-    }
-
-    /// <summary>What is wrong with a list of intervals, as a sentence; null where nothing is.</summary>
-    internal static string? Against(IReadOnlyList<Interval> intervals)
-    {
-        if (intervals.Count > Dues.MostIntervals)
-        {
-            return $"Too many maintenance items: {intervals.Count}, maximum {Dues.MostIntervals}.";
-        }
-        foreach (var interval in intervals)
-        {
-            if (
-                interval is null
-                || interval.Id.Length is 0 or > 60
-                || !interval.Id.All(c => c is '-' || char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c))
-            )
-            {
-                return "A maintenance item's ID may only use lower-case letters, digits and hyphens.";
-            }
-            if (string.IsNullOrWhiteSpace(interval.Words) || interval.Words.Length > 120)
-            {
-                return "Describe the maintenance in 1 to 120 characters.";
-            }
-            if (interval is { Days: null, Flights: null })
-            {
-                return $"\"{interval.Words}\" needs an interval in days or flights.";
-            }
-            if (interval.Days is < 1 or > Dues.MostDays)
-            {
-                return $"\"{interval.Words}\": {interval.Days} days is out of range. Enter 1 to {Dues.MostDays}.";
-            }
-            if (interval.Flights is < 1 or > Dues.MostFlights)
-            {
-                return $"\"{interval.Words}\": {interval.Flights} flights is out of range. Enter 1 to {Dues.MostFlights}.";
-            }
-        }
-        return intervals.Select(i => i.Id).Distinct().Count() < intervals.Count
-            ? "Two maintenance items have the same ID. Change one."
-            : null;
     }
 
     private static async Task<IResult> Photo(

@@ -216,8 +216,19 @@ internal static class RecordEndpoints
         }
         file.Position = 0;
         var record = await RecordReader.Read(file, await parts.Everything(), stop);
-        return await cards.Created(await bench.Import(record, archive, stop), stop);
+        // One at a time: a record of many photos writes for seconds, and who takes a note waits for one of them at most.
+        await OneImport.WaitAsync(stop);
+        try
+        {
+            return await cards.Created(await bench.Import(record, archive, stop), stop);
+        }
+        finally
+        {
+            OneImport.Release();
+        }
     }
+
+    private static readonly SemaphoreSlim OneImport = new(1, 1);
 
     // A record may be large: it goes through a file that is gone when it is closed.
     private static FileStream Spool() =>

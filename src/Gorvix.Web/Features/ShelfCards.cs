@@ -46,7 +46,9 @@ internal sealed class ShelfCards(BuildStore builds, PartStore parts, BuildPlans 
         }
         catch (UnreadableException problem)
         {
-            return Unreadable((await builds.All()).First(b => b.Id == id), null, 0, problem.Message);
+            return (await builds.All()).FirstOrDefault(b => b.Id == id) is { } shelved
+                ? Unreadable(shelved, null, 0, problem.Message)
+                : throw new NoSuchBuildException(id);
         }
         return await Kept(stored, stop);
     }

@@ -10,6 +10,7 @@ using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.AspNetCore.Routing.Constraints;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Net.Http.Headers;
 
 namespace Gorvix.Web.Hosting;
 
@@ -105,11 +106,13 @@ internal static class GorvixApp
         builder.Services.AddScoped<BuildPlans>();
         builder.Services.AddScoped<Workbench>();
         builder.Services.AddScoped<ShelfCards>();
+        builder.Services.AddScoped<Fleet>();
 
         var app = builder.Build();
         app.UseExceptionHandler(handler => handler.Run(Answer));
         app.UseDoors(options.Club);
         app.UseStatusCodePages(pages => Bare(pages.HttpContext));
+        app.Use(InUtf8);
         app.Use(Signed);
         app.UseResponseCompression();
         app.MapShelf();
@@ -169,6 +172,17 @@ internal static class GorvixApp
         return next(context);
     }
 
+    // Any other would be met by the reader of the body, as a fault of its own.
+    private static Task InUtf8(HttpContext context, Func<Task> next) =>
+        MediaTypeHeaderValue.TryParse(context.Request.ContentType, out var type)
+        && type.Charset is { HasValue: true } charset
+        && !charset.Equals("utf-8", StringComparison.OrdinalIgnoreCase)
+        && !charset.Equals("\"utf-8\"", StringComparison.OrdinalIgnoreCase)
+            ? Problems
+                .Of(415, $"The character set \"{charset}\" is not supported. Send the text as UTF-8.")
+                .ExecuteAsync(context)
+            : next();
+
     private static Task Answer(HttpContext context)
     {
         var problem = context.Features.Get<IExceptionHandlerFeature>()?.Error;
@@ -188,7 +202,7 @@ internal static class GorvixApp
                 409,
                 problem.Message
             ),
-            UnreadableException => Problems.Of(422, problem.Message),
+            UnreadableException => Damaged(context, problem),
             UnplannableException unplannable => Problems.Of([unplannable.Finding]),
             BadHttpRequestException { StatusCode: 413 } => Problems.Of(
                 [
@@ -227,6 +241,16 @@ internal static class GorvixApp
         bad.InnerException is JsonException { Path: { Length: > 2 } path }
             ? $"Invalid request at {path[2..]}. See the API description."
             : "Invalid request. See the API description.";
+
+    // What stands in the data file is told where it is asked for; what was met is in the log.
+    private static IResult Damaged(HttpContext context, Exception problem)
+    {
+        if (problem.InnerException is not null)
+        {
+            Log(context, problem);
+        }
+        return Problems.Of(422, problem.Message);
+    }
 
     private static IResult Unforeseen(HttpContext context, Exception? problem)
     {

@@ -343,11 +343,7 @@ public class TickTests
                 .Single()
         );
         var step = LoomReader.Of(again).Steps.Single(s => s.Id == $"plug {lead.Device}");
-        Assert.Contains(
-            $"insert {lead.Lead.Label} into pin {lead.Cavity}",
-            step.Words,
-            StringComparison.Ordinal
-        );
+        Assert.Contains($"insert {lead.Lead.Label} into pin {lead.Cavity}", step.Words, StringComparison.Ordinal);
 
         // Cut off, it has no contact any more: then it is soldered.
         var cut = taken with

@@ -242,6 +242,14 @@ public class ReadBackTests
             $"{{% liquid\n{string.Concat(Enumerable.Repeat("if a\n", 3000))}%}}",
             string.Concat(Enumerable.Repeat("{{", 9000)),
             string.Concat(Enumerable.Repeat("{%", 9000)),
+            // An end inside quotes is none: what follows it stands in the tag.
+            $"{{{{ \"}}}}\" | append: {string.Concat(Enumerable.Repeat("a[", 6000))}1{new string(']', 6000)} }}}}",
+            $"{{{{ '}}}}' | append: {new string('(', 6000)} }}}}",
+            $"{{{{ \"\\\"}}}}\" | append: {string.Concat(Enumerable.Repeat("a[", 6000))}1 }}}}",
+            $"{{% if \"%}}\" == {new string('(', 6000)} %}}{{% endif %}}",
+            $"{{% if '%}}' or {string.Concat(Enumerable.Repeat("a or ", 3000))} a %}}x{{% endif %}}",
+            // Closed in quotes, they would count as none.
+            $"{{% if {string.Concat(Enumerable.Repeat("(')'", 90))} %}}{{% endif %}}",
         ];
 
     [Theory]
@@ -253,6 +261,64 @@ public class ReadBackTests
         Assert.Null(result.Text);
         Assert.EndsWith(".", result.Error, StringComparison.Ordinal);
         Assert.NotNull(result.Line);
+    }
+
+    /// <summary>A range of a hundred million takes all memory, wherever it stands.</summary>
+    [Theory]
+    [InlineData("{{ settings[(1..100000000)] }}")]
+    [InlineData("{{ settings[0][settings[(1..100000000)]] }}")]
+    [InlineData("{{ (1..100000000) | size }}")]
+    [InlineData("{{ 'a' | append: (1..100000000) }}")]
+    [InlineData("{{ 'a' | slice: settings[(1..100000000)], 1 }}")]
+    [InlineData("{% assign a = (1..100000000) %}")]
+    [InlineData("{% assign a = settings[(1..100000000)] %}")]
+    [InlineData("{% for a in (1..100000000) %}{% endfor %}")]
+    [InlineData("{% for a in settings limit: settings[(1..100000000)] %}{% endfor %}")]
+    [InlineData("{% for a in settings offset: settings[(1..100000000)] %}{% endfor %}")]
+    [InlineData("{% if settings[(1..100000000)] %}{% endif %}")]
+    [InlineData("{% if a == settings[(1..100000000)] or b %}{% endif %}")]
+    [InlineData("{% if a %}{% elsif settings[(1..100000000)] %}{% endif %}")]
+    [InlineData("{% unless settings[(1..100000000)] %}{% endunless %}")]
+    [InlineData("{% case settings[(1..100000000)] %}{% when 1 %}{% endcase %}")]
+    [InlineData("{% case 1 %}{% when settings[(1..100000000)] %}{% endcase %}")]
+    [InlineData("{% cycle settings[(1..100000000)], 'b' %}")]
+    [InlineData("{% tablerow a in (1..100000000) %}{% endtablerow %}")]
+    [InlineData("{% tablerow a in settings cols: settings[(1..100000000)] %}{% endtablerow %}")]
+    [InlineData("{% echo settings[(1..100000000)] %}")]
+    [InlineData("{% ifchanged %}{{ settings[(1..100000000)] }}{% endifchanged %}")]
+    public void A_long_range_is_refused_wherever_it_stands(string template)
+    {
+        var before = GC.GetTotalAllocatedBytes();
+        var desk = At(Demo.NorthFaceHare);
+        var result = SheetForm.Fill(template, "Hare", desk.Board, desk.Sheet);
+        Assert.Null(result.Text);
+        Assert.True(GC.GetTotalAllocatedBytes() - before < 500_000_000, "It was made.");
+    }
+
+    [Fact]
+    public void A_quoted_end_of_a_tag_is_text()
+    {
+        var desk = At(Demo.NorthFaceHare);
+        Assert.Equal(
+            "}}%}",
+            SheetForm.Fill("{{ \"}}\" }}{% if '%}' %}%}{% endif %}", "Hare", desk.Board, desk.Sheet).Text
+        );
+        // As deep as may be, and read at once: no way of reading is tried twice at each bracket.
+        var deep = $"{{% if {new string('(', 40)}build{new string(')', 40)} %}}x{{% endif %}}";
+        Assert.NotNull(SheetForm.Fill(deep, "Hare", desk.Board, desk.Sheet));
+    }
+
+    [Fact]
+    public void A_pattern_has_half_a_second_for_all_lines_together()
+    {
+        var watch = System.Diagnostics.Stopwatch.StartNew();
+        var line = new string('a', 400);
+        var (_, error) = SheetForm.Read(
+            "^(?<port>(a|aa|aaa)*)(?<job>(a|aa)*)(?<baud>a*)(?<rx>(a?){50})$",
+            string.Join('\n', Enumerable.Repeat(line, 60_000))
+        );
+        Assert.Contains("too slow on line", error, StringComparison.Ordinal);
+        Assert.True(watch.Elapsed < TimeSpan.FromSeconds(60), $"{watch.Elapsed}");
     }
 
     [Fact]
