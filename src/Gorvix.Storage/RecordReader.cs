@@ -1,3 +1,4 @@
+using System.Buffers.Binary;
 using System.IO.Compression;
 using System.IO.Hashing;
 using System.Text;
@@ -41,6 +42,9 @@ public static partial class RecordReader
     private const int FirstYear = 2000;
     private const int LastYear = 2100;
 
+    // A line of the directory has 46 bytes and a name.
+    private const int MostDirectory = MostFiles * 256;
+
     // What it may unfold to, file by file and together.
     private const int MostJson = 64 * 1024 * 1024;
     private const long MostUnfolded = 400L * 1024 * 1024;
@@ -54,6 +58,7 @@ public static partial class RecordReader
     {
         try
         {
+            await Bounded(from, stop);
             using var zip = new ZipArchive(from, ZipArchiveMode.Read, leaveOpen: true);
             return await Read(new Unfolded(zip, stop), library, stop);
         }
@@ -66,6 +71,30 @@ public static partial class RecordReader
             throw new RecordException(
                 $"Cannot read a list in the archive{(problem.Path is { Length: > 0 } path ? $" at {path}" : "")}. It was edited by hand or written by a newer Gorvix. Export the record again."
             );
+        }
+    }
+
+    // The library makes an entry of each line of the directory at the end before any can be counted, and a hostile archive has millions: so its length
+    // is looked at first (source: PKWARE's APPNOTE 6.3.10, 4.3.16). One that needs larger numbers than these is larger than a record may be.
+    private static async Task Bounded(Stream from, CancellationToken stop)
+    {
+        const int Shortest = 22;
+        var tail = new byte[Math.Min(from.Length, Shortest + ushort.MaxValue)];
+        from.Position = from.Length - tail.Length;
+        await from.ReadExactlyAsync(tail, stop);
+        from.Position = 0;
+        var at = tail.AsSpan().LastIndexOf("PK\u0005\u0006"u8);
+        if (at < 0 || at + Shortest > tail.Length)
+        {
+            return;
+        }
+        var (begin, end) = (
+            BinaryPrimitives.ReadUInt32LittleEndian(tail.AsSpan(at + 16)),
+            from.Length - tail.Length + at
+        );
+        if (end - begin is < 0 or > MostDirectory)
+        {
+            throw new RecordException($"Too many files in the archive: maximum {MostFiles}.");
         }
     }
 

@@ -232,6 +232,19 @@ public class RecordApiTests
                         )
                 )
             ),
+            (
+                "too many files",
+                Changed(
+                    archive,
+                    z =>
+                    {
+                        for (var i = 0; i < 9000; i++)
+                        {
+                            z.CreateEntry($"texts/{i:0000}.txt");
+                        }
+                    }
+                )
+            ),
             ("a wrong checksum", Flipped(archive)),
             ("a photo with room for more", Changed(archive, z => Put(z, "photos/0001.jpg", Stuffed(photo)))),
             ("no moments", Changed(archive, z => Put(z, "moments.json", "[]"u8.ToArray()))),

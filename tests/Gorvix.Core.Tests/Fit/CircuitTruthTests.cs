@@ -250,6 +250,10 @@ public class CircuitTruthTests
         Assert.Contains("No supply for OSD (air).", fit.Verdict().Sentence);
         Assert.Equal(["no supply", null], fit.Sheet().Links.Select(l => l.Lack));
         Assert.Equal(["no supply", null], fit.Places().Select(p => p.Lack));
+
+        // The other way round the receiver goes without.
+        var other = Fit4S(board, [bare, Receiver], ["!air", "receiver"]).Sound();
+        Assert.Equal([null, "no supply"], other.Sheet().Links.Select(l => l.Lack));
         Assert.Equal(
             "OSD and the receiver supply cannot both be provided. Drop one and the other fits.",
             Assert.Single(fit.Sheet().Conflicts).Sentence

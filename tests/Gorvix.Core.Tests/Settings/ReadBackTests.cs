@@ -308,6 +308,26 @@ public class ReadBackTests
         Assert.NotNull(SheetForm.Fill(deep, "Hare", desk.Board, desk.Sheet));
     }
 
+    /// <summary>Worked out by hand from the template language: quotes hold what they hold, text outside tags is text.</summary>
+    [Theory]
+    [InlineData("{{ \"a}}b\" }}", "a}}b")]
+    [InlineData("{{ 'a%}b' }}", "a%}b")]
+    [InlineData("{{ \"it's\" }}", "it's")]
+    [InlineData("{{ 'say \"}}\"' }}", "say \"}}\"")]
+    [InlineData("don't {{ build }}", "don't Hare")]
+    [InlineData("\"{{ build }}\"", "\"Hare\"")]
+    [InlineData("}} %} {{ build }}", "}} %} Hare")]
+    [InlineData("{% if build == \"it's\" %}a{% else %}b{% endif %}", "b")]
+    [InlineData("{{ '((((((((((((((((((((((((((((((((((((((((((((((((((((' | size }}", "52")]
+    [InlineData("{% for i in (1..3) %}{{ i }}{% endfor %}", "123")]
+    [InlineData("{{ settings[0].key | append: \"}}\" | slice: -2, 2 }}", "}}")]
+    public void A_template_is_read_as_the_language_says(string template, string text)
+    {
+        var desk = At(Demo.NorthFaceHare);
+        var made = SheetForm.Fill(template, "Hare", desk.Board, desk.Sheet);
+        Assert.Equal((text, null), (made.Text, made.Error));
+    }
+
     [Fact]
     public void A_pattern_has_half_a_second_for_all_lines_together()
     {
