@@ -13,6 +13,9 @@ public sealed class EveningStore(GorvixDb db, DrillStore drills, TimeProvider ti
     /// <summary>The most evenings that are kept.</summary>
     public const int MostEvenings = 100;
 
+    /// <summary>The most players of an evening.</summary>
+    public const int MostPlayers = 50;
+
     /// <summary>The longest name, in characters.</summary>
     public const int MostName = 60;
 

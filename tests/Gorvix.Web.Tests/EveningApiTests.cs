@@ -161,6 +161,11 @@ public class EveningApiTests
     [InlineData("POST", "/api/builds/north-face-hare/remove", 403)]
     [InlineData("POST", "/api/drills", 403)]
     [InlineData("POST", "/api/drills/file", 403)]
+    [InlineData("POST", "/api/drills/FILE", 403)]
+    [InlineData("POST", "/API/Drills/File/", 403)]
+    [InlineData("GET", "/api/drills/x/file", 403)]
+    [InlineData("GET", "/api/evenings/x/FILE", 403)]
+    [InlineData("GET", "/api/openapi", 403)]
     [InlineData("DELETE", "/api/drills", 403)]
     [InlineData("POST", "/api/evenings", 403)]
     [InlineData("DELETE", "/api/evenings/x", 403)]
@@ -186,6 +191,49 @@ public class EveningApiTests
         other.Headers.Host = "evil.example";
         using var refused = await client.SendAsync(other);
         Assert.Equal(HttpStatusCode.BadRequest, refused.StatusCode);
+    }
+
+    [Fact]
+    public async Task A_guest_plays_his_own_drills_and_made_up_players_have_an_end()
+    {
+        await using var server = await LiveServer.Start(club: IPAddress.Parse("127.0.0.2"));
+        var (made, evening) = await server.Post(
+            "/api/evenings",
+            """{"name":"Thursday","build":"north-face-hare","kinds":["label"],"drills":1,"level":1}"""
+        );
+        Assert.Equal(201, made);
+        var id = evening.GetProperty("line").GetProperty("id").GetString();
+        using var client = new HttpClient();
+        async Task<(int Status, JsonElement Body)> Guest(string who, string path, string body)
+        {
+            var port = server.Client.BaseAddress!.Port;
+            using var request = new HttpRequestMessage(HttpMethod.Post, $"http://127.0.0.2:{port}{path}");
+            request.Headers.Add("Gorvix-Who", who);
+            request.Content = new StringContent(body, System.Text.Encoding.UTF8, "application/json");
+            using var answer = await client.SendAsync(request);
+            return (
+                (int)answer.StatusCode,
+                JsonSerializer.Deserialize<JsonElement>(await answer.Content.ReadAsStringAsync())
+            );
+        }
+        var (_, drill) = await Guest("Ann", $"/api/evenings/{id}/drills/1", "{}");
+        var act = $$$"""{"step":{{{drill.GetProperty("step")}}},"act":{"kind":"giveUp"}}""";
+        var path = $"/api/drills/{drill.GetProperty("id").GetString()}";
+        var (other, why) = await Guest("Mallory", path, act);
+        Assert.Equal(
+            (403, "This drill is played by Ann. Open your own under the session."),
+            (other, why.GetProperty("detail").GetString())
+        );
+        Assert.Equal(200, (await Guest("Ann", path, act)).Status);
+        for (var i = 1; i < 50; i++)
+        {
+            Assert.Equal(201, (await Guest($"P{i}", $"/api/evenings/{id}/drills/1", "{}")).Status);
+        }
+        var (full, words) = await Guest("P50", $"/api/evenings/{id}/drills/1", "{}");
+        Assert.Equal(422, full);
+        Assert.StartsWith("This session is full: 50 players.", words.GetProperty("detail").GetString());
+        // Who plays already goes on.
+        Assert.Equal(201, (await Guest("Ann", $"/api/evenings/{id}/drills/1", "{}")).Status);
     }
 
     [Theory]

@@ -106,7 +106,7 @@ internal static class DrillEndpoints
     public static void MapDrills(this IEndpointRouteBuilder app)
     {
         var drills = app.MapGroup("/api/drills").WithTags("Drills");
-        drills.MapGet("", Hall).WithName("getDrillHall");
+        drills.MapGet("", Hall).WithName("getDrillHall").ForGuests();
         drills
             .MapPost("", Begin)
             .WithName("beginDrill")
@@ -117,14 +117,16 @@ internal static class DrillEndpoints
         drills
             .MapDelete("", async (DrillStore store, Author who) => await store.Forget(who.Name))
             .WithName("forgetDrills");
-        drills.MapGet("{id}", Get).WithName("getDrill").Produces<DrillView>().ProducesProblem(404);
+        drills.MapGet("{id}", Get).WithName("getDrill").Produces<DrillView>().ProducesProblem(404).ForGuests();
         drills
             .MapPost("{id}", Do)
             .WithName("doInDrill")
             .Produces<DrillView>()
+            .ProducesProblem(403)
             .ProducesProblem(404)
             .ProducesProblem(409)
-            .ProducesProblem(422);
+            .ProducesProblem(422)
+            .ForGuests();
         drills.MapDelete("{id}", async (string id, DrillStore store) => await store.Drop(id)).WithName("dropDrill");
         drills.MapGet("{id}/file", File).WithName("getDrillFile").ProducesProblem(404);
     }
@@ -253,10 +255,17 @@ internal static class DrillEndpoints
         DrillActRequest request,
         DrillRoom room,
         DrillStore store,
+        Author who,
+        StartOptions options,
+        HttpContext context,
         CancellationToken stop
     )
     {
         var row = await store.Find(id);
+        if (row.Player != who.Name && Doors.IsGuest(context, options.Club))
+        {
+            return Problems.Of(403, $"This drill is played by {row.Player}. Open your own under the session.");
+        }
         var act = request.Act;
         if (act.On.Length > DrillAct.MostId || act.Value.Length > DrillAct.MostId || !double.IsFinite(act.Seconds))
         {

@@ -73,20 +73,21 @@ internal static class EveningEndpoints
     public static void MapEvenings(this IEndpointRouteBuilder app)
     {
         var evenings = app.MapGroup("/api/evenings").WithTags("Drills");
-        evenings.MapGet("", List).WithName("listEvenings");
+        evenings.MapGet("", List).WithName("listEvenings").ForGuests();
         evenings
             .MapPost("", Make)
             .WithName("makeEvening")
             .Produces<EveningView>(201)
             .ProducesProblem(404)
             .ProducesProblem(422);
-        evenings.MapGet("{id}", Get).WithName("getEvening").Produces<EveningView>().ProducesProblem(404);
+        evenings.MapGet("{id}", Get).WithName("getEvening").Produces<EveningView>().ProducesProblem(404).ForGuests();
         evenings
             .MapPost("{id}/drills/{number:int}", Play)
             .WithName("playEveningDrill")
             .Produces<DrillView>(201)
             .ProducesProblem(404)
-            .ProducesProblem(422);
+            .ProducesProblem(422)
+            .ForGuests();
         evenings
             .MapPost(
                 "{id}/close",
@@ -189,6 +190,11 @@ internal static class EveningEndpoints
         if (row.ClosedAt is not null)
         {
             return Problems.Of(422, "This session is closed and its scores are final. Create a new one to continue.");
+        }
+        var players = (await store.Played(id)).Select(d => d.Player).ToHashSet();
+        if (players.Count >= EveningStore.MostPlayers && !players.Contains(who.Name))
+        {
+            return Problems.Of(422, $"This session is full: {EveningStore.MostPlayers} players. Create another one.");
         }
         return await DrillEndpoints.Begun(
             await drills.About(row),

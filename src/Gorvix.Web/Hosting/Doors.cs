@@ -33,7 +33,7 @@ internal static class Doors
                 headers.XContentTypeOptions = "nosniff";
                 headers["Referrer-Policy"] = "no-referrer";
                 headers["Cross-Origin-Resource-Policy"] = "same-origin";
-                var isClub = club is not null && club.Equals(context.Connection.LocalIpAddress);
+                var isClub = IsGuest(context, club);
                 IReadOnlyList<string> names = isClub ? [club!.ToString(), $"[{club}]"] : Names;
                 // What the API answers is true now and not later.
                 if (context.Request.Path.StartsWithSegments("/api"))
@@ -71,7 +71,7 @@ internal static class Doors
                 {
                     context.Response.Redirect("/drill");
                 }
-                else if (isClub && !IsForTheClub(context.Request))
+                else if (isClub && !IsForGuests(context))
                 {
                     await Refuse(
                         context,
@@ -86,17 +86,25 @@ internal static class Doors
             }
         );
 
-    // The page itself; to look at drills and evenings; to play on.
-    private static bool IsForTheClub(HttpRequest request) =>
-        !request.Path.StartsWithSegments("/api", out var rest)
-        || (
-            !IsWrite(request)
-                ? rest.StartsWithSegments("/drills") || rest.StartsWithSegments("/evenings")
-                : HttpMethods.IsPost(request.Method)
-                    && (rest.Value ?? "").Split('/', StringSplitOptions.RemoveEmptyEntries)
-                        is ["drills", not "file"]
-                            or ["evenings", _, "drills", _]
-        );
+    /// <summary>Lets the players of an evening in as well.</summary>
+    /// <param name="endpoint">What they may ask for.</param>
+    public static void ForGuests(this IEndpointConventionBuilder endpoint) => endpoint.WithMetadata(new OpenToGuests());
+
+    /// <summary>True for a request that came in by the club's door.</summary>
+    /// <param name="context">The request.</param>
+    /// <param name="club">This machine's address in the club's network; null where nobody else is let in.</param>
+    public static bool IsGuest(HttpContext context, IPAddress? club) =>
+        club is not null && club.Equals(context.Connection.LocalIpAddress);
+
+    // The page itself, and what is told to be open: as the framework has found it, whatever the letters of the address.
+    private static bool IsForGuests(HttpContext context) =>
+        context.GetEndpoint() is { } endpoint
+            ? endpoint.Metadata.GetMetadata<OpenToGuests>() is not null
+                || endpoint is not RouteEndpoint { RoutePattern.RawText: { } route }
+                || !route.TrimStart('/').StartsWith("api", StringComparison.OrdinalIgnoreCase)
+            : !context.Request.Path.StartsWithSegments("/api");
+
+    private sealed record OpenToGuests;
 
     private static bool IsWrite(HttpRequest request) =>
         !HttpMethods.IsGet(request.Method)

@@ -212,6 +212,11 @@ internal static class GorvixApp
                 ],
                 413
             ),
+            // A length of a piece of the body that no number holds.
+            IOException { InnerException: OverflowException } => Problems.Of(
+                400,
+                BadRequest(new BadHttpRequestException(""))
+            ),
             BadHttpRequestException bad => Problems.Of(bad.StatusCode, BadRequest(bad)),
             NotSupportedException => Problems.Of(
                 400,

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { DrillResult, DrillView } from '@/api/client'
 import { minutesOf } from '@/ui/minutes'
+import { isGuest } from './guest'
 
 /** What a drill came to: beside the best tester, and beside one's last. */
 const props = defineProps<{ view: DrillView; result: DrillResult }>()
@@ -56,7 +57,7 @@ const bars = computed(() =>
       <v-btn v-if="view.build && !view.evening" variant="outlined" @click="$emit('same')"
         >Repeat drill</v-btn
       >
-      <a :href="`/api/drills/${view.id}/file`" download>Export drill</a>
+      <a v-if="!isGuest" :href="`/api/drills/${view.id}/file`" download>Export drill</a>
     </p>
   </section>
 </template>

@@ -20,6 +20,7 @@ import EveningMaker from './EveningMaker.vue'
 import LevelMarks from './LevelMarks.vue'
 import WhoField from './WhoField.vue'
 import { kinds, nameOf, scoreOf } from './useDrill'
+import { isGuest } from './guest'
 
 /** What there is to practise: four kinds of drills, what comes back today, what was played, and evenings with several players. */
 const props = defineProps<{ build: string | null }>()
@@ -33,8 +34,6 @@ const busy = ref(false)
 const keysOpen = ref(false)
 const seed = ref('')
 const sure = ref(false)
-// From another machine of the club only evenings can be played.
-const isGuest = ref(false)
 
 const chosen = computed(
   () => builds.value?.find((b) => b.id === props.build) ?? builds.value?.[0] ?? null,
@@ -50,9 +49,8 @@ async function load() {
   ])
   hall.value = own.data ?? hall.value
   evenings.value = nights.data ?? evenings.value
-  isGuest.value = shelf.problem?.status === 403
-  builds.value = shelf.data?.filter((b) => !b.isArchived) ?? (isGuest.value ? [] : builds.value)
-  problem.value = own.problem ?? (isGuest.value ? null : shelf.problem)
+  builds.value = shelf.data?.filter((b) => !b.isArchived) ?? (isGuest ? [] : builds.value)
+  problem.value = own.problem ?? (isGuest ? null : shelf.problem)
 }
 async function begin(kind: DrillKind) {
   if (!chosen.value || busy.value) return

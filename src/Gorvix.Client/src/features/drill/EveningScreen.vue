@@ -10,6 +10,7 @@ import LevelMarks from './LevelMarks.vue'
 import WhoField from './WhoField.vue'
 import { nameOf } from './useDrill'
 import { minutesOf } from '@/ui/minutes'
+import { isGuest } from './guest'
 
 /** An evening: its drills for who sits here, and the board on which everybody's scores stand. */
 const props = defineProps<{ id: string }>()
@@ -90,7 +91,7 @@ watch(() => props.id, load, { immediate: true })
         </div>
         <div class="who no-print"><WhoField @changed="load" /></div>
         <p class="deeds no-print">
-          <a :href="`/api/evenings/${id}/file`" download>Export session</a>
+          <a v-if="!isGuest" :href="`/api/evenings/${id}/file`" download>Export session</a>
           <v-btn v-if="!view.line.isClosed" variant="text" data-do="close" @click="close"
             >Close session</v-btn
           >
