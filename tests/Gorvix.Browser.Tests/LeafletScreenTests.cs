@@ -17,7 +17,7 @@ public class LeafletScreenTests
             "INSIDE Telemetry (Sedge 4) is in-band over the RC link on UART1: no separate port or wire."
         );
         page.Says(".findings", "share R3: join them to one wire first");
-        page.Says("[data-testid='room']", "Free: 2 × battery sensing (CUR, VBAT)");
+        page.Says("[data-testid='room']", "Free: 2\u00A0×\u00A0battery sensing (CUR, VBAT)");
         page.Says(".notes", "one lead de-pinned, three settings and one address strap, about 11 min");
         page.Says(
             ".notes",
