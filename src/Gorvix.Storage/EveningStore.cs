@@ -65,6 +65,13 @@ public sealed class EveningStore(GorvixDb db, DrillStore drills, TimeProvider ti
     public Task<List<DrillRow>> Played(string id) =>
         db.Drills.AsNoTracking().Where(d => d.Evening == id).OrderBy(d => d.StartedAt).ToListAsync();
 
+    /// <summary>True where somebody plays already, or may begin to.</summary>
+    public async Task<bool> HasRoom(string id, string player)
+    {
+        var players = await db.Drills.Where(d => d.Evening == id).Select(d => d.Player).Distinct().ToListAsync();
+        return players.Count < MostPlayers || players.Contains(player);
+    }
+
     /// <summary>Closes an evening: what was begun may be ended, nothing new is begun.</summary>
     public async Task Close(string id)
     {

@@ -289,7 +289,13 @@ public static partial class RecordReader
         {
             // Counted as they come: a list of millions is not made first.
             var list = new List<T>();
-            using var bytes = new MemoryStream(await Bytes(name, MostJson));
+            var text = await Bytes(name, MostJson);
+            // The reader of streams takes nothing at all for a list of nothing.
+            if (!text.AsSpan().TrimStart(" \t\r\n"u8).StartsWith("["u8))
+            {
+                throw new RecordException($"{name} in the archive is not a list. Export the record again.");
+            }
+            using var bytes = new MemoryStream(text);
             await foreach (var entry in JsonSerializer.DeserializeAsyncEnumerable<T>(bytes, GorvixJson.File, _stop))
             {
                 if (list.Count == most)

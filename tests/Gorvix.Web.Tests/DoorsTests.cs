@@ -1,4 +1,5 @@
 using System.Net;
+using System.Net.Sockets;
 using System.Text;
 
 namespace Gorvix.Web.Tests;
@@ -18,6 +19,26 @@ public class DoorsTests
         using var answer = await server.Client.SendAsync(request);
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
         Assert.Contains("127.0.0.1 or localhost", await answer.Content.ReadAsStringAsync());
+    }
+
+    /// <summary>The length of a piece of a body is a number that the sender makes up (source: RFC 9112, 7.1).</summary>
+    [Theory]
+    [InlineData("FFFFFFFFFFFFFFFF")]
+    [InlineData("-1")]
+    [InlineData("zz")]
+    public async Task A_piece_of_a_body_of_no_length_is_a_bad_request(string length)
+    {
+        await using var server = await LiveServer.Start();
+        var root = server.Client.BaseAddress!;
+        using var line = new TcpClient(root.Host, root.Port);
+        await using var stream = line.GetStream();
+        await stream.WriteAsync(
+            Encoding.ASCII.GetBytes(
+                $"POST /api/builds/import HTTP/1.1\r\nHost: {root.Authority}\r\nContent-Type: application/json\r\nTransfer-Encoding: chunked\r\n\r\n{length}\r\nx"
+            )
+        );
+        using var answer = new StreamReader(stream);
+        Assert.Equal("HTTP/1.1 400 Bad Request", await answer.ReadLineAsync());
     }
 
     [Theory]

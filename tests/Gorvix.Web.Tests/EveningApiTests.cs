@@ -194,6 +194,18 @@ public class EveningApiTests
     }
 
     [Fact]
+    public async Task The_page_is_told_by_which_door_it_comes_in()
+    {
+        var client = Directory.CreateTempSubdirectory("gorvix-").FullName;
+        await File.WriteAllTextAsync(Path.Combine(client, "index.html"), "<p>__NONCE__ __DOOR__</p>");
+        await using var server = await LiveServer.Start(club: IPAddress.Parse("127.0.0.2"), client: client);
+        Assert.EndsWith(" own</p>", await server.Client.GetStringAsync("/drill"), StringComparison.Ordinal);
+        using var guest = new HttpClient();
+        var page = await guest.GetStringAsync($"http://127.0.0.2:{server.Client.BaseAddress!.Port}/drill");
+        Assert.EndsWith(" club</p>", page, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task A_guest_plays_his_own_drills_and_made_up_players_have_an_end()
     {
         await using var server = await LiveServer.Start(club: IPAddress.Parse("127.0.0.2"));

@@ -94,6 +94,15 @@ public class SturdyApiTests
         await server.Sql("UPDATE Parts SET Document = '[' WHERE Id = 'ewhurst-fix-10'");
         // What was read before is kept by its text, so another text is read anew.
         Assert.Equal(before - 1, (await server.Get("/api/library")).GetArrayLength());
+        var craft = (await server.Get("/api/club")).EnumerateArray().ToList();
+        Assert.Equal(LiveServer.DemoBuilds, craft.Count);
+        Assert.Equal(
+            ["haul-road-heron", "north-face-hare", "tip-track-pipit"],
+            craft
+                .Where(c => c.GetProperty("problem").ValueKind != JsonValueKind.Null)
+                .Select(c => c.GetProperty("id").GetString())
+        );
+        Assert.NotEqual(0, (await server.Get("/api/search?q=foam")).GetArrayLength());
         var hare = (await server.Shelf()).Single(c => c.GetProperty("id").GetString() == "north-face-hare");
         Assert.Contains(
             "ewhurst-fix-10",

@@ -73,7 +73,10 @@ public static class SheetForm
                 }
             },
             Stack
-        );
+        )
+        {
+            IsBackground = true,
+        };
         thread.Start();
         thread.Join();
         fault?.Throw();

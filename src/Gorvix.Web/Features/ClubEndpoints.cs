@@ -71,8 +71,8 @@ internal static class ClubEndpoints
             .ProducesProblem(404);
     }
 
-    private static async Task<IReadOnlyList<ClubCraft>> Club(BuildStore builds, Fleet fleet, CancellationToken stop) =>
-        await fleet.Of([.. (await builds.All()).Where(b => !b.IsArchived)], stop);
+    private static async Task<IReadOnlyList<ClubCraft>> Club(ShelfStore shelf, Fleet fleet, CancellationToken stop) =>
+        await fleet.Of([.. (await shelf.All()).Where(b => !b.IsArchived)], stop);
 
     private static async Task<IResult> One(string id, BuildStore builds, Fleet fleet, CancellationToken stop)
     {
@@ -83,7 +83,7 @@ internal static class ClubEndpoints
 
     private static async Task<IResult> Search(
         string? q,
-        BuildStore builds,
+        ShelfStore shelf,
         PartStore parts,
         LogPages pages,
         CancellationToken stop
@@ -96,13 +96,13 @@ internal static class ClubEndpoints
         }
         bool Holds(string text) => words.All(w => text.Contains(w, StringComparison.OrdinalIgnoreCase));
         var found = new List<FoundLine>();
-        var shelf = (await builds.All()).Select(b => b.Build).OfType<StoredBuild>().ToList();
+        var builds = (await shelf.All()).Select(b => b.Build).OfType<StoredBuild>().ToList();
         var library = await parts.Everything();
-        var entries = (await pages.Search([.. shelf.Select(b => (b.Id, b.Build.Name))], words, MostFound)).ToLookup(
+        var entries = (await pages.Search([.. builds.Select(b => (b.Id, b.Build.Name))], words, MostFound)).ToLookup(
             e => e.Build,
             e => e.Entry
         );
-        foreach (var stored in shelf.TakeWhile(_ => found.Count < MostFound))
+        foreach (var stored in builds.TakeWhile(_ => found.Count < MostFound))
         {
             stop.ThrowIfCancellationRequested();
             void Add(string kind, string text)

@@ -191,8 +191,7 @@ internal static class EveningEndpoints
         {
             return Problems.Of(422, "This session is closed and its scores are final. Create a new one to continue.");
         }
-        var players = (await store.Played(id)).Select(d => d.Player).ToHashSet();
-        if (players.Count >= EveningStore.MostPlayers && !players.Contains(who.Name))
+        if (!await store.HasRoom(id, who.Name))
         {
             return Problems.Of(422, $"This session is full: {EveningStore.MostPlayers} players. Create another one.");
         }

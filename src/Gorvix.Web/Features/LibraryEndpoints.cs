@@ -55,33 +55,33 @@ internal static class LibraryEndpoints
         ];
     }
 
-    private static async Task<PartPage> Board(string id, PartStore parts, PartKeeper keeper, BuildStore builds)
+    private static async Task<PartPage> Board(string id, PartStore parts, PartKeeper keeper, ShelfStore shelf)
     {
         var stored = await keeper.Get<Board>(PartKind.Board, id);
         return new PartPage(
             BoardLeaflet.Of(stored.Part, await parts.Everything()),
-            await Uses(builds, b => b.Board == id),
+            await Uses(shelf, b => b.Board == id),
             stored.Version,
             stored.IsArchived,
             await keeper.History(PartKind.Board, id)
         );
     }
 
-    private static async Task<PartPage> Device(string id, PartKeeper keeper, BuildStore builds)
+    private static async Task<PartPage> Device(string id, PartKeeper keeper, ShelfStore shelf)
     {
         var stored = await keeper.Get<Device>(PartKind.Device, id);
         return new PartPage(
             DeviceLeaflet.Of(stored.Part),
-            await Uses(builds, b => b.Devices.Any(d => d.Part == id)),
+            await Uses(shelf, b => b.Devices.Any(d => d.Part == id)),
             stored.Version,
             stored.IsArchived,
             await keeper.History(PartKind.Device, id)
         );
     }
 
-    private static async Task<IReadOnlyList<PartUse>> Uses(BuildStore builds, Func<Core.Builds.Build, bool> uses) =>
+    private static async Task<IReadOnlyList<PartUse>> Uses(ShelfStore shelf, Func<Core.Builds.Build, bool> uses) =>
         [
-            .. (await builds.All())
+            .. (await shelf.All())
                 .Where(s => s.Build is { } stored && uses(stored.Build))
                 .Select(s => new PartUse(s.Id, s.Build!.Build.Name)),
         ];

@@ -14,7 +14,13 @@ namespace Gorvix.Web.Features;
 /// The cards of the shelf. What was told last is kept in the data file and told at once; what is not of the newest version, or was made by
 /// another program, is pending until its card is asked for.
 /// </summary>
-internal sealed class ShelfCards(BuildStore builds, PartStore parts, BuildPlans plans, IOptions<JsonOptions> options)
+internal sealed class ShelfCards(
+    BuildStore builds,
+    ShelfStore shelf,
+    PartStore parts,
+    BuildPlans plans,
+    IOptions<JsonOptions> options
+)
 {
     // Every build of the program has another one.
     private static readonly string Program = $"{typeof(FitReader).Module.ModuleVersionId}";
@@ -24,10 +30,10 @@ internal sealed class ShelfCards(BuildStore builds, PartStore parts, BuildPlans 
     /// <summary>Every card as it was told last.</summary>
     public async Task<IReadOnlyList<ShelfBuild>> All()
     {
-        var cards = await builds.Cards();
+        var cards = await shelf.Cards();
         return
         [
-            .. (await builds.All()).Select(shelved =>
+            .. (await shelf.All()).Select(shelved =>
                 shelved.Build is { } stored
                     ? Last(stored, cards.GetValueOrDefault(stored.Id))
                     : Unreadable(shelved, null, 0, shelved.Problem!)
@@ -46,7 +52,7 @@ internal sealed class ShelfCards(BuildStore builds, PartStore parts, BuildPlans 
         }
         catch (UnreadableException problem)
         {
-            return (await builds.All()).FirstOrDefault(b => b.Id == id) is { } shelved
+            return (await shelf.All()).FirstOrDefault(b => b.Id == id) is { } shelved
                 ? Unreadable(shelved, null, 0, problem.Message)
                 : throw new NoSuchBuildException(id);
         }
@@ -65,7 +71,7 @@ internal sealed class ShelfCards(BuildStore builds, PartStore parts, BuildPlans 
     private async Task<ShelfBuild> Kept(StoredBuild stored, CancellationToken stop)
     {
         var card = await Card(stored, stop);
-        await builds.Keep(
+        await shelf.Keep(
             new CardRow
             {
                 BuildId = stored.Id,

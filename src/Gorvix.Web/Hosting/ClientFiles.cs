@@ -1,3 +1,4 @@
+using System.Net;
 using Microsoft.AspNetCore.StaticFiles;
 using Microsoft.Extensions.FileProviders;
 
@@ -6,7 +7,7 @@ namespace Gorvix.Web.Hosting;
 /// <summary>Serves the built client; every address that is not a file or the API is the one page.</summary>
 internal static class ClientFiles
 {
-    public static void UseClient(this WebApplication app, string folder)
+    public static void UseClient(this WebApplication app, string folder, IPAddress? club)
     {
         var index = Path.Combine(folder, "index.html");
         if (!File.Exists(index))
@@ -44,7 +45,10 @@ internal static class ClientFiles
         {
             context.Response.ContentType = "text/html; charset=utf-8";
             context.Response.Headers.CacheControl = "no-store";
-            return context.Response.WriteAsync(page.Replace("__NONCE__", (string)context.Items[Doors.Nonce]!));
+            return context.Response.WriteAsync(
+                page.Replace("__NONCE__", (string)context.Items[Doors.Nonce]!)
+                    .Replace("__DOOR__", Doors.IsGuest(context, club) ? "club" : "own")
+            );
         }
         string[] looks = ["GET", "HEAD"];
         app.MapMethods("/", looks, Page);

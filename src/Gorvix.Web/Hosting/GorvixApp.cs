@@ -85,6 +85,7 @@ internal static class GorvixApp
         builder.Services.AddScoped<PartBench>();
         builder.Services.AddScoped<IntakeStore>();
         builder.Services.AddScoped<BuildStore>();
+        builder.Services.AddScoped<ShelfStore>();
         builder.Services.AddScoped<TextStore>();
         builder.Services.AddScoped<LogStore>();
         builder.Services.AddScoped<LogPages>();
@@ -140,7 +141,7 @@ internal static class GorvixApp
         app.MapSweep();
         app.MapRules();
         app.MapAbout();
-        app.UseClient(options.Client);
+        app.UseClient(options.Client, options.Club);
         return app;
     }
 
@@ -213,10 +214,7 @@ internal static class GorvixApp
                 413
             ),
             // A length of a piece of the body that no number holds.
-            IOException { InnerException: OverflowException } => Problems.Of(
-                400,
-                BadRequest(new BadHttpRequestException(""))
-            ),
+            IOException { InnerException: OverflowException } => Problems.Of(400, Invalid),
             BadHttpRequestException bad => Problems.Of(bad.StatusCode, BadRequest(bad)),
             NotSupportedException => Problems.Of(
                 400,
@@ -227,6 +225,8 @@ internal static class GorvixApp
         };
         return answer.ExecuteAsync(context);
     }
+
+    private const string Invalid = "Invalid request. See the API description.";
 
     // What the framework refuses by itself, in a sentence.
     private static Task Bare(HttpContext context)
@@ -245,7 +245,7 @@ internal static class GorvixApp
     private static string BadRequest(BadHttpRequestException bad) =>
         bad.InnerException is JsonException { Path: { Length: > 2 } path }
             ? $"Invalid request at {path[2..]}. See the API description."
-            : "Invalid request. See the API description.";
+            : Invalid;
 
     // What stands in the data file is told where it is asked for; what was met is in the log.
     private static IResult Damaged(HttpContext context, Exception problem)

@@ -1,2 +1,3 @@
-/** True at the door for other computers: only practice sessions are open there. The program itself answers to these names alone. */
-export const isGuest = !['127.0.0.1', 'localhost', '[::1]'].includes(location.hostname)
+/** True on another computer: only practice sessions are open there. The server says by which door the page came in. */
+export const isGuest =
+  document.querySelector<HTMLMetaElement>('meta[name=door]')?.content === 'club'
