@@ -84,9 +84,17 @@ public class RecordApiTests
         return bytes;
     }
 
-    // A second head, or a table, before the picture's own.
-    private static byte[] Stuffed(byte[] photo, byte marker = 0xE0) =>
-        [.. photo[..2], 0xFF, marker, 0xEA, 0x60, .. new byte[0xEA60 - 2], .. photo[2..]];
+    // A second head before the picture's own.
+    private static byte[] Stuffed(byte[] photo) =>
+        [.. photo[..2], 0xFF, 0xE0, 0xEA, 0x60, .. new byte[0xEA60 - 2], .. photo[2..]];
+
+    // Its first table a hundred times over.
+    private static byte[] Tables(byte[] photo)
+    {
+        var at = photo.AsSpan().IndexOf(new byte[] { 0xFF, 0xDB });
+        var table = photo[at..(at + 2 + ((photo[at + 2] << 8) | photo[at + 3]))];
+        return [.. photo[..at], .. Enumerable.Repeat(table, 100).SelectMany(t => t), .. photo[at..]];
+    }
 
     // The picture with its scan many times over (source: ITU-T T.81, B.2.2), and something between them.
     private static byte[] Scans(byte[] photo, int many, byte[] between)
@@ -232,11 +240,14 @@ public class RecordApiTests
                 Changed(
                     archive,
                     z =>
+                    {
                         Put(
                             z,
                             "texts.json",
                             """[{"file":"texts/0001.txt","kind":"999","at":"2026-01-01T00:00:00Z"}]"""u8.ToArray()
-                        )
+                        );
+                        Put(z, "texts/0001.txt", "a line"u8.ToArray());
+                    }
                 )
             ),
             (
@@ -269,7 +280,7 @@ public class RecordApiTests
             ("a wrong checksum", Flipped(archive)),
             ("a photo with room for more", Changed(archive, z => Put(z, "photos/0001.jpg", Stuffed(photo)))),
             ("a list that is none", Changed(archive, z => Put(z, "notes.json", "null"u8.ToArray()))),
-            ("tables that hide", Changed(archive, z => Put(z, "photos/0001.jpg", Stuffed(photo, 0xDB)))),
+            ("tables that hide", Changed(archive, z => Put(z, "photos/0001.jpg", Tables(photo)))),
             ("two scans", Changed(archive, z => Put(z, "photos/0001.jpg", Scans(photo, 2, [])))),
             ("no moments", Changed(archive, z => Put(z, "moments.json", "[]"u8.ToArray()))),
             ("a polyglot", Changed(archive, z => Put(z, "photos/0001.jpg", [.. photo, .. "<script>"u8]))),
