@@ -4,6 +4,8 @@ export DOTNET_CLI_TELEMETRY_OPTOUT=1 DOTNET_NOLOGO=1 DOTNET_SKIP_FIRST_TIME_EXPE
 export DOTNET_TieredPGO=0
 export MSBUILDDISABLENODEREUSE=1
 stamps="$root/artifacts/stamps"
+# Room for young objects, in bytes (hexadecimal), for what runs for minutes and makes much.
+young=0x10000000
 
 say() { printf '%s\n' "$*" >&2; }
 
@@ -74,7 +76,7 @@ client_beside() {
 # compiled PROJECT…: built for use. One compiler serves all projects and ends after the last: each by itself would be warmed up anew, half as long again.
 compiled() {
   local code=0
-  dotnet build "$@" -c Release --nologo -v q -p:UseSharedCompilation=true || code=$?
+  DOTNET_GCgen0size="$young" dotnet build "$@" -c Release --nologo -v q -p:UseSharedCompilation=true || code=$?
   dotnet build-server shutdown --vbcscompiler >/dev/null 2>&1
   return "$code"
 }

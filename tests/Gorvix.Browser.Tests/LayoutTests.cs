@@ -61,14 +61,29 @@ public class LayoutTests
             for (const box of boxes) texts.push({ node, parent, box, word: match[0] })
           }
         }
-        const scrolls = (e) => { const s = getComputedStyle(e); return /auto|scroll|hidden|clip/.test(s.overflowX + s.overflowY) }
+        // What is round a word is round many: asked for once.
+        const known = new Map()
+        const of = (e) => {
+          let is = known.get(e)
+          if (!is) {
+            const s = getComputedStyle(e)
+            is = {
+              own: e.getBoundingClientRect(),
+              // Those have no box that anything could run out of.
+              boxless: ['inline', 'contents'].includes(s.display),
+              scrolls: /auto|scroll|hidden|clip/.test(s.overflowX + s.overflowY),
+              layer: s.position === 'fixed' || s.position === 'sticky',
+            }
+            known.set(e, is)
+          }
+          return is
+        }
         for (const t of texts) {
           let box = t.box
           for (let e = t.parent; e && e !== document.body; e = e.parentElement) {
-            const own = e.getBoundingClientRect()
-            // Those have no box that anything could run out of.
-            if (['inline', 'contents'].includes(getComputedStyle(e).display)) continue
-            if (scrolls(e)) {
+            const { own, boxless, scrolls, layer } = of(e)
+            if (boxless) continue
+            if (scrolls) {
               const left = Math.max(box.left, own.left), right = Math.min(box.right, own.right)
               const top = Math.max(box.top, own.top), bottom = Math.min(box.bottom, own.bottom)
               t.hidden = right - left < 2 || bottom - top < 2
@@ -78,14 +93,16 @@ public class LayoutTests
               faults.push(`“${t.word}” runs out of <${e.tagName.toLowerCase()} class="${e.className}">`)
               break
             }
-            if (getComputedStyle(e).position === 'fixed' || getComputedStyle(e).position === 'sticky') t.layer = e
+            if (layer) t.layer = e
           }
           t.box = box
         }
-        const seen = texts.filter((t) => !t.hidden)
+        // From the top down: below the end of a word nothing overlaps it.
+        const seen = texts.filter((t) => !t.hidden).sort((a, b) => a.box.top - b.box.top)
         for (let i = 0; i < seen.length; i++)
           for (let j = i + 1; j < seen.length; j++) {
             const a = seen[i], b = seen[j]
+            if (b.box.top >= a.box.bottom) break
             if (a.node === b.node || a.layer !== b.layer) continue
             const wide = Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left)
             const high = Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top)

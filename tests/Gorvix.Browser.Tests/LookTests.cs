@@ -25,7 +25,7 @@ public class LookTests
     public async Task A_screen_has_contrast_names_and_roles(string path)
     {
         await using var page = await Page.Read(path);
-        page.Find("main h1, main h2");
+        page.Settles();
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Contrast("dark"));
     }

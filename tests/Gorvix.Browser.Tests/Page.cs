@@ -295,7 +295,7 @@ public sealed class Page : IAsyncDisposable
     /// <summary>Waits until nothing is loaded, planned or searched any more.</summary>
     public void Settles()
     {
-        Find("main h1");
+        Find("main h1, main h2");
         Until(
             _ =>
                 Run(
@@ -388,15 +388,30 @@ public sealed class Page : IAsyncDisposable
         _look = look;
         Media("");
         Until(_ => Ground() != before ? "yes" : null, $"the {look} look");
+        Until(
+            _ =>
+                Run("return document.getAnimations().every((a) => !(a instanceof CSSTransition))") is true
+                    ? "yes"
+                    : null,
+            "the colours to have changed"
+        );
         return Axe("noscript", "color-contrast");
     }
 
     /// <summary>The colour of the ground.</summary>
     public string Ground() => (string)Run("return getComputedStyle(document.body).backgroundColor")!;
 
+    private static readonly string AxeScript = File.ReadAllText(
+        Path.Combine(AppContext.BaseDirectory, "axe", "axe.min.js")
+    );
+
     private string Axe(string but, params string[] rules)
     {
-        _driver.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "axe", "axe.min.js")));
+        // It is large: once for each page that is loaded.
+        if (Run("return typeof axe === 'undefined'") is true)
+        {
+            _driver.ExecuteScript(AxeScript);
+        }
         const string Script = """
             const [but, rules, done] = arguments
             axe.run({ include: ['html'], exclude: [but] }, { resultTypes: ['violations'], runOnly: rules }).then((r) =>
