@@ -97,7 +97,7 @@ public class LayoutTests
           }
           t.box = box
         }
-        // From the top down: below the end of a word nothing overlaps it.
+        // From the top down: what begins below the end of a word does not overlap it.
         const seen = texts.filter((t) => !t.hidden).sort((a, b) => a.box.top - b.box.top)
         for (let i = 0; i < seen.length; i++)
           for (let j = i + 1; j < seen.length; j++) {
@@ -161,12 +161,14 @@ public class LayoutTests
             const main = document.querySelector('main')
             const under = put('p', main, 'under', { position: 'relative', width: '300px' })
             put('span', under, 'over', { position: 'absolute', left: 0 })
+            put('span', under, 'lower', { position: 'absolute', left: 0, top: '6px' })
             put('p', main, 'breaking', { width: '20px', overflowWrap: 'anywhere' })
             put('p', main, 'running', { width: '20px', whiteSpace: 'nowrap', overflowWrap: 'normal' })
             """
         );
         var faults = (string)page.Run(Look)!;
         Assert.Contains("“under” and “over” overlap", faults);
+        Assert.Contains("“under” and “lower” overlap", faults);
         Assert.Contains("“breaking” is broken", faults);
         Assert.Contains("“running” runs out", faults);
     }

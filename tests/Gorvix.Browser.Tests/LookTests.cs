@@ -25,7 +25,8 @@ public class LookTests
     public async Task A_screen_has_contrast_names_and_roles(string path)
     {
         await using var page = await Page.Read(path);
-        page.Settles();
+        page.Find("main h1, main h2");
+        page.Rests();
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Contrast("dark"));
     }

@@ -17,7 +17,7 @@ namespace Gorvix.Browser.Tests;
 /// A browser on a running Gorvix, with data of its own or on the demo that all share who only read. Every page that was opened must leave the
 /// console empty.
 /// </summary>
-public sealed class Page : IAsyncDisposable
+public sealed partial class Page : IAsyncDisposable
 {
     // Only a state that never comes takes so long: a slow machine, or one with other work, is no fault.
     private static readonly TimeSpan Patience = TimeSpan.FromMinutes(3);
@@ -292,10 +292,15 @@ public sealed class Page : IAsyncDisposable
             Encoding.UTF8.GetString(GorvixReader.Write(GorvixFile.Of(made.Build, made.Library)))
         );
 
-    /// <summary>Waits until nothing is loaded, planned or searched any more.</summary>
+    /// <summary>Waits for a screen's name, and until nothing is loaded, planned or searched any more.</summary>
     public void Settles()
     {
-        Find("main h1, main h2");
+        Find("main h1");
+        Rests();
+    }
+
+    /// <summary>Waits until nothing is loaded, planned or searched any more.</summary>
+    public void Rests() =>
         Until(
             _ =>
                 Run(
@@ -310,7 +315,6 @@ public sealed class Page : IAsyncDisposable
                     : null,
             "the page to come to rest"
         );
-    }
 
     public void Gone(string css) =>
         Until(d => d.FindElements(By.CssSelector(css)).Count == 0 ? "yes" : null, $"{css} to go");
@@ -375,51 +379,6 @@ public sealed class Page : IAsyncDisposable
                         )!
                 )["data"]
         );
-
-    /// <summary>What the accessibility engine has to say about the page; empty when all is well.</summary>
-    /// <param name="but">What is not looked at, by a selector: on a very large page, rows that repeat others.</param>
-    public string Accessibility(string but = "noscript") =>
-        Axe(but, "wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa");
-
-    /// <summary>What it has to say in the other look, in which names and roles are the same.</summary>
-    public string Contrast(string look)
-    {
-        var before = Ground();
-        _look = look;
-        Media("");
-        Until(_ => Ground() != before ? "yes" : null, $"the {look} look");
-        Until(
-            _ =>
-                Run("return document.getAnimations().every((a) => !(a instanceof CSSTransition))") is true
-                    ? "yes"
-                    : null,
-            "the colours to have changed"
-        );
-        return Axe("noscript", "color-contrast");
-    }
-
-    /// <summary>The colour of the ground.</summary>
-    public string Ground() => (string)Run("return getComputedStyle(document.body).backgroundColor")!;
-
-    private static readonly string AxeScript = File.ReadAllText(
-        Path.Combine(AppContext.BaseDirectory, "axe", "axe.min.js")
-    );
-
-    private string Axe(string but, params string[] rules)
-    {
-        // It is large: once for each page that is loaded.
-        if (Run("return typeof axe === 'undefined'") is true)
-        {
-            _driver.ExecuteScript(AxeScript);
-        }
-        const string Script = """
-            const [but, rules, done] = arguments
-            axe.run({ include: ['html'], exclude: [but] }, { resultTypes: ['violations'], runOnly: rules }).then((r) =>
-              done(r.violations.map((v) => v.id + ': ' + v.nodes.map((n) => n.html + ' ' + n.failureSummary).join(' | ')).join('\n')),
-            )
-            """;
-        return (string)_driver.ExecuteAsyncScript(Script, but, rules)!;
-    }
 
     /// <summary>Everything that the browser's console was told.</summary>
     public string Console() => string.Join('\n', _driver.Manage().Logs.GetLog(LogType.Browser).Select(l => l.Message));
