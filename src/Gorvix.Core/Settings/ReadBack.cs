@@ -100,7 +100,7 @@ public static class ReadBack
         var worst = lines.Where(l => l.Verdict != ReadVerdict.Same).ToList();
         var isOther = printed.Board is { } other && other != board.Id;
         return new ReadReport(
-            worst.Count == 0 && !isOther && lines.Count > 0,
+            worst.Count == 0 && !isOther && printed.Lines.Count > 0,
             Sum(board, printed, lines, worst),
             [.. lines.OrderBy(l => l.Verdict == ReadVerdict.Same).ThenBy(l => l.Line ?? int.MaxValue)],
             printed.Strange
@@ -108,12 +108,14 @@ public static class ReadBack
     }
 
     private static bool IsJob(PrintedLine line) =>
-        line.Key.StartsWith("port.", StringComparison.Ordinal) && line.Value != NeutralForm.Free;
+        IsPort(line.Key) && line.Value != NeutralForm.Free;
+
+    private static bool IsPort(string key) => key.StartsWith("port.", StringComparison.Ordinal);
 
     /// <summary>What a setting is called in a sentence.</summary>
     /// <param name="key">Its key.</param>
     public static string NameOf(string key) =>
-        key.StartsWith("port.", StringComparison.Ordinal) ? Port.NameOf(key[5..]) : key;
+        IsPort(key) ? Port.NameOf(key[5..]) : key;
 
     // The order of a port's values does not matter.
     private static bool Same(string one, string other) =>
@@ -124,6 +126,10 @@ public static class ReadBack
         if (found == NeutralForm.Free)
         {
             return $"{NameOf(setting.Key)} has no function; should be: {setting.Words}.";
+        }
+        if (setting.Value == NeutralForm.Free)
+        {
+            return $"{NameOf(setting.Key)} still has a function ({found}). Clear it: two ports with one function clear all port settings.";
         }
         var (one, other) = (Parts(setting.Value), Parts(found));
         var differs = one
@@ -154,7 +160,7 @@ public static class ReadBack
             return "Nothing recognised. Paste the board's whole dump, or add a pattern for its format.";
         }
         var ports = lines
-            .Where(l => l.Wanted is not null && l.Key.StartsWith("port.", StringComparison.Ordinal))
+            .Where(l => l.Wanted is not (null or NeutralForm.Free) && IsPort(l.Key))
             .ToList();
         if (ports.Count > 1 && ports.All(l => l.Found is null or NeutralForm.Free))
         {

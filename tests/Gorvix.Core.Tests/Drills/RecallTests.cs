@@ -30,6 +30,19 @@ public class RecallTests
     }
 
     [Fact]
+    public void A_card_is_asked_on_its_day_and_not_before()
+    {
+        foreach (var quality in new[] { 4, 5 })
+        {
+            var card = Recall.After(null, quality, Day);
+            Assert.Equal(
+                (false, true, true),
+                (card.IsDue(Day), card.IsDue(Day.AddDays(1)), card.IsDue(Day.AddDays(2)))
+            );
+        }
+    }
+
+    [Fact]
     public void What_was_not_known_begins_anew_and_keeps_its_ease()
     {
         var known = Recall.After(Recall.After(null, 5, Day), 5, Day.AddDays(1));
@@ -72,9 +85,10 @@ public class RecallTests
         Assert.Throws<ArgumentOutOfRangeException>(() => Recall.After(null, quality, Day));
 
     [Theory]
-    [InlineData(true, 5, 5)]
-    [InlineData(true, 13, 4)]
-    [InlineData(true, 41, 3)]
+    [InlineData(true, 12, 5)]
+    [InlineData(true, 12.1, 4)]
+    [InlineData(true, 40, 4)]
+    [InlineData(true, 40.1, 3)]
     [InlineData(false, 1, 1)]
     public void An_answer_is_as_good_as_it_is_right_and_quick(bool isRight, double seconds, int quality) =>
         Assert.Equal(quality, Recall.QualityOf(isRight, seconds));
@@ -82,8 +96,11 @@ public class RecallTests
     [Theory]
     [InlineData(90, 5)]
     [InlineData(89, 4)]
+    [InlineData(70, 4)]
     [InlineData(69, 3)]
+    [InlineData(50, 3)]
     [InlineData(49, 2)]
+    [InlineData(25, 2)]
     [InlineData(24, 1)]
     public void A_task_is_as_good_as_its_score(int score, int quality) =>
         Assert.Equal(quality, Recall.QualityOf(score));
@@ -94,6 +111,7 @@ public class RecallTests
         Assert.Equal(1, Ladder.After([]));
         Assert.Equal(2, Ladder.After([(1, 80)]));
         Assert.Equal(2, Ladder.After([(1, 95), (2, 79)]));
+        Assert.Equal(2, Ladder.After([(1, 95), (2, 40)]));
         Assert.Equal(1, Ladder.After([(1, 95), (2, 39)]));
         Assert.Equal(5, Ladder.After([(5, 100)]));
         Assert.Equal(1, Ladder.After([(1, 0)]));

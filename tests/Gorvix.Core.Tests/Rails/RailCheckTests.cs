@@ -1,4 +1,5 @@
 using Gorvix.Core.Builds;
+using Gorvix.Core.Describing;
 using Gorvix.Core.Findings;
 using Gorvix.Core.Parts;
 using Gorvix.Core.Rails;
@@ -186,6 +187,46 @@ public class RailCheckTests
         var wired = RailBench.Of(4, pad, 7, 26, 0.5, b => b with { House = new HouseRules { Video = school } });
         var standing = RailCheck.Standing(wired, RailBench.Read(wired, "full"));
         Assert.Equal(severity, standing.FirstOrDefault(f => f.Rule == "VIDEO-NOISE")?.Severity);
+    }
+
+    [Theory]
+    [InlineData("", "Load is powered from BAT (unfiltered battery): motor noise can show in the video.", Severity.Warn)]
+    [InlineData(", filtered", null, null)]
+    [InlineData(
+        ", unfiltered",
+        "Load is powered from BAT (unfiltered battery): motor noise can show in the video.",
+        Severity.Warn
+    )]
+    public void A_battery_rail_is_noisy_unless_it_is_filtered(string filter, string? says, Severity? severity) =>
+        Noise($"rail BAT: battery{filter}\nrail GND: ground", says, severity);
+
+    [Theory]
+    [InlineData("", null, null)]
+    [InlineData(
+        ", unfiltered",
+        "Load is powered from BAT (unfiltered): motor noise can show in the video.",
+        Severity.Note
+    )]
+    public void A_regulator_is_noisy_only_where_the_manual_says_so(string filter, string? says, Severity? severity) =>
+        Noise($"rail VIN: battery\nrail BAT: 9 V regulator, switching{filter}\nrail GND: ground", says, severity);
+
+    private static void Noise(string rails, string? says, Severity? severity)
+    {
+        var board = LeafletText
+            .Read($"maker Bench\nboard Noise\nrevision 1\ncontroller F7\n{rails}\ntop left: G BAT R1 T1\n")
+            .Board;
+        var wired = RailBench.Of(board, 4, "BAT", 7, 26, 0.5);
+        var found = RailCheck.Standing(wired, RailBench.Read(wired, "full")).Where(f => f.Rule == "VIDEO-NOISE");
+        Assert.Equal(says is null ? [] : [(says, severity)], found.Select(f => (f.Sentence, (Severity?)f.Severity)));
+    }
+
+    [Fact]
+    public void The_worst_is_said_first()
+    {
+        var found = RailCheck.Of(Sheet(Full, Rail(1.9, 2.1, true), Lead(17.03, 17.03)));
+        Assert.Equal([Severity.Stop, Severity.Warn], found.Select(f => f.Severity));
+        found = RailCheck.Of(Sheet(Full, Rail(2.1, 2.3, true), Lead(5.1, 4.97)));
+        Assert.Equal([Severity.Stop, Severity.Warn], found.Select(f => f.Severity));
     }
 
     private static RailSheet Limited(PowerSide power, InLine inLine, double typical, double peak) =>

@@ -111,6 +111,23 @@ public class WireSeamTests
         Assert.Equal(says ? ["V", "G"] : [], said.Select(f => f.Subject.Id));
     }
 
+    // What comes in through one contact goes back through two: 1.5 A is too much for the first alone.
+    [Fact]
+    public void Grounds_of_one_plug_carry_the_current_back_together()
+    {
+        const string Family = "1.25 mm, 5 pins";
+        var board = Whole("F7", "U1").Powered().Socket("GPS", Family, "BAT", "GND", "U1.rx", "U1.tx", "GND");
+        var unit = Device("unit", Need.Osd, Mode("MSP", Out(), In()))
+            .Fed(7, 26, 1.5)
+            .Plugged(Family, "V", "G", "TX", "RX", "G2");
+        var fit = PlugBench.Fit4S(board, [unit], ["unit"]);
+        Assert.Equal("InPlace GPS5", fit.At("unit", "G2"));
+        var said = RailCheck
+            .Standing(fit.Wired, RailReader.Read(fit.Wired, Situation.All(fit.Wired)[0]))
+            .Where(f => f.Rule == "CONTACT-AMPS");
+        Assert.Equal(["V"], said.Select(f => f.Subject.Id));
+    }
+
     [Theory]
     [InlineData(0.4, 0.45, null)]
     [InlineData(0.4, 0.6, "draw 600 mA peak from USB; the port supplies 500 mA")]
