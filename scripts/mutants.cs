@@ -40,7 +40,7 @@ foreach (var type in core.MainModule.GetTypes())
     {
         if (line.Operand is MethodReference { Name: "IsActive" } && Number(line.Previous) is { } id)
         {
-            (built.TryGetValue(Plain(outer.FullName), out var ids) ? ids : built[Plain(outer.FullName)] = []).Add(id);
+            (built.TryGetValue(Plain(outer.FullName), out var held) ? held : built[Plain(outer.FullName)] = []).Add(id);
         }
     }
 }
