@@ -62,7 +62,8 @@ public class ReadVerdictTests
     {
         var read = Read("set a 1", Set("a", "1"), Set("port.U2", NeutralForm.Free));
         Assert.True(read.IsClean);
-        Assert.Equal(ReadVerdict.Same, read.Lines.Single(l => l.Key == "port.U2").Verdict);
+        var line = read.Lines.Single(l => l.Key == "port.U2");
+        Assert.Equal((ReadVerdict.Same, "port.U2 set to none."), (line.Verdict, line.Words));
         Assert.True(Read("set a 1\nport U2 none", Set("a", "1"), Set("port.U2", NeutralForm.Free)).IsClean);
     }
 
@@ -75,6 +76,17 @@ public class ReadVerdictTests
             $"UART2 still has a function ({Gnss}). Clear it: two ports with one function clear all port settings.",
             read.Lines[0].Words
         );
+    }
+
+    [Fact]
+    public void A_port_that_lost_its_function_says_what_it_should_be()
+    {
+        var read = Read(
+            "port U1 none\nport U2 job=receiverInput",
+            Set("port.U1", Gnss),
+            Set("port.U2", "job=receiverInput")
+        );
+        Assert.Equal($"UART1 has no function; should be: port.U1 set to {Gnss}.", read.Lines[0].Words);
     }
 
     [Fact]
