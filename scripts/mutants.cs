@@ -4,7 +4,7 @@
 #:property GenerateDocumentationFile=false
 #:property PublishAot=false
 // Asks the tests about each change that dotnet-stryker built into the core: one process a change, two beside each other. Called by ./mutate.
-// mutants.cs PROJECT LOG EVERY FILE CLASS,…: FILE as "Routing/Bay.cs"; each EVERYth change of it is asked.
+// mutants.cs PROJECT LOG EVERY FILE CLASS,…: FILE as "Plans/Routing/Bay.cs"; each EVERYth change of it is asked.
 using System.Collections.Concurrent;
 using System.Diagnostics;
 using System.Globalization;
@@ -27,7 +27,7 @@ var said = Regex
     );
 
 // Which are built in, by the type that holds them: what could not be compiled was taken out again.
-using var core = AssemblyDefinition.ReadAssembly(Path.Combine(tests, "Gorvix.Core.dll"));
+using var core = AssemblyDefinition.ReadAssembly(Path.Combine(tests, $"Gorvix.Core.{file.Split('/')[0]}.dll"));
 var built = new Dictionary<string, SortedSet<int>>();
 foreach (var type in core.MainModule.GetTypes())
 {

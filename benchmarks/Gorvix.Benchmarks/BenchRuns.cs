@@ -1,12 +1,12 @@
 using System.Diagnostics;
 using System.Globalization;
 using Gorvix.Browser.Tests;
-using Gorvix.Core.Bench;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Log;
-using Gorvix.Core.Loom;
-using Gorvix.Core.Settings;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.Log;
 using Gorvix.Storage;
 using Microsoft.EntityFrameworkCore;
 

@@ -1,10 +1,10 @@
 using System.Diagnostics;
 using System.Globalization;
-using Gorvix.Core.Bench;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Faults;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Loom;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Work.FaultModel;
+using Gorvix.Core.Work.Faults;
 
 namespace Gorvix.Benchmarks;
 

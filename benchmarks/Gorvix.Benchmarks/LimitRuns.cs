@@ -1,10 +1,10 @@
 using System.Diagnostics;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Routing;
 using Gorvix.Core.Tests.Planning;
+using Gorvix.Core.Wired.Fit;
 
 namespace Gorvix.Benchmarks;
 

@@ -1,9 +1,9 @@
 using System.Diagnostics;
 using System.Globalization;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Loom;
-using Gorvix.Core.Rails;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Rails;
 
 namespace Gorvix.Benchmarks;
 

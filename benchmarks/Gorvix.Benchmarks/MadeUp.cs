@@ -1,6 +1,6 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Protocols;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Protocols;
+using Gorvix.Core.Plans.Builds;
 using static Gorvix.Core.Tests.Planning.MadeParts;
 
 namespace Gorvix.Benchmarks;

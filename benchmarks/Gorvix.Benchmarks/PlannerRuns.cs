@@ -1,8 +1,8 @@
 using System.Diagnostics;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Routing;
 using Gorvix.Core.Tests.Planning;
 
 namespace Gorvix.Benchmarks;
@@ -103,7 +103,7 @@ internal static class PlannerRuns
         {
             var full = library with { Boards = [.. library.Boards, .. boards] };
             return Core
-                .Planning.Sweep.OverBoards(build, full)
+                .Plans.Planning.Sweep.OverBoards(build, full)
                 .ToBlockingEnumerable()
                 .Count(r => r.Plan!.Placements.All(p => p.Route is not null));
         }

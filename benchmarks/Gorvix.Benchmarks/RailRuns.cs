@@ -1,11 +1,11 @@
 using System.Diagnostics;
 using System.Globalization;
 using CsCheck;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Rails;
-using Gorvix.Core.Supply;
+using Gorvix.Core.Hardware.Supply;
+using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Tests.Supply;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Rails;
 
 namespace Gorvix.Benchmarks;
 

@@ -1,11 +1,11 @@
 using System.Diagnostics;
 using System.Globalization;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Loom;
-using Gorvix.Core.Navigation;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Settings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Gnss;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Settings;
 
 namespace Gorvix.Benchmarks;
 

@@ -1,7 +1,7 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Describing;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Formats;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Plans.Builds;
 using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Storage;

@@ -1,8 +1,8 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
 
 namespace Gorvix.Storage;
 

@@ -1,4 +1,4 @@
-using Gorvix.Core.Builds;
+using Gorvix.Core.Files.Formats;
 
 namespace Gorvix.Storage;
 

@@ -1,10 +1,9 @@
 using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Drills;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Work.Drills;
 using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Storage;

@@ -1,5 +1,5 @@
 using System.Text.Json;
-using Gorvix.Core.Builds;
+using Gorvix.Core.Files.Formats;
 using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Storage;

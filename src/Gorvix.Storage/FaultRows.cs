@@ -1,4 +1,4 @@
-using Gorvix.Core.Bench;
+using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Storage;
 

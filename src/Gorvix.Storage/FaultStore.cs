@@ -1,7 +1,7 @@
 using System.Text.Json;
-using Gorvix.Core.Bench;
-using Gorvix.Core.Faults;
-using Gorvix.Core.Log;
+using Gorvix.Core.Work.FaultModel;
+using Gorvix.Core.Work.Faults;
+using Gorvix.Core.Work.Log;
 using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Storage;

@@ -1,5 +1,6 @@
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
 
 namespace Gorvix.Storage;
 
@@ -17,19 +18,19 @@ public sealed class IntakeStore(GorvixDb db, PartStore parts, PartKeeper keeper,
         var library = await parts.Everything();
         foreach (var board in file.Boards.Where(b => library.Board(b.Id) is not null))
         {
-            Func<Core.Builds.Build, bool> uses = b => b.Board == board.Id;
+            Func<Build, bool> uses = b => b.Board == board.Id;
             var version = (await keeper.Get<Board>(PartKind.Board, board.Id)).Version;
             await keeper.Replace(PartKind.Board, board.Id, version, board, "Imported from file", uses);
         }
         foreach (var device in file.Devices.Where(d => library.Device(d.Id) is not null))
         {
-            Func<Core.Builds.Build, bool> uses = b => b.Devices.Any(d => d.Part == device.Id);
+            Func<Build, bool> uses = b => b.Devices.Any(d => d.Part == device.Id);
             var version = (await keeper.Get<Device>(PartKind.Device, device.Id)).Version;
             await keeper.Replace(PartKind.Device, device.Id, version, device, "Imported from file", uses);
         }
         foreach (var profile in file.Profiles.Where(p => library.Profile(p.Id) is not null))
         {
-            Func<Core.Builds.Build, bool> uses = b => b.Firmware == profile.Id;
+            Func<Build, bool> uses = b => b.Firmware == profile.Id;
             var version = (await keeper.Get<FirmwareProfile>(PartKind.Profile, profile.Id)).Version;
             await keeper.Replace(PartKind.Profile, profile.Id, version, profile, "Imported from file", uses);
         }

@@ -1,6 +1,6 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Log;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.Log;
 using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Storage;

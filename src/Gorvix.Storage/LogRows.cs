@@ -1,6 +1,6 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Log;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.Log;
 
 namespace Gorvix.Storage;
 

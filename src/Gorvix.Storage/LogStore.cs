@@ -1,6 +1,6 @@
 using System.Text.Json;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Log;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Work.Log;
 using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Storage;

@@ -1,5 +1,6 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
 using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Storage;
@@ -108,7 +109,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
             db.PartSteps.Add(Step(row, "Original", at: null));
         }
         row.Document = Documents.Write(part);
-        row.Format = Core.Formats.Upcasters.Newest;
+        row.Format = Upcasters.Newest;
         row.Version++;
         db.PartSteps.Add(Step(row, words));
         var builds = (await Uses(uses)).Select(u => u.Id).ToList();
@@ -226,7 +227,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
             .ToListAsync();
         return
         [
-            .. rows.Where(r => r.Step.Format is >= 1 and <= Core.Formats.Upcasters.Newest)
+            .. rows.Where(r => r.Step.Format is >= 1 and <= Upcasters.Newest)
                 .Select(r =>
                     (
                         r.Step.BuildId,

@@ -1,7 +1,7 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
 using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Storage;

@@ -1,10 +1,10 @@
 using System.IO.Compression;
 using System.Text;
 using System.Text.Json;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Log;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Work.Log;
 using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Storage;

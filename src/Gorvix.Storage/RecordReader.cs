@@ -4,10 +4,10 @@ using System.IO.Hashing;
 using System.Text;
 using System.Text.Json;
 using System.Text.RegularExpressions;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Log;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Work.Log;
 
 namespace Gorvix.Storage;
 

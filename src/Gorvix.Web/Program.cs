@@ -1,5 +1,5 @@
 using System.Reflection;
-using Gorvix.Core.Formats;
+using Gorvix.Core.Files.Formats;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 using Microsoft.AspNetCore.Connections;
@@ -19,12 +19,12 @@ if (args is ["rules"])
 }
 if (args is ["schema"])
 {
-    Console.Write(FileSchema.Text());
+    Console.Write(FileSchema.Text(CoreDocs.Beside()));
     return 0;
 }
 if (args is ["format", var formatPage])
 {
-    Console.Write(FormatPage.Renew(File.ReadAllText(formatPage)));
+    Console.Write(FormatPage.Renew(File.ReadAllText(formatPage), CoreDocs.Beside()));
     return 0;
 }
 var port = StartOptions.UsualPort;

@@ -1,7 +1,7 @@
 using System.Text;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
 using Gorvix.Web.Hosting;
 using Gorvix.Web.Tests;
 using Microsoft.AspNetCore.Builder;

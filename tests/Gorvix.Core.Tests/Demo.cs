@@ -1,8 +1,8 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Wired.Fit;
 
 namespace Gorvix.Core.Tests;
 

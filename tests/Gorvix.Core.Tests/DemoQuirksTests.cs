@@ -1,4 +1,4 @@
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Parts;
 
 namespace Gorvix.Core.Tests;
 

@@ -1,4 +1,4 @@
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Parts;
 using Mono.Cecil;
 using Mono.Cecil.Cil;
 
@@ -12,11 +12,11 @@ public class OneCircuitTests
 {
     private static readonly string[] MayRead =
     [
-        "Gorvix.Core.Parts",
-        "Gorvix.Core.Circuits",
-        "Gorvix.Core.Formats",
-        "Gorvix.Core.Describing",
-        "Gorvix.Core.Tables",
+        "Gorvix.Core.Hardware.Parts",
+        "Gorvix.Core.Hardware.Circuits",
+        "Gorvix.Core.Files.Formats",
+        "Gorvix.Core.Files.Describing",
+        "Gorvix.Core.Work.Tables",
     ];
 
     private static readonly HashSet<string> Elements =
@@ -40,13 +40,17 @@ public class OneCircuitTests
     [Fact]
     public void Only_the_circuit_reads_what_lies_behind_a_pad_and_in_a_plug()
     {
-        var module = ModuleDefinition.ReadModule(typeof(Pad).Assembly.Location);
-        var readers = Readers(module).ToList();
+        var readers = Storeys.All.SelectMany(s => Readers(ModuleDefinition.ReadModule(s.Storey.Location))).ToList();
         Assert.Empty(readers.Where(r => !MayRead.Contains(r.Namespace)).Select(r => r.Words));
 
         // The look does see something: the circuit and the part checks.
         Assert.Equal(
-            ["Gorvix.Core.Circuits", "Gorvix.Core.Describing", "Gorvix.Core.Parts", "Gorvix.Core.Tables"],
+            [
+                "Gorvix.Core.Files.Describing",
+                "Gorvix.Core.Hardware.Circuits",
+                "Gorvix.Core.Hardware.Parts",
+                "Gorvix.Core.Work.Tables",
+            ],
             readers.Select(r => r.Namespace).Distinct().Order(StringComparer.Ordinal)
         );
     }

@@ -1,7 +1,7 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Tests.Wiring;
+using Gorvix.Core.Wired.Fit;
 
 namespace Gorvix.Core.Tests;
 

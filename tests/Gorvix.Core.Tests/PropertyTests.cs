@@ -1,8 +1,8 @@
 using System.Collections.Concurrent;
 using System.Text.RegularExpressions;
 using CsCheck;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Plans.Routing;
 using Gorvix.Core.Tests.Planning;
 
 namespace Gorvix.Core.Tests;

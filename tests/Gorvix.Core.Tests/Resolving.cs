@@ -1,5 +1,5 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
 
 namespace Gorvix.Core.Tests;
 

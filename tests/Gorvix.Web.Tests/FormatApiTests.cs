@@ -1,4 +1,6 @@
 using System.Text.Json.Nodes;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Tests;
 
@@ -144,7 +146,7 @@ public class FormatApiTests
         await using var server = await LiveServer.Start();
         using var answer = await server.Client.GetAsync("/api/format/schema");
         Assert.Equal("application/schema+json", answer.Content.Headers.ContentType!.MediaType);
-        Assert.Equal(Gorvix.Core.Formats.FileSchema.Text(), await answer.Content.ReadAsStringAsync());
+        Assert.Equal(FileSchema.Text(CoreDocs.Beside()), await answer.Content.ReadAsStringAsync());
     }
 
     private const string Pin =

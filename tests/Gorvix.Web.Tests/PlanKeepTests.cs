@@ -1,5 +1,5 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Findings;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Plans.Builds;
 using Gorvix.Storage;
 using Gorvix.Web.Features;
 

@@ -1,6 +1,10 @@
 using System.Reflection;
 using System.Text.RegularExpressions;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.Bench;
 using Gorvix.Shared;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
@@ -30,6 +34,10 @@ public partial class SentencesTests
     private static readonly Assembly[] Ours =
     [
         typeof(Pad).Assembly,
+        typeof(Build).Assembly,
+        typeof(WiredBuild).Assembly,
+        typeof(GorvixFile).Assembly,
+        typeof(BenchSheet).Assembly,
         typeof(BuildStore).Assembly,
         typeof(StartOptions).Assembly,
     ];
@@ -66,31 +74,31 @@ public partial class SentencesTests
     // Values of files, of board text and of the board's dump; ids, keys and names of holds and steps; what a debugger shows.
     private static readonly string[] Ids =
     [
-        "Gorvix.Core.Bench.Scope",
-        "Gorvix.Core.Builds.BuildEdits.WithDevice",
-        "Gorvix.Core.Builds.DeedFact.get_InIds",
-        "Gorvix.Core.Describing.LeafletWriter",
-        "Gorvix.Core.Describing.PatternMaker.Gives",
-        "Gorvix.Core.Drills.DrillGround",
-        "Gorvix.Core.Drills.FaultDrill.",
-        "Gorvix.Core.Faults.CheckTests.IdOf",
-        "Gorvix.Core.Faults.CheckTests.<Print>b",
-        "Gorvix.Core.Faults.LookTests",
-        "Gorvix.Core.Fit.UnlockReader/<>c.<WordsOf>b",
-        "Gorvix.Core.Formats.RuleBook.Page",
-        "Gorvix.Core.Loom.OtherWayReader",
-        "Gorvix.Core.Loom.StepReader.<AtDevices>b",
-        "Gorvix.Core.Parts.DeviceCheck/<>c.<Of>b",
-        "Gorvix.Core.Parts.PartCheck",
-        "Gorvix.Core.Planning.PlanCost",
-        "Gorvix.Core.Planning.RoomLeft",
-        "Gorvix.Core.Protocols.Framing.ToString",
-        "Gorvix.Core.Routing.JobHold",
-        "Gorvix.Core.Routing.RouteMaker.ClaimsOf",
-        "Gorvix.Core.Routing.RouterFacts.TurnsOf",
-        "Gorvix.Core.Settings.BoardSettingsReader",
-        "Gorvix.Core.Settings.PortSettingsReader.ValueOf",
-        "Gorvix.Core.Settings.SheetForm.Row",
+        "Gorvix.Core.Work.Bench.Scope",
+        "Gorvix.Core.Plans.Builds.BuildEdits.WithDevice",
+        "Gorvix.Core.Plans.Builds.DeedFact.get_InIds",
+        "Gorvix.Core.Files.Describing.LeafletWriter",
+        "Gorvix.Core.Files.Describing.PatternMaker.Gives",
+        "Gorvix.Core.Work.Drills.DrillGround",
+        "Gorvix.Core.Work.Drills.FaultDrill.",
+        "Gorvix.Core.Work.Faults.CheckTests.IdOf",
+        "Gorvix.Core.Work.Faults.CheckTests.<Print>b",
+        "Gorvix.Core.Work.Faults.LookTests",
+        "Gorvix.Core.Wired.Fit.UnlockReader/<>c.<WordsOf>b",
+        "Gorvix.Core.Files.Formats.RuleBook.Page",
+        "Gorvix.Core.Wired.Loom.OtherWayReader",
+        "Gorvix.Core.Wired.Loom.StepReader.<AtDevices>b",
+        "Gorvix.Core.Hardware.Parts.DeviceCheck/<>c.<Of>b",
+        "Gorvix.Core.Hardware.Parts.PartCheck",
+        "Gorvix.Core.Plans.Planning.PlanCost",
+        "Gorvix.Core.Plans.Planning.RoomLeft",
+        "Gorvix.Core.Hardware.Protocols.Framing.ToString",
+        "Gorvix.Core.Plans.Routing.JobHold",
+        "Gorvix.Core.Plans.Routing.RouteMaker.ClaimsOf",
+        "Gorvix.Core.Plans.Routing.RouterFacts.TurnsOf",
+        "Gorvix.Core.Wired.Settings.BoardSettingsReader",
+        "Gorvix.Core.Wired.Settings.PortSettingsReader.ValueOf",
+        "Gorvix.Core.Wired.Settings.SheetForm.Row",
         "Gorvix.Storage.RecordArchive",
         "Gorvix.Web.Features.DrillEndpoints/<File>d",
         "Gorvix.Web.Features.ModuleEndpoints",

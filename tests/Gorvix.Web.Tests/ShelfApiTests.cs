@@ -1,5 +1,5 @@
 using System.Text.Json;
-using Gorvix.Core.Formats;
+using Gorvix.Core.Files.Formats;
 using Gorvix.Storage;
 using Microsoft.Data.Sqlite;
 

@@ -1,7 +1,7 @@
 using System.Text;
 using System.Text.Json;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Plans.Scheduling;
 using Gorvix.Core.Tests.Planning;
 
 namespace Gorvix.Web.Tests;

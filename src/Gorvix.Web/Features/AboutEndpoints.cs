@@ -1,4 +1,4 @@
-using Gorvix.Core.Formats;
+using Gorvix.Core.Files.Formats;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 

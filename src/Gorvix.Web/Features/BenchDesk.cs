@@ -1,5 +1,6 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Web.Features;
 

@@ -1,7 +1,8 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Log;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Settings;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.FaultModel;
+using Gorvix.Core.Work.Log;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 

@@ -1,3 +1,4 @@
+using Gorvix.Core.Wired.Words;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 
@@ -116,7 +117,7 @@ internal static class ClubEndpoints
             {
                 Add("part", $"{part.Kind} {part.Name}{(part.Batch is { } batch ? $", batch {batch}" : "")}");
             }
-            var named = new Core.Words.ChangeWords(stored.Build, library);
+            var named = new ChangeWords(stored.Build, library);
             foreach (var want in stored.Build.Wants)
             {
                 Add("link", $"{named.Link(want.Link)} of {named.Device(want.Device)}");

@@ -1,11 +1,11 @@
 using System.Text.Json;
-using Gorvix.Core.Describing;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Protocols;
-using Gorvix.Core.Tables;
-using Gorvix.Core.Words;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Protocols;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Wired.Words;
+using Gorvix.Core.Work.Tables;
 using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;

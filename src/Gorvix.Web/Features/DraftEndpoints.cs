@@ -1,6 +1,6 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Wired.Fit;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 

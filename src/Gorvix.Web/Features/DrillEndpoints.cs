@@ -1,9 +1,8 @@
 using System.Text;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Drills;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Leaflets;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Wired.Leaflets;
+using Gorvix.Core.Work.Drills;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 

@@ -1,9 +1,9 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Drills;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Routing;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Work.Drills;
 using Gorvix.Storage;
 
 namespace Gorvix.Web.Features;

@@ -1,5 +1,4 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Formats;
+using Gorvix.Core.Files.Formats;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 

@@ -1,7 +1,7 @@
 using System.Text;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Tables;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Work.Tables;
 using Gorvix.Storage;
 
 namespace Gorvix.Web.Features;

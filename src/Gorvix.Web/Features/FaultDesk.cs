@@ -1,6 +1,7 @@
-using Gorvix.Core.Faults;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Settings;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Work.Faults;
 
 namespace Gorvix.Web.Features;
 

@@ -1,7 +1,7 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Faults;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Work.FaultModel;
+using Gorvix.Core.Work.Faults;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 

@@ -1,6 +1,6 @@
-using Gorvix.Core.Faults;
-using Gorvix.Core.Log;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Work.Faults;
+using Gorvix.Core.Work.Log;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 

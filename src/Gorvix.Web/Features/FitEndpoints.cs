@@ -1,7 +1,7 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Words;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Words;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 

@@ -1,5 +1,5 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Fit;
 using Gorvix.Storage;
 
 namespace Gorvix.Web.Features;

@@ -1,9 +1,10 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Log;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Routing;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Wired.Words;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.Log;
 using Gorvix.Storage;
 
 namespace Gorvix.Web.Features;
@@ -91,7 +92,7 @@ internal sealed class Fleet(PartStore parts, BuildPlans plans, LogStore log, Fau
                 list.Add(
                     new ClubPart(
                         device.Id,
-                        Core.Words.PlainWords.Of(part.Kind),
+                        PlainWords.Of(part.Kind),
                         part.Id,
                         device.Name is { } called ? $"{part.Name} \"{called}\"" : part.Name,
                         device.Batch

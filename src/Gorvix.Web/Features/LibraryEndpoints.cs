@@ -1,5 +1,6 @@
-using Gorvix.Core.Leaflets;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Leaflets;
 using Gorvix.Storage;
 
 namespace Gorvix.Web.Features;
@@ -79,7 +80,7 @@ internal static class LibraryEndpoints
         );
     }
 
-    private static async Task<IReadOnlyList<PartUse>> Uses(ShelfStore shelf, Func<Core.Builds.Build, bool> uses) =>
+    private static async Task<IReadOnlyList<PartUse>> Uses(ShelfStore shelf, Func<Build, bool> uses) =>
         [
             .. (await shelf.All())
                 .Where(s => s.Build is { } stored && uses(stored.Build))

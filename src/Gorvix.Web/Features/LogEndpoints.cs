@@ -1,6 +1,6 @@
 using System.Globalization;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Log;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Work.Log;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 using Microsoft.AspNetCore.Http.Features;

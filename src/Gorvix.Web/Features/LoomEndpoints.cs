@@ -1,10 +1,10 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Loom;
-using Gorvix.Core.Papers;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Tables;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.Papers;
+using Gorvix.Core.Work.Tables;
 using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;

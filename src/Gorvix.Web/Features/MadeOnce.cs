@@ -1,4 +1,4 @@
-using Gorvix.Core.Planning;
+using Gorvix.Core.Plans.Scheduling;
 
 namespace Gorvix.Web.Features;
 

@@ -1,6 +1,6 @@
 using System.IO.Ports;
-using Gorvix.Core.Navigation;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Wired.Gnss;
 using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;

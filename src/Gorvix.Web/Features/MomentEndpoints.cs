@@ -1,8 +1,9 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Log;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Work.Log;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 

@@ -1,11 +1,11 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Rails;
-using Gorvix.Core.Supply;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Supply;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Rails;
+using Gorvix.Core.Wired.Wiring;
 using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;

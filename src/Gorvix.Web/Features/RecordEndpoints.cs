@@ -1,9 +1,9 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Log;
-using Gorvix.Core.Papers;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Settings;
-using Gorvix.Core.Tables;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.Log;
+using Gorvix.Core.Work.Papers;
+using Gorvix.Core.Work.Tables;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 

@@ -1,4 +1,5 @@
-using Gorvix.Core.Formats;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;
 
@@ -38,7 +39,7 @@ internal static class RuleEndpoints
         ),
     ];
 
-    private static readonly Lazy<string> Schema = new(FileSchema.Text);
+    private static readonly Lazy<string> Schema = new(() => FileSchema.Text(CoreDocs.Beside()));
 
     public static void MapRules(this IEndpointRouteBuilder app)
     {

@@ -1,8 +1,8 @@
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Settings;
-using Gorvix.Core.Tables;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.Tables;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 

@@ -1,9 +1,9 @@
 using System.Globalization;
 using System.Text.Json;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Words;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Words;
 using Gorvix.Storage;
 
 namespace Gorvix.Web.Features;

@@ -1,8 +1,8 @@
 using System.Text.Json;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Routing;
+using Gorvix.Core.Wired.Fit;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 using Microsoft.AspNetCore.Http.Json;

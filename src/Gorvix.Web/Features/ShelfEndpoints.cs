@@ -1,7 +1,7 @@
 using System.Text;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Formats;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Fit;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 using Microsoft.AspNetCore.Mvc;

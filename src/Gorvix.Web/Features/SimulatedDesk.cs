@@ -1,5 +1,5 @@
-using Gorvix.Core.Parts;
-using Gorvix.Core.Settings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Wired.Settings;
 
 namespace Gorvix.Web.Features;
 

@@ -1,7 +1,7 @@
 using System.Net.ServerSentEvents;
 using System.Runtime.CompilerServices;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Wired.Fit;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 

@@ -1,6 +1,7 @@
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Wired.Fit;
 
 namespace Gorvix.Web.Features;
 

@@ -1,5 +1,5 @@
-using Gorvix.Core.Fit;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Wired.Fit;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 

@@ -1,8 +1,9 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Scheduling;
+using Gorvix.Core.Wired.Fit;
 using Gorvix.Storage;
 using Gorvix.Web.Hosting;
 

@@ -1,6 +1,6 @@
 using System.Net;
 using System.Security.Cryptography;
-using Gorvix.Core.Findings;
+using Gorvix.Core.Hardware.Findings;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Gorvix.Web.Hosting;

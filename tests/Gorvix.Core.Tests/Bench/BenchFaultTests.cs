@@ -1,9 +1,10 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Settings;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Core.Tests.Bench;
 

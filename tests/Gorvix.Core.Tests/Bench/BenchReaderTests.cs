@@ -1,12 +1,14 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Circuits;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Rails;
-using Gorvix.Core.Settings;
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Supply;
+using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Tests.Supply;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Rails;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Core.Tests.Bench;
 
@@ -76,7 +78,7 @@ public class BenchReaderTests
         )
         {
             var net = RailNet.Of(group.Key.Of(wired), group.Key);
-            var near = Gorvix.Core.Supply.SupplySolver.Solve(net.Net).State!.Volts;
+            var near = SupplySolver.Solve(net.Net).State!.Volts;
             if (Spice.Solve(net.Net, near) is not { } volts)
             {
                 continue;

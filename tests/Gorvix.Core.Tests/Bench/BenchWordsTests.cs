@@ -1,7 +1,7 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Log;
-using Gorvix.Core.Settings;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.Log;
 
 namespace Gorvix.Core.Tests.Bench;
 

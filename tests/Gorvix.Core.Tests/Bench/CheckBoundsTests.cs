@@ -1,8 +1,8 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Describing;
-using Gorvix.Core.Settings;
+using Gorvix.Core.Files.Describing;
 using Gorvix.Core.Tests.Rails;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.Bench;
 
 namespace Gorvix.Core.Tests.Bench;
 

@@ -1,9 +1,9 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Describing;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Rails;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Tests.Rails;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Wired.Rails;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Core.Tests.Bench;
 

@@ -1,6 +1,6 @@
 using System.Text;
-using Gorvix.Core.Bench;
-using Gorvix.Core.Navigation;
+using Gorvix.Core.Wired.Gnss;
+using Gorvix.Core.Work.Bench;
 
 namespace Gorvix.Core.Tests.Bench;
 

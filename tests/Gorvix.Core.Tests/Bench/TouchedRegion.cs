@@ -1,7 +1,7 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Circuits;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.Bench;
 
 namespace Gorvix.Core.Tests.Bench;
 

@@ -1,10 +1,10 @@
 using System.Globalization;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Describing;
-using Gorvix.Core.Rails;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Routing;
 using Gorvix.Core.Tests.Rails;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Wired.Rails;
+using Gorvix.Core.Wired.Wiring;
 
 namespace Gorvix.Core.Tests.Builds;
 

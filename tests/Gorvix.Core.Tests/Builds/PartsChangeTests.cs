@@ -1,4 +1,4 @@
-using Gorvix.Core.Builds;
+using Gorvix.Core.Plans.Builds;
 
 namespace Gorvix.Core.Tests.Builds;
 

@@ -1,5 +1,5 @@
-using Gorvix.Core.Describing;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Hardware.Parts;
 
 namespace Gorvix.Core.Tests.Describing;
 

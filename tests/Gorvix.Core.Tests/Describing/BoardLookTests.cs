@@ -1,8 +1,10 @@
 using System.Text.Json;
-using Gorvix.Core.Describing;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Leaflets;
 
 namespace Gorvix.Core.Tests.Describing;
 
@@ -27,7 +29,7 @@ public class BoardLookTests
         var board = Demo.Library.Board(id)!;
         var look = BoardLook.Of(board);
         Assert.True(look.Usable);
-        var face = Gorvix.Core.Leaflets.FaceReader.Of(board);
+        var face = FaceReader.Of(board);
         Assert.Equal(JsonSerializer.Serialize(face.Pads), JsonSerializer.Serialize(look.Face.Pads));
         // A board of unknown size is drawn on the size on which its rows are laid.
         Assert.True(board.Outline is null ? look.Face.Width >= 36 : look.Face.Width == board.Outline.Width);
@@ -102,7 +104,7 @@ public class BoardLookTests
         var board = LeafletTextTests.Read([.. Named, "top left: R1?=U1.RX T1 5V G SBUS"]);
         var library = Demo.Library.With(new PartsLibrary([board], []));
         var build = Demo.On(board.Id, "dunmerrow-reed-10/control");
-        var (resolved, findings) = Gorvix.Core.Builds.ResolvedBuild.Of(build, library);
+        var (resolved, findings) = ResolvedBuild.Of(build, library);
         Assert.Empty(findings);
         var sheet = new FitReader(resolved!, TestContext.Current.CancellationToken).Sheet();
         Assert.Contains(sheet.Findings, f => f.Sentence.Contains("R1") && f.Sentence.Contains("easure"));

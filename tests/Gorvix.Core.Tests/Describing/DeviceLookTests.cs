@@ -1,7 +1,7 @@
-using Gorvix.Core.Describing;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Protocols;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Protocols;
 
 namespace Gorvix.Core.Tests.Describing;
 

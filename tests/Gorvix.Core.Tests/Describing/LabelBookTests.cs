@@ -1,4 +1,4 @@
-using Gorvix.Core.Describing;
+using Gorvix.Core.Files.Describing;
 
 namespace Gorvix.Core.Tests.Describing;
 

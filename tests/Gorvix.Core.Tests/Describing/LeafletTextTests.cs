@@ -1,8 +1,8 @@
 using System.Text.Json;
-using Gorvix.Core.Describing;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Hardware.Parts;
 
 namespace Gorvix.Core.Tests.Describing;
 

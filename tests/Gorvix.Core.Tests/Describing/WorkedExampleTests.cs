@@ -1,6 +1,6 @@
-using Gorvix.Core.Describing;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
 
 namespace Gorvix.Core.Tests.Describing;
 

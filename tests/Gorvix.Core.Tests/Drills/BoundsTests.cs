@@ -1,8 +1,8 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Describing;
-using Gorvix.Core.Drills;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Tests.Rails;
+using Gorvix.Core.Work.Drills;
 
 namespace Gorvix.Core.Tests.Drills;
 

@@ -1,6 +1,7 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Drills;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Work.Drills;
 
 namespace Gorvix.Core.Tests.Drills;
 

@@ -1,6 +1,6 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Drills;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Work.Drills;
+using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Core.Tests.Drills;
 

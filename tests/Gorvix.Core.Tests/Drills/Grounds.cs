@@ -1,5 +1,6 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Drills;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Work.Drills;
 
 namespace Gorvix.Core.Tests.Drills;
 

@@ -1,7 +1,8 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Drills;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Work.Drills;
 
 namespace Gorvix.Core.Tests.Drills;
 

@@ -1,4 +1,4 @@
-using Gorvix.Core.Drills;
+using Gorvix.Core.Work.Drills;
 
 namespace Gorvix.Core.Tests.Drills;
 

@@ -1,9 +1,12 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Faults;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Log;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.FaultModel;
+using Gorvix.Core.Work.Faults;
+using Gorvix.Core.Work.Log;
 
 namespace Gorvix.Core.Tests.Faults;
 
@@ -40,7 +43,7 @@ public class FromBenchTests
         {
             var wired = new FitReader(Resolved(build, Demo.Library)).Wired;
             var known = table.Tests.Select(t => t.Check).OfType<string>().ToHashSet();
-            var sheet = BenchReader.Of(wired, Core.Settings.SettingsReader.Of(wired, new DateOnly(2026, 11, 30)), null);
+            var sheet = BenchReader.Of(wired, SettingsReader.Of(wired, new DateOnly(2026, 11, 30)), null);
             Assert.All(
                 sheet.Checks.Where(c => c.Phase == BenchPhase.Links && c.Probing is LinkProbing or LifeProbing),
                 c => Assert.Contains(c.Id, known)
@@ -138,7 +141,7 @@ public class FromBenchTests
     }
 
     // The rails under the supply pads of a device, told from the pads alone.
-    private static IEnumerable<string> Rails(Core.Wiring.WiredBuild wired, string device) =>
+    private static IEnumerable<string> Rails(WiredBuild wired, string device) =>
         wired
             .Leads.Where(l => l.Device == device && l is { Lead.Role: LeadRole.Supply, Pad: not null })
             .SelectMany(l => l.Pad!.Paths)

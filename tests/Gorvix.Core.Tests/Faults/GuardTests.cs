@@ -1,5 +1,5 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Faults;
+using Gorvix.Core.Work.FaultModel;
+using Gorvix.Core.Work.Faults;
 
 namespace Gorvix.Core.Tests.Faults;
 

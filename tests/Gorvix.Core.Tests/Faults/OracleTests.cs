@@ -1,4 +1,4 @@
-using Gorvix.Core.Faults;
+using Gorvix.Core.Work.Faults;
 
 namespace Gorvix.Core.Tests.Faults;
 

@@ -1,7 +1,7 @@
 using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Wired.Wiring;
 
 namespace Gorvix.Core.Tests.Faults;
 

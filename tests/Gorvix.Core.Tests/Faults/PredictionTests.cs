@@ -1,10 +1,11 @@
 using CsCheck;
-using Gorvix.Core.Bench;
-using Gorvix.Core.Faults;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Rails;
-using Gorvix.Core.Settings;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Rails;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.FaultModel;
+using Gorvix.Core.Work.Faults;
 
 namespace Gorvix.Core.Tests.Faults;
 

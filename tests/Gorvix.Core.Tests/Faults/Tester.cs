@@ -1,7 +1,7 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Faults;
-using Gorvix.Core.Fit;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Work.FaultModel;
+using Gorvix.Core.Work.Faults;
 
 namespace Gorvix.Core.Tests.Faults;
 

@@ -1,4 +1,7 @@
-using Gorvix.Core.Faults;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.FaultModel;
+using Gorvix.Core.Work.Faults;
 
 namespace Gorvix.Core.Tests.Faults;
 
@@ -130,7 +133,7 @@ public class WorkedCaseTests
         {
             foreach (
                 var suspect in table.Singles.Where(s =>
-                    s.Faults is [{ Edit: Core.Wiring.WireOnPad { Device: "receiver" } on }]
+                    s.Faults is [{ Edit: WireOnPad { Device: "receiver" } on }]
                     && Turns(build.Name, on.Pad)
                     && Off(table, s, "link.control.sticks")
                 )
@@ -146,7 +149,7 @@ public class WorkedCaseTests
     private static bool Turns(string build, string pad)
     {
         var board = Demo.Library.Board(Demo.Builds.First(b => b.Name == build).Board)!;
-        return board.Pads.First(p => p.Id == pad).Paths.Any(p => p.Through.OfType<Core.Parts.Inverter>().Any());
+        return board.Pads.First(p => p.Id == pad).Paths.Any(p => p.Through.OfType<Inverter>().Any());
     }
 
     [Fact]
@@ -156,8 +159,7 @@ public class WorkedCaseTests
     [Fact]
     public void Battery_on_a_data_pin_gets_no_power_before_it_is_measured()
     {
-        static bool Burns(Suspect suspect) =>
-            suspect is { Harms: true, Faults: [{ Kind: Core.Bench.FaultKind.Exchanged }] };
+        static bool Burns(Suspect suspect) => suspect is { Harms: true, Faults: [{ Kind: FaultKind.Exchanged }] };
         var table = Tester.Demos.First(d => d.Table.Singles.Any(Burns)).Table;
         var suspect = table.Singles.First(Burns);
         var light = $"light.{suspect.Faults[0].Place.Device}";
@@ -208,8 +210,8 @@ public class WorkedCaseTests
                 : 0;
         const string Open = "open.receiver.tx";
         var found = new OwnExperience(
-            new Dictionary<Core.Bench.FaultKind, int> { [Core.Bench.FaultKind.Open] = 4 },
-            new Dictionary<Core.Bench.FaultKind, double>()
+            new Dictionary<FaultKind, int> { [FaultKind.Open] = 4 },
+            new Dictionary<FaultKind, double>()
         );
         var lately = LogHints.None with { SolderedLately = new HashSet<(string, string)> { ("receiver", "tx") } };
         var good = LogHints.None with { GoodBefore = [new("cold.receiver-tx.r1", "beeps")] };

@@ -1,7 +1,8 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Wired.Fit;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Fit;
@@ -129,7 +130,7 @@ public class BadInputTests
         var made = Build(board, devices);
         var split = made.Build with { House = new HouseRules { Sharing = PortSharing.SplitHalves } };
         var build = Resolved(split, new PartsLibrary([board], devices));
-        Assert.Equal(24, Gorvix.Core.Planning.Planner.Best(build).Placements.Count(p => p.Route is not null));
+        Assert.Equal(24, Planner.Best(build).Placements.Count(p => p.Route is not null));
     }
 
     [Fact]

@@ -1,6 +1,8 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Routing;
 using static Gorvix.Core.Tests.Handmade;
 using static Gorvix.Core.Tests.PlugBench;
 
@@ -349,7 +351,7 @@ public class CircuitTruthTests
         {
             Leads = [.. device.Leads.Select(l => l.Id == "RX" ? l with { HighFromVolts = 2.0 } : l)],
         };
-        var ways = Gorvix.Core.Routing.Router.WaysOf(Build(board, device)).Links[0];
+        var ways = Router.WaysOf(Build(board, device)).Links[0];
         Assert.Equal(code, ways.CodeAt("U1"));
     }
 
@@ -362,10 +364,7 @@ public class CircuitTruthTests
         };
         var fit = Fit4S(board, [Receiver], ["!receiver"]);
         Assert.Equal(
-            (
-                Gorvix.Core.Findings.Severity.Stop,
-                "Problem: Board needs 7.0–13.0 V but gets 16.8 V (full battery). 1 link connected."
-            ),
+            (Severity.Stop, "Problem: Board needs 7.0–13.0 V but gets 16.8 V (full battery). 1 link connected."),
             (fit.Verdict().Severity, fit.Verdict().Sentence)
         );
         Assert.Equal("INPUT", fit.Sheet().Findings[0].Rule);

@@ -1,6 +1,6 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Protocols;
+using Gorvix.Core.Hardware.Protocols;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Fit;
 
 namespace Gorvix.Core.Tests.Fit;
 

@@ -1,9 +1,9 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Protocols;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Protocols;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Wiring;
 using static Gorvix.Core.Tests.Handmade;
 using static Gorvix.Core.Tests.PlugBench;
 

@@ -1,13 +1,13 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Describing;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Routing;
-using Gorvix.Core.Settings;
-using Gorvix.Core.Tables;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Routing;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Work.Tables;
 using static Gorvix.Core.Tests.Handmade;
 using static Gorvix.Core.Tests.PlugBench;
 

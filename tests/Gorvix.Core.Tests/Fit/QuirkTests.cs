@@ -1,8 +1,9 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Circuits;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Routing;
+using Gorvix.Core.Wired.Fit;
 
 namespace Gorvix.Core.Tests.Fit;
 
@@ -219,7 +220,7 @@ public class QuirkTests
         };
         var build = Demo.On("bare", "brindlow-lantern-25/video-control") with { Pack = new Pack { Cells = 3 } };
         var resolved = Resolved(build, Demo.Library.With(new PartsLibrary([board], [])));
-        var fit = new Gorvix.Core.Fit.FitReader(resolved);
+        var fit = new FitReader(resolved);
         Assert.Equal("B+", fit.Plan.Feeds[0].Feed!.Pad!.Label);
         Assert.Contains(fit.Sheet().Findings, f => f.Rule == "MEASURE");
         Assert.DoesNotContain(

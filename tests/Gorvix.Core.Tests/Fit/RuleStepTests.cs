@@ -1,8 +1,8 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Circuits;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Routing;
+using Gorvix.Core.Wired.Fit;
 using static Gorvix.Core.Tests.Handmade;
 using static Gorvix.Core.Tests.PlugBench;
 

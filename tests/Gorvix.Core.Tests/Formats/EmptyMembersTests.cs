@@ -1,6 +1,6 @@
 using System.Text.Json;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Formats;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Plans.Builds;
 
 namespace Gorvix.Core.Tests.Formats;
 

@@ -1,9 +1,9 @@
 using System.Text;
 using System.Text.Json.Nodes;
 using CsCheck;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Tests.Planning;
 using NJsonSchema;
 
@@ -15,14 +15,20 @@ namespace Gorvix.Core.Tests.Formats;
 /// </summary>
 public class FileSchemaTests
 {
-    private static readonly Task<JsonSchema> Reader = JsonSchema.FromJsonAsync(FileSchema.Text());
+    private static readonly MemberDocs Docs = MemberDocs.Read(
+        Directory
+            .GetFiles(AppContext.BaseDirectory, "Gorvix.Core.*.xml")
+            .Select(f => new StringReader(File.ReadAllText(f)))
+    );
+
+    private static readonly Task<JsonSchema> Reader = JsonSchema.FromJsonAsync(FileSchema.Text(Docs));
 
     [Fact]
     public void Docs_schema_is_current()
     {
         var page = File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "docs", "gorvix.schema.json"));
         Assert.True(
-            page == FileSchema.Text(),
+            page == FileSchema.Text(Docs),
             "docs/gorvix.schema.json is not what the code says; ./test --write rewrites it."
         );
     }
@@ -32,7 +38,7 @@ public class FileSchemaTests
     {
         var page = File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "docs", "format.md"));
         Assert.True(
-            page == FormatPage.Renew(page),
+            page == FormatPage.Renew(page, Docs),
             "docs/format.md is not what the code says; ./test --write rewrites it."
         );
         Assert.Contains("| `maxVolts?` | number | Maximum voltage on the pin; 3.3 if not given. |", page);
@@ -136,9 +142,9 @@ public class FileSchemaTests
                 }
             }
         }
-        Look(FileSchema.Make(), "");
+        Look(FileSchema.Make(Docs), "");
         Assert.Empty(silent);
-        var pack = FileSchema.Make()["properties"]!["builds"]!["items"]!["properties"]!["pack"]!;
+        var pack = FileSchema.Make(Docs)["properties"]!["builds"]!["items"]!["properties"]!["pack"]!;
         Assert.Equal(Pack.MostCells, (double)pack["properties"]!["cells"]!["maximum"]!);
     }
 }

@@ -1,7 +1,7 @@
 using System.Text;
 using CsCheck;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
 
 namespace Gorvix.Core.Tests.Formats;
 

@@ -1,12 +1,12 @@
 using System.Text;
 using System.Text.Json.Nodes;
 using CsCheck;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Describing;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Tables;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Work.Tables;
 
 namespace Gorvix.Core.Tests.Formats;
 

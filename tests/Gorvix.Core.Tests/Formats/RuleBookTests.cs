@@ -1,5 +1,5 @@
-using Gorvix.Core.Findings;
-using Gorvix.Core.Formats;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Findings;
 
 namespace Gorvix.Core.Tests.Formats;
 
@@ -17,7 +17,7 @@ public class RuleBookTests
     public void Every_rule_in_the_code_is_in_the_book()
     {
         var inCode =
-            from type in typeof(Rule).Assembly.GetTypes()
+            from type in Storeys.Types
             from field in type.GetFields()
             where field.IsStatic && field.FieldType == typeof(Rule)
             select (Rule)field.GetValue(null)!;

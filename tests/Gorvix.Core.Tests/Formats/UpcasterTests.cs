@@ -1,8 +1,9 @@
 using System.Text;
 using System.Text.Json.Nodes;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
 
 namespace Gorvix.Core.Tests.Formats;
 
@@ -51,7 +52,7 @@ public class UpcasterTests
         var file = Read(Version1);
         var build = Resolved(file.Builds[0], file.Parts());
         Assert.Equal("VC-4800", build.Links.Single(l => l.Id == "video-control").Function.Modes[0].Protocol);
-        Assert.NotNull(Core.Planning.Planner.Best(build).RouteOf("video-control"));
+        Assert.NotNull(Planner.Best(build).RouteOf("video-control"));
         var written = Encoding.UTF8.GetString(GorvixReader.Write(file));
         Assert.Contains("\"version\": 4,", written);
         Assert.Contains("\"kind\": \"route\",", written);
@@ -190,7 +191,7 @@ public class UpcasterTests
         var file = Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "versions", "version-2.gorvix.json")));
         Assert.Equal((10, true), (file.Builds.Count, file.Boards.Count + file.Devices.Count > 40));
         var library = file.Parts();
-        Assert.All(file.Builds, b => Assert.NotEmpty(Core.Planning.Planner.Best(Resolved(b, library)).Placements));
+        Assert.All(file.Builds, b => Assert.NotEmpty(Planner.Best(Resolved(b, library)).Placements));
         var rook = file.Builds.Single(b => b.Name == "Rim Walk Rook");
         Assert.Equal((9, 24.0), (rook.Settings.StrengthChannel, rook.Power.LampVolts));
         var written = Encoding.UTF8.GetString(GorvixReader.Write(file));

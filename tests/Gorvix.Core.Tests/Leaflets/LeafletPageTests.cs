@@ -1,6 +1,6 @@
-using Gorvix.Core.Circuits;
-using Gorvix.Core.Leaflets;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Wired.Leaflets;
 
 namespace Gorvix.Core.Tests.Leaflets;
 

@@ -1,9 +1,9 @@
 using System.Diagnostics;
 using System.Globalization;
 using CsCheck;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Log;
-using Gorvix.Core.Settings;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Work.Log;
 
 namespace Gorvix.Core.Tests.Log;
 

@@ -1,13 +1,13 @@
 using CsCheck;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Circuits;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Leaflets;
-using Gorvix.Core.Loom;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
 using Gorvix.Core.Tests.Planning;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Leaflets;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Wiring;
 
 namespace Gorvix.Core.Tests.Loom;
 

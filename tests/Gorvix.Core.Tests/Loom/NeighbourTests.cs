@@ -1,7 +1,7 @@
-using Gorvix.Core.Circuits;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Loom;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Loom;
 
 namespace Gorvix.Core.Tests.Loom;
 

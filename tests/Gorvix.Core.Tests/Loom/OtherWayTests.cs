@@ -1,10 +1,10 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Circuits;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Loom;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Tests.Wiring;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Wiring;
 
 namespace Gorvix.Core.Tests.Loom;
 

@@ -1,7 +1,9 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Loom;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Settings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.Bench;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Loom;
@@ -21,10 +23,10 @@ public class OverEmptyPinTests
             board,
             [device],
             ["gnss"],
-            b => b with { Pins = [new Gorvix.Core.Builds.SeatMatch { Device = "gnss", Socket = "GPS" }] }
+            b => b with { Pins = [new SeatMatch { Device = "gnss", Socket = "GPS" }] }
         );
-        Assert.Equal(Gorvix.Core.Wiring.LeadState.InPlace, fit.Wired.Leads.Single(l => l.Lead.Id == "X").State);
-        Assert.Equal(Gorvix.Core.Wiring.LeadState.Lifted, fit.Wired.Leads.Single(l => l.Lead.Id == "PPS").State);
+        Assert.Equal(LeadState.InPlace, fit.Wired.Leads.Single(l => l.Lead.Id == "X").State);
+        Assert.Equal(LeadState.Lifted, fit.Wired.Leads.Single(l => l.Lead.Id == "PPS").State);
         var loom = LoomReader.Of(fit.Wired);
         var adapter = Assert.Single(loom.OtherWays, w => w.Kind == OtherWayKind.Adapter);
         Assert.DoesNotContain(adapter.Rows, r => r.Lead is "X" or "PPS");

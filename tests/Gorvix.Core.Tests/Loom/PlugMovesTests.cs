@@ -1,5 +1,5 @@
 using CsCheck;
-using Gorvix.Core.Loom;
+using Gorvix.Core.Wired.Loom;
 
 namespace Gorvix.Core.Tests.Loom;
 

@@ -1,6 +1,6 @@
-using Gorvix.Core.Fit;
-using Gorvix.Core.Loom;
-using Gorvix.Core.Tables;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Work.Tables;
 using Microsoft.VisualBasic.FileIO;
 
 namespace Gorvix.Core.Tests.Loom;

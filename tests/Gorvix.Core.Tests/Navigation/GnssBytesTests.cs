@@ -1,5 +1,5 @@
 using System.Text;
-using Gorvix.Core.Navigation;
+using Gorvix.Core.Wired.Gnss;
 
 namespace Gorvix.Core.Tests.Navigation;
 

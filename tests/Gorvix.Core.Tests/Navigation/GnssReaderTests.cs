@@ -3,8 +3,8 @@ using System.Globalization;
 using System.Text;
 using System.Text.Json;
 using CsCheck;
-using Gorvix.Core.Navigation;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Wired.Gnss;
 
 namespace Gorvix.Core.Tests.Navigation;
 

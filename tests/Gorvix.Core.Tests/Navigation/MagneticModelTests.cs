@@ -1,5 +1,5 @@
 using System.Globalization;
-using Gorvix.Core.Navigation;
+using Gorvix.Core.Wired.Navigation;
 
 namespace Gorvix.Core.Tests.Navigation;
 

@@ -1,5 +1,5 @@
-using Gorvix.Core.Navigation;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Wired.Gnss;
 
 namespace Gorvix.Core.Tests.Navigation;
 

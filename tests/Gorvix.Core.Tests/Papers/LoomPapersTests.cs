@@ -1,10 +1,10 @@
 using System.Globalization;
 using System.Text;
 using System.Xml.Linq;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Loom;
-using Gorvix.Core.Papers;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.Papers;
 using Markdig;
 using Markdig.Extensions.Tables;
 using Markdig.Extensions.TaskLists;

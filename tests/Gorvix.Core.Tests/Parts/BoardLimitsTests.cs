@@ -1,4 +1,4 @@
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Parts;
 using static Gorvix.Core.Tests.Handmade;
 using static Gorvix.Core.Tests.Parts.Limits;
 

@@ -1,5 +1,5 @@
-using Gorvix.Core.Parts;
-using Gorvix.Core.Protocols;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Protocols;
 using static Gorvix.Core.Tests.Handmade;
 using static Gorvix.Core.Tests.Parts.Limits;
 

@@ -1,4 +1,4 @@
-using Gorvix.Core.Findings;
+using Gorvix.Core.Hardware.Findings;
 
 namespace Gorvix.Core.Tests.Parts;
 

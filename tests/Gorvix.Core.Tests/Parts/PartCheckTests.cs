@@ -1,4 +1,4 @@
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Parts;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Parts;

@@ -1,6 +1,6 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Parts;

@@ -1,6 +1,6 @@
-using Gorvix.Core.Describing;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Hardware.Parts;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Parts;

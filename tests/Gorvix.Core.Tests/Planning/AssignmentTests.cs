@@ -1,5 +1,5 @@
 using CsCheck;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Plans.Planning;
 
 namespace Gorvix.Core.Tests.Planning;
 

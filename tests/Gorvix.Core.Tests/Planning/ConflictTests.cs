@@ -1,8 +1,9 @@
 using CsCheck;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Routing;
+using Gorvix.Core.Wired.Fit;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Planning;
@@ -104,7 +105,7 @@ public class ConflictTests
         Assert.Equal("gnss", Assert.Single(ConflictOf(build, "gnss").Supplies).Device.Id);
         Assert.Equal(
             "GPS and the gnss supply cannot both be provided. Drop one and the other fits.",
-            Assert.Single(new Gorvix.Core.Fit.FitReader(build).Sheet().Conflicts).Sentence
+            Assert.Single(new FitReader(build).Sheet().Conflicts).Sentence
         );
     }
 

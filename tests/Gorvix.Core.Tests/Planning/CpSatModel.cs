@@ -1,8 +1,8 @@
 using System.Diagnostics;
 using System.Globalization;
 using Google.OrTools.Sat;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Routing;
 
 namespace Gorvix.Core.Tests.Planning;
 

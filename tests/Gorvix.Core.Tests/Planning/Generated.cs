@@ -1,9 +1,9 @@
 using System.Runtime.CompilerServices;
 using CsCheck;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Protocols;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Protocols;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Routing;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Planning;

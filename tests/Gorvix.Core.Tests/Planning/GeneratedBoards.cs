@@ -1,5 +1,5 @@
 using CsCheck;
-using Gorvix.Core.Parts;
+using Gorvix.Core.Hardware.Parts;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Planning;

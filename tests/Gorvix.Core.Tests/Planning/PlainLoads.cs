@@ -1,5 +1,5 @@
-using Gorvix.Core.Planning;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Routing;
 
 namespace Gorvix.Core.Tests.Planning;
 

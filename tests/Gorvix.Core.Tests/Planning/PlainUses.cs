@@ -1,6 +1,6 @@
-using Gorvix.Core.Parts;
-using Gorvix.Core.Protocols;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Protocols;
+using Gorvix.Core.Plans.Routing;
 
 namespace Gorvix.Core.Tests.Planning;
 
@@ -99,11 +99,17 @@ internal sealed partial class PlainObjective
                 yield return ($"power {device}", "unfed");
                 foreach (var home in without.Claims.Holds.OfType<HomeHold>())
                 {
-                    yield return ($"home {device} {home.Lead}", home.Home == Core.Routing.Home.Kept ? "kept" : "left");
+                    yield return (
+                        $"home {device} {home.Lead}",
+                        home.Home == Core.Plans.Routing.Home.Kept ? "kept" : "left"
+                    );
                 }
                 break;
             case LeadStay stay:
-                yield return ($"home {device} {stay.Lead.Id}", stay.Home == Core.Routing.Home.Kept ? "kept" : "left");
+                yield return (
+                    $"home {device} {stay.Lead.Id}",
+                    stay.Home == Core.Plans.Routing.Home.Kept ? "kept" : "left"
+                );
                 foreach (var user in stay.Claims.Holds.OfType<UserHold>())
                 {
                     yield return ($"user {user.Net}", $"{device} {stay.Lead.Id}");
@@ -240,11 +246,13 @@ internal sealed partial class PlainObjective
     private bool HasPad(string? net) =>
         net is not null && _build.Board.Pads.Any(pad => pad.Paths.Any(path => path.Net == net));
 
-    private static IEnumerable<Circuits.BridgeAt> BridgesOf(Hookup way) =>
+    private static IEnumerable<Hardware.Circuits.BridgeAt> BridgesOf(Hookup way) =>
         way switch
         {
             Route r => r.Bridges,
             Feed { Feeds: true } f => f.Bridges,
-            _ => way.Claims.Holds.OfType<BridgeHold>().Select(h => new Circuits.BridgeAt(h.Bridge.Id, h.Position)),
+            _ => way
+                .Claims.Holds.OfType<BridgeHold>()
+                .Select(h => new Hardware.Circuits.BridgeAt(h.Bridge.Id, h.Position)),
         };
 }

@@ -1,11 +1,11 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Circuits;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Protocols;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Protocols;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Routing;
 using Gorvix.Core.Tests.Wiring;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Wired.Wiring;
 
 namespace Gorvix.Core.Tests.Planning;
 
@@ -282,9 +282,7 @@ internal sealed class PlainWays(ResolvedBuild build)
                 TalkHabit.Always => true,
                 TalkHabit.Asked => false,
                 _ => lines.Count == 0
-                    || lines.Exists(l =>
-                        l.Flow != Flow.In && Core.Protocols.ProtocolCatalogue.Find(l.Protocol)!.SendsUnasked
-                    ),
+                    || lines.Exists(l => l.Flow != Flow.In && ProtocolCatalogue.Find(l.Protocol)!.SendsUnasked),
             };
     }
 

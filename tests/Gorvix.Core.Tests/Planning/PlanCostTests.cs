@@ -1,7 +1,7 @@
 using CsCheck;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Routing;
 
 namespace Gorvix.Core.Tests.Planning;
 

@@ -1,10 +1,11 @@
 using CsCheck;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Rails;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Rails;
+using Gorvix.Core.Wired.Wiring;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Planning;
@@ -163,7 +164,7 @@ public class RailLimitTests
                     var reader = new FitReader(build);
                     Assert.DoesNotContain(
                         RailAnswer.Of(reader.Wired),
-                        f => f is { Rule: "RAIL-LIMIT", Severity: Core.Findings.Severity.Stop }
+                        f => f is { Rule: "RAIL-LIMIT", Severity: Severity.Stop }
                     );
                 },
                 of: 200,

@@ -1,7 +1,8 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Routing;
+using Gorvix.Core.Wired.Fit;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Planning;
@@ -320,7 +321,7 @@ public class RoomTests
             [
                 .. plan
                     .Placements.Select(p => p.Route)
-                    .OfType<Core.Routing.Route>()
+                    .OfType<Route>()
                     .Select(r => new RouteMatch
                     {
                         Link = r.Link.Id,

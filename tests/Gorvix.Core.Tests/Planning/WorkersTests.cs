@@ -1,4 +1,5 @@
-using Gorvix.Core.Planning;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Scheduling;
 
 namespace Gorvix.Core.Tests.Planning;
 

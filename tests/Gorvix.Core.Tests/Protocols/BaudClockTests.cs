@@ -1,5 +1,5 @@
-using Gorvix.Core.Parts;
-using Gorvix.Core.Protocols;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Protocols;
 
 namespace Gorvix.Core.Tests.Protocols;
 

@@ -1,5 +1,5 @@
 using CsCheck;
-using Gorvix.Core.Protocols;
+using Gorvix.Core.Hardware.Protocols;
 
 namespace Gorvix.Core.Tests.Protocols;
 

@@ -1,4 +1,4 @@
-using Gorvix.Core.Protocols;
+using Gorvix.Core.Hardware.Protocols;
 
 namespace Gorvix.Core.Tests.Protocols;
 

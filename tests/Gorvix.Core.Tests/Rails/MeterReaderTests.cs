@@ -1,4 +1,4 @@
-using Gorvix.Core.Rails;
+using Gorvix.Core.Wired.Rails;
 
 namespace Gorvix.Core.Tests.Rails;
 

@@ -1,9 +1,9 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Describing;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Rails;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Rails;
+using Gorvix.Core.Wired.Wiring;
 
 namespace Gorvix.Core.Tests.Rails;
 

@@ -1,9 +1,9 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Describing;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Rails;
-using Gorvix.Core.Supply;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Supply;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Rails;
 
 namespace Gorvix.Core.Tests.Rails;
 

@@ -1,10 +1,11 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Rails;
-using Gorvix.Core.Supply;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Supply;
+using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Tests.Supply;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Rails;
+using Gorvix.Core.Wired.Wiring;
 
 namespace Gorvix.Core.Tests.Rails;
 
@@ -327,7 +328,7 @@ public class RailReaderTests
     {
         var wired = WiredOf(Demo.WeighbridgeWren with { InputVolts = null });
         var found = RailCheck.Of(RailReader.Read(wired, Situation.All(wired)[0]));
-        Assert.Contains(found, f => f is { Rule: "INPUT", Severity: Core.Findings.Severity.Stop });
+        Assert.Contains(found, f => f is { Rule: "INPUT", Severity: Severity.Stop });
         var fed = WiredOf(Demo.WeighbridgeWren);
         Assert.DoesNotContain(RailCheck.Of(RailReader.Read(fed, Situation.All(fed)[0])), f => f.Rule == "INPUT");
     }
@@ -361,7 +362,7 @@ public class RailReaderTests
         var wired = RailBench.Of(4, "5V", 4.5, 5.5, 0.5).With(new WireOnPad("d", "g", RailBench.PadOf("BAT").Id));
         Assert.Contains(
             RailCheck.Of(RailBench.Read(wired, "full")),
-            f => f is { Rule: "UNDER-VOLTAGE", Severity: Core.Findings.Severity.Stop }
+            f => f is { Rule: "UNDER-VOLTAGE", Severity: Severity.Stop }
         );
     }
 

@@ -1,6 +1,7 @@
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Protocols;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Protocols;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Routing;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Routing;
@@ -218,7 +219,7 @@ public class RouterTests
         board = board with { Nets = [.. board.Nets.Select(n => n with { MaxVolts = stands })] };
         var device = Device("device", Need.RcLink, Ibus);
         device = device with { Leads = [device.Leads[0] with { DriveVolts = drive }] };
-        Assert.Equal(code, Gorvix.Core.Routing.Router.WaysOf(Build(board, device)).Links[0].CodeAt("U1"));
+        Assert.Equal(code, Router.WaysOf(Build(board, device)).Links[0].CodeAt("U1"));
     }
 
     [Fact]
@@ -235,7 +236,7 @@ public class RouterTests
         foreach (var build in new[] { Demo.NorthFaceHare, Demo.HaulRoadHeron })
         {
             var resolved = Resolved(build, Demo.Library);
-            foreach (var ways in Gorvix.Core.Routing.Router.WaysOf(resolved).Links)
+            foreach (var ways in Router.WaysOf(resolved).Links)
             {
                 var pairs =
                     from mode in ways.Link.Function.Modes

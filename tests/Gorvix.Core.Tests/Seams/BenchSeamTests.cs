@@ -1,9 +1,10 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Settings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Tests.Rails;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.Bench;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Seams;
@@ -89,7 +90,7 @@ public class BenchSeamTests
     {
         foreach (var build in Demo.Builds)
         {
-            foreach (var pair in Gorvix.Core.Loom.LoomReader.Of(Demo.Fit(build).Wired).Continuity)
+            foreach (var pair in LoomReader.Of(Demo.Fit(build).Wired).Continuity)
             {
                 Assert.DoesNotContain("does no harm", pair.Why);
             }

@@ -1,15 +1,15 @@
 using CsCheck;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Circuits;
-using Gorvix.Core.Describing;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Loom;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Rails;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Routing;
 using Gorvix.Core.Tests.Planning;
 using Gorvix.Core.Tests.Rails;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Rails;
+using Gorvix.Core.Wired.Wiring;
 using static Gorvix.Core.Tests.Handmade;
 using static Gorvix.Core.Tests.PlugBench;
 

@@ -1,12 +1,15 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Loom;
-using Gorvix.Core.Rails;
-using Gorvix.Core.Settings;
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Routing;
 using Gorvix.Core.Tests.Planning;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Rails;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Core.Tests.Seams;
 
@@ -142,7 +145,7 @@ public class ContradictionTests
     // What the planner reckons with nominally is never less than what the solver finds with the same pack.
     private static void Bound(FitReader fit, IReadOnlyList<RailSheet> sheets)
     {
-        foreach (var feed in fit.Plan.Feeds.Select(f => f.Feed).OfType<Gorvix.Core.Routing.Feed>())
+        foreach (var feed in fit.Plan.Feeds.Select(f => f.Feed).OfType<Feed>())
         {
             foreach (
                 var reading in sheets
@@ -174,9 +177,7 @@ public class ContradictionTests
         var full = sheets.FirstOrDefault(s => s.Situation.Id == "full");
         foreach (var lead in full?.Leads.Where(l => l.Volts is not null) ?? [])
         {
-            var reading = MeterReader
-                .Of(wired, full!)
-                .FirstOrDefault(r => r.At == Gorvix.Core.Circuits.Node.Lead(lead.Device, lead.Lead));
+            var reading = MeterReader.Of(wired, full!).FirstOrDefault(r => r.At == Node.Lead(lead.Device, lead.Lead));
             Assert.Equal(Math.Round(lead.Volts!.Value, 2), reading?.Volts ?? -1, 0.006);
         }
     }

@@ -1,7 +1,7 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Planning;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
 using Gorvix.Core.Tests.Planning;
+using Gorvix.Core.Wired.Fit;
 
 namespace Gorvix.Core.Tests.Seams;
 

@@ -1,8 +1,9 @@
 using System.Security.Cryptography;
 using System.Text;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Drills;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Tests.Drills;
+using Gorvix.Core.Work.Drills;
 
 namespace Gorvix.Core.Tests.Seams;
 

@@ -1,9 +1,9 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Faults;
-using Gorvix.Core.Fit;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Settings;
+using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Tests.Faults;
+using Gorvix.Core.Wired.Fit;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.Faults;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Seams;

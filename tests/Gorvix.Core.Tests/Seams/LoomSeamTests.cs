@@ -1,9 +1,9 @@
-using Gorvix.Core.Bench;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Loom;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Settings;
-using Gorvix.Core.Words;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Wired.Words;
+using Gorvix.Core.Work.Bench;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Seams;

@@ -1,6 +1,6 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Settings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Settings;
 using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Seams;

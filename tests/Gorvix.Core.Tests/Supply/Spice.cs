@@ -2,7 +2,7 @@ using System.Diagnostics;
 using System.Globalization;
 using System.Text;
 using System.Text.RegularExpressions;
-using Gorvix.Core.Supply;
+using Gorvix.Core.Hardware.Supply;
 
 namespace Gorvix.Core.Tests.Supply;
 

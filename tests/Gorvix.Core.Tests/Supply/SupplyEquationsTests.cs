@@ -1,5 +1,5 @@
 using CsCheck;
-using Gorvix.Core.Supply;
+using Gorvix.Core.Hardware.Supply;
 using MathNet.Numerics.LinearAlgebra;
 
 namespace Gorvix.Core.Tests.Supply;

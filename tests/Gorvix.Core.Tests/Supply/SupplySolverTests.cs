@@ -1,4 +1,4 @@
-using Gorvix.Core.Supply;
+using Gorvix.Core.Hardware.Supply;
 
 namespace Gorvix.Core.Tests.Supply;
 

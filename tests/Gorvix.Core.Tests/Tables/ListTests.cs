@@ -1,9 +1,10 @@
 using CsCheck;
-using Gorvix.Core.Describing;
-using Gorvix.Core.Formats;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Tables;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Protocols;
 using Gorvix.Core.Tests.Describing;
+using Gorvix.Core.Work.Tables;
 
 namespace Gorvix.Core.Tests.Tables;
 
@@ -133,7 +134,7 @@ public class ListTests
         var control = Assert.Single(device.Functions);
         Assert.Equal(["crsf", "sbus"], control.Modes.Select(m => m.Id));
         Assert.Equal(["tx", "rx"], control.Modes[0].Lines.Select(l => l.Lead));
-        Assert.Equal(Gorvix.Core.Protocols.Polarity.Inverted, control.Modes[1].Lines[0].Polarity);
+        Assert.Equal(Polarity.Inverted, control.Modes[1].Lines[0].Polarity);
     }
 
     /// <summary>A cell that begins as a formula would be worked out by the spreadsheet; pads are called "+" all the same.</summary>

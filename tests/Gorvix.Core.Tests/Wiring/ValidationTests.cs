@@ -1,10 +1,10 @@
 using CsCheck;
-using Gorvix.Core.Builds;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Planning;
-using Gorvix.Core.Routing;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Routing;
 using Gorvix.Core.Tests.Planning;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Wired.Wiring;
 
 namespace Gorvix.Core.Tests.Wiring;
 

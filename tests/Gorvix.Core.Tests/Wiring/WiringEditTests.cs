@@ -1,6 +1,6 @@
-using Gorvix.Core.Circuits;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Wiring;
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Wired.Wiring;
 using static Gorvix.Core.Tests.Handmade;
 using static Gorvix.Core.Tests.PlugBench;
 

@@ -1,5 +1,5 @@
-using Gorvix.Core.Builds;
-using Gorvix.Core.Words;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Words;
 
 namespace Gorvix.Core.Tests.Words;
 

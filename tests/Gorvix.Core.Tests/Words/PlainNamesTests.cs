@@ -1,9 +1,9 @@
-using Gorvix.Core.Describing;
-using Gorvix.Core.Findings;
-using Gorvix.Core.Parts;
-using Gorvix.Core.Protocols;
-using Gorvix.Core.Tables;
-using Gorvix.Core.Words;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Hardware.Protocols;
+using Gorvix.Core.Wired.Words;
+using Gorvix.Core.Work.Tables;
 
 namespace Gorvix.Core.Tests.Words;
 

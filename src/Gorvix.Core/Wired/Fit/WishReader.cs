@@ -1,0 +1,178 @@
+using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Plans.Planning;
+using Gorvix.Core.Plans.Routing;
+using Gorvix.Core.Wired.Words;
+
+namespace Gorvix.Core.Wired.Fit;
+
+/// <summary>The builder's pins and bans in words: those in force, those in vain, and those that stand in the way of a link.</summary>
+internal sealed class WishReader(PlanSpace space, Plan plan)
+{
+    private readonly ResolvedBuild _build = space.Build;
+    private readonly IReadOnlyList<LinkWays> _ways = space.Ways;
+
+    /// <summary>All pins and bans in force.</summary>
+    public IReadOnlyList<Wish> All() => Wishes(_build.Build.Pins, _build.Build.Bans);
+
+    /// <summary>A finding for each pin that the plan leaves aside.</summary>
+    public IEnumerable<Finding> VainPins() => _build.Build.Pins.Where(p => !plan.Keeps(p)).Select(VainPin);
+
+    /// <summary>Why a link that is left out cannot be carried.</summary>
+    /// <param name="link">The link.</param>
+    /// <param name="purse">What may be weighed.</param>
+    public FitConflict ConflictOf(Link link, Purse purse)
+    {
+        var conflict = Conflict.Of(space, plan, link, purse);
+        var wishes = Wishes(conflict.Pins, conflict.Bans);
+        List<Link> links = [link, .. conflict.Links];
+
+        // That a link needs its own device fed goes without saying, unless that is the whole conflict.
+        var others = conflict.Supplies.Where(s => links.All(l => l.Want.Device != s.Device.Id)).ToList();
+        var supplies = links.Count + others.Count > 1 ? others : conflict.Supplies;
+        List<string> members =
+        [
+            .. links.Select(l => FitWords.Short(l, _build)),
+            .. supplies.Select(s => $"the {s.Device.Device.Name} supply"),
+        ];
+        var names = Phrase.Join(members);
+        var verb = supplies.Count == 0 ? "connected" : "provided";
+        var held = wishes.Count == 0 ? "" : $" while these apply: {string.Join("; ", wishes.Select(w => w.Sentence))}";
+        names = char.ToUpperInvariant(names[0]) + names[1..];
+        if (!conflict.IsMinimal)
+        {
+            var open = $"{names} cannot all be {verb}{held}. Which of these must give way is not worked out.";
+            return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, open) { IsMinimal = false };
+        }
+        var alone = supplies.Where(CannotBePowered).Select(s => s.Device.Device.Name).Distinct().ToList();
+        var sentence = (members.Count - 1, wishes.Count) switch
+        {
+            // No other link is in the way of a device that draws more than any supply gives.
+            _ when alone.Count > 0 && links.Count == 1 && supplies.All(s => s.Device.Id == link.Want.Device) =>
+                $"{FitWords.Short(link, _build)} cannot be connected: the {alone[0]} draws more than any supply that suits it delivers.",
+            (0, 0) =>
+                $"{names} cannot be connected on this board with your house rules, firmware and parts; no other link is in the way.",
+            (0, 1) => $"{names} cannot be connected{held}. Remove that and it fits.",
+            (0, _) => $"{names} cannot be connected{held}. Remove any one of these and it fits.",
+            (1, 0) => $"{names} cannot both be {verb}. Drop one and the other fits.",
+            _ => $"{names} cannot all be {verb}{held}. Drop any one of these and the rest fits.",
+        };
+        return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, sentence);
+    }
+
+    // Each pad or output that suits it gives less than it draws, with nothing else on it.
+    private static bool CannotBePowered(FeedWays supply) =>
+        supply.Feeds.Count > 0 && supply.Feeds.All(f => f.Draws.Any(d => d.Typical > d.Budget.Limit));
+
+    private Finding VainPin(WishMatch pin)
+    {
+        var (who, subject) = pin switch
+        {
+            RouteMatch route => (PlainWords.Of(LinkOf(route)), Subject.Link(route.Link)),
+            SeatMatch seat => ($"the {Name(seat.Device)} plug", Subject.Device(seat.Device)),
+            FeedMatch feed => ($"the {Name(feed.Device)} supply", Subject.Lead(feed.Device, feed.Lead)),
+            LeadMatch lead => ($"a lead of the {Name(lead.Device)}", Subject.Lead(lead.Device, lead.Lead)),
+            _ => ("something", Subject.Build),
+        };
+        return PlanningRules.PinVain.Found(
+            Severity.Warn,
+            subject,
+            ("link", who),
+            ("where", Where(pin)),
+            ("reason", pin is RouteMatch match ? Reason(match) : Reason(pin))
+        );
+    }
+
+    private string Reason(RouteMatch pin)
+    {
+        var way = _ways.First(w => w.Link.Id == pin.Link);
+        var fits = way.Routes.Where(r => r.Matches(pin)).ToList();
+        return fits.Count switch
+        {
+            0 when pin.Port is not null && way.NearestAt(pin.Port) is { } nearest => nearest.Finding.Sentence,
+            0 => "no route leads there.",
+            _ when fits.All(r => _build.Build.Bans.OfType<RouteMatch>().Any(r.Matches)) => "you also blocked it there.",
+            _ => "another of your pins occupies what it needs.",
+        };
+    }
+
+    private string Reason(WishMatch pin)
+    {
+        var can = pin switch
+        {
+            SeatMatch seat => space
+                .All.Seats.First(s => s.Device.Id == seat.Device)
+                .Ways.Any(w => seat.Socket is null ? w.Seat.Kind == SeatKind.Loose : w.Seat.Socket?.Id == seat.Socket),
+            FeedMatch feed => space.Feeds.Any(f => f.Feeds.Any(x => x.Matches(feed))),
+            _ => true,
+        };
+        return can ? "another of your pins occupies what it needs."
+            : pin is SeatMatch ? "the plug does not fit there."
+            : pin is FeedMatch { From: not null } ? "that output cannot power it."
+            : "that pad cannot power it.";
+    }
+
+    private IReadOnlyList<Wish> Wishes(IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans) =>
+        [
+            .. pins.Select(p => new Wish(ChangeKind.Pin, p, Pinned(p), plan.Keeps(p))),
+            .. bans.Select(b => new Wish(ChangeKind.Block, b, Banned(b), true)),
+        ];
+
+    private string Pinned(WishMatch pin) =>
+        pin switch
+        {
+            RouteMatch route => $"{PlainWords.Of(LinkOf(route))} stays on {Where(pin)}",
+            SeatMatch { Socket: null } seat => $"{Name(seat.Device)} is direct-soldered",
+            SeatMatch seat => $"The {Name(seat.Device)} plug stays in {Where(pin)}",
+            FeedMatch feed => $"{Name(feed.Device)} is powered from {Where(pin)}",
+            _ => $"{Where(pin)} is de-pinned",
+        };
+
+    private string Banned(WishMatch ban) =>
+        ban switch
+        {
+            RouteMatch route =>
+                $"{PlainWords.Of(LinkOf(route))} not {(route is { Port: null, Pad: null, Mode: not null } ? "in" : "on")} {Where(ban)}",
+            SeatMatch { Socket: null } seat => $"{Name(seat.Device)} not direct-soldered",
+            SeatMatch seat => $"The {Name(seat.Device)} plug not in {Where(ban)}",
+            FeedMatch feed => $"{Name(feed.Device)} not powered from {Where(ban)}",
+            _ => $"{Where(ban)} stays in its plug",
+        };
+
+    private Link LinkOf(RouteMatch match) => _ways.First(w => w.Link.Id == match.Link).Link;
+
+    private string Name(string device) => _build.Devices.First(d => d.Id == device).Device.Name;
+
+    private string PadOf(string pad) => WireWords.Of(_build.Circuit, _build.Circuit.Pads[pad]);
+
+    private string Where(WishMatch match)
+    {
+        switch (match)
+        {
+            case SeatMatch { Socket: { } socket }:
+                return _build.Circuit.Sockets.First(s => s.Id == socket).Label;
+            case SeatMatch:
+                return "no socket";
+            case FeedMatch { From: { } from } feed:
+                var giver = _build.Devices.First(d => d.Id == from).Device;
+                return $"{giver.Leads.First(l => l.Id == feed.FromLead).Label} of the {giver.Name}";
+            case FeedMatch feed:
+                return PadOf(feed.Pad!);
+            case LeadMatch lead:
+                var device = _build.Devices.First(d => d.Id == lead.Device).Device;
+                return $"{device.Leads.First(l => l.Id == lead.Lead).Label} of the {device.Name}";
+        }
+        var route = (RouteMatch)match;
+        var link = LinkOf(route);
+        string?[] parts =
+        [
+            route.Port is null ? null : Port.NameOf(route.Port),
+            route.Pad is null ? null : $"pad {PadOf(route.Pad)}",
+            route.Mode is null ? null : $"mode \"{link.Function.Modes.First(m => m.Id == route.Mode).Name}\"",
+            route.Bridges is null ? null : WorkWords.Jumpers(route.Bridges),
+        ];
+        var where = string.Join(", ", parts.Where(p => p is not null));
+        return where == "" ? "any port" : where;
+    }
+}

@@ -1,0 +1,185 @@
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Rails;
+using Gorvix.Core.Wired.Wiring;
+
+namespace Gorvix.Core.Work.Bench;
+
+/// <summary>What is seen of a sign.</summary>
+internal enum Seen
+{
+    /// <summary>It is not there.</summary>
+    No,
+
+    /// <summary>It comes and goes.</summary>
+    Flickers,
+
+    /// <summary>It is there.</summary>
+    Yes,
+}
+
+/// <summary>
+/// Whether the links of an aircraft work, as its circuit really is: power at the device, every line on its net and alone there, the port set,
+/// device and surroundings as they should be.
+/// </summary>
+/// <param name="meant">The build as it is meant.</param>
+/// <param name="real">The build as it is.</param>
+/// <param name="circuit">Its circuit.</param>
+/// <param name="copper">What joins its points.</param>
+/// <param name="sheet">What it gets in a situation.</param>
+internal sealed class LinkTruth(
+    Meant meant,
+    WiredBuild real,
+    Lazy<Circuit> circuit,
+    Lazy<Copper> copper,
+    Func<Situation, RailSheet> sheet
+)
+{
+    private readonly IReadOnlyList<BridgeAt> _at = real.Positions();
+    private readonly Dictionary<LeadAt, bool> _works = [];
+
+    /// <summary>What is seen of a sign of a link.</summary>
+    /// <param name="link">Id of the link.</param>
+    /// <param name="needs">What it needs.</param>
+    /// <param name="situation">What feeds the build.</param>
+    public Seen Shows(string link, SignNeeds needs, Situation situation)
+    {
+        var carrier = meant.Wired.CarrierOf(link);
+        var wanted = meant.Wired.Build.Links.First(l => l.Id == link);
+        var device = wanted.Want.Device;
+        var lives = Lives(device, situation);
+        if (lives == Seen.No || needs == SignNeeds.Fed)
+        {
+            return lives;
+        }
+        if (real.Ails.Has(device, Ailment.InLoader) || real.Ails.Has(device, Ailment.NotBound))
+        {
+            return Seen.No;
+        }
+        var air =
+            real.Ails.Has(device, Ailment.NoAntenna) && wanted.Function.Need is Need.RcLink or Need.Osd
+                ? Seen.Flickers
+                : Seen.Yes;
+        if (needs == SignNeeds.Linked)
+        {
+            return Least(lives, air);
+        }
+        if (
+            Stops(wanted, device, needs)
+            || meant.Wired.Ports.FirstOrDefault(p => p.Link == carrier) is not { } port
+            || real.Ports.FirstOrDefault(p => p.Link == carrier)?.Settings != port.Settings
+        )
+        {
+            return Seen.No;
+        }
+        var lines = port.Mode.Lines.Where(l => needs.Covers(l.Flow)).ToList();
+        if (!lines.All(l => Works(new LeadAt(device, l.Lead))))
+        {
+            return Seen.No;
+        }
+        var loose = lines.Any(l => real.Ails.Weak.Contains(new LeadAt(device, l.Lead))) ? Seen.Flickers : Seen.Yes;
+        return Least(Least(lives, air), loose);
+    }
+
+    /// <summary>Whether a device has its power and is not dead.</summary>
+    /// <param name="device">Its id within the build.</param>
+    /// <param name="situation">What feeds the build.</param>
+    public Seen Lives(string device, Situation situation)
+    {
+        if (real.DeadDevices.Contains(device))
+        {
+            return Seen.No;
+        }
+        var (wanted, gets) = (meant.Sheet(situation), sheet(situation));
+        if (
+            !ReferenceEquals(wanted, gets)
+            && !wanted
+                .Leads.Where(l => l.Device == device)
+                .All(m =>
+                    m.State is not (LeadFeed.Good or LeadFeed.Tight)
+                    || gets.Leads.FirstOrDefault(l => l.Device == device && l.Lead == m.Lead)?.State
+                        is LeadFeed.Good
+                            or LeadFeed.Tight
+                )
+        )
+        {
+            return Seen.No;
+        }
+        return real.Ails.Weak.Any(w =>
+            w.Device == device
+            && real.Leads.Any(l =>
+                l.Device == device && l.Lead.Id == w.Lead && l.Lead.Role is LeadRole.Supply or LeadRole.Ground
+            )
+            && Alone(w)
+        )
+            ? Seen.Flickers
+            : Seen.Yes;
+    }
+
+    // A ground that is loose is not missed where the device has another one.
+    private bool Alone(LeadAt weak)
+    {
+        var lead = real.Leads.First(l => l.Device == weak.Device && l.Lead.Id == weak.Lead);
+        return lead.Lead.Role == LeadRole.Supply
+            || !real.Leads.Any(l =>
+                l.Device == weak.Device
+                && l.Lead.Role == LeadRole.Ground
+                && l.Pad is not null
+                && l.Lead.Id != weak.Lead
+                && !real.Ails.Weak.Contains(new LeadAt(l.Device, l.Lead.Id))
+            );
+    }
+
+    private static Seen Least(Seen one, Seen other) => one < other ? one : other;
+
+    // What keeps a link silent although power, wires and port are right.
+    private bool Stops(Link link, string device, SignNeeds needs)
+    {
+        var need = link.Function.Need;
+        return real.Ails.Has(device, Ailment.SpeaksOtherwise)
+            || (
+                real.Ails.Has(device, Ailment.OldFirmware)
+                && (need == Need.Telemetry || (need == Need.Osd && needs == SignNeeds.Says))
+            )
+            || (
+                need == Need.Gps
+                && (real.Ails.Has(device, Ailment.ForgotSetup) || real.Ails.Has(device, Ailment.Indoors))
+            )
+            || (
+                need == Need.Telemetry
+                && (real.Ails.Has(device, Ailment.SlowBay) || real.Ails.Has(device, Ailment.Remembered))
+            )
+            || real.Ails.Settings.Any(k => Minds(link, k));
+    }
+
+    private bool Minds(Link link, string key) =>
+        (link.Function.Need == Need.Telemetry && key == "telemetry")
+        || meant.Settings.Settings.Any(s => s.Key == key && s.Link == link.Id && s.IsVital);
+
+    /// <summary>True when a line reaches the net that it is meant for, with the polarity that it is meant to have, and nothing else drives it there.</summary>
+    private bool Works(LeadAt lead) =>
+        _works.TryGetValue(lead, out var known) ? known : _works[lead] = WorksFresh(lead);
+
+    private bool WorksFresh(LeadAt lead)
+    {
+        var wanted = meant.Nets(lead);
+        if (wanted.Any(s => real.Ails.DeadPins.Contains(s.To.Id)))
+        {
+            return false;
+        }
+        if (ReferenceEquals(copper.Value, meant.Copper))
+        {
+            return true;
+        }
+        var node = Node.Lead(lead.Device, lead.Lead);
+        var ends = Trace.Joined(circuit.Value, node, _at).ToList();
+        return wanted.All(m => ends.Exists(s => s.To == m.To && s.Turn == m.Turn))
+            && IsUndisturbed(node)
+            && wanted.All(m => IsUndisturbed(m.To));
+    }
+
+    // A foreign input on the net only listens; what drives it, and a rail, silence the line.
+    private bool IsUndisturbed(Node point) =>
+        Meant.Ends(copper.Value, point).Except(meant.Ends(point)).All(n => !meant.Drives(n));
+}

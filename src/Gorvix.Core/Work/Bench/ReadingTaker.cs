@@ -1,0 +1,115 @@
+namespace Gorvix.Core.Work.Bench;
+
+/// <summary>A reading as it was taken.</summary>
+/// <param name="Check">Id of the check.</param>
+/// <param name="Value">A number, or null.</param>
+/// <param name="Unit">Its unit; null for the check's own.</param>
+/// <param name="Answer">An answer, or null.</param>
+/// <param name="Print">The print of the check that was read; null where its reader saw none.</param>
+/// <param name="Reason">Why it was done although something stands against it; null where nothing does.</param>
+public sealed record TakenReading(
+    string Check,
+    double? Value,
+    ReadingUnit? Unit,
+    Answer? Answer,
+    string? Print,
+    string? Reason
+);
+
+/// <summary>Why a reading is not kept.</summary>
+public enum Refusal
+{
+    /// <summary>It is kept.</summary>
+    None,
+
+    /// <summary>It cannot be: the wrong unit, absurd, of no check.</summary>
+    Wrong,
+
+    /// <summary>Something came in between: the build was changed, or something stands against it.</summary>
+    Between,
+}
+
+/// <summary>What came of taking a reading.</summary>
+/// <param name="Check">The check; null where it is not kept.</param>
+/// <param name="Judgement">What it came to; null where it is not kept.</param>
+/// <param name="Refusal">Whether it is not kept.</param>
+/// <param name="Words">Why not, as sentences; empty where it is kept.</param>
+public sealed record TakenResult(BenchCheck? Check, Judgement? Judgement, Refusal Refusal, string Words);
+
+/// <summary>Takes readings: what cannot be is refused, what was read of another wiring is not taken for this one, and power is let in in its turn.</summary>
+public static class ReadingTaker
+{
+    // Beyond these nothing at this bench can be: the probes slipped or a key did (our own choice).
+    private const double MostVolts = 100;
+    private const double MostAmps = 300;
+    private const double MostOhms = 1e9;
+
+    private const int MostReason = 500;
+
+    /// <summary>Takes a reading.</summary>
+    /// <param name="sheet">The checks.</param>
+    /// <param name="standings">How they stand.</param>
+    /// <param name="taken">The reading.</param>
+    public static TakenResult Take(BenchSheet sheet, IReadOnlyList<CheckStanding> standings, TakenReading taken)
+    {
+        TakenResult Not(Refusal refusal, string words) => new(null, null, refusal, words);
+        if (sheet.Checks.FirstOrDefault(c => c.Id == taken.Check) is not { } check)
+        {
+            return Not(Refusal.Wrong, "The build has changed. Reload; this reading was not saved.");
+        }
+        if (taken.Print is { } print && print != check.Print)
+        {
+            return Not(
+                Refusal.Between,
+                $"The build behind \"{check.Title}\" has changed since it was measured. Measure again; this reading was not saved."
+            );
+        }
+        if (Against(check, taken) is { } against)
+        {
+            return Not(Refusal.Wrong, against);
+        }
+        return string.IsNullOrWhiteSpace(taken.Reason) && BenchState.Against(sheet, standings, check) is { } danger
+            ? Not(Refusal.Between, $"{danger} This reading was not saved. Give a reason to do it anyway.")
+            : new TakenResult(check, check.Judge(taken.Value, taken.Answer), Refusal.None, "");
+    }
+
+    private static string? Against(BenchCheck check, TakenReading taken)
+    {
+        if (taken.Reason?.Length > MostReason)
+        {
+            return $"The reason has {taken.Reason.Length} characters; the limit is {MostReason}.";
+        }
+        if (taken.Value is not { } value)
+        {
+            return taken.Answer is not null ? null
+                : check.Unit is null ? "Answer yes, no or unsure."
+                : "Answer yes, no or unsure, or enter a number.";
+        }
+        if (check.Unit is not { } unit)
+        {
+            return $"Answer \"{check.Title}\" with yes, no or unsure, not a number.";
+        }
+        if (taken.Unit is { } told && told != unit)
+        {
+            return $"\"{check.Title}\" is measured in {Name(unit)}, not in {Name(told)}. Set the meter to the right range and measure again.";
+        }
+        var most = unit switch
+        {
+            ReadingUnit.Volts => MostVolts,
+            ReadingUnit.Amps => MostAmps,
+            _ => MostOhms,
+        };
+        return !double.IsFinite(value) || Math.Abs(value) > most || (unit != ReadingUnit.Volts && value < 0)
+            ? $"{value} {Name(unit)} is not possible here; check the decimal point and the meter's range."
+            : null;
+    }
+
+    /// <summary>A unit in words.</summary>
+    public static string Name(ReadingUnit unit) =>
+        unit switch
+        {
+            ReadingUnit.Volts => "volts",
+            ReadingUnit.Amps => "amperes",
+            _ => "ohms",
+        };
+}

@@ -1,0 +1,243 @@
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Rails;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Wired.Words;
+
+namespace Gorvix.Core.Work.Bench;
+
+/// <summary>Volts at rails and devices: what is computed, what is good, and from where on something burns or starves.</summary>
+/// <param name="wired">The build as it is meant.</param>
+/// <param name="scope">Its facts.</param>
+/// <param name="measured">What the source was measured at, in volts; null while it was not.</param>
+internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured)
+{
+    // A bound belongs to the band below it: what reads like the least that is good is good.
+    private const double Hair = 0.001;
+
+    /// <summary>Below this a reading has its polarity reversed, in volts: a meter's own zero and a diode's leakage are above it (our own choice).</summary>
+    public const double Reversed = -0.3;
+
+    /// <summary>A hand that holds two probes may say that the meter shows what is expected, and type nothing.</summary>
+    public static readonly IReadOnlyList<Judged> WithoutNumber =
+    [
+        new(Answer.Yes, new(Mark.Good, "The meter shows the expected value; no number was saved.")),
+        new(
+            Answer.No,
+            new(
+                Mark.Doubtful,
+                "Not the expected value, and no number.",
+                "Enter what the meter shows: only a number can be judged."
+            )
+        ),
+        new(Answer.Unsure, new(Mark.Doubtful, "Not confirmed.", "Press the probes into bare metal and read again.")),
+    ];
+
+    /// <summary>The checks in a situation: every rail at a pad, every supply lead at its device.</summary>
+    /// <param name="sheet">The build in the situation.</param>
+    /// <param name="phase">When they are done.</param>
+    /// <param name="prefix">What their ids begin with.</param>
+    /// <param name="fed">What feeds the build, as the beginning of a sentence.</param>
+    /// <param name="only">Which rails; null for all. Leads are looked at with the source alone: what lives on USB is seen.</param>
+    public IEnumerable<BenchCheck> Of(
+        RailSheet sheet,
+        BenchPhase phase,
+        string prefix,
+        string fed,
+        Func<RailReading, bool>? only = null
+    )
+    {
+        foreach (var rail in sheet.Rails.Where(r => only?.Invoke(r) != false))
+        {
+            if (MeterReader.Of(wired, rail) is { } reading)
+            {
+                yield return Volts(
+                    $"{prefix}.rail.{rail.Id}",
+                    phase,
+                    $"{rail.Label} rail",
+                    $"{rail.Label} rail is at its planned voltage.",
+                    reading,
+                    Worst(sheet, rail.Id),
+                    sheet,
+                    fed,
+                    Scope.Of([scope.Board], SourceIf(phase), scope.Rail(rail.Id))
+                );
+            }
+        }
+        if (phase == BenchPhase.Usb)
+        {
+            yield break;
+        }
+        foreach (var lead in sheet.Leads.Where(l => l is { Volts: not null, State: not LeadFeed.Unfed }))
+        {
+            yield return Volts(
+                $"{prefix}.{lead.Device}.{lead.Lead}",
+                phase,
+                $"{lead.Label} at {lead.Name}",
+                $"{lead.Name} has the voltage it needs.",
+                MeterReader.Of(wired, lead),
+                lead.Window,
+                sheet,
+                fed,
+                Scope.Of(
+                    [scope.Board],
+                    SourceIf(phase),
+                    scope.Feed(lead.Device),
+                    lead.Rail is { } rail && wired.Build.Circuit.Rails.ContainsKey(rail) ? scope.Rail(rail) : []
+                )
+            ) with
+            {
+                Device = lead.Device,
+            };
+        }
+    }
+
+    private IEnumerable<string> SourceIf(BenchPhase phase) => phase == BenchPhase.Usb ? [] : scope.Source();
+
+    // What everything on a rail stands together: the tightest window.
+    private static VoltWindow? Worst(RailSheet sheet, string rail)
+    {
+        var leads = sheet.Leads.Where(l => l.Rail == rail).ToList();
+        return leads.Count == 0
+            ? null
+            : new VoltWindow
+            {
+                // What is off here, as it should be, needs nothing.
+                Min = leads
+                    .Where(l => l.State is not (LeadFeed.Silent or LeadFeed.UsbUnknown))
+                    .Select(l => l.Window.Min)
+                    .DefaultIfEmpty(0)
+                    .Max(),
+                Max = leads.Min(l => l.Window.Max),
+            };
+    }
+
+    private BenchCheck Volts(
+        string id,
+        BenchPhase phase,
+        string title,
+        string proves,
+        MeterReading reading,
+        VoltWindow? window,
+        RailSheet sheet,
+        string fed,
+        IReadOnlyList<string> rests
+    )
+    {
+        var pad = reading.At.Kind == NodeKind.Pad ? reading.At.Id : reading.Pad;
+        reading = window is null ? reading : reading.Within(window);
+        return new BenchCheck(
+            id,
+            phase,
+            Asks.Volts,
+            title,
+            $"{fed}: measure the voltage.",
+            reading.High < 0.5
+                ? "no voltage: below 0.5 V"
+                : $"{Numbers.Volts(reading.Volts)} ({Numbers.Volts(reading.Low, reading.High)})",
+            proves,
+            [.. VoltBands(reading, window, FollowsPack(reading, sheet))],
+            WithoutNumber,
+            rests
+        )
+        {
+            Red = reading.Red,
+            Black = reading.Black,
+            RedPad = pad,
+            BlackPad = reading.Against is { } against ? PadOf(against) : null,
+            Unit = ReadingUnit.Volts,
+            Computed = reading.Volts,
+            Probing = new VoltProbing(reading.At, reading.Against, sheet.Situation),
+        };
+    }
+
+    // A supply that follows the pack reads what the pack has; while nobody has measured it, any charge is good.
+    private bool FollowsPack(MeterReading reading, RailSheet sheet) =>
+        measured is null
+        && wired.Build.Build.Pack is not null
+        && sheet.Situation.InputVolts is { } full
+        && reading.Volts > full * 0.9;
+
+    private IEnumerable<Band> VoltBands(MeterReading reading, VoltWindow? window, bool follows)
+    {
+        var low = follows ? Math.Min(reading.Low, wired.Build.Build.Pack!.At(Pack.EmptyCell) * 0.97) : reading.Low;
+        // Good is what is as computed and inside the window of everything that it powers.
+        var (floor, roof) = window is { } w ? (w.Min, Math.Max(w.Min, w.Max)) : (low * 0.9, reading.High * 1.1);
+        var good = window is null ? low : Math.Clamp(low, floor, roof);
+        // Where nothing is computed to arrive, nothing is good but nothing.
+        var high = window is null || reading.High < 0.5 ? reading.High : Math.Clamp(reading.High, floor, roof);
+        yield return new(
+            Reversed,
+            new(
+                Mark.Stop,
+                "Reversed polarity: minus is where plus should be, or the probes are swapped.",
+                "Swap the probes and read again. Still negative: unplug at once, and do not connect the device."
+            )
+        );
+        if (reading.High >= 0.5)
+        {
+            yield return new(
+                Math.Min(0.5, good),
+                new(
+                    Mark.Stop,
+                    $"No voltage, {Numbers.Volts(reading.Volts)} computed: not powered, or a short pulls it down.",
+                    "Unplug. Check this point to ground for continuity; then check the solder jumper or regulator that powers it."
+                )
+            );
+            yield return new(
+                Math.Max(window is null ? floor : floor * (1 - LeadReading.Little), 0.5),
+                new(
+                    Mark.Stop,
+                    window is null
+                        ? "Far below the computed voltage."
+                        : $"Below the voltage needed here ({Numbers.Volts(window.Min)}).",
+                    "Is the current limiter cutting in? Then unplug the devices one by one."
+                )
+            );
+            if (window is not null)
+            {
+                yield return new(
+                    Math.Max(floor - Hair, 0.5),
+                    new(
+                        Mark.Doubtful,
+                        $"Marginal: just below the voltage needed here ({Numbers.Volts(window.Min)}).",
+                        "Use a shorter or thicker wire, or another rail; land earlier."
+                    )
+                );
+            }
+            yield return new(
+                Math.Max(good - Hair, 0.5),
+                new(
+                    Mark.Doubtful,
+                    "Lower than computed, but still enough.",
+                    "Measure at the pad: the difference is the drop in the wire."
+                )
+            );
+        }
+        yield return new(high, new(Mark.Good, follows ? "It follows the battery." : "As computed."));
+        yield return new(
+            Math.Max(high, roof),
+            new(
+                Mark.Doubtful,
+                "Higher than computed, but not too high.",
+                "Measure again at the regulator; is this the battery you measured?"
+            )
+        );
+        yield return new(
+            null,
+            new(
+                Mark.Stop,
+                window is null
+                    ? "Far above the computed voltage. Unplug it."
+                    : $"Above the maximum for what it powers ({Numbers.Volts(window.Max)}). Unplug it before it is destroyed.",
+                "Unplug. Check the voltage jumper that selects it, and where its wire really goes."
+            )
+        );
+    }
+
+    private string? PadOf(Node node) =>
+        node.Kind == NodeKind.Pad
+            ? node.Id
+            : wired.Leads.FirstOrDefault(l => l.Device == node.Device && l.Lead.Id == node.Id)?.Pad?.Id;
+}

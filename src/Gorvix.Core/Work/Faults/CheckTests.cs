@@ -1,0 +1,280 @@
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Wired.Words;
+using Gorvix.Core.Work.Bench;
+using static Gorvix.Core.Work.Faults.TestMaker;
+
+namespace Gorvix.Core.Work.Faults;
+
+/// <summary>The checks of the bench, read finer: not only good or not, but which of the things that a fault can show.</summary>
+internal sealed class CheckTests(Meant meant)
+{
+    private readonly WiredBuild _wired = meant.Wired;
+
+    /// <summary>The tests of a bench's checks, in their order.</summary>
+    public IEnumerable<FaultTest> Of(BenchSheet sheet) => sheet.Checks.Select(OfCheck).OfType<FaultTest>();
+
+    private FaultTest? OfCheck(BenchCheck check) =>
+        check.Probing switch
+        {
+            CopperProbing p => Copper(check, p),
+            VoltProbing p => Volts(check, p),
+            AmpProbing p => Amps(check, p),
+            BridgeProbing p => Bridge(check, p),
+            PrintProbing => Print(check),
+            LifeProbing p when check.Phase == BenchPhase.Usb => Test(
+                check,
+                TestKind.Look,
+                1,
+                0.05,
+                Signs("as expected on USB", "not as expected on USB", null),
+                t =>
+                    !t.Knows(p.Situation) ? null
+                    : SignOf(t.Lives(p.Device, p.Situation)) == Yes ? Yes
+                    : No
+            ),
+            // The light of a device says more than yes and no.
+            LinkProbing { Needs: not (SignNeeds.Fed or SignNeeds.Linked) } p when check.Phase == BenchPhase.Links =>
+                Sign(check, p),
+            _ => null,
+        };
+
+    private static FaultTest Test(
+        BenchCheck check,
+        TestKind kind,
+        double minutes,
+        double slip,
+        IReadOnlyList<Outcome> outcomes,
+        Func<BenchTruth, string?> tell
+    ) =>
+        new(check.Id, kind, check.Title, check.Do, minutes, outcomes)
+        {
+            Check = check.Id,
+            Red = check.Red,
+            Black = check.Black,
+            RedPad = check.RedPad,
+            BlackPad = check.BlackPad,
+            Device = check.Device,
+            Link = check.Link,
+            Mind = check.Mind,
+            Slip = slip,
+            Tell = tell,
+        };
+
+    private FaultTest Copper(BenchCheck check, CopperProbing p)
+    {
+        string Words(Finds finds) =>
+            finds switch
+            {
+                Finds.Beeps => "continuity",
+                Finds.Silent => "open",
+                Finds.Ohms => "resistance reading, no beep",
+                _ => "diode drop in one direction",
+            };
+        var sound = check.Asks switch
+        {
+            Asks.Ohms => Finds.Ohms,
+            Asks.Diode => Finds.Diode,
+            _ => check.Judge(null, Answer.Yes)!.Mark == Mark.Good ? Finds.Beeps : Finds.Silent,
+        };
+        return Test(
+            check,
+            TestKind.MeasureCold,
+            1,
+            0.02,
+            [
+                .. Enum.GetValues<Finds>()
+                    .OrderBy(f => f != sound)
+                    .Select(f => new Outcome(IdOf(f), Words(f), f == sound)),
+            ],
+            t => IdOf(t.Between(p.One, p.Other).Finds)
+        ) with
+        {
+            Rails = check.MustPass ? [.. RailsAt(p.One), .. RailsAt(p.Other)] : [],
+        };
+    }
+
+    // The supply rails that a point is on.
+    private IEnumerable<string> RailsAt(Node point) =>
+        point.Kind == NodeKind.Rail
+            ? [point.Id]
+            : meant
+                .Copper.With(point)
+                .Where(n => n.Kind == NodeKind.Rail && _wired.Build.Circuit.Rails[n.Id].Feed != RailFeed.Ground)
+                .Select(n => n.Id);
+
+    private static string IdOf(Finds finds) => finds.ToString().ToLowerInvariant();
+
+    private FaultTest Volts(BenchCheck check, VoltProbing p)
+    {
+        var (low, high) = check.Good;
+        OutcomeBand reversed = new(VoltChecks.Reversed, "reversed");
+        List<OutcomeBand> bands =
+            low is { } least && high > 0.5
+                ? [reversed, new(Math.Min(0.5, least), "nothing"), new(least, "low"), new(high, Yes), new(null, "high")]
+                : [reversed, new(high, Yes), new(null, "high")];
+        return Test(
+            check,
+            TestKind.MeasureLive,
+            check.Phase == BenchPhase.Usb ? 1 : 0.8,
+            0.02,
+            [
+                new(Yes, $"as expected: {check.Expected}", true),
+                .. bands.Where(b => b.Outcome != Yes).Select(b => new Outcome(b.Outcome, Band(b, bands), false)),
+            ],
+            t => t.Knows(p.Situation) ? OutcomeOf(bands, t.Volts(p)) : null
+        ) with
+        {
+            Unit = check.Unit,
+            Bands = bands,
+            Rails = check.Device is null ? [.. RailsAt(p.Red)] : [],
+        };
+    }
+
+    private static string Band(OutcomeBand band, List<OutcomeBand> bands) =>
+        band.Outcome switch
+        {
+            "reversed" => $"reversed polarity: below {Numbers.Volts(band.UpTo!.Value)}",
+            "nothing" => $"no voltage: below {Numbers.Volts(band.UpTo!.Value)}",
+            "low" => $"too low: below {Numbers.Volts(band.UpTo!.Value)}",
+            _ => $"too high: above {Numbers.Volts(bands[^2].UpTo!.Value)}",
+        };
+
+    /// <summary>The outcome of a number.</summary>
+    internal static string OutcomeOf(IReadOnlyList<OutcomeBand> bands, double value) =>
+        bands.First(b => b.UpTo is not { } bound || value <= bound).Outcome;
+
+    private static FaultTest? Amps(BenchCheck check, AmpProbing p)
+    {
+        if (check.Good is not { Low: { } low, High: { } high } || check.Computed is null)
+        {
+            return null;
+        }
+        List<OutcomeBand> bands = [new(low, "low"), new(high, Yes), new(null, "high")];
+        return Test(
+            check,
+            TestKind.MeasureLive,
+            1,
+            0.05,
+            [
+                new(Yes, $"as expected: {check.Expected}", true),
+                new("low", $"less than {PlainWords.Amperes(low)}", false),
+                new("high", $"more than {PlainWords.Amperes(high)}", false),
+            ],
+            t => t.Knows(p.Situation) ? OutcomeOf(bands, t.Amps(p.Situation)) : null
+        ) with
+        {
+            Unit = check.Unit,
+            Bands = bands,
+        };
+    }
+
+    private FaultTest Bridge(BenchCheck check, BridgeProbing p)
+    {
+        var bridge = _wired.Bridges.First(b => b.Bridge.Id == p.Bridge);
+        static string Id(IReadOnlyList<string> at) => at.Count == 0 ? "open" : string.Join('+', at);
+        string Words(IReadOnlyList<string> at) =>
+            at.Count == 0 ? "open, no solder"
+            : at.Count == 1 ? $"set to \"{at[0]}\""
+            : "all positions soldered";
+        List<IReadOnlyList<string>> all =
+        [
+            bridge.Positions,
+            [],
+            .. bridge.Bridge.Positions.Select(b => new[] { b }).Where(b => !b.SequenceEqual(bridge.Positions)),
+            .. bridge.Bridge.Positions.Count > 1 ? [bridge.Bridge.Positions] : Array.Empty<IReadOnlyList<string>>(),
+        ];
+        return Test(
+            check,
+            TestKind.Look,
+            0.5,
+            0.05,
+            [.. all.DistinctBy(Id).Select((at, i) => new Outcome(Id(at), Words(at), i == 0))],
+            t => Id(BenchTruth.Positions(t.Real, p.Bridge))
+        ) with
+        {
+            IsCold = true,
+        };
+    }
+
+    private FaultTest Print(BenchCheck check)
+    {
+        var outcomes = new List<Outcome> { new(Yes, "all settings as planned", true) };
+        if (_wired.Ports.Count > 1)
+        {
+            outcomes.Add(new("empty", "no port has a function, port settings cleared", false));
+        }
+        foreach (var (port, name) in _wired.Ports.Select(p => (p.Port.Id, p.Port.Name)).Distinct())
+        {
+            outcomes.Add(new($"free.port.{port}", $"{name} has no function", false));
+            outcomes.Add(new($"rate.port.{port}", $"{name} has the right function but the wrong baud", false));
+            outcomes.Add(new($"other.port.{port}", $"{name} has different settings", false));
+        }
+        outcomes.AddRange(
+            meant
+                .Settings.Settings.Where(s => s is { Place: SettingPlace.Board, Value.Length: > 0 })
+                .Select(s => new Outcome($"other.{s.Key}", $"different: {s.Words}", false))
+        );
+        return Test(
+            check,
+            TestKind.Page,
+            2,
+            0.01,
+            outcomes,
+            t =>
+                t.Real.Ports.Count == 0 && _wired.Ports.Count > 1 ? "empty"
+                : t.FirstOther() is { } other ? $"{other.How.ToString().ToLowerInvariant()}.{other.Key}"
+                : Yes
+        );
+    }
+
+    private FaultTest Sign(BenchCheck check, LinkProbing p)
+    {
+        var link = _wired.Build.Links.First(l => l.Id == p.Link);
+        var isRadio = link.Function.Need == Need.Telemetry;
+        return Test(
+            check,
+            TestKind.Look,
+            link.Function.Need == Need.Gps ? 6
+                : isRadio ? 2
+                : 0.5,
+            0.04,
+            [
+                .. Signs(check.Expected, NotSeen(link, p.Needs), "intermittent"),
+                .. isRadio
+                    ? [new Outcome("still", "values shown, but no marker blinks", false)]
+                    : Array.Empty<Outcome>(),
+            ],
+            t =>
+                !t.Knows(p.Situation) ? null
+                : isRadio && t.Real.Ails.Has(link.Want.Device, Ailment.Remembered) ? "still"
+                : SignOf(t.Shows(p.Link, p.Needs, p.Situation))
+        ) with
+        {
+            IsSign = true,
+        };
+    }
+
+    // What is seen instead, in the builder's words (common practice).
+    private static string NotSeen(Link link, SignNeeds needs) =>
+        link.Function.Need switch
+        {
+            Need.RcLink => "stick bars do not move",
+            Need.Osd when needs == SignNeeds.Says => "no OSD text from the board",
+            Need.Osd => "0.0 V, never armed, no recording",
+            Need.Video => "no video",
+            Need.Gps => "no satellites, no fix",
+            Need.Compass => "no compass detected",
+            Need.Telemetry => "no values, though telemetry is on",
+            Need.EscTelemetry => "no ESC reports",
+            Need.BatterySensing => "value wrong or missing",
+            Need.VtxControl => "the VTX does not respond",
+            Need.Rangefinder => "no rangefinder reading",
+            Need.CameraControl => "the camera menu does not open",
+            Need.FlightLog => "no new log",
+            _ => "no connection",
+        };
+}

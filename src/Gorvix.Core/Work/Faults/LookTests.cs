@@ -1,0 +1,235 @@
+using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Rails;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Wired.Words;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.FaultModel;
+using static Gorvix.Core.Work.Faults.TestMaker;
+
+namespace Gorvix.Core.Work.Faults;
+
+/// <summary>What eyes and fingers find at a build, besides what the bench asks.</summary>
+/// <param name="meant">The build as it is meant.</param>
+/// <param name="sheet">Its checks: some ask for a light as well.</param>
+/// <param name="live">What feeds it while signs are looked at.</param>
+internal sealed class LookTests(Meant meant, BenchSheet sheet, Situation live)
+{
+    /// <summary>The light is out.</summary>
+    public const string Dark = "dark";
+
+    // Another state is seldom taken for this one while the radio is on (our own choice).
+    private const double Distinct = 0.1;
+
+    private readonly WiredBuild _wired = meant.Wired;
+
+    /// <summary>The light of every device that is fed.</summary>
+    public IEnumerable<FaultTest> Lights() =>
+        _wired
+            .Build.Devices.Where(d => _wired.Leads.Any(l => l.Device == d.Id && PlantedFaults.IsFed(l)))
+            .Select(Light);
+
+    /// <summary>The wires of every device, under the glass and moved.</summary>
+    public IEnumerable<FaultTest> Wires() =>
+        _wired.Build.Devices.Where(d => Wires(d.Id).Any()).SelectMany(d => new[] { Glass(d), Wiggle(d) });
+
+    private IEnumerable<WiredLead> Wires(string device) =>
+        _wired.Leads.Where(l => l.Device == device && l.Pad is not null);
+
+    private FaultTest Light(DeviceInBuild device)
+    {
+        var links = _wired.Build.Links.Where(l => l.Want.Device == device.Id).ToList();
+        var aired = links.Any(l => l.Function.Need is Need.RcLink or Need.Osd);
+        var loads = aired;
+        string Own(SignState state, string usual) =>
+            LinkSigns.Seen(device.Device, state) is { } seen ? $"{usual} ({seen})" : usual;
+        return new FaultTest(
+            $"light.{device.Id}",
+            TestKind.Look,
+            $"{device.Device.Name} status light",
+            aired
+                ? $"Radio and goggles on{(Cautions.Radiates(device.Device.Kind) ? ", antenna on, airflow over it" : "")}: what does the {device.Device.Name}'s light show?"
+                : $"Check the {device.Device.Name}: light, warmth, and what it powers.",
+            0.3,
+            [
+                new("well", aired ? Own(SignState.Linked, "linked") : Own(SignState.Powered, "powered"), true),
+                new(Dark, "no light, cold", false),
+                new("flickers", "light cuts out", false),
+                .. aired
+                    ? [new Outcome("searching", Own(SignState.Searching, "searching"), false)]
+                    : Array.Empty<Outcome>(),
+                .. loads
+                    ?
+                    [
+                        new Outcome("loader", Own(SignState.Bootloader, "solid with the radio off: bootloader"), false)
+                        {
+                            Mistaken = Distinct,
+                        },
+                    ]
+                    : Array.Empty<Outcome>(),
+            ]
+        )
+        {
+            IsSign = true,
+            Device = device.Id,
+            Check = sheet
+                .Checks.FirstOrDefault(c =>
+                    c.Phase == BenchPhase.Links
+                    && c.Device == device.Id
+                    && c.Probing is LifeProbing or LinkProbing { Needs: SignNeeds.Fed or SignNeeds.Linked }
+                )
+                ?.Id,
+            Slip = 0.04,
+            Tell = t => t.Knows(live) ? t.Light(device.Id, aired, live).ToString().ToLowerInvariant() : null,
+        };
+    }
+
+    /// <summary>The pack's volts as the board measures them, where they can be read off.</summary>
+    public IEnumerable<FaultTest> Values()
+    {
+        const string Sensing = "battery.voltage";
+        if (meant.Settings.Settings.All(s => s.Key != Sensing || s.Value != "on"))
+        {
+            yield break;
+        }
+        yield return new FaultTest(
+            "board.volts",
+            TestKind.Look,
+            "Battery voltage on the board's settings page",
+            "Propellers off. Connect the battery or bench supply, then USB: read the battery voltage on the board's settings page.",
+            1.5,
+            Signs("battery voltage", "0.0 V, or nothing", null)
+        )
+        {
+            Slip = 0.02,
+            Tell = t => t.Real.Ails.Settings.Contains(Sensing) ? No : Yes,
+        };
+        foreach (
+            var link in _wired.Build.Links.Where(l =>
+                l.Function.Need == Need.Telemetry && _wired.Rides.Any(r => r.Link == l.Id)
+            )
+        )
+        {
+            yield return new FaultTest(
+                $"value.{link.Id}",
+                TestKind.Look,
+                "Battery voltage on the radio",
+                "Find battery voltage among the radio's telemetry values.",
+                0.5,
+                Signs("shown, marker blinking", "not shown", "intermittent")
+            )
+            {
+                IsSign = true,
+                Device = link.Want.Device,
+                Link = link.Id,
+                Slip = 0.04,
+                Tell = t =>
+                    !t.Knows(live) ? null
+                    : t.Real.Ails.Settings.Contains(Sensing) ? No
+                    : SignOf(t.Shows(link.Id, SignNeeds.Says, live)),
+            };
+        }
+    }
+
+    private FaultTest Glass(DeviceInBuild device)
+    {
+        var wires = _wired.Leads.Where(l => l.Device == device.Id).ToList();
+        var pads = wires.Select(l => l.Pad?.Id).OfType<string>().ToHashSet();
+        string PadWords(string pad) => WireWords.Of(_wired.Build.Circuit, _wired.Build.Circuit.Pads[pad]);
+        var outcomes = new Dictionary<string, string> { [Yes] = "every wire as in Loom, no solder bridges" };
+        string? See(WiredBuild real)
+        {
+            foreach (var was in wires)
+            {
+                var now = real.Leads.First(l => l.Device == device.Id && l.Lead.Id == was.Lead.Id);
+                if (now.Pad?.Id != was.Pad?.Id)
+                {
+                    return now.Pad is { } pad ? $"{was.Lead.Id} on {pad.Id}" : $"{was.Lead.Id} off";
+                }
+            }
+            return real.Blobs.FirstOrDefault(b => pads.Contains(b.One) || pads.Contains(b.Other)) is { } blob
+                ? $"blob {blob.One} {blob.Other}"
+                : Yes;
+        }
+        foreach (var lead in wires)
+        {
+            outcomes[$"{lead.Lead.Id} off"] = $"{PlantedFaults.Label(_wired, lead)} connects to nothing";
+        }
+        foreach (var pad in _wired.Build.Board.Pads)
+        {
+            foreach (var lead in wires)
+            {
+                outcomes[$"{lead.Lead.Id} on {pad.Id}"] =
+                    $"{PlantedFaults.Label(_wired, lead)} is on {PadWords(pad.Id)}";
+            }
+            foreach (var own in pads)
+            {
+                outcomes[$"blob {own} {pad.Id}"] = outcomes[$"blob {pad.Id} {own}"] =
+                    $"solder bridge between {_wired.Build.Circuit.Pads[own].Label} and {pad.Label}";
+            }
+        }
+        return new FaultTest(
+            $"glass.{device.Id}",
+            TestKind.Look,
+            $"{device.Device.Name} wires under magnification",
+            $"Disconnect battery and USB. Trace each wire of the {device.Device.Name} end to end; inspect between its pads under magnification.",
+            2,
+            [.. outcomes.Select(o => new Outcome(o.Key, o.Value, o.Key == Yes))]
+        )
+        {
+            Device = device.Id,
+            IsCold = true,
+            Slip = 0.1,
+            Tell = t => See(t.Real),
+        };
+    }
+
+    private FaultTest Wiggle(DeviceInBuild device)
+    {
+        var wires = Wires(device.Id).Where(l => l.IsUsed).ToList();
+        string See(BenchTruth t)
+        {
+            foreach (var wire in wires)
+            {
+                var node = Node.Lead(wire.Device, wire.Lead.Id);
+                if (t.Between(node, Node.Pad(wire.Pad!.Id)).Finds != Finds.Beeps)
+                {
+                    return $"silent {wire.Lead.Id}";
+                }
+                if (t.Real.Ails.Weak.Contains(new LeadAt(wire.Device, wire.Lead.Id)))
+                {
+                    return $"loose {wire.Lead.Id}";
+                }
+            }
+            return Yes;
+        }
+        return new FaultTest(
+            $"wiggle.{device.Id}",
+            TestKind.Wiggle,
+            $"{device.Device.Name} wire continuity while moved",
+            $"Disconnect battery and USB. Check continuity of each wire of the {device.Device.Name} from its end to its pad while moving both ends.",
+            2,
+            [
+                new(Yes, "continuity on all, none drops out", true),
+                .. wires.SelectMany(l =>
+                    new[]
+                    {
+                        new Outcome($"silent {l.Lead.Id}", $"{PlantedFaults.Label(_wired, l)} is open", false),
+                        new Outcome(
+                            $"loose {l.Lead.Id}",
+                            $"continuity of {PlantedFaults.Label(_wired, l)} drops out",
+                            false
+                        ),
+                    }
+                ),
+            ]
+        )
+        {
+            Device = device.Id,
+            Slip = 0.03,
+            Tell = See,
+        };
+    }
+}

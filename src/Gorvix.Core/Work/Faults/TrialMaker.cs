@@ -1,0 +1,286 @@
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Rails;
+using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.Bench;
+
+namespace Gorvix.Core.Work.Faults;
+
+/// <summary>
+/// What is done otherwise for once: another piece, another port, wires exchanged, bound anew, out in the open. What a trial shows is what the
+/// same aircraft shows without what the trial takes away.
+/// </summary>
+internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
+{
+    // What a link shows at all: what no sign needs nobody sees, before a trial and after it.
+    private readonly ILookup<string, SignNeeds> _signs = sheet
+        .Checks.Where(c => c.Phase == BenchPhase.Links)
+        .Select(c => c.Probing)
+        .OfType<LinkProbing>()
+        .ToLookup(p => p.Link, p => p.Needs);
+
+    private readonly WiredBuild _wired = meant.Wired;
+
+    /// <summary>The trials of a build.</summary>
+    public IEnumerable<FaultTest> All() => Devices().Concat(Ports());
+
+    /// <summary>The own pages of devices that have something to be set.</summary>
+    public IEnumerable<FaultTest> Pages() =>
+        from device in _wired.Build.Devices
+        let links = LinksOf(device.Id)
+        where links.Any(l => _wired.PortOf(l.Id) is { Port.Kind: PortKind.Uart })
+        let name = device.Device.Name
+        select new FaultTest(
+            $"page.{device.Id}",
+            TestKind.Page,
+            $"{name} own settings",
+            $"Check the {name}'s own settings or menu: protocol, baud, polarity, firmware.",
+            4,
+            [
+                new("well", "all settings match its port", true),
+                new("speaks", "protocol, polarity or baud is different", false),
+                new("old", "firmware older than the plan requires", false),
+                new("forgot", "settings lost", false),
+                new("none", "no response", false),
+            ]
+        )
+        {
+            Device = device.Id,
+            Slip = 0.03,
+            Tell = t =>
+                !t.Knows(live) ? null
+                : t.Light(device.Id, false, live) is LightSays.Dark or LightSays.Loader ? "none"
+                : t.Real.Ails.Has(device.Id, Ailment.SpeaksOtherwise) ? "speaks"
+                : t.Real.Ails.Has(device.Id, Ailment.ForgotSetup) ? "forgot"
+                : t.Real.Ails.Has(device.Id, Ailment.OldFirmware) ? "old"
+                : "well",
+        };
+
+    private List<Link> LinksOf(string device) =>
+        [.. _wired.Build.Links.Where(l => l.Want.Device == device && _wired.PortOf(l.Id) is not null)];
+
+    private static WiredBuild Without(WiredBuild real, string device, params Ailment[] gone)
+    {
+        var left = real.Ails.Devices.Where(a => a.Device != device || !gone.Contains(a.What)).ToList();
+        return left.Count == real.Ails.Devices.Count ? real : real with { Ails = real.Ails with { Devices = left } };
+    }
+
+    private static WiredBuild AnotherPiece(WiredBuild real, string device)
+    {
+        var well = Without(
+            real,
+            device,
+            Ailment.InLoader,
+            Ailment.NotBound,
+            Ailment.SpeaksOtherwise,
+            Ailment.OldFirmware,
+            Ailment.ForgotSetup,
+            Ailment.NoAntenna
+        );
+        return well.DeadDevices.Contains(device)
+            ? well with
+            {
+                DeadDevices = well.DeadDevices.Where(d => d != device).ToHashSet(),
+            }
+            : well;
+    }
+
+    private FaultTest Trial(
+        string id,
+        string title,
+        string todo,
+        double minutes,
+        string device,
+        IReadOnlyList<string> links,
+        SignNeeds? needs,
+        Func<BenchTruth, WiredBuild?> otherwise
+    ) =>
+        new(id, TestKind.Trial, title, todo, minutes, TestMaker.Signs("works now", "no change", "intermittent"))
+        {
+            Device = device,
+            Link = links.Count == 1 ? links[0] : null,
+            Slip = 0.03,
+            Tell = t =>
+            {
+                if (otherwise(t) is not { } real)
+                {
+                    return null;
+                }
+                var truth = ReferenceEquals(real, t.Real) ? t : new BenchTruth(meant, real);
+                if (!truth.Knows(live))
+                {
+                    return null;
+                }
+                return TestMaker.SignOf(
+                    links
+                        .SelectMany(l => needs is { } n ? [n] : _signs[l], (l, n) => truth.Shows(l, n, live))
+                        .DefaultIfEmpty(Seen.Yes)
+                        .Min()
+                );
+            },
+        };
+
+    private const string Away = "Disconnect battery and USB.";
+
+    // What goes before every test of a transmitter that has power.
+    private static string Antenna(Device device) => Cautions.Radiates(device.Kind) ? $" {Cautions.Antenna}" : "";
+
+    private IEnumerable<FaultTest> Devices()
+    {
+        foreach (var device in _wired.Build.Devices)
+        {
+            var links = LinksOf(device.Id);
+            if (links.Count == 0)
+            {
+                continue;
+            }
+            var (id, name) = (device.Id, device.Device.Name);
+            IReadOnlyList<string> all = [.. links.Select(l => l.Id)];
+            if (links.Find(l => l.Function.Need is Need.RcLink or Need.Osd) is { } aired)
+            {
+                yield return Trial(
+                    $"bind.{id}",
+                    $"{name} re-bound",
+                    $"Re-bind the {name}, same region mode on both ends.{Antenna(device.Device)} Does it link?",
+                    4,
+                    id,
+                    [aired.Id],
+                    SignNeeds.Linked,
+                    t => Without(t.Real, id, Ailment.NotBound)
+                );
+                yield return Trial(
+                    $"antenna.{id}",
+                    $"{name} antennas",
+                    $"{Away} Press every antenna connector of the {name} fully home, then check again.",
+                    1.5,
+                    id,
+                    [aired.Id],
+                    SignNeeds.Linked,
+                    t => Without(t.Real, id, Ailment.NoAntenna)
+                );
+            }
+            if (links.Find(l => l.Function.Need == Need.Gps) is { } position)
+            {
+                yield return Trial(
+                    $"open.{id}",
+                    "Outdoors",
+                    $"Take it outdoors under open sky, {name} facing up, and wait three minutes.",
+                    7,
+                    id,
+                    [position.Id],
+                    SignNeeds.Hears,
+                    t => Without(t.Real, id, Ailment.Indoors)
+                );
+            }
+            if (links.Find(l => l.Function.Need == Need.Telemetry) is { } telemetry)
+            {
+                yield return Trial(
+                    $"anew.{id}",
+                    "Find sensors again",
+                    "Propellers off. Delete all sensors on the radio and let it find them again with the aircraft powered.",
+                    2,
+                    id,
+                    [telemetry.Id],
+                    SignNeeds.Says,
+                    t => Without(t.Real, id, Ailment.Remembered)
+                );
+                yield return Trial(
+                    $"slower.{id}",
+                    "Slower module bay",
+                    "Set the radio's module bay to 115 200 baud, with a packet rate that fits.",
+                    3,
+                    id,
+                    [telemetry.Id],
+                    SignNeeds.Says,
+                    t => Without(t.Real, id, Ailment.SlowBay)
+                );
+            }
+            yield return Trial(
+                $"piece.{id}",
+                $"Another {name}",
+                $"{Away} Put another {name} on the same wires, then set it up and bind it as planned.{Antenna(device.Device)}",
+                15,
+                id,
+                all,
+                null,
+                t => AnotherPiece(t.Real, id)
+            );
+        }
+    }
+
+    private IEnumerable<FaultTest> Ports()
+    {
+        foreach (var port in _wired.Ports.Where(p => p.Port.Kind == PortKind.Uart))
+        {
+            var device = _wired.Build.Links.First(l => l.Id == port.Link).Want.Device;
+            var name = _wired.Build.Devices.First(d => d.Id == device).Device.Name;
+            var wires = _wired
+                .Leads.Where(l => l.Link == port.Link && l.Pad is not null && l.Lead.Role == LeadRole.Signal)
+                .ToList();
+            yield return Trial(
+                $"move.{port.Link}",
+                $"{name} on another port",
+                $"{Away} Solder the {name}'s signal wires to another free port of the same type, and set that port's function.",
+                10,
+                device,
+                [port.Link],
+                null,
+                // Wires that are soldered anew sit right: only what lies beyond them is told apart.
+                t =>
+                    wires.All(w =>
+                        t.Real.Leads.First(l => l.Device == w.Device && l.Lead.Id == w.Lead.Id).Pad?.Id == w.Pad!.Id
+                        && !t.Real.Ails.Weak.Contains(new LeadAt(w.Device, w.Lead.Id))
+                    )
+                    && t.Real.Blobs.Count == 0
+                        ? Unburdened(t.Real, port)
+                        : null
+            );
+            if (wires is [var one, var other])
+            {
+                yield return Trial(
+                    $"cross.{port.Link}",
+                    $"{name} wires swapped",
+                    $"{Away} Swap {one.Lead.Label} and {other.Lead.Label} of the {name} at the board.",
+                    5,
+                    device,
+                    [port.Link],
+                    null,
+                    // Only wires that are crossed are right afterwards.
+                    t =>
+                        AreCrossed(t.Real, one, other)
+                            ? t.Real.With(new SwapWires(device, one.Lead.Id, other.Lead.Id))
+                            : Crossed(t.Real, port)
+                );
+            }
+        }
+    }
+
+    // Another port is set anew and has other pins.
+    private static WiredBuild Unburdened(WiredBuild real, PortSet port)
+    {
+        var pins = real.Ails.DeadPins.Where(p => !port.Port.Nets.Contains(p)).ToList();
+        var set = real.Ports.FirstOrDefault(p => p.Link == port.Link)?.Settings == port.Settings;
+        return pins.Count == real.Ails.DeadPins.Count && set
+            ? real
+            : real with
+            {
+                Ails = real.Ails with { DeadPins = pins },
+                Ports = set ? real.Ports : [.. real.Ports.Where(p => p.Link != port.Link), port],
+            };
+    }
+
+    private static bool AreCrossed(WiredBuild real, WiredLead one, WiredLead other)
+    {
+        string? Pad(WiredLead lead) =>
+            real.Leads.First(l => l.Device == lead.Device && l.Lead.Id == lead.Lead.Id).Pad?.Id;
+        return Pad(one) == other.Pad!.Id && Pad(other) == one.Pad!.Id;
+    }
+
+    // Wires that were right are crossed now, and the link is dead whatever else is wrong.
+    private static WiredBuild Crossed(WiredBuild real, PortSet port) =>
+        real with
+        {
+            Ports = [.. real.Ports.Where(p => p.Link != port.Link)],
+        };
+}
