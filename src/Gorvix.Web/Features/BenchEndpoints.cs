@@ -1,5 +1,4 @@
 using Gorvix.Core.Plans.Scheduling;
-using Gorvix.Core.Wired.Settings;
 using Gorvix.Core.Work.Bench;
 using Gorvix.Core.Work.FaultModel;
 using Gorvix.Core.Work.Log;
@@ -161,17 +160,23 @@ internal static class BenchEndpoints
     private static async Task<IResult> Get(
         string id,
         BuildPlans plans,
+        BuildSheets sheets,
         LogStore log,
         TimeProvider time,
         CancellationToken stop
-    ) => await Look(id, plans, log, time, (view, _) => Task.FromResult(Results.Ok(view)), stop);
+    ) => await Look(id, plans, sheets, log, time, (view, _) => Task.FromResult(Results.Ok(view)), stop);
 
     /// <summary>The bench of a planned build, and how it stands.</summary>
-    internal static BenchView ViewOf(PlannedBuild planned, IReadOnlyList<LoggedReading> last, DateTimeOffset now)
+    internal static async Task<BenchView> ViewOf(
+        PlannedBuild planned,
+        BuildSheets sheets,
+        IReadOnlyList<LoggedReading> last,
+        DateTimeOffset now,
+        CancellationToken stop
+    )
     {
-        var wired = planned.Reader!.Wired;
         var volts = LoggedReading.SourceVolts(last, now.UtcDateTime);
-        var sheet = BenchReader.Of(wired, SettingsReader.Of(wired, DateOnly.FromDateTime(now.LocalDateTime)), volts);
+        var sheet = await sheets.Bench(planned, volts, stop);
         return new BenchView(
             planned.Stored.Version,
             planned.Stored.Build.Name,
@@ -190,6 +195,7 @@ internal static class BenchEndpoints
     private static async Task<IResult> Look(
         string id,
         BuildPlans plans,
+        BuildSheets sheets,
         LogStore log,
         TimeProvider time,
         Func<BenchView, PlannedBuild, Task<IResult>> answer,
@@ -202,13 +208,14 @@ internal static class BenchEndpoints
             return Problems.Of(planned.Refused);
         }
         var last = await log.LastReadings(id);
-        return await answer(await Workers.Run(() => ViewOf(planned, last, time.GetLocalNow()), stop), planned);
+        return await answer(await ViewOf(planned, sheets, last, time.GetUtcNow(), stop), planned);
     }
 
     private static Task<IResult> Take(
         string id,
         ReadingRequest request,
         BuildPlans plans,
+        BuildSheets sheets,
         LogStore log,
         TimeProvider time,
         CancellationToken stop
@@ -216,6 +223,7 @@ internal static class BenchEndpoints
         Look(
             id,
             plans,
+            sheets,
             log,
             time,
             async (view, _) =>
@@ -312,6 +320,7 @@ internal static class BenchEndpoints
         string id,
         MeterRequest request,
         BuildPlans plans,
+        BuildSheets sheets,
         LogStore log,
         BenchDesk desk,
         ModuleDesk lines,
@@ -321,6 +330,7 @@ internal static class BenchEndpoints
         Look(
             id,
             plans,
+            sheets,
             log,
             time,
             async (view, planned) =>
@@ -370,6 +380,7 @@ internal static class BenchEndpoints
         string id,
         SimulatedRead request,
         BuildPlans plans,
+        BuildSheets sheets,
         LogStore log,
         BenchDesk desk,
         TimeProvider time,
@@ -378,6 +389,7 @@ internal static class BenchEndpoints
         Look(
             id,
             plans,
+            sheets,
             log,
             time,
             async (view, planned) =>

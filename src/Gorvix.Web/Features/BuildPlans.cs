@@ -12,7 +12,7 @@ using Microsoft.Extensions.Options;
 namespace Gorvix.Web.Features;
 
 /// <summary>The plans of stored builds, made on the planner's own threads and kept by build and version.</summary>
-internal sealed class BuildPlans(BuildStore builds, PartStore parts, PlanKeep keep, IOptions<JsonOptions> json)
+internal sealed class BuildPlans(BuildStore builds, PartStore parts, Memo memo, IOptions<JsonOptions> json)
 {
     /// <summary>The build as it stands, with its whole sheet.</summary>
     public async Task<IResult> Get(string id, CancellationToken stop)
@@ -39,7 +39,7 @@ internal sealed class BuildPlans(BuildStore builds, PartStore parts, PlanKeep ke
         var planned = await Sheet(id, version, stop);
         if (planned.Reader is not null && !planned.IsSettled)
         {
-            planned = await keep.Get(id, version, PlanStage.Patient, halt => Thought(planned, halt), stop);
+            planned = await Of(id, version, PlanStage.Patient, halt => Thought(planned, halt), stop);
         }
         return Answer(planned.Told ?? planned.Json, planned);
     }
@@ -48,7 +48,7 @@ internal sealed class BuildPlans(BuildStore builds, PartStore parts, PlanKeep ke
     {
         var planned = await Planned(id, version, stop);
         return planned.Reader is not null && planned.Json is null
-            ? await keep.Get(id, version, PlanStage.Sheet, halt => Told(planned, halt), stop)
+            ? await Of(id, version, PlanStage.Sheet, halt => Told(planned, halt), stop)
             : planned;
     }
 
@@ -61,13 +61,37 @@ internal sealed class BuildPlans(BuildStore builds, PartStore parts, PlanKeep ke
 
     /// <summary>A build of the shelf, planned, or what stands against it.</summary>
     public Task<PlannedBuild> Planned(StoredBuild stored, CancellationToken stop) =>
-        keep.Get(stored.Id, stored.Version, PlanStage.Plan, halt => Plan(stored, halt), stop);
+        Of(stored.Id, stored.Version, PlanStage.Plan, halt => Plan(stored, halt), stop);
 
     /// <summary>A build that was planned before it was stored.</summary>
-    public void Put(StoredBuild stored, FitReader reader, FitSheet sheet) => keep.Put(Made(stored, reader, sheet));
+    public void Put(StoredBuild stored, FitReader reader, FitSheet sheet)
+    {
+        var made = Made(stored, reader, sheet);
+        memo.Put(Key(stored.Id, stored.Version, made.Reached), made);
+    }
 
     private async Task<PlannedBuild> Planned(string id, int version, CancellationToken stop) =>
-        keep.Find(id, version) ?? await Planned(await builds.Get(id), stop);
+        Find(id, version, PlanStage.Plan) ?? await Planned(await builds.Get(id), stop);
+
+    // What was thought about for longer is told before the first look.
+    private PlannedBuild? Find(string id, int version, PlanStage least) =>
+        Enum.GetValues<PlanStage>()
+            .Where(s => s >= least)
+            .Reverse()
+            .Select(s => memo.Find<PlannedBuild>(Key(id, version, s)))
+            .FirstOrDefault(p => p is not null);
+
+    private async Task<PlannedBuild> Of(
+        string id,
+        int version,
+        PlanStage stage,
+        Func<CancellationToken, Task<PlannedBuild>> make,
+        CancellationToken stop
+    ) =>
+        Find(id, version, stage)
+        ?? await memo.Of(Key(id, version, stage), make, stop, keeps: p => p.Refused.Count == 0);
+
+    private static MemoKey Key(string id, int version, PlanStage stage) => new(id, version, stage);
 
     private async Task<PlannedBuild> Plan(StoredBuild stored, CancellationToken stop)
     {
@@ -139,4 +163,17 @@ internal sealed record PlannedBuild(StoredBuild Stored, FitReader? Reader, byte[
         Json is null ? PlanStage.Plan
         : IsSettled ? PlanStage.Patient
         : PlanStage.Sheet;
+}
+
+/// <summary>How much of a build's answer is made.</summary>
+internal enum PlanStage
+{
+    /// <summary>The plan: enough for the shelf.</summary>
+    Plan,
+
+    /// <summary>The whole sheet.</summary>
+    Sheet,
+
+    /// <summary>The whole sheet, thought about for as long as it is worth while; where the first look has proved all, that one.</summary>
+    Patient,
 }

@@ -9,9 +9,10 @@ using Gorvix.Storage;
 namespace Gorvix.Web.Features;
 
 /// <summary>Builds that are practised on, planned once each.</summary>
-internal sealed class DrillDesk(TimeProvider time)
+internal sealed class DrillDesk(Memo memo, TimeProvider time)
 {
-    private readonly MadeOnce<string, DrillGround> _grounds = new(most: 8);
+    // A ground holds a table of faults and the decks of questions.
+    private const int Weight = 12;
 
     /// <summary>The build of a hash.</summary>
     /// <param name="hash">The hash.</param>
@@ -19,17 +20,22 @@ internal sealed class DrillDesk(TimeProvider time)
     /// <param name="stop">Tells that nobody waits for it any more.</param>
     /// <exception cref="DrillLimitException">It cannot be planned.</exception>
     public Task<DrillGround> Of(string hash, GorvixFile file, CancellationToken stop) =>
-        _grounds.Of(
-            hash,
-            new WorkOf(hash),
+        memo.Of(
+            new MemoKey(hash, 0, "drills"),
             halt =>
-            {
-                var (resolved, against) = ResolvedBuild.Of(file.Builds[0], file.Parts());
-                return resolved is null
-                    ? throw new DrillLimitException(against[0].Sentence)
-                    : new DrillGround(resolved, DateOnly.FromDateTime(time.GetLocalNow().LocalDateTime), halt);
-            },
-            stop
+                Workers.Run(
+                    () =>
+                    {
+                        var (resolved, against) = ResolvedBuild.Of(file.Builds[0], file.Parts());
+                        return resolved is null
+                            ? throw new DrillLimitException(against[0].Sentence)
+                            : new DrillGround(resolved, DateOnly.FromDateTime(time.GetLocalNow().LocalDateTime), halt);
+                    },
+                    new WorkOf(hash),
+                    halt
+                ),
+            stop,
+            Weight
         );
 }
 

@@ -7,7 +7,7 @@ using Gorvix.Web.Hosting;
 namespace Gorvix.Web.Features;
 
 /// <summary>Brings together what a search for a fault rests on: the planned build, its table of faults, its log.</summary>
-internal sealed class FaultRoom(BuildPlans plans, FaultDesk desk, LogStore log, FaultStore store, TimeProvider time)
+internal sealed class FaultRoom(BuildPlans plans, BuildSheets sheets, LogStore log, FaultStore store, TimeProvider time)
 {
     /// <summary>Answers with what is looked for in a build, or with what stands against it.</summary>
     public async Task<IResult> Look(string id, Func<FaultLook, Task<IResult>> answer, CancellationToken stop)
@@ -19,7 +19,7 @@ internal sealed class FaultRoom(BuildPlans plans, FaultDesk desk, LogStore log, 
         }
         var now = time.GetUtcNow().UtcDateTime;
         var last = await log.LastReadings(id);
-        var faults = await desk.Of(planned, LoggedReading.SourceVolts(last, now), stop);
+        var faults = await sheets.Faults(planned, LoggedReading.SourceVolts(last, now), stop);
         var ended = await store.LastEnd(id);
         return await answer(
             new FaultLook(planned, faults, FromLog.Of(faults.Table, planned.Stored.Build, last, now, ended), ended)

@@ -1,7 +1,6 @@
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Plans.Routing;
-using Gorvix.Core.Plans.Scheduling;
 using Gorvix.Core.Wired.Words;
 using Gorvix.Core.Work.Bench;
 using Gorvix.Core.Work.Log;
@@ -12,7 +11,14 @@ namespace Gorvix.Web.Features;
 /// <summary>
 /// Builds as the fleet sees them. What is stored of them is asked for once for all; what is wrong with one is told of it and touches no other.
 /// </summary>
-internal sealed class Fleet(PartStore parts, BuildPlans plans, LogStore log, FaultStore faults, TimeProvider time)
+internal sealed class Fleet(
+    PartStore parts,
+    BuildPlans plans,
+    BuildSheets sheets,
+    LogStore log,
+    FaultStore faults,
+    TimeProvider time
+)
 {
     /// <summary>How some builds stand, in their order.</summary>
     public async Task<IReadOnlyList<ClubCraft>> Of(IReadOnlyList<Shelved> builds, CancellationToken stop)
@@ -50,7 +56,7 @@ internal sealed class Fleet(PartStore parts, BuildPlans plans, LogStore log, Fau
         {
             return Broken(stored.Id, stored.Build.Name, planned.Refused[0].Sentence);
         }
-        var view = await Workers.Run(() => BenchEndpoints.ViewOf(planned, told.Last, time.GetLocalNow()), stop);
+        var view = await BenchEndpoints.ViewOf(planned, sheets, told.Last, time.GetUtcNow(), stop);
         var titles = view.Checks.ToDictionary(c => c.Id, c => c.Title);
         IReadOnlyList<string> In(CheckState state) =>
             [.. view.Standings.Where(s => s.State == state).Select(s => titles[s.Check])];

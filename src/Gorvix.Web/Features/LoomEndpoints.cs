@@ -70,17 +70,21 @@ internal static class LoomEndpoints
     ) =>
         app.MapGet(
                 $"/api/builds/{{id}}/{file}",
-                async (string id, BuildPlans plans, HttpResponse response, CancellationToken stop) =>
+                async (
+                    string id,
+                    BuildPlans plans,
+                    BuildSheets sheets,
+                    HttpResponse response,
+                    CancellationToken stop
+                ) =>
                 {
                     var planned = await plans.Planned(id, stop);
                     if (planned.Reader is not { } reader)
                     {
                         return Problems.Of(planned.Refused);
                     }
-                    var text = await Workers.Run(
-                        () => write(reader.Wired, planned.Stored.Build.Name, LoomReader.Of(reader.Wired)),
-                        stop
-                    );
+                    var sheet = await sheets.Loom(planned, stop);
+                    var text = await Workers.Run(() => write(reader.Wired, planned.Stored.Build.Name, sheet), stop);
                     return ExportEndpoints.Text(text, type, $"{id}-{file}", response);
                 }
             )
@@ -90,10 +94,16 @@ internal static class LoomEndpoints
             .ProducesProblem(404)
             .ProducesProblem(422);
 
-    private static async Task<IResult> Save(string id, BuildPlans plans, HttpResponse response, CancellationToken stop)
+    private static async Task<IResult> Save(
+        string id,
+        BuildPlans plans,
+        BuildSheets sheets,
+        HttpResponse response,
+        CancellationToken stop
+    )
     {
         ExportEndpoints.Name(response, $"{id}-loom.json");
-        return await Get(id, plans, stop);
+        return await Get(id, plans, sheets, stop);
     }
 
     private static Task<IResult> Note(
@@ -113,25 +123,21 @@ internal static class LoomEndpoints
             stop
         );
 
-    private static async Task<IResult> Get(string id, BuildPlans plans, CancellationToken stop)
+    private static async Task<IResult> Get(string id, BuildPlans plans, BuildSheets sheets, CancellationToken stop)
     {
         var planned = await plans.Planned(id, stop);
-        return planned.Reader is { } reader
-            ? Results.Ok(
-                await Workers.Run(
-                    () =>
-                    {
-                        var sheet = LoomReader.Of(reader.Wired);
-                        return new LoomView(
-                            planned.Stored.Version,
-                            sheet,
-                            Cautions.Of(reader.Wired, sheet),
-                            planned.Stored.Build.Allowance ?? WireLengths.UsualAllowance
-                        );
-                    },
-                    stop
-                )
+        if (planned.Reader is not { } reader)
+        {
+            return Problems.Of(planned.Refused);
+        }
+        var sheet = await sheets.Loom(planned, stop);
+        return Results.Ok(
+            new LoomView(
+                planned.Stored.Version,
+                sheet,
+                Cautions.Of(reader.Wired, sheet),
+                planned.Stored.Build.Allowance ?? WireLengths.UsualAllowance
             )
-            : Problems.Of(planned.Refused);
+        );
     }
 }

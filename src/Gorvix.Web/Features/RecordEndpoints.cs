@@ -1,6 +1,4 @@
 using Gorvix.Core.Plans.Scheduling;
-using Gorvix.Core.Wired.Settings;
-using Gorvix.Core.Work.Bench;
 using Gorvix.Core.Work.Log;
 using Gorvix.Core.Work.Papers;
 using Gorvix.Core.Work.Tables;
@@ -91,6 +89,7 @@ internal static class RecordEndpoints
     private static async Task<IResult> Book(
         string id,
         BuildPlans plans,
+        BuildSheets sheets,
         LogPages pages,
         LogStore log,
         TimeProvider time,
@@ -117,17 +116,15 @@ internal static class RecordEndpoints
             photos.Add(new BookPhoto(photo.Words, await log.Photo(id, photo.Number, small: false)));
         }
         var notes = await log.Notes(id);
+        var view = await BenchEndpoints.ViewOf(planned, sheets, last, time.GetUtcNow(), stop);
         var text = await Workers.Run(
             () =>
-            {
-                var view = BenchEndpoints.ViewOf(planned, last, time.GetLocalNow());
-                return BuildBook.Write(
+                BuildBook.Write(
                     reader,
                     Today(time),
                     new BookRecord(view.Readings, view.Standings, notes, photos, all.Count - photos.Count),
                     Nonce(context)
-                );
-            },
+                ),
             stop
         );
         return Results.Content(text, $"{Html}; charset=utf-8");
@@ -136,24 +133,20 @@ internal static class RecordEndpoints
     private static async Task<IResult> BenchSheetPage(
         string id,
         BuildPlans plans,
+        BuildSheets sheets,
         TimeProvider time,
         HttpContext context,
         CancellationToken stop
     )
     {
         var planned = await plans.Planned(id, stop);
-        if (planned.Reader is not { } reader)
+        if (planned.Reader is null)
         {
             return Problems.Of(planned.Refused);
         }
+        var sheet = await sheets.Bench(planned, null, stop);
         var text = await Workers.Run(
-            () =>
-                BuildBook.Sheet(
-                    planned.Stored.Build.Name,
-                    BenchReader.Of(reader.Wired, SettingsReader.Of(reader.Wired, Today(time)), null),
-                    Today(time),
-                    Nonce(context)
-                ),
+            () => BuildBook.Sheet(planned.Stored.Build.Name, sheet, Today(time), Nonce(context)),
             stop
         );
         return Results.Content(text, $"{Html}; charset=utf-8");

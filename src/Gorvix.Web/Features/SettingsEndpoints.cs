@@ -83,11 +83,11 @@ internal static class SettingsEndpoints
         build
             .MapGet(
                 "settings",
-                async (string id, BuildPlans plans, TextStore texts, TimeProvider time, CancellationToken stop) =>
+                async (string id, BuildPlans plans, TextStore texts, BuildSheets sheets, CancellationToken stop) =>
                     await Asked(
                         id,
                         plans,
-                        time,
+                        sheets,
                         async (planned, sheet) => Results.Ok(Of(planned, sheet, await texts.Of(id))),
                         stop
                     )
@@ -106,11 +106,11 @@ internal static class SettingsEndpoints
         build
             .MapPost(
                 "settings/form",
-                (string id, FormRequest form, BuildPlans plans, TimeProvider time, CancellationToken stop) =>
+                (string id, FormRequest form, BuildPlans plans, BuildSheets sheets, CancellationToken stop) =>
                     Asked(
                         id,
                         plans,
-                        time,
+                        sheets,
                         async (planned, sheet) =>
                             Results.Ok(await Workers.Run(() => Filled(planned, sheet, form.Template), stop)),
                         stop
@@ -143,11 +143,11 @@ internal static class SettingsEndpoints
             build
                 .MapGet(
                     file,
-                    (string id, BuildPlans plans, TimeProvider time, HttpResponse response, CancellationToken stop) =>
+                    (string id, BuildPlans plans, BuildSheets sheets, HttpResponse response, CancellationToken stop) =>
                         Asked(
                             id,
                             plans,
-                            time,
+                            sheets,
                             (planned, sheet) =>
                                 Task.FromResult(
                                     ExportEndpoints.Text(write(planned, sheet), type, $"{id}-{file}", response)
@@ -170,11 +170,11 @@ internal static class SettingsEndpoints
         build
             .MapGet(
                 "settings.json",
-                (string id, BuildPlans plans, TimeProvider time, HttpResponse response, CancellationToken stop) =>
+                (string id, BuildPlans plans, BuildSheets sheets, HttpResponse response, CancellationToken stop) =>
                     Asked(
                         id,
                         plans,
-                        time,
+                        sheets,
                         (_, sheet) =>
                         {
                             ExportEndpoints.Name(response, $"{id}-settings.json");
@@ -192,14 +192,14 @@ internal static class SettingsEndpoints
     private static async Task<IResult> Asked(
         string id,
         BuildPlans plans,
-        TimeProvider time,
+        BuildSheets sheets,
         Func<PlannedBuild, SettingsSheet, Task<IResult>> answer,
         CancellationToken stop
     )
     {
         var planned = await plans.Planned(id, stop);
-        return planned.Reader is { } reader
-            ? await answer(planned, await Workers.Run(() => SettingsReader.Of(reader.Wired, Today(time)), stop))
+        return planned.Reader is not null
+            ? await answer(planned, await sheets.Settings(planned, stop))
             : Problems.Of(planned.Refused);
     }
 
@@ -255,13 +255,13 @@ internal static class SettingsEndpoints
         ReadRequest request,
         BuildPlans plans,
         TextStore texts,
-        TimeProvider time,
+        BuildSheets sheets,
         CancellationToken stop
     ) =>
         Asked(
             id,
             plans,
-            time,
+            sheets,
             async (planned, sheet) =>
             {
                 if (request.Text.Length > NeutralForm.MostText)
@@ -303,13 +303,13 @@ internal static class SettingsEndpoints
         BuildPlans plans,
         PartBench parts,
         PartKeeper keeper,
-        TimeProvider time,
+        BuildSheets sheets,
         CancellationToken stop
     ) =>
         Asked(
             id,
             plans,
-            time,
+            sheets,
             async (planned, sheet) =>
             {
                 if (WiredOf(planned).Build.Firmware is not { } firmware)
@@ -349,13 +349,13 @@ internal static class SettingsEndpoints
         DeskRequest request,
         BuildPlans plans,
         SimulatedDesk desk,
-        TimeProvider time,
+        BuildSheets sheets,
         CancellationToken stop
     ) =>
         Asked(
             id,
             plans,
-            time,
+            sheets,
             (planned, _) =>
             {
                 if (request.Text.Length > NeutralForm.MostText)

@@ -28,12 +28,14 @@ internal static class UnlockEndpoints
         string id,
         BuildPlans plans,
         PartStore parts,
-        UnlockDesk desk,
+        BuildSheets sheets,
         CancellationToken stop
     )
     {
         var planned = await plans.Planned(id, stop);
-        return planned.Reader is null ? [] : await desk.Of(planned, await parts.Offered(planned.Stored.Build), stop);
+        return planned.Reader is null
+            ? []
+            : await sheets.Unlocks(planned, await parts.Offered(planned.Stored.Build), stop);
     }
 
     private static async Task<IResult> Apply(

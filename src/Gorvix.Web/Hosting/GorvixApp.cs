@@ -98,12 +98,11 @@ internal static class GorvixApp
         builder.Services.AddScoped<DrillRoom>();
         builder.Services.AddSingleton<DrillDesk>();
         builder.Services.AddSingleton<BenchDesk>();
-        builder.Services.AddSingleton<FaultDesk>();
-        builder.Services.AddSingleton<UnlockDesk>();
         builder.Services.AddSingleton<SimulatedDesk>();
         builder.Services.AddSingleton<ModuleDesk>();
         builder.Services.AddScoped<DemoLoader>();
-        builder.Services.AddSingleton<PlanKeep>();
+        builder.Services.AddSingleton<Memo>();
+        builder.Services.AddSingleton<BuildSheets>();
         builder.Services.AddScoped<BuildPlans>();
         builder.Services.AddScoped<Workbench>();
         builder.Services.AddScoped<ShelfCards>();
