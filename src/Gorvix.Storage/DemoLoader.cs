@@ -47,7 +47,7 @@ public sealed class DemoLoader(GorvixDb db, PartStore parts, BuildStore builds, 
             At = readings[0].At.Date,
             Who = readings[0].Who,
             Words = "Imported",
-            Format = Upcasters.Newest,
+            Format = FormatMigrations.Newest,
             Document = Documents.Write(file.Builds[0]),
         };
         return new RecordRows(

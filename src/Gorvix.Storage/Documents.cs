@@ -14,7 +14,7 @@ public sealed class UnreadableException : Exception
     /// <param name="format">Its version.</param>
     public UnreadableException(string what, int format)
         : base(
-            $"{what} is stored in format {format}; this Gorvix reads formats 1 to {Upcasters.Newest}. "
+            $"{what} is stored in format {format}; this Gorvix reads formats 1 to {FormatMigrations.Newest}. "
                 + "Nothing was changed. Update this Gorvix, or use the one that wrote it."
         ) { }
 
@@ -37,14 +37,14 @@ internal static class Documents
     /// <exception cref="UnreadableException">The version is not known, or the document is damaged.</exception>
     public static T Read<T>(string document, int format, string what)
     {
-        if (format is < 1 or > Upcasters.Newest)
+        if (format is < 1 or > FormatMigrations.Newest)
         {
             throw new UnreadableException(what, format);
         }
         try
         {
             return (
-                    format == Upcasters.Newest
+                    format == FormatMigrations.Newest
                         ? JsonSerializer.Deserialize<T>(document, GorvixJson.Compact)
                         : Brought<T>(document, format)
                 ) ?? throw new UnreadableException(what, null);
@@ -59,7 +59,7 @@ internal static class Documents
     private static T? Brought<T>(string document, int format)
     {
         var tree = JsonNode.Parse(document)!.AsObject();
-        Upcasters.Bring(KindOf<T>(), tree, format);
+        FormatMigrations.Bring(KindOf<T>(), tree, format);
         return tree.Deserialize<T>(GorvixJson.Compact);
     }
 

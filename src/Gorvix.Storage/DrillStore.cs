@@ -260,10 +260,10 @@ public sealed class DrillStore(GorvixDb db, TimeProvider time)
         foreach (var card in cards)
         {
             var known = await db.Recalls.FindAsync(row.Player, row.Kind, deck, card.Card);
-            var next = Recall.After(
+            var next = ReviewSchedule.After(
                 known is null
                     ? null
-                    : new Recall(known.Ease, known.Row, known.Days, known.Due, known.Asked, known.Again),
+                    : new ReviewSchedule(known.Ease, known.Row, known.Days, known.Due, known.Asked, known.Again),
                 card.Quality,
                 Today
             );

@@ -26,7 +26,7 @@ public sealed class MomentRow
     public required string Document { get; init; }
 
     /// <summary>The format version of the document.</summary>
-    public int Format { get; init; } = Upcasters.Newest;
+    public int Format { get; init; } = FormatMigrations.Newest;
 }
 
 /// <summary>A reading. What was read is never changed; it can be struck out.</summary>

@@ -109,7 +109,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
             db.PartSteps.Add(Step(row, "Original", at: null));
         }
         row.Document = Documents.Write(part);
-        row.Format = Upcasters.Newest;
+        row.Format = FormatMigrations.Newest;
         row.Version++;
         db.PartSteps.Add(Step(row, words));
         var builds = (await Uses(uses)).Select(u => u.Id).ToList();
@@ -227,7 +227,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
             .ToListAsync();
         return
         [
-            .. rows.Where(r => r.Step.Format is >= 1 and <= Upcasters.Newest)
+            .. rows.Where(r => r.Step.Format is >= 1 and <= FormatMigrations.Newest)
                 .Select(r =>
                     (
                         r.Step.BuildId,

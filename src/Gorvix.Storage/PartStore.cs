@@ -43,7 +43,7 @@ public sealed class PartStore(GorvixDb db, PartCache cache)
     public async Task<PartsLibrary> Everything() => Library(Sound(await Readable().ToListAsync()));
 
     private IQueryable<PartRow> Readable() =>
-        db.Parts.AsNoTracking().Where(p => p.Format >= 1 && p.Format <= Upcasters.Newest).OrderBy(p => p.Id);
+        db.Parts.AsNoTracking().Where(p => p.Format >= 1 && p.Format <= FormatMigrations.Newest).OrderBy(p => p.Id);
 
     /// <summary>
     /// Adds the parts of a file that the library does not have yet; they are stored with the next save.
@@ -89,7 +89,7 @@ public sealed class PartStore(GorvixDb db, PartCache cache)
     private bool SayTheSame(PartRow there, PartRow row) =>
         there.Document == row.Document
         || (
-            there.Format is >= 1 and < Upcasters.Newest
+            there.Format is >= 1 and < FormatMigrations.Newest
             && row.Document
                 == (
                     row.Kind switch

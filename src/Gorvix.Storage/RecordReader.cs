@@ -121,10 +121,10 @@ public static partial class RecordReader
         var moments = await files.List<ArchivedMoment>("moments.json", 100_000);
         foreach (var moment in moments)
         {
-            if (moment.Format is < 1 or > Upcasters.Newest)
+            if (moment.Format is < 1 or > FormatMigrations.Newest)
             {
                 throw new RecordException(
-                    $"Version {moment.Version} of the build is in format {moment.Format}; this Gorvix reads formats 1 to {Upcasters.Newest}. Update Gorvix to import it."
+                    $"Version {moment.Version} of the build is in format {moment.Format}; this Gorvix reads formats 1 to {FormatMigrations.Newest}. Update Gorvix to import it."
                 );
             }
             try

@@ -41,7 +41,7 @@ public sealed class PartRow
     public required string Document { get; set; }
 
     /// <summary>The format version of the document.</summary>
-    public int Format { get; set; } = Upcasters.Newest;
+    public int Format { get; set; } = FormatMigrations.Newest;
 
     /// <summary>Grows by one with every change; a writer must know the newest.</summary>
     public int Version { get; set; } = 1;
@@ -72,7 +72,7 @@ public sealed class PartStepRow
     public required string Document { get; init; }
 
     /// <summary>The format version of the document.</summary>
-    public int Format { get; init; } = Upcasters.Newest;
+    public int Format { get; init; } = FormatMigrations.Newest;
 }
 
 /// <summary>A build. What it says stands in the step that <see cref="Cursor"/> points at.</summary>
@@ -167,5 +167,5 @@ public sealed class StepRow
     public required string Document { get; init; }
 
     /// <summary>The format version of the document.</summary>
-    public int Format { get; init; } = Upcasters.Newest;
+    public int Format { get; init; } = FormatMigrations.Newest;
 }

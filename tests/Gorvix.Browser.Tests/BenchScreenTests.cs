@@ -105,7 +105,7 @@ public class BenchScreenTests
         page.Says("[data-testid='bench-check']", "5V rail");
         page.Press("v");
         page.Press("5,61");
-        page.Says("[data-testid='foretold']", "Unplug it before it is destroyed");
+        page.Says("[data-testid='forecast']", "Unplug it before it is destroyed");
         page.Press(Keys.Enter);
         page.Says("[data-state='stopped'] [data-testid='judged']", "5.61 V");
         page.Press(Keys.Escape);

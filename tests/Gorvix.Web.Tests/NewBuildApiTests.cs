@@ -61,11 +61,11 @@ public class NewBuildApiTests
     }
 
     [Fact]
-    public async Task A_change_that_is_foretold_is_not_done()
+    public async Task A_change_that_is_previewed_is_not_done()
     {
         await using var server = await LiveServer.Start();
         const string Board = """{"version":1,"change":{"kind":"takeBoard","part":"cobbold-mote-f1-r5"}}""";
-        var (status, told) = await server.Post($"{Hare}/parts/foretold", Board);
+        var (status, told) = await server.Post($"{Hare}/parts/preview", Board);
         Assert.Equal(200, status);
         Assert.StartsWith(
             "Mote F1 needs 4.5–5.5 V but gets 16.8 V (full battery).",
@@ -77,11 +77,11 @@ public class NewBuildApiTests
         Assert.Equal("askerdale-pinion-f4-r2", fit.GetProperty("boardPart").GetString());
         Assert.Equal(
             422,
-            (await server.Post($"{Hare}/parts/foretold", Board.Replace("cobbold-mote-f1-r5", "x"))).Status
+            (await server.Post($"{Hare}/parts/preview", Board.Replace("cobbold-mote-f1-r5", "x"))).Status
         );
         Assert.Equal(
             409,
-            (await server.Post($"{Hare}/parts/foretold", Board.Replace("\"version\":1", "\"version\":9"))).Status
+            (await server.Post($"{Hare}/parts/preview", Board.Replace("\"version\":1", "\"version\":9"))).Status
         );
     }
 
@@ -240,7 +240,7 @@ public class NewBuildApiTests
         Assert.Equal(422, (await server.Post($"{Hare}/duplicate", "{}")).Status);
         Assert.Equal(10, await server.Count());
         var (status, _) = await server.Post(
-            $"{Hare}/parts/foretold",
+            $"{Hare}/parts/preview",
             """{"version":1,"change":{"kind":"removeDevice","device":"gnss"}}"""
         );
         Assert.Equal(422, status);

@@ -17,14 +17,14 @@ public class PartApiTests
             "/api/library/compare/in/north-face-hare?board=askerdale-pinion-f4-r1&board=askerdale-pinion-f4-r2"
         );
         Assert.Equal([false, true], tried.EnumerateArray().Select(t => t.GetProperty("hasIt").GetBoolean()));
-        Assert.NotEmpty(tried[0].GetProperty("foretold").GetProperty("moved").EnumerateArray());
-        Assert.Empty(tried[1].GetProperty("foretold").GetProperty("moved").EnumerateArray());
+        Assert.NotEmpty(tried[0].GetProperty("preview").GetProperty("moved").EnumerateArray());
+        Assert.Empty(tried[1].GetProperty("preview").GetProperty("moved").EnumerateArray());
         // The same as exchanging the board on the Parts screen foretells.
         var (_, foretold) = await server.Post(
-            "/api/builds/north-face-hare/parts/foretold",
+            "/api/builds/north-face-hare/parts/preview",
             """{"version":1,"change":{"kind":"takeBoard","part":"askerdale-pinion-f4-r1"}}"""
         );
-        Assert.Equal(foretold.GetRawText(), tried[0].GetProperty("foretold").GetRawText());
+        Assert.Equal(foretold.GetRawText(), tried[0].GetProperty("preview").GetRawText());
     }
 
     [Theory]
@@ -91,23 +91,23 @@ public class PartApiTests
     }
 
     [Fact]
-    public async Task A_change_is_foretold_for_each_build_and_then_plans_them_anew()
+    public async Task A_change_is_previewed_for_each_build_and_then_plans_them_anew()
     {
         await using var server = await LiveServer.Start();
         var sheet = await Sheet(server, Pinion);
         var board = sheet["part"]!;
         var held = board["ports"]!.AsArray().First(p => (string?)p!["id"] == "U1")!;
         held["heldBy"] = "the recorder inside";
-        var (status, told) = await server.Post($"{Pinion}/foretold", board.ToJsonString());
+        var (status, told) = await server.Post($"{Pinion}/preview", board.ToJsonString());
         Assert.Equal(200, status);
         var touched = told.EnumerateArray().Single(t => t.GetProperty("id").GetString() == "north-face-hare");
         Assert.Equal(
             "All 3 links connected.",
-            touched.GetProperty("foretold").GetProperty("before").GetProperty("sentence").GetString()
+            touched.GetProperty("preview").GetProperty("before").GetProperty("sentence").GetString()
         );
         Assert.Contains(
             "2 of 3 links connected.",
-            touched.GetProperty("foretold").GetProperty("after").GetProperty("sentence").GetString()
+            touched.GetProperty("preview").GetProperty("after").GetProperty("sentence").GetString()
         );
 
         var before = await server.Get("/api/builds/north-face-hare/fit");

@@ -124,7 +124,7 @@ internal static class BenchEndpoints
         bench
             .MapGet(
                 "simulated",
-                (string id, BuildPlans plans, BenchDesk desk, CancellationToken stop) =>
+                (string id, BuildPlans plans, SimulatedBenches desk, CancellationToken stop) =>
                     Simulated(id, null, plans, desk, stop)
             )
             .WithName("getSimulatedBench")
@@ -134,7 +134,7 @@ internal static class BenchEndpoints
         bench
             .MapPost(
                 "simulated",
-                (string id, PlantRequest plant, BuildPlans plans, BenchDesk desk, CancellationToken stop) =>
+                (string id, PlantRequest plant, BuildPlans plans, SimulatedBenches desk, CancellationToken stop) =>
                     Simulated(id, plant, plans, desk, stop)
             )
             .WithName("plantFault")
@@ -288,7 +288,7 @@ internal static class BenchEndpoints
         string id,
         PlantRequest? plant,
         BuildPlans plans,
-        BenchDesk desk,
+        SimulatedBenches desk,
         CancellationToken stop
     )
     {
@@ -314,7 +314,7 @@ internal static class BenchEndpoints
     private const string SimulatedMeter = "simulated-meter";
 
     private static IReadOnlyList<ModuleLineView> Meters() =>
-        [.. ModuleDesk.Adapters(), new ModuleLineView(SimulatedMeter, "simulated meter", true)];
+        [.. ModuleLines.Adapters(), new ModuleLineView(SimulatedMeter, "simulated meter", true)];
 
     private static Task<IResult> Meter(
         string id,
@@ -322,8 +322,8 @@ internal static class BenchEndpoints
         BuildPlans plans,
         BuildSheets sheets,
         LogStore log,
-        BenchDesk desk,
-        ModuleDesk lines,
+        SimulatedBenches desk,
+        ModuleLines lines,
         TimeProvider time,
         CancellationToken stop
     ) =>
@@ -382,7 +382,7 @@ internal static class BenchEndpoints
         BuildPlans plans,
         BuildSheets sheets,
         LogStore log,
-        BenchDesk desk,
+        SimulatedBenches desk,
         TimeProvider time,
         CancellationToken stop
     ) =>

@@ -14,9 +14,9 @@ namespace Gorvix.Web.Features;
 /// <summary>What one of the compared boards comes to in a build.</summary>
 /// <param name="Board">Id of the board.</param>
 /// <param name="HasIt">Whether it is the board that the build has.</param>
-/// <param name="Foretold">What the build would come to with it; null when it cannot be planned.</param>
+/// <param name="Preview">What the build would come to with it; null when it cannot be planned.</param>
 /// <param name="Refused">Why it cannot be planned; null when it can.</param>
-public sealed record BoardTried(string Board, bool HasIt, Foretold? Foretold, string? Refused);
+public sealed record BoardTried(string Board, bool HasIt, ChangePreview? Preview, string? Refused);
 
 /// <summary>Parts side by side: by what their leaflets say, and boards by what they come to in a build.</summary>
 internal static class CompareEndpoints
@@ -85,7 +85,7 @@ internal static class CompareEndpoints
             return new BoardTried(
                 board,
                 stored.Board == board,
-                then is null ? null : Foretold.Of(reader, new FitReader(then, Effort.Quick, stop)),
+                then is null ? null : ChangePreview.Of(reader, new FitReader(then, Effort.Quick, stop)),
                 then is null ? findings[0].Sentence : null
             );
         }

@@ -40,7 +40,7 @@ internal static class DraftEndpoints
     private static async Task<IResult> Create(
         Draft draft,
         PartStore parts,
-        Workbench bench,
+        BuildService bench,
         ShelfCards cards,
         CancellationToken stop
     )

@@ -157,7 +157,7 @@ internal static class DrillEndpoints
 
     private static async Task<IResult> Begin(
         DrillRequest request,
-        DrillRoom room,
+        DrillService room,
         DrillStore store,
         Author who,
         CancellationToken stop
@@ -191,7 +191,7 @@ internal static class DrillEndpoints
         DrillAbout about,
         DrillOrder order,
         (string Id, int Number)? evening,
-        DrillRoom room,
+        DrillService room,
         DrillStore store,
         Author who,
         CancellationToken stop
@@ -204,7 +204,7 @@ internal static class DrillEndpoints
 
     private static async Task<IResult> Take(
         DrillFileRequest request,
-        DrillRoom room,
+        DrillService room,
         DrillStore store,
         EveningStore evenings,
         PartStore parts,
@@ -246,13 +246,13 @@ internal static class DrillEndpoints
         return Results.Created($"/api/drills/{row.Id}", new DrillFileTaken(row.Id, null));
     }
 
-    private static async Task<IResult> Get(string id, DrillRoom room, DrillStore store, CancellationToken stop) =>
+    private static async Task<IResult> Get(string id, DrillService room, DrillStore store, CancellationToken stop) =>
         Results.Ok(await View(await store.Find(id), room, store, stop));
 
     private static async Task<IResult> Do(
         string id,
         DrillActRequest request,
-        DrillRoom room,
+        DrillService room,
         DrillStore store,
         Author who,
         StartOptions options,
@@ -287,7 +287,7 @@ internal static class DrillEndpoints
         return Results.Ok(await View(row, room, store, stop));
     }
 
-    private static async Task<DrillView> View(DrillRow row, DrillRoom room, DrillStore store, CancellationToken stop)
+    private static async Task<DrillView> View(DrillRow row, DrillService room, DrillStore store, CancellationToken stop)
     {
         var order = DrillStore.OrderOf(row);
         var (drill, ground) = await room.Drawn(row, stop);
@@ -326,7 +326,7 @@ internal static class DrillEndpoints
 
     // From the first to the last.
     private static int LevelOf(IReadOnlyList<DrillRow> own) =>
-        Ladder.After(own.Reverse().Select(d => (d.Level, d.Score ?? 0)));
+        DifficultyLevel.After(own.Reverse().Select(d => (d.Level, d.Score ?? 0)));
 
     private static DrillPlayed Played(DrillRow row) =>
         new(row.Id, row.Kind, row.Level, row.Name, row.EndedAt ?? row.StartedAt, row.Score, row.Minutes, row.Best);

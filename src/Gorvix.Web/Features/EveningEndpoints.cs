@@ -118,7 +118,7 @@ internal static class EveningEndpoints
 
     private static async Task<IResult> Make(
         EveningRequest request,
-        DrillRoom room,
+        DrillService room,
         EveningStore store,
         Author who,
         CancellationToken stop
@@ -169,7 +169,7 @@ internal static class EveningEndpoints
     private static async Task<IResult> Play(
         string id,
         int number,
-        DrillRoom room,
+        DrillService room,
         EveningStore store,
         DrillStore drills,
         Author who,

@@ -93,7 +93,7 @@ internal static class FaultEndpoints
             .WithName("forgetFound");
     }
 
-    private static Task<IResult> Get(string id, FaultRoom room, FaultStore store, CancellationToken stop) =>
+    private static Task<IResult> Get(string id, FaultService room, FaultStore store, CancellationToken stop) =>
         room.Look(
             id,
             async look =>
@@ -107,7 +107,7 @@ internal static class FaultEndpoints
     private static Task<IResult> Keep(
         string id,
         FaultCaseRequest request,
-        FaultRoom room,
+        FaultService room,
         FaultStore store,
         CancellationToken stop
     ) =>
@@ -129,7 +129,7 @@ internal static class FaultEndpoints
     private static Task<IResult> End(
         string id,
         FaultEnd end,
-        FaultRoom room,
+        FaultService room,
         FaultStore store,
         CancellationToken stop
     ) =>
@@ -182,8 +182,8 @@ internal static class FaultEndpoints
     private static Task<IResult> Simulated(
         string id,
         SimulatedTest request,
-        FaultRoom room,
-        BenchDesk bench,
+        FaultService room,
+        SimulatedBenches bench,
         CancellationToken stop
     ) =>
         room.Look(

@@ -60,7 +60,7 @@ internal static class FitEndpoints
     private static void MapStep(IEndpointRouteBuilder fit, string name, int direction) =>
         fit.MapPost(
                 name,
-                (string id, StepRequest request, Workbench bench, CancellationToken stop) =>
+                (string id, StepRequest request, BuildService bench, CancellationToken stop) =>
                     bench.Walk(id, request.Version, direction, stop)
             )
             .WithName(name)
@@ -69,7 +69,7 @@ internal static class FitEndpoints
     private static Task<IResult> Change(
         string id,
         ChangeRequest request,
-        Workbench bench,
+        BuildService bench,
         PartStore parts,
         CancellationToken stop
     ) =>
@@ -109,7 +109,7 @@ internal static class FitEndpoints
         string id,
         ChooseRequest request,
         BuildPlans plans,
-        Workbench bench,
+        BuildService bench,
         CancellationToken stop
     )
     {

@@ -162,7 +162,7 @@ internal static class IntakeEndpoints
         );
         foreach (var use in uses.Where(u => !u.IsRemoved))
         {
-            touched.Add(await PartBench.Touch(use.Id, use.Build, await parts.For(use.Build), own.Parts(), stop));
+            touched.Add(await PartService.Touch(use.Id, use.Build, await parts.For(use.Build), own.Parts(), stop));
         }
         return new IntakeView(Intake.Look(file, library), builds, touched);
     }

@@ -109,7 +109,7 @@ internal static class LoomEndpoints
     private static Task<IResult> Note(
         string id,
         Tick tick,
-        Workbench bench,
+        BuildService bench,
         TimeProvider time,
         CancellationToken stop
     ) =>

@@ -108,10 +108,10 @@ internal static class ModuleEndpoints
             .WithName("saveSetupFrames")
             .Produces(200, contentType: "application/octet-stream")
             .ProducesProblem(422);
-        gnss.MapGet("lines", ModuleDesk.Lines).WithName("listModuleLines");
+        gnss.MapGet("lines", ModuleLines.Lines).WithName("listModuleLines");
         gnss.MapPost(
                 "lines/{line}",
-                async (string line, ModuleRequest request, ModuleDesk desk, CancellationToken stop) =>
+                async (string line, ModuleRequest request, ModuleLines desk, CancellationToken stop) =>
                     Against(request.Baud, request.Hertz)
                     ?? (
                         request.Seconds is >= 1 and <= 60
@@ -152,7 +152,7 @@ internal static class ModuleEndpoints
 /// The lines of this machine at which a module can hang, and the stand-ins that ship. A line is opened when somebody works at it, by one at a
 /// time, and closed again.
 /// </summary>
-internal sealed class ModuleDesk
+internal sealed class ModuleLines
 {
     private static readonly (string Id, string Words, ModuleKind Kind)[] StandIns =
     [

@@ -117,7 +117,7 @@ internal static class MomentEndpoints
     private static async Task<IResult> Restore(
         string id,
         RestoreRequest request,
-        Workbench bench,
+        BuildService bench,
         LogPages pages,
         CancellationToken stop
     )

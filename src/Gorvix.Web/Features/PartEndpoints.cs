@@ -39,12 +39,12 @@ internal static class PartEndpoints
             app.MapGroup("/api/library/boards").WithTags("Library"),
             PartKind.Board,
             sheet: async (string id, PartKeeper keeper) => await BoardOf(id, keeper),
-            make: (Board board, PartBench bench) => Make(board, bench),
-            change: (string id, BoardChange change, PartBench bench, CancellationToken stop) =>
+            make: (Board board, PartService bench) => Make(board, bench),
+            change: (string id, BoardChange change, PartService bench, CancellationToken stop) =>
                 bench.Put(PartKind.Board, id, change.Version, change.Part with { Id = id }, null, stop),
-            foretell: (string id, Board board, PartBench bench, CancellationToken stop) =>
-                bench.Foretell(PartKind.Board, id, board with { Id = id }, stop),
-            back: async (string id, PartBack back, PartKeeper keeper, PartBench bench, CancellationToken stop) =>
+            preview: (string id, Board board, PartService bench, CancellationToken stop) =>
+                bench.Preview(PartKind.Board, id, board with { Id = id }, stop),
+            back: async (string id, PartBack back, PartKeeper keeper, PartService bench, CancellationToken stop) =>
                 await bench.Put(
                     PartKind.Board,
                     id,
@@ -58,12 +58,12 @@ internal static class PartEndpoints
             app.MapGroup("/api/library/devices").WithTags("Library"),
             PartKind.Device,
             sheet: async (string id, PartKeeper keeper) => await DeviceOf(id, keeper),
-            make: (Device device, PartBench bench) => Make(device, bench),
-            change: (string id, DeviceChange change, PartBench bench, CancellationToken stop) =>
+            make: (Device device, PartService bench) => Make(device, bench),
+            change: (string id, DeviceChange change, PartService bench, CancellationToken stop) =>
                 bench.Put(PartKind.Device, id, change.Version, change.Part with { Id = id }, null, stop),
-            foretell: (string id, Device device, PartBench bench, CancellationToken stop) =>
-                bench.Foretell(PartKind.Device, id, device with { Id = id }, stop),
-            back: async (string id, PartBack back, PartKeeper keeper, PartBench bench, CancellationToken stop) =>
+            preview: (string id, Device device, PartService bench, CancellationToken stop) =>
+                bench.Preview(PartKind.Device, id, device with { Id = id }, stop),
+            back: async (string id, PartBack back, PartKeeper keeper, PartService bench, CancellationToken stop) =>
                 await bench.Put(
                     PartKind.Device,
                     id,
@@ -82,7 +82,7 @@ internal static class PartEndpoints
         Delegate sheet,
         Delegate make,
         Delegate change,
-        Delegate foretell,
+        Delegate preview,
         Delegate back
     )
     {
@@ -94,7 +94,7 @@ internal static class PartEndpoints
             .ProducesProblem(409)
             .ProducesProblem(422);
         Changes(group.MapPut("{id}", change).WithName($"change{kind}"));
-        group.MapPost("{id}/foretold", foretell).WithName($"foretell{kind}").ProducesProblem(422);
+        group.MapPost("{id}/preview", preview).WithName($"preview{kind}").ProducesProblem(422);
         Changes(group.MapPost("{id}/back", back).WithName($"bring{kind}Back"));
         Common(group, kind);
     }
@@ -129,7 +129,7 @@ internal static class PartEndpoints
             .Produces(204)
             .ProducesProblem(404);
         group
-            .MapDelete("{id}", ([FromRoute] string id, PartBench bench) => bench.Remove(kind, id))
+            .MapDelete("{id}", ([FromRoute] string id, PartService bench) => bench.Remove(kind, id))
             .WithName($"remove{kind}")
             .Produces(204)
             .ProducesProblem(404)
@@ -137,13 +137,13 @@ internal static class PartEndpoints
     }
 
     // A new part is called after what it is, unless its file says otherwise.
-    private static Task<IResult> Make(Board board, PartBench bench)
+    private static Task<IResult> Make(Board board, PartService bench)
     {
         var id = board.Id == "" ? Slug.OfBoard(board.Maker, board.Name, board.Revision) : board.Id;
         return bench.Create(PartKind.Board, id, board with { Id = id }, "Created", $"/api/library/boards/{id}");
     }
 
-    private static Task<IResult> Make(Device device, PartBench bench)
+    private static Task<IResult> Make(Device device, PartService bench)
     {
         var id = device.Id == "" ? Slug.Of($"{device.Maker} {device.Name}") : device.Id;
         return bench.Create(PartKind.Device, id, device with { Id = id }, "Created", $"/api/library/devices/{id}");

@@ -196,7 +196,7 @@ internal static class RecordEndpoints
     private static async Task<IResult> Import(
         HttpRequest request,
         PartStore parts,
-        Workbench bench,
+        BuildService bench,
         ShelfCards cards,
         RecordArchive archive,
         CancellationToken stop

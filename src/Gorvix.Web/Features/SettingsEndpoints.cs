@@ -230,7 +230,7 @@ internal static class SettingsEndpoints
     private static Task<IResult> Tick(
         string id,
         SettingTick tick,
-        Workbench bench,
+        BuildService bench,
         TimeProvider time,
         CancellationToken stop
     ) =>
@@ -301,7 +301,7 @@ internal static class SettingsEndpoints
         string id,
         FormRequest form,
         BuildPlans plans,
-        PartBench parts,
+        PartService parts,
         PartKeeper keeper,
         BuildSheets sheets,
         CancellationToken stop
@@ -348,7 +348,7 @@ internal static class SettingsEndpoints
         string id,
         DeskRequest request,
         BuildPlans plans,
-        SimulatedDesk desk,
+        SimulatedBoards desk,
         BuildSheets sheets,
         CancellationToken stop
     ) =>

@@ -85,7 +85,7 @@ internal static class SetupEndpoints
         build
             .MapPost(
                 "setup",
-                (string id, SetupRequest request, Workbench bench, CancellationToken stop) =>
+                (string id, SetupRequest request, BuildService bench, CancellationToken stop) =>
                     bench.Change(
                         id,
                         request.Version,
@@ -96,9 +96,9 @@ internal static class SetupEndpoints
             .WithName("setUp")
             .Changes();
         build
-            .MapPost("parts/foretold", Foretell)
-            .WithName("foretellParts")
-            .Produces<Foretold>()
+            .MapPost("parts/preview", Preview)
+            .WithName("previewParts")
+            .Produces<ChangePreview>()
             .ProducesProblem(404)
             .ProducesProblem(409)
             .ProducesProblem(422);
@@ -159,19 +159,19 @@ internal static class SetupEndpoints
     }
 
     // What the same change would do, without doing it.
-    private static Task<IResult> Foretell(
+    private static Task<IResult> Preview(
         string id,
         PartsRequest request,
         PartStore parts,
-        Workbench bench,
+        BuildService bench,
         CancellationToken stop
-    ) => bench.Foretell(id, request.Version, build => ProposalOf(request.Change, build, parts), stop);
+    ) => bench.Preview(id, request.Version, build => ProposalOf(request.Change, build, parts), stop);
 
     private static Task<IResult> Parts(
         string id,
         PartsRequest request,
         PartStore parts,
-        Workbench bench,
+        BuildService bench,
         CancellationToken stop
     ) => bench.Change(id, request.Version, build => ProposalOf(request.Change, build, parts), stop);
 

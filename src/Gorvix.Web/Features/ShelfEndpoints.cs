@@ -81,7 +81,7 @@ internal static class ShelfEndpoints
     private static async Task<IResult> Import(
         HttpRequest request,
         PartStore parts,
-        Workbench bench,
+        BuildService bench,
         ShelfCards cards,
         CancellationToken stop
     )
@@ -129,7 +129,7 @@ internal static class ShelfEndpoints
     private static async Task<IResult> Duplicate(
         string id,
         BuildStore builds,
-        Workbench bench,
+        BuildService bench,
         ShelfCards cards,
         CancellationToken stop
     )

@@ -42,7 +42,7 @@ internal static class UnlockEndpoints
         string id,
         UnlockRequest request,
         BuildPlans plans,
-        Workbench bench,
+        BuildService bench,
         PartStore parts,
         CancellationToken stop
     )

@@ -82,7 +82,7 @@ internal static class GorvixApp
         builder.Services.AddSingleton<PartCache>();
         builder.Services.AddScoped<PartStore>();
         builder.Services.AddScoped<PartKeeper>();
-        builder.Services.AddScoped<PartBench>();
+        builder.Services.AddScoped<PartService>();
         builder.Services.AddScoped<IntakeStore>();
         builder.Services.AddScoped<BuildStore>();
         builder.Services.AddScoped<ShelfStore>();
@@ -92,19 +92,19 @@ internal static class GorvixApp
         builder.Services.AddScoped<Author>();
         builder.Services.AddScoped<RecordArchive>();
         builder.Services.AddScoped<FaultStore>();
-        builder.Services.AddScoped<FaultRoom>();
+        builder.Services.AddScoped<FaultService>();
         builder.Services.AddScoped<DrillStore>();
         builder.Services.AddScoped<EveningStore>();
-        builder.Services.AddScoped<DrillRoom>();
-        builder.Services.AddSingleton<DrillDesk>();
-        builder.Services.AddSingleton<BenchDesk>();
-        builder.Services.AddSingleton<SimulatedDesk>();
-        builder.Services.AddSingleton<ModuleDesk>();
+        builder.Services.AddScoped<DrillService>();
+        builder.Services.AddSingleton<DrillGrounds>();
+        builder.Services.AddSingleton<SimulatedBenches>();
+        builder.Services.AddSingleton<SimulatedBoards>();
+        builder.Services.AddSingleton<ModuleLines>();
         builder.Services.AddScoped<DemoLoader>();
         builder.Services.AddSingleton<Memo>();
         builder.Services.AddSingleton<BuildSheets>();
         builder.Services.AddScoped<BuildPlans>();
-        builder.Services.AddScoped<Workbench>();
+        builder.Services.AddScoped<BuildService>();
         builder.Services.AddScoped<ShelfCards>();
         builder.Services.AddScoped<Fleet>();
 

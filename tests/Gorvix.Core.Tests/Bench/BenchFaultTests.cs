@@ -73,7 +73,8 @@ public class BenchFaultTests
                 if (
                     step < 0
                     || situation is null
-                    || Harm.Of(real, situation).Except(Harm.Of(at.Wired, situation)).ToList() is not [var harm, ..]
+                    || DamageCheck.Of(real, situation).Except(DamageCheck.Of(at.Wired, situation)).ToList()
+                        is not [var harm, ..]
                 )
                 {
                     continue;
@@ -125,7 +126,7 @@ public class BenchFaultTests
         fault.Edit is not (DeadRail or DeadDevice or PortSetTo or PageEmptied or BridgeClosed)
         && (
             IsSpareGround(real, fault)
-            || (ReferenceEquals(meant.Ails, real.Ails) && CopperOf(meant).SequenceEqual(CopperOf(real)))
+            || (ReferenceEquals(meant.Defects, real.Defects) && CopperOf(meant).SequenceEqual(CopperOf(real)))
         );
 
     // A ground that is loose, off, or on a pad that nothing uses beeps all the same through its device, which has another one: only who tugs

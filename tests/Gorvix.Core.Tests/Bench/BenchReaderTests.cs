@@ -175,7 +175,7 @@ public class BenchReaderTests
         foreach (var fault in PlantedFaults.Of(wired).Where(f => f.Edit is not (DeadRail or DeadDevice or SolderBlob)))
         {
             var changed = wired.With(fault.Edit);
-            if (!ReferenceEquals(changed.Ails, wired.Ails))
+            if (!ReferenceEquals(changed.Defects, wired.Defects))
             {
                 // What fails by itself is no change that anybody has made.
                 continue;
@@ -214,7 +214,7 @@ public class BenchReaderTests
         changed.Joined.Any(l => l.Lead.Role == LeadRole.Ground && !changed.Build.Circuit.IsGround(l.Pad))
         || volts > 0
             && BenchPower.Of(wired.Build.Build, volts).Free is { } free
-            && Harm.Of(changed, free).Except(Harm.Of(wired, free)).Any();
+            && DamageCheck.Of(changed, free).Except(DamageCheck.Of(wired, free)).Any();
 
     // To what a reading comes to: a lamp more on one rail moves the others by less.
     private static string Reads(SimulatedBench bench, BenchCheck check)

@@ -27,26 +27,28 @@ internal sealed class PlainSigns(WiredBuild meant, WiredBuild real)
             .Mode.Lines.Where(l => boardHears ? l.Flow != Flow.In : l.Flow != Flow.Out)
             .Select(l => l.Lead)
             .ToHashSet();
-        return !Ails(of.Want.Device, of.Function.Need, boardHears)
-            && !lines.Any(l => real.Ails.Weak.Contains(new LeadAt(of.Want.Device, l)))
-            && !lines.Any(l => Nets(meant, $"lead {of.Want.Device}/{l}").Any(n => real.Ails.DeadPins.Contains(n.Net)));
+        return !Defects(of.Want.Device, of.Function.Need, boardHears)
+            && !lines.Any(l => real.Defects.Weak.Contains(new LeadAt(of.Want.Device, l)))
+            && !lines.Any(l =>
+                Nets(meant, $"lead {of.Want.Device}/{l}").Any(n => real.Defects.DeadPins.Contains(n.Net))
+            );
     }
 
     // What the trade knows of a device that something ails although its wires are right (common practice): in its bootloader and unbound it
     // does nothing; set to another protocol it is not understood; old firmware has no telemetry and does not hear the board's text; a module
     // that forgot its set-up, or sees no sky, brings no position; a slow bay and remembered sensors bring no telemetry; without an antenna a
     // link of the air comes and goes.
-    private bool Ails(string device, Need need, bool boardHears) =>
+    private bool Defects(string device, Need need, bool boardHears) =>
         real
-            .Ails.Devices.Where(a => a.Device == device)
+            .Defects.Devices.Where(a => a.Device == device)
             .Any(a =>
                 a.What switch
                 {
-                    Ailment.InLoader or Ailment.NotBound or Ailment.SpeaksOtherwise => true,
-                    Ailment.OldFirmware => need == Need.Telemetry || (need == Need.Osd && !boardHears),
-                    Ailment.ForgotSetup or Ailment.Indoors => need == Need.Gps,
-                    Ailment.SlowBay or Ailment.Remembered => need == Need.Telemetry,
-                    Ailment.NoAntenna => need is Need.RcLink or Need.Osd,
+                    DefectKind.InLoader or DefectKind.NotBound or DefectKind.SpeaksOtherwise => true,
+                    DefectKind.OldFirmware => need == Need.Telemetry || (need == Need.Osd && !boardHears),
+                    DefectKind.ForgotSetup or DefectKind.Indoors => need == Need.Gps,
+                    DefectKind.SlowBay or DefectKind.Remembered => need == Need.Telemetry,
+                    DefectKind.NoAntenna => need is Need.RcLink or Need.Osd,
                     _ => throw new InvalidOperationException($"{a.What}"),
                 }
             );
@@ -81,11 +83,11 @@ internal sealed class PlainSigns(WiredBuild meant, WiredBuild real)
             return false;
         }
         // A loose supply comes and goes; what a sagging rail or USB alone still feeds is for a solver.
-        if (real.Ails.Sagging.Count > 0 || real.Ails.IsOnUsbAlone)
+        if (real.Defects.Sagging.Count > 0 || real.Defects.IsOnUsbAlone)
         {
             return null;
         }
-        var loose = meant.Leads.Where(l => real.Ails.Weak.Contains(new LeadAt(l.Device, l.Lead.Id)));
+        var loose = meant.Leads.Where(l => real.Defects.Weak.Contains(new LeadAt(l.Device, l.Lead.Id)));
         if (loose.Any(l => l.Device == device && l.Lead.Role is LeadRole.Supply or LeadRole.Ground))
         {
             return null;

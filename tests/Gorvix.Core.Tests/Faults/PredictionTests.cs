@@ -106,7 +106,7 @@ public class PredictionTests
         {
             var real = wired.With(fault.Edit);
             // A setting of the board is wanted by some link or by none: that is the sheet's to say.
-            if (real.Ails.Settings.Count > 0)
+            if (real.Defects.Settings.Count > 0)
             {
                 continue;
             }

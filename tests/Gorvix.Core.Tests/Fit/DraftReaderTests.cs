@@ -150,15 +150,15 @@ public class DraftReaderTests
     {
         var hare = Demo.NorthFaceHare with { Pins = [new RouteMatch { Link = "position", Port = "U4" }] };
         var was = new FitReader(hare.Resolve());
-        var burnt = Foretold.Of(was, new FitReader(BuildEdits.WithBoard(hare, Demo.Mote).Resolve()));
+        var burnt = ChangePreview.Of(was, new FitReader(BuildEdits.WithBoard(hare, Demo.Mote).Resolve()));
         Assert.Contains(burnt.Stops, s => s.StartsWith("Mote F1 needs 4.5–5.5 V", StringComparison.Ordinal));
         Assert.Equal(3, burnt.Before.Carried);
         Assert.True(burnt.After.Carried < 3);
         Assert.Contains("UART4", Assert.Single(burnt.Falls));
-        var moved = Foretold.Of(was, new FitReader(BuildEdits.WithBoard(hare, Demo.Spindle).Resolve()));
+        var moved = ChangePreview.Of(was, new FitReader(BuildEdits.WithBoard(hare, Demo.Spindle).Resolve()));
         Assert.Empty(moved.Stops);
         Assert.NotEmpty(moved.Moved);
-        var same = Foretold.Of(was, was);
+        var same = ChangePreview.Of(was, was);
         Assert.Equal((0, 0), (same.Moved.Count, same.Falls.Count));
     }
 

@@ -31,7 +31,7 @@ public class AnytimeTests
                 {
                     var space = new PlanSpace(build);
                     var best = Planner.Best(space);
-                    var early = Planner.Best(space, build.Build.Pins, build.Build.Bans, new Purse(weighed));
+                    var early = Planner.Best(space, build.Build.Pins, build.Build.Bans, new SearchBudget(weighed));
                     Assert.True(early.Cost >= best.Cost);
                     Assert.Empty(PlainWalker.Complaints(WiredBuild.From(build, early)));
                     if (early.Gap is not { } gap)
@@ -274,8 +274,8 @@ public class AnytimeTests
     {
         var (space, plan, left) = TwoOnOnePort();
         Assert.True(Conflict.Of(space, plan, left).IsMinimal);
-        Assert.False(Conflict.Of(space, plan, left, new Purse(0)).IsMinimal);
-        Assert.Null(Conflict.Of(space, plan, left).CanBe(space, new Purse(0)));
+        Assert.False(Conflict.Of(space, plan, left, new SearchBudget(0)).IsMinimal);
+        Assert.Null(Conflict.Of(space, plan, left).CanBe(space, new SearchBudget(0)));
     }
 
     [Fact]
@@ -287,7 +287,7 @@ public class AnytimeTests
             [.. space.Build.Devices.Select(d => d.Device)]
         );
         Assert.Equal(0, Unlocks.Of(space, plan, left, library).Open);
-        var (found, open) = Unlocks.Of(space, plan, left, library, purse: new Purse(0));
+        var (found, open) = Unlocks.Of(space, plan, left, library, purse: new SearchBudget(0));
         Assert.Empty(found);
         Assert.True(open > 0);
     }

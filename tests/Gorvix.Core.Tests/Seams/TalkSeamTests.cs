@@ -31,10 +31,10 @@ public class TalkSeamTests
         };
         var device = Device("d", Need.RcLink, mode);
         Lead Of(string id) => device.Leads.First(l => l.Id == id);
-        Assert.Equal(transmits, Touch.TransmitsUnasked(device, Of("TX")));
+        Assert.Equal(transmits, PadContact.TransmitsUnasked(device, Of("TX")));
         if (mode.Lines.Count > 1)
         {
-            Assert.Equal(false, Touch.TransmitsUnasked(device, Of("RX")));
+            Assert.Equal(false, PadContact.TransmitsUnasked(device, Of("RX")));
         }
     }
 
@@ -43,9 +43,9 @@ public class TalkSeamTests
     {
         var device = Device("d", Need.RcLink, Mode("SBUS", Out())).Leads("PPS");
         var lead = device.Leads.First(l => l.Id == "PPS");
-        Assert.Null(Touch.TransmitsUnasked(device, lead));
-        Assert.Equal(false, Touch.TransmitsUnasked(device, lead with { Talks = TalkHabit.Asked }));
-        Assert.Equal(true, Touch.TransmitsUnasked(device, lead with { Talks = TalkHabit.Always }));
+        Assert.Null(PadContact.TransmitsUnasked(device, lead));
+        Assert.Equal(false, PadContact.TransmitsUnasked(device, lead with { Talks = TalkHabit.Asked }));
+        Assert.Equal(true, PadContact.TransmitsUnasked(device, lead with { Talks = TalkHabit.Always }));
     }
 
     // The plug of a module with compass: its serial leads sit on the pads that the receiver is soldered to.

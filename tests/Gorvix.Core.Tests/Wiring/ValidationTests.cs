@@ -31,7 +31,7 @@ public class ValidationTests
                     var wired = WiredBuild.From(build, plan);
                     Assert.Empty(PlainWalker.Complaints(wired));
                     // What comes off in every plan alike is work, and decides nothing.
-                    var alike = BuiltCheck.Undone(wired).OfType<JointFact>().Count(j => !BuiltWeight.Weighs(build, j));
+                    var alike = BuiltCheck.Undone(wired).OfType<JointFact>().Count(j => !UndoCost.Weighs(build, j));
                     IsPaid(plan.Cost[CostTerm.HandWork] + (alike * WorkMinutes.Undo), wired);
                 },
                 of: 500

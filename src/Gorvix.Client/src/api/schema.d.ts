@@ -613,7 +613,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/library/boards/{id}/foretold": {
+    "/api/library/boards/{id}/preview": {
         parameters: {
             query?: never;
             header?: never;
@@ -622,7 +622,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["foretellBoard"];
+        post: operations["previewBoard"];
         delete?: never;
         options?: never;
         head?: never;
@@ -709,7 +709,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/library/devices/{id}/foretold": {
+    "/api/library/devices/{id}/preview": {
         parameters: {
             query?: never;
             header?: never;
@@ -718,7 +718,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["foretellDevice"];
+        post: operations["previewDevice"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1942,7 +1942,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/builds/{id}/parts/foretold": {
+    "/api/builds/{id}/parts/preview": {
         parameters: {
             query?: never;
             header?: never;
@@ -1951,7 +1951,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["foretellParts"];
+        post: operations["previewParts"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2370,7 +2370,7 @@ export interface components {
             board: string;
             /** @description Whether it is the board that the build has. */
             hasIt: boolean;
-            foretold: null | components["schemas"]["Foretold"];
+            preview: null | components["schemas"]["ChangePreview"];
             /** @description Why it cannot be planned; null when it can. */
             refused: null | string;
         };
@@ -2532,7 +2532,7 @@ export interface components {
             id: string;
             /** @description What the builder calls it. */
             name: string;
-            foretold: null | components["schemas"]["Foretold"];
+            preview: null | components["schemas"]["ChangePreview"];
             /** @description Why it could no longer be planned; null when it can. */
             refused: null | string;
         };
@@ -2646,6 +2646,21 @@ export interface components {
          * @enum {unknown}
          */
         ChangeKind: "pin" | "unpin" | "block" | "unblock";
+        /** @description What a change would do to the plan, told before it is done. */
+        ChangePreview: {
+            /** @description The answer as it stands. */
+            before: components["schemas"]["Verdict"];
+            /** @description The answer after it. */
+            after: components["schemas"]["Verdict"];
+            /** @description What would burn or stay without supply afterwards. */
+            stops: string[];
+            /** @description What would move and why, one sentence for each link. */
+            moved: string[];
+            /** @description The pins and bans that would fall, because they name something that is no longer there. */
+            falls: string[];
+            /** @description What the hands have to do afterwards, in a few words; empty for nothing. */
+            work: string;
+        };
         /** @description A change of a build. */
         ChangeRequest: {
             /**
@@ -4177,21 +4192,6 @@ export interface components {
              * @description Longitude in degrees, -180 to 180, east positive.
              */
             longitude: number;
-        };
-        /** @description What a change would do to the plan, told before it is done. */
-        Foretold: {
-            /** @description The answer as it stands. */
-            before: components["schemas"]["Verdict"];
-            /** @description The answer after it. */
-            after: components["schemas"]["Verdict"];
-            /** @description What would burn or stay without supply afterwards. */
-            stops: string[];
-            /** @description What would move and why, one sentence for each link. */
-            moved: string[];
-            /** @description The pins and bans that would fall, because they name something that is no longer there. */
-            falls: string[];
-            /** @description What the hands have to do afterwards, in a few words; empty for nothing. */
-            work: string;
         };
         /** @description A form to look at or to keep. */
         FormRequest: {
@@ -8593,7 +8593,7 @@ export interface operations {
             };
         };
     };
-    foretellBoard: {
+    previewBoard: {
         parameters: {
             query?: never;
             header?: never;
@@ -8812,7 +8812,7 @@ export interface operations {
             };
         };
     };
-    foretellDevice: {
+    previewDevice: {
         parameters: {
             query?: never;
             header?: never;
@@ -12079,7 +12079,7 @@ export interface operations {
             };
         };
     };
-    foretellParts: {
+    previewParts: {
         parameters: {
             query?: never;
             header?: never;
@@ -12100,7 +12100,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Foretold"];
+                    "application/json": components["schemas"]["ChangePreview"];
                 };
             };
             /** @description Not Found */

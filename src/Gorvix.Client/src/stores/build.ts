@@ -7,7 +7,7 @@ import {
   type BuildChange,
   type FitStrand,
   type FitView,
-  type Foretold,
+  type ChangePreview,
   type LinkUnlocks,
   type PartsChange,
   type Problem,
@@ -258,9 +258,9 @@ export const useBuild = defineStore('build', () => {
     )
 
   /** What a change of the parts would do to the plan; nothing is stored. */
-  const foretell = (change: PartsChange): ReturnType<typeof ask<Foretold>> =>
+  const preview = (change: PartsChange): ReturnType<typeof ask<ChangePreview>> =>
     ask(() =>
-      api.POST('/api/builds/{id}/parts/foretold', {
+      api.POST('/api/builds/{id}/parts/preview', {
         params: { path: path() },
         body: { version: view.value?.version ?? 0, change },
       }),
@@ -293,7 +293,7 @@ export const useBuild = defineStore('build', () => {
     tickSettings,
     undo,
     redo,
-    foretell,
+    preview,
     strand,
   }
 })

@@ -13,7 +13,7 @@ public sealed record GorvixFile
     public const string FormatName = "gorvix";
 
     /// <summary>The newest version of the format that this program reads, and the one that it writes.</summary>
-    public const int NewestVersion = Upcasters.Newest;
+    public const int NewestVersion = FormatMigrations.Newest;
 
     /// <summary>Always <see cref="FormatName"/>.</summary>
     public string Format { get; init; } = FormatName;

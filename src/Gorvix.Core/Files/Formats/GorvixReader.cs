@@ -38,7 +38,7 @@ public static class GorvixReader
             bytes = bytes[3..];
         }
         GorvixFile file;
-        var version = Upcasters.Newest;
+        var version = FormatMigrations.Newest;
         try
         {
             if (Header(bytes, out version) is { } header)
@@ -46,13 +46,13 @@ public static class GorvixReader
                 return new ReadResult(null, [header]);
             }
             file =
-                version == Upcasters.Newest
+                version == FormatMigrations.Newest
                     ? JsonSerializer.Deserialize<GorvixFile>(bytes.Span, GorvixJson.File)!
                     : Older(bytes, version);
         }
         catch (JsonException problem)
         {
-            return new ReadResult(null, [Problem(problem, inTree: version is > 0 and < Upcasters.Newest)]);
+            return new ReadResult(null, [Problem(problem, inTree: version is > 0 and < FormatMigrations.Newest)]);
         }
         catch (NotSupportedException problem)
         {
@@ -119,7 +119,7 @@ public static class GorvixReader
                 AllowDuplicateProperties = false,
             }
         )!;
-        Upcasters.BringFile(tree.AsObject(), version);
+        FormatMigrations.BringFile(tree.AsObject(), version);
         return tree.Deserialize<GorvixFile>(GorvixJson.File)!;
     }
 

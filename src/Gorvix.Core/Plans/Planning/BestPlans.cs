@@ -18,14 +18,14 @@ public static class BestPlans
     public static IReadOnlyList<Plan> Of(PlanSpace space, int count)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(count, 1);
-        return [.. InOrder(space, Planner.Best(space), Purse.ForRest(space.Effort)).Take(count)];
+        return [.. InOrder(space, Planner.Best(space), SearchBudget.ForRest(space.Effort)).Take(count)];
     }
 
     /// <summary>All plans, the best first, each found when it is asked for. They end where the next one cannot be proved any more.</summary>
     /// <param name="space">The build's space.</param>
     /// <param name="first">The best of them.</param>
     /// <param name="purse">What may be weighed for all others together.</param>
-    public static IEnumerable<Plan> InOrder(PlanSpace space, Plan first, Purse purse)
+    public static IEnumerable<Plan> InOrder(PlanSpace space, Plan first, SearchBudget purse)
     {
         var (build, ways) = (space.Build.Build, space.Ways);
         var parts = new PriorityQueue<(Plan Best, Limit[] Limits), (PlanCost Cost, int Found)>();

@@ -39,9 +39,9 @@ public sealed record Conflict(
     /// pins are tried first, then supplies, then the links, the least needed first, so what remains is told in the
     /// weightiest links.
     /// </remarks>
-    public static Conflict Of(PlanSpace space, Plan plan, Link link, Purse? purse = null)
+    public static Conflict Of(PlanSpace space, Plan plan, Link link, SearchBudget? purse = null)
     {
-        purse ??= Purse.ForRest(space.Effort);
+        purse ??= SearchBudget.ForRest(space.Effort);
         var carried = plan.Placements.Where(p => p.Route is not null);
 
         // A pin that the plan leaves aside is told about by itself; here it would only hide the reason.
@@ -75,9 +75,9 @@ public sealed record Conflict(
     /// <remarks>
     /// Who is no member goes without, but a link that a member could ride in may be there or not; where it is there its pins hold.
     /// </remarks>
-    public bool? CanBe(PlanSpace space, Purse? purse = null)
+    public bool? CanBe(PlanSpace space, SearchBudget? purse = null)
     {
-        purse ??= Purse.ForPlan(space.Effort);
+        purse ??= SearchBudget.ForPlan(space.Effort);
         var members = Links.Append(Link).Select(l => l.Id).ToHashSet();
         var carriers = space
             .Ways.Where(w => members.Contains(w.Link.Id))
@@ -101,7 +101,7 @@ public sealed record Conflict(
         return can;
     }
 
-    private bool? CanBe(PlanSpace space, HashSet<string> together, HashSet<string> free, Purse purse)
+    private bool? CanBe(PlanSpace space, HashSet<string> together, HashSet<string> free, SearchBudget purse)
     {
         List<Limit> limits =
         [

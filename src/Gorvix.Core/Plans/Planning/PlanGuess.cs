@@ -10,7 +10,7 @@ namespace Gorvix.Core.Plans.Planning;
 /// <param name="problem">The question.</param>
 /// <param name="search">The search that could not end.</param>
 /// <param name="purse">What may still be weighed.</param>
-internal sealed class PlanGuess(PlanProblem problem, PlanSearch search, Purse purse)
+internal sealed class PlanGuess(PlanProblem problem, PlanSearch search, SearchBudget purse)
 {
     // Rows that find nothing come first in the next try; more than this many rows are hardly ever that narrow.
     private const int MostTries = 30;
@@ -109,7 +109,7 @@ internal sealed class PlanGuess(PlanProblem problem, PlanSearch search, Purse pu
                 {
                     node = free.Contains(other) ? node : node.With(other, best.Options[other]);
                 }
-                var share = new Purse(Math.Min(MostOfOne * together, purse.Left));
+                var share = new SearchBudget(Math.Min(MostOfOne * together, purse.Left));
                 var (before, solved) = (share.Left, search.Solve(search.Relaxed(node), best.Cost - 1, share));
                 purse.Spend(before - share.Left);
                 if (solved.Best is { } options)

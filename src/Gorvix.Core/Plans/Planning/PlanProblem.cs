@@ -38,7 +38,7 @@ internal sealed class PlanProblem
         IsGuest = [.. Entries.Select((_, i) => guests.ContainsKey(i))];
     }
 
-    /// <summary>What laying wishes and limits over the space has weighed, on the scale of <see cref="Purse"/>.</summary>
+    /// <summary>What laying wishes and limits over the space has weighed, on the scale of <see cref="SearchBudget"/>.</summary>
     public int Weight { get; }
 
     /// <summary>The space.</summary>

@@ -13,7 +13,7 @@ internal sealed record PlanAnswer(PlanOption?[] Options, Int128 Cost, Int128 Bou
 /// <summary>The search: see <see cref="Planner"/> for how it works and why it is exact.</summary>
 /// <param name="problem">The question.</param>
 /// <param name="purse">What it may weigh. Where it is empty before the end, the best plan so far is improved a little and given with its bound.</param>
-internal sealed class PlanSearch(PlanProblem problem, Purse purse)
+internal sealed class PlanSearch(PlanProblem problem, SearchBudget purse)
 {
     // So many parts are looked at, and so many options weighed, for the order among equals; a build with very many equal plans
     // keeps the one that was found. The same for every effort: equal plans do not change places behind the screen.
@@ -48,14 +48,14 @@ internal sealed class PlanSearch(PlanProblem problem, Purse purse)
         {
             return null;
         }
-        var ordering = new Purse(MostOrdering);
+        var ordering = new SearchBudget(MostOrdering);
         var answer = Ordered(root, best, solved.Cost, ordering);
         purse.Spend(MostOrdering - ordering.Left);
         return answer;
     }
 
     // The first in the documented order among the plans that cost as little.
-    private PlanAnswer Ordered(PlanNode prefix, PlanOption?[] best, Int128 cost, Purse ordering)
+    private PlanAnswer Ordered(PlanNode prefix, PlanOption?[] best, Int128 cost, SearchBudget ordering)
     {
         var enough = Looks + MostLooks;
         for (var row = 0; row < best.Length; row++)
@@ -98,7 +98,7 @@ internal sealed class PlanSearch(PlanProblem problem, Purse purse)
     /// <param name="most">The most that the plan may cost.</param>
     /// <param name="purse">What may be weighed.</param>
     /// <param name="enough">At this many <see cref="Looks"/> it ends as well.</param>
-    public Solved Solve(PlanNode root, Int128 most, Purse purse, int enough = int.MaxValue)
+    public Solved Solve(PlanNode root, Int128 most, SearchBudget purse, int enough = int.MaxValue)
     {
         PlanOption?[]? best = null;
         Int128 price = 0;

@@ -50,7 +50,7 @@ public sealed class PlanSpace
     {
         (Build, All, Stop, Effort) = (ways.Build, ways, stop, effort);
         var drafts = new PlanDrafter(ways).Drafts().ToList();
-        BuiltWeight.LayOn(ways.Build, drafts);
+        UndoCost.LayOn(ways.Build, drafts);
         var choices = drafts.ConvertAll(d => d.Choices);
         var takes = PlanStates.Contested(choices, c => c.Claims.Takes);
         var states = PlanStates.Of(choices);
@@ -127,7 +127,7 @@ public sealed class PlanSpace
     /// <summary>Tells that nobody waits for the answer any more.</summary>
     internal CancellationToken Stop { get; private set; }
 
-    /// <summary>What making it has weighed, on the scale of <see cref="Purse"/>.</summary>
+    /// <summary>What making it has weighed, on the scale of <see cref="SearchBudget"/>.</summary>
     internal int Weight => Rows.Sum(r => r.Options.Count) * 50;
 
     /// <summary>How long searches in it go on.</summary>

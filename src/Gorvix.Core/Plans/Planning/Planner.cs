@@ -41,7 +41,7 @@ namespace Gorvix.Core.Plans.Planning;
 /// the clock, so the same build always gives the same plan.
 /// </para>
 /// <para>
-/// Where the <see cref="Purse"/> is empty before the proof, the best plan so far is improved (<see cref="PlanGuess"/>) and says with its
+/// Where the <see cref="SearchBudget"/> is empty before the proof, the best plan so far is improved (<see cref="PlanGuess"/>) and says with its
 /// <see cref="Plan.Gap"/> how far it may be from the best. A plan that is proved costs the same at every <see cref="Effort"/>.
 /// </para>
 /// </remarks>
@@ -56,14 +56,14 @@ public static class Planner
 
     /// <summary>Plans in a known space with other pins and bans.</summary>
     public static Plan Best(PlanSpace space, IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans) =>
-        Best(space, pins, bans, null, Purse.ForPlan(space.Effort))!;
+        Best(space, pins, bans, null, SearchBudget.ForPlan(space.Effort))!;
 
     /// <summary>Plans in a known space with other pins and bans, as far as a purse goes.</summary>
     public static Plan Best(
         PlanSpace space,
         IReadOnlyList<WishMatch> pins,
         IReadOnlyList<WishMatch> bans,
-        Purse purse
+        SearchBudget purse
     ) => Best(space, pins, bans, null, purse)!;
 
     /// <summary>
@@ -75,7 +75,7 @@ public static class Planner
         IReadOnlyList<WishMatch> pins,
         IReadOnlyList<WishMatch> bans,
         IReadOnlyList<Limit>? limits,
-        Purse purse
+        SearchBudget purse
     )
     {
         var problem = new PlanProblem(space, pins, bans, limits);

@@ -90,10 +90,10 @@ public static class Unlocks
         Link link,
         PartsLibrary library,
         int most = 3,
-        Purse? purse = null
+        SearchBudget? purse = null
     )
     {
-        purse ??= new Purse(MostWeighed);
+        purse ??= new SearchBudget(MostWeighed);
         var open = 0;
         var build = space.Build.Build;
         var steps = UnlockSteps.Of(space, link, library).ToList();
@@ -151,7 +151,7 @@ public static class Unlocks
     private static (Plan? Plan, bool Settled)? After(
         Build build,
         PartsLibrary library,
-        Purse purse,
+        SearchBudget purse,
         CancellationToken stop
     )
     {
@@ -163,7 +163,7 @@ public static class Unlocks
         {
             var space = new PlanSpace(resolved, Effort.Quick, stop);
             purse.Spend(space.Weight);
-            var share = purse.UpTo(Purse.ForPlan(Effort.Quick).Left);
+            var share = purse.UpTo(SearchBudget.ForPlan(Effort.Quick).Left);
             var then = Planner.Best(space, resolved.Build.Pins, resolved.Build.Bans, share);
             purse.TakeBack(share);
             return (then, then.Gap is null);

@@ -145,9 +145,9 @@ public static class Feeder
         List<FeedRejection> rejections
     )
     {
-        foreach (var touch in Touch.Of(build.Circuit, device.Device, lead, pad, source))
+        foreach (var touch in PadContact.Of(build.Circuit, device.Device, lead, pad, source))
         {
-            if (touch.End == TouchEnd.Feeds)
+            if (touch.End == ContactEnd.Feeds)
             {
                 yield return new Place(pad, touch);
             }
@@ -158,7 +158,13 @@ public static class Feeder
         }
     }
 
-    private static Finding? Failure(ResolvedBuild build, DeviceInBuild device, SupplyInput supply, Pad pad, Touch touch)
+    private static Finding? Failure(
+        ResolvedBuild build,
+        DeviceInBuild device,
+        SupplyInput supply,
+        Pad pad,
+        PadContact touch
+    )
     {
         (string, string)[] Facts(params (string, string)[] facts) =>
             [("pad", pad.Label), ("device", device.Device.Name), .. facts];
@@ -335,8 +341,8 @@ public static class Feeder
             yield return Unfed(Claim(build, seats, way, []));
             yield break;
         }
-        var touches = Touch.Of(build.Circuit, device.Device, lead, socket.Pads[home], source);
-        foreach (var touch in touches.Where(t => t.End == TouchEnd.Quiet && !way.Forced.ContainsKey(lead.Id)))
+        var touches = PadContact.Of(build.Circuit, device.Device, lead, socket.Pads[home], source);
+        foreach (var touch in touches.Where(t => t.End == ContactEnd.Quiet && !way.Forced.ContainsKey(lead.Id)))
         {
             var claims = Claim(build, seats, way, touches.Count == 1 ? [] : touch.State.Bridges);
             yield return Unfed(claims with { Holds = [.. claims.Holds, new HomeHold(device.Id, lead.Id, Home.Kept)] });
@@ -358,5 +364,5 @@ public static class Feeder
                 && build.Build.House.Video == VideoSupply.RegulatedFirst
                 && rail.Feed == RailFeed.Battery;
 
-    private sealed record Place(Pad Pad, Touch Touch);
+    private sealed record Place(Pad Pad, PadContact Touch);
 }

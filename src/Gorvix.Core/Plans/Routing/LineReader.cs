@@ -152,7 +152,7 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Mode mode, Prot
             .Circuit.From(pad)
             .FirstOrDefault(s =>
                 s.To.Kind == NodeKind.Rail
-                && s.Ohms < Touch.PullUpOhms
+                && s.Ohms < PadContact.PullUpOhms
                 && s.Contacts.All(strand.Contacts.Contains)
                 && s.PassesBack
             );

@@ -22,7 +22,7 @@ internal sealed class RideMaker(ResolvedBuild build, Link link, RouterFacts fact
     {
         var carrier = RouterFacts.CarrierOf(build, link, mode);
         var protocol = ProtocolCatalogue.Find(mode.Protocol)!;
-        var bay = new Bay(build.Build.Radio, protocol);
+        var bay = new ModuleBay(build.Build.Radio, protocol);
         foreach (var port in build.Board.Ports)
         {
             if (carrier is null)
@@ -50,7 +50,7 @@ internal sealed class RideMaker(ResolvedBuild build, Link link, RouterFacts fact
         }
     }
 
-    private Route RouteOf(Mode mode, Route inside, Link carrier, Bay bay)
+    private Route RouteOf(Mode mode, Route inside, Link carrier, ModuleBay bay)
     {
         Work[] radio = [.. bay.Work()];
         List<Hold> holds =

@@ -100,8 +100,8 @@ public static class SeatFinder
                 continue;
             }
             var pad = socket.Pads[cavity];
-            var touches = Touch.Of(build.Circuit, device.Device, lead, pad, source);
-            var harmless = touches.Where(t => t.End != TouchEnd.Harms).ToList();
+            var touches = PadContact.Of(build.Circuit, device.Device, lead, pad, source);
+            var harmless = touches.Where(t => t.End != ContactEnd.Harms).ToList();
             if (out_.Contains(lead.Id))
             {
                 forced[lead.Id] = Wanted(device, lead, socket, pad);
@@ -115,14 +115,14 @@ public static class SeatFinder
                 // Its row of feeds decides, position by position.
             }
             else if (
-                touches.Any(t => t.End == TouchEnd.Talks && !IsReading(build, lead, t))
+                touches.Any(t => t.End == ContactEnd.Talks && !IsReading(build, lead, t))
                 && house != UnusedLeads.Leave
                 && !kept.Contains(lead.Id)
             )
             {
                 lifted.Add(lead.Id);
             }
-            else if (harmless.Count < touches.Count || touches.Any(t => t.End == TouchEnd.Talks))
+            else if (harmless.Count < touches.Count || touches.Any(t => t.End == ContactEnd.Talks))
             {
                 choices[lead.Id] = ChoicesOf(build, device, lead, socket, pad!, harmless, kept.Contains(lead.Id));
             }
@@ -191,7 +191,7 @@ public static class SeatFinder
     }
 
     // A level on a pin that measures levels is what that pin is there for.
-    private static bool IsReading(ResolvedBuild build, Lead lead, Touch touch) =>
+    private static bool IsReading(ResolvedBuild build, Lead lead, PadContact touch) =>
         lead.Role == LeadRole.Sense
         && touch.Nets.All(net => build.Board.Ports.All(p => p.Kind == PortKind.Analogue || !p.Nets.Contains(net)));
 
@@ -205,7 +205,7 @@ public static class SeatFinder
         Lead lead,
         Socket socket,
         Pad pad,
-        List<Touch> harmless,
+        List<PadContact> harmless,
         bool kept
     )
     {
@@ -224,7 +224,7 @@ public static class SeatFinder
                     ]
                 ),
                 Warning =
-                    touch.End == TouchEnd.Talks && !IsReading(build, lead, touch)
+                    touch.End == ContactEnd.Talks && !IsReading(build, lead, touch)
                         ? HazardRules.Driver.Found(
                             Severity.Warn,
                             Subject.Lead(device.Id, lead.Id),
@@ -233,7 +233,7 @@ public static class SeatFinder
                             ("plug", socket.Label),
                             (
                                 "transmits",
-                                Touch.TransmitsUnasked(device.Device, lead) == true ? "transmits" : "may transmit"
+                                PadContact.TransmitsUnasked(device.Device, lead) == true ? "transmits" : "may transmit"
                             ),
                             ("pad", pad.Label)
                         )

@@ -16,7 +16,7 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
     private static readonly string[] OfTheColumn = [RoutingRules.Kind.Id, RoutingRules.Usb.Id, RoutingRules.Held.Id];
 
     private readonly Build _wishes = space.Build.Build;
-    private readonly Purse _purse = Purse.ForRest(space.Effort);
+    private readonly SearchBudget _purse = SearchBudget.ForRest(space.Effort);
 
     /// <summary>True once a cell was asked for whose price could not be settled.</summary>
     public bool HasOpen { get; private set; }

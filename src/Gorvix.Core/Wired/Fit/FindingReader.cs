@@ -265,7 +265,7 @@ internal sealed class FindingReader(
             route.RidesIn is null
             && route.Mode.Carries.Count > 0
             && wired.Rides.All(r => r.In != link.Id)
-            && new Bay(build.Build.Radio, ProtocolCatalogue.Find(route.Mode.Protocol)!) is { IsCrowded: true } bay
+            && new ModuleBay(build.Build.Radio, ProtocolCatalogue.Find(route.Mode.Protocol)!) is { IsCrowded: true } bay
         )
         {
             yield return PlanningRules.BaySlow.Found(

@@ -109,7 +109,7 @@ public sealed class FitReader
     /// <summary>The whole sheet.</summary>
     public FitSheet Sheet()
     {
-        var rest = Purse.ForRest(_space.Effort);
+        var rest = SearchBudget.ForRest(_space.Effort);
         var wiring = new WiringReader(_space, Plan, Wired);
         var cells = _space.Ways.ToDictionary(
             w => w.Link.Id,

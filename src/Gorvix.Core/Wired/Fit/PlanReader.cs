@@ -39,7 +39,7 @@ internal sealed class PlanReader(PlanSpace space, Plan best, WiredBuild wired)
         var shown = new List<Plan>();
         var read = new HashSet<string>();
         var asGood = BestPlans
-            .InOrder(space, best, Purse.ForRest(space.Effort))
+            .InOrder(space, best, SearchBudget.ForRest(space.Effort))
             .Take(MostLooked)
             .TakeWhile(p => Wished.All(t => p.Cost[t] == best.Cost[t]));
         foreach (var plan in asGood)

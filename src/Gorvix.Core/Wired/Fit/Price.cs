@@ -25,7 +25,7 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
     /// <param name="port">The port.</param>
     /// <param name="purse">What may be weighed.</param>
     /// <returns>Null where it is not settled before the purse is empty.</returns>
-    public static Price? Of(PlanSpace space, Plan now, WiredBuild wired, Link link, Port port, Purse purse)
+    public static Price? Of(PlanSpace space, Plan now, WiredBuild wired, Link link, Port port, SearchBudget purse)
     {
         // Beside a plan that is not proved, a price would be no price.
         if (now.Gap is not null || purse.IsEmpty)
@@ -121,7 +121,7 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         where seat.Way.Seat != was
         select $"the {seat.Ways.Device.Device.Name} plug would be {WireWords.Of(seat.Way.Seat)} (now {WireWords.Of(was)})";
 
-    private static Plan? PlanWith(PlanSpace space, IReadOnlyList<WishMatch> pins, Purse purse)
+    private static Plan? PlanWith(PlanSpace space, IReadOnlyList<WishMatch> pins, SearchBudget purse)
     {
         var share = purse.UpTo(MostOfOne);
         try

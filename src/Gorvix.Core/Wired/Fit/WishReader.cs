@@ -22,7 +22,7 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
     /// <summary>Why a link that is left out cannot be carried.</summary>
     /// <param name="link">The link.</param>
     /// <param name="purse">What may be weighed.</param>
-    public FitConflict ConflictOf(Link link, Purse purse)
+    public FitConflict ConflictOf(Link link, SearchBudget purse)
     {
         var conflict = Conflict.Of(space, plan, link, purse);
         var wishes = Wishes(conflict.Pins, conflict.Bans);

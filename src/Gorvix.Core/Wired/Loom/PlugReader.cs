@@ -120,24 +120,24 @@ internal sealed class PlugReader(WiredBuild wired)
     private string? Wrong(Device device, Lead lead, Pad? pad)
     {
         var positions = wired.Positions();
-        var touch = Touch
+        var touch = PadContact
             .Of(_circuit, device, lead, pad, wired.Sources.Input)
             .FirstOrDefault(t => t.State.Bridges.All(positions.Contains));
         return touch switch
         {
-            { End: TouchEnd.Harms, Rail: { } rail, Volts: { } volts } =>
+            { End: ContactEnd.Harms, Rail: { } rail, Volts: { } volts } =>
                 $"{rail.Label}, {PlainWords.Of(volts)}, on {lead.Label}",
-            { End: TouchEnd.Harms, Rail: { } rail } => $"{rail.Label} on {lead.Label}",
-            { End: TouchEnd.Harms } => $"{lead.Label} shorted at {pad!.Label}",
+            { End: ContactEnd.Harms, Rail: { } rail } => $"{rail.Label} on {lead.Label}",
+            { End: ContactEnd.Harms } => $"{lead.Label} shorted at {pad!.Label}",
             { } mild when Uncrossed(device, lead, pad, mild) is { } uncrossed => uncrossed,
-            { End: TouchEnd.Talks } =>
-                $"{lead.Label} {(Touch.TransmitsUnasked(device, lead) == true ? "transmits" : "may transmit")} on {pad!.Label}, where nothing should",
+            { End: ContactEnd.Talks } =>
+                $"{lead.Label} {(PadContact.TransmitsUnasked(device, lead) == true ? "transmits" : "may transmit")} on {pad!.Label}, where nothing should",
             _ => null,
         };
     }
 
     // An output that meets the board's output, or an input its input: no harm by itself, and a dead link.
-    private string? Uncrossed(Device device, Lead lead, Pad? pad, Touch touch)
+    private string? Uncrossed(Device device, Lead lead, Pad? pad, PadContact touch)
     {
         var flows = device
             .Functions.SelectMany(f => f.Modes)

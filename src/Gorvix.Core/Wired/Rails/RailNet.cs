@@ -229,7 +229,7 @@ internal sealed class RailNet
         {
             Net.Add(new CurrentLoad(node, SupplyNet.Ground, itself));
         }
-        var volts = _wired.Ails.Sagging.Contains(rail.Id) ? made * SaggingRail.Part : made;
+        var volts = _wired.Defects.Sagging.Contains(rail.Id) ? made * SaggingRail.Part : made;
         void Feed(int input, Regulating regulating)
         {
             feeds.Add(Net.Regulators.Count);

@@ -22,7 +22,7 @@ internal static class TimingReader
         {
             return null;
         }
-        var bay = new Bay(wired.Build.Build.Radio, protocol);
+        var bay = new ModuleBay(wired.Build.Build.Radio, protocol);
         var line = protocol.FrameMicroseconds(baud) / 1000;
         var bayLine = bay.Baud is { } rate ? protocol.FrameMicroseconds(rate) / 1000 : null;
         var period = 1000 / hertz;

@@ -101,10 +101,10 @@ public static class BuiltCheck
     private static string? HarmOf(WiredBuild wired, Device part, Lead lead, Pad pad)
     {
         var built = wired.Build.Built.Stands.OfType<BridgeFact>().ToDictionary(f => f.Bridge, f => f.Position);
-        var touch = Touch
+        var touch = PadContact
             .Of(wired.Build.Circuit, part, lead, pad, wired.Sources.Input)
             .FirstOrDefault(t =>
-                t.End == TouchEnd.Harms
+                t.End == ContactEnd.Harms
                 && t.State.Bridges.All(b =>
                     b.Position
                     == built.GetValueOrDefault(b.Bridge, wired.Build.Board.Bridges.First(x => x.Id == b.Bridge).Default)

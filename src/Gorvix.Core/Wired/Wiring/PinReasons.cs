@@ -21,17 +21,17 @@ internal static class PinReasons
             return null;
         }
         var positions = wired.Positions();
-        var touch = Touch
+        var touch = PadContact
             .Of(wired.Build.Circuit, part, lead.Lead, pad, wired.Sources.Input)
             .FirstOrDefault(t => t.State.Bridges.All(positions.Contains));
         var window = part.Supplies.FirstOrDefault(s => s.Lead == lead.Lead.Id)?.Window;
         return touch switch
         {
-            { End: TouchEnd.Harms } => Harm(wired.Build.Circuit, part, lead.Lead, pad, touch),
+            { End: ContactEnd.Harms } => Harm(wired.Build.Circuit, part, lead.Lead, pad, touch),
             { Rail: { } rail, Volts: { } volts } when window?.IsUnder(volts.Min) == true =>
                 $"{rail.Label} {(volts.Max - volts.Min < 0.05 ? "has" : "drops to")} {volts.Min:0.0#} V, {lead.Lead.Label} needs {window.Min:0.0#} V",
             not null
-                when Touch.TransmitsUnasked(part, lead.Lead) is var unasked and not false
+                when PadContact.TransmitsUnasked(part, lead.Lead) is var unasked and not false
                     && talkers().Beside(pad, lead.Device) is { } other =>
                 $"it {(unasked == true ? "would" : "may")} transmit on {pad.Label}, where {other} is connected",
             _ => null,
@@ -44,7 +44,7 @@ internal static class PinReasons
     /// <param name="lead">The lead.</param>
     /// <param name="pad">The pad.</param>
     /// <param name="touch">A touch that harms.</param>
-    public static string Harm(Circuit circuit, Device part, Lead lead, Pad pad, Touch touch)
+    public static string Harm(Circuit circuit, Device part, Lead lead, Pad pad, PadContact touch)
     {
         var window = part.Supplies.FirstOrDefault(s => s.Lead == lead.Id)?.Window;
         return (touch.Rail, touch.Volts, window) switch

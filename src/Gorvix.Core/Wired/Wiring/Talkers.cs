@@ -24,7 +24,7 @@ internal sealed class Talkers
             from joint in wired.Build.Built.Stands.OfType<JointFact>()
             where joint.Pad is not null && parts.ContainsKey(joint.Device)
             let lead = parts[joint.Device].Leads.FirstOrDefault(l => l.Id == joint.Lead)
-            where lead is not null && Touch.TransmitsUnasked(parts[joint.Device], lead) is not false
+            where lead is not null && PadContact.TransmitsUnasked(parts[joint.Device], lead) is not false
             select (Pad: wired.Build.Circuit.Pads.GetValueOrDefault(joint.Pad!), joint.Device, Lead: lead);
         _on = planned
             .Concat(soldered)
@@ -49,7 +49,7 @@ internal sealed class Talkers
     public Finding? FightOf(Subject subject, string device, Lead lead, Pad pad)
     {
         var part = _wired.Build.Devices.First(d => d.Id == device).Device;
-        var unasked = Touch.TransmitsUnasked(part, lead);
+        var unasked = PadContact.TransmitsUnasked(part, lead);
         return unasked is not false && Beside(pad, device) is { } other
             ? WiringRules.Fight.Found(
                 unasked == true ? Severity.Stop : Severity.Warn,

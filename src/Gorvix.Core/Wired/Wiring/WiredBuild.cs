@@ -132,7 +132,7 @@ public sealed record WiredBuild(
     public IReadOnlySet<string> DeadDevices { get; init; } = new HashSet<string>();
 
     /// <summary>What is wrong besides where everything stands.</summary>
-    public Ails Ails { get; init; } = Ails.None;
+    public Defects Defects { get; init; } = Defects.None;
 
     /// <summary>Ids within the build of devices that stay off the aircraft: what they are wanted for has no place in the plan, and nobody is powered from them.</summary>
     public IReadOnlySet<string> LeftOut { get; init; } = new HashSet<string>();

@@ -148,13 +148,13 @@ public static class WiringCheck
                 (
                     Lead: c.Item!,
                     Pad: socket.Pads[c.Index]!,
-                    Touch: Touch
+                    Touch: PadContact
                         .Of(wired.Build.Circuit, device.Device, c.Item!, socket.Pads[c.Index], wired.Sources.Input)
                         .FirstOrDefault(t => t.State.Bridges.All(wired.Positions().Contains))
                 )
             )
             .ToList();
-        var harms = touches.Where(t => t.Touch?.End == TouchEnd.Harms).ToList();
+        var harms = touches.Where(t => t.Touch?.End == ContactEnd.Harms).ToList();
         if (harms.Count > 0)
         {
             var worst = harms
@@ -169,8 +169,8 @@ public static class WiringCheck
             return (worst.Lead, worst.Pad, Mishap.Sits);
         }
         var talks = touches.FirstOrDefault(t =>
-            t.Touch is { End: not TouchEnd.Harms } touch
-            && (touch.End == TouchEnd.Talks || Touch.TransmitsUnasked(device.Device, t.Lead) != false)
+            t.Touch is { End: not ContactEnd.Harms } touch
+            && (touch.End == ContactEnd.Talks || PadContact.TransmitsUnasked(device.Device, t.Lead) != false)
             && touch
                 .State.Strands.Where(s => s.To.Kind == NodeKind.Net && s.PassesOut)
                 .Any(s => Others(wired, device, s.To.Id))

@@ -86,7 +86,7 @@ internal sealed class BenchTruth
     /// <remarks>Nor is it where USB alone is left and nobody has said which rails that powers.</remarks>
     public bool Knows(Situation situation) =>
         (Sheet(situation).Problem is null || situation.InLine == InLine.Limiter)
-        && !(Real.Ails.IsOnUsbAlone && Sheet(situation).Leads.Any(l => l.State == LeadFeed.UsbUnknown));
+        && !(Real.Defects.IsOnUsbAlone && Sheet(situation).Leads.Any(l => l.State == LeadFeed.UsbUnknown));
 
     /// <summary>What is seen of every link at once.</summary>
     public Seen ShowsAll(Situation situation) =>
@@ -112,8 +112,8 @@ internal sealed class BenchTruth
         {
             Seen.No => LightSays.Dark,
             Seen.Flickers => LightSays.Flickers,
-            _ when Real.Ails.Has(device, Ailment.InLoader) => LightSays.Loader,
-            _ when isAired && Real.Ails.Has(device, Ailment.NotBound) => LightSays.Searching,
+            _ when Real.Defects.Has(device, DefectKind.InLoader) => LightSays.Loader,
+            _ when isAired && Real.Defects.Has(device, DefectKind.NotBound) => LightSays.Searching,
             _ => LightSays.Well,
         };
 
@@ -138,7 +138,7 @@ internal sealed class BenchTruth
 
     /// <summary>The current out of the source, in amperes.</summary>
     public double Amps(Situation situation) =>
-        Real.Ails.IsOnUsbAlone ? 0
+        Real.Defects.IsOnUsbAlone ? 0
         : Sheet(situation) is { Problem: not null } && situation.InLine == InLine.Limiter ? situation.Power.LimiterAmps
         : Math.Max(0, Sheet(situation).SourceAmps?.Typical ?? 0);
 
@@ -165,21 +165,23 @@ internal sealed class BenchTruth
                 );
             }
         }
-        return Real.Ails.Settings.Count > 0 ? (Real.Ails.Settings.Min(StringComparer.Ordinal)!, Otherwise.Other) : null;
+        return Real.Defects.Settings.Count > 0
+            ? (Real.Defects.Settings.Min(StringComparer.Ordinal)!, Otherwise.Other)
+            : null;
     }
 
     /// <summary>What would be destroyed in a situation that the sound build survives.</summary>
     public bool Harms(Situation situation) =>
         !(_sameSupply && SameCopper)
-        && Harm.Of(Real, Sheet(situation), _copper.Value).Count > 0
-        && Harm.Of(Meant.Wired, Meant.Sheet(situation), Meant.Copper).Count == 0;
+        && DamageCheck.Of(Real, Sheet(situation), _copper.Value).Count > 0
+        && DamageCheck.Of(Meant.Wired, Meant.Sheet(situation), Meant.Copper).Count == 0;
 
     private static bool IsFed(LeadReading lead) => lead.State is LeadFeed.Good or LeadFeed.Tight;
 
     // The situations of the bench are solved in their order, each from where the one before ended, as far as they are asked for.
     private RailSheet Sheet(Situation situation)
     {
-        if (Real.Ails.IsOnUsbAlone)
+        if (Real.Defects.IsOnUsbAlone)
         {
             situation = Meant.Power.Usb;
         }
@@ -205,13 +207,15 @@ internal sealed class BenchTruth
             || meant.Blobs.Count != real.Blobs.Count
             || real.DeadRails.Count > 0
             || real.DeadDevices.Count > 0
-            || real.Ails.Sagging.Count > 0
+            || real.Defects.Sagging.Count > 0
         )
         {
             return false;
         }
         bool Carries(WiredLead lead) => lead.Lead.Role is LeadRole.Supply or LeadRole.Ground or LeadRole.Output;
-        return !real.Ails.Weak.Any(w => real.Leads.Any(l => l.Device == w.Device && l.Lead.Id == w.Lead && Carries(l)))
+        return !real.Defects.Weak.Any(w =>
+                real.Leads.Any(l => l.Device == w.Device && l.Lead.Id == w.Lead && Carries(l))
+            )
             && (
                 ReferenceEquals(meant.Leads, real.Leads)
                 || meant

@@ -53,12 +53,12 @@ internal sealed class LinkTruth(
         {
             return lives;
         }
-        if (real.Ails.Has(device, Ailment.InLoader) || real.Ails.Has(device, Ailment.NotBound))
+        if (real.Defects.Has(device, DefectKind.InLoader) || real.Defects.Has(device, DefectKind.NotBound))
         {
             return Seen.No;
         }
         var air =
-            real.Ails.Has(device, Ailment.NoAntenna) && wanted.Function.Need is Need.RcLink or Need.Osd
+            real.Defects.Has(device, DefectKind.NoAntenna) && wanted.Function.Need is Need.RcLink or Need.Osd
                 ? Seen.Flickers
                 : Seen.Yes;
         if (needs == SignNeeds.Linked)
@@ -78,7 +78,7 @@ internal sealed class LinkTruth(
         {
             return Seen.No;
         }
-        var loose = lines.Any(l => real.Ails.Weak.Contains(new LeadAt(device, l.Lead))) ? Seen.Flickers : Seen.Yes;
+        var loose = lines.Any(l => real.Defects.Weak.Contains(new LeadAt(device, l.Lead))) ? Seen.Flickers : Seen.Yes;
         return Least(Least(lives, air), loose);
     }
 
@@ -106,7 +106,7 @@ internal sealed class LinkTruth(
         {
             return Seen.No;
         }
-        return real.Ails.Weak.Any(w =>
+        return real.Defects.Weak.Any(w =>
             w.Device == device
             && real.Leads.Any(l =>
                 l.Device == device && l.Lead.Id == w.Lead && l.Lead.Role is LeadRole.Supply or LeadRole.Ground
@@ -127,7 +127,7 @@ internal sealed class LinkTruth(
                 && l.Lead.Role == LeadRole.Ground
                 && l.Pad is not null
                 && l.Lead.Id != weak.Lead
-                && !real.Ails.Weak.Contains(new LeadAt(l.Device, l.Lead.Id))
+                && !real.Defects.Weak.Contains(new LeadAt(l.Device, l.Lead.Id))
             );
     }
 
@@ -137,20 +137,20 @@ internal sealed class LinkTruth(
     private bool Stops(Link link, string device, SignNeeds needs)
     {
         var need = link.Function.Need;
-        return real.Ails.Has(device, Ailment.SpeaksOtherwise)
+        return real.Defects.Has(device, DefectKind.SpeaksOtherwise)
             || (
-                real.Ails.Has(device, Ailment.OldFirmware)
+                real.Defects.Has(device, DefectKind.OldFirmware)
                 && (need == Need.Telemetry || (need == Need.Osd && needs == SignNeeds.Says))
             )
             || (
                 need == Need.Gps
-                && (real.Ails.Has(device, Ailment.ForgotSetup) || real.Ails.Has(device, Ailment.Indoors))
+                && (real.Defects.Has(device, DefectKind.ForgotSetup) || real.Defects.Has(device, DefectKind.Indoors))
             )
             || (
                 need == Need.Telemetry
-                && (real.Ails.Has(device, Ailment.SlowBay) || real.Ails.Has(device, Ailment.Remembered))
+                && (real.Defects.Has(device, DefectKind.SlowBay) || real.Defects.Has(device, DefectKind.Remembered))
             )
-            || real.Ails.Settings.Any(k => Minds(link, k));
+            || real.Defects.Settings.Any(k => Minds(link, k));
     }
 
     private bool Minds(Link link, string key) =>
@@ -164,7 +164,7 @@ internal sealed class LinkTruth(
     private bool WorksFresh(LeadAt lead)
     {
         var wanted = meant.Nets(lead);
-        if (wanted.Any(s => real.Ails.DeadPins.Contains(s.To.Id)))
+        if (wanted.Any(s => real.Defects.DeadPins.Contains(s.To.Id)))
         {
             return false;
         }

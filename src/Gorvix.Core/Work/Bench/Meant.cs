@@ -70,8 +70,10 @@ internal sealed class Meant
             lines[new LeadAt(lead.Device, lead.Lead.Id)].ToList() is { Count: > 0 } used
                 ? used.TrueForAll(isIn => isIn)
                 : lead.Lead.Role == LeadRole.Signal
-                    && Touch.TransmitsUnasked(wired.Build.Devices.First(d => d.Id == lead.Device).Device, lead.Lead)
-                        == false;
+                    && PadContact.TransmitsUnasked(
+                        wired.Build.Devices.First(d => d.Id == lead.Device).Device,
+                        lead.Lead
+                    ) == false;
         return
         [
             .. wired.Build.Circuit.Nets.Keys.Where(n => !driven.Contains(n)).Select(Node.Net),

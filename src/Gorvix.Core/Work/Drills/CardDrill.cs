@@ -53,7 +53,7 @@ public sealed class CardDrill : IDrill
     private readonly IReadOnlyList<CardAsked> _asked;
     private readonly IReadOnlyDictionary<string, string> _pads;
 
-    private CardDrill(IReadOnlyList<Card> cards, Dice dice, IReadOnlyDictionary<string, string> pads)
+    private CardDrill(IReadOnlyList<Card> cards, SeededRandom dice, IReadOnlyDictionary<string, string> pads)
     {
         (_cards, _pads) = (cards, pads);
         _asked =
@@ -73,7 +73,7 @@ public sealed class CardDrill : IDrill
     /// <param name="pads">What each pad is called, by its id.</param>
     public static CardDrill? Of(IReadOnlyList<Card> deck, DrillOrder order, IReadOnlyDictionary<string, string> pads)
     {
-        var dice = new Dice((ulong)order.Seed);
+        var dice = new SeededRandom((ulong)order.Seed);
         var by = deck.ToDictionary(c => c.Id);
         if (deck.Count == 0 || order.Cards.Any(c => !by.ContainsKey(c)))
         {
@@ -135,7 +135,7 @@ public sealed class CardDrill : IDrill
                             .Zip(answers)
                             .Select(a => new CardResult(
                                 a.First.Asked.Card,
-                                Recall.QualityOf(a.First.IsRight, Math.Clamp(a.Second.Seconds, 0, MostSeconds))
+                                ReviewSchedule.QualityOf(a.First.IsRight, Math.Clamp(a.Second.Seconds, 0, MostSeconds))
                             )),
                     ]
                 )

@@ -131,6 +131,6 @@ public sealed class DrillGround
 internal static class Cards
 {
     /// <summary>Dice for what is drawn once for a card, whoever asks it.</summary>
-    public static Dice DiceOf(string card) =>
+    public static SeededRandom DiceOf(string card) =>
         new(BinaryPrimitives.ReadUInt64LittleEndian(SHA256.HashData(Encoding.UTF8.GetBytes(card))));
 }

@@ -117,7 +117,7 @@ public sealed class FaultDrill : IDrill
     /// <param name="order">Its cards are kinds of faults.</param>
     public static FaultDrill? Of(FaultTable table, FaultReader words, DrillOrder order)
     {
-        var dice = new Dice((ulong)order.Seed);
+        var dice = new SeededRandom((ulong)order.Seed);
         // Each by a number of its own, so that one fault more or less of a later version changes little.
         var drawn = table
             .Singles.Where(s => Shows(table, s) && Is(s, order.Cards))
@@ -230,7 +230,7 @@ public sealed class FaultDrill : IDrill
             Math.Round(minutes, 2),
             Math.Round(best, 2),
             !found,
-            [new CardResult($"{_hidden.Faults[0].Kind}", named == 0 && !found ? 0 : Recall.QualityOf(score))]
+            [new CardResult($"{_hidden.Faults[0].Kind}", named == 0 && !found ? 0 : ReviewSchedule.QualityOf(score))]
         );
     }
 

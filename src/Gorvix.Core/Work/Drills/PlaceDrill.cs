@@ -83,7 +83,7 @@ public sealed class PlaceDrill : IDrill
     /// <param name="order">Its cards are ids of links.</param>
     public static PlaceDrill? Of(FitReader reader, FitSheet sheet, DrillOrder order)
     {
-        var dice = new Dice((ulong)order.Seed);
+        var dice = new SeededRandom((ulong)order.Seed);
         // Each level asks for more of the links, the hardest for all.
         var count = Math.Max(1, (int)Math.Ceiling(sheet.Links.Count * order.Level / (double)DrillOrder.MostLevel));
         var drawn = dice.Shuffled(sheet.Links.Select(l => l.Id));

@@ -43,7 +43,7 @@ internal sealed class DeviceFaults(WiredBuild wired)
     private IEnumerable<PlantedFault> Of(DeviceInBuild device)
     {
         var name = device.Device.Name;
-        PlantedFault Ails(string id, Ailment what, FaultKind kind, string words) =>
+        PlantedFault Defect(string id, DefectKind what, FaultKind kind, string words) =>
             new($"{id}.{device.Id}", words, new Ailing(device.Id, what))
             {
                 Kind = kind,
@@ -70,9 +70,9 @@ internal sealed class DeviceFaults(WiredBuild wired)
         {
             if (HeardAtStart(device.Id) is { } levels)
             {
-                yield return Ails(
+                yield return Defect(
                     "loader",
-                    Ailment.InLoader,
+                    DefectKind.InLoader,
                     FaultKind.Loader,
                     $"{name} enters its bootloader at power-up: the board's pin is low or chatters"
                 ) with
@@ -80,55 +80,60 @@ internal sealed class DeviceFaults(WiredBuild wired)
                     Weight = levels.Any(l => l != BootLevel.High) ? Trap : 1,
                 };
             }
-            yield return Ails(
+            yield return Defect(
                 "unbound",
-                Ailment.NotBound,
+                DefectKind.NotBound,
                 FaultKind.Unbound,
                 Serves(Need.RcLink)
                     ? $"{name} is not bound to this radio, or the region mode differs"
                     : $"{name} is not linked to these goggles"
             );
-            yield return Ails("antenna", Ailment.NoAntenna, FaultKind.Around, $"{name}: an antenna is disconnected");
+            yield return Defect(
+                "antenna",
+                DefectKind.NoAntenna,
+                FaultKind.Around,
+                $"{name}: an antenna is disconnected"
+            );
         }
         if (needs.Any(l => wired.PortOf(l.Id) is { Port.Kind: PortKind.Uart }))
         {
-            yield return Ails(
+            yield return Defect(
                 "speaks",
-                Ailment.SpeaksOtherwise,
+                DefectKind.SpeaksOtherwise,
                 FaultKind.DeviceSetting,
                 $"{name} does not match its port in protocol, polarity or baud"
             );
         }
         if (Serves(Need.Osd, Need.Telemetry))
         {
-            yield return Ails("old", Ailment.OldFirmware, FaultKind.Firmware, $"{name} has old firmware");
+            yield return Defect("old", DefectKind.OldFirmware, FaultKind.Firmware, $"{name} has old firmware");
         }
         if (Serves(Need.Gps))
         {
-            yield return Ails(
+            yield return Defect(
                 "forgot",
-                Ailment.ForgotSetup,
+                DefectKind.ForgotSetup,
                 FaultKind.DeviceSetting,
                 device.Device.Memory == SetupMemory.Saves
                     ? $"{name} is configured for another board"
                     : $"{name} has lost its settings"
             );
-            yield return Ails("indoors", Ailment.Indoors, FaultKind.Around, $"{name} has no view of the sky");
+            yield return Defect("indoors", DefectKind.Indoors, FaultKind.Around, $"{name} has no view of the sky");
         }
         if (Serves(Need.Telemetry))
         {
             if (_bayMatters)
             {
-                yield return Ails(
+                yield return Defect(
                     "bay",
-                    Ailment.SlowBay,
+                    DefectKind.SlowBay,
                     FaultKind.Around,
                     "the baud of the radio's module bay, or the packet rate, is too high"
                 );
             }
-            yield return Ails(
+            yield return Defect(
                 "remembered",
-                Ailment.Remembered,
+                DefectKind.Remembered,
                 FaultKind.Around,
                 "the radio shows old values: its sensors were never rediscovered"
             );

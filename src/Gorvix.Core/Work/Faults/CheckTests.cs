@@ -250,7 +250,7 @@ internal sealed class CheckTests(Meant meant)
             ],
             t =>
                 !t.Knows(p.Situation) ? null
-                : isRadio && t.Real.Ails.Has(link.Want.Device, Ailment.Remembered) ? "still"
+                : isRadio && t.Real.Defects.Has(link.Want.Device, DefectKind.Remembered) ? "still"
                 : SignOf(t.Shows(p.Link, p.Needs, p.Situation))
         ) with
         {

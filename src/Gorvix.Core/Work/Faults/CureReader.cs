@@ -124,47 +124,47 @@ public sealed class CureReader(WiredBuild wired, SettingsSheet settings)
         var name = Name(ails.Device);
         return ails.What switch
         {
-            Ailment.InLoader => new(
+            DefectKind.InLoader => new(
                 CureAt.Loom,
                 [
                     $"{Away} Lift its RX lead, then power it up: if it now starts, the board's pin is the cause.",
                     $"{Away} Add a pull-up of about 10 kΩ from that RX to 3.3 V (never 5 V) to hold it high while the board starts. If the light stays, the board drives the pin low: use another port.",
                 ]
             ),
-            Ailment.NotBound => new(
+            DefectKind.NotBound => new(
                 CureAt.Around,
                 [
                     $"Re-bind the {name}, with the same firmware generation and region mode on both ends.",
                     "Region, band and power must follow local law and your licence.",
                 ]
             ),
-            Ailment.SpeaksOtherwise or Ailment.ForgotSetup => new(
+            DefectKind.SpeaksOtherwise or DefectKind.ForgotSetup => new(
                 CureAt.Settings,
                 [
                     $"In the {name}'s own settings, set protocol, baud and polarity to match its port, and save.",
                     .. settings.Settings.Where(s => s.Device == ails.Device).Select(s => $"{s.Words}"),
                 ]
             ),
-            Ailment.OldFirmware => new(
+            DefectKind.OldFirmware => new(
                 CureAt.Parts,
                 [
                     "Back up its settings first.",
                     $"Update the {name}'s firmware, same generation on both ends, and set it up again. Do not restore old settings blindly.",
                 ]
             ),
-            Ailment.NoAntenna => new(
+            DefectKind.NoAntenna => new(
                 CureAt.Around,
                 [
                     $"{Away} A transmitter powered without its antenna is destroyed. Press every antenna connector of the {name} fully home, then secure its cable.",
                 ]
             ),
-            Ailment.Indoors => new(
+            DefectKind.Indoors => new(
                 CureAt.Around,
                 [
                     "Take it outdoors under open sky, module facing up, away from the video transmitter, and wait: a first fix can take minutes.",
                 ]
             ),
-            Ailment.SlowBay => new(
+            DefectKind.SlowBay => new(
                 CureAt.Settings,
                 ["On the radio: set the module bay to 115 200 baud, with a packet rate that fits."]
             ),

@@ -104,7 +104,7 @@ internal sealed class LookTests(Meant meant, BenchSheet sheet, Situation live)
         )
         {
             Slip = 0.02,
-            Tell = t => t.Real.Ails.Settings.Contains(Sensing) ? No : Yes,
+            Tell = t => t.Real.Defects.Settings.Contains(Sensing) ? No : Yes,
         };
         foreach (
             var link in _wired.Build.Links.Where(l =>
@@ -127,7 +127,7 @@ internal sealed class LookTests(Meant meant, BenchSheet sheet, Situation live)
                 Slip = 0.04,
                 Tell = t =>
                     !t.Knows(live) ? null
-                    : t.Real.Ails.Settings.Contains(Sensing) ? No
+                    : t.Real.Defects.Settings.Contains(Sensing) ? No
                     : SignOf(t.Shows(link.Id, SignNeeds.Says, live)),
             };
         }
@@ -198,7 +198,7 @@ internal sealed class LookTests(Meant meant, BenchSheet sheet, Situation live)
                 {
                     return $"silent {wire.Lead.Id}";
                 }
-                if (t.Real.Ails.Weak.Contains(new LeadAt(wire.Device, wire.Lead.Id)))
+                if (t.Real.Defects.Weak.Contains(new LeadAt(wire.Device, wire.Lead.Id)))
                 {
                     return $"loose {wire.Lead.Id}";
                 }

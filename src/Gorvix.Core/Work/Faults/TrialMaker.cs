@@ -51,19 +51,24 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             Tell = t =>
                 !t.Knows(live) ? null
                 : t.Light(device.Id, false, live) is LightSays.Dark or LightSays.Loader ? "none"
-                : t.Real.Ails.Has(device.Id, Ailment.SpeaksOtherwise) ? "speaks"
-                : t.Real.Ails.Has(device.Id, Ailment.ForgotSetup) ? "forgot"
-                : t.Real.Ails.Has(device.Id, Ailment.OldFirmware) ? "old"
+                : t.Real.Defects.Has(device.Id, DefectKind.SpeaksOtherwise) ? "speaks"
+                : t.Real.Defects.Has(device.Id, DefectKind.ForgotSetup) ? "forgot"
+                : t.Real.Defects.Has(device.Id, DefectKind.OldFirmware) ? "old"
                 : "well",
         };
 
     private List<Link> LinksOf(string device) =>
         [.. _wired.Build.Links.Where(l => l.Want.Device == device && _wired.PortOf(l.Id) is not null)];
 
-    private static WiredBuild Without(WiredBuild real, string device, params Ailment[] gone)
+    private static WiredBuild Without(WiredBuild real, string device, params DefectKind[] gone)
     {
-        var left = real.Ails.Devices.Where(a => a.Device != device || !gone.Contains(a.What)).ToList();
-        return left.Count == real.Ails.Devices.Count ? real : real with { Ails = real.Ails with { Devices = left } };
+        var left = real.Defects.Devices.Where(a => a.Device != device || !gone.Contains(a.What)).ToList();
+        return left.Count == real.Defects.Devices.Count
+            ? real
+            : real with
+            {
+                Defects = real.Defects with { Devices = left },
+            };
     }
 
     private static WiredBuild AnotherPiece(WiredBuild real, string device)
@@ -71,12 +76,12 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
         var well = Without(
             real,
             device,
-            Ailment.InLoader,
-            Ailment.NotBound,
-            Ailment.SpeaksOtherwise,
-            Ailment.OldFirmware,
-            Ailment.ForgotSetup,
-            Ailment.NoAntenna
+            DefectKind.InLoader,
+            DefectKind.NotBound,
+            DefectKind.SpeaksOtherwise,
+            DefectKind.OldFirmware,
+            DefectKind.ForgotSetup,
+            DefectKind.NoAntenna
         );
         return well.DeadDevices.Contains(device)
             ? well with
@@ -147,7 +152,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                     id,
                     [aired.Id],
                     SignNeeds.Linked,
-                    t => Without(t.Real, id, Ailment.NotBound)
+                    t => Without(t.Real, id, DefectKind.NotBound)
                 );
                 yield return Trial(
                     $"antenna.{id}",
@@ -157,7 +162,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                     id,
                     [aired.Id],
                     SignNeeds.Linked,
-                    t => Without(t.Real, id, Ailment.NoAntenna)
+                    t => Without(t.Real, id, DefectKind.NoAntenna)
                 );
             }
             if (links.Find(l => l.Function.Need == Need.Gps) is { } position)
@@ -170,7 +175,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                     id,
                     [position.Id],
                     SignNeeds.Hears,
-                    t => Without(t.Real, id, Ailment.Indoors)
+                    t => Without(t.Real, id, DefectKind.Indoors)
                 );
             }
             if (links.Find(l => l.Function.Need == Need.Telemetry) is { } telemetry)
@@ -183,7 +188,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                     id,
                     [telemetry.Id],
                     SignNeeds.Says,
-                    t => Without(t.Real, id, Ailment.Remembered)
+                    t => Without(t.Real, id, DefectKind.Remembered)
                 );
                 yield return Trial(
                     $"slower.{id}",
@@ -193,7 +198,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                     id,
                     [telemetry.Id],
                     SignNeeds.Says,
-                    t => Without(t.Real, id, Ailment.SlowBay)
+                    t => Without(t.Real, id, DefectKind.SlowBay)
                 );
             }
             yield return Trial(
@@ -230,7 +235,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                 t =>
                     wires.All(w =>
                         t.Real.Leads.First(l => l.Device == w.Device && l.Lead.Id == w.Lead.Id).Pad?.Id == w.Pad!.Id
-                        && !t.Real.Ails.Weak.Contains(new LeadAt(w.Device, w.Lead.Id))
+                        && !t.Real.Defects.Weak.Contains(new LeadAt(w.Device, w.Lead.Id))
                     )
                     && t.Real.Blobs.Count == 0
                         ? Unburdened(t.Real, port)
@@ -259,13 +264,13 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
     // Another port is set anew and has other pins.
     private static WiredBuild Unburdened(WiredBuild real, PortSet port)
     {
-        var pins = real.Ails.DeadPins.Where(p => !port.Port.Nets.Contains(p)).ToList();
+        var pins = real.Defects.DeadPins.Where(p => !port.Port.Nets.Contains(p)).ToList();
         var set = real.Ports.FirstOrDefault(p => p.Link == port.Link)?.Settings == port.Settings;
-        return pins.Count == real.Ails.DeadPins.Count && set
+        return pins.Count == real.Defects.DeadPins.Count && set
             ? real
             : real with
             {
-                Ails = real.Ails with { DeadPins = pins },
+                Defects = real.Defects with { DeadPins = pins },
                 Ports = set ? real.Ports : [.. real.Ports.Where(p => p.Link != port.Link), port],
             };
     }

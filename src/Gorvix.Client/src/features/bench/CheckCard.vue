@@ -23,7 +23,7 @@ const check = computed(() => props.row.check)
 const unit = computed(() => unitOf(check.value))
 const value = computed(() => numberOf(typed.value))
 // What the number would come to, while it is typed.
-const foretold = computed(() =>
+const forecast = computed(() =>
   value.value === null ? undefined : judge(check.value, value.value, null),
 )
 const needsReason = computed(() => props.row.against !== null)
@@ -130,8 +130,8 @@ defineExpose({
         >{{ answerWords(check, a.answer) }}<v-kbd aria-hidden="true">{{ i + 1 }}</v-kbd></v-btn
       >
     </div>
-    <p v-if="foretold" class="judged" :class="foretold.mark" data-testid="foretold">
-      {{ foretold.words }}
+    <p v-if="forecast" class="judged" :class="forecast.mark" data-testid="forecast">
+      {{ forecast.words }}
     </p>
 
     <section

@@ -19,10 +19,10 @@ defineEmits<{ save: []; reset: []; adopt: [] }>()
 /** A build in which something moves, falls or stops. */
 const differs = (t: BuildTouched) =>
   t.refused != null ||
-  (t.foretold != null &&
-    (t.foretold.moved.length > 0 ||
-      t.foretold.falls.length > 0 ||
-      t.foretold.before.sentence !== t.foretold.after.sentence))
+  (t.preview != null &&
+    (t.preview.moved.length > 0 ||
+      t.preview.falls.length > 0 ||
+      t.preview.before.sentence !== t.preview.after.sentence))
 </script>
 
 <template>
@@ -45,9 +45,9 @@ const differs = (t: BuildTouched) =>
         >
         <span v-else-if="!differs(t)">no change.</span>
         <template v-else>
-          {{ t.foretold?.after.sentence }}
-          <span v-for="move in t.foretold?.moved" :key="move" class="line">{{ move }}</span>
-          <span v-for="fall in t.foretold?.falls" :key="fall" class="line">{{ fall }}</span>
+          {{ t.preview?.after.sentence }}
+          <span v-for="move in t.preview?.moved" :key="move" class="line">{{ move }}</span>
+          <span v-for="fall in t.preview?.falls" :key="fall" class="line">{{ fall }}</span>
         </template>
       </li>
     </ul>

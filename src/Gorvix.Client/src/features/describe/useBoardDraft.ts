@@ -37,9 +37,9 @@ export function useBoardDraft(id: string | null, from: string | null) {
         }),
       ),
     post: (body) => ask(() => api.POST('/api/library/boards', { body })),
-    foretell: (of, body) =>
+    preview: (of, body) =>
       ask(() =>
-        api.POST('/api/library/boards/{id}/foretold', { params: { path: { id: of } }, body }),
+        api.POST('/api/library/boards/{id}/preview', { params: { path: { id: of } }, body }),
       ),
   })
 

@@ -29,9 +29,9 @@ export function useDeviceDraft(id: string | null, from: string | null) {
         }),
       ),
     post: (body) => ask(() => api.POST('/api/library/devices', { body })),
-    foretell: (of, body) =>
+    preview: (of, body) =>
       ask(() =>
-        api.POST('/api/library/devices/{id}/foretold', { params: { path: { id: of } }, body }),
+        api.POST('/api/library/devices/{id}/preview', { params: { path: { id: of } }, body }),
       ),
   })
   const notesAt = (step: DeviceStep) =>

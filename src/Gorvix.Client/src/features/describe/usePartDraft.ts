@@ -18,7 +18,7 @@ export interface PartDoors<Part, Answer> {
   sheet: (id: string) => Promise<Answered<{ part: Part; version: number }>>
   put: (id: string, version: number, part: Part) => Promise<Answered<{ id: string }>>
   post: (part: Part) => Promise<Answered<{ id: string }>>
-  foretell: (id: string, part: Part) => Promise<Answered<BuildTouched[]>>
+  preview: (id: string, part: Part) => Promise<Answered<BuildTouched[]>>
 }
 
 /**
@@ -135,7 +135,7 @@ export function usePartDraft<Part extends { id: string }, Answer>(doors: PartDoo
         touched.value = []
         return
       }
-      const { data } = await doors.foretell(doors.id, now)
+      const { data } = await doors.preview(doors.id, now)
       if (now === part.value) touched.value = data ?? []
     },
     { debounce: 400 },

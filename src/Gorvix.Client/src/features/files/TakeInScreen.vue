@@ -186,8 +186,8 @@ useTitle('Import – Gorvix')
               >cannot be planned with this change. {{ t.refused }}</span
             >
             <template v-else>
-              {{ t.foretold?.after.sentence }}
-              <span v-for="move in t.foretold?.moved" :key="move" class="line">{{ move }}</span>
+              {{ t.preview?.after.sentence }}
+              <span v-for="move in t.preview?.moved" :key="move" class="line">{{ move }}</span>
             </template>
           </li>
         </ul>

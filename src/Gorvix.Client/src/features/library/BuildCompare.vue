@@ -72,17 +72,15 @@ onMounted(load)
       <article v-for="t in tried" :key="t.board" :data-tried="t.board">
         <h3>{{ nameOf(t.board) }}<span v-if="t.hasIt" class="quiet"> – current board</span></h3>
         <p v-if="t.refused" class="stop">Cannot be planned with this board. {{ t.refused }}</p>
-        <template v-else-if="t.foretold">
-          <p>
-            <VerdictMark :severity="t.foretold.after.severity" />{{ t.foretold.after.sentence }}
-          </p>
-          <p v-for="stop in t.foretold.stops" :key="stop" class="stop">{{ stop }}</p>
+        <template v-else-if="t.preview">
+          <p><VerdictMark :severity="t.preview.after.severity" />{{ t.preview.after.sentence }}</p>
+          <p v-for="stop in t.preview.stops" :key="stop" class="stop">{{ stop }}</p>
           <ul v-if="!t.hasIt">
-            <li v-for="move in t.foretold.moved" :key="move">{{ move }}</li>
-            <li v-for="fall in t.foretold.falls" :key="fall">{{ fall }}</li>
-            <li v-if="t.foretold.moved.length === 0">No link moves.</li>
+            <li v-for="move in t.preview.moved" :key="move">{{ move }}</li>
+            <li v-for="fall in t.preview.falls" :key="fall">{{ fall }}</li>
+            <li v-if="t.preview.moved.length === 0">No link moves.</li>
           </ul>
-          <p v-if="t.foretold.work" class="quiet">Wiring work: {{ t.foretold.work }}.</p>
+          <p v-if="t.preview.work" class="quiet">Wiring work: {{ t.preview.work }}.</p>
         </template>
       </article>
     </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import type { Foretold, PartLine, PartsChange, Problem, SetupChoices } from '@/api/client'
+import type { ChangePreview, PartLine, PartsChange, Problem, SetupChoices } from '@/api/client'
 import { useSweep } from '@/features/sweep/useSweep'
 import { useBuild } from '@/stores/build'
 import LineField from '@/ui/LineField.vue'
@@ -30,7 +30,7 @@ const { ranked, running } = sweep
 const search = ref('')
 const kind = ref('')
 const picked = ref<string | null>(null)
-const foretold = shallowRef<Foretold | null>(null)
+const preview = shallowRef<ChangePreview | null>(null)
 const refused = shallowRef<Problem | null>(null)
 const field = useTemplateRef<HTMLElement>('field')
 
@@ -66,17 +66,17 @@ function changeTo(part: string): PartsChange {
 
 async function pick(part: string) {
   picked.value = part
-  foretold.value = refused.value = null
-  const answer = await build.foretell(changeTo(part))
+  preview.value = refused.value = null
+  const answer = await build.preview(changeTo(part))
   if (picked.value !== part) return
-  foretold.value = answer.data
+  preview.value = answer.data
   refused.value = answer.problem
   await nextTick()
   document.getElementById('take')?.focus()
   document.getElementById('told')?.scrollIntoView({ block: 'nearest' })
 }
 
-// Where the build changes, what was foretold of it is no longer so.
+// Where the build changes, what was previewed of it is no longer so.
 watch(
   () => build.view?.version,
   () => (picked.value = null),
@@ -156,26 +156,26 @@ onMounted(() => field.value?.querySelector('input')?.focus())
         </v-card>
         <div v-if="line.id === picked" id="told" class="told" aria-live="polite">
           <ProblemNote v-if="refused" title="Cannot use this part" :problem="refused" />
-          <p v-else-if="!foretold" class="quiet">Planning…</p>
+          <p v-else-if="!preview" class="quiet">Planning…</p>
           <template v-else>
-            <p v-for="stop in foretold.stops" :key="stop" class="stop">Problem: {{ stop }}</p>
+            <p v-for="stop in preview.stops" :key="stop" class="stop">Problem: {{ stop }}</p>
             <p class="then">
-              <VerdictMark :severity="foretold.after.severity" />
-              <span v-if="foretold.stops.length > 0"
-                >Result: {{ foretold.after.carried }} of {{ foretold.after.wanted }} links
+              <VerdictMark :severity="preview.after.severity" />
+              <span v-if="preview.stops.length > 0"
+                >Result: {{ preview.after.carried }} of {{ preview.after.wanted }} links
                 connected.</span
               >
-              <span v-else>Result: {{ foretold.after.sentence }}</span>
+              <span v-else>Result: {{ preview.after.sentence }}</span>
             </p>
             <ul>
-              <li v-for="moved in foretold.moved" :key="moved">{{ moved }}</li>
-              <li v-if="foretold.moved.length === 0">No other link moves.</li>
-              <li v-for="fall in foretold.falls" :key="fall">No longer applies: {{ fall }}</li>
+              <li v-for="moved in preview.moved" :key="moved">{{ moved }}</li>
+              <li v-if="preview.moved.length === 0">No other link moves.</li>
+              <li v-for="fall in preview.falls" :key="fall">No longer applies: {{ fall }}</li>
             </ul>
-            <p v-if="foretold.work" class="quiet">Wiring work: {{ foretold.work }}.</p>
+            <p v-if="preview.work" class="quiet">Wiring work: {{ preview.work }}.</p>
             <v-btn id="take" color="primary" variant="flat" @click="emit('take', changeTo(line.id))"
               >{{ of === 'add' ? 'Add device' : 'Use this part'
-              }}{{ foretold.stops.length > 0 ? ' anyway' : '' }}</v-btn
+              }}{{ preview.stops.length > 0 ? ' anyway' : '' }}</v-btn
             >
           </template>
         </div>

@@ -7,7 +7,7 @@ namespace Gorvix.Core.Wired.Fit;
 /// <param name="Moved">What would move and why, one sentence for each link.</param>
 /// <param name="Falls">The pins and bans that would fall, because they name something that is no longer there.</param>
 /// <param name="Work">What the hands have to do afterwards, in a few words; empty for nothing.</param>
-public sealed record Foretold(
+public sealed record ChangePreview(
     Verdict Before,
     Verdict After,
     IReadOnlyList<string> Stops,
@@ -19,7 +19,7 @@ public sealed record Foretold(
     /// <summary>Compares two planned states of one build.</summary>
     /// <param name="was">As it stands.</param>
     /// <param name="then">As it would be.</param>
-    public static Foretold Of(FitReader was, FitReader then) =>
+    public static ChangePreview Of(FitReader was, FitReader then) =>
         new(
             was.Verdict(),
             then.Verdict(),

@@ -9,7 +9,7 @@ using Gorvix.Storage;
 namespace Gorvix.Web.Features;
 
 /// <summary>Builds that are practised on, planned once each.</summary>
-internal sealed class DrillDesk(Memo memo, TimeProvider time)
+internal sealed class DrillGrounds(Memo memo, TimeProvider time)
 {
     // A ground holds a table of faults and the decks of questions.
     private const int Weight = 12;
@@ -40,7 +40,7 @@ internal sealed class DrillDesk(Memo memo, TimeProvider time)
 }
 
 /// <summary>Brings together what a drill rests on: its build, what was drawn, what was done.</summary>
-internal sealed class DrillRoom(BuildPlans plans, PartStore parts, DrillStore store, DrillDesk desk)
+internal sealed class DrillService(BuildPlans plans, PartStore parts, DrillStore store, DrillGrounds desk)
 {
     // Of a row of questions not all are old ones.
     private const int MostDueCards = 5;

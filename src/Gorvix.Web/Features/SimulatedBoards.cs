@@ -4,7 +4,7 @@ using Gorvix.Core.Wired.Settings;
 namespace Gorvix.Web.Features;
 
 /// <summary>The simulated boards, one for each build, in memory: after a restart of the program each is as it left the factory.</summary>
-internal sealed class SimulatedDesk
+internal sealed class SimulatedBoards
 {
     private const int MostBoards = 100;
 

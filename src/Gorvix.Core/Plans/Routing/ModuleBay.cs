@@ -7,7 +7,7 @@ namespace Gorvix.Core.Plans.Routing;
 /// <summary>The line between the radio and the module in its bay: at what rate it runs, and how many packets a second it keeps.</summary>
 /// <param name="radio">The radio's side, or null while it is not known: then everything fits.</param>
 /// <param name="protocol">The protocol of the control link.</param>
-public sealed class Bay(RadioSide? radio, Protocol protocol)
+public sealed class ModuleBay(RadioSide? radio, Protocol protocol)
 {
     // Common practice: bays run fast or slow. One that does not keep the fast rate is set to the slow one.
     private const int Fast = 400_000;

@@ -5,7 +5,7 @@ using Gorvix.Core.Hardware.Protocols;
 namespace Gorvix.Core.Plans.Routing;
 
 /// <summary>What comes of a lead at a pad.</summary>
-internal enum TouchEnd
+internal enum ContactEnd
 {
     /// <summary>Nothing: it meets nothing that could do harm.</summary>
     Quiet,
@@ -26,7 +26,13 @@ internal enum TouchEnd
 /// <param name="Nets">Nets that the lead talks on unasked.</param>
 /// <param name="Rail">The rail that arrives, or null.</param>
 /// <param name="Volts">What arrives from it, or null when there is none or the source is not known.</param>
-internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string> Nets, Rail? Rail, VoltWindow? Volts)
+internal sealed record PadContact(
+    PadState State,
+    ContactEnd End,
+    IReadOnlyList<string> Nets,
+    Rail? Rail,
+    VoltWindow? Volts
+)
 {
     /// <summary>A resistor from here up holds a level and feeds nothing (common practice: pull-ups of 1 to 10 kΩ).</summary>
     public const double PullUpOhms = 1000;
@@ -37,9 +43,15 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
     /// <param name="lead">The lead.</param>
     /// <param name="pad">The pad; null and pads that are never connected do nothing.</param>
     /// <param name="source">What the supply input gets, or null while it is not known.</param>
-    public static IReadOnlyList<Touch> Of(Circuit circuit, Device device, Lead lead, Pad? pad, VoltWindow? source) =>
+    public static IReadOnlyList<PadContact> Of(
+        Circuit circuit,
+        Device device,
+        Lead lead,
+        Pad? pad,
+        VoltWindow? source
+    ) =>
         pad is null
-            ? [new Touch(new PadState([], []), TouchEnd.Quiet, [], null, null)]
+            ? [new PadContact(new PadState([], []), ContactEnd.Quiet, [], null, null)]
             : [.. circuit.StatesOf(pad).Select(state => Of(circuit, device, lead, state, source))];
 
     /// <summary>True when a lead drives its wire whenever its device has power, or when nobody has said that it does not.</summary>
@@ -77,7 +89,7 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
             : lines.Exists(l => l.Flow != Flow.In && ProtocolCatalogue.Find(l.Protocol)?.SendsUnasked == true);
     }
 
-    private static Touch Of(Circuit circuit, Device device, Lead lead, PadState state, VoltWindow? source)
+    private static PadContact Of(Circuit circuit, Device device, Lead lead, PadState state, VoltWindow? source)
     {
         var rails = state
             .Strands.Where(s => s.To.Kind == NodeKind.Rail && s.Ohms < PullUpOhms)
@@ -90,11 +102,11 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
             .Select(r => (r.Rail, Volts: VoltsOf(circuit, r.Rail, r.Strand, source), Arrives: ArrivesAt(r.Strand)))
             .Where(r => r.Arrives)
             .ToList();
-        Touch Ends(TouchEnd end) =>
+        PadContact Ends(ContactEnd end) =>
             new(
                 state,
                 end,
-                end == TouchEnd.Talks ? [.. nets.Where(n => n.PassesOut).Select(n => n.To.Id)] : [],
+                end == ContactEnd.Talks ? [.. nets.Where(n => n.PassesOut).Select(n => n.To.Id)] : [],
                 powered.Count == 0 ? null : powered[0].Rail,
                 powered.Count == 0 ? null : powered[0].Volts
             );
@@ -102,20 +114,20 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
         switch (lead.Role)
         {
             case LeadRole.Ground:
-                return Ends(powered.Count > 0 || nets.Count > 0 ? TouchEnd.Harms : TouchEnd.Quiet);
+                return Ends(powered.Count > 0 || nets.Count > 0 ? ContactEnd.Harms : ContactEnd.Quiet);
             case LeadRole.Output:
                 // What it gives must meet nothing: not another supply, not ground, not a pin.
-                return Ends(powered.Count > 0 || ground || nets.Count > 0 ? TouchEnd.Harms : TouchEnd.Quiet);
+                return Ends(powered.Count > 0 || ground || nets.Count > 0 ? ContactEnd.Harms : ContactEnd.Quiet);
             case LeadRole.Supply:
                 if (ground || nets.Count > 0 || powered.Select(p => p.Rail.Id).Distinct().Count() > 1)
                 {
-                    return Ends(TouchEnd.Harms);
+                    return Ends(ContactEnd.Harms);
                 }
-                return Ends(powered.Count == 0 ? TouchEnd.Quiet : Fed(device, lead, powered[0].Volts));
+                return Ends(powered.Count == 0 ? ContactEnd.Quiet : Fed(device, lead, powered[0].Volts));
             default:
                 if (powered.Count > 0 || ground)
                 {
-                    return Ends(TouchEnd.Harms);
+                    return Ends(ContactEnd.Harms);
                 }
                 var driven = Talks(device, lead) ? nets.Where(n => n.PassesOut).ToList() : [];
                 return Ends(
@@ -123,9 +135,9 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
                         n.OverdrivenOut(lead.DriveVolts) is not null
                         || n.LevelOut(lead.DriveVolts) > circuit.Nets[n.To.Id].MaxVolts
                     )
-                        ? TouchEnd.Harms
-                    : driven.Any(n => circuit.IsOfAPort(n.To.Id)) ? TouchEnd.Talks
-                    : TouchEnd.Quiet
+                        ? ContactEnd.Harms
+                    : driven.Any(n => circuit.IsOfAPort(n.To.Id)) ? ContactEnd.Talks
+                    : ContactEnd.Quiet
                 );
         }
     }
@@ -139,12 +151,12 @@ internal sealed record Touch(PadState State, TouchEnd End, IReadOnlyList<string>
         source is null ? null : Trace.Arrives(strand, Trace.Gives(circuit, rail, source));
 
     // Too many volts burn it; too few do not feed it and do no harm. A lead without a window is not judged: nothing is known of it.
-    private static TouchEnd Fed(Device device, Lead lead, VoltWindow? volts) =>
+    private static ContactEnd Fed(Device device, Lead lead, VoltWindow? volts) =>
         (device.Supplies.FirstOrDefault(s => s.Lead == lead.Id)?.Window, volts) switch
         {
-            (null, _) or (_, null) => TouchEnd.Quiet,
-            ({ } window, { } gives) when window.IsOver(gives.Max) => TouchEnd.Harms,
-            ({ } window, { } gives) when window.IsUnder(gives.Min) => TouchEnd.Quiet,
-            _ => TouchEnd.Feeds,
+            (null, _) or (_, null) => ContactEnd.Quiet,
+            ({ } window, { } gives) when window.IsOver(gives.Max) => ContactEnd.Harms,
+            ({ } window, { } gives) when window.IsUnder(gives.Min) => ContactEnd.Quiet,
+            _ => ContactEnd.Feeds,
         };
 }

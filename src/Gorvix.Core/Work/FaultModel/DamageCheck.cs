@@ -8,7 +8,7 @@ using Gorvix.Core.Wired.Wiring;
 namespace Gorvix.Core.Work.FaultModel;
 
 /// <summary>What would be destroyed if a build were fed as it is.</summary>
-public static class Harm
+public static class DamageCheck
 {
     // A logic input stands this much more than its own supply (data sheets' absolute maximum ratings, "VDD + 0.3 V", from memory). Whether
     // a pin of 3.3 V stands 5 V only its data sheet tells, so it is not taken for granted.

@@ -8,7 +8,7 @@ namespace Gorvix.Core.Plans.Planning;
 /// What it costs to take off what is soldered already: for each wire its minutes, given back by whatever uses it where it is. At most
 /// one choice of a plan does, since a lead is in one place; so one row may carry the minutes, and any row may give them back.
 /// </summary>
-internal static class BuiltWeight
+internal static class UndoCost
 {
     /// <summary>Lays the weight of what is built on the rows.</summary>
     /// <param name="build">The build.</param>

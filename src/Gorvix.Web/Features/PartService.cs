@@ -13,18 +13,18 @@ namespace Gorvix.Web.Features;
 /// <summary>What a change of a part does to a build that has it.</summary>
 /// <param name="Id">Id of the build in addresses.</param>
 /// <param name="Name">What the builder calls it.</param>
-/// <param name="Foretold">What would change in it; null when it could no longer be planned.</param>
+/// <param name="Preview">What would change in it; null when it could no longer be planned.</param>
 /// <param name="Refused">Why it could no longer be planned; null when it can.</param>
-public sealed record BuildTouched(string Id, string Name, Foretold? Foretold, string? Refused);
+public sealed record BuildTouched(string Id, string Name, ChangePreview? Preview, string? Refused);
 
 /// <summary>
 /// The one place that changes a part: checked, planned in every build that has it, only then stored. A change after which a build
 /// could not be planned is refused.
 /// </summary>
-internal sealed class PartBench(PartKeeper keeper, PartStore parts)
+internal sealed class PartService(PartKeeper keeper, PartStore parts)
 {
     /// <summary>What a change would do to each build that has the part.</summary>
-    public async Task<IReadOnlyList<BuildTouched>> Foretell<T>(PartKind kind, string id, T part, CancellationToken stop)
+    public async Task<IReadOnlyList<BuildTouched>> Preview<T>(PartKind kind, string id, T part, CancellationToken stop)
         where T : class
     {
         var list = new List<BuildTouched>();
@@ -57,7 +57,11 @@ internal sealed class PartBench(PartKeeper keeper, PartStore parts)
                 id,
                 build.Name,
                 await Workers.Run(
-                    () => Foretold.Of(new FitReader(was, Effort.Quick, stop), new FitReader(then, Effort.Quick, stop)),
+                    () =>
+                        ChangePreview.Of(
+                            new FitReader(was, Effort.Quick, stop),
+                            new FitReader(then, Effort.Quick, stop)
+                        ),
                     stop
                 ),
                 null
@@ -103,7 +107,7 @@ internal sealed class PartBench(PartKeeper keeper, PartStore parts)
         {
             return Results.Ok(new PartMade(id, version));
         }
-        var touched = await Foretell(kind, id, part, stop);
+        var touched = await Preview(kind, id, part, stop);
         if (touched.FirstOrDefault(t => t.Refused is not null) is { } lost)
         {
             return Problems.Of(

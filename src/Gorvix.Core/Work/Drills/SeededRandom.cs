@@ -5,7 +5,7 @@ namespace Gorvix.Core.Work.Drills;
 /// number generators, OOPSLA 2014). The framework's own generator may change with its version, and a drill in a file must not.
 /// </summary>
 /// <param name="seed">The seed.</param>
-internal sealed class Dice(ulong seed)
+internal sealed class SeededRandom(ulong seed)
 {
     private ulong _state = seed;
 

@@ -7,7 +7,13 @@ using Gorvix.Web.Hosting;
 namespace Gorvix.Web.Features;
 
 /// <summary>Brings together what a search for a fault rests on: the planned build, its table of faults, its log.</summary>
-internal sealed class FaultRoom(BuildPlans plans, BuildSheets sheets, LogStore log, FaultStore store, TimeProvider time)
+internal sealed class FaultService(
+    BuildPlans plans,
+    BuildSheets sheets,
+    LogStore log,
+    FaultStore store,
+    TimeProvider time
+)
 {
     /// <summary>Answers with what is looked for in a build, or with what stands against it.</summary>
     public async Task<IResult> Look(string id, Func<FaultLook, Task<IResult>> answer, CancellationToken stop)

@@ -26,7 +26,7 @@ internal sealed record Proposal(Build? After, string Words, IReadOnlyList<Findin
 /// The one place where a build is changed: it is loaded, checked, planned and only then stored. What cannot be planned is refused and nothing is
 /// stored.
 /// </summary>
-internal sealed class Workbench(BuildStore builds, PartStore parts, BuildPlans plans)
+internal sealed class BuildService(BuildStore builds, PartStore parts, BuildPlans plans)
 {
     private const int MostTries = 8;
 
@@ -172,7 +172,7 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, BuildPlans p
 
     /// <summary>What a change would do to the plan; nothing is stored.</summary>
     /// <inheritdoc cref="Change"/>
-    public async Task<IResult> Foretell(
+    public async Task<IResult> Preview(
         string id,
         int version,
         Func<Build, Task<Proposal>> change,
@@ -190,7 +190,7 @@ internal sealed class Workbench(BuildStore builds, PartStore parts, BuildPlans p
         return planned.Reader is { } was && resolved is not null
             ? Results.Ok(
                 await Workers.Run(
-                    () => Foretold.Of(was.Until(stop), new FitReader(resolved, Effort.Quick, stop)),
+                    () => ChangePreview.Of(was.Until(stop), new FitReader(resolved, Effort.Quick, stop)),
                     new WorkOf(id),
                     stop
                 )

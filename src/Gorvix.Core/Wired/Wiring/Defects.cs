@@ -1,7 +1,7 @@
 namespace Gorvix.Core.Wired.Wiring;
 
 /// <summary>What ails a device although every wire of it is right.</summary>
-public enum Ailment
+public enum DefectKind
 {
     /// <summary>It waits in its loader for new firmware.</summary>
     InLoader,
@@ -34,7 +34,7 @@ public enum Ailment
 /// <summary>What ails a device.</summary>
 /// <param name="Device">Id of the device within the build.</param>
 /// <param name="What">What.</param>
-public readonly record struct DeviceAil(string Device, Ailment What);
+public readonly record struct DeviceDefect(string Device, DefectKind What);
 
 /// <summary>A lead of a device within a build.</summary>
 /// <param name="Device">Id of the device within the build.</param>
@@ -42,13 +42,13 @@ public readonly record struct DeviceAil(string Device, Ailment What);
 public readonly record struct LeadAt(string Device, string Lead);
 
 /// <summary>What is wrong with an aircraft besides where its wires, bridges and settings of ports stand.</summary>
-public sealed record Ails
+public sealed record Defects
 {
     /// <summary>None.</summary>
-    public static Ails None { get; } = new();
+    public static Defects None { get; } = new();
 
     /// <summary>What ails devices.</summary>
-    public IReadOnlyList<DeviceAil> Devices { get; init; } = [];
+    public IReadOnlyList<DeviceDefect> Devices { get; init; } = [];
 
     /// <summary>Joints that hold loosely: they come and go, and under load they lose volts.</summary>
     public IReadOnlyList<LeadAt> Weak { get; init; } = [];
@@ -66,5 +66,5 @@ public sealed record Ails
     public bool IsOnUsbAlone { get; init; }
 
     /// <summary>True when a device has an ailment.</summary>
-    public bool Has(string device, Ailment what) => Devices.Contains(new DeviceAil(device, what));
+    public bool Has(string device, DefectKind what) => Devices.Contains(new DeviceDefect(device, what));
 }

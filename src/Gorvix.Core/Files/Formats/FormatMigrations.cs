@@ -23,7 +23,7 @@ public enum DocumentKind
 /// Brings documents of older format versions up, one version a step. A document says nothing of its version itself: the file or
 /// the row that holds it does.
 /// </summary>
-public static class Upcasters
+public static class FormatMigrations
 {
     /// <summary>The newest version, which is the one that is written.</summary>
     public const int Newest = 4;

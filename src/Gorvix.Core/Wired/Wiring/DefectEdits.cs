@@ -3,12 +3,12 @@ namespace Gorvix.Core.Wired.Wiring;
 /// <summary>A device that something ails.</summary>
 /// <param name="Device">Id of the device within the build.</param>
 /// <param name="What">What.</param>
-public sealed record Ailing(string Device, Ailment What) : WiringEdit
+public sealed record Ailing(string Device, DefectKind What) : WiringEdit
 {
     internal override WiredBuild ApplyTo(WiredBuild wired) =>
         wired with
         {
-            Ails = wired.Ails with { Devices = [.. wired.Ails.Devices, new DeviceAil(Device, What)] },
+            Defects = wired.Defects with { Devices = [.. wired.Defects.Devices, new DeviceDefect(Device, What)] },
         };
 }
 
@@ -23,7 +23,7 @@ public sealed record WeakJoint(string Device, string Lead) : WiringEdit
     internal override WiredBuild ApplyTo(WiredBuild wired) =>
         wired with
         {
-            Ails = wired.Ails with { Weak = [.. wired.Ails.Weak, new LeadAt(Device, Lead)] },
+            Defects = wired.Defects with { Weak = [.. wired.Defects.Weak, new LeadAt(Device, Lead)] },
         };
 }
 
@@ -34,7 +34,7 @@ public sealed record DeadPin(string Net) : WiringEdit
     internal override WiredBuild ApplyTo(WiredBuild wired) =>
         wired with
         {
-            Ails = wired.Ails with { DeadPins = [.. wired.Ails.DeadPins, Net] },
+            Defects = wired.Defects with { DeadPins = [.. wired.Defects.DeadPins, Net] },
         };
 }
 
@@ -48,7 +48,7 @@ public sealed record SaggingRail(string Rail) : WiringEdit
     internal override WiredBuild ApplyTo(WiredBuild wired) =>
         wired with
         {
-            Ails = wired.Ails with { Sagging = [.. wired.Ails.Sagging, Rail] },
+            Defects = wired.Defects with { Sagging = [.. wired.Defects.Sagging, Rail] },
         };
 }
 
@@ -59,7 +59,7 @@ public sealed record SettingOff(string Key) : WiringEdit
     internal override WiredBuild ApplyTo(WiredBuild wired) =>
         wired with
         {
-            Ails = wired.Ails with { Settings = [.. wired.Ails.Settings, Key] },
+            Defects = wired.Defects with { Settings = [.. wired.Defects.Settings, Key] },
         };
 }
 
@@ -69,7 +69,7 @@ public sealed record SourceOff : WiringEdit
     internal override WiredBuild ApplyTo(WiredBuild wired) =>
         wired with
         {
-            Ails = wired.Ails with { IsOnUsbAlone = true },
+            Defects = wired.Defects with { IsOnUsbAlone = true },
         };
 }
 

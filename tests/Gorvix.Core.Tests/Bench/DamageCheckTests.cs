@@ -11,7 +11,7 @@ namespace Gorvix.Core.Tests.Bench;
 /// What burns, on circuits of this file. The limits are worked out by hand from the absolute maximum ratings of data sheets: a logic
 /// input stands 0.3 V more than its own supply (the usual "VDD + 0.3 V", from memory); what is fed beyond its window is lost.
 /// </summary>
-public class HarmTests
+public class DamageCheckTests
 {
     // Rails beside the limits: 3.6 V on a data pin of 3.3 V logic, 5 V lifted by 15 % (5.75 V), a net of the controller that stands 3.3 V.
     private static readonly Board Text = LeafletText
@@ -39,7 +39,7 @@ public class HarmTests
     private static readonly Board Board = Text with { Nets = [.. Text.Nets.Select(n => n with { MaxVolts = 3.3 })] };
 
     private static IReadOnlyList<string> Burnt(WiredBuild wired, string situation = "full") =>
-        Harm.Of(wired, Situation.All(wired).First(s => s.Id == situation));
+        DamageCheck.Of(wired, Situation.All(wired).First(s => s.Id == situation));
 
     private static WiredBuild Sound(double min = 4.5, double max = 5.5) => RailBench.Of(Board, 4, "5V", min, max, 0.2);
 

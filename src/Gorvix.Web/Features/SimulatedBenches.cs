@@ -5,7 +5,7 @@ using Gorvix.Core.Work.FaultModel;
 namespace Gorvix.Web.Features;
 
 /// <summary>The simulated benches, one for each build, in memory: what is planted in each. After a restart of the program nothing is.</summary>
-internal sealed class BenchDesk
+internal sealed class SimulatedBenches
 {
     // A pack nearly full, as one comes to the bench.
     private const double Cell = 4.12;

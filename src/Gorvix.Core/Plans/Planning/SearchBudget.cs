@@ -15,13 +15,13 @@ public enum Effort
 /// same answer, on any machine.
 /// </summary>
 /// <param name="options">How many options may be weighed.</param>
-public sealed class Purse(int options)
+public sealed class SearchBudget(int options)
 {
     /// <summary>What the plan itself may weigh.</summary>
-    public static Purse ForPlan(Effort effort) => new(effort == Effort.Quick ? 2_000_000 : 100_000_000);
+    public static SearchBudget ForPlan(Effort effort) => new(effort == Effort.Quick ? 2_000_000 : 100_000_000);
 
     /// <summary>What everything that is told beside the plan may weigh: other plans, conflicts, prices of cells.</summary>
-    public static Purse ForRest(Effort effort) => new(effort == Effort.Quick ? 400_000 : 15_000_000);
+    public static SearchBudget ForRest(Effort effort) => new(effort == Effort.Quick ? 400_000 : 15_000_000);
 
     /// <summary>What is left, not below zero.</summary>
     public int Left { get; private set; } = options;
@@ -34,23 +34,23 @@ public sealed class Purse(int options)
 
     /// <summary>A purse of its own with a part of what is left, which leaves this one.</summary>
     /// <param name="part">The part, 0 to 1.</param>
-    public Purse Share(double part)
+    public SearchBudget Share(double part)
     {
-        var share = new Purse((int)(Left * part));
+        var share = new SearchBudget((int)(Left * part));
         Left -= share.Left;
         return share;
     }
 
     /// <summary>A purse of its own with at most so much, which leaves this one.</summary>
-    public Purse UpTo(int most)
+    public SearchBudget UpTo(int most)
     {
-        var share = new Purse(Math.Min(most, Left));
+        var share = new SearchBudget(Math.Min(most, Left));
         Left -= share.Left;
         return share;
     }
 
     /// <summary>What a share did not need comes back.</summary>
-    public void TakeBack(Purse share)
+    public void TakeBack(SearchBudget share)
     {
         Left += share.Left;
         share.Left = 0;

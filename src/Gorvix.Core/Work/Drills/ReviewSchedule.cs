@@ -12,7 +12,7 @@ namespace Gorvix.Core.Work.Drills;
 /// <param name="Due">The day on which it is due.</param>
 /// <param name="Asked">The day on which it was asked last.</param>
 /// <param name="Again">True while it was not known well on that day: then it is asked until it is.</param>
-public sealed record Recall(double Ease, int Row, int Days, DateOnly Due, DateOnly Asked, bool Again)
+public sealed record ReviewSchedule(double Ease, int Row, int Days, DateOnly Due, DateOnly Asked, bool Again)
 {
     /// <summary>The ease of a card that is new.</summary>
     public const double FirstEase = 2.5;
@@ -35,7 +35,7 @@ public sealed record Recall(double Ease, int Row, int Days, DateOnly Due, DateOn
     /// <param name="quality">How well it was known: 5 at once, 4 after a pause, 3 with trouble, 2 to 0 not.</param>
     /// <param name="today">The day.</param>
     /// <exception cref="ArgumentOutOfRangeException">The quality is not 0 to 5.</exception>
-    public static Recall After(Recall? before, int quality, DateOnly today)
+    public static ReviewSchedule After(ReviewSchedule? before, int quality, DateOnly today)
     {
         ArgumentOutOfRangeException.ThrowIfNegative(quality);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(quality, 5);
@@ -58,7 +58,7 @@ public sealed record Recall(double Ease, int Row, int Days, DateOnly Due, DateOn
             var short5 = 5 - quality;
             ease = Math.Max(LeastEase, ease + (0.1 - (short5 * (0.08 + (short5 * 0.02)))));
         }
-        return new Recall(ease, row, days, today.AddDays(days), today, quality < KnownWell);
+        return new ReviewSchedule(ease, row, days, today.AddDays(days), today, quality < KnownWell);
     }
 
     /// <summary>How well a question was known (the seconds are our own choice).</summary>
@@ -84,7 +84,7 @@ public sealed record Recall(double Ease, int Row, int Days, DateOnly Due, DateOn
 }
 
 /// <summary>How hard the next drill is: harder as one gets better (the bounds are our own choice).</summary>
-public static class Ladder
+public static class DifficultyLevel
 {
     /// <summary>From this score on the next one is harder.</summary>
     public const int Up = 80;

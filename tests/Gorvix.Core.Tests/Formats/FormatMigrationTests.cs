@@ -11,7 +11,7 @@ namespace Gorvix.Core.Tests.Formats;
 /// Files of every older version are kept in <c>tests/versions</c> as they were written, and read as if they were of today.
 /// (Of the trade name that version 1 had for a protocol only the beginning is kept: the step goes by that.)
 /// </summary>
-public class UpcasterTests
+public class FormatMigrationTests
 {
     private static readonly byte[] Version1 = File.ReadAllBytes(
         Path.Combine(AppContext.BaseDirectory, "versions", "version-1.gorvix.json")
@@ -20,7 +20,7 @@ public class UpcasterTests
     [Fact]
     public void There_is_a_kept_file_of_every_version_before_the_newest() =>
         Assert.All(
-            Enumerable.Range(1, Upcasters.Newest - 1),
+            Enumerable.Range(1, FormatMigrations.Newest - 1),
             v =>
                 Assert.True(File.Exists(Path.Combine(AppContext.BaseDirectory, "versions", $"version-{v}.gorvix.json")))
         );
@@ -68,7 +68,7 @@ public class UpcasterTests
                 """{"arrow":"rear","usbSide":"Front","pads":[{"x":1,"y":2,"group":"rear left"},{"group":"front"},{"group":"rear header"},{"group":"left"},{}]}"""
             )!
             .AsObject();
-        Upcasters.Bring(DocumentKind.Board, board, 3);
+        FormatMigrations.Bring(DocumentKind.Board, board, 3);
         Assert.Equal(
             """{"arrow":"front","usbSide":"rear","pads":[{"x":1,"y":2,"group":"front left"},{"group":"rear"},{"group":"rear header"},{"group":"left"},{}]}""",
             board.ToJsonString()
@@ -97,7 +97,7 @@ public class UpcasterTests
                 $$"""{"functions":[{"need":"videoControl","modes":[{"protocol":"{{before}}"}]},{"need":"control","modes":[{"protocol":"Sm-other"}]}]}"""
             )!
             .AsObject();
-        Upcasters.Bring(DocumentKind.Device, device, 1);
+        FormatMigrations.Bring(DocumentKind.Device, device, 1);
         Assert.Equal(after, (string?)device["functions"]![0]!["modes"]![0]!["protocol"]);
         Assert.Equal("Sm-other", (string?)device["functions"]![1]!["modes"]![0]!["protocol"]);
     }
@@ -181,7 +181,7 @@ public class UpcasterTests
     public void Version_3_has_plain_words(DocumentKind kind, string before, string after)
     {
         var document = JsonNode.Parse(before)!.AsObject();
-        Upcasters.Bring(kind, document, 2);
+        FormatMigrations.Bring(kind, document, 2);
         Assert.Equal(JsonNode.Parse(after)!.ToJsonString(), document.ToJsonString());
     }
 
@@ -216,7 +216,7 @@ public class UpcasterTests
     [InlineData(5)]
     [InlineData(int.MinValue)]
     public void There_is_no_step_from_a_version_that_never_was(int version) =>
-        Assert.Throws<ArgumentOutOfRangeException>(() => Upcasters.Bring(DocumentKind.Build, [], version));
+        Assert.Throws<ArgumentOutOfRangeException>(() => FormatMigrations.Bring(DocumentKind.Build, [], version));
 
     [Theory]
     [InlineData("""{"pins":7,"blocks":[1,{"link":"a"}]}""")]
@@ -226,7 +226,7 @@ public class UpcasterTests
     {
         foreach (var kind in Enum.GetValues<DocumentKind>())
         {
-            Upcasters.Bring(kind, JsonNode.Parse(document)!.AsObject(), 1);
+            FormatMigrations.Bring(kind, JsonNode.Parse(document)!.AsObject(), 1);
         }
     }
 
