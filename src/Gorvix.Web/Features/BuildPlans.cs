@@ -14,6 +14,9 @@ namespace Gorvix.Web.Features;
 /// <summary>The plans of stored builds, made on the planner's own threads and kept by build and version.</summary>
 internal sealed class BuildPlans(BuildStore builds, PartStore parts, Memo memo, IOptions<JsonOptions> json)
 {
+    // About half a megabyte for a demo build.
+    private const int Weight = 2;
+
     /// <summary>The build as it stands, with its whole sheet.</summary>
     public async Task<IResult> Get(string id, CancellationToken stop)
     {
@@ -67,7 +70,7 @@ internal sealed class BuildPlans(BuildStore builds, PartStore parts, Memo memo, 
     public void Put(StoredBuild stored, FitReader reader, FitSheet sheet)
     {
         var made = Made(stored, reader, sheet);
-        memo.Put(Key(stored.Id, stored.Version, made.Reached), made);
+        memo.Put(Key(stored.Id, stored.Version, made.Reached), made, Weight);
     }
 
     private async Task<PlannedBuild> Planned(string id, int version, CancellationToken stop) =>
@@ -89,7 +92,7 @@ internal sealed class BuildPlans(BuildStore builds, PartStore parts, Memo memo, 
         CancellationToken stop
     ) =>
         Find(id, version, stage)
-        ?? await memo.Of(Key(id, version, stage), make, stop, keeps: p => p.Refused.Count == 0);
+        ?? await memo.Of(Key(id, version, stage), make, stop, Weight, p => p.Refused.Count == 0);
 
     private static MemoKey Key(string id, int version, PlanStage stage) => new(id, version, stage);
 

@@ -19,16 +19,18 @@ internal sealed record FaultsOfBuild(FaultTable Table, FaultReader Reader);
 /// </summary>
 internal sealed class BuildSheets(Memo memo, TimeProvider time)
 {
-    // Every fault against every test takes some six times the memory of a plan.
-    private const int TableWeight = 6;
+    // About a megabyte for a demo build; the other sheets have a quarter of one at most.
+    private const int TableWeight = 4;
 
     /// <summary>The wires of a build.</summary>
     public Task<LoomSheet> Loom(PlannedBuild planned, CancellationToken stop) =>
         Of(planned, "loom", _ => LoomReader.Of(planned.Reader!.Wired), stop);
 
     /// <summary>The settings of a build, as of today: a declination drifts.</summary>
-    public Task<SettingsSheet> Settings(PlannedBuild planned, CancellationToken stop) =>
-        Of(planned, ("settings", Today), _ => SettingsReader.Of(planned.Reader!.Wired, Today), stop);
+    public Task<SettingsSheet> Settings(PlannedBuild planned, CancellationToken stop) => Settings(planned, Today, stop);
+
+    private Task<SettingsSheet> Settings(PlannedBuild planned, DateOnly day, CancellationToken stop) =>
+        Of(planned, ("settings", day), _ => SettingsReader.Of(planned.Reader!.Wired, day), stop);
 
     /// <summary>The checks of a build.</summary>
     /// <param name="planned">The build.</param>
@@ -36,10 +38,11 @@ internal sealed class BuildSheets(Memo memo, TimeProvider time)
     /// <param name="stop">Tells that this asker has gone.</param>
     public async Task<BenchSheet> Bench(PlannedBuild planned, double? volts, CancellationToken stop)
     {
-        var settings = await Settings(planned, stop);
+        var day = Today;
+        var settings = await Settings(planned, day, stop);
         return await Of(
             planned,
-            ("bench", Today, volts),
+            ("bench", day, volts),
             _ => BenchReader.Of(planned.Reader!.Wired, settings, volts),
             stop
         );
@@ -49,10 +52,11 @@ internal sealed class BuildSheets(Memo memo, TimeProvider time)
     /// <inheritdoc cref="Bench"/>
     public async Task<FaultsOfBuild> Faults(PlannedBuild planned, double? volts, CancellationToken stop)
     {
-        var settings = await Settings(planned, stop);
+        var day = Today;
+        var settings = await Settings(planned, day, stop);
         return await Of(
             planned,
-            ("faults", Today, volts),
+            ("faults", day, volts),
             halt =>
             {
                 var wired = planned.Reader!.Wired;

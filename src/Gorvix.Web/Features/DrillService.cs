@@ -11,8 +11,8 @@ namespace Gorvix.Web.Features;
 /// <summary>Builds that are practised on, planned once each.</summary>
 internal sealed class DrillGrounds(Memo memo, TimeProvider time)
 {
-    // A ground holds a table of faults and the decks of questions.
-    private const int Weight = 12;
+    // A plan and the decks of questions, and a table where faults are drilled.
+    private const int Weight = 6;
 
     /// <summary>The build of a hash.</summary>
     /// <param name="hash">The hash.</param>

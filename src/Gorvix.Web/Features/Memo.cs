@@ -15,8 +15,8 @@ internal readonly record struct MemoKey(string Of, int Version, object What);
 /// </remarks>
 internal sealed class Memo
 {
-    /// <summary>How much all things together may weigh: a plan and most sheets weigh one.</summary>
-    public const int Most = 200;
+    /// <summary>How much all things together may weigh. One is about a quarter of a megabyte, as measured on the demo builds.</summary>
+    public const int Most = 240;
 
     private readonly Lock _lock = new();
     private readonly Dictionary<MemoKey, LinkedListNode<Thing>> _made = [];
@@ -64,7 +64,7 @@ internal sealed class Memo
     /// <param name="key">What it is of.</param>
     /// <param name="make">Makes it, on threads of its own; stopped when nobody waits any more.</param>
     /// <param name="stop">Tells that this asker has gone.</param>
-    /// <param name="weight">What it weighs beside a plan.</param>
+    /// <param name="weight">What it weighs, in the unit of <see cref="Most"/>.</param>
     /// <param name="keeps">Whether it is kept; what is not is made anew for the next who asks.</param>
     public async Task<TMade> Of<TMade>(
         MemoKey key,

@@ -287,7 +287,7 @@ public class AnytimeTests
             [.. space.Build.Devices.Select(d => d.Device)]
         );
         Assert.Equal(0, Unlocks.Of(space, plan, left, library).Open);
-        var (found, open) = Unlocks.Of(space, plan, left, library, purse: new SearchBudget(0));
+        var (found, open) = Unlocks.Of(space, plan, left, library, budget: new SearchBudget(0));
         Assert.Empty(found);
         Assert.True(open > 0);
     }

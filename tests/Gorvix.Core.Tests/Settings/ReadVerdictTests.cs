@@ -73,7 +73,7 @@ public class ReadVerdictTests
         var read = Read($"port U2 {Gnss}\nport U1 {Gnss}", Set("port.U1", Gnss), Set("port.U2", NeutralForm.Free));
         Assert.False(read.IsClean);
         Assert.Equal(
-            $"UART2 still has a function ({Gnss}). Clear it: two ports with one function clear all port settings.",
+            $"UART2 still has a function ({Gnss}). Clear it: if two ports share a function, the board clears all port settings.",
             read.Lines[0].Words
         );
     }

@@ -24,8 +24,8 @@ public static class BestPlans
     /// <summary>All plans, the best first, each found when it is asked for. They end where the next one cannot be proved any more.</summary>
     /// <param name="space">The build's space.</param>
     /// <param name="first">The best of them.</param>
-    /// <param name="purse">What may be weighed for all others together.</param>
-    public static IEnumerable<Plan> InOrder(PlanSpace space, Plan first, SearchBudget purse)
+    /// <param name="budget">What may be weighed for all others together.</param>
+    public static IEnumerable<Plan> InOrder(PlanSpace space, Plan first, SearchBudget budget)
     {
         var (build, ways) = (space.Build.Build, space.Ways);
         var parts = new PriorityQueue<(Plan Best, Limit[] Limits), (PlanCost Cost, int Found)>();
@@ -34,7 +34,7 @@ public static class BestPlans
         {
             try
             {
-                if (Planner.Best(space, build.Pins, build.Bans, limits, purse) is { } plan)
+                if (Planner.Best(space, build.Pins, build.Bans, limits, budget) is { } plan)
                 {
                     parts.Enqueue((plan, limits), (plan.Cost, found++));
                     return plan.Gap is null;

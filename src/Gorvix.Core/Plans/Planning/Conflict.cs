@@ -33,15 +33,15 @@ public sealed record Conflict(
     /// <param name="space">The build's space.</param>
     /// <param name="plan">The best plan.</param>
     /// <param name="link">A link that the plan does not carry.</param>
-    /// <param name="purse">What may be weighed; null for what one plan may.</param>
+    /// <param name="budget">What may be weighed; null for what one plan may.</param>
     /// <remarks>
     /// Each member in turn is left out; if the rest still cannot be, the member had no part in it and stays out. Bans and
     /// pins are tried first, then supplies, then the links, the least needed first, so what remains is told in the
     /// weightiest links.
     /// </remarks>
-    public static Conflict Of(PlanSpace space, Plan plan, Link link, SearchBudget? purse = null)
+    public static Conflict Of(PlanSpace space, Plan plan, Link link, SearchBudget? budget = null)
     {
-        purse ??= SearchBudget.ForRest(space.Effort);
+        budget ??= SearchBudget.ForRest(space.Effort);
         var carried = plan.Placements.Where(p => p.Route is not null);
 
         // A pin that the plan leaves aside is told about by itself; here it would only hide the reason.
@@ -58,9 +58,9 @@ public sealed record Conflict(
         foreach (var smaller in conflict.WithoutEach())
         {
             var next = smaller(conflict);
-            var share = purse.UpTo(MostOfOne);
+            var share = budget.UpTo(MostOfOne);
             var can = next.CanBe(space, share);
-            purse.TakeBack(share);
+            budget.TakeBack(share);
             conflict = can switch
             {
                 true => conflict,
@@ -71,13 +71,13 @@ public sealed record Conflict(
         return conflict;
     }
 
-    /// <summary>True when the link and all members can be together after all; null where that is not settled before the purse is empty.</summary>
+    /// <summary>True when the link and all members can be together after all; null where that is not settled before the budget is empty.</summary>
     /// <remarks>
     /// Who is no member goes without, but a link that a member could ride in may be there or not; where it is there its pins hold.
     /// </remarks>
-    public bool? CanBe(PlanSpace space, SearchBudget? purse = null)
+    public bool? CanBe(PlanSpace space, SearchBudget? budget = null)
     {
-        purse ??= SearchBudget.ForPlan(space.Effort);
+        budget ??= SearchBudget.ForPlan(space.Effort);
         var members = Links.Append(Link).Select(l => l.Id).ToHashSet();
         var carriers = space
             .Ways.Where(w => members.Contains(w.Link.Id))
@@ -92,7 +92,7 @@ public sealed record Conflict(
         {
             var bits = there;
             var together = members.Union(pinned.Where((_, i) => (bits >> i & 1) == 1)).ToHashSet();
-            can = CanBe(space, together, carriers, purse) switch
+            can = CanBe(space, together, carriers, budget) switch
             {
                 false => can,
                 var other => other,
@@ -101,7 +101,7 @@ public sealed record Conflict(
         return can;
     }
 
-    private bool? CanBe(PlanSpace space, HashSet<string> together, HashSet<string> free, SearchBudget purse)
+    private bool? CanBe(PlanSpace space, HashSet<string> together, HashSet<string> free, SearchBudget budget)
     {
         List<Limit> limits =
         [
@@ -113,13 +113,13 @@ public sealed record Conflict(
             .. space.Feeds.Select(f => Supplies.Contains(f) ? Limit.Needed : Limit.Out),
         ];
         var pins = Pins.Where(p => p is not RouteMatch route || together.Contains(route.Link)).ToList();
-        if (purse.IsEmpty)
+        if (budget.IsEmpty)
         {
             return null;
         }
         try
         {
-            return Planner.Best(space.With(pins, Bans), pins, Bans, limits, purse) switch
+            return Planner.Best(space.With(pins, Bans), pins, Bans, limits, budget) switch
             {
                 null => false,
                 var plan when plan.Cost[CostTerm.PinsBroken] == 0 => true,

@@ -5,12 +5,12 @@ namespace Gorvix.Core.Plans.Planning;
 /// Every row takes what the relaxed choice gave it where that stands with the rows before, else its cheapest way, else it goes without. A row
 /// that must take something and finds nothing left comes first in the next try; where that does not come to an end, everybody first takes what is
 /// least in the way. Then, again and again, one row and those that stand in its way are
-/// given free and solved together while all others stay (large neighbourhood search; Shaw 1998), as long as the purse lasts.
+/// given free and solved together while all others stay (large neighbourhood search; Shaw 1998), as long as the budget lasts.
 /// </remarks>
 /// <param name="problem">The question.</param>
 /// <param name="search">The search that could not end.</param>
-/// <param name="purse">What may still be weighed.</param>
-internal sealed class PlanGuess(PlanProblem problem, PlanSearch search, SearchBudget purse)
+/// <param name="budget">What may still be weighed.</param>
+internal sealed class PlanGuess(PlanProblem problem, PlanSearch search, SearchBudget budget)
 {
     // Rows that find nothing come first in the next try; more than this many rows are hardly ever that narrow.
     private const int MostTries = 30;
@@ -89,7 +89,7 @@ internal sealed class PlanGuess(PlanProblem problem, PlanSearch search, SearchBu
     // Rows in turn, those that go without first, until a whole round brings nothing with many given free.
     private PlanAnswer Improved(PlanNode root, PlanAnswer best)
     {
-        for (var together = FewFree; together <= MostFree && !purse.IsEmpty; )
+        for (var together = FewFree; together <= MostFree && !budget.IsEmpty; )
         {
             var better = false;
             var rows = Enumerable
@@ -98,7 +98,7 @@ internal sealed class PlanGuess(PlanProblem problem, PlanSearch search, SearchBu
                 .ToList();
             foreach (var row in rows)
             {
-                if (purse.IsEmpty || best.Cost <= best.Bound)
+                if (budget.IsEmpty || best.Cost <= best.Bound)
                 {
                     return best;
                 }
@@ -109,9 +109,9 @@ internal sealed class PlanGuess(PlanProblem problem, PlanSearch search, SearchBu
                 {
                     node = free.Contains(other) ? node : node.With(other, best.Options[other]);
                 }
-                var share = new SearchBudget(Math.Min(MostOfOne * together, purse.Left));
+                var share = new SearchBudget(Math.Min(MostOfOne * together, budget.Left));
                 var (before, solved) = (share.Left, search.Solve(search.Relaxed(node), best.Cost - 1, share));
-                purse.Spend(before - share.Left);
+                budget.Spend(before - share.Left);
                 if (solved.Best is { } options)
                 {
                     best = best with { Options = options, Cost = solved.Cost };

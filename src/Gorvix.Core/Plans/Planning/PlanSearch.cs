@@ -12,8 +12,8 @@ internal sealed record PlanAnswer(PlanOption?[] Options, Int128 Cost, Int128 Bou
 
 /// <summary>The search: see <see cref="Planner"/> for how it works and why it is exact.</summary>
 /// <param name="problem">The question.</param>
-/// <param name="purse">What it may weigh. Where it is empty before the end, the best plan so far is improved a little and given with its bound.</param>
-internal sealed class PlanSearch(PlanProblem problem, SearchBudget purse)
+/// <param name="budget">What it may weigh. Where it is empty before the end, the best plan so far is improved a little and given with its bound.</param>
+internal sealed class PlanSearch(PlanProblem problem, SearchBudget budget)
 {
     // So many parts are looked at, and so many options weighed, for the order among equals; a build with very many equal plans
     // keeps the one that was found. The same for every effort: equal plans do not change places behind the screen.
@@ -30,18 +30,18 @@ internal sealed class PlanSearch(PlanProblem problem, SearchBudget purse)
     public int Looks { get; private set; }
 
     /// <summary>
-    /// The best plan, the first in the documented order, or the best that was found before the purse was empty; null when there is no plan.
+    /// The best plan, the first in the documented order, or the best that was found before the budget was empty; null when there is no plan.
     /// </summary>
-    /// <exception cref="UnplannableException">The purse was empty before any plan was found.</exception>
+    /// <exception cref="UnplannableException">The budget was empty before any plan was found.</exception>
     public PlanAnswer? First()
     {
         var root = Relaxed(new PlanNode(problem));
-        var forProof = purse.Share(ProofShare);
+        var forProof = budget.Share(ProofShare);
         var solved = Solve(root, PlanNode.Forbidden - 1, forProof);
-        purse.TakeBack(forProof);
+        budget.TakeBack(forProof);
         if (solved.Open is { } open)
         {
-            return new PlanGuess(problem, this, purse).Of(root, solved, open)
+            return new PlanGuess(problem, this, budget).Of(root, solved, open)
                 ?? throw new UnplannableException(LimitRules.TooHard.Found(Severity.Stop, Subject.Build));
         }
         if (solved.Best is not { } best)
@@ -50,7 +50,7 @@ internal sealed class PlanSearch(PlanProblem problem, SearchBudget purse)
         }
         var ordering = new SearchBudget(MostOrdering);
         var answer = Ordered(root, best, solved.Cost, ordering);
-        purse.Spend(MostOrdering - ordering.Left);
+        budget.Spend(MostOrdering - ordering.Left);
         return answer;
     }
 
@@ -96,9 +96,9 @@ internal sealed class PlanSearch(PlanProblem problem, SearchBudget purse)
     /// </summary>
     /// <param name="root">The part, relaxed.</param>
     /// <param name="most">The most that the plan may cost.</param>
-    /// <param name="purse">What may be weighed.</param>
+    /// <param name="budget">What may be weighed.</param>
     /// <param name="enough">At this many <see cref="Looks"/> it ends as well.</param>
-    public Solved Solve(PlanNode root, Int128 most, SearchBudget purse, int enough = int.MaxValue)
+    public Solved Solve(PlanNode root, Int128 most, SearchBudget budget, int enough = int.MaxValue)
     {
         PlanOption?[]? best = null;
         Int128 price = 0;
@@ -106,7 +106,7 @@ internal sealed class PlanSearch(PlanProblem problem, SearchBudget purse)
         var age = 0;
         void Open(PlanNode node)
         {
-            purse.Spend(node.Weight);
+            budget.Spend(node.Weight);
             if (node.Bound <= most)
             {
                 open.Enqueue(node, (node.Bound, age--));
@@ -117,7 +117,7 @@ internal sealed class PlanSearch(PlanProblem problem, SearchBudget purse)
         while (open.TryPeek(out var next, out _) && next.Bound <= most)
         {
             problem.Space.Stop.ThrowIfCancellationRequested();
-            if (Looks > enough || purse.IsEmpty)
+            if (Looks > enough || budget.IsEmpty)
             {
                 return new Solved(best, price, next);
             }

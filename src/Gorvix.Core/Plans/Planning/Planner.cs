@@ -58,29 +58,29 @@ public static class Planner
     public static Plan Best(PlanSpace space, IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans) =>
         Best(space, pins, bans, null, SearchBudget.ForPlan(space.Effort))!;
 
-    /// <summary>Plans in a known space with other pins and bans, as far as a purse goes.</summary>
+    /// <summary>Plans in a known space with other pins and bans, as far as a budget goes.</summary>
     public static Plan Best(
         PlanSpace space,
         IReadOnlyList<WishMatch> pins,
         IReadOnlyList<WishMatch> bans,
-        SearchBudget purse
-    ) => Best(space, pins, bans, null, purse)!;
+        SearchBudget budget
+    ) => Best(space, pins, bans, null, budget)!;
 
     /// <summary>
     /// The best of the plans within some limits, or null when there is none. One limit for each link, and then for each
-    /// supply lead where there are more: <see cref="Limit.Out"/> leaves a supply lead out of the question. The purse is what may be weighed.
+    /// supply lead where there are more: <see cref="Limit.Out"/> leaves a supply lead out of the question. The budget is what may be weighed.
     /// </summary>
     internal static Plan? Best(
         PlanSpace space,
         IReadOnlyList<WishMatch> pins,
         IReadOnlyList<WishMatch> bans,
         IReadOnlyList<Limit>? limits,
-        SearchBudget purse
+        SearchBudget budget
     )
     {
         var problem = new PlanProblem(space, pins, bans, limits);
-        purse.Spend(problem.Weight);
-        if (new PlanSearch(problem, purse).First() is not var (best, cost, bound))
+        budget.Spend(problem.Weight);
+        if (new PlanSearch(problem, budget).First() is not var (best, cost, bound))
         {
             return null;
         }

@@ -32,7 +32,7 @@ public sealed class SearchBudget(int options)
     /// <summary>Takes out what a look has weighed.</summary>
     public void Spend(int weight) => Left = Math.Max(0, Left - weight);
 
-    /// <summary>A purse of its own with a part of what is left, which leaves this one.</summary>
+    /// <summary>A budget of its own with a part of what is left, which leaves this one.</summary>
     /// <param name="part">The part, 0 to 1.</param>
     public SearchBudget Share(double part)
     {
@@ -41,7 +41,7 @@ public sealed class SearchBudget(int options)
         return share;
     }
 
-    /// <summary>A purse of its own with at most so much, which leaves this one.</summary>
+    /// <summary>A budget of its own with at most so much, which leaves this one.</summary>
     public SearchBudget UpTo(int most)
     {
         var share = new SearchBudget(Math.Min(most, Left));

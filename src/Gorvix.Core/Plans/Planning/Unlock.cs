@@ -82,7 +82,7 @@ public static class Unlocks
     /// <param name="link">A link that the plan leaves out.</param>
     /// <param name="library">The parts that could be taken instead.</param>
     /// <param name="most">The most of each kind.</param>
-    /// <param name="purse">What may be weighed for all candidates; null for <see cref="MostWeighed"/>.</param>
+    /// <param name="budget">What may be weighed for all candidates; null for <see cref="MostWeighed"/>.</param>
     /// <returns>The unlocks, and how many changes were not settled: not planned to the proof, or not tried at all.</returns>
     public static (IReadOnlyList<Unlock> Found, int Open) Of(
         PlanSpace space,
@@ -90,22 +90,22 @@ public static class Unlocks
         Link link,
         PartsLibrary library,
         int most = 3,
-        SearchBudget? purse = null
+        SearchBudget? budget = null
     )
     {
-        purse ??= new SearchBudget(MostWeighed);
+        budget ??= new SearchBudget(MostWeighed);
         var open = 0;
         var build = space.Build.Build;
         var steps = UnlockSteps.Of(space, link, library).ToList();
         Unlock? Try(params UnlockStep[] taken)
         {
-            if (purse.IsEmpty)
+            if (budget.IsEmpty)
             {
                 open++;
                 return null;
             }
             var after = taken.Aggregate(build, (b, step) => step.Apply(b));
-            if (After(after, library, purse, space.Stop) is not var (then, settled))
+            if (After(after, library, budget, space.Stop) is not var (then, settled))
             {
                 return null;
             }
@@ -151,7 +151,7 @@ public static class Unlocks
     private static (Plan? Plan, bool Settled)? After(
         Build build,
         PartsLibrary library,
-        SearchBudget purse,
+        SearchBudget budget,
         CancellationToken stop
     )
     {
@@ -162,10 +162,10 @@ public static class Unlocks
         try
         {
             var space = new PlanSpace(resolved, Effort.Quick, stop);
-            purse.Spend(space.Weight);
-            var share = purse.UpTo(SearchBudget.ForPlan(Effort.Quick).Left);
+            budget.Spend(space.Weight);
+            var share = budget.UpTo(SearchBudget.ForPlan(Effort.Quick).Left);
             var then = Planner.Best(space, resolved.Build.Pins, resolved.Build.Bans, share);
-            purse.TakeBack(share);
+            budget.TakeBack(share);
             return (then, then.Gap is null);
         }
         catch (UnplannableException)

@@ -23,19 +23,19 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
     /// <param name="wired">The build wired as that plan says.</param>
     /// <param name="link">The link.</param>
     /// <param name="port">The port.</param>
-    /// <param name="purse">What may be weighed.</param>
-    /// <returns>Null where it is not settled before the purse is empty.</returns>
-    public static Price? Of(PlanSpace space, Plan now, WiredBuild wired, Link link, Port port, SearchBudget purse)
+    /// <param name="budget">What may be weighed.</param>
+    /// <returns>Null where it is not settled before the budget is empty.</returns>
+    public static Price? Of(PlanSpace space, Plan now, WiredBuild wired, Link link, Port port, SearchBudget budget)
     {
         // Beside a plan that is not proved, a price would be no price.
-        if (now.Gap is not null || purse.IsEmpty)
+        if (now.Gap is not null || budget.IsEmpty)
         {
             return null;
         }
         var pin = new RouteMatch { Link = link.Id, Port = port.Id };
         var build = space.Build;
         var pins = build.Build.Pins.Where(p => !p.IsAboutTheSame(pin)).Append(pin).ToList();
-        if (PlanWith(space, pins, purse) is not { } then)
+        if (PlanWith(space, pins, budget) is not { } then)
         {
             return null;
         }
@@ -121,9 +121,9 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         where seat.Way.Seat != was
         select $"the {seat.Ways.Device.Device.Name} plug would be {WireWords.Of(seat.Way.Seat)} (now {WireWords.Of(was)})";
 
-    private static Plan? PlanWith(PlanSpace space, IReadOnlyList<WishMatch> pins, SearchBudget purse)
+    private static Plan? PlanWith(PlanSpace space, IReadOnlyList<WishMatch> pins, SearchBudget budget)
     {
-        var share = purse.UpTo(MostOfOne);
+        var share = budget.UpTo(MostOfOne);
         try
         {
             return Planner.Best(space, pins, space.Build.Build.Bans, null, share) is { Gap: null } plan ? plan : null;
@@ -134,7 +134,7 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         }
         finally
         {
-            purse.TakeBack(share);
+            budget.TakeBack(share);
         }
     }
 

@@ -48,7 +48,7 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WiredBuild wired,
     private (Link Link, IEnumerable<(FitUnlock Words, Unlock Unlock)> Ways, int Open) Found(Link link)
     {
         var share = new SearchBudget(Unlocks.MostWeighed / FitReader.MostExplained);
-        var (found, open) = Unlocks.Of(space, plan, link, library, purse: share);
+        var (found, open) = Unlocks.Of(space, plan, link, library, budget: share);
         return (link, found.Where(Holds).Select(unlock => (WordsOf(link, unlock), unlock)), open);
     }
 

@@ -21,10 +21,10 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
 
     /// <summary>Why a link that is left out cannot be carried.</summary>
     /// <param name="link">The link.</param>
-    /// <param name="purse">What may be weighed.</param>
-    public FitConflict ConflictOf(Link link, SearchBudget purse)
+    /// <param name="budget">What may be weighed.</param>
+    public FitConflict ConflictOf(Link link, SearchBudget budget)
     {
-        var conflict = Conflict.Of(space, plan, link, purse);
+        var conflict = Conflict.Of(space, plan, link, budget);
         var wishes = Wishes(conflict.Pins, conflict.Bans);
         List<Link> links = [link, .. conflict.Links];
 

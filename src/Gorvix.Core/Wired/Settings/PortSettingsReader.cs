@@ -30,7 +30,7 @@ internal sealed class PortSettingsReader(WiredBuild wired)
                 SettingPlace.Port,
                 NeutralForm.Free,
                 $"{port.Name}: no function (clear it)",
-                "It had a function, and the plan no longer uses it. Two ports with one function clear all port settings."
+                "It had a function, and the plan no longer uses it. If two ports share a function, the board clears all port settings."
             )
             {
                 Port = port.Id,

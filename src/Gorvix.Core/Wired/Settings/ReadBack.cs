@@ -127,7 +127,7 @@ public static class ReadBack
         }
         if (setting.Value == NeutralForm.Free)
         {
-            return $"{NameOf(setting.Key)} still has a function ({found}). Clear it: two ports with one function clear all port settings.";
+            return $"{NameOf(setting.Key)} still has a function ({found}). Clear it: if two ports share a function, the board clears all port settings.";
         }
         var (one, other) = (Parts(setting.Value), Parts(found));
         var differs = one
