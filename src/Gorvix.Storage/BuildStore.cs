@@ -24,15 +24,6 @@ public sealed record StoredBuild(
     bool IsArchived
 );
 
-/// <summary>There is no such build on the shelf.</summary>
-/// <param name="id">The id that was asked for.</param>
-public sealed class NoSuchBuildException(string id)
-    : Exception($"No build \"{id}\". It may have been deleted; look for its name under Builds.");
-
-/// <summary>Somebody else wrote the build first. Nothing was written.</summary>
-public sealed class BuildChangedException()
-    : Exception("This build was changed in another tab or window. Nothing was overwritten. Reload to continue.");
-
 /// <summary>The builds in the database. Every change is saved at once and can be undone.</summary>
 public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, Author author)
 {
@@ -42,7 +33,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     internal static string What(string id) => $"Build \"{id}\"";
 
     /// <summary>The version of a build, without reading it.</summary>
-    /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
+    /// <exception cref="NotFoundException">It is not on the shelf.</exception>
     public async Task<int> VersionOf(string id) =>
         await Stored.Read(
             What(id),
@@ -52,10 +43,10 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
                     .Where(b => b.Id == id && b.RemovedAt == null)
                     .Select(b => (int?)b.Version)
                     .FirstOrDefaultAsync()
-        ) ?? throw new NoSuchBuildException(id);
+        ) ?? throw NotFoundException.Build(id);
 
     /// <summary>One build.</summary>
-    /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
+    /// <exception cref="NotFoundException">It is not on the shelf.</exception>
     /// <exception cref="UnreadableException">It is stored in a format version that is not known.</exception>
     public async Task<StoredBuild> Get(string id) => await Read(await Row(id));
 
@@ -117,7 +108,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     /// <summary>Lays a build aside, or puts it in front again. What it says stays as it is.</summary>
     /// <param name="id">The build.</param>
     /// <param name="aside">True to lay it aside.</param>
-    /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
+    /// <exception cref="NotFoundException">It is not on the shelf.</exception>
     public async Task Archive(string id, bool aside)
     {
         var row = await Row(id);
@@ -148,8 +139,8 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     /// <param name="version">The version that the new state was made from.</param>
     /// <param name="words">The change in words, for undo.</param>
     /// <param name="after">The new state.</param>
-    /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
-    /// <exception cref="BuildChangedException">The version is not the newest.</exception>
+    /// <exception cref="NotFoundException">It is not on the shelf.</exception>
+    /// <exception cref="ConflictException">The version is not the newest.</exception>
     public async Task<StoredBuild> Put(string id, int version, string words, Build after)
     {
         // The write lock is held from the reading on: a refused write leaves the steps as they were.
@@ -171,8 +162,8 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     /// <param name="id">The build.</param>
     /// <param name="version">The version that the writer knows.</param>
     /// <param name="direction">-1 for undo, 1 for redo.</param>
-    /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
-    /// <exception cref="BuildChangedException">The version is not the newest.</exception>
+    /// <exception cref="NotFoundException">It is not on the shelf.</exception>
+    /// <exception cref="ConflictException">The version is not the newest.</exception>
     /// <exception cref="UnreadableException">That state is stored in a format version that is not known.</exception>
     public async Task<Build?> Beside(string id, int version, int direction)
     {
@@ -200,7 +191,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     }
 
     /// <summary>Takes a build off the shelf; <see cref="Restore"/> puts it back.</summary>
-    /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
+    /// <exception cref="NotFoundException">It is not on the shelf.</exception>
     public async Task Remove(string id)
     {
         var row = await Row(id);
@@ -209,10 +200,10 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     }
 
     /// <summary>Puts a removed build back on the shelf.</summary>
-    /// <exception cref="NoSuchBuildException">There never was such a build.</exception>
+    /// <exception cref="NotFoundException">There never was such a build.</exception>
     public async Task Restore(string id)
     {
-        var row = await db.Builds.FindAsync(id) ?? throw new NoSuchBuildException(id);
+        var row = await db.Builds.FindAsync(id) ?? throw NotFoundException.Build(id);
         row.RemovedAt = null;
         await db.SaveChangesAsync();
     }
@@ -272,16 +263,16 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
         var row = await Stored.Read(What(id), async () => await db.Builds.FindAsync(id));
         if (row is null || row.RemovedAt is not null)
         {
-            throw new NoSuchBuildException(id);
+            throw NotFoundException.Build(id);
         }
         return version is null || row.Version == version ? row : throw Stale();
     }
 
     // What was read is forgotten, so that whoever tries again reads what is stored now.
-    private BuildChangedException Stale()
+    private ConflictException Stale()
     {
         db.ChangeTracker.Clear();
-        return new BuildChangedException();
+        return ConflictException.Build();
     }
 
     private async Task<StoredBuild> Read(BuildRow row) =>
@@ -308,7 +299,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     private static UnreadableException Damaged(BuildRow row) => new(What(row.Id), null);
 
     /// <summary>What is stored of a build, to the letter, with its format version; for one that cannot be read.</summary>
-    /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
+    /// <exception cref="NotFoundException">It is not on the shelf.</exception>
     /// <exception cref="UnreadableException">Nothing of it is there.</exception>
     public async Task<(string Document, int Format)> Raw(string id)
     {

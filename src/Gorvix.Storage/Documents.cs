@@ -6,28 +6,6 @@ using Gorvix.Core.Plans.Builds;
 
 namespace Gorvix.Storage;
 
-/// <summary>A stored document cannot be read: its format version is not known, or it is damaged. It is left as it is.</summary>
-public sealed class UnreadableException : Exception
-{
-    /// <summary>A format version that this program does not know.</summary>
-    /// <param name="what">What it is, such as "The build \"x\"".</param>
-    /// <param name="format">Its version.</param>
-    public UnreadableException(string what, int format)
-        : base(
-            $"{what} is stored in format {format}; this Gorvix reads formats 1 to {FormatMigrations.Newest}. "
-                + "Nothing was changed. Update this Gorvix, or use the one that wrote it."
-        ) { }
-
-    /// <summary>A damaged document.</summary>
-    /// <param name="what">What it is, such as "The build \"x\"".</param>
-    /// <param name="problem">What was met; null where a part of it is missing.</param>
-    public UnreadableException(string what, Exception? problem)
-        : base(
-            $"{what}: the stored data is damaged. Nothing was changed. Export it as stored, restore a backup, or delete it.",
-            problem
-        ) { }
-}
-
 /// <summary>Documents as they stand in the database: the product's own format on one line, with its version beside it.</summary>
 internal static class Documents
 {

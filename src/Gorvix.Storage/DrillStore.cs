@@ -8,17 +8,6 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Storage;
 
-/// <summary>There is no such drill or evening.</summary>
-public sealed class NoSuchDrillException(string what)
-    : Exception($"This {what} does not exist; it may have been deleted. Start another.");
-
-/// <summary>Somebody else has gone on with the same drill.</summary>
-public sealed class DrillChangedException()
-    : Exception("This drill was continued in another window. Reload it; nothing is lost.");
-
-/// <summary>Something about drills cannot be kept.</summary>
-public sealed class DrillLimitException(string sentence) : Exception(sentence);
-
 /// <summary>Drills that are played or were, and when their cards come back.</summary>
 public sealed class DrillStore(GorvixDb db, TimeProvider time)
 {
@@ -67,9 +56,9 @@ public sealed class DrillStore(GorvixDb db, TimeProvider time)
     {
         var row =
             await db.DrillSources.AsNoTracking().FirstOrDefaultAsync(s => s.Hash == hash)
-            ?? throw new NoSuchDrillException("drill");
+            ?? throw NotFoundException.Drill("drill");
         return GorvixReader.Read(Encoding.UTF8.GetBytes(row.Document), PartsLibrary.Empty).File
-            ?? throw new NoSuchDrillException("drill");
+            ?? throw NotFoundException.Drill("drill");
     }
 
     /// <summary>Begins a drill.</summary>
@@ -121,9 +110,9 @@ public sealed class DrillStore(GorvixDb db, TimeProvider time)
     }
 
     /// <summary>A drill.</summary>
-    /// <exception cref="NoSuchDrillException">There is none.</exception>
+    /// <exception cref="NotFoundException">There is none.</exception>
     public async Task<DrillRow> Find(string id) =>
-        await db.Drills.AsNoTracking().FirstOrDefaultAsync(d => d.Id == id) ?? throw new NoSuchDrillException("drill");
+        await db.Drills.AsNoTracking().FirstOrDefaultAsync(d => d.Id == id) ?? throw NotFoundException.Drill("drill");
 
     /// <summary>The order of a drill.</summary>
     public static DrillOrder OrderOf(DrillRow row) => JsonSerializer.Deserialize<DrillOrder>(row.Order, Json)!;
@@ -137,17 +126,17 @@ public sealed class DrillStore(GorvixDb db, TimeProvider time)
     /// <param name="seen">How often it was written when the writer saw it.</param>
     /// <param name="acts">What was done.</param>
     /// <param name="result">What it came to; null while it goes on.</param>
-    /// <exception cref="DrillChangedException">Somebody else has written it since, or it has ended.</exception>
+    /// <exception cref="ConflictException">Somebody else has written it since, or it has ended.</exception>
     public async Task<DrillRow> Keep(string id, int seen, IReadOnlyList<DrillAct> acts, DrillResult? result)
     {
-        var row = await db.Drills.FirstOrDefaultAsync(d => d.Id == id) ?? throw new NoSuchDrillException("drill");
+        var row = await db.Drills.FirstOrDefaultAsync(d => d.Id == id) ?? throw NotFoundException.Drill("drill");
         if (row.Step != seen || row.EndedAt is not null)
         {
-            throw new DrillChangedException();
+            throw ConflictException.Drill();
         }
         if (acts.Count > MostActs)
         {
-            throw new DrillLimitException($"Drill limit reached: {MostActs} actions. Start another.");
+            throw new UnfitException($"Drill limit reached: {MostActs} actions. Start another.");
         }
         row.Step++;
         row.Acts = JsonSerializer.Serialize(acts, Json);
@@ -163,7 +152,7 @@ public sealed class DrillStore(GorvixDb db, TimeProvider time)
         }
         catch (DbUpdateConcurrencyException)
         {
-            throw new DrillChangedException();
+            throw ConflictException.Drill();
         }
         return row;
     }

@@ -22,12 +22,12 @@ public sealed class EveningStore(GorvixDb db, DrillStore drills, TimeProvider ti
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web);
 
     /// <summary>Makes an evening.</summary>
-    /// <exception cref="DrillLimitException">There are too many.</exception>
+    /// <exception cref="UnfitException">There are too many.</exception>
     public async Task<EveningRow> Make(string name, DrillAbout about, IReadOnlyList<DrillOrder> orders)
     {
         if (await db.Evenings.CountAsync() >= MostEvenings)
         {
-            throw new DrillLimitException($"Session limit reached: {MostEvenings}. Delete an old session first.");
+            throw new UnfitException($"Session limit reached: {MostEvenings}. Delete an old session first.");
         }
         var row = new EveningRow
         {
@@ -48,10 +48,10 @@ public sealed class EveningStore(GorvixDb db, DrillStore drills, TimeProvider ti
     }
 
     /// <summary>An evening.</summary>
-    /// <exception cref="NoSuchDrillException">There is none.</exception>
+    /// <exception cref="NotFoundException">There is none.</exception>
     public async Task<EveningRow> Find(string id) =>
         await db.Evenings.AsNoTracking().FirstOrDefaultAsync(e => e.Id == id)
-        ?? throw new NoSuchDrillException("session");
+        ?? throw NotFoundException.Drill("session");
 
     /// <summary>All evenings, the last one first.</summary>
     public Task<List<EveningRow>> All() =>
@@ -75,7 +75,7 @@ public sealed class EveningStore(GorvixDb db, DrillStore drills, TimeProvider ti
     /// <summary>Closes an evening: what was begun may be ended, nothing new is begun.</summary>
     public async Task Close(string id)
     {
-        var row = await db.Evenings.FirstOrDefaultAsync(e => e.Id == id) ?? throw new NoSuchDrillException("session");
+        var row = await db.Evenings.FirstOrDefaultAsync(e => e.Id == id) ?? throw NotFoundException.Drill("session");
         row.ClosedAt ??= time.GetUtcNow().UtcDateTime;
         await db.SaveChangesAsync();
     }
@@ -85,7 +85,7 @@ public sealed class EveningStore(GorvixDb db, DrillStore drills, TimeProvider ti
     {
         if (await db.Evenings.Where(e => e.Id == id).ExecuteDeleteAsync() == 0)
         {
-            throw new NoSuchDrillException("session");
+            throw NotFoundException.Drill("session");
         }
         await drills.Sweep();
     }

@@ -6,10 +6,6 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Storage;
 
-/// <summary>Somebody else has gone on with the same search.</summary>
-public sealed class FaultCaseChangedException()
-    : Exception("This fault search was continued in another window. Reload it; nothing is lost.");
-
 /// <summary>Searches for faults: one that goes on for a build, those that ended, and what they have taught.</summary>
 public sealed class FaultStore(GorvixDb db, LogStore log, TimeProvider time)
 {
@@ -40,13 +36,13 @@ public sealed class FaultStore(GorvixDb db, LogStore log, TimeProvider time)
     /// <param name="seen">How often it was written when the writer saw it.</param>
     /// <param name="kept">The search.</param>
     /// <returns>How often it was written now.</returns>
-    /// <exception cref="FaultCaseChangedException">Somebody else has written it since.</exception>
-    /// <exception cref="NoSuchBuildException">There is no such build.</exception>
+    /// <exception cref="ConflictException">Somebody else has written it since.</exception>
+    /// <exception cref="NotFoundException">There is no such build.</exception>
     public async Task<int> Keep(string build, int seen, FaultCase kept)
     {
         if (!await db.Builds.AnyAsync(b => b.Id == build && b.RemovedAt == null))
         {
-            throw new NoSuchBuildException(build);
+            throw NotFoundException.Build(build);
         }
         var row = await Row(build, seen);
         if (kept is { Said.Count: 0, Refuted.Count: 0, Cannot.Count: 0, UsesBench: true })
@@ -86,14 +82,14 @@ public sealed class FaultStore(GorvixDb db, LogStore log, TimeProvider time)
     /// <param name="ended">When the search before it ended, as the writer saw it.</param>
     /// <param name="words">What it ended with.</param>
     /// <param name="kinds">What kinds of thing were found; none where it was given up.</param>
-    /// <exception cref="FaultCaseChangedException">Somebody else has written it since.</exception>
+    /// <exception cref="ConflictException">Somebody else has written it since.</exception>
     public async Task Close(string build, int seen, DateTime? ended, string words, IReadOnlyList<FaultKind> kinds)
     {
         await using var transaction = await db.Database.BeginTransactionAsync();
         // A search that was not written yet has no step to tell that another window has ended it.
         if (await LastEnd(build) != ended)
         {
-            throw new FaultCaseChangedException();
+            throw ConflictException.Search();
         }
         var now = time.GetUtcNow().UtcDateTime;
         var row = await Row(build, seen);
@@ -158,7 +154,7 @@ public sealed class FaultStore(GorvixDb db, LogStore log, TimeProvider time)
     private async Task<FaultCaseRow?> Row(string build, int seen)
     {
         var row = await db.FaultCases.Where(c => c.BuildId == build && c.ClosedAt == null).FirstOrDefaultAsync();
-        return (row?.Step ?? 0) == seen ? row : throw new FaultCaseChangedException();
+        return (row?.Step ?? 0) == seen ? row : throw ConflictException.Search();
     }
 
     private async Task Save()
@@ -169,7 +165,7 @@ public sealed class FaultStore(GorvixDb db, LogStore log, TimeProvider time)
         }
         catch (DbUpdateException problem) when (StorageFault.IsContent(problem))
         {
-            throw new FaultCaseChangedException();
+            throw ConflictException.Search();
         }
     }
 }

@@ -10,7 +10,7 @@ public sealed class IntakeStore(GorvixDb db, PartStore parts, PartKeeper keeper,
     /// <summary>Stores a file.</summary>
     /// <param name="file">What <see cref="Intake.Take"/> made of it. Whoever calls this has planned every build with it.</param>
     /// <returns>Ids of the builds, in the order of the file.</returns>
-    /// <exception cref="PartChangedException">A part was changed while the file was being looked at.</exception>
+    /// <exception cref="ConflictException">A part was changed while the file was being looked at.</exception>
     public async Task<IReadOnlyList<string>> Take(GorvixFile file)
     {
         // The write lock is held from here on.
@@ -36,7 +36,7 @@ public sealed class IntakeStore(GorvixDb db, PartStore parts, PartKeeper keeper,
         }
         if ((await parts.Add(Fresh(file, library))).Count > 0)
         {
-            throw new PartChangedException();
+            throw ConflictException.Part();
         }
         await db.SaveChangesAsync();
         var ids = new List<string>();

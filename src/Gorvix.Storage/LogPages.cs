@@ -293,7 +293,7 @@ public sealed class LogPages(GorvixDb db)
         };
 
     /// <summary>A moment of a build.</summary>
-    /// <exception cref="NoSuchEntryException">There is none of that version.</exception>
+    /// <exception cref="NotFoundException">There is none of that version.</exception>
     /// <exception cref="UnreadableException">It is stored in a format version that is not known.</exception>
     public async Task<(MomentRow Row, Build Build)> Moment(string build, int version)
     {
@@ -301,7 +301,7 @@ public sealed class LogPages(GorvixDb db)
             await Stored.Read(
                 What(build),
                 () => db.Moments.AsNoTracking().FirstOrDefaultAsync(m => m.BuildId == build && m.Version == version)
-            ) ?? throw new NoSuchEntryException($"version {version}");
+            ) ?? throw NotFoundException.Entry($"version {version}");
         return (row, Documents.Read<Build>(row.Document, row.Format, $"Build \"{build}\", version {version}"));
     }
 

@@ -5,13 +5,6 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Gorvix.Storage;
 
-/// <summary>There are too many entries, or one is too long.</summary>
-public sealed class LogLimitException(string message) : Exception(message);
-
-/// <summary>There is no such entry.</summary>
-public sealed class NoSuchEntryException(string what)
-    : Exception($"No {what} in this build's log. It may have been deleted; reload the page.");
-
 /// <summary>What the fleet wants to know of a build's log.</summary>
 /// <param name="Build">Id of the build.</param>
 /// <param name="Last">The last reading of each check, the oldest first.</param>
@@ -122,8 +115,8 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
     public Task<bool> Has(string build, string key) => db.Readings.AnyAsync(r => r.BuildId == build && r.Key == key);
 
     /// <summary>Keeps a reading. One that is kept already is left as it is.</summary>
-    /// <exception cref="NoSuchBuildException">There is no such build.</exception>
-    /// <exception cref="LogLimitException">There are too many.</exception>
+    /// <exception cref="NotFoundException">There is no such build.</exception>
+    /// <exception cref="UnfitException">There are too many.</exception>
     public async Task Keep(string build, LoggedReading reading)
     {
         var row = Row(build, reading with { At = Time(reading.At), Who = author.Name });
@@ -141,7 +134,7 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
     /// <param name="build">The build.</param>
     /// <param name="key">The key that its sender made.</param>
     /// <param name="struck">True to strike it out.</param>
-    /// <exception cref="NoSuchEntryException">There is none.</exception>
+    /// <exception cref="NotFoundException">There is none.</exception>
     public async Task Strike(string build, string key, bool struck)
     {
         var at = struck ? time.GetUtcNow().UtcDateTime : (DateTime?)null;
@@ -153,7 +146,7 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
             );
         if (rows == 0)
         {
-            throw new NoSuchEntryException("such reading");
+            throw NotFoundException.Entry("such reading");
         }
     }
 
@@ -166,13 +159,13 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
         Read(build, db.Notes.Where(n => n.BuildId == build && n.Kind != NoteKind.Note).OrderBy(n => n.Number), Note);
 
     /// <summary>Keeps a note.</summary>
-    /// <exception cref="NoSuchBuildException">There is no such build.</exception>
-    /// <exception cref="LogLimitException">There are too many, or it is too long.</exception>
+    /// <exception cref="NotFoundException">There is no such build.</exception>
+    /// <exception cref="UnfitException">There are too many, or it is too long.</exception>
     public async Task Keep(string build, LoggedNote note)
     {
         if (note.Words.Length > MostWords)
         {
-            throw new LogLimitException($"Note too long: {note.Words.Length} characters, maximum {MostWords}.");
+            throw new UnfitException($"Note too long: {note.Words.Length} characters, maximum {MostWords}.");
         }
         await Room(build, db.Notes.CountAsync(n => n.BuildId == build), MostNotes, "notes");
         db.Notes.Add(Row(build, note with { At = Time(note.At), Who = author.Name }));
@@ -180,19 +173,19 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
     }
 
     /// <summary>Removes a note.</summary>
-    /// <exception cref="NoSuchEntryException">There is none.</exception>
+    /// <exception cref="NotFoundException">There is none.</exception>
     public async Task RemoveNote(string build, int number)
     {
         if (await db.Notes.Where(n => n.BuildId == build && n.Number == number).ExecuteDeleteAsync() == 0)
         {
-            throw new NoSuchEntryException($"note {number}");
+            throw NotFoundException.Entry($"note {number}");
         }
     }
 
     /// <summary>Keeps a photo.</summary>
     /// <returns>Its number.</returns>
-    /// <exception cref="NoSuchBuildException">There is no such build.</exception>
-    /// <exception cref="LogLimitException">There are too many.</exception>
+    /// <exception cref="NotFoundException">There is no such build.</exception>
+    /// <exception cref="UnfitException">There are too many.</exception>
     public async Task<int> Keep(string build, MadePhoto photo, string words, TiedTo tied, string? tiedId)
     {
         await Room(build, db.Photos.CountAsync(p => p.BuildId == build), MostPhotos, "photos");
@@ -218,21 +211,21 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
     /// <param name="build">The build.</param>
     /// <param name="number">Its number.</param>
     /// <param name="small">Whether the small one will do.</param>
-    /// <exception cref="NoSuchEntryException">There is none.</exception>
+    /// <exception cref="NotFoundException">There is none.</exception>
     public async Task<byte[]> Photo(string build, int number, bool small)
     {
         var asked = db.Photos.Where(p => p.BuildId == build && p.Number == number);
         return await (small ? asked.Select(p => p.Small) : asked.Select(p => p.Picture)).FirstOrDefaultAsync()
-            ?? throw new NoSuchEntryException($"photo {number}");
+            ?? throw NotFoundException.Entry($"photo {number}");
     }
 
     /// <summary>Removes a photo.</summary>
-    /// <exception cref="NoSuchEntryException">There is none.</exception>
+    /// <exception cref="NotFoundException">There is none.</exception>
     public async Task RemovePhoto(string build, int number)
     {
         if (await db.Photos.Where(p => p.BuildId == build && p.Number == number).ExecuteDeleteAsync() == 0)
         {
-            throw new NoSuchEntryException($"photo {number}");
+            throw NotFoundException.Entry($"photo {number}");
         }
     }
 
@@ -241,7 +234,7 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
         Read(build, db.Intervals.Where(i => i.BuildId == build).OrderBy(i => i.Place), Interval);
 
     /// <summary>Keeps all intervals of a build, in place of those that it has.</summary>
-    /// <exception cref="NoSuchBuildException">There is no such build.</exception>
+    /// <exception cref="NotFoundException">There is no such build.</exception>
     public async Task Put(string build, IReadOnlyList<Interval> intervals)
     {
         await Room(build, Task.FromResult(0), 1, "intervals");
@@ -306,11 +299,11 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
     {
         if (!await db.Builds.AnyAsync(b => b.Id == build && b.RemovedAt == null))
         {
-            throw new NoSuchBuildException(build);
+            throw NotFoundException.Build(build);
         }
         if (await many >= most)
         {
-            throw new LogLimitException(
+            throw new UnfitException(
                 $"Limit reached: {most} {what} for this build. Export the full record, then delete old entries."
             );
         }

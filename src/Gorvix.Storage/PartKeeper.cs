@@ -17,26 +17,6 @@ public sealed record StoredPart<T>(T Part, int Version, bool IsArchived);
 /// <param name="At">When, UTC; null where it is not known.</param>
 public sealed record PartStep(int Version, string Words, DateTime? At);
 
-/// <summary>Somebody else changed the part first. Nothing was written.</summary>
-public sealed class PartChangedException()
-    : Exception(
-        "This part was changed in another tab or window. Nothing was overwritten and your edits are still here. "
-            + "Check the other version, then overwrite it or save yours as another revision."
-    );
-
-/// <summary>A part of this id is there already.</summary>
-/// <param name="id">The id.</param>
-public sealed class PartThereException(string id)
-    : Exception($"\"{id}\" is already in the library. Use another name or revision, or edit the existing part.");
-
-/// <summary>There is no such part.</summary>
-/// <param name="kind">What was asked for.</param>
-/// <param name="id">The id.</param>
-public sealed class NoSuchPartException(PartKind kind, string id)
-    : Exception(
-        $"No {PartKindWords.Of(kind)} \"{id}\" in the library. It may have been deleted; search the parts list."
-    );
-
 /// <summary>
 /// Parts as they are made and changed. Every state is kept. With a part every build that has it gets a new version, so nothing
 /// that was planned with the old one is shown as true.
@@ -44,7 +24,7 @@ public sealed class NoSuchPartException(PartKind kind, string id)
 public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, Author author)
 {
     /// <summary>A part.</summary>
-    /// <exception cref="NoSuchPartException">It is not in the library.</exception>
+    /// <exception cref="NotFoundException">It is not in the library.</exception>
     /// <exception cref="UnreadableException">It is stored in a format version that is not known.</exception>
     public async Task<StoredPart<T>> Get<T>(PartKind kind, string id)
         where T : class
@@ -54,12 +34,12 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
     }
 
     /// <summary>Adds a part.</summary>
-    /// <exception cref="PartThereException">The library has one of this id.</exception>
+    /// <exception cref="ConflictException">The library has one of this id.</exception>
     public async Task Create<T>(PartKind kind, string id, T part, string words)
     {
         if (await db.Parts.AnyAsync(p => p.Kind == kind && p.Id == id))
         {
-            throw new PartThereException(id);
+            throw ConflictException.PartThere(id);
         }
         var row = new PartRow
         {
@@ -76,7 +56,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
         catch (DbUpdateException problem) when (StorageFault.IsContent(problem))
         {
             // Another writer took the id between our look and our write.
-            throw new PartThereException(id);
+            throw ConflictException.PartThere(id);
         }
     }
 
@@ -87,8 +67,8 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
     /// <param name="part">The new state.</param>
     /// <param name="words">What was changed.</param>
     /// <param name="uses">Whether a build has it; looked at under the write lock, so that none is missed.</param>
-    /// <exception cref="NoSuchPartException">It is not in the library.</exception>
-    /// <exception cref="PartChangedException">The version is not the newest.</exception>
+    /// <exception cref="NotFoundException">It is not in the library.</exception>
+    /// <exception cref="ConflictException">The version is not the newest.</exception>
     public async Task Put<T>(PartKind kind, string id, int version, T part, string words, Func<Build, bool> uses)
     {
         await using var transaction = await db.Database.BeginTransactionAsync();
@@ -102,7 +82,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
         var row = await Row(kind, id);
         if (row.Version != version)
         {
-            throw new PartChangedException();
+            throw ConflictException.Part();
         }
         if (!await db.PartSteps.AnyAsync(s => s.Kind == kind && s.PartId == id))
         {
@@ -136,7 +116,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
         }
         catch (DbUpdateException problem) when (StorageFault.IsContent(problem))
         {
-            throw new PartChangedException();
+            throw ConflictException.Part();
         }
     }
 
@@ -150,14 +130,14 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
             .ToListAsync();
 
     /// <summary>A part as it was.</summary>
-    /// <exception cref="NoSuchPartException">There is no such state of it.</exception>
+    /// <exception cref="NotFoundException">There is no such state of it.</exception>
     public async Task<T> At<T>(PartKind kind, string id, int version)
     {
         var step =
             await db
                 .PartSteps.AsNoTracking()
                 .FirstOrDefaultAsync(s => s.Kind == kind && s.PartId == id && s.Version == version)
-            ?? throw new NoSuchPartException(kind, $"{id}, version {version}");
+            ?? throw NotFoundException.Part(kind, $"{id}, version {version}");
         return Documents.Read<T>(step.Document, step.Format, $"Part \"{id}\", version {version}");
     }
 
@@ -196,7 +176,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
     }
 
     /// <summary>Lays a part aside, or puts it back among those that can be chosen. Builds keep it.</summary>
-    /// <exception cref="NoSuchPartException">It is not in the library.</exception>
+    /// <exception cref="NotFoundException">It is not in the library.</exception>
     public async Task Archive(PartKind kind, string id, bool aside)
     {
         var row = await Row(kind, id);
@@ -205,7 +185,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
     }
 
     /// <summary>Takes a part out of the library, with its history.</summary>
-    /// <exception cref="NoSuchPartException">It is not in the library.</exception>
+    /// <exception cref="NotFoundException">It is not in the library.</exception>
     public async Task Remove(PartKind kind, string id)
     {
         db.Parts.Remove(await Row(kind, id));
@@ -241,8 +221,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
     }
 
     private async Task<PartRow> Row(PartKind kind, string id) =>
-        await db.Parts.FirstOrDefaultAsync(p => p.Kind == kind && p.Id == id)
-        ?? throw new NoSuchPartException(kind, id);
+        await db.Parts.FirstOrDefaultAsync(p => p.Kind == kind && p.Id == id) ?? throw NotFoundException.Part(kind, id);
 
     private PartStepRow Step(PartRow row, string words) => Step(row, words, Now());
 

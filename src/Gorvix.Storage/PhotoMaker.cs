@@ -2,9 +2,6 @@ using SkiaSharp;
 
 namespace Gorvix.Storage;
 
-/// <summary>A photo that is not one, or that is too large.</summary>
-public sealed class PhotoException(string message) : Exception(message);
-
 /// <summary>A photo as it is kept.</summary>
 /// <param name="Width">Its width, in points.</param>
 /// <param name="Height">Its height, in points.</param>
@@ -52,20 +49,20 @@ public static class PhotoMaker
     /// <summary>Makes a photo of a file.</summary>
     /// <param name="file">The file: JPEG, PNG or WebP.</param>
     /// <param name="stop">Tells that nobody waits any more.</param>
-    /// <exception cref="PhotoException">It is none of these, or too large.</exception>
+    /// <exception cref="UnfitException">It is none of these, or too large.</exception>
     public static Task<MadePhoto> Make(byte[] file, CancellationToken stop) => Make(file, MostPoints, stop);
 
     /// <summary>Looks at a photo that this program wrote before: it is kept as it is, and only the small one is made anew.</summary>
     /// <param name="file">The file.</param>
     /// <param name="stop">Tells that nobody waits any more.</param>
-    /// <exception cref="PhotoException">It is not as this program writes photos.</exception>
+    /// <exception cref="UnfitException">It is not as this program writes photos.</exception>
     public static async Task<MadePhoto> Again(byte[] file, CancellationToken stop) =>
         IsOwn(file)
             ? (await Make(file, (long)MostSide * MostSide, stop)) with
             {
                 Picture = file,
             }
-            : throw new PhotoException(
+            : throw new UnfitException(
                 "This photo was not written by Gorvix and contains extra data. Add it as a new photo instead."
             );
 
@@ -73,7 +70,7 @@ public static class PhotoMaker
     {
         if (file.Length > MostBytes)
         {
-            throw new PhotoException(
+            throw new UnfitException(
                 $"Photo too large: {file.Length / 1024 / 1024} MB, maximum {MostBytes / 1024 / 1024} MB. Use a smaller one."
             );
         }
@@ -178,19 +175,19 @@ public static class PhotoMaker
         using var codec = SKCodec.Create(data);
         if (codec is null || !Known.Contains(codec.EncodedFormat))
         {
-            throw new PhotoException("Cannot read this photo. Use JPEG, PNG or WebP.");
+            throw new UnfitException("Cannot read this photo. Use JPEG, PNG or WebP.");
         }
         var (width, height) = (codec.Info.Width, codec.Info.Height);
         if (width < 1 || height < 1 || (long)width * height > mostPoints)
         {
-            throw new PhotoException(
+            throw new UnfitException(
                 $"Photo too large: {width} × {height} pixels, maximum {mostPoints / 1_000_000} megapixels. Use a smaller one."
             );
         }
         var scans = codec.EncodedFormat == SKEncodedImageFormat.Jpeg ? Scans(file) : 0;
         if (scans * (long)width * height > MostDecoded)
         {
-            throw new PhotoException(
+            throw new UnfitException(
                 $"Photo too slow to read: {scans} scans of {width} × {height} pixels. Save it as a plain JPEG and add it again."
             );
         }
@@ -199,11 +196,11 @@ public static class PhotoMaker
         var result = codec.GetPixels(info, decoded.GetPixels());
         if (result is not (SKCodecResult.Success or SKCodecResult.IncompleteInput))
         {
-            throw new PhotoException("The photo is damaged and cannot be read. Copy it from the camera again.");
+            throw new UnfitException("The photo is damaged and cannot be read. Copy it from the camera again.");
         }
         if (result == SKCodecResult.IncompleteInput)
         {
-            throw new PhotoException("The photo file is incomplete. Copy it from the camera again.");
+            throw new UnfitException("The photo file is incomplete. Copy it from the camera again.");
         }
         var turned = codec.EncodedOrigin;
         var (kept, small) = (Drawn(decoded, turned, MostSide), Drawn(decoded, turned, SmallSide));

@@ -11,9 +11,6 @@ using Gorvix.Core.Work.Log;
 
 namespace Gorvix.Storage;
 
-/// <summary>An archive that is none, or that is not to be trusted.</summary>
-public sealed class RecordException(string message) : Exception(message);
-
 /// <summary>The record of a build that was read from an archive: the build with its parts, and everything that happened to it.</summary>
 /// <param name="File">The build with its parts.</param>
 /// <param name="Rows">What is stored for it.</param>
@@ -53,7 +50,7 @@ public static partial class RecordReader
     /// <param name="from">The archive; it can be gone back in.</param>
     /// <param name="library">The parts that its build may name besides its own.</param>
     /// <param name="stop">Tells that nobody waits any more.</param>
-    /// <exception cref="RecordException">It is none, or not to be trusted.</exception>
+    /// <exception cref="UnfitException">It is none, or not to be trusted.</exception>
     public static async Task<ReadRecord> Read(Stream from, PartsLibrary library, CancellationToken stop)
     {
         try
@@ -64,11 +61,11 @@ public static partial class RecordReader
         }
         catch (InvalidDataException)
         {
-            throw new RecordException("Not a record archive, or damaged. Export the record again.");
+            throw new UnfitException("Not a record archive, or damaged. Export the record again.");
         }
         catch (JsonException problem)
         {
-            throw new RecordException(
+            throw new UnfitException(
                 $"Cannot read a list in the archive{(problem.Path is { Length: > 0 } path ? $" at {path}" : "")}. It was edited by hand or written by a newer Gorvix. Export the record again."
             );
         }
@@ -94,7 +91,7 @@ public static partial class RecordReader
         );
         if (end - begin is < 0 or > MostDirectory)
         {
-            throw new RecordException($"Too many files in the archive: maximum {MostFiles}.");
+            throw new UnfitException($"Too many files in the archive: maximum {MostFiles}.");
         }
     }
 
@@ -103,18 +100,18 @@ public static partial class RecordReader
         var manifest = await files.Json<RecordManifest>("manifest.json");
         if (manifest.Format != RecordManifest.FormatName)
         {
-            throw new RecordException("This archive is not a build record. Choose one exported from the Log.");
+            throw new UnfitException("This archive is not a build record. Choose one exported from the Log.");
         }
         if (manifest.Version is < 1 or > RecordManifest.Newest)
         {
-            throw new RecordException(
+            throw new UnfitException(
                 $"The record has version {manifest.Version}; this Gorvix reads versions 1 to {RecordManifest.Newest}. Update Gorvix to import it."
             );
         }
         var read = GorvixReader.Read(await files.Bytes("build.gorvix.json", GorvixReader.MostBytes), library);
         if (read.File is not { Builds.Count: 1 } file)
         {
-            throw new RecordException(
+            throw new UnfitException(
                 $"Cannot read the build in the record. {(read.Findings.Count > 0 ? read.Findings[0].Sentence : "There is no build in it.")}"
             );
         }
@@ -123,7 +120,7 @@ public static partial class RecordReader
         {
             if (moment.Format is < 1 or > FormatMigrations.Newest)
             {
-                throw new RecordException(
+                throw new UnfitException(
                     $"Version {moment.Version} of the build is in format {moment.Format}; this Gorvix reads formats 1 to {FormatMigrations.Newest}. Update Gorvix to import it."
                 );
             }
@@ -133,7 +130,7 @@ public static partial class RecordReader
             }
             catch (UnreadableException)
             {
-                throw new RecordException(
+                throw new UnfitException(
                     $"Version {moment.Version} of the build in the record is damaged. Export the record again."
                 );
             }
@@ -145,7 +142,7 @@ public static partial class RecordReader
             || moments[^1].Version > MostVersion
         )
         {
-            throw new RecordException("The build versions in the record are out of sequence. Export the record again.");
+            throw new UnfitException("The build versions in the record are out of sequence. Export the record again.");
         }
         var readings = await files.List<LoggedReading>("readings.json", LogStore.MostReadings);
         if (
@@ -153,19 +150,19 @@ public static partial class RecordReader
             || readings.Any(r => r.Key.Length is 0 or > LogStore.MostKey)
         )
         {
-            throw new RecordException("Two readings in the record have the same key. Export the record again.");
+            throw new UnfitException("Two readings in the record have the same key. Export the record again.");
         }
         var notes = await files.List<LoggedNote>("notes.json", LogStore.MostNotes);
         if (notes.Any(n => n.Words.Length > 2 * LogStore.MostWords || n.Flights is < 0 or > 1000))
         {
-            throw new RecordException(
+            throw new UnfitException(
                 "A note in the record is too long or logs too many flights. Export the record again."
             );
         }
         var intervals = await files.List<Interval>("intervals.json", Dues.MostIntervals);
         if (Dues.Against(intervals) is { } against)
         {
-            throw new RecordException($"intervals.json: {against}");
+            throw new UnfitException($"intervals.json: {against}");
         }
         var texts = new List<(ArchivedText, string)>();
         foreach (var meta in await files.List<ArchivedText>("texts.json", TextStore.MostTexts))
@@ -173,7 +170,7 @@ public static partial class RecordReader
             // A number would pass for a name.
             if (!Enum.GetNames<TextKind>().Contains(meta.Kind, StringComparer.OrdinalIgnoreCase))
             {
-                throw new RecordException(
+                throw new UnfitException(
                     $"A dump in the record has an unknown type, \"{meta.Kind}\". Update Gorvix to import it."
                 );
             }
@@ -199,7 +196,7 @@ public static partial class RecordReader
         {
             if (at.Year is < FirstYear or > LastYear)
             {
-                throw new RecordException(
+                throw new UnfitException(
                     $"{name} has an entry of the year {at.Year}. Times must lie between {FirstYear} and {LastYear}. Correct it, or export the record again."
                 );
             }
@@ -213,9 +210,9 @@ public static partial class RecordReader
         {
             return await PhotoMaker.Again(bytes, stop);
         }
-        catch (PhotoException problem)
+        catch (UnfitException problem)
         {
-            throw new RecordException($"{name}: {problem.Message}");
+            throw new UnfitException($"{name}: {problem.Message}");
         }
     }
 
@@ -232,19 +229,19 @@ public static partial class RecordReader
             _stop = stop;
             if (zip.Entries.Count > MostFiles)
             {
-                throw new RecordException($"Too many files in the archive: {zip.Entries.Count}, maximum {MostFiles}.");
+                throw new UnfitException($"Too many files in the archive: {zip.Entries.Count}, maximum {MostFiles}.");
             }
             foreach (var entry in zip.Entries)
             {
                 if (!Name().IsMatch(entry.FullName))
                 {
-                    throw new RecordException(
+                    throw new UnfitException(
                         "The archive contains a file that does not belong in a record. Nothing was imported."
                     );
                 }
                 if (!_files.TryAdd(entry.FullName, entry))
                 {
-                    throw new RecordException($"{entry.FullName} is in the archive twice. Export the record again.");
+                    throw new UnfitException($"{entry.FullName} is in the archive twice. Export the record again.");
                 }
             }
         }
@@ -253,7 +250,7 @@ public static partial class RecordReader
         {
             if (!_files.TryGetValue(name, out var entry))
             {
-                throw new RecordException(
+                throw new UnfitException(
                     Name().IsMatch(name)
                         ? $"{name} is missing from the archive. Export the record again."
                         : "A list in the archive names a file that does not belong in a record. Export the record again."
@@ -268,7 +265,7 @@ public static partial class RecordReader
                 _unfolded += read;
                 if (bytes.Length + read > most || _unfolded > MostUnfolded)
                 {
-                    throw new RecordException($"{name} is too large when unpacked. Nothing was imported.");
+                    throw new UnfitException($"{name} is too large when unpacked. Nothing was imported.");
                 }
                 bytes.Write(buffer, 0, read);
             }
@@ -276,14 +273,12 @@ public static partial class RecordReader
             // The archive's reader leaves the checksum to whoever reads.
             return Crc32.HashToUInt32(all) == entry.Crc32
                 ? all
-                : throw new RecordException(
-                    $"{name} is damaged: its checksum does not match. Export the record again."
-                );
+                : throw new UnfitException($"{name} is damaged: its checksum does not match. Export the record again.");
         }
 
         public async Task<T> Json<T>(string name) =>
             JsonSerializer.Deserialize<T>(await Bytes(name, MostJson), GorvixJson.File)
-            ?? throw new RecordException($"{name} in the archive is empty. Export the record again.");
+            ?? throw new UnfitException($"{name} in the archive is empty. Export the record again.");
 
         public async Task<List<T>> List<T>(string name, int most)
         {
@@ -293,17 +288,17 @@ public static partial class RecordReader
             // The reader of streams takes nothing at all for a list of nothing.
             if (!text.AsSpan().TrimStart(" \t\r\n"u8).StartsWith("["u8))
             {
-                throw new RecordException($"{name} in the archive is not a list. Export the record again.");
+                throw new UnfitException($"{name} in the archive is not a list. Export the record again.");
             }
             using var bytes = new MemoryStream(text);
             await foreach (var entry in JsonSerializer.DeserializeAsyncEnumerable<T>(bytes, GorvixJson.File, _stop))
             {
                 if (list.Count == most)
                 {
-                    throw new RecordException($"Too many entries in {name}: maximum {most}.");
+                    throw new UnfitException($"Too many entries in {name}: maximum {most}.");
                 }
                 list.Add(
-                    entry ?? throw new RecordException($"{name} contains an empty entry. Export the record again.")
+                    entry ?? throw new UnfitException($"{name} contains an empty entry. Export the record again.")
                 );
             }
             return list;
@@ -313,7 +308,7 @@ public static partial class RecordReader
         {
             if (_files.Keys.FirstOrDefault(f => !_read.Contains(f)) is { } stray)
             {
-                throw new RecordException($"{stray} is in the archive but not listed. Export the record again.");
+                throw new UnfitException($"{stray} is in the archive but not listed. Export the record again.");
             }
         }
     }

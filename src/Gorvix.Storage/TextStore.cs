@@ -10,13 +10,6 @@ namespace Gorvix.Storage;
 /// <param name="Length">Its length, in characters.</param>
 public sealed record KeptText(int Number, TextKind Kind, DateTime At, string Words, int Length);
 
-/// <summary>There is no such text.</summary>
-public sealed class NoSuchTextException(int number)
-    : Exception($"No dump {number} for this build. It may have been deleted; reload the page.");
-
-/// <summary>There are too many texts, or one is too long.</summary>
-public sealed class TextLimitException(string message) : Exception(message);
-
 /// <summary>Texts of settings, kept whole with their day.</summary>
 public sealed class TextStore(GorvixDb db, TimeProvider time, Author author)
 {
@@ -39,31 +32,29 @@ public sealed class TextStore(GorvixDb db, TimeProvider time, Author author)
         );
 
     /// <summary>What a text says.</summary>
-    /// <exception cref="NoSuchTextException">There is none.</exception>
+    /// <exception cref="NotFoundException">There is none.</exception>
     public async Task<string> Read(string build, int number) =>
         await db.Texts.Where(t => t.BuildId == build && t.Number == number).Select(t => t.Text).FirstOrDefaultAsync()
-        ?? throw new NoSuchTextException(number);
+        ?? throw NotFoundException.Text(number);
 
     /// <summary>Keeps a text.</summary>
-    /// <exception cref="NoSuchBuildException">There is no such build.</exception>
-    /// <exception cref="TextLimitException">It is too long, or there are too many.</exception>
+    /// <exception cref="NotFoundException">There is no such build.</exception>
+    /// <exception cref="UnfitException">It is too long, or there are too many.</exception>
     public async Task Keep(string build, TextKind kind, string words, string text)
     {
         if (text.Length > MostText)
         {
-            throw new TextLimitException(
+            throw new UnfitException(
                 $"Text too long: {text.Length} characters, maximum {MostText}. Check that it is the board's dump."
             );
         }
         if (!await db.Builds.AnyAsync(b => b.Id == build && b.RemovedAt == null))
         {
-            throw new NoSuchBuildException(build);
+            throw NotFoundException.Build(build);
         }
         if (await db.Texts.CountAsync(t => t.BuildId == build) >= MostTexts)
         {
-            throw new TextLimitException(
-                $"Limit reached: {MostTexts} dumps for this build. Delete one you do not need."
-            );
+            throw new UnfitException($"Limit reached: {MostTexts} dumps for this build. Delete one you do not need.");
         }
         db.Texts.Add(
             new TextRow
@@ -80,12 +71,12 @@ public sealed class TextStore(GorvixDb db, TimeProvider time, Author author)
     }
 
     /// <summary>Removes a text.</summary>
-    /// <exception cref="NoSuchTextException">There is none.</exception>
+    /// <exception cref="NotFoundException">There is none.</exception>
     public async Task Remove(string build, int number)
     {
         if (await db.Texts.Where(t => t.BuildId == build && t.Number == number).ExecuteDeleteAsync() == 0)
         {
-            throw new NoSuchTextException(number);
+            throw NotFoundException.Text(number);
         }
     }
 }

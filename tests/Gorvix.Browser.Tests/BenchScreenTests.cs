@@ -61,14 +61,14 @@ public class BenchScreenTests
     {
         await using var page = await Page.Open($"{Hare}/bench?large=1");
         var check = page.Find(".card").GetAttribute("data-check")!;
-        Assert.False(page.Find("[data-do='undo-reading']").Enabled);
+        Assert.False(page.Find("[data-do='undo']").Enabled);
         page.Click(".card [data-answer='no']");
         page.Find($".card[data-check='{check}'][data-state='stopped']");
-        page.Click("[data-do='undo-reading']");
+        page.Click("[data-do='undo']");
         page.Gone($".card[data-check='{check}'][data-state='stopped']");
-        Assert.False(page.Find("[data-do='undo-reading']").Enabled);
+        Assert.False(page.Find("[data-do='undo']").Enabled);
         // By its key, in the list.
-        page.Click("[data-do='leave-bench']");
+        page.Click("[data-do='leave-large']");
         page.Click($"[data-row='{check}'] button");
         page.Click(".card [data-answer='no']");
         page.Find($".card[data-check='{check}'][data-state='stopped']");
@@ -90,19 +90,19 @@ public class BenchScreenTests
     {
         await using var page = await Page.Open($"{Kestrel}/bench?large=1");
         page.Resize(768, 1024);
-        page.Says("[data-testid='bench-check']", "9V to GND");
+        page.Says("[data-testid='large-card']", "9V to GND");
         page.Press("g");
-        page.Says("[data-testid='bench-check']", "5V to GND");
-        page.Click("[data-testid='bench-check'] h3");
-        page.Says("[data-testid='bench-check']", "5V to GND");
-        page.Click("[data-testid='bench-check'] [data-answer='no']");
-        page.Says("[data-testid='bench-check']", "4V5 to GND");
+        page.Says("[data-testid='large-card']", "5V to GND");
+        page.Click("[data-testid='large-card'] h3");
+        page.Says("[data-testid='large-card']", "5V to GND");
+        page.Click("[data-testid='large-card'] [data-answer='no']");
+        page.Says("[data-testid='large-card']", "4V5 to GND");
         page.Press("1");
         page.Says("[data-testid='judged']", "do not power up");
         page.Press("2");
-        page.Says("[data-testid='bench-check']", "3V3 to GND");
-        page.Go($"{Kestrel}/bench?large=1&check=volts.rail.5v");
-        page.Says("[data-testid='bench-check']", "5V rail");
+        page.Says("[data-testid='large-card']", "3V3 to GND");
+        page.Go($"{Kestrel}/bench?large=1&at=volts.rail.5v");
+        page.Says("[data-testid='large-card']", "5V rail");
         page.Press("v");
         page.Press("5,61");
         page.Says("[data-testid='forecast']", "Unplug it before it is destroyed");
@@ -117,10 +117,10 @@ public class BenchScreenTests
     public async Task With_the_server_out_of_reach_the_bench_goes_on_and_what_was_read_is_sent_after()
     {
         await using var page = await Page.Open($"{Kestrel}/bench?large=1");
-        page.Says("[data-testid='bench-check']", "9V to GND");
+        page.Says("[data-testid='large-card']", "9V to GND");
         await page.StopServer();
         page.Press("g");
-        page.Says("[data-testid='bench-check']", "5V to GND");
+        page.Says("[data-testid='large-card']", "5V to GND");
         page.Press("g");
         page.Press("g");
         page.Says("[data-testid='offline']", "3 readings are kept");

@@ -94,7 +94,7 @@ public class FaultScreenTests
     [Fact]
     public async Task A_failed_check_of_the_bench_leads_here_with_what_is_known()
     {
-        await using var page = await Page.Open($"{Hare}/bench?check=link.control.sticks");
+        await using var page = await Page.Open($"{Hare}/bench?at=link.control.sticks");
         page.Click(".card [data-answer='no']");
         page.Click("[data-do='faults']");
         page.Says("[aria-label='Abnormal']", "Stick bars (Sedge 2) stick bars do not move (Bench)");

@@ -31,7 +31,7 @@ public class LayoutTests
         "/builds/rim-walk-rook/bench",
         "/builds/rim-walk-rook/faults",
         "/drill",
-        "/builds/rim-walk-rook/bench?large=1&check=power.limited",
+        "/builds/rim-walk-rook/bench?large=1&at=power.limited",
         "/builds/north-face-hare/log",
         "/club",
         "/builds/spoil-tip-owl/sweep",

@@ -12,20 +12,20 @@ public class LoomScreenTests
     {
         await using var page = await Page.Open("/builds/crusher-house-lark/rails");
         page.Click("#to-loom");
-        page.Says("[data-step='backup']", "Save two dumps");
+        page.Says("[data-row='backup']", "Save two dumps");
         page.Says("[data-testid='cautions']", "Propellers off");
         page.Press(Keys.ArrowDown);
-        page.Says("[data-step='plug air-unit'].chosen", "de-pin SBUS (pin 6). Insulate SBUS.");
-        Assert.Contains("step=plug", page.Driver.Url);
+        page.Says("[data-row='plug air-unit'].chosen", "de-pin SBUS (pin 6). Insulate SBUS.");
+        Assert.Contains("at=plug", page.Driver.Url);
 
-        page.Click("[data-step='joint receiver sbus'] .what");
-        page.Says("[data-step='joint receiver sbus']", "nothing between T6 and T4");
+        page.Click("[data-row='joint receiver sbus'] .what");
+        page.Says("[data-row='joint receiver sbus']", "nothing between T6 and T4");
         page.Says(".lit", "T6");
         page.Shot("loom");
 
         // From the board back to the list: the pad is pressed, its step is chosen.
         page.Click("[data-pad='t4']");
-        page.Says("[data-step='joint camera rx'].chosen", "RX ← UART4 TX");
+        page.Says("[data-row='joint camera rx'].chosen", "RX ← UART4 TX");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
     }
@@ -55,8 +55,8 @@ public class LoomScreenTests
         page.Says("[data-testid='way']", "cut the plug off the Beacon D6 harness");
         page.Says("[data-testid='way']", "RX ← UART1 TX");
         page.Click("[data-do='did-so']");
-        page.Says("[data-step='joint air-unit tx']", "to the pigtail wire for AIR pin 4");
-        page.Says("[data-step='plug air-unit']", "SBUS is cut off");
+        page.Says("[data-row='joint air-unit tx']", "to the pigtail wire for AIR pin 4");
+        page.Says("[data-row='plug air-unit']", "SBUS is cut off");
         page.Press("z");
         page.Says("[data-plug='air-unit']", "about 1 min");
         Assert.Equal("", page.Accessibility());
@@ -68,7 +68,7 @@ public class LoomScreenTests
     {
         await using var page = await Page.Open("/builds/spoil-tip-owl/loom");
         page.Click("[data-bridge='J6']");
-        page.Says("[data-step='bridge J6'].chosen", "close \"raw\"");
+        page.Says("[data-row='bridge J6'].chosen", "close \"raw\"");
         page.Says("[data-testid='told']", "jumper J6");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
@@ -80,7 +80,7 @@ public class LoomScreenTests
         await using var page = await Page.Open("/builds/north-face-hare/loom", width: 768, height: 1024);
         page.Says("[data-testid='count']", "0 of");
         page.Press("b");
-        page.Says("[data-testid='bench-step']", "Save two dumps");
+        page.Says("[data-testid='large-card']", "Save two dumps");
         var steps = Steps(page);
         for (var done = 0; done < steps; done++)
         {
@@ -103,7 +103,7 @@ public class LoomScreenTests
         page.Press("o");
         page.Says(".findings", "has been swapped");
         page.Says(".group h3", "Remove first");
-        var left = page.All("[data-step]").Select(s => s.GetAttribute("data-step")!).ToList();
+        var left = page.All("[data-row]").Select(s => s.GetAttribute("data-row")!).ToList();
         Assert.All(
             left,
             id =>
@@ -124,11 +124,11 @@ public class LoomScreenTests
     public async Task The_same_with_a_finger_alone()
     {
         await using var page = await Page.Open("/builds/ramp-swift/loom", width: 768, height: 1024);
-        page.Tap("[data-do='bench']");
-        page.Find("[data-testid='bench-step']");
+        page.Tap("[data-do='large']");
+        page.Find("[data-testid='large-card']");
         var steps = Steps(page);
         // A stray touch of the step records nothing.
-        page.Tap("[data-testid='bench-step']");
+        page.Tap("[data-testid='large-card']");
         for (var done = 0; done < steps; done++)
         {
             page.Says(".progress", $"{done} of {steps} done");
@@ -143,13 +143,13 @@ public class LoomScreenTests
     [Fact]
     public async Task A_wire_that_went_on_another_pad_is_noted_there_and_the_plan_follows()
     {
-        await using var page = await Page.Open("/builds/crusher-house-lark/loom?step=joint%20receiver%20sbus");
+        await using var page = await Page.Open("/builds/crusher-house-lark/loom?at=joint%20receiver%20sbus");
         page.Click("[data-do='other-pad']");
         page.Press("R2");
         page.Find(".v-overlay--active .v-list-item");
         page.Press(Keys.Enter);
         page.Says("[data-testid='moved']", "RC link (Relay 16) moved from UART6 to UART2.");
-        page.Says("[data-step='joint receiver sbus'].done", "R2 (top)");
+        page.Says("[data-row='joint receiver sbus'].done", "R2 (top)");
         page.Click("#to-fit");
         page.Find("[data-cell='control U2']");
         Assert.Contains("already wired", page.Find("[data-cell='control U2']").GetAttribute("aria-label"));

@@ -12,20 +12,20 @@ public class SettingsScreenTests
     {
         await using var page = await Page.Open($"{Lark}/loom");
         page.Click("#to-settings");
-        page.Says("[data-setting='port.U1'].chosen", "UART1 connects to Beacon D6: digital OSD, MSP at 115 200 baud");
+        page.Says("[data-row='port.U1'].chosen", "UART1 connects to Beacon D6: digital OSD, MSP at 115 200 baud");
         page.Says("[data-testid='count']", "0 of");
         page.Press("d");
         page.Says("[data-testid='count']", "1 of");
         page.Press(Keys.ArrowDown);
         page.Press(Keys.ArrowDown);
-        page.Says("[data-setting='port.U6'].chosen", "can invert it back in the settings");
+        page.Says("[data-row='port.U6'].chosen", "can invert it back in the settings");
         page.Shot("settings");
-        page.Click("[data-setting='port.U6'] .tick");
+        page.Click("[data-row='port.U6'] .tick");
         page.Says("[data-testid='count']", "2 of");
         page.Press("o");
-        page.Gone("[data-setting='port.U6']");
+        page.Gone("[data-row='port.U6']");
         page.Press("z");
-        page.Says("[data-setting='port.U6']", "SBUS at 100 000");
+        page.Says("[data-row='port.U6']", "SBUS at 100 000");
         page.Says("[data-testid='telemetry']", "one-way");
         Assert.Contains("open=1", page.Driver.Url);
         Assert.Equal("", page.Accessibility());

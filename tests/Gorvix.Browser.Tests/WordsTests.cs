@@ -43,7 +43,7 @@ public partial class WordsTests
         ),
         (
             "Bench",
-            [.. Builds.Select(b => $"/builds/{b}/bench"), "/builds/rim-walk-rook/bench?large=1&check=power.limited"]
+            [.. Builds.Select(b => $"/builds/{b}/bench"), "/builds/rim-walk-rook/bench?large=1&at=power.limited"]
         ),
         ("Faults", [.. Builds.Select(b => $"/builds/{b}/faults")]),
         ("Log", [.. Builds.Select(b => $"/builds/{b}/log")]),

@@ -96,7 +96,7 @@ public class BenchApiTests
             }
         );
         Assert.Equal(409, refused);
-        Assert.StartsWith("\"5V at Fix 20C to 5V\" failed – stop.", why.GetProperty("detail").GetString());
+        Assert.StartsWith("\"5V at Fix 20C to 5V\" failed. Fix that first.", why.GetProperty("detail").GetString());
         var (taken, after) = await Take(
             server,
             Kestrel,
@@ -114,6 +114,25 @@ public class BenchApiTests
         var kept = after.GetProperty("reading");
         Assert.Equal("power.limited", kept.GetProperty("check").GetString());
         Assert.Equal("module is unplugged", kept.GetProperty("reason").GetString());
+    }
+
+    [Fact]
+    public async Task What_power_would_destroy_holds_back_power_at_the_server_as_well()
+    {
+        await using var server = await LiveServer.Start();
+        var (status, _) = await server.Post($"{Hare}/setup", """{"version":1,"setup":{"pack":{"cells":12}}}""");
+        Assert.Equal(200, status);
+        var burns = (await server.Get($"{Hare}/bench")).GetProperty("unsafe")[0].GetString()!;
+        var reading = new
+        {
+            key = "power",
+            check = "power.limited",
+            value = 0.4,
+            unit = "amps",
+        };
+        var (refused, why) = await Take(server, Hare, reading);
+        Assert.Equal(409, refused);
+        Assert.StartsWith(burns, why.GetProperty("detail").GetString());
     }
 
     [Fact]

@@ -10,6 +10,27 @@ import { useBuild } from './stores/build'
 const listed = (value: LocationQueryValue | LocationQueryValue[] | undefined) =>
   [value ?? []].flat().filter((v): v is string => typeof v === 'string' && v !== '')
 
+const one = (value: LocationQueryValue | LocationQueryValue[] | undefined) =>
+  typeof value === 'string' ? value : null
+
+/** Where one is in a list that is worked through. */
+const placeIn = ({ query }: RouteLocationNormalized) => ({
+  at: one(query.at),
+  large: query.large === '1',
+  open: query.open === '1',
+})
+
+// What a list's place was called in addresses of before 2026-12: a link that was sent then still leads there.
+const renamed: Record<string, string> = { step: 'at', check: 'at', bench: 'large' }
+export function today(to: Pick<RouteLocationNormalized, 'path' | 'query'>) {
+  const query = Object.fromEntries(
+    Object.entries(to.query).map(([name, value]) => [renamed[name] ?? name, value]),
+  )
+  return Object.keys(to.query).some((name) => name in renamed)
+    ? { path: to.path, query, replace: true }
+    : true
+}
+
 /** The address says which build, which screen and which cell; a link can be sent and Back works. */
 export const router = createRouter({
   history: createWebHistory(),
@@ -34,7 +55,7 @@ export const router = createRouter({
       component: () => import('./features/describe/BoardEditor.vue'),
       props: (route) => ({
         id: null,
-        from: typeof route.query.from === 'string' ? route.query.from : null,
+        from: one(route.query.from),
       }),
     },
     {
@@ -51,7 +72,7 @@ export const router = createRouter({
       component: () => import('./features/describe/DeviceEditor.vue'),
       props: (route) => ({
         id: null,
-        from: typeof route.query.from === 'string' ? route.query.from : null,
+        from: one(route.query.from),
       }),
     },
     {
@@ -73,7 +94,7 @@ export const router = createRouter({
       component: () => import('./features/parts/PartsScreen.vue'),
       props: (route) => ({
         id: String(route.params.id),
-        take: typeof route.query.take === 'string' ? route.query.take : null,
+        take: one(route.query.take),
       }),
     },
     {
@@ -82,20 +103,19 @@ export const router = createRouter({
       component: () => import('./features/rails/RailsScreen.vue'),
       props: (route) => ({
         id: String(route.params.id),
-        at: typeof route.query.at === 'string' ? route.query.at : null,
+        at: one(route.query.at),
         cell: typeof route.query.cell === 'string' ? Number(route.query.cell) : null,
-        lead: typeof route.query.lead === 'string' ? route.query.lead : null,
+        lead: one(route.query.lead),
       }),
     },
     {
       path: '/builds/:id/loom',
+      beforeEnter: today,
       name: 'loom',
       component: () => import('./features/loom/LoomScreen.vue'),
       props: (route) => ({
         id: String(route.params.id),
-        step: typeof route.query.step === 'string' ? route.query.step : null,
-        bench: route.query.bench === '1',
-        open: route.query.open === '1',
+        ...placeIn(route),
       }),
     },
     {
@@ -105,19 +125,17 @@ export const router = createRouter({
       props: (route) => ({
         id: String(route.params.id),
         part: typeof route.query.part === 'string' ? route.query.part : 'sheet',
-        at: typeof route.query.at === 'string' ? route.query.at : null,
-        open: route.query.open === '1',
+        ...placeIn(route),
       }),
     },
     {
       path: '/builds/:id/bench',
+      beforeEnter: today,
       name: 'bench',
       component: () => import('./features/bench/BenchScreen.vue'),
       props: (route) => ({
         id: String(route.params.id),
-        check: typeof route.query.check === 'string' ? route.query.check : null,
-        large: route.query.large === '1',
-        open: route.query.open === '1',
+        ...placeIn(route),
       }),
     },
     {
@@ -126,9 +144,10 @@ export const router = createRouter({
       component: () => import('./features/faults/FaultScreen.vue'),
       props: (route) => ({
         id: String(route.params.id),
-        test: typeof route.query.test === 'string' ? route.query.test : null,
-        cause: typeof route.query.cause === 'string' ? route.query.cause : null,
-        words: typeof route.query.say === 'string' ? route.query.say : '',
+        test: one(route.query.test),
+        cause: one(route.query.cause),
+        words: one(route.query.say) ?? '',
+        large: route.query.large === '1',
       }),
     },
     {
@@ -147,7 +166,7 @@ export const router = createRouter({
       name: 'drill',
       component: () => import('./features/drill/DrillScreen.vue'),
       props: (route) => ({
-        build: typeof route.query.build === 'string' ? route.query.build : null,
+        build: one(route.query.build),
       }),
     },
     {
@@ -170,8 +189,8 @@ export const router = createRouter({
       component: () => import('./features/fit/FitScreen.vue'),
       props: (route) => ({
         id: String(route.params.id),
-        link: typeof route.query.link === 'string' ? route.query.link : null,
-        port: typeof route.query.port === 'string' ? route.query.port : null,
+        link: one(route.query.link),
+        port: one(route.query.port),
       }),
     },
     {

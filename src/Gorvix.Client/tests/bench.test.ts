@@ -1,6 +1,13 @@
 import { expect, test } from 'vitest'
-import type { BenchCheck } from '@/api/client'
-import { answerWords, goodAnswer, judge, numberOf } from '@/features/bench/useBench'
+import type { BenchCheck, BenchView } from '@/api/client'
+import {
+  answerWords,
+  goodAnswer,
+  heldBack,
+  judge,
+  numberOf,
+  type Row,
+} from '@/features/bench/useBench'
 
 const said = (mark: 'good' | 'check again' | 'stop') => ({ mark, words: mark, look: null })
 const check = {
@@ -48,4 +55,57 @@ test.each([
 
 test.each(['', 'five', '4.9.8', '1k2', '--3', '5 W'])('"%s" is no number', (text) => {
   expect(numberOf(text)).toBeNull()
+})
+
+const gate = {
+  halting: ['stopped', 'doubtful'],
+  done: ['proved', 'doubtful'],
+  one: 'Do "{title}" first.',
+  many: 'Do {count} checks first, starting with "{title}".',
+} as unknown as BenchView['gate']
+const at = (id: string, state: string, more: object = {}) =>
+  ({ check: { id, title: id, ...more }, state }) as unknown as Row
+const power = {
+  id: 'power',
+  isDangerous: true,
+  after: ['a', 'b'],
+} as unknown as BenchCheck
+const halts = [
+  { state: 'stopped', words: 'a failed.' },
+  { state: 'doubtful', words: 'a is uncertain.' },
+]
+
+test.each([
+  ['nothing holds it back', [at('a', 'proved'), at('b', 'doubtful')], null],
+  ['one is open', [at('a', 'proved'), at('b', 'open')], 'Do "b" first.'],
+  ['one is due again', [at('a', 'dueAgain'), at('b', 'proved')], 'Do "a" first.'],
+  ['two are open', [at('a', 'open'), at('b', 'open')], 'Do 2 checks first, starting with "a".'],
+  [
+    'one that need not come before is open',
+    [at('x', 'open'), at('a', 'proved'), at('b', 'proved')],
+    null,
+  ],
+  ['an earlier one failed', [at('x', 'stopped', { halts }), at('b', 'open')], 'a failed.'],
+  [
+    'an earlier one is uncertain and must pass',
+    [at('a', 'doubtful', { halts })],
+    'a is uncertain.',
+  ],
+  [
+    'a failed one comes before an uncertain one, wherever it stands',
+    [
+      at('a', 'doubtful', { halts }),
+      at('x', 'stopped', { halts: [{ state: 'stopped', words: 'x failed.' }] }),
+    ],
+    'x failed.',
+  ],
+])('power: %s', (_, before, why) => {
+  expect(heldBack(power, before, [], gate)).toBe(why)
+})
+
+test('what power would destroy holds it back before all else, and a check without power is never held back', () => {
+  expect(heldBack(power, [at('a', 'stopped', { halts })], ['It burns.'], gate)).toBe('It burns.')
+  expect(
+    heldBack({ ...power, isDangerous: false }, [at('a', 'open')], ['It burns.'], gate),
+  ).toBeNull()
 })

@@ -2,7 +2,8 @@ import { mount } from '@vue/test-utils'
 import { expect, test } from 'vitest'
 import CheckList from '@/features/bench/CheckList.vue'
 import type { Row } from '@/features/bench/useBench'
-import TickRow from '@/ui/TickRow.vue'
+import LargeView from '@/ui/LargeView.vue'
+import ListRow from '@/ui/ListRow.vue'
 
 const row = (id: string, phase: string, state: string, read: string | null = null) =>
   ({
@@ -29,9 +30,9 @@ test('each phase says how far it is, counted over all of its checks and not over
 
 test('a check shows what was read, and what is expected while nothing is or it is due again', () => {
   const wrapper = list()
-  expect(wrapper.get('[data-row="a"] .read').text()).toBe('continuity')
-  expect(wrapper.get('[data-row="b"] .read').text()).toBe('expected b')
-  expect(wrapper.get('[data-row="c"] .read').text()).toBe('expected c')
+  expect(wrapper.get('[data-row="a"] .end').text()).toBe('continuity')
+  expect(wrapper.get('[data-row="b"] .end').text()).toBe('expected b')
+  expect(wrapper.get('[data-row="c"] .end').text()).toBe('expected c')
 })
 
 test('the chosen check is the current step, and pressing one chooses it and nothing else', async () => {
@@ -43,9 +44,9 @@ test('the chosen check is the current step, and pressing one chooses it and noth
 })
 
 const tick = {
+  id: 'a',
   number: 3,
   words: 'Solder to pads',
-  doneOn: '2026-11-26T10:00:00Z',
   tickLabel: 'Step 3 done',
 }
 
@@ -55,7 +56,9 @@ test.each([
 ])(
   'the box of a row that is done: %s asks for %s, and does not choose the row',
   async (isDone, asks) => {
-    const wrapper = mount(TickRow, { props: { ...tick, isDone, chosen: false } })
+    const wrapper = mount(ListRow, {
+      props: { ...tick, state: isDone ? 'proved' : 'open', chosen: false },
+    })
     const box = wrapper.get('[role="checkbox"]')
     expect(box.attributes('aria-checked')).toBe(String(isDone))
     expect(box.attributes('aria-label')).toBe('Step 3 done')
@@ -65,16 +68,53 @@ test.each([
   },
 )
 
-test('a row tells its day only when it is done, and more of it only when it is chosen', async () => {
-  const wrapper = mount(TickRow, {
-    props: { ...tick, isDone: false, chosen: false },
+test('what stands at the end of a row is there when it is told, and more of it only when it is chosen', async () => {
+  const wrapper = mount(ListRow, {
+    props: { ...tick, state: 'open', chosen: false },
     slots: { default: 'More of it' },
   })
-  expect(wrapper.find('time').exists()).toBe(false)
+  expect(wrapper.find('.end').exists()).toBe(false)
   expect(wrapper.text()).not.toContain('More of it')
-  await wrapper.setProps({ isDone: true, chosen: true })
-  expect(wrapper.find('time').exists()).toBe(true)
+  await wrapper.setProps({ state: 'proved', end: '26 Nov 2026', chosen: true })
+  expect(wrapper.get('.end').text()).toBe('26 Nov 2026')
   expect(wrapper.text()).toContain('More of it')
   await wrapper.get('.what').trigger('click')
   expect(wrapper.emitted('choose')).toHaveLength(1)
+})
+
+test('a row that waits for another cannot be ticked, and says that it is done by more than its colour', async () => {
+  const wrapper = mount(ListRow, { props: { ...tick, state: 'open', chosen: false, waits: true } })
+  expect(wrapper.get('[role="checkbox"]').attributes('disabled')).toBeDefined()
+  await wrapper.setProps({ state: 'proved', waits: false })
+  expect(wrapper.find('.hook').exists()).toBe(true)
+})
+
+test('in the large view a stray touch of what is read does nothing, and each button does one thing', async () => {
+  const wrapper = mount(LargeView, {
+    props: {
+      label: 'Steps, large view',
+      heading: 'Hare: steps',
+      at: 'a',
+      progress: '1 of 3 done',
+      done: 1,
+      total: 3,
+      group: 'Top side',
+      number: 2,
+      of: 3,
+      undo: 'Z',
+      canUndo: true,
+    },
+    slots: { default: '<p class="do">Solder TX</p>' },
+    global: { stubs: { VBtn: { template: '<button><slot /></button>' }, VKbd: true } },
+  })
+  await wrapper.get('.do').trigger('click')
+  expect(wrapper.emitted()).not.toHaveProperty('walk')
+  await wrapper.get('[data-do="back"]').trigger('click')
+  await wrapper.get('[data-do="skip"]').trigger('click')
+  await wrapper.get('[data-do="undo"]').trigger('click')
+  await wrapper.get('[data-do="leave-large"]').trigger('click')
+  expect(wrapper.emitted('walk')).toEqual([[-1], [1]])
+  expect(wrapper.emitted('undo')).toHaveLength(1)
+  expect(wrapper.emitted('leave')).toHaveLength(1)
+  expect(wrapper.get('progress').attributes('value')).toBe('1')
 })

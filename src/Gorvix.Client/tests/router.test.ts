@@ -1,6 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { expect, test, vi } from 'vitest'
-import { router } from '@/router'
+import { router, today } from '@/router'
 import { useBuild } from '@/stores/build'
 
 test('what is thought about a build is stopped when its reader leaves it, from whichever step', async () => {
@@ -20,4 +20,15 @@ test('what is thought about a build is stopped when its reader leaves it, from w
   expect(await times('/builds/owl/rails')).toBe(1)
   expect(await times('/')).toBe(1)
   expect(await times('/drill')).toBe(0)
+})
+
+test('a link that was sent before the places in lists had one name still leads there', () => {
+  expect(
+    today({ path: '/builds/a/loom', query: { step: 'joint a', bench: '1', link: 'x' } }),
+  ).toEqual({
+    path: '/builds/a/loom',
+    query: { at: 'joint a', large: '1', link: 'x' },
+    replace: true,
+  })
+  expect(today({ path: '/builds/a/bench', query: { at: 'power', open: '1' } })).toBe(true)
 })

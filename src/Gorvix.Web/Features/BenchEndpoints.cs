@@ -26,7 +26,13 @@ public sealed record BenchView(
 )
 {
     /// <summary>What power would destroy as the build is planned and soldered, in sentences: no dangerous check while one stands.</summary>
-    public IReadOnlyList<string> Unsafe { get; init; } = [];
+    public required IReadOnlyList<string> Unsafe { get; init; }
+
+    /// <summary>What holds a dangerous check back.</summary>
+    public required BenchGate Gate { get; init; }
+
+    /// <summary>The checks with what stands beside them.</summary>
+    internal BenchSheet Sheet => new(Checks, Assumed) { Unsafe = Unsafe, Waits = Waits };
 
     /// <summary>What must be chosen before the other checks can be listed, as a sentence; null for nothing.</summary>
     public string? Waits { get; init; }
@@ -188,6 +194,7 @@ internal static class BenchEndpoints
         )
         {
             Unsafe = sheet.Unsafe,
+            Gate = BenchGate.Only,
             Waits = sheet.Waits,
         };
     }
@@ -235,7 +242,7 @@ internal static class BenchEndpoints
                         $"Reading not saved: its key must have 1 to {LogStore.MostKey} characters."
                     );
                 }
-                var sheet = new BenchSheet(view.Checks, view.Assumed);
+                var sheet = view.Sheet;
                 async Task<IResult> Now()
                 {
                     var last = await log.LastReadings(id);

@@ -32,12 +32,12 @@ internal sealed class BuildPlans(BuildStore builds, PartStore parts, Memo memo, 
     /// <param name="id">The build.</param>
     /// <param name="version">The version that the reader sees.</param>
     /// <param name="stop">Tells that the reader has gone.</param>
-    /// <exception cref="BuildChangedException">The version is not the newest.</exception>
+    /// <exception cref="ConflictException">The version is not the newest.</exception>
     public async Task<IResult> GetPatiently(string id, int version, CancellationToken stop)
     {
         if (await builds.VersionOf(id) != version)
         {
-            throw new BuildChangedException();
+            throw ConflictException.Build();
         }
         var planned = await Sheet(id, version, stop);
         if (planned.Reader is not null && !planned.IsSettled)

@@ -109,7 +109,7 @@ internal sealed class BuildService(BuildStore builds, PartStore parts, BuildPlan
     /// <param name="version">The version that the writer has seen.</param>
     /// <param name="change">Makes the new state.</param>
     /// <param name="stop">Tells that the writer has gone; before the new state is planned nothing is stored then.</param>
-    /// <exception cref="BuildChangedException">The version is not the newest.</exception>
+    /// <exception cref="ConflictException">The version is not the newest.</exception>
     public async Task<IResult> Change(
         string id,
         int version,
@@ -163,7 +163,7 @@ internal sealed class BuildService(BuildStore builds, PartStore parts, BuildPlan
                     stop
                 );
             }
-            catch (BuildChangedException) when (left > 1)
+            catch (ConflictException) when (left > 1)
             {
                 // Another tab came in between.
             }
@@ -203,7 +203,7 @@ internal sealed class BuildService(BuildStore builds, PartStore parts, BuildPlan
     /// <param name="version">The version that the writer has seen.</param>
     /// <param name="direction">-1 for undo, 1 for redo.</param>
     /// <param name="stop">Tells that the writer has gone.</param>
-    /// <exception cref="BuildChangedException">The version is not the newest.</exception>
+    /// <exception cref="ConflictException">The version is not the newest.</exception>
     public async Task<IResult> Walk(string id, int version, int direction, CancellationToken stop)
     {
         if (await builds.Beside(id, version, direction) is not { } after)
@@ -217,7 +217,7 @@ internal sealed class BuildService(BuildStore builds, PartStore parts, BuildPlan
     private async Task<StoredBuild> Newest(string id, int version)
     {
         var stored = await builds.Get(id);
-        return stored.Version == version ? stored : throw new BuildChangedException();
+        return stored.Version == version ? stored : throw ConflictException.Build();
     }
 
     // The state that is left may be one that this program cannot read; then nothing is said of what moved.

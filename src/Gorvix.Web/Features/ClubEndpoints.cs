@@ -54,7 +54,7 @@ public sealed record FoundLine(string Build, string Name, string Kind, int? Numb
 /// <summary>All builds at once.</summary>
 internal static class ClubEndpoints
 {
-    private const int MostWords = 100;
+    internal const int MostWords = 100;
     private const int MostFound = 200;
 
     public static void MapClub(this IEndpointRouteBuilder app)

@@ -103,7 +103,7 @@ internal static class DescribeEndpoints
     {
         var read = draft.Text is { } text
             ? LeafletText.Read(text)
-            : new LeafletReading(draft.Board ?? LeafletText.Read("").Board, [], []);
+            : new LeafletReading(DraftTidy.Of(draft.Board ?? LeafletText.Read("").Board), [], []);
         var before = read.Board.Pads.Select(p => p.Id).ToHashSet();
         if (draft.Lines is { } lines)
         {
@@ -145,7 +145,7 @@ internal static class DescribeEndpoints
             )
         : device.Functions.Sum(f => Math.Max(1, f.Modes.Count)) > PartCheck.MostModes * 4
             ? Problems.Of(422, $"Too many modes: maximum {PartCheck.MostModes * 4}. Remove those nobody uses.")
-        : Results.Ok(await Workers.Run(() => DeviceLook.Of(device), stop));
+        : Results.Ok(await Workers.Run(() => DeviceLook.Of(DraftTidy.Of(device)), stop));
 
     // What no board has is not looked at: its parts are compared with each other.
     private static string? TooMuch(Board board)

@@ -272,7 +272,7 @@ internal static class DrillEndpoints
         }
         if (row.Step != request.Step)
         {
-            throw new DrillChangedException();
+            throw ConflictException.Drill();
         }
         var (drill, _) = await room.Drawn(row, stop);
         var done = DrillStore.ActsOf(row);

@@ -18,7 +18,7 @@ internal sealed class DrillGrounds(Memo memo, TimeProvider time)
     /// <param name="hash">The hash.</param>
     /// <param name="file">The build with its parts.</param>
     /// <param name="stop">Tells that nobody waits for it any more.</param>
-    /// <exception cref="DrillLimitException">It cannot be planned.</exception>
+    /// <exception cref="UnfitException">It cannot be planned.</exception>
     public Task<DrillGround> Of(string hash, GorvixFile file, CancellationToken stop) =>
         memo.Of(
             new MemoKey(hash, 0, "drills"),
@@ -28,7 +28,7 @@ internal sealed class DrillGrounds(Memo memo, TimeProvider time)
                     {
                         var (resolved, against) = ResolvedBuild.Of(file.Builds[0], file.Parts());
                         return resolved is null
-                            ? throw new DrillLimitException(against[0].Sentence)
+                            ? throw new UnfitException(against[0].Sentence)
                             : new DrillGround(resolved, DateOnly.FromDateTime(time.GetLocalNow().LocalDateTime), halt);
                     },
                     new WorkOf(hash),
@@ -85,12 +85,12 @@ internal sealed class DrillService(BuildPlans plans, PartStore parts, DrillStore
     }
 
     /// <summary>A drill, drawn.</summary>
-    /// <exception cref="DrillLimitException">The build has nothing of what is ordered.</exception>
+    /// <exception cref="UnfitException">The build has nothing of what is ordered.</exception>
     public async Task<(IDrill Drill, DrillGround Ground)> Drawn(DrillRow row, CancellationToken stop) =>
         await Drawn(await desk.Of(row.Source, await store.Source(row.Source), stop), DrillStore.OrderOf(row), stop);
 
     /// <summary>A drill, drawn before it is kept.</summary>
-    /// <exception cref="DrillLimitException">The build has nothing of what is ordered.</exception>
+    /// <exception cref="UnfitException">The build has nothing of what is ordered.</exception>
     public async Task<IDrill> Drawn(DrillAbout about, DrillOrder order, CancellationToken stop) =>
         (await Drawn(await desk.Of(about.Source, about.File, stop), order, stop)).Drill;
 
@@ -104,7 +104,7 @@ internal sealed class DrillService(BuildPlans plans, PartStore parts, DrillStore
         {
             return await Workers.Run(() => ground.Drill(order, stop), stop) is { } drill
                 ? (drill, ground)
-                : throw new DrillLimitException(
+                : throw new UnfitException(
                     order.Cards.Count > 0
                         ? "This drill does not match this build. It was made for another build or by another version of Gorvix."
                         : "This build has nothing to practise for this drill. Choose another build or drill."
@@ -112,7 +112,7 @@ internal sealed class DrillService(BuildPlans plans, PartStore parts, DrillStore
         }
         catch (UnplannableException problem)
         {
-            throw new DrillLimitException(problem.Finding.Sentence);
+            throw new UnfitException(problem.Finding.Sentence);
         }
     }
 }

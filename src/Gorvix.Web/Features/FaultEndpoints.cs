@@ -141,7 +141,7 @@ internal static class FaultEndpoints
                 var view = await look.View(open, step, await store.Experience(), stop);
                 if (view.Sheet.Seen.Count == 0 && step == 0)
                 {
-                    throw new FaultCaseChangedException();
+                    throw ConflictException.Search();
                 }
                 var cause = view.Sheet.Causes.FirstOrDefault(c => c.Id == end.Cause);
                 if (end.Cause is not null && cause is null)
@@ -217,14 +217,13 @@ internal static class FaultEndpoints
         var own = await store.Experience();
         return
         [
-            .. Enum.GetValues<FaultKind>()
-                .Select(k => new FaultKindView(
-                    k,
-                    FaultWords.Of(k),
-                    FaultPriors.Usual(k),
-                    own.Found.GetValueOrDefault(k),
-                    own.Factors.GetValueOrDefault(k, 1)
-                )),
+            .. FaultKinds.All.Select(k => new FaultKindView(
+                k.Kind,
+                k.Words,
+                k.Usual,
+                own.Found.GetValueOrDefault(k.Kind),
+                own.Factors.GetValueOrDefault(k.Kind, 1)
+            )),
         ];
     }
 

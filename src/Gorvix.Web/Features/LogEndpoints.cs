@@ -17,7 +17,11 @@ public sealed record LogView(
     string? Older,
     IReadOnlyDictionary<EntryKind, int> Counts,
     IReadOnlyList<Due> Dues
-);
+)
+{
+    /// <summary>What is usual to do again and again, to begin with.</summary>
+    public IReadOnlyList<Interval> Usual => Core.Work.Log.Dues.Usual;
+}
 
 /// <summary>A line for the log.</summary>
 /// <param name="Kind">What it is.</param>

@@ -100,7 +100,7 @@ internal sealed class PartService(PartKeeper keeper, PartStore parts)
         var stored = await keeper.Get<T>(kind, id);
         if (stored.Version != version)
         {
-            throw new PartChangedException();
+            throw ConflictException.Part();
         }
         var changed = Intake.Members(stored.Part, part);
         if (changed.Count == 0)

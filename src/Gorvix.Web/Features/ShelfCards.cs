@@ -42,7 +42,7 @@ internal sealed class ShelfCards(
     }
 
     /// <summary>One card, planned as the build stands.</summary>
-    /// <exception cref="NoSuchBuildException">It is not on the shelf.</exception>
+    /// <exception cref="NotFoundException">It is not on the shelf.</exception>
     public async Task<ShelfBuild> Of(string id, CancellationToken stop)
     {
         StoredBuild stored;
@@ -54,7 +54,7 @@ internal sealed class ShelfCards(
         {
             return (await shelf.All()).FirstOrDefault(b => b.Id == id) is { } shelved
                 ? Unreadable(shelved, null, 0, problem.Message)
-                : throw new NoSuchBuildException(id);
+                : throw NotFoundException.Build(id);
         }
         return await Kept(stored, stop);
     }

@@ -12,7 +12,7 @@ public sealed record TextRequest(TextKind Kind, string Words, string Text);
 /// <summary>Texts of settings that are kept for a build.</summary>
 internal static class TextEndpoints
 {
-    private const int MostWords = 500;
+    internal const int MostWords = 500;
 
     public static void MapTexts(this RouteGroupBuilder build)
     {

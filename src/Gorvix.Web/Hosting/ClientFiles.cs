@@ -1,4 +1,13 @@
 using System.Net;
+using System.Text.Json;
+using Gorvix.Core.Hardware.Parts;
+using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Gnss;
+using Gorvix.Core.Wired.Settings;
+using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.Log;
+using Gorvix.Storage;
+using Gorvix.Web.Features;
 using Microsoft.AspNetCore.StaticFiles;
 using Microsoft.Extensions.FileProviders;
 
@@ -7,6 +16,30 @@ namespace Gorvix.Web.Hosting;
 /// <summary>Serves the built client; every address that is not a file or the API is the one page.</summary>
 internal static class ClientFiles
 {
+    // Bounds that the fields of the page hold to: the server's own, so that they stand once.
+    private static readonly string Limits = WebUtility.HtmlEncode(
+        JsonSerializer.Serialize(
+            new
+            {
+                name = BuildCheck.MostName,
+                note = BuildCheck.MostNote,
+                entry = LogStore.MostWords,
+                reason = ReadingTaker.MostReason,
+                template = SheetForm.MostTemplate,
+                dump = TextStore.MostText,
+                dumpNote = TextEndpoints.MostWords,
+                person = Author.MostName,
+                search = ClubEndpoints.MostWords,
+                task = Dues.MostWords,
+                pins = PartCheck.MostPins,
+                harnesses = PartCheck.MostHarnesses,
+                logicVolts = Lead.UsualDriveVolts,
+                gnssBauds = MessageBudget.Bauds,
+                meterBauds = SerialMeter.Bauds,
+            }
+        )
+    );
+
     public static void UseClient(this WebApplication app, string folder, IPAddress? club)
     {
         var index = Path.Combine(folder, "index.html");
@@ -47,6 +80,7 @@ internal static class ClientFiles
             context.Response.Headers.CacheControl = "no-store";
             return context.Response.WriteAsync(
                 page.Replace("__NONCE__", (string)context.Items[Doors.Nonce]!)
+                    .Replace("__LIMITS__", Limits)
                     .Replace("__DOOR__", Doors.IsGuest(context, club) ? "club" : "own")
             );
         }

@@ -193,16 +193,8 @@ internal static class GorvixApp
         }
         var answer = problem switch
         {
-            NoSuchBuildException or NoSuchDrillException => Problems.Of(404, problem.Message),
-            PartChangedException or PartThereException => Problems.Of(409, problem.Message),
-            NoSuchPartException or NoSuchTextException or NoSuchEntryException => Problems.Of(404, problem.Message),
-            TextLimitException or LogLimitException or DrillLimitException or PhotoException or RecordException =>
-                Problems.Of(422, problem.Message),
-            BuildChangedException or FaultCaseChangedException or DrillChangedException => Problems.Of(
-                409,
-                problem.Message
-            ),
             UnreadableException => Damaged(context, problem),
+            RefusedException refused => Problems.Of(refused.Status, refused.Message),
             UnplannableException unplannable => Problems.Of([unplannable.Finding]),
             BadHttpRequestException { StatusCode: 413 } => Problems.Of(
                 [

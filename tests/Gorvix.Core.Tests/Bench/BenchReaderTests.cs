@@ -144,7 +144,7 @@ public class BenchReaderTests
         Assert.Null(Against());
         var cold = sheet.Checks.First(c => c.Phase == BenchPhase.Cold);
         proofs.Add(new Proof(cold.Id, Mark.Stop, DateTime.UnixEpoch, cold.Scope));
-        Assert.Equal($"\"{cold.Title}\" failed – stop.", Against());
+        Assert.Equal($"\"{cold.Title}\" failed. Fix that first.", Against());
         proofs.Add(new Proof(cold.Id, Mark.Good, DateTime.UnixEpoch, cold.Scope));
         Assert.Null(Against());
         proofs.RemoveAll(p => p.Check == cold.Id);

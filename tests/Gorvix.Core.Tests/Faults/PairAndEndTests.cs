@@ -1,4 +1,5 @@
 using CsCheck;
+using Gorvix.Core.Wired.Wiring;
 using Gorvix.Core.Work.FaultModel;
 using Gorvix.Core.Work.Faults;
 
@@ -179,8 +180,12 @@ public class PairAndEndTests
             FaultKind.Exchanged,
         ];
         Assert.Equal(Enum.GetValues<FaultKind>().Order(), usual.Concat(between).Concat(seldom).Order());
-        Assert.True(usual.Min(FaultPriors.Usual) > between.Max(FaultPriors.Usual));
-        Assert.True(between.Min(FaultPriors.Usual) > seldom.Max(FaultPriors.Usual));
-        Assert.Equal(FaultKind.Crossed, usual.MaxBy(FaultPriors.Usual));
+        static double Usual(FaultKind kind) => FaultKinds.Of(kind).Usual;
+        Assert.True(usual.Min(Usual) > between.Max(Usual));
+        Assert.True(between.Min(Usual) > seldom.Max(Usual));
+        Assert.Equal(FaultKind.Crossed, usual.MaxBy(Usual));
+        // Each kind is one family's.
+        Assert.Equal(Enum.GetValues<FaultKind>(), FaultKinds.All.Select(k => k.Kind));
+        Assert.Equal(Enum.GetValues<DefectKind>().Order(), Ailment.All.Select(a => a.What).Order());
     }
 }

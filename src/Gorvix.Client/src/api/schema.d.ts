@@ -2147,8 +2147,8 @@ export interface components {
             isDangerous?: boolean;
             /** @description A short print of what it rests on: a reader sends it back, so that a reading of another wiring is not taken for this one. */
             print?: null | string;
-            /** @description True where an uncertain reading holds back power as a failed one does: a short between supplies burns before anybody can unplug it. */
-            mustPass?: boolean;
+            /** @description In which states it holds back every dangerous check after it, with why. */
+            halts?: null | components["schemas"]["Halt"][];
             /** @description Ids of the checks that must be done before it; none where nothing is lost by its turn. */
             after?: string[];
             /** @description What to mind before it, in sentences. */
@@ -2157,6 +2157,17 @@ export interface components {
             link?: null | string;
             /** @description Id within the build of the device that it is about; null where it is about none. */
             device?: null | string;
+        };
+        /** @description What holds a dangerous check back besides what would be destroyed at once: as data, so that a page out of reach of the server holds it back as well. */
+        BenchGate: {
+            /** @description States in which a check before it may halt it, the gravest first; the check itself says so and why. */
+            halting: components["schemas"]["CheckState"][];
+            /** @description States in which what must come before it counts as done. */
+            done: components["schemas"]["CheckState"][];
+            /** @description What is said where one check is not, with {title} in place of its title. */
+            one: string;
+            /** @description What is said where several are not, with {count} and the {title} of the first. */
+            many: string;
         };
         /**
          * @description What the proof of a build goes through, in the order that risks least.
@@ -2199,7 +2210,9 @@ export interface components {
             /** @description What is taken for granted, in sentences. */
             assumed: string[];
             /** @description What power would destroy as the build is planned and soldered, in sentences: no dangerous check while one stands. */
-            unsafe?: string[];
+            unsafe: string[];
+            /** @description What holds a dangerous check back. */
+            gate: components["schemas"]["BenchGate"];
             /** @description What must be chosen before the other checks can be listed, as a sentence; null for nothing. */
             waits?: null | string;
         };
@@ -2865,7 +2878,7 @@ export interface components {
             /** @description The point under the other. */
             otherAt: components["schemas"]["Node"];
         };
-        /** @description How a fault is mended. */
+        /** @description How a fault is mended (common practice). */
         Cure: {
             /** @description At which screen. */
             at: components["schemas"]["CureAt"];
@@ -4310,6 +4323,13 @@ export interface components {
         };
         /** @enum {unknown} */
         GnssWay: "board" | "stored" | null;
+        /** @description That a check holds back every dangerous check after it. */
+        Halt: {
+            /** @description In which state it does. */
+            state: components["schemas"]["CheckState"];
+            /** @description Why, as a sentence. */
+            words: string;
+        };
         /**
          * @description How fast the builder's hands are: what the table of minutes is multiplied with.
          * @enum {unknown}
@@ -4797,6 +4817,8 @@ export interface components {
             };
             /** @description What is done again and again, and how it stands. */
             dues: components["schemas"]["Due"][];
+            /** @description What is usual to do again and again, to begin with. */
+            usual?: null | components["schemas"]["Interval"][];
         };
         /** @description A line that somebody wrote. */
         LoggedNote: {
@@ -5903,7 +5925,10 @@ export interface components {
              */
             hidden: boolean;
         };
-        /** @description A fault that an aircraft can have. */
+        /**
+         * @description A fault that an aircraft can have, with all that is known of it: what is other, where, how usual it is, how it is mended. What tests show of it
+         *     and what it destroys is read off the circuit that its edit makes.
+         */
         PlantedFault: {
             /** @description Its id. */
             id: string;
@@ -7205,6 +7230,403 @@ export interface components {
     headers: never;
     pathItems: never;
 }
+export type AboutView = components['schemas']['AboutView'];
+export type ActKind = components['schemas']['ActKind'];
+export type AddressInUse = components['schemas']['AddressInUse'];
+export type AddressStrap = components['schemas']['AddressStrap'];
+export type AmpPair = components['schemas']['AmpPair'];
+export type AnalogueReading = components['schemas']['AnalogueReading'];
+export type Answer = components['schemas']['Answer'];
+export type ArmingFix = components['schemas']['ArmingFix'];
+export type Asks = components['schemas']['Asks'];
+export type Band = components['schemas']['Band'];
+export type BenchCheck = components['schemas']['BenchCheck'];
+export type BenchGate = components['schemas']['BenchGate'];
+export type BenchPhase = components['schemas']['BenchPhase'];
+export type BenchSupply = components['schemas']['BenchSupply'];
+export type BenchView = components['schemas']['BenchView'];
+export type Board = components['schemas']['Board'];
+export type BoardAnswer = components['schemas']['BoardAnswer'];
+export type BoardChange = components['schemas']['BoardChange'];
+export type BoardChoices = components['schemas']['BoardChoices'];
+export type BoardDraft = components['schemas']['BoardDraft'];
+export type BoardEdge = components['schemas']['BoardEdge'];
+export type BoardFace = components['schemas']['BoardFace'];
+export type BoardLook = components['schemas']['BoardLook'];
+export type BoardOutline = components['schemas']['BoardOutline'];
+export type BoardPin = components['schemas']['BoardPin'];
+export type BoardPlug = components['schemas']['BoardPlug'];
+export type BoardSheet = components['schemas']['BoardSheet'];
+export type BoardSide = components['schemas']['BoardSide'];
+export type BoardTried = components['schemas']['BoardTried'];
+export type BootCure = components['schemas']['BootCure'];
+export type BootLevel = components['schemas']['BootLevel'];
+export type BootNeed = components['schemas']['BootNeed'];
+export type Bridge = components['schemas']['Bridge'];
+export type BridgePlace = components['schemas']['BridgePlace'];
+export type Budget = components['schemas']['Budget'];
+export type BudgetLine = components['schemas']['BudgetLine'];
+export type BuildChange = components['schemas']['BuildChange'];
+export type BuildDevice = components['schemas']['BuildDevice'];
+export type BuildSettings = components['schemas']['BuildSettings'];
+export type BuildTouched = components['schemas']['BuildTouched'];
+export type BuiltIn = components['schemas']['BuiltIn'];
+export type CanvasGrid = components['schemas']['CanvasGrid'];
+export type CardAnswered = components['schemas']['CardAnswered'];
+export type CardAsked = components['schemas']['CardAsked'];
+export type CardChoice = components['schemas']['CardChoice'];
+export type CardDrillSheet = components['schemas']['CardDrillSheet'];
+export type CardResult = components['schemas']['CardResult'];
+export type CauseLine = components['schemas']['CauseLine'];
+export type CavityLead = components['schemas']['CavityLead'];
+export type CellState = components['schemas']['CellState'];
+export type ChangeKind = components['schemas']['ChangeKind'];
+export type ChangePreview = components['schemas']['ChangePreview'];
+export type ChangeRequest = components['schemas']['ChangeRequest'];
+export type Charge = components['schemas']['Charge'];
+export type CheckStanding = components['schemas']['CheckStanding'];
+export type CheckState = components['schemas']['CheckState'];
+export type Chemistry = components['schemas']['Chemistry'];
+export type Choice = components['schemas']['Choice'];
+export type ChooseRequest = components['schemas']['ChooseRequest'];
+export type ClubCraft = components['schemas']['ClubCraft'];
+export type ClubPart = components['schemas']['ClubPart'];
+export type ComparedRow = components['schemas']['ComparedRow'];
+export type Comparison = components['schemas']['Comparison'];
+export type CompassAdvice = components['schemas']['CompassAdvice'];
+export type ContinuityPair = components['schemas']['ContinuityPair'];
+export type Cure = components['schemas']['Cure'];
+export type CureAt = components['schemas']['CureAt'];
+export type DeskDeed = components['schemas']['DeskDeed'];
+export type DeskRequest = components['schemas']['DeskRequest'];
+export type DeskView = components['schemas']['DeskView'];
+export type Device = components['schemas']['Device'];
+export type DeviceChange = components['schemas']['DeviceChange'];
+export type DeviceChoices = components['schemas']['DeviceChoices'];
+export type DeviceFunction = components['schemas']['DeviceFunction'];
+export type DeviceHarness = components['schemas']['DeviceHarness'];
+export type DeviceKind = components['schemas']['DeviceKind'];
+export type DeviceLook = components['schemas']['DeviceLook'];
+export type DeviceNote = components['schemas']['DeviceNote'];
+export type DevicePattern = components['schemas']['DevicePattern'];
+export type DevicePin = components['schemas']['DevicePin'];
+export type DevicePlug = components['schemas']['DevicePlug'];
+export type DeviceSheet = components['schemas']['DeviceSheet'];
+export type DeviceSign = components['schemas']['DeviceSign'];
+export type DeviceStep = components['schemas']['DeviceStep'];
+export type DiffLine = components['schemas']['DiffLine'];
+export type Dispute = components['schemas']['Dispute'];
+export type Draft = components['schemas']['Draft'];
+export type DraftFits = components['schemas']['DraftFits'];
+export type DraftLink = components['schemas']['DraftLink'];
+export type DraftView = components['schemas']['DraftView'];
+export type DraftWish = components['schemas']['DraftWish'];
+export type DrillAct = components['schemas']['DrillAct'];
+export type DrillActRequest = components['schemas']['DrillActRequest'];
+export type DrillFileRequest = components['schemas']['DrillFileRequest'];
+export type DrillFileTaken = components['schemas']['DrillFileTaken'];
+export type DrillHall = components['schemas']['DrillHall'];
+export type DrillKind = components['schemas']['DrillKind'];
+export type DrillKindView = components['schemas']['DrillKindView'];
+export type DrillName = components['schemas']['DrillName'];
+export type DrillNamed = components['schemas']['DrillNamed'];
+export type DrillOrder = components['schemas']['DrillOrder'];
+export type DrillPlayed = components['schemas']['DrillPlayed'];
+export type DrillRequest = components['schemas']['DrillRequest'];
+export type DrillResult = components['schemas']['DrillResult'];
+export type DrillSeen = components['schemas']['DrillSeen'];
+export type DrillSheet = components['schemas']['DrillSheet'];
+export type DrillStep = components['schemas']['DrillStep'];
+export type DrillView = components['schemas']['DrillView'];
+export type Due = components['schemas']['Due'];
+export type EntityTagHeaderValue = components['schemas']['EntityTagHeaderValue'];
+export type EntryKind = components['schemas']['EntryKind'];
+export type EveningDrill = components['schemas']['EveningDrill'];
+export type EveningLine = components['schemas']['EveningLine'];
+export type EveningPlayer = components['schemas']['EveningPlayer'];
+export type EveningRequest = components['schemas']['EveningRequest'];
+export type EveningView = components['schemas']['EveningView'];
+export type FaceBridge = components['schemas']['FaceBridge'];
+export type FaceHole = components['schemas']['FaceHole'];
+export type FacePad = components['schemas']['FacePad'];
+export type Fact = components['schemas']['Fact'];
+export type FaultCase = components['schemas']['FaultCase'];
+export type FaultCaseRequest = components['schemas']['FaultCaseRequest'];
+export type FaultDebrief = components['schemas']['FaultDebrief'];
+export type FaultDrillSheet = components['schemas']['FaultDrillSheet'];
+export type FaultEnd = components['schemas']['FaultEnd'];
+export type FaultFactorRequest = components['schemas']['FaultFactorRequest'];
+export type FaultKind = components['schemas']['FaultKind'];
+export type FaultKindView = components['schemas']['FaultKindView'];
+export type FaultPlace = components['schemas']['FaultPlace'];
+export type FaultSheet = components['schemas']['FaultSheet'];
+export type FaultTest = components['schemas']['FaultTest'];
+export type FaultView = components['schemas']['FaultView'];
+export type FieldNote = components['schemas']['FieldNote'];
+export type FileContentResult = components['schemas']['FileContentResult'];
+export type Filtering = components['schemas']['Filtering'];
+export type Finding = components['schemas']['Finding'];
+export type Finds = components['schemas']['Finds'];
+export type FitCell = components['schemas']['FitCell'];
+export type FitConflict = components['schemas']['FitConflict'];
+export type FitDevice = components['schemas']['FitDevice'];
+export type FitLead = components['schemas']['FitLead'];
+export type FitLink = components['schemas']['FitLink'];
+export type FitMode = components['schemas']['FitMode'];
+export type FitPad = components['schemas']['FitPad'];
+export type FitPlan = components['schemas']['FitPlan'];
+export type FitPort = components['schemas']['FitPort'];
+export type FitProof = components['schemas']['FitProof'];
+export type FitRoom = components['schemas']['FitRoom'];
+export type FitRoomKind = components['schemas']['FitRoomKind'];
+export type FitSeat = components['schemas']['FitSeat'];
+export type FitSheet = components['schemas']['FitSheet'];
+export type FitStrand = components['schemas']['FitStrand'];
+export type FitUnlock = components['schemas']['FitUnlock'];
+export type FitView = components['schemas']['FitView'];
+export type FitWire = components['schemas']['FitWire'];
+export type FixKind = components['schemas']['FixKind'];
+export type Flow = components['schemas']['Flow'];
+export type FlyingPlace = components['schemas']['FlyingPlace'];
+export type FormRequest = components['schemas']['FormRequest'];
+export type FormResult = components['schemas']['FormResult'];
+export type FoundLine = components['schemas']['FoundLine'];
+export type FunctionChoice = components['schemas']['FunctionChoice'];
+export type GnssAdvice = components['schemas']['GnssAdvice'];
+export type GnssGeneration = components['schemas']['GnssGeneration'];
+export type GnssPicture = components['schemas']['GnssPicture'];
+export type GnssWay = components['schemas']['GnssWay'];
+export type Halt = components['schemas']['Halt'];
+export type HandPace = components['schemas']['HandPace'];
+export type HarnessChoice = components['schemas']['HarnessChoice'];
+export type HeardMessage = components['schemas']['HeardMessage'];
+export type HopKind = components['schemas']['HopKind'];
+export type HouseRules = components['schemas']['HouseRules'];
+export type InLine = components['schemas']['InLine'];
+export type InputReading = components['schemas']['InputReading'];
+export type IntakeAsked = components['schemas']['IntakeAsked'];
+export type IntakeBuild = components['schemas']['IntakeBuild'];
+export type IntakeChoice = components['schemas']['IntakeChoice'];
+export type IntakeDecision = components['schemas']['IntakeDecision'];
+export type IntakeDone = components['schemas']['IntakeDone'];
+export type IntakeKind = components['schemas']['IntakeKind'];
+export type IntakePart = components['schemas']['IntakePart'];
+export type IntakeState = components['schemas']['IntakeState'];
+export type IntakeView = components['schemas']['IntakeView'];
+export type Interval = components['schemas']['Interval'];
+export type IntervalsRequest = components['schemas']['IntervalsRequest'];
+export type Judged = components['schemas']['Judged'];
+export type Judgement = components['schemas']['Judgement'];
+export type KeptText = components['schemas']['KeptText'];
+export type Lane = components['schemas']['Lane'];
+export type LaneStop = components['schemas']['LaneStop'];
+export type Lead = components['schemas']['Lead'];
+export type LeadFeed = components['schemas']['LeadFeed'];
+export type LeadReading = components['schemas']['LeadReading'];
+export type LeadRole = components['schemas']['LeadRole'];
+export type LeadSpan = components['schemas']['LeadSpan'];
+export type LeadState = components['schemas']['LeadState'];
+export type Leaflet = components['schemas']['Leaflet'];
+export type LeafletFact = components['schemas']['LeafletFact'];
+export type LeafletStep = components['schemas']['LeafletStep'];
+export type LeafletTable = components['schemas']['LeafletTable'];
+export type LineFate = components['schemas']['LineFate'];
+export type LineLook = components['schemas']['LineLook'];
+export type LineProblem = components['schemas']['LineProblem'];
+export type LinkTiming = components['schemas']['LinkTiming'];
+export type LinkUnlocks = components['schemas']['LinkUnlocks'];
+export type LogEntry = components['schemas']['LogEntry'];
+export type LogFile = components['schemas']['LogFile'];
+export type LogView = components['schemas']['LogView'];
+export type LoggedNote = components['schemas']['LoggedNote'];
+export type LoggedReading = components['schemas']['LoggedReading'];
+export type LoomPort = components['schemas']['LoomPort'];
+export type LoomSheet = components['schemas']['LoomSheet'];
+export type LoomStep = components['schemas']['LoomStep'];
+export type LoomView = components['schemas']['LoomView'];
+export type LoomWire = components['schemas']['LoomWire'];
+export type LossAct = components['schemas']['LossAct'];
+export type Mark = components['schemas']['Mark'];
+export type MeterReading = components['schemas']['MeterReading'];
+export type MeterRequest = components['schemas']['MeterRequest'];
+export type MeterView = components['schemas']['MeterView'];
+export type Mode = components['schemas']['Mode'];
+export type ModeLine = components['schemas']['ModeLine'];
+export type ModeLook = components['schemas']['ModeLook'];
+export type ModuleDeed = components['schemas']['ModuleDeed'];
+export type ModuleLine = components['schemas']['ModuleLine'];
+export type ModuleLineView = components['schemas']['ModuleLineView'];
+export type ModuleReport = components['schemas']['ModuleReport'];
+export type ModuleRequest = components['schemas']['ModuleRequest'];
+export type MomentDifference = components['schemas']['MomentDifference'];
+export type MomentView = components['schemas']['MomentView'];
+export type MomentsView = components['schemas']['MomentsView'];
+export type MountFace = components['schemas']['MountFace'];
+export type MountTurn = components['schemas']['MountTurn'];
+export type Mounting = components['schemas']['Mounting'];
+export type MovedBy = components['schemas']['MovedBy'];
+export type Need = components['schemas']['Need'];
+export type Net = components['schemas']['Net'];
+export type NextTest = components['schemas']['NextTest'];
+export type Node = components['schemas']['Node'];
+export type NodeKind = components['schemas']['NodeKind'];
+export type NoteKind = components['schemas']['NoteKind'];
+export type NoteRequest = components['schemas']['NoteRequest'];
+export type Observation = components['schemas']['Observation'];
+export type OpenFindings = components['schemas']['OpenFindings'];
+export type OtherWay = components['schemas']['OtherWay'];
+export type OtherWayKind = components['schemas']['OtherWayKind'];
+export type OtherWayRow = components['schemas']['OtherWayRow'];
+export type Otherwise = components['schemas']['Otherwise'];
+export type Outcome = components['schemas']['Outcome'];
+export type OutcomeBand = components['schemas']['OutcomeBand'];
+export type OutcomeLine = components['schemas']['OutcomeLine'];
+export type Pack = components['schemas']['Pack'];
+export type PackCharge = components['schemas']['PackCharge'];
+export type PackChoices = components['schemas']['PackChoices'];
+export type PackStage = components['schemas']['PackStage'];
+export type Pad = components['schemas']['Pad'];
+export type PadLook = components['schemas']['PadLook'];
+export type PadMeaning = components['schemas']['PadMeaning'];
+export type PadOffer = components['schemas']['PadOffer'];
+export type PadPath = components['schemas']['PadPath'];
+export type PadUse = components['schemas']['PadUse'];
+export type PartBack = components['schemas']['PartBack'];
+export type PartChoice = components['schemas']['PartChoice'];
+export type PartLine = components['schemas']['PartLine'];
+export type PartMade = components['schemas']['PartMade'];
+export type PartPage = components['schemas']['PartPage'];
+export type PartStep = components['schemas']['PartStep'];
+export type PartUse = components['schemas']['PartUse'];
+export type PartsChange = components['schemas']['PartsChange'];
+export type PartsChangeKind = components['schemas']['PartsChangeKind'];
+export type PartsRequest = components['schemas']['PartsRequest'];
+export type Passage = components['schemas']['Passage'];
+export type PathElement = components['schemas']['PathElement'];
+export type PathElementContact = components['schemas']['PathElementContact'];
+export type PathElementDiode = components['schemas']['PathElementDiode'];
+export type PathElementDivider = components['schemas']['PathElementDivider'];
+export type PathElementInverter = components['schemas']['PathElementInverter'];
+export type PathElementResistor = components['schemas']['PathElementResistor'];
+export type PathPattern = components['schemas']['PathPattern'];
+export type PatternAsks = components['schemas']['PatternAsks'];
+export type PhotoKept = components['schemas']['PhotoKept'];
+export type PieceWires = components['schemas']['PieceWires'];
+export type PinChoice = components['schemas']['PinChoice'];
+export type Place = components['schemas']['Place'];
+export type PlaceDrillSheet = components['schemas']['PlaceDrillSheet'];
+export type PlaceLink = components['schemas']['PlaceLink'];
+export type PlacePort = components['schemas']['PlacePort'];
+export type PlaceVerdict = components['schemas']['PlaceVerdict'];
+export type Placing = components['schemas']['Placing'];
+export type PlantRequest = components['schemas']['PlantRequest'];
+export type PlantedFault = components['schemas']['PlantedFault'];
+export type PlugCavity = components['schemas']['PlugCavity'];
+export type PlugDeed = components['schemas']['PlugDeed'];
+export type PlugFace = components['schemas']['PlugFace'];
+export type PlugMove = components['schemas']['PlugMove'];
+export type PointView = components['schemas']['PointView'];
+export type Polarity = components['schemas']['Polarity'];
+export type Port = components['schemas']['Port'];
+export type PortJob = components['schemas']['PortJob'];
+export type PortKind = components['schemas']['PortKind'];
+export type PortSharing = components['schemas']['PortSharing'];
+export type PortValues = components['schemas']['PortValues'];
+export type PowerSide = components['schemas']['PowerSide'];
+export type Priority = components['schemas']['Priority'];
+export type ProblemDetails = components['schemas']['ProblemDetails'];
+export type ProtocolChoice = components['schemas']['ProtocolChoice'];
+export type RadioSide = components['schemas']['RadioSide'];
+export type Rail = components['schemas']['Rail'];
+export type RailFeed = components['schemas']['RailFeed'];
+export type RailLoad = components['schemas']['RailLoad'];
+export type RailNote = components['schemas']['RailNote'];
+export type RailReading = components['schemas']['RailReading'];
+export type RailSheet = components['schemas']['RailSheet'];
+export type RailState = components['schemas']['RailState'];
+export type RailsAt = components['schemas']['RailsAt'];
+export type RailsView = components['schemas']['RailsView'];
+export type ReadLine = components['schemas']['ReadLine'];
+export type ReadReport = components['schemas']['ReadReport'];
+export type ReadRequest = components['schemas']['ReadRequest'];
+export type ReadVerdict = components['schemas']['ReadVerdict'];
+export type ReadingRequest = components['schemas']['ReadingRequest'];
+export type ReadingUnit = components['schemas']['ReadingUnit'];
+export type ReceiverSupply = components['schemas']['ReceiverSupply'];
+export type RegulatorKind = components['schemas']['RegulatorKind'];
+export type RestoreRequest = components['schemas']['RestoreRequest'];
+export type Rider = components['schemas']['Rider'];
+export type RuleText = components['schemas']['RuleText'];
+export type Satellite = components['schemas']['Satellite'];
+export type School = components['schemas']['School'];
+export type SearchState = components['schemas']['SearchState'];
+export type SeenLine = components['schemas']['SeenLine'];
+export type Setting = components['schemas']['Setting'];
+export type SettingPlace = components['schemas']['SettingPlace'];
+export type SettingTick = components['schemas']['SettingTick'];
+export type SettingsSheet = components['schemas']['SettingsSheet'];
+export type SettingsView = components['schemas']['SettingsView'];
+export type Setup = components['schemas']['Setup'];
+export type SetupChoices = components['schemas']['SetupChoices'];
+export type SetupFrameView = components['schemas']['SetupFrameView'];
+export type SetupFramesView = components['schemas']['SetupFramesView'];
+export type SetupMemory = components['schemas']['SetupMemory'];
+export type SetupRequest = components['schemas']['SetupRequest'];
+export type Severity = components['schemas']['Severity'];
+export type ShelfBuild = components['schemas']['ShelfBuild'];
+export type Shown = components['schemas']['Shown'];
+export type SignState = components['schemas']['SignState'];
+export type SimulatedBenchView = components['schemas']['SimulatedBenchView'];
+export type SimulatedOutcome = components['schemas']['SimulatedOutcome'];
+export type SimulatedRead = components['schemas']['SimulatedRead'];
+export type SimulatedTest = components['schemas']['SimulatedTest'];
+export type Sister = components['schemas']['Sister'];
+export type Situation = components['schemas']['Situation'];
+export type SituationGroup = components['schemas']['SituationGroup'];
+export type SituationLine = components['schemas']['SituationLine'];
+export type SoftwareUse = components['schemas']['SoftwareUse'];
+export type SpareLead = components['schemas']['SpareLead'];
+export type StepRequest = components['schemas']['StepRequest'];
+export type StepTopic = components['schemas']['StepTopic'];
+export type StrikeRequest = components['schemas']['StrikeRequest'];
+export type StringSegment = components['schemas']['StringSegment'];
+export type Subject = components['schemas']['Subject'];
+export type SubjectKind = components['schemas']['SubjectKind'];
+export type SupplyInput = components['schemas']['SupplyInput'];
+export type SupplyOutput = components['schemas']['SupplyOutput'];
+export type SupplyProblem = components['schemas']['SupplyProblem'];
+export type SupplyStation = components['schemas']['SupplyStation'];
+export type SupplyWire = components['schemas']['SupplyWire'];
+export type SweepLine = components['schemas']['SweepLine'];
+export type SweepStep = components['schemas']['SweepStep'];
+export type TakenView = components['schemas']['TakenView'];
+export type TalkHabit = components['schemas']['TalkHabit'];
+export type TelemetryValue = components['schemas']['TelemetryValue'];
+export type TestKind = components['schemas']['TestKind'];
+export type TextKind = components['schemas']['TextKind'];
+export type TextRequest = components['schemas']['TextRequest'];
+export type Tick = components['schemas']['Tick'];
+export type TiedTo = components['schemas']['TiedTo'];
+export type ToldFault = components['schemas']['ToldFault'];
+export type Unfit = components['schemas']['Unfit'];
+export type UnlockKind = components['schemas']['UnlockKind'];
+export type UnlockRequest = components['schemas']['UnlockRequest'];
+export type UnusedLeads = components['schemas']['UnusedLeads'];
+export type UsbPort = components['schemas']['UsbPort'];
+export type UsbSharing = components['schemas']['UsbSharing'];
+export type Verdict = components['schemas']['Verdict'];
+export type VideoSupply = components['schemas']['VideoSupply'];
+export type VoltWindow = components['schemas']['VoltWindow'];
+export type Want = components['schemas']['Want'];
+export type WaveStep = components['schemas']['WaveStep'];
+export type WireCut = components['schemas']['WireCut'];
+export type WireCutLine = components['schemas']['WireCutLine'];
+export type Wish = components['schemas']['Wish'];
+export type WishMatch = components['schemas']['WishMatch'];
+export type WishMatchFeedMatch = components['schemas']['WishMatchFeedMatch'];
+export type WishMatchLeadMatch = components['schemas']['WishMatchLeadMatch'];
+export type WishMatchRouteMatch = components['schemas']['WishMatchRouteMatch'];
+export type WishMatchSeatMatch = components['schemas']['WishMatchSeatMatch'];
 export type $defs = Record<string, never>;
 export interface operations {
     listBuilds: {

@@ -322,8 +322,11 @@ public sealed record Lead
     /// <summary>Usual colour, or null. A habit, not a standard.</summary>
     public string? Colour { get; init; }
 
+    /// <summary>What a signal lead drives where nothing is said, in volts (common practice).</summary>
+    public const double UsualDriveVolts = 3.3;
+
     /// <summary>Logic level it drives, in volts; 3.3 if not given.</summary>
-    public double DriveVolts { get; init; } = 3.3;
+    public double DriveVolts { get; init; } = UsualDriveVolts;
 
     /// <summary>Logic-high threshold in volts; null for ordinary 3.3 V logic.</summary>
     public double? HighFromVolts { get; init; }

@@ -3,6 +3,7 @@ using System.Text;
 using System.Text.Json.Serialization;
 using Gorvix.Core.Hardware.Circuits;
 using Gorvix.Core.Wired.Rails;
+using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Core.Work.Bench;
 
@@ -174,7 +175,23 @@ public sealed record BenchCheck(
             : (null, null);
 
     /// <summary>True where an uncertain reading holds back power as a failed one does: a short between supplies burns before anybody can unplug it.</summary>
+    [JsonIgnore]
     public bool MustPass { get; init; }
+
+    /// <summary>In which states it holds back every dangerous check after it, with why.</summary>
+    public IReadOnlyList<Halt> Halts =>
+        [
+            new(CheckState.Stopped, $"\"{Title}\" failed. Fix that first."),
+            .. MustPass
+                ?
+                [
+                    new Halt(
+                        CheckState.Doubtful,
+                        $"\"{Title}\" is uncertain. Measure it again: no power before it reads open."
+                    ),
+                ]
+                : Array.Empty<Halt>(),
+        ];
 
     /// <summary>Ids of the checks that must be done before it; none where nothing is lost by its turn.</summary>
     public IReadOnlyList<string> After { get; init; } = [];

@@ -6,6 +6,7 @@ using Gorvix.Core.Wired.Rails;
 using Gorvix.Core.Wired.Settings;
 using Gorvix.Core.Wired.Wiring;
 using Gorvix.Core.Wired.Words;
+using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Core.Work.Bench;
 

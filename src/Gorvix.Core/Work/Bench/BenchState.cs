@@ -33,6 +33,35 @@ public enum CheckState
 /// <param name="Changed">What has changed since, line by line; empty where nothing has.</param>
 public sealed record CheckStanding(string Check, CheckState State, DateTime? At, IReadOnlyList<string> Changed);
 
+/// <summary>That a check holds back every dangerous check after it.</summary>
+/// <param name="State">In which state it does.</param>
+/// <param name="Words">Why, as a sentence.</param>
+public sealed record Halt(CheckState State, string Words);
+
+/// <summary>
+/// What holds a dangerous check back besides what would be destroyed at once: as data, so that a page out of reach of the server holds it back as well.
+/// </summary>
+/// <param name="Halting">States in which a check before it may halt it, the gravest first; the check itself says so and why.</param>
+/// <param name="Done">States in which what must come before it counts as done.</param>
+/// <param name="One">What is said where one check is not, with {title} in place of its title.</param>
+/// <param name="Many">What is said where several are not, with {count} and the {title} of the first.</param>
+public sealed record BenchGate(
+    IReadOnlyList<CheckState> Halting,
+    IReadOnlyList<CheckState> Done,
+    string One,
+    string Many
+)
+{
+    /// <summary>The gate of every bench.</summary>
+    public static BenchGate Only { get; } =
+        new(
+            [CheckState.Stopped, CheckState.Doubtful],
+            [CheckState.Proved, CheckState.Doubtful],
+            "Do \"{title}\" first.",
+            "Do {count} checks first, starting with \"{title}\"."
+        );
+}
+
 /// <summary>How it stands with the proof of a build: what was proved stays proved until what it rests on changes.</summary>
 public static class BenchState
 {
@@ -85,25 +114,24 @@ public static class BenchState
         {
             return harm;
         }
+        var gate = BenchGate.Only;
         var state = standings.ToDictionary(s => s.Check, s => s.State);
         var before = sheet.Checks.TakeWhile(c => c.Id != check.Id).ToList();
-        if (before.Find(c => state[c.Id] == CheckState.Stopped) is { } stopped)
+        foreach (var halting in gate.Halting)
         {
-            return $"\"{stopped.Title}\" failed – stop.";
+            var halts = before.Where(c => state[c.Id] == halting).SelectMany(c => c.Halts);
+            if (halts.FirstOrDefault(h => h.State == halting) is { } halt)
+            {
+                return halt.Words;
+            }
         }
-        if (before.Find(c => c.MustPass && state[c.Id] == CheckState.Doubtful) is { } uncertain)
-        {
-            return $"\"{uncertain.Title}\" is uncertain. Measure it again: no power before it reads open.";
-        }
-        var missing = before
-            .Where(c => check.After.Contains(c.Id) && state[c.Id] is not (CheckState.Proved or CheckState.Doubtful))
-            .ToList();
-        return missing.Count switch
-        {
-            0 => null,
-            1 => $"Do \"{missing[0].Title}\" first.",
-            var many => $"{many} checks must be done first, starting with \"{missing[0].Title}\".",
-        };
+        var after = check.After.ToHashSet();
+        var missing = before.Where(c => after.Contains(c.Id) && !gate.Done.Contains(state[c.Id])).ToList();
+        return missing is []
+            ? null
+            : (missing.Count == 1 ? gate.One : gate.Many)
+                .Replace("{count}", $"{missing.Count}", StringComparison.Ordinal)
+                .Replace("{title}", missing[0].Title, StringComparison.Ordinal);
     }
 
     /// <summary>The lines that two scopes do not share, each as it was and as it is.</summary>

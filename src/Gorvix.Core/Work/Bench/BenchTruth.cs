@@ -6,25 +6,6 @@ using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Core.Work.Bench;
 
-/// <summary>What a device's light says.</summary>
-internal enum LightSays
-{
-    /// <summary>It is dark.</summary>
-    Dark,
-
-    /// <summary>It comes and goes.</summary>
-    Flickers,
-
-    /// <summary>It waits in its loader.</summary>
-    Loader,
-
-    /// <summary>It has power and looks for its other end.</summary>
-    Searching,
-
-    /// <summary>It has power, and its other end where it has one.</summary>
-    Well,
-}
-
 /// <summary>In what a setting of the board is other than wanted.</summary>
 internal enum Otherwise
 {
@@ -112,9 +93,8 @@ internal sealed class BenchTruth
         {
             Seen.No => LightSays.Dark,
             Seen.Flickers => LightSays.Flickers,
-            _ when Real.Defects.Has(device, DefectKind.InLoader) => LightSays.Loader,
-            _ when isAired && Real.Defects.Has(device, DefectKind.NotBound) => LightSays.Searching,
-            _ => LightSays.Well,
+            _ => Ailment.At(Real, device).Select(a => a.Light(isAired)).FirstOrDefault(l => l is not null)
+                ?? LightSays.Well,
         };
 
     /// <summary>Volts of a point against the common ground.</summary>

@@ -1,41 +1,9 @@
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Core.Work.Bench;
-
-/// <summary>What of a link a sign needs.</summary>
-internal enum SignNeeds
-{
-    /// <summary>The device has power.</summary>
-    Fed,
-
-    /// <summary>The device has found its other end, on the ground.</summary>
-    Linked,
-
-    /// <summary>The board hears the device.</summary>
-    Hears,
-
-    /// <summary>The device hears the board.</summary>
-    Says,
-
-    /// <summary>Both ways.</summary>
-    Both,
-}
-
-/// <summary>What a need comes to.</summary>
-internal static class SignNeedsLines
-{
-    /// <summary>True where a sign needs a line of this direction.</summary>
-    public static bool Covers(this SignNeeds needs, Flow flow) =>
-        needs switch
-        {
-            SignNeeds.Hears => flow != Flow.In,
-            SignNeeds.Says => flow != Flow.Out,
-            SignNeeds.Both => true,
-            _ => false,
-        };
-}
 
 /// <summary>A sign by which a link shows that it works.</summary>
 /// <param name="Id">Its id within the link.</param>

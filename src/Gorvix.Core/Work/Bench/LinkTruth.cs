@@ -3,21 +3,9 @@ using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Wired.Rails;
 using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Core.Work.Bench;
-
-/// <summary>What is seen of a sign.</summary>
-internal enum Seen
-{
-    /// <summary>It is not there.</summary>
-    No,
-
-    /// <summary>It comes and goes.</summary>
-    Flickers,
-
-    /// <summary>It is there.</summary>
-    Yes,
-}
 
 /// <summary>
 /// Whether the links of an aircraft work, as its circuit really is: power at the device, every line on its net and alone there, the port set,
@@ -53,20 +41,13 @@ internal sealed class LinkTruth(
         {
             return lives;
         }
-        if (real.Defects.Has(device, DefectKind.InLoader) || real.Defects.Has(device, DefectKind.NotBound))
+        var left = Ailment.At(real, device).Aggregate(lives, (l, a) => Least(l, a.Leaves(wanted.Function.Need, needs)));
+        if (left == Seen.No || needs == SignNeeds.Linked)
         {
-            return Seen.No;
-        }
-        var air =
-            real.Defects.Has(device, DefectKind.NoAntenna) && wanted.Function.Need is Need.RcLink or Need.Osd
-                ? Seen.Flickers
-                : Seen.Yes;
-        if (needs == SignNeeds.Linked)
-        {
-            return Least(lives, air);
+            return left;
         }
         if (
-            Stops(wanted, device, needs)
+            real.Defects.Settings.Any(k => Minds(wanted, k))
             || meant.Wired.Ports.FirstOrDefault(p => p.Link == carrier) is not { } port
             || real.Ports.FirstOrDefault(p => p.Link == carrier)?.Settings != port.Settings
         )
@@ -79,7 +60,7 @@ internal sealed class LinkTruth(
             return Seen.No;
         }
         var loose = lines.Any(l => real.Defects.Weak.Contains(new LeadAt(device, l.Lead))) ? Seen.Flickers : Seen.Yes;
-        return Least(Least(lives, air), loose);
+        return Least(left, loose);
     }
 
     /// <summary>Whether a device has its power and is not dead.</summary>
@@ -132,26 +113,6 @@ internal sealed class LinkTruth(
     }
 
     private static Seen Least(Seen one, Seen other) => one < other ? one : other;
-
-    // What keeps a link silent although power, wires and port are right.
-    private bool Stops(Link link, string device, SignNeeds needs)
-    {
-        var need = link.Function.Need;
-        return real.Defects.Has(device, DefectKind.SpeaksOtherwise)
-            || (
-                real.Defects.Has(device, DefectKind.OldFirmware)
-                && (need == Need.Telemetry || (need == Need.Osd && needs == SignNeeds.Says))
-            )
-            || (
-                need == Need.Gps
-                && (real.Defects.Has(device, DefectKind.ForgotSetup) || real.Defects.Has(device, DefectKind.Indoors))
-            )
-            || (
-                need == Need.Telemetry
-                && (real.Defects.Has(device, DefectKind.SlowBay) || real.Defects.Has(device, DefectKind.Remembered))
-            )
-            || real.Defects.Settings.Any(k => Minds(link, k));
-    }
 
     private bool Minds(Link link, string key) =>
         (link.Function.Need == Need.Telemetry && key == "telemetry")

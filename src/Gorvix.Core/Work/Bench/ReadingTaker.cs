@@ -44,7 +44,8 @@ public static class ReadingTaker
     private const double MostAmps = 300;
     private const double MostOhms = 1e9;
 
-    private const int MostReason = 500;
+    /// <summary>The longest reason, in characters.</summary>
+    public const int MostReason = 500;
 
     /// <summary>Takes a reading.</summary>
     /// <param name="sheet">The checks.</param>

@@ -1,4 +1,5 @@
 using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Core.Work.Bench;
 

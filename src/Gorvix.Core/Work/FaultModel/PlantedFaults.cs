@@ -85,7 +85,10 @@ public sealed record FaultPlace(
     string? Setting = null
 );
 
-/// <summary>A fault that an aircraft can have.</summary>
+/// <summary>
+/// A fault that an aircraft can have, with all that is known of it: what is other, where, how usual it is, how it is mended. What tests show of it
+/// and what it destroys is read off the circuit that its edit makes.
+/// </summary>
 /// <param name="Id">Its id.</param>
 /// <param name="Words">It in words, without a stop at the end.</param>
 /// <param name="Edit">What is other than it was meant.</param>
@@ -100,15 +103,39 @@ public sealed record PlantedFault(string Id, string Words, [property: JsonIgnore
 
     /// <summary>Where it sits.</summary>
     public required FaultPlace Place { get; init; }
+
+    /// <summary>How it is mended.</summary>
+    [JsonIgnore]
+    public Func<CureGround, Cure> Cure { get; init; } =
+        _ => throw new InvalidOperationException("This fault has no cure.");
 }
 
 /// <summary>What goes wrong at an aircraft, made from its circuit: every wire, bridge, setting, part, each by itself.</summary>
 public static class PlantedFaults
 {
-    /// <summary>Every fault that this build can have, each by itself, in one order.</summary>
+    /// <summary>Every fault that this build can have, each by itself. The order is part of what a drill code means.</summary>
     /// <param name="wired">The build as it is meant.</param>
-    public static IReadOnlyList<PlantedFault> Of(WiredBuild wired) =>
-        [.. new WireFaults(wired).All(), .. new BoardFaults(wired).All(), .. new DeviceFaults(wired).All()];
+    public static IReadOnlyList<PlantedFault> Of(WiredBuild wired)
+    {
+        var ground = new FaultGround(wired);
+        return
+        [
+            .. JointFaults.Of(ground),
+            .. SwapFaults.Of(ground),
+            .. PlacementFaults.Beside(ground),
+            .. PlugFaults.OneCavityOff(ground),
+            .. PlacementFaults.Elsewhere(ground),
+            .. PlugFaults.LeftIn(ground),
+            .. PlugFaults.Harnesses(ground),
+            .. SolderFaults.Blobs(ground),
+            .. SolderFaults.Bridges(ground),
+            .. SettingFaults.Of(ground),
+            .. SupplyFaults.Rails(ground),
+            .. PartFaults.Pins(ground),
+            .. SupplyFaults.Source(ground),
+            .. PartFaults.Devices(ground),
+        ];
+    }
 
     internal static string Name(WiredBuild wired, string device) =>
         wired.Build.Devices.First(d => d.Id == device).Device.Name;

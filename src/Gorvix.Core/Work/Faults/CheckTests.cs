@@ -5,6 +5,7 @@ using Gorvix.Core.Wired.Settings;
 using Gorvix.Core.Wired.Wiring;
 using Gorvix.Core.Wired.Words;
 using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.FaultModel;
 using static Gorvix.Core.Work.Faults.TestMaker;
 
 namespace Gorvix.Core.Work.Faults;
@@ -245,12 +246,18 @@ internal sealed class CheckTests(Meant meant)
             [
                 .. Signs(check.Expected, NotSeen(link, p.Needs), "intermittent"),
                 .. isRadio
-                    ? [new Outcome("still", "values shown, but no marker blinks", false)]
-                    : Array.Empty<Outcome>(),
+                    ? Ailment
+                        .All.Select(a => a.AtSign)
+                        .OfType<AilmentSign>()
+                        .Select(s => new Outcome(s.Id, s.Words, false))
+                    : [],
             ],
             t =>
                 !t.Knows(p.Situation) ? null
-                : isRadio && t.Real.Defects.Has(link.Want.Device, DefectKind.Remembered) ? "still"
+                : isRadio
+                && Ailment.At(t.Real, link.Want.Device).Select(a => a.AtSign).OfType<AilmentSign>().FirstOrDefault()
+                    is { } seen
+                    ? seen.Id
                 : SignOf(t.Shows(p.Link, p.Needs, p.Situation))
         ) with
         {

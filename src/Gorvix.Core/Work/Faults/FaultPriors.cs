@@ -29,10 +29,7 @@ public sealed record LogHints(
     public static LogHints None { get; } = new(new HashSet<(string, string)>(), false, []);
 }
 
-/// <summary>
-/// How usual each kind of fault is beside the others, before anything was seen (common practice in the order of doubt: joints and crossed
-/// wires, the port's number and what was not saved, protocol and polarity, a conflict, the port, the part; the numbers are our own).
-/// </summary>
+/// <summary>How likely a fault of a build is beside the others, before anything was seen.</summary>
 public static class FaultPriors
 {
     /// <summary>The least and the most that a builder may say a kind is likelier.</summary>
@@ -48,33 +45,6 @@ public static class FaultPriors
     /// <summary>What a fault weighs that an older good reading speaks against (our own choice).</summary>
     public const double WasGood = 0.5;
 
-    /// <summary>How usual a kind is, for one fault of it.</summary>
-    public static double Usual(FaultKind kind) =>
-        kind switch
-        {
-            FaultKind.Open => 2.5,
-            FaultKind.Weak => 2.5,
-            FaultKind.Crossed => 4,
-            FaultKind.Exchanged => 0.3,
-            FaultKind.Beside => 0.7,
-            FaultKind.OtherPort => 0.4,
-            FaultKind.LeftIn => 3,
-            FaultKind.Harness => 0.7,
-            FaultKind.Blob => 0.8,
-            FaultKind.Bridge => 1.5,
-            FaultKind.Port => 2.5,
-            FaultKind.Page => 2,
-            FaultKind.Setting => 1,
-            FaultKind.Rail => 0.4,
-            FaultKind.Pin => 0.3,
-            FaultKind.Dead => 0.7,
-            FaultKind.Loader => 0.8,
-            FaultKind.Unbound => 3,
-            FaultKind.DeviceSetting => 2,
-            FaultKind.Firmware => 1,
-            _ => 1.5,
-        };
-
     /// <summary>How likely a fault is beside others, before anything was seen.</summary>
     /// <param name="fault">The fault.</param>
     /// <param name="own">What the builder knows of himself: a kind that he found n times counts 1 + n/2 times.</param>
@@ -82,7 +52,7 @@ public static class FaultPriors
     public static double Of(PlantedFault fault, OwnExperience own, LogHints hints)
     {
         var weight =
-            Usual(fault.Kind)
+            FaultKinds.Of(fault.Kind).Usual
             * fault.Weight
             * own.Factors.GetValueOrDefault(fault.Kind, 1)
             * (1 + (own.Found.GetValueOrDefault(fault.Kind) / 2.0));

@@ -84,14 +84,14 @@ public sealed class FaultReader
     private const int MostNext = 40;
 
     private readonly FaultTable _table;
-    private readonly CureReader _cures;
+    private readonly CureGround _cures;
 
     /// <summary>Reads for a build.</summary>
     /// <param name="table">Its faults and tests.</param>
     /// <param name="wired">As it is meant.</param>
     /// <param name="settings">Its settings.</param>
     public FaultReader(FaultTable table, WiredBuild wired, SettingsSheet settings) =>
-        (_table, _cures) = (table, new CureReader(wired, settings));
+        (_table, _cures) = (table, new CureGround(wired, settings));
 
     /// <summary>The search as a sheet.</summary>
     /// <param name="search">The search.</param>
@@ -165,7 +165,7 @@ public sealed class FaultReader
         + (cause.Faults.Count > 1 ? $" (or {cause.Faults.Count - 1} more that no test can separate)" : "");
 
     /// <summary>How a fault is mended, in sentences.</summary>
-    public IReadOnlyList<string> CureOf(PlantedFault fault) => _cures.Of(fault).Steps;
+    public IReadOnlyList<string> CureOf(PlantedFault fault) => fault.Cure(_cures).Steps;
 
     private static string Told(IReadOnlyList<PlantedFault> faults) =>
         faults.Count == 0 ? "no fault" : string.Join(", and ", faults.Select(f => f.Words));
@@ -201,7 +201,7 @@ public sealed class FaultReader
             [.. first.Select(f => f.Kind)],
             [.. first.Select(f => f.Place)],
             [.. cause.Faults.SelectMany(f => f).SelectMany(f => f.Place.Pads ?? []).Distinct()],
-            [.. first.Select(_cures.Of)],
+            [.. first.Select(f => f.Cure(_cures))],
             ProofOf(cause),
             cause.Harms
         );

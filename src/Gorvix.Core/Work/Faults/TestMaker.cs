@@ -1,5 +1,6 @@
 using Gorvix.Core.Wired.Rails;
 using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Core.Work.Faults;
 

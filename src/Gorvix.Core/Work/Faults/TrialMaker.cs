@@ -4,6 +4,7 @@ using Gorvix.Core.Wired.Loom;
 using Gorvix.Core.Wired.Rails;
 using Gorvix.Core.Wired.Wiring;
 using Gorvix.Core.Work.Bench;
+using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Core.Work.Faults;
 
@@ -39,9 +40,10 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             4,
             [
                 new("well", "all settings match its port", true),
-                new("speaks", "protocol, polarity or baud is different", false),
-                new("old", "firmware older than the plan requires", false),
-                new("forgot", "settings lost", false),
+                .. Ailment
+                    .All.Select(a => a.OnPage)
+                    .OfType<AilmentSign>()
+                    .Select(s => new Outcome(s.Id, s.Words, false)),
                 new("none", "no response", false),
             ]
         )
@@ -51,10 +53,8 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             Tell = t =>
                 !t.Knows(live) ? null
                 : t.Light(device.Id, false, live) is LightSays.Dark or LightSays.Loader ? "none"
-                : t.Real.Defects.Has(device.Id, DefectKind.SpeaksOtherwise) ? "speaks"
-                : t.Real.Defects.Has(device.Id, DefectKind.ForgotSetup) ? "forgot"
-                : t.Real.Defects.Has(device.Id, DefectKind.OldFirmware) ? "old"
-                : "well",
+                : Ailment.At(t.Real, device.Id).Select(a => a.OnPage).OfType<AilmentSign>().FirstOrDefault()?.Id
+                    ?? "well",
         };
 
     private List<Link> LinksOf(string device) =>
@@ -73,16 +73,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
 
     private static WiredBuild AnotherPiece(WiredBuild real, string device)
     {
-        var well = Without(
-            real,
-            device,
-            DefectKind.InLoader,
-            DefectKind.NotBound,
-            DefectKind.SpeaksOtherwise,
-            DefectKind.OldFirmware,
-            DefectKind.ForgotSetup,
-            DefectKind.NoAntenna
-        );
+        var well = Without(real, device, [.. Ailment.All.Where(a => a.GoesWithThePiece).Select(a => a.What)]);
         return well.DeadDevices.Contains(device)
             ? well with
             {
@@ -141,65 +132,21 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                 continue;
             }
             var (id, name) = (device.Id, device.Device.Name);
-            IReadOnlyList<string> all = [.. links.Select(l => l.Id)];
-            if (links.Find(l => l.Function.Need is Need.RcLink or Need.Osd) is { } aired)
+            foreach (var ailment in Ailment.All)
             {
-                yield return Trial(
-                    $"bind.{id}",
-                    $"{name} re-bound",
-                    $"Re-bind the {name}, same region mode on both ends.{Antenna(device.Device)} Does it link?",
-                    4,
-                    id,
-                    [aired.Id],
-                    SignNeeds.Linked,
-                    t => Without(t.Real, id, DefectKind.NotBound)
-                );
-                yield return Trial(
-                    $"antenna.{id}",
-                    $"{name} antennas",
-                    $"{Away} Press every antenna connector of the {name} fully home, then check again.",
-                    1.5,
-                    id,
-                    [aired.Id],
-                    SignNeeds.Linked,
-                    t => Without(t.Real, id, DefectKind.NoAntenna)
-                );
-            }
-            if (links.Find(l => l.Function.Need == Need.Gps) is { } position)
-            {
-                yield return Trial(
-                    $"open.{id}",
-                    "Outdoors",
-                    $"Take it outdoors under open sky, {name} facing up, and wait three minutes.",
-                    7,
-                    id,
-                    [position.Id],
-                    SignNeeds.Hears,
-                    t => Without(t.Real, id, DefectKind.Indoors)
-                );
-            }
-            if (links.Find(l => l.Function.Need == Need.Telemetry) is { } telemetry)
-            {
-                yield return Trial(
-                    $"anew.{id}",
-                    "Find sensors again",
-                    "Propellers off. Delete all sensors on the radio and let it find them again with the aircraft powered.",
-                    2,
-                    id,
-                    [telemetry.Id],
-                    SignNeeds.Says,
-                    t => Without(t.Real, id, DefectKind.Remembered)
-                );
-                yield return Trial(
-                    $"slower.{id}",
-                    "Slower module bay",
-                    "Set the radio's module bay to 115 200 baud, with a packet rate that fits.",
-                    3,
-                    id,
-                    [telemetry.Id],
-                    SignNeeds.Says,
-                    t => Without(t.Real, id, DefectKind.SlowBay)
-                );
+                if (ailment.Trial is { } trial && links.Find(l => trial.Links.Contains(l.Function.Need)) is { } seen)
+                {
+                    yield return Trial(
+                        $"{trial.Id}.{id}",
+                        trial.Title(name),
+                        trial.Do(device.Device),
+                        trial.Minutes,
+                        id,
+                        [seen.Id],
+                        trial.Needs,
+                        t => Without(t.Real, id, ailment.What)
+                    );
+                }
             }
             yield return Trial(
                 $"piece.{id}",
@@ -207,7 +154,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                 $"{Away} Put another {name} on the same wires, then set it up and bind it as planned.{Antenna(device.Device)}",
                 15,
                 id,
-                all,
+                [.. links.Select(l => l.Id)],
                 null,
                 t => AnotherPiece(t.Real, id)
             );

@@ -28,6 +28,33 @@ public static class Dues
     /// <summary>The longest interval, in flights.</summary>
     public const int MostFlights = 10_000;
 
+    /// <summary>The longest words of one, in characters.</summary>
+    public const int MostWords = 120;
+
+    /// <summary>What is usual to do again and again (common practice; the numbers are our own).</summary>
+    public static IReadOnlyList<Interval> Usual { get; } =
+    [
+        new()
+        {
+            Id = "screws",
+            Words = "Check screws and connectors",
+            Days = 30,
+            Flights = 20,
+        },
+        new()
+        {
+            Id = "compass",
+            Words = "Calibrate compass",
+            Days = 90,
+        },
+        new()
+        {
+            Id = "firmware",
+            Words = "Check for new firmware",
+            Days = 180,
+        },
+    ];
+
     /// <summary>What is wrong with a list of intervals, as a sentence; null where nothing is.</summary>
     /// <param name="intervals">The intervals, from wherever they come.</param>
     public static string? Against(IReadOnlyList<Interval?> intervals)
@@ -46,9 +73,9 @@ public static class Dues
             {
                 return "A maintenance item's ID may only use lower-case letters, digits and hyphens.";
             }
-            if (string.IsNullOrWhiteSpace(interval.Words) || interval.Words.Length > 120)
+            if (string.IsNullOrWhiteSpace(interval.Words) || interval.Words.Length > MostWords)
             {
-                return "Describe the maintenance in 1 to 120 characters.";
+                return $"Describe the maintenance in 1 to {MostWords} characters.";
             }
             if (interval is { Days: null, Flights: null })
             {

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Answer } from '@/api/client'
+import { limits } from '@/api/limits'
 import { dayOf } from '@/ui/dayOf'
-import CheckMark from './CheckMark.vue'
+import StateMark from '@/ui/StateMark.vue'
 import { answerWords, goodAnswer, judge, numberOf, type Row, unitOf } from './useBench'
 
 /** One check: where the probes go, what should be seen, what is seen, what that comes to, and what next. */
@@ -65,7 +66,7 @@ defineExpose({
 <template>
   <article class="card" :class="{ large }" :data-check="check.id" :data-state="row.state">
     <header>
-      <CheckMark :state="row.state" :size="large ? 30 : 24" />
+      <StateMark :state="row.state" :size="large ? 30 : 24" />
       <h3>{{ check.title }}</h3>
     </header>
     <ul v-if="(check.mind ?? []).length > 0" class="mind">
@@ -73,16 +74,10 @@ defineExpose({
     </ul>
     <p class="do">{{ check.do }}</p>
     <dl>
-      <template v-if="check.red && !large">
-        <dt>Red probe</dt>
+      <template v-if="check.red">
+        <dt><span v-if="large" class="tip red" aria-hidden="true">R</span> Red probe</dt>
         <dd class="label">{{ check.red }}</dd>
-        <dt>Black probe</dt>
-        <dd class="label">{{ check.black ?? 'any ground' }}</dd>
-      </template>
-      <template v-if="check.red && large">
-        <dt><span class="tip red" aria-hidden="true">R</span> Red probe</dt>
-        <dd class="label">{{ check.red }}</dd>
-        <dt><span class="tip" aria-hidden="true">B</span> Black probe</dt>
+        <dt><span v-if="large" class="tip" aria-hidden="true">B</span> Black probe</dt>
         <dd class="label">{{ check.black ?? 'any ground' }}</dd>
       </template>
       <dt>Expected</dt>
@@ -96,7 +91,7 @@ defineExpose({
         data-field="reason"
         aria-label="Reason to proceed"
         placeholder="Reason to proceed"
-        maxlength="500"
+        :maxlength="limits.reason"
         @click.stop
       />
     </p>
@@ -214,10 +209,6 @@ dt {
   border-left: 3px solid var(--stop);
 }
 
-.error {
-  color: var(--stop);
-}
-
 .answers {
   display: flex;
   flex-wrap: wrap;
@@ -284,10 +275,6 @@ input {
   font-size: 0.875rem;
 }
 
-.small {
-  font-size: 0.9375rem;
-}
-
 .proves {
   margin-top: 8px;
 }
@@ -307,10 +294,8 @@ input {
 }
 
 .large {
-  padding: 18px 20px;
-  border-left: 6px solid var(--chosen);
-  font-size: 1.3125rem;
-  line-height: 1.3;
+  padding: 0;
+  border: 0;
 }
 
 .large h3 {

@@ -2,6 +2,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import { ref, shallowRef, watch } from 'vue'
 import { api, ask, type Answer, type ModuleLineView, type Problem } from '@/api/client'
+import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 
@@ -12,7 +13,6 @@ const emit = defineEmits<{ read: [value: number | null, answer: Answer | null] }
 const lines = shallowRef<ModuleLineView[]>([])
 const line = useLocalStorage('gorvix-meter', '')
 const baud = useLocalStorage('gorvix-meter-baud', 9600)
-const bauds = [2400, 4800, 9600, 19200, 38400, 57600, 115200]
 const open = ref(false)
 const busy = ref(false)
 const said = ref('')
@@ -62,7 +62,7 @@ defineExpose({ read: () => open.value && void read() })
         />
       </LineField>
       <LineField v-slot="{ id }" label="Baud">
-        <v-select :id="id" v-model="baud" data-field="meter-baud" :items="bauds" />
+        <v-select :id="id" v-model="baud" data-field="meter-baud" :items="limits.meterBauds" />
       </LineField>
     </div>
     <v-btn

@@ -54,6 +54,29 @@ export const goodAnswer = (check: BenchCheck) =>
 
 const units = { volts: 'V', amps: 'A', ohms: 'Ω' }
 
+/** Why a dangerous check waits: what does so comes with the checks, here it is only looked up. Null where nothing does. */
+export function heldBack(
+  check: BenchCheck,
+  before: Row[],
+  unsafe: string[],
+  gate: BenchView['gate'],
+): string | null {
+  if (!check.isDangerous) return null
+  if (unsafe[0]) return unsafe[0]
+  for (const state of gate.halting) {
+    const halts = before.filter((r) => r.state === state).flatMap((r) => r.check.halts ?? [])
+    const halt = halts.find((h) => h.state === state)
+    if (halt) return halt.words
+  }
+  const after = new Set(check.after)
+  const missing = before.filter((r) => after.has(r.check.id) && !gate.done.includes(r.state))
+  return missing.length === 0
+    ? null
+    : (missing.length === 1 ? gate.one : gate.many)
+        .replace('{count}', `${missing.length}`)
+        .replace('{title}', missing[0]?.check.title ?? '')
+}
+
 /** The sign of a check's unit; empty where it takes no number. */
 export const unitOf = (check: BenchCheck) => (check.unit ? units[check.unit] : '')
 
@@ -128,30 +151,12 @@ export function useBench(build: () => string) {
         against: null,
       }
     })
-    return list.map((row, i) => ({ ...row, against: against(row.check, list.slice(0, i)) }))
+    const { unsafe, gate } = view.value
+    return list.map((row, i) => ({
+      ...row,
+      against: heldBack(row.check, list.slice(0, i), unsafe, gate),
+    }))
   })
-
-  // What comes before a check stands in the check; here it is only looked up.
-  function against(check: BenchCheck, before: Row[]) {
-    if (!check.isDangerous) return null
-    const unsafe = view.value?.unsafe?.[0]
-    if (unsafe) return unsafe
-    const stopped = before.find((r) => r.state === 'stopped')
-    if (stopped) return `"${stopped.check.title}" failed. Fix that first.`
-    const uncertain = before.find((r) => r.check.mustPass && r.state === 'doubtful')
-    if (uncertain)
-      return `"${uncertain.check.title}" is uncertain. Measure it again: no power before it reads open.`
-    const after = new Set(check.after)
-    const missing = before.filter(
-      (r) => after.has(r.check.id) && r.state !== 'proved' && r.state !== 'doubtful',
-    )
-    const first = missing[0]?.check.title
-    return missing.length === 0
-      ? null
-      : missing.length === 1
-        ? `Do "${first}" first.`
-        : `Do ${missing.length} checks first, starting with "${first}".`
-  }
 
   function show(data: BenchView | null, refusal: Problem | null) {
     view.value = data ?? view.value
@@ -310,14 +315,6 @@ export function byPhase(rows: Row[]) {
     else groups.push({ phase: row.check.phase, words: phases[row.check.phase], rows: [row] })
   }
   return groups
-}
-
-export const stateWords: Record<CheckState, string> = {
-  open: 'not checked',
-  proved: 'passed',
-  doubtful: 'check again',
-  stopped: 'failed – stop',
-  dueAgain: 'needs re-check',
 }
 
 /** A number as it was typed, with its prefix: "4,98", "490 m", "1k2" is not taken. Null for what is none. */

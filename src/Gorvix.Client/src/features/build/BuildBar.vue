@@ -4,12 +4,10 @@ import { useRoute } from 'vue-router'
 import type { FitView } from '@/api/client'
 import { type Standing, useBuild } from '@/stores/build'
 import { useCraft } from './useCraft'
+import type { StepName } from './useStep'
 
 /** The build's name and its steps, in the order of the work, each with the findings that are open there. */
-const props = defineProps<{
-  view: FitView
-  step: 'parts' | 'fit' | 'rails' | 'loom' | 'settings' | 'bench' | 'faults' | 'log' | 'sweep'
-}>()
+const props = defineProps<{ view: FitView; step: StepName }>()
 
 const build = useBuild()
 const standing = useCraft(

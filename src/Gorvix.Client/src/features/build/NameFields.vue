@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { limits } from '@/api/limits'
 import { computed, ref, watch } from 'vue'
 import LineField from '@/ui/LineField.vue'
 
@@ -33,7 +34,7 @@ function takeNote() {
         :id="id"
         v-model="called"
         data-field="name"
-        maxlength="120"
+        :maxlength="limits.name"
         dir="auto"
         :error-messages="error"
         @change="takeName"
@@ -44,7 +45,7 @@ function takeNote() {
         :id="id"
         v-model="line"
         data-field="note"
-        maxlength="2000"
+        :maxlength="limits.note"
         dir="auto"
         placeholder="optional"
         @change="takeNote"

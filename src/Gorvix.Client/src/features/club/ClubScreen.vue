@@ -3,6 +3,7 @@ import { refDebounced, useTitle } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ask, type ClubCraft, type FoundLine, type Problem } from '@/api/client'
+import { limits } from '@/api/limits'
 import { dayOf } from '@/ui/dayOf'
 import LineField from '@/ui/LineField.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
@@ -90,7 +91,7 @@ onMounted(load)
           :id="id"
           v-model="search"
           data-field="search"
-          maxlength="100"
+          :maxlength="limits.search"
           placeholder="part, batch, note, name or dump"
         />
       </LineField>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { Board, BoardAnswer, PadLook, PathPattern } from '@/api/client'
+import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
 import JumperTable from './JumperTable.vue'
 
@@ -143,7 +144,12 @@ const told = computed(() =>
       </LineField>
     </template>
     <LineField v-if="asks('bridge')" v-slot="{ id }" label="Jumper label">
-      <v-text-field :id="id" v-model="bridge" data-field="pattern-bridge" maxlength="120" />
+      <v-text-field
+        :id="id"
+        v-model="bridge"
+        data-field="pattern-bridge"
+        :maxlength="limits.name"
+      />
     </LineField>
   </div>
   <p v-if="wrong" class="wrong" role="status">{{ wrong }}</p>

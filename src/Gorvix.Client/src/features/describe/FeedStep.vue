@@ -95,7 +95,10 @@ const columns: {
 function output(lead: string, next: Partial<Output>) {
   emit('change', (d) => ({
     ...d,
-    outputs: (d.outputs ?? []).map((o) => (o.lead === lead ? { ...o, ...next } : o)),
+    outputs: [
+      ...(d.outputs ?? []).filter((o) => o.lead !== lead),
+      { ...outputOf(lead), ...next, lead },
+    ],
   }))
 }
 </script>

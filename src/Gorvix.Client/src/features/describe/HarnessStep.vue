@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Device } from '@/api/client'
+import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
 import TypedText from './TypedText.vue'
 
@@ -8,7 +9,6 @@ const props = defineProps<{ device: Device }>()
 const emit = defineEmits<{ change: [edit: (device: Device) => Device] }>()
 type Harness = NonNullable<Device['harnesses']>[number]
 
-const most = 4
 const labelOf = (id: string | null | undefined) =>
   id ? (props.device.leads.find((l) => l.id === id)?.label ?? id) : '-'
 
@@ -46,17 +46,6 @@ function remove(h: Harness) {
     return { ...d, harnesses, plug: harnesses.length === 0 ? (h.plug ?? null) : null }
   })
 }
-/** A lead that is not in a harness is in no cavity of its plug. */
-function leads(h: Harness, ids: string[]) {
-  const order = props.device.leads.map((l) => l.id).filter((id) => ids.includes(id))
-  set(h.id, {
-    leads: order,
-    plug: h.plug && {
-      ...h.plug,
-      pins: h.plug.pins.map((p) => (p.lead && ids.includes(p.lead) ? p : { lead: null })),
-    },
-  })
-}
 /** Cavities by the labels of their leads, a dash for an empty one; a label that is none stays empty. */
 function pins(h: Harness, text: string) {
   const words = text.trim().split(/\s+/).filter(Boolean)
@@ -92,7 +81,7 @@ function pins(h: Harness, text: string) {
           item-title="label"
           item-value="id"
           :model-value="h.leads"
-          @update:model-value="leads(h, $event)"
+          @update:model-value="set(h.id, { leads: $event })"
         />
       </LineField>
       <TypedText
@@ -116,7 +105,7 @@ function pins(h: Harness, text: string) {
     >
   </div>
   <v-btn
-    v-if="device.leads.length > 0 && (device.harnesses ?? []).length < most"
+    v-if="device.leads.length > 0 && (device.harnesses ?? []).length < limits.harnesses"
     size="small"
     variant="text"
     data-do="add-harness"

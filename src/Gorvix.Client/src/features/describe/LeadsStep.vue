@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Device } from '@/api/client'
+import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
 import TypedNumber from './TypedNumber.vue'
 import TypedText from './TypedText.vue'
@@ -50,48 +51,15 @@ function add() {
     return { ...d, leads: [...d.leads, { id: `lead-${n}`, label: `${n}`, role: 'signal' }] }
   })
 }
-/** A lead that goes takes what is said of it along. */
+/** What is said of it goes with it: the server puts that in order. */
 function remove(id: string) {
-  emit('change', (d) => ({
-    ...d,
-    leads: d.leads.filter((l) => l.id !== id),
-    supplies: (d.supplies ?? []).filter((s) => s.lead !== id),
-    outputs: (d.outputs ?? []).filter((o) => o.lead !== id),
-    plug: d.plug && {
-      ...d.plug,
-      pins: d.plug.pins.map((p) => (p.lead === id ? { lead: null } : p)),
-    },
-    harnesses: (d.harnesses ?? []).map((h) => ({
-      ...h,
-      leads: h.leads.filter((l) => l !== id),
-      plug: h.plug && {
-        ...h.plug,
-        pins: h.plug.pins.map((p) => (p.lead === id ? { lead: null } : p)),
-      },
-    })),
-    functions: d.functions.map((f) => ({
-      ...f,
-      modes: f.modes.map((m) => ({ ...m, lines: m.lines.filter((l) => l.lead !== id) })),
-    })),
-  }))
-}
-/** A role that changes takes supply or output along. */
-function role(id: string, value: Lead['role']) {
-  emit('change', (d) => ({
-    ...d,
-    leads: d.leads.map((l) => (l.id === id ? { ...l, role: value } : l)),
-    supplies: (d.supplies ?? []).filter((s) => s.lead !== id || value === 'supply'),
-    outputs: [
-      ...(d.outputs ?? []).filter((o) => o.lead !== id),
-      ...(value === 'output' ? [{ lead: id }] : []),
-    ],
-  }))
+  emit('change', (d) => ({ ...d, leads: d.leads.filter((l) => l.id !== id) }))
 }
 function pin(id: string, value: number | null) {
   emit('change', (d) => {
     if (!d.plug) return d
     const pins = d.plug.pins.map((p) => (p.lead === id ? { lead: null } : { ...p }))
-    if (value !== null && value >= 1 && value <= 24) {
+    if (value !== null && value >= 1 && value <= limits.pins) {
       while (pins.length < value) pins.push({ lead: null })
       pins[value - 1] = { lead: id }
     }
@@ -148,7 +116,7 @@ function family(value: string) {
           data-field="role"
           :items="roles"
           :model-value="lead.role"
-          @update:model-value="role(lead.id, $event)"
+          @update:model-value="set(lead.id, { role: $event })"
         />
       </LineField>
       <TypedText
@@ -171,8 +139,8 @@ function family(value: string) {
         class="at-drives"
         label="Logic level, V"
         field="drives"
-        :value="lead.driveVolts ?? 3.3"
-        @change="set(lead.id, { driveVolts: $event ?? 3.3 })"
+        :value="lead.driveVolts ?? limits.logicVolts"
+        @change="set(lead.id, { driveVolts: $event ?? limits.logicVolts })"
       />
       <LineField v-if="lead.role === 'signal'" v-slot="{ id }" class="at-talks" label="Transmits">
         <v-select

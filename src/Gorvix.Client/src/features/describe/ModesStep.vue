@@ -39,18 +39,7 @@ function freeId(d: Device, need: string) {
   return id
 }
 function drop(f: Function) {
-  emit('change', (d) => ({
-    ...d,
-    functions: d.functions
-      .filter((x) => x.id !== f.id)
-      .map((x) => ({
-        ...x,
-        modes: x.modes.map((m) => ({
-          ...m,
-          carries: (m.carries ?? []).filter((c) => c.function !== f.id),
-        })),
-      })),
-  }))
+  emit('change', (d) => ({ ...d, functions: d.functions.filter((x) => x.id !== f.id) }))
 }
 function edit(f: Function, next: (modes: Mode[]) => Mode[]) {
   emit('change', (d) => ({

@@ -47,14 +47,7 @@ async function say() {
 }
 function remove() {
   const id = props.look.id
-  emit('change', (b) => ({
-    ...b,
-    pads: b.pads.filter((p) => p.id !== id),
-    plugs: (b.plugs ?? []).map((plug) => ({
-      ...plug,
-      pins: plug.pins.map((pin) => (pin.pad === id ? { pad: null } : pin)),
-    })),
-  }))
+  emit('change', (b) => ({ ...b, pads: b.pads.filter((p) => p.id !== id) }))
   emit('close')
 }
 </script>

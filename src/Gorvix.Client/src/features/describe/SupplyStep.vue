@@ -43,23 +43,6 @@ function rail(index: number, next: Partial<Rail>) {
     rails: (b.rails ?? []).map((r, i) => (i === index ? { ...r, ...next } : r)),
   }))
 }
-/** What is not regulated tells nothing of how it is made. */
-function feed(index: number, value: Rail['feed']) {
-  const made = value !== 'ground' && value !== 'battery'
-  rail(index, {
-    feed: value,
-    ...(made
-      ? {}
-      : {
-          dropout: null,
-          kind: null,
-          efficiency: null,
-          quiescent: null,
-          own: null,
-          volts: value === 'ground' ? 0 : null,
-        }),
-  })
-}
 function add() {
   const taken = (props.board.rails ?? []).map((r) => r.id)
   let n = taken.length + 1
@@ -72,21 +55,9 @@ function add() {
     ],
   }))
 }
+/** What pointed at it is put in order by the server. */
 function remove(index: number) {
-  emit('change', (b) => {
-    const gone = b.rails?.[index]?.id
-    return {
-      ...b,
-      rails: (b.rails ?? [])
-        .filter((_, i) => i !== index)
-        .map((r) => (r.from === gone ? { ...r, from: null } : r)),
-      pads: b.pads.map((p) =>
-        p.paths?.some((w) => w.rail === gone)
-          ? { ...p, paths: p.paths.filter((w) => w.rail !== gone), meaning: 'uncertain' as const }
-          : p,
-      ),
-    }
-  })
+  emit('change', (b) => ({ ...b, rails: (b.rails ?? []).filter((_, i) => i !== index) }))
 }
 const regulated = (r: Rail) => r.feed !== 'ground' && r.feed !== 'battery'
 const others = (r: Rail) => [
@@ -121,7 +92,7 @@ const others = (r: Rail) => [
           data-field="feed"
           :items="feeds"
           :model-value="r.feed"
-          @update:model-value="feed(i, $event)"
+          @update:model-value="rail(i, { feed: $event })"
         />
       </LineField>
       <TypedNumber

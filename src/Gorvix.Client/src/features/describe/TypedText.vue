@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { limits } from '@/api/limits'
 import { ref, watch } from 'vue'
 import LineField from '@/ui/LineField.vue'
 
@@ -29,7 +30,7 @@ function take() {
       :data-field="field"
       :placeholder="placeholder"
       persistent-placeholder
-      maxlength="120"
+      :maxlength="limits.name"
       @change="take"
     />
   </LineField>

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type DrillKind, type Problem, type ShelfBuild } from '@/api/client'
+import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
 import NumberField from '@/ui/NumberField.vue'
 import { kinds } from './useDrill'
@@ -45,7 +46,7 @@ async function make() {
           :id="id"
           v-model="name"
           data-field="evening"
-          maxlength="60"
+          :maxlength="limits.person"
           placeholder="Thursday build night"
         />
       </LineField>

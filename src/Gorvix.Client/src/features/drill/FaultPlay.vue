@@ -3,6 +3,7 @@ import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import type { DrillView, FaultDrillSheet, TestKind } from '@/api/client'
 import BoardFace from '@/features/board/BoardFace.vue'
 import FaultLesson from './FaultLesson.vue'
+import ListRow from '@/ui/ListRow.vue'
 import { minutesOf } from '@/ui/minutes'
 
 /** A hidden fault: what was seen, the tests that can be done, and what it is to be called. */
@@ -70,7 +71,7 @@ async function another(by: number) {
   const i = order.value.findIndex((t) => t.id === at.value)
   at.value = order.value[Math.min(order.value.length - 1, Math.max(0, i + by))]?.id ?? null
   await nextTick()
-  list.value?.querySelector('[aria-current="true"]')?.scrollIntoView({ block: 'nearest' })
+  list.value?.querySelector('[aria-current="step"]')?.scrollIntoView({ block: 'nearest' })
 }
 defineExpose({
   find: () => finder.value?.focus(),
@@ -82,7 +83,7 @@ defineExpose({
 
 <template>
   <FaultLesson v-if="sheet.debrief" :lesson="sheet.debrief" />
-  <div class="columns">
+  <div class="columns thirds">
     <section aria-label="Observed so far">
       <p class="clock" data-testid="clock" :data-minutes="sheet.minutes">
         <b>{{ minutesOf(sheet.minutes) }}</b> <span class="quiet">bench time</span>
@@ -119,26 +120,24 @@ defineExpose({
       <div ref="list" class="tests" tabindex="-1">
         <template v-for="g in groups" :key="g.kind">
           <h3>{{ g.words }}</h3>
-          <ul>
-            <li v-for="t in g.tests" :key="t.id" :class="{ open: t.id === at }">
-              <button
-                type="button"
-                class="row"
-                :aria-expanded="t.id === at"
-                :aria-current="t.id === at"
-                :data-test="t.id"
-                @click="at = t.id === at ? null : t.id"
-              >
-                <span>{{ t.title }}</span>
-                <span class="quiet">{{ minutesOf(t.minutes) }}</span>
-              </button>
-              <div v-if="t.id === at" class="how">
+          <ul class="worked">
+            <ListRow
+              v-for="t in g.tests"
+              :id="t.id"
+              :key="t.id"
+              :data-test="t.id"
+              :words="t.title"
+              :end="minutesOf(t.minutes)"
+              :chosen="t.id === at"
+              @choose="at = t.id === at ? null : t.id"
+            >
+              <div class="how">
                 <p>{{ t.do }}</p>
                 <v-btn color="primary" variant="flat" data-do="test" :disabled="busy" @click="test"
                   >Run test<v-kbd aria-hidden="true">T</v-kbd></v-btn
                 >
               </div>
-            </li>
+            </ListRow>
           </ul>
         </template>
         <p v-if="groups.length === 0" class="quiet" role="status">
@@ -193,10 +192,7 @@ defineExpose({
 
 <style scoped>
 .columns {
-  display: grid;
-  grid-template-columns: minmax(0, 4fr) minmax(0, 4fr) minmax(0, 4fr);
   gap: 24px;
-  align-items: start;
 }
 
 h2 {
@@ -265,15 +261,6 @@ input {
   overflow: auto;
 }
 
-.tests li {
-  border-top: 1px solid var(--line-faint);
-}
-
-.open {
-  background: var(--sheet);
-}
-
-.row,
 .names button {
   display: flex;
   gap: 10px;
@@ -290,17 +277,8 @@ input {
   cursor: pointer;
 }
 
-.row:hover,
 .names button:hover:not(:disabled) {
   background: var(--sheet);
-}
-
-.row .quiet {
-  flex: none;
-}
-
-.how {
-  padding: 0 8px 10px;
 }
 
 .how .v-btn {
@@ -321,10 +299,6 @@ input {
 }
 
 @media (max-width: 1000px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-  }
-
   .tests {
     max-height: 420px;
   }

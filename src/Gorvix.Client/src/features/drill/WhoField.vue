@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { who } from '@/api/client'
+import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
 
 /** Who plays: levels, mistakes that come back and scores stand under this name. It is no account. */
@@ -19,7 +20,7 @@ function keep() {
       :id="id"
       v-model="name"
       data-field="who"
-      maxlength="60"
+      :maxlength="limits.person"
       placeholder="for levels and scores"
       @change="keep"
       @blur="keep"

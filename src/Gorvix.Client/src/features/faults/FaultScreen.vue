@@ -3,12 +3,11 @@ import { computed, useTemplateRef } from 'vue'
 import type { Observation } from '@/api/client'
 import BoardFace from '@/features/board/BoardFace.vue'
 import SimulatedPanel from '@/features/bench/SimulatedPanel.vue'
-import BuildBar from '@/features/build/BuildBar.vue'
-import BuildHead from '@/features/build/BuildHead.vue'
-import KeysDialog from '@/features/build/KeysDialog.vue'
-import StandingNote from '@/features/build/StandingNote.vue'
+import StepFrame from '@/features/build/StepFrame.vue'
 import { useStep } from '@/features/build/useStep'
-import ProblemNote from '@/ui/ProblemNote.vue'
+import KeyButton from '@/ui/KeyButton.vue'
+import LargeView from '@/ui/LargeView.vue'
+import ListRow from '@/ui/ListRow.vue'
 import CauseCard from './CauseCard.vue'
 import CauseList from './CauseList.vue'
 import KindsPanel from './KindsPanel.vue'
@@ -27,6 +26,8 @@ const props = defineProps<{
   cause: string | null
   /** Words that a sign is looked for by. */
   words: string
+  /** True at arm's length: one test a screen. */
+  large: boolean
 }>()
 
 const faults = useFaults(() => props.id)
@@ -65,7 +66,7 @@ const lit = computed(() => [
 
 const step = useStep({
   id: () => props.id,
-  words: 'Faults',
+  name: 'faults',
   keys: {
     ...Object.fromEntries(
       Array.from({ length: 8 }, (_, i) => [`${i + 1}`, () => card.value?.answer(i)]),
@@ -75,7 +76,8 @@ const step = useStep({
     c: () => next.value && void cannot(next.value.test.id),
     n: () => another(1),
     p: () => another(-1),
-    z: () => void (faults.said.value.said?.length ? say(() => faults.back()) : undefined),
+    b: () => isLarge(!props.large),
+    z: () => void back(),
     m: mended,
     x: refute,
     v: () => card.value?.type(),
@@ -88,6 +90,7 @@ const step = useStep({
     ['N P', 'next, previous test'],
     ['C', 'skip a test you cannot run'],
     ['V', 'enter a meter reading'],
+    ['B', 'large view on or off'],
     ['Z', 'undo last answer'],
     ['X', 'rule out the cause'],
     ['M', 'mark the cause as fixed'],
@@ -95,7 +98,17 @@ const step = useStep({
   ],
   read: faults.read,
 })
-const { view, query, keysOpen } = step
+const { view, query } = step
+const isLarge = (on: boolean) => void query({ large: on ? '1' : undefined })
+const back = () => (faults.said.value.said?.length ? say(() => faults.back()) : undefined)
+const at = computed(() => sheet.value?.next.findIndex((n) => n === next.value) ?? -1)
+const face = computed(() => ({
+  name: view.value?.name ?? '',
+  lit: lit.value,
+  bridge: chosen.value?.places[0]?.bridge,
+  red: next.value?.test.redPad,
+  black: next.value?.test.blackPad,
+}))
 
 async function say(act: () => Promise<void>) {
   await act()
@@ -147,18 +160,43 @@ async function readSimulated() {
 </script>
 
 <template>
-  <main class="faults">
-    <BuildBar v-if="view" :view="view" step="faults" />
-    <StandingNote />
-    <p v-if="!view && step.build.standing === 'loading'" class="quiet" role="status">Planning…</p>
-    <template v-if="view">
-      <BuildHead :view="view" :findings="[]" @keys="keysOpen = true" />
-      <ProblemNote
-        v-if="faults.problem.value"
-        title="That did not work"
-        :problem="faults.problem.value"
-      />
-      <div v-if="sheet" class="columns" :class="{ open: isOpen }">
+  <StepFrame
+    :shared="step"
+    :large="large && !isOpen"
+    :problem="faults.problem.value"
+    problem-title="That did not work"
+    :is-reading="!sheet"
+  >
+    <template v-if="view && sheet">
+      <LargeView
+        v-if="large && !isOpen && next"
+        label="Tests, large view"
+        :heading="`${view.name}: tests`"
+        :at="next.test.id"
+        :progress="isFound ? 'Confirm the cause' : 'Next test'"
+        :group="sheet.verdict"
+        :number="at + 1"
+        :of="sheet.next.length"
+        undo="Z"
+        :can-undo="(faults.said.value.said ?? []).length > 0"
+        @walk="another"
+        @undo="back"
+        @leave="isLarge(false)"
+      >
+        <template v-if="view.sheet.face && lit.length > 0" #board>
+          <BoardFace v-bind="face" :face="view.sheet.face" />
+        </template>
+        <TestCard
+          ref="card"
+          large
+          :next="next"
+          :causes="sheet.causes"
+          :busy="faults.busy.value"
+          @say="answer"
+          @cannot="cannot(next.test.id)"
+        />
+      </LargeView>
+      <div v-else class="columns" :class="isOpen ? 'open' : 'thirds'">
         <div class="left">
           <template v-if="!isOpen">
             <h2>Observed</h2>
@@ -207,7 +245,12 @@ async function readSimulated() {
           />
         </div>
         <section v-if="!isOpen" class="middle" aria-label="Next test">
-          <h2 v-if="next">{{ isFound ? 'Confirm the cause' : 'Next test' }}</h2>
+          <header v-if="next" class="order">
+            <h2>{{ isFound ? 'Confirm the cause' : 'Next test' }}</h2>
+            <KeyButton class="no-print" letter="B" data-do="large" @click="isLarge(true)"
+              >Large view</KeyButton
+            >
+          </header>
           <TestCard
             v-if="next"
             ref="card"
@@ -220,30 +263,19 @@ async function readSimulated() {
           <p v-else class="quiet" role="status">No further test would help.</p>
           <details v-if="sheet.next.length > 1" class="more">
             <summary>{{ sheet.next.length - 1 }} other useful tests</summary>
-            <ul>
-              <li v-for="n in sheet.next.slice(0, 14)" :key="n.test.id">
-                <RouterLink
-                  :to="{ query: { ...$route.query, test: n.test.id } }"
-                  :aria-current="n.test.id === next?.test.id"
-                  replace
-                  >{{ n.test.title }}</RouterLink
-                >
-                <span class="quiet"
-                  >{{ minutesOf(n.test.minutes) }}{{ n.notYet ? ', later' : '' }}</span
-                >
-              </li>
+            <ul class="worked">
+              <ListRow
+                v-for="n in sheet.next.slice(0, 14)"
+                :id="n.test.id"
+                :key="n.test.id"
+                :words="n.test.title"
+                :end="`${minutesOf(n.test.minutes)}${n.notYet ? ', later' : ''}`"
+                :chosen="n.test.id === next?.test.id"
+                @choose="query({ test: n.test.id })"
+              />
             </ul>
           </details>
-          <BoardFace
-            v-if="view.sheet.face"
-            class="board"
-            :face="view.sheet.face"
-            :name="view.name"
-            :lit="lit"
-            :bridge="chosen?.places[0]?.bridge"
-            :red="next?.test.redPad"
-            :black="next?.test.blackPad"
-          />
+          <BoardFace v-if="view.sheet.face" v-bind="face" class="board" :face="view.sheet.face" />
         </section>
         <aside>
           <template v-if="isOpen">
@@ -301,35 +333,34 @@ async function readSimulated() {
           </p>
         </aside>
       </div>
-      <v-skeleton-loader v-else-if="!faults.problem.value" type="article@2" />
     </template>
-    <KeysDialog
-      v-model="keysOpen"
-      :keys="step.keyList.filter(([k, w]) => k !== 'Z' || w !== 'undo')"
-    />
-  </main>
+  </StepFrame>
 </template>
 
 <style scoped>
-.faults {
-  padding: 0 24px 32px;
-}
-
 .columns {
-  display: grid;
-  grid-template-columns: minmax(0, 4fr) minmax(0, 4fr) minmax(0, 4fr);
   gap: 24px;
-  align-items: start;
 }
 
 .columns.open {
-  grid-template-columns: minmax(0, 8fr) minmax(0, 4fr);
+  --columns: minmax(0, 8fr) minmax(0, 4fr);
 }
 
 h2 {
   margin-bottom: 6px;
-  font-size: 1.25rem;
-  font-weight: 650;
+}
+
+.order h2 {
+  margin: 0;
+}
+
+.order {
+  margin-bottom: 6px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+  justify-content: space-between;
 }
 
 .verdict {
@@ -353,36 +384,14 @@ h2 {
   cursor: pointer;
 }
 
-.more ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-.more li {
-  display: flex;
-  gap: 12px;
-  justify-content: space-between;
-  padding: 4px 0;
-}
-
 .deeds {
   margin-top: 8px;
 }
 
 @media (max-width: 1000px) {
-  .columns,
-  .columns.open {
-    grid-template-columns: minmax(0, 1fr);
-  }
-
   /* The test at hand and what it can be stand above the signs. */
-  .left {
+  .thirds > .left {
     order: 3;
-  }
-
-  .columns.open .left {
-    order: 0;
   }
 
   .board {

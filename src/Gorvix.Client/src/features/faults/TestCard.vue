@@ -6,7 +6,13 @@ import { shareOf } from './useFaults'
 import { minutesOf } from '@/ui/minutes'
 
 /** One test: what to do, and for each thing that it can show which of the causes would show it. */
-const props = defineProps<{ next: NextTest; causes: CauseLine[]; busy: boolean }>()
+const props = defineProps<{
+  next: NextTest
+  causes: CauseLine[]
+  busy: boolean
+  /** True at arm's length. */
+  large?: boolean
+}>()
 const emit = defineEmits<{ say: [outcome: string]; cannot: [] }>()
 
 const typed = ref('')
@@ -52,7 +58,7 @@ defineExpose({
 </script>
 
 <template>
-  <article class="card" :data-test="test.id">
+  <article class="card" :class="{ large }" :data-test="test.id">
     <header>
       <h3>{{ test.title }}</h3>
       <span class="minutes">{{ minutesOf(test.minutes) }}</span>
@@ -136,6 +142,16 @@ defineExpose({
   background: var(--sheet);
 }
 
+.large {
+  padding: 0;
+  border: 0;
+}
+
+.large h3 {
+  font-size: 1.75rem;
+  line-height: 1.2;
+}
+
 header {
   display: flex;
   gap: 12px;
@@ -186,10 +202,6 @@ input {
   text-align: right;
 }
 
-.error {
-  color: var(--stop);
-}
-
 ol {
   margin: 10px 0 6px;
   padding: 0;
@@ -213,6 +225,10 @@ li + li {
   font: inherit;
   text-align: left;
   cursor: pointer;
+}
+
+.card.large :is(ol, details) button {
+  min-height: 52px;
 }
 
 .card :is(ol, details) button:hover:not(:disabled) {

@@ -218,12 +218,6 @@ useTitle('Import – Gorvix')
   outline-offset: -8px;
 }
 
-h1 {
-  font-size: 1.75rem;
-  font-weight: 650;
-  line-height: 1.2;
-}
-
 h2 {
   margin: 16px 0 4px;
   font-size: 1.125rem;

@@ -1,13 +1,10 @@
 <script setup lang="ts">
-import { useTitle } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { FitCell } from '@/api/client'
-import BuildBar from '@/features/build/BuildBar.vue'
-import BuildHead from '@/features/build/BuildHead.vue'
-import KeysDialog from '@/features/build/KeysDialog.vue'
-import StandingNote from '@/features/build/StandingNote.vue'
+import StepFrame from '@/features/build/StepFrame.vue'
+import { useStep } from '@/features/build/useStep'
 import { useRules } from '@/features/rules/useRules'
 import FitGrid from './FitGrid.vue'
 import FitNotes from './FitNotes.vue'
@@ -15,28 +12,34 @@ import FitPlans from './FitPlans.vue'
 import FitPlugs from './FitPlugs.vue'
 import FitUnmet from './FitUnmet.vue'
 import StrandPanel from './StrandPanel.vue'
-import { useBuild } from '@/stores/build'
 import { useKeptFocus } from '@/ui/useKeptFocus'
-import { useScreenKeys } from '@/ui/useScreenKeys'
 
 const props = defineProps<{ id: string; link: string | null; port: string | null }>()
 const router = useRouter()
 const route = useRoute()
-const fit = useBuild()
-const { view, unlocks } = storeToRefs(fit)
-const keysOpen = ref(false)
 const rules = useRules()
-const keys: [string, string][] = [
-  ['← ↑ ↓ →', 'move in the grid'],
-  ['Enter', 'pin or unpin link here'],
-  ['X', 'block or unblock link here'],
-  ['1–9', 'choose a plan'],
-  ['P', 'go to Parts'],
-  ['R', 'open the rule behind a blocked cell'],
-  ['Z', 'undo'],
-  ['Y', 'redo'],
-  ['?', 'show shortcuts'],
-]
+const shared = useStep({
+  id: () => props.id,
+  name: 'fit',
+  keys: {
+    p: toParts,
+    r: () => {
+      const code = cell.value?.code
+      if (code) void router.push({ name: 'rules', params: { rule: code } })
+    },
+    ...Object.fromEntries(Array.from({ length: 9 }, (_, i) => [`${i + 1}`, () => choose(i + 1)])),
+  },
+  list: [
+    ['← ↑ ↓ →', 'move in the grid'],
+    ['Enter', 'pin or unpin link here'],
+    ['X', 'block or unblock link here'],
+    ['1–9', 'choose a plan'],
+    ['P', 'go to Parts'],
+    ['R', 'open the rule behind a blocked cell'],
+  ],
+})
+const { build: fit, view, keysOpen } = shared
+const { unlocks } = storeToRefs(fit)
 
 /** Where the keys went just now: the address follows a moment later, and a key held down does not wait for it. */
 const ahead = ref<{ link: string; port: string } | null>(null)
@@ -94,50 +97,27 @@ function gridCell() {
   return document.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]')
 }
 
-useScreenKeys(
-  {
-    z: () => void fit.undo(),
-    y: () => void fit.redo(),
-    p: toParts,
-    r: () => {
-      const code = cell.value?.code
-      if (code) void router.push({ name: 'rules', params: { rule: code } })
-    },
-    '?': () => (keysOpen.value = true),
-    ...Object.fromEntries(Array.from({ length: 9 }, (_, i) => [`${i + 1}`, () => choose(i + 1)])),
-  },
-  keysOpen,
-)
-
 // The builder goes on where the keys were when the list was opened.
 watch(keysOpen, (open) => {
   if (!open) gridCell()?.focus({ preventScroll: true })
 })
-
-useTitle(computed(() => `${view.value?.name ?? 'Build'} – Fit – Gorvix`))
-watch(() => props.id, fit.open, { immediate: true })
 
 // The keys act on the grid from the first moment, and after each change.
 useKeptFocus(() => view.value, gridCell)
 </script>
 
 <template>
-  <main class="fit">
-    <BuildBar v-if="view" :view="view" step="fit" />
-
-    <StandingNote />
-
-    <p v-if="!view && fit.standing === 'loading'" class="quiet gap" role="status">Planning…</p>
+  <StepFrame :shared="shared" :findings="findings">
+    <template #head>
+      <p v-if="view?.sheet.proof" class="proof" role="status" data-testid="proof">
+        {{ view.sheet.proof.sentence }}
+        <span v-if="view.sheet.proof.isWorking" class="working"
+          ><v-progress-circular indeterminate size="14" width="2" aria-hidden="true" />Searching for
+          a better plan…</span
+        >
+      </p>
+    </template>
     <template v-if="view">
-      <BuildHead :view="view" :findings="findings" @keys="keysOpen = true">
-        <p v-if="view.sheet.proof" class="proof" role="status" data-testid="proof">
-          {{ view.sheet.proof.sentence }}
-          <span v-if="view.sheet.proof.isWorking" class="working"
-            ><v-progress-circular indeterminate size="14" width="2" aria-hidden="true" />Searching
-            for a better plan…</span
-          >
-        </p>
-      </BuildHead>
       <FitUnmet
         v-if="view.sheet.conflicts.length > 0"
         :conflicts="view.sheet.conflicts"
@@ -185,7 +165,7 @@ useKeptFocus(() => view.value, gridCell)
       />
       <FitNotes :sheet="view.sheet" @change="fit.change" />
     </template>
-    <KeysDialog v-model="keysOpen" :keys="keys">
+    <template #keys>
       <h2>Legend</h2>
       <dl>
         <dt>■</dt>
@@ -195,8 +175,8 @@ useKeptFocus(() => view.value, gridCell)
         <dt>╱</dt>
         <dd>blocked: the code is the rule; no code: wrong port type or in use</dd>
       </dl>
-    </KeysDialog>
-  </main>
+    </template>
+  </StepFrame>
 </template>
 
 <style scoped>
@@ -214,10 +194,6 @@ useKeptFocus(() => view.value, gridCell)
   align-items: baseline;
   margin-left: 4px;
   color: var(--chosen);
-}
-
-.fit {
-  padding: 0 24px 24px;
 }
 
 .gap {

@@ -177,11 +177,6 @@ const heading = computed(() => `${props.link.need} on ${port.value}`)
   align-items: baseline;
 }
 
-h2 {
-  font-size: 1.25rem;
-  font-weight: 650;
-}
-
 .actions {
   display: flex;
   gap: 8px;

@@ -92,11 +92,6 @@ onMounted(load)
   margin-top: 24px;
 }
 
-h2 {
-  font-size: 1.25rem;
-  font-weight: 650;
-}
-
 .which {
   max-width: 420px;
   margin: 6px 0 12px;

@@ -101,12 +101,6 @@ useTitle('Compare – Library – Gorvix')
   font-size: 0.9375rem;
 }
 
-h1 {
-  font-size: 1.75rem;
-  font-weight: 650;
-  line-height: 1.2;
-}
-
 .choice {
   display: flex;
   flex-wrap: wrap;

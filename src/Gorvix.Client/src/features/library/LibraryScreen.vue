@@ -211,12 +211,6 @@ onMounted(library.load)
   padding: 16px 24px 32px;
 }
 
-h1 {
-  font-size: 1.75rem;
-  font-weight: 650;
-  line-height: 1.2;
-}
-
 .top {
   display: flex;
   flex-wrap: wrap;

@@ -43,7 +43,7 @@ useTitle(computed(() => `${leaflet.value?.line.name ?? 'Part'} – Library – G
       <h1>{{ leaflet.line.name }}</h1>
       <p class="quiet">{{ leaflet.line.kind }} · {{ leaflet.line.brief }}</p>
       <PartDeeds :id="id" :type="type" :page="page" @changed="load" />
-      <div class="columns" :class="{ wide: !leaflet.face }">
+      <div class="columns narrow-aside" :class="{ wide: !leaflet.face }">
         <div class="told">
           <FactList :facts="leaflet.facts" />
           <section v-if="leaflet.sisters.length > 0">
@@ -117,24 +117,10 @@ useTitle(computed(() => `${leaflet.value?.line.name ?? 'Part'} – Library – G
   font-size: 0.9375rem;
 }
 
-h1 {
-  font-size: 1.75rem;
-  font-weight: 650;
-  line-height: 1.2;
-}
-
 h2 {
   margin: 16px 0 2px;
   font-size: 1.125rem;
   font-weight: 650;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 400px;
-  gap: 24px;
-  align-items: start;
-  margin-top: 12px;
 }
 
 .columns.wide {

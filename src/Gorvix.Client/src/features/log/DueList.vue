@@ -1,21 +1,17 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Due, Interval } from '@/api/client'
+import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
 
 /** What is done again and again, when it is due, and one's own intervals for it. */
-const props = defineProps<{ dues: Due[]; busy: boolean }>()
+const props = defineProps<{ dues: Due[]; usual: Interval[]; busy: boolean }>()
 const emit = defineEmits<{ done: [id: string]; put: [intervals: Interval[]] }>()
 
 const words = ref('')
 const days = ref('')
 const flights = ref('')
 const error = ref('')
-const usual: Interval[] = [
-  { id: 'screws', words: 'Check screws and connectors', days: 30, flights: 20 },
-  { id: 'compass', words: 'Calibrate compass', days: 90 },
-  { id: 'firmware', words: 'Check for new firmware', days: 180 },
-]
 const all = () => props.dues.map((d) => d.interval)
 
 function add() {
@@ -92,7 +88,7 @@ const every = (i: Interval) =>
       <summary>Add task</summary>
       <form class="more" @submit.prevent="add">
         <LineField v-slot="{ id }" label="Task" class="what">
-          <v-text-field :id="id" v-model="words" data-field="interval" maxlength="120" />
+          <v-text-field :id="id" v-model="words" data-field="interval" :maxlength="limits.task" />
         </LineField>
         <LineField v-slot="{ id }" label="Days">
           <v-text-field :id="id" v-model="days" data-field="days" inputmode="numeric" />
@@ -112,8 +108,6 @@ const every = (i: Interval) =>
 <style scoped>
 h2 {
   margin-bottom: 4px;
-  font-size: 1.25rem;
-  font-weight: 650;
 }
 
 li {

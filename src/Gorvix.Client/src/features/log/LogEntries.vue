@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { LogEntry } from '@/api/client'
-import CheckMark from '@/features/bench/CheckMark.vue'
 import { stateOf } from '@/features/bench/useBench'
+import StateMark from '@/ui/StateMark.vue'
 import { dayOf } from '@/ui/dayOf'
 import { byDay, kindsOf } from './useLog'
 import type { Place } from './usePlaces'
@@ -42,11 +42,11 @@ const about = (e: LogEntry) =>
       >
         <time class="quiet">{{ hour(e.at) }}</time>
         <span class="kind label" :title="kindsOf[e.kind].one">{{ kindsOf[e.kind].letter }}</span>
-        <CheckMark v-if="e.mark" :state="stateOf[e.mark]" :size="18" />
+        <StateMark v-if="e.mark" :state="stateOf[e.mark]" :size="18" />
         <div class="what" :class="{ struck: e.struck }">
           <RouterLink
             v-if="e.kind === 'reading'"
-            :to="{ name: 'bench', params: { id: build }, query: { check: e.check } }"
+            :to="{ name: 'bench', params: { id: build }, query: { at: e.check } }"
             >{{ e.words }}</RouterLink
           >
           <span v-else>{{ e.words || (e.kind === 'photo' ? 'Photo' : 'Settings dump') }}</span>

@@ -9,10 +9,8 @@ import {
   type MomentsView,
   who,
 } from '@/api/client'
-import BuildBar from '@/features/build/BuildBar.vue'
-import BuildHead from '@/features/build/BuildHead.vue'
-import KeysDialog from '@/features/build/KeysDialog.vue'
-import StandingNote from '@/features/build/StandingNote.vue'
+import { limits } from '@/api/limits'
+import StepFrame from '@/features/build/StepFrame.vue'
 import { useStep } from '@/features/build/useStep'
 import LineField from '@/ui/LineField.vue'
 import MenuButton from '@/ui/MenuButton.vue'
@@ -49,7 +47,7 @@ const refused = shallowRef<{
 const name = ref(who.get())
 const step = useStep({
   id: () => props.id,
-  words: 'Log',
+  name: 'log',
   keys: {
     n: () => document.querySelector<HTMLElement>('[data-field="note"] textarea')?.focus(),
     b: () => window.open(`/api/builds/${props.id}/book.html`, '_blank'),
@@ -60,7 +58,7 @@ const step = useStep({
   ],
   read: () => log.read(),
 })
-const { view, query, keysOpen } = step
+const { view, query } = step
 const places = usePlaces(() => view.value)
 
 watch(only, () => void log.read())
@@ -138,13 +136,8 @@ const remove = (entry: LogEntry) => void log.remove(entry)
 </script>
 
 <template>
-  <main class="log">
-    <BuildBar v-if="view" :view="view" step="log" />
-    <StandingNote />
-    <p v-if="!view && step.build.standing === 'loading'" class="quiet" role="status">Planning…</p>
+  <StepFrame :shared="step" :problem="log.problem.value" problem-title="Not saved">
     <template v-if="view">
-      <BuildHead :view="view" :findings="[]" @keys="keysOpen = true" />
-      <ProblemNote v-if="log.problem.value" title="Not saved" :problem="log.problem.value" />
       <ProblemNote v-if="refused" :title="refused.title" :problem="refused.problem" />
       <div class="columns">
         <div>
@@ -228,7 +221,7 @@ const remove = (entry: LogEntry) => void log.remove(entry)
               :id="field"
               v-model="name"
               data-field="who"
-              maxlength="60"
+              :maxlength="limits.person"
               placeholder="shown in the log; no account"
               @change="who.set(name)"
             />
@@ -244,6 +237,7 @@ const remove = (entry: LogEntry) => void log.remove(entry)
             v-if="log.view.value"
             class="dues"
             :dues="log.view.value.dues"
+            :usual="log.view.value.usual ?? []"
             :busy="log.busy.value"
             @done="(interval) => log.write({ kind: 'done', interval })"
             @put="log.put"
@@ -251,20 +245,12 @@ const remove = (entry: LogEntry) => void log.remove(entry)
         </aside>
       </div>
     </template>
-    <KeysDialog v-model="keysOpen" :keys="step.keyList" />
-  </main>
+  </StepFrame>
 </template>
 
 <style scoped>
-.log {
-  padding: 0 24px 32px;
-}
-
 .columns {
-  display: grid;
-  grid-template-columns: minmax(0, 7fr) minmax(0, 4fr);
-  gap: 28px;
-  align-items: start;
+  --columns: minmax(0, 7fr) minmax(0, 4fr);
 }
 
 .order,
@@ -281,11 +267,6 @@ const remove = (entry: LogEntry) => void log.remove(entry)
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
-}
-
-h2 {
-  font-size: 1.25rem;
-  font-weight: 650;
 }
 
 .pick {
@@ -310,11 +291,5 @@ h2 {
 
 .older {
   margin-top: 12px;
-}
-
-@media (max-width: 1000px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -2,6 +2,7 @@
 import { useFileDialog } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { TiedTo } from '@/api/client'
+import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
 import type { Place } from './usePlaces'
 
@@ -50,7 +51,7 @@ function write() {
         data-field="note"
         rows="2"
         auto-grow
-        maxlength="4000"
+        :maxlength="limits.entry"
         placeholder="what you did, found or changed"
       />
     </LineField>

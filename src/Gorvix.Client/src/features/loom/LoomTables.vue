@@ -111,8 +111,6 @@ section {
 
 h2 {
   margin-bottom: 4px;
-  font-size: 1.25rem;
-  font-weight: 650;
 }
 
 ul {
@@ -134,10 +132,6 @@ header {
   gap: 16px;
   align-items: center;
   justify-content: space-between;
-}
-
-.small {
-  font-size: 0.9375rem;
 }
 
 tr {

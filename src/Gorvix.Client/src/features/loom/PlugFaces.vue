@@ -95,18 +95,9 @@ header {
   justify-content: space-between;
 }
 
-h2 {
-  font-size: 1.25rem;
-  font-weight: 650;
-}
-
 h3 {
   margin-top: 10px;
   font-weight: 650;
-}
-
-.small {
-  font-size: 0.9375rem;
 }
 
 .cavities {

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { FacePad } from '@/api/client'
-import TickRow from '@/ui/TickRow.vue'
+import { dayOf } from '@/ui/dayOf'
+import ListGroup from '@/ui/ListGroup.vue'
+import ListRow from '@/ui/ListRow.vue'
 import OtherPad from './OtherPad.vue'
 import { bySide, type Step } from './useLoom'
 
@@ -24,57 +26,31 @@ const number = computed(() => new Map(props.steps.map((s, i) => [s.id, i + 1])))
 </script>
 
 <template>
-  <section v-for="(g, i) in groups" :key="i" class="group">
-    <h3>{{ g.words }}</h3>
-    <ol>
-      <TickRow
-        v-for="s in g.steps"
-        :key="s.id"
-        :data-step="s.id"
-        :number="number.get(s.id) ?? ''"
-        :words="s.words"
-        :is-done="s.isDone ?? false"
-        :done-on="s.doneOn ?? null"
-        :chosen="s.id === chosen"
-        :waits="s.waits != null"
-        :tick-label="`Step ${number.get(s.id)} done`"
-        @choose="$emit('choose', s.id)"
-        @tick="(done) => $emit('tick', s.id, done, null)"
-      >
-        <p v-if="s.waits" class="waits">Re-pin first: {{ s.waits }}</p>
-        <p v-if="s.iron">{{ s.iron }}</p>
-        <p v-if="s.look" class="look">{{ s.look }}</p>
-        <OtherPad
-          v-if="s.topic === 'joint' || s.topic === 'splice'"
-          class="no-print"
-          :pads="pads"
-          :planned="s.pads"
-          @used="(pad: string) => $emit('tick', s.id, true, pad)"
-        />
-      </TickRow>
-    </ol>
-  </section>
+  <ListGroup v-for="(g, i) in groups" :key="i" :words="g.words">
+    <ListRow
+      v-for="s in g.steps"
+      :id="s.id"
+      :key="s.id"
+      :number="number.get(s.id) ?? ''"
+      :words="s.words"
+      :state="s.isDone ? 'proved' : 'open'"
+      :end="s.isDone && s.doneOn ? dayOf(s.doneOn) : null"
+      :chosen="s.id === chosen"
+      :waits="s.waits != null"
+      :tick-label="`Step ${number.get(s.id)} done`"
+      @choose="$emit('choose', s.id)"
+      @tick="(done) => $emit('tick', s.id, done, null)"
+    >
+      <p v-if="s.waits" class="waits">Re-pin first: {{ s.waits }}</p>
+      <p v-if="s.iron">{{ s.iron }}</p>
+      <p v-if="s.look" class="quiet">{{ s.look }}</p>
+      <OtherPad
+        v-if="s.topic === 'joint' || s.topic === 'splice'"
+        class="no-print"
+        :pads="pads"
+        :planned="s.pads"
+        @used="(pad: string) => $emit('tick', s.id, true, pad)"
+      />
+    </ListRow>
+  </ListGroup>
 </template>
-
-<style scoped>
-.group {
-  margin-bottom: 12px;
-}
-
-h3 {
-  padding: 2px 0;
-  border-bottom: 2px solid var(--ink);
-  font-weight: 650;
-}
-
-ol {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-.look {
-  margin-top: 4px;
-  color: var(--ink-2);
-}
-</style>

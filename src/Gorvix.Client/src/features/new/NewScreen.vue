@@ -147,7 +147,7 @@ watch(
         <v-btn variant="outlined" :to="{ name: 'take-in' }">Import file</v-btn>
       </p>
     </v-empty-state>
-    <div v-else class="columns">
+    <div v-else class="columns narrow-aside">
       <div class="choices">
         <section>
           <h2><span class="step">1</span> Board</h2>
@@ -275,12 +275,6 @@ watch(
   padding: 16px 24px 32px;
 }
 
-h1 {
-  font-size: 1.75rem;
-  font-weight: 650;
-  line-height: 1.2;
-}
-
 .gap {
   margin: 12px 0;
 }
@@ -288,14 +282,6 @@ h1 {
 .next {
   display: flex;
   gap: 8px;
-  margin-top: 12px;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 400px;
-  gap: 24px;
-  align-items: start;
   margin-top: 12px;
 }
 

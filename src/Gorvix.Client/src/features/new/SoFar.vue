@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { DraftView, Problem } from '@/api/client'
+import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
 import PlaceList from '@/ui/PlaceList.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
@@ -51,7 +52,7 @@ const name = defineModel<string | null>('name')
         v-model="name"
         data-field="name"
         dir="auto"
-        maxlength="120"
+        :maxlength="limits.name"
         :placeholder="look?.name ?? 'board name'"
         persistent-placeholder
       />

@@ -9,6 +9,7 @@ import type {
   Priority,
   SetupChoices,
 } from '@/api/client'
+import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
 import PriorityToggle from '@/ui/PriorityToggle.vue'
 
@@ -103,7 +104,7 @@ async function endNaming(take: boolean) {
                 v-model="text"
                 data-field="device-name"
                 placeholder="e.g. second GNSS"
-                maxlength="120"
+                :maxlength="limits.name"
                 @keydown.enter.prevent="endNaming(true)"
                 @keydown.esc.stop="endNaming(false)"
               />
@@ -114,7 +115,7 @@ async function endNaming(take: boolean) {
                 v-model="batch"
                 data-field="device-batch"
                 placeholder="as printed"
-                maxlength="120"
+                :maxlength="limits.name"
                 @keydown.enter.prevent="endNaming(true)"
                 @keydown.esc.stop="endNaming(false)"
               />

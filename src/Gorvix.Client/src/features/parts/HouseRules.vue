@@ -67,11 +67,6 @@ header {
   align-items: baseline;
 }
 
-h2 {
-  font-size: 1.25rem;
-  font-weight: 650;
-}
-
 .disputes {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 360px), 1fr));

@@ -1,20 +1,14 @@
 <script setup lang="ts">
-import { useTitle } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { computed, nextTick, onMounted } from 'vue'
 import type { PartsChange } from '@/api/client'
-import BuildBar from '@/features/build/BuildBar.vue'
-import BuildHead from '@/features/build/BuildHead.vue'
-import KeysDialog from '@/features/build/KeysDialog.vue'
-import StandingNote from '@/features/build/StandingNote.vue'
 import NameFields from '@/features/build/NameFields.vue'
-import { useBuild } from '@/stores/build'
+import StepFrame from '@/features/build/StepFrame.vue'
+import { useStep } from '@/features/build/useStep'
 import { useLibrary } from '@/stores/library'
 import KeyButton from '@/ui/KeyButton.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import { useKeptFocus } from '@/ui/useKeptFocus'
-import { useScreenKeys } from '@/ui/useScreenKeys'
 import BoardSection from './BoardSection.vue'
 import DeviceCard from './DeviceCard.vue'
 import HouseRules from './HouseRules.vue'
@@ -27,22 +21,27 @@ const props = defineProps<{
   /** What is being exchanged: 'board', 'add', or the id of a device. */
   take: string | null
 }>()
-const router = useRouter()
-const route = useRoute()
-const build = useBuild()
 const library = useLibrary()
-const { view } = storeToRefs(build)
 const { choices, lines } = storeToRefs(library)
-const keysOpen = ref(false)
-const keys: [string, string][] = [
-  ['A', 'add device'],
-  ['B', 'swap board'],
-  ['H', 'go to House rules'],
-  ['F', 'go to Fit'],
-  ['Z', 'undo'],
-  ['Y', 'redo'],
-  ['?', 'show shortcuts'],
-]
+const shared = useStep({
+  id: () => props.id,
+  name: 'parts',
+  keys: {
+    a: () => open('add'),
+    b: () => open('board'),
+    h: () => {
+      const house = document.getElementById('house')
+      house?.scrollIntoView()
+      house?.querySelector<HTMLElement>('input:checked')?.focus()
+    },
+  },
+  list: [
+    ['A', 'add device'],
+    ['B', 'swap board'],
+    ['H', 'go to House rules'],
+  ],
+})
+const { build, view, query } = shared
 
 const taken = computed(() => {
   const device = view.value?.devices.find((d) => d.id === props.take)
@@ -53,7 +52,7 @@ const taken = computed(() => {
 })
 
 function open(take: string | null) {
-  void router.replace({ query: { ...route.query, take: take ?? undefined } })
+  void query({ take: take ?? undefined })
 }
 async function close() {
   const opener = props.take
@@ -74,38 +73,17 @@ useKeptFocus(
   () => (props.take ? null : document.querySelector<HTMLElement>('[data-exchange="add"]')),
 )
 
-useScreenKeys(
-  {
-    z: () => void build.undo(),
-    y: () => void build.redo(),
-    a: () => open('add'),
-    b: () => open('board'),
-    f: () => void router.push({ name: 'fit', params: { id: props.id } }),
-    h: () => {
-      const house = document.getElementById('house')
-      house?.scrollIntoView()
-      house?.querySelector<HTMLElement>('input:checked')?.focus()
-    },
-    '?': () => (keysOpen.value = true),
-  },
-  keysOpen,
-)
-
-useTitle(computed(() => `${view.value?.name ?? 'Build'} – Parts – Gorvix`))
-watch(() => props.id, build.open, { immediate: true })
 onMounted(library.load)
 </script>
 
 <template>
-  <main class="parts">
-    <BuildBar v-if="view" :view="view" step="parts" />
-    <StandingNote />
-    <ProblemNote v-if="library.problem" title="Could not load library" :problem="library.problem">
-      <v-btn @click="library.load">Try again</v-btn>
-    </ProblemNote>
-    <p v-if="!view && build.standing === 'loading'" class="quiet gap" role="status">Planning…</p>
+  <StepFrame :shared="shared" :findings="view?.sheet.open.ofParts">
+    <template #before>
+      <ProblemNote v-if="library.problem" title="Could not load library" :problem="library.problem">
+        <v-btn @click="library.load">Try again</v-btn>
+      </ProblemNote>
+    </template>
     <template v-if="view">
-      <BuildHead :view="view" :findings="view.sheet.open.ofParts" @keys="keysOpen = true" />
       <p v-if="view.sheet.workSummary" class="quiet work" data-testid="work">
         Wiring work: {{ view.sheet.workSummary }}. {{ view.sheet.room.words }}
       </p>
@@ -144,32 +122,25 @@ onMounted(library.load)
       </div>
       <HouseRules v-if="choices" :setup="view.setup" :choices="choices" @change="build.setUp" />
     </template>
-    <PartPicker
-      v-if="view && choices && lines && take && taken"
-      :key="take"
-      :of="take"
-      :title="taken.title"
-      :now="taken.now"
-      :lines="lines"
-      :choices="choices"
-      :undo="view.undo ?? null"
-      @take="takeIt"
-      @undo="build.undo"
-      @close="close"
-    />
-    <KeysDialog v-model="keysOpen" :keys="keys" />
-  </main>
+    <template #panel>
+      <PartPicker
+        v-if="view && choices && lines && take && taken"
+        :key="take"
+        :of="take"
+        :title="taken.title"
+        :now="taken.now"
+        :lines="lines"
+        :choices="choices"
+        :undo="view.undo ?? null"
+        @take="takeIt"
+        @undo="build.undo"
+        @close="close"
+      />
+    </template>
+  </StepFrame>
 </template>
 
 <style scoped>
-.parts {
-  padding: 0 24px 32px;
-}
-
-.gap {
-  margin: 16px 0;
-}
-
 .work {
   font-size: 0.9375rem;
 }
@@ -179,10 +150,8 @@ onMounted(library.load)
 }
 
 .columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 420px;
+  --columns: minmax(0, 1fr) 420px;
   gap: 24px;
-  align-items: start;
 }
 
 .devices {
@@ -200,18 +169,10 @@ onMounted(library.load)
 
 h2 {
   flex: 1;
-  font-size: 1.25rem;
-  font-weight: 650;
 }
 
 .empty {
   padding: 16px;
   border: 1px dashed var(--line);
-}
-
-@media (max-width: 1020px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

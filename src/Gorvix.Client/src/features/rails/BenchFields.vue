@@ -107,8 +107,6 @@ function plug(usb: string) {
 <style scoped>
 h2 {
   margin-bottom: 4px;
-  font-size: 1.25rem;
-  font-weight: 650;
 }
 
 .row {

@@ -1,18 +1,10 @@
 <script setup lang="ts">
-import { useTitle } from '@vueuse/core'
-import { storeToRefs } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { computed, shallowRef } from 'vue'
 import { api, ask, type SetupChoices } from '@/api/client'
 import BoardFace from '@/features/board/BoardFace.vue'
-import BuildBar from '@/features/build/BuildBar.vue'
-import BuildHead from '@/features/build/BuildHead.vue'
-import KeysDialog from '@/features/build/KeysDialog.vue'
-import StandingNote from '@/features/build/StandingNote.vue'
+import StepFrame from '@/features/build/StepFrame.vue'
+import { useStep } from '@/features/build/useStep'
 import RuleCode from '@/features/rules/RuleCode.vue'
-import { useBuild } from '@/stores/build'
-import ProblemNote from '@/ui/ProblemNote.vue'
-import { useScreenKeys } from '@/ui/useScreenKeys'
 import BenchFields from './BenchFields.vue'
 import ChargeSlider from './ChargeSlider.vue'
 import RailBar from './RailBar.vue'
@@ -33,21 +25,27 @@ const props = defineProps<{
   /** The lead that is looked at, as "device lead". */
   lead: string | null
 }>()
-const router = useRouter()
-const route = useRoute()
-const build = useBuild()
-const { view } = storeToRefs(build)
 const rails = useRails(() => props.id)
-const keysOpen = ref(false)
-const keys: [string, string][] = [
-  ['← →', 'previous, next power source'],
-  ['+ −', 'raise, lower cell voltage'],
-  ['↑ ↓', 'previous, next device'],
-  ['Z', 'undo'],
-  ['Y', 'redo'],
-  ['F', 'go to Fit'],
-  ['?', 'show shortcuts'],
-]
+const shared = useStep({
+  id: () => props.id,
+  name: 'rails',
+  keys: {
+    arrowleft: () => step(-1),
+    arrowright: () => step(1),
+    arrowup: () => walk(-1),
+    arrowdown: () => walk(1),
+    '+': () => charged(cellNow.value + 0.05),
+    '-': () => charged(cellNow.value - 0.05),
+  },
+  list: [
+    ['← →', 'previous, next power source'],
+    ['+ −', 'raise, lower cell voltage'],
+    ['↑ ↓', 'previous, next device'],
+  ],
+  read: () => rails.read(props.cell, props.at),
+  by: () => [props.cell, props.at],
+})
+const { build, view, query } = shared
 
 const lines = computed(() => rails.view.value?.situations ?? [])
 const now = computed(() => rails.view.value?.now)
@@ -75,13 +73,10 @@ const figures = computed(() => {
   ]
 })
 
-function go(query: Record<string, string | undefined>) {
-  void router.replace({ query: { ...route.query, ...query } })
-}
 function step(by: number) {
   const i = lines.value.findIndex((l) => l.id === sheet.value?.situation.id)
   const next = lines.value[(i + by + lines.value.length) % lines.value.length]
-  if (next) go({ at: next.id })
+  if (next) void query({ at: next.id })
 }
 function walk(by: number) {
   const leads = sheet.value?.leads ?? []
@@ -94,131 +89,93 @@ function charged(value: number) {
   const c = charge.value
   if (!c) return
   const set = Math.min(c.full, Math.max(c.empty, Math.round(value * 100) / 100))
-  go({ cell: set.toFixed(2), at: 'charge' })
+  void query({ cell: set.toFixed(2), at: 'charge' })
 }
 function pick(device: string, lead?: string) {
   const found = sheet.value?.leads.find((l) => l.device === device && (!lead || l.lead === lead))
-  if (found) go({ lead: `${found.device} ${found.lead}` })
+  if (found) void query({ lead: `${found.device} ${found.lead}` })
 }
 const lit = computed(() => (chosen.value?.boardPad ? [chosen.value.boardPad] : []))
 
-useScreenKeys(
-  {
-    arrowleft: () => step(-1),
-    arrowright: () => step(1),
-    arrowup: () => walk(-1),
-    arrowdown: () => walk(1),
-    '+': () => charged(cellNow.value + 0.05),
-    '-': () => charged(cellNow.value - 0.05),
-    z: () => void build.undo(),
-    y: () => void build.redo(),
-    f: () => void router.push({ name: 'fit', params: { id: props.id } }),
-    '?': () => (keysOpen.value = true),
-  },
-  keysOpen,
-)
-useTitle(computed(() => `${view.value?.name ?? 'Build'} – Rails – Gorvix`))
-watch(() => props.id, build.open, { immediate: true })
-watch(
-  () => [view.value?.version, props.cell, props.at] as const,
-  ([version, cell, at]) => {
-    if (version !== undefined) void rails.read(cell, at)
-  },
-  { immediate: true },
-)
 const choices = shallowRef<SetupChoices | null>(null)
 void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer.data))
 </script>
 
 <template>
-  <main class="rails">
-    <BuildBar v-if="view" :view="view" step="rails" />
-    <StandingNote />
-    <p v-if="!view && build.standing === 'loading'" class="quiet" role="status">Planning…</p>
-    <template v-if="view">
-      <BuildHead :view="view" :findings="[]" @keys="keysOpen = true" />
-      <ProblemNote
-        v-if="rails.problem.value"
-        title="Could not load rails"
-        :problem="rails.problem.value"
-      />
-      <template v-if="sheet && now">
-        <div class="switches">
-          <SituationPicker :lines="lines" :now="sheet.situation.id" @choose="go({ at: $event })" />
-          <ChargeSlider v-if="charge" :charge="charge" :cell="cellNow" @charged="charged" />
+  <StepFrame
+    :shared="shared"
+    :problem="rails.problem.value"
+    problem-title="Could not load rails"
+    :is-reading="!sheet"
+  >
+    <template v-if="view && sheet && now">
+      <div class="switches">
+        <SituationPicker :lines="lines" :now="sheet.situation.id" @choose="query({ at: $event })" />
+        <ChargeSlider v-if="charge" :charge="charge" :cell="cellNow" @charged="charged" />
+      </div>
+      <h2 class="print-only">Power source: {{ sheet.situation.name }}</h2>
+      <div class="answer" role="status" data-testid="answer">
+        <strong v-if="now.clear">{{ now.clear }}</strong>
+        <dl v-if="figures.length > 0">
+          <div v-for="f in figures" :key="f.name" :data-figure="f.name">
+            <dt>{{ f.name }}</dt>
+            <dd>{{ f.amps }}</dd>
+          </div>
+        </dl>
+      </div>
+      <ul v-if="notes.length > 0" class="findings">
+        <li v-for="(f, i) in notes" :key="i" :class="f.severity">
+          <RuleCode :code="f.rule" /> {{ f.sentence }}
+        </li>
+      </ul>
+      <div class="columns">
+        <div>
+          <h2>Rails</h2>
+          <RailBar
+            v-for="r in sheet.rails"
+            :key="r.id"
+            :rail="r"
+            :chosen="chosen?.device ?? null"
+            @device="pick($event)"
+          />
         </div>
-        <h2 class="print-only">Power source: {{ sheet.situation.name }}</h2>
-        <div class="answer" role="status" data-testid="answer">
-          <strong v-if="now.clear">{{ now.clear }}</strong>
-          <dl v-if="figures.length > 0">
-            <div v-for="f in figures" :key="f.name" :data-figure="f.name">
-              <dt>{{ f.name }}</dt>
-              <dd>{{ f.amps }}</dd>
-            </div>
-          </dl>
-        </div>
-        <ul v-if="notes.length > 0" class="findings">
-          <li v-for="(f, i) in notes" :key="i" :class="f.severity">
-            <RuleCode :code="f.rule" /> {{ f.sentence }}
-          </li>
-        </ul>
-        <div class="columns">
-          <div>
-            <h2>Rails</h2>
-            <RailBar
-              v-for="r in sheet.rails"
-              :key="r.id"
-              :rail="r"
-              :chosen="chosen?.device ?? null"
-              @device="pick($event)"
+        <div>
+          <h2>Device supplies</h2>
+          <WindowBand
+            v-for="l in sheet.leads"
+            :key="`${l.device} ${l.lead}`"
+            :lead="l"
+            :span="rails.view.value?.spans.find((s) => s.device === l.device && s.lead === l.lead)"
+            :chosen="l === chosen"
+            @choose="pick(l.device, l.lead)"
+          />
+          <p v-if="sheet.leads.length === 0" class="quiet">No device lists a supply range.</p>
+          <section v-if="chosen" class="way" data-testid="way">
+            <h3>Supply path: {{ chosen.name }} {{ chosen.label }}</h3>
+            <SupplyWay :lead="chosen" />
+            <BoardFace
+              v-if="view.sheet.face"
+              class="face no-print"
+              :face="view.sheet.face"
+              :name="view.name"
+              :lit="lit"
             />
-          </div>
-          <div>
-            <h2>Device supplies</h2>
-            <WindowBand
-              v-for="l in sheet.leads"
-              :key="`${l.device} ${l.lead}`"
-              :lead="l"
-              :span="
-                rails.view.value?.spans.find((s) => s.device === l.device && s.lead === l.lead)
-              "
-              :chosen="l === chosen"
-              @choose="pick(l.device, l.lead)"
-            />
-            <p v-if="sheet.leads.length === 0" class="quiet">No device lists a supply range.</p>
-            <section v-if="chosen" class="way" data-testid="way">
-              <h3>Supply path: {{ chosen.name }} {{ chosen.label }}</h3>
-              <SupplyWay :lead="chosen" />
-              <BoardFace
-                v-if="view.sheet.face"
-                class="face no-print"
-                :face="view.sheet.face"
-                :name="view.name"
-                :lit="lit"
-              />
-            </section>
-          </div>
+          </section>
         </div>
-        <div class="bench">
-          <ReadingTable :readings="now.readings" :situation="sheet.situation.name" />
-          <div>
-            <BenchFields :setup="view.setup" :choices="choices" @change="build.setUp" />
-            <WireFields :wires="rails.view.value?.wires ?? []" @change="build.changeParts" />
-          </div>
+      </div>
+      <div class="bench">
+        <ReadingTable :readings="now.readings" :situation="sheet.situation.name" />
+        <div>
+          <BenchFields :setup="view.setup" :choices="choices" @change="build.setUp" />
+          <WireFields :wires="rails.view.value?.wires ?? []" @change="build.changeParts" />
         </div>
-        <p v-for="a in rails.view.value?.assumed" :key="a" class="quiet small">{{ a }}</p>
-      </template>
-      <v-skeleton-loader v-else-if="!rails.problem.value" type="article@2" />
+      </div>
+      <p v-for="a in rails.view.value?.assumed" :key="a" class="quiet small">{{ a }}</p>
     </template>
-    <KeysDialog v-model="keysOpen" :keys="keys" />
-  </main>
+  </StepFrame>
 </template>
 
 <style scoped>
-.rails {
-  padding: 0 24px 32px;
-}
-
 .switches {
   display: flex;
   flex-wrap: wrap;
@@ -281,17 +238,13 @@ void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer
 }
 
 .columns {
-  display: grid;
-  grid-template-columns: minmax(0, 5fr) minmax(0, 8fr);
+  --columns: minmax(0, 5fr) minmax(0, 8fr);
   gap: 24px;
-  align-items: start;
   margin-top: 14px;
 }
 
 h2 {
   margin-bottom: 4px;
-  font-size: 1.25rem;
-  font-weight: 650;
 }
 
 .way {
@@ -307,10 +260,6 @@ h2 {
 
 .face {
   max-width: 380px;
-}
-
-.small {
-  font-size: 0.9375rem;
 }
 
 @media (max-width: 1200px) {

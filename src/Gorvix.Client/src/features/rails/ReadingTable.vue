@@ -38,8 +38,6 @@ defineProps<{ readings: RailsView['now']['readings']; situation: string }>()
 <style scoped>
 h2 {
   margin-bottom: 4px;
-  font-size: 1.25rem;
-  font-weight: 650;
 }
 
 .n {

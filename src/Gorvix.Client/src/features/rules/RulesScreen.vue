@@ -139,12 +139,6 @@ watch(
   font-weight: 650;
 }
 
-h1 {
-  font-size: 1.75rem;
-  font-weight: 650;
-  line-height: 1.2;
-}
-
 blockquote {
   margin: 20px 0;
   padding: 12px 20px;

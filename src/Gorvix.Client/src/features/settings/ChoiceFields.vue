@@ -59,8 +59,6 @@ section {
 
 h2 {
   margin-bottom: 4px;
-  font-size: 1.25rem;
-  font-weight: 650;
 }
 
 .row {

@@ -50,7 +50,7 @@ const turns = [
 </script>
 
 <template>
-  <div class="columns">
+  <div class="columns halves">
     <section>
       <h2>Orientation</h2>
       <div class="sits">
@@ -149,16 +149,8 @@ const turns = [
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 28px;
-}
-
 h2 {
   margin: 8px 0 2px;
-  font-size: 1.25rem;
-  font-weight: 650;
 }
 
 .sits {

@@ -2,6 +2,7 @@
 import { useThrottleFn } from '@vueuse/core'
 import { ref, watch } from 'vue'
 import { api, ask, type FormResult, type Problem } from '@/api/client'
+import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 
@@ -71,7 +72,7 @@ async function keep() {
 </script>
 
 <template>
-  <div class="columns">
+  <div class="columns halves">
     <section>
       <h2>Settings template</h2>
       <LineField v-slot="{ id }" label="Template">
@@ -82,7 +83,7 @@ async function keep() {
           class="label"
           spellcheck="false"
           data-field="template"
-          :maxlength="20000"
+          :maxlength="limits.template"
         />
       </LineField>
       <LineField v-slot="{ id }" label="Dump pattern (regex)">
@@ -95,7 +96,7 @@ async function keep() {
           data-field="pattern"
           placeholder="empty = neutral format"
           persistent-placeholder
-          :maxlength="20000"
+          :maxlength="limits.template"
         />
       </LineField>
       <details data-testid="reference">
@@ -142,16 +143,8 @@ async function keep() {
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 28px;
-}
-
 h2 {
   margin: 8px 0 2px;
-  font-size: 1.25rem;
-  font-weight: 650;
 }
 
 summary {

@@ -9,6 +9,7 @@ import {
   type GnssGeneration,
   type SetupFramesView,
 } from '@/api/client'
+import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
 import ModuleDesk from './ModuleDesk.vue'
 import { grouped } from './useSettings'
@@ -26,7 +27,6 @@ const baud = ref(props.gnss.baud ?? 115200)
 const generation = ref<GnssGeneration>(props.gnss.generation ?? 'older')
 const budget = shallowRef<Budget | null>(null)
 const frames = shallowRef<SetupFramesView | null>(null)
-const bauds = [9600, 19200, 38400, 57600, 115200, 230400, 460800]
 let turn = 0
 
 const count = useThrottleFn(
@@ -89,7 +89,7 @@ const ways = [
 </script>
 
 <template>
-  <div class="columns">
+  <div class="columns halves">
     <ModuleDesk
       :wish="{ generation, baud, hertz }"
       @told="(g: GnssGeneration) => emit('generation', g)"
@@ -144,7 +144,7 @@ const ways = [
             :id="id"
             v-model="baud"
             data-field="gnss-baud"
-            :items="bauds.map((b) => ({ value: b, title: grouped(b) }))"
+            :items="limits.gnssBauds.map((b) => ({ value: b, title: grouped(b) }))"
           />
         </LineField>
         <LineField v-slot="{ id }" label="Protocol generation">
@@ -204,20 +204,8 @@ const ways = [
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 28px;
-}
-
 h2 {
   margin: 8px 0 2px;
-  font-size: 1.25rem;
-  font-weight: 650;
-}
-
-.small {
-  font-size: 0.9375rem;
 }
 
 .bar {

@@ -160,8 +160,6 @@ async function work(act: 'look' | 'setUp' | 'prove' | 'revert', words: string, s
 <style scoped>
 h2 {
   margin: 8px 0 2px;
-  font-size: 1.25rem;
-  font-weight: 650;
 }
 
 .row,

@@ -9,6 +9,7 @@ import {
   type ReadReport,
   type TextKind,
 } from '@/api/client'
+import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import { dayOf } from '@/ui/dayOf'
@@ -123,7 +124,7 @@ const kinds: Record<TextKind, string> = {
 </script>
 
 <template>
-  <div class="columns">
+  <div class="columns halves">
     <section>
       <h2>Dump from board</h2>
       <LineField v-slot="{ id }" label="Full dump">
@@ -134,7 +135,7 @@ const kinds: Record<TextKind, string> = {
           data-field="printout"
           spellcheck="false"
           class="label"
-          :maxlength="262144"
+          :maxlength="limits.dump"
         />
       </LineField>
       <div class="buttons">
@@ -161,7 +162,7 @@ const kinds: Record<TextKind, string> = {
           />
         </LineField>
         <LineField v-slot="{ id }" label="Firmware version, notes">
-          <v-text-field :id="id" v-model="words" data-field="words" :maxlength="500" />
+          <v-text-field :id="id" v-model="words" data-field="words" :maxlength="limits.dumpNote" />
         </LineField>
         <v-btn :disabled="!text.trim() || busy" data-do="keep" @click="keep">Save dump</v-btn>
       </div>
@@ -257,20 +258,12 @@ const kinds: Record<TextKind, string> = {
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 28px;
-}
-
 .whole {
   grid-column: 1 / -1;
 }
 
 h2 {
   margin: 8px 0 2px;
-  font-size: 1.25rem;
-  font-weight: 650;
 }
 
 .buttons {
@@ -300,10 +293,6 @@ h2 {
   flex-wrap: wrap;
   gap: 8px 12px;
   align-items: end;
-}
-
-.small {
-  font-size: 0.9375rem;
 }
 
 ul {

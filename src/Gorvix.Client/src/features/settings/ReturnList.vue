@@ -58,11 +58,6 @@ section {
   margin-bottom: 20px;
 }
 
-h2 {
-  font-size: 1.25rem;
-  font-weight: 650;
-}
-
 ul {
   margin: 4px 0;
   padding: 0;
@@ -84,10 +79,6 @@ li {
 
 .missing s {
   color: var(--ink-2);
-}
-
-.small {
-  font-size: 0.9375rem;
 }
 
 dl {

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Setting } from '@/api/client'
+import { dayOf } from '@/ui/dayOf'
+import ListGroup from '@/ui/ListGroup.vue'
+import ListRow from '@/ui/ListRow.vue'
 import PulseGlyph from '@/ui/PulseGlyph.vue'
-import TickRow from '@/ui/TickRow.vue'
+import SettingMore from './SettingMore.vue'
 import { byPlace } from './useSettings'
 
 /** Every switch in the order in which one sets it, to read off and to tick; the chosen one says why. */
@@ -13,53 +16,25 @@ const number = computed(() => new Map(props.settings.map((s, i) => [s.key, i + 1
 </script>
 
 <template>
-  <section v-for="g in groups" :key="g.words" class="group">
-    <h3>{{ g.words }}</h3>
-    <ol>
-      <TickRow
-        v-for="s in g.settings"
-        :key="s.key"
-        :data-setting="s.key"
-        :number="number.get(s.key) ?? ''"
-        :words="s.words"
-        :is-done="s.isDone ?? false"
-        :done-on="s.doneOn ?? null"
-        :chosen="s.key === chosen"
-        :tick-label="`${s.words.replace(/\.$/, '')}: set`"
-        @choose="$emit('choose', s.key)"
-        @tick="(done) => $emit('tick', s.key, done)"
-      >
-        <template #glyph>
-          <PulseGlyph v-if="s.values?.rx === 'inverted'" polarity="inverted" />
-          <PulseGlyph v-if="s.values?.tx === 'inverted'" polarity="inverted" />
-        </template>
-        <p>{{ s.why }}</p>
-        <p v-if="s.isPrinted && s.value" class="quiet">
-          In the dump: <code class="label">{{ s.value }}</code>
-        </p>
-      </TickRow>
-    </ol>
-  </section>
+  <ListGroup v-for="g in groups" :key="g.words" :words="g.words">
+    <ListRow
+      v-for="s in g.settings"
+      :id="s.key"
+      :key="s.key"
+      :number="number.get(s.key) ?? ''"
+      :words="s.words"
+      :state="s.isDone ? 'proved' : 'open'"
+      :end="s.isDone && s.doneOn ? dayOf(s.doneOn) : null"
+      :chosen="s.key === chosen"
+      :tick-label="`${s.words.replace(/\.$/, '')}: set`"
+      @choose="$emit('choose', s.key)"
+      @tick="(done) => $emit('tick', s.key, done)"
+    >
+      <template #glyph>
+        <PulseGlyph v-if="s.values?.rx === 'inverted'" polarity="inverted" />
+        <PulseGlyph v-if="s.values?.tx === 'inverted'" polarity="inverted" />
+      </template>
+      <SettingMore :setting="s" />
+    </ListRow>
+  </ListGroup>
 </template>
-
-<style scoped>
-.group {
-  margin-bottom: 12px;
-}
-
-h3 {
-  padding: 2px 0;
-  border-bottom: 2px solid var(--ink);
-  font-weight: 650;
-}
-
-ol {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-code {
-  overflow-wrap: anywhere;
-}
-</style>

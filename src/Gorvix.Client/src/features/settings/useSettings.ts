@@ -1,61 +1,38 @@
-import { computed, ref, shallowRef, watch } from 'vue'
-import { api, ask, type Problem, type Setting, type SettingsView } from '@/api/client'
+import { api, ask, type Setting } from '@/api/client'
+import { useTicked } from '@/features/build/useTicked'
 import { useBuild } from '@/stores/build'
 
-/**
- * The settings of a build; the last answer stays until the next one is there. A tick is shown at once and given back when it is
- * refused.
- */
+/** The settings of a build. */
 export function useSettings(build: () => string) {
   const store = useBuild()
-  const view = shallowRef<SettingsView | null>(null)
-  const problem = ref<Problem | null>(null)
-  const pending = shallowRef(new Map<string, boolean>())
-  let turn = 0
-
-  const settings = computed<Setting[]>(() =>
-    (view.value?.sheet.settings ?? []).map((s) => ({
-      ...s,
-      isDone: pending.value.get(s.key) ?? s.isDone,
-    })),
+  const settings = useTicked(
+    () => ask(() => api.GET('/api/builds/{id}/settings', { params: { path: { id: build() } } })),
+    (view) => view.sheet.settings,
+    (setting) => setting.key,
   )
-
-  async function read() {
-    const own = ++turn
-    const { data, problem: refused } = await ask(() =>
-      api.GET('/api/builds/{id}/settings', { params: { path: { id: build() } } }),
-    )
-    if (own !== turn) return
-    view.value = data ?? view.value
-    problem.value = refused
-    if (store.unsent === 0) pending.value = new Map()
-  }
-
-  function tick(keys: string[], isDone: boolean) {
-    const next = new Map(pending.value)
-    for (const key of keys) next.set(key, isDone)
-    pending.value = next
-    return store.tickSettings(keys, isDone)
-  }
-  watch(
-    () => store.unsent,
-    (unsent) => {
-      if (unsent === 0 && pending.value.size > 0) void read()
+  return {
+    ...settings,
+    tick(keys: string[], isDone: boolean) {
+      settings.mark(keys, isDone)
+      return store.tickSettings(keys, isDone)
     },
-  )
-  return { view, problem, settings, read, tick }
+  }
 }
+
+const places = {
+  port: 'Ports (set together)',
+  board: 'Flight controller',
+  device: 'Devices',
+  radio: 'Radio',
+} as const
+
+/** Where a setting is made. */
+export const placeOf = (setting: Setting) => places[setting.place]
 
 /** Settings that are made in one place, in the order of the work. */
 export function byPlace(settings: Setting[]) {
-  const words = {
-    port: 'Ports (set together)',
-    board: 'Flight controller',
-    device: 'Devices',
-    radio: 'Radio',
-  }
   return (['port', 'board', 'device', 'radio'] as const)
-    .map((place) => ({ words: words[place], settings: settings.filter((s) => s.place === place) }))
+    .map((place) => ({ words: places[place], settings: settings.filter((s) => s.place === place) }))
     .filter((g) => g.settings.length > 0)
 }
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { PartsChange, Problem, ShelfBuild } from '@/api/client'
+import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 
@@ -47,12 +48,18 @@ async function save() {
           v-model="name"
           data-field="name"
           dir="auto"
-          maxlength="120"
+          :maxlength="limits.name"
           :error-messages="name.trim() === '' ? 'Enter a build name.' : ''"
         />
       </LineField>
       <LineField v-slot="{ id }" label="Note">
-        <v-text-field :id="id" v-model="note" data-field="note" dir="auto" maxlength="2000" />
+        <v-text-field
+          :id="id"
+          v-model="note"
+          data-field="note"
+          dir="auto"
+          :maxlength="limits.note"
+        />
       </LineField>
       <span class="actions">
         <v-btn id="save-name" type="submit" color="primary" variant="flat">Save changes</v-btn>
@@ -70,11 +77,6 @@ async function save() {
   border: 1px solid var(--line);
   background: var(--sheet);
   color: var(--ink);
-}
-
-h2 {
-  font-size: 1.25rem;
-  font-weight: 650;
 }
 
 .actions {

@@ -161,12 +161,6 @@ onBeforeUnmount(shelf.rest)
   margin-bottom: 24px;
 }
 
-h1 {
-  font-size: 1.75rem;
-  font-weight: 650;
-  line-height: 1.2;
-}
-
 .actions {
   display: flex;
   flex-wrap: wrap;

@@ -1,9 +1,15 @@
 <script setup lang="ts">
 import type { CheckState } from '@/api/client'
-import { stateWords } from './useBench'
 
-/** How a check stands, by shape: open, filled with a hook, half filled, struck through, filled once and due again. */
+/** How a line of a list stands, by shape: open, filled with a hook, half filled, struck through, hooked once and due again. */
 defineProps<{ state: CheckState; size?: number }>()
+const words: Record<CheckState, string> = {
+  open: 'not checked',
+  proved: 'passed',
+  doubtful: 'check again',
+  stopped: 'failed – stop',
+  dueAgain: 'needs re-check',
+}
 </script>
 
 <template>
@@ -12,7 +18,7 @@ defineProps<{ state: CheckState; size?: number }>()
     :height="size ?? 20"
     viewBox="0 0 20 20"
     role="img"
-    :aria-label="stateWords[state]"
+    :aria-label="words[state]"
     :class="state"
   >
     <path v-if="state === 'proved'" class="fill" d="M1 1h18v18h-18z" />

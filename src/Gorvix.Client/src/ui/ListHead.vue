@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import KeyButton from './KeyButton.vue'
+
+/** What stands over a list that is worked through: how far it is, only what remains, large view, print; further buttons in its slot. */
+defineProps<{
+  title: string
+  count: string
+  /** True when only what remains is shown. */
+  open: boolean
+  /** What the button to print says; none where the list is not printed. */
+  print?: string
+}>()
+defineEmits<{ open: []; large: []; print: [] }>()
+</script>
+
+<template>
+  <header class="order">
+    <h2>{{ title }}</h2>
+    <span class="count" data-testid="count">{{ count }}</span>
+    <span class="buttons no-print">
+      <KeyButton
+        letter="O"
+        data-do="open"
+        :pressed="open"
+        :aria-pressed="open"
+        @click="$emit('open')"
+        >Remaining only</KeyButton
+      >
+      <slot />
+      <KeyButton letter="B" data-do="large" @click="$emit('large')">Large view</KeyButton>
+      <KeyButton v-if="print" letter="P" data-do="print" @click="$emit('print')">{{
+        print
+      }}</KeyButton>
+    </span>
+  </header>
+</template>
+
+<style scoped>
+.order {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+  margin-bottom: 6px;
+}
+
+.count {
+  flex: 1;
+  color: var(--ink-2);
+  font-variant-numeric: tabular-nums;
+  white-space: nowrap;
+}
+
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+</style>
