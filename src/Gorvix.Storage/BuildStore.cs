@@ -127,9 +127,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
             ChangedAt = Now(),
         };
         db.Builds.Add(row);
-        var step = Step(row.Id, 0, words, build);
-        db.Steps.Add(step);
-        db.Moments.Add(Moment(row, step, words));
+        db.States.Add(State(row, words, words, Documents.Write(build)));
         await db.SaveChangesAsync();
         return row;
     }
@@ -143,17 +141,21 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     /// <exception cref="ConflictException">The version is not the newest.</exception>
     public async Task<StoredBuild> Put(string id, int version, string words, Build after)
     {
-        // The write lock is held from the reading on: a refused write leaves the steps as they were.
+        // The write lock is held from the reading on: a refused write leaves the states as they were.
         await using var transaction = await db.Database.BeginTransactionAsync();
         var row = await Row(id, version);
 
-        // A change after an undo starts a new branch; what was undone cannot come back.
-        await db
-            .Steps.Where(s => s.BuildId == id && (s.Number > row.Cursor || s.Number <= row.Cursor - MostSteps))
-            .ExecuteDeleteAsync();
-        var step = Step(id, row.Cursor + 1, words, after);
-        db.Steps.Add(step);
-        await MoveTo(row, step, words);
+        // A change after an undo starts a new branch; what was undone cannot come back. In the log it stays.
+        var left = db.States.Where(s =>
+            s.BuildId == id && s.Place != null && (s.Place > row.Cursor || s.Place <= row.Cursor - MostSteps)
+        );
+        await left.Where(s => s.Version < 0).ExecuteDeleteAsync();
+        await left.ExecuteUpdateAsync(s =>
+            s.SetProperty(x => x.Place, (int?)null).SetProperty(x => x.Step, (string?)null)
+        );
+        Move(row, row.Cursor + 1);
+        db.States.Add(State(row, words, words, Documents.Write(after)));
+        await Save();
         await transaction.CommitAsync();
         return Written(row, after, words);
     }
@@ -168,8 +170,8 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     public async Task<Build?> Beside(string id, int version, int direction)
     {
         var target = (await Row(id, version)).Cursor + direction;
-        var step = await db.Steps.AsNoTracking().FirstOrDefaultAsync(s => s.BuildId == id && s.Number == target);
-        return step is null ? null : Read(step);
+        var state = await db.States.AsNoTracking().FirstOrDefaultAsync(s => s.BuildId == id && s.Place == target);
+        return state is null ? null : Read(state);
     }
 
     /// <summary>Goes one step back or forward, to a state that <see cref="Beside"/> gave.</summary>
@@ -177,17 +179,27 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     public async Task<StoredBuild> Walk(string id, int version, int direction)
     {
         var row = await Row(id, version);
-        var near = await db
-            .Steps.AsNoTracking()
-            .Where(s => s.BuildId == id && s.Number >= row.Cursor - 1 && s.Number <= row.Cursor + 1)
-            .ToListAsync();
-        var (was, step) = (
-            near.FirstOrDefault(s => s.Number == row.Cursor) ?? throw Damaged(row),
-            near.FirstOrDefault(s => s.Number == row.Cursor + direction) ?? throw Stale()
+        var near = await Near(row).ToListAsync();
+        var (was, to) = (
+            near.FirstOrDefault(s => s.Place == row.Cursor) ?? throw Damaged(row),
+            near.FirstOrDefault(s => s.Place == row.Cursor + direction) ?? throw Stale()
         );
-        var words = direction < 0 ? $"Undo: {was.Words}" : $"Redo: {step.Words}";
-        await MoveTo(row, step, words);
+        var (place, step) = (to.Place!.Value, to.Step ?? to.Words);
+        Move(row, place);
+        db.States.Add(State(row, direction < 0 ? $"Undo: {was.Step}" : $"Redo: {step}", step, to.Document, to.Format));
+        Leave(to);
+        await Save();
         return await Read(row);
+    }
+
+    /// <summary>Takes a state out of the row that undo and redo walk along: another one has its place now.</summary>
+    private void Leave(StateRow state)
+    {
+        if (state.Version < 0)
+        {
+            db.States.Remove(state);
+        }
+        (state.Place, state.Step) = (null, null);
     }
 
     /// <summary>Takes a build off the shelf; <see cref="Restore"/> puts it back.</summary>
@@ -208,41 +220,44 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
         await db.SaveChangesAsync();
     }
 
-    private static StepRow Step(string id, int number, string words, Build build) =>
-        new()
-        {
-            BuildId = id,
-            Number = number,
-            Words = words,
-            Document = Documents.Write(build),
-        };
+    /// <summary>The parts of a build were changed in the library: a version of its own, in the place of the one before.</summary>
+    internal async Task Follow(BuildRow row, string words)
+    {
+        var now = await db.States.FirstAsync(s => s.BuildId == row.Id && s.Place == row.Cursor);
+        row.Version++;
+        db.States.Add(State(row, words, now.Step ?? now.Words, now.Document, now.Format));
+        Leave(now);
+    }
 
-    private MomentRow Moment(BuildRow row, StepRow step, string words) =>
+    private StateRow State(
+        BuildRow row,
+        string words,
+        string step,
+        string document,
+        int format = FormatMigrations.Newest
+    ) =>
         new()
         {
             BuildId = row.Id,
             Version = row.Version,
-            At = row.ChangedAt,
+            At = Now(),
             Who = author.Name,
             Words = words,
-            Document = step.Document,
-            Format = step.Format,
+            Place = row.Cursor,
+            Step = step,
+            Document = document,
+            Format = format,
         };
 
-    private async Task MoveTo(BuildRow row, StepRow step, string words)
+    private void Move(BuildRow row, int place)
     {
-        // A file from before there were moments: the state that is left is the first of them.
-        if (!await db.Moments.AnyAsync(m => m.BuildId == row.Id && m.Version == row.Version))
-        {
-            var was =
-                await db.Steps.AsNoTracking().FirstOrDefaultAsync(s => s.BuildId == row.Id && s.Number == row.Cursor)
-                ?? throw Damaged(row);
-            db.Moments.Add(Moment(row, was, was.Words));
-        }
-        row.Cursor = step.Number;
+        row.Cursor = place;
         row.Version++;
         row.ChangedAt = Now();
-        db.Moments.Add(Moment(row, step, words));
+    }
+
+    private async Task Save()
+    {
         try
         {
             await db.SaveChangesAsync();
@@ -253,6 +268,10 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
             throw Stale();
         }
     }
+
+    // The state in force and those beside it: they say what undo and redo would do.
+    private IQueryable<StateRow> Near(BuildRow row) =>
+        db.States.Where(s => s.BuildId == row.Id && s.Place >= row.Cursor - 1 && s.Place <= row.Cursor + 1);
 
     // A state that has just become the newest: nothing can be redone.
     private static StoredBuild Written(BuildRow row, Build build, string? undo) =>
@@ -276,23 +295,13 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     }
 
     private async Task<StoredBuild> Read(BuildRow row) =>
-        Read(
-            row,
-            await Stored.Read(
-                What(row.Id),
-                () =>
-                    db
-                        .Steps.AsNoTracking()
-                        .Where(s => s.BuildId == row.Id && s.Number >= row.Cursor - 1 && s.Number <= row.Cursor + 1)
-                        .ToListAsync()
-            )
-        );
+        Read(row, await Stored.Read(What(row.Id), () => Near(row).AsNoTracking().ToListAsync()));
 
-    internal static StoredBuild Read(BuildRow row, IReadOnlyList<StepRow> near)
+    internal static StoredBuild Read(BuildRow row, IReadOnlyList<StateRow> near)
     {
-        var now = near.FirstOrDefault(s => s.Number == row.Cursor) ?? throw Damaged(row);
-        var undo = near.Any(s => s.Number == row.Cursor - 1) ? now.Words : null;
-        var redo = near.FirstOrDefault(s => s.Number == row.Cursor + 1)?.Words;
+        var now = near.FirstOrDefault(s => s.Place == row.Cursor) ?? throw Damaged(row);
+        var undo = near.Any(s => s.Place == row.Cursor - 1) ? now.Step : null;
+        var redo = near.FirstOrDefault(s => s.Place == row.Cursor + 1)?.Step;
         return new StoredBuild(row.Id, row.Version, Read(now), undo, redo, row.ChangedAt, row.ArchivedAt is not null);
     }
 
@@ -304,15 +313,16 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     public async Task<(string Document, int Format)> Raw(string id)
     {
         var row = await Row(id);
-        var step =
+        var state =
             await Stored.Read(
                 What(id),
-                () => db.Steps.AsNoTracking().FirstOrDefaultAsync(s => s.BuildId == id && s.Number == row.Cursor)
+                () => db.States.AsNoTracking().FirstOrDefaultAsync(s => s.BuildId == id && s.Place == row.Cursor)
             ) ?? throw Damaged(row);
-        return (step.Document, step.Format);
+        return (state.Document, state.Format);
     }
 
-    private static Build Read(StepRow step) => Documents.Read<Build>(step.Document, step.Format, What(step.BuildId));
+    private static Build Read(StateRow state) =>
+        Documents.Read<Build>(state.Document, state.Format, What(state.BuildId));
 
     private async Task<string> FreeId(string name)
     {

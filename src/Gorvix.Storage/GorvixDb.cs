@@ -16,17 +16,17 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
     /// <summary>The builds.</summary>
     public DbSet<BuildRow> Builds => Set<BuildRow>();
 
-    /// <summary>The states of the builds.</summary>
-    public DbSet<StepRow> Steps => Set<StepRow>();
+    /// <summary>The builds as they were in each version, and what undo and redo still reach.</summary>
+    public DbSet<StateRow> States => Set<StateRow>();
+
+    /// <summary>The builds as they were after each change: what the log tells.</summary>
+    public IQueryable<StateRow> Moments => States.AsNoTracking().Where(s => s.Version > 0);
 
     /// <summary>The shelf's cards as they were last made.</summary>
     public DbSet<CardRow> Cards => Set<CardRow>();
 
     /// <summary>Texts that were kept for builds.</summary>
     public DbSet<TextRow> Texts => Set<TextRow>();
-
-    /// <summary>The builds as they were after each change.</summary>
-    public DbSet<MomentRow> Moments => Set<MomentRow>();
 
     /// <summary>Readings of builds.</summary>
     public DbSet<ReadingRow> Readings => Set<ReadingRow>();
@@ -106,12 +106,13 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
             text.HasIndex(t => t.BuildId);
             text.HasOne<BuildRow>().WithMany().HasForeignKey(t => t.BuildId).OnDelete(DeleteBehavior.Cascade);
         });
-        modelBuilder.Entity<MomentRow>(moment =>
+        modelBuilder.Entity<StateRow>(state =>
         {
-            moment.HasKey(m => new { m.BuildId, m.Version });
-            moment.Property(m => m.Format).HasDefaultValue(1).HasSentinel(0);
-            moment.HasIndex(m => new { m.BuildId, m.At });
-            moment.HasOne<BuildRow>().WithMany().HasForeignKey(m => m.BuildId).OnDelete(DeleteBehavior.Cascade);
+            state.HasKey(s => new { s.BuildId, s.Version });
+            state.Property(s => s.Format).HasDefaultValue(1).HasSentinel(0);
+            state.HasIndex(s => new { s.BuildId, s.At });
+            state.HasIndex(s => new { s.BuildId, s.Place }).IsUnique();
+            state.HasOne<BuildRow>().WithMany().HasForeignKey(s => s.BuildId).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<ReadingRow>(reading =>
         {
@@ -193,12 +194,6 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
         {
             evening.HasKey(e => e.Id);
             evening.HasOne<DrillSourceRow>().WithMany().HasForeignKey(e => e.Source).OnDelete(DeleteBehavior.Restrict);
-        });
-        modelBuilder.Entity<StepRow>(step =>
-        {
-            step.HasKey(s => new { s.BuildId, s.Number });
-            step.Property(s => s.Format).HasDefaultValue(1).HasSentinel(0);
-            step.HasOne<BuildRow>().WithMany().HasForeignKey(s => s.BuildId).OnDelete(DeleteBehavior.Cascade);
         });
     }
 }

@@ -185,8 +185,7 @@ public sealed class LogPages(GorvixDb db)
             What(build),
             async () =>
                 await db
-                    .Moments.AsNoTracking()
-                    .Where(m => m.BuildId == build)
+                    .Moments.Where(m => m.BuildId == build)
                     .OrderBy(m => m.Version)
                     .Select(m => new LogEntry(EntryKind.Change, m.Version, m.At, m.Who, m.Words))
                     .ToListAsync()
@@ -217,7 +216,7 @@ public sealed class LogPages(GorvixDb db)
     )
     {
         var ids = builds.Select(b => b.Id).ToList();
-        var moments = db.Moments.AsNoTracking().Where(m => ids.Contains(m.BuildId));
+        var moments = db.Moments.Where(m => ids.Contains(m.BuildId));
         var readings = db.Readings.AsNoTracking().Where(r => ids.Contains(r.BuildId));
         var notes = db.Notes.AsNoTracking().Where(n => ids.Contains(n.BuildId));
         var photos = db.Photos.AsNoTracking().Where(p => ids.Contains(p.BuildId));
@@ -295,12 +294,12 @@ public sealed class LogPages(GorvixDb db)
     /// <summary>A moment of a build.</summary>
     /// <exception cref="NotFoundException">There is none of that version.</exception>
     /// <exception cref="UnreadableException">It is stored in a format version that is not known.</exception>
-    public async Task<(MomentRow Row, Build Build)> Moment(string build, int version)
+    public async Task<(StateRow Row, Build Build)> Moment(string build, int version)
     {
         var row =
             await Stored.Read(
                 What(build),
-                () => db.Moments.AsNoTracking().FirstOrDefaultAsync(m => m.BuildId == build && m.Version == version)
+                () => db.Moments.FirstOrDefaultAsync(m => m.BuildId == build && m.Version == version)
             ) ?? throw NotFoundException.Entry($"version {version}");
         return (row, Documents.Read<Build>(row.Document, row.Format, $"Build \"{build}\", version {version}"));
     }

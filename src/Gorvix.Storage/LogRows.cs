@@ -4,31 +4,6 @@ using Gorvix.Core.Work.Log;
 
 namespace Gorvix.Storage;
 
-/// <summary>A build as it was after one change. Undo may forget its steps; moments stay.</summary>
-public sealed class MomentRow
-{
-    /// <summary>The build.</summary>
-    public required string BuildId { get; init; }
-
-    /// <summary>Its version then.</summary>
-    public required int Version { get; init; }
-
-    /// <summary>When, UTC.</summary>
-    public required DateTime At { get; init; }
-
-    /// <summary>Who, as typed; empty where nobody said.</summary>
-    public required string Who { get; init; }
-
-    /// <summary>What led here, in words.</summary>
-    public required string Words { get; init; }
-
-    /// <summary>The build in the product's own format, on one line.</summary>
-    public required string Document { get; init; }
-
-    /// <summary>The format version of the document.</summary>
-    public int Format { get; init; } = FormatMigrations.Newest;
-}
-
 /// <summary>A reading. What was read is never changed; it can be struck out.</summary>
 public sealed class ReadingRow
 {

@@ -21,7 +21,7 @@ public sealed record PartStep(int Version, string Words, DateTime? At);
 /// Parts as they are made and changed. Every state is kept. With a part every build that has it gets a new version, so nothing
 /// that was planned with the old one is shown as true.
 /// </summary>
-public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, Author author)
+public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, BuildStore states)
 {
     /// <summary>A part.</summary>
     /// <exception cref="NotFoundException">It is not in the library.</exception>
@@ -95,20 +95,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
         var builds = (await Uses(uses)).Select(u => u.Id).ToList();
         foreach (var build in await db.Builds.Where(b => builds.Contains(b.Id)).ToListAsync())
         {
-            build.Version++;
-            var now = await db.Steps.AsNoTracking().FirstAsync(s => s.BuildId == build.Id && s.Number == build.Cursor);
-            db.Moments.Add(
-                new MomentRow
-                {
-                    BuildId = build.Id,
-                    Version = build.Version,
-                    At = Now(),
-                    Who = author.Name,
-                    Words = $"{id} in the library: {words}",
-                    Document = now.Document,
-                    Format = now.Format,
-                }
-            );
+            await states.Follow(build, $"{id} in the library: {words}");
         }
         try
         {
@@ -199,19 +186,19 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
         var rows = await db
             .Builds.AsNoTracking()
             .Join(
-                db.Steps,
-                b => new { Id = b.Id, Number = b.Cursor },
-                s => new { Id = s.BuildId, s.Number },
-                (b, s) => new { b.RemovedAt, Step = s }
+                db.States,
+                b => new { Id = b.Id, Place = (int?)b.Cursor },
+                s => new { Id = s.BuildId, s.Place },
+                (b, s) => new { b.RemovedAt, State = s }
             )
             .ToListAsync();
         return
         [
-            .. rows.Where(r => r.Step.Format is >= 1 and <= FormatMigrations.Newest)
+            .. rows.Where(r => r.State.Format is >= 1 and <= FormatMigrations.Newest)
                 .Select(r =>
                     (
-                        r.Step.BuildId,
-                        Build: Documents.Read<Build>(r.Step.Document, r.Step.Format, r.Step.BuildId),
+                        r.State.BuildId,
+                        Build: Documents.Read<Build>(r.State.Document, r.State.Format, r.State.BuildId),
                         r.RemovedAt is not null
                     )
                 )

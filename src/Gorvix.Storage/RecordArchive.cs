@@ -60,17 +60,17 @@ public sealed class RecordArchive(GorvixDb db)
         await Put("build.gorvix.json", GorvixReader.Write(GorvixFile.Of(build, parts)));
         await Json(
             "moments.json",
-            (
-                await db.Moments.AsNoTracking().Where(m => m.BuildId == id).OrderBy(m => m.Version).ToListAsync()
-            ).ConvertAll(m => new ArchivedMoment
-            {
-                Version = m.Version,
-                At = m.At,
-                Who = m.Who,
-                Words = m.Words,
-                Format = m.Format,
-                Document = m.Document,
-            })
+            (await db.Moments.Where(m => m.BuildId == id).OrderBy(m => m.Version).ToListAsync()).ConvertAll(
+                m => new ArchivedMoment
+                {
+                    Version = m.Version,
+                    At = m.At,
+                    Who = m.Who,
+                    Words = m.Words,
+                    Format = m.Format,
+                    Document = m.Document,
+                }
+            )
         );
         await Json(
             "readings.json",
@@ -154,18 +154,21 @@ public sealed class RecordArchive(GorvixDb db)
     internal async Task Fill(BuildRow row, RecordRows rows)
     {
         await db.SaveChangesAsync();
-        await db.Moments.Where(m => m.BuildId == row.Id).ExecuteDeleteAsync();
+        await db.States.Where(s => s.BuildId == row.Id).ExecuteDeleteAsync();
         db.ChangeTracker.Clear();
         var last = rows.Moments[^1];
         await db.Builds.Where(b => b.Id == row.Id).ExecuteUpdateAsync(b => b.SetProperty(x => x.Version, last.Version));
-        db.Moments.AddRange(
-            rows.Moments.Select(m => new MomentRow
+        // The last is the state in force: it was read, and compared with the build.
+        db.States.AddRange(
+            rows.Moments.Select(m => new StateRow
             {
                 BuildId = row.Id,
                 Version = m.Version,
                 At = m.At,
                 Who = m.Who,
                 Words = m.Words,
+                Place = m == last ? row.Cursor : null,
+                Step = m == last ? m.Words : null,
                 Document = m.Document,
                 Format = m.Format,
             })

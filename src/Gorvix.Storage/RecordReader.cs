@@ -116,6 +116,7 @@ public static partial class RecordReader
             );
         }
         var moments = await files.List<ArchivedMoment>("moments.json", 100_000);
+        Build? last = null;
         foreach (var moment in moments)
         {
             if (moment.Format is < 1 or > FormatMigrations.Newest)
@@ -126,7 +127,7 @@ public static partial class RecordReader
             }
             try
             {
-                Documents.Read<Build>(moment.Document, moment.Format, "A build");
+                last = Documents.Read<Build>(moment.Document, moment.Format, "A build");
             }
             catch (UnreadableException)
             {
@@ -143,6 +144,12 @@ public static partial class RecordReader
         )
         {
             throw new UnfitException("The build versions in the record are out of sequence. Export the record again.");
+        }
+        if (Documents.Write(last) != Documents.Write(file.Builds[0]))
+        {
+            throw new UnfitException(
+                "The last version in the record is not the build that comes with it. Export the record again."
+            );
         }
         var readings = await files.List<LoggedReading>("readings.json", LogStore.MostReadings);
         if (

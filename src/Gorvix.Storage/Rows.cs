@@ -75,7 +75,7 @@ public sealed class PartStepRow
     public int Format { get; init; } = FormatMigrations.Newest;
 }
 
-/// <summary>A build. What it says stands in the step that <see cref="Cursor"/> points at.</summary>
+/// <summary>A build. What it says stands in its newest state.</summary>
 public sealed class BuildRow
 {
     /// <summary>Id in addresses, made from the name.</summary>
@@ -84,7 +84,7 @@ public sealed class BuildRow
     /// <summary>Grows by one with every write; a writer must know the newest.</summary>
     public required int Version { get; set; }
 
-    /// <summary>Number of the step in force.</summary>
+    /// <summary>Place of the state in force.</summary>
     public required int Cursor { get; set; }
 
     /// <summary>When it was last written, UTC.</summary>
@@ -151,17 +151,32 @@ public sealed class TextRow
     public required string Text { get; init; }
 }
 
-/// <summary>One state of a build. Undo and redo walk along the steps.</summary>
-public sealed class StepRow
+/// <summary>
+/// A build as it was in one of its versions: what the log tells, and, for those that undo and redo still reach, a place in their row. The newest
+/// version has the place that <see cref="BuildRow.Cursor"/> names.
+/// </summary>
+public sealed class StateRow
 {
     /// <summary>The build.</summary>
     public required string BuildId { get; init; }
 
-    /// <summary>Its place in the row of steps, from 0.</summary>
-    public required int Number { get; init; }
+    /// <summary>Its version then; below zero for a state that only undo or redo still reaches, from before versions were kept.</summary>
+    public required int Version { get; init; }
+
+    /// <summary>When, UTC.</summary>
+    public required DateTime At { get; init; }
+
+    /// <summary>Who, as typed; empty where nobody said.</summary>
+    public required string Who { get; init; }
 
     /// <summary>What led here, in words.</summary>
     public required string Words { get; init; }
+
+    /// <summary>Its place in the row that undo and redo walk along, from 0; null where they no longer reach it.</summary>
+    public int? Place { get; set; }
+
+    /// <summary>What undo would take back there, in words; null where it has no place.</summary>
+    public string? Step { get; set; }
 
     /// <summary>The build in the product's own format, on one line.</summary>
     public required string Document { get; init; }

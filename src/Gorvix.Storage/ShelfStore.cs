@@ -48,10 +48,10 @@ public sealed class ShelfStore(GorvixDb db)
                 var rows = await some.ToListAsync();
                 // The state that stands, and those beside it: they say what undo and redo would do.
                 var near = await db
-                    .Steps.AsNoTracking()
-                    .Join(some, s => s.BuildId, b => b.Id, (Step, Build) => new { Step, Build.Cursor })
-                    .Where(n => n.Step.Number >= n.Cursor - 1 && n.Step.Number <= n.Cursor + 1)
-                    .Select(n => n.Step)
+                    .States.AsNoTracking()
+                    .Join(some, s => s.BuildId, b => b.Id, (State, Build) => new { State, Build.Cursor })
+                    .Where(n => n.State.Place >= n.Cursor - 1 && n.State.Place <= n.Cursor + 1)
+                    .Select(n => n.State)
                     .ToListAsync();
                 var of = near.ToLookup(s => s.BuildId);
                 return rows.ConvertAll(row => Shelved(row, [.. of[row.Id]]));
@@ -59,7 +59,7 @@ public sealed class ShelfStore(GorvixDb db)
         );
 
     // A document that cannot be read is told on its card.
-    private static Shelved Shelved(BuildRow row, IReadOnlyList<StepRow> near)
+    private static Shelved Shelved(BuildRow row, IReadOnlyList<StateRow> near)
     {
         var isAside = row.ArchivedAt is not null;
         try

@@ -66,7 +66,7 @@ public class SturdyScreenTests
         await using (var db = new DataFolder(page.Data).Connect())
         {
             await db.Database.ExecuteSqlRawAsync(
-                "UPDATE Steps SET Document = '[' WHERE BuildId = 'north-face-hare'",
+                "UPDATE States SET Document = '[' WHERE BuildId = 'north-face-hare'",
                 TestContext.Current.CancellationToken
             );
         }

@@ -49,6 +49,88 @@ public class DataHoldTests
     }
 
     [Fact]
+    public async Task Steps_and_moments_of_before_become_states_and_nothing_of_them_is_lost()
+    {
+        var folder = NewFolder();
+        await using (var db = folder.Connect())
+        {
+            await db.GetService<IMigrator>().MigrateAsync("20261130220150_StruckReadings");
+            static string Doc(string name) => $$$"""'{{"name":"{{{name}}}","board":"x","devices":[],"links":[]}}'""";
+            // Changed twice, taken back once: one to undo, one to redo. Its version 3 is in format 3.
+            await Sql(
+                "INSERT INTO Builds (Id, Version, Cursor, ChangedAt) VALUES ('walked', 4, 1, '2026-11-30 10:00:00')"
+            );
+            await Sql(
+                $"INSERT INTO Steps (BuildId, Number, Words, Document, Format) VALUES ('walked', 0, 'import', {Doc("a")}, 4), ('walked', 1, 'Pin', {Doc("b")}, 4), ('walked', 2, 'Block', {Doc("c")}, 3)"
+            );
+            await Sql(
+                $"INSERT INTO Moments (BuildId, Version, At, Who, Words, Document, Format) VALUES ('walked', 1, '2026-11-28 10:00:00', 'Ada', 'import', {Doc("a")}, 4), ('walked', 2, '2026-11-29 10:00:00', '', 'Pin', {Doc("b")}, 4), ('walked', 3, '2026-11-29 11:00:00', '', 'Block', {Doc("c")}, 3), ('walked', 4, '2026-11-30 10:00:00', 'Ben', 'Undo: Block', {Doc("b")}, 4)"
+            );
+            // From before there were moments.
+            await Sql(
+                "INSERT INTO Builds (Id, Version, Cursor, ChangedAt) VALUES ('old', 7, 3, '2026-11-20 10:00:00')"
+            );
+            await Sql(
+                $"INSERT INTO Steps (BuildId, Number, Words, Document, Format) VALUES ('old', 2, 'Pin', {Doc("d")}, 1), ('old', 3, 'Swap board', {Doc("e")}, 1)"
+            );
+
+            Task<int> Sql(string text) => db.Database.ExecuteSqlRawAsync(text);
+        }
+        folder.LetGo();
+        await Opened(folder);
+        await using (var db = folder.Connect())
+        {
+            var states = await db.States.AsNoTracking().OrderBy(s => s.BuildId).ThenBy(s => s.Version).ToListAsync();
+            static string Line(StateRow s) =>
+                $"{s.BuildId} {s.Version} {s.At:MM-dd HH} {s.Who} {s.Words} {s.Document[9]} {s.Format} {s.Place?.ToString() ?? "-"} {s.Step ?? "-"}";
+            Assert.Equal(
+                [
+                    "old -3 11-20 10  Pin d 1 2 Pin",
+                    "old 7 11-20 10  Swap board e 1 3 Swap board",
+                    "walked -3 11-30 10  Block c 3 2 Block",
+                    "walked -1 11-30 10  import a 4 0 import",
+                    "walked 1 11-28 10 Ada import a 4 - -",
+                    "walked 2 11-29 10  Pin b 4 - -",
+                    "walked 3 11-29 11  Block c 3 - -",
+                    "walked 4 11-30 10 Ben Undo: Block b 4 1 Pin",
+                ],
+                states.Select(Line)
+            );
+            var store = new BuildStore(db, new PartStore(db, new PartCache()), TimeProvider.System, new Author());
+            var walked = await store.Get("walked");
+            Assert.Equal((4, "b", "Pin", "Block"), (walked.Version, walked.Build.Name, walked.Undo, walked.Redo));
+            Assert.Equal("c", (await store.Beside("walked", 4, 1))!.Name);
+
+            // Forward, and twice back: each is a version of its own, the row stays three long, and the log tells no more than what happened.
+            walked = await store.Walk("walked", 4, 1);
+            Assert.Equal((5, "c", "Block", null), (walked.Version, walked.Build.Name, walked.Undo, walked.Redo));
+            await store.Walk("walked", 5, -1);
+            walked = await store.Walk("walked", 6, -1);
+            Assert.Equal((7, "a", null, "Pin"), (walked.Version, walked.Build.Name, walked.Undo, walked.Redo));
+            Assert.Equal(
+                [0, 1, 2],
+                await db
+                    .States.Where(s => s.BuildId == "walked" && s.Place != null)
+                    .Select(s => s.Place!.Value)
+                    .Order()
+                    .ToListAsync()
+            );
+            Assert.Equal(
+                ["import", "Pin", "Block", "Undo: Block", "Redo: Block", "Undo: Block", "Undo: Pin"],
+                (await new LogPages(db).Moments("walked")).Select(m => m.Words)
+            );
+
+            // A change starts a new branch: what was undone stays in the log only.
+            walked = await store.Put("walked", 7, "Block", walked.Build with { Name = "f" });
+            Assert.Equal((8, "Block", null), (walked.Version, walked.Undo, walked.Redo));
+            Assert.Equal("a", (await store.Beside("walked", 8, -1))!.Name);
+            Assert.Null(await store.Beside("walked", 8, 1));
+            Assert.Equal(8, (await new LogPages(db).Moments("walked")).Count);
+            Assert.Equal("c", (await new LogPages(db).Moment("walked", 5)).Build.Name);
+        }
+    }
+
+    [Fact]
     public async Task A_first_start_that_was_cut_off_leaves_nothing_and_the_next_one_makes_all_of_it()
     {
         var folder = NewFolder();

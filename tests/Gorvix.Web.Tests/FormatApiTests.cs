@@ -40,7 +40,7 @@ public class FormatApiTests
         }
         await server.Sql("DELETE FROM Cards");
         var build = kept["builds"]!.AsArray().Single(b => Slug((string)b!["name"]!) == id)!;
-        await server.Sql($"UPDATE Steps SET Format = {version}, Document = {Quoted(build)} WHERE BuildId = '{id}'");
+        await server.Sql($"UPDATE States SET Format = {version}, Document = {Quoted(build)} WHERE BuildId = '{id}'");
         foreach (var part in new[] { "boards", "devices", "profiles" }.SelectMany(l => kept[l]!.AsArray()))
         {
             await server.Sql(
@@ -51,7 +51,7 @@ public class FormatApiTests
         await using var again = await LiveServer.Start(server.Data);
         var fit = await again.Get($"/api/builds/{id}/fit");
         Assert.Equal(wishes, fit.GetProperty("sheet").GetProperty("wishes").GetArrayLength());
-        Assert.Equal($"{version}", await again.Sql($"SELECT '' || max(Format) FROM Steps WHERE BuildId = '{id}'"));
+        Assert.Equal($"{version}", await again.Sql($"SELECT '' || max(Format) FROM States WHERE BuildId = '{id}'"));
         var before = fit.GetProperty("version").GetInt32();
         var (status, _) = await again.Change(
             id,
@@ -75,7 +75,9 @@ public class FormatApiTests
     public async Task A_stored_build_of_an_unknown_version_is_refused_left_untouched_and_hides_no_other()
     {
         await using var server = await LiveServer.Start();
-        await server.Sql($"UPDATE Steps SET Format = 9, Document = '{{\"of\":\"tomorrow\"}}' WHERE BuildId = '{Hare}'");
+        await server.Sql(
+            $"UPDATE States SET Format = 9, Document = '{{\"of\":\"tomorrow\"}}' WHERE BuildId = '{Hare}'"
+        );
         var builds = await server.Shelf();
         Assert.Equal(LiveServer.DemoBuilds, builds.Count);
         var card = builds.Single(b => b.GetProperty("id").GetString() == Hare);
@@ -93,7 +95,7 @@ public class FormatApiTests
         }
         Assert.Equal(
             "{\"of\":\"tomorrow\"}|9",
-            await server.Sql($"SELECT Document || '|' || Format FROM Steps WHERE BuildId = '{Hare}'")
+            await server.Sql($"SELECT Document || '|' || Format FROM States WHERE BuildId = '{Hare}'")
         );
     }
 
@@ -102,7 +104,7 @@ public class FormatApiTests
     {
         await using var server = await LiveServer.Start();
         Assert.Equal(200, (await server.Post($"/api/builds/{Hare}/changes", Pin)).Status);
-        await server.Sql($"UPDATE Steps SET Format = 9, Document = 'rubbish' WHERE BuildId = '{Hare}' AND Number = 1");
+        await server.Sql($"UPDATE States SET Format = 9, Document = 'rubbish' WHERE BuildId = '{Hare}' AND Place = 1");
         await server.DisposeAsync();
         await using var again = await LiveServer.Start(server.Data);
         Assert.Equal(422, (int)(await again.Client.GetAsync($"/api/builds/{Hare}/fit")).StatusCode);
@@ -117,7 +119,7 @@ public class FormatApiTests
         await using var server = await LiveServer.Start();
         Assert.Equal(200, (await server.Post($"/api/builds/{Hare}/changes", Pin)).Status);
         await server.Sql(
-            $"UPDATE Steps SET Document = replace(Document, 'askerdale-pinion-f4-r2', 'gone') WHERE BuildId = '{Hare}' AND Number = 1"
+            $"UPDATE States SET Document = replace(Document, 'askerdale-pinion-f4-r2', 'gone') WHERE BuildId = '{Hare}' AND Place = 1"
         );
         await server.DisposeAsync();
         await using var again = await LiveServer.Start(server.Data);
@@ -131,7 +133,7 @@ public class FormatApiTests
         await using var server = await LiveServer.Start();
         Assert.Equal(200, (await server.Post($"/api/builds/{Hare}/changes", Pin)).Status);
         await server.Sql(
-            $"UPDATE Steps SET Document = replace(Document, 'askerdale-pinion-f4-r2', 'gone') WHERE BuildId = '{Hare}' AND Number = 0"
+            $"UPDATE States SET Document = replace(Document, 'askerdale-pinion-f4-r2', 'gone') WHERE BuildId = '{Hare}' AND Place = 0"
         );
         var (status, problem) = await server.Post($"/api/builds/{Hare}/undo", """{"version":2}""");
         Assert.Equal(422, status);

@@ -51,10 +51,10 @@ public class SturdyApiTests
     }
 
     [Theory]
-    [InlineData("UPDATE Steps SET Document = '{\"name\":' WHERE BuildId = 'north-face-hare'", "{\"name\":")]
-    [InlineData("UPDATE Steps SET Document = 'null' WHERE BuildId = 'north-face-hare'", "null")]
-    [InlineData("UPDATE Steps SET Document = '{\"links\":7}' WHERE BuildId = 'north-face-hare'", "{\"links\":7}")]
-    [InlineData("DELETE FROM Steps WHERE BuildId = 'north-face-hare'", null)]
+    [InlineData("UPDATE States SET Document = '{\"name\":' WHERE BuildId = 'north-face-hare'", "{\"name\":")]
+    [InlineData("UPDATE States SET Document = 'null' WHERE BuildId = 'north-face-hare'", "null")]
+    [InlineData("UPDATE States SET Document = '{\"links\":7}' WHERE BuildId = 'north-face-hare'", "{\"links\":7}")]
+    [InlineData("DELETE FROM States WHERE BuildId = 'north-face-hare'", null)]
     public async Task A_build_that_is_damaged_is_one_card_that_can_be_exported_as_it_stands_and_removed(
         string damage,
         string? raw

@@ -280,41 +280,6 @@ namespace Gorvix.Storage.Migrations
                     b.ToTable("Intervals");
                 });
 
-            modelBuilder.Entity("Gorvix.Storage.MomentRow", b =>
-                {
-                    b.Property<string>("BuildId")
-                        .HasColumnType("TEXT");
-
-                    b.Property<int>("Version")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<DateTime>("At")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Document")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<int>("Format")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("INTEGER")
-                        .HasDefaultValue(1);
-
-                    b.Property<string>("Who")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Words")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.HasKey("BuildId", "Version");
-
-                    b.HasIndex("BuildId", "At");
-
-                    b.ToTable("Moments");
-                });
-
             modelBuilder.Entity("Gorvix.Storage.NoteRow", b =>
                 {
                     b.Property<int>("Number")
@@ -532,13 +497,16 @@ namespace Gorvix.Storage.Migrations
                     b.ToTable("Recalls");
                 });
 
-            modelBuilder.Entity("Gorvix.Storage.StepRow", b =>
+            modelBuilder.Entity("Gorvix.Storage.StateRow", b =>
                 {
                     b.Property<string>("BuildId")
                         .HasColumnType("TEXT");
 
-                    b.Property<int>("Number")
+                    b.Property<int>("Version")
                         .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Document")
                         .IsRequired()
@@ -549,13 +517,28 @@ namespace Gorvix.Storage.Migrations
                         .HasColumnType("INTEGER")
                         .HasDefaultValue(1);
 
+                    b.Property<int?>("Place")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Step")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Words")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.HasKey("BuildId", "Number");
+                    b.HasKey("BuildId", "Version");
 
-                    b.ToTable("Steps");
+                    b.HasIndex("BuildId", "At");
+
+                    b.HasIndex("BuildId", "Place")
+                        .IsUnique();
+
+                    b.ToTable("States");
                 });
 
             modelBuilder.Entity("Gorvix.Storage.TextRow", b =>
@@ -644,15 +627,6 @@ namespace Gorvix.Storage.Migrations
                         .IsRequired();
                 });
 
-            modelBuilder.Entity("Gorvix.Storage.MomentRow", b =>
-                {
-                    b.HasOne("Gorvix.Storage.BuildRow", null)
-                        .WithMany()
-                        .HasForeignKey("BuildId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired();
-                });
-
             modelBuilder.Entity("Gorvix.Storage.NoteRow", b =>
                 {
                     b.HasOne("Gorvix.Storage.BuildRow", null)
@@ -689,7 +663,7 @@ namespace Gorvix.Storage.Migrations
                         .IsRequired();
                 });
 
-            modelBuilder.Entity("Gorvix.Storage.StepRow", b =>
+            modelBuilder.Entity("Gorvix.Storage.StateRow", b =>
                 {
                     b.HasOne("Gorvix.Storage.BuildRow", null)
                         .WithMany()
