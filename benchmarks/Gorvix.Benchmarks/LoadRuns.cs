@@ -137,7 +137,7 @@ internal static class LoadRuns
                     await Ask(HttpMethod.Get, "/api/builds", null);
                     break;
                 case 1 or 2:
-                    var kind = random.Next(2) == 0 ? "pin" : "ban";
+                    var kind = random.Next(2) == 0 ? "pin" : "block";
                     var change =
                         $"{{\"kind\":\"{(random.Next(2) == 0 ? kind : "un" + kind)}\",\"match\":{{\"kind\":\"route\",\"link\":\"{links[build]}\"}}}}";
                     var (status, text) = await Ask(

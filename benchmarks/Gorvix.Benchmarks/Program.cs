@@ -53,6 +53,10 @@ else if (args is ["bench"])
 {
     await BenchRuns.Run();
 }
+else if (args is ["clicks"])
+{
+    await ClickRuns.Run();
+}
 else if (args is ["faults"])
 {
     FaultRuns.Run();

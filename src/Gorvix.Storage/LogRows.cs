@@ -1,4 +1,3 @@
-using Gorvix.Core.Files.Formats;
 using Gorvix.Core.Work.Bench;
 using Gorvix.Core.Work.Log;
 

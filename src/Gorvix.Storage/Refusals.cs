@@ -1,5 +1,4 @@
 using Gorvix.Core.Files.Formats;
-using Gorvix.Core.Plans.Builds;
 
 namespace Gorvix.Storage;
 
