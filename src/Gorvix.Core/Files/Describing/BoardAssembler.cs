@@ -77,7 +77,7 @@ internal sealed class BoardAssembler
             return true;
         }
         _problems.Add(
-            LeafletText.Problem(line, 1, $"\"{key}\" is already set in line {first[key]}", "Keep one of the two lines.")
+            LeafletText.Problem(line, 1, Sentences.IsAlreadySetInLine(key, first[key]), Sentences.KeepOneOfTheTwo)
         );
         return false;
     }
@@ -113,8 +113,8 @@ internal sealed class BoardAssembler
                     LeafletText.Problem(
                         number,
                         from.Column,
-                        $"no line defines a rail \"{from.Text}\"",
-                        $"Add a line for it: {Examples.For("rail")}"
+                        Sentences.NoLineDefinesARail(from.Text),
+                        Sentences.AddALineForIt(Examples.For("rail"))
                     )
                 );
             }

@@ -12,37 +12,25 @@ internal static class BoardGaps
     {
         if (board.Target is null)
         {
-            yield return Note(
-                LeafletStep.Identity,
-                "target",
-                "Firmware target unknown: another revision may need a different one."
-            );
+            yield return Note(LeafletStep.Identity, "target", Sentences.FirmwareTargetUnknownAnotherRevision);
         }
         if (board.Outline is null)
         {
-            yield return Note(
-                LeafletStep.Identity,
-                "outline",
-                "Board size unknown: wires and rows are drawn on 36 × 36 mm."
-            );
+            yield return Note(LeafletStep.Identity, "outline", Sentences.BoardSizeUnknownWiresAnd);
         }
         if (board.Input is null)
         {
-            yield return Note(
-                LeafletStep.Supply,
-                "input",
-                "Supply input range unknown: no battery is checked against it."
-            );
+            yield return Note(LeafletStep.Supply, "input", Sentences.SupplyInputRangeUnknownNo);
         }
         foreach (var (i, rail) in board.Rails.Index())
         {
             if (rail.Feed == RailFeed.RegulatorUsbUnknown)
             {
-                yield return Note(LeafletStep.Supply, $"rails[{i}]", $"Unknown whether {rail.Label} has power on USB.");
+                yield return Note(LeafletStep.Supply, $"rails[{i}]", Sentences.UnknownWhetherHasPowerOn(rail.Label));
             }
             if (rail.Feed is not (RailFeed.Ground or RailFeed.Battery) && rail.Limit is null)
             {
-                yield return Note(LeafletStep.Supply, $"rails[{i}]", $"Current limit of {rail.Label} unknown.");
+                yield return Note(LeafletStep.Supply, $"rails[{i}]", Sentences.CurrentLimitOfUnknown(rail.Label));
             }
         }
         foreach (var (field, sentence) in Unusual.Of(board))
@@ -52,7 +40,7 @@ internal static class BoardGaps
         }
         if (board.Ports.Count == 0)
         {
-            yield return Note(LeafletStep.Pads, "pads", "No ports yet: enter the pads as printed.");
+            yield return Note(LeafletStep.Pads, "pads", Sentences.NoPortsYetEnterThe);
         }
         foreach (var (i, pad) in board.Pads.Index().Where(p => p.Item.Meaning == PadMeaning.Uncertain))
         {
@@ -66,11 +54,7 @@ internal static class BoardGaps
         }
         foreach (var (i, plug) in board.Plugs.Index().Where(p => !PlugFamily.IsKnown(p.Item.Family)))
         {
-            yield return Note(
-                LeafletStep.Pads,
-                $"plugs[{i}]",
-                $"Pitch of {plug.Label} unknown: no plug is matched to it; leads are soldered."
-            );
+            yield return Note(LeafletStep.Pads, $"plugs[{i}]", Sentences.PitchOfUnknownNoPlug(plug.Label));
         }
         var reached = board.Pads.SelectMany(p => p.Paths).Select(p => p.Net).OfType<string>().ToHashSet();
         foreach (var (i, port) in board.Ports.Index())
@@ -81,7 +65,7 @@ internal static class BoardGaps
                     LeafletStep.Ports,
                     $"ports[{i}]",
                     Severity.Warn,
-                    $"No pad connects to {port.Name}: nothing can be wired to it."
+                    Sentences.NoPadConnectsToNothing(port.Name)
                 );
             }
         }

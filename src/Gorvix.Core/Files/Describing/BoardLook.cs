@@ -136,13 +136,13 @@ public sealed record BoardLook(
     {
         if (pad.Paths.Count == 0 || pad.Meaning == PadMeaning.NotConnected)
         {
-            return pad.Meaning == PadMeaning.NotConnected ? "not connected" : "unknown";
+            return pad.Meaning == PadMeaning.NotConnected ? Sentences.NotConnected : "unknown";
         }
         var turned = pad.Paths.Count(p => p.Through.Any(e => e is Inverter));
         var how =
             turned == 0 ? ""
             : turned == pad.Paths.Count ? ", inverted"
-            : ", non-inverted or inverted";
+            : Sentences.NonInvertedOrInverted;
         return Phrase.Or([.. pad.Paths.SelectMany(p => EndsOf(board, p)).Distinct()]) + how;
     }
 
@@ -157,19 +157,15 @@ public sealed record BoardLook(
             .Ports.Where(p => p.Nets.Contains(path.Net))
             .Select(p => PortWords.Of(p, path.Net!) ?? $"a {p.Name} pin")
             .ToList();
-        return jobs.Count == 0 ? [$"pin {path.Net}, not used by any port"] : jobs;
+        return jobs.Count == 0 ? [Sentences.PinNotUsedByAny(path.Net)] : jobs;
     }
 
     private static List<string> Implications(ControllerClass known) =>
         [
-            known.Inversion == OwnInversion.EachPin
-                ? "RX and TX can be inverted in the controller: any pad works with either polarity."
-                : "No inversion in the controller: an inverted protocol needs a pad behind an inverter, or a device that can change its polarity.",
-            known.Swap == PinSwap.Swappable
-                ? "RX and TX of a port can be swapped in the settings."
-                : "RX and TX cannot be swapped.",
-            $"Assumed: pins tolerate {BoardAssembler.ClassStands(known.Id):0.#} V. Check the datasheet for each pin used; enter what differs at the port.",
-            $"Baud rates are divided from {known.ClockMegahertz:0.#} MHz unless the port sets another clock.",
+            known.Inversion == OwnInversion.EachPin ? Sentences.RxAndTxCanBe : Sentences.NoInversionInTheController,
+            known.Swap == PinSwap.Swappable ? Sentences.RxAndTxOfA : Sentences.RxAndTxCannotBe,
+            Sentences.AssumedPinsTolerateVCheck(BoardAssembler.ClassStands(known.Id)),
+            Sentences.BaudRatesAreDividedFrom(known.ClockMegahertz),
         ];
 
     // Rows are laid on a board of this size until the leaflet gives one.
@@ -186,7 +182,7 @@ public sealed record BoardLook(
                 }
             ) with
             {
-                Note = $"Board size not set yet: drawn as {most} × {most} mm.",
+                Note = Sentences.BoardSizeNotSetYet(most, most),
             };
     }
 

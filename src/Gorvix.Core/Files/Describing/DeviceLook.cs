@@ -118,19 +118,11 @@ public sealed record DeviceLook(
             var supply = device.Supplies.FirstOrDefault(s => s.Lead == lead.Id);
             if (supply is null)
             {
-                yield return Unknown(
-                    DeviceStep.Supply,
-                    $"leads[{i}]",
-                    $"Supply range of {lead.Label} unknown: its voltage is not checked."
-                );
+                yield return Unknown(DeviceStep.Supply, $"leads[{i}]", Sentences.SupplyRangeOfUnknownIts(lead.Label));
             }
             else if (supply.Peak is null)
             {
-                yield return Unknown(
-                    DeviceStep.Supply,
-                    $"leads[{i}]",
-                    $"Peak current of {lead.Label} unknown: rail loads are not added up."
-                );
+                yield return Unknown(DeviceStep.Supply, $"leads[{i}]", Sentences.PeakCurrentOfUnknownRail(lead.Label));
             }
         }
         foreach (var (field, sentence) in Unusual.Of(device))
@@ -139,15 +131,11 @@ public sealed record DeviceLook(
         }
         if (device.Plug is { } plug && !PlugFamily.IsKnown(plug.Family))
         {
-            yield return Unknown(
-                DeviceStep.Leads,
-                "plug",
-                "Plug pitch unknown: it is matched to no socket; its leads are soldered."
-            );
+            yield return Unknown(DeviceStep.Leads, "plug", Sentences.PlugPitchUnknownItIs);
         }
         if (device.Functions.Count == 0 && device.Outputs.Count == 0)
         {
-            yield return Unknown(DeviceStep.Modes, "functions", "No functions yet.");
+            yield return Unknown(DeviceStep.Modes, "functions", Sentences.NoFunctionsYet);
         }
     }
 
@@ -204,16 +192,16 @@ public sealed record DeviceLook(
         };
         if (ResolvedBuild.Of(build, new PartsLibrary([board], [bare])).Build is not { } resolved)
         {
-            return "cannot be checked.";
+            return Sentences.CannotBeChecked;
         }
         var ports = Router.WaysOf(resolved).Links[0].Routes.Select(r => r.Port.Id).Distinct().ToHashSet();
         var turned = ports.Contains("U2") || ports.Contains("U3") && !ports.Contains("U1");
         return (ports.Contains("U1"), turned) switch
         {
-            (true, true) => "on any pad, non-inverted or behind an inverter.",
-            (true, false) => "on a non-inverted pad; never behind an inverter.",
-            (false, true) => "only behind an inverter.",
-            _ => "on no serial pad of this class.",
+            (true, true) => Sentences.OnAnyPadNonInverted,
+            (true, false) => Sentences.OnANonInvertedPad,
+            (false, true) => Sentences.OnlyBehindAnInverter,
+            _ => Sentences.OnNoSerialPadOf,
         };
     }
 }

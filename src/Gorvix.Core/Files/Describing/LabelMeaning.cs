@@ -62,22 +62,22 @@ public sealed record LabelMeaning(LabelKind Kind, int Number = 0, double Volts =
     public string Words =>
         Kind switch
         {
-            LabelKind.Rx => Number == 0 ? "RX of a port that the label does not name" : $"U{Number} RX",
-            LabelKind.Tx => Number == 0 ? "TX of a port that the label does not name" : $"U{Number} TX",
-            LabelKind.Data => "I²C data (SDA)",
-            LabelKind.Clock => "I²C clock (SCL)",
+            LabelKind.Rx => Number == 0 ? Sentences.RxOfAPortThat : $"U{Number} RX",
+            LabelKind.Tx => Number == 0 ? Sentences.TxOfAPortThat : $"U{Number} TX",
+            LabelKind.Data => Sentences.ICDataSda,
+            LabelKind.Clock => Sentences.ICClockScl,
             LabelKind.Ground => "ground",
-            LabelKind.Battery => "battery, unregulated",
+            LabelKind.Battery => Sentences.BatteryUnregulated,
             LabelKind.Supply => $"{Volts:0.##} V supply",
-            LabelKind.PictureIn => "video from the camera",
-            LabelKind.PictureOut => "video to the VTX",
-            LabelKind.Current => "current sense",
+            LabelKind.PictureIn => Sentences.VideoFromTheCamera,
+            LabelKind.PictureOut => Sentences.VideoToTheVtx,
+            LabelKind.Current => Sentences.CurrentSense,
             LabelKind.Strength => "RSSI",
-            LabelKind.Keys => "camera control",
+            LabelKind.Keys => Sentences.CameraControl,
             LabelKind.Buzzer => "buzzer",
-            LabelKind.Lights => "LED strip",
-            LabelKind.Motor => $"motor or servo {Number}",
-            _ => "not connected",
+            LabelKind.Lights => Sentences.LedStrip,
+            LabelKind.Motor => Sentences.MotorOrServo(Number),
+            _ => Sentences.NotConnected,
         };
 }
 

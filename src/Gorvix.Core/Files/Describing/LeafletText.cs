@@ -49,12 +49,7 @@ public static partial class LeafletText
         if (text.Length > MostLetters)
         {
             problems.Add(
-                Problem(
-                    1,
-                    1,
-                    $"the text has {text.Length} characters",
-                    $"The limit is {MostLetters}: a board text fits on one page."
-                )
+                Problem(1, 1, Sentences.TheTextHasCharacters(text.Length), Sentences.TheLimitIsABoard(MostLetters))
             );
             return new LeafletReading(assembler.Finish().Board, problems, []);
         }
@@ -65,8 +60,8 @@ public static partial class LeafletText
                 Problem(
                     MostLines + 1,
                     1,
-                    $"the text has {lines.Length} lines",
-                    $"The limit is {MostLines}: a board text fits on one page."
+                    Sentences.TheTextHasLines(lines.Length),
+                    Sentences.TheLimitIsABoard(MostLines)
                 )
             );
         }
@@ -193,8 +188,8 @@ public static partial class LeafletText
             return Problem(
                 number,
                 1,
-                $"the line has {line.Length} characters",
-                $"The limit is {MostLine}: split it into several rows."
+                Sentences.TheLineHasCharacters(line.Length),
+                Sentences.TheLimitIsSplitIt(MostLine)
             );
         }
         var word = start.Split(' ', 2)[0];
@@ -209,18 +204,13 @@ public static partial class LeafletText
                 number,
                 tokens.ErrorPosition.HasValue ? tokens.ErrorPosition.Column : 1,
                 tokens.FormatErrorMessageFragment(),
-                "End quoted text with a quote; inside it, write \\\" for a quote and \\\\ for a backslash."
+                Sentences.EndQuotedTextWithA
             );
         }
         var grammar = LeafletGrammar.Lines.GetValueOrDefault(word.TrimEnd(':'));
         if (grammar is null && !tokens.Value.Any(t => t.Kind == LeafletToken.Colon))
         {
-            return Problem(
-                number,
-                1,
-                $"\"{Short(start)}\" starts with no known keyword and has no colon",
-                "Write a row of pads as \"top left: R1 T1 5V G\", a socket as \"AIR: BAT G T3 R3\"."
-            );
+            return Problem(number, 1, Sentences.StartsWithNoKnownKeyword(Short(start)), Sentences.WriteARowOfPads);
         }
         var read = (grammar ?? LeafletGrammar.Other).AtEnd().TryParse(tokens.Value);
         if (read.HasValue)
@@ -232,7 +222,7 @@ public static partial class LeafletText
             number,
             read.ErrorPosition.HasValue ? read.ErrorPosition.Column : line.Length + 1,
             read.FormatErrorMessageFragment(),
-            $"Write this line as: {Examples.For(word.TrimEnd(':'))}"
+            Sentences.WriteThisLineAs(Examples.For(word.TrimEnd(':')))
         );
     }
 
@@ -252,8 +242,8 @@ public static partial class LeafletText
             return Problem(
                 number,
                 at + word.Length + 2,
-                "the quotes are not closed, or something follows them",
-                "Remove the quotes, or put one before and one after the text."
+                Sentences.TheQuotesAreNotClosed,
+                Sentences.RemoveTheQuotesOrPut
             );
         }
         if (value == "")
@@ -261,8 +251,8 @@ public static partial class LeafletText
             return Problem(
                 number,
                 at + word.Length + 1,
-                $"nothing follows \"{word}\"",
-                "Write the value after it, or remove the line."
+                Sentences.NothingFollows(word),
+                Sentences.WriteTheValueAfterIt
             );
         }
         statement = new ValueLine(word.ToLowerInvariant(), b => apply(b, value));
@@ -312,6 +302,5 @@ internal static class Examples
     };
 
     /// <summary>An example of a line that begins with this word; of a socket for any other.</summary>
-    public static string For(string word) =>
-        All.GetValueOrDefault(word, "AIR (1.25 mm) bottom right: BAT G T3 R3 G SBUS=U2.RX");
+    public static string For(string word) => All.GetValueOrDefault(word, Sentences.Air125MmBottom);
 }

@@ -34,8 +34,8 @@ internal sealed class PadList(List<LeafletProblem> problems)
                 LeafletText.Problem(
                     line,
                     1,
-                    $"with this line the board exceeds {PartCheck.MostPads} pads",
-                    "No board has that many: remove anything that is not a pad."
+                    Sentences.WithThisLineTheBoard(PartCheck.MostPads),
+                    Sentences.NoBoardHasThatMany
                 )
             );
             return;
@@ -173,8 +173,8 @@ internal sealed class PadList(List<LeafletProblem> problems)
                     LeafletText.Problem(
                         number,
                         line.Pad.Column,
-                        $"\"{line.Pad.Text}\" already has a ways line",
-                        "Merge both into one line, with | between them."
+                        Sentences.AlreadyHasAWaysLine(line.Pad.Text),
+                        Sentences.MergeBothIntoOneLine
                     )
                 );
             }
@@ -195,17 +195,12 @@ internal sealed class PadList(List<LeafletProblem> problems)
         }
         problems.Add(
             found.Count == 0
-                ? LeafletText.Problem(
-                    line,
-                    name.Column,
-                    $"no row or socket has a pad \"{name.Text}\"",
-                    "Add it to a row first: \"top left: R4\"."
-                )
+                ? LeafletText.Problem(line, name.Column, Sentences.NoRowOrSocketHas(name.Text), Sentences.AddItToARow)
                 : LeafletText.Problem(
                     line,
                     name.Column,
-                    $"several pads are labelled \"{name.Text}\"",
-                    $"Use the id of the one you mean: {string.Join(", ", found.Take(8))}."
+                    Sentences.SeveralPadsAreLabelled(name.Text),
+                    Sentences.UseTheIdOfThe(string.Join(", ", found.Take(8)))
                 )
         );
         return null;
@@ -272,8 +267,8 @@ internal sealed class PadList(List<LeafletProblem> problems)
                 LeafletText.Problem(
                     line,
                     end.Column,
-                    $"port {port.Id} has no {half}",
-                    $"Add it, as in \"port {port.Id}: RX TX\", or use a signal this port has."
+                    Sentences.PortHasNo(port.Id, half),
+                    Sentences.AddItAsInPort(port.Id)
                 )
             );
             return null;
@@ -292,14 +287,14 @@ internal sealed class PadList(List<LeafletProblem> problems)
                 ? LeafletText.Problem(
                     line,
                     end.Column,
-                    $"there is no rail \"{whole}\"",
-                    $"Add its line, {Examples.For("rail")}, or use a port signal (U3.RX)."
+                    Sentences.ThereIsNoRail(whole),
+                    Sentences.AddItsLineOrUse(Examples.For("rail"))
                 )
                 : LeafletText.Problem(
                     line,
                     end.Column,
-                    $"there is no port \"{end.Name}\"",
-                    $"Add its line: port {end.Name}: RX TX."
+                    Sentences.ThereIsNoPort(end.Name),
+                    Sentences.AddItsLinePortRx(end.Name)
                 )
         );
         return null;

@@ -33,7 +33,7 @@ internal static class PadOffers
         {
             if (turned)
             {
-                yield return new PadOffer($"U{n} {half}, behind an inverter", $"inverter > U{n}.{half}");
+                yield return new PadOffer(Sentences.UBehindAnInverter(n, half), $"inverter > U{n}.{half}");
             }
             yield return new PadOffer(turned ? $"U{n} {half}, non-inverted" : $"U{n} {half}", $"U{n}.{half}");
         }

@@ -99,8 +99,8 @@ public static class PadsTold
                 LeafletText.Problem(
                     pad.Line,
                     1,
-                    $"cannot read where pad {pad.Label} leads: {read.FormatErrorMessageFragment()}",
-                    "Write it as board text: U3.RX, 5V, or J4=raw > U4.RX | J4=inverted > inverter > U4.RX."
+                    Sentences.CannotReadWherePadLeads(pad.Label, read.FormatErrorMessageFragment()),
+                    Sentences.WriteItAsBoardText
                 )
             );
             return [];
@@ -109,8 +109,8 @@ public static class PadsTold
             LeafletText.Problem(
                 pad.Line,
                 1,
-                $"cannot read where pad {pad.Label} leads: {tokens.FormatErrorMessageFragment()}",
-                "Close the quotes, or remove them."
+                Sentences.CannotReadWherePadLeads(pad.Label, tokens.FormatErrorMessageFragment()),
+                Sentences.CloseTheQuotesOrRemove
             )
         );
         return [];

@@ -228,8 +228,8 @@ internal sealed partial class SpokenOf
                     (
                         "feed",
                         feed == RailFeed.RegulatorOrUsb
-                            ? "also powered from USB, through a diode"
-                            : "a regulator powered from the battery, on USB unknown"
+                            ? Sentences.AlsoPoweredFromUsbThrough
+                            : Sentences.ARegulatorPoweredFromThe
                     )
                 )
             );

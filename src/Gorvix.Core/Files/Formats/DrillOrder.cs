@@ -51,23 +51,23 @@ public sealed record DrillOrder
     {
         if (Level is < 1 or > MostLevel)
         {
-            yield return ("level", $"it must be 1 to {MostLevel}.");
+            yield return ("level", Sentences.ItMustBe1To(MostLevel));
         }
         if (Seed is < 0 or > MostSeed)
         {
-            yield return ("seed", $"it must be 0 to {MostSeed}.");
+            yield return ("seed", Sentences.ItMustBe0To(MostSeed));
         }
         if (Cards.Count > MostCards)
         {
-            yield return ("cards", $"no more than {MostCards} cards allowed.");
+            yield return ("cards", Sentences.NoMoreThanCardsAllowed(MostCards));
         }
         if (Cards.Any(c => c.Length is 0 or > MostCardId))
         {
-            yield return ("cards", $"each card id must have 1 to {MostCardId} characters.");
+            yield return ("cards", Sentences.EachCardIdMustHave(MostCardId));
         }
         if (Mark is { Length: > 64 })
         {
-            yield return ("mark", "it must have no more than 64 characters.");
+            yield return ("mark", Sentences.ItMustHaveNoMore);
         }
     }
 }

@@ -20,7 +20,7 @@ public static partial class FormatPage
                 m =>
                 {
                     var list = m.Groups[1].Value;
-                    return $"<!-- members of {list} -->\n\n{Tables(lists[list]!["items"]!.AsObject(), list)}\n<!-- end -->";
+                    return Sentences.MembersOfEnd(list, Tables(lists[list]!["items"]!.AsObject(), list));
                 }
             );
     }
@@ -74,8 +74,9 @@ public static partial class FormatPage
         schema["const"] is { } word ? $"`{word}`"
         : schema["enum"] is JsonArray words ? string.Join(", ", words.Select(w => $"`{w}`"))
         : schema["items"] is JsonObject item
-            ? $"list of {Many(item)}{(schema["maxItems"] is { } most ? $", at most {most}" : "")}"
-        : schema["anyOf"] is not null || schema["properties"] is not null || schema["$ref"] is not null ? "see below"
+            ? Sentences.ListOf(Many(item), (schema["maxItems"] is { } most ? $", at most {most}" : ""))
+        : schema["anyOf"] is not null || schema["properties"] is not null || schema["$ref"] is not null
+            ? Sentences.SeeBelow
         : Plain(schema);
 
     private static string Many(JsonObject item) =>
@@ -84,7 +85,7 @@ public static partial class FormatPage
             : item["type"]?.GetValue<string>() switch
             {
                 "string" => "texts",
-                "integer" => "whole numbers",
+                "integer" => Sentences.WholeNumbers,
                 "number" => "numbers",
                 _ => "objects",
             };
@@ -95,9 +96,9 @@ public static partial class FormatPage
         var range = low is not null && high is not null ? $", {low} to {high}" : "";
         return schema["type"]?.GetValue<string>() switch
         {
-            "integer" => $"whole number{range}",
+            "integer" => Sentences.WholeNumber(range),
             "number" => $"number{range}",
-            _ => schema["maxLength"] is { } most ? $"text of up to {most} characters" : "text",
+            _ => schema["maxLength"] is { } most ? Sentences.TextOfUpToCharacters(most) : "text",
         };
     }
 

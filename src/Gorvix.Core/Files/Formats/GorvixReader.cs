@@ -59,8 +59,8 @@ public static class GorvixReader
             // What the library reports in this way: an element of a path, a pin or a ban without its kind.
             var place = JsonFault.PlaceIn(problem.Message);
             var needs = place.Contains("through", StringComparison.Ordinal)
-                ? "an element of a path needs a \"kind\" (inverter, contact, resistor, divider or diode)."
-                : "a pin or a block needs a \"kind\" (route, seat, feed or lead).";
+                ? Sentences.AnElementOfAPath
+                : Sentences.APinOrABlock;
             return new ReadResult(null, [Shape(place, needs)]);
         }
         var findings = Check(file, library).Take(MostFindings).ToList();
@@ -83,7 +83,7 @@ public static class GorvixReader
         FileRules.Size.Found(
             Severity.Stop,
             Subject.Place("file"),
-            ("size", $"more than {MostBytes / 1024 / 1024} MB"),
+            ("size", Sentences.MoreThanMb(MostBytes / 1024 / 1024)),
             ("most", $"{MostBytes / 1024 / 1024} MB")
         );
 
@@ -94,14 +94,13 @@ public static class GorvixReader
     // Files that are none of text, or of text otherwise written; by what they begin with (sources: RFC 1952 for gzip, PKWARE's note on zip files,
     // the Unicode standard on the byte order mark).
     private static Finding? NoText(ReadOnlySpan<byte> bytes) =>
-        bytes.StartsWith("PK\u0003\u0004"u8)
-            ? Shape("the start", "it is a zip. Import a build record (.zip) under Builds; unpack any other zip.")
+        bytes.StartsWith("PK\u0003\u0004"u8) ? Shape(Sentences.TheStart, Sentences.ItIsAZipImport)
         : bytes.StartsWith((ReadOnlySpan<byte>)[0x1F, 0x8B])
-            ? Shape("the start", "it is gzip-compressed. Unpack it first.")
+            ? Shape(Sentences.TheStart, Sentences.ItIsGzipCompressedUnpack)
         : bytes.StartsWith((ReadOnlySpan<byte>)[0xFF, 0xFE])
         || bytes.StartsWith((ReadOnlySpan<byte>)[0xFE, 0xFF])
         || bytes is [0, _, ..] or [_, 0, ..]
-            ? Shape("the start", "it is UTF-16 text. Save it as UTF-8.")
+            ? Shape(Sentences.TheStart, Sentences.ItIsUtf16Text)
         : null;
 
     /// <summary>Writes a file in its one form, with a line end after the last line.</summary>
@@ -129,13 +128,13 @@ public static class GorvixReader
         number = 0;
         if (NullAt(bytes.Span) is { } line)
         {
-            return Shape($"line {line}", "null is not allowed. Remove members that have no value.");
+            return Shape($"line {line}", Sentences.NullIsNotAllowedRemove);
         }
         using var document = JsonDocument.Parse(bytes, new JsonDocumentOptions { MaxDepth = GorvixJson.File.MaxDepth });
         var root = document.RootElement;
         if (root.ValueKind != JsonValueKind.Object)
         {
-            return Shape("line 1", "the file is not an object. It must begin with { \"format\": \"gorvix\" …");
+            return Shape("line 1", Sentences.TheFileIsNotAn);
         }
         if (
             !root.TryGetProperty("format", out var format)
@@ -143,10 +142,7 @@ public static class GorvixReader
             || !format.ValueEquals(GorvixFile.FormatName)
         )
         {
-            return Shape(
-                "format",
-                $"it must be \"format\": \"{GorvixFile.FormatName}\". Is this a file from another program?"
-            );
+            return Shape("format", Sentences.ItMustBeFormatIs(GorvixFile.FormatName));
         }
         if (
             !root.TryGetProperty("version", out var version)
@@ -155,7 +151,7 @@ public static class GorvixReader
             || number < 1
         )
         {
-            return Shape("version", "it must be a whole number, 1 or more.");
+            return Shape("version", Sentences.ItMustBeAWhole);
         }
         return number <= GorvixFile.NewestVersion
             ? null
@@ -213,10 +209,10 @@ public static class GorvixReader
     {
         if (file.Drills.Count > GorvixFile.MostDrills)
         {
-            return [Shape("drills", $"the limit is {GorvixFile.MostDrills} per file.")];
+            return [Shape("drills", Sentences.TheLimitIsPerFile(GorvixFile.MostDrills))];
         }
         return file.Drills.Count > 0 && file.Builds.Count != 1
-            ? [Shape("drills", "drills belong to one build: keep exactly one build in the file.")]
+            ? [Shape("drills", Sentences.DrillsBelongToOneBuild)]
             : file.Drills.SelectMany((d, i) => d.Against().Select(a => Shape($"drills[{i}].{a.Member}", a.Problem)));
     }
 }

@@ -26,7 +26,7 @@ internal static class JsonFault
     /// <param name="inTree">True where a tree was read: it has no lines, but its paths are those of the file.</param>
     public static (string Place, string Problem) Of(JsonException problem, bool inTree)
     {
-        var place = problem.LineNumber is { } line ? $"line {line + 1}" : "the start";
+        var place = problem.LineNumber is { } line ? $"line {line + 1}" : Sentences.TheStart;
         if (problem.Path is { Length: > 2 } path)
         {
             place = inTree ? path[2..] : $"{place} ({path[2..]})";
@@ -47,18 +47,19 @@ internal static class JsonFault
     private static string Plain(string message) =>
         message switch
         {
-            _ when message.Contains("missing required properties") =>
-                $"required members missing: {After(message, "including: ")}",
-            _ when message.Contains("could not be mapped") =>
-                $"{Quoted(message)} is not known here. Check the spelling in docs/format.md.",
-            _ when message.Contains("could not be converted") => Needed(After(message, "converted to ").TrimEnd('.')),
-            _ when message.Contains("type discriminator") =>
-                $"{Quoted(message)} is not a known kind here. See docs/format.md for the known kinds.",
-            _ when message.Contains("duplicate", StringComparison.OrdinalIgnoreCase) =>
-                $"{Quoted(message)} appears twice.",
-            _ when message.Contains("Gorvix.") || message.Contains("System.") =>
-                "the content does not match the format. See docs/format.md.",
-            _ => $"it is not valid JSON ({message.TrimEnd('.')}).",
+            _ when message.Contains("missing required properties") => Sentences.RequiredMembersMissing(
+                After(message, "including: ")
+            ),
+            _ when message.Contains("could not be mapped") => Sentences.IsNotKnownHereCheck(Quoted(message)),
+            _ when message.Contains("could not be converted") => Needed(
+                After(message, Sentences.ConvertedTo).TrimEnd('.')
+            ),
+            _ when message.Contains("type discriminator") => Sentences.IsNotAKnownKind(Quoted(message)),
+            _ when message.Contains("duplicate", StringComparison.OrdinalIgnoreCase) => Sentences.AppearsTwice(
+                Quoted(message)
+            ),
+            _ when message.Contains("Gorvix.") || message.Contains("System.") => Sentences.TheContentDoesNotMatch,
+            _ => Sentences.ItIsNotValidJson(message.TrimEnd('.')),
         };
 
     // The message names the type that was wanted.
@@ -66,21 +67,22 @@ internal static class JsonFault
     {
         if (type.StartsWith("System.Collections", StringComparison.Ordinal))
         {
-            return "a list [ … ] is needed.";
+            return Sentences.AListIsNeeded;
         }
         var name = type.StartsWith(Optional, StringComparison.Ordinal) ? type[Optional.Length..^1] : type;
         var found = Documents.Select(a => a.GetType(name)).FirstOrDefault(t => t is not null) ?? Type.GetType(name);
         return found switch
         {
-            { IsEnum: true } when Words(found) is { Count: <= MostWords } words =>
-                $"a known word is needed: {Phrase.Or(words)}.",
-            { IsEnum: true } => "a known word is needed. See docs/format.md.",
-            _ when found == typeof(string) => "text in quotes is needed.",
-            _ when found == typeof(bool) => "true or false is needed.",
-            _ when found == typeof(int) || found == typeof(long) => "a whole number is needed.",
-            _ when found == typeof(double) => "a number is needed.",
-            { IsValueType: false } => "an object { … } is needed.",
-            _ => "the value has the wrong type. See docs/format.md.",
+            { IsEnum: true } when Words(found) is { Count: <= MostWords } words => Sentences.AKnownWordIsNeeded(
+                Phrase.Or(words)
+            ),
+            { IsEnum: true } => Sentences.AKnownWordIsNeededSee,
+            _ when found == typeof(string) => Sentences.TextInQuotesIsNeeded,
+            _ when found == typeof(bool) => Sentences.TrueOrFalseIsNeeded,
+            _ when found == typeof(int) || found == typeof(long) => Sentences.AWholeNumberIsNeeded,
+            _ when found == typeof(double) => Sentences.ANumberIsNeeded,
+            { IsValueType: false } => Sentences.AnObjectIsNeeded,
+            _ => Sentences.TheValueHasTheWrong,
         };
     }
 

@@ -39,11 +39,11 @@ public sealed record SourceNote(Standing Standing, string Text = "")
         (Standing, Text) switch
         {
             (Standing.Published, _) => Text,
-            (Standing.CommonPractice, "") => "common practice",
-            (Standing.FromMemory, "") => "from memory",
-            (Standing.OwnRule, "") => "Gorvix's own rule",
-            (Standing.CommonPractice, _) => $"common practice; {Text}",
-            (Standing.FromMemory, _) => $"from memory; {Text}",
+            (Standing.CommonPractice, "") => Sentences.CommonPractice,
+            (Standing.FromMemory, "") => Sentences.FromMemory,
+            (Standing.OwnRule, "") => Sentences.GorvixsOwnRule,
+            (Standing.CommonPractice, _) => Sentences.CommonPractice2(Text),
+            (Standing.FromMemory, _) => Sentences.FromMemory2(Text),
             _ => Text,
         };
 }

@@ -19,7 +19,12 @@ internal static class BoardCheck
         list.Text(board.Maker, $"{place}.maker");
         list.Text(board.Name, $"{place}.name");
         list.Text(board.Revision, $"{place}.revision");
-        list.Known(board.Controller, ControllerClass.All.Select(c => c.Id), "controller class", $"{place}.controller");
+        list.Known(
+            board.Controller,
+            ControllerClass.All.Select(c => c.Id),
+            Sentences.ControllerClass,
+            $"{place}.controller"
+        );
         list.Ids(board.Nets, $"{place}.nets", n => n.Id);
         list.Ids(board.Ports, $"{place}.ports", p => p.Id);
         list.Ids(board.Rails, $"{place}.rails", r => r.Id);
@@ -41,7 +46,7 @@ internal static class BoardCheck
         for (var i = 0; i < board.Bridges.Count; i++)
         {
             var bridge = board.Bridges[i];
-            list.Known(bridge.Default, bridge.Positions, "jumper position", $"{place}.jumpers[{i}].default");
+            list.Known(bridge.Default, bridge.Positions, Sentences.JumperPosition, $"{place}.jumpers[{i}].default");
             list.Ids(bridge.Positions, $"{place}.jumpers[{i}].positions", p => p);
             list.Range(bridge.Place?.X ?? 0, 0, 500, "mm", $"{place}.jumpers[{i}].place.x");
             list.Range(bridge.Place?.Y ?? 0, 0, 500, "mm", $"{place}.jumpers[{i}].place.y");
@@ -73,11 +78,8 @@ internal static class BoardCheck
             list.Stop(
                 PartRules.BadValue,
                 $"{place}.mounting",
-                (
-                    "problem",
-                    $"is {mounting.Width} × {mounting.Depth} mm, but the board is {size.Width} × {size.Depth} mm"
-                ),
-                ("mend", "Hole centres must lie inside the board: measure both again.")
+                ("problem", Sentences.IsMmButTheBoard(mounting.Width, mounting.Depth, size.Width, size.Depth)),
+                ("mend", Sentences.HoleCentresMustLieInside)
             );
         }
     }
@@ -93,7 +95,7 @@ internal static class BoardCheck
             list.Range(rail.Volts ?? 0, 0, 60, "V", $"{place}.rails[{i}].volts");
             list.Range(rail.Dropout ?? 0, 0, 20, "V", $"{place}.rails[{i}].dropout");
             list.Range(rail.Limit ?? 1, 0.001, PartCheck.MostAmperes, "A", $"{place}.rails[{i}].limit");
-            list.Range(rail.Efficiency ?? 1, 0.3, 1, "(fraction of input power)", $"{place}.rails[{i}].efficiency");
+            list.Range(rail.Efficiency ?? 1, 0.3, 1, Sentences.FractionOfInputPower, $"{place}.rails[{i}].efficiency");
             list.Range(rail.Quiescent ?? 0, 0, 1, "A", $"{place}.rails[{i}].quiescent");
             list.Range(rail.Own ?? 0, 0, 5, "A", $"{place}.rails[{i}].own");
             if (rail is { Own: > 0, Volts: null } || (rail.Own > 0 && rail.Feed is RailFeed.Ground or RailFeed.Battery))
@@ -101,8 +103,8 @@ internal static class BoardCheck
                 list.Stop(
                     PartRules.BadValue,
                     $"{place}.rails[{i}].own",
-                    ("problem", "is the board's own current on a rail without a regulator"),
-                    ("mend", "Give it on the rail that the controller runs on, such as 3V3 or 5V.")
+                    ("problem", Sentences.IsTheBoardsOwnCurrent),
+                    ("mend", Sentences.GiveItOnTheRail)
                 );
             }
             var made =
@@ -117,8 +119,8 @@ internal static class BoardCheck
                 list.Stop(
                     PartRules.BadValue,
                     $"{place}.rails[{i}]",
-                    ("problem", "describes a regulator, but nothing regulates it"),
-                    ("mend", "Remove kind, dropout, efficiency and quiescent, or set under \"feed\" what regulates it.")
+                    ("problem", Sentences.DescribesARegulatorButNothing),
+                    ("mend", Sentences.RemoveKindDropoutEfficiencyAnd)
                 );
             }
             if (rail.From is { } from)
@@ -160,10 +162,9 @@ internal static class BoardCheck
             var here = $"{place}.ports[{i}]";
             var problem = (port.Kind == PortKind.Bus, port.Data is not null && port.Clock is not null) switch
             {
-                (true, false) => "a bus without data and clock",
-                (true, true) when port.Rx is not null || port.Tx is not null => "a bus with an RX or a TX",
-                (false, _) when port.Data is not null || port.Clock is not null =>
-                    "data or clock on a port that is not a bus",
+                (true, false) => Sentences.ABusWithoutDataAnd,
+                (true, true) when port.Rx is not null || port.Tx is not null => Sentences.ABusWithAnRx,
+                (false, _) when port.Data is not null || port.Clock is not null => Sentences.DataOrClockOnA,
                 _ => null,
             };
             if (problem is not null)
@@ -203,11 +204,7 @@ internal static class BoardCheck
         list.Ids([.. port.Addresses.Select(a => $"{a.Address}")], $"{place}.addresses", a => a);
         if (port.Alternatives.Count > 0 && port.Kind != PortKind.Uart)
         {
-            list.Stop(
-                PartRules.PortNets,
-                $"{place}.alternatives",
-                ("problem", "only a UART can be remapped to other pins")
-            );
+            list.Stop(PartRules.PortNets, $"{place}.alternatives", ("problem", Sentences.OnlyAUartCanBe));
         }
         foreach (var (i, choice) in port.Alternatives.Index())
         {
@@ -216,18 +213,18 @@ internal static class BoardCheck
                 list.Stop(
                     PartRules.PortNets,
                     $"{place}.alternatives[{i}]",
-                    ("problem", "these alternative pins have no net")
+                    ("problem", Sentences.TheseAlternativePinsHaveNo)
                 );
             }
         }
         foreach (var (i, used) in port.Addresses.Index())
         {
-            list.Range(used.Address, 8, 119, "(7-bit address, 0x08 to 0x77)", $"{place}.addresses[{i}].address");
+            list.Range(used.Address, 8, 119, Sentences.Of7BitAddress0x08To, $"{place}.addresses[{i}].address");
             list.Text(used.By, $"{place}.addresses[{i}].by");
         }
         if (port.Addresses.Count > 0 && port.Kind != PortKind.Bus)
         {
-            list.Stop(PartRules.PortNets, $"{place}.addresses", ("problem", "only a bus has addresses"));
+            list.Stop(PartRules.PortNets, $"{place}.addresses", ("problem", Sentences.OnlyABusHasAddresses));
         }
     }
 
@@ -281,7 +278,7 @@ internal static class BoardCheck
                     PartRules.LostPad,
                     here,
                     ("label", pad.Label),
-                    ("what", both ? "a path with both a net and a rail" : "no net or rail")
+                    ("what", both ? Sentences.APathWithBothA : Sentences.NoNetOrRail)
                 );
             }
             for (var p = 0; p < pad.Paths.Count; p++)
@@ -326,7 +323,7 @@ internal static class BoardCheck
                     list.Known(contact.Bridge, board.Bridges.Select(b => b.Id), "bridge", $"{here}.bridge");
                     if (board.Bridges.FirstOrDefault(b => b.Id == contact.Bridge) is { } bridge)
                     {
-                        list.Known(contact.Position, bridge.Positions, "jumper position", $"{here}.position");
+                        list.Known(contact.Position, bridge.Positions, Sentences.JumperPosition, $"{here}.position");
                     }
                     break;
                 case Inverter inverter:
@@ -334,7 +331,7 @@ internal static class BoardCheck
                     list.Range(inverter.Drives ?? 3.3, 1, 60, "V", $"{here}.drives");
                     break;
                 case Divider divider:
-                    list.Range(divider.Ratio, 0.01, 0.99, "(divider ratio)", $"{here}.ratio");
+                    list.Range(divider.Ratio, 0.01, 0.99, Sentences.DividerRatio, $"{here}.ratio");
                     break;
                 case Diode diode:
                     list.Range(diode.Volts, 0.1, 2, "V", $"{here}.volts");

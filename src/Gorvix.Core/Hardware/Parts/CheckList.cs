@@ -40,10 +40,10 @@ public sealed class CheckList
         if (!list.Contains(name))
         {
             var mend =
-                list.Count == 0 ? "There is nothing to choose from." : $"Known: {string.Join(", ", list.Take(12))}.";
+                list.Count == 0 ? Sentences.ThereIsNothingToChoose : $"Known: {string.Join(", ", list.Take(12))}.";
             if (name == "")
             {
-                Stop(PartRules.BadValue, place, ("problem", "is missing"), ("mend", mend));
+                Stop(PartRules.BadValue, place, ("problem", Sentences.IsMissing), ("mend", mend));
                 return;
             }
             Stop(PartRules.UnknownName, place, ("kind", kind), ("name", name), ("mend", mend));
@@ -55,7 +55,7 @@ public sealed class CheckList
     {
         if (string.IsNullOrWhiteSpace(text) || text.Length > MostText)
         {
-            var problem = text.Length > MostText ? $"is {text.Length} characters long" : "is empty";
+            var problem = text.Length > MostText ? Sentences.IsCharactersLong(text.Length) : Sentences.IsEmpty;
             Stop(PartRules.BadValue, place, ("problem", problem), ("mend", $"Write 1 to {MostText} characters."));
         }
     }
@@ -68,8 +68,8 @@ public sealed class CheckList
             Stop(
                 PartRules.BadValue,
                 place,
-                ("problem", $"is {text.Length} characters long"),
-                ("mend", $"The limit is {most}.")
+                ("problem", Sentences.IsCharactersLong(text.Length)),
+                ("mend", Sentences.TheLimitIs(most))
             );
         }
     }
@@ -84,7 +84,7 @@ public sealed class CheckList
                 PartRules.BadValue,
                 place,
                 ("problem", $"is {value}{of}"),
-                ("mend", $"It must be {low} to {high}{of}.")
+                ("mend", Sentences.ItMustBeTo(low, high, of))
             );
         }
     }
@@ -98,8 +98,8 @@ public sealed class CheckList
             Stop(
                 PartRules.BadValue,
                 $"{place}.min",
-                ("problem", $"is {window.Min} V, but the maximum is {window.Max} V"),
-                ("mend", "The minimum must be below the maximum.")
+                ("problem", Sentences.IsVButTheMaximum(window.Min, window.Max)),
+                ("mend", Sentences.TheMinimumMustBeBelow)
             );
         }
     }
@@ -109,7 +109,7 @@ public sealed class CheckList
     {
         if (count > most)
         {
-            Stop(PartRules.BadValue, place, ("problem", $"has {count} {things}"), ("mend", $"The limit is {most}."));
+            Stop(PartRules.BadValue, place, ("problem", $"has {count} {things}"), ("mend", Sentences.TheLimitIs(most)));
         }
     }
 }

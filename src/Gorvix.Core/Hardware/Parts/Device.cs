@@ -376,7 +376,7 @@ public sealed record DeviceFunction
             select new Mode
             {
                 Id = $"in-{function.Id}-{mode.Id}",
-                Name = $"in-band over {mode.Name}",
+                Name = Sentences.InBandOver(mode.Name),
                 Protocol = mode.Protocol,
                 Lines = [],
                 Loses = rider.Loses,

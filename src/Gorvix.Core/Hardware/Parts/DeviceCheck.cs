@@ -27,8 +27,8 @@ internal static class DeviceCheck
             list.Stop(
                 PartRules.BadValue,
                 $"{place}.leads[{i}].wires",
-                ("problem", $"says {lead.Label} has one wire per unit, but the device is a single unit"),
-                ("mend", "Set \"units\" to the number of units, or remove \"wires\".")
+                ("problem", Sentences.SaysHasOneWirePer(lead.Label)),
+                ("mend", Sentences.SetUnitsToTheNumber)
             );
         }
         foreach (var (f, function) in device.Functions.Index())
@@ -58,11 +58,17 @@ internal static class DeviceCheck
         list.Ids(device.Outputs, $"{place}.outputs", o => o.Lead);
         foreach (var (i, output) in device.Outputs.Index())
         {
-            list.Known(output.Lead, leads, "output lead", $"{place}.outputs[{i}].lead");
+            list.Known(output.Lead, leads, Sentences.OutputLead, $"{place}.outputs[{i}].lead");
             list.Range(output.Volts ?? 5, 0.5, 60, "V", $"{place}.outputs[{i}].volts");
             list.Range(output.Limit ?? 1, 0.001, PartCheck.MostAmperes, "A", $"{place}.outputs[{i}].limit");
             list.Range(output.Dropout ?? 0, 0, 20, "V", $"{place}.outputs[{i}].dropout");
-            list.Range(output.Efficiency ?? 1, 0.3, 1, "(fraction of input power)", $"{place}.outputs[{i}].efficiency");
+            list.Range(
+                output.Efficiency ?? 1,
+                0.3,
+                1,
+                Sentences.FractionOfInputPower,
+                $"{place}.outputs[{i}].efficiency"
+            );
             list.Range(output.Quiescent ?? 0, 0, 1, "A", $"{place}.outputs[{i}].quiescent");
         }
     }
@@ -75,8 +81,8 @@ internal static class DeviceCheck
             list.Stop(
                 PartRules.BadValue,
                 $"{place}.plug",
-                ("problem", "is set alongside harnesses"),
-                ("mend", "Move the plug into one of the harnesses.")
+                ("problem", Sentences.IsSetAlongsideHarnesses),
+                ("mend", Sentences.MoveThePlugIntoOne)
             );
         }
         foreach (var (i, harness) in device.Harnesses.Index())
@@ -97,8 +103,8 @@ internal static class DeviceCheck
                 list.Stop(
                     PartRules.BadValue,
                     $"{here}.leads",
-                    ("problem", $"lack \"{supply.Lead}\", which powers the device"),
-                    ("mend", "Every harness needs the supply lead; add it.")
+                    ("problem", Sentences.LackWhichPowersTheDevice(supply.Lead)),
+                    ("mend", Sentences.EveryHarnessNeedsTheSupply)
                 );
             }
         }
@@ -111,8 +117,8 @@ internal static class DeviceCheck
             list.Stop(
                 PartRules.BadValue,
                 $"{place}.leads[{i}]",
-                ("problem", $"({lead.Label}) is not in any harness"),
-                ("mend", "Add it to its harness, or remove it.")
+                ("problem", Sentences.IsNotInAnyHarness(lead.Label)),
+                ("mend", Sentences.AddItToItsHarness)
             );
         }
     }
@@ -125,7 +131,7 @@ internal static class DeviceCheck
             list.Known(
                 rider.Function,
                 device.Functions.Where(f => f != function).Select(f => f.Id),
-                "other function of the device",
+                Sentences.OtherFunctionOfTheDevice,
                 $"{place}[{i}].function"
             );
             foreach (var (n, loss) in rider.Loses.Index())
@@ -139,8 +145,8 @@ internal static class DeviceCheck
             list.Stop(
                 PartRules.BadValue,
                 place,
-                ("problem", "lists an in-band function for a mode in which the board never transmits"),
-                ("mend", "Remove it, or add the line on which the board transmits.")
+                ("problem", Sentences.ListsAnInBandFunction),
+                ("mend", Sentences.RemoveItOrAddThe)
             );
         }
     }

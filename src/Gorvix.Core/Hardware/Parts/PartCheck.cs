@@ -88,7 +88,12 @@ public static class PartCheck
         list.Ids(profile.Single, $"{place}.single", j => j.ToString());
         foreach (var (i, job) in profile.Single.Index())
         {
-            list.Known(IdOf(job), profile.Jobs.Select(IdOf), "port function of this firmware", $"{place}.single[{i}]");
+            list.Known(
+                IdOf(job),
+                profile.Jobs.Select(IdOf),
+                Sentences.PortFunctionOfThisFirmware,
+                $"{place}.single[{i}]"
+            );
         }
         foreach (var (i, setting) in profile.CanvasSettings.Index())
         {
@@ -140,7 +145,7 @@ public static class PartCheck
         foreach (var (i, supply) in device.Supplies.Index())
         {
             var feeds = device.Leads.Where(l => l.Role == LeadRole.Supply).Select(l => l.Id);
-            list.Known(supply.Lead, feeds, "supply lead", $"{place}.supplies[{i}].lead");
+            list.Known(supply.Lead, feeds, Sentences.SupplyLead, $"{place}.supplies[{i}].lead");
             list.Window(supply.Window, $"{place}.supplies[{i}].window");
             list.Range(supply.Typical ?? 1, 0, MostAmperes, "A", $"{place}.supplies[{i}].typical");
             list.Range(supply.Peak ?? 1, 0, MostAmperes, "A", $"{place}.supplies[{i}].peak");
@@ -150,8 +155,8 @@ public static class PartCheck
                 list.Stop(
                     PartRules.BadValue,
                     $"{place}.supplies[{i}].peak",
-                    ("problem", $"is {supply.Peak} A, but typical is {supply.Typical} A"),
-                    ("mend", "Peak must not be below typical.")
+                    ("problem", Sentences.IsAButTypicalIs(supply.Peak, supply.Typical)),
+                    ("mend", Sentences.PeakMustNotBeBelow)
                 );
             }
         }
@@ -223,12 +228,9 @@ public static class PartCheck
                 PartRules.ModeLines,
                 place,
                 ("protocol", protocol.Name),
-                (
-                    "needs",
-                    protocol.Forms == WireForms.OneWireToo ? $"{Words(wanted)}, or just \"both\"" : Words(wanted)
-                ),
+                ("needs", protocol.Forms == WireForms.OneWireToo ? Sentences.OrJustBoth(Words(wanted)) : Words(wanted)),
                 ("has", Words(has)),
-                ("mend", "Add the line, or list the missing function under \"loses\".")
+                ("mend", Sentences.AddTheLineOrList)
             );
         }
     }
@@ -242,10 +244,10 @@ public static class PartCheck
         list.Range(mode.PacketHertz ?? 50, 1, 4000, "Hz", $"{place}.packetHertz");
 
         // UM10204, table of reserved addresses: 0 to 7 and 120 to 127 have other meanings.
-        list.Range(mode.Address ?? 8, 8, 119, "(7-bit address, 0x08 to 0x77)", $"{place}.address");
+        list.Range(mode.Address ?? 8, 8, 119, Sentences.Of7BitAddress0x08To, $"{place}.address");
         foreach (var (i, strap) in mode.Straps.Index())
         {
-            list.Range(strap.Address, 8, 119, "(7-bit address, 0x08 to 0x77)", $"{place}.straps[{i}].address");
+            list.Range(strap.Address, 8, 119, Sentences.Of7BitAddress0x08To, $"{place}.straps[{i}].address");
             list.Text(strap.How, $"{place}.straps[{i}].how");
         }
         list.Ids(
@@ -258,8 +260,8 @@ public static class PartCheck
             list.Stop(
                 PartRules.BadValue,
                 $"{place}.straps",
-                ("problem", $"are set in a {protocol.Name} mode"),
-                ("mend", "Only bus devices have addresses: remove them.")
+                ("problem", Sentences.AreSetInAMode(protocol.Name)),
+                ("mend", Sentences.OnlyBusDevicesHaveAddresses)
             );
         }
         if (mode.Address is null && protocol.Carrier == Carrier.Bus)
@@ -267,14 +269,14 @@ public static class PartCheck
             list.Stop(
                 PartRules.BadValue,
                 place,
-                ("problem", "has no \"address\""),
-                ("mend", "Every bus device needs one; it is in the datasheet.")
+                ("problem", Sentences.HasNoAddress),
+                ("mend", Sentences.EveryBusDeviceNeedsOne)
             );
         }
     }
 
     private static string Words(IReadOnlyCollection<Flow> flows) =>
         flows.Count == 0
-            ? "no line"
+            ? Sentences.NoLine
             : string.Join(" and ", flows.Select(f => $"\"{f.ToString().ToLowerInvariant()}\""));
 }

@@ -20,23 +20,20 @@ public static class Unusual
             var label = device.Leads.FirstOrDefault(l => l.Id == supply.Lead)?.Label ?? supply.Lead;
             if (supply.Window.Max > most)
             {
-                yield return (
-                    $"supplies[{i}].window",
-                    $"{label} at {supply.Window.Max:0.##} V maximum is unusual for this type of device: is that a typing slip?"
-                );
+                yield return ($"supplies[{i}].window", Sentences.AtVMaximumIsUnusual(label, supply.Window.Max));
             }
             else if (supply.Window.Min > 0 && supply.Window.Max / supply.Window.Min > 12)
             {
                 yield return (
                     $"supplies[{i}].window",
-                    $"{label} from {supply.Window.Min:0.##} to {supply.Window.Max:0.##} V is an unusually wide range: is that a typing slip?"
+                    Sentences.FromToVIsAn(label, supply.Window.Min, supply.Window.Max)
                 );
             }
             if (supply.Most(supply.Window.Max) > 10 && device.Kind != DeviceKind.Esc)
             {
                 yield return (
                     $"supplies[{i}].peak",
-                    $"{label} draws {supply.Most(supply.Window.Max):0.##} A: is that milliamperes?"
+                    Sentences.DrawsAIsThatMilliamperes(label, supply.Most(supply.Window.Max))
                 );
             }
         }
@@ -48,20 +45,17 @@ public static class Unusual
     {
         if (board.Input is { } input && input.Max > BigPack)
         {
-            yield return ("input", $"Input maximum {input.Max:0.##} V is unusual: is that a typing slip?");
+            yield return ("input", Sentences.InputMaximumVIsUnusual(input.Max));
         }
         if (board.Outline is { } size && Math.Max(size.Width, size.Depth) > Side)
         {
-            yield return (
-                "outline",
-                $"{size.Width:0.#} × {size.Depth:0.#} mm is unusually large for a board: is that a typing slip?"
-            );
+            yield return ("outline", Sentences.MmIsUnusuallyLargeFor(size.Width, size.Depth));
         }
         foreach (var (i, rail) in board.Rails.Index().Where(r => r.Item.Volts > 24 || r.Item.Limit > 30))
         {
             yield return (
                 $"rails[{i}]",
-                $"{rail.Label} rail: {rail.Volts:0.##} V{(rail.Limit is { } amps ? $", {amps:0.##} A" : "")} is unusual: is that a typing slip?"
+                Sentences.RailVIsUnusualIs(rail.Label, rail.Volts, (rail.Limit is { } amps ? $", {amps:0.##} A" : ""))
             );
         }
     }

@@ -54,7 +54,7 @@ public abstract record Checksum(string Name)
         }
     }
 
-    private sealed record Fletcher() : Checksum("8-bit Fletcher")
+    private sealed record Fletcher() : Checksum(Sentences.Of8BitFletcher)
     {
         public override int Over(ReadOnlySpan<byte> bytes)
         {
@@ -68,7 +68,7 @@ public abstract record Checksum(string Name)
         }
     }
 
-    private sealed record Sum() : Checksum("0xFFFF minus the sum")
+    private sealed record Sum() : Checksum(Sentences.Of0xffffMinusTheSum)
     {
         public override int Over(ReadOnlySpan<byte> bytes)
         {

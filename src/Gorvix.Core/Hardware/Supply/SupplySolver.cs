@@ -75,7 +75,7 @@ public static class SupplySolver
         {
             return new SupplySolution(
                 null,
-                new SupplyProblem("the supply", $"it has {count} nodes; the limit is {MostNodes}")
+                new SupplyProblem(Sentences.TheSupply, Sentences.ItHasNodesTheLimit(count, MostNodes))
             );
         }
         if (count == 0)
@@ -102,13 +102,7 @@ public static class SupplySolver
                 return new SupplySolution(work.State(), null);
             }
         }
-        return new SupplySolution(
-            null,
-            new SupplyProblem(
-                net.Names[work.Worst()],
-                "no stable voltage: the loads draw more than can be supplied there"
-            )
-        );
+        return new SupplySolution(null, new SupplyProblem(net.Names[work.Worst()], Sentences.NoStableVoltageTheLoads));
     }
 
     // What each node would have without a load: from there a load of constant power finds its working end and not its collapsed one.

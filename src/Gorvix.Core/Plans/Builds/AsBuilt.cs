@@ -118,11 +118,11 @@ public sealed class AsBuilt
     )
     {
         string? Part(string device, string part, string? lead) =>
-            build.Devices.FirstOrDefault(d => d.Id == device) is not { } now ? "the device is no longer in the build"
-            : now.Part != part ? "the device has been swapped"
-            : lead is not null && devices[device].Leads.All(l => l.Id != lead) ? "the device no longer has this lead"
+            build.Devices.FirstOrDefault(d => d.Id == device) is not { } now ? Sentences.TheDeviceIsNoLonger
+            : now.Part != part ? Sentences.TheDeviceHasBeenSwapped
+            : lead is not null && devices[device].Leads.All(l => l.Id != lead) ? Sentences.TheDeviceNoLongerHas
             : null;
-        string? On(string id) => id == build.Board ? null : "the board has been swapped";
+        string? On(string id) => id == build.Board ? null : Sentences.TheBoardHasBeenSwapped;
         return fact switch
         {
             JointFact joint => On(joint.Board)
@@ -131,19 +131,19 @@ public sealed class AsBuilt
                     joint.Pad is { } pad
                         ? board.Pads.Any(p => p.Id == pad)
                             ? null
-                            : "the board no longer has this pad"
+                            : Sentences.TheBoardNoLongerHas
                         : devices.TryGetValue(joint.To ?? "", out var other)
                         && other.Leads.Any(l => l.Id == joint.ToLead)
                             ? null
-                            : "the other device no longer has this lead"
+                            : Sentences.TheOtherDeviceNoLonger
                 ),
             SeatFact seat => On(seat.Board)
                 ?? Part(seat.Device, seat.Part, null)
-                ?? (board.Plugs.Any(p => p.Id == seat.Socket) ? null : "the board no longer has this socket"),
+                ?? (board.Plugs.Any(p => p.Id == seat.Socket) ? null : Sentences.TheBoardNoLongerHasThis),
             CavityFact cavity => Part(cavity.Device, cavity.Part, cavity.Lead)
                 ?? (
-                    devices[cavity.Device].Plug is not { } plug ? "the device no longer has a plug"
-                    : cavity.Cavity is { } at && at > plug.Cavities ? "the plug has fewer pins"
+                    devices[cavity.Device].Plug is not { } plug ? Sentences.TheDeviceNoLongerHasA
+                    : cavity.Cavity is { } at && at > plug.Cavities ? Sentences.ThePlugHasFewerPins
                     : null
                 ),
             BridgeFact bridge => On(bridge.Board)
@@ -151,7 +151,7 @@ public sealed class AsBuilt
                     board.Bridges.FirstOrDefault(b => b.Id == bridge.Bridge) is { } here
                     && here.Positions.Contains(bridge.Position)
                         ? null
-                        : "the board no longer has this jumper position"
+                        : Sentences.TheBoardNoLongerHasThisJumper
                 ),
             DeedFact { Device: { } device } deed => Part(device, deed.Part ?? "", deed.Lead),
             _ => null,

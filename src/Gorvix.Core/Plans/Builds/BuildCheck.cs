@@ -85,7 +85,7 @@ public static class BuildCheck
         Most(build.Pins.Count, MostWishes, "pins", $"{place}.pins");
         Most(build.Bans.Count, MostWishes, "blocks", $"{place}.blocks");
         Most(build.Wires.Count, MostWires, "wires", $"{place}.wires");
-        Most(build.Built.Count, MostFacts, "as-built entries", $"{place}.built");
+        Most(build.Built.Count, MostFacts, Sentences.AsBuiltEntries, $"{place}.built");
         // What follows compares lists with each other.
         if (list.Findings.Count > 0 || list.IsBroken(build, place, Lists, Texts))
         {
@@ -97,7 +97,7 @@ public static class BuildCheck
         list.Ids(build.Wants, $"{place}.links", w => w.Link);
         if (build.Firmware is { } firmware)
         {
-            list.Known(firmware, library.Profiles.Select(p => p.Id), "firmware profile", $"{place}.firmware");
+            list.Known(firmware, library.Profiles.Select(p => p.Id), Sentences.FirmwareProfile, $"{place}.firmware");
         }
         list.Range(build.Pack?.Cells ?? 1, 1, Pack.MostCells, "cells", $"{place}.pack.cells");
         list.Range(build.InputVolts ?? 5, 1, 60, "V", $"{place}.inputVolts");
@@ -131,7 +131,7 @@ public static class BuildCheck
                 list.Stop(
                     PartRules.BadValue,
                     $"{place}.built[{i}]",
-                    ("problem", "names neither a pad nor a lead of another device"),
+                    ("problem", Sentences.NamesNeitherAPadNor),
                     ("mend", "Add \"pad\", or \"to\" and \"toLead\".")
                 );
             }
@@ -141,9 +141,9 @@ public static class BuildCheck
             }
         }
         var leads = build.Devices.Sum(d => library.Device(d.Part)?.Leads.Count(l => l.Role == LeadRole.Signal) ?? 0);
-        Most(leads, MostLeads, "signal leads", $"{place}.devices");
+        Most(leads, MostLeads, Sentences.SignalLeads, $"{place}.devices");
         var supplies = build.Devices.Sum(d => library.Device(d.Part)?.Supplies.Count ?? 0);
-        Most(supplies, MostSupplies, "supply leads", $"{place}.devices");
+        Most(supplies, MostSupplies, Sentences.SupplyLeads, $"{place}.devices");
         for (var i = 0; i < build.Devices.Count; i++)
         {
             if (build.Devices[i].Name is { } name)
@@ -202,7 +202,7 @@ public static class BuildCheck
                 var leads = part
                     .Leads.Where(l => l.Role is LeadRole.Supply or LeadRole.Ground or LeadRole.Output)
                     .Select(l => l.Id);
-                list.Known(wire.Lead, leads, "supply or ground lead", $"{place}.wires[{i}].lead");
+                list.Known(wire.Lead, leads, Sentences.SupplyOrGroundLead, $"{place}.wires[{i}].lead");
             }
             list.Range(wire.Gauge ?? 10, 10, 40, "AWG", $"{place}.wires[{i}].gauge");
             list.Range(wire.Millimetres, 1, 5000, "mm", $"{place}.wires[{i}].millimetres");
@@ -249,7 +249,7 @@ public static class BuildCheck
                 Device(build, feed.Device, place, list);
                 if (PartOf(build, library, feed.Device) is { } fed)
                 {
-                    list.Known(feed.Lead, fed.Supplies.Select(s => s.Lead), "supply lead", $"{place}.lead");
+                    list.Known(feed.Lead, fed.Supplies.Select(s => s.Lead), Sentences.SupplyLead, $"{place}.lead");
                 }
                 if (feed.From is null && library.Board(build.Board) is { } feeds)
                 {
@@ -280,7 +280,7 @@ public static class BuildCheck
     }
 
     private static void Device(Build build, string device, string place, CheckList list) =>
-        list.Known(device, build.Devices.Select(d => d.Id), "device in the build", $"{place}.device");
+        list.Known(device, build.Devices.Select(d => d.Id), Sentences.DeviceInTheBuild, $"{place}.device");
 
     private static Device? PartOf(Build build, PartsLibrary library, string device) =>
         build.Devices.FirstOrDefault(d => d.Id == device) is { } found ? library.Device(found.Part) : null;
@@ -301,7 +301,7 @@ public static class BuildCheck
             var positions = board.Bridges.SelectMany(b => b.Positions.Select(p => $"{b.Id}={p}")).ToList();
             foreach (var position in match.Bridges?.Split(", ", StringSplitOptions.RemoveEmptyEntries) ?? [])
             {
-                list.Known(position, positions, "jumper position", $"{place}.jumpers");
+                list.Known(position, positions, Sentences.JumperPosition, $"{place}.jumpers");
             }
         }
         if (

@@ -61,7 +61,7 @@ public sealed record JointFact : BuiltFact
     public string? ToLead { get; init; }
 
     /// <inheritdoc/>
-    protected override string InIds => $"{Lead} of {Device} is on {Pad ?? $"{ToLead} of {To}"}";
+    protected override string InIds => Sentences.OfIsOn(Lead, Device, Pad ?? $"{ToLead} of {To}");
 
     /// <inheritdoc/>
     public override bool IsAboutTheSame(BuiltFact other) =>
@@ -98,7 +98,8 @@ public sealed record CavityFact : BuiltFact
     public LeadEnd End { get; init; }
 
     /// <inheritdoc/>
-    protected override string InIds => $"{Lead} of {Device} is {(Cavity is { } at ? $"in pin {at}" : "de-pinned")}";
+    protected override string InIds =>
+        $"{Lead} of {Device} is {(Cavity is { } at ? Sentences.InPin(at) : "de-pinned")}";
 
     /// <inheritdoc/>
     public override bool IsAboutTheSame(BuiltFact other) =>
@@ -121,7 +122,7 @@ public sealed record SeatFact : BuiltFact
     public required string Socket { get; init; }
 
     /// <inheritdoc/>
-    protected override string InIds => $"the plug of {Device} is in {Socket}";
+    protected override string InIds => Sentences.ThePlugOfIsIn(Device, Socket);
 
     /// <inheritdoc/>
     public override bool IsAboutTheSame(BuiltFact other) =>
@@ -142,7 +143,7 @@ public sealed record BridgeFact : BuiltFact
     public required string Position { get; init; }
 
     /// <inheritdoc/>
-    protected override string InIds => $"{Bridge} is set to {Position}";
+    protected override string InIds => Sentences.IsSetTo(Bridge, Position);
 
     /// <inheritdoc/>
     public override bool IsAboutTheSame(BuiltFact other) =>

@@ -54,8 +54,8 @@ public sealed record Draft
                 list.Stop(
                     PartRules.BadValue,
                     $"draft.wishes[{i}].device",
-                    ("problem", $"is {Wishes[i].Device}, but only {Devices.Count} devices are chosen"),
-                    ("mend", "Device numbers start at 0.")
+                    ("problem", Sentences.IsButOnlyDevicesAre(Wishes[i].Device, Devices.Count)),
+                    ("mend", Sentences.DeviceNumbersStartAt0)
                 );
             }
         }

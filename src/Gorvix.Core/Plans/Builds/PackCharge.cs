@@ -54,24 +54,12 @@ public sealed record PackCharge(int Percent, string Words, PackStage Stage)
         var percent = Between(chemistry == Chemistry.HighVoltage ? HighVoltage : Lithium, cell);
         return cell switch
         {
-            _ when cell > full + 0.02 => new(
-                percent,
-                $"Overcharged, above {full:0.00} V per cell: do not charge or fly it. Leave it outside, away from anything flammable.",
-                PackStage.Overcharged
-            ),
-            < DamagedCell => new(
-                percent,
-                $"Damaged, below {DamagedCell:0.0} V per cell: never charge it again; dispose of it by local rules.",
-                PackStage.Damaged
-            ),
-            < Pack.EmptyCell => new(
-                percent,
-                $"Possibly damaged, below {Pack.EmptyCell:0.0} V per cell: do not fly it. Charge it only if its maker allows it: slowly, never unattended.",
-                PackStage.Deep
-            ),
-            < LandCell => new(percent, $"Empty: land by {LandCell:0.0} V per cell.", PackStage.Empty),
-            _ when cell >= full - 0.03 => new(percent, "Full. Do not store it like this for days.", PackStage.Full),
-            _ => new(percent, $"Land by {LandCell:0.0} V per cell.", PackStage.Flies),
+            _ when cell > full + 0.02 => new(percent, Sentences.OverchargedAboveVPerCell(full), PackStage.Overcharged),
+            < DamagedCell => new(percent, Sentences.DamagedBelowVPerCell(DamagedCell), PackStage.Damaged),
+            < Pack.EmptyCell => new(percent, Sentences.PossiblyDamagedBelowVPer(Pack.EmptyCell), PackStage.Deep),
+            < LandCell => new(percent, Sentences.EmptyLandByVPer(LandCell), PackStage.Empty),
+            _ when cell >= full - 0.03 => new(percent, Sentences.FullDoNotStoreIt, PackStage.Full),
+            _ => new(percent, Sentences.LandByVPerCell(LandCell), PackStage.Flies),
         };
     }
 

@@ -108,8 +108,8 @@ public sealed record PartsChange
                     list.Stop(
                         PartRules.BadValue,
                         "change.part",
-                        ("problem", "does not support one of the device's links"),
-                        ("mend", "Remove that link first, or choose a part that supports it.")
+                        ("problem", Sentences.DoesNotSupportOneOf),
+                        ("mend", Sentences.RemoveThatLinkFirstOr)
                     );
                 }
                 break;
@@ -134,7 +134,12 @@ public sealed record PartsChange
             case PartsChangeKind.NameBuild or PartsChangeKind.SetNote or PartsChangeKind.SetAllowance:
                 break;
             case PartsChangeKind.CutWire:
-                list.Known(Wire?.Device ?? "", build.Devices.Select(d => d.Id), "device in the build", "change.wire");
+                list.Known(
+                    Wire?.Device ?? "",
+                    build.Devices.Select(d => d.Id),
+                    Sentences.DeviceInTheBuild,
+                    "change.wire"
+                );
                 break;
             default:
                 list.Known(Link ?? "", build.Wants.Select(w => w.Link), "link", "change.link");
@@ -185,5 +190,5 @@ public sealed record PartsChange
         };
 
     private void Known(Build build, CheckList list) =>
-        list.Known(Device ?? "", build.Devices.Select(d => d.Id), "device in the build", "change.device");
+        list.Known(Device ?? "", build.Devices.Select(d => d.Id), Sentences.DeviceInTheBuild, "change.device");
 }

@@ -29,7 +29,7 @@ public sealed record Feed(
 
     /// <summary>What feeds it, as the builder finds it: "pad 5V", "5V OUT of the Step 5"; null when nothing does.</summary>
     public string? Place =>
-        From is { } from ? $"{from.Lead.Label} of the {from.Name}"
+        From is { } from ? Sentences.OfThe(from.Lead.Label, from.Name)
         : Pad is { } pad ? $"pad {pad.Label}"
         : null;
 
@@ -217,17 +217,17 @@ public static class Feeder
                 ("takes", $"{takes:0.0#}")
             );
         return supply.Window.IsOver(volts.Max)
-            ? Say(SupplyRules.Over, volts.Max, $"reaches {volts.Max:0.0#} V on a full battery", supply.Window.Max)
-            : Say(SupplyRules.Under, volts.Min, $"drops to {volts.Min:0.0#} V on an empty battery", supply.Window.Min);
+            ? Say(SupplyRules.Over, volts.Max, Sentences.ReachesVOnAFull(volts.Max), supply.Window.Max)
+            : Say(SupplyRules.Under, volts.Min, Sentences.DropsToVOnAn(volts.Min), supply.Window.Min);
     }
 
     private static string WordOf(Strand strand) =>
         strand.Steps.Select(s => s.Kind).FirstOrDefault(k => k is not (StepKind.Copper or StepKind.Contact)) switch
         {
             StepKind.Divider => "a divider",
-            StepKind.Inverter => "an inverter",
+            StepKind.Inverter => Sentences.AnInverter,
             StepKind.Resistor => "a resistor",
-            _ => "a blocking diode",
+            _ => Sentences.ABlockingDiode,
         };
 
     // One feed for each rail, bridge position and manner of joining; pads that differ in nothing else stand in it together. The pad

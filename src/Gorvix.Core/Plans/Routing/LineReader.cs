@@ -126,7 +126,7 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Mode mode, Prot
         (build.Circuit.SocketOf.GetValueOrDefault(pad.Id), pad.Side) switch
         {
             ({ } socket, _) => $"{socket.Label}, pin {socket.CavityOf(pad) + 1}",
-            (null, BoardSide.Bottom) => "bottom side",
+            (null, BoardSide.Bottom) => Sentences.BottomSide,
             _ => null,
         };
 
@@ -141,7 +141,7 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Mode mode, Prot
     private string HalfNote(ModeLine line, Net net, Polarity own)
     {
         var volts = line.Flow == Flow.In ? $"drives {BoardDrives:0.0} V" : $"{net.MaxVolts:0.0#} V max";
-        var inverter = port.Kind == PortKind.Uart ? "by the controller" : "in software";
+        var inverter = port.Kind == PortKind.Uart ? Sentences.ByTheController : Sentences.InSoftware;
         return own == Polarity.Inverted ? $"inverted {inverter}, {volts}" : volts;
     }
 
@@ -194,7 +194,7 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Mode mode, Prot
                     Subject.Port(port.Id),
                     ("lead", lead.Label),
                     ("drive", $"{gets:0.0#}"),
-                    ("half", $"the inverter before {half}"),
+                    ("half", Sentences.TheInverterBefore(half)),
                     ("limit", $"{step.Stands:0.0#}")
                 );
             }
@@ -237,7 +237,7 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Mode mode, Prot
                 Subject.Port(port.Id),
                 ("from", half),
                 ("level", $"{arrives:0.0#}"),
-                ("to", $"{lead.Label} of the {_device.Name}"),
+                ("to", Sentences.OfThe(lead.Label, _device.Name)),
                 ("least", $"{needs:0.0#}")
             );
     }
@@ -266,8 +266,8 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Mode mode, Prot
                 "behaves",
                 net.AtBoot switch
                 {
-                    BootLevel.Low => "is low",
-                    BootLevel.DrivenLow => "is driven low",
+                    BootLevel.Low => Sentences.IsLow,
+                    BootLevel.DrivenLow => Sentences.IsDrivenLow,
                     _ => "chatters",
                 }
             ),
@@ -290,9 +290,9 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Mode mode, Prot
                 HazardRules.ReadsUnknown.Found(
                     Severity.Warn,
                     Subject.Port(port.Id),
-                    ("unknown", gives is null ? $"the {_device.Name}" : "the board"),
+                    ("unknown", gives is null ? $"the {_device.Name}" : Sentences.TheBoard),
                     ("does", gives is null ? "gives" : "reads"),
-                    ("lead", $"{lead.Label} of the {_device.Name}"),
+                    ("lead", Sentences.OfThe(lead.Label, _device.Name)),
                     ("port", port.Name)
                 )
             );
@@ -304,7 +304,7 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Mode mode, Prot
                     Severity.Warn,
                     Subject.Port(port.Id),
                     ("half", half),
-                    ("lead", $"{lead.Label} of the {_device.Name}"),
+                    ("lead", Sentences.OfThe(lead.Label, _device.Name)),
                     ("needs", $"{lead.HighFromVolts:0.0#}")
                 )
             );
@@ -318,9 +318,9 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Mode mode, Prot
     private static string PassageWords(Passage passage) =>
         passage switch
         {
-            Passage.ToController => "towards the controller",
-            Passage.ToPad => "towards the pad",
-            _ => "both ways",
+            Passage.ToController => Sentences.TowardsTheController,
+            Passage.ToPad => Sentences.TowardsThePad,
+            _ => Sentences.BothWays,
         };
 
     private static Finding Against(Strand strand, ModeLine line, Lead lead, Pad pad)
@@ -335,7 +335,7 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Mode mode, Prot
             ("pad", pad.Label),
             ("passage", PassageWords(first.Passage)),
             ("lead", lead.Label),
-            ("needed", line.Flow == Flow.Both ? "both ways" : "the other way")
+            ("needed", line.Flow == Flow.Both ? Sentences.BothWays : Sentences.TheOtherWay)
         );
     }
 
@@ -343,14 +343,14 @@ internal sealed class LineReader(ResolvedBuild build, Port port, Mode mode, Prot
     {
         var inverters = strand.Inverters switch
         {
-            0 => "no inverter",
-            1 => "one inverter",
+            0 => Sentences.NoInverter,
+            1 => Sentences.OneInverter,
             var n => $"{n} inverters",
         };
         var controller =
             port.Kind == PortKind.Uart
-                ? $"an {build.Controller.Id}-class controller cannot invert"
-                : $"{PortWords.Of(port.Kind)} cannot be inverted";
+                ? Sentences.AnClassControllerCannotInvert(build.Controller.Id)
+                : Sentences.CannotBeInverted(PortWords.Of(port.Kind));
         return RoutingRules.Parity.Found(
             Severity.Stop,
             Subject.Port(port.Id),

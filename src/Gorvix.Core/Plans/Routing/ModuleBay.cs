@@ -51,11 +51,11 @@ public sealed class ModuleBay(RadioSide? radio, Protocol protocol)
     {
         if (IsSlow)
         {
-            yield return Set($"set the module bay to {Phrase.Baud(Baud!.Value)}");
+            yield return Set(Sentences.SetTheModuleBayTo(Phrase.Baud(Baud!.Value)));
         }
         if (IsCrowded)
         {
-            yield return Set($"set the packet rate to {MostHertz} Hz or less (now {radio!.PacketHertz} Hz)");
+            yield return Set(Sentences.SetThePacketRateTo(MostHertz, radio!.PacketHertz));
         }
     }
 

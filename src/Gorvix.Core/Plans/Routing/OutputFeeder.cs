@@ -80,7 +80,7 @@ internal static class OutputFeeder
                             null,
                             Feeder.Misses(
                                 Subject.Device(output.At.Device),
-                                $"{output.At.Lead.Label} of the {output.At.Name}",
+                                Sentences.OfThe(output.At.Lead.Label, output.At.Name),
                                 w.Device,
                                 w.Supply,
                                 gives

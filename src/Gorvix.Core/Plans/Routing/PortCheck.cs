@@ -105,11 +105,11 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
         }
         var reason = build.Build.House.Software switch
         {
-            _ when build.Firmware?.SoftwareSerial == SoftwareSerial.Missing =>
-                $"{build.Firmware.Name} does not support it",
-            SoftwareUse.Never => "your house rule forbids it",
-            SoftwareUse.TelemetryOnly when link.Function.Need != Need.Telemetry =>
-                "your house rule allows it for telemetry only",
+            _ when build.Firmware?.SoftwareSerial == SoftwareSerial.Missing => Sentences.DoesNotSupportIt(
+                build.Firmware.Name
+            ),
+            SoftwareUse.Never => Sentences.YourHouseRuleForbidsIt,
+            SoftwareUse.TelemetryOnly when link.Function.Need != Need.Telemetry => Sentences.YourHouseRuleAllowsIt,
             _ => null,
         };
         return reason is null
@@ -189,7 +189,9 @@ internal sealed class PortCheck(ResolvedBuild build, Link link, Mode mode, Port 
                 ("clock", $"{clock:0.###}"),
                 (
                     "makes",
-                    made is null ? "is too slow" : $"makes {Phrase.Spaced(made.Baud)} ({made.ErrorPercent:+0.0;-0.0} %)"
+                    made is null
+                        ? Sentences.IsTooSlow
+                        : $"makes {Phrase.Spaced(made.Baud)} ({made.ErrorPercent:+0.0;-0.0} %)"
                 ),
                 ("baud", Phrase.Baud(baud))
             );

@@ -74,6 +74,6 @@ internal sealed class RideMaker(ResolvedBuild build, Link link, RouterFacts fact
             Severity.Stop,
             Subject.Link(link.Id),
             ("link", $"{link.Device.Name} {mode.Name}"),
-            ("carrier", $"its function \"{mode.Inside!.Function}\"")
+            ("carrier", Sentences.ItsFunction(mode.Inside!.Function))
         );
 }

@@ -101,7 +101,8 @@ public static class Router
     {
         const int Few = 3;
         List<string> names = [.. links.Select(l => l.Device.Name).Distinct()];
-        List<string> told = names.Count <= Few + 1 ? names : [.. names.Take(Few), $"{names.Count - Few} more devices"];
+        List<string> told =
+            names.Count <= Few + 1 ? names : [.. names.Take(Few), Sentences.MoreDevices(names.Count - Few)];
         return LimitRules.TooMany.Found(
             Severity.Note,
             Subject.Build,
@@ -151,8 +152,8 @@ public static class Router
     public static Finding Unfed(FeedWays supply, IReadOnlyList<string> rivals)
     {
         var because =
-            rivals.Count > 0 ? $" {Phrase.Upper(supply.Feeds[0].Place!)} could, but {Phrase.Join(rivals)}."
-            : supply.Feeds.Count > 0 ? " Every source that could is blocked, or ruled out by your pins."
+            rivals.Count > 0 ? Sentences.CouldBut(Phrase.Upper(supply.Feeds[0].Place!), Phrase.Join(rivals))
+            : supply.Feeds.Count > 0 ? Sentences.EverySourceThatCouldIs
             : string.Concat(supply.Rejections.Select(r => $" {r.Finding.Sentence}").Distinct());
         return RoutingRules.Unfed.Found(
             Severity.Stop,

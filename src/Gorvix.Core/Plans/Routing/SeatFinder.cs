@@ -233,7 +233,9 @@ public static class SeatFinder
                             ("plug", socket.Label),
                             (
                                 "transmits",
-                                PadContact.TransmitsUnasked(device.Device, lead) == true ? "transmits" : "may transmit"
+                                PadContact.TransmitsUnasked(device.Device, lead) == true
+                                    ? "transmits"
+                                    : Sentences.MayTransmit
                             ),
                             ("pad", pad.Label)
                         )
@@ -338,6 +340,6 @@ public static class SeatFinder
             ("device", $"the {device.Device.Name}"),
             ("plug", socket.Label),
             ("lead", lead.Label),
-            ("pad", pad?.Label ?? "an empty pin")
+            ("pad", pad?.Label ?? Sentences.AnEmptyPin)
         );
 }

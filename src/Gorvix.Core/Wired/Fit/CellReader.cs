@@ -48,7 +48,7 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
             var quiet = OfTheColumn.Contains(code);
             var soldered = IsSoldered(way, port);
             var said = soldered
-                ? $"{sentence} {(state == CellState.Chosen ? "Already wired this way." : "Currently wired here.")}"
+                ? $"{sentence} {(state == CellState.Chosen ? Sentences.AlreadyWiredThisWay : Sentences.CurrentlyWiredHere)}"
                 : sentence;
             return (new(port.Id, state, code, text, said, pinned, banned, mode, mark, quiet, soldered), lanes);
         }
@@ -56,8 +56,8 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
         if (plan.RouteOf(way.Link.Id) is { } chosen && chosen.Port.Id == port.Id)
         {
             var sentence = chosen.RidesIn is null
-                ? $"{PlainWords.Of(way.Link)} connects here: {Phrase.Join([.. chosen.Walks.Select(WireWordsOf)])}."
-                : $"{PlainWords.Of(way.Link)} is {chosen.Mode.Name} here: no extra wire.";
+                ? Sentences.ConnectsHere(PlainWords.Of(way.Link), Phrase.Join([.. chosen.Walks.Select(WireWordsOf)]))
+                : Sentences.IsHereNoExtraWire(PlainWords.Of(way.Link), chosen.Mode.Name);
             return Cell(
                 CellState.Chosen,
                 null,
@@ -112,10 +112,10 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
             return Cell(
                 CellState.Possible,
                 null,
-                "not costed",
+                Sentences.NotCosted,
                 plan.Gap is null && space.Effort == Effort.Quick
-                    ? $"{PlainWords.Of(way.Link)} could go on {port.Name}. Still working out the cost."
-                    : $"{PlainWords.Of(way.Link)} may fit on {port.Name}. Cost unknown: too many combinations to check.",
+                    ? Sentences.CouldGoOnStillWorking(PlainWords.Of(way.Link), port.Name)
+                    : Sentences.MayFitOnCostUnknown(PlainWords.Of(way.Link), port.Name),
                 open[0].Mode.Id,
                 () => Strands.Of(open[0])
             );

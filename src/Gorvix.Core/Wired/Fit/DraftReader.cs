@@ -117,8 +117,8 @@ public static class DraftReader
             && !input.Holds(source)
             && (
                 input.IsOver(source.Max)
-                    ? FeedRules.Input(board.Name, input, source.Max, "full battery", InputFrom.Battery)
-                    : FeedRules.Input(board.Name, input, source.Min, "empty battery", InputFrom.Battery)
+                    ? FeedRules.Input(board.Name, input, source.Max, Sentences.FullBattery, InputFrom.Battery)
+                    : FeedRules.Input(board.Name, input, source.Min, Sentences.EmptyBattery, InputFrom.Battery)
             )
                 is var against
             ? new Unfit(board.Id, against.Severity, against.Sentence)
@@ -148,7 +148,9 @@ public static class DraftReader
                 : new Unfit(
                     device.Id,
                     Severity.Warn,
-                    $"This board has no port for its {Phrase.Join([.. left.Select(l => Phrase.Lower(PlainWords.Of(l.Function.Need))).Distinct()])}."
+                    Sentences.ThisBoardHasNoPort(
+                        Phrase.Join([.. left.Select(l => Phrase.Lower(PlainWords.Of(l.Function.Need))).Distinct()])
+                    )
                 );
         }
         catch (UnplannableException problem)

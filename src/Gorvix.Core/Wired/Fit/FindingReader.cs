@@ -44,8 +44,12 @@ internal sealed class FindingReader(
         var links = (wanted, left.Count) switch
         {
             (_, 0) => AllConnected(wanted),
-            _ =>
-                $"{carried} of {wanted} links connected.{Without("port", left.Where(l => !plan.LacksSupply(l)))}{Without("supply", left.Where(plan.LacksSupply))}",
+            _ => Sentences.OfLinksConnected(
+                carried,
+                wanted,
+                Without("port", left.Where(l => !plan.LacksSupply(l))),
+                Without("supply", left.Where(plan.LacksSupply))
+            ),
         };
         var stops = findings.Where(IsStop).ToList();
         var warnings = findings.Count(f => f.Severity == Severity.Warn && !IsUnmet(f));
@@ -57,7 +61,7 @@ internal sealed class FindingReader(
         ];
         if (plan.Gap is not null)
         {
-            parts.Add("Best found so far, not proven best.");
+            parts.Add(Sentences.BestFoundSoFarNot);
         }
         if (warnings > 0)
         {
@@ -72,10 +76,10 @@ internal sealed class FindingReader(
     public static string AllConnected(int links) =>
         links switch
         {
-            0 => "No links added yet.",
-            1 => "1 link connected.",
-            2 => "Both links connected.",
-            _ => $"All {links} links connected.",
+            0 => Sentences.NoLinksAddedYet,
+            1 => Sentences.Of1LinkConnected,
+            2 => Sentences.BothLinksConnected,
+            _ => Sentences.AllLinksConnected(links),
         };
 
     /// <summary>True for a stop that is no missing link: a part that would burn, or that nothing feeds.</summary>
@@ -257,7 +261,7 @@ internal sealed class FindingReader(
                 ("link", PlainWords.Of(link)),
                 ("port", route.Port.Name),
                 ("percent", $"{route.Processor * 10}"),
-                ("turned", turned ? ", inverted in software" : "")
+                ("turned", turned ? Sentences.InvertedInSoftware : "")
             );
         }
         // A link that brings nothing back, or whose rider has the radio set right, has nothing to lose.

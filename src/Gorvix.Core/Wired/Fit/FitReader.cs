@@ -235,7 +235,7 @@ public sealed class FitReader
         var parts = new[]
         {
             board.Recognise,
-            board.Target is null ? null : $"Firmware target {board.Target}.",
+            board.Target is null ? null : Sentences.FirmwareTarget(board.Target),
             BoardWords.Shape(board),
         }.OfType<string>();
         return parts.Any() ? string.Join(' ', parts) : null;

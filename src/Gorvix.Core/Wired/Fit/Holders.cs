@@ -38,7 +38,11 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
         from draw in (wanted as Feed)?.Draws ?? []
         let drawn = draw.Typical + plan.Drawn(draw.Budget).Typical
         where drawn > draw.Budget.Limit
-        select $"{draw.Budget.Label} is limited to {PlainWords.Amperes(draw.Budget.Limit / 1000.0)} and would have to supply {PlainWords.Amperes(drawn / 1000.0)}";
+        select Sentences.IsLimitedToAndWould(
+            draw.Budget.Label,
+            PlainWords.Amperes(draw.Budget.Limit / 1000.0),
+            PlainWords.Amperes(drawn / 1000.0)
+        );
 
     /// <summary>The clauses against whichever of several hookups has the fewest rivals.</summary>
     public IReadOnlyList<string> AgainstBest(IEnumerable<Hookup> wanted, string own, Port? here = null) =>
@@ -83,32 +87,32 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
             {
                 ThingKind.Port => PortWord(thing.Name, here),
                 ThingKind.Half or ThingKind.Net => $"uses {Pads(thing.Name)}",
-                ThingKind.Address => $"already uses address {AddressWords(thing.Name)} on {thing.Owner}",
-                ThingKind.Job => $"already has the board's only {JobWords(thing.Name)}",
-                ThingKind.Lead => "uses the same lead",
-                _ => "needs the same plug pin",
+                ThingKind.Address => Sentences.AlreadyUsesAddressOn(AddressWords(thing.Name), thing.Owner),
+                ThingKind.Job => Sentences.AlreadyHasTheBoardsOnly(JobWords(thing.Name)),
+                ThingKind.Lead => Sentences.UsesTheSameLead,
+                _ => Sentences.NeedsTheSamePlugPin,
             }
             : fight.Theirs switch
             {
-                BridgeHold b => $"needs jumper {b.Bridge.Id} at \"{b.Position}\"",
+                BridgeHold b => Sentences.NeedsJumperAt(b.Bridge.Id, b.Position),
                 NetHold n => $"uses {Pads(n.Net)} for {Port.NameOf(n.Port)}",
-                UserHold u => $"is on {Pads(u.Net)}",
+                UserHold u => Sentences.IsOn(Pads(u.Net)),
                 ShareHold s => $"sets {Port.NameOf(s.Port)} to {PortWords.Of(s.Job)} at {Phrase.Baud(s.Baud)}",
-                SocketHold { Device: null } s => $"has a pigtail in {Socket(s.Socket)}",
+                SocketHold { Device: null } s => Sentences.HasAPigtailIn(Socket(s.Socket)),
                 SocketHold s => $"uses {Socket(s.Socket)}",
-                JobHold j => $"already has {PortWords.Of(j.Job)} on {Port.NameOf(j.Port)}",
-                PinsHold { Pins: "" } p => $"needs {Port.NameOf(p.Port)} on its default pins",
-                PinsHold p => $"needs {Port.NameOf(p.Port)} remapped to {p.Pins}",
+                JobHold j => Sentences.AlreadyHasOn(PortWords.Of(j.Job), Port.NameOf(j.Port)),
+                PinsHold { Pins: "" } p => Sentences.NeedsOnItsDefaultPins(Port.NameOf(p.Port)),
+                PinsHold p => Sentences.NeedsRemappedTo(Port.NameOf(p.Port), p.Pins),
                 UseHold { Kind: HoldKind.Port } u => PortWord(u.Name, here),
                 UseHold u => $"uses {Pads(u.Name)}",
-                RideHold { Port: null } => "is not connected",
-                RideHold r => $"is on {Port.NameOf(r.Port)}",
-                PowerHold => "is not connected",
+                RideHold { Port: null } => Sentences.IsNotConnected,
+                RideHold r => Sentences.IsOn(Port.NameOf(r.Port)),
+                PowerHold => Sentences.IsNotConnected,
                 _ => null,
             };
 
     private static string PortWord(string port, Port? here) =>
-        port == here?.Id ? "uses it" : $"uses {Port.NameOf(port)}";
+        port == here?.Id ? Sentences.UsesIt : $"uses {Port.NameOf(port)}";
 
     private static string AddressWords(string address) => $"0x{int.Parse(address, CultureInfo.InvariantCulture):X2}";
 
@@ -121,7 +125,7 @@ internal sealed class Holders(ResolvedBuild build, Plan plan)
         var labels = build.Circuit.To(net).Select(p => p.Pad.Label).Distinct().ToList();
         return labels.Count switch
         {
-            0 => "its pin",
+            0 => Sentences.ItsPin,
             1 => $"pad {labels[0]}",
             _ => $"pads {Phrase.Join(labels)}",
         };

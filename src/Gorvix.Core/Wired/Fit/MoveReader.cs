@@ -15,7 +15,7 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         var gone = earlier.Placements.Where(p => plan.Placements.All(q => q.Link.Id != p.Link.Id));
         return
         [
-            .. gone.Select(p => $"{PlainWords.Of(p.Link)} is no longer in the build."),
+            .. gone.Select(p => Sentences.IsNoLongerInThe(PlainWords.Of(p.Link))),
             .. plan.Since(earlier)
                 .Select(m => FitWords.Of(m) is var words && Why(m) is { } why ? $"{words} {why}" : FitWords.Of(m)),
             .. plan.Seats.Select(now => PlugMove(earlier, now)).OfType<string>(),
@@ -29,10 +29,14 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         var moves = plan.Since(earlier);
         var carried =
             plan.Placements.Count(p => p.Route is not null) - earlier.Placements.Count(p => p.Route is not null);
-        var more = carried > 0 ? $" {Phrase.Count(carried, "more link")} connected." : "";
+        var more = carried > 0 ? $" {Phrase.Count(carried, Sentences.MoreLink)} connected." : "";
         return moves.Count == 0
-            ? "Better plan found: supplies, plugs or pads changed; every link keeps its port."
-            : $"Better plan found: {Phrase.Count(moves.Count, "link")} {(moves.Count == 1 ? "has" : "have")} moved.{more}";
+            ? Sentences.BetterPlanFoundSuppliesPlugs
+            : Sentences.BetterPlanFoundMoved(
+                Phrase.Count(moves.Count, "link"),
+                (moves.Count == 1 ? "has" : "have"),
+                more
+            );
     }
 
     private static string? PlugMove(Plan earlier, SeatPlacement now)
@@ -41,7 +45,7 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         var was = earlier.Seats.FirstOrDefault(s => s.Ways.Device.Id == device.Id);
         return was is null || was.Way.Seat == now.Way.Seat
             ? null
-            : $"The {device.Device.Name} plug was {WireWords.Of(was.Way.Seat)} and is now {WireWords.Of(now.Way.Seat)}.";
+            : Sentences.ThePlugWasAndIs(device.Device.Name, WireWords.Of(was.Way.Seat), WireWords.Of(now.Way.Seat));
     }
 
     private static string? SupplyMove(Plan earlier, FeedPlacement now)
@@ -50,7 +54,7 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
             f.Ways.Device.Id == now.Ways.Device.Id && f.Ways.Supply.Lead == now.Ways.Supply.Lead
         );
         return (was?.Feed, now.Feed) is ({ Place: { } from }, { Place: { } to } feed) && !SamePlace(was.Feed, feed)
-            ? $"The {now.Ways.Device.Device.Name} supply moved from {from} to {to}."
+            ? Sentences.TheSupplyMovedFromTo(now.Ways.Device.Device.Name, from, to)
             : null;
     }
 
@@ -67,7 +71,7 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         var wishes = space.Build.Build;
         if (move.To is { } to && wishes.Pins.OfType<RouteMatch>().Any(to.Matches))
         {
-            return "You pinned it there.";
+            return Sentences.YouPinnedItThere;
         }
         var way = space.Ways.First(w => w.Link.Id == move.Link.Id);
         var still = way.Routes.FirstOrDefault(r => r.Port.Id == from.Port.Id && r.Mode.Id == from.Mode.Id);
@@ -77,11 +81,14 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
         }
         if (wishes.Bans.OfType<RouteMatch>().Any(still.Matches))
         {
-            return "You blocked it there.";
+            return Sentences.YouBlockedItThere;
         }
         var others = plan.On(from.Port.Id);
         return others.Count == 0
             ? null
-            : $"{from.Port.Name} is now used by {Phrase.Join([.. others.Select(o => FitWords.Short(o, space.Build))])}.";
+            : Sentences.IsNowUsedBy(
+                from.Port.Name,
+                Phrase.Join([.. others.Select(o => FitWords.Short(o, space.Build))])
+            );
     }
 }

@@ -66,7 +66,10 @@ internal sealed class PlanReader(PlanSpace space, Plan best, WiredBuild wired)
                 .SelectMany(g =>
                     g.Count() < 3
                         ? g.Select(Difference)
-                        : [$"{g.Count()} × {Phrase.Lower(PlainWords.Of(g.Key.Need))} to {g.Key.Name ?? "no port"}"]
+                        :
+                        [
+                            $"{g.Count()} × {Phrase.Lower(PlainWords.Of(g.Key.Need))} to {g.Key.Name ?? Sentences.NoPort}",
+                        ]
                 ),
         ];
 

@@ -68,23 +68,23 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         var clauses = new List<string>();
         if (dropped.Count > 0)
         {
-            clauses.Add($"that drops {Phrase.Join([.. dropped.Select(l => FitWords.Short(l, build))])}");
+            clauses.Add(Sentences.ThatDrops(Phrase.Join([.. dropped.Select(l => FitWords.Short(l, build))])));
         }
         if (moved.Count > 0)
         {
-            clauses.Add($"that displaces {Phrase.Join([.. Moved(build, moved)])}");
+            clauses.Add(Sentences.ThatDisplaces(Phrase.Join([.. Moved(build, moved)])));
         }
         if (pinsBroken)
         {
-            clauses.Add("it overrides another of your pins");
+            clauses.Add(Sentences.ItOverridesAnotherOfYour);
         }
         if (then.Cost[CostTerm.Processor] > now.Cost[CostTerm.Processor])
         {
-            clauses.Add("it adds 30–40 % CPU load");
+            clauses.Add(Sentences.ItAdds3040Cpu);
         }
         if (then.Cost[CostTerm.Losses] > now.Cost[CostTerm.Losses] && route.Mode.Loses.Count > 0)
         {
-            clauses.Add($"it loses {Phrase.Join(route.Mode.Loses)}");
+            clauses.Add(Sentences.ItLoses(Phrase.Join(route.Mode.Loses)));
         }
         if (then.Cost[CostTerm.Hazards] > now.Cost[CostTerm.Hazards])
         {
@@ -105,9 +105,9 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
             (> 1, _, _) => $"drops {dropped.Count}",
             (_, 1, _) => $"displaces {FitWords.Tag(moved[0].Link, build)}",
             (_, > 1, _) => $"displaces {moved.Count}",
-            _ when then.Cost[CostTerm.Hazards] > now.Cost[CostTerm.Hazards] => "adds hazard",
+            _ when then.Cost[CostTerm.Hazards] > now.Cost[CostTerm.Hazards] => Sentences.AddsHazard,
             _ when then.Cost[CostTerm.Losses] > now.Cost[CostTerm.Losses] => "reduced",
-            _ when then.Cost[CostTerm.Processor] > now.Cost[CostTerm.Processor] => "software serial",
+            _ when then.Cost[CostTerm.Processor] > now.Cost[CostTerm.Processor] => Sentences.SoftwareSerial,
             (_, _, > 0) => $"+{WorkMinutes.In(build.Build.House.Hand, minutes)} min",
             _ => "free",
         };
@@ -119,7 +119,11 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         from seat in then.Seats
         let was = now.SeatOf(seat.Ways.Device.Id).Seat
         where seat.Way.Seat != was
-        select $"the {seat.Ways.Device.Device.Name} plug would be {WireWords.Of(seat.Way.Seat)} (now {WireWords.Of(was)})";
+        select Sentences.ThePlugWouldBeNow(
+            seat.Ways.Device.Device.Name,
+            WireWords.Of(seat.Way.Seat),
+            WireWords.Of(was)
+        );
 
     private static Plan? PlanWith(PlanSpace space, IReadOnlyList<WishMatch> pins, SearchBudget budget)
     {
@@ -153,9 +157,7 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
     {
         var routes = space.Ways.First(w => w.Link.Id == link.Id).Routes.Where(r => r.Port == port);
         var clauses = new Holders(space.Build, then).AgainstBest(routes, link.Want.Device);
-        return clauses.Count == 0
-            ? "your other pins occupy what it needs"
-            : $"{Phrase.Join(clauses)}, as you pinned it";
+        return clauses.Count == 0 ? Sentences.YourOtherPinsOccupyWhat : Sentences.AsYouPinnedIt(Phrase.Join(clauses));
     }
 
     // The first hazard that one plan has and the other has not, in its own words.
@@ -165,13 +167,13 @@ internal sealed record Price(Route? Route, string Text, Finding Finding)
         var known = Of(now).Select(h => h.Sentence).ToHashSet();
         var more = Of(then).FirstOrDefault(h => !known.Contains(h.Sentence));
         return more is null
-            ? "it adds one more hazard"
-            : $"it adds a hazard: {Phrase.Clause(Phrase.First(more.Sentence))}";
+            ? Sentences.ItAddsOneMoreHazard
+            : Sentences.ItAddsAHazard(Phrase.Clause(Phrase.First(more.Sentence)));
     }
 
     private static string WorkClause(ResolvedBuild build, IReadOnlyList<Work> more)
     {
         var details = more.Where(w => w.Minutes > 0).Select(w => Phrase.Clause(WorkWords.Of(w, build))).ToList();
-        return $"it needs {WorkWords.Summary(more, build)}: {Phrase.Join(details)}";
+        return Sentences.ItNeeds(WorkWords.Summary(more, build), Phrase.Join(details));
     }
 }

@@ -16,12 +16,12 @@ internal static class RoomReader
             .GroupBy(r => (r.Count, Where: string.Join(", ", r.Ports.Select(Port.NameOf)), r.IsMost))
             .OrderByDescending(g => g.Key.Count)
             .Select(g =>
-                $"{(g.Key.IsMost ? "" : "at least ")}{g.Key.Count}\u00A0×\u00A0{Phrase.Or([.. g.Select(r => Phrase.Lower(PlainWords.Of(r.Need)))])} ({g.Key.Where})"
+                $"{(g.Key.IsMost ? "" : Sentences.AtLeast)}{g.Key.Count}\u00A0×\u00A0{Phrase.Or([.. g.Select(r => Phrase.Lower(PlainWords.Of(r.Need)))])} ({g.Key.Where})"
             )
             .ToList();
         return new FitRoom(
             clauses.Count == 0
-                ? $"Nothing else fits on the {build.Board.Name} without moving a link."
+                ? Sentences.NothingElseFitsOnThe(build.Board.Name)
                 : $"Free: {string.Join("; ", clauses)}.",
             [.. rooms.Select(r => new FitRoomKind(PlainWords.Of(r.Need), r.Count, r.Ports))]
         );

@@ -27,7 +27,7 @@ internal static class Strands
                 (true, _) => "clock",
                 (_, Flow.Out) => "device → board",
                 (_, Flow.In) => "board → device",
-                _ => "both ways, one wire",
+                _ => Sentences.BothWaysOneWire,
             },
             walk.Lead.Colour,
             walk.Pad.Id,

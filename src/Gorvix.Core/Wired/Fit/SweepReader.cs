@@ -84,7 +84,7 @@ public static class SweepReader
     {
         if (result.Plan is not { } plan || result.After is not { } build)
         {
-            var why = result.Findings.Count == 0 ? "It does not support your links." : result.Findings[0].Sentence;
+            var why = result.Findings.Count == 0 ? Sentences.ItDoesNotSupportYour : result.Findings[0].Sentence;
             return new SweepLine(result.Part, name, result.Part == now, Severity.Stop, why, "", "~", [], null, []);
         }
         var left = plan.Placements.Where(p => p.Route is null).ToList();
@@ -99,11 +99,11 @@ public static class SweepReader
             .. stops.Take(1).Select(s => $"Problem: {Phrase.First(s.Sentence)}"),
             left.Count == 0
                 ? FindingReader.AllConnected(carried)
-                : $"{carried} of {plan.Placements.Count} links connected.",
+                : Sentences.OfLinksConnected2(carried, plan.Placements.Count),
         ];
         if (plan.Gap is { } gap)
         {
-            verdict.Add($"Best found so far. {ProofWords.Of(gap)}");
+            verdict.Add(Sentences.BestFoundSoFar(ProofWords.Of(gap)));
         }
         var severity =
             stops.Count > 0 || left.Any(p => p.Link.Want.Priority == Priority.Required) ? Severity.Stop
@@ -134,9 +134,9 @@ public static class SweepReader
         (CostTerm Term, Func<int, string> Say)[] terms =
         [
             (CostTerm.Hazards, n => Phrase.Count(n, "hazard")),
-            (CostTerm.Losses, n => Phrase.Count(n, "lost function", "lost functions")),
-            (CostTerm.Processor, n => $"about {n * 10} % CPU load"),
-            (CostTerm.HandWork, n => $"{WorkWords.About(n, build)} of work"),
+            (CostTerm.Losses, n => Phrase.Count(n, Sentences.LostFunction, Sentences.LostFunctions)),
+            (CostTerm.Processor, n => Sentences.AboutCpuLoad(n * 10)),
+            (CostTerm.HandWork, n => Sentences.OfWork(WorkWords.About(n, build))),
         ];
         return string.Join(", ", terms.Where(t => plan.Cost[t.Term] > 0).Select(t => t.Say(plan.Cost[t.Term])));
     }

@@ -80,28 +80,31 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WiredBuild wired,
             (UnlockKind.LiftPin, { Match: { } pin }) => _words.Of(new BuildChange(ChangeKind.Unpin, pin)),
             (UnlockKind.LiftBan, { Match: { } ban }) => _words.Of(new BuildChange(ChangeKind.Unblock, ban)),
             (UnlockKind.HouseRule, { Rule: { } rule, School: { } school }) => House(rule, school),
-            (UnlockKind.Firmware, { Part: { } part }) => $"Change the board firmware to {library.Profile(part)!.Name}",
+            (UnlockKind.Firmware, { Part: { } part }) => Sentences.ChangeTheBoardFirmwareTo(
+                library.Profile(part)!.Name
+            ),
             (UnlockKind.SwapHarness, { Device: { } device, Harness: { } harness }) => Harness(device, harness),
             (UnlockKind.LeaveOut, { Link: { } other }) =>
                 $"Drop {FitWords.Short(space.Build.Links.First(l => l.Id == other), space.Build)}",
-            (UnlockKind.SwapDevice, { Device: { } device, Part: { } part }) =>
-                $"Replace the {space.Build.Devices.First(d => d.Id == device).Device.Name} with the {Name(library.Device(part)!)}",
-            (UnlockKind.AddRegulator, { Part: { } part }) =>
-                $"Add the {Name(library.Device(part)!)} and power the device from it",
-            (_, { Part: { } part }) => $"Swap board to {Name(library.Board(part)!)}",
-            _ => "Change the build",
+            (UnlockKind.SwapDevice, { Device: { } device, Part: { } part }) => Sentences.ReplaceTheWithThe(
+                space.Build.Devices.First(d => d.Id == device).Device.Name,
+                Name(library.Device(part)!)
+            ),
+            (UnlockKind.AddRegulator, { Part: { } part }) => Sentences.AddTheAndPowerThe(Name(library.Device(part)!)),
+            (_, { Part: { } part }) => Sentences.SwapBoardTo(Name(library.Board(part)!)),
+            _ => Sentences.ChangeTheBuild,
         };
 
     private string Harness(string device, string harness)
     {
         var part = space.Build.Devices.First(d => d.Id == device).Device;
-        return $"Use the \"{part.Harnesses.First(h => h.Id == harness).Name}\" harness on the {part.Name}";
+        return Sentences.UseTheHarnessOnThe(part.Harnesses.First(h => h.Id == harness).Name, part.Name);
     }
 
     private static string House(string rule, string school)
     {
         var dispute = HouseSchools.All.First(d => d.Id == rule);
-        return $"House rule \"{dispute.Title}\": {Phrase.Lower(dispute.Schools.First(s => s.Value == school).Name)}";
+        return Sentences.HouseRule(dispute.Title, Phrase.Lower(dispute.Schools.First(s => s.Value == school).Name));
     }
 
     private string PriceOf(Unlock unlock)
@@ -121,28 +124,28 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WiredBuild wired,
             || kinds.Contains(UnlockKind.SwapBoard)
         )
         {
-            words.Add("one part to buy");
+            words.Add(Sentences.OnePartToBuy);
         }
         words.AddRange(unlock.Steps.Select(Unknown).OfType<string>());
         if (kinds.Contains(UnlockKind.Firmware))
         {
-            words.Add("new firmware on the board");
+            words.Add(Sentences.NewFirmwareOnTheBoard);
         }
         var without = unlock.GivenUp(plan).Select(l => FitWords.Short(l, space.Build)).ToList();
         if (without.Count > 0)
         {
             words.Add($"drops {Phrase.Join(without)}");
         }
-        Add(CostTerm.Hazards, n => n == 1 ? "one more hazard" : $"{n} more hazards");
+        Add(CostTerm.Hazards, n => n == 1 ? Sentences.OneMoreHazard : Sentences.MoreHazards(n));
         Add(CostTerm.Losses, _ => $"loses {Phrase.Join([.. Lost(unlock)])}");
-        Add(CostTerm.Processor, n => $"about {n * 10} % CPU load");
+        Add(CostTerm.Processor, n => Sentences.AboutCpuLoad(n * 10));
         Add(CostTerm.HandWork, n => WorkOf(unlock, n));
         var moved = unlock.Plan.Since(plan).Count(m => m.From is not null && m.To is not null);
         if (moved > 0 && !kinds.Contains(UnlockKind.SwapBoard))
         {
-            words.Add(moved == 1 ? "one link moves" : $"{moved} links move");
+            words.Add(moved == 1 ? Sentences.OneLinkMoves : Sentences.LinksMove(moved));
         }
-        return words.Count == 0 ? "nothing else changes" : Phrase.Join(words);
+        return words.Count == 0 ? Sentences.NothingElseChanges : Phrase.Join(words);
     }
 
     // A part that fits because nobody tells what it draws or gives is no cure without a word.
@@ -151,14 +154,14 @@ internal sealed class UnlockReader(PlanSpace space, Plan plan, WiredBuild wired,
         {
             (UnlockKind.SwapDevice, { } id)
                 when library.Device(id) is { } part && part.Supplies.Any(s => s is { Typical: null, Peak: null }) =>
-                $"unknown current of the {part.Name}: its rail is not checked",
+                Sentences.UnknownCurrentOfTheIts(part.Name),
             (UnlockKind.AddRegulator, { } id)
                 when library.Device(id) is { } part && part.Outputs.Any(o => o.Limit is null) =>
-                $"unknown output limit of the {part.Name}",
+                Sentences.UnknownOutputLimitOfThe(part.Name),
             (UnlockKind.SwapBoard, { } id)
                 when library.Board(id) is { } board
                     && board.Rails.Where(r => r.Volts > 0 && r.Limit is null).Select(r => r.Label).ToList()
-                        is { Count: > 0 } rails => $"unknown limits on {Phrase.Join(rails)}",
+                        is { Count: > 0 } rails => Sentences.UnknownLimitsOn(Phrase.Join(rails)),
             _ => null,
         };
 

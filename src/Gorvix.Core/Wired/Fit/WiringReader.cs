@@ -96,13 +96,13 @@ internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
             lead.Lead.Label,
             lead.Lead.Colour,
             need is { } n ? Phrase.Lower(PlainWords.Of(n)) : Job(lead),
-            starved ? "no supply pad" : WireWords.Of(lead, wired),
+            starved ? Sentences.NoSupplyPad : WireWords.Of(lead, wired),
             starved,
             lead.IsUsed || feed?.Feed is not null,
             lead.Pad is { } pad ? pad.Label : null,
             supply is null ? null : $"{PlainWords.Of(supply.Window)} ({Draws(supply)})",
             feed?.Feed?.Volts is { } volts
-                ? $"{PlainWords.Of(volts)} ({(feed.Feed.From is { } from ? $"from the {from.Name}" : BoardWords.Of(feed.Feed.Rail!))})"
+                ? $"{PlainWords.Of(volts)} ({(feed.Feed.From is { } from ? Sentences.FromThe(from.Name) : BoardWords.Of(feed.Feed.Rail!))})"
                 : OutputOf(device, lead),
             feed is { Feed: not null } ? at : null,
             at is not null && _wishes.Pins.Contains(at),
@@ -112,13 +112,13 @@ internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
     }
 
     private static string Draws(SupplyInput supply) =>
-        supply.PowerAt is { } at ? $"{Amperes(supply)} at {at:0.0#} V, more at less" : Amperes(supply);
+        supply.PowerAt is { } at ? Sentences.AtVMoreAtLess(Amperes(supply), at) : Amperes(supply);
 
     private static string Amperes(SupplyInput supply) =>
         (supply.Typical, supply.Peak) switch
         {
-            (null, null) => "current unknown",
-            ({ } typical, null) => $"{PlainWords.Amperes(typical)} typical, peak unknown",
+            (null, null) => Sentences.CurrentUnknown,
+            ({ } typical, null) => Sentences.TypicalPeakUnknown(PlainWords.Amperes(typical)),
             (null, { } peak) => $"{PlainWords.Amperes(peak)} peak",
             ({ } typical, { } peak) => $"{PlainWords.Amperes(typical)} typical, {PlainWords.Amperes(peak)} peak",
         };
@@ -127,12 +127,12 @@ internal sealed class WiringReader(PlanSpace space, Plan plan, WiredBuild wired)
     private static string? OutputOf(DeviceInBuild device, WiredLead lead) =>
         device.Device.Outputs.FirstOrDefault(o => o.Lead == lead.Lead.Id) is not { } output
             ? null
-            : $"{(output.Volts is { } volts ? $"{volts:0.0#} V" : "input voltage")}, limit {PlainWords.Amperes(output.Limit)}{BoardWords.Of(output.Filtering)}";
+            : $"{(output.Volts is { } volts ? $"{volts:0.0#} V" : Sentences.InputVoltage)}, limit {PlainWords.Amperes(output.Limit)}{BoardWords.Of(output.Filtering)}";
 
     private static string Job(WiredLead lead) =>
         lead.Lead.Role switch
         {
-            LeadRole.Output => "supply output",
+            LeadRole.Output => Sentences.SupplyOutput,
             LeadRole.Supply => "supply",
             LeadRole.Ground => "ground",
             LeadRole.Sense => "sense",

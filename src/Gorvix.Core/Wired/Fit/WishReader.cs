@@ -38,11 +38,12 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
         ];
         var names = Phrase.Join(members);
         var verb = supplies.Count == 0 ? "connected" : "provided";
-        var held = wishes.Count == 0 ? "" : $" while these apply: {string.Join("; ", wishes.Select(w => w.Sentence))}";
+        var held =
+            wishes.Count == 0 ? "" : Sentences.WhileTheseApply(string.Join("; ", wishes.Select(w => w.Sentence)));
         names = char.ToUpperInvariant(names[0]) + names[1..];
         if (!conflict.IsMinimal)
         {
-            var open = $"{names} cannot all be {verb}{held}. Which of these must give way is not worked out.";
+            var open = Sentences.CannotAllBeWhichOf(names, verb, held);
             return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, open) { IsMinimal = false };
         }
         var alone = supplies.Where(CannotBePowered).Select(s => s.Device.Device.Name).Distinct().ToList();
@@ -50,13 +51,12 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
         {
             // No other link is in the way of a device that draws more than any supply gives.
             _ when alone.Count > 0 && links.Count == 1 && supplies.All(s => s.Device.Id == link.Want.Device) =>
-                $"{FitWords.Short(link, _build)} cannot be connected: the {alone[0]} draws more than any supply that suits it delivers.",
-            (0, 0) =>
-                $"{names} cannot be connected on this board with your house rules, firmware and parts; no other link is in the way.",
-            (0, 1) => $"{names} cannot be connected{held}. Remove that and it fits.",
-            (0, _) => $"{names} cannot be connected{held}. Remove any one of these and it fits.",
-            (1, 0) => $"{names} cannot both be {verb}. Drop one and the other fits.",
-            _ => $"{names} cannot all be {verb}{held}. Drop any one of these and the rest fits.",
+                Sentences.CannotBeConnectedTheDraws(FitWords.Short(link, _build), alone[0]),
+            (0, 0) => Sentences.CannotBeConnectedOnThis(names),
+            (0, 1) => Sentences.CannotBeConnectedRemoveThat(names, held),
+            (0, _) => Sentences.CannotBeConnectedRemoveAny(names, held),
+            (1, 0) => Sentences.CannotBothBeDropOne(names, verb),
+            _ => Sentences.CannotAllBeDropAny(names, verb, held),
         };
         return new FitConflict(link.Id, [.. conflict.Links.Select(l => l.Id)], wishes, sentence);
     }
@@ -72,7 +72,7 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
             RouteMatch route => (PlainWords.Of(LinkOf(route)), Subject.Link(route.Link)),
             SeatMatch seat => ($"the {Name(seat.Device)} plug", Subject.Device(seat.Device)),
             FeedMatch feed => ($"the {Name(feed.Device)} supply", Subject.Lead(feed.Device, feed.Lead)),
-            LeadMatch lead => ($"a lead of the {Name(lead.Device)}", Subject.Lead(lead.Device, lead.Lead)),
+            LeadMatch lead => (Sentences.ALeadOfThe(Name(lead.Device)), Subject.Lead(lead.Device, lead.Lead)),
             _ => ("something", Subject.Build),
         };
         return PlanningRules.PinVain.Found(
@@ -91,9 +91,10 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
         return fits.Count switch
         {
             0 when pin.Port is not null && way.NearestAt(pin.Port) is { } nearest => nearest.Finding.Sentence,
-            0 => "no route leads there.",
-            _ when fits.All(r => _build.Build.Bans.OfType<RouteMatch>().Any(r.Matches)) => "you also blocked it there.",
-            _ => "another of your pins occupies what it needs.",
+            0 => Sentences.NoRouteLeadsThere,
+            _ when fits.All(r => _build.Build.Bans.OfType<RouteMatch>().Any(r.Matches)) =>
+                Sentences.YouAlsoBlockedItThere,
+            _ => Sentences.AnotherOfYourPinsOccupies,
         };
     }
 
@@ -107,10 +108,10 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
             FeedMatch feed => space.Feeds.Any(f => f.Feeds.Any(x => x.Matches(feed))),
             _ => true,
         };
-        return can ? "another of your pins occupies what it needs."
-            : pin is SeatMatch ? "the plug does not fit there."
-            : pin is FeedMatch { From: not null } ? "that output cannot power it."
-            : "that pad cannot power it.";
+        return can ? Sentences.AnotherOfYourPinsOccupies
+            : pin is SeatMatch ? Sentences.ThePlugDoesNotFit
+            : pin is FeedMatch { From: not null } ? Sentences.ThatOutputCannotPowerIt
+            : Sentences.ThatPadCannotPowerIt;
     }
 
     private IReadOnlyList<Wish> Wishes(IReadOnlyList<WishMatch> pins, IReadOnlyList<WishMatch> bans) =>
@@ -122,11 +123,11 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
     private string Pinned(WishMatch pin) =>
         pin switch
         {
-            RouteMatch route => $"{PlainWords.Of(LinkOf(route))} stays on {Where(pin)}",
-            SeatMatch { Socket: null } seat => $"{Name(seat.Device)} is direct-soldered",
-            SeatMatch seat => $"The {Name(seat.Device)} plug stays in {Where(pin)}",
-            FeedMatch feed => $"{Name(feed.Device)} is powered from {Where(pin)}",
-            _ => $"{Where(pin)} is de-pinned",
+            RouteMatch route => Sentences.StaysOn(PlainWords.Of(LinkOf(route)), Where(pin)),
+            SeatMatch { Socket: null } seat => Sentences.IsDirectSoldered(Name(seat.Device)),
+            SeatMatch seat => Sentences.ThePlugStaysIn(Name(seat.Device), Where(pin)),
+            FeedMatch feed => Sentences.IsPoweredFrom(Name(feed.Device), Where(pin)),
+            _ => Sentences.IsDePinned(Where(pin)),
         };
 
     private string Banned(WishMatch ban) =>
@@ -134,10 +135,10 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
         {
             RouteMatch route =>
                 $"{PlainWords.Of(LinkOf(route))} not {(route is { Port: null, Pad: null, Mode: not null } ? "in" : "on")} {Where(ban)}",
-            SeatMatch { Socket: null } seat => $"{Name(seat.Device)} not direct-soldered",
-            SeatMatch seat => $"The {Name(seat.Device)} plug not in {Where(ban)}",
-            FeedMatch feed => $"{Name(feed.Device)} not powered from {Where(ban)}",
-            _ => $"{Where(ban)} stays in its plug",
+            SeatMatch { Socket: null } seat => Sentences.NotDirectSoldered(Name(seat.Device)),
+            SeatMatch seat => Sentences.ThePlugNotIn(Name(seat.Device), Where(ban)),
+            FeedMatch feed => Sentences.NotPoweredFrom(Name(feed.Device), Where(ban)),
+            _ => Sentences.StaysInItsPlug(Where(ban)),
         };
 
     private Link LinkOf(RouteMatch match) => _ways.First(w => w.Link.Id == match.Link).Link;
@@ -153,15 +154,15 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
             case SeatMatch { Socket: { } socket }:
                 return _build.Circuit.Sockets.First(s => s.Id == socket).Label;
             case SeatMatch:
-                return "no socket";
+                return Sentences.NoSocket;
             case FeedMatch { From: { } from } feed:
                 var giver = _build.Devices.First(d => d.Id == from).Device;
-                return $"{giver.Leads.First(l => l.Id == feed.FromLead).Label} of the {giver.Name}";
+                return Sentences.OfThe(giver.Leads.First(l => l.Id == feed.FromLead).Label, giver.Name);
             case FeedMatch feed:
                 return PadOf(feed.Pad!);
             case LeadMatch lead:
                 var device = _build.Devices.First(d => d.Id == lead.Device).Device;
-                return $"{device.Leads.First(l => l.Id == lead.Lead).Label} of the {device.Name}";
+                return Sentences.OfThe(device.Leads.First(l => l.Id == lead.Lead).Label, device.Name);
         }
         var route = (RouteMatch)match;
         var link = LinkOf(route);
@@ -173,6 +174,6 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
             route.Bridges is null ? null : WorkWords.Jumpers(route.Bridges),
         ];
         var where = string.Join(", ", parts.Where(p => p is not null));
-        return where == "" ? "any port" : where;
+        return where == "" ? Sentences.AnyPort : where;
     }
 }

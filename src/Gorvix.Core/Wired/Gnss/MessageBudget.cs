@@ -34,10 +34,10 @@ public sealed record Budget(
     internal string Mend =>
         (LeastBaud, MostHertz) switch
         {
-            ({ } baud, > 0) => $"Set {Phrase.Baud(baud)}, or at most {MostHertz} Hz.",
+            ({ } baud, > 0) => Sentences.SetOrAtMostHz(Phrase.Baud(baud), MostHertz),
             ({ } baud, _) => $"Set {Phrase.Baud(baud)}.",
-            (_, > 0) => $"Set at most {MostHertz} Hz.",
-            _ => "No baud is fast enough: enable fewer messages.",
+            (_, > 0) => Sentences.SetAtMostHz(MostHertz),
+            _ => Sentences.NoBaudIsFastEnough,
         };
 }
 
@@ -77,30 +77,30 @@ public static class MessageBudget
             return generation == GnssGeneration.Older
                 ?
                 [
-                    Ubx(UbxMessage.NavPosllh, 28, 1, "position and altitude"),
-                    Ubx(UbxMessage.NavDop, 18, 1, "satellite geometry (DOP)"),
-                    Ubx(UbxMessage.NavSol, 52, 1, "fix type, number of satellites"),
-                    Ubx(UbxMessage.NavVelned, 36, 1, "speed and course"),
+                    Ubx(UbxMessage.NavPosllh, 28, 1, Sentences.PositionAndAltitude),
+                    Ubx(UbxMessage.NavDop, 18, 1, Sentences.SatelliteGeometryDop),
+                    Ubx(UbxMessage.NavSol, 52, 1, Sentences.FixTypeNumberOfSatellites),
+                    Ubx(UbxMessage.NavVelned, 36, 1, Sentences.SpeedAndCourse),
                     Ubx(UbxMessage.NavTimeutc, 20, 1, "time"),
-                    Ubx(UbxMessage.NavSvinfo, all, 5, "signal strength of each satellite"),
+                    Ubx(UbxMessage.NavSvinfo, all, 5, Sentences.SignalStrengthOfEachSatellite),
                 ]
                 :
                 [
-                    Ubx(UbxMessage.NavPvt, 92, 1, "position, speed, time and fix in one message"),
-                    Ubx(UbxMessage.NavSat, all, 5, "signal strength of each satellite"),
+                    Ubx(UbxMessage.NavPvt, 92, 1, Sentences.PositionSpeedTimeAndFix),
+                    Ubx(UbxMessage.NavSat, all, 5, Sentences.SignalStrengthOfEachSatellite),
                 ];
         }
         // Each tells of four satellites at most; lengths of the longest usual form (IEC 61162-1; the lengths from memory).
         var views = Math.Max(1, (satellites + 3) / 4);
         return
         [
-            Sentence("RMC", 76, "position, speed, course, time and date"),
-            Sentence("GGA", 78, "fix, number of satellites, altitude"),
-            Sentence("GSA", 66, "satellites used in the fix"),
-            Sentence($"GSV × {views}", 70 * views, "signal strength of each satellite"),
+            Sentence("RMC", 76, Sentences.PositionSpeedCourseTimeAnd),
+            Sentence("GGA", 78, Sentences.FixNumberOfSatellitesAltitude),
+            Sentence("GSA", 66, Sentences.SatellitesUsedInTheFix),
+            Sentence($"GSV × {views}", 70 * views, Sentences.SignalStrengthOfEachSatellite),
             // Modules send these by default too, whether the board reads them or not.
-            Sentence("GLL", 52, "position again; on by default"),
-            Sentence("VTG", 54, "speed and course again; on by default"),
+            Sentence("GLL", 52, Sentences.PositionAgainOnByDefault),
+            Sentence("VTG", 54, Sentences.SpeedAndCourseAgainOn),
         ];
     }
 
@@ -134,9 +134,9 @@ public static class MessageBudget
         return budget with
         {
             Words =
-                load > 1 ? $"UART overloaded: whole messages are lost. {budget.Mend}"
-                : load > Full ? $"UART nearly full: occasional messages are lost. {budget.Mend}"
-                : $"It fits, with {Phrase.Percent(1 - load)} of the UART to spare.",
+                load > 1 ? Sentences.UartOverloadedWholeMessagesAre(budget.Mend)
+                : load > Full ? Sentences.UartNearlyFullOccasionalMessages(budget.Mend)
+                : Sentences.ItFitsWithOfThe(Phrase.Percent(1 - load)),
         };
     }
 

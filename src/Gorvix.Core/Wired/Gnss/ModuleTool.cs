@@ -68,15 +68,12 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
             }
             if (_generation is { } told && told != wish.Generation)
             {
-                Say(
-                    $"The module reports the {(told == GnssGeneration.Newer ? "newer" : "older")} generation and is configured for it.",
-                    false
-                );
+                Say(Sentences.TheModuleReportsTheGeneration((told == GnssGeneration.Newer ? "newer" : "older")), false);
             }
             var own = wish with { Generation = _generation ?? wish.Generation };
             if (SendAll(SetupFrames.Of(own), own.Baud))
             {
-                Say("All settings accepted and saved.");
+                Say(Sentences.AllSettingsAcceptedAndSaved);
             }
             Check(own);
         });
@@ -86,11 +83,7 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
         Guarded(() =>
         {
             var isCycled = line.TryCyclePower();
-            Say(
-                isCycled
-                    ? "Power-cycled."
-                    : "This adapter cannot power-cycle the module: unplug it for 10 s, plug it in, then verify again."
-            );
+            Say(isCycled ? "Power-cycled." : Sentences.ThisAdapterCannotPowerCycle);
             if (!Find())
             {
                 return;
@@ -100,22 +93,16 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
             switch (Check(own), isCycled)
             {
                 case (true, true):
-                    Say("The module has kept its settings.");
+                    Say(Sentences.TheModuleHasKeptIts);
                     break;
                 case (false, true):
-                    Say(
-                        "The module loses settings without power: no memory, or nothing was saved. Let the board configure it at each start.",
-                        true
-                    );
+                    Say(Sentences.TheModuleLosesSettingsWithout, true);
                     break;
                 case (true, false):
-                    Say("The settings are as wanted now. Not verified: whether they survive without power.");
+                    Say(Sentences.TheSettingsAreAsWanted);
                     break;
                 default:
-                    Say(
-                        "The settings are not as wanted. If it was without power, it loses them; else configure it again.",
-                        true
-                    );
+                    Say(Sentences.TheSettingsAreNotAs, true);
                     break;
             }
         });
@@ -133,14 +120,14 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
                 // A restart is not answered; what is refused before it leaves the module as it was.
                 if (!Send(frame, waits: frame.Frame.Message != UbxMessage.CfgRst))
                 {
-                    Say("Factory reset not done: the module did not accept it.", true);
+                    Say(Sentences.FactoryResetNotDoneThe, true);
                     return;
                 }
             }
             if (Find())
             {
                 Listen(2);
-                Say("Factory reset done.");
+                Say(Sentences.FactoryResetDone);
             }
         });
 
@@ -152,10 +139,7 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
         }
         catch (Exception gone) when (gone is IOException or UnauthorizedAccessException or InvalidOperationException)
         {
-            Say(
-                $"{line.Name} disconnected: {gone.Message.TrimEnd('.')}. Plug it in again; settings without a reply may not be set.",
-                true
-            );
+            Say(Sentences.DisconnectedPlugItInAgain(line.Name, gone.Message.TrimEnd('.')), true);
         }
         return new ModuleReport(_baud, _generation, _version, _picture, _log);
     }
@@ -176,17 +160,12 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
             if (_reader.Whole > 0)
             {
                 _baud = baud;
-                Say($"Found at {Phrase.Baud(baud)}.");
+                Say(Sentences.FoundAt(Phrase.Baud(baud)));
                 AskVersion();
                 return true;
             }
         }
-        Say(
-            heard == 0
-                ? "No data at any baud: no power, or its TX is not on the adapter's RX. Swap the two wires and try again."
-                : "Data received, but no UBX or NMEA at any baud: not a GNSS module, inverted signal, or ground missing.",
-            true
-        );
+        Say(heard == 0 ? Sentences.NoDataAtAnyBaud : Sentences.DataReceivedButNoUbx, true);
         return false;
     }
 
@@ -198,7 +177,7 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
         if (Await(f => f.Message == UbxMessage.MonVer && f.Payload.Length >= 40) is not { } told)
         {
             _generation = null;
-            Say("No version reply: the module does not receive from the adapter, or it is NMEA only.", true);
+            Say(Sentences.NoVersionReplyTheModule, true);
             return;
         }
         var words = Encoding
@@ -217,9 +196,7 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
             && number >= 23
                 ? GnssGeneration.Newer
                 : GnssGeneration.Older;
-        Say(
-            $"Version: {_version}. This is the {(_generation == GnssGeneration.Newer ? "newer" : "older")} generation."
-        );
+        Say(Sentences.VersionThisIsTheGeneration(_version, (_generation == GnssGeneration.Newer ? "newer" : "older")));
     }
 
     private static string Printable(string text) => string.Concat(text.Where(c => c is >= ' ' and <= '~'));
@@ -239,11 +216,11 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
                 Hear(1.2);
                 if (_reader.Whole == 0)
                 {
-                    Say($"No valid data at {Phrase.Baud(baud)}: the module has not changed its baud.", true);
+                    Say(Sentences.NoValidDataAtThe(Phrase.Baud(baud)), true);
                     return false;
                 }
                 _baud = baud;
-                Say($"Now at {Phrase.Baud(baud)}.");
+                Say(Sentences.NowAt(Phrase.Baud(baud)));
             }
         }
         return good;
@@ -285,7 +262,7 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
                 return false;
             }
         }
-        Say($"{frame.Frame.Name}: no reply in {Tries} tries: {frame.Words}", true);
+        Say(Sentences.NoReplyInTries(frame.Frame.Name, Tries, frame.Words), true);
         return false;
     }
 
@@ -304,17 +281,20 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
         if (!isBaud)
         {
             Say(
-                $"The module is at {(_baud is { } baud ? Phrase.Baud(baud) : "an unknown baud")}, not {Phrase.Baud(wish.Baud)}.",
+                Sentences.TheModuleIsAtNot(
+                    (_baud is { } baud ? Phrase.Baud(baud) : Sentences.AnUnknownBaud),
+                    Phrase.Baud(wish.Baud)
+                ),
                 true
             );
         }
         if (missing.Count > 0)
         {
-            Say($"Messages missing: {string.Join(", ", missing)}.", true);
+            Say(Sentences.MessagesMissing(string.Join(", ", missing)), true);
         }
         else if (!isRate)
         {
-            Say($"Update rate is {_picture?.Hertz:0.#} Hz, not {wish.Hertz} Hz.", true);
+            Say(Sentences.UpdateRateIsHzNot(_picture?.Hertz, wish.Hertz), true);
         }
         return missing.Count == 0 && isRate && isBaud;
     }
@@ -331,8 +311,8 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
         );
         Say(
             _picture.Fix == FixKind.None
-                ? $"No fix yet, {_picture.Sky.Count(s => s.Strength > 0)} satellites received. There is never a fix indoors; the first can take minutes."
-                : $"Fix with {_picture.Used} satellites."
+                ? Sentences.NoFixYetSatellitesReceived(_picture.Sky.Count(s => s.Strength > 0))
+                : Sentences.FixWithSatellites(_picture.Used)
         );
     }
 

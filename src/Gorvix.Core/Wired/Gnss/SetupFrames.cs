@@ -41,7 +41,7 @@ public static class SetupFrames
     ];
 
     /// <summary>Sentences that a module sends as it comes, with the last byte of their number.</summary>
-    internal static readonly IReadOnlyList<(string Name, byte Id, uint Key)> Sentences =
+    internal static readonly IReadOnlyList<(string Name, byte Id, uint Key)> NmeaSentences =
     [
         ("GGA", 0x00, 0x209100BB),
         ("GLL", 0x01, 0x209100CA),
@@ -82,16 +82,16 @@ public static class SetupFrames
             [
                 new(
                     new UbxFrame(UbxMessage.CfgCfg, Masks(clear: 0xFFFF, save: 0, load: 0xFFFF)),
-                    "Clear the saved settings and load the factory defaults."
+                    Sentences.ClearTheSavedSettingsAnd
                 ),
             ]
             :
             [
                 new(
                     new UbxFrame(UbxMessage.CfgValdel, [0, 6, 0, 0, 0xFF, 0xFF, 0xFF, 0x0F]),
-                    "Delete every key from battery-backed memory and flash."
+                    Sentences.DeleteEveryKeyFromBattery
                 ),
-                new(new UbxFrame(UbxMessage.CfgRst, [0, 0, 0, 0]), "Restart to clear RAM."),
+                new(new UbxFrame(UbxMessage.CfgRst, [0, 0, 0, 0]), Sentences.RestartToClearRam),
             ];
 
     private static byte[] Masks(uint clear, uint save, uint load)
@@ -112,7 +112,7 @@ public static class SetupFrames
         {
             yield return new SetupFrame(
                 new UbxFrame(UbxMessage.CfgMsg, [(byte)((int)message >> 8), (byte)message, (byte)every]),
-                $"Send {UbxFrame.NameOf(message)} {(every == 1 ? "every epoch" : $"every {every}th epoch")}."
+                $"Send {UbxFrame.NameOf(message)} {(every == 1 ? Sentences.EveryEpoch : Sentences.EveryThEpoch(every))}."
             );
         }
         var rate = new byte[6];
@@ -120,13 +120,13 @@ public static class SetupFrames
         (rate[2], rate[4]) = (1, 1);
         yield return new SetupFrame(
             new UbxFrame(UbxMessage.CfgRate, rate),
-            $"Update every {Period(wish.Hertz)} ms ({wish.Hertz} Hz), aligned to GPS time."
+            Sentences.UpdateEveryMsHzAligned(Period(wish.Hertz), wish.Hertz)
         );
-        foreach (var (name, id, _) in Sentences)
+        foreach (var (name, id, _) in NmeaSentences)
         {
             yield return new SetupFrame(
                 new UbxFrame(UbxMessage.CfgMsg, [SentenceClass, id, 0]),
-                $"Disable {name} sentences: they only load the UART."
+                Sentences.DisableSentencesTheyOnlyLoad(name)
             );
         }
         var port = new byte[20];
@@ -136,35 +136,30 @@ public static class SetupFrames
         (port[12], port[14]) = (7, 3);
         yield return new SetupFrame(
             new UbxFrame(UbxMessage.CfgPrt, port),
-            $"Module UART1 at {Phrase.Baud(wish.Baud)}, 8N1; in: UBX, NMEA and correction data; out: UBX and NMEA."
+            Sentences.ModuleUart1At8n1In(Phrase.Baud(wish.Baud))
         );
         yield return new SetupFrame(
             new UbxFrame(UbxMessage.CfgCfg, Masks(clear: 0, save: 0xFFFF, load: 0)),
-            $"At {Phrase.Baud(wish.Baud)} from here on: a module that obeys at once no longer hears the old baud. Save to battery-backed memory and flash, where the module has them."
+            Sentences.AtFromHereOnA(Phrase.Baud(wish.Baud))
         );
     }
 
     private static IEnumerable<SetupFrame> OfNewer(ModuleWish wish)
     {
+        yield return Keys(Sentences.SendNavPvtEveryEpoch, EveryLayer, (PvtKey, 1, 1), (SatKey, 5, 1));
         yield return Keys(
-            "Send NAV-PVT every epoch, NAV-SAT every fifth epoch.",
-            EveryLayer,
-            (PvtKey, 1, 1),
-            (SatKey, 5, 1)
-        );
-        yield return Keys(
-            $"Update every {Period(wish.Hertz)} ms ({wish.Hertz} Hz).",
+            Sentences.UpdateEveryMsHz(Period(wish.Hertz), wish.Hertz),
             EveryLayer,
             (PeriodKey, Period(wish.Hertz), 2)
         );
         yield return Keys(
-            $"Disable {string.Join(", ", Sentences.Select(s => s.Name))} sentences: they only load the UART.",
+            Sentences.DisableSentencesTheyOnlyLoad(string.Join(", ", NmeaSentences.Select(s => s.Name))),
             EveryLayer,
-            [.. Sentences.Select(s => (s.Key, 0u, 1))]
+            [.. NmeaSentences.Select(s => (s.Key, 0u, 1))]
         );
-        yield return Keys("Output UBX and NMEA on module UART1.", EveryLayer, (UbxOutKey, 1, 1), (NmeaOutKey, 1, 1));
+        yield return Keys(Sentences.OutputUbxAndNmeaOn, EveryLayer, (UbxOutKey, 1, 1), (NmeaOutKey, 1, 1));
         yield return Keys(
-            $"Module UART1 at {Phrase.Baud(wish.Baud)}. Every setting is saved as it is set, where the module has memory.",
+            Sentences.ModuleUart1AtEverySetting(Phrase.Baud(wish.Baud)),
             EveryLayer,
             (BaudKey, (uint)wish.Baud, 4)
         );

@@ -67,7 +67,7 @@ public sealed class SimulatedModule : ISerialLine
     }
 
     /// <inheritdoc/>
-    public string Name => "simulated module";
+    public string Name => Sentences.SimulatedModule;
 
     /// <summary>Bits per second at which it talks now.</summary>
     public int Baud => _baud;
@@ -137,7 +137,7 @@ public sealed class SimulatedModule : ISerialLine
     private void Factory()
     {
         _every.Clear();
-        foreach (var (_, id, _) in SetupFrames.Sentences)
+        foreach (var (_, id, _) in SetupFrames.NmeaSentences)
         {
             _every[(SetupFrames.SentenceClass << 8) | id] = 1;
         }
@@ -268,7 +268,7 @@ public sealed class SimulatedModule : ISerialLine
 
     private Action? Key(uint key, uint value)
     {
-        foreach (var (_, id, sentence) in SetupFrames.Sentences)
+        foreach (var (_, id, sentence) in SetupFrames.NmeaSentences)
         {
             if (sentence == key)
             {

@@ -76,7 +76,7 @@ public static class FaceReader
         return new BoardFace(
             width,
             depth,
-            board.Outline is null ? "Board size unknown: the outline is drawn around the pads." : null,
+            board.Outline is null ? Sentences.BoardSizeUnknownTheOutline : null,
             board.Mounting is { } m
                 ?
                 [
@@ -117,9 +117,9 @@ public static class FaceReader
         string?[] words =
         [
             pad.Label,
-            pad.Side == BoardSide.Top ? "top side" : "bottom side",
+            pad.Side == BoardSide.Top ? Sentences.TopSide : Sentences.BottomSide,
             socket is null ? pad.Group : $"pin {socket.CavityOf(pad) + 1} of {socket.Label}",
-            ports.Count > 0 ? $"connects to {Phrase.Join([.. ports.Select(Port.NameOf)])}" : null,
+            ports.Count > 0 ? Sentences.ConnectsTo(Phrase.Join([.. ports.Select(Port.NameOf)])) : null,
             rails.Any() ? $"{Phrase.Join([.. rails])} rail" : null,
         ];
         return new FacePad(
@@ -133,8 +133,8 @@ public static class FaceReader
             string.Join(", ", words.OfType<string>()),
             pad.Meaning switch
             {
-                PadMeaning.Uncertain => "measure before use",
-                PadMeaning.NotConnected => "not connected: leave unwired",
+                PadMeaning.Uncertain => Sentences.MeasureBeforeUse,
+                PadMeaning.NotConnected => Sentences.NotConnectedLeaveUnwired,
                 _ => null,
             }
         );

@@ -22,8 +22,8 @@ public static class BoardLeaflet
         [
             $"{board.Controller}-class",
             board.Input is { } input ? $"input {PlainWords.Of(input)}" : null,
-            Phrase.Count(whole, "full UART"),
-            half == 0 ? null : Phrase.Count(half, "RX- or TX-only UART"),
+            Phrase.Count(whole, Sentences.FullUart),
+            half == 0 ? null : Phrase.Count(half, Sentences.RxOrTxOnlyUart),
             board.Plugs.Count == 0 ? null : Phrase.Count(board.Plugs.Count, "socket"),
             .. board.BuiltIns.Select(b => b.Name),
         ];
@@ -53,37 +53,40 @@ public static class BoardLeaflet
             Line(board),
             [
                 new LeafletFact("Controller", $"{board.Controller}-class"),
-                new LeafletFact("Firmware target", board.Target ?? LeafletWords.Unknown),
-                new LeafletFact("How to identify it", board.Recognise ?? LeafletWords.Unknown),
+                new LeafletFact(Sentences.FirmwareTarget, board.Target ?? LeafletWords.Unknown),
+                new LeafletFact(Sentences.HowToIdentifyIt, board.Recognise ?? LeafletWords.Unknown),
                 new LeafletFact(
-                    "Supply input",
+                    Sentences.SupplyInput,
                     board.Input is { } input
                         ? $"{PlainWords.Of(input)} ({LeafletWords.Of(LeafletWords.CellsIn(input))})"
                         : LeafletWords.Unknown
                 ),
                 new LeafletFact("Size", BoardWords.Shape(board) ?? LeafletWords.Unknown),
-                .. board.BuiltIns.Select(b => new LeafletFact("Built in", $"{b.Name}: {PlainWords.Of(b.Gives)}")),
+                .. board.BuiltIns.Select(b => new LeafletFact(
+                    Sentences.BuiltIn,
+                    $"{b.Name}: {PlainWords.Of(b.Gives)}"
+                )),
             ],
             [
                 .. Tables(
                     new LeafletTable(
                         "Ports",
-                        ["Port", "Type", "Pads", "Recommended for"],
+                        ["Port", "Type", "Pads", Sentences.RecommendedFor],
                         [.. board.Ports.Select(p => PortRow(p, circuit))]
                     ),
                     new LeafletTable(
                         "Rails",
-                        ["Rail", "Voltage", "Type", "On USB power"],
+                        ["Rail", "Voltage", "Type", Sentences.OnUsbPower],
                         [.. board.Rails.Where(r => r.Feed != RailFeed.Ground).Select(RailRow)]
                     ),
                     new LeafletTable(
                         "Sockets",
-                        ["Socket", "Connector", "Pins from the marked end"],
+                        ["Socket", "Connector", Sentences.PinsFromTheMarkedEnd],
                         [.. circuit.Sockets.Select(PlugRow)]
                     ),
                     new LeafletTable(
-                        "Solder jumpers",
-                        ["Jumper", "Positions", "From factory", "Set by"],
+                        Sentences.SolderJumpers,
+                        ["Jumper", "Positions", Sentences.FromFactory, Sentences.SetBy],
                         [.. board.Bridges.Select(BridgeRow)]
                     )
                 ),
@@ -97,11 +100,11 @@ public static class BoardLeaflet
         kind switch
         {
             PortKind.Uart => "UARTs",
-            PortKind.Software => "software serial",
-            PortKind.Pulse => "pulse input",
+            PortKind.Software => Sentences.SoftwareSerial,
+            PortKind.Pulse => Sentences.PulseInput,
             PortKind.Bus => "I²C bus",
-            PortKind.Video => "analogue OSD",
-            _ => "analogue pins",
+            PortKind.Video => Sentences.AnalogueOsd,
+            _ => Sentences.AnaloguePins,
         };
 
     /// <summary>Other revisions of a board in the library.</summary>
@@ -119,13 +122,13 @@ public static class BoardLeaflet
     {
         var what = port switch
         {
-            { HeldBy: { } holder } => $"in use on the board: {holder}",
+            { HeldBy: { } holder } => Sentences.InUseOnTheBoard(holder),
             { Kind: PortKind.Uart } => circuit.ShapeOf(port) switch
             {
-                PortShape.Whole => "UART, RX and TX",
-                PortShape.RxOnly => "UART, RX only",
-                PortShape.TxOnly => "UART, TX only",
-                _ => "UART without pads",
+                PortShape.Whole => Sentences.UartRxAndTx,
+                PortShape.RxOnly => Sentences.UartRxOnly,
+                PortShape.TxOnly => Sentences.UartTxOnly,
+                _ => Sentences.UartWithoutPads,
             },
             _ => PortWords.Label(port),
         };
@@ -142,7 +145,7 @@ public static class BoardLeaflet
     private static string[] RailRow(Rail rail) =>
         [
             rail.Label,
-            rail.Volts is { } volts ? $"{volts:0.0#} V" : "input voltage",
+            rail.Volts is { } volts ? $"{volts:0.0#} V" : Sentences.InputVoltage,
             BoardWords.Made(rail),
             rail.Feed switch
             {
@@ -164,6 +167,6 @@ public static class BoardLeaflet
             bridge.Id,
             string.Join(", ", bridge.Positions),
             bridge.Default,
-            bridge.MovedBy == MovedBy.Solder ? "soldering" : "firmware setting",
+            bridge.MovedBy == MovedBy.Solder ? "soldering" : Sentences.FirmwareSetting,
         ];
 }

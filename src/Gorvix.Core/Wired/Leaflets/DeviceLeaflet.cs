@@ -50,7 +50,8 @@ public static class DeviceLeaflet
                 new LeafletFact("Type", Phrase.Upper(PlainWords.Of(device.Kind))),
                 new LeafletFact(
                     "Plug",
-                    device.Plug?.Family ?? (device.Harnesses.Count > 0 ? "depends on harness" : "bare leads")
+                    device.Plug?.Family
+                        ?? (device.Harnesses.Count > 0 ? Sentences.DependsOnHarness : Sentences.BareLeads)
                 ),
                 .. DeviceWords.Notes(device).Select(n => new LeafletFact("Note", n)),
             ],
@@ -59,7 +60,7 @@ public static class DeviceLeaflet
                 {
                     new LeafletTable(
                         "Supply",
-                        ["Lead", "Input", "Direct from battery", "Typical", "Peak"],
+                        ["Lead", "Input", Sentences.DirectFromBattery, "Typical", "Peak"],
                         [.. device.Supplies.Select(s => SupplyRow(device, s))]
                     ),
                     new LeafletTable(
@@ -69,7 +70,7 @@ public static class DeviceLeaflet
                     ),
                     new LeafletTable(
                         "Leads",
-                        ["Lead", "Role", "Colour", "Plug pin", "Logic level"],
+                        ["Lead", "Role", "Colour", Sentences.PlugPin, Sentences.LogicLevel],
                         [.. device.Leads.Select(l => LeadRow(device, l))]
                     ),
                     new LeafletTable(
@@ -96,7 +97,7 @@ public static class DeviceLeaflet
             PlainWords.Of(supply.Window),
             LeafletWords.Of(LeafletWords.CellsIn(supply.Window)),
             PlainWords.Amperes(supply.Typical),
-            PlainWords.Amperes(supply.Peak) + (supply.PowerAt is { } at ? $" at {at:0.0#} V (constant power)" : ""),
+            PlainWords.Amperes(supply.Peak) + (supply.PowerAt is { } at ? Sentences.AtVConstantPower(at) : ""),
         ];
 
     private static string[] ModeRow(Device device, DeviceFunction function, Mode mode)
@@ -106,7 +107,7 @@ public static class DeviceLeaflet
         [
             DeviceWords.Of(device, function),
             mode.Name,
-            mode.Inside is not null ? "in-band, no separate wire"
+            mode.Inside is not null ? Sentences.InBandNoSeparateWire
             : protocol.Framing is null ? PortWords.Label(protocol.Carrier)
             : $"{protocol.Framing} at {Phrase.Baud(mode.Bauds.Concat(protocol.Bauds).First())}, idles {(Rests(mode, protocol) == Polarity.Normal ? "high" : "low")}",
             PortWords.Condition(mode) ?? "",
@@ -128,9 +129,9 @@ public static class DeviceLeaflet
                 LeadRole.Supply => "supply",
                 LeadRole.Ground => "ground",
                 LeadRole.Video => "video",
-                LeadRole.Sense => "analogue level",
-                LeadRole.Output => "supply output",
-                _ => lead.Talks == TalkHabit.Always ? "signal, transmits unprompted" : "signal",
+                LeadRole.Sense => Sentences.AnalogueLevel,
+                LeadRole.Output => Sentences.SupplyOutput,
+                _ => lead.Talks == TalkHabit.Always ? Sentences.SignalTransmitsUnprompted : "signal",
             },
             lead.Colour ?? "",
             pin < 0 ? "" : $"{pin + 1}",
@@ -142,6 +143,6 @@ public static class DeviceLeaflet
         [
             harness.Name,
             string.Join(", ", harness.Leads.Select(l => LabelOf(device, l))),
-            harness.Plug?.Family ?? "bare leads",
+            harness.Plug?.Family ?? Sentences.BareLeads,
         ];
 }

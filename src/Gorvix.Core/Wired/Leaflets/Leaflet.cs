@@ -81,7 +81,7 @@ internal static class LeafletWords
     public static string Of(IReadOnlyList<int> cells) =>
         cells.Count switch
         {
-            0 => "not direct from battery",
+            0 => Sentences.NotDirectFromBattery,
             1 => $"{cells[0]}S",
             _ => $"{cells[0]}S to {cells[^1]}S",
         };

@@ -11,11 +11,7 @@ internal static class BackupStep
     /// <summary>The step, with the fingerprint of the settings that are planned.</summary>
     /// <param name="wired">The build.</param>
     public static LoomStep Of(WiredBuild wired) =>
-        StepReader.Plain(
-            "backup",
-            StepTopic.Backup,
-            "Save two dumps of the board's settings, full and diff from default, with date and firmware. Then unplug USB and battery."
-        ) with
+        StepReader.Plain("backup", StepTopic.Backup, Sentences.SaveTwoDumpsOfThe) with
         {
             Facts =
             [
@@ -23,7 +19,7 @@ internal static class BackupStep
                 {
                     Deed = BuiltDeed.Backup,
                     Plan = Fingerprint(wired),
-                    Words = "settings saved",
+                    Words = Sentences.SettingsSaved,
                 },
             ],
         };

@@ -14,7 +14,7 @@ public static class Cautions
     ];
 
     /// <summary>What goes before every test of a transmitter that has power.</summary>
-    public const string Antenna = "Antenna on and airflow over it before it gets power.";
+    public static string Antenna => "Antenna on and airflow over it before it gets power.";
 
     /// <summary>True for what dies, or breaks a rule, when it sends without its antenna.</summary>
     public static bool Radiates(DeviceKind kind) => Radiating.Contains(kind);

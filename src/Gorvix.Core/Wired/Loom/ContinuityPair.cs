@@ -27,7 +27,7 @@ public sealed record ContinuityPair(
         {
             Finds.Beeps => "continuity",
             Finds.Ohms => Numbers.Ohms(Value),
-            Finds.Diode => $"{Value:0.0#} V one way, open the other",
+            Finds.Diode => Sentences.VOneWayOpenThe(Value),
             _ => "open",
         };
 
@@ -86,13 +86,7 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
             ? []
             : Rails()
                 .Select(r =>
-                    Between(
-                        r.Pad,
-                        ground,
-                        Finds.Silent,
-                        0,
-                        $"Steady beep: {r.Rail.Label} is shorted – do not power up. A short chirp is a capacitor charging."
-                    ) with
+                    Between(r.Pad, ground, Finds.Silent, 0, Sentences.SteadyBeepIsShortedDo(r.Rail.Label)) with
                     {
                         IsSupplies = true,
                     }
@@ -112,7 +106,7 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
                 other.Pad,
                 Finds.Silent,
                 0,
-                $"Continuity means {one.Item.Rail.Label} is shorted to {other.Rail.Label}."
+                Sentences.ContinuityMeansIsShortedTo(one.Item.Rail.Label, other.Rail.Label)
             ) with
             {
                 IsSupplies = true,
@@ -143,9 +137,9 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
     private static string Meaning(Finds finds) =>
         finds switch
         {
-            Finds.Ohms => "Continuity means a solder bridge between them.",
-            Finds.Diode => "Diode drop one way only. Continuity means a solder bridge between them.",
-            _ => "Continuity means a solder bridge between them.",
+            Finds.Ohms => Sentences.ContinuityMeansASolderBridge,
+            Finds.Diode => Sentences.DiodeDropOneWayOnly,
+            _ => Sentences.ContinuityMeansASolderBridge,
         };
 
     private IEnumerable<ContinuityPair> AlongWires() =>
@@ -156,9 +150,7 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
             wire.At,
             Finds.Beeps,
             0,
-            wire.IsJoint
-                ? "Open means a cold joint or a broken wire."
-                : "Open means a contact not fully seated in its plug.",
+            wire.IsJoint ? Sentences.OpenMeansAColdJoint : Sentences.OpenMeansAContactNot,
             wire.Pad is { } pad ? [pad] : []
         )
         {
@@ -188,7 +180,7 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
             WireWords.Of(_circuit, pad),
             Finds.Silent,
             0,
-            "Continuity means this lead is still in its plug; it should be de-pinned.",
+            Sentences.ContinuityMeansThisLeadIs,
             [pad.Id]
         )
         {

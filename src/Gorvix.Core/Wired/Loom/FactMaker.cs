@@ -27,7 +27,7 @@ internal sealed class FactMaker(WiredBuild wired)
             Pad = wire.Pad,
             To = lead.To?.Device,
             ToLead = lead.To?.Lead.Id,
-            Words = $"{LeadWords(wire)} is on {wire.At}",
+            Words = Sentences.IsOn(LeadWords(wire), wire.At),
         };
     }
 
@@ -38,7 +38,7 @@ internal sealed class FactMaker(WiredBuild wired)
             Pad = pad.Id,
             To = null,
             ToLead = null,
-            Words = $"{LeadWords(wire)} is on {WireWords.Of(_build.Circuit, pad)}",
+            Words = Sentences.IsOn(LeadWords(wire), WireWords.Of(_build.Circuit, pad)),
         };
 
     /// <summary>What a lead that is soldered has left: its plug, where it came in one.</summary>
@@ -54,7 +54,7 @@ internal sealed class FactMaker(WiredBuild wired)
                     Device = wire.Device,
                     Part = PartOf(wire.Device),
                     Lead = wire.Lead,
-                    Words = $"{wire.Label} is de-pinned",
+                    Words = Sentences.IsDePinned(wire.Label),
                 },
             ];
     }
@@ -65,7 +65,7 @@ internal sealed class FactMaker(WiredBuild wired)
         {
             Deed = BuiltDeed.Pigtail,
             Socket = socket.Id,
-            Words = $"a pigtail is in {socket.Label}",
+            Words = Sentences.APigtailIsIn(socket.Label),
         };
 
     /// <summary>A lead is cut off its plug.</summary>
@@ -76,7 +76,7 @@ internal sealed class FactMaker(WiredBuild wired)
             Part = PartOf(lead.Device),
             Lead = lead.Lead.Id,
             End = LeadEnd.CutOff,
-            Words = $"{lead.Lead.Label} is cut off",
+            Words = Sentences.IsCutOff(lead.Lead.Label),
         };
 
     /// <summary>A plug is in its socket.</summary>
@@ -87,7 +87,7 @@ internal sealed class FactMaker(WiredBuild wired)
             Part = PartOf(device),
             Board = _build.Build.Board,
             Socket = socket.Id,
-            Words = $"{NameOf(device)} plug is in {socket.Label}",
+            Words = Sentences.PlugIsIn(NameOf(device), socket.Label),
         };
 
     /// <summary>A bridge stands in a position.</summary>
@@ -97,7 +97,7 @@ internal sealed class FactMaker(WiredBuild wired)
             Board = _build.Build.Board,
             Bridge = bridge,
             Position = position,
-            Words = $"solder jumper {bridge} is at \"{position}\"",
+            Words = Sentences.SolderJumperIsAt(bridge, position),
         };
 
     /// <summary>Every lead of a plug that is not where it is now; none when there is nothing to do at it.</summary>
@@ -128,9 +128,9 @@ internal sealed class FactMaker(WiredBuild wired)
                         Cavity = cavity,
                         End = lead.State == LeadState.Cut ? LeadEnd.CutOff : LeadEnd.Contact,
                         Words =
-                            cavity is { } at ? $"{lead.Lead.Label} is in pin {at}"
-                            : lead.State == LeadState.Cut ? $"{lead.Lead.Label} is cut off"
-                            : $"{lead.Lead.Label} is de-pinned",
+                            cavity is { } at ? Sentences.IsInPin(lead.Lead.Label, at)
+                            : lead.State == LeadState.Cut ? Sentences.IsCutOff(lead.Lead.Label)
+                            : Sentences.IsDePinned(lead.Lead.Label),
                     }
                 );
             }

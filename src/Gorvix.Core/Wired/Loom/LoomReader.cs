@@ -33,10 +33,10 @@ public static class LoomReader
         string?[] switches =
         [
             set.Settings.Baud is { } baud ? Phrase.Baud(baud) : null,
-            set.Settings.InvertRx ? "RX inverted" : null,
-            set.Settings.InvertTx ? "TX inverted" : null,
+            set.Settings.InvertRx ? Sentences.RxInverted : null,
+            set.Settings.InvertTx ? Sentences.TxInverted : null,
             set.Settings.HalfDuplex ? "half-duplex" : null,
-            set.Settings.SwapPins ? "RX/TX swapped" : null,
+            set.Settings.SwapPins ? Sentences.RxTxSwapped : null,
         ];
         return new LoomPort(
             set.Port.Id,

@@ -42,9 +42,9 @@ public sealed record OtherWay(
     public string Method =>
         Kind switch
         {
-            OtherWayKind.Adapter => "Make adapter",
-            OtherWayKind.Splice => "Splice harnesses",
-            _ => "Solder to pads",
+            OtherWayKind.Adapter => Sentences.MakeAdapter,
+            OtherWayKind.Splice => Sentences.SpliceHarnesses,
+            _ => Sentences.SolderToPads,
         };
 
     /// <summary>True where the plan has it so already: the plug fits no socket, so its harness is joined to a tail.</summary>

@@ -92,7 +92,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
                 .ToList();
             yield return Make(
                 OtherWayKind.Adapter,
-                $"Adapter lead: mating plug for the harness{plug} at one end, plug for {socket.Label}{socketPlug} at the other, wired by function as below. The harness stays unchanged. Check every line for continuity before plugging in.",
+                Sentences.AdapterLeadMatingPlugFor(plug, socket.Label, socketPlug),
                 (2 * WorkMinutes.Tail) + (lines.Count * WorkMinutes.Solder),
                 lines.Select(RowOf),
                 [
@@ -100,7 +100,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
                         ? []
                         : new[]
                         {
-                            $"Leave harness {(empty.Count == 1 ? "pin" : "pins")} {Phrase.Join(empty)} unconnected.",
+                            Sentences.LeaveHarnessUnconnected((empty.Count == 1 ? "pin" : "pins"), Phrase.Join(empty)),
                         },
                 ]
             ) with
@@ -121,7 +121,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
                                     End = LeadEnd.Contact,
                                     Words = lines.Find(l => l.Lead.Lead.Id == f.Lead) is { } line
                                         ? Through(line)
-                                        : $"{LabelOf(part, f.Lead)} is unconnected in the adapter",
+                                        : Sentences.IsUnconnectedInTheAdapter(LabelOf(part, f.Lead)),
                                 }
                             ),
                     ],
@@ -135,20 +135,20 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
                     && l.State is not (LeadState.Soldered or LeadState.OnTail or LeadState.Spliced)
                 )
                 .ToList();
-            var off = harness.Family is null ? "" : $"cut the plug off the {part.Name} harness, ";
+            var off = harness.Family is null ? "" : Sentences.CutThePlugOffThe(part.Name);
             yield return Make(
                 OtherWayKind.Splice,
-                $"Splice two harnesses: {off}take a pigtail for {socket.Label}{socketPlug}, and join lead to wire as below. Heat-shrink first; stagger the joints, no two side by side.",
+                Sentences.SpliceTwoHarnessesTakeA(off, socket.Label, socketPlug),
                 WorkMinutes.Tail + (joined.Count * (WorkMinutes.Lift + WorkMinutes.Solder)),
                 joined.Select(RowOf),
                 [
                     .. colours,
-                    "Pigtail colours differ: check with the meter which wire goes to which pin.",
+                    Sentences.PigtailColoursDifferCheckWith,
                     .. rest.Count == 0
                         ? []
                         : new[]
                         {
-                            $"Insulate {Phrase.Join([.. rest.Select(l => l.Lead.Label)])}, each one separately.",
+                            Sentences.InsulateEachOneSeparately(Phrase.Join([.. rest.Select(l => l.Lead.Label)])),
                         },
                 ]
             ) with
@@ -166,7 +166,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
         {
             yield return Make(
                 OtherWayKind.Solder,
-                $"Without {(isTail ? "the pigtail" : "the socket")}: de-pin each lead and solder it to a board pad on the same copper.",
+                Sentences.WithoutDePinEachLead(isTail ? Sentences.ThePigtail : Sentences.TheSocket),
                 joined.Count * (WorkMinutes.Lift + WorkMinutes.Solder),
                 joined.Select(
                     (l, i) => RowOf(l) with { To = null, Pad = pads[i].Label, At = WireWords.Of(_circuit, pads[i]) }
@@ -185,7 +185,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
 
     private static string LabelOf(Device part, string lead) => part.Leads.First(l => l.Id == lead).Label;
 
-    private static string Through(Line line) => $"{line.Lead.Lead.Label} goes to pin {line.To} through an adapter";
+    private static string Through(Line line) => Sentences.GoesToPinThroughAn(line.Lead.Lead.Label, line.To);
 
     private OtherWayRow RowOf(Line line)
     {
@@ -195,7 +195,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
             line.Lead.Lead.Label,
             line.Lead.Lead.Colour,
             line.From,
-            line.Wire?.Job ?? "connected by the plug",
+            line.Wire?.Job ?? Sentences.ConnectedByThePlug,
             pad.Label,
             line.To,
             WireWords.Of(_circuit, pad)
@@ -209,11 +209,11 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
         {
             if (colour == "red" && lead.Role is not (LeadRole.Supply or LeadRole.Output))
             {
-                yield return $"Red is not a supply here: it is {lead.Label}.";
+                yield return Sentences.RedIsNotASupply(lead.Label);
             }
             else if (colour == "black" && lead.Role != LeadRole.Ground)
             {
-                yield return $"Black is not ground here: it is {lead.Label}.";
+                yield return Sentences.BlackIsNotGroundHere(lead.Label);
             }
         }
         foreach (
@@ -224,7 +224,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
                 .Where(g => g.Count() > 1)
         )
         {
-            yield return $"{Phrase.Join([.. same.Select(l => l.Label)])} are all {same.Key}: mark each one before cutting.";
+            yield return Sentences.AreAllMarkEachOne(Phrase.Join([.. same.Select(l => l.Label)]), same.Key);
         }
     }
 

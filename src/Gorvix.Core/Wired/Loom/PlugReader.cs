@@ -128,10 +128,13 @@ internal sealed class PlugReader(WiredBuild wired)
             { End: ContactEnd.Harms, Rail: { } rail, Volts: { } volts } =>
                 $"{rail.Label}, {PlainWords.Of(volts)}, on {lead.Label}",
             { End: ContactEnd.Harms, Rail: { } rail } => $"{rail.Label} on {lead.Label}",
-            { End: ContactEnd.Harms } => $"{lead.Label} shorted at {pad!.Label}",
+            { End: ContactEnd.Harms } => Sentences.ShortedAt(lead.Label, pad!.Label),
             { } mild when Uncrossed(device, lead, pad, mild) is { } uncrossed => uncrossed,
-            { End: ContactEnd.Talks } =>
-                $"{lead.Label} {(PadContact.TransmitsUnasked(device, lead) == true ? "transmits" : "may transmit")} on {pad!.Label}, where nothing should",
+            { End: ContactEnd.Talks } => Sentences.OnWhereNothingShould(
+                lead.Label,
+                (PadContact.TransmitsUnasked(device, lead) == true ? "transmits" : Sentences.MayTransmit),
+                pad!.Label
+            ),
             _ => null,
         };
     }
@@ -155,11 +158,11 @@ internal sealed class PlugReader(WiredBuild wired)
             {
                 if (port.Tx == net && flows.Contains(Flow.Out))
                 {
-                    return $"{lead.Label} meets {PortWords.Of(port, Half.Tx)}: both transmit, nobody receives";
+                    return Sentences.MeetsBothTransmitNobodyReceives(lead.Label, PortWords.Of(port, Half.Tx));
                 }
                 if (port.Rx == net && flows.Contains(Flow.In))
                 {
-                    return $"{lead.Label} meets {PortWords.Of(port, Half.Rx)}: both receive, nobody transmits";
+                    return Sentences.MeetsBothReceiveNobodyTransmits(lead.Label, PortWords.Of(port, Half.Rx));
                 }
             }
         }

@@ -21,14 +21,6 @@ internal sealed class StepReader(
 )
 {
     // Heats and habits are common practice.
-    private const string Fine =
-        "Fine tip, about 350 °C, brief contact. Flux, tin pad and wire first, tape over the neighbouring pads.";
-    private const string Small = "About 350 °C, brief contact. Flux, tin pad and wire first.";
-    private const string Heavy =
-        "Up to 400–440 °C and a wider tip: the copper behind it sinks the heat. Flux, tin both first, brief contact.";
-    private const string OnBridge = "Fine tip, about 350 °C, flux, little solder.";
-    private const string InAir =
-        "Heat-shrink over the wire first, then tin both ends and join; shrink it once the joint is cold.";
 
     private readonly Circuit _circuit = wired.Build.Circuit;
     private readonly IReadOnlyList<BridgeAt> _positions = wired.Positions();
@@ -80,7 +72,7 @@ internal sealed class StepReader(
             work.Device
         ) with
         {
-            Iron = work.Action == WorkAction.PullUp ? InAir : "",
+            Iron = work.Action == WorkAction.PullUp ? Sentences.InAir : "",
             Facts =
             [
                 new DeedFact
@@ -103,7 +95,7 @@ internal sealed class StepReader(
             yield return Plain(
                 $"plug {face.Device}",
                 StepTopic.Plug,
-                $"{face.Name} plug for {face.Socket}: {Words(face)}.{Insulate(face)}{Reasons(face)}",
+                Sentences.PlugFor(face.Name, face.Socket, Words(face), Insulate(face), Reasons(face)),
                 face.Device
             ) with
             {
@@ -140,7 +132,7 @@ internal sealed class StepReader(
                 yield return Plain(
                     $"plug {seat.Device}",
                     StepTopic.Plug,
-                    $"De-pin from the unused {device.Name} plug: {Phrase.Join(taken)}. Mark each lead.",
+                    Sentences.DePinFromTheUnused(device.Name, Phrase.Join(taken)),
                     seat.Device
                 ) with
                 {
@@ -163,8 +155,8 @@ internal sealed class StepReader(
                 m.Deed switch
                 {
                     PlugDeed.TakeOut or PlugDeed.Hold => $"de-pin {LabelOf(m.Lead)} (pin {m.From})",
-                    PlugDeed.Put => $"insert {LabelOf(m.Lead)} into pin {m.To}",
-                    _ => $"move {LabelOf(m.Lead)} from pin {m.From} to pin {m.To}",
+                    PlugDeed.Put => Sentences.InsertIntoPin(LabelOf(m.Lead), m.To),
+                    _ => Sentences.MoveFromPinToPin(LabelOf(m.Lead), m.From, m.To),
                 }
             ),
         ]);
@@ -177,7 +169,7 @@ internal sealed class StepReader(
             .ToList();
         return loose.Count == 0 ? ""
             : loose[0].State == LeadState.Cut
-                ? $" Cut {Phrase.Join([.. loose.Select(l => l.Lead.Label)])} short and insulate."
+                ? Sentences.CutShortAndInsulate(Phrase.Join([.. loose.Select(l => l.Lead.Label)]))
             : $" Insulate {Phrase.Join([.. loose.Select(l => l.Lead.Label)])}.";
     }
 
@@ -196,11 +188,7 @@ internal sealed class StepReader(
             .GroupBy(w => wired.Leads.First(l => WireReader.IdOf(l) == w.Id).Socket!);
         foreach (var tail in tails)
         {
-            yield return Plain(
-                $"tail {tail.Key.Id}",
-                StepTopic.Splice,
-                $"Take a pigtail for {tail.Key.Label}: a mating plug with bare wires. Check with the meter which wire goes to which pin; colours prove nothing."
-            ) with
+            yield return Plain($"tail {tail.Key.Id}", StepTopic.Splice, Sentences.TakeAPigtailForA(tail.Key.Label)) with
             {
                 Facts = [FactMaker.OfTail(tail.Key)],
             };
@@ -212,10 +200,10 @@ internal sealed class StepReader(
                 StepTopic.Splice,
                 null,
                 wire.State == LeadState.OnTail
-                    ? $"{wire.Name}: solder {Lead(wire)} to the pigtail wire for {wire.At}. {Phrase.Upper(wire.Job)}."
+                    ? Sentences.SolderToThePigtailWire(wire.Name, Lead(wire), wire.At, Phrase.Upper(wire.Job))
                     : $"{wire.Name}: solder {Lead(wire)} → {wire.At}. {Phrase.Upper(wire.Job)}.",
-                InAir,
-                "Tug the joint; no strand may poke through the heat-shrink.",
+                Sentences.InAir,
+                Sentences.TugTheJointNoStrand,
                 wire.Device,
                 wire.Pad is { } pad ? [pad] : [],
                 []
@@ -230,15 +218,15 @@ internal sealed class StepReader(
     // Colours are a habit, not a standard: who solders by colour is told where it misleads.
     private string Lead(LoomWire wire) =>
         (wire.Colour is { } colour ? $"{wire.Label} ({colour}{Misleads(wire, colour)})" : wire.Label)
-        + (wire.Pieces > 1 ? $", {wire.Pieces} wires, one from each unit," : "");
+        + (wire.Pieces > 1 ? Sentences.WiresOneFromEachUnit(wire.Pieces) : "");
 
     private string Misleads(LoomWire wire, string colour) =>
         (colour, wired.Leads.First(l => (l.Device, l.Lead.Id) == (wire.Device, wire.Lead)).Lead.Role) switch
         {
-            ("black", LeadRole.Supply) => ", but this is supply +",
-            ("red", LeadRole.Ground) => ", but this is ground",
-            ("red", not (LeadRole.Supply or LeadRole.Output)) => ", but no supply",
-            ("black", not LeadRole.Ground) => ", but not ground",
+            ("black", LeadRole.Supply) => Sentences.ButThisIsSupply,
+            ("red", LeadRole.Ground) => Sentences.ButThisIsGround,
+            ("red", not (LeadRole.Supply or LeadRole.Output)) => Sentences.ButNoSupply,
+            ("black", not LeadRole.Ground) => Sentences.ButNotGround,
             _ => "",
         };
 
@@ -270,16 +258,16 @@ internal sealed class StepReader(
             // A position that joins nothing is the open bridge, whatever it is called.
             var sides = _circuit.JoiningPositions(set.Bridge.Id);
             var others = set.Bridge.Positions.Where(p => sides.Contains(p) && !set.Positions.Contains(p)).ToList();
-            var never = others.Count > 0 ? $" Close one side only: never {Phrase.Or(others)} as well." : "";
+            var never = others.Count > 0 ? Sentences.CloseOneSideOnlyNever(Phrase.Or(others)) : "";
             yield return new LoomStep(
                 $"bridge {set.Bridge.Id}",
                 StepTopic.Bridge,
                 set.Bridge.Place?.Side,
                 set.Positions is [var one, ..] && sides.Contains(one)
-                    ? $"Solder jumper {set.Bridge.Id}: close \"{one}\"{Now(set)}.{never}"
-                    : $"Open solder jumper {set.Bridge.Id}: no solder on it{Now(set)}.",
-                OnBridge,
-                "Under magnification: solder on the two intended pads, and on no third.",
+                    ? Sentences.SolderJumperClose(set.Bridge.Id, one, Now(set), never)
+                    : Sentences.OpenSolderJumperNoSolder(set.Bridge.Id, Now(set)),
+                Sentences.OnJumper,
+                Sentences.UnderMagnificationSolderOnThe,
                 null,
                 [.. pads.Select(p => p.Id)],
                 []
@@ -291,7 +279,7 @@ internal sealed class StepReader(
         }
     }
 
-    private static string Now(BridgeSet set) => set.IsWork ? $" (now at \"{set.Bridge.Default}\")" : "";
+    private static string Now(BridgeSet set) => set.IsWork ? Sentences.NowAt(set.Bridge.Default) : "";
 
     private IEnumerable<LoomStep> Joints() =>
         wires
@@ -323,12 +311,10 @@ internal sealed class StepReader(
     private static string How(Weight weight, IReadOnlyList<Neighbour> beside, int sharing)
     {
         var heat =
-            weight is Weight.Ground or Weight.Battery ? Heavy
-            : beside.Any(b => b.Millimetres <= Neighbours.Crowded) ? Fine
-            : Small;
-        return sharing > 1
-            ? $"{sharing} wires share this pad: twist and tin them together, solder them in one go. {heat}"
-            : heat;
+            weight is Weight.Ground or Weight.Battery ? Sentences.HeavyCopper
+            : beside.Any(b => b.Millimetres <= Neighbours.Crowded) ? Sentences.FineTip
+            : Sentences.SmallPad;
+        return sharing > 1 ? Sentences.WiresShareThisPadTwist(sharing, heat) : heat;
     }
 
     private enum Weight
@@ -359,13 +345,13 @@ internal sealed class StepReader(
     {
         if (beside.Count == 0)
         {
-            return "Under magnification: solder on this pad only.";
+            return Sentences.UnderMagnificationSolderOnThis;
         }
         var copper = new Copper(_circuit, _positions, []);
         var names = beside.Select(b =>
-            $"{b.Pad.Label}{(b.Millimetres is { } mm ? $" ({mm:0.#} mm)" : "")}{(copper.Between(Node.Pad(pad.Id), Node.Pad(b.Pad.Id)).Finds == Finds.Beeps ? " (same copper)" : "")}"
+            $"{b.Pad.Label}{(b.Millimetres is { } mm ? $" ({mm:0.#} mm)" : "")}{(copper.Between(Node.Pad(pad.Id), Node.Pad(b.Pad.Id)).Finds == Finds.Beeps ? Sentences.SameCopper : "")}"
         );
-        return $"Under magnification: nothing between {pad.Label} and {Phrase.Join([.. names])}.";
+        return Sentences.UnderMagnificationNothingBetweenAnd(pad.Label, Phrase.Join([.. names]));
     }
 
     private IEnumerable<LoomStep> Seats() =>
@@ -375,7 +361,7 @@ internal sealed class StepReader(
         select Plain(
             $"seat {seat.Device}",
             StepTopic.Seat,
-            $"Plug {name} into {seat.Seat.Socket!.Label}: check the latch, do not force it.",
+            Sentences.PlugIntoCheckTheLatch(name, seat.Seat.Socket!.Label),
             seat.Device
         ) with
         {

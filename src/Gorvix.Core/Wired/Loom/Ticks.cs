@@ -72,7 +72,7 @@ public static class Ticks
             },
             other is not null
                 ? $"Done: {other.Name} plug, {Phrase.Lower(other.Method)}"
-                : $"{(sets ? "Done" : step.Topic == StepTopic.Undo && tick.IsDone ? "Undone" : "Not done")}: {string.Join(", ", facts.Except(step.Before).Select(f => f.Told))}",
+                : $"{(sets ? "Done" : step.Topic == StepTopic.Undo && tick.IsDone ? "Undone" : Sentences.NotDone)}: {string.Join(", ", facts.Except(step.Before).Select(f => f.Told))}",
             []
         );
     }

@@ -9,8 +9,6 @@ namespace Gorvix.Core.Wired.Loom;
 internal sealed class UndoReader(WiredBuild wired, Neighbours neighbours)
 {
     // Common practice.
-    private const string Iron =
-        "About 350 °C, more on a ground plane. Add fresh flux and solder, then lift the wire without pulling. Clean the pad with wick.";
 
     /// <summary>The steps in order.</summary>
     public IEnumerable<LoomStep> Steps() =>
@@ -33,12 +31,12 @@ internal sealed class UndoReader(WiredBuild wired, Neighbours neighbours)
             pad?.Side,
             fact switch
             {
-                SeatFact => $"Unplug it: {fact.Told}.",
-                BridgeFact or CavityFact => $"Check whether this is still true, then clear the record: {fact.Told}.",
-                _ => $"Remove it: {fact.Told}. Insulate the end of the lead.",
+                SeatFact => Sentences.UnplugIt(fact.Told),
+                BridgeFact or CavityFact => Sentences.CheckWhetherThisIsStill(fact.Told),
+                _ => Sentences.RemoveItInsulateTheEnd(fact.Told),
             },
-            fact is JointFact ? Iron : "",
-            pad is null ? null : $"Under magnification: nothing left on {pad.Label}{Beside(near)}.",
+            fact is JointFact ? Sentences.LiftTheWire : "",
+            pad is null ? null : Sentences.UnderMagnificationNothingLeftOn(pad.Label, Beside(near)),
             fact is JointFact { Device: var device } && wired.Build.Devices.Any(d => d.Id == device) ? device : null,
             pad is null ? [] : [pad.Id],
             [.. near.Select(n => n.Pad.Id)]
@@ -49,7 +47,7 @@ internal sealed class UndoReader(WiredBuild wired, Neighbours neighbours)
     }
 
     private static string Beside(IReadOnlyList<Neighbour> near) =>
-        near.Count == 0 ? "" : $", and nothing between it and {Phrase.Join([.. near.Select(n => n.Pad.Label)])}";
+        near.Count == 0 ? "" : Sentences.AndNothingBetweenItAnd(Phrase.Join([.. near.Select(n => n.Pad.Label)]));
 
     private static string IdOf(BuiltFact fact) =>
         fact switch

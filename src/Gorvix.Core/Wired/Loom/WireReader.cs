@@ -110,13 +110,13 @@ internal sealed class WireReader(WiredBuild wired)
             case LeadRole.Ground:
                 return "ground";
             case LeadRole.Output:
-                return $"supply from {name}";
+                return Sentences.SupplyFrom(name);
             case LeadRole.Supply:
-                return lead.To is { } to ? $"supply from {DeviceOf(to.Device).Name}" : $"supply{RailOf(lead)}";
+                return lead.To is { } to ? Sentences.SupplyFrom(DeviceOf(to.Device).Name) : $"supply{RailOf(lead)}";
         }
         if (lead.Link is not { } link || wired.Ports.FirstOrDefault(p => p.Link == link) is not { } port)
         {
-            return "connected by its plug";
+            return Sentences.ConnectedByItsPlug;
         }
         var need = Phrase.Lower(PlainWords.Of(wired.Build.Links.First(l => l.Id == link).Function.Need));
         var flow = port.Mode.Lines.FirstOrDefault(l => l.Lead == lead.Lead.Id)?.Flow;
@@ -127,8 +127,8 @@ internal sealed class WireReader(WiredBuild wired)
                 $"{need}: {PortWords.Of(port.Port, port.Port.Clock is { } clock && nets.Contains(clock) ? Half.Clock : Half.Data)}",
             PortKind.Video when flow == Flow.Out => $"{need}: {name} → board",
             PortKind.Video => $"{need}: board → {name}",
-            PortKind.Analogue when flow == Flow.Out => $"{need}: analogue signal {name} → {port.Port.Name}",
-            PortKind.Analogue => $"{need}: analogue signal {port.Port.Name} → {name}",
+            PortKind.Analogue when flow == Flow.Out => Sentences.AnalogueSignal(need, name, port.Port.Name),
+            PortKind.Analogue => Sentences.AnalogueSignal(need, port.Port.Name, name),
             PortKind.Pulse => $"{need}: signal → {PortWords.Of(port.Port, Half.Rx)}",
             _ => $"{need}: {Talk(flow, port.Port)}",
         };
@@ -140,7 +140,7 @@ internal sealed class WireReader(WiredBuild wired)
         {
             Flow.Out => $"TX → {PortWords.Of(port, Half.Rx)}",
             Flow.In => $"RX ← {PortWords.Of(port, Half.Tx)}",
-            _ => $"{port.Name}, one-wire half-duplex",
+            _ => Sentences.OneWireHalfDuplex(port.Name),
         };
 
     private string RailOf(WiredLead lead) =>

@@ -35,13 +35,7 @@ public sealed record Declination(double? Degrees, int? Packed, string Words, dou
         }
         if (Math.Abs(latitude) > 89.99)
         {
-            return new Declination(
-                null,
-                null,
-                "no declination",
-                null,
-                "There is no declination at a pole: every direction is north or south. Fly without a compass there."
-            );
+            return new Declination(null, null, Sentences.NoDeclination, null, Sentences.ThereIsNoDeclinationAt);
         }
         var (model, year) = (MagneticModel.Shipped, MagneticModel.YearOf(date));
         var field = model.At(latitude, longitude, 0, year);
@@ -57,10 +51,9 @@ public sealed record Declination(double? Degrees, int? Packed, string Words, dou
             ),
             // The model's report gives the error as 0.26° and a part that grows as the level field fades (figures from memory).
             Math.Round(Math.Sqrt((0.26 * 0.26) + Math.Pow(5417 / field.Level, 2)), 2),
-            field.Level < Useless ? "The horizontal field is too weak here for any compass."
-                : field.Level < Doubtful ? "The horizontal field is weak here: the compass may be far off."
-                : !model.Holds(year)
-                    ? $"The model is valid from {model.Epoch:0} to the end of {model.Until - 1:0}; this date is outside that range."
+            field.Level < Useless ? Sentences.TheHorizontalFieldIsToo
+                : field.Level < Doubtful ? Sentences.TheHorizontalFieldIsWeak
+                : !model.Holds(year) ? Sentences.TheModelIsValidFrom(model.Epoch, model.Until - 1)
                 : null
         );
     }

@@ -106,7 +106,7 @@ public static class MeterReader
     }
 
     private static string Black(Circuit circuit, Pad? ground) =>
-        ground is null ? "any ground" : WireWords.Of(circuit, ground);
+        ground is null ? Sentences.AnyGround : WireWords.Of(circuit, ground);
 
     // Between the usual and the most load; a rail whose loads are not all known may read lower still, and its state says so.
     private static MeterReading Reading(string red, string black, string? pad, double volts, double? low)

@@ -39,8 +39,8 @@ public static class RailAnswer
         || sheet.Leads.All(l => l.State == LeadFeed.Unfed)
         || sheet.Leads.Any(l => l.State is LeadFeed.Burns or LeadFeed.Starves or LeadFeed.Tight)
             ? null
-        : sheet.AtLeast ? "All supplies in range, as far as currents are known."
-        : "All supplies in range.";
+        : sheet.AtLeast ? Sentences.AllSuppliesInRangeAs
+        : Sentences.AllSuppliesInRange;
 
     /// <summary>The findings of a situation; where something is other than planned, those that it brings.</summary>
     /// <param name="sheet">The build in the situation.</param>

@@ -106,7 +106,7 @@ public static class RailCheck
                 ("rail", rail.Label),
                 ("limit", PlainWords.Amperes(rail.Limit!.Value)),
                 ("situation", name),
-                ("least", rail.AtLeast ? "at least " : ""),
+                ("least", rail.AtLeast ? Sentences.AtLeast : ""),
                 ("amps", PlainWords.Amperes(always ? rail.Typical : rail.Peak)),
                 ("how", always ? "typical" : "peak")
             );
@@ -148,13 +148,12 @@ public static class RailCheck
                 yield return Say(
                     RailRules.Silent,
                     Severity.Note,
-                    ("how", isUnknown ? "not checked" : "off"),
+                    ("how", isUnknown ? Sentences.NotChecked : "off"),
                     (
                         "why",
-                        isUnknown ? $"unknown whether USB powers {rail?.Label ?? "its rail"}"
-                        : rail is { Alive: true }
-                            ? $"{rail.Label} rail has only {Figure(lead.LowVolts!.Value)} V from USB"
-                        : $"{rail?.Label ?? "its rail"} is powered from the battery only"
+                        isUnknown ? Sentences.UnknownWhetherUsbPowers(rail?.Label ?? Sentences.ItsRail)
+                        : rail is { Alive: true } ? Sentences.RailHasOnlyVFrom(rail.Label, Figure(lead.LowVolts!.Value))
+                        : Sentences.IsPoweredFromTheBattery(rail?.Label ?? Sentences.ItsRail)
                     )
                 );
                 yield break;
@@ -209,30 +208,37 @@ public static class RailCheck
             yield break;
         }
         Finding Say(Rule rule, string what, string why) =>
-            rule.Found(Severity.Warn, Subject.Place("the supply input"), ("place", what), ("why", why));
-        var least = sheet.AtLeast ? "at least " : "";
+            rule.Found(Severity.Warn, Subject.Place(Sentences.TheSupplyInput), ("place", what), ("why", why));
+        var least = sheet.AtLeast ? Sentences.AtLeast : "";
         switch (situation.InLine)
         {
             case InLine.Limiter when Trips(sheet):
                 var always = free.Typical > power.LimiterAmps;
                 yield return Say(
                     RailRules.LimiterTrips,
-                    $"{PlainWords.Amperes(power.LimiterAmps)} current limiter",
-                    $"the build draws {least}{PlainWords.Amperes(always ? free.Typical : free.Peak)} {(always ? "typical" : "peak")}"
+                    Sentences.CurrentLimiter(PlainWords.Amperes(power.LimiterAmps)),
+                    Sentences.TheBuildDraws(
+                        least,
+                        PlainWords.Amperes(always ? free.Typical : free.Peak),
+                        (always ? "typical" : "peak")
+                    )
                 );
                 break;
             case InLine.Limiter when power.LimiterAmps > Math.Max(MostHarmless, 2 * free.Peak) && !sheet.AtLeast:
                 yield return Say(
                     RailRules.LimiterVain,
-                    $"{PlainWords.Amperes(power.LimiterAmps)} current limiter",
-                    $"the build draws {PlainWords.Amperes(free.Peak)} peak; a fault can draw {PlainWords.Amperes(power.LimiterAmps - free.Peak)} more before it limits"
+                    Sentences.CurrentLimiter(PlainWords.Amperes(power.LimiterAmps)),
+                    Sentences.TheBuildDrawsPeakA(
+                        PlainWords.Amperes(free.Peak),
+                        PlainWords.Amperes(power.LimiterAmps - free.Peak)
+                    )
                 );
                 break;
             case InLine.Lamp when power.LampVolts < input / MostGlare:
                 yield return Say(
                     RailRules.LimiterVain,
                     $"{Figure(power.LampVolts)} V bulb",
-                    $"a short puts {Figure(input)} V across it and it burns out"
+                    Sentences.AShortPutsVAcross(Figure(input))
                 );
                 break;
             case InLine.Lamp
@@ -240,7 +246,7 @@ public static class RailCheck
                 yield return Say(
                     RailRules.LimiterVain,
                     $"{Figure(power.LampWatts)} W bulb",
-                    $"at a short it passes {PlainWords.Amperes(power.LampWatts / power.LampVolts)}"
+                    Sentences.AtAShortItPasses(PlainWords.Amperes(power.LampWatts / power.LampVolts))
                 );
                 break;
         }
@@ -323,7 +329,7 @@ public static class RailCheck
                 Subject.Lead(lead.Device, lead.Lead),
                 ("device", lead.Name),
                 ("rail", rail.Label),
-                ("what", noisy ? "unfiltered battery" : "unfiltered")
+                ("what", noisy ? Sentences.UnfilteredBattery : "unfiltered")
             )
             : null;
     }

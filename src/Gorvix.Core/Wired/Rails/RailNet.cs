@@ -174,13 +174,13 @@ internal sealed class RailNet
         int? source = null;
         if (situation.InputVolts is { } volts)
         {
-            var at = Net.Node("the supply");
+            var at = Net.Node(Sentences.TheSupply);
             Pack = Net.Elements.Count;
             Net.Add(new VoltSource(at, volts, situation.SourceOhms));
             source = at;
             if (situation.InLine != InLine.Nothing)
             {
-                source = Net.Node("the supply input");
+                source = Net.Node(Sentences.TheSupplyInput);
                 var power = situation.Power;
                 Net.Add(
                     situation.InLine == InLine.Lamp
@@ -270,7 +270,7 @@ internal sealed class RailNet
         var (here, end) = (pad, _rails[way.To.Id]);
         foreach (var (i, step) in steps.Index())
         {
-            var next = i == steps.Count - 1 ? end : Net.Node($"a point after {Net.Names[pad]}");
+            var next = i == steps.Count - 1 ? end : Net.Node(Sentences.APointAfter(Net.Names[pad]));
             Add(
                 step.Kind == StepKind.Resistor ? new Ohmic(here, next, step.Value)
                 : step.Passage == Passage.ToController ? new Junction(here, next, step.Value)

@@ -112,11 +112,15 @@ public static class RailReader
         var told = wired.Build.Build.Wires.Count;
         var said = new List<string>
         {
-            $"{(told > 0 ? "Other supply" : "Supply")} wires: assumed {WireCut.UsualMillimetres / 10:0} cm long and sized for their current, AWG {WireGauge.Usual} or thicker.",
+            Sentences.WiresAssumedCmLongAnd(
+                (told > 0 ? Sentences.OtherSupply : "Supply"),
+                WireCut.UsualMillimetres / 10,
+                WireGauge.Usual
+            ),
         };
         if (wired.Build.Build.Pack is { Milliohms: null } && wired.Build.Build.InputVolts is null)
         {
-            said.Add("Battery resistance is unknown: voltage sag is not computed.");
+            said.Add(Sentences.BatteryResistanceIsUnknownVoltage);
         }
         var usb = wired
             .Build.Board.Rails.Where(r => Trace.OnUsb(wired.Build.Circuit, r) is null)
@@ -124,11 +128,11 @@ public static class RailReader
             .ToList();
         if (usb.Count > 0)
         {
-            said.Add($"Unknown whether USB powers {Phrase.Join(usb)}: shown off, and not checked on USB.");
+            said.Add(Sentences.UnknownWhetherUsbPowersShown(Phrase.Join(usb)));
         }
         if (wired.Build.Board.Rails.All(r => r.Own is null))
         {
-            said.Add("The board's own current is unknown and not counted.");
+            said.Add(Sentences.TheBoardsOwnCurrentIs);
         }
         var silent = wired
             .Build.Devices.Where(d => d.Device.Supplies.Any(s => s.Typical is null))
@@ -136,7 +140,7 @@ public static class RailReader
             .ToList();
         if (silent.Count > 0)
         {
-            said.Add($"No datasheet current for {Phrase.Join(silent)}: rail loads shown are minimums.");
+            said.Add(Sentences.NoDatasheetCurrentForRail(Phrase.Join(silent)));
         }
         if (
             wired.Build.Board.Rails.Any(r =>
@@ -144,9 +148,7 @@ public static class RailReader
             )
         )
         {
-            said.Add(
-                "Regulators without a datasheet efficiency count as lossless: the real supply current is at least the figure shown."
-            );
+            said.Add(Sentences.RegulatorsWithoutADatasheetEfficiency);
         }
         return said;
     }
@@ -305,7 +307,7 @@ public static class RailReader
             }
             if (rail.Own is > 0 and var own)
             {
-                yield return new RailLoad(null, null, "Board itself", own, own, false);
+                yield return new RailLoad(null, null, Sentences.BoardItself, own, own, false);
             }
             foreach (var child in shape.Below(rail))
             {

@@ -128,7 +128,7 @@ public sealed record Situation(string Id, string Name, double? InputVolts)
             );
         if (build.InputVolts is { } fixedVolts)
         {
-            Add("input", $"{fixedVolts:0.##} V at the input", fixedVolts, SituationGroup.Pack);
+            Add("input", Sentences.VAtTheInput(fixedVolts), fixedVolts, SituationGroup.Pack);
         }
         else if (build.Pack is { } pack)
         {
@@ -136,34 +136,28 @@ public sealed record Situation(string Id, string Name, double? InputVolts)
                 Add(id, name, pack.At(cell), SituationGroup.Pack, (pack.Milliohms ?? 0) / 1000);
             if (cellVolts is { } set)
             {
-                Charged("charge", $"{set:0.00} V per cell", set);
+                Charged("charge", Sentences.VPerCell(set), set);
             }
-            Charged("full", "full battery", Pack.FullCell(pack.Chemistry));
-            Charged("nominal", "half battery", NominalCell);
-            Charged("land", "battery at landing", LandCell);
-            Charged("empty", "empty battery", Pack.EmptyCell);
+            Charged("full", Sentences.FullBattery, Pack.FullCell(pack.Chemistry));
+            Charged("nominal", Sentences.HalfBattery, NominalCell);
+            Charged("land", Sentences.BatteryAtLanding, LandCell);
+            Charged("empty", Sentences.EmptyBattery, Pack.EmptyCell);
         }
         var source = list.FirstOrDefault();
-        Add("usb", "USB only", null, SituationGroup.Usb);
+        Add("usb", Sentences.UsbOnly, null, SituationGroup.Usb);
         list[^1] = list[^1] with { Usb = true };
         if (source is { InputVolts: { } input })
         {
-            Add("both", "USB and supply", input, SituationGroup.Usb, source.SourceOhms);
+            Add("both", Sentences.UsbAndSupply, input, SituationGroup.Usb, source.SourceOhms);
             list[^1] = list[^1] with { Usb = true };
-            Add("lamp", "first power-up through a bulb", input, SituationGroup.FirstPower, source.SourceOhms);
+            Add("lamp", Sentences.FirstPowerUpThroughA, input, SituationGroup.FirstPower, source.SourceOhms);
             list[^1] = list[^1] with { InLine = InLine.Lamp };
-            Add(
-                "limiter",
-                "first power-up through a current limiter",
-                input,
-                SituationGroup.FirstPower,
-                source.SourceOhms
-            );
+            Add("limiter", Sentences.FirstPowerUpThroughACurrent, input, SituationGroup.FirstPower, source.SourceOhms);
             list[^1] = list[^1] with { InLine = InLine.Limiter };
         }
         if (build.Power.Bench is { } bench)
         {
-            Add("bench", $"bench supply at {bench.Volts:0.##} V", bench.Volts, SituationGroup.FirstPower);
+            Add("bench", Sentences.BenchSupplyAtV(bench.Volts), bench.Volts, SituationGroup.FirstPower);
             list[^1] = list[^1] with
             {
                 InLine = InLine.Limiter,
@@ -199,7 +193,7 @@ public sealed record Situation(string Id, string Name, double? InputVolts)
         // A switch inside the board stands in one position; solder can lie on both, or on none.
         if (bridge.Bridge is { MovedBy: MovedBy.Solder, Positions.Count: > 1 })
         {
-            yield return At("", $"{bridge.Bridge.Id} closed on every side", bridge.Bridge.Positions);
+            yield return At("", Sentences.ClosedOnEverySide(bridge.Bridge.Id), bridge.Bridge.Positions);
         }
     }
 }

@@ -53,19 +53,10 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
     public (GnssWay Way, string Why) WayOf(Device module) =>
         (_chosen.GnssWay, module.Memory) switch
         {
-            ({ } chosen, _) => (chosen, "You chose this."),
-            (null, SetupMemory.Loses) => (
-                GnssWay.Board,
-                "The module has neither battery nor flash and loses settings without power: the board must configure it at each start."
-            ),
-            (null, SetupMemory.Saves) => (
-                GnssWay.Stored,
-                "The module saves settings: configure it once through an adapter; it is ready sooner, and nothing is sent at the start."
-            ),
-            _ => (
-                GnssWay.Board,
-                "The datasheet does not say whether it saves settings; configured at each start it works either way."
-            ),
+            ({ } chosen, _) => (chosen, Sentences.YouChoseThis),
+            (null, SetupMemory.Loses) => (GnssWay.Board, Sentences.TheModuleHasNeitherBattery),
+            (null, SetupMemory.Saves) => (GnssWay.Stored, Sentences.TheModuleSavesSettingsConfigure),
+            _ => (GnssWay.Board, Sentences.TheDatasheetDoesNotSay),
         };
 
     /// <summary>True when the house rule asks for return-to-home and nothing tells the position.</summary>
@@ -92,58 +83,47 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             yield return Whole(
                 "receiver.kind",
                 kind,
-                $"Receiver: {(kind == "pulses" ? "PPM/PWM" : kind)}{(inside ? ", not the built-in one" : "")}",
-                inside
-                    ? "The board has a built-in receiver; the firmware must be set to use the external one."
-                    : "It has its own port.",
+                $"Receiver: {(kind == "pulses" ? "PPM/PWM" : kind)}{(inside ? Sentences.NotTheBuiltInOne : "")}",
+                inside ? Sentences.TheBoardHasABuilt : Sentences.ItHasItsOwnPort,
                 control.Link
             );
             yield return Whole(
                 "receiver.protocol",
                 control.Settings.Protocol.Replace(' ', '-'),
-                $"Receiver protocol: {control.Settings.Protocol}",
-                "Port and receiver must use the same protocol.",
+                Sentences.ReceiverProtocol(control.Settings.Protocol),
+                Sentences.PortAndReceiverMustUse,
                 control.Link
             );
         }
         else if (wired.Build.Board.BuiltIns.Any(b => b.Gives == Need.RcLink))
         {
-            yield return Whole(
-                "receiver.kind",
-                "built-in",
-                "Receiver: built-in",
-                "The board has one, and no other is connected."
-            );
+            yield return Whole("receiver.kind", "built-in", Sentences.ReceiverBuiltIn, Sentences.TheBoardHasOneAnd);
         }
         var telemetry = TelemetryReader.WayOf(wired);
         yield return Whole(
             "telemetry",
             telemetry is null ? "off" : "on",
-            telemetry is null ? "Telemetry: off" : "Telemetry: on",
-            telemetry is null ? "No link back to the radio." : $"Telemetry returns {telemetry}."
+            telemetry is null ? Sentences.TelemetryOff : Sentences.TelemetryOn,
+            telemetry is null ? Sentences.NoLinkBackToThe : Sentences.TelemetryReturns(telemetry)
         );
         yield return SensesVoltage
             ? Whole(
                 "battery.voltage",
                 "on",
-                "Battery voltage: measured by the board",
-                _build.InputVolts is null
-                    ? "Measured on the board's own supply wire. With sensing off, it never reaches the radio or the goggles."
-                    : "Measured at its battery sense input. With sensing off, it never reaches the radio or the goggles."
+                Sentences.BatteryVoltageMeasuredByThe,
+                _build.InputVolts is null ? Sentences.MeasuredOnTheBoardsOwn : Sentences.MeasuredAtItsBatterySense
             )
             : Whole(
                 "battery.voltage",
                 "off",
-                "Battery voltage: off",
-                $"The board is powered from {_build.InputVolts:0.0#} V: its own supply wire shows that, not the battery."
+                Sentences.BatteryVoltageOff,
+                Sentences.TheBoardIsPoweredFrom(_build.InputVolts)
             );
         yield return Whole(
             "battery.current",
             SensesCurrent ? "on" : "off",
-            SensesCurrent ? "Battery current: measured by the board" : "Battery current: off",
-            SensesCurrent
-                ? "The signal of the ESC current sensor reaches the board."
-                : "No current sensor lead reaches the board."
+            SensesCurrent ? Sentences.BatteryCurrentMeasuredByThe : Sentences.BatteryCurrentOff,
+            SensesCurrent ? Sentences.TheSignalOfTheEsc : Sentences.NoCurrentSensorLeadReaches
         );
         foreach (var setting in OfGnss(Whole).Concat(OfCompass(Whole)).Concat(OfCanvas(Whole)))
         {
@@ -154,18 +134,16 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             yield return Whole(
                 "strength.channel",
                 $"{channel}",
-                $"RSSI: read from channel {channel}",
-                channel == 9
-                    ? "The receiver puts it there; the ninth channel also arrives in 8-channel mode."
-                    : "The receiver puts it there."
+                Sentences.RssiReadFromChannel(channel),
+                channel == 9 ? Sentences.TheReceiverPutsItThere : Sentences.TheReceiverPutsItThere2
             );
         }
         yield return Whole(
             "failsafe",
             ReturnsHome ? "return-home" : "drop",
-            ReturnsHome ? "RC link lost: return-to-home" : "RC link lost: motors off",
+            ReturnsHome ? Sentences.RcLinkLostReturnTo : Sentences.RcLinkLostMotorsOff,
             LacksPosition
-                ? "No GPS is connected: return-to-home cannot find home."
+                ? Sentences.NoGpsIsConnectedReturn
                 : HouseSchools.ReasonOf("failsafe", Phrase.Lower($"{_build.House.Failsafe}"))
         );
         if (Gnss is not null)
@@ -174,8 +152,8 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 "arming.fix",
                 _build.House.Arming == ArmingFix.FixRequired ? "required" : "optional",
                 _build.House.Arming == ArmingFix.FixRequired
-                    ? "Arming without a GPS fix: never"
-                    : "Arming without a GPS fix: allowed",
+                    ? Sentences.ArmingWithoutAGpsFix
+                    : Sentences.ArmingWithoutAGpsFixAllowed,
                 HouseSchools.ReasonOf("arming", Phrase.Lower($"{_build.House.Arming}"))
             );
         }
@@ -188,21 +166,19 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             yield break;
         }
         var module = wired.Build.Links.First(l => l.Id == gnss.Link).Device;
-        yield return whole("gnss", "on", "GNSS: on", "The port function alone does nothing without it.", gnss.Link);
+        yield return whole("gnss", "on", Sentences.GnssOn, Sentences.ThePortFunctionAloneDoes, gnss.Link);
         yield return whole(
             "gnss.protocol",
             gnss.Settings.Protocol,
-            $"GNSS protocol: {gnss.Settings.Protocol}",
-            "Port, module and firmware must match.",
+            Sentences.GnssProtocol(gnss.Settings.Protocol),
+            Sentences.PortModuleAndFirmwareMust,
             gnss.Link
         );
         var (way, why) = WayOf(module);
         yield return whole(
             "gnss.setup",
             way == GnssWay.Board ? "at-start" : "stored",
-            way == GnssWay.Board
-                ? "GNSS configuration: by the board at each start"
-                : "GNSS configuration: off, the module uses its saved settings",
+            way == GnssWay.Board ? Sentences.GnssConfigurationByTheBoard : Sentences.GnssConfigurationOffTheModule,
             why,
             gnss.Link
         ) with
@@ -213,8 +189,8 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
         yield return whole(
             "gnss.assistance",
             "auto",
-            "SBAS: automatic",
-            "It uses the regional system that the satellites report.",
+            Sentences.SbasAutomatic,
+            Sentences.ItUsesTheRegionalSystem,
             gnss.Link
         ) with
         {
@@ -230,33 +206,27 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
         }
         var address = compass.Mode.Strapped?.Address ?? compass.Mode.Address;
         var bus = compass.Port.Name;
-        yield return whole(
-            "compass",
-            "on",
-            "Compass: on",
-            "Detected is not enabled: it must be switched on.",
-            compass.Link
-        );
+        yield return whole("compass", "on", Sentences.CompassOn, Sentences.DetectedIsNotEnabledIt, compass.Link);
         yield return whole(
             "compass.bus",
             address is { } at ? $"{bus}:0x{at:X2}" : bus,
-            $"Compass: on {bus}{(address is { } a ? $" at 0x{a:X2}" : "")}",
-            "That is where it is wired.",
+            Sentences.CompassOn2(bus, (address is { } a ? $" at 0x{a:X2}" : "")),
+            Sentences.ThatIsWhereItIs,
             compass.Link
         );
         var count = CompassReader.OnBus(wired, compass.Port);
         yield return whole(
             "bus.devices",
             $"{count}",
-            $"Devices on {bus}: {count}",
-            "Some firmware detects nothing if this number is wrong; an onboard barometer counts.",
+            Sentences.DevicesOn(bus, count),
+            Sentences.SomeFirmwareDetectsNothingIf,
             compass.Link
         );
         yield return whole(
             "compass.turn",
             CompassReader.TurnOf(_chosen),
-            $"Compass orientation: {CompassReader.TurnWords(_chosen)}",
-            "Its arrow relative to the nose of the aircraft, as you entered it.",
+            Sentences.CompassOrientation(CompassReader.TurnWords(_chosen)),
+            Sentences.ItsArrowRelativeToThe,
             compass.Link
         ) with
         {
@@ -271,7 +241,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 yield return whole(
                     SettingsSheet.Declination,
                     "",
-                    "Declination: none at a pole",
+                    Sentences.DeclinationNoneAtAPole,
                     declination.Warning!,
                     compass.Link
                 ) with
@@ -284,8 +254,14 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 yield return whole(
                     SettingsSheet.Declination,
                     packed ? $"{number}" : degrees.ToString("0.00", System.Globalization.CultureInfo.InvariantCulture),
-                    $"Declination: {declination.Words}{(packed ? $", packed as {number}" : "")}",
-                    $"World Magnetic Model 2025 for {day.ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture)}, within {declination.Error:0.0#}°. {declination.Warning}".TrimEnd(),
+                    $"Declination: {declination.Words}{(packed ? Sentences.PackedAs(number) : "")}",
+                    Sentences
+                        .WorldMagneticModel2025For(
+                            day.ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture),
+                            declination.Error,
+                            declination.Warning
+                        )
+                        .TrimEnd(),
                     compass.Link
                 ) with
                 {
@@ -305,11 +281,10 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
         yield return whole(
             "canvas.grid",
             wide ? "wide" : "old",
-            wide ? "OSD canvas: wide grid" : "OSD canvas: old 4:3 grid",
-            _chosen.Canvas is null
-                    ? "No grid is set for air unit and goggles; all of them draw the old grid. It sits in the middle of wide video."
-                : wide ? "Air unit, goggles and board all support it."
-                : "It sits in the middle of wide video.",
+            wide ? Sentences.OsdCanvasWideGrid : Sentences.OsdCanvasOld43,
+            _chosen.Canvas is null ? Sentences.NoGridIsSetFor
+                : wide ? Sentences.AirUnitGogglesAndBoard
+                : Sentences.ItSitsInTheMiddle,
             text.Link
         ) with
         {
@@ -322,7 +297,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 $"canvas.extra.{i + 1}",
                 extra.Replace(' ', '-'),
                 Phrase.Upper(extra),
-                "This firmware generation needs it as well as the port function.",
+                Sentences.ThisFirmwareGenerationNeedsIt,
                 text.Link
             );
         }
@@ -337,7 +312,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             SettingPlace.Device,
             work.Baud is { } baud ? $"{baud}" : (work.Setting ?? work.Firmware ?? "").Replace(' ', '-'),
             WorkWords.Of(work, wired.Build),
-            "The chosen connection needs it."
+            Sentences.TheChosenConnectionNeedsIt
         )
         {
             Device = work.Device,
@@ -350,12 +325,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             new($"radio.{key}", SettingPlace.Radio, value, words, why);
         foreach (var (i, work) in wired.Work.Where(w => w.Action == WorkAction.SetRadio).Index())
         {
-            yield return Radio(
-                $"bay.{i + 1}",
-                "",
-                WorkWords.Of(work, wired.Build),
-                "The module bay cannot run any faster."
-            );
+            yield return Radio($"bay.{i + 1}", "", WorkWords.Of(work, wired.Build), Sentences.TheModuleBayCannotRun);
         }
         if (PortOf(Need.RcLink) is not { } control)
         {
@@ -366,30 +336,25 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
             yield return Radio(
                 "channels",
                 $"{channels}",
-                $"On the radio: {channels} channels",
-                channels > 8 ? "8 channels have lower latency." : "Few channels keep latency low."
+                Sentences.OnTheRadioChannels(channels),
+                channels > 8 ? Sentences.Of8ChannelsHaveLowerLatency : Sentences.FewChannelsKeepLatencyLow
             );
         }
         if (TelemetryReader.WayOf(wired) is not null)
         {
-            yield return Radio(
-                "telemetry",
-                "on",
-                "On the radio: telemetry on",
-                "If off, nothing is shown, whatever the aircraft sends."
-            );
+            yield return Radio("telemetry", "on", Sentences.OnTheRadioTelemetryOn, Sentences.IfOffNothingIsShown);
             yield return Radio(
                 "sensors",
                 "found-anew",
-                "On the radio: delete old sensors, then rediscover them with the aircraft powered",
-                "A blinking marker means live data; a steady marker is only the last value."
+                Sentences.OnTheRadioDeleteOld,
+                Sentences.ABlinkingMarkerMeansLive
             );
         }
         yield return Radio(
             "region",
             "as-licensed",
-            "Radio and receiver: same region mode",
-            $"Region mode and power as local law and your licence allow. Both ends of {control.Settings.Protocol} must be in the same region mode, or they do not bind."
+            Sentences.RadioAndReceiverSameRegion,
+            Sentences.RegionModeAndPowerAs(control.Settings.Protocol)
         );
     }
 }

@@ -49,16 +49,16 @@ internal static class CompassReader
             90 * (int)chosen.CompassTurn,
             chosen.CompassFace == MountFace.Down,
             [
-                "Propellers off, on battery, away from iron, cars and reinforced concrete.",
-                "Start the calibration in the settings; for about 30 s rotate the aircraft slowly about all three axes, both ways each.",
+                Sentences.PropellersOffOnBatteryAway,
+                Sentences.StartTheCalibrationInThe,
                 // A hand compass points to magnetic north; the heading is true once the declination is set.
                 chosen.Place
                     is null
-                    ? "Point the nose north by a hand compass: without a declination set, the heading must read about 0° and follow when you turn it."
-                    : "Point the nose north by a hand compass: the heading must read the declination (3° east reads 3°, 3° west 357°) and follow when you turn it.",
-                "A heading off by 90° or 180° means a wrong orientation setting, not a bad calibration.",
+                    ? Sentences.PointTheNoseNorthBy
+                    : Sentences.PointTheNoseNorthByA,
+                Sentences.AHeadingOffBy90,
             ],
-            "Keep it away from the VTX, motor wires, battery leads and the buzzer; twist the battery leads."
+            Sentences.KeepItAwayFromThe
         );
     }
 
@@ -72,7 +72,7 @@ internal static class CompassReader
 
     /// <summary>The turn in words.</summary>
     public static string TurnWords(BuildSettings chosen) =>
-        $"{90 * (int)chosen.CompassTurn}° clockwise{(chosen.CompassFace == MountFace.Down ? ", upside down" : "")}";
+        $"{90 * (int)chosen.CompassTurn}° clockwise{(chosen.CompassFace == MountFace.Down ? Sentences.UpsideDown : "")}";
 
     private static Need Need(WiredBuild wired, PortSet set) =>
         wired.Build.Links.First(l => l.Id == set.Link).Function.Need;

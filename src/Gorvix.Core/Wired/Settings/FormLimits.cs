@@ -53,14 +53,11 @@ internal static class FormLimits
             var inside = template.AsSpan(at + 2, length);
             if (length > MostInside)
             {
-                return (
-                    $"A tag has {length} characters inside; the limit is {MostInside}. Split it, or close it.",
-                    line
-                );
+                return (Sentences.ATagHasCharactersInside(length, MostInside), line);
             }
             if (depth > MostDeep)
             {
-                return ($"Brackets are nested more than {MostDeep} deep.", line);
+                return (Sentences.BracketsAreNestedMoreThan(MostDeep), line);
             }
             if (isTag)
             {
@@ -71,7 +68,7 @@ internal static class FormLimits
                     : tags;
                 if (tags > MostDeep)
                 {
-                    return ($"Tags are nested more than {MostDeep} deep.", line);
+                    return (Sentences.TagsAreNestedMoreThan(MostDeep), line);
                 }
             }
             line += inside.Count('\n');
@@ -171,14 +168,14 @@ internal static class FormLimits
             var made = await filter(input, arguments, context);
             Check(made.Type == FluidValues.String ? made.ToStringValue().Length : 0);
             return Items(made) > MostItems
-                ? throw new FormLimitException($"The filter \"{name}\" produces more than {MostItems} items.")
+                ? throw new FormLimitException(Sentences.TheFilterProducesMoreThan(name, MostItems))
                 : made;
 
             void Check(long characters)
             {
                 if (characters > MostText)
                 {
-                    throw new FormLimitException($"The filter \"{name}\" produces more than {MostText} characters.");
+                    throw new FormLimitException(Sentences.TheFilterProducesMoreThanCharacters(name, MostText));
                 }
             }
         };
@@ -201,7 +198,7 @@ internal static class FormLimits
                 && to.ToNumberValue() is >= -MostRange and <= MostRange;
             if (!isShort)
             {
-                Against ??= $"A range needs two plain numbers, neither beyond {MostRange}.";
+                Against ??= Sentences.ARangeNeedsTwoPlain(MostRange);
             }
             return base.VisitRangeExpression(rangeExpression);
         }
@@ -228,7 +225,7 @@ internal static class FormLimits
 
         protected override Statement VisitCaptureStatement(CaptureStatement captureStatement)
         {
-            Against ??= "The tag \"capture\" is not available: captured text can grow without limit.";
+            Against ??= Sentences.TheTagCaptureIsNot;
             return base.VisitCaptureStatement(captureStatement);
         }
     }

@@ -29,8 +29,8 @@ internal sealed class PortSettingsReader(WiredBuild wired)
                 KeyOf(port),
                 SettingPlace.Port,
                 NeutralForm.Free,
-                $"{port.Name}: no function (clear it)",
-                "It had a function, and the plan no longer uses it. If two ports share a function, the board clears all port settings."
+                Sentences.NoFunctionClearIt(port.Name),
+                Sentences.ItHadAFunctionAnd
             )
             {
                 Port = port.Id,
@@ -77,11 +77,11 @@ internal sealed class PortSettingsReader(WiredBuild wired)
         {
             if (port.Kind == PortKind.Usb)
             {
-                yield return $"{port.Name} is the USB link to the computer: switch it off and the board can no longer be reached.";
+                yield return Sentences.IsTheUsbLinkTo(port.Name);
             }
             else if (port.Usb == UsbSharing.Shared)
             {
-                yield return $"{port.Name} shares its lines with the USB socket: unplug its device before connecting the computer.";
+                yield return Sentences.SharesItsLinesWithThe(port.Name);
             }
         }
     }
@@ -140,30 +140,30 @@ internal sealed class PortSettingsReader(WiredBuild wired)
             set.Settings.Pins
         );
         var verb =
-            !isSerial ? "connects to"
-            : hears && talks ? "connects to"
-            : hears ? "receives from"
-            : "transmits to";
+            !isSerial ? Sentences.ConnectsTo
+            : hears && talks ? Sentences.ConnectsTo
+            : hears ? Sentences.ReceivesFrom
+            : Sentences.TransmitsTo;
         var extras = new List<string>();
         if (values.Rx == Polarity.Inverted)
         {
-            extras.Add("RX inverted");
+            extras.Add(Sentences.RxInverted);
         }
         if (values.Tx == Polarity.Inverted)
         {
-            extras.Add("TX inverted");
+            extras.Add(Sentences.TxInverted);
         }
         if (values.IsOneWire)
         {
-            extras.Add("half-duplex on TX");
+            extras.Add(Sentences.HalfDuplexOnTx);
         }
         if (values.IsSwapped)
         {
-            extras.Add("RX/TX swapped");
+            extras.Add(Sentences.RxTxSwapped);
         }
         if (values.Pins is { } pins)
         {
-            extras.Add($"on pins {pins}");
+            extras.Add(Sentences.OnPins(pins));
         }
         return new Setting(
             KeyOf(set.Port),
@@ -187,16 +187,14 @@ internal sealed class PortSettingsReader(WiredBuild wired)
         var pads = Phrase.Join([
             .. wired.Leads.Where(l => l.Link == set.Link && l.Pad is not null).Select(l => l.Pad!.Label).Distinct(),
         ]);
-        var at = pads.Length > 0 ? $"Wired to {pads}." : "";
+        var at = pads.Length > 0 ? Sentences.WiredTo(pads) : "";
         return values switch
         {
-            { IsOneWire: true } => $"{at} Half-duplex: one wire for both directions, on the pin that can do both.",
-            { Rx: Polarity.Inverted } or { Tx: Polarity.Inverted } =>
-                $"{at} The signal arrives inverted, and this controller can invert it back in the settings.",
-            { IsSwapped: true } => $"{at} RX and TX are not crossed in the wiring: the controller swaps its pins.",
-            { Rx: Polarity.Normal } when IsTurned(set.Link) =>
-                $"{at} An inverter in the path corrects the inverted signal: no inversion is set here.",
-            _ => $"{at} One device, one port.",
+            { IsOneWire: true } => Sentences.HalfDuplexOneWireFor(at),
+            { Rx: Polarity.Inverted } or { Tx: Polarity.Inverted } => Sentences.TheSignalArrivesInvertedAnd(at),
+            { IsSwapped: true } => Sentences.RxAndTxAreNot(at),
+            { Rx: Polarity.Normal } when IsTurned(set.Link) => Sentences.AnInverterInThePath(at),
+            _ => Sentences.OneDeviceOnePort(at),
         };
     }
 

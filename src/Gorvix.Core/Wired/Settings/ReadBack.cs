@@ -62,7 +62,7 @@ public static class ReadBack
                         null,
                         null,
                         ReadVerdict.Missing,
-                        $"{NameOf(setting.Key)} is not in the dump; should be: {setting.Words}."
+                        Sentences.IsNotInTheDump(NameOf(setting.Key), setting.Words)
                     )
                 : SettingsSheet.Stands(setting, line.Value) || Same(line.Value, setting.Value)
                     ? new ReadLine(
@@ -93,7 +93,7 @@ public static class ReadBack
                     line.Value,
                     line.Number,
                     ReadVerdict.Extra,
-                    $"{NameOf(line.Key)} has an unplanned function ({line.Value}). Remove it: a port with a function transmits."
+                    Sentences.HasAnUnplannedFunctionRemove(NameOf(line.Key), line.Value)
                 )
             );
         }
@@ -123,18 +123,22 @@ public static class ReadBack
     {
         if (found == NeutralForm.Free)
         {
-            return $"{NameOf(setting.Key)} has no function; should be: {setting.Words}.";
+            return Sentences.HasNoFunctionShouldBe(NameOf(setting.Key), setting.Words);
         }
         if (setting.Value == NeutralForm.Free)
         {
-            return $"{NameOf(setting.Key)} still has a function ({found}). Clear it: if two ports share a function, the board clears all port settings.";
+            return Sentences.StillHasAFunctionClear(NameOf(setting.Key), found);
         }
         var (one, other) = (Parts(setting.Value), Parts(found));
         var differs = one
             .Keys.Union(other.Keys)
             .Where(k => one.GetValueOrDefault(k) != other.GetValueOrDefault(k))
             .Select(k =>
-                $"{(k.Length > 0 ? $"{k} " : "")}is {other.GetValueOrDefault(k) ?? "not set"}, should be {one.GetValueOrDefault(k) ?? "not set"}"
+                Sentences.IsShouldBe(
+                    (k.Length > 0 ? $"{k} " : ""),
+                    other.GetValueOrDefault(k) ?? Sentences.NotSetThere,
+                    one.GetValueOrDefault(k) ?? Sentences.NotSetThere
+                )
             )
             .ToList();
         return $"{NameOf(setting.Key)}: {Phrase.Join(differs)}.";
@@ -151,19 +155,19 @@ public static class ReadBack
     {
         if (printed.Board is { } other && other != board.Id)
         {
-            return $"This dump is from another board: it says {other}, the build has {board.Id}. Nothing in it was used.";
+            return Sentences.ThisDumpIsFromAnother(other, board.Id);
         }
         if (printed.Lines.Count == 0)
         {
-            return "Nothing recognised. Paste the board's whole dump, or add a pattern for its format.";
+            return Sentences.NothingRecognisedPasteTheBoards;
         }
         var ports = lines.Where(l => l.Wanted is not (null or NeutralForm.Free) && IsPort(l.Key)).ToList();
         if (ports.Count > 1 && ports.All(l => l.Found is null or NeutralForm.Free))
         {
-            return "No port has a function: two functions on one port, or nothing saved, and the board cleared its port settings. Set all ports again, in one go.";
+            return Sentences.NoPortHasAFunction;
         }
         return worst.Count == 0
-            ? "All settings match the plan."
-            : $"{Phrase.Count(worst.Count, "setting differs", "settings differ")} from the plan.";
+            ? Sentences.AllSettingsMatchThePlan
+            : Sentences.FromThePlan(Phrase.Count(worst.Count, Sentences.SettingDiffers, Sentences.SettingsDiffer));
     }
 }

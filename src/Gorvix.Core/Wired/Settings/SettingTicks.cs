@@ -47,7 +47,7 @@ public static class SettingTicks
                 {
                     Built = isDone ? [.. others, .. facts.Select(f => f with { On = now })] : others,
                 },
-                $"{(isDone ? "Set" : "Not set")}: {(facts is [var one] ? one.Words : Phrase.Count(facts.Count, "setting"))}",
+                $"{(isDone ? "Set" : Sentences.NotSet)}: {(facts is [var one] ? one.Words : Phrase.Count(facts.Count, "setting"))}",
                 []
             );
     }

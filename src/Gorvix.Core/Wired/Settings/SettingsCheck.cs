@@ -37,7 +37,7 @@ public static class SettingsCheck
             yield return SettingsRules.Channel.Found(
                 Severity.Warn,
                 Subject.Build,
-                ("place", "Build settings"),
+                ("place", Sentences.BuildSettings),
                 ("channel", $"{channel}"),
                 ("channels", $"{channels}")
             );

@@ -31,13 +31,13 @@ public static class SettingsReader
             TelemetryReader.Notes(wired),
             TimingReader.Of(wired),
             [
-                "Save two dumps first, full and diff from default, with the date and the firmware version.",
-                .. cleared.Where(s => !s.IsDone).Take(1).Select(_ => "Clear the ports that lose their function."),
-                "Set the ports first, in one go; two functions on one port clear all port settings. Leave the USB link's port as it is.",
-                "Save, let the board restart, reconnect.",
-                "Then set the rest of the board; save and reconnect.",
-                "Read back the board's dump and compare it.",
-                "Then set devices and radio.",
+                Sentences.SaveTwoDumpsFirstFull,
+                .. cleared.Where(s => !s.IsDone).Take(1).Select(_ => Sentences.ClearThePortsThatLose),
+                Sentences.SetThePortsFirstIn,
+                Sentences.SaveLetTheBoardRestart,
+                Sentences.ThenSetTheRestOf,
+                Sentences.ReadBackTheBoardsDump,
+                Sentences.ThenSetDevicesAndRadio,
             ],
             [.. Cautions(wired)],
             SettingsCheck.Of(wired)
@@ -46,14 +46,14 @@ public static class SettingsReader
 
     private static IEnumerable<string> Cautions(WiredBuild wired)
     {
-        yield return "Propellers off while the computer is connected.";
+        yield return Sentences.PropellersOffWhileTheComputer;
         if (wired.Build.Devices.Any(d => d.Device.Kind is DeviceKind.AirUnit or DeviceKind.VideoTransmitter))
         {
-            yield return "Antenna on every transmitter and airflow over it before connecting the battery.";
+            yield return Sentences.AntennaOnEveryTransmitterAnd;
         }
         if (wired.Ports.Any(p => wired.Build.Links.First(l => l.Id == p.Link).Function.Need == Need.Gps))
         {
-            yield return "Return-to-home is no guarantee of rescue: test it in an open, safe place, by your local rules.";
+            yield return Sentences.ReturnToHomeIsNo;
         }
     }
 }

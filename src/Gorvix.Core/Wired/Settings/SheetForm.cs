@@ -87,11 +87,7 @@ public static class SheetForm
     {
         if (template.Length > MostTemplate)
         {
-            return new FormResult(
-                null,
-                $"The template has {template.Length} characters; the limit is {MostTemplate}.",
-                null
-            );
+            return new FormResult(null, Sentences.TheTemplateHasCharactersThe(template.Length, MostTemplate), null);
         }
         if (FormLimits.TooDeep(template) is { } deep)
         {
@@ -131,8 +127,8 @@ public static class SheetForm
                 null,
                 fault.Message.Contains("steps", StringComparison.OrdinalIgnoreCase)
                 || fault.Message.Contains("statements", StringComparison.OrdinalIgnoreCase)
-                    ? "The template runs for too long: a loop does not end, or runs inside another loop."
-                    : $"The template failed: {fault.Message.TrimEnd('.')}.",
+                    ? Sentences.TheTemplateRunsForToo
+                    : Sentences.TheTemplateFailed(fault.Message.TrimEnd('.')),
                 null
             );
         }
@@ -149,11 +145,11 @@ public static class SheetForm
     {
         if (pattern.Length > MostTemplate)
         {
-            return (null, $"The pattern has {pattern.Length} characters; the limit is {MostTemplate}.");
+            return (null, Sentences.ThePatternHasCharactersThe(pattern.Length, MostTemplate));
         }
         if (FormLimits.IsTooDeep(pattern))
         {
-            return (null, $"Brackets in the pattern are nested too deep; the limit is {FormLimits.MostDeep}.");
+            return (null, Sentences.BracketsInThePatternAre(FormLimits.MostDeep));
         }
         Regex regex;
         try
@@ -166,15 +162,12 @@ public static class SheetForm
         }
         catch (Exception fault) when (fault is ArgumentException or NotSupportedException)
         {
-            return (null, $"The pattern is not a usable regular expression: {fault.Message.TrimEnd('.')}.");
+            return (null, Sentences.ThePatternIsNotA(fault.Message.TrimEnd('.')));
         }
         var names = regex.GetGroupNames();
         if (!names.Contains("port") && !(names.Contains("key") && names.Contains("value")))
         {
-            return (
-                null,
-                "The pattern has no named group: it needs a group \"port\", or groups \"key\" and \"value\"."
-            );
+            return (null, Sentences.ThePatternHasNoNamed);
         }
         // Each line may take its time; all together take no longer than one may.
         var start = Stopwatch.GetTimestamp();
@@ -227,7 +220,7 @@ public static class SheetForm
         return (new Printout(null, lines, strange), null);
     }
 
-    private static string TooSlow(int line) => $"The pattern is too slow on line {line}. Simplify it.";
+    private static string TooSlow(int line) => Sentences.ThePatternIsTooSlow(line);
 
     private static Dictionary<string, object?> Row(Setting s) =>
         new()
@@ -272,7 +265,7 @@ public static class SheetForm
     private static string Sentence(string error)
     {
         var first = error.Split('\n')[0].Trim();
-        return $"The template has an error: {first.TrimEnd('.')}.";
+        return Sentences.TheTemplateHasAnError(first.TrimEnd('.'));
     }
 
     // Stops a template that writes without end; what it does between two writes is bounded by its steps.
@@ -310,11 +303,11 @@ public static class SheetForm
         {
             if (GetStringBuilder().Length + more > most)
             {
-                throw new FormLimitException($"The template produces more than {most} characters.");
+                throw new FormLimitException(Sentences.TheTemplateProducesMoreThan(most));
             }
             if (Stopwatch.GetElapsedTime(_start) > time)
             {
-                throw new FormLimitException("The template takes longer than half a second.");
+                throw new FormLimitException(Sentences.TheTemplateTakesLongerThan);
             }
         }
     }

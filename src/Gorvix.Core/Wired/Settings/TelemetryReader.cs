@@ -16,7 +16,7 @@ internal sealed class TelemetryReader(WiredBuild wired, BoardSettingsReader boar
             && wired.Ports.FirstOrDefault(p => p.Link == ride.In) is { } carrier
         )
         {
-            return $"in-band over the RC link, {carrier.Settings.Protocol}";
+            return Sentences.InBandOverTheRc(carrier.Settings.Protocol);
         }
         if (wired.Ports.FirstOrDefault(p => links[p.Link].Function.Need == Need.Telemetry) is { } own)
         {
@@ -27,19 +27,13 @@ internal sealed class TelemetryReader(WiredBuild wired, BoardSettingsReader boar
             wired.Ports.FirstOrDefault(p => links[p.Link].Function.Need == Need.RcLink) is { } control
             && control.Mode.Carries.Count > 0
             && control.Mode.Lines.Any(l => l.Flow != Flow.Out)
-            ? $"in-band over the RC link, {control.Settings.Protocol}"
+            ? Sentences.InBandOverTheRc(control.Settings.Protocol)
             : null;
     }
 
     /// <summary>How to read the radio's screen; nothing where nothing comes back.</summary>
     public static IReadOnlyList<string> Notes(WiredBuild wired) =>
-        WayOf(wired) is null
-            ? []
-            :
-            [
-                "A blinking marker means live data; a steady marker is only the last value. Sensors with a minus or plus show the lowest and highest seen.",
-                "If each value arrives only once, the receiver has old firmware: values update once only until you update it.",
-            ];
+        WayOf(wired) is null ? [] : [Sentences.ABlinkingMarkerMeansLiveData, Sentences.IfEachValueArrivesOnly];
 
     // A receiver whose manual names no telemetry, on a link that talks both ways, may bring it all the same.
     private string Lack() =>
@@ -47,9 +41,9 @@ internal sealed class TelemetryReader(WiredBuild wired, BoardSettingsReader boar
             is { } control
         && control.Mode.Lines.Any(l => l.Flow == Flow.In)
         && control.Mode.Lines.Any(l => l.Flow == Flow.Out)
-            ? $"Not known: {control.Settings.Protocol} runs both ways, but the receiver's part file names no telemetry."
-        : wired.Build.Links.Any(l => l.Function.Need == Need.Telemetry) ? "Telemetry is not connected."
-        : "No telemetry: the RC link is one-way.";
+            ? Sentences.NotKnownRunsBothWays(control.Settings.Protocol)
+        : wired.Build.Links.Any(l => l.Function.Need == Need.Telemetry) ? Sentences.TelemetryIsNotConnected
+        : Sentences.NoTelemetryTheRcLink;
 
     /// <summary>Every value, those that come first.</summary>
     public IReadOnlyList<TelemetryValue> Values()
@@ -59,38 +53,32 @@ internal sealed class TelemetryReader(WiredBuild wired, BoardSettingsReader boar
             new(name, from, lacks is null ? way : null, way is null ? Lack() : lacks);
         string? Without(Need need, string mend) =>
             wired.Ports.Any(p => wired.Build.Links.First(l => l.Id == p.Link).Function.Need == need) ? null : mend;
-        var position = Without(Need.Gps, "No GNSS module connected.");
-        var esc = Without(Need.EscTelemetry, "No ESC telemetry connected.");
+        var position = Without(Need.Gps, Sentences.NoGnssModuleConnected);
+        var esc = Without(Need.EscTelemetry, Sentences.NoEscTelemetryConnected);
         List<TelemetryValue> all =
         [
-            Value("link quality and RSSI", "receiver", null),
+            Value(Sentences.LinkQualityAndRssi, "receiver", null),
+            Value(Sentences.BatteryVoltage, "board", board.SensesVoltage ? null : Sentences.TheBoardIsNotPowered),
             Value(
-                "battery voltage",
-                "board",
-                board.SensesVoltage ? null : "The board is not powered from the battery and does not see its voltage."
+                Sentences.BatteryCurrentAndChargeUsed,
+                Sentences.EscCurrentSensor,
+                board.SensesCurrent ? null : Sentences.NoCurrentSensorLeadReaches
             ),
-            Value(
-                "battery current and charge used",
-                "ESC current sensor",
-                board.SensesCurrent ? null : "No current sensor lead reaches the board."
-            ),
-            Value("pitch, roll and yaw", "board", null),
-            Value("flight mode", "board", null),
-            Value("position, speed and course", "GNSS module", position),
-            Value("satellites", "GNSS module", position),
+            Value(Sentences.PitchRollAndYaw, "board", null),
+            Value(Sentences.FlightMode, "board", null),
+            Value(Sentences.PositionSpeedAndCourse, Sentences.GnssModule, position),
+            Value("satellites", Sentences.GnssModule, position),
             Value(
                 "altitude",
-                position is null ? "GNSS module or onboard barometer" : "onboard barometer",
-                position is null
-                    ? null
-                    : "No GNSS module connected; the board's datasheet does not say whether it has a barometer."
+                position is null ? Sentences.GnssModuleOrOnboardBarometer : Sentences.OnboardBarometer,
+                position is null ? null : Sentences.NoGnssModuleConnectedThe
             ),
-            Value("heading", "compass", Without(Need.Compass, "No compass connected.")),
-            Value("motor RPM and ESC temperature", "ESCs", esc),
+            Value("heading", "compass", Without(Need.Compass, Sentences.NoCompassConnected)),
+            Value(Sentences.MotorRpmAndEscTemperature, "ESCs", esc),
         ];
         if (wired.Ports.Any(p => p.Settings.Job == PortJob.RangeFinder))
         {
-            all.Add(Value("height above ground", "rangefinder", null));
+            all.Add(Value(Sentences.HeightAboveGround, "rangefinder", null));
         }
         return [.. all.OrderBy(v => v.Missing is not null)];
     }

@@ -37,8 +37,8 @@ internal static class TimingReader
             worst,
             most,
             most < hertz
-                ? $"{hertz:0} Hz does not fit: a frame takes {Math.Max(line ?? 0, bayLine ?? 0):0.00} ms; the maximum is {most} Hz."
-                : $"Stick latency is up to {worst:0.0} ms, not counting time in the air."
+                ? Sentences.HzDoesNotFitA(hertz, Math.Max(line ?? 0, bayLine ?? 0), most)
+                : Sentences.StickLatencyIsUpTo(worst)
         );
     }
 }

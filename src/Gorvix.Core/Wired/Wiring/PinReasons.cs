@@ -29,11 +29,14 @@ internal static class PinReasons
         {
             { End: ContactEnd.Harms } => Harm(wired.Build.Circuit, part, lead.Lead, pad, touch),
             { Rail: { } rail, Volts: { } volts } when window?.IsUnder(volts.Min) == true =>
-                $"{rail.Label} {(volts.Max - volts.Min < 0.05 ? "has" : "drops to")} {volts.Min:0.0#} V, {lead.Lead.Label} needs {window.Min:0.0#} V",
+                $"{rail.Label} {(volts.Max - volts.Min < 0.05 ? "has" : Sentences.DropsTo)} {volts.Min:0.0#} V, {lead.Lead.Label} needs {window.Min:0.0#} V",
             not null
                 when PadContact.TransmitsUnasked(part, lead.Lead) is var unasked and not false
-                    && talkers().Beside(pad, lead.Device) is { } other =>
-                $"it {(unasked == true ? "would" : "may")} transmit on {pad.Label}, where {other} is connected",
+                    && talkers().Beside(pad, lead.Device) is { } other => Sentences.ItTransmitOnWhereIs(
+                (unasked == true ? "would" : "may"),
+                pad.Label,
+                other
+            ),
             _ => null,
         };
     }
@@ -49,16 +52,22 @@ internal static class PinReasons
         var window = part.Supplies.FirstOrDefault(s => s.Lead == lead.Id)?.Window;
         return (touch.Rail, touch.Volts, window) switch
         {
-            ({ } rail, { } volts, { } takes) when takes.IsOver(volts.Max) =>
-                $"{rail.Label} has up to {volts.Max:0.0#} V, {lead.Label} of the {part.Name} is rated {takes.Max:0.0#} V maximum",
-            ({ } rail, _, _) when lead.Role == LeadRole.Output => $"it would tie {lead.Label} to the {rail.Label} rail",
-            ({ } rail, _, _) when lead.Role == LeadRole.Ground =>
-                $"{rail.Label} would be shorted to ground through the {part.Name}",
-            ({ } rail, { } volts, _) =>
-                $"{rail.Label} ({volts.Max:0.0#} V) is on {lead.Label} of the {part.Name}, which is no input for it",
-            ({ } rail, null, _) => $"{rail.Label} is on {lead.Label} of the {part.Name}, which is no input for it",
-            _ when circuit.IsGround(pad) => "it would be shorted to ground",
-            _ => $"it would drive, or be driven by, what is on {pad.Label}",
+            ({ } rail, { } volts, { } takes) when takes.IsOver(volts.Max) => Sentences.HasUpToVOf(
+                rail.Label,
+                volts.Max,
+                lead.Label,
+                part.Name,
+                takes.Max
+            ),
+            ({ } rail, _, _) when lead.Role == LeadRole.Output => Sentences.ItWouldTieToThe(lead.Label, rail.Label),
+            ({ } rail, _, _) when lead.Role == LeadRole.Ground => Sentences.WouldBeShortedToGround(
+                rail.Label,
+                part.Name
+            ),
+            ({ } rail, { } volts, _) => Sentences.VIsOnOfThe(rail.Label, volts.Max, lead.Label, part.Name),
+            ({ } rail, null, _) => Sentences.IsOnOfTheWhich(rail.Label, lead.Label, part.Name),
+            _ when circuit.IsGround(pad) => Sentences.ItWouldBeShortedTo,
+            _ => Sentences.ItWouldDriveOrBe(pad.Label),
         };
     }
 }

@@ -38,7 +38,7 @@ internal sealed class Talkers
     /// <param name="device">Id within the build of the device whose lead is there too.</param>
     public string? Beside(Pad pad, string device) =>
         NetsOf(pad).SelectMany(n => _on[n]).FirstOrDefault(o => o.Device != device) is { Lead: { } lead } other
-            ? $"{lead.Label} of the {_wired.Build.Devices.First(d => d.Id == other.Device).Device.Name}"
+            ? Sentences.OfThe(lead.Label, _wired.Build.Devices.First(d => d.Id == other.Device).Device.Name)
             : null;
 
     /// <summary>The finding for a lead that transmits, or may, on a pad where another device is; null where it does not, or nobody is.</summary>
@@ -56,7 +56,7 @@ internal sealed class Talkers
                 subject,
                 ("lead", lead.Label),
                 ("device", part.Name),
-                ("does", unasked == true ? "transmits" : "may transmit"),
+                ("does", unasked == true ? "transmits" : Sentences.MayTransmit),
                 ("pad", pad.Label),
                 ("other", other)
             )

@@ -44,8 +44,8 @@ public static class WiringCheck
         int WiresOf(WiredLead lead) => lead.Lead.Wires == PieceWires.Each ? PartOf(lead).Pieces : 1;
         string NameOf(WiredLead lead) =>
             WiresOf(lead) > 1
-                ? $"the {WiresOf(lead)} {lead.Lead.Label} wires of the {PartOf(lead).Name}"
-                : $"{lead.Lead.Label} of the {PartOf(lead).Name}";
+                ? Sentences.TheWiresOfThe(WiresOf(lead), lead.Lead.Label, PartOf(lead).Name)
+                : Sentences.OfThe(lead.Lead.Label, PartOf(lead).Name);
         return
         [
             .. from pad in wired.Joined.Where(l => l.Link is not null).GroupBy(l => l.Pad!.Id)
@@ -79,7 +79,7 @@ public static class WiringCheck
                     ("device", $"the {device.Device.Name}"),
                     ("plug", socket.Label),
                     ("lead", lead.Label),
-                    ("what", what == Mishap.Sits ? "reach" : "transmit on"),
+                    ("what", what == Mishap.Sits ? "reach" : Sentences.TransmitOn),
                     ("pad", pad.Label)
                 );
             }
@@ -212,9 +212,9 @@ public static class WiringCheck
                 ("board", wired.Build.Board.Name),
                 (
                     "how",
-                    signals.Count == 0 ? "No current flows, and it stays dead."
-                    : supplied ? $"Supply current would return through {Phrase.Join(signals)}."
-                    : $"{Phrase.Join(signals)} would have no reference."
+                    signals.Count == 0 ? Sentences.NoCurrentFlowsAndIt
+                    : supplied ? Sentences.SupplyCurrentWouldReturnThrough(Phrase.Join(signals))
+                    : Sentences.WouldHaveNoReference(Phrase.Join(signals))
                 )
             );
         }

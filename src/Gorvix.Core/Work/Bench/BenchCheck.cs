@@ -181,15 +181,9 @@ public sealed record BenchCheck(
     /// <summary>In which states it holds back every dangerous check after it, with why.</summary>
     public IReadOnlyList<Halt> Halts =>
         [
-            new(CheckState.Stopped, $"\"{Title}\" failed. Fix that first."),
+            new(CheckState.Stopped, Sentences.FailedFixThatFirst(Title)),
             .. MustPass
-                ?
-                [
-                    new Halt(
-                        CheckState.Doubtful,
-                        $"\"{Title}\" is uncertain. Measure it again: no power before it reads open."
-                    ),
-                ]
+                ? [new Halt(CheckState.Doubtful, Sentences.IsUncertainMeasureItAgain(Title))]
                 : Array.Empty<Halt>(),
         ];
 

@@ -53,9 +53,7 @@ public static class BenchReader
         )
         {
             Unsafe = [.. Unsafe(wired, power).Select(f => f.Sentence).Distinct()],
-            Waits = power.Power.Free is null
-                ? "No battery chosen: first power-up, all links together and failsafe are not listed. Choose it under Parts."
-                : null,
+            Waits = power.Power.Free is null ? Sentences.NoBatteryChosenFirstPower : null,
         };
     }
 
@@ -94,22 +92,18 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
             "settings.read",
             BenchPhase.Settings,
             Asks.Sign,
-            "Settings read back",
-            "Save, let the board restart, reconnect, and compare its settings dump under Settings.",
-            $"all {printed.Count} settings match the plan",
-            "The board is set as planned.",
+            Sentences.SettingsReadBack,
+            Sentences.SaveLetTheBoardRestart,
+            Sentences.AllSettingsMatchThePlan(printed.Count),
+            Sentences.TheBoardIsSetAs,
             [],
             [
-                new(Answer.Yes, new(Mark.Good, "The board is set as planned.")),
+                new(Answer.Yes, new(Mark.Good, Sentences.TheBoardIsSetAs)),
                 new(
                     Answer.No,
-                    new(
-                        Mark.Doubtful,
-                        "A wrong port setting is a dead link; two functions on one port clear all port settings.",
-                        "Correct what differs, save, reconnect, read back."
-                    )
+                    new(Mark.Doubtful, Sentences.AWrongPortSettingIs, Sentences.CorrectWhatDiffersSaveReconnect)
                 ),
-                new(Answer.Unsure, new(Mark.Doubtful, "Not read back yet.", "Read it back under Settings.")),
+                new(Answer.Unsure, new(Mark.Doubtful, Sentences.NotReadBackYet, Sentences.ReadItBackUnderSettings)),
             ],
             Scope.Of([scope.Board], printed.Select(Scope.Set))
         )
@@ -133,7 +127,7 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
                 .Select(s =>
                     Of(
                         s.Link,
-                        s.Sign.Arms ? s.Sign with { Do = $"Outdoors, with a GPS fix. {s.Sign.Do}" } : s.Sign,
+                        s.Sign.Arms ? s.Sign with { Do = Sentences.OutdoorsWithAGpsFix(s.Sign.Do) } : s.Sign,
                         s.ProvedBefore
                     )
                 )
@@ -162,11 +156,11 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
                     Answer.No,
                     new(
                         must ? Mark.Stop : Mark.Doubtful,
-                        must ? $"Required link not working: {need}. Do not fly." : $"No sign that the link works.",
+                        must ? Sentences.RequiredLinkNotWorkingDo(need) : Sentences.NoSignThatTheLink,
                         NextLook(link, sign.Needs, before)
                     )
                 ),
-                new(Answer.Unsure, new(Mark.Doubtful, "Not confirmed.", "Repeat slowly and watch for the change.")),
+                new(Answer.Unsure, new(Mark.Doubtful, Sentences.NotConfirmed, Sentences.RepeatSlowlyAndWatchFor)),
             ],
             Scope.Of([scope.Board], scope.Link(link.Id))
         )
@@ -181,11 +175,11 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
     private static string ProofOf(Link link, SignNeeds needs) =>
         needs switch
         {
-            SignNeeds.Fed => $"{link.Device.Name} has power.",
-            SignNeeds.Linked => $"{link.Device.Name} has power and is linked.",
-            SignNeeds.Hears => $"The board receives from {link.Device.Name}.",
-            SignNeeds.Says => $"{link.Device.Name} receives from the board.",
-            _ => $"Board and {link.Device.Name} communicate both ways.",
+            SignNeeds.Fed => Sentences.HasPower(link.Device.Name),
+            SignNeeds.Linked => Sentences.HasPowerAndIsLinked(link.Device.Name),
+            SignNeeds.Hears => Sentences.TheBoardReceivesFrom(link.Device.Name),
+            SignNeeds.Says => Sentences.ReceivesFromTheBoard(link.Device.Name),
+            _ => Sentences.BoardAndCommunicateBothWays(link.Device.Name),
         };
 
     // The trade's order: power and ground, the wires, the port's number, protocol and polarity, baud, a conflict, another port, the part (common practice).
@@ -194,13 +188,13 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
     {
         if (needs is SignNeeds.Fed or SignNeeds.Linked)
         {
-            return $"Measure the voltage between supply and ground leads at {link.Device.Name}.";
+            return Sentences.MeasureTheVoltageBetweenSupply(link.Device.Name);
         }
         var carrier = wired.CarrierOf(link.Id);
         var port = wired.Ports.FirstOrDefault(p => p.Link == carrier);
         if (port is null)
         {
-            return "Read back its settings.";
+            return Sentences.ReadBackItsSettings;
         }
         var lines = port.Mode.Lines.Where(l => needs.Covers(l.Flow)).ToList();
         var open = lines.Where(l => !before.Any(b => b.Needs > SignNeeds.Linked && b.Needs.Covers(l.Flow))).ToList();
@@ -213,15 +207,15 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
             .Select(l => $"{l.Lead.Label} to {WireWords.Of(wired.Build.Circuit, l.Pad!)}")
             .ToList();
         return wires.Count == 0
-            ? $"Read back {port.Port.Name}."
-            : $"Disconnect battery and USB, check continuity from {string.Join(" and from ", wires)}, then read back {port.Port.Name}.";
+            ? Sentences.ReadBack(port.Port.Name)
+            : Sentences.DisconnectBatteryAndUsbCheck(string.Join(Sentences.AndFrom, wires), port.Port.Name);
     }
 
     private static IEnumerable<string> MindOf(Link link)
     {
         if (link.Function.Need is Need.EscTelemetry or Need.FlightLog or Need.Osd or Need.Telemetry)
         {
-            yield return "Propellers off: motors may spin.";
+            yield return Sentences.PropellersOffMotorsMaySpin;
         }
         if (Cautions.Radiates(link.Device.Kind))
         {
@@ -245,26 +239,22 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
                 $"lives.{device.Id}",
                 BenchPhase.Links,
                 Asks.Sign,
-                $"{name} has power",
-                $"Look at {name}.",
+                Sentences.HasPower2(name),
+                Sentences.LookAt(name),
                 LinkSigns.Seen(device.Device, SignState.Powered) is { } seen
-                    ? $"its LED is {seen}"
-                    : "a sign of power: LED, video, warmth, or its output",
-                $"{name} has power.",
+                    ? Sentences.ItsLedIs(seen)
+                    : Sentences.ASignOfPowerLed,
+                Sentences.HasPower(name),
                 [],
                 [
-                    new(Answer.Yes, new(Mark.Good, $"{name} has power.")),
+                    new(Answer.Yes, new(Mark.Good, Sentences.HasPower(name))),
                     new(
                         Answer.No,
-                        new(
-                            Mark.Doubtful,
-                            "It has voltage but shows no sign of power.",
-                            "Measure the voltage at the device, then test it alone."
-                        )
+                        new(Mark.Doubtful, Sentences.ItHasVoltageButShows, Sentences.MeasureTheVoltageAtThe)
                     ),
                     new(
                         Answer.Unsure,
-                        new(Mark.Doubtful, "Not confirmed: a part without an LED shows nothing.", "Measure its output.")
+                        new(Mark.Doubtful, Sentences.NotConfirmedAPartWithout, Sentences.MeasureItsOutput)
                     ),
                 ],
                 Scope.Of([scope.Board], scope.Feed(device.Id))
@@ -288,31 +278,27 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
             "all",
             BenchPhase.Together,
             Asks.Sign,
-            "Everything together",
-            "Radio, goggles and battery on for 2 min, airflow over the transmitter.",
+            Sentences.EverythingTogether,
+            Sentences.RadioGogglesAndBatteryOn,
             kinds is [var only]
-                ? $"{only} works throughout; nothing restarts, nothing drops out"
-                : $"{Phrase.Join(kinds)} work together; nothing restarts, nothing drops out",
-            "No link disturbs another, and the supply handles all of them.",
+                ? Sentences.WorksThroughoutNothingRestartsNothing(only)
+                : Sentences.WorkTogetherNothingRestartsNothing(Phrase.Join(kinds)),
+            Sentences.NoLinkDisturbsAnotherAnd,
             [],
             [
-                new(Answer.Yes, new(Mark.Good, "They work together.")),
+                new(Answer.Yes, new(Mark.Good, Sentences.TheyWorkTogether)),
                 new(
                     Answer.No,
-                    new(
-                        Mark.Doubtful,
-                        "Links that fail only together share something: a supply, a port, a location.",
-                        "Unplug devices one by one and watch what comes back."
-                    )
+                    new(Mark.Doubtful, Sentences.LinksThatFailOnlyTogether, Sentences.UnplugDevicesOneByOne)
                 ),
-                new(Answer.Unsure, new(Mark.Doubtful, "Watch it longer.", "Watch all of them for 2 more minutes.")),
+                new(Answer.Unsure, new(Mark.Doubtful, Sentences.WatchItLonger, Sentences.WatchAllOfThemFor)),
             ],
             Scope.Of(scope.Everything())
         )
         {
             Mind =
             [
-                "Propellers off.",
+                Sentences.PropellersOff,
                 .. wired.Build.Devices.Any(d => Cautions.Radiates(d.Device.Kind)) ? new[] { Cautions.Antenna } : [],
             ],
             Probing = new AllProbing(power.Free ?? _live),
@@ -331,24 +317,21 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
             "failsafe",
             BenchPhase.Failsafe,
             Asks.Sign,
-            "Radio off",
-            $"Propellers off, aircraft tied down{(NeedsFix ? ", outdoors with a GPS fix" : "")}: arm, raise the throttle slightly, switch the radio off.",
+            Sentences.RadioOff,
+            Sentences.PropellersOffAircraftTiedDown((NeedsFix ? Sentences.OutdoorsWithAFix : "")),
             // Tied down it flies nowhere: what it does about home is seen in the air.
             chosen?.Value == "return-home"
-                ? "within a second or two the board reports failsafe; the motors may rev up: disarm at once"
-                : "the motors stop within a second or two",
-            "Link loss triggers the failsafe as set.",
+                ? Sentences.WithinASecondOrTwo
+                : Sentences.TheMotorsStopWithinA,
+            Sentences.LinkLossTriggersTheFailsafe,
             [],
-            Final(
-                "Link loss triggers the failsafe as set.",
-                "Do not fly: set the failsafe of receiver and board, read back, test again."
-            ),
+            Final(Sentences.LinkLossTriggersTheFailsafe, Sentences.DoNotFlySetThe),
             Scope.Of([scope.Board], scope.Link(control.Id), chosen is null ? [] : [Scope.Set(chosen)])
         )
         {
             Link = control.Id,
             IsDangerous = true,
-            Mind = ["Propellers off: motors spin.", "Keep clear: no one leans over the aircraft."],
+            Mind = [Sentences.PropellersOffMotorsSpin, Sentences.KeepClearNoOneLeans],
             Probing = new LinkProbing(control.Id, SignNeeds.Hears, _live),
         };
         if (Carried.FirstOrDefault(l => l.Function.Need == Need.Gps) is { } position)
@@ -358,24 +341,17 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
                 BenchPhase.Failsafe,
                 Asks.Sign,
                 "Return-to-home",
-                "In an open, safe place, with a GPS fix from before take-off: trigger return-to-home from 30 m, thumb on the switch that cancels it.",
-                "it turns, climbs and flies back towards the take-off point",
-                "Home position and heading are correct.",
+                Sentences.InAnOpenSafePlace,
+                Sentences.ItTurnsClimbsAndFlies,
+                Sentences.HomePositionAndHeadingAre,
                 [],
-                Final(
-                    "Return-to-home works in a safe place; it is no guarantee of rescue.",
-                    "Take over and land. Check compass, module orientation, and the fix before take-off."
-                ),
+                Final(Sentences.ReturnToHomeWorksIn, Sentences.TakeOverAndLandCheck),
                 Scope.Of([scope.Board], scope.Link(control.Id), scope.Link(position.Id))
             )
             {
                 Link = position.Id,
                 IsDangerous = true,
-                Mind =
-                [
-                    "Follow local rules and your licence: location, altitude, people, line of sight.",
-                    "Return-to-home is no guarantee of rescue.",
-                ],
+                Mind = [Sentences.FollowLocalRulesAndYour, Sentences.ReturnToHomeIsNo],
                 Probing = new LinkProbing(position.Id, SignNeeds.Hears, _live),
             };
         }
@@ -384,10 +360,7 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
     private static IReadOnlyList<Judged> Final(string good, string look) =>
         [
             new(Answer.Yes, new(Mark.Good, good)),
-            new(Answer.No, new(Mark.Stop, "It did not act as set.", look)),
-            new(
-                Answer.Unsure,
-                new(Mark.Doubtful, "Not confirmed: it must be clearly seen to work.", "Repeat the same steps.")
-            ),
+            new(Answer.No, new(Mark.Stop, Sentences.ItDidNotActAs, look)),
+            new(Answer.Unsure, new(Mark.Doubtful, Sentences.NotConfirmedItMustBe, Sentences.RepeatTheSameSteps)),
         ];
 }

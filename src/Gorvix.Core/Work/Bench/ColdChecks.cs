@@ -31,34 +31,23 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
         where set.Bridge.MovedBy == MovedBy.Solder
         let joins = _circuit.JoiningPositions(set.Bridge.Id)
         let stands = set.Positions.Count > 0 ? set.Positions[0] : set.Bridge.Default
-        let seen = joins.Contains(stands) ? $"closed at \"{stands}\" only" : "open (no solder)"
+        let seen = joins.Contains(stands) ? Sentences.ClosedAtOnly(stands) : Sentences.OpenNoSolder
         select new BenchCheck(
             $"bridge.{set.Bridge.Id}",
             BenchPhase.Cold,
             Asks.Sign,
-            $"Solder jumper {set.Bridge.Id}",
-            $"Inspect {set.Bridge.Id} under magnification.",
+            Sentences.SolderJumper(set.Bridge.Id),
+            Sentences.InspectUnderMagnification(set.Bridge.Id),
             seen,
-            $"Solder jumper {set.Bridge.Id} is as planned.",
+            Sentences.SolderJumperIsAsPlanned(set.Bridge.Id),
             [],
             [
                 new(Answer.Yes, new(Mark.Good, $"{set.Bridge.Id} is {seen}.")),
                 new(
                     Answer.No,
-                    new(
-                        Mark.Stop,
-                        $"{set.Bridge.Id} must be {seen}, or its circuit gets the wrong voltage or signal.",
-                        "Fix it with iron and flux, then inspect again."
-                    )
+                    new(Mark.Stop, Sentences.MustBeOrItsCircuit(set.Bridge.Id, seen), Sentences.FixItWithIronAnd)
                 ),
-                new(
-                    Answer.Unsure,
-                    new(
-                        Mark.Doubtful,
-                        "Not confirmed.",
-                        "Clean it, use more magnification, or check continuity across it."
-                    )
-                ),
+                new(Answer.Unsure, new(Mark.Doubtful, Sentences.NotConfirmed, Sentences.CleanItUseMoreMagnification)),
             ],
             Scope.Of([scope.Board], [scope.Bridge(set.Bridge.Id)])
         )
@@ -81,12 +70,10 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
             $"{Short(pair.OneAt, pair.One)} to {Short(pair.OtherAt, pair.Other)}",
             asks switch
             {
-                Asks.Ohms => "Nothing plugged in. Measure resistance.",
-                Asks.Diode =>
-                    "Nothing plugged in. Diode mode, red on the first point; then swap probes, which must read open.",
-                _ when pair.IsSupplies =>
-                    "Nothing plugged in. Hold the probes 3 s: is there a steady tone? A short chirp is a capacitor.",
-                _ => "Nothing plugged in. Is there a steady tone?",
+                Asks.Ohms => Sentences.NothingPluggedInMeasureResistance,
+                Asks.Diode => Sentences.NothingPluggedInDiodeMode,
+                _ when pair.IsSupplies => Sentences.NothingPluggedInHoldThe,
+                _ => Sentences.NothingPluggedInIsThere,
             },
             pair.Expected,
             ProvesOf(pair),
@@ -104,7 +91,7 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
             Device = pair.OneAt.Kind == NodeKind.Lead ? pair.OneAt.Device : null,
             MustPass = pair is { IsSupplies: true, Finds: Finds.Silent },
             Probing = new CopperProbing(pair.OneAt, pair.OtherAt),
-            Mind = pair.IsSpareGround ? ["The device's other ground reads the same: tug this wire too."] : [],
+            Mind = pair.IsSpareGround ? [Sentences.TheDevicesOtherGroundReads] : [],
         };
     }
 
@@ -125,76 +112,57 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
     private static string ProvesOf(ContinuityPair pair) =>
         pair.Finds switch
         {
-            Finds.Beeps => $"{pair.One} and {pair.Other} are connected.",
-            Finds.Silent => $"{pair.One} and {pair.Other} are not connected.",
-            _ => $"Only the board's own part is between {pair.One} and {pair.Other}, no solder bridge.",
+            Finds.Beeps => Sentences.AndAreConnected(pair.One, pair.Other),
+            Finds.Silent => Sentences.AndAreNotConnected(pair.One, pair.Other),
+            _ => Sentences.OnlyTheBoardsOwnPart(pair.One, pair.Other),
         };
 
     private static IEnumerable<Band> BandsOf(ContinuityPair pair)
     {
-        var bad = new Judgement(Mark.Stop, $"{pair.Why} Fix it before powering up.", LookOf(pair));
+        var bad = new Judgement(Mark.Stop, Sentences.FixItBeforePoweringUp(pair.Why), LookOf(pair));
         switch (pair.Finds)
         {
             case Finds.Beeps:
-                yield return new(Joined, new(Mark.Good, "They are connected."));
+                yield return new(Joined, new(Mark.Good, Sentences.TheyAreConnected));
                 yield return new(
                     Apart,
-                    new(
-                        Mark.Doubtful,
-                        "Too much resistance for a joint: the probe slips, or the joint is cold.",
-                        "Press the probes into bare metal; if it reads the same, reflow the joint."
-                    )
+                    new(Mark.Doubtful, Sentences.TooMuchResistanceForA, Sentences.PressTheProbesIntoBare)
                 );
                 yield return new(null, bad);
                 break;
             case Finds.Ohms:
                 yield return new(Math.Min(Joined, pair.Value / 2), bad);
                 yield return new(pair.Value * (1 - Off), Other(pair));
-                yield return new(pair.Value * (1 + Off), new(Mark.Good, "Only the board's own resistor."));
+                yield return new(pair.Value * (1 + Off), new(Mark.Good, Sentences.OnlyTheBoardsOwnResistor));
                 yield return new(null, Other(pair));
                 break;
             case Finds.Diode:
                 yield return new(0.03, bad);
                 yield return new(Math.Max(0.04, pair.Value - DropOff), Other(pair));
-                yield return new(pair.Value + DropOff, new(Mark.Good, "Only the board's own diode."));
+                yield return new(pair.Value + DropOff, new(Mark.Good, Sentences.OnlyTheBoardsOwnDiode));
                 yield return new(null, Other(pair));
                 break;
             default:
                 yield return new(Joined, bad);
-                yield return new(
-                    Apart,
-                    new(
-                        Mark.Doubtful,
-                        "Too low for open, too high for solder: flux, a stray strand, or a charging capacitor.",
-                        "Hold the probes on for 3 s; clean between the points; measure again."
-                    )
-                );
-                yield return new(null, new(Mark.Good, "They are not connected."));
+                yield return new(Apart, new(Mark.Doubtful, Sentences.TooLowForOpenToo, Sentences.HoldTheProbesOnFor));
+                yield return new(null, new(Mark.Good, Sentences.TheyAreNotConnected));
                 break;
         }
     }
 
     private static Judgement Other(ContinuityPair pair) =>
-        new(
-            Mark.Doubtful,
-            $"Expected from the datasheet: {pair.Expected}.",
-            "Swap the probes and measure again; then check the board's revision against its datasheet."
-        );
+        new(Mark.Doubtful, Sentences.ExpectedFromTheDatasheet(pair.Expected), Sentences.SwapTheProbesAndMeasure);
 
     private static IEnumerable<Judged> AnswersOf(ContinuityPair pair)
     {
-        var bad = new Judgement(Mark.Stop, $"{pair.Why} Fix it before powering up.", LookOf(pair));
-        var unsure = new Judgement(
-            Mark.Doubtful,
-            "Not confirmed.",
-            "Touch the probes together to check the meter, then press them into bare metal."
-        );
+        var bad = new Judgement(Mark.Stop, Sentences.FixItBeforePoweringUp(pair.Why), LookOf(pair));
+        var unsure = new Judgement(Mark.Doubtful, Sentences.NotConfirmed, Sentences.TouchTheProbesTogetherTo);
         yield return new(
             Answer.Yes,
-            pair.Finds == Finds.Beeps ? new(Mark.Good, "They are connected.")
+            pair.Finds == Finds.Beeps ? new(Mark.Good, Sentences.TheyAreConnected)
                 // Most meters beep below some tens of ohms (common practice), and a small resistor is no fault then.
                 : pair.Finds == Finds.Ohms && pair.Value <= Apart
-                    ? new(Mark.Doubtful, "A meter may beep across a resistor this small.", "Measure the resistance.")
+                    ? new(Mark.Doubtful, Sentences.AMeterMayBeepAcross, Sentences.MeasureTheResistance)
                 : bad
         );
         yield return new(
@@ -202,16 +170,14 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
             pair.Finds switch
             {
                 Finds.Beeps => bad,
-                Finds.Diode => new(Mark.Good, "No solder bridge across the diode."),
-                Finds.Ohms => new(Mark.Good, "No solder bridge across the resistor."),
-                _ => new(Mark.Good, "They are not connected."),
+                Finds.Diode => new(Mark.Good, Sentences.NoSolderBridgeAcrossThe),
+                Finds.Ohms => new(Mark.Good, Sentences.NoSolderBridgeAcrossTheResistor),
+                _ => new(Mark.Good, Sentences.TheyAreNotConnected),
             }
         );
         yield return new(Answer.Unsure, unsure);
     }
 
     private static string LookOf(ContinuityPair pair) =>
-        pair.Finds == Finds.Beeps
-            ? "Tug the wire, check where it really goes, then reflow the joint."
-            : "Inspect between the two points under magnification; wick off any solder bridge.";
+        pair.Finds == Finds.Beeps ? Sentences.TugTheWireCheckWhere : Sentences.InspectBetweenTheTwoPoints;
 }

@@ -122,7 +122,7 @@ internal sealed class PowerChecks
                 sheet,
                 BenchPhase.Volts,
                 "volts",
-                HoldsDown ? "Supply connected" : "Through the current limiter"
+                HoldsDown ? Sentences.SupplyConnected : Sentences.ThroughTheCurrentLimiter
             )
             : [];
 
@@ -133,27 +133,23 @@ internal sealed class PowerChecks
             "usb.in",
             BenchPhase.Usb,
             Asks.Sign,
-            "USB only",
-            $"Battery or bench supply off.{OnUsbLines()} Plug USB in, hand on the plug.",
-            "the computer detects the board, and nothing gets warm",
-            "The board runs on USB, and the computer detects it.",
+            Sentences.UsbOnly,
+            Sentences.BatteryOrBenchSupplyOff(OnUsbLines()),
+            Sentences.TheComputerDetectsTheBoard,
+            Sentences.TheBoardRunsOnUsb,
             [],
             Answers(
-                "The computer detects the board.",
-                new(
-                    Mark.Stop,
-                    "Unplug it if anything gets warm or smells. If it is merely not detected, troubleshoot first.",
-                    "Try another cable: many carry power but no data. Then measure the rails below."
-                )
+                Sentences.TheComputerDetectsTheBoard2,
+                new(Mark.Stop, Sentences.UnplugItIfAnythingGets, Sentences.TryAnotherCableManyCarry)
             ),
             Scope.Of([_scope.Board], UsbRails().SelectMany(r => _scope.Rail(r.Id)))
         )
         {
             IsDangerous = true,
-            Mind = ["Propellers off while the computer is connected."],
+            Mind = [Sentences.PropellersOffWhileTheComputer],
             Probing = new SightProbing("usb"),
         };
-        foreach (var check in _volts.Of(_usb, BenchPhase.Usb, "usb", "USB only", r => r.Volts > 0.5))
+        foreach (var check in _volts.Of(_usb, BenchPhase.Usb, "usb", Sentences.UsbOnly, r => r.Volts > 0.5))
         {
             yield return check;
         }
@@ -172,7 +168,10 @@ internal sealed class PowerChecks
             _wired
                 .Ports.Where(p => p.Port.Usb == UsbSharing.Shared)
                 .Select(p =>
-                    $" Unplug {_wired.Build.Links.First(l => l.Id == p.Link).Device.Name} first: it shares {p.Port.Name} with USB."
+                    Sentences.UnplugFirstItSharesWith(
+                        _wired.Build.Links.First(l => l.Id == p.Link).Device.Name,
+                        p.Port.Name
+                    )
                 )
                 .Distinct()
         );
@@ -186,23 +185,23 @@ internal sealed class PowerChecks
         if (build.InputVolts is { } set)
         {
             return SourceCheck(
-                "Supply voltage",
-                "Measure the supply before plugging it in.",
+                Sentences.SupplyVoltage,
+                Sentences.MeasureTheSupplyBeforePlugging,
                 set * 0.97,
                 set * 1.03,
                 _wired.Build.Board.Input?.Max,
-                $"The supply is at {set:0.##} V."
+                Sentences.TheSupplyIsAtV(set)
             );
         }
         return build.Pack is not { } pack
             ? null
             : SourceCheck(
-                "Battery voltage",
-                "Measure the battery before plugging it in; every later reading is computed from this one.",
+                Sentences.BatteryVoltage,
+                Sentences.MeasureTheBatteryBeforePlugging,
                 pack.At(Plans.Builds.Pack.EmptyCell),
                 pack.At(Plans.Builds.Pack.FullCell(pack.Chemistry) + 0.02),
                 Math.Max(pack.At(Plans.Builds.Pack.FullCell(pack.Chemistry) + 0.05), 0),
-                $"It is a charged {pack.Cells}S pack."
+                Sentences.ItIsAChargedS(pack.Cells)
             );
     }
 
@@ -216,35 +215,14 @@ internal sealed class PowerChecks
             Numbers.Volts(low, high),
             proves,
             [
-                new(
-                    low * 0.5,
-                    new(
-                        Mark.Stop,
-                        "Not a charged battery for this build: wrong cell count, or probes reversed.",
-                        "Check the label and the balance plug."
-                    )
-                ),
-                new(
-                    low,
-                    new(
-                        Mark.Doubtful,
-                        "Empty, or one cell fewer than the build says.",
-                        "Charge it, or count the cells at the balance plug."
-                    )
-                ),
-                new(high, new(Mark.Good, "Later readings are computed from this.")),
+                new(low * 0.5, new(Mark.Stop, Sentences.NotAChargedBatteryFor, Sentences.CheckTheLabelAndThe)),
+                new(low, new(Mark.Doubtful, Sentences.EmptyOrOneCellFewer, Sentences.ChargeItOrCountThe)),
+                new(high, new(Mark.Good, Sentences.LaterReadingsAreComputedFrom)),
                 new(
                     Math.Max(high, most ?? high),
-                    new(Mark.Doubtful, "Higher than it should be.", "Measure again; then check the label.")
+                    new(Mark.Doubtful, Sentences.HigherThanItShouldBe, Sentences.MeasureAgainThenCheckThe)
                 ),
-                new(
-                    null,
-                    new(
-                        Mark.Stop,
-                        "Too high for this build: one cell too many, or overcharged. Do not plug it in.",
-                        "Check the label and the balance plug."
-                    )
-                ),
+                new(null, new(Mark.Stop, Sentences.TooHighForThisBuild, Sentences.CheckTheLabelAndThe)),
             ],
             VoltChecks.WithoutNumber,
             Scope.Of(_scope.Source())
@@ -254,7 +232,7 @@ internal sealed class PowerChecks
             Black = "supply −",
             Unit = ReadingUnit.Volts,
             Computed = Power.Free?.InputVolts,
-            Mind = ["Do not let the probes slip: a battery drives hundreds of amperes through a short."],
+            Mind = [Sentences.DoNotLetTheProbes],
             Probing = new SourceProbing(Power.Free?.InputVolts ?? 0),
         };
 
@@ -267,49 +245,43 @@ internal sealed class PowerChecks
         var low = Math.Max(typical * Least, NoCurrent);
         var high = Math.Max(low, Math.Min(capped, (peak * Most) + Beside));
         var isUnknown = sheet.AtLeast && peak < NoCurrent;
-        var where = sheet.Situation.Id == "bench" ? "the bench supply" : "a current limiter";
+        var where = sheet.Situation.Id == "bench" ? Sentences.TheBenchSupply : Sentences.ACurrentLimiter;
         var stop = new Judgement(
             Mark.Stop,
             HoldsDown
-                ? $"The current limiter cuts in. Unplug it: a short looks the same as this build's own draw of up to {PlainWords.Amperes(sheet.Unlimited!.Peak)}."
-                : "It draws more than all loads together. Unplug it: something is shorted, or a part has reversed polarity.",
-            HoldsDown
-                ? "Unplug the biggest loads, or set the limiter just above the computed draw, and start again."
-                : "Unplugged, feel for what is warm, then check each supply to ground for continuity again."
+                ? Sentences.TheCurrentLimiterCutsIn(PlainWords.Amperes(sheet.Unlimited!.Peak))
+                : Sentences.ItDrawsMoreThanAll,
+            HoldsDown ? Sentences.UnplugTheBiggestLoadsOr : Sentences.UnpluggedFeelForWhatIs
         );
         return new BenchCheck(
             "power.limited",
             BenchPhase.FirstPower,
             Asks.Amps,
-            $"First power-up through {where}",
-            $"Set {where} to {PlainWords.Amperes(limit)} and power up through it, hand on the plug. Read the current after 2 s.",
-            HoldsDown ? $"below {PlainWords.Amperes(limit)}: at that value the current limiter cuts in"
-                : isUnknown ? $"current unknown; unplug it above {PlainWords.Amperes(Math.Round(high, 2))}"
-                : sheet.AtLeast && typical < NoCurrent ? $"at least {PlainWords.Amperes(Math.Round(peak, 2))} peak"
-                : $"{(sheet.AtLeast ? "at least " : "")}{PlainWords.Amperes(Math.Round(typical, 2))} typical, {PlainWords.Amperes(Math.Round(peak, 2))} peak",
-            "Nothing draws more than it should: no short behind the regulators.",
+            Sentences.FirstPowerUpThrough(where),
+            Sentences.SetToAndPowerUp(where, PlainWords.Amperes(limit)),
+            HoldsDown ? Sentences.BelowAtThatValueThe(PlainWords.Amperes(limit))
+                : isUnknown ? Sentences.CurrentUnknownUnplugItAbove(PlainWords.Amperes(Math.Round(high, 2)))
+                : sheet.AtLeast && typical < NoCurrent ? Sentences.AtLeastPeak(PlainWords.Amperes(Math.Round(peak, 2)))
+                : $"{(sheet.AtLeast ? Sentences.NoLess : "")}{PlainWords.Amperes(Math.Round(typical, 2))} typical, {PlainWords.Amperes(Math.Round(peak, 2))} peak",
+            Sentences.NothingDrawsMoreThanIt,
             [
                 new(
                     low,
                     new(
                         Mark.Doubtful,
                         typical * Least > NoCurrent
-                            ? "Less than half the computed current: something has no power."
-                            : "No current: nothing has power, or the meter is not in the line.",
-                        "Find which LED stays off; measure its supply next."
+                            ? Sentences.LessThanHalfTheComputed
+                            : Sentences.NoCurrentNothingHasPower,
+                        Sentences.FindWhichLedStaysOff
                     )
                 ),
-                new(high, new(Mark.Good, isUnknown ? "No short: hardly any current flows." : "As computed.")),
+                new(high, new(Mark.Good, isUnknown ? Sentences.NoShortHardlyAnyCurrent : Sentences.AsComputed)),
                 .. sheet.AtLeast && capped > high
                     ? new Band[]
                     {
                         new(
                             capped,
-                            new(
-                                Mark.Doubtful,
-                                "Higher than the currents that are known.",
-                                "Unplug it. Which part gets warm? Then test each device alone."
-                            )
+                            new(Mark.Doubtful, Sentences.HigherThanTheCurrentsThat, Sentences.UnplugItWhichPartGets)
                         ),
                     }
                     : [],
@@ -330,12 +302,12 @@ internal sealed class PowerChecks
     // Cautions where they apply; local law and licence come first.
     private IEnumerable<string> Before()
     {
-        yield return "Propellers off.";
+        yield return Sentences.PropellersOff;
         if (_wired.Build.Devices.Any(d => Cautions.Radiates(d.Device.Kind)))
         {
-            yield return "Antenna on every transmitter, airflow over it. Power, band and region as local law and your licence allow.";
+            yield return Sentences.AntennaOnEveryTransmitterAirflow;
         }
-        yield return "Hand on the plug: at smoke, smell or heat, unplug first, think later.";
+        yield return Sentences.HandOnThePlugAt;
     }
 
     private BenchCheck Free()
@@ -345,18 +317,23 @@ internal sealed class PowerChecks
             "power.free",
             HoldsDown ? BenchPhase.FirstPower : BenchPhase.Together,
             Asks.Sign,
-            "Power-up without limiter",
-            "Remove the current limiter and connect the battery or supply, hand on the plug.",
-            $"every LED comes on as before, nothing gets warm within a minute{(sheet.SourceAmps is { } amps && amps.Typical > NoCurrent ? $"; it draws {(sheet.AtLeast ? "at least" : "about")} {PlainWords.Amperes(Math.Round(amps.Typical, 2))}" : "")}",
-            "The build runs without the current limiter.",
+            Sentences.PowerUpWithoutLimiter,
+            Sentences.RemoveTheCurrentLimiterAnd,
+            Sentences.EveryLedComesOnAs(
+                (
+                    sheet.SourceAmps is { } amps && amps.Typical > NoCurrent
+                        ? Sentences.ItDraws(
+                            sheet.AtLeast ? Sentences.NoLess : "about",
+                            PlainWords.Amperes(Math.Round(amps.Typical, 2))
+                        )
+                        : ""
+                )
+            ),
+            Sentences.TheBuildRunsWithoutThe,
             [],
             Answers(
-                "It runs without the current limiter.",
-                new(
-                    Mark.Stop,
-                    "Unplug it at once.",
-                    "Power up through the current limiter again and measure each rail."
-                )
+                Sentences.ItRunsWithoutTheCurrent,
+                new(Mark.Stop, Sentences.UnplugItAtOnce, Sentences.PowerUpThroughTheCurrent)
             ),
             AllSupplies()
         )
@@ -389,42 +366,31 @@ internal sealed class PowerChecks
             leads[0].Rail is { } id && _wired.Build.Circuit.Rails.TryGetValue(id, out var told) ? told.Label : null;
         var seen = lives
             ? LinkSigns.Seen(device.Device, SignState.Powered) is { } light
-                ? $"its LED is {light}"
-                : "it has power: LED, warmth, or a reply in the board's settings"
-            : $"no light, cold: {(rail is null ? "its supply" : $"{rail} rail")} is off on USB";
+                ? Sentences.ItsLedIs(light)
+                : Sentences.ItHasPowerLedWarmth
+            : Sentences.NoLightColdIsOff((rail is null ? Sentences.ItsSupply : $"{rail} rail"));
         return new BenchCheck(
             $"usb.{device.Id}",
             BenchPhase.Usb,
             Asks.Sign,
-            $"{name} on USB",
-            $"USB only: look at {name}.",
+            Sentences.OnUsb(name),
+            Sentences.UsbOnlyLookAt(name),
             seen,
-            lives ? $"{name} runs on USB." : $"{name} is off on USB, as it should be.",
+            lives ? Sentences.RunsOnUsb(name) : Sentences.IsOffOnUsbAs(name),
             [],
             [
-                new(
-                    Answer.Yes,
-                    new(Mark.Good, lives ? "It runs on USB." : "It stays off until the battery is connected.")
-                ),
+                new(Answer.Yes, new(Mark.Good, lives ? Sentences.ItRunsOnUsb : Sentences.ItStaysOffUntilThe)),
                 new(
                     Answer.No,
                     new(
                         Mark.Doubtful,
-                        lives
-                            ? "It should run on USB."
-                            : "It has power although nothing should power it: it is back-fed by another path.",
-                        lives
-                            ? "Measure the voltage at its supply lead."
-                            : "Measure its supply lead: what powers it, and through which pin?"
+                        lives ? Sentences.ItShouldRunOnUsb : Sentences.ItHasPowerAlthoughNothing,
+                        lives ? Sentences.MeasureTheVoltageAtIts : Sentences.MeasureItsSupplyLeadWhat
                     )
                 ),
                 new(
                     Answer.Unsure,
-                    new(
-                        Mark.Doubtful,
-                        "Not confirmed: a device without an LED shows nothing.",
-                        "Measure its supply lead."
-                    )
+                    new(Mark.Doubtful, Sentences.NotConfirmedADeviceWithout, Sentences.MeasureItsSupplyLead)
                 ),
             ],
             Scope.Of([_scope.Board], _scope.Feed(device.Id), leads[0].Rail is { } on ? _scope.Rail(on) : [])
@@ -439,6 +405,6 @@ internal sealed class PowerChecks
         [
             new(Answer.Yes, new(Mark.Good, good)),
             new(Answer.No, bad),
-            new(Answer.Unsure, new(Mark.Doubtful, "Not confirmed.", bad.Look)),
+            new(Answer.Unsure, new(Mark.Doubtful, Sentences.NotConfirmed, bad.Look)),
         ];
 }

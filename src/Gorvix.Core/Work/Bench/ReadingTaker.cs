@@ -56,21 +56,18 @@ public static class ReadingTaker
         TakenResult Not(Refusal refusal, string words) => new(null, null, refusal, words);
         if (sheet.Checks.FirstOrDefault(c => c.Id == taken.Check) is not { } check)
         {
-            return Not(Refusal.Wrong, "The build has changed. Reload; this reading was not saved.");
+            return Not(Refusal.Wrong, Sentences.TheBuildHasChangedReload);
         }
         if (taken.Print is { } print && print != check.Print)
         {
-            return Not(
-                Refusal.Between,
-                $"The build behind \"{check.Title}\" has changed since it was measured. Measure again; this reading was not saved."
-            );
+            return Not(Refusal.Between, Sentences.TheBuildBehindHasChanged(check.Title));
         }
         if (Against(check, taken) is { } against)
         {
             return Not(Refusal.Wrong, against);
         }
         return string.IsNullOrWhiteSpace(taken.Reason) && BenchState.Against(sheet, standings, check) is { } danger
-            ? Not(Refusal.Between, $"{danger} This reading was not saved. Give a reason to do it anyway.")
+            ? Not(Refusal.Between, Sentences.ThisReadingWasNotSaved(danger))
             : new TakenResult(check, check.Judge(taken.Value, taken.Answer), Refusal.None, "");
     }
 
@@ -78,21 +75,21 @@ public static class ReadingTaker
     {
         if (taken.Reason?.Length > MostReason)
         {
-            return $"The reason has {taken.Reason.Length} characters; the limit is {MostReason}.";
+            return Sentences.TheReasonHasCharactersThe(taken.Reason.Length, MostReason);
         }
         if (taken.Value is not { } value)
         {
             return taken.Answer is not null ? null
-                : check.Unit is null ? "Answer yes, no or unsure."
-                : "Answer yes, no or unsure, or enter a number.";
+                : check.Unit is null ? Sentences.AnswerYesNoOrUnsure
+                : Sentences.AnswerYesNoOrUnsureOr;
         }
         if (check.Unit is not { } unit)
         {
-            return $"Answer \"{check.Title}\" with yes, no or unsure, not a number.";
+            return Sentences.AnswerWithYesNoOr(check.Title);
         }
         if (taken.Unit is { } told && told != unit)
         {
-            return $"\"{check.Title}\" is measured in {Name(unit)}, not in {Name(told)}. Set the meter to the right range and measure again.";
+            return Sentences.IsMeasuredInNotIn(check.Title, Name(unit), Name(told));
         }
         var most = unit switch
         {
@@ -101,7 +98,7 @@ public static class ReadingTaker
             _ => MostOhms,
         };
         return !double.IsFinite(value) || Math.Abs(value) > most || (unit != ReadingUnit.Volts && value < 0)
-            ? $"{value} {Name(unit)} is not possible here; check the decimal point and the meter's range."
+            ? Sentences.IsNotPossibleHereCheck(value, Name(unit))
             : null;
     }
 

@@ -56,7 +56,7 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
                     $"{prefix}.rail.{rail.Id}",
                     phase,
                     $"{rail.Label} rail",
-                    $"{rail.Label} rail is at its planned voltage.",
+                    Sentences.RailIsAtItsPlanned(rail.Label),
                     reading,
                     Worst(sheet, rail.Id),
                     sheet,
@@ -75,7 +75,7 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
                 $"{prefix}.{lead.Device}.{lead.Lead}",
                 phase,
                 $"{lead.Label} at {lead.Name}",
-                $"{lead.Name} has the voltage it needs.",
+                Sentences.HasTheVoltageItNeeds(lead.Name),
                 MeterReader.Of(wired, lead),
                 lead.Window,
                 sheet,
@@ -132,9 +132,9 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
             phase,
             Asks.Volts,
             title,
-            $"{fed}: measure the voltage.",
+            Sentences.MeasureTheVoltage(fed),
             reading.High < 0.5
-                ? "no voltage: below 0.5 V"
+                ? Sentences.NoVoltageBelow05
                 : $"{Numbers.Volts(reading.Volts)} ({Numbers.Volts(reading.Low, reading.High)})",
             proves,
             [.. VoltBands(reading, window, FollowsPack(reading, sheet))],
@@ -169,11 +169,7 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
         var high = window is null || reading.High < 0.5 ? reading.High : Math.Clamp(reading.High, floor, roof);
         yield return new(
             Reversed,
-            new(
-                Mark.Stop,
-                "Reversed polarity: minus is where plus should be, or the probes are swapped.",
-                "Swap the probes and read again. Still negative: unplug at once, and do not connect the device."
-            )
+            new(Mark.Stop, Sentences.ReversedPolarityMinusIsWhere, Sentences.SwapTheProbesAndRead)
         );
         if (reading.High >= 0.5)
         {
@@ -181,8 +177,8 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
                 Math.Min(0.5, good),
                 new(
                     Mark.Stop,
-                    $"No voltage, {Numbers.Volts(reading.Volts)} computed: not powered, or a short pulls it down.",
-                    "Unplug. Check this point to ground for continuity; then check the solder jumper or regulator that powers it."
+                    Sentences.NoVoltageComputedNotPowered(Numbers.Volts(reading.Volts)),
+                    Sentences.UnplugCheckThisPointTo
                 )
             );
             yield return new(
@@ -190,9 +186,9 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
                 new(
                     Mark.Stop,
                     window is null
-                        ? "Far below the computed voltage."
-                        : $"Below the voltage needed here ({Numbers.Volts(window.Min)}).",
-                    "Is the current limiter cutting in? Then unplug the devices one by one."
+                        ? Sentences.FarBelowTheComputedVoltage
+                        : Sentences.BelowTheVoltageNeededHere(Numbers.Volts(window.Min)),
+                    Sentences.IsTheCurrentLimiterCutting
                 )
             );
             if (window is not null)
@@ -201,37 +197,29 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
                     Math.Max(floor - Hair, 0.5),
                     new(
                         Mark.Doubtful,
-                        $"Marginal: just below the voltage needed here ({Numbers.Volts(window.Min)}).",
-                        "Use a shorter or thicker wire, or another rail; land earlier."
+                        Sentences.MarginalJustBelowTheVoltage(Numbers.Volts(window.Min)),
+                        Sentences.UseAShorterOrThicker
                     )
                 );
             }
             yield return new(
                 Math.Max(good - Hair, 0.5),
-                new(
-                    Mark.Doubtful,
-                    "Lower than computed, but still enough.",
-                    "Measure at the pad: the difference is the drop in the wire."
-                )
+                new(Mark.Doubtful, Sentences.LowerThanComputedButStill, Sentences.MeasureAtThePadThe)
             );
         }
-        yield return new(high, new(Mark.Good, follows ? "It follows the battery." : "As computed."));
+        yield return new(high, new(Mark.Good, follows ? Sentences.ItFollowsTheBattery : Sentences.AsComputed));
         yield return new(
             Math.Max(high, roof),
-            new(
-                Mark.Doubtful,
-                "Higher than computed, but not too high.",
-                "Measure again at the regulator; is this the battery you measured?"
-            )
+            new(Mark.Doubtful, Sentences.HigherThanComputedButNot, Sentences.MeasureAgainAtTheRegulator)
         );
         yield return new(
             null,
             new(
                 Mark.Stop,
                 window is null
-                    ? "Far above the computed voltage. Unplug it."
-                    : $"Above the maximum for what it powers ({Numbers.Volts(window.Max)}). Unplug it before it is destroyed.",
-                "Unplug. Check the voltage jumper that selects it, and where its wire really goes."
+                    ? Sentences.FarAboveTheComputedVoltage
+                    : Sentences.AboveTheMaximumForWhat(Numbers.Volts(window.Max)),
+                Sentences.UnplugCheckTheVoltageJumper
             )
         );
     }

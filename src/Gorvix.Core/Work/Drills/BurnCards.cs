@@ -59,10 +59,10 @@ internal sealed class BurnCards(WiredBuild wired)
                 rails.Count > 1 ? 4
                     : LabelBook.Read(pad.Label).Trust == LabelTrust.Certain ? 2
                     : 3,
-                $"Which rail powers pad {WireWords.Of(_circuit, pad)}?",
+                Sentences.WhichRailPowersPad(WireWords.Of(_circuit, pad)),
                 [.. others.Prepend(right).Select(w => new CardChoice(w, w))],
                 new HashSet<string> { right },
-                $"{Phrase.Join([.. rails.Select(BoardWords.Of)])}{(bridges.Count > 0 ? $"; {Phrase.Join([.. bridges.Select(b => $"jumper {b}")])} selects it" : "")}."
+                $"{Phrase.Join([.. rails.Select(BoardWords.Of)])}{(bridges.Count > 0 ? Sentences.SelectsIt(Phrase.Join([.. bridges.Select(b => $"jumper {b}")])) : "")}."
             )
             {
                 Pads = [pad.Id],
@@ -94,7 +94,7 @@ internal sealed class BurnCards(WiredBuild wired)
                 yield return new Card(
                     $"live:{lead.Device}/{lead.Lead.Id}@{pad.Id}",
                     judged.Hardness,
-                    $"{lead.Lead.Label} of the {Name(lead.Device)} is wired to pad {WireWords.Of(_circuit, pad)}. {Fed()}: what happens?",
+                    Sentences.OfTheIsWiredTo(lead.Lead.Label, Name(lead.Device), WireWords.Of(_circuit, pad), Fed()),
                     Fates,
                     new HashSet<string> { judged.Fate },
                     judged.Why
@@ -128,12 +128,16 @@ internal sealed class BurnCards(WiredBuild wired)
                 yield return new Card(
                     $"usb:{device}",
                     3,
-                    $"Wired as planned, only USB connected: is the {Name(device)} powered?",
+                    Sentences.WiredAsPlannedOnlyUsb(Name(device)),
                     [new CardChoice("yes", "Yes"), new CardChoice("no", "No")],
                     new HashSet<string> { alive ? "yes" : "no" },
                     gets.Pad is { } pad
-                        ? $"Powered from {WireWords.Of(_circuit, _circuit.Pads[pad])}: {Numbers.Volts(gets.Volts ?? 0)} on USB power, needs {PlainWords.Of(gets.Window)}."
-                        : $"It has {Numbers.Volts(gets.Volts ?? 0)} on USB power, needs {PlainWords.Of(gets.Window)}."
+                        ? Sentences.PoweredFromOnUsbPower(
+                            WireWords.Of(_circuit, _circuit.Pads[pad]),
+                            Numbers.Volts(gets.Volts ?? 0),
+                            PlainWords.Of(gets.Window)
+                        )
+                        : Sentences.ItHasOnUsbPower(Numbers.Volts(gets.Volts ?? 0), PlainWords.Of(gets.Window))
                 );
             }
         }
@@ -162,7 +166,7 @@ internal sealed class BurnCards(WiredBuild wired)
                     yield return new Card(
                         $"pack:{cells}/{lead.Device}/{lead.Lead.Id}",
                         judged.Hardness,
-                        $"Wired as planned, but with a full {cells}S pack instead of {pack.Cells}S: what happens to the {Name(lead.Device)} at its {lead.Lead.Label} lead?",
+                        Sentences.WiredAsPlannedButWith(cells, pack.Cells, Name(lead.Device), lead.Lead.Label),
                         Fates,
                         new HashSet<string> { judged.Fate },
                         judged.Why
@@ -193,10 +197,10 @@ internal sealed class BurnCards(WiredBuild wired)
             yield return new Card(
                 $"input:{cells}",
                 Near(times, 1),
-                $"A {cells}S pack, from full to empty, on the supply input of the {_build.Board.Name}: what happens to the board?",
+                Sentences.ASPackFromFull(cells, _build.Board.Name),
                 Fates,
                 new HashSet<string> { fate },
-                $"It gets {Numbers.Volts(gets.Min, gets.Max)}, needs {PlainWords.Of(input)}."
+                Sentences.ItGetsNeeds(Numbers.Volts(gets.Min, gets.Max), PlainWords.Of(input))
             );
         }
     }
@@ -219,7 +223,7 @@ internal sealed class BurnCards(WiredBuild wired)
         }
         var leads = all.ConvertAll(l => (l.Situation, Lead: l.Lead!));
         string Gets(Situation at, double volts, VoltWindow window) =>
-            $"With the {at.Name} it has {Numbers.Volts(volts)}, needs {PlainWords.Of(window)}.";
+            Sentences.WithTheItHasNeeds(at.Name, Numbers.Volts(volts), PlainWords.Of(window));
         if (leads.Find(l => l.Lead.State == LeadFeed.Burns) is { Lead: { Volts: { } high } burns } hot)
         {
             return ("burns", Near(high / burns.Window.Max, 1), Gets(hot.Situation, high, burns.Window));
@@ -227,12 +231,12 @@ internal sealed class BurnCards(WiredBuild wired)
         if (leads.Find(l => l.Lead.State == LeadFeed.Starves) is { Lead: { LowVolts: { } low } starves } cold)
         {
             return low < 0.1
-                ? ("nothing", 2, "With the jumpers as set, no supply reaches that pad.")
+                ? ("nothing", 2, Sentences.WithTheJumpersAsSet)
                 : ("starves", Near(starves.Window.Min / low, 1), Gets(cold.Situation, low, starves.Window));
         }
         if (leads.TrueForAll(l => l.Lead.State == LeadFeed.Unfed))
         {
-            return ("nothing", 2, "With the jumpers as set, no supply reaches that pad.");
+            return ("nothing", 2, Sentences.WithTheJumpersAsSet);
         }
         if (leads.TrueForAll(l => l.Lead.State == LeadFeed.Good))
         {
@@ -244,7 +248,10 @@ internal sealed class BurnCards(WiredBuild wired)
             return (
                 "lives",
                 Near(margin, 2),
-                $"It has {Numbers.Volts(bottom.Lead.LowVolts.Value, top.Lead.Volts.Value)}, needs {PlainWords.Of(top.Lead.Window)}."
+                Sentences.ItHasNeeds(
+                    Numbers.Volts(bottom.Lead.LowVolts.Value, top.Lead.Volts.Value),
+                    PlainWords.Of(top.Lead.Window)
+                )
             );
         }
         return null;
@@ -265,8 +272,8 @@ internal sealed class BurnCards(WiredBuild wired)
 
     private string Fed() =>
         _build.Build.InputVolts is { } volts
-            ? $"{volts:0.##} V at the supply input"
-            : $"{_build.Build.Pack!.Cells}S pack, from full to empty";
+            ? Sentences.VAtTheSupplyInput(volts)
+            : Sentences.SPackFromFullTo(_build.Build.Pack!.Cells);
 
     private IEnumerable<WiredLead> Supplies() =>
         wired.Leads.Where(l => l.Lead.Role == LeadRole.Supply && (l.Pad is not null || l.To is not null));

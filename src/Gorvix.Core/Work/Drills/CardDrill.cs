@@ -106,14 +106,14 @@ public sealed class CardDrill : IDrill
     /// <inheritdoc/>
     public string? Against(IReadOnlyList<DrillAct> done, DrillAct act) =>
         Sheet(done) is not { Result: null, Cards.Next: { } next }
-            ? "This drill is over. Start another one."
+            ? Sentences.ThisDrillIsOverStart
             : act.Kind switch
             {
                 ActKind.GiveUp => null,
-                ActKind.Answer when act.On != next.Card => "That is not the current question. Reload the drill.",
+                ActKind.Answer when act.On != next.Card => Sentences.ThatIsNotTheCurrent,
                 ActKind.Answer when IsChoice(next, act.Value) => null,
-                ActKind.Answer => "That is not one of the answers. Choose one.",
-                _ => "Answer the question.",
+                ActKind.Answer => Sentences.ThatIsNotOneOf,
+                _ => Sentences.AnswerTheQuestion,
             };
 
     /// <inheritdoc/>

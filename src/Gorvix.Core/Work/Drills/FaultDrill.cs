@@ -149,19 +149,17 @@ public sealed class FaultDrill : IDrill
     /// <inheritdoc/>
     public string? Against(IReadOnlyList<DrillAct> done, DrillAct act) =>
         done.Any(Ends)
-            ? "This drill is over. Start another one."
+            ? Sentences.ThisDrillIsOverStart
             : act.Kind switch
             {
-                ActKind.Test when _table.IndexOf(act.On) is not { } test =>
-                    "That test is not in this drill. Reload the drill.",
+                ActKind.Test when _table.IndexOf(act.On) is not { } test => Sentences.ThatTestIsNotIn,
                 ActKind.Test when done.Any(d => d.Kind == ActKind.Test && d.On == act.On) =>
-                    "That test is already done. The result is the same.",
-                ActKind.Name when _table.Singles.All(s => s.Id != act.On) =>
-                    "That fault is not in this drill. Choose one from the list.",
+                    Sentences.ThatTestIsAlreadyDone,
+                ActKind.Name when _table.Singles.All(s => s.Id != act.On) => Sentences.ThatFaultIsNotIn,
                 ActKind.Name when done.Any(d => d.Kind == ActKind.Name && d.On == act.On) =>
-                    "You already named that fault. It is not the one.",
+                    Sentences.YouAlreadyNamedThatFault,
                 ActKind.Test or ActKind.Name or ActKind.GiveUp => null,
-                _ => "Run a test, or name the fault.",
+                _ => Sentences.RunATestOrName,
             };
 
     /// <inheritdoc/>
@@ -306,7 +304,7 @@ public sealed class FaultDrill : IDrill
     }
 
     private static string Told(Suspect suspect) =>
-        Phrase.Upper(suspect.Faults.Count == 0 ? "no fault" : suspect.Faults[0].Words);
+        Phrase.Upper(suspect.Faults.Count == 0 ? Sentences.NoFault : suspect.Faults[0].Words);
 
     private DrillSeen Line(Observation seen, double minutes)
     {

@@ -52,10 +52,10 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
         select new Card(
             $"half:{port.Id}/{end.Half}",
             pads.Min(p => Hardness(p, end.Words, isOfPort: true)),
-            $"Which pad connects to {end.Words}?",
+            Sentences.WhichPadConnectsTo(end.Words),
             [],
             pads.Select(p => p.Id).ToHashSet(),
-            $"Pad for {end.Words}: {Phrase.Join([.. pads.Select(p => WireWords.Of(_circuit, p))])}."
+            Sentences.PadFor(end.Words, Phrase.Join([.. pads.Select(p => WireWords.Of(_circuit, p))]))
         );
 
     // "Where does the pad LED lead?"
@@ -82,7 +82,7 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
             yield return new Card(
                 id,
                 Hardness(pad, ends[0], _ofPorts.Contains(ends[0])),
-                $"What does pad {WireWords.Of(_circuit, pad)} connect to?",
+                Sentences.WhatDoesPadConnectTo(WireWords.Of(_circuit, pad)),
                 [.. others.Prepend(right).Select(w => new CardChoice(w, Phrase.Upper(w)))],
                 new HashSet<string> { right },
                 Why(pad, right)
@@ -105,7 +105,7 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
             can ? 2
                 : OfTheKind.Contains(cell.Code) ? 1
                 : 4,
-            $"{Phrase.Upper(link.Need)} of the {link.Device}: would it work on {Port.NameOf(cell.Port)} if that port were free?",
+            Sentences.OfTheWouldItWork(Phrase.Upper(link.Need), link.Device, Port.NameOf(cell.Port)),
             [new CardChoice("yes", "Yes"), new CardChoice("no", "No")],
             new HashSet<string> { can ? "yes" : "no" },
             cell.Sentence
@@ -128,7 +128,11 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
     {
         var inverter = _circuit.From(pad).Any(s => s.Turn == Polarity.Inverted);
         var bridges = _circuit.From(pad).SelectMany(s => s.Contacts).Select(c => c.Bridge).Distinct().ToList();
-        return $"It connects to {right}{(inverter ? ", through an inverter" : "")}{(bridges.Count > 0 ? $", as {Phrase.Join([.. bridges.Select(b => $"jumper {b}")])} is set" : "")}.";
+        return Sentences.ItConnectsTo(
+            right,
+            (inverter ? Sentences.ThroughAnInverter : ""),
+            (bridges.Count > 0 ? Sentences.AsIsSet(Phrase.Join([.. bridges.Select(b => $"jumper {b}")])) : "")
+        );
     }
 
     private static IEnumerable<(string Net, string Half, string Words)> EndsOf(Port port)
@@ -145,9 +149,17 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
                 (port.Data, "data", PortWords.Of(port, Half.Data)),
                 (port.Clock, "clock", PortWords.Of(port, Half.Clock)),
             ],
-            PortKind.Video => [(port.Rx, "in", "video from the camera"), (port.Tx, "out", "video to the VTX")],
-            PortKind.Pulse => [(port.Rx, "in", $"pulse input {port.Name}")],
-            _ => [(port.Rx, "in", $"analogue input {port.Name}"), (port.Tx, "out", $"analogue output {port.Name}")],
+            PortKind.Video =>
+            [
+                (port.Rx, "in", Sentences.VideoFromTheCamera),
+                (port.Tx, "out", Sentences.VideoToTheVtx),
+            ],
+            PortKind.Pulse => [(port.Rx, "in", Sentences.PulseInput(port.Name))],
+            _ =>
+            [
+                (port.Rx, "in", Sentences.AnalogueInput(port.Name)),
+                (port.Tx, "out", Sentences.AnalogueOutput(port.Name)),
+            ],
         };
         return from e in ends where e.Item1 is not null select (e.Item1!, e.Item2, e.Item3);
     }

@@ -103,16 +103,16 @@ public sealed class PlaceDrill : IDrill
     /// <inheritdoc/>
     public string? Against(IReadOnlyList<DrillAct> done, DrillAct act) =>
         done.Any(Ends)
-            ? "This drill is over. Start another one."
+            ? Sentences.ThisDrillIsOverStart
             : act.Kind switch
             {
-                ActKind.Put when !_asked.Contains(act.On) => "That link is not part of this drill.",
+                ActKind.Put when !_asked.Contains(act.On) => Sentences.ThatLinkIsNotPart,
                 ActKind.Put when act.Value.Length > 0 && _sheet.Ports.All(p => p.Id != act.Value) =>
-                    $"The board has no port {act.Value}.",
+                    Sentences.TheBoardHasNoPort(act.Value),
                 ActKind.Done when _asked.FirstOrDefault(l => Put(done, l) is null) is { } open =>
-                    $"{_sheet.Links.First(l => l.Id == open).Need} is not placed yet. Put it on a port, or leave it unconnected.",
+                    Sentences.IsNotPlacedYetPut(_sheet.Links.First(l => l.Id == open).Need),
                 ActKind.Put or ActKind.Done or ActKind.GiveUp => null,
-                _ => "Put a link on a port, or confirm that all are placed.",
+                _ => Sentences.PutALinkOnA,
             };
 
     /// <inheritdoc/>
@@ -180,21 +180,19 @@ public sealed class PlaceDrill : IDrill
         PlaceVerdict Is(Placing placing, string why) => new(link, placing, plan, why);
         if (put is null)
         {
-            return Is(Placing.Fails, $"Not placed. {Here(link, plan)}");
+            return Is(Placing.Fails, Sentences.NotPlaced(Here(link, plan)));
         }
         if (put.Length == 0)
         {
             return plan is null
-                ? Is(Placing.Best, Conflict(link) ?? "The best plan leaves it unconnected too.")
-                : Is(Placing.Fails, $"Left unconnected, but it can be connected. {Here(link, plan)}");
+                ? Is(Placing.Best, Conflict(link) ?? Sentences.TheBestPlanLeavesIt)
+                : Is(Placing.Fails, Sentences.LeftUnconnectedButItCan(Here(link, plan)));
         }
         var cell = _sheet.Links.First(l => l.Id == link).Cells.First(c => c.Port == put);
         return then.RouteOf(link) is not { } route || !route.Matches(pin)
                 ? Is(
                     Placing.Fails,
-                    cell.State == CellState.Blocked
-                        ? cell.Sentence
-                        : $"It would work there alone, but not with your other links. {Here(link, plan)}"
+                    cell.State == CellState.Blocked ? cell.Sentence : Sentences.ItWouldWorkThereAlone(Here(link, plan))
                 )
             : put == plan || asGood ? Is(Placing.Best, cell.Sentence)
             : Is(Placing.Dearer, $"{cell.Sentence} {Here(link, plan)}");
@@ -202,8 +200,8 @@ public sealed class PlaceDrill : IDrill
 
     private string Here(string link, string? plan) =>
         plan is null
-            ? "The best plan leaves it unconnected."
-            : $"Best plan: {_sheet.Links.First(l => l.Id == link).Cells.First(c => c.Port == plan).Sentence}";
+            ? Sentences.TheBestPlanLeavesItUnconnected
+            : Sentences.BestPlan(_sheet.Links.First(l => l.Id == link).Cells.First(c => c.Port == plan).Sentence);
 
     private string? Conflict(string link) => _sheet.Conflicts.FirstOrDefault(c => c.Link == link)?.Sentence;
 
@@ -245,8 +243,8 @@ public sealed class PlaceDrill : IDrill
         );
         return best == verdicts.Count
             ? verdicts.Count == 1
-                ? "As good as the best plan."
-                : "All links as good as the best plan."
-            : $"{best} of {verdicts.Count} as good as the best plan" + (dearer > 0 ? $", {dearer} worse." : ".");
+                ? Sentences.AsGoodAsTheBest
+                : Sentences.AllLinksAsGoodAs
+            : Sentences.OfAsGoodAsThe(best, verdicts.Count) + (dearer > 0 ? $", {dearer} worse." : ".");
     }
 }

@@ -28,8 +28,8 @@ public enum CureAt
 /// <param name="Steps">What to do, in order, in sentences.</param>
 public sealed record Cure(CureAt At, IReadOnlyList<string> Steps)
 {
-    internal const string Away = "Disconnect battery and USB.";
-    internal const string Save = "Save, let the board restart, reconnect, read back.";
+    internal static string Away => "Disconnect battery and USB.";
+    internal static string Save => "Save, let the board restart, reconnect, read back.";
 
     /// <summary>With iron and hands, nothing plugged in.</summary>
     internal static Cure ByHand(params IReadOnlyList<string> steps) =>

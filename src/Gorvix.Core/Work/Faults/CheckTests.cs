@@ -31,7 +31,7 @@ internal sealed class CheckTests(Meant meant)
                 TestKind.Look,
                 1,
                 0.05,
-                Signs("as expected on USB", "not as expected on USB", null),
+                Signs(Sentences.AsExpectedOnUsb, Sentences.NotAsExpectedOnUsb, null),
                 t =>
                     !t.Knows(p.Situation) ? null
                     : SignOf(t.Lives(p.Device, p.Situation)) == Yes ? Yes
@@ -72,8 +72,8 @@ internal sealed class CheckTests(Meant meant)
             {
                 Finds.Beeps => "continuity",
                 Finds.Silent => "open",
-                Finds.Ohms => "resistance reading, no beep",
-                _ => "diode drop in one direction",
+                Finds.Ohms => Sentences.ResistanceReadingNoBeep,
+                _ => Sentences.DiodeDropInOneDirection,
             };
         var sound = check.Asks switch
         {
@@ -123,7 +123,7 @@ internal sealed class CheckTests(Meant meant)
             check.Phase == BenchPhase.Usb ? 1 : 0.8,
             0.02,
             [
-                new(Yes, $"as expected: {check.Expected}", true),
+                new(Yes, Sentences.AsExpected(check.Expected), true),
                 .. bands.Where(b => b.Outcome != Yes).Select(b => new Outcome(b.Outcome, Band(b, bands), false)),
             ],
             t => t.Knows(p.Situation) ? OutcomeOf(bands, t.Volts(p)) : null
@@ -138,10 +138,10 @@ internal sealed class CheckTests(Meant meant)
     private static string Band(OutcomeBand band, List<OutcomeBand> bands) =>
         band.Outcome switch
         {
-            "reversed" => $"reversed polarity: below {Numbers.Volts(band.UpTo!.Value)}",
-            "nothing" => $"no voltage: below {Numbers.Volts(band.UpTo!.Value)}",
-            "low" => $"too low: below {Numbers.Volts(band.UpTo!.Value)}",
-            _ => $"too high: above {Numbers.Volts(bands[^2].UpTo!.Value)}",
+            "reversed" => Sentences.ReversedPolarityBelow(Numbers.Volts(band.UpTo!.Value)),
+            "nothing" => Sentences.NoVoltageBelow(Numbers.Volts(band.UpTo!.Value)),
+            "low" => Sentences.TooLowBelow(Numbers.Volts(band.UpTo!.Value)),
+            _ => Sentences.TooHighAbove(Numbers.Volts(bands[^2].UpTo!.Value)),
         };
 
     /// <summary>The outcome of a number.</summary>
@@ -161,9 +161,9 @@ internal sealed class CheckTests(Meant meant)
             1,
             0.05,
             [
-                new(Yes, $"as expected: {check.Expected}", true),
-                new("low", $"less than {PlainWords.Amperes(low)}", false),
-                new("high", $"more than {PlainWords.Amperes(high)}", false),
+                new(Yes, Sentences.AsExpected(check.Expected), true),
+                new("low", Sentences.LessThan(PlainWords.Amperes(low)), false),
+                new("high", Sentences.MoreThan(PlainWords.Amperes(high)), false),
             ],
             t => t.Knows(p.Situation) ? OutcomeOf(bands, t.Amps(p.Situation)) : null
         ) with
@@ -178,9 +178,9 @@ internal sealed class CheckTests(Meant meant)
         var bridge = _wired.Bridges.First(b => b.Bridge.Id == p.Bridge);
         static string Id(IReadOnlyList<string> at) => at.Count == 0 ? "open" : string.Join('+', at);
         string Words(IReadOnlyList<string> at) =>
-            at.Count == 0 ? "open, no solder"
-            : at.Count == 1 ? $"set to \"{at[0]}\""
-            : "all positions soldered";
+            at.Count == 0 ? Sentences.OpenNoSolder
+            : at.Count == 1 ? Sentences.SetTo(at[0])
+            : Sentences.AllPositionsSoldered;
         List<IReadOnlyList<string>> all =
         [
             bridge.Positions,
@@ -203,16 +203,16 @@ internal sealed class CheckTests(Meant meant)
 
     private FaultTest Print(BenchCheck check)
     {
-        var outcomes = new List<Outcome> { new(Yes, "all settings as planned", true) };
+        var outcomes = new List<Outcome> { new(Yes, Sentences.AllSettingsAsPlanned, true) };
         if (_wired.Ports.Count > 1)
         {
-            outcomes.Add(new("empty", "no port has a function, port settings cleared", false));
+            outcomes.Add(new("empty", Sentences.NoPortHasAFunction, false));
         }
         foreach (var (port, name) in _wired.Ports.Select(p => (p.Port.Id, p.Port.Name)).Distinct())
         {
-            outcomes.Add(new($"free.port.{port}", $"{name} has no function", false));
-            outcomes.Add(new($"rate.port.{port}", $"{name} has the right function but the wrong baud", false));
-            outcomes.Add(new($"other.port.{port}", $"{name} has different settings", false));
+            outcomes.Add(new($"free.port.{port}", Sentences.HasNoFunction(name), false));
+            outcomes.Add(new($"rate.port.{port}", Sentences.HasTheRightFunctionBut(name), false));
+            outcomes.Add(new($"other.port.{port}", Sentences.HasDifferentSettings(name), false));
         }
         outcomes.AddRange(
             meant
@@ -269,19 +269,19 @@ internal sealed class CheckTests(Meant meant)
     private static string NotSeen(Link link, SignNeeds needs) =>
         link.Function.Need switch
         {
-            Need.RcLink => "stick bars do not move",
-            Need.Osd when needs == SignNeeds.Says => "no OSD text from the board",
-            Need.Osd => "0.0 V, never armed, no recording",
-            Need.Video => "no video",
-            Need.Gps => "no satellites, no fix",
-            Need.Compass => "no compass detected",
-            Need.Telemetry => "no values, though telemetry is on",
-            Need.EscTelemetry => "no ESC reports",
-            Need.BatterySensing => "value wrong or missing",
-            Need.VtxControl => "the VTX does not respond",
-            Need.Rangefinder => "no rangefinder reading",
-            Need.CameraControl => "the camera menu does not open",
-            Need.FlightLog => "no new log",
-            _ => "no connection",
+            Need.RcLink => Sentences.StickBarsDoNotMove,
+            Need.Osd when needs == SignNeeds.Says => Sentences.NoOsdTextFromThe,
+            Need.Osd => Sentences.Of00VNeverArmed,
+            Need.Video => Sentences.NoVideo,
+            Need.Gps => Sentences.NoSatellitesNoFix,
+            Need.Compass => Sentences.NoCompassDetected,
+            Need.Telemetry => Sentences.NoValuesThoughTelemetryIs,
+            Need.EscTelemetry => Sentences.NoEscReports,
+            Need.BatterySensing => Sentences.ValueWrongOrMissing,
+            Need.VtxControl => Sentences.TheVtxDoesNotRespond,
+            Need.Rangefinder => Sentences.NoRangefinderReading,
+            Need.CameraControl => Sentences.TheCameraMenuDoesNot,
+            Need.FlightLog => Sentences.NoNewLog,
+            _ => Sentences.NoConnection,
         };
 }

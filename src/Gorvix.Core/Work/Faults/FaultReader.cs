@@ -147,41 +147,42 @@ public sealed class FaultReader
     private static string Verdict(Standing standing) =>
         standing.State switch
         {
-            SearchState.Open => "Enter what you see.",
-            SearchState.Sound => "Everything seen is as expected.",
+            SearchState.Open => Sentences.EnterWhatYouSee,
+            SearchState.Sound => Sentences.EverythingSeenIsAsExpected,
             SearchState.Unexplained => standing.Doubted.Count > 0
-                ? "No single fault or pair explains this. Is one of the answers wrong?"
-                : "No single fault or pair explains this.",
-            SearchState.Found when standing.Causes[0].Faults.Count > 1 =>
-                $"{standing.Causes[0].Faults.Count} causes remain; no test can separate them.",
+                ? Sentences.NoSingleFaultOrPair
+                : Sentences.NoSingleFaultOrPairExplains,
+            SearchState.Found when standing.Causes[0].Faults.Count > 1 => Sentences.CausesRemainNoTestCan(
+                standing.Causes[0].Faults.Count
+            ),
             SearchState.Found => $"{Phrase.Upper(Told(standing.Causes[0].Faults[0]))}.",
-            _ when standing.ArePairs => "No single fault explains this. These pairs do.",
-            _ => $"{standing.Causes.Count} causes remain.",
+            _ when standing.ArePairs => Sentences.NoSingleFaultExplainsThis,
+            _ => Sentences.CausesRemain(standing.Causes.Count),
         };
 
     /// <summary>A cause in words; how many no test tells from it.</summary>
     public static string Told(Cause cause) =>
         Phrase.Upper(Told(cause.Faults[0]))
-        + (cause.Faults.Count > 1 ? $" (or {cause.Faults.Count - 1} more that no test can separate)" : "");
+        + (cause.Faults.Count > 1 ? Sentences.OrMoreThatNoTest(cause.Faults.Count - 1) : "");
 
     /// <summary>How a fault is mended, in sentences.</summary>
     public IReadOnlyList<string> CureOf(PlantedFault fault) => fault.Cure(_cures).Steps;
 
     private static string Told(IReadOnlyList<PlantedFault> faults) =>
-        faults.Count == 0 ? "no fault" : string.Join(", and ", faults.Select(f => f.Words));
+        faults.Count == 0 ? Sentences.NoFault : string.Join(", and ", faults.Select(f => f.Words));
 
     private SeenLine Line(Observation seen, DateTime? at)
     {
         var test = _table.IndexOf(seen.Test) is { } i ? _table.Tests[i] : null;
         var outcome =
             test is null ? null
-            : seen.Outcome == Outcome.NotSound ? new Outcome(seen.Outcome, "not as expected", false)
+            : seen.Outcome == Outcome.NotSound ? new Outcome(seen.Outcome, Sentences.NotAsExpected, false)
             : _table.Outcomes(_table.IndexOf(seen.Test)!.Value).FirstOrDefault(o => o.Id == seen.Outcome);
         return new SeenLine(
             seen.Test,
             seen.Outcome,
             test?.Title ?? seen.Test,
-            outcome?.Words ?? "from earlier wiring: no longer counts",
+            outcome?.Words ?? Sentences.FromEarlierWiringNoLonger,
             outcome?.IsSound ?? true,
             at
         );
@@ -223,9 +224,7 @@ public sealed class FaultReader
         return new NextTest(
             test,
             Math.Round(worth.Bits, 3),
-            worth.NotYet
-                ? "Not yet: one of the remaining causes destroys something when powered. Measure without power first."
-                : null,
+            worth.NotYet ? Sentences.NotYetOneOfThe : null,
             [
                 .. causes
                     .GroupBy(c => c.Shows[worth.Test])

@@ -48,22 +48,25 @@ internal sealed class LookTests(Meant meant, BenchSheet sheet, Situation live)
         return new FaultTest(
             $"light.{device.Id}",
             TestKind.Look,
-            $"{device.Device.Name} status light",
+            Sentences.StatusLight(device.Device.Name),
             aired
-                ? $"Radio and goggles on{(Cautions.Radiates(device.Device.Kind) ? ", antenna on, airflow over it" : "")}: what does the {device.Device.Name}'s light show?"
-                : $"Check the {device.Device.Name}: light, warmth, and what it powers.",
+                ? Sentences.RadioAndGogglesOnWhat(
+                    (Cautions.Radiates(device.Device.Kind) ? Sentences.AntennaOnAirflowOver : ""),
+                    device.Device.Name
+                )
+                : Sentences.CheckTheLightWarmthAnd(device.Device.Name),
             0.3,
             [
                 new("well", aired ? Own(SignState.Linked, "linked") : Own(SignState.Powered, "powered"), true),
-                new(Dark, "no light, cold", false),
-                new("flickers", "light cuts out", false),
+                new(Dark, Sentences.NoLightCold, false),
+                new("flickers", Sentences.LightCutsOut, false),
                 .. aired
                     ? [new Outcome("searching", Own(SignState.Searching, "searching"), false)]
                     : Array.Empty<Outcome>(),
                 .. loads
                     ?
                     [
-                        new Outcome("loader", Own(SignState.Bootloader, "solid with the radio off: bootloader"), false)
+                        new Outcome("loader", Own(SignState.Bootloader, Sentences.SolidWithTheRadioOff), false)
                         {
                             Mistaken = Distinct,
                         },
@@ -97,10 +100,10 @@ internal sealed class LookTests(Meant meant, BenchSheet sheet, Situation live)
         yield return new FaultTest(
             "board.volts",
             TestKind.Look,
-            "Battery voltage on the board's settings page",
-            "Propellers off. Connect the battery or bench supply, then USB: read the battery voltage on the board's settings page.",
+            Sentences.BatteryVoltageOnTheBoards,
+            Sentences.PropellersOffConnectTheBattery,
             1.5,
-            Signs("battery voltage", "0.0 V, or nothing", null)
+            Signs(Sentences.BatteryVoltage, Sentences.Of00VOrNothing, null)
         )
         {
             Slip = 0.02,
@@ -115,10 +118,10 @@ internal sealed class LookTests(Meant meant, BenchSheet sheet, Situation live)
             yield return new FaultTest(
                 $"value.{link.Id}",
                 TestKind.Look,
-                "Battery voltage on the radio",
-                "Find battery voltage among the radio's telemetry values.",
+                Sentences.BatteryVoltageOnTheRadio,
+                Sentences.FindBatteryVoltageAmongThe,
                 0.5,
-                Signs("shown, marker blinking", "not shown", "intermittent")
+                Signs(Sentences.ShownMarkerBlinking, Sentences.NotShown, "intermittent")
             )
             {
                 IsSign = true,
@@ -138,7 +141,7 @@ internal sealed class LookTests(Meant meant, BenchSheet sheet, Situation live)
         var wires = _wired.Leads.Where(l => l.Device == device.Id).ToList();
         var pads = wires.Select(l => l.Pad?.Id).OfType<string>().ToHashSet();
         string PadWords(string pad) => WireWords.Of(_wired.Build.Circuit, _wired.Build.Circuit.Pads[pad]);
-        var outcomes = new Dictionary<string, string> { [Yes] = "every wire as in Loom, no solder bridges" };
+        var outcomes = new Dictionary<string, string> { [Yes] = Sentences.EveryWireAsInLoom };
         string? See(WiredBuild real)
         {
             foreach (var was in wires)
@@ -155,26 +158,30 @@ internal sealed class LookTests(Meant meant, BenchSheet sheet, Situation live)
         }
         foreach (var lead in wires)
         {
-            outcomes[$"{lead.Lead.Id} off"] = $"{PlantedFaults.Label(_wired, lead)} connects to nothing";
+            outcomes[$"{lead.Lead.Id} off"] = Sentences.ConnectsToNothing(PlantedFaults.Label(_wired, lead));
         }
         foreach (var pad in _wired.Build.Board.Pads)
         {
             foreach (var lead in wires)
             {
-                outcomes[$"{lead.Lead.Id} on {pad.Id}"] =
-                    $"{PlantedFaults.Label(_wired, lead)} is on {PadWords(pad.Id)}";
+                outcomes[$"{lead.Lead.Id} on {pad.Id}"] = Sentences.IsOn(
+                    PlantedFaults.Label(_wired, lead),
+                    PadWords(pad.Id)
+                );
             }
             foreach (var own in pads)
             {
-                outcomes[$"blob {own} {pad.Id}"] = outcomes[$"blob {pad.Id} {own}"] =
-                    $"solder bridge between {_wired.Build.Circuit.Pads[own].Label} and {pad.Label}";
+                outcomes[$"blob {own} {pad.Id}"] = outcomes[$"blob {pad.Id} {own}"] = Sentences.SolderBridgeBetweenAnd(
+                    _wired.Build.Circuit.Pads[own].Label,
+                    pad.Label
+                );
             }
         }
         return new FaultTest(
             $"glass.{device.Id}",
             TestKind.Look,
-            $"{device.Device.Name} wires under magnification",
-            $"Disconnect battery and USB. Trace each wire of the {device.Device.Name} end to end; inspect between its pads under magnification.",
+            Sentences.WiresUnderMagnification(device.Device.Name),
+            Sentences.DisconnectBatteryAndUsbTrace(device.Device.Name),
             2,
             [.. outcomes.Select(o => new Outcome(o.Key, o.Value, o.Key == Yes))]
         )
@@ -208,18 +215,18 @@ internal sealed class LookTests(Meant meant, BenchSheet sheet, Situation live)
         return new FaultTest(
             $"wiggle.{device.Id}",
             TestKind.Wiggle,
-            $"{device.Device.Name} wire continuity while moved",
-            $"Disconnect battery and USB. Check continuity of each wire of the {device.Device.Name} from its end to its pad while moving both ends.",
+            Sentences.WireContinuityWhileMoved(device.Device.Name),
+            Sentences.DisconnectBatteryAndUsbCheckContinuity(device.Device.Name),
             2,
             [
-                new(Yes, "continuity on all, none drops out", true),
+                new(Yes, Sentences.ContinuityOnAllNoneDrops, true),
                 .. wires.SelectMany(l =>
                     new[]
                     {
-                        new Outcome($"silent {l.Lead.Id}", $"{PlantedFaults.Label(_wired, l)} is open", false),
+                        new Outcome($"silent {l.Lead.Id}", Sentences.IsOpen(PlantedFaults.Label(_wired, l)), false),
                         new Outcome(
                             $"loose {l.Lead.Id}",
-                            $"continuity of {PlantedFaults.Label(_wired, l)} drops out",
+                            Sentences.ContinuityOfDropsOut(PlantedFaults.Label(_wired, l)),
                             false
                         ),
                     }

@@ -35,16 +35,16 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
         select new FaultTest(
             $"page.{device.Id}",
             TestKind.Page,
-            $"{name} own settings",
-            $"Check the {name}'s own settings or menu: protocol, baud, polarity, firmware.",
+            Sentences.OwnSettings(name),
+            Sentences.CheckTheSOwnSettings(name),
             4,
             [
-                new("well", "all settings match its port", true),
+                new("well", Sentences.AllSettingsMatchItsPort, true),
                 .. Ailment
                     .All.Select(a => a.OnPage)
                     .OfType<AilmentSign>()
                     .Select(s => new Outcome(s.Id, s.Words, false)),
-                new("none", "no response", false),
+                new("none", Sentences.NoResponse, false),
             ]
         )
         {
@@ -92,7 +92,14 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
         SignNeeds? needs,
         Func<BenchTruth, WiredBuild?> otherwise
     ) =>
-        new(id, TestKind.Trial, title, todo, minutes, TestMaker.Signs("works now", "no change", "intermittent"))
+        new(
+            id,
+            TestKind.Trial,
+            title,
+            todo,
+            minutes,
+            TestMaker.Signs(Sentences.WorksNow, Sentences.NoChange, "intermittent")
+        )
         {
             Device = device,
             Link = links.Count == 1 ? links[0] : null,
@@ -117,7 +124,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             },
         };
 
-    private const string Away = "Disconnect battery and USB.";
+    private static readonly string Away = Cure.Away;
 
     // What goes before every test of a transmitter that has power.
     private static string Antenna(Device device) => Cautions.Radiates(device.Kind) ? $" {Cautions.Antenna}" : "";
@@ -151,7 +158,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             yield return Trial(
                 $"piece.{id}",
                 $"Another {name}",
-                $"{Away} Put another {name} on the same wires, then set it up and bind it as planned.{Antenna(device.Device)}",
+                Sentences.PutAnotherOnTheSame(Away, name, Antenna(device.Device)),
                 15,
                 id,
                 [.. links.Select(l => l.Id)],
@@ -172,8 +179,8 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                 .ToList();
             yield return Trial(
                 $"move.{port.Link}",
-                $"{name} on another port",
-                $"{Away} Solder the {name}'s signal wires to another free port of the same type, and set that port's function.",
+                Sentences.OnAnotherPort(name),
+                Sentences.SolderTheSSignalWires(Away, name),
                 10,
                 device,
                 [port.Link],
@@ -192,8 +199,8 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             {
                 yield return Trial(
                     $"cross.{port.Link}",
-                    $"{name} wires swapped",
-                    $"{Away} Swap {one.Lead.Label} and {other.Lead.Label} of the {name} at the board.",
+                    Sentences.WiresSwapped(name),
+                    Sentences.SwapAndOfTheAt(Away, one.Lead.Label, other.Lead.Label, name),
                     5,
                     device,
                     [port.Link],

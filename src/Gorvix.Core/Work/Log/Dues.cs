@@ -61,7 +61,7 @@ public static class Dues
     {
         if (intervals.Count > MostIntervals)
         {
-            return $"Too many maintenance items: {intervals.Count}, maximum {MostIntervals}.";
+            return Sentences.TooManyMaintenanceItemsMaximum(intervals.Count, MostIntervals);
         }
         foreach (var interval in intervals)
         {
@@ -71,27 +71,27 @@ public static class Dues
                 || !interval.Id.All(c => c is '-' || char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c))
             )
             {
-                return "A maintenance item's ID may only use lower-case letters, digits and hyphens.";
+                return Sentences.AMaintenanceItemsIdMay;
             }
             if (string.IsNullOrWhiteSpace(interval.Words) || interval.Words.Length > MostWords)
             {
-                return $"Describe the maintenance in 1 to {MostWords} characters.";
+                return Sentences.DescribeTheMaintenanceIn1(MostWords);
             }
             if (interval is { Days: null, Flights: null })
             {
-                return $"\"{interval.Words}\" needs an interval in days or flights.";
+                return Sentences.NeedsAnIntervalInDays(interval.Words);
             }
             if (interval.Days is < 1 or > MostDays)
             {
-                return $"\"{interval.Words}\": {interval.Days} days is out of range. Enter 1 to {MostDays}.";
+                return Sentences.DaysIsOutOfRange(interval.Words, interval.Days, MostDays);
             }
             if (interval.Flights is < 1 or > MostFlights)
             {
-                return $"\"{interval.Words}\": {interval.Flights} flights is out of range. Enter 1 to {MostFlights}.";
+                return Sentences.FlightsIsOutOfRange(interval.Words, interval.Flights, MostFlights);
             }
         }
         return intervals.Select(i => i!.Id).Distinct().Count() < intervals.Count
-            ? "Two maintenance items have the same ID. Change one."
+            ? Sentences.TwoMaintenanceItemsHaveThe
             : null;
     }
 
@@ -125,7 +125,7 @@ public static class Dues
         var flights = Flown(notes.Where(n => n.Kind == NoteKind.Flight && (last is null || n.At > last)));
         if (last is not { } done)
         {
-            return new Due(interval, null, null, flights, true, "never done");
+            return new Due(interval, null, null, flights, true, Sentences.NeverDone);
         }
         // What is stored may be damaged: no interval and no day leads out of the calendar.
         DateTime? on =
@@ -140,8 +140,8 @@ public static class Dues
         var parts = isDue
             ? new[]
             {
-                left is { } l && l <= 0 ? (l == 0 ? "due today" : $"{Days(-l)} overdue") : null,
-                over is { } o && o >= 0 ? (o == 0 ? "due since the last flight" : $"{Flights(o)} overdue") : null,
+                left is { } l && l <= 0 ? (l == 0 ? Sentences.DueToday : $"{Days(-l)} overdue") : null,
+                over is { } o && o >= 0 ? (o == 0 ? Sentences.DueSinceTheLastFlight : $"{Flights(o)} overdue") : null,
             }
             : [left is { } l2 ? Days(l2) : null, over is { } o2 ? Flights(-o2) : null];
         var told = string.Join(isDue ? ", " : " or ", parts.OfType<string>());

@@ -183,7 +183,7 @@ public sealed record LoggedNote
         Kind switch
         {
             NoteKind.Flight =>
-                $"{(Flights == 1 ? "One flight" : $"{Flights} flights")}{(Words.Length > 0 ? $": {Words}" : "")}",
+                $"{(Flights == 1 ? Sentences.OneFlight : $"{Flights} flights")}{(Words.Length > 0 ? $": {Words}" : "")}",
             NoteKind.Done => $"Done: {Words}",
             _ => Words,
         };

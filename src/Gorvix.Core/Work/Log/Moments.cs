@@ -93,7 +93,7 @@ public static class Moments
             .. reader.Plan.Placements.Select(p =>
                 (
                     PlainWords.Of(p.Link),
-                    p.Route is { } route ? $"{route.Port.Name}, {route.Mode.Name}" : "not connected"
+                    p.Route is { } route ? $"{route.Port.Name}, {route.Mode.Name}" : Sentences.NotConnected
                 )
             ),
         ];
@@ -102,7 +102,7 @@ public static class Moments
         [
             .. wired.Leads.Select(l =>
                 (
-                    $"{l.Lead.Label} of the {wired.Build.Devices.First(d => d.Id == l.Device).Device.Name}",
+                    Sentences.OfThe(l.Lead.Label, wired.Build.Devices.First(d => d.Id == l.Device).Device.Name),
                     WireWords.Of(l, wired)
                 )
             ),
@@ -115,12 +115,12 @@ public static class Moments
         var list = new List<(string, string)>
         {
             ("board", $"{board.Maker} {board.Name}, revision {board.Revision}"),
-            ("firmware", wired.Build.Firmware?.Name ?? "none chosen"),
+            ("firmware", wired.Build.Firmware?.Name ?? Sentences.NoneChosen),
             (
                 "supply",
                 build.InputVolts is { } volts ? $"{volts:0.##} V"
                 : build.Pack is { } pack ? $"{pack.Cells}S"
-                : "none chosen"
+                : Sentences.NoneChosen
             ),
         };
         list.AddRange(build.Devices.Select(d => (d.Id, Told(d, wired.Build.Devices.First(x => x.Id == d.Id).Device))));

@@ -53,13 +53,13 @@ public static class BuildBook
         }
         page.Add("h2", "Links");
         page.Table(
-            ["Link", "Priority", "Connects to", "Mode"],
+            ["Link", "Priority", Sentences.ConnectsTo, "Mode"],
             reader.Plan.Placements.Select(p =>
                 (IReadOnlyList<string>)
                     [
                         PlainWords.Of(p.Link),
                         PlainWords.Of(p.Link.Want.Priority),
-                        p.Route?.Port.Name ?? "not connected",
+                        p.Route?.Port.Name ?? Sentences.NotConnected,
                         p.Route?.Mode.Name ?? "",
                     ]
             )
@@ -80,15 +80,15 @@ public static class BuildBook
         page.Draw(LoomDrawing.Draw(build.Name, board, loom));
         page.Add("h2", "Wires");
         page.Table(
-            ["Device", "Lead", "Colour", "Connects to", "For"],
+            ["Device", "Lead", "Colour", Sentences.ConnectsTo, "For"],
             loom.Wires.Select(w => (IReadOnlyList<string>)[w.Name, w.Label, w.Colour ?? "", w.At, w.Job])
         );
         page.Table(
-            ["Unused leads", "Lead", "Treatment"],
+            [Sentences.UnusedLeads, "Lead", "Treatment"],
             loom.Spare.Select(s => (IReadOnlyList<string>)[s.Name, s.Label, s.Treatment])
         );
         page.Table(
-            ["Jumper", "Set to"],
+            ["Jumper", Sentences.SetTo],
             wired.Bridges.Select(b => (IReadOnlyList<string>)[b.Bridge.Id, string.Join(", ", b.Positions)])
         );
         page.Add("h2", "Settings");
@@ -123,7 +123,7 @@ public static class BuildBook
             page.Add("h2", "Readings");
         }
         page.Table(
-            ["Check", "Expected", "Reading", "Result", "When, who"],
+            ["Check", "Expected", "Reading", "Result", Sentences.WhenWho],
             record
                 .Readings.OrderBy(r => order.GetValueOrDefault(r.Check, int.MaxValue))
                 .Select(r =>
@@ -133,7 +133,7 @@ public static class BuildBook
                             r.Expected,
                             r.Read(),
                             states.GetValueOrDefault(r.Check) == CheckState.DueAgain
-                                ? "needs re-check"
+                                ? Sentences.NeedsReCheck
                                 : BenchWords.Of(r.Mark),
                             $"{r.At:yyyy-MM-dd}{(r.Who.Length > 0 ? $", {r.Who}" : "")}",
                         ]
@@ -153,7 +153,7 @@ public static class BuildBook
             page.Photos(record.Photos.Select(p => (p.Words, p.Jpeg)));
             if (record.LeftOut > 0)
             {
-                page.Add("p", $"{record.LeftOut} older photos are in the record (.zip).", "quiet");
+                page.Add("p", Sentences.OlderPhotosAreInThe(record.LeftOut), "quiet");
             }
         }
     }
@@ -165,12 +165,8 @@ public static class BuildBook
     /// <param name="nonce">What lets the style in where the page is served; null for a file.</param>
     public static string Sheet(string name, BenchSheet sheet, DateOnly today, string? nonce = null)
     {
-        var page = new Page($"{name}: bench sheet", nonce);
-        page.Add(
-            "p",
-            $"Created {today:yyyy-MM-dd}. Work in this order; after a failed check, fix the fault before applying power.",
-            "quiet"
-        );
+        var page = new Page(Sentences.BenchSheet(name), nonce);
+        page.Add("p", Sentences.CreatedWorkInThisOrder(today), "quiet");
         var number = 0;
         foreach (var phase in sheet.Checks.GroupBy(c => c.Phase))
         {
@@ -189,19 +185,19 @@ public static class BuildBook
 
     // What to do with nothing plugged in stands in the heading.
     private static string Doing(BenchCheck check) =>
-        check.Phase == BenchPhase.Cold && check.Asks == Asks.Beep ? "check continuity" : check.Do;
+        check.Phase == BenchPhase.Cold && check.Asks == Asks.Beep ? Sentences.CheckContinuity : check.Do;
 
     /// <summary>A phase, as it is called.</summary>
     public static string Name(BenchPhase phase) =>
         phase switch
         {
-            BenchPhase.Cold => "Before power: nothing connected",
-            BenchPhase.FirstPower => "First power-up",
+            BenchPhase.Cold => Sentences.BeforePowerNothingConnected,
+            BenchPhase.FirstPower => Sentences.FirstPowerUp,
             BenchPhase.Volts => "Voltages",
-            BenchPhase.Usb => "USB power only",
+            BenchPhase.Usb => Sentences.UsbPowerOnly,
             BenchPhase.Settings => "Settings",
-            BenchPhase.Links => "Each link alone",
-            BenchPhase.Together => "All links together",
-            _ => "Link loss",
+            BenchPhase.Links => Sentences.EachLinkAlone,
+            BenchPhase.Together => Sentences.AllLinksTogether,
+            _ => Sentences.LinkLoss,
         };
 }

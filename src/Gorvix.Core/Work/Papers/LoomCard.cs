@@ -37,13 +37,13 @@ public static class LoomCard
             name,
             board,
             [.. sheet.Wires.Where(w => w.Link is not null)],
-            "\nSupplies and grounds not listed."
+            Sentences.SuppliesAndGroundsNotListed
         );
         if (Encoding.UTF8.GetByteCount(signals) <= MostBytes)
         {
             return signals;
         }
-        const string more = "\n… and more: see the wire list.";
+        var more = Sentences.AndMoreSeeTheList;
         var bytes = Encoding.UTF8.GetBytes(signals);
         var kept = Encoding.UTF8.GetString(bytes, 0, MostBytes - Encoding.UTF8.GetByteCount(more));
         return kept[..Math.Max(0, kept.LastIndexOf('\n'))] + more;
@@ -54,7 +54,7 @@ public static class LoomCard
     /// <returns>SVG, in millimetres.</returns>
     public static string Draw(string name, string board, LoomSheet sheet)
     {
-        var drawing = new Drawing(Width, Height, $"{name}: wiring card");
+        var drawing = new Drawing(Width, Height, Sentences.WiringCard(name));
         drawing.Box(0.1, 0.1, Width - 0.2, Height - 0.2);
         using var code = new QRCodeGenerator().CreateQrCode(
             Text(name, board, sheet),

@@ -33,13 +33,19 @@ public static class LoomDrawing
         var faceHeight = sides.Count == 0 ? 0 : (face.Depth * scale) + 14;
         var rest = sheet.Wires.Where(w => w.Pad is null).ToList();
         var height = 16 + (sides.Count * faceHeight) + ((wires.Count + rest.Count + 1) * Row) + 6;
-        var drawing = new Drawing(Width, height, $"{name}: wiring on the {board.Name}");
+        var drawing = new Drawing(Width, height, Sentences.WiringOnThe(name, board.Name));
         drawing.Text(4, 8, 5, name, bold: true);
         drawing.Text(4, 13, 3, $"{board.Maker} {board.Name}, revision {board.Revision}");
         var top = 16.0;
         foreach (var side in sides)
         {
-            drawing.Text(4, top + 5, 3, side == BoardSide.Top ? "Top side" : "Bottom side, board flipped", bold: true);
+            drawing.Text(
+                4,
+                top + 5,
+                3,
+                side == BoardSide.Top ? Sentences.TopSide : Sentences.BottomSideBoardFlipped,
+                bold: true
+            );
             var (left, upper) = ((Width - (face.Width * scale)) / 2, top + 8);
             drawing.Box(left, upper, face.Width * scale, face.Depth * scale);
             foreach (var pad in face.Pads.Where(p => p.Side == side))
@@ -93,7 +99,7 @@ public static class LoomDrawing
                 13,
                 top,
                 3,
-                $"{wire.Label}{(wire.Colour is { } colour ? $" ({colour})" : "")} of the {wire.Name}"
+                Sentences.OfThe(wire.Label, (wire.Colour is { } colour ? $" ({colour})" : ""), wire.Name)
             );
             drawing.Text(78, top, 3, $"→ {wire.At}");
             drawing.Text(124, top, 3, wire.Job);

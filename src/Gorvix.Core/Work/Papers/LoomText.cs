@@ -46,7 +46,7 @@ public static class LoomText
         List("Cautions", cautions.Select(Plain));
         List("Ports", sheet.Ports.Select(p => Plain(p.Words)));
         List(
-            "Steps, in order",
+            Sentences.StepsInOrder,
             sheet.Steps.Select(s =>
                 $"[{(s.IsDone ? "x" : " ")}] {Plain(s.Words)}{(s.DoneOn is { } on ? on.ToString(" (yyyy-MM-dd)", CultureInfo.InvariantCulture) : "")}"
             )
@@ -58,7 +58,7 @@ public static class LoomText
             sheet.Wires.Select(w =>
                 new[]
                 {
-                    $"{w.Label}{(w.Pieces > 1 ? $" × {w.Pieces}" : "")} of the {w.Name}",
+                    Sentences.OfThe3(w.Label, (w.Pieces > 1 ? $" × {w.Pieces}" : ""), w.Name),
                     w.Colour,
                     w.At,
                     w.Job,
@@ -67,32 +67,32 @@ public static class LoomText
                 }
             )
         );
-        List("Unused leads", sheet.Spare.Select(s => Plain($"{s.Label} of the {s.Name}: {s.Treatment}")));
+        List(Sentences.UnusedLeads, sheet.Spare.Select(s => Plain(Sentences.OfThe4(s.Label, s.Name, s.Treatment))));
         foreach (var face in sheet.Faces)
         {
             Line($"## {Plain($"{face.Name} in {face.Socket}")}");
             Line();
             Table(
-                ["Pin", "Board", "As supplied", "Required"],
+                ["Pin", "Board", Sentences.AsSupplied, "Required"],
                 face.Cavities.Select(c => new[] { $"{c.Number}", c.Pad, c.Comes?.Label, c.Needs?.Label })
             );
         }
         foreach (var way in sheet.OtherWays)
         {
             Line(
-                $"## {Plain($"{way.Name} and {way.Socket}, {(way.IsPlanned ? "as planned" : "alternative")}: {Phrase.Lower(way.Method)}")}"
+                $"## {Plain($"{way.Name} and {way.Socket}, {(way.IsPlanned ? Sentences.AsPlanned : "alternative")}: {Phrase.Lower(way.Method)}")}"
             );
             Line();
             Line(Plain($"{way.Words} {string.Join(' ', way.Mind)} {Phrase.Upper(way.Price)}."));
             Line();
             Table(
-                ["Lead", "Colour", "Plug pin", "To", "For"],
+                ["Lead", "Colour", Sentences.PlugPin, "To", "For"],
                 way.Rows.Select(r => new[] { r.Label, r.Colour, $"{r.From}", r.At, r.Job })
             );
         }
         if (sheet.Continuity.Count > 0)
         {
-            Line("## Before first power-up");
+            Line(Sentences.BeforeFirstPowerUp);
             Line();
             Table(
                 ["Probe 1", "Probe 2", "Expected"],
@@ -100,9 +100,9 @@ public static class LoomText
             );
         }
         List(
-            "Cut list",
+            Sentences.CutList,
             sheet.Cuts.Select(c =>
-                $"AWG {c.Gauge}, {Plain(c.Colour ?? "any colour")}: {c.Pieces}, {c.Millimetres:0} mm in total"
+                Sentences.AwgMmInTotal(c.Gauge, Plain(c.Colour ?? Sentences.AnyColour), c.Pieces, c.Millimetres)
             )
         );
         return text.ToString().TrimEnd('\n') + "\n";

@@ -88,7 +88,7 @@ internal sealed class Page
                 new XElement(
                     "meta",
                     new XAttribute("name", "viewport"),
-                    new XAttribute("content", "width=device-width, initial-scale=1")
+                    new XAttribute("content", Sentences.WidthDeviceWidthInitialScale)
                 ),
                 // No picture in the tab, so that none is asked for.
                 new XElement("link", new XAttribute("rel", "icon"), new XAttribute("href", "data:,")),
@@ -109,7 +109,7 @@ internal sealed class Page
                 empty.Value = "";
             }
         }
-        return $"<!DOCTYPE html>\n{html.ToString(SaveOptions.DisableFormatting)}\n";
+        return Sentences.DoctypeHtml(html.ToString(SaveOptions.DisableFormatting));
     }
 
     private static object Cell(string text) =>

@@ -78,7 +78,7 @@ public static class DeviceTable
     {
         if (rows.Count > PartCheck.MostLeads)
         {
-            throw rows[0].Wrong($"the device has {rows.Count} leads", $"The limit is {PartCheck.MostLeads}.");
+            throw rows[0].Wrong(Sentences.TheDeviceHasLeads(rows.Count), Sentences.TheLimitIs(PartCheck.MostLeads));
         }
         var head = rows[0];
         var leads = new List<Lead>();
@@ -114,7 +114,7 @@ public static class DeviceTable
     }
 
     private static TableException Missing(SheetRow row, string column) =>
-        row.Wrong(column, "is empty in the first row of a new device", "Enter what it says on the box.");
+        row.Wrong(column, Sentences.IsEmptyInTheFirst, Sentences.EnterWhatItSaysOn);
 
     private static Lead LeadOf(SheetRow row, Device? there, List<Lead> above)
     {
@@ -122,9 +122,10 @@ public static class DeviceTable
         var id = row["lead"] ?? Slug.Free(label, s => above.Any(l => l.Id == s));
         if (above.Any(l => l.Id == id))
         {
-            throw row.Wrong("lead", $"repeats \"{id}\" from a row above", "Give each lead a unique id.");
+            throw row.Wrong("lead", Sentences.RepeatsFromARowAbove(id), Sentences.GiveEachLeadAUnique);
         }
-        var role = row.Word<LeadRole>("role") ?? throw row.Wrong("role", "is empty", "Enter what the lead is for.");
+        var role =
+            row.Word<LeadRole>("role") ?? throw row.Wrong("role", Sentences.IsEmpty, Sentences.EnterWhatTheLeadIs);
         var old =
             there?.Leads.FirstOrDefault(l => l.Id == id)
             ?? new Lead
@@ -137,28 +138,27 @@ public static class DeviceTable
     }
 
     private static SupplyInput? SupplyOf(SheetRow row, Lead lead) =>
-        (row.Amount("min v"), row.Amount("max v")) switch
+        (row.Amount(Sentences.MinV), row.Amount(Sentences.MaxV)) switch
         {
             ({ } min, { } max) => new SupplyInput
             {
                 Lead = lead.Id,
                 Window = new VoltWindow { Min = min, Max = max },
-                Typical = row.Amount("typical a"),
-                Peak = row.Amount("peak a"),
+                Typical = row.Amount(Sentences.TypicalA),
+                Peak = row.Amount(Sentences.PeakA),
             },
-            (null, null) when row.Amount("typical a") is null && row.Amount("peak a") is null => null,
-            _ => throw row.Wrong(
-                $"lead {lead.Label} has an incomplete voltage range",
-                "Enter both \"min V\" and \"max V\", or leave the current out too."
-            ),
+            (null, null) when row.Amount(Sentences.TypicalA) is null && row.Amount(Sentences.PeakA) is null => null,
+            _ => throw row.Wrong(Sentences.LeadHasAnIncompleteVoltage(lead.Label), Sentences.EnterBothMinVAnd),
         };
 
     private static SupplyOutput? OutputOf(SheetRow row, Lead lead, Device? there) =>
-        lead.Role == LeadRole.Output || row.Amount("gives v") is not null || row.Amount("up to a") is not null
+        lead.Role == LeadRole.Output
+        || row.Amount(Sentences.GivesV) is not null
+        || row.Amount(Sentences.UpToA) is not null
             ? (there?.Outputs.FirstOrDefault(o => o.Lead == lead.Id) ?? new SupplyOutput { Lead = lead.Id }) with
             {
-                Volts = row.Amount("gives v"),
-                Limit = row.Amount("up to a"),
+                Volts = row.Amount(Sentences.GivesV),
+                Limit = row.Amount(Sentences.UpToA),
             }
             : null;
 
@@ -174,7 +174,7 @@ public static class DeviceTable
         {
             if (row.Count("pin", PartCheck.MostPins) is { } pin && !cells.TryAdd(pin, lead.Id))
             {
-                throw row.Wrong("pin", $"says {pin}, but lead \"{cells[pin]}\" is already there", "One lead per pin.");
+                throw row.Wrong("pin", Sentences.SaysButLeadIsAlready(pin, cells[pin]), Sentences.OneLeadPerPin);
             }
         }
         var count = Math.Max(

@@ -46,11 +46,7 @@ public static class PadTable
                     find(rows.Key) is { } board
                         ? Read(board, [.. rows])
                         : throw rows.First()
-                            .Wrong(
-                                "board",
-                                $"names \"{rows.Key}\", which is not in the library",
-                                "Add the board first (its supply, class and ports), or import the list in the board editor."
-                            )
+                            .Wrong("board", Sentences.NamesWhichIsNotIn(rows.Key), Sentences.AddTheBoardFirstIts)
                 ),
         ];
     }
@@ -85,7 +81,7 @@ public static class PadTable
     {
         if (rows.Count > PartCheck.MostPads)
         {
-            throw rows[0].Wrong($"the board has {rows.Count} pads", $"The limit is {PartCheck.MostPads}.");
+            throw rows[0].Wrong(Sentences.TheBoardHasPads(rows.Count), Sentences.TheLimitIs(PartCheck.MostPads));
         }
         var pads = new List<PadTold>();
         foreach (var row in rows)
@@ -94,7 +90,7 @@ public static class PadTable
             var id = row["pad"] ?? IdOf(board, label, row["socket"], pads);
             if (pads.Any(p => p.Id == id))
             {
-                throw row.Wrong("pad", $"repeats \"{id}\" from a row above", "Give each pad a unique id.");
+                throw row.Wrong("pad", Sentences.RepeatsFromARowAbove(id), Sentences.GiveEachPadAUnique);
             }
             pads.Add(
                 new PadTold(
@@ -102,7 +98,7 @@ public static class PadTable
                     id,
                     label,
                     row.Word<PadMeaning>("meaning"),
-                    row["leads to"],
+                    row[Sentences.LeadsTo],
                     row.Word<BoardSide>("side") ?? BoardSide.Top,
                     row.Amount("x") is { } x && row.Amount("y") is { } y ? (x, y) : null,
                     row["group"]
@@ -138,11 +134,7 @@ public static class PadTable
                 var pin = row.Count("pin", PartCheck.MostPins) ?? cells.Keys.LastOrDefault() + 1;
                 if (!cells.TryAdd(pin, pad.Id))
                 {
-                    throw row.Wrong(
-                        "pin",
-                        $"says {pin}, but pad \"{cells[pin]}\" is already there",
-                        "One pad per pin."
-                    );
+                    throw row.Wrong("pin", Sentences.SaysButPadIsAlready(pin, cells[pin]), Sentences.OnePadPerPin);
                 }
             }
             var family = group.Select(g => g.First["family"]).FirstOrDefault(f => f is not null) ?? there?.Family;

@@ -20,8 +20,8 @@ internal sealed class TableException(Finding finding) : Exception(finding.Senten
         new(
             TableRules.Shape.Found(
                 Severity.Stop,
-                Subject.Place("the list"),
-                ("place", "The list"),
+                Subject.Place(Sentences.TheList),
+                ("place", Sentences.TheList2),
                 ("problem", problem),
                 ("mend", mend)
             )
@@ -72,7 +72,7 @@ internal sealed class Sheet
     {
         if (text.Contains('\uFFFD', StringComparison.Ordinal))
         {
-            throw TableException.Shape("it has characters that are not UTF-8", "Save it again as \"CSV UTF-8\".");
+            throw TableException.Shape(Sentences.ItHasCharactersThatAre, Sentences.SaveItAgainAsCsv);
         }
         text = text.TrimStart('\uFEFF');
         var separator = Separator(text.Split('\n', 2)[0]);
@@ -83,8 +83,8 @@ internal sealed class Sheet
                 Delimiter = separator.ToString(),
                 BadDataFound = bad =>
                     throw TableException.Shape(
-                        $"the quotes in row {bad.Context.Parser?.Row} are not closed, or are inside a cell",
-                        "Quote the whole cell, and double the quotes inside it."
+                        Sentences.TheQuotesInRowAre(bad.Context.Parser?.Row),
+                        Sentences.QuoteTheWholeCellAnd
                     ),
                 MaxFieldSize = 20_000,
             }
@@ -93,7 +93,7 @@ internal sealed class Sheet
         {
             if (!parser.Read())
             {
-                throw TableException.Shape("it is empty", "The first row must name the columns.");
+                throw TableException.Shape(Sentences.ItIsEmpty, Sentences.TheFirstRowMustName);
             }
             var columns = parser.Record!.Select(Name).ToList();
             CheckColumns(columns, known, needed);
@@ -102,7 +102,7 @@ internal sealed class Sheet
             {
                 if (rows.Count == MostRows)
                 {
-                    throw TableException.Shape($"it has more than {MostRows} rows", "Split it.");
+                    throw TableException.Shape(Sentences.ItHasMoreThanRows(MostRows), Sentences.SplitIt);
                 }
                 var row = new SheetRow(parser.Row, columns, parser.Record!, separator != ',');
                 if (!row.IsEmpty)
@@ -114,10 +114,7 @@ internal sealed class Sheet
         }
         catch (MaxFieldSizeException)
         {
-            throw TableException.Shape(
-                $"a cell in row {parser.Row} has more than 20 000 characters",
-                "Look for an unclosed quote."
-            );
+            throw TableException.Shape(Sentences.ACellInRowHas(parser.Row), Sentences.LookForAnUnclosedQuote);
         }
     }
 
@@ -158,17 +155,17 @@ internal sealed class Sheet
         if (columns.FirstOrDefault(c => !known.Contains(c)) is { } stranger)
         {
             throw TableException.Shape(
-                $"\"{(stranger.Length > 40 ? stranger[..40] + "…" : stranger)}\" is not a column of this list",
-                $"Its columns: {all}."
+                Sentences.IsNotAColumnOf((stranger.Length > 40 ? stranger[..40] + "…" : stranger)),
+                Sentences.ItsColumns(all)
             );
         }
         if (columns.GroupBy(c => c).FirstOrDefault(g => g.Count() > 1) is { } twin)
         {
-            throw TableException.Shape($"column \"{twin.Key}\" appears twice", "Keep one of the two.");
+            throw TableException.Shape(Sentences.ColumnAppearsTwice(twin.Key), Sentences.KeepOneOfTheTwo);
         }
         if (needed.FirstOrDefault(c => !columns.Contains(c)) is { } missing)
         {
-            throw TableException.Shape($"column \"{missing}\" is missing", $"Its columns: {all}.");
+            throw TableException.Shape(Sentences.ColumnIsMissing(missing), Sentences.ItsColumns(all));
         }
     }
 
@@ -202,7 +199,7 @@ internal sealed class SheetRow(int number, IReadOnlyList<string> columns, IReadO
 
     /// <summary>A cell that must say something.</summary>
     /// <exception cref="TableException">It is empty.</exception>
-    public string Needed(string column) => this[column] ?? throw Wrong(column, "is empty", "Fill it in.");
+    public string Needed(string column) => this[column] ?? throw Wrong(column, Sentences.IsEmpty, Sentences.FillItIn);
 
     /// <summary>A number, or null for an empty cell.</summary>
     /// <exception cref="TableException">There is something else.</exception>
@@ -215,7 +212,7 @@ internal sealed class SheetRow(int number, IReadOnlyList<string> columns, IReadO
             out var value
         ) && double.IsFinite(value)
             ? value
-        : throw Wrong(column, $"says \"{Short(cell)}\"", "Enter a number without its unit: 3.5.");
+        : throw Wrong(column, $"says \"{Short(cell)}\"", Sentences.EnterANumberWithoutIts);
 
     /// <summary>A whole number from 1 on, or null for an empty cell.</summary>
     /// <exception cref="TableException">There is something else.</exception>
@@ -225,7 +222,7 @@ internal sealed class SheetRow(int number, IReadOnlyList<string> columns, IReadO
         && value >= 1
         && value <= most
             ? value
-        : throw Wrong(column, $"says \"{Short(cell)}\"", $"Enter a whole number from 1 to {most}.");
+        : throw Wrong(column, $"says \"{Short(cell)}\"", Sentences.EnterAWholeNumberFrom(most));
 
     /// <summary>A word of a list, or null for an empty cell.</summary>
     /// <exception cref="TableException">There is another word.</exception>
