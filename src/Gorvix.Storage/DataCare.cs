@@ -14,7 +14,8 @@ public sealed record DataReport(string Said, long Bytes, long Builds, long Parts
 public static class DataCare
 {
     /// <summary>What the quick check of SQLite says of a file: "ok", or the first thing that is wrong.</summary>
-    public static Task<string> QuickCheck(DataFolder folder) => Asked(folder.ConnectionString, "PRAGMA quick_check(1)");
+    public static Task<string> QuickCheck(DataFolder folder) =>
+        Asked(folder.ConnectionString, Sentences.PragmaQuickCheck1);
 
     /// <summary>Looks through a whole file.</summary>
     /// <exception cref="DataFolderException">There is none, or it is none of ours.</exception>
@@ -22,22 +23,19 @@ public static class DataCare
     {
         if (!File.Exists(folder.File))
         {
-            throw new DataFolderException($"No data file in {folder.Path} yet.");
+            throw new DataFolderException(Sentences.NoDataFileInYet(folder.Path));
         }
         try
         {
             await Foreign.Check(folder);
             return new DataReport(
-                await Asked(folder.ConnectionString, "PRAGMA integrity_check(1)") is var said and not "ok"
+                await Asked(folder.ConnectionString, Sentences.PragmaIntegrityCheck1) is var said and not "ok"
                     ? said
                     : await Keys(folder),
                 new FileInfo(folder.File).Length,
                 await Counted(folder, "Builds"),
                 await Counted(folder, "Parts"),
-                await Asked(
-                    folder.ConnectionString,
-                    "SELECT MigrationId FROM \"__EFMigrationsHistory\" ORDER BY MigrationId DESC LIMIT 1"
-                )
+                await Asked(folder.ConnectionString, Sentences.SelectMigrationidFromEfmigrationshistoryOrder)
             );
         }
         catch (SqliteException problem)
@@ -54,11 +52,11 @@ public static class DataCare
     {
         if (!File.Exists(folder.File))
         {
-            throw new DataFolderException($"No data file in {folder.Path} yet.");
+            throw new DataFolderException(Sentences.NoDataFileInYet(folder.Path));
         }
         if (File.Exists(to))
         {
-            throw new DataFolderException($"{to} already exists. Choose another name; nothing was changed.");
+            throw new DataFolderException(Sentences.AlreadyExistsChooseAnotherName(to));
         }
         await Foreign.Check(folder);
         var part = to + ".part";
@@ -71,7 +69,7 @@ public static class DataCare
         catch (Exception problem) when (problem is IOException or UnauthorizedAccessException or SqliteException)
         {
             throw new DataFolderException(
-                $"Cannot write the backup to {to}: {StorageFault.Of(problem)?.Start ?? problem.Message}",
+                Sentences.CannotWriteTheBackupTo(to, StorageFault.Of(problem)?.Start ?? problem.Message),
                 problem
             );
         }
@@ -109,13 +107,13 @@ public static class DataCare
     {
         if (!File.Exists(from))
         {
-            throw new DataFolderException($"File {from} not found.");
+            throw new DataFolderException(Sentences.FileNotFound(from));
         }
         var source = new DataFolder(Path.GetDirectoryName(Path.GetFullPath(from))!, Path.GetFileName(from));
         await Foreign.Check(source);
         if (await QuickCheck(source) is var said and not "ok")
         {
-            throw new DataFolderException($"Backup {from} is damaged ({said}). Nothing was changed.");
+            throw new DataFolderException(Sentences.BackupIsDamagedNothingWas(from, said));
         }
         using var hold = new DataHold();
         hold.Take(folder);
@@ -155,11 +153,11 @@ public static class DataCare
     }
 
     private static async Task<string> Keys(DataFolder folder) =>
-        await Asked(folder.ConnectionString, "PRAGMA foreign_key_check") is "" ? "ok" : "a row refers to a missing row";
+        await Asked(folder.ConnectionString, Sentences.PragmaForeignKeyCheck) is "" ? "ok" : Sentences.ARowRefersToA;
 
     private static async Task<long> Counted(DataFolder folder, string table) =>
         long.TryParse(
-            await Asked(folder.ConnectionString, $"SELECT count(*) FROM \"{table}\""),
+            await Asked(folder.ConnectionString, Sentences.SelectCountFrom(table)),
             System.Globalization.CultureInfo.InvariantCulture,
             out var count
         )

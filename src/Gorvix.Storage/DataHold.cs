@@ -49,7 +49,7 @@ public sealed class DataHold : IDisposable
             {
                 DataFolderException => problem,
                 _ when StorageFault.Of(problem) is { } fault => new DataFolderException(
-                    $"Cannot open data file {folder.File}: {fault.Start}",
+                    Sentences.CannotOpenDataFile(folder.File, fault.Start),
                     problem
                 ),
                 _ => problem,
@@ -75,10 +75,7 @@ public sealed class DataHold : IDisposable
         }
         catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
         {
-            throw new DataFolderException(
-                $"Cannot write to data folder {folder.Path}. Choose another with --data DIR.",
-                problem
-            );
+            throw new DataFolderException(Sentences.CannotWriteToDataFolder(folder.Path), problem);
         }
         var path = Path.Combine(folder.Path, LockName);
         try
@@ -87,10 +84,7 @@ public sealed class DataHold : IDisposable
         }
         catch (IOException problem)
         {
-            throw new DataFolderException(
-                $"Another Gorvix{Holder(path)} is using the data in {folder.Path}. Use that one, stop it, or choose another folder with --data DIR.",
-                problem
-            );
+            throw new DataFolderException(Sentences.AnotherGorvixIsUsingThe(Holder(path), folder.Path), problem);
         }
         // Nobody else may read what is locked: who holds it is told beside.
         File.WriteAllText(path + HolderEnd, $"{Environment.ProcessId}");
@@ -107,7 +101,7 @@ public sealed class DataHold : IDisposable
         await using (var db = making.Connect())
         {
             await db.Database.MigrateAsync();
-            await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
+            await db.Database.ExecuteSqlRawAsync(Sentences.PragmaJournalModeWal);
         }
         if (fill is not null)
         {
@@ -124,7 +118,7 @@ public sealed class DataHold : IDisposable
     {
         await using (var db = folder.Connect())
         {
-            await db.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)");
+            await db.Database.ExecuteSqlRawAsync(Sentences.PragmaWalCheckpointTruncate);
         }
         folder.LetGo();
     }
@@ -134,9 +128,7 @@ public sealed class DataHold : IDisposable
         var said = await DataCare.QuickCheck(folder);
         if (said != "ok")
         {
-            throw new DataFolderException(
-                $"Data file {folder.File} is damaged ({said}). Nothing was changed. Restore a backup: ./start --restore FILE."
-            );
+            throw new DataFolderException(Sentences.DataFileIsDamagedNothing(folder.File, said));
         }
     }
 
@@ -149,13 +141,11 @@ public sealed class DataHold : IDisposable
             var known = db.Database.GetMigrations().ToList();
             if (applied.Except(known).Any())
             {
-                throw new DataFolderException(
-                    $"The data in {folder.Path} was written by a newer Gorvix. Update Gorvix, or choose another folder with --data DIR."
-                );
+                throw new DataFolderException(Sentences.TheDataInWasWritten(folder.Path));
             }
             if (known.Except(applied).Any() is false)
             {
-                await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
+                await db.Database.ExecuteSqlRawAsync(Sentences.PragmaJournalModeWal);
                 return;
             }
         }
@@ -164,9 +154,9 @@ public sealed class DataHold : IDisposable
         await using (var db = making.Connect())
         {
             // A start that was cut off while it changed the form has left its lock in there; whoever held it is gone, as the folder is ours.
-            await db.Database.ExecuteSqlRawAsync("DROP TABLE IF EXISTS \"__EFMigrationsLock\"");
+            await db.Database.ExecuteSqlRawAsync(Sentences.DropTableIfExistsEfmigrationslock);
             await db.Database.MigrateAsync();
-            await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
+            await db.Database.ExecuteSqlRawAsync(Sentences.PragmaJournalModeWal);
         }
         await Close(making);
         await Close(folder);

@@ -67,6 +67,6 @@ public sealed class DemoLoader(GorvixDb db, PartStore parts, BuildStore builds, 
     {
         var result = GorvixReader.Read(await File.ReadAllBytesAsync(path), await parts.Everything());
         return result.File
-            ?? throw new DataFolderException($"Demo file {path} is damaged. {result.Findings[0].Sentence}");
+            ?? throw new DataFolderException(Sentences.DemoFileIsDamaged(path, result.Findings[0].Sentence));
     }
 }

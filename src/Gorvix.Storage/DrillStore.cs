@@ -136,7 +136,7 @@ public sealed class DrillStore(GorvixDb db, TimeProvider time)
         }
         if (acts.Count > MostActs)
         {
-            throw new UnfitException($"Drill limit reached: {MostActs} actions. Start another.");
+            throw new UnfitException(Sentences.DrillLimitReachedActionsStart(MostActs));
         }
         row.Step++;
         row.Acts = JsonSerializer.Serialize(acts, Json);

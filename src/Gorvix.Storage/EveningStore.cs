@@ -27,7 +27,7 @@ public sealed class EveningStore(GorvixDb db, DrillStore drills, TimeProvider ti
     {
         if (await db.Evenings.CountAsync() >= MostEvenings)
         {
-            throw new UnfitException($"Session limit reached: {MostEvenings}. Delete an old session first.");
+            throw new UnfitException(Sentences.SessionLimitReachedDeleteAn(MostEvenings));
         }
         var row = new EveningRow
         {

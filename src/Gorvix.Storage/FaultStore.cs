@@ -25,7 +25,7 @@ public sealed class FaultStore(GorvixDb db, LogStore log, TimeProvider time)
                     : (new FaultCase(), 0)
         );
 
-    private static string What(string build) => $"The fault search of build \"{build}\"";
+    private static string What(string build) => Sentences.TheFaultSearchOfBuild(build);
 
     /// <summary>The builds of which a fault is looked for.</summary>
     public async Task<IReadOnlySet<string>> Searched() =>

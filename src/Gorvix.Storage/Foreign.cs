@@ -22,30 +22,27 @@ internal static class Foreign
             var read = await file.ReadAtLeastAsync(start, start.Length, throwOnEndOfStream: false);
             if (read < start.Length || !start.AsSpan().SequenceEqual(Header))
             {
-                throw Refused(folder, "it is not an SQLite file");
+                throw Refused(folder, Sentences.ItIsNotAnSqlite);
             }
         }
         await using var connection = new SqliteConnection(Looking(folder));
         await connection.OpenAsync();
         await using var command = connection.CreateCommand();
-        command.CommandText = "SELECT count(*) FROM sqlite_master WHERE name = '__EFMigrationsHistory'";
+        command.CommandText = Sentences.SelectCountFromSqliteMaster;
         var there = (long)(await command.ExecuteScalarAsync())! > 0;
         if (there)
         {
-            command.CommandText =
-                $"SELECT count(*) FROM \"__EFMigrationsHistory\" WHERE MigrationId LIKE '%\\{FirstMigration}' ESCAPE '\\'";
+            command.CommandText = Sentences.SelectCountFromEfmigrationshistoryWhere(FirstMigration);
             there = (long)(await command.ExecuteScalarAsync())! > 0;
         }
         if (!there)
         {
-            throw Refused(folder, "it belongs to another program");
+            throw Refused(folder, Sentences.ItBelongsToAnotherProgram);
         }
     }
 
     private static DataFolderException Refused(DataFolder folder, string why) =>
-        new(
-            $"{folder.File} is not a Gorvix data file: {why}. It was not changed. Move it, or choose another folder with --data DIR."
-        );
+        new(Sentences.IsNotAGorvixData(folder.File, why));
 
     // A file without a log beside it is read as it lies there, so that nothing is made beside it.
     private static string Looking(DataFolder folder) =>

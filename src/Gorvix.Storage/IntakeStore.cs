@@ -20,19 +20,19 @@ public sealed class IntakeStore(GorvixDb db, PartStore parts, PartKeeper keeper,
         {
             Func<Build, bool> uses = b => b.Board == board.Id;
             var version = (await keeper.Get<Board>(PartKind.Board, board.Id)).Version;
-            await keeper.Replace(PartKind.Board, board.Id, version, board, "Imported from file", uses);
+            await keeper.Replace(PartKind.Board, board.Id, version, board, Sentences.ImportedFromFile, uses);
         }
         foreach (var device in file.Devices.Where(d => library.Device(d.Id) is not null))
         {
             Func<Build, bool> uses = b => b.Devices.Any(d => d.Part == device.Id);
             var version = (await keeper.Get<Device>(PartKind.Device, device.Id)).Version;
-            await keeper.Replace(PartKind.Device, device.Id, version, device, "Imported from file", uses);
+            await keeper.Replace(PartKind.Device, device.Id, version, device, Sentences.ImportedFromFile, uses);
         }
         foreach (var profile in file.Profiles.Where(p => library.Profile(p.Id) is not null))
         {
             Func<Build, bool> uses = b => b.Firmware == profile.Id;
             var version = (await keeper.Get<FirmwareProfile>(PartKind.Profile, profile.Id)).Version;
-            await keeper.Replace(PartKind.Profile, profile.Id, version, profile, "Imported from file", uses);
+            await keeper.Replace(PartKind.Profile, profile.Id, version, profile, Sentences.ImportedFromFile, uses);
         }
         if ((await parts.Add(Fresh(file, library))).Count > 0)
         {

@@ -69,7 +69,7 @@ public sealed class LogPages(GorvixDb db)
         IReadOnlyCollection<EntryKind>? kinds = null
     ) => Stored.Read(What(build), () => Entries(build, before, most, kinds));
 
-    private static string What(string build) => $"The log of build \"{build}\"";
+    private static string What(string build) => Sentences.TheLogOfBuild(build);
 
     private async Task<IReadOnlyList<LogEntry>> Entries(
         string build,

@@ -58,7 +58,7 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
     private static Task<IReadOnlyList<T>> Read<TRow, T>(string build, IQueryable<TRow> rows, Func<TRow, T> read)
         where TRow : class =>
         Stored.Read<IReadOnlyList<T>>(
-            $"The log of build \"{build}\"",
+            Sentences.TheLogOfBuild(build),
             async () => (await rows.AsNoTracking().ToListAsync()).ConvertAll(row => read(row))
         );
 
@@ -146,7 +146,7 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
             );
         if (rows == 0)
         {
-            throw NotFoundException.Entry("such reading");
+            throw NotFoundException.Entry(Sentences.SuchReading);
         }
     }
 
@@ -165,7 +165,7 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
     {
         if (note.Words.Length > MostWords)
         {
-            throw new UnfitException($"Note too long: {note.Words.Length} characters, maximum {MostWords}.");
+            throw new UnfitException(Sentences.NoteTooLongCharactersMaximum(note.Words.Length, MostWords));
         }
         await Room(build, db.Notes.CountAsync(n => n.BuildId == build), MostNotes, "notes");
         db.Notes.Add(Row(build, note with { At = Time(note.At), Who = author.Name }));
@@ -303,9 +303,7 @@ public sealed class LogStore(GorvixDb db, TimeProvider time, Author author)
         }
         if (await many >= most)
         {
-            throw new UnfitException(
-                $"Limit reached: {most} {what} for this build. Export the full record, then delete old entries."
-            );
+            throw new UnfitException(Sentences.LimitReachedForThisBuild(most, what));
         }
     }
 

@@ -95,7 +95,7 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
         var builds = (await Uses(uses)).Select(u => u.Id).ToList();
         foreach (var build in await db.Builds.Where(b => builds.Contains(b.Id)).ToListAsync())
         {
-            await states.Follow(build, $"{id} in the library: {words}");
+            await states.Follow(build, Sentences.InTheLibrary(id, words));
         }
         try
         {

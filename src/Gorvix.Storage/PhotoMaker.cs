@@ -62,16 +62,14 @@ public static class PhotoMaker
             {
                 Picture = file,
             }
-            : throw new UnfitException(
-                "This photo was not written by Gorvix and contains extra data. Add it as a new photo instead."
-            );
+            : throw new UnfitException(Sentences.ThisPhotoWasNotWritten);
 
     private static async Task<MadePhoto> Make(byte[] file, long mostPoints, CancellationToken stop)
     {
         if (file.Length > MostBytes)
         {
             throw new UnfitException(
-                $"Photo too large: {file.Length / 1024 / 1024} MB, maximum {MostBytes / 1024 / 1024} MB. Use a smaller one."
+                Sentences.PhotoTooLargeMbMaximum(file.Length / 1024 / 1024, MostBytes / 1024 / 1024)
             );
         }
         await One.WaitAsync(stop);
@@ -175,32 +173,28 @@ public static class PhotoMaker
         using var codec = SKCodec.Create(data);
         if (codec is null || !Known.Contains(codec.EncodedFormat))
         {
-            throw new UnfitException("Cannot read this photo. Use JPEG, PNG or WebP.");
+            throw new UnfitException(Sentences.CannotReadThisPhotoUse);
         }
         var (width, height) = (codec.Info.Width, codec.Info.Height);
         if (width < 1 || height < 1 || (long)width * height > mostPoints)
         {
-            throw new UnfitException(
-                $"Photo too large: {width} × {height} pixels, maximum {mostPoints / 1_000_000} megapixels. Use a smaller one."
-            );
+            throw new UnfitException(Sentences.PhotoTooLargePixelsMaximum(width, height, mostPoints / 1_000_000));
         }
         var scans = codec.EncodedFormat == SKEncodedImageFormat.Jpeg ? Scans(file) : 0;
         if (scans * (long)width * height > MostDecoded)
         {
-            throw new UnfitException(
-                $"Photo too slow to read: {scans} scans of {width} × {height} pixels. Save it as a plain JPEG and add it again."
-            );
+            throw new UnfitException(Sentences.PhotoTooSlowToRead(scans, width, height));
         }
         var info = new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Premul);
         using var decoded = new SKBitmap(info);
         var result = codec.GetPixels(info, decoded.GetPixels());
         if (result is not (SKCodecResult.Success or SKCodecResult.IncompleteInput))
         {
-            throw new UnfitException("The photo is damaged and cannot be read. Copy it from the camera again.");
+            throw new UnfitException(Sentences.ThePhotoIsDamagedAnd);
         }
         if (result == SKCodecResult.IncompleteInput)
         {
-            throw new UnfitException("The photo file is incomplete. Copy it from the camera again.");
+            throw new UnfitException(Sentences.ThePhotoFileIsIncomplete);
         }
         var turned = codec.EncodedOrigin;
         var (kept, small) = (Drawn(decoded, turned, MostSide), Drawn(decoded, turned, SmallSide));

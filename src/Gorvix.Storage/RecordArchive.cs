@@ -28,7 +28,7 @@ public sealed class RecordArchive(GorvixDb db)
     /// <exception cref="UnreadableException">Something of it is damaged.</exception>
     public Task Write(string id, Build build, PartsLibrary parts, Stream into) =>
         Stored.Read(
-            $"The log of build \"{id}\"",
+            Sentences.TheLogOfBuild(id),
             async () =>
             {
                 await WriteAll(id, build, parts, into);

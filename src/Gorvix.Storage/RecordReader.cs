@@ -61,12 +61,12 @@ public static partial class RecordReader
         }
         catch (InvalidDataException)
         {
-            throw new UnfitException("Not a record archive, or damaged. Export the record again.");
+            throw new UnfitException(Sentences.NotARecordArchiveOr);
         }
         catch (JsonException problem)
         {
             throw new UnfitException(
-                $"Cannot read a list in the archive{(problem.Path is { Length: > 0 } path ? $" at {path}" : "")}. It was edited by hand or written by a newer Gorvix. Export the record again."
+                Sentences.CannotReadAListIn((problem.Path is { Length: > 0 } path ? $" at {path}" : ""))
             );
         }
     }
@@ -91,7 +91,7 @@ public static partial class RecordReader
         );
         if (end - begin is < 0 or > MostDirectory)
         {
-            throw new UnfitException($"Too many files in the archive: maximum {MostFiles}.");
+            throw new UnfitException(Sentences.TooManyFilesInThe(MostFiles));
         }
     }
 
@@ -100,19 +100,19 @@ public static partial class RecordReader
         var manifest = await files.Json<RecordManifest>("manifest.json");
         if (manifest.Format != RecordManifest.FormatName)
         {
-            throw new UnfitException("This archive is not a build record. Choose one exported from the Log.");
+            throw new UnfitException(Sentences.ThisArchiveIsNotA);
         }
         if (manifest.Version is < 1 or > RecordManifest.Newest)
         {
-            throw new UnfitException(
-                $"The record has version {manifest.Version}; this Gorvix reads versions 1 to {RecordManifest.Newest}. Update Gorvix to import it."
-            );
+            throw new UnfitException(Sentences.TheRecordHasVersionThis(manifest.Version, RecordManifest.Newest));
         }
         var read = GorvixReader.Read(await files.Bytes("build.gorvix.json", GorvixReader.MostBytes), library);
         if (read.File is not { Builds.Count: 1 } file)
         {
             throw new UnfitException(
-                $"Cannot read the build in the record. {(read.Findings.Count > 0 ? read.Findings[0].Sentence : "There is no build in it.")}"
+                Sentences.CannotReadTheBuildIn(
+                    (read.Findings.Count > 0 ? read.Findings[0].Sentence : Sentences.ThereIsNoBuildInIt)
+                )
             );
         }
         var moments = await files.List<ArchivedMoment>("moments.json", 100_000);
@@ -122,7 +122,7 @@ public static partial class RecordReader
             if (moment.Format is < 1 or > FormatMigrations.Newest)
             {
                 throw new UnfitException(
-                    $"Version {moment.Version} of the build is in format {moment.Format}; this Gorvix reads formats 1 to {FormatMigrations.Newest}. Update Gorvix to import it."
+                    Sentences.VersionOfTheBuildIs(moment.Version, moment.Format, FormatMigrations.Newest)
                 );
             }
             try
@@ -131,9 +131,7 @@ public static partial class RecordReader
             }
             catch (UnreadableException)
             {
-                throw new UnfitException(
-                    $"Version {moment.Version} of the build in the record is damaged. Export the record again."
-                );
+                throw new UnfitException(Sentences.VersionOfTheBuildIn(moment.Version));
             }
         }
         if (
@@ -143,13 +141,11 @@ public static partial class RecordReader
             || moments[^1].Version > MostVersion
         )
         {
-            throw new UnfitException("The build versions in the record are out of sequence. Export the record again.");
+            throw new UnfitException(Sentences.TheBuildVersionsInThe);
         }
         if (Documents.Write(last) != Documents.Write(file.Builds[0]))
         {
-            throw new UnfitException(
-                "The last version in the record is not the build that comes with it. Export the record again."
-            );
+            throw new UnfitException(Sentences.TheLastVersionInThe);
         }
         var readings = await files.List<LoggedReading>("readings.json", LogStore.MostReadings);
         if (
@@ -157,14 +153,12 @@ public static partial class RecordReader
             || readings.Any(r => r.Key.Length is 0 or > LogStore.MostKey)
         )
         {
-            throw new UnfitException("Two readings in the record have the same key. Export the record again.");
+            throw new UnfitException(Sentences.TwoReadingsInTheRecord);
         }
         var notes = await files.List<LoggedNote>("notes.json", LogStore.MostNotes);
         if (notes.Any(n => n.Words.Length > 2 * LogStore.MostWords || n.Flights is < 0 or > 1000))
         {
-            throw new UnfitException(
-                "A note in the record is too long or logs too many flights. Export the record again."
-            );
+            throw new UnfitException(Sentences.ANoteInTheRecord);
         }
         var intervals = await files.List<Interval>("intervals.json", Dues.MostIntervals);
         if (Dues.Against(intervals) is { } against)
@@ -177,9 +171,7 @@ public static partial class RecordReader
             // A number would pass for a name.
             if (!Enum.GetNames<TextKind>().Contains(meta.Kind, StringComparer.OrdinalIgnoreCase))
             {
-                throw new UnfitException(
-                    $"A dump in the record has an unknown type, \"{meta.Kind}\". Update Gorvix to import it."
-                );
+                throw new UnfitException(Sentences.ADumpInTheRecord(meta.Kind));
             }
             texts.Add((meta, Encoding.UTF8.GetString(await files.Bytes(meta.File, 4 * TextStore.MostText))));
         }
@@ -203,9 +195,7 @@ public static partial class RecordReader
         {
             if (at.Year is < FirstYear or > LastYear)
             {
-                throw new UnfitException(
-                    $"{name} has an entry of the year {at.Year}. Times must lie between {FirstYear} and {LastYear}. Correct it, or export the record again."
-                );
+                throw new UnfitException(Sentences.HasAnEntryOfThe(name, at.Year, FirstYear, LastYear));
             }
         }
     }
@@ -236,19 +226,17 @@ public static partial class RecordReader
             _stop = stop;
             if (zip.Entries.Count > MostFiles)
             {
-                throw new UnfitException($"Too many files in the archive: {zip.Entries.Count}, maximum {MostFiles}.");
+                throw new UnfitException(Sentences.TooManyFilesInTheArchive(zip.Entries.Count, MostFiles));
             }
             foreach (var entry in zip.Entries)
             {
                 if (!Name().IsMatch(entry.FullName))
                 {
-                    throw new UnfitException(
-                        "The archive contains a file that does not belong in a record. Nothing was imported."
-                    );
+                    throw new UnfitException(Sentences.TheArchiveContainsAFile);
                 }
                 if (!_files.TryAdd(entry.FullName, entry))
                 {
-                    throw new UnfitException($"{entry.FullName} is in the archive twice. Export the record again.");
+                    throw new UnfitException(Sentences.IsInTheArchiveTwice(entry.FullName));
                 }
             }
         }
@@ -258,9 +246,7 @@ public static partial class RecordReader
             if (!_files.TryGetValue(name, out var entry))
             {
                 throw new UnfitException(
-                    Name().IsMatch(name)
-                        ? $"{name} is missing from the archive. Export the record again."
-                        : "A list in the archive names a file that does not belong in a record. Export the record again."
+                    Name().IsMatch(name) ? Sentences.IsMissingFromTheArchive(name) : Sentences.AListInTheArchive
                 );
             }
             _read.Add(name);
@@ -272,7 +258,7 @@ public static partial class RecordReader
                 _unfolded += read;
                 if (bytes.Length + read > most || _unfolded > MostUnfolded)
                 {
-                    throw new UnfitException($"{name} is too large when unpacked. Nothing was imported.");
+                    throw new UnfitException(Sentences.IsTooLargeWhenUnpacked(name));
                 }
                 bytes.Write(buffer, 0, read);
             }
@@ -280,12 +266,12 @@ public static partial class RecordReader
             // The archive's reader leaves the checksum to whoever reads.
             return Crc32.HashToUInt32(all) == entry.Crc32
                 ? all
-                : throw new UnfitException($"{name} is damaged: its checksum does not match. Export the record again.");
+                : throw new UnfitException(Sentences.IsDamagedItsChecksumDoes(name));
         }
 
         public async Task<T> Json<T>(string name) =>
             JsonSerializer.Deserialize<T>(await Bytes(name, MostJson), GorvixJson.File)
-            ?? throw new UnfitException($"{name} in the archive is empty. Export the record again.");
+            ?? throw new UnfitException(Sentences.InTheArchiveIsEmpty(name));
 
         public async Task<List<T>> List<T>(string name, int most)
         {
@@ -295,18 +281,16 @@ public static partial class RecordReader
             // The reader of streams takes nothing at all for a list of nothing.
             if (!text.AsSpan().TrimStart(" \t\r\n"u8).StartsWith("["u8))
             {
-                throw new UnfitException($"{name} in the archive is not a list. Export the record again.");
+                throw new UnfitException(Sentences.InTheArchiveIsNot(name));
             }
             using var bytes = new MemoryStream(text);
             await foreach (var entry in JsonSerializer.DeserializeAsyncEnumerable<T>(bytes, GorvixJson.File, _stop))
             {
                 if (list.Count == most)
                 {
-                    throw new UnfitException($"Too many entries in {name}: maximum {most}.");
+                    throw new UnfitException(Sentences.TooManyEntriesInMaximum(name, most));
                 }
-                list.Add(
-                    entry ?? throw new UnfitException($"{name} contains an empty entry. Export the record again.")
-                );
+                list.Add(entry ?? throw new UnfitException(Sentences.ContainsAnEmptyEntryExport(name)));
             }
             return list;
         }
@@ -315,7 +299,7 @@ public static partial class RecordReader
         {
             if (_files.Keys.FirstOrDefault(f => !_read.Contains(f)) is { } stray)
             {
-                throw new UnfitException($"{stray} is in the archive but not listed. Export the record again.");
+                throw new UnfitException(Sentences.IsInTheArchiveBut(stray));
             }
         }
     }

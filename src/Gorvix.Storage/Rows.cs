@@ -24,7 +24,7 @@ internal static class PartKindWords
         {
             PartKind.Board => "board",
             PartKind.Device => "device",
-            _ => "firmware profile",
+            _ => Sentences.FirmwareProfile,
         };
 }
 

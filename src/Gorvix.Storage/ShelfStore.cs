@@ -19,7 +19,7 @@ public sealed class ShelfStore(GorvixDb db)
         var shelf = db.Builds.AsNoTracking().Where(b => b.RemovedAt == null).OrderBy(b => b.Id);
         try
         {
-            return await Shelved(shelf, "The builds");
+            return await Shelved(shelf, Sentences.TheBuilds);
         }
         catch (UnreadableException)
         {
@@ -77,7 +77,10 @@ public sealed class ShelfStore(GorvixDb db)
     {
         try
         {
-            return await Stored.Read("The cards", () => db.Cards.AsNoTracking().ToDictionaryAsync(c => c.BuildId));
+            return await Stored.Read(
+                Sentences.TheCards,
+                () => db.Cards.AsNoTracking().ToDictionaryAsync(c => c.BuildId)
+            );
         }
         catch (UnreadableException)
         {

@@ -18,18 +18,12 @@ public sealed record StorageFault(int Status, string Sentence, string Start)
     private const int CannotOpen = 14;
     private const int NoDatabase = 26;
 
-    private const string Kept = "Your change was not saved; this page keeps it to send again.";
-
     /// <summary>The fault of an exception, or of what lies within it; null where storage is not to blame.</summary>
     public static StorageFault? Of(Exception? problem) =>
         problem switch
         {
             null => null,
-            DataGoneException => new(
-                503,
-                $"The data folder was moved or deleted while Gorvix was running. {Kept} Put it back, or restart Gorvix.",
-                problem.Message
-            ),
+            DataGoneException => new(503, Sentences.TheDataFolderWasMoved(Sentences.Kept), problem.Message),
             SqliteException sqlite => Of(sqlite),
             _ => Of(problem.InnerException),
         };
@@ -40,39 +34,19 @@ public sealed record StorageFault(int Status, string Sentence, string Start)
     private static StorageFault? Of(SqliteException problem) =>
         problem.SqliteErrorCode switch
         {
-            Full => new(
-                507,
-                $"The disk is full. {Kept} Free some space, then try again.",
-                "the disk is full. Free some space, then start again."
-            ),
-            ReadOnly => new(
-                503,
-                $"Cannot write the data file: it or its folder is read-only. {Kept} Make it writable, then try again.",
-                "it is read-only. Make it writable, or choose another folder with --data DIR."
-            ),
-            InOut => new(
-                503,
-                $"Disk read or write error. {Kept} Check the disk before you continue.",
-                "disk read or write error. Check the disk before you continue."
-            ),
-            Corrupt or NoDatabase => new(
-                500,
-                "The data file is damaged. Stop Gorvix, run ./start --check, then restore a backup with ./start --restore FILE.",
-                "it is damaged or not a Gorvix file. Nothing was changed. Restore a backup with ./start --restore FILE, move the file, or choose another folder with --data DIR."
-            ),
-            CannotOpen => new(
-                503,
-                $"Cannot open the data file: it was moved or is no longer readable. {Kept} Put it back or check its permissions.",
-                "no permission to read it. Check the folder's permissions."
-            ),
+            Full => new(507, Sentences.TheDiskIsFullFree(Sentences.Kept), Sentences.TheDiskIsFullFreeSome),
+            ReadOnly => new(503, Sentences.CannotWriteTheDataFile(Sentences.Kept), Sentences.ItIsReadOnlyMake),
+            InOut => new(503, Sentences.DiskReadOrWriteError(Sentences.Kept), Sentences.DiskReadOrWriteErrorCheck),
+            Corrupt or NoDatabase => new(500, Sentences.TheDataFileIsDamaged, Sentences.ItIsDamagedOrNot),
+            CannotOpen => new(503, Sentences.CannotOpenTheDataFile(Sentences.Kept), Sentences.NoPermissionToReadIt),
             Busy or Locked => new(
                 503,
-                $"Another program is using the data file. {Kept} Close it, then try again.",
-                "another program is using it. Close that program, then start again."
+                Sentences.AnotherProgramIsUsingThe(Sentences.Kept),
+                Sentences.AnotherProgramIsUsingIt
             ),
             _ => null,
         };
 }
 
 /// <summary>The data file is not where it was when it was opened.</summary>
-public sealed class DataGoneException(string file) : Exception($"Data file {file} is missing.");
+public sealed class DataGoneException(string file) : Exception(Sentences.DataFileIsMissing(file));

@@ -22,7 +22,7 @@ public sealed class TextStore(GorvixDb db, TimeProvider time, Author author)
     /// <summary>The texts of a build, the newest first.</summary>
     public Task<IReadOnlyList<KeptText>> Of(string build) =>
         Stored.Read<IReadOnlyList<KeptText>>(
-            $"The dumps of build \"{build}\"",
+            Sentences.TheDumpsOfBuild(build),
             async () =>
                 await db
                     .Texts.Where(t => t.BuildId == build)
@@ -44,9 +44,7 @@ public sealed class TextStore(GorvixDb db, TimeProvider time, Author author)
     {
         if (text.Length > MostText)
         {
-            throw new UnfitException(
-                $"Text too long: {text.Length} characters, maximum {MostText}. Check that it is the board's dump."
-            );
+            throw new UnfitException(Sentences.TextTooLongCharactersMaximum(text.Length, MostText));
         }
         if (!await db.Builds.AnyAsync(b => b.Id == build && b.RemovedAt == null))
         {
@@ -54,7 +52,7 @@ public sealed class TextStore(GorvixDb db, TimeProvider time, Author author)
         }
         if (await db.Texts.CountAsync(t => t.BuildId == build) >= MostTexts)
         {
-            throw new UnfitException($"Limit reached: {MostTexts} dumps for this build. Delete one you do not need.");
+            throw new UnfitException(Sentences.LimitReachedDumpsForThis(MostTexts));
         }
         db.Texts.Add(
             new TextRow

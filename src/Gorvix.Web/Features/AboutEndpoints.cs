@@ -43,7 +43,7 @@ internal static class AboutEndpoints
                         GorvixFile.NewestVersion,
                         folder.Path,
                         file.Exists ? file.Length + (log.Exists ? log.Length : 0) : 0,
-                        file.Exists ? await DataCare.QuickCheck(folder) : "data file missing",
+                        file.Exists ? await DataCare.QuickCheck(folder) : Sentences.DataFileMissing,
                         last?.At,
                         last?.To,
                         file.Exists

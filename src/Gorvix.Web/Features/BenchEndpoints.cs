@@ -237,10 +237,7 @@ internal static class BenchEndpoints
             {
                 if (request.Key.Length is 0 or > LogStore.MostKey)
                 {
-                    return Problems.Of(
-                        422,
-                        $"Reading not saved: its key must have 1 to {LogStore.MostKey} characters."
-                    );
+                    return Problems.Of(422, Sentences.ReadingNotSavedItsKey(LogStore.MostKey));
                 }
                 var sheet = view.Sheet;
                 async Task<IResult> Now()
@@ -309,7 +306,7 @@ internal static class BenchEndpoints
         {
             if (plant.Fault is { } wanted && faults.All(f => f.Id != wanted))
             {
-                return Problems.Of(422, "This fault does not apply to this build. Choose one from the list.");
+                return Problems.Of(422, Sentences.ThisFaultDoesNotApply);
             }
             desk.Plant(id, plant, faults);
         }
@@ -321,7 +318,7 @@ internal static class BenchEndpoints
     private const string SimulatedMeter = "simulated-meter";
 
     private static IReadOnlyList<ModuleLineView> Meters() =>
-        [.. ModuleLines.Adapters(), new ModuleLineView(SimulatedMeter, "simulated meter", true)];
+        [.. ModuleLines.Adapters(), new ModuleLineView(SimulatedMeter, Sentences.SimulatedMeter, true)];
 
     private static Task<IResult> Meter(
         string id,
@@ -344,24 +341,19 @@ internal static class BenchEndpoints
             {
                 if (view.Checks.FirstOrDefault(c => c.Id == request.Check) is not { Unit: { } unit } check)
                 {
-                    return Problems.Of(422, "This check has no meter reading. Choose one that does.");
+                    return Problems.Of(422, Sentences.ThisCheckHasNoMeter);
                 }
                 if (!SerialMeter.Bauds.Contains(request.Baud))
                 {
-                    return Problems.Of(422, $"{request.Baud} baud is not supported. Choose 2400 to 115 200 baud.");
+                    return Problems.Of(422, Sentences.BaudIsNotSupportedChoose(request.Baud));
                 }
                 MeterView Shown(MeterShows? shows) =>
-                    shows is null
-                        ? new(
-                            null,
-                            false,
-                            "No valid reading from the meter. Check that it and its data output are on, or try another baud rate."
-                        )
+                    shows is null ? new(null, false, Sentences.NoValidReadingFromThe)
                     : shows.Unit is { } told && told != unit
                         ? new(
                             null,
                             false,
-                            $"The meter reads {ReadingTaker.Name(told)}; this check needs {ReadingTaker.Name(unit)}. Change the range."
+                            Sentences.TheMeterReadsThisCheck(ReadingTaker.Name(told), ReadingTaker.Name(unit))
                         )
                     : shows.Value is { } value ? new(value, false, null)
                     : new(null, true, null);
@@ -403,7 +395,7 @@ internal static class BenchEndpoints
             {
                 if (view.Checks.FirstOrDefault(c => c.Id == request.Check) is not { } check)
                 {
-                    return Problems.Of(422, "The build has changed and this check is gone. Reload the page.");
+                    return Problems.Of(422, Sentences.TheBuildHasChangedAnd);
                 }
                 return Results.Ok(await Workers.Run(() => desk.Read(id, planned.Reader!.Wired, check), stop));
             },

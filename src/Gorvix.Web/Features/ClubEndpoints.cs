@@ -93,7 +93,7 @@ internal static class ClubEndpoints
         var words = (q ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         if (words.Length == 0 || q!.Length > MostWords)
         {
-            return Problems.Of(422, $"Enter 1 to {MostWords} characters to search.");
+            return Problems.Of(422, Sentences.Enter1ToCharactersTo(MostWords));
         }
         bool Holds(string text) => words.All(w => text.Contains(w, StringComparison.OrdinalIgnoreCase));
         var found = new List<FoundLine>();

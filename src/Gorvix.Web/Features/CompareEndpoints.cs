@@ -48,7 +48,7 @@ internal static class CompareEndpoints
     {
         if (board.Length is < 2 or > Comparison.Most)
         {
-            return Problems.Of(422, $"Choose 2 to {Comparison.Most} boards in the library to compare.");
+            return Problems.Of(422, Sentences.Choose2ToBoardsIn(Comparison.Most));
         }
         var all = await parts.Everything();
         if (board.FirstOrDefault(id => all.Board(id) is null) is { } missing)
@@ -97,10 +97,7 @@ internal static class CompareEndpoints
         var asked = board.Length + device.Length;
         if (asked is < 2 or > Comparison.Most || (board.Length > 0 && device.Length > 0))
         {
-            return Problems.Of(
-                422,
-                $"Choose 2 to {Comparison.Most} boards, or as many devices, in the library to compare."
-            );
+            return Problems.Of(422, Sentences.Choose2ToBoardsOr(Comparison.Most));
         }
         var all = await parts.Everything();
         var missing =
@@ -115,6 +112,5 @@ internal static class CompareEndpoints
             );
     }
 
-    private static IResult Missing(string kind, string id) =>
-        Problems.Of(404, $"No {kind} \"{id}\" in the library. It may have been deleted; search the parts list.");
+    private static IResult Missing(string kind, string id) => Problems.Of(404, Sentences.NoInTheLibraryIt(kind, id));
 }

@@ -139,12 +139,9 @@ internal static class DescribeEndpoints
 
     private static async Task<IResult> LookAt(Device device, CancellationToken stop) =>
         device.Leads.Count > PartCheck.MostLeads
-            ? Problems.Of(
-                422,
-                $"Too many leads: {device.Leads.Count}, maximum {PartCheck.MostLeads}. Remove those that are not leads."
-            )
+            ? Problems.Of(422, Sentences.TooManyLeadsMaximumRemove(device.Leads.Count, PartCheck.MostLeads))
         : device.Functions.Sum(f => Math.Max(1, f.Modes.Count)) > PartCheck.MostModes * 4
-            ? Problems.Of(422, $"Too many modes: maximum {PartCheck.MostModes * 4}. Remove those nobody uses.")
+            ? Problems.Of(422, Sentences.TooManyModesMaximumRemove(PartCheck.MostModes * 4))
         : Results.Ok(await Workers.Run(() => DeviceLook.Of(DraftTidy.Of(device)), stop));
 
     // What no board has is not looked at: its parts are compared with each other.
@@ -156,13 +153,13 @@ internal static class DescribeEndpoints
             (board.Ports.Count, PartCheck.MostPorts, "ports"),
             (board.Rails.Count, PartCheck.MostPorts, "rails"),
             (board.Nets.Count, PartCheck.MostPads, "pins"),
-            (board.Bridges.Count, PartCheck.MostBridges, "solder jumpers"),
+            (board.Bridges.Count, PartCheck.MostBridges, Sentences.SolderJumpers),
             (board.Plugs.Count, PartCheck.MostSockets, "sockets"),
-            (board.Plugs.Sum(p => p.Pins.Count), PartCheck.MostPads, "socket pins"),
-            (board.Pads.Sum(p => p.Paths.Count), PartCheck.MostPads * PartCheck.MostPaths, "pad paths"),
+            (board.Plugs.Sum(p => p.Pins.Count), PartCheck.MostPads, Sentences.SocketPins),
+            (board.Pads.Sum(p => p.Paths.Count), PartCheck.MostPads * PartCheck.MostPaths, Sentences.PadPaths),
         ];
         return lists.FirstOrDefault(l => l.Count > l.Most) is { Things: { } things } over
-            ? $"Too many {things}: {over.Count}, maximum {over.Most}. Remove the surplus."
+            ? Sentences.TooManyMaximumRemoveThe(things, over.Count, over.Most)
             : null;
     }
 }

@@ -11,12 +11,12 @@ internal static class DraftEndpoints
 {
     public static void MapDrafts(this IEndpointRouteBuilder app)
     {
-        var drafts = app.MapGroup("/api/drafts").WithTags("New build");
+        var drafts = app.MapGroup("/api/drafts").WithTags(Sentences.NewBuild);
         drafts.MapPost("look", Look).WithName("lookAtDraft").Produces<DraftView>().ProducesProblem(422);
         drafts.MapPost("fits", Fits).WithName("listFits").Produces<DraftFits>().ProducesProblem(422);
         app.MapPost("/api/builds", Create)
             .WithName("createBuild")
-            .WithTags("New build")
+            .WithTags(Sentences.NewBuild)
             .Produces<ShelfBuild>(201)
             .ProducesProblem(422);
     }
@@ -52,8 +52,8 @@ internal static class DraftEndpoints
         }
         if (draft.Of(all) is not { } build)
         {
-            return Problems.Of(422, "A build needs a board. Choose one first.");
+            return Problems.Of(422, Sentences.ABuildNeedsABoard);
         }
-        return await cards.Created(await bench.Create(build, "New build", stop), stop);
+        return await cards.Created(await bench.Create(build, Sentences.NewBuild, stop), stop);
     }
 }

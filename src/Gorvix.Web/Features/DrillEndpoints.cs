@@ -219,10 +219,7 @@ internal static class DrillEndpoints
         }
         if (file.Drills.Count == 0)
         {
-            return Problems.Of(
-                422,
-                "No drill in this file. If it is a build, import it under Builds, then practise on it."
-            );
+            return Problems.Of(422, Sentences.NoDrillInThisFile);
         }
         var whole = GorvixFile.Of(file.Builds[0], file.Parts().With(await parts.Everything()));
         var about = DrillStore.About(whole, null);
@@ -234,10 +231,7 @@ internal static class DrillEndpoints
         {
             if (file.Drills.Count > EveningStore.MostDrills)
             {
-                return Problems.Of(
-                    422,
-                    $"Too many drills in this file. A session can have up to {EveningStore.MostDrills}."
-                );
+                return Problems.Of(422, Sentences.TooManyDrillsInThis(EveningStore.MostDrills));
             }
             var evening = await evenings.Make(Shorter($"Imported: {about.Name}"), about, file.Drills);
             return Results.Created($"/api/evenings/{evening.Id}", new DrillFileTaken(null, evening.Id));
@@ -263,12 +257,12 @@ internal static class DrillEndpoints
         var row = await store.Find(id);
         if (row.Player != who.Name && Doors.IsGuest(context, options.Club))
         {
-            return Problems.Of(403, $"This drill is played by {row.Player}. Open your own under the session.");
+            return Problems.Of(403, Sentences.ThisDrillIsPlayedBy(row.Player));
         }
         var act = request.Act;
         if (act.On.Length > DrillAct.MostId || act.Value.Length > DrillAct.MostId || !double.IsFinite(act.Seconds))
         {
-            return Problems.Of(422, "This action is not valid here. Reload the drill.");
+            return Problems.Of(422, Sentences.ThisActionIsNotValid);
         }
         if (row.Step != request.Step)
         {
@@ -304,9 +298,7 @@ internal static class DrillEndpoints
             ground.Face,
             await Workers.Run(() => drill.Sheet(DrillStore.ActsOf(row)), stop),
             before is null ? null : Played(before),
-            order.Mark is null || order.Mark == drill.Mark
-                ? null
-                : "Made with another version of Gorvix: the same code gives a different drill here, and scores cannot be compared."
+            order.Mark is null || order.Mark == drill.Mark ? null : Sentences.MadeWithAnotherVersionOf
         );
     }
 

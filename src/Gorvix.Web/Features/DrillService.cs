@@ -105,9 +105,7 @@ internal sealed class DrillService(BuildPlans plans, PartStore parts, DrillStore
             return await Workers.Run(() => ground.Drill(order, stop), stop) is { } drill
                 ? (drill, ground)
                 : throw new UnfitException(
-                    order.Cards.Count > 0
-                        ? "This drill does not match this build. It was made for another build or by another version of Gorvix."
-                        : "This build has nothing to practise for this drill. Choose another build or drill."
+                    order.Cards.Count > 0 ? Sentences.ThisDrillDoesNotMatch : Sentences.ThisBuildHasNothingTo
                 );
         }
         catch (UnplannableException problem)

@@ -127,15 +127,15 @@ internal static class EveningEndpoints
         var name = string.Concat(request.Name.Where(c => !char.IsControl(c))).Trim();
         if (name.Length is 0 or > EveningStore.MostName)
         {
-            return Problems.Of(422, $"Enter a session name of 1 to {EveningStore.MostName} characters.");
+            return Problems.Of(422, Sentences.EnterASessionNameOf(EveningStore.MostName));
         }
         if (request.Drills is < 1 or > EveningStore.MostDrills)
         {
-            return Problems.Of(422, $"Choose 1 to {EveningStore.MostDrills} drills for a session.");
+            return Problems.Of(422, Sentences.Choose1ToDrillsFor(EveningStore.MostDrills));
         }
         if (request.Kinds.Count is 0 or > 4)
         {
-            return Problems.Of(422, "Choose at least one type of drill.");
+            return Problems.Of(422, Sentences.ChooseAtLeastOneType);
         }
         var (about, against) = await room.About(request.Build, stop);
         if (about is null)
@@ -180,19 +180,19 @@ internal static class EveningEndpoints
         var orders = EveningStore.OrdersOf(row);
         if (who.Name.Length == 0)
         {
-            return Problems.Of(422, "Enter your name first; it goes on the scoreboard.");
+            return Problems.Of(422, Sentences.EnterYourNameFirstIt);
         }
         if (number < 1 || number > orders.Count)
         {
-            return Problems.Of(404, $"This session has {orders.Count} drills; there is no drill {number}.");
+            return Problems.Of(404, Sentences.ThisSessionHasDrillsThere(orders.Count, number));
         }
         if (row.ClosedAt is not null)
         {
-            return Problems.Of(422, "This session is closed and its scores are final. Create a new one to continue.");
+            return Problems.Of(422, Sentences.ThisSessionIsClosedAnd);
         }
         if (!await store.HasRoom(id, who.Name))
         {
-            return Problems.Of(422, $"This session is full: {EveningStore.MostPlayers} players. Create another one.");
+            return Problems.Of(422, Sentences.ThisSessionIsFullPlayers(EveningStore.MostPlayers));
         }
         return await DrillEndpoints.Begun(
             await drills.About(row),

@@ -146,11 +146,11 @@ internal static class FaultEndpoints
                 var cause = view.Sheet.Causes.FirstOrDefault(c => c.Id == end.Cause);
                 if (end.Cause is not null && cause is null)
                 {
-                    return Problems.Of(422, "This cause has been ruled out. Reload the page.");
+                    return Problems.Of(422, Sentences.ThisCauseHasBeenRuled);
                 }
                 if (end.Words.Length > LogStore.MostWords / 2)
                 {
-                    return Problems.Of(422, $"Note too long: maximum {LogStore.MostWords / 2} characters.");
+                    return Problems.Of(422, Sentences.NoteTooLongMaximumCharacters(LogStore.MostWords / 2));
                 }
                 await store.Close(
                     id,
@@ -175,8 +175,8 @@ internal static class FaultEndpoints
         var said =
             $"{(seen.Count > 0 ? $" Symptoms: {string.Join("; ", seen)}." : "")}{(added.Length > 0 ? $" {added}" : "")}";
         return cause is null
-            ? $"Fault search stopped.{said}"
-            : $"Fault found and fixed: {Phrase.Lower(string.Join("; or ", cause.Words))}.{said}";
+            ? Sentences.FaultSearchStopped(said)
+            : Sentences.FaultFoundAndFixed(Phrase.Lower(string.Join("; or ", cause.Words)), said);
     }
 
     private static Task<IResult> Simulated(
@@ -192,7 +192,7 @@ internal static class FaultEndpoints
             {
                 if (look.Faults.Table.IndexOf(request.Test) is not { } test)
                 {
-                    return Problems.Of(422, "This test no longer applies to this build. Reload the page.");
+                    return Problems.Of(422, Sentences.ThisTestNoLongerApplies);
                 }
                 var wired = look.Planned.Reader!.Wired;
                 return Results.Ok(
@@ -231,10 +231,7 @@ internal static class FaultEndpoints
     {
         if (request.Factor is not (>= FaultPriors.LeastFactor and <= FaultPriors.MostFactor))
         {
-            return Problems.Of(
-                422,
-                $"Likelihood must be {FaultPriors.LeastFactor:0.##} to {FaultPriors.MostFactor:0} times typical."
-            );
+            return Problems.Of(422, Sentences.LikelihoodMustBeToTimes(FaultPriors.LeastFactor, FaultPriors.MostFactor));
         }
         await store.Weigh(request.Kind, request.Factor);
         return Results.Ok(await Kinds(store));

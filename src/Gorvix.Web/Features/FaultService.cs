@@ -41,14 +41,14 @@ internal sealed record FaultLook(PlannedBuild Planned, FaultsOfBuild Faults, Fro
     {
         if (said.IsTooMuch())
         {
-            return $"Too many observations: maximum {FaultCase.MostSaid}. Start over.";
+            return Sentences.TooManyObservationsMaximumStart(FaultCase.MostSaid);
         }
         // Older entries may be of a wiring that was changed since: they stay and count nothing.
         return
             said.Said is [.., { } last]
             && Faults.Table.IndexOf(last.Test) is { } test
             && Faults.Table.Tests[test].Outcomes.All(o => o.Id != last.Outcome)
-            ? $"\"{last.Outcome}\" is not a result of \"{Faults.Table.Tests[test].Title}\". Choose a listed result."
+            ? Sentences.IsNotAResultOf(last.Outcome, Faults.Table.Tests[test].Title)
             : null;
     }
 

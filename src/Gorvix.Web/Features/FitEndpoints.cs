@@ -102,7 +102,7 @@ internal static class FitEndpoints
         }
         return await Workers.Run(() => reader.Until(stop).Strand(link, port), new WorkOf(id), stop) is { } strand
             ? Results.Ok(strand)
-            : Problems.Of(404, $"Link \"{link}\" or port \"{port}\" is not in this build. Reload the page.");
+            : Problems.Of(404, Sentences.LinkOrPortIsNot(link, port));
     }
 
     private static async Task<IResult> Choose(
@@ -118,11 +118,11 @@ internal static class FitEndpoints
             ? null
             : await Workers.Run(() => reader.Until(stop).Choose(request.Plan), new WorkOf(id), stop);
         return chosen is null
-            ? Problems.Of(422, $"Plan {request.Plan} is not available. Choose one of those shown.")
+            ? Problems.Of(422, Sentences.PlanIsNotAvailableChoose(request.Plan))
             : await bench.Change(
                 id,
                 request.Version,
-                _ => Task.FromResult(Proposal.Of(chosen, $"Choose plan {request.Plan}")),
+                _ => Task.FromResult(Proposal.Of(chosen, Sentences.ChoosePlan(request.Plan))),
                 stop
             );
     }

@@ -86,17 +86,11 @@ internal static class IntakeEndpoints
         var view = await ViewOf(file, asked, library, keeper, parts, stop);
         if (view.Builds.FirstOrDefault(b => b.Refused is not null) is { } lost)
         {
-            return Problems.Of(
-                422,
-                $"Nothing imported. Build \"{lost.Name}\" cannot be planned: {lost.Refused} Choose differently for its parts."
-            );
+            return Problems.Of(422, Sentences.NothingImportedBuildCannotBe(lost.Name, lost.Refused));
         }
         if (view.Touched.FirstOrDefault(t => t.Refused is not null) is { } hurt)
         {
-            return Problems.Of(
-                422,
-                $"Nothing imported. Your build \"{hurt.Name}\" could no longer be planned: {hurt.Refused} Keep your part, or import theirs as a copy."
-            );
+            return Problems.Of(422, Sentences.NothingImportedYourBuildCould(hurt.Name, hurt.Refused));
         }
         var own = Intake.Take(file, library, asked.Decisions);
         var builds = await store.Take(own);

@@ -139,17 +139,17 @@ internal static class LogEndpoints
         await builds.VersionOf(id);
         if (most is < 1 or > MostPage)
         {
-            return Problems.Of(422, $"Ask for 1 to {MostPage} entries per page.");
+            return Problems.Of(422, Sentences.AskFor1ToEntries(MostPage));
         }
         if (Cursor(before) is not { } cursor)
         {
-            return Problems.Of(422, "This position in the log is not valid. Reload the page.");
+            return Problems.Of(422, Sentences.ThisPositionInTheLog);
         }
         if (Kinds(kinds) is not { } asked)
         {
             return Problems.Of(
                 422,
-                $"\"{kinds}\" is not a type of log entry. Choose from {Phrase.Join([.. Enum.GetNames<EntryKind>().Select(Phrase.Lower)])}."
+                Sentences.IsNotATypeOf(kinds, Phrase.Join([.. Enum.GetNames<EntryKind>().Select(Phrase.Lower)]))
             );
         }
         var page = most ?? 100;
@@ -215,24 +215,21 @@ internal static class LogEndpoints
         var words = note.Words.Trim();
         if (note.Kind == NoteKind.Note && words.Length == 0)
         {
-            return Problems.Of(422, "The note is empty. Type something first.");
+            return Problems.Of(422, Sentences.TheNoteIsEmptyType);
         }
         if (note.Kind == NoteKind.Flight && note.Flights is < 1 or > 1000)
         {
-            return Problems.Of(422, $"Cannot log {note.Flights} flights at once. Enter 1 to 1000.");
+            return Problems.Of(422, Sentences.CannotLogFlightsAtOnce(note.Flights));
         }
         if (note.TiedId?.Length > MostTied)
         {
-            return Problems.Of(422, "The pad, device or step this note is about is not in this build. Choose another.");
+            return Problems.Of(422, Sentences.ThePadDeviceOrStep);
         }
         if (note.Kind == NoteKind.Done)
         {
             if ((await store.Intervals(id)).FirstOrDefault(i => i.Id == note.Interval) is not { } interval)
             {
-                return Problems.Of(
-                    422,
-                    "This maintenance item is gone; it may have been removed in another tab. Reload the page."
-                );
+                return Problems.Of(422, Sentences.ThisMaintenanceItemIsGone);
             }
             words = words.Length > 0 ? $"{interval.Words}: {words}" : interval.Words;
         }
@@ -276,19 +273,16 @@ internal static class LogEndpoints
         await builds.VersionOf(id);
         if (words?.Length > LogStore.MostWords || tiedId?.Length > MostTied)
         {
-            return Problems.Of(422, $"Photo note too long: maximum {LogStore.MostWords} characters.");
+            return Problems.Of(422, Sentences.PhotoNoteTooLongMaximum(LogStore.MostWords));
         }
         var to = TiedTo.Build;
         if (!string.IsNullOrEmpty(tied) && (!Enum.TryParse(tied, ignoreCase: true, out to) || !Enum.IsDefined(to)))
         {
-            return Problems.Of(422, "A photo must be about a pad, a device, a step or the build.");
+            return Problems.Of(422, Sentences.APhotoMustBeAbout);
         }
         if (await Body(request, PhotoMaker.MostBytes, stop) is not { } file)
         {
-            return Problems.Of(
-                413,
-                $"Photo too large: maximum {PhotoMaker.MostBytes / 1024 / 1024} MB. Use a smaller one."
-            );
+            return Problems.Of(413, Sentences.PhotoTooLargeMaximumMb(PhotoMaker.MostBytes / 1024 / 1024));
         }
         var photo = await PhotoMaker.Make(file, stop);
         return Results.Ok(

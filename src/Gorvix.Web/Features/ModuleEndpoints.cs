@@ -116,7 +116,7 @@ internal static class ModuleEndpoints
                     ?? (
                         request.Seconds is >= 1 and <= 60
                             ? await desk.Work(line, request, stop)
-                            : Problems.Of(422, $"Cannot listen for {request.Seconds} s. Choose 1 to 60 s.")
+                            : Problems.Of(422, Sentences.CannotListenForSChoose(request.Seconds))
                     )
             )
             .WithName("workAtModule")
@@ -132,19 +132,13 @@ internal static class ModuleEndpoints
             : null;
 
     private static IResult Unknown(string generation) =>
-        Problems.Of(
-            422,
-            $"\"{(generation.Length <= 20 ? generation : generation[..20])}\" is not a protocol generation. Choose \"older\" or \"newer\"."
-        );
+        Problems.Of(422, Sentences.IsNotAProtocolGeneration((generation.Length <= 20 ? generation : generation[..20])));
 
     private static IResult? Against(int baud, int hertz) =>
         !MessageBudget.Bauds.Contains(baud)
-            ? Problems.Of(
-                422,
-                $"{baud} baud is not a GNSS module rate. Choose one of {string.Join(", ", MessageBudget.Bauds)}."
-            )
+            ? Problems.Of(422, Sentences.BaudIsNotAGnss(baud, string.Join(", ", MessageBudget.Bauds)))
         : hertz is < 1 or > MessageBudget.MostHertz
-            ? Problems.Of(422, $"Update rate {hertz} Hz is out of range. Choose 1 to {MessageBudget.MostHertz} Hz.")
+            ? Problems.Of(422, Sentences.UpdateRateHzIsOut(hertz, MessageBudget.MostHertz))
         : null;
 }
 
@@ -228,13 +222,13 @@ internal sealed class ModuleLines
         var port = Ports().Where(p => p.Id == line).Select(p => p.Name).FirstOrDefault();
         if (port is null && standIn is null)
         {
-            return Problems.Of(404, "Adapter not found. Plug it in and refresh the list.");
+            return Problems.Of(404, Sentences.AdapterNotFoundPlugIt);
         }
         lock (_lock)
         {
             if (!_busy.Add(line))
             {
-                return Problems.Of(409, "Adapter in use, perhaps in another tab. Wait until it has finished.");
+                return Problems.Of(409, Sentences.AdapterInUsePerhapsIn);
             }
         }
         try
@@ -287,9 +281,7 @@ internal sealed class ModuleLines
         catch (Exception problem)
             when (problem is IOException or UnauthorizedAccessException or InvalidOperationException)
         {
-            return shut(
-                $"Cannot open {name}: {problem.Message.TrimEnd('.')}. Close other programs using it, or check your permissions."
-            );
+            return shut(Sentences.CannotOpenCloseOtherPrograms(name, problem.Message.TrimEnd('.')));
         }
     }
 
@@ -314,7 +306,7 @@ internal sealed class ModuleLines
             }
             catch (ArgumentException)
             {
-                throw new IOException($"{baud} baud is not supported");
+                throw new IOException(Sentences.BaudIsNotSupported(baud));
             }
         }
 
@@ -326,7 +318,7 @@ internal sealed class ModuleLines
             }
             catch (TimeoutException)
             {
-                throw new IOException("it does not accept data");
+                throw new IOException(Sentences.ItDoesNotAcceptData);
             }
         }
 

@@ -128,7 +128,7 @@ internal static class MomentEndpoints
             request.Version,
             now =>
                 Task.FromResult(
-                    Proposal.Of(BuildEdits.Back(build, now), $"Restore version {row.Version}: {row.Words}")
+                    Proposal.Of(BuildEdits.Back(build, now), Sentences.RestoreVersion(row.Version, row.Words))
                 ),
             stop
         );

@@ -110,10 +110,7 @@ internal sealed class PartService(PartKeeper keeper, PartStore parts)
         var touched = await Preview(kind, id, part, stop);
         if (touched.FirstOrDefault(t => t.Refused is not null) is { } lost)
         {
-            return Problems.Of(
-                422,
-                $"Build \"{lost.Name}\" could no longer be planned: {lost.Refused} Save this as another revision, or change that build first."
-            );
+            return Problems.Of(422, Sentences.BuildCouldNoLongerBe(lost.Name, lost.Refused));
         }
         await keeper.Put(kind, id, version, part, words ?? $"Changed: {string.Join(", ", changed)}", UsedBy(kind, id));
         return Results.Ok(new PartMade(id, version + 1));
@@ -124,11 +121,8 @@ internal sealed class PartService(PartKeeper keeper, PartStore parts)
     {
         if ((await Uses(kind, id)) is [var use, ..])
         {
-            var where = use.IsRemoved ? "deleted (but restorable) build" : "build";
-            return Problems.Of(
-                409,
-                $"Used in {where} \"{use.Build.Name}\". Archive the part instead: builds keep it, new builds do not offer it."
-            );
+            var where = use.IsRemoved ? Sentences.DeletedButRestorableBuild : "build";
+            return Problems.Of(409, Sentences.UsedInArchiveThePart(where, use.Build.Name));
         }
         await keeper.Remove(kind, id);
         return Results.NoContent();

@@ -205,7 +205,7 @@ internal static class RecordEndpoints
         await using var file = Spool();
         if (!await LogEndpoints.Copy(request, file, RecordArchive.MostBytes, stop))
         {
-            return Problems.Of(413, $"Archive too large: maximum {RecordArchive.MostBytes / 1024 / 1024} MB.");
+            return Problems.Of(413, Sentences.ArchiveTooLargeMaximumMb(RecordArchive.MostBytes / 1024 / 1024));
         }
         file.Position = 0;
         var record = await RecordReader.Read(file, await parts.Everything(), stop);

@@ -268,7 +268,7 @@ internal static class SettingsEndpoints
                 {
                     return Problems.Of(
                         422,
-                        $"Dump too long: {request.Text.Length} characters, maximum {NeutralForm.MostText}. Paste only the settings."
+                        Sentences.DumpTooLongCharactersMaximum(request.Text.Length, NeutralForm.MostText)
                     );
                 }
                 var (printed, error) = await Workers.Run(
@@ -314,10 +314,7 @@ internal static class SettingsEndpoints
             {
                 if (WiredOf(planned).Build.Firmware is not { } firmware)
                 {
-                    return Problems.Of(
-                        422,
-                        "Templates are saved per firmware, and this build has none. Choose the firmware under Parts first."
-                    );
+                    return Problems.Of(422, Sentences.TemplatesAreSavedPerFirmware);
                 }
                 if ((await Workers.Run(() => Filled(planned, sheet, form.Template), stop)).Error is { } error)
                 {
@@ -337,7 +334,7 @@ internal static class SettingsEndpoints
                         Template = form.Template == SheetForm.Shipped["plain"] ? null : form.Template,
                         Pattern = form.Pattern is { Length: > 0 } kept ? kept : null,
                     },
-                    "Settings template",
+                    Sentences.SettingsTemplate,
                     stop
                 );
             },
@@ -363,7 +360,7 @@ internal static class SettingsEndpoints
                     return Task.FromResult(
                         Problems.Of(
                             422,
-                            $"Text too long: {request.Text.Length} characters, maximum {NeutralForm.MostText}. Shorten it."
+                            Sentences.TextTooLongCharactersMaximum(request.Text.Length, NeutralForm.MostText)
                         )
                     );
                 }

@@ -89,7 +89,7 @@ internal static class SetupEndpoints
                     bench.Change(
                         id,
                         request.Version,
-                        build => Task.FromResult(Proposal.Of(request.Setup.ApplyTo(build), "Change setup")),
+                        build => Task.FromResult(Proposal.Of(request.Setup.ApplyTo(build), Sentences.ChangeSetup)),
                         stop
                     )
             )

@@ -42,7 +42,7 @@ internal static class SweepEndpoints
         {
             return Problems.Of(
                 422,
-                $"No device \"{device}\" in this build. Choose one of {string.Join(", ", build.Devices.Select(d => d.Id))}."
+                Sentences.NoDeviceInThisBuild(device, string.Join(", ", build.Devices.Select(d => d.Id)))
             );
         }
         var kind = device is null ? null : library.Device(build.Devices.First(d => d.Id == device).Part)?.Kind;
@@ -52,7 +52,10 @@ internal static class SweepEndpoints
             {
                 return Problems.Of(
                     422,
-                    $"\"{add}\" is not a device type. Choose one of {string.Join(", ", Enum.GetValues<DeviceKind>().Select(SetupEndpoints.Written))}."
+                    Sentences.IsNotADeviceType(
+                        add,
+                        string.Join(", ", Enum.GetValues<DeviceKind>().Select(SetupEndpoints.Written))
+                    )
                 );
             }
             kind = named;

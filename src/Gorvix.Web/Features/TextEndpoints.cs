@@ -23,11 +23,11 @@ internal static class TextEndpoints
                 {
                     if (text.Text.Trim().Length == 0)
                     {
-                        return Problems.Of(422, "Nothing to save. Paste the full dump from the board.");
+                        return Problems.Of(422, Sentences.NothingToSavePasteThe);
                     }
                     if (text.Words.Length > MostWords)
                     {
-                        return Problems.Of(422, $"Note too long: {text.Words.Length} characters, maximum {MostWords}.");
+                        return Problems.Of(422, Sentences.NoteTooLongCharactersMaximum(text.Words.Length, MostWords));
                     }
                     await texts.Keep(id, text.Kind, text.Words, text.Text);
                     return Results.NoContent();

@@ -53,7 +53,7 @@ internal static class UnlockEndpoints
             ? null
             : await Workers.Run(() => reader.Until(stop).Unlocked(all, request.Unlock), new WorkOf(id), stop);
         return found is not var (unlock, after)
-            ? Problems.Of(422, "This change is no longer available. Reload the page to see what is.")
+            ? Problems.Of(422, Sentences.ThisChangeIsNoLonger)
             : await bench.Change(id, request.Version, _ => Task.FromResult(Proposal.Of(after, unlock.Words)), stop);
     }
 }

@@ -45,7 +45,7 @@ internal static class ClientFiles
         var index = Path.Combine(folder, "index.html");
         if (!File.Exists(index))
         {
-            app.MapGet("/", () => Results.Text("The web client has not been built. Start Gorvix with ./start."));
+            app.MapGet("/", () => Results.Text(Sentences.TheWebClientHasNot));
             return;
         }
 
@@ -70,13 +70,13 @@ internal static class ClientFiles
                 ContentTypeProvider = new FileExtensionContentTypeProvider(),
                 OnPrepareResponse = file =>
                     file.Context.Response.Headers.CacheControl = file.Context.Request.Path.StartsWithSegments("/assets")
-                        ? "public, max-age=31536000, immutable"
+                        ? Sentences.PublicMaxAge31536000Immutable
                         : "no-cache",
             }
         );
         Task Page(HttpContext context)
         {
-            context.Response.ContentType = "text/html; charset=utf-8";
+            context.Response.ContentType = Sentences.TextHtmlCharsetUtf8;
             context.Response.Headers.CacheControl = "no-store";
             return context.Response.WriteAsync(
                 page.Replace("__NONCE__", (string)context.Items[Doors.Nonce]!)

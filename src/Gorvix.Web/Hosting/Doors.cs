@@ -45,27 +45,17 @@ internal static class Doors
                     await Refuse(
                         context,
                         400,
-                        isClub
-                            ? $"Gorvix does not respond at this address. Open {club} instead."
-                            : "Gorvix does not respond at this address. Open 127.0.0.1 or localhost instead."
+                        isClub ? Sentences.GorvixDoesNotRespondAt(club) : Sentences.GorvixDoesNotRespondAtThis
                     );
                 }
                 else if (IsWrite(context.Request) && !IsOwn(context.Request))
                 {
-                    await Refuse(
-                        context,
-                        403,
-                        "Change refused: it came from another website. Use the Gorvix page itself."
-                    );
+                    await Refuse(context, 403, Sentences.ChangeRefusedItCameFrom);
                 }
                 else if (context.Request.Path.StartsWithSegments("/api") && !IsOwn(context.Request))
                 {
                     // What another site only asks costs thought all the same.
-                    await Refuse(
-                        context,
-                        403,
-                        "Request refused: it came from another website. Use the Gorvix page itself."
-                    );
+                    await Refuse(context, 403, Sentences.RequestRefusedItCameFrom);
                 }
                 else if (isClub && context.Request.Path == "/")
                 {
@@ -73,11 +63,7 @@ internal static class Doors
                 }
                 else if (isClub && !IsForGuests(context))
                 {
-                    await Refuse(
-                        context,
-                        403,
-                        "From another computer you can only join sessions under Practice. Do everything else on the computer that runs Gorvix."
-                    );
+                    await Refuse(context, 403, Sentences.FromAnotherComputerYouCan);
                 }
                 else
                 {

@@ -178,9 +178,7 @@ internal static class GorvixApp
         && type.Charset is { HasValue: true } charset
         && !charset.Equals("utf-8", StringComparison.OrdinalIgnoreCase)
         && !charset.Equals("\"utf-8\"", StringComparison.OrdinalIgnoreCase)
-            ? Problems
-                .Of(415, $"The character set \"{charset}\" is not supported. Send the text as UTF-8.")
-                .ExecuteAsync(context)
+            ? Problems.Of(415, Sentences.TheCharacterSetIsNot(charset)).ExecuteAsync(context)
             : next();
 
     private static Task Answer(HttpContext context)
@@ -205,19 +203,14 @@ internal static class GorvixApp
                 413
             ),
             // A length of a piece of the body that no number holds.
-            IOException { InnerException: OverflowException } => Problems.Of(400, Invalid),
+            IOException { InnerException: OverflowException } => Problems.Of(400, Sentences.InvalidRequest),
             BadHttpRequestException bad => Problems.Of(bad.StatusCode, BadRequest(bad)),
-            NotSupportedException => Problems.Of(
-                400,
-                "Invalid request: a pin or block needs a \"kind\" (route, seat, feed or lead)."
-            ),
+            NotSupportedException => Problems.Of(400, Sentences.InvalidRequestAPinOr),
             OperationCanceledException => Results.StatusCode(StatusCodes.Status499ClientClosedRequest),
             _ => Unforeseen(context, problem),
         };
         return answer.ExecuteAsync(context);
     }
-
-    private const string Invalid = "Invalid request. See the API description.";
 
     // What the framework refuses by itself, in a sentence.
     private static Task Bare(HttpContext context)
@@ -225,18 +218,18 @@ internal static class GorvixApp
         var (request, status) = (context.Request, context.Response.StatusCode);
         var sentence = status switch
         {
-            404 => $"Nothing found at {request.Path}. Check the address.",
-            405 => $"{request.Method} is not allowed at {request.Path}.",
-            415 => $"{request.Path} accepts JSON only. Send Content-Type: application/json.",
-            _ => $"{request.Method} {request.Path} was refused ({status}).",
+            404 => Sentences.NothingFoundAtCheckThe(request.Path),
+            405 => Sentences.IsNotAllowedAt(request.Method, request.Path),
+            415 => Sentences.AcceptsJsonOnlySendContent(request.Path),
+            _ => Sentences.WasRefused(request.Method, request.Path, status),
         };
         return Problems.Of(status, sentence).ExecuteAsync(context);
     }
 
     private static string BadRequest(BadHttpRequestException bad) =>
         bad.InnerException is JsonException { Path: { Length: > 2 } path }
-            ? $"Invalid request at {path[2..]}. See the API description."
-            : Invalid;
+            ? Sentences.InvalidRequestAtSeeThe(path[2..])
+            : Sentences.InvalidRequest;
 
     // What stands in the data file is told where it is asked for; what was met is in the log.
     private static IResult Damaged(HttpContext context, Exception problem)
@@ -252,10 +245,7 @@ internal static class GorvixApp
     {
         Log(context, problem);
         // A fault after the write leaves it written: what is stored is what the page shows when it is loaded again.
-        return Problems.Of(
-            500,
-            "Internal error in Gorvix. Reload the page to see what was saved; details are in the log under the number below."
-        );
+        return Problems.Of(500, Sentences.InternalErrorInGorvixReload);
     }
 
     private static void Log(HttpContext context, Exception? problem)

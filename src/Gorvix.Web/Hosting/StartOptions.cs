@@ -46,9 +46,7 @@ internal sealed record StartOptions(int Port, string Data, string? Demo, string 
         for (var i = 0; i < args.Count; i++)
         {
             string Value() =>
-                ++i < args.Count
-                    ? args[i]
-                    : throw new StartException($"{args[i - 1]} needs a value. Try ./start --help.");
+                ++i < args.Count ? args[i] : throw new StartException(Sentences.NeedsAValueTryStart(args[i - 1]));
 
             options = args[i] switch
             {
@@ -59,7 +57,7 @@ internal sealed record StartOptions(int Port, string Data, string? Demo, string 
                 "--back-up" => options with { Care = Care.BackUp, BackUp = Path.GetFullPath(Value()) },
                 "--restore" => options with { Care = Care.Restore, BackUp = Path.GetFullPath(Value()) },
                 "--empty" => options with { Demo = null },
-                var other => throw new StartException($"{other} is not an option. Try ./start --help."),
+                var other => throw new StartException(Sentences.IsNotAnOptionTry(other)),
             };
         }
         return options;
@@ -72,14 +70,12 @@ internal sealed record StartOptions(int Port, string Data, string? Demo, string 
         && !address.Equals(IPAddress.IPv6Any)
         && !address.Equals(IPAddress.Loopback)
             ? address
-            : throw new StartException(
-                $"--club {text} is not an address of this computer on the local network. Use one like 192.168.1.20."
-            );
+            : throw new StartException(Sentences.ClubIsNotAnAddress(text));
 
     private static int PortOf(string text) =>
         int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var port) && port <= 65535
             ? port
-            : throw new StartException($"--port {text} is not a valid port. Use a number from 0 to 65535.");
+            : throw new StartException(Sentences.PortIsNotAValid(text));
 }
 
 /// <summary>What is done with the data in place of serving.</summary>

@@ -41,7 +41,7 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
         var build = wired.Build.Build;
         yield return build.InputVolts is { } volts ? $"input {volts:0.##} V"
         : build.Pack is { } pack ? $"pack {pack.Cells}S {pack.Chemistry}"
-        : Sentences.NoPack;
+        : "no pack";
     }
 
     /// <summary>A lead and where it is.</summary>
@@ -51,10 +51,10 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
         + lead.State switch
         {
             LeadState.InPlace or LeadState.Moved => $"in {lead.Socket!.Id} pin {lead.Cavity}",
-            LeadState.Soldered => Sentences.SolderedTo(lead.Pad!.Label, lead.Pad.Id),
-            LeadState.OnTail => Sentences.OnATailInPin(lead.Socket!.Id, lead.Cavity),
-            LeadState.Spliced => Sentences.JoinedToOf(lead.To!.Lead.Label, lead.To.Device),
-            LeadState.Feeding => Sentences.FeedsOthers,
+            LeadState.Soldered => $"soldered to {lead.Pad!.Label} ({lead.Pad.Id})",
+            LeadState.OnTail => $"on a tail in {lead.Socket!.Id} pin {lead.Cavity}",
+            LeadState.Spliced => $"joined to {lead.To!.Lead.Label} of {lead.To.Device}",
+            LeadState.Feeding => "feeds others",
             _ => "open",
         };
 
@@ -62,11 +62,11 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
     public IEnumerable<string> LeadOfPiece(WiredLead lead) => PieceOf(lead.Device).Prepend(Lead(lead));
 
     /// <summary>A part, by its id in the library, and which piece of it.</summary>
-    public IEnumerable<string> Part(string device) => PieceOf(device).Prepend(Sentences.IsA(device, PartId(device)));
+    public IEnumerable<string> Part(string device) => PieceOf(device).Prepend($"{device} is a {PartId(device)}");
 
     private IEnumerable<string> PieceOf(string device) =>
         BuildDevice(device).Piece is > 0 and var piece
-            ? [Sentences.WasExchanged(device, (piece == 1 ? "once" : $"{piece} times"))]
+            ? [$"{device} was exchanged {(piece == 1 ? "once" : $"{piece} times")}"]
             : [];
 
     private string PartId(string device) => BuildDevice(device).Part;
@@ -77,13 +77,13 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
     public IEnumerable<string> Supplies(string device) =>
         PartOf(device)
             .Supplies.Select(s =>
-                $"{device} takes {Of(s.Window)}, {PlainWords.Amperes(s.Typical)} to {PlainWords.Amperes(s.Peak)} at {s.Lead}{(s.PowerAt is { } at ? Sentences.PowerAsAtV(at) : "")}"
+                $"{device} takes {Of(s.Window)}, {PlainWords.Amperes(s.Typical)} to {PlainWords.Amperes(s.Peak)} at {s.Lead}{(s.PowerAt is { } at ? $", power as at {at:0.##} V" : "")}"
             );
 
     /// <summary>A pad: what lies behind it, and the bridges that decide.</summary>
     public IEnumerable<string> Pad(Pad pad)
     {
-        yield return Sentences.PadLeadsTo(pad.Label, pad.Id)
+        yield return $"pad {pad.Label} ({pad.Id}) leads to "
             + string.Join(
                 ", ",
                 _circuit
@@ -133,7 +133,7 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
     {
         for (var at = _circuit.Rails.GetValueOrDefault(id); at is not null; )
         {
-            yield return Sentences.RailVUpTo(at.Label, at.Feed, at.Volts, PlainWords.Amperes(at.Limit));
+            yield return $"rail {at.Label}: {at.Feed} {at.Volts:0.##} V up to {PlainWords.Amperes(at.Limit)}";
             at = at.From is { } up ? _circuit.Rails[up] : null;
         }
         foreach (var lead in OnRail(id))

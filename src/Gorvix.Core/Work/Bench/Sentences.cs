@@ -1,5 +1,3 @@
-using Gorvix.Core.Hardware.Parts;
-
 namespace Gorvix.Core.Work.Bench;
 
 /// <summary>What the floor Bench says: every sentence with what it is filled with.</summary>
@@ -235,7 +233,6 @@ internal static class Sentences
 
     public static string AtLeastPeak(string amperes) => $"at least {amperes} peak";
 
-    public static string AtLeast => "at least ";
     public static string NothingDrawsMoreThanIt => "Nothing draws more than it should: no short behind the regulators.";
     public static string LessThanHalfTheComputed => "Less than half the computed current: something has no power.";
     public static string NoCurrentNothingHasPower => "No current: nothing has power, or the meter is not in the line.";
@@ -301,27 +298,6 @@ internal static class Sentences
 
     public static string IsNotPossibleHereCheck(double value, string name) =>
         $"{value} {name} is not possible here; check the decimal point and the meter's range.";
-
-    public static string NoPack => "no pack";
-
-    public static string SolderedTo(string label, string id) => $"soldered to {label} ({id})";
-
-    public static string OnATailInPin(string id, int? cavity) => $"on a tail in {id} pin {cavity}";
-
-    public static string JoinedToOf(string label, string device) => $"joined to {label} of {device}";
-
-    public static string FeedsOthers => "feeds others";
-
-    public static string IsA(string device, string partId) => $"{device} is a {partId}";
-
-    public static string WasExchanged(string device, string which) => $"{device} was exchanged {which}";
-
-    public static string PowerAsAtV(double at) => $", power as at {at:0.##} V";
-
-    public static string PadLeadsTo(string label, string id) => $"pad {label} ({id}) leads to ";
-
-    public static string RailVUpTo(string label, RailFeed feed, double? volts, string amperes) =>
-        $"rail {label}: {feed} {volts:0.##} V up to {amperes}";
 
     public static string RailIsAtItsPlanned(string label) => $"{label} rail is at its planned voltage.";
 

@@ -2,10 +2,10 @@ using System.Text.RegularExpressions;
 using Mono.Cecil;
 using Mono.Cecil.Cil;
 
-namespace Gorvix.Core.Tests.Words;
+namespace Gorvix.Web.Tests;
 
 /// <summary>
-/// What a person meets is said in one place on each floor: its Sentences, its rules and words, the definitions of faults, tables made once. Code
+/// What a person meets is said in one place on each floor of the core, in the storage and in the server: its Sentences, its rules and words, the definitions of faults, tables made once. Code
 /// chooses a sentence and fills it; it holds no prose of its own. Read off the compiled code.
 /// </summary>
 public partial class CatalogueTests
@@ -35,19 +35,32 @@ public partial class CatalogueTests
         "NeutralForm",
         "ProtocolCatalogue",
         // Names of sockets as they are stored; what the framework's own reader says of JSON; the page of docs/format.md; the style of a printed page.
+        // what a reading rests on, stored with it: other words would make it due again.
         "PlugFamily",
+        "Scope",
         "JsonFault",
         "FormatPage",
         "Page",
+        // Refusals with their sentence and status; what the start says on the console; the database.
+        "NotFoundException",
+        "ConflictException",
+        "UnreadableException",
+        "Program",
+        "GorvixDb",
+        "DesignTimeDb",
     ];
 
-    private const string Day = "d MMMM yyyy";
+    // Dates, headers, questions to the database.
+    private static bool IsNotation(string text) =>
+        text == "d MMMM yyyy"
+        || text.StartsWith("INSERT INTO ", StringComparison.Ordinal)
+        || text is "private, max-age=31536000, immutable" or "text/html; charset=utf-8" or "attachment; filename=\"";
 
     [Fact]
     public void Code_holds_no_prose_of_its_own()
     {
         var (said, loose) = (0, new List<string>());
-        foreach (var module in Storeys.All.Select(s => ModuleDefinition.ReadModule(s.Storey.Location)))
+        foreach (var module in Ours().Select(ModuleDefinition.ReadModule))
         {
             foreach (var type in module.GetTypes())
             {
@@ -78,11 +91,18 @@ public partial class CatalogueTests
             }
         }
         Assert.Equal("", string.Join("\n", loose));
-        Assert.True(said > 1000, $"{said}");
+        Assert.True(said > 1200, $"{said}");
     }
+
+    private static IEnumerable<string> Ours() =>
+        Directory
+            .GetFiles(AppContext.BaseDirectory, "Gorvix.*.dll")
+            .Where(f => !f.EndsWith("Tests.dll", StringComparison.Ordinal));
 
     private static bool IsTable(TypeDefinition type, MethodDefinition method) =>
         method.Name.Contains(".cctor", StringComparison.Ordinal)
+        || type.Namespace.EndsWith(".Migrations", StringComparison.Ordinal)
+        || type.Namespace.Contains("OpenApi", StringComparison.Ordinal)
         || type.Namespace == "System.Text.RegularExpressions.Generated"
         || type.Namespace.EndsWith(".FaultModel", StringComparison.Ordinal)
         || Tables.Any(t => type.Name.EndsWith(t, StringComparison.Ordinal));

@@ -1,0 +1,58 @@
+using System.Net;
+using Microsoft.Extensions.Primitives;
+
+namespace Gorvix.Web.Hosting;
+
+/// <summary>What is said here: every sentence with what it is filled with.</summary>
+internal static class Sentences
+{
+    public static string TheWebClientHasNot => "The web client has not been built. Start Gorvix with ./start.";
+    public static string PublicMaxAge31536000Immutable => "public, max-age=31536000, immutable";
+    public static string TextHtmlCharsetUtf8 => "text/html; charset=utf-8";
+
+    public static string GorvixDoesNotRespondAt(IPAddress? club) =>
+        $"Gorvix does not respond at this address. Open {club} instead.";
+
+    public static string GorvixDoesNotRespondAtThis =>
+        "Gorvix does not respond at this address. Open 127.0.0.1 or localhost instead.";
+    public static string ChangeRefusedItCameFrom =>
+        "Change refused: it came from another website. Use the Gorvix page itself.";
+    public static string RequestRefusedItCameFrom =>
+        "Request refused: it came from another website. Use the Gorvix page itself.";
+    public static string FromAnotherComputerYouCan =>
+        "From another computer you can only join sessions under Practice. Do everything else on the computer that runs Gorvix.";
+
+    public static string TheCharacterSetIsNot(StringSegment charset) =>
+        $"The character set \"{charset}\" is not supported. Send the text as UTF-8.";
+
+    public static string InvalidRequestAPinOr =>
+        "Invalid request: a pin or block needs a \"kind\" (route, seat, feed or lead).";
+
+    public static string NothingFoundAtCheckThe(PathString path) => $"Nothing found at {path}. Check the address.";
+
+    public static string IsNotAllowedAt(string @method, PathString path) => $"{@method} is not allowed at {path}.";
+
+    public static string AcceptsJsonOnlySendContent(PathString path) =>
+        $"{path} accepts JSON only. Send Content-Type: application/json.";
+
+    public static string WasRefused(string @method, PathString path, int status) =>
+        $"{@method} {path} was refused ({status}).";
+
+    public static string InvalidRequestAtSeeThe(string pathAt) =>
+        $"Invalid request at {pathAt}. See the API description.";
+
+    public static string InternalErrorInGorvixReload =>
+        "Internal error in Gorvix. Reload the page to see what was saved; details are in the log under the number below.";
+
+    public static string NeedsAValueTryStart(string argsAt) => $"{argsAt} needs a value. Try ./start --help.";
+
+    public static string IsNotAnOptionTry(string other) => $"{other} is not an option. Try ./start --help.";
+
+    public static string ClubIsNotAnAddress(string text) =>
+        $"--club {text} is not an address of this computer on the local network. Use one like 192.168.1.20.";
+
+    public static string PortIsNotAValid(string text) =>
+        $"--port {text} is not a valid port. Use a number from 0 to 65535.";
+
+    public static string InvalidRequest => "Invalid request. See the API description.";
+}
