@@ -72,7 +72,7 @@ public partial class CatalogueTests
                         if (
                             line.OpCode != OpCodes.Ldstr
                             || !TwoWords().IsMatch((string)line.Operand)
-                            || (string)line.Operand == Day
+                            || IsNotation((string)line.Operand)
                             || IsFault(line)
                         )
                         {
@@ -103,7 +103,7 @@ public partial class CatalogueTests
         method.Name.Contains(".cctor", StringComparison.Ordinal)
         || type.Namespace.EndsWith(".Migrations", StringComparison.Ordinal)
         || type.Namespace.Contains("OpenApi", StringComparison.Ordinal)
-        || type.Namespace == "System.Text.RegularExpressions.Generated"
+        || type.Namespace.EndsWith(".Generated", StringComparison.Ordinal)
         || type.Namespace.EndsWith(".FaultModel", StringComparison.Ordinal)
         || Tables.Any(t => type.Name.EndsWith(t, StringComparison.Ordinal));
 

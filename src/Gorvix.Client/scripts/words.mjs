@@ -8,7 +8,7 @@ import ts from 'typescript'
 
 const root = join(import.meta.dirname, '..', 'src')
 const spoken =
-    /^(label|title|text|name|heading|hint|placeholder|alt|subtitle|empty|aria-(label|description|valuetext))$/
+    /^(label|title|problem-title|text|words|print|name|heading|hint|placeholder|alt|subtitle|empty|aria-(label|description|valuetext))$/
 
 const button = /^(v-btn|button|KeyButton|MenuButton)$/
 
@@ -60,7 +60,7 @@ function template(node, add) {
             add(line, button.test(node.tag) ? 'button' : '')
     }
     for (const prop of node.props ?? []) {
-        if (prop.type === 6 && spoken.test(prop.name) && prop.value?.content)
+        if (prop.type === 6 && spoken.test(prop.name) && prop.value?.content && node.tag !== 'slot')
             add(
                 prop.value.content,
                 prop.name !== 'label' ? '' : button.test(node.tag) ? 'button' : 'label',

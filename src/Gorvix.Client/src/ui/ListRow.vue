@@ -34,7 +34,7 @@ defineEmits<{ choose: []; tick: [done: boolean] }>()
         :disabled="waits"
         @click="$emit('tick', state !== 'proved')"
       >
-        <StateMark aria-hidden="true" :state="state ?? 'open'" :size="22" />
+        <StateMark mute :state="state ?? 'open'" :size="22" />
       </button>
       <button
         type="button"

@@ -2,7 +2,12 @@
 import type { CheckState } from '@/api/client'
 
 /** How a line of a list stands, by shape: open, filled with a hook, half filled, struck through, hooked once and due again. */
-defineProps<{ state: CheckState; size?: number }>()
+defineProps<{
+  state: CheckState
+  size?: number
+  /** True inside a box that says by itself how it stands. */
+  mute?: boolean
+}>()
 const words: Record<CheckState, string> = {
   open: 'not checked',
   proved: 'passed',
@@ -17,8 +22,9 @@ const words: Record<CheckState, string> = {
     :width="size ?? 20"
     :height="size ?? 20"
     viewBox="0 0 20 20"
-    role="img"
-    :aria-label="words[state]"
+    :role="mute ? undefined : 'img'"
+    :aria-label="mute ? undefined : words[state]"
+    :aria-hidden="mute || undefined"
     :class="state"
   >
     <path v-if="state === 'proved'" class="fill" d="M1 1h18v18h-18z" />

@@ -262,7 +262,7 @@ internal sealed class PowerChecks
             HoldsDown ? Sentences.BelowAtThatValueThe(PlainWords.Amperes(limit))
                 : isUnknown ? Sentences.CurrentUnknownUnplugItAbove(PlainWords.Amperes(Math.Round(high, 2)))
                 : sheet.AtLeast && typical < NoCurrent ? Sentences.AtLeastPeak(PlainWords.Amperes(Math.Round(peak, 2)))
-                : $"{(sheet.AtLeast ? Sentences.NoLess : "")}{PlainWords.Amperes(Math.Round(typical, 2))} typical, {PlainWords.Amperes(Math.Round(peak, 2))} peak",
+                : $"{(sheet.AtLeast ? Sentences.AtLeast : "")}{PlainWords.Amperes(Math.Round(typical, 2))} typical, {PlainWords.Amperes(Math.Round(peak, 2))} peak",
             Sentences.NothingDrawsMoreThanIt,
             [
                 new(

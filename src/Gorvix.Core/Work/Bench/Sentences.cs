@@ -346,6 +346,7 @@ internal static class Sentences
 
     public static string ItDraws(string least, string amperes) => $"; it draws {least} {amperes}";
 
+    public static string AtLeast => "at least ";
     public static string NoLess => "at least";
     public static string ItsSupply => "its supply";
 }
