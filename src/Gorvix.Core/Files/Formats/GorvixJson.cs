@@ -1,9 +1,10 @@
 using System.Collections;
+using System.Reflection;
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
-using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Hardware.Parts;
 
 namespace Gorvix.Core.Files.Formats;
 
@@ -45,31 +46,23 @@ public static class GorvixJson
             {
                 property.ShouldSerialize = (_, value) => value is string { Length: > 0 } or ICollection { Count: > 0 };
             }
-            else if (property.Name is "maxVolts" or "driveVolts")
+            else if (UsualOf(property) is { } usual)
             {
-                property.ShouldSerialize = (_, value) => value is not 3.3;
-            }
-            else if (property.Name == "units")
-            {
-                property.ShouldSerialize = (_, value) => value is not 1;
+                property.ShouldSerialize = (_, value) => !usual.Equals(value);
             }
             else if (property is { IsRequired: false, PropertyType.IsValueType: true })
             {
-                var usual = Activator.CreateInstance(property.PropertyType);
-                property.ShouldSerialize = (_, value) => value is not null && !value.Equals(usual);
-            }
-            else if (property.PropertyType == typeof(PowerSide))
-            {
-                property.ShouldSerialize = (_, value) => !PowerSide.Usual.Equals(value);
-            }
-            else if (property.PropertyType == typeof(BuildSettings))
-            {
-                property.ShouldSerialize = (_, value) => !BuildSettings.None.Equals(value);
-            }
-            else if (property.PropertyType == typeof(HouseRules))
-            {
-                property.ShouldSerialize = (_, value) => !HouseRules.Default.Equals(value);
+                var zero = Activator.CreateInstance(property.PropertyType);
+                property.ShouldSerialize = (_, value) => value is not null && !value.Equals(zero);
             }
         }
     }
+
+    // Where a member or its type says what it has when nothing is said.
+    private static object? UsualOf(JsonPropertyInfo property) =>
+        property.AttributeProvider?.GetCustomAttributes(typeof(UsualAttribute), false) is [UsualAttribute own]
+            ? own.Value
+        : property.PropertyType.GetCustomAttribute<UsualAttribute>() is { Value: string name }
+            ? property.PropertyType.GetField(name, BindingFlags.Public | BindingFlags.Static)!.GetValue(null)
+        : null;
 }

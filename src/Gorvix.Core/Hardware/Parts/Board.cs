@@ -97,6 +97,7 @@ public sealed record Net
     public required string Id { get; init; }
 
     /// <summary>Maximum voltage on the pin; 3.3 if not given.</summary>
+    [Usual(3.3)]
     public double MaxVolts { get; init; } = 3.3;
 
     /// <summary>Level while the controller starts; matters for pins that drive a device.</summary>

@@ -123,6 +123,7 @@ public sealed record Device
 
     /// <summary>Number of identical units, such as the four ESCs of a four-in-one; 1 to 8.</summary>
     [JsonPropertyName("units")]
+    [Usual(1)]
     public int Pieces { get; init; } = 1;
 
     /// <summary>Whether it saves settings without power; null if the manual does not say.</summary>
@@ -326,6 +327,7 @@ public sealed record Lead
     public const double UsualDriveVolts = 3.3;
 
     /// <summary>Logic level it drives, in volts; 3.3 if not given.</summary>
+    [Usual(UsualDriveVolts)]
     public double DriveVolts { get; init; } = UsualDriveVolts;
 
     /// <summary>Logic-high threshold in volts; null for ordinary 3.3 V logic.</summary>

@@ -60,6 +60,7 @@ public sealed record FlyingPlace
 }
 
 /// <summary>What the builder chooses where settings do not follow from the plan alone.</summary>
+[Usual(nameof(None))]
 public sealed record BuildSettings
 {
     /// <summary>Nothing is chosen yet.</summary>

@@ -1,8 +1,10 @@
 using System.Text.Json.Serialization;
+using Gorvix.Core.Hardware.Parts;
 
 namespace Gorvix.Core.Plans.Builds;
 
 /// <summary>The builder's choice wherever practitioners disagree. What each school says stands in <see cref="HouseSchools"/>.</summary>
+[Usual(nameof(Default))]
 public sealed record HouseRules
 {
     /// <summary>The defaults.</summary>

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Gorvix.Core.Hardware.Parts;
 
 namespace Gorvix.Core.Plans.Builds;
 
@@ -22,6 +23,7 @@ public enum UsbPort
 }
 
 /// <summary>What the builder has on the bench to feed a build with, besides its pack.</summary>
+[Usual(nameof(Usual))]
 public sealed record PowerSide
 {
     /// <summary>A computer's port, a lamp of 12 V 21 W, a limiter of 1 A.</summary>

@@ -53,7 +53,7 @@ public sealed class CardDrill : IDrill
     private readonly IReadOnlyList<CardAsked> _asked;
     private readonly IReadOnlyDictionary<string, string> _pads;
 
-    private CardDrill(IReadOnlyList<Card> cards, SeededRandom dice, IReadOnlyDictionary<string, string> pads)
+    private CardDrill(IReadOnlyList<Card> cards, SeededRandom random, IReadOnlyDictionary<string, string> pads)
     {
         (_cards, _pads) = (cards, pads);
         _asked =
@@ -61,7 +61,7 @@ public sealed class CardDrill : IDrill
             .. cards.Select(c => new CardAsked(
                 c.Id,
                 c.Question,
-                c.IsMixed ? dice.Shuffled(c.Choices) : c.Choices,
+                c.IsMixed ? random.Shuffled(c.Choices) : c.Choices,
                 c.Pads
             )),
         ];
@@ -73,7 +73,7 @@ public sealed class CardDrill : IDrill
     /// <param name="pads">What each pad is called, by its id.</param>
     public static CardDrill? Of(IReadOnlyList<Card> deck, DrillOrder order, IReadOnlyDictionary<string, string> pads)
     {
-        var dice = new SeededRandom((ulong)order.Seed);
+        var random = new SeededRandom((ulong)order.Seed);
         var by = deck.ToDictionary(c => c.Id);
         if (deck.Count == 0 || order.Cards.Any(c => !by.ContainsKey(c)))
         {
@@ -81,7 +81,8 @@ public sealed class CardDrill : IDrill
         }
         var asked = order.Cards.Distinct().Select(c => by[c]).ToList();
         // Those of the level come first, then easier ones, then harder ones.
-        var rest = dice.Shuffled(deck.Where(c => !order.Cards.Contains(c.Id)))
+        var rest = random
+            .Shuffled(deck.Where(c => !order.Cards.Contains(c.Id)))
             .OrderBy(c => c.Hardness > order.Level ? 10 + c.Hardness : order.Level - c.Hardness)
             .ToList();
         foreach (var most in new[] { MostOfASort, Count })
@@ -94,7 +95,7 @@ public sealed class CardDrill : IDrill
                 }
             }
         }
-        return new CardDrill(dice.Shuffled(asked), dice, pads);
+        return new CardDrill(random.Shuffled(asked), random, pads);
     }
 
     /// <inheritdoc/>

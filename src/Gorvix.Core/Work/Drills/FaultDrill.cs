@@ -117,7 +117,7 @@ public sealed class FaultDrill : IDrill
     /// <param name="order">Its cards are kinds of faults.</param>
     public static FaultDrill? Of(FaultTable table, FaultReader words, DrillOrder order)
     {
-        var dice = new SeededRandom((ulong)order.Seed);
+        var random = new SeededRandom((ulong)order.Seed);
         // Each by a number of its own, so that one fault more or less of a later version changes little.
         var drawn = table
             .Singles.Where(s => Shows(table, s) && Is(s, order.Cards))
@@ -137,7 +137,7 @@ public sealed class FaultDrill : IDrill
         var upTo = Math.Max(from + 1, drawn.Count * order.Level / DrillOrder.MostLevel);
         // What it was drawn from, not what was drawn: whoever holds all faults against the mark learns nothing.
         var mark = Marks.Of(string.Join('|', drawn.Select(d => d.Hidden.Id)));
-        return new FaultDrill(table, words, order, drawn[from + dice.Below(upTo - from)], mark);
+        return new FaultDrill(table, words, order, drawn[from + random.Below(upTo - from)], mark);
     }
 
     /// <inheritdoc/>

@@ -83,10 +83,10 @@ public sealed class PlaceDrill : IDrill
     /// <param name="order">Its cards are ids of links.</param>
     public static PlaceDrill? Of(FitReader reader, FitSheet sheet, DrillOrder order)
     {
-        var dice = new SeededRandom((ulong)order.Seed);
+        var random = new SeededRandom((ulong)order.Seed);
         // Each level asks for more of the links, the hardest for all.
         var count = Math.Max(1, (int)Math.Ceiling(sheet.Links.Count * order.Level / (double)DrillOrder.MostLevel));
-        var drawn = dice.Shuffled(sheet.Links.Select(l => l.Id));
+        var drawn = random.Shuffled(sheet.Links.Select(l => l.Id));
         var asked = drawn
             .Where(order.Cards.Contains)
             .Concat(drawn.Where(l => !order.Cards.Contains(l)))
