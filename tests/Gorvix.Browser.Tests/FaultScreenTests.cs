@@ -74,6 +74,24 @@ public class FaultScreenTests
     }
 
     [Fact]
+    public async Task At_arms_length_one_test_a_screen_is_answered_and_taken_back()
+    {
+        await using var page = await Page.Open($"{Hare}/faults");
+        page.Click("[data-sign='link.control.sticks'] [data-outcome='no']");
+        page.Says("[data-testid='verdict']", "causes remain");
+        page.Click("[data-do='large']");
+        var first = page.Find("[data-testid='large-card'] .card").GetAttribute("data-test");
+        Assert.Equal("", page.Accessibility());
+        page.Press("1");
+        page.Gone($"[data-testid='large-card'] .card[data-test='{first}']");
+        page.Click("[data-do='undo']");
+        page.Find($"[data-testid='large-card'] .card[data-test='{first}']");
+        page.Press("b");
+        page.Says("[data-testid='verdict']", "causes remain");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
     public async Task What_cannot_be_done_gives_way_and_what_contradicts_is_named()
     {
         await using var page = await Page.Open($"{Hare}/faults");

@@ -31,6 +31,16 @@ public class LoomScreenTests
     }
 
     [Fact]
+    public async Task A_link_that_was_sent_before_the_places_of_lists_had_one_name_still_leads_there()
+    {
+        await using var page = await Page.Open("/builds/crusher-house-lark/loom?bench=1&step=joint%20receiver%20sbus");
+        page.Says("[data-testid='large-card']", "Relay 16: solder SBUS");
+        Assert.Contains("large=1", page.Driver.Url);
+        Assert.DoesNotContain("step=", page.Driver.Url);
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
     public async Task A_plug_is_drawn_pin_by_pin_and_turned_round()
     {
         await using var page = await Page.Open("/builds/crusher-house-lark/loom");

@@ -33,6 +33,31 @@ public class SettingsScreenTests
     }
 
     [Fact]
+    public async Task At_arms_length_settings_are_set_one_by_one_by_keys_and_taken_back()
+    {
+        await using var page = await Page.Open($"{Lark}/settings", width: 768, height: 1024);
+        page.Says("[data-testid='count']", "0 of 23 set");
+        page.Press("b");
+        page.Says("[data-testid='large-card']", "UART1 connects to Beacon D6");
+        page.Press("d");
+        page.Says(".progress", "1 of 23 set");
+        page.Until(
+            d =>
+                d.FindElement(By.CssSelector("[data-testid='large-card']")).Text.Contains("UART1 connects") ? null : "yes",
+            "the next setting"
+        );
+        // A stray touch of what is read sets nothing.
+        page.Click("[data-testid='large-card'] .do");
+        page.Says(".progress", "1 of 23 set");
+        page.Click("[data-do='undo']");
+        page.Says(".progress", "0 of 23 set");
+        Assert.Equal("", page.Accessibility());
+        page.Press("b");
+        page.Says("[data-testid='count']", "0 of 23 set");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
     public async Task The_simulated_board_reads_back_clean_and_a_forced_double_job_is_found()
     {
         await using var page = await Page.Open($"{Lark}/settings");

@@ -282,6 +282,19 @@ public class RecordApiTests
             ("a list that is none", Changed(archive, z => Put(z, "notes.json", "null"u8.ToArray()))),
             ("tables that hide", Changed(archive, z => Put(z, "photos/0001.jpg", Tables(photo)))),
             ("two scans", Changed(archive, z => Put(z, "photos/0001.jpg", Scans(photo, 2, [])))),
+            (
+                "a last version that is another build",
+                Changed(
+                    archive,
+                    z =>
+                    {
+                        const string name = "North Face Hare";
+                        var text = Read(z, "moments.json");
+                        var at = text.LastIndexOf(name, StringComparison.Ordinal);
+                        Put(z, "moments.json", Encoding.UTF8.GetBytes($"{text[..at]}South{text[(at + 5)..]}"));
+                    }
+                )
+            ),
             ("no moments", Changed(archive, z => Put(z, "moments.json", "[]"u8.ToArray()))),
             ("a polyglot", Changed(archive, z => Put(z, "photos/0001.jpg", [.. photo, .. "<script>"u8]))),
             ("Cannot read this photo", Changed(archive, z => Put(z, "photos/0001.jpg", "GIF89a"u8.ToArray()))),
