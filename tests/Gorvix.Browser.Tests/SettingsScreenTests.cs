@@ -43,7 +43,9 @@ public class SettingsScreenTests
         page.Says(".progress", "1 of 23 set");
         page.Until(
             d =>
-                d.FindElement(By.CssSelector("[data-testid='large-card']")).Text.Contains("UART1 connects") ? null : "yes",
+                d.FindElement(By.CssSelector("[data-testid='large-card']")).Text.Contains("UART1 connects")
+                    ? null
+                    : "yes",
             "the next setting"
         );
         // A stray touch of what is read sets nothing.
