@@ -14,8 +14,7 @@ public sealed record DataReport(string Said, long Bytes, long Builds, long Parts
 public static class DataCare
 {
     /// <summary>What the quick check of SQLite says of a file: "ok", or the first thing that is wrong.</summary>
-    public static Task<string> QuickCheck(DataFolder folder) =>
-        Asked(folder.ConnectionString, Sentences.PragmaQuickCheck1);
+    public static Task<string> QuickCheck(DataFolder folder) => Asked(folder.ConnectionString, "PRAGMA quick_check(1)");
 
     /// <summary>Looks through a whole file.</summary>
     /// <exception cref="DataFolderException">There is none, or it is none of ours.</exception>
@@ -29,13 +28,16 @@ public static class DataCare
         {
             await Foreign.Check(folder);
             return new DataReport(
-                await Asked(folder.ConnectionString, Sentences.PragmaIntegrityCheck1) is var said and not "ok"
+                await Asked(folder.ConnectionString, "PRAGMA integrity_check(1)") is var said and not "ok"
                     ? said
                     : await Keys(folder),
                 new FileInfo(folder.File).Length,
                 await Counted(folder, "Builds"),
                 await Counted(folder, "Parts"),
-                await Asked(folder.ConnectionString, Sentences.SelectMigrationidFromEfmigrationshistoryOrder)
+                await Asked(
+                    folder.ConnectionString,
+                    "SELECT MigrationId FROM \"__EFMigrationsHistory\" ORDER BY MigrationId DESC LIMIT 1"
+                )
             );
         }
         catch (SqliteException problem)
@@ -153,11 +155,11 @@ public static class DataCare
     }
 
     private static async Task<string> Keys(DataFolder folder) =>
-        await Asked(folder.ConnectionString, Sentences.PragmaForeignKeyCheck) is "" ? "ok" : Sentences.ARowRefersToA;
+        await Asked(folder.ConnectionString, "PRAGMA foreign_key_check") is "" ? "ok" : Sentences.ARowRefersToA;
 
     private static async Task<long> Counted(DataFolder folder, string table) =>
         long.TryParse(
-            await Asked(folder.ConnectionString, Sentences.SelectCountFrom(table)),
+            await Asked(folder.ConnectionString, $"SELECT count(*) FROM \"{table}\""),
             System.Globalization.CultureInfo.InvariantCulture,
             out var count
         )

@@ -101,7 +101,7 @@ public sealed class DataHold : IDisposable
         await using (var db = making.Connect())
         {
             await db.Database.MigrateAsync();
-            await db.Database.ExecuteSqlRawAsync(Sentences.PragmaJournalModeWal);
+            await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
         }
         if (fill is not null)
         {
@@ -118,7 +118,7 @@ public sealed class DataHold : IDisposable
     {
         await using (var db = folder.Connect())
         {
-            await db.Database.ExecuteSqlRawAsync(Sentences.PragmaWalCheckpointTruncate);
+            await db.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)");
         }
         folder.LetGo();
     }
@@ -145,7 +145,7 @@ public sealed class DataHold : IDisposable
             }
             if (known.Except(applied).Any() is false)
             {
-                await db.Database.ExecuteSqlRawAsync(Sentences.PragmaJournalModeWal);
+                await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
                 return;
             }
         }
@@ -154,9 +154,9 @@ public sealed class DataHold : IDisposable
         await using (var db = making.Connect())
         {
             // A start that was cut off while it changed the form has left its lock in there; whoever held it is gone, as the folder is ours.
-            await db.Database.ExecuteSqlRawAsync(Sentences.DropTableIfExistsEfmigrationslock);
+            await db.Database.ExecuteSqlRawAsync("DROP TABLE IF EXISTS \"__EFMigrationsLock\"");
             await db.Database.MigrateAsync();
-            await db.Database.ExecuteSqlRawAsync(Sentences.PragmaJournalModeWal);
+            await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
         }
         await Close(making);
         await Close(folder);

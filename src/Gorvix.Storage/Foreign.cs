@@ -28,11 +28,12 @@ internal static class Foreign
         await using var connection = new SqliteConnection(Looking(folder));
         await connection.OpenAsync();
         await using var command = connection.CreateCommand();
-        command.CommandText = Sentences.SelectCountFromSqliteMaster;
+        command.CommandText = "SELECT count(*) FROM sqlite_master WHERE name = '__EFMigrationsHistory'";
         var there = (long)(await command.ExecuteScalarAsync())! > 0;
         if (there)
         {
-            command.CommandText = Sentences.SelectCountFromEfmigrationshistoryWhere(FirstMigration);
+            command.CommandText =
+                $"SELECT count(*) FROM \"__EFMigrationsHistory\" WHERE MigrationId LIKE '%\\{FirstMigration}' ESCAPE '\\'";
             there = (long)(await command.ExecuteScalarAsync())! > 0;
         }
         if (!there)

@@ -66,7 +66,7 @@ public static partial class RecordReader
         catch (JsonException problem)
         {
             throw new UnfitException(
-                Sentences.CannotReadAListIn((problem.Path is { Length: > 0 } path ? $" at {path}" : ""))
+                Sentences.CannotReadAListIn(problem.Path is { Length: > 0 } path ? $" at {path}" : "")
             );
         }
     }
@@ -111,7 +111,7 @@ public static partial class RecordReader
         {
             throw new UnfitException(
                 Sentences.CannotReadTheBuildIn(
-                    (read.Findings.Count > 0 ? read.Findings[0].Sentence : Sentences.ThereIsNoBuildInIt)
+                    read.Findings.Count > 0 ? read.Findings[0].Sentence : Sentences.ThereIsNoBuildInIt
                 )
             );
         }

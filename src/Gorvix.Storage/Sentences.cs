@@ -3,13 +3,7 @@ namespace Gorvix.Storage;
 /// <summary>What is said here: every sentence with what it is filled with.</summary>
 internal static class Sentences
 {
-    public static string PragmaQuickCheck1 => "PRAGMA quick_check(1)";
-
     public static string NoDataFileInYet(string path) => $"No data file in {path} yet.";
-
-    public static string PragmaIntegrityCheck1 => "PRAGMA integrity_check(1)";
-    public static string SelectMigrationidFromEfmigrationshistoryOrder =>
-        "SELECT MigrationId FROM \"__EFMigrationsHistory\" ORDER BY MigrationId DESC LIMIT 1";
 
     public static string AlreadyExistsChooseAnotherName(string to) =>
         $"{to} already exists. Choose another name; nothing was changed.";
@@ -17,17 +11,14 @@ internal static class Sentences
     public static string CannotWriteTheBackupTo(string to, string problem) =>
         $"Cannot write the backup to {to}: {problem}";
 
-    public static string FileNotFound(string @from) => $"File {@from} not found.";
+    public static string FileNotFound(string source) => $"File {source} not found.";
 
-    public static string BackupIsDamagedNothingWas(string @from, string said) =>
-        $"Backup {@from} is damaged ({said}). Nothing was changed.";
+    public static string BackupIsDamagedNothingWas(string source, string said) =>
+        $"Backup {source} is damaged ({said}). Nothing was changed.";
 
-    public static string PragmaForeignKeyCheck => "PRAGMA foreign_key_check";
     public static string ARowRefersToA => "a row refers to a missing row";
 
-    public static string SelectCountFrom(string table) => $"SELECT count(*) FROM \"{table}\"";
-
-    public static string CannotOpenDataFile(string @file, string start) => $"Cannot open data file {@file}: {start}";
+    public static string CannotOpenDataFile(string file, string start) => $"Cannot open data file {file}: {start}";
 
     public static string CannotWriteToDataFolder(string path) =>
         $"Cannot write to data folder {path}. Choose another with --data DIR.";
@@ -35,16 +26,11 @@ internal static class Sentences
     public static string AnotherGorvixIsUsingThe(string holder, string path) =>
         $"Another Gorvix{holder} is using the data in {path}. Use that one, stop it, or choose another folder with --data DIR.";
 
-    public static string PragmaJournalModeWal => "PRAGMA journal_mode=WAL";
-    public static string PragmaWalCheckpointTruncate => "PRAGMA wal_checkpoint(TRUNCATE)";
-
-    public static string DataFileIsDamagedNothing(string @file, string said) =>
-        $"Data file {@file} is damaged ({said}). Nothing was changed. Restore a backup: ./start --restore FILE.";
+    public static string DataFileIsDamagedNothing(string file, string said) =>
+        $"Data file {file} is damaged ({said}). Nothing was changed. Restore a backup: ./start --restore FILE.";
 
     public static string TheDataInWasWritten(string path) =>
         $"The data in {path} was written by a newer Gorvix. Update Gorvix, or choose another folder with --data DIR.";
-
-    public static string DropTableIfExistsEfmigrationslock => "DROP TABLE IF EXISTS \"__EFMigrationsLock\"";
 
     public static string DemoFileIsDamaged(string path, string sentence) => $"Demo file {path} is damaged. {sentence}";
 
@@ -57,16 +43,10 @@ internal static class Sentences
     public static string TheFaultSearchOfBuild(string build) => $"The fault search of build \"{build}\"";
 
     public static string ItIsNotAnSqlite => "it is not an SQLite file";
-    public static string SelectCountFromSqliteMaster =>
-        "SELECT count(*) FROM sqlite_master WHERE name = '__EFMigrationsHistory'";
-
-    public static string SelectCountFromEfmigrationshistoryWhere(string firstMigration) =>
-        $"SELECT count(*) FROM \"__EFMigrationsHistory\" WHERE MigrationId LIKE '%\\{firstMigration}' ESCAPE '\\'";
-
     public static string ItBelongsToAnotherProgram => "it belongs to another program";
 
-    public static string IsNotAGorvixData(string @file, string why) =>
-        $"{@file} is not a Gorvix data file: {why}. It was not changed. Move it, or choose another folder with --data DIR.";
+    public static string IsNotAGorvixData(string file, string why) =>
+        $"{file} is not a Gorvix data file: {why}. It was not changed. Move it, or choose another folder with --data DIR.";
 
     public static string TheLogOfBuild(string build) => $"The log of build \"{build}\"";
 
@@ -205,7 +185,7 @@ internal static class Sentences
     public static string AnotherProgramIsUsingIt =>
         "another program is using it. Close that program, then start again.";
 
-    public static string DataFileIsMissing(string @file) => $"Data file {@file} is missing.";
+    public static string DataFileIsMissing(string file) => $"Data file {file} is missing.";
 
     public static string TheDumpsOfBuild(string build) => $"The dumps of build \"{build}\"";
 

@@ -56,7 +56,7 @@ internal sealed class BuildPlans(BuildStore builds, PartStore parts, Memo memo, 
     }
 
     private static IResult Answer(byte[]? json, PlannedBuild planned) =>
-        json is { } view ? Results.Bytes(view, Sentences.ApplicationJsonCharsetUtf8) : Problems.Of(planned.Refused);
+        json is { } view ? Results.Bytes(view, "application/json; charset=utf-8") : Problems.Of(planned.Refused);
 
     /// <summary>The build as it stands, planned, or what stands against it.</summary>
     public async Task<PlannedBuild> Planned(string id, CancellationToken stop) =>

@@ -132,7 +132,7 @@ internal static class ModuleEndpoints
             : null;
 
     private static IResult Unknown(string generation) =>
-        Problems.Of(422, Sentences.IsNotAProtocolGeneration((generation.Length <= 20 ? generation : generation[..20])));
+        Problems.Of(422, Sentences.IsNotAProtocolGeneration(generation.Length <= 20 ? generation : generation[..20]));
 
     private static IResult? Against(int baud, int hertz) =>
         !MessageBudget.Bauds.Contains(baud)

@@ -149,7 +149,7 @@ internal static class PartEndpoints
         return bench.Create(PartKind.Device, id, device with { Id = id }, "Created", $"/api/library/devices/{id}");
     }
 
-    private static string Back(PartBack back) => Sentences.RestoreVersion2(back.To);
+    private static string Back(PartBack back) => Sentences.RestoreVersionAlone(back.To);
 
     private static async Task<BoardSheet> BoardOf(string id, PartKeeper keeper)
     {

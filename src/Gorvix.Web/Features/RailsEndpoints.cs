@@ -104,7 +104,7 @@ internal static class RailsEndpoints
     {
         if (cell is not (null or (>= 2.5 and <= 4.5)))
         {
-            return Problems.Of(422, Sentences.CellVoltageMustBe2);
+            return Problems.Of(422, Sentences.CellVoltageIsOutOfRange);
         }
         var planned = await plans.Planned(id, stop);
         return planned.Reader is { } reader

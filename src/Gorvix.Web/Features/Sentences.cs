@@ -22,7 +22,6 @@ internal static class Sentences
         $"The meter reads {name}; this check needs {name2}. Change the range.";
 
     public static string TheBuildHasChangedAnd => "The build has changed and this check is gone. Reload the page.";
-    public static string ApplicationJsonCharsetUtf8 => "application/json; charset=utf-8";
 
     public static string Enter1ToCharactersTo(int mostWords) => $"Enter 1 to {mostWords} characters to search.";
 
@@ -164,17 +163,17 @@ internal static class Sentences
 
     public static string RestoreVersion(int version, string words) => $"Restore version {version}: {words}";
 
-    public static string RestoreVersion2(int to) => $"Restore version {to}";
+    public static string RestoreVersionAlone(int to) => $"Restore version {to}";
 
     public static string BuildCouldNoLongerBe(string name, string? refused) =>
         $"Build \"{name}\" could no longer be planned: {refused} Save this as another revision, or change that build first.";
 
     public static string DeletedButRestorableBuild => "deleted (but restorable) build";
 
-    public static string UsedInArchiveThePart(string @where, string name) =>
-        $"Used in {@where} \"{name}\". Archive the part instead: builds keep it, new builds do not offer it.";
+    public static string UsedInArchiveThePart(string place, string name) =>
+        $"Used in {place} \"{name}\". Archive the part instead: builds keep it, new builds do not offer it.";
 
-    public static string CellVoltageMustBe2 =>
+    public static string CellVoltageIsOutOfRange =>
         "Cell voltage must be 2.5 to 4.5 V. Enter volts per cell, not per battery.";
 
     public static string ArchiveTooLargeMaximumMb(int mostBytes) => $"Archive too large: maximum {mostBytes} MB.";
@@ -194,8 +193,8 @@ internal static class Sentences
     public static string NoDeviceInThisBuild(string device, string list) =>
         $"No device \"{device}\" in this build. Choose one of {list}.";
 
-    public static string IsNotADeviceType(string @add, string list) =>
-        $"\"{@add}\" is not a device type. Choose one of {list}.";
+    public static string IsNotADeviceType(string add, string list) =>
+        $"\"{add}\" is not a device type. Choose one of {list}.";
 
     public static string NothingToSavePasteThe => "Nothing to save. Paste the full dump from the board.";
 

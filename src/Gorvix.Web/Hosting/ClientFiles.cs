@@ -76,7 +76,7 @@ internal static class ClientFiles
         );
         Task Page(HttpContext context)
         {
-            context.Response.ContentType = Sentences.TextHtmlCharsetUtf8;
+            context.Response.ContentType = "text/html; charset=utf-8";
             context.Response.Headers.CacheControl = "no-store";
             return context.Response.WriteAsync(
                 page.Replace("__NONCE__", (string)context.Items[Doors.Nonce]!)

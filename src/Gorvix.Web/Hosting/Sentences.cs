@@ -8,7 +8,6 @@ internal static class Sentences
 {
     public static string TheWebClientHasNot => "The web client has not been built. Start Gorvix with ./start.";
     public static string PublicMaxAge31536000Immutable => "public, max-age=31536000, immutable";
-    public static string TextHtmlCharsetUtf8 => "text/html; charset=utf-8";
 
     public static string GorvixDoesNotRespondAt(IPAddress? club) =>
         $"Gorvix does not respond at this address. Open {club} instead.";
@@ -30,13 +29,13 @@ internal static class Sentences
 
     public static string NothingFoundAtCheckThe(PathString path) => $"Nothing found at {path}. Check the address.";
 
-    public static string IsNotAllowedAt(string @method, PathString path) => $"{@method} is not allowed at {path}.";
+    public static string IsNotAllowedAt(string method, PathString path) => $"{method} is not allowed at {path}.";
 
     public static string AcceptsJsonOnlySendContent(PathString path) =>
         $"{path} accepts JSON only. Send Content-Type: application/json.";
 
-    public static string WasRefused(string @method, PathString path, int status) =>
-        $"{@method} {path} was refused ({status}).";
+    public static string WasRefused(string method, PathString path, int status) =>
+        $"{method} {path} was refused ({status}).";
 
     public static string InvalidRequestAtSeeThe(string pathAt) =>
         $"Invalid request at {pathAt}. See the API description.";

@@ -186,6 +186,6 @@ public class PairAndEndTests
         Assert.Equal(FaultKind.Crossed, usual.MaxBy(Usual));
         // Each kind is one family's.
         Assert.Equal(Enum.GetValues<FaultKind>(), FaultKinds.All.Select(k => k.Kind));
-        Assert.Equal(Enum.GetValues<DefectKind>().Order(), Ailment.All.Select(a => a.What).Order());
+        Assert.Equal(Enum.GetValues<DefectKind>().Order(), DefectDefinition.All.Select(a => a.What).Order());
     }
 }

@@ -74,7 +74,7 @@ public static partial class FormatPage
         schema["const"] is { } word ? $"`{word}`"
         : schema["enum"] is JsonArray words ? string.Join(", ", words.Select(w => $"`{w}`"))
         : schema["items"] is JsonObject item
-            ? Sentences.ListOf(Many(item), (schema["maxItems"] is { } most ? $", at most {most}" : ""))
+            ? Sentences.ListOf(Many(item), schema["maxItems"] is { } most ? $", at most {most}" : "")
         : schema["anyOf"] is not null || schema["properties"] is not null || schema["$ref"] is not null
             ? Sentences.SeeBelow
         : Plain(schema);

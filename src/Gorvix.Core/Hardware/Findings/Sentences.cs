@@ -7,7 +7,7 @@ internal static class Sentences
     public static string FromMemory => "from memory";
     public static string GorvixsOwnRule => "Gorvix's own rule";
 
-    public static string CommonPractice2(string text) => $"common practice; {text}";
+    public static string CommonPracticeWith(string text) => $"common practice; {text}";
 
-    public static string FromMemory2(string text) => $"from memory; {text}";
+    public static string FromMemoryWith(string text) => $"from memory; {text}";
 }

@@ -42,8 +42,8 @@ public sealed record SourceNote(Standing Standing, string Text = "")
             (Standing.CommonPractice, "") => Sentences.CommonPractice,
             (Standing.FromMemory, "") => Sentences.FromMemory,
             (Standing.OwnRule, "") => Sentences.GorvixsOwnRule,
-            (Standing.CommonPractice, _) => Sentences.CommonPractice2(Text),
-            (Standing.FromMemory, _) => Sentences.FromMemory2(Text),
+            (Standing.CommonPractice, _) => Sentences.CommonPracticeWith(Text),
+            (Standing.FromMemory, _) => Sentences.FromMemoryWith(Text),
             _ => Text,
         };
 }

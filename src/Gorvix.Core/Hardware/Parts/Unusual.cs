@@ -55,7 +55,7 @@ public static class Unusual
         {
             yield return (
                 $"rails[{i}]",
-                Sentences.RailVIsUnusualIs(rail.Label, rail.Volts, (rail.Limit is { } amps ? $", {amps:0.##} A" : ""))
+                Sentences.RailVIsUnusualIs(rail.Label, rail.Volts, rail.Limit is { } amps ? $", {amps:0.##} A" : "")
             );
         }
     }

@@ -44,7 +44,7 @@ internal sealed class FindingReader(
         var links = (wanted, left.Count) switch
         {
             (_, 0) => AllConnected(wanted),
-            _ => Sentences.OfLinksConnected(
+            _ => Sentences.OfLinksConnectedWithout(
                 carried,
                 wanted,
                 Without("port", left.Where(l => !plan.LacksSupply(l))),

@@ -34,7 +34,7 @@ internal sealed class MoveReader(PlanSpace space, Plan plan)
             ? Sentences.BetterPlanFoundSuppliesPlugs
             : Sentences.BetterPlanFoundMoved(
                 Phrase.Count(moves.Count, "link"),
-                (moves.Count == 1 ? "has" : "have"),
+                moves.Count == 1 ? "has" : "have",
                 more
             );
     }

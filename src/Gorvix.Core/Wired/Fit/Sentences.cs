@@ -23,7 +23,7 @@ internal static class Sentences
 
     public static string ThisBoardHasNoPort(string list) => $"This board has no port for its {list}.";
 
-    public static string OfLinksConnected(int carried, int wanted, string without, string without2) =>
+    public static string OfLinksConnectedWithout(int carried, int wanted, string without, string without2) =>
         $"{carried} of {wanted} links connected.{without}{without2}";
 
     public static string BestFoundSoFarNot => "Best found so far, not proven best.";
@@ -140,7 +140,7 @@ internal static class Sentences
     public static string BothWaysOneWire => "both ways, one wire";
     public static string ItDoesNotSupportYour => "It does not support your links.";
 
-    public static string OfLinksConnected2(int carried, int count) => $"{carried} of {count} links connected.";
+    public static string OfLinksConnected(int carried, int count) => $"{carried} of {count} links connected.";
 
     public static string BestFoundSoFar(string gap) => $"Best found so far. {gap}";
 

@@ -99,7 +99,7 @@ public static class SweepReader
             .. stops.Take(1).Select(s => $"Problem: {Phrase.First(s.Sentence)}"),
             left.Count == 0
                 ? FindingReader.AllConnected(carried)
-                : Sentences.OfLinksConnected2(carried, plan.Placements.Count),
+                : Sentences.OfLinksConnected(carried, plan.Placements.Count),
         ];
         if (plan.Gap is { } gap)
         {

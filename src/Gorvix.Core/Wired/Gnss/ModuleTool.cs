@@ -68,7 +68,7 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
             }
             if (_generation is { } told && told != wish.Generation)
             {
-                Say(Sentences.TheModuleReportsTheGeneration((told == GnssGeneration.Newer ? "newer" : "older")), false);
+                Say(Sentences.TheModuleReportsTheGeneration(told == GnssGeneration.Newer ? "newer" : "older"), false);
             }
             var own = wish with { Generation = _generation ?? wish.Generation };
             if (SendAll(SetupFrames.Of(own), own.Baud))
@@ -196,7 +196,7 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
             && number >= 23
                 ? GnssGeneration.Newer
                 : GnssGeneration.Older;
-        Say(Sentences.VersionThisIsTheGeneration(_version, (_generation == GnssGeneration.Newer ? "newer" : "older")));
+        Say(Sentences.VersionThisIsTheGeneration(_version, _generation == GnssGeneration.Newer ? "newer" : "older"));
     }
 
     private static string Printable(string text) => string.Concat(text.Where(c => c is >= ' ' and <= '~'));
@@ -282,7 +282,7 @@ public sealed class ModuleTool(ISerialLine line, CancellationToken stop)
         {
             Say(
                 Sentences.TheModuleIsAtNot(
-                    (_baud is { } baud ? Phrase.Baud(baud) : Sentences.AnUnknownBaud),
+                    _baud is { } baud ? Phrase.Baud(baud) : Sentences.AnUnknownBaud,
                     Phrase.Baud(wish.Baud)
                 ),
                 true

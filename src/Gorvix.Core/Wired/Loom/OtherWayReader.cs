@@ -100,7 +100,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
                         ? []
                         : new[]
                         {
-                            Sentences.LeaveHarnessUnconnected((empty.Count == 1 ? "pin" : "pins"), Phrase.Join(empty)),
+                            Sentences.LeaveHarnessUnconnected(empty.Count == 1 ? "pin" : "pins", Phrase.Join(empty)),
                         },
                 ]
             ) with

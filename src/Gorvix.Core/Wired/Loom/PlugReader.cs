@@ -132,7 +132,7 @@ internal sealed class PlugReader(WiredBuild wired)
             { } mild when Uncrossed(device, lead, pad, mild) is { } uncrossed => uncrossed,
             { End: ContactEnd.Talks } => Sentences.OnWhereNothingShould(
                 lead.Label,
-                (PadContact.TransmitsUnasked(device, lead) == true ? "transmits" : Sentences.MayTransmit),
+                PadContact.TransmitsUnasked(device, lead) == true ? "transmits" : Sentences.MayTransmit,
                 pad!.Label
             ),
             _ => null,

@@ -220,7 +220,7 @@ public static class RailCheck
                     Sentences.TheBuildDraws(
                         least,
                         PlainWords.Amperes(always ? free.Typical : free.Peak),
-                        (always ? "typical" : "peak")
+                        always ? "typical" : "peak"
                     )
                 );
                 break;

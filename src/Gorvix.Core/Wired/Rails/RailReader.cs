@@ -113,7 +113,7 @@ public static class RailReader
         var said = new List<string>
         {
             Sentences.WiresAssumedCmLongAnd(
-                (told > 0 ? Sentences.OtherSupply : "Supply"),
+                told > 0 ? Sentences.OtherSupply : "Supply",
                 WireCut.UsualMillimetres / 10,
                 WireGauge.Usual
             ),

@@ -135,7 +135,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
                 "strength.channel",
                 $"{channel}",
                 Sentences.RssiReadFromChannel(channel),
-                channel == 9 ? Sentences.TheReceiverPutsItThere : Sentences.TheReceiverPutsItThere2
+                channel == 9 ? Sentences.TheReceiverPutsItOnTheNinth : Sentences.TheReceiverPutsItThere
             );
         }
         yield return Whole(
@@ -210,7 +210,7 @@ internal sealed class BoardSettingsReader(WiredBuild wired, DateOnly? today)
         yield return whole(
             "compass.bus",
             address is { } at ? $"{bus}:0x{at:X2}" : bus,
-            Sentences.CompassOn2(bus, (address is { } a ? $" at 0x{a:X2}" : "")),
+            Sentences.CompassOnBus(bus, address is { } a ? $" at 0x{a:X2}" : ""),
             Sentences.ThatIsWhereItIs,
             compass.Link
         );

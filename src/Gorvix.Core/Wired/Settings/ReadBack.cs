@@ -135,7 +135,7 @@ public static class ReadBack
             .Where(k => one.GetValueOrDefault(k) != other.GetValueOrDefault(k))
             .Select(k =>
                 Sentences.IsShouldBe(
-                    (k.Length > 0 ? $"{k} " : ""),
+                    k.Length > 0 ? $"{k} " : "",
                     other.GetValueOrDefault(k) ?? Sentences.NotSetThere,
                     one.GetValueOrDefault(k) ?? Sentences.NotSetThere
                 )

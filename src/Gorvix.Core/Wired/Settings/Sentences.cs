@@ -43,9 +43,9 @@ internal static class Sentences
 
     public static string RssiReadFromChannel(int channel) => $"RSSI: read from channel {channel}";
 
-    public static string TheReceiverPutsItThere =>
+    public static string TheReceiverPutsItOnTheNinth =>
         "The receiver puts it there; the ninth channel also arrives in 8-channel mode.";
-    public static string TheReceiverPutsItThere2 => "The receiver puts it there.";
+    public static string TheReceiverPutsItThere => "The receiver puts it there.";
     public static string RcLinkLostReturnTo => "RC link lost: return-to-home";
     public static string RcLinkLostMotorsOff => "RC link lost: motors off";
     public static string NoGpsIsConnectedReturn => "No GPS is connected: return-to-home cannot find home.";
@@ -64,7 +64,7 @@ internal static class Sentences
     public static string CompassOn => "Compass: on";
     public static string DetectedIsNotEnabledIt => "Detected is not enabled: it must be switched on.";
 
-    public static string CompassOn2(string bus, string which) => $"Compass: on {bus}{which}";
+    public static string CompassOnBus(string bus, string which) => $"Compass: on {bus}{which}";
 
     public static string ThatIsWhereItIs => "That is where it is wired.";
 
@@ -80,8 +80,8 @@ internal static class Sentences
 
     public static string PackedAs(int number) => $", packed as {number}";
 
-    public static string WorldMagneticModel2025For(string invariantCulture, double? error, string? warning) =>
-        $"World Magnetic Model 2025 for {invariantCulture}, within {error:0.0#}°. {warning}";
+    public static string WorldMagneticModel2025For(string day, double? error, string? warning) =>
+        $"World Magnetic Model 2025 for {day}, within {error:0.0#}°. {warning}";
 
     public static string OsdCanvasWideGrid => "OSD canvas: wide grid";
     public static string OsdCanvasOld43 => "OSD canvas: old 4:3 grid";
@@ -190,8 +190,8 @@ internal static class Sentences
     public static string StillHasAFunctionClear(string name, string found) =>
         $"{name} still has a function ({found}). Clear it: if two ports share a function, the board clears all port settings.";
 
-    public static string IsShouldBe(string which, string getValueOrDefault, string getValueOrDefault2) =>
-        $"{which}is {getValueOrDefault}, should be {getValueOrDefault2}";
+    public static string IsShouldBe(string which, string read, string wanted) =>
+        $"{which}is {read}, should be {wanted}";
 
     public static string ThisDumpIsFromAnother(string other, string id) =>
         $"This dump is from another board: it says {other}, the build has {id}. Nothing in it was used.";

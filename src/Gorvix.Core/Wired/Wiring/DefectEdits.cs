@@ -3,7 +3,7 @@ namespace Gorvix.Core.Wired.Wiring;
 /// <summary>A device that something ails.</summary>
 /// <param name="Device">Id of the device within the build.</param>
 /// <param name="What">What.</param>
-public sealed record Ailing(string Device, DefectKind What) : WiringEdit
+public sealed record DeviceFault(string Device, DefectKind What) : WiringEdit
 {
     internal override WiredBuild ApplyTo(WiredBuild wired) =>
         wired with

@@ -33,7 +33,7 @@ internal static class PinReasons
             not null
                 when PadContact.TransmitsUnasked(part, lead.Lead) is var unasked and not false
                     && talkers().Beside(pad, lead.Device) is { } other => Sentences.ItTransmitOnWhereIs(
-                (unasked == true ? "would" : "may"),
+                unasked == true ? "would" : "may",
                 pad.Label,
                 other
             ),

@@ -239,7 +239,7 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
                 $"lives.{device.Id}",
                 BenchPhase.Links,
                 Asks.Sign,
-                Sentences.HasPower2(name),
+                Sentences.HasPowerTitle(name),
                 Sentences.LookAt(name),
                 LinkSigns.Seen(device.Device, SignState.Powered) is { } seen
                     ? Sentences.ItsLedIs(seen)
@@ -318,7 +318,7 @@ internal sealed class LinkChecks(WiredBuild wired, SettingsSheet settings, Scope
             BenchPhase.Failsafe,
             Asks.Sign,
             Sentences.RadioOff,
-            Sentences.PropellersOffAircraftTiedDown((NeedsFix ? Sentences.OutdoorsWithAFix : "")),
+            Sentences.PropellersOffAircraftTiedDown(NeedsFix ? Sentences.OutdoorsWithAFix : ""),
             // Tied down it flies nowhere: what it does about home is seen in the air.
             chosen?.Value == "return-home"
                 ? Sentences.WithinASecondOrTwo

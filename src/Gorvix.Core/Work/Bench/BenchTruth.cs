@@ -93,7 +93,7 @@ internal sealed class BenchTruth
         {
             Seen.No => LightSays.Dark,
             Seen.Flickers => LightSays.Flickers,
-            _ => Ailment.At(Real, device).Select(a => a.Light(isAired)).FirstOrDefault(l => l is not null)
+            _ => DefectDefinition.At(Real, device).Select(a => a.Light(isAired)).FirstOrDefault(l => l is not null)
                 ?? LightSays.Well,
         };
 

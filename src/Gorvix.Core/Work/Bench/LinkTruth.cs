@@ -41,7 +41,9 @@ internal sealed class LinkTruth(
         {
             return lives;
         }
-        var left = Ailment.At(real, device).Aggregate(lives, (l, a) => Least(l, a.Leaves(wanted.Function.Need, needs)));
+        var left = DefectDefinition
+            .At(real, device)
+            .Aggregate(lives, (l, a) => Least(l, a.Leaves(wanted.Function.Need, needs)));
         if (left == Seen.No || needs == SignNeeds.Linked)
         {
             return left;

@@ -139,7 +139,7 @@ internal sealed class PowerChecks
             Sentences.TheBoardRunsOnUsb,
             [],
             Answers(
-                Sentences.TheComputerDetectsTheBoard2,
+                Sentences.TheComputerDetectsTheBoardProof,
                 new(Mark.Stop, Sentences.UnplugItIfAnythingGets, Sentences.TryAnotherCableManyCarry)
             ),
             Scope.Of([_scope.Board], UsbRails().SelectMany(r => _scope.Rail(r.Id)))
@@ -320,14 +320,12 @@ internal sealed class PowerChecks
             Sentences.PowerUpWithoutLimiter,
             Sentences.RemoveTheCurrentLimiterAnd,
             Sentences.EveryLedComesOnAs(
-                (
-                    sheet.SourceAmps is { } amps && amps.Typical > NoCurrent
-                        ? Sentences.ItDraws(
-                            sheet.AtLeast ? Sentences.NoLess : "about",
-                            PlainWords.Amperes(Math.Round(amps.Typical, 2))
-                        )
-                        : ""
-                )
+                sheet.SourceAmps is { } amps && amps.Typical > NoCurrent
+                    ? Sentences.ItDraws(
+                        sheet.AtLeast ? Sentences.NoLess : "about",
+                        PlainWords.Amperes(Math.Round(amps.Typical, 2))
+                    )
+                    : ""
             ),
             Sentences.TheBuildRunsWithoutThe,
             [],
@@ -368,7 +366,7 @@ internal sealed class PowerChecks
             ? LinkSigns.Seen(device.Device, SignState.Powered) is { } light
                 ? Sentences.ItsLedIs(light)
                 : Sentences.ItHasPowerLedWarmth
-            : Sentences.NoLightColdIsOff((rail is null ? Sentences.ItsSupply : $"{rail} rail"));
+            : Sentences.NoLightColdIsOff(rail is null ? Sentences.ItsSupply : $"{rail} rail");
         return new BenchCheck(
             $"usb.{device.Id}",
             BenchPhase.Usb,

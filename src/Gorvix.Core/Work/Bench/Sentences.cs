@@ -53,7 +53,7 @@ internal static class Sentences
 
     public static string PropellersOffMotorsMaySpin => "Propellers off: motors may spin.";
 
-    public static string HasPower2(string name) => $"{name} has power";
+    public static string HasPowerTitle(string name) => $"{name} has power";
 
     public static string LookAt(string name) => $"Look at {name}.";
 
@@ -175,7 +175,7 @@ internal static class Sentences
 
     public static string TheComputerDetectsTheBoard => "the computer detects the board, and nothing gets warm";
     public static string TheBoardRunsOnUsb => "The board runs on USB, and the computer detects it.";
-    public static string TheComputerDetectsTheBoard2 => "The computer detects the board.";
+    public static string TheComputerDetectsTheBoardProof => "The computer detects the board.";
     public static string UnplugItIfAnythingGets =>
         "Unplug it if anything gets warm or smells. If it is merely not detected, troubleshoot first.";
     public static string TryAnotherCableManyCarry =>

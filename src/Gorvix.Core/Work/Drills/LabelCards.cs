@@ -130,8 +130,8 @@ internal sealed class LabelCards(ResolvedBuild build, FitSheet sheet)
         var bridges = _circuit.From(pad).SelectMany(s => s.Contacts).Select(c => c.Bridge).Distinct().ToList();
         return Sentences.ItConnectsTo(
             right,
-            (inverter ? Sentences.ThroughAnInverter : ""),
-            (bridges.Count > 0 ? Sentences.AsIsSet(Phrase.Join([.. bridges.Select(b => $"jumper {b}")])) : "")
+            inverter ? Sentences.ThroughAnInverter : "",
+            bridges.Count > 0 ? Sentences.AsIsSet(Phrase.Join([.. bridges.Select(b => $"jumper {b}")])) : ""
         );
     }
 

@@ -6,7 +6,7 @@ using Gorvix.Core.Wired.Wiring;
 
 namespace Gorvix.Core.Work.FaultModel;
 
-/// <summary>Parts that are dead, and what ails a device although every wire of it is right (<see cref="Ailment"/>).</summary>
+/// <summary>Parts that are dead, and what ails a device although every wire of it is right (<see cref="DefectDefinition"/>).</summary>
 internal static class PartFaults
 {
     public static readonly IReadOnlyList<FaultKindInfo> Kinds =
@@ -50,7 +50,7 @@ internal static class PartFaults
             ? PortWords.Of(port, net) ?? $"{port.Name} {net}"
             : net;
 
-    /// <summary>Each device dead, and with each of its ailments. What is wired to nothing is missed by nobody.</summary>
+    /// <summary>Each device dead, and with each of its defects. What is wired to nothing is missed by nobody.</summary>
     public static IEnumerable<PlantedFault> Devices(FaultGround ground) =>
         ground
             .Wired.Build.Devices.Where(d => ground.Wired.Leads.Any(l => l.Device == d.Id && PlantedFaults.IsFed(l)))
@@ -69,17 +69,21 @@ internal static class PartFaults
                 ]
             ),
         };
-        var patient = new Patient(ground, device);
-        foreach (var ailment in Ailment.All)
+        var site = new DefectSite(ground, device);
+        foreach (var defect in DefectDefinition.All)
         {
-            if (ailment.Words(patient) is { } words)
+            if (defect.Words(site) is { } words)
             {
-                yield return new PlantedFault($"{ailment.Id}.{device.Id}", words, new Ailing(device.Id, ailment.What))
+                yield return new PlantedFault(
+                    $"{defect.Id}.{device.Id}",
+                    words,
+                    new DeviceFault(device.Id, defect.What)
+                )
                 {
-                    Kind = ailment.Kind,
-                    Place = new(device.Id, Pads: [.. patient.SignalPads]),
-                    Weight = ailment.Weight(patient),
-                    Cure = g => ailment.Cure(g, device.Id),
+                    Kind = defect.Kind,
+                    Place = new(device.Id, Pads: [.. site.SignalPads]),
+                    Weight = defect.Weight(site),
+                    Cure = g => defect.Cure(g, device.Id),
                 };
             }
         }

@@ -246,16 +246,20 @@ internal sealed class CheckTests(Meant meant)
             [
                 .. Signs(check.Expected, NotSeen(link, p.Needs), "intermittent"),
                 .. isRadio
-                    ? Ailment
+                    ? DefectDefinition
                         .All.Select(a => a.AtSign)
-                        .OfType<AilmentSign>()
+                        .OfType<DefectSign>()
                         .Select(s => new Outcome(s.Id, s.Words, false))
                     : [],
             ],
             t =>
                 !t.Knows(p.Situation) ? null
                 : isRadio
-                && Ailment.At(t.Real, link.Want.Device).Select(a => a.AtSign).OfType<AilmentSign>().FirstOrDefault()
+                && DefectDefinition
+                    .At(t.Real, link.Want.Device)
+                    .Select(a => a.AtSign)
+                    .OfType<DefectSign>()
+                    .FirstOrDefault()
                     is { } seen
                     ? seen.Id
                 : SignOf(t.Shows(p.Link, p.Needs, p.Situation))

@@ -51,7 +51,7 @@ internal sealed class LookTests(Meant meant, BenchSheet sheet, Situation live)
             Sentences.StatusLight(device.Device.Name),
             aired
                 ? Sentences.RadioAndGogglesOnWhat(
-                    (Cautions.Radiates(device.Device.Kind) ? Sentences.AntennaOnAirflowOver : ""),
+                    Cautions.Radiates(device.Device.Kind) ? Sentences.AntennaOnAirflowOver : "",
                     device.Device.Name
                 )
                 : Sentences.CheckTheLightWarmthAnd(device.Device.Name),

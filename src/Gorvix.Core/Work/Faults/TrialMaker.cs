@@ -40,9 +40,9 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             4,
             [
                 new("well", Sentences.AllSettingsMatchItsPort, true),
-                .. Ailment
+                .. DefectDefinition
                     .All.Select(a => a.OnPage)
-                    .OfType<AilmentSign>()
+                    .OfType<DefectSign>()
                     .Select(s => new Outcome(s.Id, s.Words, false)),
                 new("none", Sentences.NoResponse, false),
             ]
@@ -53,7 +53,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
             Tell = t =>
                 !t.Knows(live) ? null
                 : t.Light(device.Id, false, live) is LightSays.Dark or LightSays.Loader ? "none"
-                : Ailment.At(t.Real, device.Id).Select(a => a.OnPage).OfType<AilmentSign>().FirstOrDefault()?.Id
+                : DefectDefinition.At(t.Real, device.Id).Select(a => a.OnPage).OfType<DefectSign>().FirstOrDefault()?.Id
                     ?? "well",
         };
 
@@ -73,7 +73,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
 
     private static WiredBuild AnotherPiece(WiredBuild real, string device)
     {
-        var well = Without(real, device, [.. Ailment.All.Where(a => a.GoesWithThePiece).Select(a => a.What)]);
+        var well = Without(real, device, [.. DefectDefinition.All.Where(a => a.GoesWithThePiece).Select(a => a.What)]);
         return well.DeadDevices.Contains(device)
             ? well with
             {
@@ -139,9 +139,9 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                 continue;
             }
             var (id, name) = (device.Id, device.Device.Name);
-            foreach (var ailment in Ailment.All)
+            foreach (var defect in DefectDefinition.All)
             {
-                if (ailment.Trial is { } trial && links.Find(l => trial.Links.Contains(l.Function.Need)) is { } seen)
+                if (defect.Trial is { } trial && links.Find(l => trial.Links.Contains(l.Function.Need)) is { } seen)
                 {
                     yield return Trial(
                         $"{trial.Id}.{id}",
@@ -151,7 +151,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                         id,
                         [seen.Id],
                         trial.Needs,
-                        t => Without(t.Real, id, ailment.What)
+                        t => Without(t.Real, id, defect.What)
                     );
                 }
             }

@@ -99,7 +99,7 @@ public static class LoomDrawing
                 13,
                 top,
                 3,
-                Sentences.OfThe(wire.Label, (wire.Colour is { } colour ? $" ({colour})" : ""), wire.Name)
+                Sentences.OfThe(wire.Label, wire.Colour is { } colour ? $" ({colour})" : "", wire.Name)
             );
             drawing.Text(78, top, 3, $"→ {wire.At}");
             drawing.Text(124, top, 3, wire.Job);

@@ -58,7 +58,7 @@ public static class LoomText
             sheet.Wires.Select(w =>
                 new[]
                 {
-                    Sentences.OfThe3(w.Label, (w.Pieces > 1 ? $" × {w.Pieces}" : ""), w.Name),
+                    Sentences.LeadOfTheDevice(w.Label, w.Pieces > 1 ? $" × {w.Pieces}" : "", w.Name),
                     w.Colour,
                     w.At,
                     w.Job,
@@ -67,7 +67,10 @@ public static class LoomText
                 }
             )
         );
-        List(Sentences.UnusedLeads, sheet.Spare.Select(s => Plain(Sentences.OfThe4(s.Label, s.Name, s.Treatment))));
+        List(
+            Sentences.UnusedLeads,
+            sheet.Spare.Select(s => Plain(Sentences.LeadIsTreated(s.Label, s.Name, s.Treatment)))
+        );
         foreach (var face in sheet.Faces)
         {
             Line($"## {Plain($"{face.Name} in {face.Socket}")}");

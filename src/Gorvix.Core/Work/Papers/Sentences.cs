@@ -37,9 +37,10 @@ internal static class Sentences
 
     public static string StepsInOrder => "Steps, in order";
 
-    public static string OfThe3(string label, string which, string name) => $"{label}{which} of the {name}";
+    public static string LeadOfTheDevice(string label, string which, string name) => $"{label}{which} of the {name}";
 
-    public static string OfThe4(string label, string name, string treatment) => $"{label} of the {name}: {treatment}";
+    public static string LeadIsTreated(string label, string name, string treatment) =>
+        $"{label} of the {name}: {treatment}";
 
     public static string AsSupplied => "As supplied";
     public static string AsPlanned => "as planned";

@@ -46,7 +46,7 @@ internal static class Sentences
 
     public static string OnePadPerPin => "One pad per pin.";
     public static string TheList => "the list";
-    public static string TheList2 => "The list";
+    public static string TheListTitle => "The list";
     public static string ItHasCharactersThatAre => "it has characters that are not UTF-8";
     public static string SaveItAgainAsCsv => "Save it again as \"CSV UTF-8\".";
 

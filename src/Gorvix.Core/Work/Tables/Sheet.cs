@@ -21,7 +21,7 @@ internal sealed class TableException(Finding finding) : Exception(finding.Senten
             TableRules.Shape.Found(
                 Severity.Stop,
                 Subject.Place(Sentences.TheList),
-                ("place", Sentences.TheList2),
+                ("place", Sentences.TheListTitle),
                 ("problem", problem),
                 ("mend", mend)
             )
@@ -155,7 +155,7 @@ internal sealed class Sheet
         if (columns.FirstOrDefault(c => !known.Contains(c)) is { } stranger)
         {
             throw TableException.Shape(
-                Sentences.IsNotAColumnOf((stranger.Length > 40 ? stranger[..40] + "…" : stranger)),
+                Sentences.IsNotAColumnOf(stranger.Length > 40 ? stranger[..40] + "…" : stranger),
                 Sentences.ItsColumns(all)
             );
         }

@@ -6,8 +6,8 @@ using Gorvix.Core.Wired.Wiring;
 
 namespace Gorvix.Core.Work.FaultModel;
 
-/// <summary>A device that something could ail, with what its ailments ask of it.</summary>
-internal sealed class Patient(FaultGround ground, DeviceInBuild device)
+/// <summary>A device that something could ail, with what its defects ask of it.</summary>
+internal sealed class DefectSite(FaultGround ground, DeviceInBuild device)
 {
     private readonly WiredBuild _wired = ground.Wired;
 
@@ -56,14 +56,14 @@ internal sealed class Patient(FaultGround ground, DeviceInBuild device)
             .Select(l => l.Pad!.Id);
 }
 
-/// <summary>Something done otherwise for once that takes an ailment away: what is seen then tells whether it was that.</summary>
+/// <summary>Something done otherwise for once that takes an defect away: what is seen then tells whether it was that.</summary>
 /// <param name="Id">What its id begins with.</param>
 /// <param name="Title">What it is about, of the device's name.</param>
 /// <param name="Do">What to do, as sentences.</param>
 /// <param name="Minutes">What it takes (our own estimate).</param>
 /// <param name="Links">The links at which it is seen, by need.</param>
 /// <param name="Needs">The sign that is looked at.</param>
-internal sealed record AilmentTrial(
+internal sealed record DefectTrial(
     string Id,
     Func<string, string> Title,
     Func<Device, string> Do,
@@ -72,16 +72,16 @@ internal sealed record AilmentTrial(
     SignNeeds Needs
 );
 
-/// <summary>What an ailment shows where a sound device shows something else.</summary>
+/// <summary>What an defect shows where a sound device shows something else.</summary>
 /// <param name="Id">Id of the outcome.</param>
 /// <param name="Words">It in words.</param>
-internal sealed record AilmentSign(string Id, string Words);
+internal sealed record DefectSign(string Id, string Words);
 
 /// <summary>
 /// What ails a device although every wire of it is right, each defined once: when it can be, what it is called, how usual it is, what is left of the
 /// signs and the light, what its own page and a trial show, whether another piece is without it, how it is mended (common practice).
 /// </summary>
-internal sealed record Ailment
+internal sealed record DefectDefinition
 {
     // A pin that is known to be low or to chatter makes the loader this much likelier (our own choice).
     private const double Trap = 6;
@@ -94,10 +94,10 @@ internal sealed record Ailment
     public required FaultKind Kind { get; init; }
 
     /// <summary>What it is called at a device; null where the device cannot have it.</summary>
-    public required Func<Patient, string?> Words { get; init; }
+    public required Func<DefectSite, string?> Words { get; init; }
 
     /// <summary>How much likelier the circuit makes it than others of its kind.</summary>
-    public Func<Patient, double> Weight { get; init; } = _ => 1;
+    public Func<DefectSite, double> Weight { get; init; } = _ => 1;
 
     /// <summary>What is left of a sign of a link of this need, beyond that the device has power.</summary>
     public required Func<Need, SignNeeds, Seen> Leaves { get; init; }
@@ -106,15 +106,15 @@ internal sealed record Ailment
     public Func<bool, LightSays?> Light { get; init; } = _ => null;
 
     /// <summary>What the device's own page shows; null where it shows nothing of it.</summary>
-    public AilmentSign? OnPage { get; init; }
+    public DefectSign? OnPage { get; init; }
 
     /// <summary>What a link's sign shows instead of nothing; null where it shows nothing.</summary>
-    public AilmentSign? AtSign { get; init; }
+    public DefectSign? AtSign { get; init; }
 
     /// <summary>True where another piece of the same is without it.</summary>
     public bool GoesWithThePiece { get; init; }
 
-    public AilmentTrial? Trial { get; init; }
+    public DefectTrial? Trial { get; init; }
 
     public required Func<CureGround, string, Cure> Cure { get; init; }
 
@@ -129,7 +129,7 @@ internal sealed record Ailment
     // The order is that of the list of faults, which a drill code depends on.
     private static readonly IReadOnlyList<Need> Aired = [Need.RcLink, Need.Osd];
 
-    public static IReadOnlyList<Ailment> All { get; } =
+    public static IReadOnlyList<DefectDefinition> All { get; } =
     [
         new()
         {
@@ -329,12 +329,12 @@ internal sealed record Ailment
         },
     ];
 
-    private static readonly Dictionary<DefectKind, Ailment> ByKind = All.ToDictionary(a => a.What);
+    private static readonly Dictionary<DefectKind, DefectDefinition> ByKind = All.ToDictionary(a => a.What);
 
-    public static Ailment Of(DefectKind what) => ByKind[what];
+    public static DefectDefinition Of(DefectKind what) => ByKind[what];
 
     /// <summary>What ails a device of a build, in the order of the list.</summary>
-    public static IEnumerable<Ailment> At(WiredBuild real, string device) =>
+    public static IEnumerable<DefectDefinition> At(WiredBuild real, string device) =>
         real.Defects.Devices.Count == 0 ? [] : All.Where(a => real.Defects.Has(device, a.What));
 
     private static Cure AsItsPort(CureGround ground, string device) =>
