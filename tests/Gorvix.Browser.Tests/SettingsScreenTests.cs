@@ -49,7 +49,7 @@ public class SettingsScreenTests
             "the next setting"
         );
         // A stray touch of what is read sets nothing.
-        page.Click("[data-testid='large-card'] .do");
+        page.Click("[data-testid='large-card'] .said");
         page.Says(".progress", "1 of 23 set");
         page.Click("[data-do='undo']");
         page.Says(".progress", "0 of 23 set");

@@ -53,7 +53,7 @@ internal static class CompareEndpoints
         var all = await parts.Everything();
         if (board.FirstOrDefault(id => all.Board(id) is null) is { } missing)
         {
-            return Missing("board", missing);
+            return Missing(PartKind.Board, missing);
         }
         var stored = (await builds.Get(build)).Build;
         var (was, findings) = ResolvedBuild.Of(stored, await parts.For(stored));
@@ -103,7 +103,7 @@ internal static class CompareEndpoints
         var missing =
             board.FirstOrDefault(id => all.Board(id) is null) ?? device.FirstOrDefault(id => all.Device(id) is null);
         return missing is not null
-            ? Missing(board.Length > 0 ? "board" : "device", missing)
+            ? Missing(board.Length > 0 ? PartKind.Board : PartKind.Device, missing)
             : Results.Ok(
                 Comparison.Of([
                     .. board.Select(id => BoardLeaflet.Of(all.Board(id)!, all)),
@@ -112,5 +112,6 @@ internal static class CompareEndpoints
             );
     }
 
-    private static IResult Missing(string kind, string id) => Problems.Of(404, Sentences.NoInTheLibraryIt(kind, id));
+    private static IResult Missing(PartKind kind, string id) =>
+        Problems.Of(404, NotFoundException.Part(kind, id).Message);
 }

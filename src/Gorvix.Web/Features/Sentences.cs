@@ -30,9 +30,6 @@ internal static class Sentences
     public static string Choose2ToBoardsOr(int most) =>
         $"Choose 2 to {most} boards, or as many devices, in the library to compare.";
 
-    public static string NoInTheLibraryIt(string kind, string id) =>
-        $"No {kind} \"{id}\" in the library. It may have been deleted; search the parts list.";
-
     public static string TooManyLeadsMaximumRemove(int count, int mostLeads) =>
         $"Too many leads: {count}, maximum {mostLeads}. Remove those that are not leads.";
 

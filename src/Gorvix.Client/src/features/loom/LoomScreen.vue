@@ -101,7 +101,7 @@ async function print(everything: boolean) {
           <BoardFace v-bind="face" :face="face.face" @pad="ofPad" @bridge="ofBridge" />
         </template>
         <p v-if="chosen.isDone" class="quiet">done</p>
-        <p class="do">{{ chosen.words }}</p>
+        <p class="said">{{ chosen.words }}</p>
         <p v-if="chosen.waits" class="waits">Re-pin first: {{ chosen.waits }}</p>
         <p v-if="chosen.iron">{{ chosen.iron }}</p>
         <p v-if="chosen.look" class="quiet">{{ chosen.look }}</p>
@@ -117,7 +117,7 @@ async function print(everything: boolean) {
           >
         </template>
         <template v-if="left.length === 0" #after>
-          <p class="all" role="status">
+          <p class="all-done" role="status">
             All steps done. Check continuity before power-up (see the list).
           </p>
         </template>
@@ -193,21 +193,6 @@ async function print(everything: boolean) {
 aside {
   position: sticky;
   top: 60px;
-}
-
-.do {
-  font-size: 1.875rem;
-  font-weight: 600;
-  line-height: 1.2;
-}
-
-.do ~ p {
-  margin-top: 12px;
-}
-
-.all {
-  margin-top: 12px;
-  font-size: 1.25rem;
 }
 
 @media (max-width: 1000px) {

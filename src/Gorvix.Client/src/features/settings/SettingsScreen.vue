@@ -105,7 +105,7 @@ const print = () => window.print()
       @undo="build.undo()"
       @leave="shared.set('large')"
     >
-      <p class="do">{{ chosen.words }}</p>
+      <p class="said">{{ chosen.words }}</p>
       <SettingMore :setting="chosen" />
       <template #go>
         <v-btn size="x-large" variant="flat" color="primary" data-do="done" @click="done"
@@ -113,7 +113,7 @@ const print = () => window.print()
         >
       </template>
       <template v-if="left.length === 0" #after>
-        <p class="all" role="status">All set. Read back to confirm.</p>
+        <p class="all-done" role="status">All set. Read back to confirm.</p>
       </template>
     </LargeView>
     <template v-else-if="sheet">
@@ -224,18 +224,6 @@ const print = () => window.print()
   flex-wrap: wrap;
   gap: 8px;
   margin: 10px 0 12px;
-}
-
-.do {
-  margin-bottom: 12px;
-  font-size: 1.875rem;
-  font-weight: 600;
-  line-height: 1.2;
-}
-
-.all {
-  margin-top: 12px;
-  font-size: 1.25rem;
 }
 
 .cautions {
