@@ -53,28 +53,21 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
     /// <summary>Stores the build of a file with its parts, all or nothing.</summary>
     /// <param name="file">A file that was read without findings.</param>
     /// <returns>The stored build, or what stands against it.</returns>
-    public Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(GorvixFile file) =>
-        Import(file, fill: null);
+    public Task<StoredBuild> Import(GorvixFile file) => Import(file, fill: null);
 
     /// <summary>Stores a record with its parts, all or nothing.</summary>
     /// <param name="record">A record that was read.</param>
     /// <param name="archive">Who stores what happened to it.</param>
-    public Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(
-        ReadRecord record,
-        RecordArchive archive
-    ) => Import(record.File, row => archive.Fill(row, record.Rows));
+    public Task<StoredBuild> Import(ReadRecord record, RecordArchive archive) =>
+        Import(record.File, row => archive.Fill(row, record.Rows));
 
-    private async Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(
-        GorvixFile file,
-        Func<BuildRow, Task>? fill
-    )
+    private async Task<StoredBuild> Import(GorvixFile file, Func<BuildRow, Task>? fill)
     {
         if (file.Builds.Count != 1)
         {
-            return (
-                null,
-                [FileRules.NoBuild.Found(Severity.Stop, Subject.Place("builds"), ("builds", $"{file.Builds.Count}"))]
-            );
+            throw new UnfitException([
+                FileRules.NoBuild.Found(Severity.Stop, Subject.Place("builds"), ("builds", $"{file.Builds.Count}")),
+            ]);
         }
 
         // The write lock is taken first, so no other import can choose the same id in between.
@@ -82,7 +75,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
         var findings = await parts.Add(file);
         if (findings.Count > 0)
         {
-            return (null, findings);
+            throw new UnfitException(findings);
         }
         var row = await Add(file.Builds[0], "import");
         if (fill is not null)
@@ -91,7 +84,7 @@ public sealed class BuildStore(GorvixDb db, PartStore parts, TimeProvider time, 
             row = await db.Builds.FirstAsync(b => b.Id == row.Id);
         }
         await transaction.CommitAsync();
-        return (await Read(row), []);
+        return await Read(row);
     }
 
     /// <summary>Stores a new build under a free id. Whoever calls this has planned it.</summary>

@@ -1,4 +1,5 @@
 using Gorvix.Core.Files.Formats;
+using Gorvix.Core.Hardware.Findings;
 
 namespace Gorvix.Storage;
 
@@ -70,7 +71,16 @@ public sealed class ConflictException(string sentence) : RefusedException(409, s
 
 /// <summary>What was sent cannot be kept: too much, too long, damaged, or of no sense.</summary>
 /// <param name="sentence">What is wrong, and how to mend it.</param>
-public sealed class UnfitException(string sentence) : RefusedException(422, sentence);
+public sealed class UnfitException(string sentence) : RefusedException(422, sentence)
+{
+    /// <summary>What was found, each with its place.</summary>
+    /// <param name="findings">At least one.</param>
+    public UnfitException(IReadOnlyList<Finding> findings)
+        : this(findings[0].Sentence) => Findings = findings;
+
+    /// <summary>What was found, each with its place; null where there is nothing more to it than the sentence.</summary>
+    public IReadOnlyList<Finding>? Findings { get; }
+}
 
 /// <summary>A stored document cannot be read: its format version is not known, or it is damaged. It is left as it is.</summary>
 public sealed class UnreadableException : RefusedException

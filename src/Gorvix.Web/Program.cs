@@ -39,7 +39,7 @@ try
     await using var app = GorvixApp.Create(options);
     await GorvixApp.OpenData(app, options);
     await app.StartAsync();
-    Console.WriteLine($"Gorvix is running at {app.Urls.First()} (Ctrl+C to stop)");
+    Console.WriteLine(Sentences.GorvixIsRunningAt(app.Urls.First()));
     await app.WaitForShutdownAsync();
     return 0;
 }
@@ -54,15 +54,15 @@ catch (DataFolderException problem)
 catch (System.Net.Sockets.SocketException problem)
     when (problem.SocketErrorCode == System.Net.Sockets.SocketError.AddressNotAvailable)
 {
-    return Fail(4, "The --club address does not belong to this computer. Use its address on the local network.");
+    return Fail(4, Sentences.TheClubAddressDoesNot);
 }
 catch (IOException problem) when (problem.InnerException is AddressInUseException)
 {
-    return Fail(4, $"Port {port} is in use, perhaps by another Gorvix. Stop it, or choose another port with --port N.");
+    return Fail(4, Sentences.PortIsInUsePerhaps(port));
 }
 catch (System.Net.Sockets.SocketException problem)
 {
-    return Fail(4, $"Cannot open port {port} ({problem.Message}). Choose another with --port N.");
+    return Fail(4, Sentences.CannotOpenPortChoose(port, problem.Message));
 }
 
 static async Task<int> Cared(StartOptions options)
@@ -73,23 +73,27 @@ static async Task<int> Cared(StartOptions options)
             var report = await DataCare.Check(options.Folder);
             Console.WriteLine(
                 report.Said == "ok"
-                    ? $"Data in {options.Data} is OK: {report.Builds} builds, {report.Parts} parts, {report.Bytes / 1024.0 / 1024:0.0} MB, format {report.Form}."
-                    : $"Data in {options.Data} is damaged: {report.Said}. Restore a backup: ./start --restore FILE."
+                    ? Sentences.DataInIsOkBuilds(
+                        options.Data,
+                        report.Builds,
+                        report.Parts,
+                        report.Bytes / 1024.0 / 1024,
+                        report.Form
+                    )
+                    : Sentences.DataInIsDamagedRestore(options.Data, report.Said)
             );
             if (DataCare.Last(options.Folder) is var (at, to))
             {
-                Console.WriteLine($"Last backup: {at.ToLocalTime():yyyy-MM-dd HH:mm}, {to}.");
+                Console.WriteLine(Sentences.LastBackup(at.ToLocalTime(), to));
             }
             return report.Said == "ok" ? 0 : 5;
         case Care.BackUp:
             await DataCare.BackUp(options.Folder, options.BackUp);
-            Console.WriteLine($"Backed up to {options.BackUp}.");
+            Console.WriteLine(Sentences.BackedUpTo(options.BackUp!));
             return 0;
         default:
             var kept = await DataCare.Restore(options.Folder, options.BackUp);
-            Console.WriteLine(
-                $"Restored {options.BackUp}.{(kept is null ? "" : $" The previous data is kept as {kept}.")}"
-            );
+            Console.WriteLine(Sentences.RestoredThePreviousData(options.BackUp!, kept));
             return 0;
     }
 }

@@ -56,6 +56,29 @@ internal static class Handmade
         Board(controller, [.. ports.Select(p => Port(p))])
             .With([.. ports.SelectMany(p => new[] { Pad($"R{p[1..]}", $"{p}.rx"), Pad($"T{p[1..]}", $"{p}.tx") })]);
 
+    /// <summary>A board with an analogue pin, and a sensor for it; null where no manual says what they read.</summary>
+    public static (Board Board, Device Sensor) Sensing(string controller, AnalogueReading? pin, AnalogueReading? lead)
+    {
+        var port = new Port
+        {
+            Id = "ADC",
+            Kind = PortKind.Analogue,
+            Rx = "sense",
+            Reads = pin,
+        };
+        var board = Whole(controller, "U1");
+        var sensor = Device("esc", Need.BatterySensing, Mode("Level in", Out()) with { Reads = lead });
+        return (
+            (board with { Nets = [.. board.Nets, new Net { Id = "sense" }], Ports = [.. board.Ports, port] }).With(
+                Pad("adc", "sense")
+            ),
+            sensor with
+            {
+                Leads = [.. sensor.Leads.Select(l => l with { Role = LeadRole.Sense })],
+            }
+        );
+    }
+
     public static Mode Mode(string protocol, params ModeLine[] lines) =>
         new()
         {

@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using System.Text.RegularExpressions;
 using CsCheck;
 using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Plans.Routing;
 using Gorvix.Core.Tests.Planning;
 
@@ -64,7 +65,7 @@ public partial class PropertyTests
         {
             if (at == 1)
             {
-                throw new UnplannableException(LimitRules.TooHard.Found(Severity.Stop, Subject.Build));
+                throw new UnplannableException([LimitRules.TooHard.Found(Severity.Stop, Subject.Build)]);
             }
         }
         Assert.ThrowsAny<Xunit.Sdk.XunitException>(() =>

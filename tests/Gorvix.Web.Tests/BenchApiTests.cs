@@ -154,21 +154,7 @@ public class BenchApiTests
         Assert.Equal(craft.GetProperty("checks").GetInt32(), craft.GetProperty("proved").GetInt32());
         Assert.Equal(14, craft.GetProperty("flights").GetInt32());
         var version = (await server.Get($"{Hare}/fit")).GetProperty("version").GetInt32();
-        var (status, _) = await server.Post(
-            $"{Hare}/parts",
-            JsonSerializer.Serialize(
-                new
-                {
-                    version,
-                    change = new
-                    {
-                        kind = "takePart",
-                        device = "gnss",
-                        part = "ewhurst-fix-30",
-                    },
-                }
-            )
-        );
+        var (status, _) = await server.Swap(Hare, version, "gnss", "ewhurst-fix-30");
         Assert.Equal(200, status);
         var bench = await server.Get($"{Hare}/bench");
         Assert.Equal("dueAgain", StateOf(bench, "link.position.satellites"));

@@ -41,11 +41,10 @@ public partial class CatalogueTests
         "JsonFault",
         "FormatPage",
         "Page",
-        // Refusals with their sentence and status; what the start says on the console; the database.
+        // Refusals with their sentence and status; the database.
         "NotFoundException",
         "ConflictException",
         "UnreadableException",
-        "Program",
         "GorvixDb",
         "DesignTimeDb",
     ];

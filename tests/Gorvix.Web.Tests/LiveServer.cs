@@ -92,6 +92,18 @@ public sealed class LiveServer : IAsyncDisposable
         return problem.GetProperty("detail").GetString();
     }
 
+    /// <summary>Another part in place of a device.</summary>
+    public Task<(int Status, JsonElement Body)> Swap(string build, int version, string device, string part)
+    {
+        var change = new
+        {
+            kind = "takePart",
+            device,
+            part,
+        };
+        return Post($"{build}/parts", JsonSerializer.Serialize(new { version, change }));
+    }
+
     public Task<(int Status, JsonElement Body)> Post(string path, string body) => Send(HttpMethod.Post, path, body);
 
     public Task<(int Status, JsonElement Body)> Put(string path, string body) => Send(HttpMethod.Put, path, body);

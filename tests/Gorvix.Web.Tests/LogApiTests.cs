@@ -173,21 +173,7 @@ public class LogApiTests
     {
         await using var server = await LiveServer.Start();
         var version = (await server.Get($"{Hare}/fit")).GetProperty("version").GetInt32();
-        var (_, changed) = await server.Post(
-            $"{Hare}/parts",
-            JsonSerializer.Serialize(
-                new
-                {
-                    version,
-                    change = new
-                    {
-                        kind = "takePart",
-                        device = "gnss",
-                        part = "ewhurst-fix-30",
-                    },
-                }
-            )
-        );
+        var (_, changed) = await server.Swap(Hare, version, "gnss", "ewhurst-fix-30");
         var difference = (await server.Get($"{Hare}/log/compare?from={version}&to={version + 1}")).GetProperty(
             "difference"
         );

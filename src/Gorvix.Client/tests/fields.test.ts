@@ -1,8 +1,9 @@
-import { mount } from '@vue/test-utils'
+import { flushPromises, mount } from '@vue/test-utils'
 import { createVuetify } from 'vuetify'
-import { expect, test } from 'vitest'
+import { expect, test, vi } from 'vitest'
 import TypedNumber from '@/features/describe/TypedNumber.vue'
 import TypedText from '@/features/describe/TypedText.vue'
+import DueList from '@/features/log/DueList.vue'
 import PriorityToggle from '@/ui/PriorityToggle.vue'
 
 const global = { plugins: [createVuetify()] }
@@ -83,4 +84,26 @@ test('not at all is a priority of its own, and comes out as none', async () => {
   await wrapper.setProps({ modelValue: 'required' })
   await wrapper.get('[data-priority="gps none"]').trigger('click')
   expect(wrapper.emitted('update:modelValue')).toEqual([['required'], [null]])
+})
+
+test('a maintenance task that the server refuses stays as it was typed, and one that it keeps is cleared', async () => {
+  const put = vi.fn().mockResolvedValueOnce(false).mockResolvedValue(true)
+  const wrapper = mount(DueList, { props: { dues: [], usual: [], busy: false, put }, global })
+  const field = (name: string) =>
+    wrapper.get<HTMLInputElement>(`[data-field="${name}"] input, input[data-field="${name}"]`)
+  await field('interval').setValue('Motor screws')
+  await field('days').setValue('x')
+  await wrapper.get('form').trigger('submit')
+  expect(put).not.toHaveBeenCalled()
+  await field('days').setValue('')
+  await wrapper.get('form').trigger('submit')
+  await flushPromises()
+  expect(put).toHaveBeenCalledWith([
+    { id: 'motor-screws', words: 'Motor screws', days: null, flights: null },
+  ])
+  expect(field('interval').element.value).toBe('Motor screws')
+  await field('days').setValue('30')
+  await wrapper.get('form').trigger('submit')
+  await flushPromises()
+  expect(field('interval').element.value).toBe('')
 })

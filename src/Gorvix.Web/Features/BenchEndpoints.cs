@@ -36,6 +36,33 @@ public sealed record BenchView(
 
     /// <summary>What must be chosen before the other checks can be listed, as a sentence; null for nothing.</summary>
     public string? Waits { get; init; }
+
+    /// <summary>The bench of a planned build, and how it stands.</summary>
+    internal static async Task<BenchView> Of(
+        PlannedBuild planned,
+        BuildSheets sheets,
+        IReadOnlyList<LoggedReading> last,
+        DateTimeOffset now,
+        CancellationToken stop
+    )
+    {
+        var volts = LoggedReading.SourceVolts(last, now.UtcDateTime);
+        var sheet = await sheets.Bench(planned, volts, stop);
+        return new BenchView(
+            planned.Stored.Version,
+            planned.Stored.Build.Name,
+            volts,
+            sheet.Checks,
+            BenchState.Of(sheet, last.Select(r => r.Proof())),
+            [.. last.Where(r => sheet.Checks.Any(c => c.Id == r.Check))],
+            sheet.Assumed
+        )
+        {
+            Unsafe = sheet.Unsafe,
+            Gate = BenchGate.Only,
+            Waits = sheet.Waits,
+        };
+    }
 }
 
 /// <summary>What a reading changed. The checks are the same unless the source was measured: what they expect follows its volts.</summary>
@@ -108,14 +135,8 @@ internal static class BenchEndpoints
     public static void MapBench(this IEndpointRouteBuilder app)
     {
         var bench = app.MapGroup("/api/builds/{id}/bench").WithTags("Bench");
-        bench.MapGet("", Get).WithName("getBench").Produces<BenchView>().ProducesProblem(404).ProducesProblem(422);
-        bench
-            .MapPost("readings", Take)
-            .WithName("takeReading")
-            .Produces<TakenView>()
-            .ProducesProblem(404)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
+        bench.MapGet("", Get).Answers<BenchView>("getBench", 404, 422);
+        bench.MapPost("readings", Take).Answers<TakenView>("takeReading", 404, 409, 422);
         bench
             .MapGet(
                 "points/{check}",
@@ -125,168 +146,75 @@ internal static class BenchEndpoints
                     return Results.Ok(new PointView(readings.Count > 0 ? readings[^1].Title : "", readings));
                 }
             )
-            .WithName("getPoint")
-            .Produces<PointView>();
+            .Answers<PointView>("getPoint");
         bench
             .MapGet(
                 "simulated",
                 (string id, BuildPlans plans, SimulatedBenches desk, CancellationToken stop) =>
                     Simulated(id, null, plans, desk, stop)
             )
-            .WithName("getSimulatedBench")
-            .Produces<SimulatedBenchView>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+            .Answers<SimulatedBenchView>("getSimulatedBench", 404, 422);
         bench
             .MapPost(
                 "simulated",
                 (string id, PlantRequest plant, BuildPlans plans, SimulatedBenches desk, CancellationToken stop) =>
                     Simulated(id, plant, plans, desk, stop)
             )
-            .WithName("plantFault")
-            .Produces<SimulatedBenchView>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+            .Answers<SimulatedBenchView>("plantFault", 404, 422);
         app.MapGet("/api/meters", Meters).WithTags("Bench").WithName("listMeters");
-        bench
-            .MapPost("meter", Meter)
-            .WithName("readMeter")
-            .Produces<MeterView>()
-            .ProducesProblem(404)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
-        bench
-            .MapPost("simulated/read", ReadSimulated)
-            .WithName("readSimulatedBench")
-            .Produces<Shown>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+        bench.MapPost("meter", Meter).Answers<MeterView>("readMeter", 404, 409, 422);
+        bench.MapPost("simulated/read", ReadSimulated).Answers<Shown>("readSimulatedBench", 404, 422);
     }
 
-    private static async Task<IResult> Get(
-        string id,
-        BuildPlans plans,
-        BuildSheets sheets,
-        LogStore log,
-        TimeProvider time,
-        CancellationToken stop
-    ) => await Look(id, plans, sheets, log, time, (view, _) => Task.FromResult(Results.Ok(view)), stop);
+    private static async Task<IResult> Get([AsParameters] AskedBuild asked) => Results.Ok((await asked.Bench()).View);
 
-    /// <summary>The bench of a planned build, and how it stands.</summary>
-    internal static async Task<BenchView> ViewOf(
-        PlannedBuild planned,
-        BuildSheets sheets,
-        IReadOnlyList<LoggedReading> last,
-        DateTimeOffset now,
-        CancellationToken stop
-    )
+    private static async Task<IResult> Take([AsParameters] AskedBuild asked, ReadingRequest request)
     {
-        var volts = LoggedReading.SourceVolts(last, now.UtcDateTime);
-        var sheet = await sheets.Bench(planned, volts, stop);
-        return new BenchView(
-            planned.Stored.Version,
-            planned.Stored.Build.Name,
-            volts,
-            sheet.Checks,
-            BenchState.Of(sheet, last.Select(r => r.Proof())),
-            [.. last.Where(r => sheet.Checks.Any(c => c.Id == r.Check))],
-            sheet.Assumed
-        )
+        var (_, view) = await asked.Bench();
+        if (request.Key.Length is 0 or > LogStore.MostKey)
         {
-            Unsafe = sheet.Unsafe,
-            Gate = BenchGate.Only,
-            Waits = sheet.Waits,
-        };
-    }
-
-    private static async Task<IResult> Look(
-        string id,
-        BuildPlans plans,
-        BuildSheets sheets,
-        LogStore log,
-        TimeProvider time,
-        Func<BenchView, PlannedBuild, Task<IResult>> answer,
-        CancellationToken stop
-    )
-    {
-        var planned = await plans.Planned(id, stop);
-        if (planned.Reader is null)
-        {
-            return Problems.Of(planned.Refused);
+            return Problems.Of(422, Sentences.ReadingNotSavedItsKey(LogStore.MostKey));
         }
-        var last = await log.LastReadings(id);
-        return await answer(await ViewOf(planned, sheets, last, time.GetUtcNow(), stop), planned);
-    }
-
-    private static Task<IResult> Take(
-        string id,
-        ReadingRequest request,
-        BuildPlans plans,
-        BuildSheets sheets,
-        LogStore log,
-        TimeProvider time,
-        CancellationToken stop
-    ) =>
-        Look(
-            id,
-            plans,
-            sheets,
-            log,
-            time,
-            async (view, _) =>
-            {
-                if (request.Key.Length is 0 or > LogStore.MostKey)
-                {
-                    return Problems.Of(422, Sentences.ReadingNotSavedItsKey(LogStore.MostKey));
-                }
-                var sheet = view.Sheet;
-                async Task<IResult> Now()
-                {
-                    var last = await log.LastReadings(id);
-                    return Results.Ok(
-                        new TakenView(
-                            view.Version,
-                            LoggedReading.SourceVolts(last, time.GetUtcNow().UtcDateTime),
-                            BenchState.Of(sheet, last.Select(r => r.Proof())),
-                            last.FirstOrDefault(r => r.Key == request.Key)
-                        )
-                    );
-                }
-                var taken = ReadingTaker.Take(
-                    sheet,
-                    view.Standings,
-                    new TakenReading(
-                        request.Check,
-                        request.Value,
-                        request.Unit,
-                        request.Answer,
-                        request.Print,
-                        request.Reason
-                    )
-                );
-                if (taken is not { Check: { } check, Judgement: { } judged })
-                {
-                    // One that was kept before may be sent again, whatever the build has become since.
-                    return await log.Has(id, request.Key)
-                        ? await Now()
-                        : Problems.Of(taken.Refusal == Refusal.Between ? 409 : 422, taken.Words);
-                }
-                await log.Keep(
-                    id,
-                    LoggedReading.Of(
-                        check,
-                        judged,
-                        request.Key,
-                        request.At ?? time.GetUtcNow().UtcDateTime,
-                        request.Value,
-                        request.Answer,
-                        request.Reason
-                    )
-                );
-                return await Now();
-            },
-            stop
+        var sheet = view.Sheet;
+        var now = asked.Time.GetUtcNow().UtcDateTime;
+        async Task<IResult> Now()
+        {
+            var last = await asked.LastReadings();
+            return Results.Ok(
+                new TakenView(
+                    view.Version,
+                    LoggedReading.SourceVolts(last, now),
+                    BenchState.Of(sheet, last.Select(r => r.Proof())),
+                    last.FirstOrDefault(r => r.Key == request.Key)
+                )
+            );
+        }
+        var taken = ReadingTaker.Take(
+            sheet,
+            view.Standings,
+            new TakenReading(request.Check, request.Value, request.Unit, request.Answer, request.Print, request.Reason)
         );
+        if (taken is not { Check: { } check, Judgement: { } judged })
+        {
+            // One that was kept before may be sent again, whatever the build has become since.
+            return await asked.Log.Has(asked.Id, request.Key)
+                ? await Now()
+                : Problems.Of(taken.Refusal == Refusal.Between ? 409 : 422, taken.Words);
+        }
+        await asked.Log.Keep(
+            asked.Id,
+            LoggedReading.Of(
+                check,
+                judged,
+                request.Key,
+                request.At ?? now,
+                request.Value,
+                request.Answer,
+                request.Reason
+            )
+        );
+        return await Now();
+    }
 
     private static async Task<IResult> Simulated(
         string id,
@@ -297,11 +225,7 @@ internal static class BenchEndpoints
     )
     {
         var planned = await plans.Planned(id, stop);
-        if (planned.Reader is not { } reader)
-        {
-            return Problems.Of(planned.Refused);
-        }
-        var faults = PlantedFaults.Of(reader.Wired);
+        var faults = PlantedFaults.Of(planned.Reader.Wired);
         if (plant is not null)
         {
             if (plant.Fault is { } wanted && faults.All(f => f.Id != wanted))
@@ -320,85 +244,48 @@ internal static class BenchEndpoints
     private static IReadOnlyList<ModuleLineView> Meters() =>
         [.. ModuleLines.Adapters(), new ModuleLineView(SimulatedMeter, Sentences.SimulatedMeter, true)];
 
-    private static Task<IResult> Meter(
-        string id,
+    private static async Task<IResult> Meter(
+        [AsParameters] AskedBuild asked,
         MeterRequest request,
-        BuildPlans plans,
-        BuildSheets sheets,
-        LogStore log,
         SimulatedBenches desk,
-        ModuleLines lines,
-        TimeProvider time,
-        CancellationToken stop
-    ) =>
-        Look(
-            id,
-            plans,
-            sheets,
-            log,
-            time,
-            async (view, planned) =>
-            {
-                if (view.Checks.FirstOrDefault(c => c.Id == request.Check) is not { Unit: { } unit } check)
-                {
-                    return Problems.Of(422, Sentences.ThisCheckHasNoMeter);
-                }
-                if (!SerialMeter.Bauds.Contains(request.Baud))
-                {
-                    return Problems.Of(422, Sentences.BaudIsNotSupportedChoose(request.Baud));
-                }
-                MeterView Shown(MeterShows? shows) =>
-                    shows is null ? new(null, false, Sentences.NoValidReadingFromThe)
-                    : shows.Unit is { } told && told != unit
-                        ? new(
-                            null,
-                            false,
-                            Sentences.TheMeterReadsThisCheck(ReadingTaker.Name(told), ReadingTaker.Name(unit))
-                        )
-                    : shows.Value is { } value ? new(value, false, null)
-                    : new(null, true, null);
-                return await lines.Use(
-                    request.Line,
-                    request.Line == SimulatedMeter
-                        ? () =>
-                            Shown(
-                                SerialMeter.Read(
-                                    SerialMeter.Print(desk.Read(id, planned.Reader!.Wired, check).Value, unit)
-                                )
-                            )
-                        : null,
-                    line => Shown(SerialMeter.Listen(line, request.Baud, TimeSpan.FromSeconds(4), stop)),
-                    why => new MeterView(null, false, why),
-                    stop
-                );
-            },
-            stop
+        ModuleLines lines
+    )
+    {
+        var (planned, view) = await asked.Bench();
+        if (view.Checks.FirstOrDefault(c => c.Id == request.Check) is not { Unit: { } unit } check)
+        {
+            return Problems.Of(422, Sentences.ThisCheckHasNoMeter);
+        }
+        if (!SerialMeter.Bauds.Contains(request.Baud))
+        {
+            return Problems.Of(422, Sentences.BaudIsNotSupportedChoose(request.Baud));
+        }
+        MeterView Shown(MeterShows? shows) =>
+            shows is null ? new(null, false, Sentences.NoValidReadingFromThe)
+            : shows.Unit is { } told && told != unit
+                ? new(null, false, Sentences.TheMeterReadsThisCheck(ReadingTaker.Name(told), ReadingTaker.Name(unit)))
+            : shows.Value is { } value ? new(value, false, null)
+            : new(null, true, null);
+        MeterView Simulated() =>
+            Shown(SerialMeter.Read(SerialMeter.Print(desk.Read(asked.Id, planned.Reader.Wired, check).Value, unit)));
+        return await lines.Use(
+            request.Line,
+            request.Line == SimulatedMeter ? Simulated : null,
+            line => Shown(SerialMeter.Listen(line, request.Baud, TimeSpan.FromSeconds(4), asked.Stop)),
+            why => new MeterView(null, false, why),
+            asked.Stop
         );
+    }
 
-    private static Task<IResult> ReadSimulated(
-        string id,
+    private static async Task<IResult> ReadSimulated(
+        [AsParameters] AskedBuild asked,
         SimulatedRead request,
-        BuildPlans plans,
-        BuildSheets sheets,
-        LogStore log,
-        SimulatedBenches desk,
-        TimeProvider time,
-        CancellationToken stop
-    ) =>
-        Look(
-            id,
-            plans,
-            sheets,
-            log,
-            time,
-            async (view, planned) =>
-            {
-                if (view.Checks.FirstOrDefault(c => c.Id == request.Check) is not { } check)
-                {
-                    return Problems.Of(422, Sentences.TheBuildHasChangedAnd);
-                }
-                return Results.Ok(await Workers.Run(() => desk.Read(id, planned.Reader!.Wired, check), stop));
-            },
-            stop
-        );
+        SimulatedBenches desk
+    )
+    {
+        var (planned, view) = await asked.Bench();
+        return view.Checks.FirstOrDefault(c => c.Id == request.Check) is { } check
+            ? Results.Ok(await Workers.Run(() => desk.Read(asked.Id, planned.Reader.Wired, check), asked.Stop))
+            : Problems.Of(422, Sentences.TheBuildHasChangedAnd);
+    }
 }

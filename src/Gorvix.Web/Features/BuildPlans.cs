@@ -1,11 +1,9 @@
 using System.Text.Json;
-using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Plans.Planning;
 using Gorvix.Core.Plans.Scheduling;
 using Gorvix.Core.Wired.Fit;
 using Gorvix.Storage;
-using Gorvix.Web.Hosting;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
 
@@ -21,8 +19,7 @@ internal sealed class BuildPlans(BuildStore builds, PartStore parts, Memo memo, 
     public async Task<IResult> Get(string id, CancellationToken stop)
     {
         var version = await builds.VersionOf(id);
-        var planned = await Sheet(id, version, stop);
-        return Answer(planned.Json, planned);
+        return Answer((await Sheet(id, version, stop)).Json!);
     }
 
     /// <summary>
@@ -40,29 +37,30 @@ internal sealed class BuildPlans(BuildStore builds, PartStore parts, Memo memo, 
             throw ConflictException.Build();
         }
         var planned = await Sheet(id, version, stop);
-        if (planned.Reader is not null && !planned.IsSettled)
+        if (!planned.IsSettled)
         {
             planned = await Of(id, version, PlanStage.Patient, halt => Thought(planned, halt), stop);
         }
-        return Answer(planned.Told ?? planned.Json, planned);
+        return Answer(planned.Told ?? planned.Json!);
     }
 
     private async Task<PlannedBuild> Sheet(string id, int version, CancellationToken stop)
     {
         var planned = await Planned(id, version, stop);
-        return planned.Reader is not null && planned.Json is null
+        return planned.Json is null
             ? await Of(id, version, PlanStage.Sheet, halt => Told(planned, halt), stop)
             : planned;
     }
 
-    private static IResult Answer(byte[]? json, PlannedBuild planned) =>
-        json is { } view ? Results.Bytes(view, "application/json; charset=utf-8") : Problems.Of(planned.Refused);
+    private static IResult Answer(byte[] view) => Results.Bytes(view, "application/json; charset=utf-8");
 
-    /// <summary>The build as it stands, planned, or what stands against it.</summary>
+    /// <summary>The build as it stands, planned.</summary>
+    /// <exception cref="UnplannableException">It cannot be planned.</exception>
     public async Task<PlannedBuild> Planned(string id, CancellationToken stop) =>
         await Planned(id, await builds.VersionOf(id), stop);
 
-    /// <summary>A build of the shelf, planned, or what stands against it.</summary>
+    /// <summary>A build of the shelf, planned.</summary>
+    /// <exception cref="UnplannableException">It cannot be planned.</exception>
     public Task<PlannedBuild> Planned(StoredBuild stored, CancellationToken stop) =>
         Of(stored.Id, stored.Version, PlanStage.Plan, halt => Plan(stored, halt), stop);
 
@@ -90,26 +88,22 @@ internal sealed class BuildPlans(BuildStore builds, PartStore parts, Memo memo, 
         PlanStage stage,
         Func<CancellationToken, Task<PlannedBuild>> make,
         CancellationToken stop
-    ) =>
-        Find(id, version, stage)
-        ?? await memo.Of(Key(id, version, stage), make, stop, Weight, p => p.Refused.Count == 0);
+    ) => Find(id, version, stage) ?? await memo.Of(Key(id, version, stage), make, stop, Weight);
 
     private static MemoKey Key(string id, int version, PlanStage stage) => new(id, version, stage);
 
     private async Task<PlannedBuild> Plan(StoredBuild stored, CancellationToken stop)
     {
-        var (resolved, findings) = ResolvedBuild.Of(stored.Build, await parts.For(stored.Build));
-        return resolved is null
-            ? new PlannedBuild(stored, null, null, findings)
-            : await Workers.Run(
-                () =>
-                {
-                    var reader = new FitReader(resolved, Effort.Quick, stop).Until(CancellationToken.None);
-                    return new PlannedBuild(stored, reader, null, []);
-                },
-                new WorkOf(stored.Id),
-                stop
-            );
+        var resolved = ResolvedBuild.Plannable(stored.Build, await parts.For(stored.Build));
+        return await Workers.Run(
+            () =>
+            {
+                var reader = new FitReader(resolved, Effort.Quick, stop).Until(CancellationToken.None);
+                return new PlannedBuild(stored, reader, null);
+            },
+            new WorkOf(stored.Id),
+            stop
+        );
     }
 
     // The sheet is most of the work; the shelf does without.
@@ -117,7 +111,7 @@ internal sealed class BuildPlans(BuildStore builds, PartStore parts, Memo memo, 
         Workers.Run(
             () =>
             {
-                var sheet = planned.Reader!.Until(stop).Sheet();
+                var sheet = planned.Reader.Until(stop).Sheet();
                 return Made(planned.Stored, planned.Reader, sheet);
             },
             new WorkOf(planned.Stored.Id),
@@ -128,7 +122,7 @@ internal sealed class BuildPlans(BuildStore builds, PartStore parts, Memo memo, 
         Workers.Run(
             () =>
             {
-                var reader = planned.Reader!.Patiently(stop);
+                var reader = planned.Reader.Patiently(stop);
                 var sheet = reader.Sheet();
                 var made = Made(planned.Stored, reader.Until(CancellationToken.None), sheet);
                 var better = reader.BetterThan(planned.Reader.Plan);
@@ -140,7 +134,7 @@ internal sealed class BuildPlans(BuildStore builds, PartStore parts, Memo memo, 
 
     /// <summary>A build with the sheet that was made of it.</summary>
     private PlannedBuild Made(StoredBuild stored, FitReader reader, FitSheet sheet) =>
-        new(stored, reader, Bytes(FitView.Of(stored, sheet, [])), [])
+        new(stored, reader, Bytes(FitView.Of(stored, sheet, [])))
         {
             IsSettled = sheet.Proof is not { IsWorking: true },
         };
@@ -148,12 +142,11 @@ internal sealed class BuildPlans(BuildStore builds, PartStore parts, Memo memo, 
     private byte[] Bytes(FitView view) => JsonSerializer.SerializeToUtf8Bytes(view, json.Value.SerializerOptions);
 }
 
-/// <summary>A stored build with its plan, or with what stands against one.</summary>
+/// <summary>A stored build with its plan.</summary>
 /// <param name="Stored">The build as it is stored.</param>
-/// <param name="Reader">Its plan, or null when it cannot be planned.</param>
+/// <param name="Reader">Its plan.</param>
 /// <param name="Json">The view with the whole sheet, or null while it is not made.</param>
-/// <param name="Refused">Why it cannot be planned; empty when it can.</param>
-internal sealed record PlannedBuild(StoredBuild Stored, FitReader? Reader, byte[]? Json, IReadOnlyList<Finding> Refused)
+internal sealed record PlannedBuild(StoredBuild Stored, FitReader Reader, byte[]? Json)
 {
     /// <summary>True when more thought would change nothing.</summary>
     public bool IsSettled { get; init; }

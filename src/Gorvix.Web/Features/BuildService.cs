@@ -35,58 +35,37 @@ internal sealed class BuildService(BuildStore builds, PartStore parts, BuildPlan
     /// </summary>
     /// <param name="file">A file that was read without findings.</param>
     /// <param name="stop">Tells that the sender has gone; before the build is planned nothing is stored then.</param>
-    /// <returns>The stored build, or what stands against it.</returns>
-    public Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(
-        GorvixFile file,
-        CancellationToken stop
-    ) => Import(file, () => builds.Import(file), stop);
+    /// <exception cref="UnplannableException">It cannot be planned.</exception>
+    /// <exception cref="UnfitException">It is not a file of one build, or its parts cannot be taken.</exception>
+    public Task<StoredBuild> Import(GorvixFile file, CancellationToken stop) =>
+        Import(file, () => builds.Import(file), stop);
 
     /// <summary>The build of a record, with all that happened to it: planned first, then stored.</summary>
     /// <inheritdoc cref="Import(GorvixFile, CancellationToken)"/>
-    public Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(
-        ReadRecord record,
-        RecordArchive archive,
-        CancellationToken stop
-    ) => Import(record.File, () => builds.Import(record, archive), stop);
+    public Task<StoredBuild> Import(ReadRecord record, RecordArchive archive, CancellationToken stop) =>
+        Import(record.File, () => builds.Import(record, archive), stop);
 
-    private async Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Import(
-        GorvixFile file,
-        Func<Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)>> store,
-        CancellationToken stop
-    )
+    private async Task<StoredBuild> Import(GorvixFile file, Func<Task<StoredBuild>> store, CancellationToken stop)
     {
-        if (file.Builds is [var build])
+        if (file.Builds is not [var build])
         {
-            var (resolved, against) = ResolvedBuild.Of(build, file.Parts().With(await parts.Everything()));
-            if (resolved is null)
-            {
-                return (null, against);
-            }
-            var looked = await Workers.Run(() => Looked(resolved, stop), stop);
-            var stored = await store();
-            return (Kept(stored.Build, looked), stored.Findings);
+            return await store();
         }
-        return await store();
+        var resolved = ResolvedBuild.Plannable(build, file.Parts().With(await parts.Everything()));
+        var looked = await Workers.Run(() => Looked(resolved, stop), stop);
+        return Kept(await store(), looked);
     }
 
     /// <summary>A build that is new on the shelf: planned first, with everything that its page will show, then stored.</summary>
     /// <param name="build">The build.</param>
     /// <param name="words">What led here, in words.</param>
     /// <param name="stop">Tells that the sender has gone; before the build is planned nothing is stored then.</param>
-    /// <returns>The stored build, or what stands against it.</returns>
-    public async Task<(StoredBuild? Build, IReadOnlyList<Finding> Findings)> Create(
-        Build build,
-        string words,
-        CancellationToken stop
-    )
+    /// <exception cref="UnplannableException">It cannot be planned.</exception>
+    public async Task<StoredBuild> Create(Build build, string words, CancellationToken stop)
     {
-        var (resolved, against) = ResolvedBuild.Of(build, await parts.For(build));
-        if (resolved is null)
-        {
-            return (null, against);
-        }
+        var resolved = ResolvedBuild.Plannable(build, await parts.For(build));
         var looked = await Workers.Run(() => Looked(resolved, stop), stop);
-        return (Kept(await builds.Create(build, words), looked), []);
+        return Kept(await builds.Create(build, words), looked);
     }
 
     private static (FitReader Reader, FitSheet Sheet) Looked(ResolvedBuild build, CancellationToken stop)
@@ -95,12 +74,9 @@ internal sealed class BuildService(BuildStore builds, PartStore parts, BuildPlan
         return (reader.Until(CancellationToken.None), reader.Sheet());
     }
 
-    private StoredBuild? Kept(StoredBuild? stored, (FitReader Reader, FitSheet Sheet) looked)
+    private StoredBuild Kept(StoredBuild stored, (FitReader Reader, FitSheet Sheet) looked)
     {
-        if (stored is not null)
-        {
-            plans.Put(stored, looked.Reader, looked.Sheet);
-        }
+        plans.Put(stored, looked.Reader, looked.Sheet);
         return stored;
     }
 
@@ -144,10 +120,7 @@ internal sealed class BuildService(BuildStore builds, PartStore parts, BuildPlan
         for (var left = MostTries; ; left--)
         {
             var planned = await plans.Planned(id, stop);
-            if (planned.Reader is not { } reader)
-            {
-                return Problems.Of(planned.Refused);
-            }
+            var reader = planned.Reader;
             try
             {
                 return await Change(
@@ -185,17 +158,15 @@ internal sealed class BuildService(BuildStore builds, PartStore parts, BuildPlan
         {
             return Problems.Of(proposal.Findings);
         }
-        var planned = await plans.Planned(stored, stop);
-        var (resolved, findings) = ResolvedBuild.Of(after, await parts.For(after));
-        return planned.Reader is { } was && resolved is not null
-            ? Results.Ok(
-                await Workers.Run(
-                    () => ChangePreview.Of(was.Until(stop), new FitReader(resolved, Effort.Quick, stop)),
-                    new WorkOf(id),
-                    stop
-                )
+        var was = (await plans.Planned(stored, stop)).Reader;
+        var resolved = ResolvedBuild.Plannable(after, await parts.For(after));
+        return Results.Ok(
+            await Workers.Run(
+                () => ChangePreview.Of(was.Until(stop), new FitReader(resolved, Effort.Quick, stop)),
+                new WorkOf(id),
+                stop
             )
-            : Problems.Of(resolved is null ? findings : planned.Refused);
+        );
     }
 
     /// <summary>A step back or forward. The state that it leads to is planned first; the one that it leaves is not needed.</summary>
@@ -240,12 +211,8 @@ internal sealed class BuildService(BuildStore builds, PartStore parts, BuildPlan
         CancellationToken stop
     )
     {
-        var was = before is null ? null : (await plans.Planned(before, stop)).Reader;
-        var (resolved, findings) = ResolvedBuild.Of(after, await parts.For(after));
-        if (resolved is null)
-        {
-            return Problems.Of(findings);
-        }
+        var was = await Was(before, stop);
+        var resolved = ResolvedBuild.Plannable(after, await parts.For(after));
         var (reader, sheet) = await Workers.Run(
             () =>
             {
@@ -262,6 +229,19 @@ internal sealed class BuildService(BuildStore builds, PartStore parts, BuildPlan
         var stored = await store();
         plans.Put(stored, reader, sheet);
         return Results.Ok(FitView.Of(stored, sheet, was is null ? [] : reader.MovedSince(was.Plan)));
+    }
+
+    // The state that is left may be one that a stricter rule refuses now; it can be left all the same.
+    private async Task<FitReader?> Was(StoredBuild? before, CancellationToken stop)
+    {
+        try
+        {
+            return before is null ? null : (await plans.Planned(before, stop)).Reader;
+        }
+        catch (UnplannableException)
+        {
+            return null;
+        }
     }
 
     private static bool OnlyWishesDiffer(Build a, Build b) => a with { Pins = b.Pins, Bans = b.Bans } == b;

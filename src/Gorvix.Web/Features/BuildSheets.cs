@@ -24,13 +24,13 @@ internal sealed class BuildSheets(Memo memo, TimeProvider time)
 
     /// <summary>The wires of a build.</summary>
     public Task<LoomSheet> Loom(PlannedBuild planned, CancellationToken stop) =>
-        Of(planned, "loom", _ => LoomReader.Of(planned.Reader!.Wired), stop);
+        Of(planned, "loom", _ => LoomReader.Of(planned.Reader.Wired), stop);
 
     /// <summary>The settings of a build, as of today: a declination drifts.</summary>
     public Task<SettingsSheet> Settings(PlannedBuild planned, CancellationToken stop) => Settings(planned, Today, stop);
 
     private Task<SettingsSheet> Settings(PlannedBuild planned, DateOnly day, CancellationToken stop) =>
-        Of(planned, ("settings", day), _ => SettingsReader.Of(planned.Reader!.Wired, day), stop);
+        Of(planned, ("settings", day), _ => SettingsReader.Of(planned.Reader.Wired, day), stop);
 
     /// <summary>The checks of a build.</summary>
     /// <param name="planned">The build.</param>
@@ -43,7 +43,7 @@ internal sealed class BuildSheets(Memo memo, TimeProvider time)
         return await Of(
             planned,
             ("bench", day, volts),
-            _ => BenchReader.Of(planned.Reader!.Wired, settings, volts),
+            _ => BenchReader.Of(planned.Reader.Wired, settings, volts),
             stop
         );
     }
@@ -59,7 +59,7 @@ internal sealed class BuildSheets(Memo memo, TimeProvider time)
             ("faults", day, volts),
             halt =>
             {
-                var wired = planned.Reader!.Wired;
+                var wired = planned.Reader.Wired;
                 var table = FaultTable.Of(wired, volts, halt);
                 return new FaultsOfBuild(table, new FaultReader(table, wired, settings));
             },
@@ -73,7 +73,7 @@ internal sealed class BuildSheets(Memo memo, TimeProvider time)
     /// <param name="parts">What it can be changed with.</param>
     /// <param name="stop">Tells that this asker does not wait any more.</param>
     public Task<IReadOnlyList<LinkUnlocks>> Unlocks(PlannedBuild planned, PartsLibrary parts, CancellationToken stop) =>
-        Of(planned, new Offered(parts), halt => planned.Reader!.Until(halt).Unlocks(parts), stop, pace: WorkPace.Long);
+        Of(planned, new Offered(parts), halt => planned.Reader.Until(halt).Unlocks(parts), stop, pace: WorkPace.Long);
 
     private DateOnly Today => DateOnly.FromDateTime(time.GetLocalNow().LocalDateTime);
 
@@ -87,7 +87,7 @@ internal sealed class BuildSheets(Memo memo, TimeProvider time)
     )
         where TMade : class =>
         memo.Of(
-            new MemoKey(planned.Stored.Id, planned.Stored.Version, (planned.Reader!.Effort, what)),
+            new MemoKey(planned.Stored.Id, planned.Stored.Version, (planned.Reader.Effort, what)),
             halt => Workers.Run(() => make(halt), new WorkOf(planned.Stored.Id, pace), halt),
             stop,
             weight

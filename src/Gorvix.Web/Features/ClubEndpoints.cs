@@ -60,16 +60,8 @@ internal static class ClubEndpoints
     public static void MapClub(this IEndpointRouteBuilder app)
     {
         app.MapGet("/api/club", Club).WithTags("Club").WithName("getClub");
-        app.MapGet("/api/search", Search)
-            .WithTags("Club")
-            .WithName("searchAll")
-            .Produces<IReadOnlyList<FoundLine>>()
-            .ProducesProblem(422);
-        app.MapGet("/api/builds/{id}/craft", One)
-            .WithTags("Club")
-            .WithName("getCraft")
-            .Produces<ClubCraft>()
-            .ProducesProblem(404);
+        app.MapGet("/api/search", Search).WithTags("Club").Answers<IReadOnlyList<FoundLine>>("searchAll", 422);
+        app.MapGet("/api/builds/{id}/craft", One).WithTags("Club").Answers<ClubCraft>("getCraft", 404);
     }
 
     private static async Task<IReadOnlyList<ClubCraft>> Club(ShelfStore shelf, Fleet fleet, CancellationToken stop) =>

@@ -24,18 +24,8 @@ internal static class CompareEndpoints
     public static void MapComparing(this IEndpointRouteBuilder app)
     {
         var compare = app.MapGroup("/api/library/compare").WithTags("Library");
-        compare
-            .MapGet("", Compare)
-            .WithName("compareParts")
-            .Produces<Comparison>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
-        compare
-            .MapGet("in/{build}", CompareIn)
-            .WithName("compareBoardsInBuild")
-            .Produces<IReadOnlyList<BoardTried>>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+        compare.MapGet("", Compare).Answers<Comparison>("compareParts", 404, 422);
+        compare.MapGet("in/{build}", CompareIn).Answers<IReadOnlyList<BoardTried>>("compareBoardsInBuild", 404, 422);
     }
 
     private static async Task<IResult> CompareIn(
@@ -56,10 +46,8 @@ internal static class CompareEndpoints
             return Missing(PartKind.Board, missing);
         }
         var stored = (await builds.Get(build)).Build;
-        var (was, findings) = ResolvedBuild.Of(stored, await parts.For(stored));
-        return was is null
-            ? Problems.Of(findings)
-            : Results.Ok(await Workers.Run(() => Tried(was, stored, board, all, stop), stop));
+        var was = ResolvedBuild.Plannable(stored, await parts.For(stored));
+        return Results.Ok(await Workers.Run(() => Tried(was, stored, board, all, stop), stop));
     }
 
     private static IReadOnlyList<BoardTried> Tried(

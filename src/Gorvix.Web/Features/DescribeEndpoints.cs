@@ -70,8 +70,8 @@ internal static class DescribeEndpoints
         var describe = app.MapGroup("/api/describe").WithTags("Describing");
         describe.MapGet("board/choices", Choices).WithName("listBoardChoices");
         describe.MapGet("device/choices", DeviceChoicesOf).WithName("listDeviceChoices");
-        describe.MapPost("device", LookAt).WithName("lookAtDevice").Produces<DeviceLook>().ProducesProblem(422);
-        describe.MapPost("board", Look).WithName("lookAtBoard").Produces<BoardAnswer>().ProducesProblem(422);
+        describe.MapPost("device", LookAt).Answers<DeviceLook>("lookAtDevice", 422);
+        describe.MapPost("board", Look).Answers<BoardAnswer>("lookAtBoard", 422);
     }
 
     private static BoardChoices Choices() => new([.. ControllerClass.All.Select(c => c.Id)], PathPattern.All);

@@ -12,8 +12,8 @@ internal static class DraftEndpoints
     public static void MapDrafts(this IEndpointRouteBuilder app)
     {
         var drafts = app.MapGroup("/api/drafts").WithTags(Sentences.NewBuild);
-        drafts.MapPost("look", Look).WithName("lookAtDraft").Produces<DraftView>().ProducesProblem(422);
-        drafts.MapPost("fits", Fits).WithName("listFits").Produces<DraftFits>().ProducesProblem(422);
+        drafts.MapPost("look", Look).Answers<DraftView>("lookAtDraft", 422);
+        drafts.MapPost("fits", Fits).Answers<DraftFits>("listFits", 422);
         app.MapPost("/api/builds", Create)
             .WithName("createBuild")
             .WithTags(Sentences.NewBuild)

@@ -106,26 +106,13 @@ internal static class DrillEndpoints
     {
         var drills = app.MapGroup("/api/drills").WithTags("Drills");
         drills.MapGet("", Hall).WithName("getDrillHall").ForGuests();
-        drills
-            .MapPost("", Begin)
-            .WithName("beginDrill")
-            .Produces<DrillView>(201)
-            .ProducesProblem(404)
-            .ProducesProblem(422);
-        drills.MapPost("file", Take).WithName("takeDrillFile").Produces<DrillFileTaken>(201).ProducesProblem(422);
+        drills.MapPost("", Begin).Creates<DrillView>("beginDrill", 404, 422);
+        drills.MapPost("file", Take).Creates<DrillFileTaken>("takeDrillFile", 422);
         drills
             .MapDelete("", async (DrillStore store, Author who) => await store.Forget(who.Name))
             .WithName("forgetDrills");
-        drills.MapGet("{id}", Get).WithName("getDrill").Produces<DrillView>().ProducesProblem(404).ForGuests();
-        drills
-            .MapPost("{id}", Do)
-            .WithName("doInDrill")
-            .Produces<DrillView>()
-            .ProducesProblem(403)
-            .ProducesProblem(404)
-            .ProducesProblem(409)
-            .ProducesProblem(422)
-            .ForGuests();
+        drills.MapGet("{id}", Get).Answers<DrillView>("getDrill", 404).ForGuests();
+        drills.MapPost("{id}", Do).Answers<DrillView>("doInDrill", 403, 404, 409, 422).ForGuests();
         drills.MapDelete("{id}", async (string id, DrillStore store) => await store.Drop(id)).WithName("dropDrill");
         drills.MapGet("{id}/file", File).WithName("getDrillFile").ProducesProblem(404);
     }
@@ -163,11 +150,7 @@ internal static class DrillEndpoints
         CancellationToken stop
     )
     {
-        var (about, against) = await room.About(request.Build, stop);
-        if (about is null)
-        {
-            return Problems.Of(against);
-        }
+        var about = await room.About(request.Build, stop);
         var order = new DrillOrder
         {
             Kind = request.Kind,

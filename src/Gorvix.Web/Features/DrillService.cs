@@ -1,7 +1,5 @@
 using Gorvix.Core.Files.Formats;
-using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Plans.Builds;
-using Gorvix.Core.Plans.Routing;
 using Gorvix.Core.Plans.Scheduling;
 using Gorvix.Core.Work.Drills;
 using Gorvix.Storage;
@@ -18,7 +16,7 @@ internal sealed class DrillGrounds(Memo memo, TimeProvider time)
     /// <param name="hash">The hash.</param>
     /// <param name="file">The build with its parts.</param>
     /// <param name="stop">Tells that nobody waits for it any more.</param>
-    /// <exception cref="UnfitException">It cannot be planned.</exception>
+    /// <exception cref="UnplannableException">It cannot be planned.</exception>
     public Task<DrillGround> Of(string hash, GorvixFile file, CancellationToken stop) =>
         memo.Of(
             new MemoKey(hash, 0, "drills"),
@@ -26,10 +24,8 @@ internal sealed class DrillGrounds(Memo memo, TimeProvider time)
                 Workers.Run(
                     () =>
                     {
-                        var (resolved, against) = ResolvedBuild.Of(file.Builds[0], file.Parts());
-                        return resolved is null
-                            ? throw new UnfitException(against[0].Sentence)
-                            : new DrillGround(resolved, DateOnly.FromDateTime(time.GetLocalNow().LocalDateTime), halt);
+                        var resolved = ResolvedBuild.Plannable(file.Builds[0], file.Parts());
+                        return new DrillGround(resolved, DateOnly.FromDateTime(time.GetLocalNow().LocalDateTime), halt);
                     },
                     new WorkOf(hash),
                     halt
@@ -45,17 +41,12 @@ internal sealed class DrillService(BuildPlans plans, PartStore parts, DrillStore
     // Of a row of questions not all are old ones.
     private const int MostDueCards = 5;
 
-    /// <summary>The build of the shelf as it stands, or what stands against it.</summary>
-    public async Task<(DrillAbout? About, IReadOnlyList<Finding> Against)> About(string build, CancellationToken stop)
+    /// <summary>The build of the shelf as it stands.</summary>
+    /// <exception cref="UnplannableException">It cannot be planned.</exception>
+    public async Task<DrillAbout> About(string build, CancellationToken stop)
     {
-        var planned = await plans.Planned(build, stop);
-        if (planned.Reader is null)
-        {
-            return (null, planned.Refused);
-        }
-        var stored = planned.Stored.Build;
-        var file = GorvixFile.Of(stored, await parts.For(stored));
-        return (DrillStore.About(file, build), []);
+        var stored = (await plans.Planned(build, stop)).Stored.Build;
+        return DrillStore.About(GorvixFile.Of(stored, await parts.For(stored)), build);
     }
 
     /// <summary>An order with the cards that are due for somebody.</summary>
@@ -98,19 +89,10 @@ internal sealed class DrillService(BuildPlans plans, PartStore parts, DrillStore
         DrillGround ground,
         DrillOrder order,
         CancellationToken stop
-    )
-    {
-        try
-        {
-            return await Workers.Run(() => ground.Drill(order, stop), stop) is { } drill
-                ? (drill, ground)
-                : throw new UnfitException(
-                    order.Cards.Count > 0 ? Sentences.ThisDrillDoesNotMatch : Sentences.ThisBuildHasNothingTo
-                );
-        }
-        catch (UnplannableException problem)
-        {
-            throw new UnfitException(problem.Finding.Sentence);
-        }
-    }
+    ) =>
+        await Workers.Run(() => ground.Drill(order, stop), stop) is { } drill
+            ? (drill, ground)
+            : throw new UnfitException(
+                order.Cards.Count > 0 ? Sentences.ThisDrillDoesNotMatch : Sentences.ThisBuildHasNothingTo
+            );
 }

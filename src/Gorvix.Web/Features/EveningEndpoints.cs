@@ -73,20 +73,9 @@ internal static class EveningEndpoints
     {
         var evenings = app.MapGroup("/api/evenings").WithTags("Drills");
         evenings.MapGet("", List).WithName("listEvenings").ForGuests();
-        evenings
-            .MapPost("", Make)
-            .WithName("makeEvening")
-            .Produces<EveningView>(201)
-            .ProducesProblem(404)
-            .ProducesProblem(422);
-        evenings.MapGet("{id}", Get).WithName("getEvening").Produces<EveningView>().ProducesProblem(404).ForGuests();
-        evenings
-            .MapPost("{id}/drills/{number:int}", Play)
-            .WithName("playEveningDrill")
-            .Produces<DrillView>(201)
-            .ProducesProblem(404)
-            .ProducesProblem(422)
-            .ForGuests();
+        evenings.MapPost("", Make).Creates<EveningView>("makeEvening", 404, 422);
+        evenings.MapGet("{id}", Get).Answers<EveningView>("getEvening", 404).ForGuests();
+        evenings.MapPost("{id}/drills/{number:int}", Play).Creates<DrillView>("playEveningDrill", 404, 422).ForGuests();
         evenings
             .MapPost(
                 "{id}/close",
@@ -96,9 +85,7 @@ internal static class EveningEndpoints
                     return await View(await store.Find(id), store, who);
                 }
             )
-            .WithName("closeEvening")
-            .Produces<EveningView>()
-            .ProducesProblem(404);
+            .Answers<EveningView>("closeEvening", 404);
         evenings
             .MapDelete("{id}", async (string id, EveningStore store) => await store.Remove(id))
             .WithName("removeEvening")
@@ -137,11 +124,7 @@ internal static class EveningEndpoints
         {
             return Problems.Of(422, Sentences.ChooseAtLeastOneType);
         }
-        var (about, against) = await room.About(request.Build, stop);
-        if (about is null)
-        {
-            return Problems.Of(against);
-        }
+        var about = await room.About(request.Build, stop);
         var seed = request.Seed ?? Random.Shared.Next(DrillOrder.MostSeed + 1);
         var orders = new List<DrillOrder>();
         for (var i = 0; i < request.Drills; i++)

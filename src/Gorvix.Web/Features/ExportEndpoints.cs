@@ -58,10 +58,10 @@ internal static class ExportEndpoints
     }
 
     private static void Map(RouteGroupBuilder files, string path, string name, Delegate handler) =>
-        files.MapGet(path, handler).WithName(name).Produces(200, contentType: "application/json").ProducesProblem(404);
+        files.MapGet(path, handler).AnswersFile(name, "application/json", 404);
 
     private static void MapList(RouteGroupBuilder files, string path, string name, Delegate handler) =>
-        files.MapGet(path, handler).WithName(name).Produces(200, contentType: Csv).ProducesProblem(404);
+        files.MapGet(path, handler).AnswersFile(name, Csv, 404);
 
     private const string Csv = "text/csv";
 

@@ -53,34 +53,13 @@ internal static class FaultEndpoints
     public static void MapFaults(this IEndpointRouteBuilder app)
     {
         var faults = app.MapGroup("/api/builds/{id}/faults").WithTags("Faults");
-        faults.MapGet("", Get).WithName("getFaults").Produces<FaultView>().ProducesProblem(404).ProducesProblem(422);
-        faults
-            .MapPut("", Keep)
-            .WithName("keepFaultCase")
-            .Produces<FaultView>()
-            .ProducesProblem(404)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
-        faults
-            .MapPost("end", End)
-            .WithName("endFaultCase")
-            .Produces<FaultView>()
-            .ProducesProblem(404)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
-        faults
-            .MapPost("simulated", Simulated)
-            .WithName("testSimulated")
-            .Produces<SimulatedOutcome>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+        faults.MapGet("", Get).Answers<FaultView>("getFaults", 404, 422);
+        faults.MapPut("", Keep).Answers<FaultView>("keepFaultCase", 404, 409, 422);
+        faults.MapPost("end", End).Answers<FaultView>("endFaultCase", 404, 409, 422);
+        faults.MapPost("simulated", Simulated).Answers<SimulatedOutcome>("testSimulated", 404, 422);
         var kinds = app.MapGroup("/api/fault-kinds").WithTags("Faults");
         kinds.MapGet("", Kinds).WithName("listFaultKinds");
-        kinds
-            .MapPut("", Weigh)
-            .WithName("weighFaultKind")
-            .Produces<IReadOnlyList<FaultKindView>>()
-            .ProducesProblem(422);
+        kinds.MapPut("", Weigh).Answers<IReadOnlyList<FaultKindView>>("weighFaultKind", 422);
         kinds
             .MapDelete(
                 "found",
@@ -93,81 +72,63 @@ internal static class FaultEndpoints
             .WithName("forgetFound");
     }
 
-    private static Task<IResult> Get(string id, FaultService room, FaultStore store, CancellationToken stop) =>
-        room.Look(
-            id,
-            async look =>
-            {
-                var (open, step) = await store.Open(id);
-                return Results.Ok(await look.View(open, step, await store.Experience(), stop));
-            },
-            stop
-        );
+    private static async Task<IResult> Get(string id, FaultService room, FaultStore store, CancellationToken stop)
+    {
+        var look = await room.Look(id, stop);
+        var (open, step) = await store.Open(id);
+        return Results.Ok(await look.View(open, step, await store.Experience(), stop));
+    }
 
-    private static Task<IResult> Keep(
+    private static async Task<IResult> Keep(
         string id,
         FaultCaseRequest request,
         FaultService room,
         FaultStore store,
         CancellationToken stop
-    ) =>
-        room.Look(
-            id,
-            async look =>
-            {
-                if (look.Against(request.Case) is { } why)
-                {
-                    return Problems.Of(422, why);
-                }
-                // What follows is computed first: what cannot be is not kept.
-                var view = await look.View(request.Case, request.Step, await store.Experience(), stop);
-                return Results.Ok(view with { Step = await store.Keep(id, request.Step, request.Case) });
-            },
-            stop
-        );
+    )
+    {
+        var look = await room.Look(id, stop);
+        if (look.Against(request.Case) is { } why)
+        {
+            return Problems.Of(422, why);
+        }
+        // What follows is computed first: what cannot be is not kept.
+        var view = await look.View(request.Case, request.Step, await store.Experience(), stop);
+        return Results.Ok(view with { Step = await store.Keep(id, request.Step, request.Case) });
+    }
 
-    private static Task<IResult> End(
+    private static async Task<IResult> End(
         string id,
         FaultEnd end,
         FaultService room,
         FaultStore store,
         CancellationToken stop
-    ) =>
-        room.Look(
-            id,
-            async look =>
-            {
-                var (open, step) = await store.Open(id);
-                var view = await look.View(open, step, await store.Experience(), stop);
-                if (view.Sheet.Seen.Count == 0 && step == 0)
-                {
-                    throw ConflictException.Search();
-                }
-                var cause = view.Sheet.Causes.FirstOrDefault(c => c.Id == end.Cause);
-                if (end.Cause is not null && cause is null)
-                {
-                    return Problems.Of(422, Sentences.ThisCauseHasBeenRuled);
-                }
-                if (end.Words.Length > LogStore.MostWords / 2)
-                {
-                    return Problems.Of(422, Sentences.NoteTooLongMaximumCharacters(LogStore.MostWords / 2));
-                }
-                await store.Close(
-                    id,
-                    end.Step,
-                    look.Ended,
-                    Told(view.Sheet, cause, end.Words.Trim()),
-                    cause?.Kinds ?? []
-                );
-                // What was read up to now belongs to the search that has ended.
-                var fresh = look with
-                {
-                    Log = look.Log with { Today = [] },
-                };
-                return Results.Ok(await fresh.View(new FaultCase(), 0, await store.Experience(), stop));
-            },
-            stop
-        );
+    )
+    {
+        var look = await room.Look(id, stop);
+        var (open, step) = await store.Open(id);
+        var view = await look.View(open, step, await store.Experience(), stop);
+        if (view.Sheet.Seen.Count == 0 && step == 0)
+        {
+            throw ConflictException.Search();
+        }
+        var cause = view.Sheet.Causes.FirstOrDefault(c => c.Id == end.Cause);
+        if (end.Cause is not null && cause is null)
+        {
+            return Problems.Of(422, Sentences.ThisCauseHasBeenRuled);
+        }
+        if (end.Words.Length > LogStore.MostWords / 2)
+        {
+            return Problems.Of(422, Sentences.NoteTooLongMaximumCharacters(LogStore.MostWords / 2));
+        }
+        await store.Close(id, end.Step, look.Ended, Told(view.Sheet, cause, end.Words.Trim()), cause?.Kinds ?? []);
+        // What was read up to now belongs to the search that has ended.
+        var fresh = look with
+        {
+            Log = look.Log with { Today = [] },
+        };
+        return Results.Ok(await fresh.View(new FaultCase(), 0, await store.Experience(), stop));
+    }
 
     private static string Told(FaultSheet sheet, CauseLine? cause, string added)
     {
@@ -179,38 +140,32 @@ internal static class FaultEndpoints
             : Sentences.FaultFoundAndFixed(Phrase.Lower(string.Join("; or ", cause.Words)), said);
     }
 
-    private static Task<IResult> Simulated(
+    private static async Task<IResult> Simulated(
         string id,
         SimulatedTest request,
         FaultService room,
         SimulatedBenches bench,
         CancellationToken stop
-    ) =>
-        room.Look(
-            id,
-            async look =>
-            {
-                if (look.Faults.Table.IndexOf(request.Test) is not { } test)
-                {
-                    return Problems.Of(422, Sentences.ThisTestNoLongerApplies);
-                }
-                var wired = look.Planned.Reader!.Wired;
-                return Results.Ok(
-                    new SimulatedOutcome(
-                        await Workers.Run(
-                            () =>
-                                look
-                                    .Faults.Table.Craft([
-                                        .. PlantedFaults.Of(wired).Where(f => f.Id == bench.Of(id).Fault),
-                                    ])
-                                    .Shows(test),
-                            stop
-                        )
-                    )
-                );
-            },
-            stop
+    )
+    {
+        var look = await room.Look(id, stop);
+        if (look.Faults.Table.IndexOf(request.Test) is not { } test)
+        {
+            return Problems.Of(422, Sentences.ThisTestNoLongerApplies);
+        }
+        var wired = look.Planned.Reader.Wired;
+        return Results.Ok(
+            new SimulatedOutcome(
+                await Workers.Run(
+                    () =>
+                        look
+                            .Faults.Table.Craft([.. PlantedFaults.Of(wired).Where(f => f.Id == bench.Of(id).Fault)])
+                            .Shows(test),
+                    stop
+                )
+            )
         );
+    }
 
     private static async Task<IReadOnlyList<FaultKindView>> Kinds(FaultStore store)
     {

@@ -2,7 +2,6 @@ using Gorvix.Core.Plans.Scheduling;
 using Gorvix.Core.Work.Faults;
 using Gorvix.Core.Work.Log;
 using Gorvix.Storage;
-using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;
 
@@ -15,21 +14,15 @@ internal sealed class FaultService(
     TimeProvider time
 )
 {
-    /// <summary>Answers with what is looked for in a build, or with what stands against it.</summary>
-    public async Task<IResult> Look(string id, Func<FaultLook, Task<IResult>> answer, CancellationToken stop)
+    /// <summary>What is looked for in a build.</summary>
+    public async Task<FaultLook> Look(string id, CancellationToken stop)
     {
         var planned = await plans.Planned(id, stop);
-        if (planned.Reader is null)
-        {
-            return Problems.Of(planned.Refused);
-        }
         var now = time.GetUtcNow().UtcDateTime;
         var last = await log.LastReadings(id);
         var faults = await sheets.Faults(planned, LoggedReading.SourceVolts(last, now), stop);
         var ended = await store.LastEnd(id);
-        return await answer(
-            new FaultLook(planned, faults, FromLog.Of(faults.Table, planned.Stored.Build, last, now, ended), ended)
-        );
+        return new FaultLook(planned, faults, FromLog.Of(faults.Table, planned.Stored.Build, last, now, ended), ended);
     }
 }
 

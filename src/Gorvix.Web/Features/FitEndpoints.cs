@@ -28,25 +28,14 @@ internal static class FitEndpoints
     {
         var fit = app.MapGroup("/api/builds/{id}").WithTags("Fit");
         fit.MapGet("fit", (string id, BuildPlans plans, CancellationToken stop) => plans.Get(id, stop))
-            .WithName("getFit")
-            .Produces<FitView>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+            .Answers<FitView>("getFit", 404, 422);
         fit.MapGet(
                 "fit/patient",
                 (string id, int version, BuildPlans plans, CancellationToken stop) =>
                     plans.GetPatiently(id, version, stop)
             )
-            .WithName("getFitPatiently")
-            .Produces<FitView>()
-            .ProducesProblem(404)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
-        fit.MapGet("strand", Strand)
-            .WithName("getStrand")
-            .Produces<FitStrand>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+            .Answers<FitView>("getFitPatiently", 404, 409, 422);
+        fit.MapGet("strand", Strand).Answers<FitStrand>("getStrand", 404, 422);
         fit.MapPost("changes", Change).WithName("changeBuild").Changes();
         fit.MapPost("choose", Choose).WithName("choosePlan").Changes();
         MapStep(fit, "undo", -1);
@@ -95,11 +84,7 @@ internal static class FitEndpoints
         CancellationToken stop
     )
     {
-        var planned = await plans.Planned(id, stop);
-        if (planned.Reader is not { } reader)
-        {
-            return Problems.Of(planned.Refused);
-        }
+        var reader = (await plans.Planned(id, stop)).Reader;
         return await Workers.Run(() => reader.Until(stop).Strand(link, port), new WorkOf(id), stop) is { } strand
             ? Results.Ok(strand)
             : Problems.Of(404, Sentences.LinkOrPortIsNot(link, port));
@@ -114,9 +99,7 @@ internal static class FitEndpoints
     )
     {
         var reader = (await plans.Planned(id, stop)).Reader;
-        var chosen = reader is null
-            ? null
-            : await Workers.Run(() => reader.Until(stop).Choose(request.Plan), new WorkOf(id), stop);
+        var chosen = await Workers.Run(() => reader.Until(stop).Choose(request.Plan), new WorkOf(id), stop);
         return chosen is null
             ? Problems.Of(422, Sentences.PlanIsNotAvailableChoose(request.Plan))
             : await bench.Change(

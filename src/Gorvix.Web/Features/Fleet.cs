@@ -1,6 +1,5 @@
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
-using Gorvix.Core.Plans.Routing;
 using Gorvix.Core.Wired.Words;
 using Gorvix.Core.Work.Bench;
 using Gorvix.Core.Work.Log;
@@ -52,11 +51,7 @@ internal sealed class Fleet(
         {
             return Broken(stored.Id, stored.Build.Name, problem.Message);
         }
-        if (planned.Reader is null)
-        {
-            return Broken(stored.Id, stored.Build.Name, planned.Refused[0].Sentence);
-        }
-        var view = await BenchEndpoints.ViewOf(planned, sheets, told.Last, time.GetUtcNow(), stop);
+        var view = await BenchView.Of(planned, sheets, told.Last, time.GetUtcNow(), stop);
         var titles = view.Checks.ToDictionary(c => c.Id, c => c.Title);
         IReadOnlyList<string> In(CheckState state) =>
             [.. view.Standings.Where(s => s.State == state).Select(s => titles[s.Check])];

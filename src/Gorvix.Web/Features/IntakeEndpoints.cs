@@ -46,13 +46,8 @@ internal static class IntakeEndpoints
     public static void MapIntake(this IEndpointRouteBuilder app)
     {
         var files = app.MapGroup("/api/files").WithTags("Files");
-        files.MapPost("look", Look).WithName("lookAtFile").Produces<IntakeView>().ProducesProblem(422);
-        files
-            .MapPost("take", Take)
-            .WithName("takeFile")
-            .Produces<IntakeDone>(201)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
+        files.MapPost("look", Look).Answers<IntakeView>("lookAtFile", 422);
+        files.MapPost("take", Take).Creates<IntakeDone>("takeFile", 409, 422);
     }
 
     private static async Task<IResult> Look(

@@ -31,8 +31,8 @@ internal static class LibraryEndpoints
     {
         var library = app.MapGroup("/api/library").WithTags("Library");
         library.MapGet("", All).WithName("listParts");
-        library.MapGet("boards/{id}", Board).WithName("getBoard").Produces<PartPage>().ProducesProblem(404);
-        library.MapGet("devices/{id}", Device).WithName("getDevice").Produces<PartPage>().ProducesProblem(404);
+        library.MapGet("boards/{id}", Board).Answers<PartPage>("getBoard", 404);
+        library.MapGet("devices/{id}", Device).Answers<PartPage>("getDevice", 404);
     }
 
     // Those laid aside too: builds that have them must still be told what they are.

@@ -63,8 +63,8 @@ internal static class LogEndpoints
     public static void MapLog(this IEndpointRouteBuilder app)
     {
         var log = app.MapGroup("/api/builds/{id}/log").WithTags("Log");
-        log.MapGet("", Get).WithName("getLog").Produces<LogView>().ProducesProblem(404).ProducesProblem(422);
-        log.MapPost("notes", Note).WithName("keepNote").Produces(204).ProducesProblem(404).ProducesProblem(422);
+        log.MapGet("", Get).Answers<LogView>("getLog", 404, 422);
+        log.MapPost("notes", Note).AnswersNothing("keepNote", 404, 422);
         log.MapDelete(
                 "notes/{number:int}",
                 async (string id, int number, LogStore store) =>
@@ -73,9 +73,7 @@ internal static class LogEndpoints
                     return Results.NoContent();
                 }
             )
-            .WithName("removeNote")
-            .Produces(204)
-            .ProducesProblem(404);
+            .AnswersNothing("removeNote", 404);
         log.MapPut(
                 "readings/struck",
                 async (string id, StrikeRequest request, LogStore store) =>
@@ -84,20 +82,9 @@ internal static class LogEndpoints
                     return Results.NoContent();
                 }
             )
-            .WithName("strikeReading")
-            .Produces(204)
-            .ProducesProblem(404);
-        log.MapPut("intervals", Intervals)
-            .WithName("putIntervals")
-            .Produces(204)
-            .ProducesProblem(404)
-            .ProducesProblem(422);
-        log.MapPost("photos", Photo)
-            .WithName("keepPhoto")
-            .Produces<PhotoKept>()
-            .ProducesProblem(404)
-            .ProducesProblem(413)
-            .ProducesProblem(422);
+            .AnswersNothing("strikeReading", 404);
+        log.MapPut("intervals", Intervals).AnswersNothing("putIntervals", 404, 422);
+        log.MapPost("photos", Photo).Answers<PhotoKept>("keepPhoto", 404, 413, 422);
         log.MapGet(
                 "photos/{number:int}",
                 async (string id, int number, bool? small, LogStore store, HttpResponse response) =>
@@ -108,9 +95,7 @@ internal static class LogEndpoints
                     return Results.Bytes(picture, "image/jpeg");
                 }
             )
-            .WithName("getPhoto")
-            .Produces(200, contentType: "image/jpeg")
-            .ProducesProblem(404);
+            .AnswersFile("getPhoto", "image/jpeg", 404);
         log.MapDelete(
                 "photos/{number:int}",
                 async (string id, int number, LogStore store) =>
@@ -119,9 +104,7 @@ internal static class LogEndpoints
                     return Results.NoContent();
                 }
             )
-            .WithName("removePhoto")
-            .Produces(204)
-            .ProducesProblem(404);
+            .AnswersNothing("removePhoto", 404);
         log.MapMoments();
     }
 

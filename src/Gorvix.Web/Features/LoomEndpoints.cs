@@ -5,7 +5,6 @@ using Gorvix.Core.Wired.Loom;
 using Gorvix.Core.Wired.Wiring;
 using Gorvix.Core.Work.Papers;
 using Gorvix.Core.Work.Tables;
-using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;
 
@@ -21,12 +20,7 @@ internal static class LoomEndpoints
 {
     public static void MapLoom(this IEndpointRouteBuilder app)
     {
-        app.MapGet("/api/builds/{id}/loom", Get)
-            .WithName("getLoom")
-            .WithTags("Loom")
-            .Produces<LoomView>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+        app.MapGet("/api/builds/{id}/loom", Get).WithTags("Loom").Answers<LoomView>("getLoom", 404, 422);
         app.MapPost("/api/builds/{id}/loom/ticks", Note).WithName("tickStep").WithTags("Loom").Changes();
         MapPaper(app, "wires.csv", "listWires", "text/csv", (_, _, sheet) => WireTable.Write(sheet));
         MapPaper(
@@ -50,12 +44,7 @@ internal static class LoomEndpoints
             "image/svg+xml",
             (wired, name, sheet) => LoomCard.Draw(name, NameOf(wired.Build.Board), sheet)
         );
-        app.MapGet("/api/builds/{id}/loom.json", Save)
-            .WithName("saveLoom")
-            .WithTags("Loom")
-            .Produces<LoomView>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+        app.MapGet("/api/builds/{id}/loom.json", Save).WithTags("Loom").Answers<LoomView>("saveLoom", 404, 422);
     }
 
     private static string NameOf(Board board) => $"{board.Maker} {board.Name}, revision {board.Revision}";
@@ -70,40 +59,23 @@ internal static class LoomEndpoints
     ) =>
         app.MapGet(
                 $"/api/builds/{{id}}/{file}",
-                async (
-                    string id,
-                    BuildPlans plans,
-                    BuildSheets sheets,
-                    HttpResponse response,
-                    CancellationToken stop
-                ) =>
+                async ([AsParameters] AskedBuild asked, HttpResponse response) =>
                 {
-                    var planned = await plans.Planned(id, stop);
-                    if (planned.Reader is not { } reader)
-                    {
-                        return Problems.Of(planned.Refused);
-                    }
-                    var sheet = await sheets.Loom(planned, stop);
-                    var text = await Workers.Run(() => write(reader.Wired, planned.Stored.Build.Name, sheet), stop);
-                    return ExportEndpoints.Text(text, type, $"{id}-{file}", response);
+                    var (planned, sheet) = await asked.Loom();
+                    var text = await Workers.Run(
+                        () => write(planned.Reader.Wired, planned.Stored.Build.Name, sheet),
+                        asked.Stop
+                    );
+                    return ExportEndpoints.Text(text, type, $"{asked.Id}-{file}", response);
                 }
             )
-            .WithName(name)
             .WithTags("Loom")
-            .Produces(200, contentType: type)
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+            .AnswersFile(name, type, 404, 422);
 
-    private static async Task<IResult> Save(
-        string id,
-        BuildPlans plans,
-        BuildSheets sheets,
-        HttpResponse response,
-        CancellationToken stop
-    )
+    private static async Task<IResult> Save([AsParameters] AskedBuild asked, HttpResponse response)
     {
-        ExportEndpoints.Name(response, $"{id}-loom.json");
-        return await Get(id, plans, sheets, stop);
+        ExportEndpoints.Name(response, $"{asked.Id}-loom.json");
+        return await Get(asked);
     }
 
     private static Task<IResult> Note(
@@ -123,19 +95,14 @@ internal static class LoomEndpoints
             stop
         );
 
-    private static async Task<IResult> Get(string id, BuildPlans plans, BuildSheets sheets, CancellationToken stop)
+    private static async Task<IResult> Get([AsParameters] AskedBuild asked)
     {
-        var planned = await plans.Planned(id, stop);
-        if (planned.Reader is not { } reader)
-        {
-            return Problems.Of(planned.Refused);
-        }
-        var sheet = await sheets.Loom(planned, stop);
+        var (planned, sheet) = await asked.Loom();
         return Results.Ok(
             new LoomView(
                 planned.Stored.Version,
                 sheet,
-                Cautions.Of(reader.Wired, sheet),
+                Cautions.Of(planned.Reader.Wired, sheet),
                 planned.Stored.Build.Allowance ?? WireLengths.UsualAllowance
             )
         );

@@ -65,10 +65,7 @@ internal static class ModuleEndpoints
                         ? Results.Ok(MessageBudget.Of(protocol, known, satellites, hertz, baud))
                         : Unknown(generation)
             )
-            .WithName("budgetMessages")
-            .Produces<Budget>()
-            .ProducesProblem(422)
-            .ProducesProblem(400);
+            .Answers<Budget>("budgetMessages", 422, 400);
         gnss.MapGet(
                 "setup",
                 (string generation, int baud, int hertz) =>
@@ -86,9 +83,7 @@ internal static class ModuleEndpoints
                                 )
                             )
             )
-            .WithName("listSetupFrames")
-            .Produces<SetupFramesView>()
-            .ProducesProblem(422);
+            .Answers<SetupFramesView>("listSetupFrames", 422);
         gnss.MapGet(
                 "setup.bin",
                 (string generation, int baud, int hertz, HttpResponse response) =>
@@ -105,9 +100,7 @@ internal static class ModuleEndpoints
                     return Results.Bytes(SetupFrames.File(new ModuleWish(known, baud, hertz)));
                 }
             )
-            .WithName("saveSetupFrames")
-            .Produces(200, contentType: "application/octet-stream")
-            .ProducesProblem(422);
+            .AnswersFile("saveSetupFrames", "application/octet-stream", 422);
         gnss.MapGet("lines", ModuleLines.Lines).WithName("listModuleLines");
         gnss.MapPost(
                 "lines/{line}",
@@ -119,11 +112,7 @@ internal static class ModuleEndpoints
                             : Problems.Of(422, Sentences.CannotListenForSChoose(request.Seconds))
                     )
             )
-            .WithName("workAtModule")
-            .Produces<ModuleReport>()
-            .ProducesProblem(404)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
+            .Answers<ModuleReport>("workAtModule", 404, 409, 422);
     }
 
     private static GnssGeneration? Known(string generation) =>

@@ -1,11 +1,9 @@
-using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Plans.Planning;
 using Gorvix.Core.Plans.Scheduling;
 using Gorvix.Core.Wired.Fit;
 using Gorvix.Core.Work.Log;
 using Gorvix.Storage;
-using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;
 
@@ -32,25 +30,14 @@ internal static class MomentEndpoints
 {
     public static void MapMoments(this RouteGroupBuilder log)
     {
-        log.MapGet("compare", Compare)
-            .WithName("compareMoments")
-            .Produces<MomentsView>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+        log.MapGet("compare", Compare).Answers<MomentsView>("compareMoments", 404, 422);
         log.MapGet(
                 "texts",
                 async (string id, int from, int to, TextStore texts) =>
                     Results.Ok(LineDiff.Of(await texts.Read(id, from), await texts.Read(id, to)))
             )
-            .WithName("compareTexts")
-            .Produces<IReadOnlyList<DiffLine>>()
-            .ProducesProblem(404);
-        log.MapPost("restore", Restore)
-            .WithName("restoreMoment")
-            .Produces<FitView>()
-            .ProducesProblem(404)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
+            .Answers<IReadOnlyList<DiffLine>>("compareTexts", 404);
+        log.MapPost("restore", Restore).Answers<FitView>("restoreMoment", 404, 409, 422);
     }
 
     private static async Task<IResult> Compare(
@@ -71,16 +58,8 @@ internal static class MomentEndpoints
         {
             (from, to) = (to, from);
         }
-        var (was, against) = await At(id, from, pages, store, parts, keeper, stop);
-        if (was is null)
-        {
-            return Problems.Of(against);
-        }
-        var (now, standsAgainst) = await At(id, to, pages, store, parts, keeper, stop);
-        if (now is null)
-        {
-            return Problems.Of(standsAgainst);
-        }
+        var was = await At(id, from, pages, store, parts, keeper, stop);
+        var now = await At(id, to, pages, store, parts, keeper, stop);
         var today = DateOnly.FromDateTime(time.GetLocalNow().DateTime);
         var difference = await Workers.Run(() => Moments.Compare(was.Moment, now.Moment, today), stop);
         return Results.Ok(new MomentsView(was.View, now.View, difference));
@@ -89,7 +68,7 @@ internal static class MomentEndpoints
     private sealed record Found(Moment Moment, MomentView View);
 
     // Planned with the parts as they were then.
-    private static async Task<(Found? Found, IReadOnlyList<Finding> Against)> At(
+    private static async Task<Found> At(
         string id,
         int version,
         LogPages pages,
@@ -101,17 +80,10 @@ internal static class MomentEndpoints
     {
         var (row, build) = await pages.Moment(id, version);
         var library = await keeper.As(build, await parts.For(build), row.At);
-        var (resolved, findings) = ResolvedBuild.Of(build, library);
-        if (resolved is null)
-        {
-            return (null, findings);
-        }
+        var resolved = ResolvedBuild.Plannable(build, library);
         var readings = await store.LastReadings(id, await pages.Until(id, version));
         var reader = await Workers.Run(() => new FitReader(resolved, Effort.Quick, stop), stop);
-        return (
-            new Found(new Moment(reader, row.At, readings), new MomentView(row.Version, row.At, row.Who, row.Words)),
-            []
-        );
+        return new Found(new Moment(reader, row.At, readings), new MomentView(row.Version, row.At, row.Who, row.Words));
     }
 
     private static async Task<IResult> Restore(

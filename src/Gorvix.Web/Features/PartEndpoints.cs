@@ -87,12 +87,7 @@ internal static class PartEndpoints
     )
     {
         group.MapGet("{id}/sheet", sheet).WithName($"get{kind}Sheet").ProducesProblem(404);
-        group
-            .MapPost("", make)
-            .WithName($"create{kind}")
-            .Produces<PartMade>(201)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
+        group.MapPost("", make).Creates<PartMade>($"create{kind}", 409, 422);
         Changes(group.MapPut("{id}", change).WithName($"change{kind}"));
         group.MapPost("{id}/preview", preview).WithName($"preview{kind}").ProducesProblem(422);
         Changes(group.MapPost("{id}/back", back).WithName($"bring{kind}Back"));
@@ -113,9 +108,7 @@ internal static class PartEndpoints
                     return Results.NoContent();
                 }
             )
-            .WithName($"archive{kind}")
-            .Produces(204)
-            .ProducesProblem(404);
+            .AnswersNothing($"archive{kind}", 404);
         group
             .MapPost(
                 "{id}/unarchive",
@@ -125,15 +118,10 @@ internal static class PartEndpoints
                     return Results.NoContent();
                 }
             )
-            .WithName($"unarchive{kind}")
-            .Produces(204)
-            .ProducesProblem(404);
+            .AnswersNothing($"unarchive{kind}", 404);
         group
             .MapDelete("{id}", ([FromRoute] string id, PartService bench) => bench.Remove(kind, id))
-            .WithName($"remove{kind}")
-            .Produces(204)
-            .ProducesProblem(404)
-            .ProducesProblem(409);
+            .AnswersNothing($"remove{kind}", 404, 409);
     }
 
     // A new part is called after what it is, unless its file says otherwise.

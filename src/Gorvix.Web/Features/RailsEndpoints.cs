@@ -87,12 +87,7 @@ public sealed record Charge(double Empty, double Land, double Full, int Cells, d
 internal static class RailsEndpoints
 {
     public static void MapRails(this IEndpointRouteBuilder app) =>
-        app.MapGet("/api/builds/{id}/rails", Get)
-            .WithName("getRails")
-            .WithTags("Rails")
-            .Produces<RailsView>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+        app.MapGet("/api/builds/{id}/rails", Get).WithTags("Rails").Answers<RailsView>("getRails", 404, 422);
 
     private static async Task<IResult> Get(
         string id,
@@ -107,9 +102,7 @@ internal static class RailsEndpoints
             return Problems.Of(422, Sentences.CellVoltageIsOutOfRange);
         }
         var planned = await plans.Planned(id, stop);
-        return planned.Reader is { } reader
-            ? Results.Ok(await Workers.Run(() => View(planned.Stored.Version, reader, cell, at, stop), stop))
-            : Problems.Of(planned.Refused);
+        return Results.Ok(await Workers.Run(() => View(planned.Stored.Version, planned.Reader, cell, at, stop), stop));
     }
 
     private static RailsView View(int version, FitReader reader, double? cell, string? at, CancellationToken stop)

@@ -30,13 +30,9 @@ internal static class RecordEndpoints
     public static void MapRecords(this IEndpointRouteBuilder app)
     {
         var build = app.MapGroup("/api/builds/{id}").WithTags("Log");
-        build.MapGet("book.html", Book).WithName("printBook").Produces(200, contentType: Html).ProducesProblem(404);
-        build
-            .MapGet("bench-sheet.html", BenchSheetPage)
-            .WithName("printBenchSheet")
-            .Produces(200, contentType: Html)
-            .ProducesProblem(404);
-        build.MapGet("share.html", Share).WithName("shareBuild").Produces(200, contentType: Html).ProducesProblem(404);
+        build.MapGet("book.html", Book).AnswersFile("printBook", Html, 404);
+        build.MapGet("bench-sheet.html", BenchSheetPage).AnswersFile("printBenchSheet", Html, 404);
+        build.MapGet("share.html", Share).AnswersFile("shareBuild", Html, 404);
         build
             .MapGet(
                 "log.csv",
@@ -46,9 +42,7 @@ internal static class RecordEndpoints
                     return ExportEndpoints.List(LogTable.Write(await log.Readings(id)), $"{id}-log", response);
                 }
             )
-            .WithName("listReadings")
-            .Produces(200, contentType: "text/csv")
-            .ProducesProblem(404);
+            .AnswersFile("listReadings", "text/csv", 404);
         build
             .MapGet(
                 "log.json",
@@ -66,107 +60,58 @@ internal static class RecordEndpoints
                     );
                 }
             )
-            .WithName("saveLog")
-            .Produces<LogFile>()
-            .ProducesProblem(404);
-        build
-            .MapGet("record.zip", Archive)
-            .WithName("saveRecord")
-            .Produces(200, contentType: "application/zip")
-            .ProducesProblem(404);
-        app.MapPost("/api/records", Import)
-            .WithTags("Log")
-            .WithName("importRecord")
-            .Produces<ShelfBuild>(201)
-            .ProducesProblem(413)
-            .ProducesProblem(422);
+            .Answers<LogFile>("saveLog", 404);
+        build.MapGet("record.zip", Archive).AnswersFile("saveRecord", "application/zip", 404);
+        app.MapPost("/api/records", Import).WithTags("Log").Creates<ShelfBuild>("importRecord", 413, 422);
     }
-
-    private static DateOnly Today(TimeProvider time) => DateOnly.FromDateTime(time.GetLocalNow().DateTime);
 
     private static string? Nonce(HttpContext context) => context.Items[Doors.Nonce] as string;
 
-    private static async Task<IResult> Book(
-        string id,
-        BuildPlans plans,
-        BuildSheets sheets,
-        LogPages pages,
-        LogStore log,
-        TimeProvider time,
-        HttpContext context,
-        CancellationToken stop
-    )
+    private static async Task<IResult> Book([AsParameters] AskedBuild asked, LogPages pages, HttpContext context)
     {
-        var planned = await plans.Planned(id, stop);
-        if (planned.Reader is not { } reader)
-        {
-            return Problems.Of(planned.Refused);
-        }
-        var last = await log.LastReadings(id);
+        var (planned, view) = await asked.Bench();
         // The newest; a book that holds all of a long life would not open.
         var photos = new List<BookPhoto>();
-        var all = await pages.Page(id, null, LogStore.MostPhotos, [EntryKind.Photo]);
+        var all = await pages.Page(asked.Id, null, LogStore.MostPhotos, [EntryKind.Photo]);
         foreach (var photo in all)
         {
             if (photos.Sum(p => (long)p.Jpeg.Length) > MostInBook)
             {
                 break;
             }
-            stop.ThrowIfCancellationRequested();
-            photos.Add(new BookPhoto(photo.Words, await log.Photo(id, photo.Number, small: false)));
+            asked.Stop.ThrowIfCancellationRequested();
+            photos.Add(new BookPhoto(photo.Words, await asked.Log.Photo(asked.Id, photo.Number, small: false)));
         }
-        var notes = await log.Notes(id);
-        var view = await BenchEndpoints.ViewOf(planned, sheets, last, time.GetUtcNow(), stop);
+        var record = new BookRecord(
+            view.Readings,
+            view.Standings,
+            await asked.Log.Notes(asked.Id),
+            photos,
+            all.Count - photos.Count
+        );
         var text = await Workers.Run(
-            () =>
-                BuildBook.Write(
-                    reader,
-                    Today(time),
-                    new BookRecord(view.Readings, view.Standings, notes, photos, all.Count - photos.Count),
-                    Nonce(context)
-                ),
-            stop
+            () => BuildBook.Write(planned.Reader, asked.Today, record, Nonce(context)),
+            asked.Stop
         );
         return Results.Content(text, $"{Html}; charset=utf-8");
     }
 
-    private static async Task<IResult> BenchSheetPage(
-        string id,
-        BuildPlans plans,
-        BuildSheets sheets,
-        TimeProvider time,
-        HttpContext context,
-        CancellationToken stop
-    )
+    private static async Task<IResult> BenchSheetPage([AsParameters] AskedBuild asked, HttpContext context)
     {
-        var planned = await plans.Planned(id, stop);
-        if (planned.Reader is null)
-        {
-            return Problems.Of(planned.Refused);
-        }
-        var sheet = await sheets.Bench(planned, null, stop);
+        var planned = await asked.Planned();
+        var sheet = await asked.Sheets.Bench(planned, null, asked.Stop);
         var text = await Workers.Run(
-            () => BuildBook.Sheet(planned.Stored.Build.Name, sheet, Today(time), Nonce(context)),
-            stop
+            () => BuildBook.Sheet(planned.Stored.Build.Name, sheet, asked.Today, Nonce(context)),
+            asked.Stop
         );
         return Results.Content(text, $"{Html}; charset=utf-8");
     }
 
-    private static async Task<IResult> Share(
-        string id,
-        BuildPlans plans,
-        TimeProvider time,
-        HttpResponse response,
-        CancellationToken stop
-    )
+    private static async Task<IResult> Share([AsParameters] AskedBuild asked, HttpResponse response)
     {
-        var planned = await plans.Planned(id, stop);
-        if (planned.Reader is not { } reader)
-        {
-            return Problems.Of(planned.Refused);
-        }
-        var text = await Workers.Run(() => BuildBook.Write(reader, Today(time), record: null), stop);
-        return ExportEndpoints.Text(text, Html, $"{id}.html", response);
+        var planned = await asked.Planned();
+        var text = await Workers.Run(() => BuildBook.Write(planned.Reader, asked.Today, record: null), asked.Stop);
+        return ExportEndpoints.Text(text, Html, $"{asked.Id}.html", response);
     }
 
     private static async Task<IResult> Archive(

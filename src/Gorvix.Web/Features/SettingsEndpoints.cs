@@ -83,56 +83,27 @@ internal static class SettingsEndpoints
         build
             .MapGet(
                 "settings",
-                async (string id, BuildPlans plans, TextStore texts, BuildSheets sheets, CancellationToken stop) =>
-                    await Asked(
-                        id,
-                        plans,
-                        sheets,
-                        async (planned, sheet) => Results.Ok(Of(planned, sheet, await texts.Of(id))),
-                        stop
-                    )
+                async ([AsParameters] AskedBuild asked, TextStore texts) =>
+                {
+                    var (planned, sheet) = await asked.Settings();
+                    return Results.Ok(Of(planned, sheet, await texts.Of(asked.Id)));
+                }
             )
-            .WithName("getSettings")
-            .Produces<SettingsView>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+            .Answers<SettingsView>("getSettings", 404, 422);
         build.MapPost("settings/ticks", Tick).WithName("tickSettings").Changes();
-        build
-            .MapPost("settings/read", Read)
-            .WithName("readBack")
-            .Produces<ReadReport>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+        build.MapPost("settings/read", Read).Answers<ReadReport>("readBack", 404, 422);
         build
             .MapPost(
                 "settings/form",
-                (string id, FormRequest form, BuildPlans plans, BuildSheets sheets, CancellationToken stop) =>
-                    Asked(
-                        id,
-                        plans,
-                        sheets,
-                        async (planned, sheet) =>
-                            Results.Ok(await Workers.Run(() => Filled(planned, sheet, form.Template), stop)),
-                        stop
-                    )
+                async ([AsParameters] AskedBuild asked, FormRequest form) =>
+                {
+                    var (planned, sheet) = await asked.Settings();
+                    return Results.Ok(await Workers.Run(() => Filled(planned, sheet, form.Template), asked.Stop));
+                }
             )
-            .WithName("previewForm")
-            .Produces<FormResult>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
-        build
-            .MapPut("settings/form", Keep)
-            .WithName("keepForm")
-            .Produces<PartMade>()
-            .ProducesProblem(404)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
-        build
-            .MapPost("settings/simulated", Desk)
-            .WithName("useSimulatedBoard")
-            .Produces<DeskView>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+            .Answers<FormResult>("previewForm", 404, 422);
+        build.MapPut("settings/form", Keep).Answers<PartMade>("keepForm", 404, 409, 422);
+        build.MapPost("settings/simulated", Desk).Answers<DeskView>("useSimulatedBoard", 404, 422);
         MapFiles(build);
         build.MapTexts();
     }
@@ -143,22 +114,13 @@ internal static class SettingsEndpoints
             build
                 .MapGet(
                     file,
-                    (string id, BuildPlans plans, BuildSheets sheets, HttpResponse response, CancellationToken stop) =>
-                        Asked(
-                            id,
-                            plans,
-                            sheets,
-                            (planned, sheet) =>
-                                Task.FromResult(
-                                    ExportEndpoints.Text(write(planned, sheet), type, $"{id}-{file}", response)
-                                ),
-                            stop
-                        )
+                    async ([AsParameters] AskedBuild asked, HttpResponse response) =>
+                    {
+                        var (planned, sheet) = await asked.Settings();
+                        return ExportEndpoints.Text(write(planned, sheet), type, $"{asked.Id}-{file}", response);
+                    }
                 )
-                .WithName(name)
-                .Produces(200, contentType: type)
-                .ProducesProblem(404)
-                .ProducesProblem(422);
+                .AnswersFile(name, type, 404, 422);
         File("settings.txt", "writeSettings", "text/plain", (p, s) => NeutralForm.Write(BoardOf(p), s));
         File(
             "settings.md",
@@ -170,42 +132,19 @@ internal static class SettingsEndpoints
         build
             .MapGet(
                 "settings.json",
-                (string id, BuildPlans plans, BuildSheets sheets, HttpResponse response, CancellationToken stop) =>
-                    Asked(
-                        id,
-                        plans,
-                        sheets,
-                        (_, sheet) =>
-                        {
-                            ExportEndpoints.Name(response, $"{id}-settings.json");
-                            return Task.FromResult(Results.Ok(sheet));
-                        },
-                        stop
-                    )
+                async ([AsParameters] AskedBuild asked, HttpResponse response) =>
+                {
+                    var (_, sheet) = await asked.Settings();
+                    ExportEndpoints.Name(response, $"{asked.Id}-settings.json");
+                    return Results.Ok(sheet);
+                }
             )
-            .WithName("saveSettings")
-            .Produces<SettingsSheet>()
-            .ProducesProblem(404)
-            .ProducesProblem(422);
-    }
-
-    private static async Task<IResult> Asked(
-        string id,
-        BuildPlans plans,
-        BuildSheets sheets,
-        Func<PlannedBuild, SettingsSheet, Task<IResult>> answer,
-        CancellationToken stop
-    )
-    {
-        var planned = await plans.Planned(id, stop);
-        return planned.Reader is not null
-            ? await answer(planned, await sheets.Settings(planned, stop))
-            : Problems.Of(planned.Refused);
+            .Answers<SettingsSheet>("saveSettings", 404, 422);
     }
 
     private static DateOnly Today(TimeProvider time) => DateOnly.FromDateTime(time.GetLocalNow().DateTime);
 
-    private static WiredBuild WiredOf(PlannedBuild planned) => planned.Reader!.Wired;
+    private static WiredBuild WiredOf(PlannedBuild planned) => planned.Reader.Wired;
 
     private static Board BoardOf(PlannedBuild planned) => WiredOf(planned).Build.Board;
 
@@ -250,146 +189,91 @@ internal static class SettingsEndpoints
             stop
         );
 
-    private static Task<IResult> Read(
-        string id,
-        ReadRequest request,
-        BuildPlans plans,
-        TextStore texts,
-        BuildSheets sheets,
-        CancellationToken stop
-    ) =>
-        Asked(
-            id,
-            plans,
-            sheets,
-            async (planned, sheet) =>
-            {
-                if (request.Text.Length > NeutralForm.MostText)
-                {
-                    return Problems.Of(
-                        422,
-                        Sentences.DumpTooLongCharactersMaximum(request.Text.Length, NeutralForm.MostText)
-                    );
-                }
-                var (printed, error) = await Workers.Run(
-                    () =>
-                        WiredOf(planned).Build.Firmware?.Pattern is { Length: > 0 } pattern
-                            ? SheetForm.Read(pattern, request.Text)
-                            : (NeutralForm.Read(request.Text), null),
-                    stop
-                );
-                if (printed is null)
-                {
-                    return Problems.Of(422, error!);
-                }
-                var report = ReadBack.Compare(BoardOf(planned), sheet, printed);
-                if (request.Keep)
-                {
-                    await texts.Keep(
-                        id,
-                        TextKind.ReadBack,
-                        request.Words.Length > 0 ? request.Words : report.Words,
-                        request.Text
-                    );
-                }
-                return Results.Ok(report);
-            },
-            stop
+    private static async Task<IResult> Read([AsParameters] AskedBuild asked, ReadRequest request, TextStore texts)
+    {
+        var (planned, sheet) = await asked.Settings();
+        if (request.Text.Length > NeutralForm.MostText)
+        {
+            return Problems.Of(422, Sentences.DumpTooLongCharactersMaximum(request.Text.Length, NeutralForm.MostText));
+        }
+        var (printed, error) = await Workers.Run(
+            () =>
+                WiredOf(planned).Build.Firmware?.Pattern is { Length: > 0 } pattern
+                    ? SheetForm.Read(pattern, request.Text)
+                    : (NeutralForm.Read(request.Text), null),
+            asked.Stop
         );
+        if (printed is null)
+        {
+            return Problems.Of(422, error!);
+        }
+        var report = ReadBack.Compare(BoardOf(planned), sheet, printed);
+        if (request.Keep)
+        {
+            await texts.Keep(
+                asked.Id,
+                TextKind.ReadBack,
+                request.Words.Length > 0 ? request.Words : report.Words,
+                request.Text
+            );
+        }
+        return Results.Ok(report);
+    }
 
-    private static Task<IResult> Keep(
-        string id,
+    private static async Task<IResult> Keep(
+        [AsParameters] AskedBuild asked,
         FormRequest form,
-        BuildPlans plans,
         PartService parts,
-        PartKeeper keeper,
-        BuildSheets sheets,
-        CancellationToken stop
-    ) =>
-        Asked(
-            id,
-            plans,
-            sheets,
-            async (planned, sheet) =>
+        PartKeeper keeper
+    )
+    {
+        var (planned, sheet) = await asked.Settings();
+        if (WiredOf(planned).Build.Firmware is not { } firmware)
+        {
+            return Problems.Of(422, Sentences.TemplatesAreSavedPerFirmware);
+        }
+        if ((await Workers.Run(() => Filled(planned, sheet, form.Template), asked.Stop)).Error is { } error)
+        {
+            return Problems.Of(422, error);
+        }
+        if (form.Pattern is { Length: > 0 } pattern && SheetForm.Read(pattern, "").Error is { } against)
+        {
+            return Problems.Of(422, against);
+        }
+        var stored = await keeper.Get<FirmwareProfile>(PartKind.Profile, firmware.Id);
+        return await parts.Put(
+            PartKind.Profile,
+            firmware.Id,
+            stored.Version,
+            stored.Part with
             {
-                if (WiredOf(planned).Build.Firmware is not { } firmware)
-                {
-                    return Problems.Of(422, Sentences.TemplatesAreSavedPerFirmware);
-                }
-                if ((await Workers.Run(() => Filled(planned, sheet, form.Template), stop)).Error is { } error)
-                {
-                    return Problems.Of(422, error);
-                }
-                if (form.Pattern is { Length: > 0 } pattern && SheetForm.Read(pattern, "").Error is { } against)
-                {
-                    return Problems.Of(422, against);
-                }
-                var stored = await keeper.Get<FirmwareProfile>(PartKind.Profile, firmware.Id);
-                return await parts.Put(
-                    PartKind.Profile,
-                    firmware.Id,
-                    stored.Version,
-                    stored.Part with
-                    {
-                        Template = form.Template == SheetForm.Shipped["plain"] ? null : form.Template,
-                        Pattern = form.Pattern is { Length: > 0 } kept ? kept : null,
-                    },
-                    Sentences.SettingsTemplate,
-                    stop
-                );
+                Template = form.Template == SheetForm.Shipped["plain"] ? null : form.Template,
+                Pattern = form.Pattern is { Length: > 0 } kept ? kept : null,
             },
-            stop
+            Sentences.SettingsTemplate,
+            asked.Stop
         );
+    }
 
-    private static Task<IResult> Desk(
-        string id,
-        DeskRequest request,
-        BuildPlans plans,
-        SimulatedBoards desk,
-        BuildSheets sheets,
-        CancellationToken stop
-    ) =>
-        Asked(
-            id,
-            plans,
-            sheets,
-            (planned, _) =>
+    private static async Task<IResult> Desk([AsParameters] AskedBuild asked, DeskRequest request, SimulatedBoards desk)
+    {
+        var wired = WiredOf(await asked.Planned());
+        if (request.Text.Length > NeutralForm.MostText)
+        {
+            return Problems.Of(422, Sentences.TextTooLongCharactersMaximum(request.Text.Length, NeutralForm.MostText));
+        }
+        DeskView Done(SimulatedBoard board)
+        {
+            var reply = request.Do switch
             {
-                if (request.Text.Length > NeutralForm.MostText)
-                {
-                    return Task.FromResult(
-                        Problems.Of(
-                            422,
-                            Sentences.TextTooLongCharactersMaximum(request.Text.Length, NeutralForm.MostText)
-                        )
-                    );
-                }
-                return Task.FromResult(
-                    Results.Ok(
-                        desk.With(
-                            id,
-                            BoardOf(planned),
-                            WiredOf(planned).Build.Firmware,
-                            board =>
-                            {
-                                var reply = request.Do switch
-                                {
-                                    DeskDeed.Take => board.Take(request.Text),
-                                    DeskDeed.Save => board.Save(),
-                                    DeskDeed.Restart => board.Restart(),
-                                    DeskDeed.Reset => board.Reset(),
-                                    _ => board.Take(""),
-                                };
-                                return new DeskView(
-                                    request.Do == DeskDeed.Print ? [] : reply.Replies,
-                                    reply.IsSaved,
-                                    board.Print()
-                                );
-                            }
-                        )
-                    )
-                );
-            },
-            stop
-        );
+                DeskDeed.Take => board.Take(request.Text),
+                DeskDeed.Save => board.Save(),
+                DeskDeed.Restart => board.Restart(),
+                DeskDeed.Reset => board.Reset(),
+                _ => board.Take(""),
+            };
+            return new DeskView(request.Do == DeskDeed.Print ? [] : reply.Replies, reply.IsSaved, board.Print());
+        }
+        return Results.Ok(desk.With(asked.Id, wired.Build.Board, wired.Build.Firmware, Done));
+    }
 }

@@ -95,13 +95,7 @@ internal static class SetupEndpoints
             )
             .WithName("setUp")
             .Changes();
-        build
-            .MapPost("parts/preview", Preview)
-            .WithName("previewParts")
-            .Produces<ChangePreview>()
-            .ProducesProblem(404)
-            .ProducesProblem(409)
-            .ProducesProblem(422);
+        build.MapPost("parts/preview", Preview).Answers<ChangePreview>("previewParts", 404, 409, 422);
         build.MapPost("parts", Parts).WithName("changeParts").Changes();
     }
 

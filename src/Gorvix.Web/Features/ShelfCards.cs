@@ -1,10 +1,8 @@
 using System.Text.Json;
 using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Plans.Builds;
-using Gorvix.Core.Plans.Routing;
 using Gorvix.Core.Wired.Fit;
 using Gorvix.Storage;
-using Gorvix.Web.Hosting;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
 
@@ -59,14 +57,9 @@ internal sealed class ShelfCards(
         return await Kept(stored, stop);
     }
 
-    /// <summary>The card of a build that is new on the shelf, or what stands against it.</summary>
-    public async Task<IResult> Created(
-        (StoredBuild? Build, IReadOnlyList<Finding> Findings) made,
-        CancellationToken stop
-    ) =>
-        made.Build is { } stored
-            ? Results.Created($"/api/builds/{stored.Id}/fit", await Kept(stored, stop))
-            : Problems.Of(made.Findings);
+    /// <summary>The card of a build that is new on the shelf.</summary>
+    public async Task<IResult> Created(StoredBuild stored, CancellationToken stop) =>
+        Results.Created($"/api/builds/{stored.Id}/fit", await Kept(stored, stop));
 
     private async Task<ShelfBuild> Kept(StoredBuild stored, CancellationToken stop)
     {
@@ -126,11 +119,6 @@ internal sealed class ShelfCards(
         {
             return Unreadable(stored, problem.Message);
         }
-        if (planned.Reader is not { } reader)
-        {
-            var sentence = planned.Refused[0].Sentence;
-            return Unreadable(stored, sentence);
-        }
         var board = (await parts.For(stored.Build)).Board(stored.Build.Board)!;
         return new ShelfBuild(
             stored.Id,
@@ -139,8 +127,8 @@ internal sealed class ShelfCards(
             stored.Build.Note,
             $"{board.Maker} {board.Name}, revision {board.Revision}",
             board.Controller,
-            reader.Verdict(),
-            reader.Places(),
+            planned.Reader.Verdict(),
+            planned.Reader.Places(),
             stored.ChangedAt,
             stored.IsArchived
         );

@@ -42,36 +42,18 @@ internal static class ShelfEndpoints
     {
         var builds = app.MapGroup("/api/builds").WithTags("Shelf");
         builds.MapGet("", (ShelfCards cards) => cards.All()).WithName("listBuilds");
-        builds.MapGet("{id}/card", One).WithName("getCard").Produces<ShelfBuild>().ProducesProblem(404);
-        builds
-            .MapPost("import", Import)
-            .WithName("importBuild")
-            .Produces<ShelfBuild>(201)
-            .ProducesProblem(413)
-            .ProducesProblem(422);
+        builds.MapGet("{id}/card", One).Answers<ShelfBuild>("getCard", 404);
+        builds.MapPost("import", Import).Creates<ShelfBuild>("importBuild", 413, 422);
         builds
             .MapGet("{id}/export", Export)
             .WithName("exportBuild")
             .Produces<FileContentResult>(200)
             .ProducesProblem(404);
-        builds
-            .MapPost("{id}/duplicate", Duplicate)
-            .WithName("duplicateBuild")
-            .Produces<ShelfBuild>(201)
-            .ProducesProblem(404)
-            .ProducesProblem(422);
-        builds
-            .MapPost("{id}/archive", Archive(aside: true))
-            .WithName("archiveBuild")
-            .Produces(204)
-            .ProducesProblem(404);
-        builds
-            .MapPost("{id}/unarchive", Archive(aside: false))
-            .WithName("unarchiveBuild")
-            .Produces(204)
-            .ProducesProblem(404);
-        builds.MapPost("{id}/remove", Remove).WithName("removeBuild").Produces(204).ProducesProblem(404);
-        builds.MapPost("{id}/restore", Restore).WithName("restoreBuild").Produces(204).ProducesProblem(404);
+        builds.MapPost("{id}/duplicate", Duplicate).Creates<ShelfBuild>("duplicateBuild", 404, 422);
+        builds.MapPost("{id}/archive", Archive(aside: true)).AnswersNothing("archiveBuild", 404);
+        builds.MapPost("{id}/unarchive", Archive(aside: false)).AnswersNothing("unarchiveBuild", 404);
+        builds.MapPost("{id}/remove", Remove).AnswersNothing("removeBuild", 404);
+        builds.MapPost("{id}/restore", Restore).AnswersNothing("restoreBuild", 404);
     }
 
     private static async Task<IResult> One(string id, ShelfCards cards, CancellationToken stop) =>

@@ -33,19 +33,14 @@ internal static class TextEndpoints
                     return Results.NoContent();
                 }
             )
-            .WithName("keepText")
-            .Produces(204)
-            .ProducesProblem(404)
-            .ProducesProblem(422);
+            .AnswersNothing("keepText", 404, 422);
         build
             .MapGet(
                 "texts/{number:int}",
                 async (string id, int number, TextStore texts, HttpResponse response) =>
                     ExportEndpoints.Text(await texts.Read(id, number), "text/plain", $"{id}-{number}.txt", response)
             )
-            .WithName("readText")
-            .Produces(200, contentType: "text/plain")
-            .ProducesProblem(404);
+            .AnswersFile("readText", "text/plain", 404);
         build
             .MapDelete(
                 "texts/{number:int}",
@@ -55,8 +50,6 @@ internal static class TextEndpoints
                     return Results.NoContent();
                 }
             )
-            .WithName("removeText")
-            .Produces(204)
-            .ProducesProblem(404);
+            .AnswersNothing("removeText", 404);
     }
 }

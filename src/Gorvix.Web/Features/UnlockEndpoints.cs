@@ -16,11 +16,7 @@ internal static class UnlockEndpoints
     public static void MapUnlocks(this IEndpointRouteBuilder app)
     {
         var build = app.MapGroup("/api/builds/{id}").WithTags("Unlocks");
-        build
-            .MapGet("unlocks", Get)
-            .WithName("listUnlocks")
-            .Produces<IReadOnlyList<LinkUnlocks>>()
-            .ProducesProblem(404);
+        build.MapGet("unlocks", Get).Answers<IReadOnlyList<LinkUnlocks>>("listUnlocks", 404, 422);
         build.MapPost("unlock", Apply).WithName("applyUnlock").Changes();
     }
 
@@ -33,9 +29,7 @@ internal static class UnlockEndpoints
     )
     {
         var planned = await plans.Planned(id, stop);
-        return planned.Reader is null
-            ? []
-            : await sheets.Unlocks(planned, await parts.Offered(planned.Stored.Build), stop);
+        return await sheets.Unlocks(planned, await parts.Offered(planned.Stored.Build), stop);
     }
 
     private static async Task<IResult> Apply(
@@ -49,9 +43,11 @@ internal static class UnlockEndpoints
     {
         var planned = await plans.Planned(id, stop);
         var all = await parts.Offered(planned.Stored.Build);
-        var found = planned.Reader is not { } reader
-            ? null
-            : await Workers.Run(() => reader.Until(stop).Unlocked(all, request.Unlock), new WorkOf(id), stop);
+        var found = await Workers.Run(
+            () => planned.Reader.Until(stop).Unlocked(all, request.Unlock),
+            new WorkOf(id),
+            stop
+        );
         return found is not var (unlock, after)
             ? Problems.Of(422, Sentences.ThisChangeIsNoLonger)
             : await bench.Change(id, request.Version, _ => Task.FromResult(Proposal.Of(after, unlock.Words)), stop);

@@ -1,5 +1,7 @@
 using System.Net;
 using System.Text.Json;
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Files.Formats;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Wired.Gnss;
@@ -33,6 +35,8 @@ internal static class ClientFiles
                 task = Dues.MostWords,
                 pins = PartCheck.MostPins,
                 harnesses = PartCheck.MostHarnesses,
+                drillCode = DrillOrder.MostSeed,
+                ports = PathPattern.UsualPorts,
                 logicVolts = Lead.UsualDriveVolts,
                 gnssBauds = MessageBudget.Bauds,
                 meterBauds = SerialMeter.Bauds,

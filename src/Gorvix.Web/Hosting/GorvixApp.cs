@@ -3,7 +3,7 @@ using System.Net;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Gorvix.Core.Files.Formats;
-using Gorvix.Core.Plans.Routing;
+using Gorvix.Core.Plans.Builds;
 using Gorvix.Storage;
 using Gorvix.Web.Features;
 using Microsoft.AspNetCore.Diagnostics;
@@ -192,8 +192,9 @@ internal static class GorvixApp
         var answer = problem switch
         {
             UnreadableException => Damaged(context, problem),
+            UnfitException { Findings: { } findings } => Problems.Of(findings),
             RefusedException refused => Problems.Of(refused.Status, refused.Message),
-            UnplannableException unplannable => Problems.Of([unplannable.Finding]),
+            UnplannableException unplannable => Problems.Of(unplannable.Findings),
             BadHttpRequestException { StatusCode: 413 } => Problems.Of(
                 [
                     context.Request.ContentLength is { } bytes

@@ -54,4 +54,37 @@ internal static class Sentences
         $"--port {text} is not a valid port. Use a number from 0 to 65535.";
 
     public static string InvalidRequest => "Invalid request. See the API description.";
+
+    /// <summary>Where the program can be met.</summary>
+    public static string GorvixIsRunningAt(string address) => $"Gorvix is running at {address} (Ctrl+C to stop)";
+
+    /// <summary>An address that is another machine's.</summary>
+    public static string TheClubAddressDoesNot =>
+        "The --club address does not belong to this computer. Use its address on the local network.";
+
+    /// <summary>A port that another program has.</summary>
+    public static string PortIsInUsePerhaps(int port) =>
+        $"Port {port} is in use, perhaps by another Gorvix. Stop it, or choose another port with --port N.";
+
+    /// <summary>A port that the system does not open.</summary>
+    public static string CannotOpenPortChoose(int port, string problem) =>
+        $"Cannot open port {port} ({problem}). Choose another with --port N.";
+
+    /// <summary>Sound data, and how much of it.</summary>
+    public static string DataInIsOkBuilds(string folder, long builds, long parts, double megabytes, string form) =>
+        $"Data in {folder} is OK: {builds} builds, {parts} parts, {megabytes:0.0} MB, format {form}.";
+
+    /// <summary>Damaged data.</summary>
+    public static string DataInIsDamagedRestore(string folder, string said) =>
+        $"Data in {folder} is damaged: {said}. Restore a backup: ./start --restore FILE.";
+
+    /// <summary>The backup before this one.</summary>
+    public static string LastBackup(DateTime at, string to) => $"Last backup: {at:yyyy-MM-dd HH:mm}, {to}.";
+
+    /// <summary>A backup that was made.</summary>
+    public static string BackedUpTo(string file) => $"Backed up to {file}.";
+
+    /// <summary>A backup that was put back.</summary>
+    public static string RestoredThePreviousData(string file, string? kept) =>
+        $"Restored {file}.{(kept is null ? "" : $" The previous data is kept as {kept}.")}";
 }

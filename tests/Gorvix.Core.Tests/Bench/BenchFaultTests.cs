@@ -1,3 +1,4 @@
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Wired.Fit;
@@ -133,17 +134,17 @@ public class BenchFaultTests
     // the wires finds it.
     private static bool IsSpareGround(WiredBuild real, PlantedFault fault)
     {
-        var (device, lead) = fault.Edit switch
+        LeadAt? at = fault.Edit switch
         {
-            WeakJoint e => (e.Device, e.Lead),
-            OpenWire e => (e.Device, e.Lead),
-            WireOnPad e => (e.Device, e.Lead),
-            _ => ("", ""),
+            WeakJoint e => e.At,
+            OpenWire e => e.At,
+            WireOnPad e => e.At,
+            _ => null,
         };
-        var there = real.Leads.FirstOrDefault(l => l.Device == device && l.Lead.Id == lead);
+        var there = real.Leads.FirstOrDefault(l => l.At == at);
         return there?.Lead.Role == LeadRole.Ground
             && real.Leads.Any(l =>
-                l != there && l.Device == device && l is { Lead.Role: LeadRole.Ground, Pad: not null }
+                l != there && l.Device == at?.Device && l is { Lead.Role: LeadRole.Ground, Pad: not null }
             )
             && (
                 fault.Edit is not WireOnPad

@@ -57,7 +57,7 @@ public class DamageCheckTests
     public void A_data_pin_stands_its_own_logic_and_a_third_of_a_volt(string pad, bool burns) =>
         Assert.Equal(
             burns,
-            Burnt(Sound().With(new WireOnPad("d", "t", Id(pad))))
+            Burnt(Sound().With(new WireOnPad(new("d", "t"), Id(pad))))
                 .Any(h => h.StartsWith("T of Load", StringComparison.Ordinal))
         );
 
@@ -82,7 +82,7 @@ public class DamageCheckTests
     [InlineData(16.6, true)]
     [InlineData(5.5, true)]
     public void A_supply_above_its_window_destroys_the_device(double most, bool burns) =>
-        Assert.Equal(burns, Burnt(Sound(4.5, most).With(new WireOnPad("d", "v", Id("BAT")))).Count > 0);
+        Assert.Equal(burns, Burnt(Sound(4.5, most).With(new WireOnPad(new("d", "v"), Id("BAT")))).Count > 0);
 
     [Fact]
     public void A_supply_the_wrong_way_round_destroys_the_device()
@@ -98,7 +98,7 @@ public class DamageCheckTests
     [InlineData("5V", true)]
     public void A_pin_of_the_controller_stands_what_its_net_does(string pad, bool burns)
     {
-        var blob = Sound().With(new OpenWire("d", "t")).With(new SolderBlob(Id("R1"), Id(pad)));
+        var blob = Sound().With(new OpenWire(new("d", "t"))).With(new SolderBlob(Id("R1"), Id(pad)));
         Assert.Equal(burns, Burnt(blob).Any(h => h.StartsWith("Controller pin", StringComparison.Ordinal)));
     }
 

@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Wired.Wiring;
 
@@ -87,7 +88,7 @@ internal sealed class PlainSigns(WiredBuild meant, WiredBuild real)
         {
             return null;
         }
-        var loose = meant.Leads.Where(l => real.Defects.Weak.Contains(new LeadAt(l.Device, l.Lead.Id)));
+        var loose = meant.Leads.Where(l => real.Defects.Weak.Contains(l.At));
         if (loose.Any(l => l.Device == device && l.Lead.Role is LeadRole.Supply or LeadRole.Ground))
         {
             return null;

@@ -1,3 +1,4 @@
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Wired.Wiring;
 using Gorvix.Core.Work.FaultModel;
@@ -133,7 +134,7 @@ public class WorkedCaseTests
         {
             foreach (
                 var suspect in table.Singles.Where(s =>
-                    s.Faults is [{ Edit: WireOnPad { Device: "receiver" } on }]
+                    s.Faults is [{ Edit: WireOnPad { At.Device: "receiver" } on }]
                     && Turns(build.Name, on.Pad)
                     && Off(table, s, "link.control.sticks")
                 )
@@ -213,7 +214,7 @@ public class WorkedCaseTests
             new Dictionary<FaultKind, int> { [FaultKind.Open] = 4 },
             new Dictionary<FaultKind, double>()
         );
-        var lately = LogHints.None with { SolderedLately = new HashSet<(string, string)> { ("receiver", "tx") } };
+        var lately = LogHints.None with { SolderedLately = new HashSet<LeadAt> { new("receiver", "tx") } };
         var good = LogHints.None with { GoodBefore = [new("cold.receiver-tx.r1", "beeps")] };
         Assert.Equal(3, Odds(Open, found) / Odds(Open), 0.2);
         Assert.InRange(Odds(Open, null, lately) / Odds(Open), 1.3, 2.1);

@@ -65,25 +65,7 @@ public class RuleStepTests
         int unknown
     )
     {
-        var board = Whole("F4", "U1");
-        board = board with
-        {
-            Nets = [.. board.Nets, new Net { Id = "sense" }],
-            Ports =
-            [
-                .. board.Ports,
-                new Port
-                {
-                    Id = "ADC",
-                    Kind = PortKind.Analogue,
-                    Rx = "sense",
-                    Reads = pin,
-                },
-            ],
-            Pads = [.. board.Pads, Pad("adc", "sense")],
-        };
-        var sensor = Device("esc", Need.BatterySensing, Mode("Level in", Out()) with { Reads = lead });
-        sensor = sensor with { Leads = [.. sensor.Leads.Select(l => l with { Role = LeadRole.Sense })] };
+        var (board, sensor) = Sensing("F4", pin, lead);
         var ways = Router.WaysOf(Build(board, sensor)).Links[0];
         Assert.Equal(code, ways.CodeAt("ADC"));
         if (code is null)

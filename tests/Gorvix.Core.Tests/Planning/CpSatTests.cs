@@ -64,7 +64,7 @@ public class CpSatTests
         if (plan.Gap is not null)
         {
             // Not proved: whoever looks at many counts how often that is.
-            throw new UnplannableException(LimitRules.TooHard.Found(Severity.Stop, Subject.Build));
+            throw new UnplannableException([LimitRules.TooHard.Found(Severity.Stop, Subject.Build)]);
         }
         Assert.Equal(CpSatModel.BestCost(ways), plan.Cost);
     }

@@ -113,7 +113,7 @@ internal static partial class Generated
                 {
                     look(build);
                 }
-                catch (UnplannableException e) when (e.Finding.Rule == LimitRules.TooHard.Id)
+                catch (UnplannableException e) when (e.Findings[0].Rule == LimitRules.TooHard.Id)
                 {
                     Interlocked.Increment(ref givenUp);
                 }

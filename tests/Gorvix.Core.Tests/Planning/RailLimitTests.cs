@@ -66,34 +66,7 @@ public class RailLimitTests
     [InlineData(RegulatorKind.Linear, 0.49, 1)]
     public void A_rail_behind_another_one_counts_there_too(RegulatorKind kind, double left, int fed)
     {
-        var board = Board(0.4 + left, null);
-        board = board with
-        {
-            Rails =
-            [
-                .. board.Rails,
-                new()
-                {
-                    Id = "3v3",
-                    Label = "3V3",
-                    Volts = 3.3,
-                    Feed = RailFeed.Regulator,
-                    From = "5a",
-                    Kind = kind,
-                },
-            ],
-        };
-        board = board.With(Pad("3V3", new PadPath { Rail = "3v3", Through = [] }));
-        var low = Part("b", 0.5) with
-        {
-            Supplies =
-            [
-                Part("b", 0.5).Supplies[0] with
-                {
-                    Window = new() { Min = 3, Max = 3.6 },
-                },
-            ],
-        };
+        var (board, low) = Behind(left, kind);
         Assert.Equal(fed, Of(board, Part("a", 0.4), low).Plan.Feeds.Count(f => f.Feed is not null));
     }
 
@@ -105,36 +78,7 @@ public class RailLimitTests
     [InlineData(0.422, 0.01, 1)]
     public void What_a_regulator_loses_counts_too(double left, double itself, int fed)
     {
-        var board = Board(0.4 + left, null);
-        board = board with
-        {
-            Rails =
-            [
-                .. board.Rails,
-                new()
-                {
-                    Id = "3v3",
-                    Label = "3V3",
-                    Volts = 3.3,
-                    Feed = RailFeed.Regulator,
-                    From = "5a",
-                    Kind = RegulatorKind.Switching,
-                    Efficiency = 0.8,
-                    Quiescent = itself,
-                },
-            ],
-        };
-        board = board.With(Pad("3V3", new PadPath { Rail = "3v3", Through = [] }));
-        var low = Part("b", 0.5) with
-        {
-            Supplies =
-            [
-                Part("b", 0.5).Supplies[0] with
-                {
-                    Window = new() { Min = 3, Max = 3.6 },
-                },
-            ],
-        };
+        var (board, low) = Behind(left, RegulatorKind.Switching, 0.8, itself);
         var reader = Of(board, Part("a", 0.4), low);
         Assert.Equal(fed, reader.Plan.Feeds.Count(f => f.Feed is not null));
         Assert.DoesNotContain(RailAnswer.Of(reader.Wired), f => f.Rule == "RAIL-LIMIT");
@@ -395,6 +339,44 @@ public class RailLimitTests
         return (Whole("F7", "U1", "U2", "U3") with { Rails = rails }).With([
             .. rails.Select(r => Pad(r.Label, new PadPath { Rail = r.Id, Through = [] })),
         ]);
+    }
+
+    // A 3.3 V rail behind the 5 V one that has so much left, and who takes 0.5 A of it.
+    private static (Board Board, Device Low) Behind(
+        double left,
+        RegulatorKind kind,
+        double? efficiency = null,
+        double? itself = null
+    )
+    {
+        var board = Board(0.4 + left, null);
+        var rail = new Rail
+        {
+            Id = "3v3",
+            Label = "3V3",
+            Volts = 3.3,
+            Feed = RailFeed.Regulator,
+            From = "5a",
+            Kind = kind,
+            Efficiency = efficiency,
+            Quiescent = itself,
+        };
+        var part = Part("b", 0.5);
+        return (
+            (board with { Rails = [.. board.Rails, rail] }).With(
+                Pad("3V3", new PadPath { Rail = "3v3", Through = [] })
+            ),
+            part with
+            {
+                Supplies =
+                [
+                    part.Supplies[0] with
+                    {
+                        Window = new() { Min = 3, Max = 3.6 },
+                    },
+                ],
+            }
+        );
     }
 
     private static Device Part(string id, double typical, double? peak = null) =>

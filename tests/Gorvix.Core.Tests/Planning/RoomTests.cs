@@ -41,6 +41,22 @@ public class RoomTests
         };
     }
 
+    private static Port Rx(PortKind kind) =>
+        new()
+        {
+            Id = "P",
+            Kind = kind,
+            Rx = "p",
+        };
+
+    private static Port Tx(PortKind kind) =>
+        new()
+        {
+            Id = "P",
+            Kind = kind,
+            Tx = "p",
+        };
+
     private static string Kinds(Board board)
     {
         var space = new PlanSpace(Build(board, Array.Empty<Device>()));
@@ -58,76 +74,11 @@ public class RoomTests
         Assert.Equal("RcLink, EscTelemetry, Rangefinder", Kinds(Only("F4", Listens)));
         Assert.Equal("Telemetry, VtxControl, FlightLog", Kinds(Only("F4", Talks)));
         Assert.Equal("Telemetry", Kinds(Only("F4", Talks, Inverter(Passage.Both))));
-        Assert.Equal(
-            "RcLink",
-            Kinds(
-                Only(
-                    "F4",
-                    new()
-                    {
-                        Id = "P",
-                        Kind = PortKind.Pulse,
-                        Rx = "p",
-                    }
-                )
-            )
-        );
-        Assert.Equal(
-            "Video",
-            Kinds(
-                Only(
-                    "F4",
-                    new()
-                    {
-                        Id = "V",
-                        Kind = PortKind.Video,
-                        Rx = "v",
-                    }
-                )
-            )
-        );
-        Assert.Equal(
-            "Video",
-            Kinds(
-                Only(
-                    "F4",
-                    new()
-                    {
-                        Id = "V",
-                        Kind = PortKind.Video,
-                        Tx = "v",
-                    }
-                )
-            )
-        );
-        Assert.Equal(
-            "BatterySensing",
-            Kinds(
-                Only(
-                    "F4",
-                    new()
-                    {
-                        Id = "A",
-                        Kind = PortKind.Analogue,
-                        Rx = "a",
-                    }
-                )
-            )
-        );
-        Assert.Equal(
-            "CameraControl",
-            Kinds(
-                Only(
-                    "F4",
-                    new()
-                    {
-                        Id = "A",
-                        Kind = PortKind.Analogue,
-                        Tx = "a",
-                    }
-                )
-            )
-        );
+        Assert.Equal("RcLink", Kinds(Only("F4", Rx(PortKind.Pulse))));
+        Assert.Equal("Video", Kinds(Only("F4", Rx(PortKind.Video))));
+        Assert.Equal("Video", Kinds(Only("F4", Tx(PortKind.Video))));
+        Assert.Equal("BatterySensing", Kinds(Only("F4", Rx(PortKind.Analogue))));
+        Assert.Equal("CameraControl", Kinds(Only("F4", Tx(PortKind.Analogue))));
         Assert.Equal(
             "Compass",
             Kinds(

@@ -209,7 +209,7 @@ public class RailReaderTests
     public void A_lead_whose_ground_has_come_off_has_no_volts_to_tell()
     {
         var wired = RailBench.Of(4, "5V", 4.5, 5.5, 0.5);
-        var off = wired.With(new OpenWire("d", "g"));
+        var off = wired.With(new OpenWire(new("d", "g")));
         Assert.Null(RailReader.Read(off, Situation.Of(off.Build.Build)[0]).Leads[0].Volts);
     }
 
@@ -359,7 +359,7 @@ public class RailReaderTests
     [Fact]
     public void A_ground_lead_on_the_battery_stops()
     {
-        var wired = RailBench.Of(4, "5V", 4.5, 5.5, 0.5).With(new WireOnPad("d", "g", RailBench.PadOf("BAT").Id));
+        var wired = RailBench.Of(4, "5V", 4.5, 5.5, 0.5).With(new WireOnPad(new("d", "g"), RailBench.PadOf("BAT").Id));
         Assert.Contains(
             RailCheck.Of(RailBench.Read(wired, "full")),
             f => f is { Rule: "UNDER-VOLTAGE", Severity: Severity.Stop }

@@ -43,7 +43,7 @@ public class BoundSeamTests
                             {
                                 continue;
                             }
-                            var there = wired.With(new WireOnPad(ways.Device.Id, ways.Lead.Id, pad.Id));
+                            var there = wired.With(new WireOnPad(new(ways.Device.Id, ways.Lead.Id), pad.Id));
                             var diode = build
                                 .Circuit.From(pad)
                                 .Any(s => s.Components.Any(c => c.Kind == StepKind.Diode));
@@ -141,7 +141,7 @@ public class BoundSeamTests
             ],
         };
         var resolved = Resolved(two);
-        var wired = new FitReader(resolved).Wired.With(new WireOnPad("d", "g2", RailBench.PadOf("5V").Id));
+        var wired = new FitReader(resolved).Wired.With(new WireOnPad(new("d", "g2"), RailBench.PadOf("5V").Id));
         var (five, ground) = (Node.Pad(RailBench.PadOf("5V").Id), Node.Pad(RailBench.PadOf("G").Id));
         Assert.Equal(Finds.Beeps, new Copper(wired).Between(five, ground).Finds);
         Assert.Contains("GND rail", RailBench.Read(wired, "full").Ties.Single());

@@ -167,7 +167,7 @@ public class ContradictionTests
     {
         foreach (var wire in loom.Wires)
         {
-            var cut = WireCuts.Of(wired, wired.Leads.First(l => (l.Device, l.Lead.Id) == (wire.Device, wire.Lead)));
+            var cut = WireCuts.Of(wired, wired.Leads.First(l => l.At == new LeadAt(wire.Device, wire.Lead)));
             Assert.Equal((wire.Gauge, wire.Millimetres), (cut.Gauge, cut.Millimetres));
         }
         Assert.Equal(
@@ -177,7 +177,9 @@ public class ContradictionTests
         var full = sheets.FirstOrDefault(s => s.Situation.Id == "full");
         foreach (var lead in full?.Leads.Where(l => l.Volts is not null) ?? [])
         {
-            var reading = MeterReader.Of(wired, full!).FirstOrDefault(r => r.At == Node.Lead(lead.Device, lead.Lead));
+            var reading = MeterReader
+                .Of(wired, full!)
+                .FirstOrDefault(r => r.At == Node.Lead(new(lead.Device, lead.Lead)));
             Assert.Equal(Math.Round(lead.Volts!.Value, 2), reading?.Volts ?? -1, 0.006);
         }
     }

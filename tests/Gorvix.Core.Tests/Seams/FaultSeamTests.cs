@@ -88,25 +88,7 @@ public class FaultSeamTests
     [InlineData(AnalogueReading.BatteryVoltage, "on", "off")]
     public void Sensing_is_what_the_pin_reads(AnalogueReading reading, string voltage, string current)
     {
-        var board = Whole("F7", "U1");
-        board = board with
-        {
-            Nets = [.. board.Nets, new Net { Id = "sense" }],
-            Ports =
-            [
-                .. board.Ports,
-                new Port
-                {
-                    Id = "ADC",
-                    Kind = PortKind.Analogue,
-                    Rx = "sense",
-                    Reads = reading,
-                },
-            ],
-            Pads = [.. board.Pads, Pad("adc", "sense")],
-        };
-        var sensor = Device("esc", Need.BatterySensing, Mode("Level in", Out()) with { Reads = reading });
-        sensor = sensor with { Leads = [.. sensor.Leads.Select(l => l with { Role = LeadRole.Sense })] };
+        var (board, sensor) = Sensing("F7", reading, reading);
         var wired = PlugBench.Fit4S(board, [sensor], ["!esc"], b => b with { Pack = null, InputVolts = 5 }).Wired;
         var settings = SettingsReader.Of(wired, new DateOnly(2026, 11, 30)).Settings;
         Assert.Equal(voltage, settings.First(s => s.Key == "battery.voltage").Value);

@@ -126,7 +126,7 @@ public class PowerPuzzleTests
                 ],
             };
         }
-        var wired = Fit4S(FourToSix, [part], []).Wired.With(new WireOnPad("gnss", "CAM", "5v"));
+        var wired = Fit4S(FourToSix, [part], []).Wired.With(new WireOnPad(new("gnss", "CAM"), "5v"));
         Assert.Equal(Finds.Beeps, new Copper(wired).Between(Node.Pad("bat"), Node.Pad("5v")).Finds);
         var sheet = RailReader.Read(wired, Situation.All(wired)[0]);
         Assert.Contains(sheet.Ties, t => t.Contains("BAT rail") && t.Contains("5V rail"));
@@ -190,10 +190,10 @@ public class PowerPuzzleTests
             c.Mind.Contains("The device's other ground reads the same: tug this wire too.")
         );
         Assert.Equal(["cold.gnss-G.s2", "cold.gnss-G2.s5"], minded.Select(c => c.Id).Order());
-        var off = fit.Wired.With(new OpenWire("gnss", "G2"));
-        Assert.Equal(Finds.Beeps, new Copper(off).Between(Node.Lead("gnss", "G2"), Node.Pad("s5")).Finds);
-        var both = off.With(new OpenWire("gnss", "G"));
-        Assert.Equal(Finds.Silent, new Copper(both).Between(Node.Lead("gnss", "G2"), Node.Pad("s5")).Finds);
+        var off = fit.Wired.With(new OpenWire(new("gnss", "G2")));
+        Assert.Equal(Finds.Beeps, new Copper(off).Between(Node.Lead(new("gnss", "G2")), Node.Pad("s5")).Finds);
+        var both = off.With(new OpenWire(new("gnss", "G")));
+        Assert.Equal(Finds.Silent, new Copper(both).Between(Node.Lead(new("gnss", "G2")), Node.Pad("s5")).Finds);
     }
 
     // G2 is out of its plug, and its pin is on ground as G is: continuity there says nothing, and no check may ask for it.

@@ -47,7 +47,7 @@ public class WireSeamTests
             var wired = Demo.Fit(build).Wired;
             foreach (var wire in LoomReader.Of(wired).Wires)
             {
-                var lead = wired.Leads.First(l => (l.Device, l.Lead.Id) == (wire.Device, wire.Lead));
+                var lead = wired.Leads.First(l => l.At == new LeadAt(wire.Device, wire.Lead));
                 var cut = WireCuts.Of(wired, lead);
                 Assert.Equal((wire.Gauge, wire.Millimetres), (cut.Gauge, cut.Millimetres));
             }

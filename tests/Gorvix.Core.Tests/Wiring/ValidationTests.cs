@@ -235,18 +235,18 @@ public class ValidationTests
         var good = Wired(Demo.NorthFaceHare);
         IReadOnlyList<string> With(WiringEdit edit) => PlainWalker.Complaints(good.With(edit));
 
-        Assert.Contains("tx of gnss reaches u4rx in 0 ways", With(new WireOnPad("gnss", "tx", "t4")));
-        Assert.Contains("u3rx has two users", With(new WireOnPad("gnss", "tx", "sbus")));
+        Assert.Contains("tx of gnss reaches u4rx in 0 ways", With(new WireOnPad(new("gnss", "tx"), "t4")));
+        Assert.Contains("u3rx has two users", With(new WireOnPad(new("gnss", "tx"), "sbus")));
         Assert.Contains(
             "tx of gnss reaches u4rx in 0 ways",
-            With(new OpenWire("gnss", "tx")).Select(c => c.Replace("touches 0 pads", "reaches u4rx in 0 ways"))
+            With(new OpenWire(new("gnss", "tx"))).Select(c => c.Replace("touches 0 pads", "reaches u4rx in 0 ways"))
         );
         Assert.Contains("tx of gnss reaches u4rx in 0 ways", With(new SwapWires("gnss", "tx", "rx")));
         Assert.Equal(["tx of gnss idles low at the controller"], With(new BridgeClosed("J4", ["inverted"])));
         Assert.Contains("tx of gnss reaches u4rx in 2 ways", With(new BridgeClosed("J4", ["raw", "inverted"])));
-        Assert.Contains("v of gnss on T1: a supply meets a net or ground", With(new WireOnPad("gnss", "v", "t1")));
-        Assert.Contains("gnss has no ground", With(new OpenWire("gnss", "g")));
-        Assert.Contains("gnss carries a link and is not fed", With(new OpenWire("gnss", "v")));
+        Assert.Contains("v of gnss on T1: a supply meets a net or ground", With(new WireOnPad(new("gnss", "v"), "t1")));
+        Assert.Contains("gnss has no ground", With(new OpenWire(new("gnss", "g"))));
+        Assert.Contains("gnss carries a link and is not fed", With(new OpenWire(new("gnss", "v"))));
         var set = good.Ports.Single(p => p.Link == "position").Settings;
         Assert.Contains("this controller cannot invert", With(new PortSetTo("position", set with { InvertTx = true })));
         var held = good with

@@ -43,7 +43,7 @@ public class WiringEditTests
     [Fact]
     public void An_open_wire_reaches_nothing()
     {
-        var open = Good.With(new OpenWire("receiver", "TX"));
+        var open = Good.With(new OpenWire(new("receiver", "TX")));
         Assert.Empty(OnNet(open, "U2.rx"));
         Assert.Equal(["receiver TX"], OnNet(Good, "U2.rx"));
     }
@@ -60,7 +60,7 @@ public class WiringEditTests
     [Fact]
     public void A_lead_left_in_its_plug_talks_on_the_net_beside_the_receiver()
     {
-        var left = Good.With(new LeadLeftIn("air", "S"));
+        var left = Good.With(new LeadLeftIn(new("air", "S")));
         Assert.Equal(["air S", "receiver TX"], OnNet(left, "U2.rx"));
         Assert.Contains("U2.rx has two talkers: air S, receiver TX", PlainWalker.Complaints(left));
     }
@@ -68,8 +68,8 @@ public class WiringEditTests
     [Fact]
     public void A_wire_on_another_pad_is_where_that_pad_leads()
     {
-        Assert.Equal(["air TX", "receiver TX"], OnNet(Good.With(new WireOnPad("receiver", "TX", "r1")), "U1.rx"));
-        var tail = Good.With(new WireOnPad("receiver", "TX", "air5"))
+        Assert.Equal(["air TX", "receiver TX"], OnNet(Good.With(new WireOnPad(new("receiver", "TX"), "r1")), "U1.rx"));
+        var tail = Good.With(new WireOnPad(new("receiver", "TX"), "air5"))
             .Leads.Single(l => l is { Device: "receiver", Lead.Id: "TX" });
         Assert.Equal((LeadState.OnTail, 5), (tail.State, tail.Cavity));
     }
@@ -90,7 +90,7 @@ public class WiringEditTests
     [Fact]
     public void An_edit_of_what_is_not_there_is_the_callers_fault()
     {
-        Assert.Throws<InvalidOperationException>(() => Good.With(new OpenWire("air", "nothing")));
-        Assert.Throws<InvalidOperationException>(() => Good.With(new LeadLeftIn("receiver", "TX")));
+        Assert.Throws<InvalidOperationException>(() => Good.With(new OpenWire(new("air", "nothing"))));
+        Assert.Throws<InvalidOperationException>(() => Good.With(new LeadLeftIn(new("receiver", "TX"))));
     }
 }

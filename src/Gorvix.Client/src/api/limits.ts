@@ -16,6 +16,10 @@ export interface Limits {
   /** The most pins of a plug, and the most harnesses of a device. */
   pins: number
   harnesses: number
+  /** The highest code of a drill. */
+  drillCode: number
+  /** Serial ports as boards name them. */
+  ports: string[]
   /** What a signal lead drives where its manual says nothing, in volts. */
   logicVolts: number
   /** Line rates that GNSS modules and meters are met with, in baud. */
@@ -26,5 +30,5 @@ export interface Limits {
 const told = document.querySelector<HTMLMetaElement>('meta[name=limits]')?.content ?? ''
 // Only a test has a page that no server wrote.
 export const limits = (
-  told.startsWith('{') ? JSON.parse(told) : { gnssBauds: [], meterBauds: [] }
+  told.startsWith('{') ? JSON.parse(told) : { gnssBauds: [], meterBauds: [], ports: [] }
 ) as Limits

@@ -10206,6 +10206,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Its id. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ReadRequest"];
@@ -10250,6 +10251,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Its id. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["FormRequest"];
@@ -10303,6 +10305,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Its id. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["FormRequest"];
@@ -10347,6 +10350,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Its id. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["DeskRequest"];
@@ -10868,6 +10872,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Its id. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ReadingRequest"];
@@ -11028,6 +11033,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Its id. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["MeterRequest"];
@@ -11081,6 +11087,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Its id. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["SimulatedRead"];
@@ -12629,6 +12636,15 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

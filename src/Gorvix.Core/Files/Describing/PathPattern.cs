@@ -27,6 +27,9 @@ public enum PatternAsks
 /// <param name="Lines">Leaflet text; <c>{pad}</c>, <c>{port}</c>, <c>{bridge}</c>, <c>{first}</c> and <c>{second}</c> stand for what is chosen.</param>
 public sealed record PathPattern(string Id, string Name, string Tells, IReadOnlyList<PatternAsks> Asks, string Lines)
 {
+    /// <summary>Serial ports as boards name them (common practice); a pattern may bring one that the board has not yet.</summary>
+    public static readonly IReadOnlyList<string> UsualPorts = [.. Enumerable.Range(1, 8).Select(n => $"U{n}")];
+
     /// <summary>The usual ones (common practice).</summary>
     public static readonly IReadOnlyList<PathPattern> All =
     [

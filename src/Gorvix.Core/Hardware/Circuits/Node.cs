@@ -1,3 +1,5 @@
+using Gorvix.Core.Hardware.Findings;
+
 namespace Gorvix.Core.Hardware.Circuits;
 
 /// <summary>What a node is.</summary>
@@ -41,5 +43,5 @@ public readonly record struct Node(NodeKind Kind, string Id, string Device = "")
     public static Node Pad(string id) => new(NodeKind.Pad, id);
 
     /// <summary>A lead of a device.</summary>
-    public static Node Lead(string device, string lead) => new(NodeKind.Lead, lead, device);
+    public static Node Lead(LeadAt at) => new(NodeKind.Lead, at.Lead, at.Device);
 }

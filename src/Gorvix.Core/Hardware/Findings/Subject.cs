@@ -50,7 +50,7 @@ public sealed record Subject(SubjectKind Kind, string Id, string? Owner = null)
     public static Subject Device(string id) => new(SubjectKind.Device, id);
 
     /// <summary>A lead of a device of the build.</summary>
-    public static Subject Lead(string device, string lead) => new(SubjectKind.Lead, lead, device);
+    public static Subject Lead(LeadAt at) => new(SubjectKind.Lead, at.Lead, at.Device);
 
     /// <summary>A port.</summary>
     public static Subject Port(string id) => new(SubjectKind.Port, id);

@@ -1,3 +1,4 @@
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 
 namespace Gorvix.Core.Plans.Builds;
@@ -23,12 +24,12 @@ public sealed class AsBuilt
     public IEnumerable<JointFact> Joints => Stands.OfType<JointFact>();
 
     /// <summary>The joint of a lead, or null.</summary>
-    public JointFact? JointOf(string device, string lead)
+    public JointFact? JointOf(LeadAt at)
     {
         // Asked for every pad of every lead; most builds have nothing soldered yet.
         foreach (var fact in Stands)
         {
-            if (fact is JointFact joint && joint.Device == device && joint.Lead == lead)
+            if (fact is JointFact joint && joint.Lead == at.Lead && joint.Device == at.Device)
             {
                 return joint;
             }

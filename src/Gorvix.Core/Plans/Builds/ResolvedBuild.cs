@@ -66,6 +66,15 @@ public sealed class ResolvedBuild
     /// <summary>The links, in the builder's order.</summary>
     public IReadOnlyList<Link> Links { get; }
 
+    /// <summary>Resolves a build that is to be planned.</summary>
+    /// <inheritdoc cref="Of"/>
+    /// <exception cref="UnplannableException">Something stands against it.</exception>
+    public static ResolvedBuild Plannable(Build build, PartsLibrary library)
+    {
+        var (resolved, findings) = Of(build, library);
+        return resolved ?? throw new UnplannableException(findings);
+    }
+
     /// <summary>Resolves a build: the build whose names all lead somewhere, or what stands against it.</summary>
     /// <param name="build">A build.</param>
     /// <param name="library">The parts that it can name.</param>

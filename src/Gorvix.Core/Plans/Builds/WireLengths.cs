@@ -1,3 +1,4 @@
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 
 namespace Gorvix.Core.Plans.Builds;
@@ -13,16 +14,15 @@ public static class WireLengths
 
     /// <summary>The wire of a lead.</summary>
     /// <param name="build">The build.</param>
-    /// <param name="device">Id within the build of the device.</param>
-    /// <param name="lead">Id of the lead.</param>
+    /// <param name="at">The lead.</param>
     /// <param name="pad">The pad that it goes to; null for the lead of another device.</param>
-    public static WireCut Of(ResolvedBuild build, string device, string lead, Pad? pad) =>
-        build.Build.Wires.FirstOrDefault(w => w.Device == device && w.Lead == lead)
+    public static WireCut Of(ResolvedBuild build, LeadAt at, Pad? pad) =>
+        build.Build.Wires.FirstOrDefault(w => w.Device == at.Device && w.Lead == at.Lead)
         ?? new WireCut
         {
-            Device = device,
-            Lead = lead,
-            Millimetres = build.Build.Devices.First(d => d.Id == device).Away is { } away
+            Device = at.Device,
+            Lead = at.Lead,
+            Millimetres = build.Build.Devices.First(d => d.Id == at.Device).Away is { } away
                 ? Math.Ceiling((away + FromEdge(build.Board, pad) + (build.Build.Allowance ?? UsualAllowance)) / Step)
                     * Step
                 : WireCut.UsualMillimetres,

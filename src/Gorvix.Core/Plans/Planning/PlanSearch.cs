@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using Gorvix.Core.Hardware.Findings;
+using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Plans.Routing;
 
 namespace Gorvix.Core.Plans.Planning;
@@ -42,7 +43,7 @@ internal sealed class PlanSearch(PlanProblem problem, SearchBudget budget)
         if (solved.Open is { } open)
         {
             return new PlanGuess(problem, this, budget).Of(root, solved, open)
-                ?? throw new UnplannableException(LimitRules.TooHard.Found(Severity.Stop, Subject.Build));
+                ?? throw new UnplannableException([LimitRules.TooHard.Found(Severity.Stop, Subject.Build)]);
         }
         if (solved.Best is not { } best)
         {

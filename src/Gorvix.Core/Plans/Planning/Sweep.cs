@@ -2,7 +2,6 @@ using System.Runtime.CompilerServices;
 using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
-using Gorvix.Core.Plans.Routing;
 using Gorvix.Core.Plans.Scheduling;
 
 namespace Gorvix.Core.Plans.Planning;
@@ -120,7 +119,7 @@ public static class Sweep
         }
         catch (UnplannableException problem)
         {
-            return new SweepResult(part, null, null, [problem.Finding]);
+            return new SweepResult(part, null, null, problem.Findings);
         }
     }
 }

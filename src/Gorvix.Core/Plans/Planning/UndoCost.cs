@@ -1,3 +1,4 @@
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Plans.Routing;
@@ -49,7 +50,7 @@ internal static class UndoCost
         {
             Route route => route.Link.Want.Device == joint.Device
                 && route.Walks.Any(w => w.Lead.Id == joint.Lead && w.Pad.Id == joint.Pad),
-            Feed { Feeds: true } feed => (feed.Device, feed.Lead.Id) == (joint.Device, joint.Lead)
+            Feed { Feeds: true } feed => new LeadAt(feed.Device, feed.Lead.Id) == new LeadAt(joint.Device, joint.Lead)
                 && (
                     feed.From is { } from
                         ? (from.Device, from.Lead.Id) == (joint.To, joint.ToLead)

@@ -1,6 +1,5 @@
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
-using Gorvix.Core.Plans.Routing;
 
 namespace Gorvix.Core.Plans.Planning;
 

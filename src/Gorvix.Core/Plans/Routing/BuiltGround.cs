@@ -14,7 +14,7 @@ internal static class BuiltGround
     /// <param name="lead">One of its leads.</param>
     public static Pad? GroundOf(this AsBuilt built, Circuit circuit, string device, Lead lead) =>
         lead.Role == LeadRole.Ground
-        && built.JointOf(device, lead.Id)?.Pad is { } pad
+        && built.JointOf(new(device, lead.Id))?.Pad is { } pad
         && circuit.Pads[pad] is var here
         && circuit.IsGround(here)
             ? here

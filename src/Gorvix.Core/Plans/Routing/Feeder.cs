@@ -243,7 +243,7 @@ public static class Feeder
     )
     {
         var feeds = new List<Feed>();
-        var built = build.Built.JointOf(seats.Device.Id, lead.Id)?.Pad;
+        var built = build.Built.JointOf(new(seats.Device.Id, lead.Id))?.Pad;
         foreach (var (pad, touch) in places)
         {
             if (Seater.Join(build.Circuit, way, lead, pad) is not { } joint)

@@ -122,7 +122,7 @@ internal sealed class PortTry(
         foreach (var one in joints)
         {
             if (
-                build.Built.JointOf(link.Want.Device, one.Walk.Lead.Id)?.Pad == one.Walk.Pad.Id
+                build.Built.JointOf(new(link.Want.Device, one.Walk.Lead.Id))?.Pad == one.Walk.Pad.Id
                 || !joints.Any(other => !ReferenceEquals(other.Joint, one.Joint) && Spares(other, one, joints))
             )
             {

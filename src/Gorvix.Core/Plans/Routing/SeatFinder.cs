@@ -227,7 +227,7 @@ public static class SeatFinder
                     touch.End == ContactEnd.Talks && !IsReading(build, lead, touch)
                         ? HazardRules.Driver.Found(
                             Severity.Warn,
-                            Subject.Lead(device.Id, lead.Id),
+                            Subject.Lead(new(device.Id, lead.Id)),
                             ("lead", lead.Label),
                             ("device", $"the {device.Device.Name}"),
                             ("plug", socket.Label),

@@ -149,7 +149,7 @@ internal sealed class CellReader(PlanSpace space, Plan plan, WiredBuild wired)
                 r.Port == port
                 && r.Walks.Count > 0
                 && r.Walks.All(w =>
-                    built.JointOf(r.Link.Want.Device, w.Lead.Id)?.Pad == w.Pad.Id
+                    built.JointOf(new(r.Link.Want.Device, w.Lead.Id))?.Pad == w.Pad.Id
                     || (
                         r.Seat.Socket is { } socket
                         && Harness.Of(r.Link.Device).HomeOf(w.Lead.Id) is >= 0 and var home

@@ -155,7 +155,7 @@ public static class DraftReader
         }
         catch (UnplannableException problem)
         {
-            return new Unfit(device.Id, Severity.Stop, problem.Finding.Sentence);
+            return new Unfit(device.Id, Severity.Stop, problem.Message);
         }
     }
 

@@ -192,7 +192,7 @@ internal sealed class FindingReader(
             {
                 yield return FeedRules.NotJudged.Found(
                     Severity.Warn,
-                    Subject.Lead(device.Id, lead.Id),
+                    Subject.Lead(new(device.Id, lead.Id)),
                     ("lead", lead.Label),
                     ("device", device.Device.Name)
                 );
@@ -288,7 +288,7 @@ internal sealed class FindingReader(
         plan
             .Stays.Where(s =>
                 s is { Home: Home.Kept, Warning: not null }
-                && !wired.Leads.Any(l => l.Device == s.Device && l.Lead.Id == s.Lead.Id && l.IsUsed)
+                && !wired.Leads.Any(l => l.At == new LeadAt(s.Device, s.Lead.Id) && l.IsUsed)
             )
             .Select(s => s.Warning!);
 }

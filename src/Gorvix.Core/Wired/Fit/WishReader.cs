@@ -71,8 +71,8 @@ internal sealed class WishReader(PlanSpace space, Plan plan)
         {
             RouteMatch route => (PlainWords.Of(LinkOf(route)), Subject.Link(route.Link)),
             SeatMatch seat => ($"the {Name(seat.Device)} plug", Subject.Device(seat.Device)),
-            FeedMatch feed => ($"the {Name(feed.Device)} supply", Subject.Lead(feed.Device, feed.Lead)),
-            LeadMatch lead => (Sentences.ALeadOfThe(Name(lead.Device)), Subject.Lead(lead.Device, lead.Lead)),
+            FeedMatch feed => ($"the {Name(feed.Device)} supply", Subject.Lead(new(feed.Device, feed.Lead))),
+            LeadMatch lead => (Sentences.ALeadOfThe(Name(lead.Device)), Subject.Lead(new(lead.Device, lead.Lead))),
             _ => ("something", Subject.Build),
         };
         return PlanningRules.PinVain.Found(

@@ -144,7 +144,7 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
 
     private IEnumerable<ContinuityPair> AlongWires() =>
         from wire in wires
-        let lead = wired.Leads.First(l => (l.Device, l.Lead.Id) == (wire.Device, wire.Lead))
+        let lead = wired.LeadOf(new(wire.Device, wire.Lead))
         select new ContinuityPair(
             $"{wire.Label} at {wire.Name}",
             wire.At,
@@ -159,8 +159,8 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
                 && wired.Leads.Any(l =>
                     l.Device == lead.Device && l != lead && l is { Lead.Role: LeadRole.Ground, Pad: not null }
                 ),
-            OneAt = Node.Lead(wire.Device, wire.Lead),
-            OtherAt = lead.To is { } to ? Node.Lead(to.Device, to.Lead.Id) : Node.Pad(wire.Pad!),
+            OneAt = Node.Lead(new(wire.Device, wire.Lead)),
+            OtherAt = lead.To is { } to ? Node.Lead(to.At) : Node.Pad(wire.Pad!),
         };
 
     // What was taken out of a seated plug must not be in it still.
@@ -174,7 +174,7 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
         where home >= 0 && seat.Seat.Socket!.Pads[home] is not null
         let pad = seat.Seat.Socket!.Pads[home]!
         // A second ground reads continuity through its device, in its pin or out of it.
-        where _copper.Between(Node.Lead(seat.Device, lead.Lead.Id), Node.Pad(pad.Id)).Finds == Finds.Silent
+        where _copper.Between(Node.Lead(new(seat.Device, lead.Lead.Id)), Node.Pad(pad.Id)).Finds == Finds.Silent
         select new ContinuityPair(
             $"{lead.Lead.Label} at {device.Name}",
             WireWords.Of(_circuit, pad),
@@ -184,7 +184,7 @@ internal sealed class ContinuityReader(WiredBuild wired, IReadOnlyList<LoomWire>
             [pad.Id]
         )
         {
-            OneAt = Node.Lead(seat.Device, lead.Lead.Id),
+            OneAt = Node.Lead(new(seat.Device, lead.Lead.Id)),
             OtherAt = Node.Pad(pad.Id),
         };
 }

@@ -28,7 +28,7 @@ internal sealed class OtherWayReader(WiredBuild wired, IReadOnlyList<LoomWire> w
             .. from lead in wired.Leads
             where lead.State == LeadState.OnTail && lead.Lead.Role != LeadRole.Output
             group lead by (lead.Device, lead.Socket) into tail
-            where tail.Any(l => wired.Build.Built.JointOf(l.Device, l.Lead.Id) is null)
+            where tail.Any(l => wired.Build.Built.JointOf(new(l.Device, l.Lead.Id)) is null)
             from way in At(tail.Key.Device, tail.Key.Socket!, isTail: true)
             select way,
         ];

@@ -221,7 +221,7 @@ internal sealed class StepReader(
         + (wire.Pieces > 1 ? Sentences.WiresOneFromEachUnit(wire.Pieces) : "");
 
     private string Misleads(LoomWire wire, string colour) =>
-        (colour, wired.Leads.First(l => (l.Device, l.Lead.Id) == (wire.Device, wire.Lead)).Lead.Role) switch
+        (colour, wired.LeadOf(new(wire.Device, wire.Lead)).Lead.Role) switch
         {
             ("black", LeadRole.Supply) => Sentences.ButThisIsSupply,
             ("red", LeadRole.Ground) => Sentences.ButThisIsGround,

@@ -86,9 +86,9 @@ public static class MeterReader
                 lead.LowVolts
             ) with
             {
-                At = Node.Lead(lead.Device, lead.Lead),
+                At = Node.Lead(new(lead.Device, lead.Lead)),
                 Against =
-                    own is not null ? Node.Lead(own.Device, own.Lead.Id)
+                    own is not null ? Node.Lead(own.At)
                     : ground is null ? null
                     : Node.Pad(ground.Id),
             }

@@ -128,7 +128,7 @@ public static class RailCheck
         Finding Say(Rule rule, Severity severity, params (string, string)[] facts) =>
             rule.Found(
                 severity,
-                Subject.Lead(lead.Device, lead.Lead),
+                Subject.Lead(new(lead.Device, lead.Lead)),
                 [("lead", lead.Label), ("device", lead.Name), .. facts]
             );
         switch (lead.StateIn(sheet.Situation))
@@ -270,7 +270,7 @@ public static class RailCheck
             Finding Say(Rule rule, params (string, string)[] facts) =>
                 rule.Found(
                     Severity.Warn,
-                    Subject.Lead(lead.Device, lead.Lead.Id),
+                    Subject.Lead(lead.At),
                     [("lead", lead.Lead.Label), ("device", name), ("amps", PlainWords.Amperes(amps)), .. facts]
                 );
             if (WireCuts.Of(wired, lead).Gauge is { } gauge && amps > WireGauge.Ampacity(gauge))
@@ -326,7 +326,7 @@ public static class RailCheck
         return noisy || rail.Filtering == Filtering.Unfiltered
             ? RailRules.Noisy.Found(
                 strict && noisy ? Severity.Warn : Severity.Note,
-                Subject.Lead(lead.Device, lead.Lead),
+                Subject.Lead(new(lead.Device, lead.Lead)),
                 ("device", lead.Name),
                 ("rail", rail.Label),
                 ("what", noisy ? Sentences.UnfilteredBattery : "unfiltered")

@@ -144,6 +144,6 @@ internal sealed class RailCopper
     {
         var cut = WireCuts.Of(Wired, lead);
         return new Wire(cut.Gauge!.Value, cut.Millimetres).Ohms
-            + (Wired.Defects.Weak.Contains(new LeadAt(lead.Device, lead.Lead.Id)) ? WeakJoint.Ohms : Joint);
+            + (Wired.Defects.Weak.Contains(lead.At) ? WeakJoint.Ohms : Joint);
     }
 }

@@ -1,4 +1,5 @@
 using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Hardware.Supply;
 using Gorvix.Core.Wired.Wiring;
@@ -33,7 +34,11 @@ internal sealed record GivingLead(
     FedLead Fed,
     int? Regulator,
     int? Passing
-);
+)
+{
+    /// <summary>Which it is.</summary>
+    public LeadAt At => new(Device, Lead.Id);
+}
 
 /// <summary>
 /// The supply part of a wired build as a net for the solver. What lies between pad and rail is told by the one walk
@@ -46,7 +51,7 @@ internal sealed class RailNet
     private readonly Circuit _circuit;
     private readonly Dictionary<string, int> _rails = [];
     private readonly Dictionary<string, int> _pads = [];
-    private readonly Dictionary<(string, string), int> _leads = [];
+    private readonly Dictionary<LeadAt, int> _leads = [];
 
     private RailNet(RailCopper copper) =>
         (_copper, _wired, _circuit, Ways) = (copper, copper.Wired, copper.Wired.Build.Circuit, new SupplyWays(this));
@@ -99,7 +104,7 @@ internal sealed class RailNet
         _rails
             .Select(r => (Node.Rail(r.Key), r.Value))
             .Concat(_pads.Select(p => (Node.Pad(p.Key), p.Value)))
-            .Concat(_leads.Select(l => (Node.Lead(l.Key.Item1, l.Key.Item2), l.Value)));
+            .Concat(_leads.Select(l => (Node.Lead(l.Key), l.Value)));
 
     /// <summary>Makes the net of a build.</summary>
     /// <param name="wired">The build as it is wired in the situation.</param>
@@ -298,7 +303,7 @@ internal sealed class RailNet
         var grounds = new List<int>();
         foreach (var (lead, ohms) in device.Joined)
         {
-            var node = _leads[(id, lead.Lead.Id)] = Net.Node($"lead {lead.Lead.Label} of {name}");
+            var node = _leads[new(id, lead.Lead.Id)] = Net.Node($"lead {lead.Lead.Label} of {name}");
             Net.Add(new Ohmic(_pads[lead.Pad!.Id], node, ohms));
             if (lead.Lead.Role == LeadRole.Ground)
             {
@@ -309,7 +314,7 @@ internal sealed class RailNet
         {
             if (GiverOf(lead) is { } giver)
             {
-                var node = _leads[(id, lead.Lead.Id)] = Net.Node($"lead {lead.Lead.Label} of {name}");
+                var node = _leads[new(id, lead.Lead.Id)] = Net.Node($"lead {lead.Lead.Label} of {name}");
                 Net.Add(new Ohmic(giver.Node, node, ohms));
             }
         }
@@ -325,7 +330,7 @@ internal sealed class RailNet
         var loads = _loads[id] = [];
         foreach (var (supply, lead, rails) in device.Supplies)
         {
-            if (!_leads.TryGetValue((id, supply.Lead), out var node))
+            if (!_leads.TryGetValue(new(id, supply.Lead), out var node))
             {
                 continue;
             }
@@ -342,7 +347,7 @@ internal sealed class RailNet
         }
         foreach (var (output, lead) in device.Outputs)
         {
-            var meets = _leads.TryGetValue((id, output.Lead), out var node);
+            var meets = _leads.TryGetValue(new(id, output.Lead), out var node);
             if (
                 (!meets && lead.State != LeadState.Feeding)
                 || Fed.FirstOrDefault(f => f.Lead.Device == id) is not { } fed
@@ -352,7 +357,7 @@ internal sealed class RailNet
             }
             if (!meets)
             {
-                node = _leads[(id, output.Lead)] = Net.Node($"lead {lead.Lead.Label} of {name}");
+                node = _leads[new(id, output.Lead)] = Net.Node($"lead {lead.Lead.Label} of {name}");
             }
             var (regulators, elements) = (Net.Regulators.Count, Net.Elements.Count);
             if (output.Volts is { } volts)
@@ -385,6 +390,5 @@ internal sealed class RailNet
         }
     }
 
-    private GivingLead? GiverOf(WiredLead lead) =>
-        lead.To is { } to ? Giving.FirstOrDefault(g => g.Device == to.Device && g.Lead.Id == to.Lead.Id) : null;
+    private GivingLead? GiverOf(WiredLead lead) => lead.To is { } to ? Giving.FirstOrDefault(g => g.At == to.At) : null;
 }

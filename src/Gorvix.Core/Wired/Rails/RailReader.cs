@@ -232,9 +232,7 @@ public static class RailReader
 
         private RailReading OutputOf(GivingLead giving)
         {
-            var takers = net.Fed.Where(f =>
-                f.Lead.To is { } to && to.Device == giving.Device && to.Lead.Id == giving.Lead.Id
-            );
+            var takers = net.Fed.Where(f => f.Lead.To is { } to && to.At == giving.At);
             var loads = takers.Select(LoadOf).ToList();
             double Out(SupplyState state) =>
                 giving.Regulator is { } regulator ? state.Outputs[regulator] : state.Amps[giving.Passing!.Value];

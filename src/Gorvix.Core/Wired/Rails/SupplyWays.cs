@@ -16,7 +16,7 @@ internal sealed class SupplyWays(RailNet net)
     {
         if (fed.Lead.To is { } to)
         {
-            var giving = net.Giving.First(g => g.Device == to.Device && g.Lead.Id == to.Lead.Id);
+            var giving = net.Giving.First(g => g.At == to.At);
             var name = net.Wired.Build.Devices.First(d => d.Id == to.Device).Device.Name;
             return
             [

@@ -124,7 +124,7 @@ public static class BuiltCheck
         fact switch
         {
             JointFact joint => wired.Leads.Any(l =>
-                (l.Device, l.Lead.Id) == (joint.Device, joint.Lead)
+                l.At == new LeadAt(joint.Device, joint.Lead)
                 && l is { State: LeadState.Soldered or LeadState.OnTail or LeadState.Spliced, IsUsed: true }
                 && (l.Pad?.Id, l.To?.Device, l.To?.Lead.Id) == (joint.Pad, joint.To, joint.ToLead)
             ),

@@ -123,11 +123,11 @@ public sealed class Copper
 
     private static IEnumerable<(Node, Node)> Joints(WiredBuild wired) =>
         wired
-            .Joined.Select(l => (Node.Lead(l.Device, l.Lead.Id), Node.Pad(l.Pad!.Id)))
+            .Joined.Select(l => (Node.Lead(l.At), Node.Pad(l.Pad!.Id)))
             .Concat(
                 from l in wired.Leads
                 where l.To is not null
-                select (Node.Lead(l.Device, l.Lead.Id), Node.Lead(l.To!.Device, l.To.Lead.Id))
+                select (Node.Lead(l.At), Node.Lead(new(l.To!.Device, l.To.Lead.Id)))
             )
             .Concat(wired.Blobs.Select(b => (Node.Pad(b.One), Node.Pad(b.Other))))
             .Concat(wired.Build.Devices.SelectMany(d => Inside(wired, d.Id, d.Device)));
@@ -150,7 +150,7 @@ public sealed class Copper
             .Skip(1)
             .Select(g => (grounds[0].Id, g.Id))
             .Concat(supply is null ? [] : passing.Select(o => (supply.Lead, o.Lead)))
-            .Select(p => (Node.Lead(id, p.Item1), Node.Lead(id, p.Item2)));
+            .Select(p => (Node.Lead(new(id, p.Item1)), Node.Lead(new(id, p.Item2))));
     }
 
     private Node Root(Node node)

@@ -1,3 +1,5 @@
+using Gorvix.Core.Hardware.Findings;
+
 namespace Gorvix.Core.Wired.Wiring;
 
 /// <summary>A device that something ails.</summary>
@@ -13,9 +15,8 @@ public sealed record DeviceFault(string Device, DefectKind What) : WiringEdit
 }
 
 /// <summary>A joint that holds loosely.</summary>
-/// <param name="Device">Id of the device within the build.</param>
-/// <param name="Lead">Id of its lead.</param>
-public sealed record WeakJoint(string Device, string Lead) : WiringEdit
+/// <param name="At">The lead.</param>
+public sealed record WeakJoint(LeadAt At) : WiringEdit
 {
     /// <summary>What it loses under load, in ohms (our own choice): enough that half an ampere is missed.</summary>
     public const double Ohms = 4;
@@ -23,7 +24,7 @@ public sealed record WeakJoint(string Device, string Lead) : WiringEdit
     internal override WiredBuild ApplyTo(WiredBuild wired) =>
         wired with
         {
-            Defects = wired.Defects with { Weak = [.. wired.Defects.Weak, new LeadAt(Device, Lead)] },
+            Defects = wired.Defects with { Weak = [.. wired.Defects.Weak, At] },
         };
 }
 

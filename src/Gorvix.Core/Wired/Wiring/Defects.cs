@@ -1,3 +1,5 @@
+using Gorvix.Core.Hardware.Findings;
+
 namespace Gorvix.Core.Wired.Wiring;
 
 /// <summary>What ails a device although every wire of it is right.</summary>
@@ -35,11 +37,6 @@ public enum DefectKind
 /// <param name="Device">Id of the device within the build.</param>
 /// <param name="What">What.</param>
 public readonly record struct DeviceDefect(string Device, DefectKind What);
-
-/// <summary>A lead of a device within a build.</summary>
-/// <param name="Device">Id of the device within the build.</param>
-/// <param name="Lead">Id of the lead.</param>
-public readonly record struct LeadAt(string Device, string Lead);
 
 /// <summary>What is wrong with an aircraft besides where its wires, bridges and settings of ports stand.</summary>
 public sealed record Defects

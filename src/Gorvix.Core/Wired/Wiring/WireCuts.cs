@@ -12,7 +12,7 @@ public static class WireCuts
     /// <param name="lead">One of its leads.</param>
     public static WireCut Of(WiredBuild wired, WiredLead lead)
     {
-        var cut = WireLengths.Of(wired.Build, lead.Device, lead.Lead.Id, lead.Pad);
+        var cut = WireLengths.Of(wired.Build, lead.At, lead.Pad);
         var (amps, volts) = Load(wired, lead);
         return cut with
         {

@@ -1,4 +1,5 @@
 using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Plans.Planning;
@@ -58,6 +59,9 @@ public sealed record WiredLead(
     string? Link = null
 )
 {
+    /// <summary>Which it is.</summary>
+    public LeadAt At => new(Device, Lead.Id);
+
     /// <summary>True when something is meant to flow in it: a link, a supply, the ground.</summary>
     public bool IsUsed { get; init; }
 
@@ -68,7 +72,11 @@ public sealed record WiredLead(
 /// <summary>A lead of another device.</summary>
 /// <param name="Device">Id of that device within the build.</param>
 /// <param name="Lead">The lead.</param>
-public sealed record OtherLead(string Device, Lead Lead);
+public sealed record OtherLead(string Device, Lead Lead)
+{
+    /// <summary>Which it is.</summary>
+    public LeadAt At => new(Device, Lead.Id);
+}
 
 /// <summary>Where the plug of a device sits.</summary>
 /// <param name="Device">Id of the device within the build.</param>
@@ -154,6 +162,10 @@ public sealed record WiredBuild(
     /// <param name="link">Id of a link.</param>
     public PortSet? PortOf(string link) => Ports.FirstOrDefault(p => p.Link == CarrierOf(link));
 
+    /// <summary>A lead of a device of this build.</summary>
+    /// <param name="at">Which.</param>
+    public WiredLead LeadOf(LeadAt at) => Leads.First(l => l.At == at);
+
     /// <summary>The leads that touch a pad.</summary>
     public IEnumerable<WiredLead> Joined => Leads.Where(l => l.Pad is not null);
 
@@ -162,7 +174,7 @@ public sealed record WiredBuild(
         Build.Circuit.With(
             Joined
                 .Select(l => new Edge(
-                    Node.Lead(l.Device, l.Lead.Id),
+                    Node.Lead(l.At),
                     Node.Pad(l.Pad!.Id),
                     l.State is LeadState.InPlace or LeadState.Moved ? Origin.Plug : Origin.Wire
                 ))
@@ -170,7 +182,7 @@ public sealed record WiredBuild(
                     from l in Leads
                     where l.To is not null
                     let to = l.To!
-                    select new Edge(Node.Lead(l.Device, l.Lead.Id), Node.Lead(to.Device, to.Lead.Id), Origin.Wire)
+                    select new Edge(Node.Lead(l.At), Node.Lead(to.At), Origin.Wire)
                 )
                 .Concat(Blobs.Select(b => new Edge(Node.Pad(b.One), Node.Pad(b.Other), Origin.Wire)))
         );
@@ -188,7 +200,7 @@ public sealed record WiredBuild(
         return
         [
             .. from lead in Joined
-            from strand in Trace.Joined(circuit, Node.Lead(lead.Device, lead.Lead.Id), positions)
+            from strand in Trace.Joined(circuit, Node.Lead(lead.At), positions)
             where strand.To.Kind == kind && strand.To.Id == id
             select (lead, strand),
         ];

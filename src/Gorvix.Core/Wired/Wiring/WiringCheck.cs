@@ -26,9 +26,7 @@ public static class WiringCheck
         Talkers? talkers = null;
         return wired
             .Joined.Where(l => !l.IsUsed && l.Lead.Role == LeadRole.Signal)
-            .Select(l =>
-                (talkers ??= new Talkers(wired)).FightOf(Subject.Lead(l.Device, l.Lead.Id), l.Device, l.Lead, l.Pad!)
-            )
+            .Select(l => (talkers ??= new Talkers(wired)).FightOf(Subject.Lead(l.At), l.Device, l.Lead, l.Pad!))
             .OfType<Finding>();
     }
 
@@ -115,12 +113,12 @@ public static class WiringCheck
         var taken = wired.Build.Built.Stands.OfType<CavityFact>().Where(f => f.Device == device.Id).Select(f => f.Lead);
         var beside = device
             .Device.Leads.Where(l => harness.Family is not null && harness.HomeOf(l.Id) < 0)
-            .Where(l => wired.Build.Built.JointOf(device.Id, l.Id) is null);
+            .Where(l => wired.Build.Built.JointOf(new(device.Id, l.Id)) is null);
         foreach (var lead in beside.ExceptBy(taken, l => l.Id))
         {
             yield return WiringRules.Flying.Found(
                 Severity.Note,
-                Subject.Lead(device.Id, lead.Id),
+                Subject.Lead(new(device.Id, lead.Id)),
                 ("lead", lead.Label),
                 ("device", device.Device.Name)
             );

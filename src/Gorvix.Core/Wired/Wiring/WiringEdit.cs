@@ -1,4 +1,5 @@
 using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Plans.Routing;
 
 namespace Gorvix.Core.Wired.Wiring;
@@ -8,30 +9,23 @@ public abstract record WiringEdit
 {
     internal abstract WiredBuild ApplyTo(WiredBuild wired);
 
-    private protected static WiredLead Find(WiredBuild wired, string device, string lead) =>
-        wired.Leads.First(l => l.Device == device && l.Lead.Id == lead);
+    private protected static WiredLead Find(WiredBuild wired, LeadAt at) => wired.LeadOf(at);
 
     private protected static WiredBuild Put(WiredBuild wired, params WiredLead[] changed) =>
         wired with
         {
-            Leads =
-            [
-                .. wired.Leads.Select(l =>
-                    changed.FirstOrDefault(c => c.Device == l.Device && c.Lead.Id == l.Lead.Id) ?? l
-                ),
-            ],
+            Leads = [.. wired.Leads.Select(l => changed.FirstOrDefault(c => c.At == l.At) ?? l)],
         };
 }
 
 /// <summary>A wire that has come off.</summary>
-/// <param name="Device">Id of the device within the build.</param>
-/// <param name="Lead">Id of its lead.</param>
-public sealed record OpenWire(string Device, string Lead) : WiringEdit
+/// <param name="At">The lead.</param>
+public sealed record OpenWire(LeadAt At) : WiringEdit
 {
     internal override WiredBuild ApplyTo(WiredBuild wired) =>
         Put(
             wired,
-            Find(wired, Device, Lead) with
+            Find(wired, At) with
             {
                 State = LeadState.Open,
                 Pad = null,
@@ -50,7 +44,7 @@ public sealed record SwapWires(string Device, string One, string Other) : Wiring
 {
     internal override WiredBuild ApplyTo(WiredBuild wired)
     {
-        var (one, other) = (Find(wired, Device, One), Find(wired, Device, Other));
+        var (one, other) = (Find(wired, new(Device, One)), Find(wired, new(Device, Other)));
         WiredLead At(WiredLead lead, WiredLead place) =>
             lead with
             {
@@ -65,10 +59,9 @@ public sealed record SwapWires(string Device, string One, string Other) : Wiring
 }
 
 /// <summary>A wire on another pad than it was meant for.</summary>
-/// <param name="Device">Id of the device within the build.</param>
-/// <param name="Lead">Id of its lead.</param>
+/// <param name="At">The lead.</param>
 /// <param name="Pad">Id of the pad.</param>
-public sealed record WireOnPad(string Device, string Lead, string Pad) : WiringEdit
+public sealed record WireOnPad(LeadAt At, string Pad) : WiringEdit
 {
     internal override WiredBuild ApplyTo(WiredBuild wired)
     {
@@ -77,7 +70,7 @@ public sealed record WireOnPad(string Device, string Lead, string Pad) : WiringE
         var socket = circuit.SocketOf.GetValueOrDefault(Pad);
         return Put(
             wired,
-            Find(wired, Device, Lead) with
+            Find(wired, At) with
             {
                 Pad = pad,
                 To = null,
@@ -90,18 +83,17 @@ public sealed record WireOnPad(string Device, string Lead, string Pad) : WiringE
 }
 
 /// <summary>A lead that was to leave its plug and sits in it still.</summary>
-/// <param name="Device">Id of a device whose plug is seated.</param>
-/// <param name="Lead">Id of its lead.</param>
-public sealed record LeadLeftIn(string Device, string Lead) : WiringEdit
+/// <param name="At">The lead.</param>
+public sealed record LeadLeftIn(LeadAt At) : WiringEdit
 {
     internal override WiredBuild ApplyTo(WiredBuild wired)
     {
-        var lead = Find(wired, Device, Lead);
-        var part = wired.Build.Devices.First(d => d.Id == Device).Device;
-        var home = Harness.Of(part).HomeOf(Lead);
-        var socket = wired.Seats.First(s => s.Device == Device).Seat.Socket;
+        var lead = Find(wired, At);
+        var part = wired.Build.Devices.First(d => d.Id == At.Device).Device;
+        var home = Harness.Of(part).HomeOf(At.Lead);
+        var socket = wired.Seats.First(s => s.Device == At.Device).Seat.Socket;
         return socket is null || home < 0
-            ? throw new InvalidOperationException($"{Lead} of {Device} is in no seated plug.")
+            ? throw new InvalidOperationException($"{At.Lead} of {At.Device} is in no seated plug.")
             : Put(
                 wired,
                 lead with

@@ -1,4 +1,5 @@
 using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Wired.Rails;
@@ -103,14 +104,14 @@ internal sealed class LinkTruth(
     // A ground that is loose is not missed where the device has another one.
     private bool Alone(LeadAt weak)
     {
-        var lead = real.Leads.First(l => l.Device == weak.Device && l.Lead.Id == weak.Lead);
+        var lead = real.LeadOf(weak);
         return lead.Lead.Role == LeadRole.Supply
             || !real.Leads.Any(l =>
                 l.Device == weak.Device
                 && l.Lead.Role == LeadRole.Ground
                 && l.Pad is not null
                 && l.Lead.Id != weak.Lead
-                && !real.Defects.Weak.Contains(new LeadAt(l.Device, l.Lead.Id))
+                && !real.Defects.Weak.Contains(l.At)
             );
     }
 
@@ -135,7 +136,7 @@ internal sealed class LinkTruth(
         {
             return true;
         }
-        var node = Node.Lead(lead.Device, lead.Lead);
+        var node = Node.Lead(new(lead.Device, lead.Lead));
         var ends = Trace.Joined(circuit.Value, node, _at).ToList();
         return wanted.All(m => ends.Exists(s => s.To == m.To && s.Turn == m.Turn))
             && IsUndisturbed(node)

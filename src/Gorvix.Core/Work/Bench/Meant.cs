@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Routing;
 using Gorvix.Core.Wired.Rails;
@@ -39,11 +40,8 @@ internal sealed class Meant
         var (circuit, at) = (wired.Circuit(), wired.Positions());
         foreach (var lead in wired.Leads)
         {
-            var node = Node.Lead(lead.Device, lead.Lead.Id);
-            _nets[new LeadAt(lead.Device, lead.Lead.Id)] =
-            [
-                .. Trace.Joined(circuit, node, at).Where(s => s.To.Kind == NodeKind.Net),
-            ];
+            var node = Node.Lead(lead.At);
+            _nets[lead.At] = [.. Trace.Joined(circuit, node, at).Where(s => s.To.Kind == NodeKind.Net)];
         }
     }
 
@@ -67,7 +65,7 @@ internal sealed class Meant
             )
             .ToLookup(l => l.At, l => l.IsIn);
         bool Listens(WiredLead lead) =>
-            lines[new LeadAt(lead.Device, lead.Lead.Id)].ToList() is { Count: > 0 } used
+            lines[lead.At].ToList() is { Count: > 0 } used
                 ? used.TrueForAll(isIn => isIn)
                 : lead.Lead.Role == LeadRole.Signal
                     && PadContact.TransmitsUnasked(
@@ -77,7 +75,7 @@ internal sealed class Meant
         return
         [
             .. wired.Build.Circuit.Nets.Keys.Where(n => !driven.Contains(n)).Select(Node.Net),
-            .. wired.Leads.Where(Listens).Select(l => Node.Lead(l.Device, l.Lead.Id)),
+            .. wired.Leads.Where(Listens).Select(l => Node.Lead(l.At)),
         ];
     }
 

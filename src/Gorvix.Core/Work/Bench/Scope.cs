@@ -23,7 +23,7 @@ internal sealed class Scope(WiredBuild wired, SettingsSheet settings)
         var (circuit, positions) = (wired.Circuit(), wired.Positions());
         return (
             from lead in wired.Joined
-            from strand in Trace.Joined(circuit, Node.Lead(lead.Device, lead.Lead.Id), positions)
+            from strand in Trace.Joined(circuit, Node.Lead(lead.At), positions)
             select (strand.To, lead)
         ).ToLookup(o => o.To, o => o.lead);
     });

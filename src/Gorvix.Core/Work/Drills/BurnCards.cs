@@ -88,7 +88,7 @@ internal sealed class BurnCards(WiredBuild wired)
         foreach (var lead in Supplies())
         foreach (var pad in pads)
         {
-            var sheets = RailReader.Read(wired.With(new WireOnPad(lead.Device, lead.Lead.Id, pad.Id)), flight);
+            var sheets = RailReader.Read(wired.With(new WireOnPad(new(lead.Device, lead.Lead.Id), pad.Id)), flight);
             if (Judged(sheets, lead) is { } judged)
             {
                 yield return new Card(

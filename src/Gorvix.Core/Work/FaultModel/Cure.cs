@@ -1,3 +1,4 @@
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Wired.Settings;
 using Gorvix.Core.Wired.Wiring;
 using Gorvix.Core.Wired.Words;
@@ -49,11 +50,11 @@ public sealed class CureGround(WiredBuild wired, SettingsSheet settings)
 
     internal string Name(string device) => PlantedFaults.Name(Wired, device);
 
-    internal string Lead(string device, string lead) => PlantedFaults.Name(Wired, Meant(device, lead));
+    internal string Lead(LeadAt at) => PlantedFaults.Name(Wired, Wired.LeadOf(at));
 
     /// <summary>Where a lead belongs.</summary>
-    internal string Home(string device, string lead) =>
-        Meant(device, lead) switch
+    internal string Home(LeadAt at) =>
+        Wired.LeadOf(at) switch
         {
             { Pad: { } pad } => Pad(pad.Id),
             { To: { } to } => $"{to.Lead.Label} of the {Name(to.Device)}",
@@ -61,7 +62,4 @@ public sealed class CureGround(WiredBuild wired, SettingsSheet settings)
         };
 
     internal string Pad(string pad) => WireWords.Of(Wired.Build.Circuit, Wired.Build.Circuit.Pads[pad]);
-
-    private WiredLead Meant(string device, string lead) =>
-        Wired.Leads.First(l => l.Device == device && l.Lead.Id == lead);
 }

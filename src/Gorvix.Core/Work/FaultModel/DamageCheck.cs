@@ -88,7 +88,7 @@ public static class DamageCheck
                 }
                 if (
                     point.Kind == NodeKind.Lead
-                    && wired.Leads.First(l => l.Device == point.Device && l.Lead.Id == point.Id).Lead
+                    && wired.LeadOf(new(point.Device, point.Id)).Lead
                         is { Role: LeadRole.Signal or LeadRole.Sense or LeadRole.Video } lead
                     && rail.Volts > lead.DriveVolts + AboveLogic
                 )

@@ -36,16 +36,16 @@ internal sealed class FaultGround(WiredBuild wired)
     /// <summary>A wire on another pad than it was meant for.</summary>
     public PlantedFault Moved(WiredLead lead, Pad pad, string id, FaultKind kind)
     {
-        var (device, wire) = (lead.Device, lead.Lead.Id);
+        var at = lead.At;
         return new PlantedFault(
-            $"{id}.{device}.{wire}.{pad.Id}",
+            $"{id}.{at.Device}.{at.Lead}.{pad.Id}",
             $"{Name(lead)} is on {WireWords.Of(Wired.Build.Circuit, pad)}",
-            new WireOnPad(device, wire, pad.Id)
+            new WireOnPad(at, pad.Id)
         )
         {
             Kind = kind,
             Place = At(lead, pad.Id),
-            Cure = g => Cure.ByHand($"Move {g.Lead(device, wire)} from {g.Pad(pad.Id)} to {g.Home(device, wire)}."),
+            Cure = g => Cure.ByHand($"Move {g.Lead(at)} from {g.Pad(pad.Id)} to {g.Home(at)}."),
         };
     }
 }

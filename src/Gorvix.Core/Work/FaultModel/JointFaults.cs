@@ -16,29 +16,25 @@ internal static class JointFaults
 
     private static PlantedFault Open(FaultGround ground, WiredLead wire)
     {
-        var (device, lead) = (wire.Device, wire.Lead.Id);
-        return new PlantedFault($"open.{device}.{lead}", $"{ground.Name(wire)}: open joint", new OpenWire(device, lead))
+        var at = wire.At;
+        return new PlantedFault($"open.{at.Device}.{at.Lead}", $"{ground.Name(wire)}: open joint", new OpenWire(at))
         {
             Kind = FaultKind.Open,
             Place = FaultGround.At(wire),
-            Cure = g => Cure.ByHand($"Connect {g.Lead(device, lead)} to {g.Home(device, lead)}."),
+            Cure = g => Cure.ByHand($"Connect {g.Lead(at)} to {g.Home(at)}."),
         };
     }
 
     private static PlantedFault Weak(FaultGround ground, WiredLead wire)
     {
-        var (device, lead) = (wire.Device, wire.Lead.Id);
-        return new PlantedFault(
-            $"weak.{device}.{lead}",
-            $"{ground.Name(wire)}: poor contact",
-            new WeakJoint(device, lead)
-        )
+        var at = wire.At;
+        return new PlantedFault($"weak.{at.Device}.{at.Lead}", $"{ground.Name(wire)}: poor contact", new WeakJoint(at))
         {
             Kind = FaultKind.Weak,
             Place = FaultGround.At(wire),
             Cure = g =>
                 Cure.ByHand(
-                    $"Reflow the joint of {g.Lead(device, lead)} at {g.Home(device, lead)} with fresh flux; in a plug, re-crimp the contact.",
+                    $"Reflow the joint of {g.Lead(at)} at {g.Home(at)} with fresh flux; in a plug, re-crimp the contact.",
                     "Tie the wire down as strain relief for the joint."
                 ),
         };

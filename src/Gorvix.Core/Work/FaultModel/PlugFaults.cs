@@ -41,16 +41,16 @@ internal static class PlugFaults
 
     private static PlantedFault LeftIn(FaultGround ground, WiredLead wire, Pad pad)
     {
-        var (device, lead) = (wire.Device, wire.Lead.Id);
+        var at = wire.At;
         return new PlantedFault(
-            $"left.{device}.{lead}",
+            $"left.{at.Device}.{at.Lead}",
             $"{ground.Name(wire)} is still in its plug",
-            new LeadLeftIn(device, lead)
+            new LeadLeftIn(at)
         )
         {
             Kind = FaultKind.LeftIn,
-            Place = new(device, lead, [pad.Id]),
-            Cure = g => Cure.ByHand($"De-pin {g.Lead(device, lead)} as shown in the plug drawing; insulate it."),
+            Place = new(at.Device, at.Lead, [pad.Id]),
+            Cure = g => Cure.ByHand($"De-pin {g.Lead(at)} as shown in the plug drawing; insulate it."),
         };
     }
 

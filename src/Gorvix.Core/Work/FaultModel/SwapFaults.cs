@@ -38,7 +38,7 @@ internal static class SwapFaults
             Place = FaultGround.At(first, second.Pad!.Id),
             Cure = g =>
                 Cure.ByHand(
-                    $"Move {g.Lead(device, one)} to {g.Home(device, one)} and {g.Lead(device, other)} to {g.Home(device, other)}."
+                    $"Move {g.Lead(first.At)} to {g.Home(first.At)} and {g.Lead(second.At)} to {g.Home(second.At)}."
                 ),
         };
     }

@@ -1,3 +1,4 @@
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Work.Bench;
 using Gorvix.Core.Work.Log;
@@ -50,7 +51,7 @@ public sealed record FromLog(IReadOnlyList<BenchSeen> Today, LogHints Hints)
                 build
                     .Built.OfType<JointFact>()
                     .Where(j => now - j.On < Lately)
-                    .Select(j => (j.Device, j.Lead))
+                    .Select(j => new LeadAt(j.Device, j.Lead))
                     .ToHashSet(),
                 last.All(r => r.Check != "settings.read"),
                 [.. read.Where(r => now - r.At >= Session && r.Mark == Mark.Good).Select(r => r.Seen)]

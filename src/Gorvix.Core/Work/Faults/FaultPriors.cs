@@ -1,3 +1,4 @@
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Work.FaultModel;
 
 namespace Gorvix.Core.Work.Faults;
@@ -20,13 +21,13 @@ public sealed record OwnExperience(
 /// <param name="NeverReadBack">True when the settings were never read back.</param>
 /// <param name="GoodBefore">What was good when it was read last, some time ago: it may have changed, and is doubted less.</param>
 public sealed record LogHints(
-    IReadOnlySet<(string Device, string Lead)> SolderedLately,
+    IReadOnlySet<LeadAt> SolderedLately,
     bool NeverReadBack,
     IReadOnlyList<Observation> GoodBefore
 )
 {
     /// <summary>None.</summary>
-    public static LogHints None { get; } = new(new HashSet<(string, string)>(), false, []);
+    public static LogHints None { get; } = new(new HashSet<LeadAt>(), false, []);
 }
 
 /// <summary>How likely a fault of a build is beside the others, before anything was seen.</summary>
@@ -56,7 +57,7 @@ public static class FaultPriors
             * fault.Weight
             * own.Factors.GetValueOrDefault(fault.Kind, 1)
             * (1 + (own.Found.GetValueOrDefault(fault.Kind) / 2.0));
-        if (fault.Place is { Device: { } device, Lead: { } lead } && hints.SolderedLately.Contains((device, lead)))
+        if (fault.Place is { Device: { } device, Lead: { } lead } && hints.SolderedLately.Contains(new(device, lead)))
         {
             weight *= Lately;
         }

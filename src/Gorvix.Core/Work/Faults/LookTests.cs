@@ -146,7 +146,7 @@ internal sealed class LookTests(Meant meant, BenchSheet sheet, Situation live)
         {
             foreach (var was in wires)
             {
-                var now = real.Leads.First(l => l.Device == device.Id && l.Lead.Id == was.Lead.Id);
+                var now = real.LeadOf(new(device.Id, was.Lead.Id));
                 if (now.Pad?.Id != was.Pad?.Id)
                 {
                     return now.Pad is { } pad ? $"{was.Lead.Id} on {pad.Id}" : $"{was.Lead.Id} off";
@@ -200,12 +200,12 @@ internal sealed class LookTests(Meant meant, BenchSheet sheet, Situation live)
         {
             foreach (var wire in wires)
             {
-                var node = Node.Lead(wire.Device, wire.Lead.Id);
+                var node = Node.Lead(wire.At);
                 if (t.Between(node, Node.Pad(wire.Pad!.Id)).Finds != Finds.Beeps)
                 {
                     return $"silent {wire.Lead.Id}";
                 }
-                if (t.Real.Defects.Weak.Contains(new LeadAt(wire.Device, wire.Lead.Id)))
+                if (t.Real.Defects.Weak.Contains(wire.At))
                 {
                     return $"loose {wire.Lead.Id}";
                 }

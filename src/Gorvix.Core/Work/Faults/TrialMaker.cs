@@ -187,10 +187,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
                 null,
                 // Wires that are soldered anew sit right: only what lies beyond them is told apart.
                 t =>
-                    wires.All(w =>
-                        t.Real.Leads.First(l => l.Device == w.Device && l.Lead.Id == w.Lead.Id).Pad?.Id == w.Pad!.Id
-                        && !t.Real.Defects.Weak.Contains(new LeadAt(w.Device, w.Lead.Id))
-                    )
+                    wires.All(w => t.Real.LeadOf(w.At).Pad?.Id == w.Pad!.Id && !t.Real.Defects.Weak.Contains(w.At))
                     && t.Real.Blobs.Count == 0
                         ? Unburdened(t.Real, port)
                         : null
@@ -231,8 +228,7 @@ internal sealed class TrialMaker(Meant meant, BenchSheet sheet, Situation live)
 
     private static bool AreCrossed(WiredBuild real, WiredLead one, WiredLead other)
     {
-        string? Pad(WiredLead lead) =>
-            real.Leads.First(l => l.Device == lead.Device && l.Lead.Id == lead.Lead.Id).Pad?.Id;
+        string? Pad(WiredLead lead) => real.LeadOf(lead.At).Pad?.Id;
         return Pad(one) == other.Pad!.Id && Pad(other) == one.Pad!.Id;
     }
 

@@ -103,6 +103,7 @@ defineExpose({
         <input
           ref="field"
           v-model="typed"
+          class="metered"
           data-field="value"
           inputmode="decimal"
           autocomplete="off"
@@ -229,18 +230,6 @@ dt {
   flex-basis: 100%;
   gap: 8px;
   align-items: center;
-}
-
-input {
-  width: 92px;
-  min-height: 40px;
-  padding: 4px 10px;
-  border: 1px solid var(--line);
-  background: var(--ground);
-  color: inherit;
-  font: inherit;
-  font-size: 1.125rem;
-  text-align: right;
 }
 
 .unit {

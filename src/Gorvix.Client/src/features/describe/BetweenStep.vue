@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import type { Board, BoardAnswer, PadLook, PathPattern } from '@/api/client'
 import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
+import PadPath from './PadPath.vue'
 import JumperTable from './JumperTable.vue'
 
 /** What lies between a pad and its port: from the usual patterns, each told by what is seen on the leaflet. */
@@ -35,8 +36,7 @@ const padChoices = computed(() =>
 )
 const serial = computed(() => {
   const known = props.board.ports.filter((p) => (p.kind ?? 'uart') === 'uart').map((p) => p.id)
-  const all = Array.from({ length: 8 }, (_, i) => `U${i + 1}`)
-  return [...new Set([...known, ...all])]
+  return [...new Set([...known, ...limits.ports])]
 })
 const levels = computed(() =>
   props.board.ports.filter((p) => p.kind === 'analogue' && p.rx).map((p) => p.id),
@@ -82,13 +82,7 @@ const told = computed(() =>
   <ul v-if="told.length > 0" class="told">
     <li v-for="p in told" :key="p.id" :data-between="p.id">
       <button type="button" @click="emit('choose', p.id)">
-        <span v-for="(way, i) in p.strand" :key="i" class="way"
-          ><span class="station label">{{ p.label }}</span
-          ><template v-for="(station, j) in way" :key="j"
-            ><span class="hop" aria-hidden="true"></span
-            ><span class="station label">{{ station }}</span></template
-          ></span
-        >
+        <PadPath v-for="(way, i) in p.strand" :key="i" :label="p.label" :stations="way" />
       </button>
     </li>
   </ul>
@@ -172,24 +166,6 @@ const told = computed(() =>
 
 .told button:hover {
   background: var(--ground);
-}
-
-.way {
-  display: flex;
-  align-items: center;
-  min-height: 34px;
-  white-space: nowrap;
-}
-
-.station {
-  padding: 2px 7px;
-  border: 1px solid var(--ink);
-}
-
-.hop {
-  flex: 0 0 18px;
-  height: 1px;
-  background: var(--ink);
 }
 
 .patterns {

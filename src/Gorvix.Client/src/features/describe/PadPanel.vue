@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { Board, BoardAnswer, PadLook } from '@/api/client'
+import PadPath from './PadPath.vue'
 import LineField from '@/ui/LineField.vue'
 import TypedNumber from './TypedNumber.vue'
 import TypedText from './TypedText.vue'
@@ -61,13 +62,12 @@ function remove() {
       <v-btn size="small" variant="text" @click="emit('close')">Close</v-btn>
     </div>
     <div v-if="look.strand.length > 0" class="ways">
-      <p v-for="(stations, i) in look.strand" :key="i" class="way">
-        <span class="station label">{{ pad.label }}</span>
-        <template v-for="(station, j) in stations" :key="j"
-          ><span class="hop" aria-hidden="true"></span
-          ><span class="station label">{{ station }}</span></template
-        >
-      </p>
+      <PadPath
+        v-for="(stations, i) in look.strand"
+        :key="i"
+        :label="pad.label"
+        :stations="stations"
+      />
     </div>
     <p v-else class="quiet">Not connected to a UART or rail yet.</p>
     <p v-if="look.doubt" class="doubt">Measure before use: {{ look.doubt }}.</p>
@@ -143,24 +143,6 @@ h2 {
 
 .ways {
   overflow-x: auto;
-}
-
-.way {
-  display: flex;
-  align-items: center;
-  min-height: 34px;
-  white-space: nowrap;
-}
-
-.station {
-  padding: 2px 7px;
-  border: 1px solid var(--ink);
-}
-
-.hop {
-  flex: 0 0 18px;
-  height: 1px;
-  background: var(--ink);
 }
 
 .doubt {

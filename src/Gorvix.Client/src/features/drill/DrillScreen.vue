@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { limits } from '@/api/limits'
 import { useFileDialog, useTitle } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
@@ -55,10 +56,10 @@ async function load() {
 async function begin(kind: DrillKind) {
   if (!chosen.value || busy.value) return
   const typed = seed.value.trim()
-  if (typed !== '' && !/^\d{1,6}$/.test(typed)) {
+  if (typed !== '' && !(/^\d+$/.test(typed) && Number(typed) <= limits.drillCode)) {
     problem.value = {
       status: 422,
-      sentence: `"${typed}" is not a drill code. Enter a whole number from 0 to 999999.`,
+      sentence: `"${typed}" is not a drill code. Enter a whole number from 0 to ${limits.drillCode}.`,
       findings: [],
     }
     return

@@ -80,6 +80,7 @@ defineExpose({
       <input
         ref="field"
         v-model="typed"
+        class="metered"
         data-field="value"
         inputmode="decimal"
         autocomplete="off"
@@ -189,17 +190,6 @@ h3 {
   gap: 8px;
   align-items: center;
   margin-top: 8px;
-}
-
-input {
-  width: 96px;
-  min-height: 40px;
-  padding: 4px 10px;
-  border: 1px solid var(--line);
-  background: var(--ground);
-  color: inherit;
-  font: inherit;
-  text-align: right;
 }
 
 ol {

@@ -5,8 +5,14 @@ import { limits } from '@/api/limits'
 import LineField from '@/ui/LineField.vue'
 
 /** What is done again and again, when it is due, and one's own intervals for it. */
-const props = defineProps<{ dues: Due[]; usual: Interval[]; busy: boolean }>()
-const emit = defineEmits<{ done: [id: string]; put: [intervals: Interval[]] }>()
+const props = defineProps<{
+  dues: Due[]
+  usual: Interval[]
+  busy: boolean
+  /** Keeps intervals in place of those there are; false where they were refused. */
+  put: (intervals: Interval[]) => Promise<boolean>
+}>()
+defineEmits<{ done: [id: string] }>()
 
 const words = ref('')
 const days = ref('')
@@ -14,18 +20,12 @@ const flights = ref('')
 const error = ref('')
 const all = () => props.dues.map((d) => d.interval)
 
-function add() {
+async function add() {
   const number = (text: string) => (text.trim() === '' ? null : Number(text))
   const [d, f] = [number(days.value), number(flights.value)]
-  if (words.value.trim() === '' || (d === null && f === null)) {
-    error.value = 'Enter a task and an interval in days or flights.'
-    return
-  }
-  if ([d, f].some((n) => n !== null && !(Number.isInteger(n) && n > 0))) {
-    error.value = 'Enter whole numbers for days and flights.'
-    return
-  }
-  error.value = ''
+  const isNumber = [d, f].every((n) => n === null || Number.isInteger(n))
+  error.value = isNumber ? '' : 'Enter whole numbers for days and flights.'
+  if (!isNumber) return
   const base =
     words.value
       .toLowerCase()
@@ -33,8 +33,8 @@ function add() {
       .slice(0, 40) || 'interval'
   let id = base
   for (let n = 2; all().some((i) => i.id === id); n++) id = `${base}-${n}`
-  emit('put', [...all(), { id, words: words.value.trim(), days: d, flights: f }])
-  words.value = days.value = flights.value = ''
+  const kept = await props.put([...all(), { id, words: words.value.trim(), days: d, flights: f }])
+  if (kept) words.value = days.value = flights.value = ''
 }
 const every = (i: Interval) =>
   [i.days ? `${i.days} days` : '', i.flights ? `${i.flights} flights` : '']
@@ -47,9 +47,7 @@ const every = (i: Interval) =>
     <h2>Maintenance</h2>
     <p v-if="dues.length === 0" class="quiet">
       No maintenance scheduled.
-      <v-btn variant="text" size="small" data-do="usual" @click="$emit('put', usual)"
-        >Add usual tasks</v-btn
-      >
+      <v-btn variant="text" size="small" data-do="usual" @click="put(usual)">Add usual tasks</v-btn>
     </p>
     <ul>
       <li
@@ -74,12 +72,7 @@ const every = (i: Interval) =>
           size="small"
           variant="text"
           :aria-label="`Remove task: ${d.interval.words}`"
-          @click="
-            $emit(
-              'put',
-              all().filter((i) => i.id !== d.interval.id),
-            )
-          "
+          @click="put(all().filter((i) => i.id !== d.interval.id))"
           >Remove task</v-btn
         >
       </li>

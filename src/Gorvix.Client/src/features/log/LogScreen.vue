@@ -239,8 +239,8 @@ const remove = (entry: LogEntry) => void log.remove(entry)
             :dues="log.view.value.dues"
             :usual="log.view.value.usual ?? []"
             :busy="log.busy.value"
+            :put="log.put"
             @done="(interval) => log.write({ kind: 'done', interval })"
-            @put="log.put"
           />
         </aside>
       </div>
