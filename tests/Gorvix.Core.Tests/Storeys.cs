@@ -16,7 +16,7 @@ internal static class Storeys
         (typeof(Build).Assembly, ["Builds", "Routing", "Scheduling", "Planning"]),
         (
             typeof(WiredBuild).Assembly,
-            ["Wiring", "Words", "Rails", "Loom", "Navigation", "Gnss", "Settings", "Leaflets", "Fit"]
+            ["Wiring", "Words", "Rails", "Loom", "Navigation", "Gnss", "Settings", "Leaflets", "Picture", "Fit"]
         ),
         (typeof(GorvixFile).Assembly, ["Formats", "Describing"]),
         (typeof(BenchSheet).Assembly, ["FaultModel", "Bench", "Log", "Faults", "Drills", "Tables", "Papers"]),

@@ -1,3 +1,5 @@
+using Gorvix.Core.Wired.Picture;
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Plans.Scheduling;
@@ -35,7 +37,8 @@ internal static class LoomEndpoints
             "loom.svg",
             "drawLoom",
             "image/svg+xml",
-            (wired, name, sheet) => LoomDrawing.Draw(name, wired.Build.Board, sheet)
+            (wired, name, sheet) =>
+                PictureDrawing.Draw(name, wired.Build.Board, PictureReader.Of(wired, sheet, new Dictionary<LeadAt, double>()))
         );
         MapPaper(
             app,

@@ -86,6 +86,9 @@ public sealed record BuildDevice
 
     /// <summary>Id of the harness used; null for the device's first or only one.</summary>
     public string? Harness { get; init; }
+
+    /// <summary>Where the builder has put it in the wiring picture; null to let the picture choose.</summary>
+    public PictureSpot? Picture { get; init; }
 }
 
 /// <summary>The radio's side of the control link.</summary>

@@ -1,0 +1,11 @@
+namespace Gorvix.Core.Wired.Picture;
+
+/// <summary>What is said here: every sentence with what it is filled with.</summary>
+internal static class Sentences
+{
+    public static string TopSideFrontUp => "Top side, front up";
+    public static string BottomSideFrontUp => "Bottom side, front up";
+
+    public static string PadsOverlapOrHaveNo =>
+        "Pads overlap or have no position on the board: those in use are listed, not drawn to scale.";
+}
