@@ -2,6 +2,7 @@ using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Scheduling;
 using Gorvix.Core.Wired.Fit;
 using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Picture;
 using Gorvix.Core.Wired.Settings;
 using Gorvix.Core.Work.Bench;
 using Gorvix.Core.Work.Faults;
@@ -25,6 +26,13 @@ internal sealed class BuildSheets(Memo memo, TimeProvider time)
     /// <summary>The wires of a build.</summary>
     public Task<LoomSheet> Loom(PlannedBuild planned, CancellationToken stop) =>
         Of(planned, "loom", _ => LoomReader.Of(planned.Reader.Wired), stop);
+
+    /// <summary>The wiring picture of a build.</summary>
+    public async Task<WiringPicture> Picture(PlannedBuild planned, CancellationToken stop)
+    {
+        var loom = await Loom(planned, stop);
+        return await Of(planned, "picture", halt => planned.Reader.Picture(loom, halt), stop);
+    }
 
     /// <summary>The settings of a build, as of today: a declination drifts.</summary>
     public Task<SettingsSheet> Settings(PlannedBuild planned, CancellationToken stop) => Settings(planned, Today, stop);

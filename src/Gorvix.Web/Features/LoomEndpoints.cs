@@ -1,9 +1,8 @@
-using Gorvix.Core.Wired.Picture;
-using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Plans.Scheduling;
 using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Picture;
 using Gorvix.Core.Wired.Wiring;
 using Gorvix.Core.Work.Papers;
 using Gorvix.Core.Work.Tables;
@@ -32,14 +31,29 @@ internal static class LoomEndpoints
             "text/markdown",
             (wired, name, sheet) => LoomText.Write(name, NameOf(wired.Build.Board), sheet, Cautions.Of(wired, sheet))
         );
-        MapPaper(
-            app,
-            "loom.svg",
-            "drawLoom",
-            "image/svg+xml",
-            (wired, name, sheet) =>
-                PictureDrawing.Draw(name, wired.Build.Board, PictureReader.Of(wired, sheet, new Dictionary<LeadAt, double>()))
-        );
+        app.MapGet(
+                "/api/builds/{id}/loom.svg",
+                async ([AsParameters] AskedBuild asked, HttpResponse response) =>
+                {
+                    var planned = await asked.Planned();
+                    var picture = await asked.Sheets.Picture(planned, asked.Stop);
+                    var build = planned.Stored.Build;
+                    var text = await Workers.Run(
+                        () => PictureDrawing.Draw(build.Name, planned.Reader.Wired.Build.Board, picture),
+                        asked.Stop
+                    );
+                    return ExportEndpoints.Text(text, "image/svg+xml", $"{asked.Id}-wiring.svg", response);
+                }
+            )
+            .WithTags("Loom")
+            .AnswersFile("drawWiring", "image/svg+xml", 404, 422);
+        app.MapGet(
+                "/api/builds/{id}/picture",
+                async ([AsParameters] AskedBuild asked) =>
+                    Results.Ok(await asked.Sheets.Picture(await asked.Planned(), asked.Stop))
+            )
+            .WithTags("Loom")
+            .Answers<WiringPicture>("getPicture", 404, 422);
         MapPaper(
             app,
             "card.svg",

@@ -27,6 +27,8 @@ public static class BuildCheck
     /// <summary>More facts of what is built than this are refused.</summary>
     public const int MostFacts = 1000;
 
+    private const int MostPlace = 199;
+
     /// <summary>The longest name, in characters.</summary>
     public const int MostName = CheckList.MostText;
 
@@ -185,6 +187,7 @@ public static class BuildCheck
         {
             list.Range(device.Away ?? 1, 1, 5000, "mm", $"{place}.devices[{i}].distance");
             list.Range(device.Piece, 0, 10_000, "replacements", $"{place}.devices[{i}].replaced");
+            list.Range(device.Picture?.Place ?? 0, 0, MostPlace, "places", $"{place}.devices[{i}].picture.place");
             if (device.Batch is { } batch)
             {
                 list.Text(batch, $"{place}.devices[{i}].batch");

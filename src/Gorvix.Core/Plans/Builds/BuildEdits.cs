@@ -189,6 +189,17 @@ public static class BuildEdits
             ],
         };
 
+    /// <summary>The build with one of its devices changed; the same build where that changes nothing.</summary>
+    /// <param name="build">The build.</param>
+    /// <param name="device">Id of the device within the build.</param>
+    /// <param name="change">The change.</param>
+    public static Build With(Build build, string device, Func<BuildDevice, BuildDevice> change)
+    {
+        var was = build.Devices.First(d => d.Id == device);
+        var now = change(was);
+        return was == now ? build : Put(build, now);
+    }
+
     private static Build Put(Build build, BuildDevice device) =>
         build with
         {

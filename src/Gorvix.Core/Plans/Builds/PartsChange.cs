@@ -50,6 +50,9 @@ public enum PartsChangeKind
 
     /// <summary>What is added to each wire at its ends; <c>Millimetres</c>, or none for the usual.</summary>
     SetAllowance,
+
+    /// <summary>Where a device stands in the wiring picture; needs <c>Device</c>, and <c>Picture</c> unless the picture is to choose.</summary>
+    DrawDevice,
 }
 
 /// <summary>A change of the parts or links of a build; the members that its kind needs are set.</summary>
@@ -84,6 +87,9 @@ public sealed record PartsChange
 
     /// <summary>A length, in millimetres.</summary>
     public double? Millimetres { get; init; }
+
+    /// <summary>A place in the wiring picture.</summary>
+    public PictureSpot? Picture { get; init; }
 
     /// <summary>What is wrong with it; empty when it can be applied.</summary>
     public IReadOnlyList<Finding> Check(Build build, PartsLibrary library)
@@ -128,7 +134,8 @@ public sealed record PartsChange
             case PartsChangeKind.RemoveDevice
             or PartsChangeKind.NameDevice
             or PartsChangeKind.SetBatch
-            or PartsChangeKind.PlaceDevice:
+            or PartsChangeKind.PlaceDevice
+            or PartsChangeKind.DrawDevice:
                 Known(build, list);
                 break;
             case PartsChangeKind.NameBuild or PartsChangeKind.SetNote or PartsChangeKind.SetAllowance:
@@ -164,12 +171,12 @@ public sealed record PartsChange
                 Priority ?? Builds.Priority.Wanted
             ),
             PartsChangeKind.CutWire => BuildEdits.WithWire(build, Wire!),
-            PartsChangeKind.PlaceDevice => build.Devices.First(d => d.Id == Device).Away == Millimetres
-                ? build
-                : build with
-                {
-                    Devices = [.. build.Devices.Select(d => d.Id == Device ? d with { Away = Millimetres } : d)],
-                },
+            PartsChangeKind.PlaceDevice => BuildEdits.With(build, Device!, d => d with { Away = Millimetres }),
+            PartsChangeKind.DrawDevice => BuildEdits.With(
+                build,
+                Device!,
+                d => d with { Picture = Picture is { } spot && spot != new PictureSpot() ? spot : null }
+            ),
             PartsChangeKind.SetAllowance => build.Allowance == Millimetres
                 ? build
                 : build with

@@ -5,6 +5,8 @@ using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Plans.Planning;
 using Gorvix.Core.Plans.Routing;
 using Gorvix.Core.Wired.Leaflets;
+using Gorvix.Core.Wired.Loom;
+using Gorvix.Core.Wired.Picture;
 using Gorvix.Core.Wired.Rails;
 using Gorvix.Core.Wired.Settings;
 using Gorvix.Core.Wired.Wiring;
@@ -78,6 +80,19 @@ public sealed class FitReader
     /// <param name="stop">Tells that nobody waits for the answer any more.</param>
     public IReadOnlyList<RailSheet> Rails(CancellationToken stop = default) =>
         _rails.Sheets ??= RailReader.Read(Wired, Situation.All(Wired), stop);
+
+    /// <summary>The wiring picture, with the volts of the supplies where the pack is full or the source gives most.</summary>
+    /// <param name="loom">Its wires and steps.</param>
+    /// <param name="stop">Tells that nobody waits any more.</param>
+    public WiringPicture Picture(LoomSheet loom, CancellationToken stop = default) =>
+        PictureReader.Of(
+            Wired,
+            loom,
+            Rails(stop)[0]
+                .Leads.Where(l => l.Volts is not null)
+                .DistinctBy(l => (l.Device, l.Lead))
+                .ToDictionary(l => new LeadAt(l.Device, l.Lead), l => l.Volts!.Value)
+        );
 
     /// <summary>What several askers of one answer share.</summary>
     private sealed class SheetKeep

@@ -103,7 +103,8 @@ internal sealed class Body
     /// <summary>Its name, written.</summary>
     public IEnumerable<PictureText> NameAt(double left, double width) =>
         Name.Select(
-            (line, i) => new PictureText(line, left + (width / 2), Top + 0.9 + ((i + 0.5) * Line), Letters, TextAnchor.Middle)
+            (line, i) =>
+                new PictureText(line, left + (width / 2), Top + 0.9 + ((i + 0.5) * Line), Letters, TextAnchor.Middle)
         );
 
     // Broken between words; a word that is too long by itself is broken too.

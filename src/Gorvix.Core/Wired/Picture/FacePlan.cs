@@ -38,7 +38,8 @@ internal sealed class FacePlan
             (BoardEdge.Right, BoardSide.Top) or (BoardEdge.Left, BoardSide.Bottom) => 3,
             _ => 0,
         };
-        (Width, Height) = Turn % 2 == 0 ? (face.Width * scale, face.Depth * scale) : (face.Depth * scale, face.Width * scale);
+        (Width, Height) =
+            Turn % 2 == 0 ? (face.Width * scale, face.Depth * scale) : (face.Depth * scale, face.Width * scale);
     }
 
     public BoardFace Face { get; }
@@ -234,8 +235,7 @@ internal sealed class FacePlan
 
     /// <summary>A place for a text beside a box, on the board, over nothing; null where there is none.</summary>
     private PictureText? Room(string text, Box beside) =>
-        Beside(text, beside, Letters)
-            .FirstOrDefault(t => IsOnBoard(Box.Of(t)) && IsBare(Box.Of(t).Grown(0.25)));
+        Beside(text, beside, Letters).FirstOrDefault(t => IsOnBoard(Box.Of(t)) && IsBare(Box.Of(t).Grown(0.25)));
 
     private bool IsOnBoard(Box box) =>
         box.Left > 0.4 && box.Top > 0.4 && box.Right < Width - 0.4 && box.Bottom < Height - 0.4;
@@ -272,19 +272,11 @@ internal sealed class FacePlan
     }
 
     // The pads in use one below the other, each as high as its wires need.
-    private static FacePlan Listed(
-        BoardFace face,
-        BoardSide side,
-        IReadOnlyList<(string Pad, PictureEdge Edge)> wires
-    )
+    private static FacePlan Listed(BoardFace face, BoardSide side, IReadOnlyList<(string Pad, PictureEdge Edge)> wires)
     {
         var used = face.Pads.Where(p => p.Side == side && wires.Any(w => w.Pad == p.Id)).ToList();
         var wide = used.Select(p => Box.WidthOf(p.Label, Letters)).DefaultIfEmpty(0).Max() + 2;
-        var plan = new FacePlan(face, side, 1)
-        {
-            IsToScale = false,
-            Width = Math.Max(30, wide + 12),
-        };
+        var plan = new FacePlan(face, side, 1) { IsToScale = false, Width = Math.Max(30, wide + 12) };
         var ways = new PicturePoint[wires.Count][];
         var top = 2.0;
         foreach (var pad in used)
@@ -298,9 +290,10 @@ internal sealed class FacePlan
                 foreach (var (row, wire) in edge.Index())
                 {
                     var y = top + half + ((row - ((edge.Count() - 1) / 2.0)) * LaneFinder.Pitch);
-                    ways[wire] = edge.Key == PictureEdge.Left
-                        ? [new((plan.Width - wide) / 2, y), new(-LaneFinder.Reach, y)]
-                        : [new((plan.Width + wide) / 2, y), new(plan.Width + LaneFinder.Reach, y)];
+                    ways[wire] =
+                        edge.Key == PictureEdge.Left
+                            ? [new((plan.Width - wide) / 2, y), new(-LaneFinder.Reach, y)]
+                            : [new((plan.Width + wide) / 2, y), new(plan.Width + LaneFinder.Reach, y)];
                 }
             }
             top += (2 * half) + 1.4;
@@ -313,7 +306,12 @@ internal sealed class FacePlan
     // The label of a pin stands beside its socket.
     private Box Housing(PadSpot spot) =>
         !_sockets.TryGetValue(spot.Id, out var socket) ? spot.Box
-        : socket.Right - socket.Left < socket.Bottom - socket.Top ? spot.Box with { Left = socket.Left, Right = socket.Right }
+        : socket.Right - socket.Left < socket.Bottom - socket.Top
+            ? spot.Box with
+            {
+                Left = socket.Left,
+                Right = socket.Right,
+            }
         : spot.Box with { Top = socket.Top, Bottom = socket.Bottom };
 
     /// <summary>The labels of the pads in use, each where it covers nothing; those for which there is no room are missing.</summary>

@@ -74,8 +74,7 @@ internal sealed class LaneFinder(IReadOnlyList<PadSpot> pads, IReadOnlyList<Box>
 
     private double Exit(PictureEdge edge) => edge == PictureEdge.Left ? -Reach : width + Reach;
 
-    private double Distance(LaneDemand demand) =>
-        demand.Edge == PictureEdge.Left ? demand.Pad.X : width - demand.Pad.X;
+    private double Distance(LaneDemand demand) => demand.Edge == PictureEdge.Left ? demand.Pad.X : width - demand.Pad.X;
 
     private PicturePoint[] Lay(LaneDemand demand, double x, double y)
     {

@@ -89,7 +89,9 @@ internal sealed class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyD
             .OrderBy(l => harness.HomeOf(l.Item.Id) is >= 0 and var home ? home : 1000 + l.Index)
             .Select(l => new Row(
                 l.Item,
-                wired.LeadOf(new(device.Id, l.Item.Id)) is { IsUsed: true, State: not LeadState.Open } ? null : "unused",
+                wired.LeadOf(new(device.Id, l.Item.Id)) is { IsUsed: true, State: not LeadState.Open }
+                    ? null
+                    : "unused",
                 l.Item.Wires == PieceWires.Each ? device.Device.Pieces : 1
             ));
         return new Body(device.Id, device.Device.Name, [.. rows]);
@@ -102,7 +104,9 @@ internal sealed class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyD
     private void Assign()
     {
         var groups = Groups();
-        var costs = groups.Select(g => (Group: g, Left: Cost(g, PictureEdge.Left), Right: Cost(g, PictureEdge.Right))).ToList();
+        var costs = groups
+            .Select(g => (Group: g, Left: Cost(g, PictureEdge.Left), Right: Cost(g, PictureEdge.Right)))
+            .ToList();
         foreach (var (group, left, right) in costs)
         {
             var fixedAt = group.Select(b => Asked(b)?.Edge).FirstOrDefault(e => e is not null);
@@ -114,11 +118,12 @@ internal sealed class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyD
         while (true)
         {
             var (left, right) = (Length(PictureEdge.Left), Length(PictureEdge.Right));
-            var (from, to) = left > right ? (PictureEdge.Left, PictureEdge.Right) : (PictureEdge.Right, PictureEdge.Left);
+            var (from, to) =
+                left > right ? (PictureEdge.Left, PictureEdge.Right) : (PictureEdge.Right, PictureEdge.Left);
             var over = Math.Abs(left - right);
             var moving = costs
                 .Where(c => c.Group[0].Edge == from && c.Group.All(b => Asked(b)?.Edge is null))
-                .Where(c => LengthOf(c.Group) < over)
+                .Where(c => LengthOf(c.Group) < over - 1)
                 .OrderBy(c => from == PictureEdge.Left ? c.Right - c.Left : c.Left - c.Right)
                 .FirstOrDefault();
             if (moving.Group is null || Math.Max(left, right) <= most)
@@ -228,7 +233,10 @@ internal sealed class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyD
             foreach (var strip in _strips.Where(s => plan.Ways.Contains(s.Way)).ToList())
             {
                 var way = strip.Way.Select(p => new PicturePoint(p.X + x, p.Y + y)).ToArray();
-                way[^1] = new(strip.Body.Edge == PictureEdge.Left ? -LaneFinder.Reach : width + LaneFinder.Reach, way[^1].Y);
+                way[^1] = new(
+                    strip.Body.Edge == PictureEdge.Left ? -LaneFinder.Reach : width + LaneFinder.Reach,
+                    way[^1].Y
+                );
                 strip.Way = way;
             }
             placed.Add((plan, x, y));
@@ -266,8 +274,7 @@ internal sealed class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyD
         {
             for (var j = 0; j < column.Count; j++)
             {
-                crossings[i, j] =
-                    i == j ? 0 : ends[column[i]].Sum(a => ends[column[j]].Count(b => a.Far > b.Far));
+                crossings[i, j] = i == j ? 0 : ends[column[i]].Sum(a => ends[column[j]].Count(b => a.Far > b.Far));
             }
         }
         var order = ColumnOrder.Best(crossings, usual).Select(i => column[i]).ToList();
@@ -277,7 +284,14 @@ internal sealed class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyD
             order.Insert(Math.Clamp(Asked(body)!.Place!.Value, 0, order.Count), body);
         }
         var places = Column.Places([
-            .. order.Select(b => (b.Height, ends[b].Count > 0 ? Middle(b) - (b.Height / 2) : Near(b) is < double.MaxValue and var near ? near - (b.Height / 2) : 0)),
+            .. order.Select(b =>
+                (
+                    b.Height,
+                    ends[b].Count > 0 ? Middle(b) - (b.Height / 2)
+                    : Near(b) is < double.MaxValue and var near ? near - (b.Height / 2)
+                    : 0
+                )
+            ),
         ]);
         var levels = strips.Where(s => s.To is null).Select(s => (s, s.Far)).ToList();
         var least = double.NegativeInfinity;
@@ -286,7 +300,16 @@ internal sealed class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyD
             least =
                 body.Put(
                     Math.Max(place, least),
-                    (y, row) => levels.All(l => (l.s.Body == body && l.s.Row == row && strips.Count(s => s.Row == row) == 1 && Math.Abs(l.Far - y) < 1e-9) || Math.Abs(l.Far - y) >= Clear)
+                    (y, row) =>
+                        levels.All(l =>
+                            (
+                                l.s.Body == body
+                                && l.s.Row == row
+                                && strips.Count(s => s.Row == row) == 1
+                                && Math.Abs(l.Far - y) < 1e-9
+                            )
+                            || Math.Abs(l.Far - y) >= Clear
+                        )
                 ) + (Body.Gap * 0.8);
         }
         Wire(strips);
@@ -304,7 +327,10 @@ internal sealed class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyD
     private void Wire(List<Strip> strips)
     {
         var wires = strips
-            .Select((s, i) => new ChannelWire(i, s.To is { } to ? [s.Row.Y, to.Row.Y] : [s.Row.Y], s.To is null ? s.Far : null))
+            .Select(
+                (s, i) =>
+                    new ChannelWire(i, s.To is { } to ? [s.Row.Y, to.Row.Y] : [s.Row.Y], s.To is null ? s.Far : null)
+            )
             .ToList();
         foreach (var (strip, track) in strips.Zip(Channel.Tracks(wires)))
         {
@@ -317,7 +343,10 @@ internal sealed class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyD
             foreach (var (i, strip) in same.Index())
             {
                 var number = same.Key.Number;
-                strip.Tag = number == 0 ? "" : alone ? $"{number}" : $"{number}{(char)('a' + (i % 26))}";
+                strip.Tag =
+                    number == 0 ? ""
+                    : alone ? $"{number}"
+                    : $"{number}{(char)('a' + (i % 26))}";
             }
         }
     }
@@ -367,7 +396,8 @@ internal sealed class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyD
                         ? $"{maker._face.Pads.First(p => p.Id == pad).Label} {strip.Tag}".Trim()
                         : strip.Tag;
             }
-            double Room(IEnumerable<string> tags) => tags.Select(t => Box.WidthOf(t, Letters) + 1).DefaultIfEmpty(0).Max();
+            double Room(IEnumerable<string> tags) =>
+                tags.Select(t => Box.WidthOf(t, Letters) + 1).DefaultIfEmpty(0).Max();
             NearRoom = Room(NearTags.Values);
             FarRoom = Room(FarTags.Values);
             FlowRoom = strips.Any(s => maker.FlowOf(s) != WireFlow.None) ? 2.6 : 0;
@@ -412,7 +442,8 @@ internal sealed class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyD
     }
 
     private string NearTag(Strip strip) =>
-        strip.Row.Lead.Role == LeadRole.Supply && volts.TryGetValue(new(strip.Wire.Device, strip.Wire.Lead), out var has)
+        strip.Row.Lead.Role == LeadRole.Supply
+        && volts.TryGetValue(new(strip.Wire.Device, strip.Wire.Lead), out var has)
             ? FormattableString.Invariant($"{strip.Tag} {has:0.0#} V").Trim()
             : strip.Tag;
 
@@ -432,7 +463,8 @@ internal sealed class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyD
 
     private bool IsInverted(Strip strip) =>
         LineOf(strip) is { } line
-        && (line.Polarity ?? ProtocolCatalogue.Find(wired.PortOf(strip.Wire.Link!)!.Mode.Protocol)?.Idle) == Polarity.Inverted;
+        && (line.Polarity ?? ProtocolCatalogue.Find(wired.PortOf(strip.Wire.Link!)!.Mode.Protocol)?.Idle)
+            == Polarity.Inverted;
 
     private PictureDevice DeviceOf(
         Body body,
@@ -524,7 +556,10 @@ internal sealed class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyD
             {
                 continue;
             }
-            if (kept is [.., var before, var last] && ((before.X == last.X && last.X == point.X) || (before.Y == last.Y && last.Y == point.Y)))
+            if (
+                kept is [.., var before, var last]
+                && ((before.X == last.X && last.X == point.X) || (before.Y == last.Y && last.Y == point.Y))
+            )
             {
                 kept.RemoveAt(kept.Count - 1);
             }
@@ -610,8 +645,16 @@ internal sealed class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyD
     {
         var set = wired.Bridges.FirstOrDefault(b => b.Bridge.Id == bridge.Id);
         var joining = wired.Build.Circuit.JoiningPositions(bridge.Id);
-        int? closed = set?.Positions is [var position, ..] && set.Bridge.Positions.Where(joining.Contains).ToList().IndexOf(position) is >= 0 and var index ? index : null;
-        var step = sheet.Steps.Index().Where(s => s.Item.Bridge == bridge.Id).Select(s => (int?)s.Index + 1).FirstOrDefault();
+        int? closed =
+            set?.Positions is [var position, ..]
+            && set.Bridge.Positions.Where(joining.Contains).ToList().IndexOf(position) is >= 0 and var index
+                ? index
+                : null;
+        var step = sheet
+            .Steps.Index()
+            .Where(s => s.Item.Bridge == bridge.Id)
+            .Select(s => (int?)s.Index + 1)
+            .FirstOrDefault();
         return new PictureJumper(bridge.Id, at.X, at.Y, bridge.Pads, closed, step, null);
     }
 
@@ -629,7 +672,11 @@ internal sealed class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyD
                         steps.TryAdd($"{joint.Device} {joint.Lead}", (i + 1, step.IsDone));
                         break;
                     case SeatFact seat:
-                        foreach (var lead in wired.Leads.Where(l => l.Device == seat.Device && l.State is LeadState.InPlace or LeadState.Moved))
+                        foreach (
+                            var lead in wired.Leads.Where(l =>
+                                l.Device == seat.Device && l.State is LeadState.InPlace or LeadState.Moved
+                            )
+                        )
                         {
                             steps.TryAdd(WireId(lead), (i + 1, step.IsDone));
                         }

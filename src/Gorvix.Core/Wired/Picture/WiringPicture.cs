@@ -116,15 +116,7 @@ public sealed record PictureSocket(string Id, PictureBox Box, PictureText? Name,
 /// <param name="Closed">Which gap of its row is to be closed, from 0 at the left; null for none.</param>
 /// <param name="Step">The number of the step that changes it; null where it stays as it is.</param>
 /// <param name="Name">Its name and position.</param>
-public sealed record PictureJumper(
-    string Id,
-    double X,
-    double Y,
-    int Pads,
-    int? Closed,
-    int? Step,
-    PictureText? Name
-);
+public sealed record PictureJumper(string Id, double X, double Y, int Pads, int? Closed, int? Step, PictureText? Name);
 
 /// <summary>A device.</summary>
 /// <param name="Id">Id within the build.</param>

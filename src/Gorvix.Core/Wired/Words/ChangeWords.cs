@@ -59,6 +59,9 @@ public sealed class ChangeWords(Build build, PartsLibrary library)
             PartsChangeKind.PlaceDevice => change.Millimetres is { } away
                 ? $"Set cable run of {device} to {away:0.#} mm"
                 : $"Clear cable run of {device}",
+            PartsChangeKind.DrawDevice => change.Picture is null
+                ? $"Reset place of {device} in the picture"
+                : $"Move {device} in the picture",
             PartsChangeKind.SetAllowance =>
                 $"Set slack to {change.Millimetres ?? WireLengths.UsualAllowance:0.#} mm per wire",
             PartsChangeKind.CutWire =>

@@ -77,7 +77,7 @@ public static class BuildBook
             )
         );
         page.Add("h2", "Board");
-        page.Draw(LoomDrawing.Draw(build.Name, board, loom));
+        page.Draw(PictureDrawing.Draw(build.Name, board, reader.Picture(loom)));
         page.Add("h2", "Wires");
         page.Table(
             ["Device", "Lead", "Colour", Sentences.ConnectsTo, "For"],

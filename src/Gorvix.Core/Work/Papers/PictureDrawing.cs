@@ -67,15 +67,36 @@ public static class PictureDrawing
         if (face.Usb is { } usb)
         {
             drawing.Box(usb.X, usb.Y, usb.Width, usb.Height, "#fff", null, Faint);
-            drawing.Text(usb.X + (usb.Width / 2), usb.Y + (usb.Height / 2), 1.5, "USB", "middle", fill: Faint, isMiddle: true, turned: usb.Height > usb.Width);
+            drawing.Text(
+                usb.X + (usb.Width / 2),
+                usb.Y + (usb.Height / 2),
+                1.5,
+                "USB",
+                "middle",
+                fill: Faint,
+                isMiddle: true,
+                turned: usb.Height > usb.Width
+            );
         }
         if (face.Arrow is { } arrow)
         {
-            drawing.Line(FormattableString.Invariant($"M{arrow.X} {arrow.Y + 2.2}v-4.4m-1.4 1.6l1.4 -1.6l1.4 1.6"), Faint, 0.35);
+            drawing.Line(
+                FormattableString.Invariant($"M{arrow.X} {arrow.Y + 2.2}v-4.4m-1.4 1.6l1.4 -1.6l1.4 1.6"),
+                Faint,
+                0.35
+            );
         }
         foreach (var socket in face.Sockets)
         {
-            drawing.Box(socket.Box.X, socket.Box.Y, socket.Box.Width, socket.Box.Height, "none", ("socket", socket.Id), Ink);
+            drawing.Box(
+                socket.Box.X,
+                socket.Box.Y,
+                socket.Box.Width,
+                socket.Box.Height,
+                "none",
+                ("socket", socket.Id),
+                Ink
+            );
             Word(drawing, socket.Name, fill: "#555");
             if (socket.First is { } first)
             {
@@ -86,18 +107,41 @@ public static class PictureDrawing
         {
             for (var i = 0; i < jumper.Pads; i++)
             {
-                drawing.Box(jumper.X + ((i - (jumper.Pads / 2.0)) * 1.8), jumper.Y - 0.9, 1.4, 1.8, "#fff", ("jumper", jumper.Id));
+                drawing.Box(
+                    jumper.X + ((i - (jumper.Pads / 2.0)) * 1.8),
+                    jumper.Y - 0.9,
+                    1.4,
+                    1.8,
+                    "#fff",
+                    ("jumper", jumper.Id)
+                );
             }
             if (jumper.Closed is { } closed)
             {
-                drawing.Box(jumper.X + ((closed - (jumper.Pads / 2.0)) * 1.8) + 0.7, jumper.Y - 0.4, 1.8, 0.8, Ink, ("closed", jumper.Id));
+                drawing.Box(
+                    jumper.X + ((closed - (jumper.Pads / 2.0)) * 1.8) + 0.7,
+                    jumper.Y - 0.4,
+                    1.8,
+                    0.8,
+                    Ink,
+                    ("closed", jumper.Id)
+                );
             }
         }
     }
 
     private static void Device(Drawing drawing, PictureDevice device)
     {
-        drawing.Box(device.Box.X, device.Box.Y, device.Box.Width, device.Box.Height, "#fff", ("device", device.Id), Ink, 0.3);
+        drawing.Box(
+            device.Box.X,
+            device.Box.Y,
+            device.Box.Width,
+            device.Box.Height,
+            "#fff",
+            ("device", device.Id),
+            Ink,
+            0.3
+        );
         foreach (var line in device.Name)
         {
             Word(drawing, line, bold: true);
@@ -194,7 +238,9 @@ public static class PictureDrawing
             var (before, after) = (points[i - 1], points[i + 1]);
             var bend = Math.Min(Bend, Math.Min(Way(before, at), Way(at, after)) / 2);
             var (from, to) = (Toward(at, before, bend), Toward(at, after, bend));
-            path.Append(FormattableString.Invariant($"L{from.X:0.###} {from.Y:0.###}Q{at.X} {at.Y} {to.X:0.###} {to.Y:0.###}"));
+            path.Append(
+                FormattableString.Invariant($"L{from.X:0.###} {from.Y:0.###}Q{at.X} {at.Y} {to.X:0.###} {to.Y:0.###}")
+            );
         }
         return path.ToString();
     }
