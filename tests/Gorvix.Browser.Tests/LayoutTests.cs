@@ -23,6 +23,7 @@ public class LayoutTests
         "/builds/spoil-tip-owl/fit",
         "/builds/spoil-tip-owl/rails",
         "/builds/crusher-house-lark/loom",
+        "/builds/crusher-house-lark/loom?view=picture&at=joint%20receiver%20sbus",
         "/builds/rim-walk-rook/settings",
         "/builds/rim-walk-rook/settings?part=read",
         "/builds/rim-walk-rook/settings?part=gnss",

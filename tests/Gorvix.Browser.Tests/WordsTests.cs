@@ -34,6 +34,7 @@ public partial class WordsTests
         ("Before you buy", ["/builds/haul-road-heron/sweep", "/builds/spoil-tip-owl/sweep"]),
         ("Rails", [.. Builds.Select(b => $"/builds/{b}/rails")]),
         ("Loom", [.. Builds.Select(b => $"/builds/{b}/loom")]),
+        ("Wiring picture", [.. Builds.Select(b => $"/builds/{b}/loom?view=picture")]),
         (
             "Settings",
             [

@@ -115,6 +115,7 @@ export const router = createRouter({
       component: () => import('./features/loom/LoomScreen.vue'),
       props: (route) => ({
         id: String(route.params.id),
+        picture: route.query.view === 'picture',
         ...placeIn(route),
       }),
     },

@@ -8,6 +8,7 @@ using Gorvix.Core.Wired.Gnss;
 using Gorvix.Core.Wired.Settings;
 using Gorvix.Core.Work.Bench;
 using Gorvix.Core.Work.Log;
+using Gorvix.Core.Work.Papers;
 using Gorvix.Storage;
 using Gorvix.Web.Features;
 using Microsoft.AspNetCore.StaticFiles;
@@ -40,6 +41,7 @@ internal static class ClientFiles
                 logicVolts = Lead.UsualDriveVolts,
                 gnssBauds = MessageBudget.Bauds,
                 meterBauds = SerialMeter.Bauds,
+                wireColours = WireColours.All,
             }
         )
     );

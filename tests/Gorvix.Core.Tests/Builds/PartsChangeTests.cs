@@ -24,6 +24,39 @@ public class PartsChangeTests
         Assert.Contains("RC link (Sedge 2) moved from UART4 to UART2.", string.Join(' ', moved));
     }
 
+    /// <summary>It is kept with the device, goes with it, and a place beyond the last is refused.</summary>
+    [Fact]
+    public void A_device_is_put_elsewhere_in_the_picture_and_left_to_it_again()
+    {
+        PartsChange Draw(PictureSpot? spot) =>
+            new()
+            {
+                Kind = PartsChangeKind.DrawDevice,
+                Device = "gnss",
+                Picture = spot,
+            };
+        var spot = new PictureSpot { Edge = PictureEdge.Right, Place = 199 };
+        var put = Apply(Hare, Draw(spot));
+        Assert.Equal(spot, put.Devices.First(d => d.Id == "gnss").Picture);
+        Assert.Same(put, Apply(put, Draw(spot)));
+        Assert.Equal(Hare.Devices, Apply(put, Draw(null)).Devices);
+        Assert.Equal(Hare.Devices, Apply(put, Draw(new PictureSpot())).Devices);
+        var file = Core.Files.Formats.GorvixReader.Write(new() { Builds = [put] });
+        Assert.Contains(
+            "\"picture\":{\"edge\":\"right\",\"place\":199}",
+            System.Text.Encoding.UTF8.GetString(file).Replace(" ", "").Replace("\n", "").Replace("\r", "")
+        );
+        foreach (var place in new[] { -1, 200 })
+        {
+            Assert.Contains(
+                "devices[",
+                Assert.Single(Draw(spot with { Place = place }).Check(Hare, Demo.Library)).Sentence,
+                StringComparison.Ordinal
+            );
+        }
+        Assert.NotEmpty((Draw(spot) with { Device = "nobody" }).Check(Hare, Demo.Library));
+    }
+
     [Fact]
     public void Another_piece_of_the_same_part_brings_back_the_work_at_it_and_at_nothing_else()
     {

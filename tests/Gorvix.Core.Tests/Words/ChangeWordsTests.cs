@@ -171,6 +171,14 @@ public class ChangeWordsTests
             { "Set cable run of Fix 10 to 90 mm", Of(PartsChangeKind.PlaceDevice, "gnss") with { Millimetres = 90 } },
             { "Clear cable run of Fix 10", Of(PartsChangeKind.PlaceDevice, "gnss") },
             {
+                "Move Fix 10 in the picture",
+                Of(PartsChangeKind.DrawDevice, "gnss") with
+                {
+                    Picture = new PictureSpot { Place = 1 },
+                }
+            },
+            { "Reset place of Fix 10 in the picture", Of(PartsChangeKind.DrawDevice, "gnss") },
+            {
                 "Set slack to 25 mm per wire",
                 new() { Kind = PartsChangeKind.SetAllowance, Millimetres = 25 }
             },

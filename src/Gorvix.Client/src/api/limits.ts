@@ -25,10 +25,14 @@ export interface Limits {
   /** Line rates that GNSS modules and meters are met with, in baud. */
   gnssBauds: number[]
   meterBauds: number[]
+  /** Colours of insulation by their words, as #rrggbb. */
+  wireColours: Record<string, string>
 }
 
 const told = document.querySelector<HTMLMetaElement>('meta[name=limits]')?.content ?? ''
 // Only a test has a page that no server wrote.
 export const limits = (
-  told.startsWith('{') ? JSON.parse(told) : { gnssBauds: [], meterBauds: [], ports: [] }
+  told.startsWith('{')
+    ? JSON.parse(told)
+    : { gnssBauds: [], meterBauds: [], ports: [], wireColours: {} }
 ) as Limits

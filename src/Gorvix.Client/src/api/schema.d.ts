@@ -267,7 +267,23 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["drawLoom"];
+        get: operations["drawWiring"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getPicture"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2512,6 +2528,7 @@ export interface components {
             distance?: null | number;
             /** @description Id of the harness used; null for the device's first or only one. */
             harness?: null | string;
+            picture?: null | components["schemas"]["PictureSpot"];
         };
         /** @description What the builder chooses where settings do not follow from the plan alone. */
         BuildSettings: {
@@ -5728,12 +5745,13 @@ export interface components {
              * @description A length, in millimetres.
              */
             millimetres?: null | number;
+            picture?: null | components["schemas"]["PictureSpot"];
         };
         /**
          * @description What is done with the parts and links of a build.
          * @enum {unknown}
          */
-        PartsChangeKind: "takeBoard" | "takePart" | "takeHarness" | "addDevice" | "removeDevice" | "addLink" | "removeLink" | "setPriority" | "nameDevice" | "setBatch" | "nameBuild" | "setNote" | "cutWire" | "placeDevice" | "setAllowance";
+        PartsChangeKind: "takeBoard" | "takePart" | "takeHarness" | "addDevice" | "removeDevice" | "addLink" | "removeLink" | "setPriority" | "nameDevice" | "setBatch" | "nameBuild" | "setNote" | "cutWire" | "placeDevice" | "setAllowance" | "drawDevice";
         /** @description A change of the parts or links of a build. */
         PartsRequest: {
             /**
@@ -5834,6 +5852,237 @@ export interface components {
              * @description Its number.
              */
             number: number;
+        };
+        /** @description A rectangle of a picture. */
+        PictureBox: {
+            /**
+             * Format: double
+             * @description Of its left edge.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Of its upper edge.
+             */
+            y: number;
+            /**
+             * Format: double
+             * @description Its width.
+             */
+            width: number;
+            /**
+             * Format: double
+             * @description Its height.
+             */
+            height: number;
+        };
+        /** @description A device. */
+        PictureDevice: {
+            /** @description Id within the build. */
+            id: string;
+            /** @description Its body. */
+            box: components["schemas"]["PictureBox"];
+            /** @description The side of the board that it stands at. */
+            edge: components["schemas"]["PictureEdge"];
+            /** @description True when its leads are drawn from the last to the first. */
+            isTurned: boolean;
+            /** @description What the builder calls it, in as many lines as it takes. */
+            name: components["schemas"]["PictureText"][];
+            /** @description Its leads, from the top. */
+            leads: components["schemas"]["PictureLead"][];
+        };
+        /** @enum {unknown} */
+        PictureEdge: "left" | "right" | null;
+        /** @description A side of the board. */
+        PictureFace: {
+            /** @description Which. */
+            side: components["schemas"]["BoardSide"];
+            /** @description What it is called. */
+            title: components["schemas"]["PictureText"];
+            /**
+             * Format: double
+             * @description Of its outline's left edge.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Of its outline's upper edge.
+             */
+            y: number;
+            /**
+             * Format: double
+             * @description Of its outline.
+             */
+            width: number;
+            /**
+             * Format: double
+             * @description Of its outline.
+             */
+            height: number;
+            /** @description Its pads. */
+            pads: components["schemas"]["PicturePad"][];
+            /** @description Its sockets. */
+            sockets: components["schemas"]["PictureSocket"][];
+            /** @description Its jumpers. */
+            jumpers: components["schemas"]["PictureJumper"][];
+            /** @description Centres of its mounting holes. */
+            holes: components["schemas"]["PicturePoint"][];
+            usb: null | components["schemas"]["PictureBox"];
+            arrow: null | components["schemas"]["PicturePoint"];
+        };
+        /** @description A jumper. */
+        PictureJumper: {
+            /** @description Its id. */
+            id: string;
+            /**
+             * Format: double
+             * @description Of its middle.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Of its middle.
+             */
+            y: number;
+            /**
+             * Format: int32
+             * @description How many pads lie in its row.
+             */
+            pads: number;
+            /**
+             * Format: int32
+             * @description Which gap of its row is to be closed, from 0 at the left; null for none.
+             */
+            closed: null | number;
+            /**
+             * Format: int32
+             * @description The number of the step that changes it; null where it stays as it is.
+             */
+            step: null | number;
+            name: null | components["schemas"]["PictureText"];
+        };
+        /** @description A lead of a device, at the edge of its body. */
+        PictureLead: {
+            /** @description Its id. */
+            lead: string;
+            /** @description Its label. */
+            label: components["schemas"]["PictureText"];
+            colour: null | components["schemas"]["PictureText"];
+            /** @description Where its wire begins. */
+            at: components["schemas"]["PicturePoint"];
+            /** @description True when it is joined to nothing. */
+            isSpare: boolean;
+        };
+        /** @description A pad. */
+        PicturePad: {
+            /** @description Its id. */
+            id: string;
+            /**
+             * Format: double
+             * @description Of its middle.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Of its middle.
+             */
+            y: number;
+            /**
+             * Format: double
+             * @description Half of its width.
+             */
+            halfWidth: number;
+            /**
+             * Format: double
+             * @description Half of its height.
+             */
+            halfHeight: number;
+            /** @description True when a wire ends on it. */
+            isUsed: boolean;
+            label: null | components["schemas"]["PictureText"];
+        };
+        PicturePoint: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        /** @description A socket. */
+        PictureSocket: {
+            /** @description Its id. */
+            id: string;
+            /** @description Round its pins. */
+            box: components["schemas"]["PictureBox"];
+            name: null | components["schemas"]["PictureText"];
+            first: null | components["schemas"]["PicturePoint"];
+        };
+        /** @description Where the builder has put a device in the wiring picture. What is not said is computed. */
+        PictureSpot: {
+            edge?: null | components["schemas"]["PictureEdge"];
+            /**
+             * Format: int32
+             * @description Its place in the column there, from 0 at the top, at most 199; null to let the picture choose.
+             */
+            place?: null | number;
+            /** @description Whether its leads are drawn from the last to the first; null to let the picture choose. */
+            turned?: null | boolean;
+        };
+        /** @description A line of text; its middle line lies at Y. */
+        PictureText: {
+            /** @description What it says. */
+            text: string;
+            /**
+             * Format: double
+             * @description From the left edge of the picture, in millimetres.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description From its top, in millimetres.
+             */
+            y: number;
+            /**
+             * Format: double
+             * @description Of its letters, in millimetres.
+             */
+            size: number;
+            /** @description How it stands at X. */
+            anchor: components["schemas"]["TextAnchor"];
+        };
+        /** @description A wire. */
+        PictureWire: {
+            /** @description As in the wire list. */
+            id: string;
+            /** @description Id within the build of its device. */
+            device: string;
+            /** @description Id of its lead. */
+            lead: string;
+            /** @description Id of its pad; null for a lead of another device. */
+            pad: null | string;
+            /** @description Id of the link that it serves; null for supply and ground. */
+            link: null | string;
+            /** @description What its lead is. */
+            role: components["schemas"]["LeadRole"];
+            /** @description The colours of its lead, as words; none where no manual says it. */
+            colours: string[];
+            /** @description From the lead to its other end; each stretch runs level or upright. */
+            points: components["schemas"]["PicturePoint"][];
+            /** @description Its number, as in the steps, at both ends. */
+            tags: components["schemas"]["PictureText"][];
+            /** @description Which way signals run. */
+            flow: components["schemas"]["WireFlow"];
+            /** @description Where that is shown. */
+            flowAt: components["schemas"]["PicturePoint"];
+            inverted: null | components["schemas"]["PicturePoint"];
+            /** @description Id of the wire that it is twisted with; null for none. */
+            twist: null | string;
+            /**
+             * Format: int32
+             * @description The number of the step that joins it, from 1; null where none does.
+             */
+            step: null | number;
+            /** @description True when that is done. */
+            isDone: boolean;
         };
         /**
          * @description How many wires a lead is where its device stands for several pieces.
@@ -6986,6 +7235,11 @@ export interface components {
          */
         TestKind: "look" | "measureCold" | "measureLive" | "wiggle" | "page" | "trial";
         /**
+         * @description How a text stands at its point.
+         * @enum {unknown}
+         */
+        TextAnchor: "start" | "middle" | "end";
+        /**
          * @description What a text of a build is.
          * @enum {unknown}
          */
@@ -7158,6 +7412,35 @@ export interface components {
              * @description Together, in millimetres.
              */
             millimetres: number;
+        };
+        /**
+         * @description Which way signals run in a wire.
+         * @enum {unknown}
+         */
+        WireFlow: "none" | "toBoard" | "toDevice" | "both";
+        /**
+         * @description A wired build as one picture: the board in the middle, its devices beside it, every wire from lead to pad. Geometry in millimetres on paper;
+         *     no colours and no pixels, those belong to whoever draws it.
+         */
+        WiringPicture: {
+            /**
+             * Format: double
+             * @description From left to right.
+             */
+            width: number;
+            /**
+             * Format: double
+             * @description From top to bottom.
+             */
+            height: number;
+            /** @description The sides of the board that are worked on. */
+            faces: components["schemas"]["PictureFace"][];
+            /** @description The devices, the left ones first, each column from the top. */
+            devices: components["schemas"]["PictureDevice"][];
+            /** @description The wires, in the order of the wire list. */
+            wires: components["schemas"]["PictureWire"][];
+            /** @description What is not to scale, in a sentence; null where all is. */
+            note: null | string;
         };
         /** @description A pin or ban in force. */
         Wish: {
@@ -7511,6 +7794,18 @@ export type PathElementResistor = components['schemas']['PathElementResistor'];
 export type PathPattern = components['schemas']['PathPattern'];
 export type PatternAsks = components['schemas']['PatternAsks'];
 export type PhotoKept = components['schemas']['PhotoKept'];
+export type PictureBox = components['schemas']['PictureBox'];
+export type PictureDevice = components['schemas']['PictureDevice'];
+export type PictureEdge = components['schemas']['PictureEdge'];
+export type PictureFace = components['schemas']['PictureFace'];
+export type PictureJumper = components['schemas']['PictureJumper'];
+export type PictureLead = components['schemas']['PictureLead'];
+export type PicturePad = components['schemas']['PicturePad'];
+export type PicturePoint = components['schemas']['PicturePoint'];
+export type PictureSocket = components['schemas']['PictureSocket'];
+export type PictureSpot = components['schemas']['PictureSpot'];
+export type PictureText = components['schemas']['PictureText'];
+export type PictureWire = components['schemas']['PictureWire'];
 export type PieceWires = components['schemas']['PieceWires'];
 export type PinChoice = components['schemas']['PinChoice'];
 export type Place = components['schemas']['Place'];
@@ -7603,6 +7898,7 @@ export type TakenView = components['schemas']['TakenView'];
 export type TalkHabit = components['schemas']['TalkHabit'];
 export type TelemetryValue = components['schemas']['TelemetryValue'];
 export type TestKind = components['schemas']['TestKind'];
+export type TextAnchor = components['schemas']['TextAnchor'];
 export type TextKind = components['schemas']['TextKind'];
 export type TextRequest = components['schemas']['TextRequest'];
 export type Tick = components['schemas']['Tick'];
@@ -7621,6 +7917,8 @@ export type Want = components['schemas']['Want'];
 export type WaveStep = components['schemas']['WaveStep'];
 export type WireCut = components['schemas']['WireCut'];
 export type WireCutLine = components['schemas']['WireCutLine'];
+export type WireFlow = components['schemas']['WireFlow'];
+export type WiringPicture = components['schemas']['WiringPicture'];
 export type Wish = components['schemas']['Wish'];
 export type WishMatch = components['schemas']['WishMatch'];
 export type WishMatchFeedMatch = components['schemas']['WishMatchFeedMatch'];
@@ -8216,7 +8514,7 @@ export interface operations {
             };
         };
     };
-    drawLoom: {
+    drawWiring: {
         parameters: {
             query?: never;
             header?: never;
@@ -8233,6 +8531,46 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WiringPicture"];
+                };
             };
             /** @description Not Found */
             404: {

@@ -7,6 +7,8 @@ defineProps<{
   count: string
   /** True when only what remains is shown. */
   open: boolean
+  /** True where there is no list of which only the rest could be shown. */
+  withoutOpen?: boolean
   /** What the button to print says; none where the list is not printed. */
   print?: string
 }>()
@@ -19,6 +21,7 @@ defineEmits<{ open: []; large: []; print: [] }>()
     <span class="count" data-testid="count">{{ count }}</span>
     <span class="buttons no-print">
       <KeyButton
+        v-if="!withoutOpen"
         letter="O"
         data-do="open"
         :pressed="open"

@@ -70,6 +70,7 @@ public static class FileSchema
         [(typeof(DrillOrder), "seed")] = [("minimum", 0), ("maximum", DrillOrder.MostSeed)],
         [(typeof(DrillOrder), "cards")] = [("maxItems", DrillOrder.MostCards)],
         [(typeof(DrillOrder), "mark")] = [("maxLength", 64)],
+        [(typeof(PictureSpot), "place")] = [("minimum", 0), ("maximum", BuildCheck.MostPlace)],
         [(typeof(RadioSide), "packetHertz")] = [("minimum", 4), ("maximum", 1000)],
     };
 

@@ -98,6 +98,7 @@ public static partial class FormatPage
         {
             "integer" => Sentences.WholeNumber(range),
             "number" => $"number{range}",
+            "boolean" => Sentences.TrueOrFalse,
             _ => schema["maxLength"] is { } most ? Sentences.TextOfUpToCharacters(most) : "text",
         };
     }

@@ -22,6 +22,7 @@ internal static class Sentences
 
     public static string SeeBelow => "see below";
     public static string WholeNumbers => "whole numbers";
+    public static string TrueOrFalse => "`true` or `false`";
 
     public static string WholeNumber(string range) => $"whole number{range}";
 

@@ -27,7 +27,8 @@ public static class BuildCheck
     /// <summary>More facts of what is built than this are refused.</summary>
     public const int MostFacts = 1000;
 
-    private const int MostPlace = 199;
+    /// <summary>The last place in a column of the wiring picture.</summary>
+    public const int MostPlace = 199;
 
     /// <summary>The longest name, in characters.</summary>
     public const int MostName = CheckList.MostText;

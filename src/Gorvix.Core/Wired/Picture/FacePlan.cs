@@ -1,7 +1,6 @@
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Wired.Leaflets;
-using Gorvix.Core.Wired.Loom;
 
 namespace Gorvix.Core.Wired.Picture;
 

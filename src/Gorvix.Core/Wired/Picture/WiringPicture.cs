@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
 
@@ -6,6 +7,7 @@ namespace Gorvix.Core.Wired.Picture;
 /// <summary>A point of a picture.</summary>
 /// <param name="X">From its left edge, in millimetres.</param>
 /// <param name="Y">From its top, in millimetres.</param>
+[method: JsonConstructor]
 public readonly record struct PicturePoint(double X, double Y);
 
 /// <summary>How a text stands at its point.</summary>

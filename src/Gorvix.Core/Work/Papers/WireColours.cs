@@ -1,9 +1,10 @@
 namespace Gorvix.Core.Work.Papers;
 
-/// <summary>Colours of insulation as they are drawn on paper.</summary>
-internal static class WireColours
+/// <summary>Colours of insulation as they are drawn.</summary>
+public static class WireColours
 {
-    private static readonly Dictionary<string, string> Known = new()
+    /// <summary>Each by its word, as #rrggbb.</summary>
+    public static readonly IReadOnlyDictionary<string, string> All = new Dictionary<string, string>
     {
         ["black"] = "#1c1c1c",
         ["red"] = "#c62828",
@@ -23,11 +24,18 @@ internal static class WireColours
         ["cyan"] = "#1e9e9e",
     };
 
-    private static readonly string[] Light = ["white", "yellow", "silver", "pink"];
-
     /// <summary>The colour of a word; null for one that is not known.</summary>
-    public static string? Of(string word) => Known.GetValueOrDefault(word);
+    public static string? Of(string word) => All.GetValueOrDefault(word);
 
     /// <summary>True for a colour that needs an edge on white paper.</summary>
-    public static bool IsLight(string word) => Light.Contains(word);
+    public static bool IsLight(string word)
+    {
+        if (Of(word) is not { } hex)
+        {
+            return false;
+        }
+        double Part(int at) => Convert.ToInt32(hex.Substring(at, 2), 16) / 255.0;
+        // How bright the eye finds it.
+        return (0.3 * Part(1)) + (0.59 * Part(3)) + (0.11 * Part(5)) > 0.6;
+    }
 }

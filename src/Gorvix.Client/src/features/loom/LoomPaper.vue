@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { FitView, LoomView } from '@/api/client'
+import type { FitView, LoomView, WiringPicture } from '@/api/client'
+import Picture from '@/features/picture/WiringPicture.vue'
 import { bySide } from './useLoom'
 
 /** What goes to the bench on one sheet of paper: ports, wires, plugs, bridges, leads that go nowhere, cautions. Only on paper. */
 const props = defineProps<{
   view: FitView
   loom: LoomView
+  /** The wiring picture; null while it is not there. */
+  picture: WiringPicture | null
   /** True for every step and every pair to measure, on more sheets. */
   whole: boolean
 }>()
@@ -21,6 +24,7 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
   <section class="paper" data-testid="paper">
     <h1>{{ view.name }}</h1>
     <p class="cautions">{{ loom.cautions.join(' ') }}</p>
+    <Picture v-if="picture" class="sheet" :picture="picture" :name="view.name" />
     <h2>Ports</h2>
     <p>{{ loom.sheet.ports.map((p) => p.words).join('; ') }}.</p>
     <h2>Wires</h2>
@@ -121,6 +125,15 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
     margin: 4pt 0 1pt;
     font-size: 9pt;
     font-weight: 650;
+  }
+
+  /* As large as leaves room for the lists of a usual build below it. */
+  .sheet :deep(svg) {
+    max-height: 120mm;
+  }
+
+  .sheet :deep(figcaption) {
+    font-size: 8pt;
   }
 
   .cautions {

@@ -4,8 +4,13 @@ import BoardFace from '@/features/board/BoardFace.vue'
 import StepFrame from '@/features/build/StepFrame.vue'
 import { useChecklist, type ListPlace } from '@/features/build/useChecklist'
 import LargeView from '@/ui/LargeView.vue'
+import KeyButton from '@/ui/KeyButton.vue'
 import ListHead from '@/ui/ListHead.vue'
+import ProblemNote from '@/ui/ProblemNote.vue'
+import WiringPicture from '@/features/picture/WiringPicture.vue'
+import { usePicture } from '@/features/picture/usePicture'
 import LoomPaper from './LoomPaper.vue'
+import LoomPicture from './LoomPicture.vue'
 import LoomTables from './LoomTables.vue'
 import PlugFaces from './PlugFaces.vue'
 import StepList from './StepList.vue'
@@ -13,7 +18,13 @@ import { groupOf, useLoom } from './useLoom'
 import WireLengths from './WireLengths.vue'
 
 /** From plan to soldered wires: the work in its order, the board with the pads of each step, plugs pin by pin, and what to measure. */
-const props = defineProps<{ id: string } & ListPlace>()
+const props = defineProps<
+  {
+    id: string
+    /** Whether the steps are shown in the wiring picture instead of as a list. */
+    picture: boolean
+  } & ListPlace
+>()
 const loom = useLoom(() => props.id)
 const { lines: steps } = loom
 const shared = useChecklist({
@@ -25,9 +36,10 @@ const shared = useChecklist({
   place: props,
   one: 'step',
   print: () => void print(false),
-  keys: { d: done },
+  keys: { d: done, v: flip },
   list: [
     ['D', 'mark done and go on; again to undo'],
+    ['V', 'wiring picture or list'],
     ['P', 'print one sheet'],
   ],
   read: loom.read,
@@ -50,6 +62,35 @@ const face = computed(() => ({
   uses: uses.value,
 }))
 
+const { picture: drawing, problem: undrawn } = usePicture(() => props.id)
+const litWires = computed(() =>
+  (drawing.value?.wires ?? [])
+    .filter((w) => w.step != null && w.step === shared.number.value)
+    .map((w) => w.id),
+)
+const wireWords = computed(() =>
+  Object.fromEntries(
+    (sheet.value?.wires ?? []).map((w) => [
+      w.id,
+      [
+        `${w.name} ${w.label} → ${w.at}`,
+        w.job,
+        w.colour,
+        w.isJoint ? `AWG ${w.gauge}, ${w.millimetres / 10} cm` : 'stays in its plug',
+      ]
+        .filter(Boolean)
+        .join(' · '),
+    ]),
+  ),
+)
+function flip() {
+  void shared.query({ view: props.picture ? undefined : 'picture' })
+}
+function ofWire(id: string) {
+  const number = drawing.value?.wires.find((w) => w.id === id)?.step
+  const step = number ? steps.value[number - 1] : undefined
+  if (step) void shared.go(step.id)
+}
 function done() {
   if (!chosen.value?.waits) shared.tickAndGo((s, isDone) => loom.tick(s.id, isDone))
 }
@@ -98,7 +139,19 @@ async function print(everything: boolean) {
         @leave="shared.set('large')"
       >
         <template v-if="face.face" #board>
-          <BoardFace v-bind="face" :face="face.face" @pad="ofPad" @bridge="ofBridge" />
+          <WiringPicture
+            v-if="drawing && litWires.length > 0"
+            :picture="drawing"
+            :name="view.name"
+            :lit="litWires"
+            :pads="chosen.pads"
+            :words="wireWords"
+            is-work
+            near
+            @wire="ofWire"
+            @pad="ofPad"
+          />
+          <BoardFace v-else v-bind="face" :face="face.face" @pad="ofPad" @bridge="ofBridge" />
         </template>
         <p v-if="chosen.isDone" class="quiet">done</p>
         <p class="said">{{ chosen.words }}</p>
@@ -129,7 +182,36 @@ async function print(everything: boolean) {
         <ul class="cautions one-line" data-testid="cautions">
           <li v-for="c in loom.view.value?.cautions" :key="c">{{ c }}</li>
         </ul>
-        <div class="columns">
+        <div v-if="picture" data-testid="picture">
+          <ListHead
+            title="Wiring picture"
+            :count="`${steps.length - left.length} of ${steps.length} done`"
+            :open="false"
+            without-open
+            print="Print sheet"
+            @large="shared.set('large')"
+            @print="print(false)"
+          >
+            <KeyButton letter="V" data-do="picture" @click="flip">List of steps</KeyButton>
+          </ListHead>
+          <ProblemNote v-if="undrawn" title="Could not draw the wiring" :problem="undrawn" />
+          <LoomPicture
+            v-if="drawing"
+            :picture="drawing"
+            :name="view.name"
+            :step="chosen"
+            :number="shared.number.value"
+            :of="steps.length"
+            :lit="litWires"
+            :words="wireWords"
+            @walk="shared.walk"
+            @done="done"
+            @wire="ofWire"
+            @pad="ofPad"
+            @move="(device, picture) => build.changeParts({ kind: 'drawDevice', device, picture })"
+          />
+        </div>
+        <div v-else class="columns">
           <div>
             <ListHead
               title="Steps in order"
@@ -139,7 +221,9 @@ async function print(everything: boolean) {
               @open="shared.set('open')"
               @large="shared.set('large')"
               @print="print(false)"
-            />
+            >
+              <KeyButton letter="V" data-do="picture" @click="flip">Wiring picture</KeyButton>
+            </ListHead>
             <StepList
               :steps="steps"
               :shown="shown"
@@ -184,7 +268,13 @@ async function print(everything: boolean) {
         />
         <LoomTables :sheet="sheet" :build="id" @print="print(true)" />
       </div>
-      <LoomPaper v-if="loom.view.value" :view="view" :loom="loom.view.value" :whole="whole" />
+      <LoomPaper
+        v-if="loom.view.value"
+        :view="view"
+        :loom="loom.view.value"
+        :picture="drawing"
+        :whole="whole"
+      />
     </template>
   </StepFrame>
 </template>

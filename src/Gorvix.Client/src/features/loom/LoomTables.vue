@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { LoomView } from '@/api/client'
 import { computed } from 'vue'
+import { savePng } from '@/features/picture/savePng'
 import MenuButton from '@/ui/MenuButton.vue'
 
 /** Every wire, every lead that stays loose, what to measure before power, and what to cut. */
@@ -16,7 +17,13 @@ const files = computed(() => {
       run: () => emit('print'),
     },
     { words: 'Wire list', about: 'CSV', href: `${of}/wires.csv` },
-    { words: 'Wiring drawing', about: 'SVG', href: `${of}/loom.svg` },
+    { words: 'Wiring picture', about: 'SVG', href: `${of}/loom.svg` },
+    ...[2, 4].map((times) => ({
+      id: `png-${times}`,
+      words: 'Wiring picture',
+      about: `PNG, ${times}×`,
+      run: () => void savePng(`${of}/loom.svg`, `${props.build}-wiring-${times}x.png`, times),
+    })),
     { words: 'Build card', about: 'SVG, to keep with the build', href: `${of}/card.svg` },
     { words: 'Wiring page', about: 'Markdown', href: `${of}/loom.md` },
     { words: 'Wiring data', about: 'JSON', href: `${of}/loom.json` },

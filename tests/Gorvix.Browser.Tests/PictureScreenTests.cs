@@ -1,0 +1,97 @@
+using OpenQA.Selenium;
+using OpenQA.Selenium.Interactions;
+
+namespace Gorvix.Browser.Tests;
+
+/// <summary>The wiring picture: what is looked at is lit, devices are put elsewhere by mouse, touch and keys, and that is undone.</summary>
+public class PictureScreenTests
+{
+    private const string Address = "/builds/crusher-house-lark/loom?view=picture";
+
+    [Fact]
+    public async Task A_step_lights_its_wire_and_a_wire_or_pad_leads_to_its_step()
+    {
+        await using var page = await Page.Read($"{Address}&at=joint%20receiver%20sbus");
+        page.Says("[data-testid='now']", "Relay 16: solder SBUS (white)");
+        page.Find(".wire.lit[data-wire='receiver sbus']");
+        page.Says("[data-testid='wire-told']", "Relay 16 SBUS → T6 (top) · RC link: TX → UART6 RX · white");
+        page.Find(".pad.lit[data-pad='t6']");
+        page.Shot("picture");
+        page.Press(Keys.ArrowDown);
+        page.Says("[data-testid='now']", "GND");
+        page.Find(".wire.lit[data-wire='receiver g']");
+
+        page.Click("[data-testid='picture'] .pad[data-pad='t4'] rect");
+        page.Says("[data-testid='now']", "RX ← UART4 TX");
+        page.Find(".wire.lit[data-wire='camera rx']");
+        // By keys alone: from wire to wire, and to its step.
+        page.Run("document.querySelector('[data-wire][tabindex=\"0\"]').focus()");
+        page.Driver.SwitchTo().ActiveElement().SendKeys(Keys.ArrowUp);
+        page.Driver.SwitchTo().ActiveElement().SendKeys(Keys.Enter);
+        page.Find(".wire.lit[data-wire='camera tx']");
+        page.Press("v");
+        page.Says("[data-row='joint camera tx'].chosen", "TX → R4");
+        Assert.Equal("", page.Accessibility());
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task A_device_is_dragged_to_the_other_side_kept_and_brought_back()
+    {
+        await using var page = await Page.Open(Address);
+        var was = Left(page, "air-unit");
+        page.Run("document.querySelector('[data-device=\"receiver\"]').scrollIntoView({ block: 'center' })");
+        var device = page.Find("[data-device='receiver'] rect");
+        var right = page.Driver.FindElement(By.CssSelector("[data-device='air-unit'] rect"));
+        new Actions(page.Driver)
+            .MoveToElement(device)
+            .ClickAndHold()
+            .MoveByOffset(60, 0)
+            .MoveToElement(right)
+            .Release()
+            .Perform();
+        Waits(page, () => Left(page, "receiver") > was - 60);
+        page.Driver.Navigate().Refresh();
+        Waits(page, () => Left(page, "receiver") > was - 60);
+        page.Press("z");
+        Waits(page, () => Left(page, "receiver") < was - 60);
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
+    public async Task A_device_is_moved_and_turned_by_keys_and_by_buttons()
+    {
+        await using var page = await Page.Open(Address);
+        page.Find("[data-device='receiver']");
+        var before = First(page);
+        page.Run("document.querySelector('[data-device=\"receiver\"]').focus()");
+        page.Driver.SwitchTo().ActiveElement().SendKeys(Keys.Shift + Keys.ArrowUp);
+        Waits(page, () => First(page) == "receiver");
+        Assert.NotEqual("receiver", before);
+        page.Run("document.querySelector('[data-device=\"receiver\"]').focus()");
+        page.Driver.SwitchTo().ActiveElement().SendKeys(Keys.Enter);
+        page.Says("[data-testid='device-tools']", "Relay 16");
+        var lead = FirstLead(page, "receiver");
+        page.Click("[data-move='turn']");
+        Waits(page, () => FirstLead(page, "receiver") != lead);
+        page.Click("[data-move='auto']");
+        Waits(page, () => First(page) == before && FirstLead(page, "receiver") == lead);
+        Assert.Equal("", page.Accessibility());
+        Assert.Equal("", page.Console());
+    }
+
+    private static void Waits(Page page, Func<bool> isSo) =>
+        page.Until(_ => isSo() ? page : null, "the picture as expected");
+
+    private static double Left(Page page, string device) =>
+        double.Parse(
+            page.Find($"[data-testid='picture'] [data-device='{device}'] rect").GetAttribute("x")!,
+            System.Globalization.CultureInfo.InvariantCulture
+        );
+
+    private static string First(Page page) =>
+        page.Find("[data-testid='picture'] [data-device]").GetAttribute("data-device")!;
+
+    private static string FirstLead(Page page, string device) =>
+        page.Find($"[data-testid='picture'] [data-leads='{device}'] text.print").Text;
+}
