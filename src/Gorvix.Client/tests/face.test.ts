@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import type { BoardFace } from '@/api/client'
-import { edgeOnScreen, inward, nextIn, place, sizeOf } from '@/features/board/face'
+import {
+  around,
+  edgeOnScreen,
+  inward,
+  labelsOf,
+  nextIn,
+  place,
+  sizeOf,
+  type Box,
+} from '@/features/board/face'
 
 const face = { width: 30, depth: 20 } as BoardFace
 
@@ -51,6 +60,31 @@ describe('the face of a board', () => {
     const pair = [...column, { x: 5, y: 1 }]
     expect(inward({ x: 2, y: 1 }, pair, size)).toBe('front')
     expect(inward({ x: 5, y: 1 }, pair, size)).toBe('rear')
+  })
+
+  it('writes no label over the outline, a pad, a mark or another label, smaller where it must, and none where there is no room', () => {
+    const size = { x: 30, y: 20 }
+    const column = (x: number) => [2, 5, 8, 11].map((y) => ({ spot: { x, y }, half: 0.8 }))
+    const pads = [
+      ...column(3).map((p, i) => ({ ...p, text: `R${i + 1}` })),
+      ...column(6).map((p, i) => ({ ...p, text: `T${i + 1}` })),
+      { spot: { x: 15, y: 19 }, half: 0.8, text: 'A VERY LONG LABEL, LONGER THAN ITS BOARD IS' },
+      { spot: { x: 25, y: 10 }, half: 0.8, text: null },
+    ]
+    const mark = { left: 9.2, right: 12, top: 1, bottom: 3 }
+    const labels = labelsOf(pads, [mark], size)
+    expect(labels.slice(0, 8).every((l) => l !== null)).toBe(true)
+    expect(labels[8]).toBeNull()
+    expect(labels[9]).toBeNull()
+    const boxes = labels.flatMap((l) => (l ? [l.box] : []))
+    const apart = (a: Box, b: Box) =>
+      a.right <= b.left || b.right <= a.left || a.bottom <= b.top || b.bottom <= a.top
+    for (const [i, box] of boxes.entries()) {
+      expect(box.left > 0 && box.right < size.x && box.top > 0 && box.bottom < size.y).toBe(true)
+      expect(apart(box, mark)).toBe(true)
+      expect(boxes.slice(i + 1).every((b) => apart(box, b))).toBe(true)
+      expect(pads.every((p) => apart(box, around(p.spot, p.half)))).toBe(true)
+    }
   })
 
   it('walks to what lies straight ahead before what lies aside, and stays where there is nothing', () => {

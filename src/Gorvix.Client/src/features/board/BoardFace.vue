@@ -3,7 +3,7 @@ import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { BoardFace, FacePad } from '@/api/client'
 import FaceBridges from './FaceBridges.vue'
 import FaceProbe from './FaceProbe.vue'
-import { nextIn, ways, type Side, type Turn } from './face'
+import { letters, nextIn, ways, type Side, type Turn } from './face'
 import { useDrag } from './useDrag'
 import { useDrawing } from './useDrawing'
 
@@ -270,6 +270,9 @@ function scale(by: 1 | -1) {
             :x="drawn.label.x"
             :y="drawn.label.y"
             :text-anchor="drawn.label.anchor"
+            :style="
+              drawn.label.scale < 1 ? { fontSize: `${letters * drawn.label.scale}px` } : undefined
+            "
             :transform="
               drawn.label.turned
                 ? `rotate(${drawn.label.turned} ${drawn.label.x} ${drawn.label.y})`

@@ -87,6 +87,99 @@ export function inward(spot: Spot, all: Spot[], size: Spot): Edge {
   return ways.find((way) => !from.some(blocked[way])) ?? first
 }
 
+/** A rectangle of the drawing, in millimetres. */
+export interface Box {
+  left: number
+  top: number
+  right: number
+  bottom: number
+}
+
+/** Where the label of a pad stands, and how much smaller than usual it is so that it fits. */
+export interface Label {
+  x: number
+  y: number
+  anchor: 'start' | 'end'
+  turned: 0 | -90
+  scale: number
+  box: Box
+}
+
+/** The height of letters, the width of one, and the room between a pad and its label, in millimetres. */
+export const letters = 1.55
+const letter = letters * 0.6
+const gap = 0.35
+
+export const around = (at: Spot, half: number): Box => ({
+  left: at.x - half,
+  top: at.y - half,
+  right: at.x + half,
+  bottom: at.y + half,
+})
+const meet = (a: Box, b: Box) =>
+  a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom
+
+function labelAt(spot: Spot, half: number, text: string, way: Edge, scale: number): Label {
+  const long = text.length * letter * scale
+  const high = letters * 0.4 * scale
+  const away = half + gap
+  switch (way) {
+    case 'right':
+    case 'left': {
+      const x = way === 'right' ? spot.x + away : spot.x - away
+      const box = { left: x, right: x, top: spot.y - high, bottom: spot.y + high }
+      return way === 'right'
+        ? { x, y: spot.y, anchor: 'start', turned: 0, scale, box: { ...box, right: x + long } }
+        : { x, y: spot.y, anchor: 'end', turned: 0, scale, box: { ...box, left: x - long } }
+    }
+    default: {
+      const y = way === 'rear' ? spot.y + away : spot.y - away
+      const box = { left: spot.x - high, right: spot.x + high, top: y, bottom: y }
+      return way === 'rear'
+        ? { x: spot.x, y, anchor: 'end', turned: -90, scale, box: { ...box, bottom: y + long } }
+        : { x: spot.x, y, anchor: 'start', turned: -90, scale, box: { ...box, top: y - long } }
+    }
+  }
+}
+
+/**
+ * A place for each label: on the board, over no pad, no mark and no other label, across the row that its pad stands in where that is free, smaller
+ * where it does not fit otherwise. A label for which there is no room is left out; it is told when the pad is pointed at.
+ */
+export function labelsOf(
+  pads: { spot: Spot; half: number; text: string | null }[],
+  marks: Box[],
+  size: Spot,
+): (Label | null)[] {
+  const spots = pads.map((p) => p.spot)
+  const copper = pads.map((p) => around(p.spot, p.half + 0.15))
+  const placed = [...marks]
+  return pads.map(({ spot, half, text }, i) => {
+    if (!text) return null
+    const ways = new Set<Edge>([inward(spot, spots, size), 'right', 'left', 'front', 'rear'])
+    for (const scale of [1, 0.85, 0.7]) {
+      for (const way of ways) {
+        const label = labelAt(spot, half, text, way, scale)
+        const { box } = label
+        const isOnBoard =
+          box.left > 0.15 &&
+          box.top > 0.15 &&
+          box.right < size.x - 0.15 &&
+          box.bottom < size.y - 0.15
+        if (
+          isOnBoard &&
+          !copper.some((b, j) => j !== i && meet(b, box)) &&
+          !placed.some((b) => meet(b, box))
+        ) {
+          placed.push(box)
+          return label
+        }
+      }
+    }
+    return null
+  })
+}
+
 /** The directions of the arrow keys on the screen. */
 export const ways: Record<string, Spot> = {
   ArrowLeft: { x: -1, y: 0 },

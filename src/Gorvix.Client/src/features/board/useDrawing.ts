@@ -1,6 +1,17 @@
 import { computed, type Ref } from 'vue'
 import type { BoardFace, FacePad } from '@/api/client'
-import { edgeOnScreen, inward, place, sizeOf, type Side, type Spot, type Turn } from './face'
+import {
+  around,
+  edgeOnScreen,
+  labelsOf,
+  letters,
+  place,
+  sizeOf,
+  type Label,
+  type Side,
+  type Spot,
+  type Turn,
+} from './face'
 
 /** A pad as it is drawn. */
 export interface Drawn {
@@ -9,7 +20,7 @@ export interface Drawn {
   state: 'lit' | 'near' | 'used' | 'free'
   /** Half the width of its copper; pins of a plug are small. */
   half: number
-  label: { x: number; y: number; anchor: 'start' | 'end'; turned: number } | null
+  label: Label | null
 }
 
 /** Room round the board for the USB socket, in millimetres. */
@@ -27,21 +38,51 @@ export function useDrawing(
 
   const pads = computed<Drawn[]>(() => {
     const here = props.face.pads.filter((pad) => pad.side === side.value)
-    const spots = here.map((pad) => place(props.face, pad, turn.value))
-    return here.map((pad, i) => {
-      const spot = spots[i] ?? { x: 0, y: 0 }
+    const drawn = here.map((pad) => {
       const state = stateOf(pad.id)
       // Pins stand too close for a label each: those in sight have one, the others when the board is large.
       const told = !pad.plug || state === 'lit' || zoom.value >= 2
       return {
         pad,
-        spot,
+        spot: place(props.face, pad, turn.value),
         state,
         half: pad.plug ? 0.5 : 0.8,
-        label: told ? labelOf(spot, spots) : null,
+        text: told ? pad.label : null,
       }
     })
+    const labels = labelsOf(drawn, marks(drawn), size.value)
+    return drawn.map(({ pad, spot, state, half }, i) => ({
+      pad,
+      spot,
+      state,
+      half,
+      label: labels[i] ?? null,
+    }))
   })
+
+  /** What no label covers: names of plugs, jumpers, the arrow, the USB socket. */
+  function marks(drawn: { pad: FacePad; spot: Spot }[]) {
+    const names = zoom.value < 2 ? plugsOf(drawn) : []
+    return [
+      ...names.map(({ label, name }) => {
+        const long = label.length * letters * 0.6
+        const left =
+          name.anchor === 'start'
+            ? name.x
+            : name.anchor === 'end'
+              ? name.x - long
+              : name.x - long / 2
+        return { left, right: left + long, top: name.y - 0.65, bottom: name.y + 0.65 }
+      }),
+      ...bridges.value.map(({ spot, width }) => ({
+        left: spot.x - width,
+        right: spot.x + width,
+        top: spot.y - 1,
+        bottom: spot.y + 1,
+      })),
+      ...(usb.value ? [around(usb.value, 2.4)] : []),
+    ]
+  }
 
   function stateOf(id: string): Drawn['state'] {
     if (props.lit?.includes(id)) return 'lit'
@@ -49,24 +90,11 @@ export function useDrawing(
     return props.uses?.[id] ? 'used' : 'free'
   }
 
-  function labelOf(spot: Spot, all: Spot[]): Drawn['label'] {
-    const away = 1.3
-    switch (inward(spot, all, size.value)) {
-      case 'right':
-        return { x: spot.x + away, y: spot.y, anchor: 'start', turned: 0 }
-      case 'left':
-        return { x: spot.x - away, y: spot.y, anchor: 'end', turned: 0 }
-      case 'rear':
-        return { x: spot.x, y: spot.y + away, anchor: 'end', turned: -90 }
-      default:
-        return { x: spot.x, y: spot.y - away, anchor: 'start', turned: -90 }
-    }
-  }
-
   /** The plugs of this side, each as the box round its pins. */
-  const plugs = computed(() => {
+  const plugs = computed(() => plugsOf(pads.value))
+  function plugsOf(drawn: { pad: FacePad; spot: Spot }[]) {
     const by = new Map<string, Spot[]>()
-    for (const { pad, spot } of pads.value)
+    for (const { pad, spot } of drawn)
       if (pad.plug) by.set(pad.plug, [...(by.get(pad.plug) ?? []), spot])
     return [...by].map(([label, spots]) => {
       const [xs, ys] = [spots.map((s) => s.x), spots.map((s) => s.y)]
@@ -83,7 +111,7 @@ export function useDrawing(
         }),
       }
     })
-  })
+  }
 
   /** A plug's name stands between it and the middle of the board. */
   function nameOf(at: Spot) {
