@@ -181,9 +181,9 @@ public class PartsScreenTests
         Assert.Equal("90", page.Find(".face svg").GetAttribute("data-turn"));
         Assert.NotEqual(before, page.Find("[data-pad='r1']").Location);
         var width = page.Find(".face svg").Size.Width;
-        page.Click("[data-face='more']");
+        page.Click("[data-zoom='more']");
         Assert.True(page.Find(".face svg").Size.Width > 1.4 * width);
-        page.Click("[data-face='less']");
+        page.Click("[data-zoom='less']");
 
         page.Run("document.querySelector('.face [tabindex=\"0\"]').focus()");
         var first = Focused(page);

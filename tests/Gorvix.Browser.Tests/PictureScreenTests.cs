@@ -36,6 +36,20 @@ public class PictureScreenTests
     }
 
     [Fact]
+    public async Task A_link_of_the_plan_is_shown_in_the_picture_until_a_step_is_gone_to()
+    {
+        await using var page = await Page.Read("/builds/crusher-house-lark/fit?link=control&port=U6");
+        page.Click("[data-do='to-picture']");
+        page.Find("[data-testid='picture'] .wire.lit[data-wire='receiver sbus']");
+        Assert.Single(page.All("[data-testid='picture'] .wire.lit"));
+        page.Press(Keys.ArrowDown);
+        page.Says("[data-testid='now']", "de-pin SBUS");
+        page.Gone("[data-testid='picture'] .wire.lit[data-wire='receiver sbus']");
+        Assert.DoesNotContain("link=", page.Driver.Url);
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
     public async Task A_device_is_dragged_to_the_other_side_kept_and_brought_back()
     {
         await using var page = await Page.Open(Address);

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ZoomButtons from '@/ui/ZoomButtons.vue'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { BoardFace, FacePad } from '@/api/client'
 import FaceBridges from './FaceBridges.vue'
@@ -125,9 +126,6 @@ function pick(event: MouseEvent) {
 function rotate() {
   turn.value = ((turn.value + 90) % 360) as Turn
 }
-function scale(by: 1 | -1) {
-  zoom.value = zooms[zooms.indexOf(zoom.value) + by] ?? zoom.value
-}
 </script>
 
 <template>
@@ -138,22 +136,7 @@ function scale(by: 1 | -1) {
         <v-btn value="bottom" size="small">bottom</v-btn>
       </v-btn-toggle>
       <v-btn size="small" data-face="turn" @click="rotate">Rotate</v-btn>
-      <v-btn
-        size="small"
-        data-face="less"
-        aria-label="Zoom out"
-        :disabled="zoom === zooms[0]"
-        @click="scale(-1)"
-        >−</v-btn
-      >
-      <v-btn
-        size="small"
-        data-face="more"
-        aria-label="Zoom in"
-        :disabled="zoom === zooms.at(-1)"
-        @click="scale(1)"
-        >+</v-btn
-      >
+      <ZoomButtons v-model="zoom" :steps="zooms" />
     </div>
     <div class="bench">
       <svg

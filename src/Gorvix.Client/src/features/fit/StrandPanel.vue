@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import type { BuildChange, FitCell, FitLink, FitSheet, FitStrand, RuleText } from '@/api/client'
 import RuleCode from '@/features/rules/RuleCode.vue'
 import KeyButton from '@/ui/KeyButton.vue'
@@ -22,6 +23,7 @@ const mode = computed(() => props.link.modes.find((m) => m.id === props.cell.mod
 const rule = computed(() => props.rules.find((r) => r.id === props.cell.code))
 
 const build = useBuild()
+const route = useRoute()
 const strand = shallowRef<FitStrand | null>(null)
 // The one that was asked for last is shown; the one before it stays until then, so that nothing jumps.
 watch(
@@ -107,6 +109,17 @@ const heading = computed(() => `${props.link.need} on ${port.value}`)
               → {{ wire.where }}
             </li>
           </ul>
+          <p class="no-print">
+            <RouterLink
+              data-do="to-picture"
+              :to="{
+                name: 'loom',
+                params: route.params,
+                query: { view: 'picture', link: link.id },
+              }"
+              >Show in wiring picture</RouterLink
+            >
+          </p>
         </div>
         <div v-if="cell.state === 'chosen'">
           <h3>Settings of {{ port }}</h3>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import BoardFace from '@/features/board/BoardFace.vue'
 import StepFrame from '@/features/build/StepFrame.vue'
 import { useChecklist, type ListPlace } from '@/features/build/useChecklist'
@@ -23,6 +23,8 @@ const props = defineProps<
     id: string
     /** Whether the steps are shown in the wiring picture instead of as a list. */
     picture: boolean
+    /** A link whose wires are lit in the picture until a step is gone to. */
+    link: string | null
   } & ListPlace
 >()
 const loom = useLoom(() => props.id)
@@ -63,10 +65,18 @@ const face = computed(() => ({
 }))
 
 const { picture: drawing, problem: undrawn } = usePicture(() => props.id)
-const litWires = computed(() =>
-  (drawing.value?.wires ?? [])
-    .filter((w) => w.step != null && w.step === shared.number.value)
-    .map((w) => w.id),
+const litWires = computed(() => {
+  const all = drawing.value?.wires ?? []
+  const ofLink = props.picture && props.link ? all.filter((w) => w.link === props.link) : []
+  return (
+    ofLink.length > 0 ? ofLink : all.filter((w) => w.step != null && w.step === shared.number.value)
+  ).map((w) => w.id)
+})
+watch(
+  () => props.at,
+  () => {
+    if (props.link) void shared.query({ link: undefined })
+  },
 )
 const wireWords = computed(() =>
   Object.fromEntries(

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ZoomButtons from '@/ui/ZoomButtons.vue'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { PictureWire, WiringPicture } from '@/api/client'
 import { dropped, flow, moved, paint, pulse, rounded, type PictureSpot } from './drawing'
@@ -157,31 +158,13 @@ watch(
   },
   { immediate: true, flush: 'post' },
 )
-function scale(by: 1 | -1) {
-  zoom.value = zooms[zooms.indexOf(zoom.value) + by] ?? zoom.value
-}
 </script>
 
 <template>
   <figure class="picture">
     <div class="tools no-print">
       <p class="told" data-testid="wire-told" aria-live="polite">{{ told }}</p>
-      <v-btn
-        size="small"
-        data-picture="less"
-        aria-label="Zoom out"
-        :disabled="zoom === zooms[0]"
-        @click="scale(-1)"
-        >−</v-btn
-      >
-      <v-btn
-        size="small"
-        data-picture="more"
-        aria-label="Zoom in"
-        :disabled="zoom === zooms.at(-1)"
-        @click="scale(1)"
-        >+</v-btn
-      >
+      <ZoomButtons v-model="zoom" :steps="zooms" />
     </div>
     <div v-if="movable && device" class="tools no-print" data-testid="device-tools">
       <b>{{ nameOf(device) }}</b>
