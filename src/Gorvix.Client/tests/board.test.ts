@@ -103,7 +103,7 @@ test('the arrows walk to the pad that lies that way on the screen, also when the
 
 test('a drawing is enlarged in steps and no further than they go', async () => {
   const wrapper = board()
-  const less = wrapper.get('[data-face="less"]')
+  const less = wrapper.get('[data-zoom="less"]')
   expect(less.attributes('disabled')).toBeDefined()
   for (let i = 0; i < 3; i++) await wrapper.get('[data-zoom="more"]').trigger('click')
   expect(wrapper.get('[data-zoom="more"]').attributes('disabled')).toBeDefined()
