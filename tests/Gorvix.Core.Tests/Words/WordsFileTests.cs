@@ -30,6 +30,7 @@ public partial class WordsFileTests
                 "Before you buy",
                 "Rails",
                 "Loom",
+                "Wiring picture",
                 "Settings",
                 "Bench",
                 "Faults",

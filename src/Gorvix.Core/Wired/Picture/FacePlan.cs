@@ -72,8 +72,8 @@ internal sealed class FacePlan
     /// <summary>The names of sockets, by their pads.</summary>
     public List<(string Socket, Box Box, PictureText? Name, PicturePoint? First)> Sockets { get; } = [];
 
-    /// <summary>The jumpers, each with the middle of its row.</summary>
-    public List<(FaceBridge Bridge, PicturePoint At)> Jumpers { get; } = [];
+    /// <summary>The jumpers, each with the middle of its row, and its name where there is room.</summary>
+    public List<(FaceBridge Bridge, PicturePoint At, PictureText? Name)> Jumpers { get; } = [];
 
     /// <summary>From the highest to the lowest that belongs to it.</summary>
     public (double Top, double Bottom) Reach =>
@@ -147,8 +147,14 @@ internal sealed class FacePlan
         foreach (var bridge in Face.Bridges.Where(b => b.Side == Side))
         {
             var at = At(bridge.X, bridge.Y);
-            Jumpers.Add((bridge, at));
-            _marks.Add(Box.Round(at.X, at.Y, bridge.Pads, 1).Grown(0.5));
+            var box = Box.Round(at.X, at.Y, bridge.Pads, 1);
+            var name = Room(bridge.Id, box);
+            Jumpers.Add((bridge, at, name));
+            _marks.Add(box.Grown(0.5));
+            if (name is not null)
+            {
+                _marks.Add(Box.Of(name).Grown(0.3));
+            }
         }
         if (Face.Usb is { } usb)
         {

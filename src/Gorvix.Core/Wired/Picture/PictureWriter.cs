@@ -292,7 +292,7 @@ internal sealed partial class PictureMaker
                     First(plan, s.Socket) is { } first ? Here(first) : null
                 )),
             ],
-            [.. plan.Jumpers.Select(j => JumperOf(j.Bridge, Here(j.At)))],
+            [.. plan.Jumpers.Select(j => JumperOf(j.Bridge, Here(j.At), j.Name is { } name ? Word(name) : null))],
             plan.IsToScale ? [.. plan.Face.Holes.Select(h => Here(plan.HoleAt(h)))] : [],
             plan.Usb is { } usb ? Box(usb) : null,
             plan.Arrow is { } arrow ? Here(arrow) : null
@@ -305,7 +305,7 @@ internal sealed partial class PictureMaker
             ? new(spot.X, spot.Y)
             : null;
 
-    private PictureJumper JumperOf(FaceBridge bridge, PicturePoint at)
+    private PictureJumper JumperOf(FaceBridge bridge, PicturePoint at, PictureText? name)
     {
         var set = wired.Bridges.FirstOrDefault(b => b.Bridge.Id == bridge.Id);
         var joining = wired.Build.Circuit.JoiningPositions(bridge.Id);
@@ -319,7 +319,7 @@ internal sealed partial class PictureMaker
             .Where(s => s.Item.Bridge == bridge.Id)
             .Select(s => (int?)s.Index + 1)
             .FirstOrDefault();
-        return new PictureJumper(bridge.Id, at.X, at.Y, bridge.Pads, closed, step, null);
+        return new PictureJumper(bridge.Id, at.X, at.Y, bridge.Pads, closed, step, name);
     }
 
     // The step that joins each wire: by what is true when it is done.

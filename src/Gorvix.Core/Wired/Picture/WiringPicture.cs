@@ -117,7 +117,7 @@ public sealed record PictureSocket(string Id, PictureBox Box, PictureText? Name,
 /// <param name="Pads">How many pads lie in its row.</param>
 /// <param name="Closed">Which gap of its row is to be closed, from 0 at the left; null for none.</param>
 /// <param name="Step">The number of the step that changes it; null where it stays as it is.</param>
-/// <param name="Name">Its name and position.</param>
+/// <param name="Name">Its name; null where there is no room.</param>
 public sealed record PictureJumper(string Id, double X, double Y, int Pads, int? Closed, int? Step, PictureText? Name);
 
 /// <summary>A device.</summary>

@@ -59,7 +59,16 @@ public static class PictureDrawing
     private static void Face(Drawing drawing, PictureFace face)
     {
         Word(drawing, face.Title, bold: true);
-        drawing.Box(face.X, face.Y, face.Width, face.Height, "#fff", ("face", $"{face.Side}"), Ink, 0.35);
+        drawing.Box(
+            face.X,
+            face.Y,
+            face.Width,
+            face.Height,
+            "#fff",
+            ("face", face.Side == BoardSide.Top ? "top" : "bottom"),
+            Ink,
+            0.35
+        );
         foreach (var hole in face.Holes)
         {
             drawing.Circle(hole.X, hole.Y, 2.6, Faint);
@@ -105,6 +114,7 @@ public static class PictureDrawing
         }
         foreach (var jumper in face.Jumpers)
         {
+            Word(drawing, jumper.Name, fill: "#555");
             for (var i = 0; i < jumper.Pads; i++)
             {
                 drawing.Box(

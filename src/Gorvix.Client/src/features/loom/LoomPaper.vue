@@ -112,8 +112,8 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
 @media print {
   .paper {
     display: block;
-    font-size: 8.6pt;
-    line-height: 1.18;
+    font-size: 7.8pt;
+    line-height: 1.14;
   }
 
   h1 {
@@ -122,14 +122,14 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
   }
 
   h2 {
-    margin: 4pt 0 1pt;
-    font-size: 9pt;
+    margin: 3pt 0 0.5pt;
+    font-size: 8.4pt;
     font-weight: 650;
   }
 
   /* As large as leaves room for the lists of a usual build below it. */
   .sheet :deep(svg) {
-    max-height: 120mm;
+    max-height: 104mm;
   }
 
   .sheet :deep(figcaption) {
@@ -149,14 +149,14 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
 
   th,
   td {
-    padding: 0.5pt 3pt 0.5pt 0;
+    padding: 0.2pt 3pt 0.2pt 0;
     border-bottom: 0.4pt solid #888;
     text-align: left;
     vertical-align: baseline;
   }
 
   .label {
-    font-size: 8pt;
+    font-size: 7.4pt;
   }
 
   .more {

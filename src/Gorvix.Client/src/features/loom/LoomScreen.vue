@@ -78,6 +78,7 @@ watch(
     if (props.link) void shared.query({ link: undefined })
   },
 )
+const labelOf = (id: string) => sheet.value?.wires.find((w) => w.id === id)?.label ?? id
 const wireWords = computed(() =>
   Object.fromEntries(
     (sheet.value?.wires ?? []).map((w) => [
@@ -87,6 +88,7 @@ const wireWords = computed(() =>
         w.job,
         w.colour,
         w.isJoint ? `AWG ${w.gauge}, ${w.millimetres / 10} cm` : 'stays in its plug',
+        w.isJoint && w.twist ? `twist with ${labelOf(w.twist)}` : '',
       ]
         .filter(Boolean)
         .join(' · '),

@@ -252,7 +252,17 @@ watch(
             :class="{ lit: j.id === jumper }"
             :data-jumper="j.id"
           >
-            <title>{{ j.id }}</title>
+            <title>{{ j.step ? `${j.id}, step ${j.step}` : j.id }}</title>
+            <text
+              v-if="j.name"
+              class="print quiet"
+              :x="j.name.x"
+              :y="j.name.y"
+              :font-size="j.name.size"
+              :text-anchor="j.name.anchor"
+            >
+              {{ j.name.text }}
+            </text>
             <rect
               v-for="i in j.pads"
               :key="i"
