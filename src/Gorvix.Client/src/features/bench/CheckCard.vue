@@ -4,6 +4,7 @@ import type { Answer } from '@/api/client'
 import { limits } from '@/api/limits'
 import { dayOf } from '@/ui/dayOf'
 import StateMark from '@/ui/StateMark.vue'
+import MeterField from './MeterField.vue'
 import { answerWords, goodAnswer, judge, numberOf, type Row, unitOf } from './useBench'
 
 /** One check: where the probes go, what should be seen, what is seen, what that comes to, and what next. */
@@ -19,7 +20,7 @@ const emit = defineEmits<{
 const typed = ref('')
 const reason = ref('')
 const error = ref('')
-const field = useTemplateRef<HTMLInputElement>('field')
+const field = useTemplateRef('field')
 const check = computed(() => props.row.check)
 const unit = computed(() => unitOf(check.value))
 const value = computed(() => numberOf(typed.value))
@@ -45,14 +46,6 @@ function give(number: number | null, answer: Answer | null) {
   }
   emit('take', number, answer, needsReason.value ? reason.value.trim() : null)
   typed.value = reason.value = error.value = ''
-}
-function giveNumber() {
-  if (typed.value.trim() === '') return
-  if (value.value === null) {
-    error.value = `"${typed.value}" is not a number. Enter 4.98, 490 m or 12 k.`
-    return
-  }
-  give(value.value, null)
 }
 defineExpose({
   /** What an instrument shows is taken as a hand would take it. */
@@ -99,23 +92,16 @@ defineExpose({
 
     <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions, vuejs-accessibility/click-events-have-key-events -->
     <div class="answers" @click.stop>
-      <form v-if="unit" class="number" @submit.prevent="giveNumber">
-        <input
-          ref="field"
-          v-model="typed"
-          class="metered"
-          data-field="value"
-          inputmode="decimal"
-          autocomplete="off"
-          :aria-label="`Meter reading, ${unit}`"
-          placeholder="reading"
-          @keydown.escape="field?.blur()"
-        />
-        <span class="unit">{{ unit }}</span>
-        <v-btn type="submit" variant="outlined" data-do="take" :disabled="typed.trim() === ''"
-          >Save reading</v-btn
-        >
-      </form>
+      <MeterField
+        v-if="unit"
+        ref="field"
+        v-model="typed"
+        :unit="unit"
+        :label="`Meter reading, ${unit}`"
+        action="Save reading"
+        example="4.98, 490 m or 12 k"
+        @give="give($event, null)"
+      />
       <v-btn
         v-for="(a, i) in check.answers"
         :key="a.answer"
@@ -225,15 +211,8 @@ dt {
   max-width: 190px;
 }
 
-.number {
-  display: flex;
+.answers > form {
   flex-basis: 100%;
-  gap: 8px;
-  align-items: center;
-}
-
-.unit {
-  min-width: 18px;
 }
 
 .judged {
@@ -299,7 +278,7 @@ dt {
   font-size: 1.5rem;
 }
 
-.large input {
+.large :deep(input) {
   width: 130px;
   min-height: 52px;
   font-size: 1.5rem;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { CauseLine, NextTest } from '@/api/client'
-import { numberOf } from '@/features/bench/useBench'
+import MeterField from '@/features/bench/MeterField.vue'
 import { shareOf } from './useFaults'
 import { minutesOf } from '@/ui/minutes'
 
@@ -16,8 +16,7 @@ const props = defineProps<{
 const emit = defineEmits<{ say: [outcome: string]; cannot: [] }>()
 
 const typed = ref('')
-const error = ref('')
-const field = useTemplateRef<HTMLInputElement>('field')
+const field = useTemplateRef('field')
 const test = computed(() => props.next.test)
 const words = computed(() => new Map(props.causes.map((c) => [c.id, c.words[0] ?? ''])))
 const expects = computed(() => new Map(props.next.expects.map((e) => [e.outcome, e])))
@@ -33,15 +32,10 @@ const first = (ids: string[]) => ids.map((i) => words.value.get(i)).filter(Boole
 watch(
   () => test.value.id,
   () => {
-    typed.value = error.value = ''
+    typed.value = ''
   },
 )
-function giveNumber() {
-  const value = numberOf(typed.value)
-  if (value === null) {
-    error.value = `"${typed.value}" is not a number. Enter 4.98 or 490 m.`
-    return
-  }
+function giveNumber(value: number) {
   const band = (test.value.bands ?? []).find(
     (b) => b.upTo === null || b.upTo === undefined || value <= b.upTo,
   )
@@ -76,24 +70,17 @@ defineExpose({
         >Black probe <b class="label">{{ test.black ?? 'any ground' }}</b></span
       >
     </p>
-    <form v-if="test.unit" class="number" @submit.prevent="giveNumber">
-      <input
-        ref="field"
-        v-model="typed"
-        class="metered"
-        data-field="value"
-        inputmode="decimal"
-        autocomplete="off"
-        placeholder="reading"
-        :aria-label="`Meter reading, ${test.unit}`"
-        @keydown.escape="field?.blur()"
-      />
-      <span>{{ test.unit === 'amps' ? 'A' : 'V' }}</span>
-      <v-btn type="submit" variant="outlined" :disabled="busy || typed.trim() === ''"
-        >Enter reading</v-btn
-      >
-    </form>
-    <p v-if="error" class="error" role="alert">{{ error }}</p>
+    <MeterField
+      v-if="test.unit"
+      ref="field"
+      v-model="typed"
+      :unit="test.unit === 'amps' ? 'A' : 'V'"
+      :label="`Meter reading, ${test.unit}`"
+      action="Enter reading"
+      example="4.98 or 490 m"
+      :disabled="busy"
+      @give="giveNumber"
+    />
     <ol>
       <li v-for="(o, i) in listed" :key="o.id">
         <button
@@ -185,10 +172,7 @@ h3 {
   margin-top: 4px;
 }
 
-.number {
-  display: flex;
-  gap: 8px;
-  align-items: center;
+form {
   margin-top: 8px;
 }
 
