@@ -8,7 +8,7 @@ import ts from 'typescript'
 
 const root = join(import.meta.dirname, '..', 'src')
 const spoken =
-    /^(label|title|problem-title|text|words|print|name|heading|hint|placeholder|alt|subtitle|empty|aria-(label|description|valuetext))$/
+    /^(label|title|problem-title|text|words|print|name|heading|hint|action|example|placeholder|alt|subtitle|empty|aria-(label|description|valuetext))$/
 
 const button = /^(v-btn|button|KeyButton|MenuButton)$/
 
