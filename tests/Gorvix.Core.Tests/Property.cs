@@ -15,6 +15,9 @@ internal static class Property
     /// <summary>How many times as many cases a long run looks at.</summary>
     public const int LongTimes = 10;
 
+    /// <summary>How many times as many cases this run looks at.</summary>
+    public static int Times => Explored is null ? 1 : LongTimes;
+
     private static readonly ulong? Explored = Environment.GetEnvironmentVariable("GORVIX_LONG") is { Length: > 0 } seed
         ? ulong.Parse(seed, CultureInfo.InvariantCulture)
         : null;
@@ -45,7 +48,7 @@ internal static class Property
             Look(gen, look, PCG.Parse(seed), print, "a kept case");
         }
         var drawn = NumberOf($"{Path.GetFileNameWithoutExtension(file)}.{test}") ^ (Explored ?? 0);
-        var cases = of * (Explored is null ? 1 : LongTimes);
+        var cases = of * Times;
         var options = new ParallelOptions { MaxDegreeOfParallelism = alone ? 1 : Environment.ProcessorCount };
         var (gate, first, failed) = (new Lock(), int.MaxValue, (Exception?)null);
         Parallel.For(

@@ -95,12 +95,14 @@ internal static partial class Generated
     /// <param name="builds">The builds.</param>
     /// <param name="look">What must hold of each.</param>
     /// <param name="of">How many a short run looks at.</param>
+    /// <param name="kept">Seeds of builds that failed once.</param>
     /// <param name="file">The file of the test.</param>
     /// <param name="test">The test.</param>
     public static void HoldPlanned(
         this Gen<ResolvedBuild> builds,
         Action<ResolvedBuild> look,
         int of,
+        IReadOnlyList<string>? kept = null,
         [CallerFilePath] string file = "",
         [CallerMemberName] string test = ""
     )
@@ -119,6 +121,7 @@ internal static partial class Generated
                 }
             },
             of: of,
+            kept: kept,
             print: Print,
             file: file,
             test: test

@@ -91,7 +91,8 @@ public sealed class FitReader
             Rails(stop)[0]
                 .Leads.Where(l => l.Volts is not null)
                 .DistinctBy(l => (l.Device, l.Lead))
-                .ToDictionary(l => new LeadAt(l.Device, l.Lead), l => l.Volts!.Value)
+                .ToDictionary(l => new LeadAt(l.Device, l.Lead), l => l.Volts!.Value),
+            stop
         );
 
     /// <summary>What several askers of one answer share.</summary>

@@ -1,10 +1,9 @@
 namespace Gorvix.Core.Wired.Picture;
 
 /// <summary>A wire in a channel: it comes level from one side, runs upright on its track, and goes on level.</summary>
-/// <param name="Wire">Its number.</param>
 /// <param name="Near">The heights at which it goes to the devices: one, or two for a wire from device to device.</param>
 /// <param name="Far">The height at which it goes to the board; null for a wire from device to device.</param>
-internal sealed record ChannelWire(int Wire, double[] Near, double? Far)
+internal sealed record ChannelWire(double[] Near, double? Far)
 {
     public double Top { get; } = Math.Min(Near.Min(), Far ?? double.PositiveInfinity);
 

@@ -4,21 +4,32 @@ using Gorvix.Core.Plans.Builds;
 namespace Gorvix.Core.Wired.Picture;
 
 /// <summary>A lead as it is drawn at the edge of its device.</summary>
-/// <param name="Lead">The lead.</param>
-/// <param name="Fate">What becomes of it where it is joined to nothing; null where a wire begins at it.</param>
-/// <param name="Pieces">How many wires it is.</param>
-internal sealed record Row(Lead Lead, string? Fate, int Pieces)
+/// <param name="lead">The lead.</param>
+/// <param name="fate">What becomes of it where it is joined to nothing; null where a wire begins at it.</param>
+/// <param name="pieces">How many wires it is.</param>
+internal sealed class Row(Lead lead, string? fate, int pieces)
 {
     /// <summary>The height of letters beside leads.</summary>
     public const double Letters = 2.1;
 
-    public string Label => Pieces > 1 ? $"{Lead.Label} ×{Pieces}" : Lead.Label;
+    public Lead Lead { get; } = lead;
+
+    /// <summary>What becomes of it where it is joined to nothing; null where a wire begins at it.</summary>
+    public string? Fate { get; } = fate;
+
+    public string Label => pieces > 1 ? $"{Lead.Label} ×{pieces}" : Lead.Label;
 
     /// <summary>Its colour, or what becomes of it.</summary>
     public string? Beside => Fate ?? Lead.Colour;
 
-    /// <summary>Its height in the picture.</summary>
-    public double Y { get; set; }
+    /// <summary>How many wires end at it: an output of a device may supply several others.</summary>
+    public int Ends { get; set; } = 1;
+
+    /// <summary>The height of each of them, from the top.</summary>
+    public IReadOnlyList<double> Heights { get; set; } = [0];
+
+    /// <summary>The height of its label: in the middle of its wires.</summary>
+    public double Y => (Heights[0] + Heights[^1]) / 2;
 }
 
 /// <summary>A device as it is drawn: its name, and its leads at the edge that looks at the board.</summary>
@@ -30,9 +41,10 @@ internal sealed class Body
     /// <summary>Between two bodies of a column.</summary>
     public const double Gap = 3.6;
 
-    // Between two leads, at first and at least; a name is broken where it is longer.
+    // Between two leads, at first and at least, and between two wires of one; a name is broken where it is longer.
     private const double Usual = 3.2;
     private const double Least = 2.6;
+    private const double OfOne = LaneFinder.Pitch;
     private const double MostName = 40;
     private const double Line = 3;
 
@@ -67,9 +79,9 @@ internal sealed class Body
     public double Top { get; private set; }
 
     /// <summary>Its height before its leads are moved out of the way of others.</summary>
-    public double Height => Head + (Rows.Count * Usual) + 1.2;
+    public double Height => Head + Rows.Sum(r => Usual + ((r.Ends - 1) * OfOne)) + 1.2;
 
-    public double Bottom => Rows.Count == 0 ? Top + Head + 1 : Rows[^1].Y + 2;
+    public double Bottom => Rows.Count == 0 ? Top + Head + 1 : Rows[^1].Heights[^1] + 2;
 
     private double Head => (Name.Count * Line) + 1.6;
 
@@ -83,19 +95,23 @@ internal sealed class Body
     /// <param name="top">Its upper edge.</param>
     /// <param name="isFree">True where no other wire passes.</param>
     /// <returns>Its lower edge.</returns>
-    public double Put(double top, Func<double, Row, bool> isFree)
+    public double Put(double top, Func<double, bool> isFree)
     {
         Top = top;
         var next = top + Head + (Usual / 2);
         foreach (var row in Rows)
         {
-            var y = next;
-            while (row.Fate is null && !isFree(y, row))
+            var (y, heights) = (next, new List<double>());
+            for (var i = 0; i < row.Ends; i++, y += OfOne)
             {
-                y += 0.1;
+                while (row.Fate is null && !isFree(y))
+                {
+                    y += 0.1;
+                }
+                heights.Add(y);
             }
-            row.Y = y;
-            next = y + (y - next > Usual - Least ? Least : Usual);
+            row.Heights = heights;
+            next = heights[^1] + (heights[0] - next > Usual - Least ? Least : Usual);
         }
         return Bottom;
     }

@@ -87,11 +87,13 @@ internal sealed class FacePlan
     /// <param name="side">The side.</param>
     /// <param name="wires">What leaves it: the pad and the edge of each.</param>
     /// <param name="least">The scale to begin with; null for the usual one.</param>
+    /// <param name="stop">Tells that nobody waits any more.</param>
     public static FacePlan Of(
         BoardFace face,
         BoardSide side,
         IReadOnlyList<(string Pad, PictureEdge Edge)> wires,
-        double? least = null
+        double? least,
+        CancellationToken stop
     )
     {
         if (!ArePlaced(face, side))
@@ -103,7 +105,7 @@ internal sealed class FacePlan
         {
             var plan = new FacePlan(face, side, scale);
             plan.Place();
-            if (plan.Route(wires))
+            if (plan.Route(wires, stop))
             {
                 return plan;
             }
@@ -260,13 +262,14 @@ internal sealed class FacePlan
         return box.Right - box.Left > 2 * (box.Bottom - box.Top) ? [.. ends, .. sides] : [.. sides, .. ends];
     }
 
-    private bool Route(IReadOnlyList<(string Pad, PictureEdge Edge)> wires)
+    private bool Route(IReadOnlyList<(string Pad, PictureEdge Edge)> wires, CancellationToken stop)
     {
         var spots = _pads.ToDictionary(p => p.Id);
         if (
-            new LaneFinder(_pads, _marks, Width, Height).Find([
-                .. wires.Select((w, i) => new LaneDemand(i, spots[w.Pad], w.Edge)),
-            ])
+            new LaneFinder(_pads, _marks, Width, Height).Find(
+                [.. wires.Select(w => new LaneDemand(spots[w.Pad], w.Edge))],
+                stop
+            )
             is not { } ways
         )
         {

@@ -9,10 +9,9 @@ internal sealed record PadSpot(string Id, double X, double Y, double HalfX, doub
 }
 
 /// <summary>A wire that leaves a pad towards a side of the board.</summary>
-/// <param name="Wire">Its number.</param>
 /// <param name="Pad">Its pad.</param>
 /// <param name="Edge">The side.</param>
-internal sealed record LaneDemand(int Wire, PadSpot Pad, PictureEdge Edge);
+internal sealed record LaneDemand(PadSpot Pad, PictureEdge Edge);
 
 /// <summary>
 /// Brings wires from their pads to the left and right edge of a side of the board. Each runs straight, or with one bend: up or down from its pad and
@@ -46,7 +45,9 @@ internal sealed class LaneFinder(IReadOnlyList<PadSpot> pads, IReadOnlyList<Box>
     private readonly List<(double X, double From, double To)> _upright = [];
 
     /// <summary>A way for each wire, from the pad to beyond the edge; null where one finds none.</summary>
-    public IReadOnlyList<PicturePoint[]>? Find(IReadOnlyList<LaneDemand> demands)
+    /// <param name="demands">The wires.</param>
+    /// <param name="stop">Tells that nobody waits any more.</param>
+    public IReadOnlyList<PicturePoint[]>? Find(IReadOnlyList<LaneDemand> demands, CancellationToken stop)
     {
         var ways = new PicturePoint[demands.Count][];
         // One wire of each pad and side has the straight way.
@@ -62,6 +63,7 @@ internal sealed class LaneFinder(IReadOnlyList<PadSpot> pads, IReadOnlyList<Box>
         {
             if (ways[i] is null)
             {
+                stop.ThrowIfCancellationRequested();
                 if (Best(demand) is not { } best)
                 {
                     return null;

@@ -12,7 +12,12 @@ namespace Gorvix.Core.Wired.Picture;
 /// Makes one picture. In turn: which side of the board each device stands at; how each wire leaves the board (<see cref="FacePlan"/>); in which order
 /// the devices stand (<see cref="ColumnOrder"/>) and where (<see cref="Column"/>); which track each wire takes between them (<see cref="Channel"/>).
 /// </summary>
-internal sealed partial class PictureMaker(WiredBuild wired, LoomSheet sheet, IReadOnlyDictionary<LeadAt, double> volts)
+internal sealed partial class PictureMaker(
+    WiredBuild wired,
+    LoomSheet sheet,
+    IReadOnlyDictionary<LeadAt, double> volts,
+    CancellationToken stop
+)
 {
     private const double Letters = 1.8;
     private const double TrackPitch = 1.5;
@@ -38,6 +43,12 @@ internal sealed partial class PictureMaker(WiredBuild wired, LoomSheet sheet, IR
         /// <summary>The lead that it goes to where it goes to no pad.</summary>
         public (Body Body, Row Row)? To { get; set; }
 
+        /// <summary>Which of the wires at that lead it is, from the top.</summary>
+        public int ToEnd { get; set; }
+
+        /// <summary>The height at which it ends there.</summary>
+        public double ToY => To!.Value.Row.Heights[ToEnd];
+
         /// <summary>From its pad to beyond the edge of the board, in the picture.</summary>
         public PicturePoint[] Way { get; set; } = [];
 
@@ -59,6 +70,10 @@ internal sealed partial class PictureMaker(WiredBuild wired, LoomSheet sheet, IR
             var to = wired.LeadOf(new(strip.Wire.Device, strip.Wire.Lead)).To!;
             strip.To = (bodies[to.Device], bodies[to.Device].Rows.First(r => r.Lead.Id == to.Lead.Id));
         }
+        foreach (var joined in _strips.Where(s => s.To is not null).GroupBy(s => s.To!.Value.Row))
+        {
+            joined.Key.Ends = joined.Count();
+        }
         Assign();
         var plans = Faces();
         foreach (var edge in Enum.GetValues<PictureEdge>())
@@ -71,19 +86,29 @@ internal sealed partial class PictureMaker(WiredBuild wired, LoomSheet sheet, IR
     private Body BodyOf(DeviceInBuild device)
     {
         var harness = Harness.Of(device.Device);
-        var spare = sheet.Spare.Where(s => s.Device == device.Id).ToDictionary(s => s.Lead, s => s.Treatment);
         var rows = device
             .Device.Leads.Index()
             .OrderBy(l => harness.HomeOf(l.Item.Id) is >= 0 and var home ? home : 1000 + l.Index)
             .Select(l => new Row(
                 l.Item,
-                wired.LeadOf(new(device.Id, l.Item.Id)) is { IsUsed: true, State: not LeadState.Open }
-                    ? null
-                    : "unused",
+                FateOf(wired.LeadOf(new(device.Id, l.Item.Id))),
                 l.Item.Wires == PieceWires.Each ? device.Device.Pieces : 1
             ));
         return new Body(device.Id, device.Device.Name, [.. rows]);
     }
+
+    // What became of a lead to which no wire is drawn.
+    private static string? FateOf(WiredLead lead) =>
+        lead.State switch
+        {
+            LeadState.Feeding => null,
+            _ when lead.IsUsed && (lead.Pad is not null || lead.To is not null) => null,
+            LeadState.InPlace or LeadState.Moved => Sentences.InItsPlug,
+            LeadState.Lifted => Sentences.DePinned,
+            LeadState.Cut => Sentences.CutOff,
+            LeadState.InHarness => Sentences.NotPluggedIn,
+            _ => Sentences.Insulated,
+        };
 
     private static Strip StripOf(LoomWire wire, Body body) =>
         new(wire, body, body.Rows.First(r => r.Lead.Id == wire.Lead));
@@ -196,7 +221,7 @@ internal sealed partial class PictureMaker(WiredBuild wired, LoomSheet sheet, IR
             {
                 continue;
             }
-            var plan = FacePlan.Of(_face, side, [.. mine.Select(s => (s.Wire.Pad!, s.Body.Edge))]);
+            var plan = FacePlan.Of(_face, side, [.. mine.Select(s => (s.Wire.Pad!, s.Body.Edge))], null, stop);
             plans.Add(plan);
         }
         // Both sides of a board are as large.
@@ -207,7 +232,7 @@ internal sealed partial class PictureMaker(WiredBuild wired, LoomSheet sheet, IR
             plans[i] =
                 !plan.IsToScale || plan.Scale == scale
                     ? plan
-                    : FacePlan.Of(_face, plan.Side, [.. mine.Select(s => (s.Wire.Pad!, s.Body.Edge))], scale);
+                    : FacePlan.Of(_face, plan.Side, [.. mine.Select(s => (s.Wire.Pad!, s.Body.Edge))], scale, stop);
             foreach (var (strip, way) in mine.Zip(plans[i].Ways))
             {
                 strip.Way = way;
@@ -283,24 +308,21 @@ internal sealed partial class PictureMaker(WiredBuild wired, LoomSheet sheet, IR
                 )
             ),
         ]);
-        var levels = strips.Where(s => s.To is null).Select(s => (s, s.Far)).ToList();
+        var levels = strips.Where(s => s.To is null).Select(s => s.Far).ToList();
         var least = double.NegativeInfinity;
         foreach (var (body, place) in order.Zip(places))
         {
             least =
-                body.Put(
-                    Math.Max(place, least),
-                    (y, row) =>
-                        levels.All(l =>
-                            (
-                                l.s.Body == body
-                                && l.s.Row == row
-                                && strips.Count(s => s.Row == row) == 1
-                                && Math.Abs(l.Far - y) < 1e-9
-                            )
-                            || Math.Abs(l.Far - y) >= Clear
-                        )
-                ) + (Body.Gap * 0.8);
+                body.Put(Math.Max(place, least), y => levels.All(far => Math.Abs(far - y) >= Clear)) + (Body.Gap * 0.8);
+        }
+        // Wires to one lead nest: from above the nearest first, from below the farthest.
+        foreach (var joined in strips.Where(s => s.To is not null).GroupBy(s => s.To!.Value.Row))
+        {
+            var nested = joined.OrderBy(s => s.Row.Y > joined.Key.Y).ThenByDescending(s => s.Row.Y);
+            foreach (var (end, strip) in nested.Index())
+            {
+                strip.ToEnd = end;
+            }
         }
         Wire(strips);
     }
@@ -317,10 +339,7 @@ internal sealed partial class PictureMaker(WiredBuild wired, LoomSheet sheet, IR
     private void Wire(List<Strip> strips)
     {
         var wires = strips
-            .Select(
-                (s, i) =>
-                    new ChannelWire(i, s.To is { } to ? [s.Row.Y, to.Row.Y] : [s.Row.Y], s.To is null ? s.Far : null)
-            )
+            .Select(s => new ChannelWire(s.To is null ? [s.Row.Y] : [s.Row.Y, s.ToY], s.To is null ? s.Far : null))
             .ToList();
         foreach (var (strip, track) in strips.Zip(Channel.Tracks(wires)))
         {

@@ -11,6 +11,11 @@ public static class PictureReader
     /// <param name="wired">The build as it is wired.</param>
     /// <param name="sheet">Its wires and steps.</param>
     /// <param name="volts">What each supply lead has, in volts; those that are missing are not told.</param>
-    public static WiringPicture Of(WiredBuild wired, LoomSheet sheet, IReadOnlyDictionary<LeadAt, double> volts) =>
-        new PictureMaker(wired, sheet, volts).Make();
+    /// <param name="stop">Tells that nobody waits any more.</param>
+    public static WiringPicture Of(
+        WiredBuild wired,
+        LoomSheet sheet,
+        IReadOnlyDictionary<LeadAt, double> volts,
+        CancellationToken stop = default
+    ) => new PictureMaker(wired, sheet, volts, stop).Make();
 }

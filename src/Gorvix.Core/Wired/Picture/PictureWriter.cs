@@ -181,10 +181,10 @@ internal sealed partial class PictureMaker
             }
         }
         Tag(side.NearTags[strip], side.NearTagX, from);
-        if (strip.To is { } to)
+        if (strip.To is not null)
         {
-            points.AddRange([new(track, to.Row.Y), new(lead, to.Row.Y)]);
-            Tag(strip.Tag, side.NearTagX, to.Row.Y);
+            points.AddRange([new(track, strip.ToY), new(lead, strip.ToY)]);
+            Tag(strip.Tag, side.NearTagX, strip.ToY);
         }
         else
         {
