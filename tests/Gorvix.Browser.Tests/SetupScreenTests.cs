@@ -20,7 +20,6 @@ public class SetupScreenTests
         page.Says("main", "House rule \"Software serial\": allowed");
         page.Says("main", "VTX control on S1 · about 30 % CPU load");
         page.Click("[data-cell='video-control U2']");
-        page.Shot("fit-unlock");
         page.Driver.FindElement(By.XPath("//*[@data-unlock='houseRule'][contains(., 'allowed')]")).Click();
         page.Says("#verdict", "All 8 links connected.");
         page.Says("[data-testid='moved']", "VTX control (Lantern 10) is now connected on S1.");
