@@ -76,7 +76,7 @@ public static class BuildBook
                     ]
             )
         );
-        page.Add("h2", "Board");
+        page.Add("h2", Sentences.WiringPicture);
         page.Draw(PictureDrawing.Draw(build.Name, board, reader.Picture(loom)));
         page.Add("h2", "Wires");
         page.Table(

@@ -3,6 +3,7 @@ namespace Gorvix.Core.Work.Papers;
 /// <summary>What the floor Papers says: every sentence with what it is filled with.</summary>
 internal static class Sentences
 {
+    public static string WiringPicture => "Wiring picture";
     public static string ConnectsTo => "Connects to";
     public static string NotConnected => "not connected";
     public static string UnusedLeads => "Unused leads";

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import PictureLine from './PictureLine.vue'
 import ZoomButtons from '@/ui/ZoomButtons.vue'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { PictureWire, WiringPicture } from '@/api/client'
@@ -186,9 +187,7 @@ watch(
         :aria-label="`Wiring of ${name}`"
       >
         <g v-for="face in picture.faces" :key="`${face.side}`" :data-side="face.side">
-          <text class="name" :x="face.title.x" :y="face.title.y" :font-size="face.title.size">
-            {{ face.title.text }}
-          </text>
+          <PictureLine class="name" :of="face.title" />
           <rect
             class="board"
             :x="face.x"
@@ -234,16 +233,7 @@ watch(
               :width="s.box.width"
               :height="s.box.height"
             />
-            <text
-              v-if="s.name"
-              class="print quiet"
-              :x="s.name.x"
-              :y="s.name.y"
-              :font-size="s.name.size"
-              :text-anchor="s.name.anchor"
-            >
-              {{ s.name.text }}
-            </text>
+            <PictureLine class="print quiet" :of="s.name" />
           </g>
           <g
             v-for="j in face.jumpers"
@@ -253,16 +243,7 @@ watch(
             :data-jumper="j.id"
           >
             <title>{{ j.step ? `${j.id}, step ${j.step}` : j.id }}</title>
-            <text
-              v-if="j.name"
-              class="print quiet"
-              :x="j.name.x"
-              :y="j.name.y"
-              :font-size="j.name.size"
-              :text-anchor="j.name.anchor"
-            >
-              {{ j.name.text }}
-            </text>
+            <PictureLine class="print quiet" :of="j.name" />
             <rect
               v-for="i in j.pads"
               :key="i"
@@ -296,17 +277,7 @@ watch(
           @keydown="deviceKey($event, d.id)"
         >
           <rect :x="d.box.x" :y="d.box.y" :width="d.box.width" :height="d.box.height" />
-          <text
-            v-for="line in d.name"
-            :key="line.text"
-            class="name"
-            text-anchor="middle"
-            :x="line.x"
-            :y="line.y"
-            :font-size="line.size"
-          >
-            {{ line.text }}
-          </text>
+          <PictureLine v-for="line in d.name" :key="line.text" class="name" :of="line" />
         </g>
         <g
           v-for="d in picture.devices"
@@ -316,26 +287,8 @@ watch(
           :transform="dragged?.id === d.id ? `translate(${dragged.x} ${dragged.y})` : undefined"
         >
           <template v-for="l in d.leads" :key="l.lead">
-            <text
-              class="print"
-              :class="{ quiet: l.isSpare }"
-              :x="l.label.x"
-              :y="l.label.y"
-              :font-size="l.label.size"
-              :text-anchor="l.label.anchor"
-            >
-              {{ l.label.text }}
-            </text>
-            <text
-              v-if="l.colour"
-              class="print quiet"
-              :x="l.colour.x"
-              :y="l.colour.y"
-              :font-size="l.colour.size"
-              :text-anchor="l.colour.anchor"
-            >
-              {{ l.colour.text }}
-            </text>
+            <PictureLine class="print" :class="{ quiet: l.isSpare }" :of="l.label" />
+            <PictureLine class="print quiet" :of="l.colour" />
           </template>
         </g>
         <g
@@ -387,16 +340,7 @@ watch(
               :width="2 * p.halfWidth"
               :height="2 * p.halfHeight"
             />
-            <text
-              v-if="p.label"
-              class="print"
-              :x="p.label.x"
-              :y="p.label.y"
-              :font-size="p.label.size"
-              :text-anchor="p.label.anchor"
-            >
-              {{ p.label.text }}
-            </text>
+            <PictureLine class="print" :of="p.label" />
           </g>
           <template v-for="s in face.sockets" :key="s.id">
             <text
@@ -420,9 +364,7 @@ watch(
               :width="t.text.length * t.size * 0.6 + 0.5"
               height="2"
             />
-            <text class="print tag" :x="t.x" :y="t.y" :font-size="t.size" :text-anchor="t.anchor">
-              {{ t.text }}
-            </text>
+            <PictureLine class="print tag" :of="t" />
           </template>
           <path v-if="w.flow" class="flow" :d="w.flow" />
           <template v-if="w.wire.inverted">
