@@ -28,7 +28,8 @@ public sealed record SupplyProblem(string Place, string Why);
 /// The steady state of a supply by nodal analysis and Newton steps (source: L. W. Nagel, "SPICE2", UCB/ERL M520, 1975, chapters 3
 /// and 4). What flows out of each node is F(v); each step solves J dv = -F (<see cref="SupplyEquations"/>) and is shortened where it would
 /// push a diode far beyond its knee. It begins with what every node would have without a load. Where that does not settle, it is left
-/// to come to rest as it would by itself.
+/// to come to rest as it would by itself; where that goes round in a ring as well (two regulators, each at an end of its range), half steps
+/// lead out of it.
 /// </summary>
 public static class SupplySolver
 {
@@ -49,6 +50,10 @@ public static class SupplySolver
     private const double Far = 0.2;
     private const double Held = 3;
     private const double Eased = 0.5;
+
+    // Half steps: none moves a node further than this, in volts; with so little left over, in amperes, whole ones lead on.
+    private const double Short = 0.3;
+    private const double Little = 1e-3;
 
     private static readonly int[] Patience = [FewRests, MostRests];
     private static readonly double[] Beginnings = [1, 0.97, 0.8, 0.5, 0];
@@ -98,6 +103,13 @@ public static class SupplySolver
         foreach (var (most, part) in from most in Patience from part in beginnings select (most, part))
         {
             if (work.From(start, part).Rest(most) && work.Settle(MostSteps))
+            {
+                return new SupplySolution(work.State(), null);
+            }
+        }
+        foreach (var part in beginnings)
+        {
+            if (work.From(start, part).Creep(MostSteps) && work.Settle(FewSteps))
             {
                 return new SupplySolution(work.State(), null);
             }
@@ -258,6 +270,26 @@ public static class SupplySolver
             return false;
         }
 
+        /// <summary>Half steps, none long, until little is left over.</summary>
+        /// <param name="most">How many it may take.</param>
+        public bool Creep(int most)
+        {
+            _equations.At(_volts);
+            for (var step = 0; step < most && _equations.Most >= Little; step++)
+            {
+                if (!Change(0))
+                {
+                    return false;
+                }
+                Move(0.5, Short);
+                if (Runs())
+                {
+                    return false;
+                }
+            }
+            return _equations.Most < Little;
+        }
+
         /// <summary>The node at which most is left over.</summary>
         public int Worst()
         {
@@ -305,22 +337,22 @@ public static class SupplySolver
 
         // Goes a part of the change, looks at the net there, and tells by how much the node moved that moved most; where it was is
         // kept. A step is shortened where a diode would be pushed far beyond its knee: behind it the curve says nothing of before it.
-        private double Move(double part)
+        private double Move(double part, double most = MostVolts)
         {
             var largest = 0.0;
             foreach (var volts in _change)
             {
                 largest = Math.Max(largest, Math.Abs(volts));
             }
-            var scale = part * Math.Min(1, MostVolts / Math.Max(1e-12, largest));
+            var scale = part * Math.Min(1, most / Math.Max(1e-12, largest));
             foreach (var diode in _diodes)
             {
                 var was = _volts[diode.From] - _volts[diode.To];
                 var then = was + (scale * (_change[diode.From] - _change[diode.To]));
-                var most = Math.Max(was, diode.Forward) + (4 * Junction.Thermal);
-                if (then > most)
+                var knee = Math.Max(was, diode.Forward) + (4 * Junction.Thermal);
+                if (then > knee)
                 {
-                    scale *= (most - was) / (then - was);
+                    scale *= (knee - was) / (then - was);
                 }
             }
             for (var i = 1; i < _volts.Length; i++)
