@@ -8,7 +8,14 @@ namespace Gorvix.Core.Tests.Picture;
 internal static class CrowdedBuild
 {
     /// <summary>Devices with some wires each, on a board with a pad for each along its four edges.</summary>
-    public static WiredBuild Of(int devices, int wires)
+    public static WiredBuild Of(
+        int devices,
+        int wires,
+        Func<Board, Board>? board = null,
+        Func<Device, Device>? device = null
+    ) => Wired(devices, wires, board ?? (b => b), device ?? (d => d));
+
+    private static WiredBuild Wired(int devices, int wires, Func<Board, Board> change, Func<Device, Device> changed)
     {
         var pads = devices * wires;
         var side = (pads + 3) / 4;
@@ -48,6 +55,7 @@ internal static class CrowdedBuild
             Bridges = [],
             Rails = [],
         };
+        board = change(board);
         var device = new Device
         {
             Id = "many",
@@ -69,6 +77,7 @@ internal static class CrowdedBuild
             ],
             Functions = [],
         };
+        device = changed(device);
         var build = ResolvedBuild.Plannable(
             new Build
             {

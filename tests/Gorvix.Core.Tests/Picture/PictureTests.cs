@@ -135,6 +135,92 @@ public class PictureTests
         Holds(wired, LoomReader.Of(wired));
     }
 
+    /// <summary>What a file may say and no board is: it is drawn all the same, and at once.</summary>
+    [Theory]
+    [InlineData("dense")]
+    [InlineData("row")]
+    [InlineData("narrow")]
+    [InlineData("corner")]
+    [InlineData("one spot")]
+    [InlineData("long")]
+    [InlineData("odd")]
+    public void A_board_that_nobody_would_make_is_drawn(string kind)
+    {
+        var wired = CrowdedBuild.Of(
+            40,
+            5,
+            b =>
+                b with
+                {
+                    Outline = kind switch
+                    {
+                        "narrow" => new() { Width = 5, Depth = 200 },
+                        "dense" => new() { Width = 12, Depth = 12 },
+                        _ => new() { Width = 200, Depth = 200 },
+                    },
+                    Pads =
+                    [
+                        .. b
+                            .Pads.Index()
+                            .Select(p =>
+                                p.Item with
+                                {
+                                    X = kind switch
+                                    {
+                                        "dense" => 1 + (p.Index % 16 * 0.6),
+                                        "row" => 1 + (p.Index * 0.45),
+                                        "narrow" => p.Index % 2 * 5,
+                                        "corner" => p.Index * 0.5 % 8,
+                                        "one spot" => 100,
+                                        _ => p.Index % 20 * 10,
+                                    },
+                                    Y = kind switch
+                                    {
+                                        "dense" => 1 + (p.Index / 16 * 0.6),
+                                        "row" => 100,
+                                        "narrow" => p.Index,
+                                        "corner" => p.Index / 16 * 0.5,
+                                        "one spot" => 100,
+                                        _ => p.Index / 20 * 10,
+                                    },
+                                    Label = kind switch
+                                    {
+                                        "long" => new string('W', 117) + p.Index,
+                                        "odd" => $"\u05d0\u05d1 🛩 {p.Index} \u0301",
+                                        _ => p.Item.Label,
+                                    },
+                                }
+                            ),
+                    ],
+                },
+            d =>
+                kind switch
+                {
+                    "long" => d with
+                    {
+                        Name = new string('x', 120),
+                        Leads = [.. d.Leads.Select(l => l with { Label = new string('M', 116) + l.Id })],
+                    },
+                    "odd" => d with
+                    {
+                        Name = "\u202eName 🛩 of\u200b many",
+                        Leads =
+                        [
+                            .. d.Leads.Select(l => l with { Label = $"\u4e2d\u6587{l.Id}", Colour = "octarine/plaid" }),
+                        ],
+                    },
+                    _ => d,
+                }
+        );
+        var watch = System.Diagnostics.Stopwatch.StartNew();
+        Drawn(wired);
+        TestContext.Current.TestOutputHelper?.WriteLine($"{kind}: {watch.Elapsed.TotalMilliseconds:0} ms");
+        Holds(wired, LoomReader.Of(wired));
+    }
+
+    private static WiringPicture Drawn(WiredBuild wired) =>
+        PictureReader.Of(wired, LoomReader.Of(wired), new Dictionary<LeadAt, double>());
+
     /// <summary>A part that changes leaves all others where they were.</summary>
     [Fact]
     public void A_small_change_moves_little()

@@ -248,7 +248,11 @@ public class SupplySolverTests
     /// <summary>Whatever is asked of a source, an answer comes: volts, or where it does not settle.</summary>
     [Fact]
     public void A_thousand_supplies_settle() =>
-        GeneratedSupplies.Supplies.Holds(net => Assert.Null(SupplySolver.Solve(net).Problem), of: 1_000, kept: ["c7ROImY6zbAhf1"]);
+        GeneratedSupplies.Supplies.Holds(
+            net => Assert.Null(SupplySolver.Solve(net).Problem),
+            of: 1_000,
+            kept: ["c7ROImY6zbAhf1"]
+        );
 
     private static IReadOnlyList<double> Volts(SupplyNet net)
     {
