@@ -94,6 +94,42 @@ public class PictureScreenTests
         Assert.Equal("", page.Console());
     }
 
+    /// <summary>On a phone: by the thumb alone, by a finger that drags, and without a page that is wider than the screen.</summary>
+    [Fact]
+    public async Task On_a_phone_a_device_is_moved_by_the_thumb()
+    {
+        await using var page = await Page.Open(Address, width: 390, height: 844);
+        page.Find("[data-device='receiver']");
+        var first = First(page);
+        page.Run(
+            "document.querySelector('[data-device=\"receiver\"]').scrollIntoView({ block: 'center', inline: 'center' })"
+        );
+        page.Tap("[data-testid='picture'] [data-device='receiver'] rect");
+        page.Says("[data-testid='device-tools']", "Relay 16");
+        Assert.Equal(0L, page.Run("return document.documentElement.scrollWidth > innerWidth ? 1 : 0"));
+        page.Tap("[data-move='up']");
+        Waits(page, () => First(page) == "receiver");
+        page.Press("z");
+        Waits(page, () => First(page) == first);
+
+        // Dragged above the first of its column.
+        page.Run(
+            "document.querySelector('[data-device=\"receiver\"]').scrollIntoView({ block: 'center', inline: 'center' })"
+        );
+        var finger = new PointerInputDevice(PointerKind.Touch);
+        var device = page.Find("[data-testid='picture'] [data-device='receiver'] rect");
+        var drag = new ActionSequence(finger);
+        drag.AddAction(finger.CreatePointerMove(device, 0, 0, TimeSpan.Zero));
+        drag.AddAction(finger.CreatePointerDown(MouseButton.Left));
+        drag.AddAction(finger.CreatePointerMove(device, 4, -60, TimeSpan.FromMilliseconds(100)));
+        drag.AddAction(finger.CreatePointerMove(device, 4, -240, TimeSpan.FromMilliseconds(100)));
+        drag.AddAction(finger.CreatePointerUp(MouseButton.Left));
+        ((IActionExecutor)page.Driver).PerformActions([drag]);
+        Waits(page, () => First(page) == "receiver");
+        Assert.Equal("", page.Accessibility());
+        Assert.Equal("", page.Console());
+    }
+
     private static void Waits(Page page, Func<bool> isSo) =>
         page.Until(_ => isSo() ? page : null, "the picture as expected");
 

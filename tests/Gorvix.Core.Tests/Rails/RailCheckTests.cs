@@ -121,7 +121,7 @@ public class RailCheckTests
             Severity.Stop,
             Sheet(Full) with
             {
-                Input = new InputReading("Board", new VoltWindow { Min = 5, Max = 17 }, volts),
+                Input = new InputReading("Board", new VoltWindow { Min = 5, Max = 17 }, volts, volts),
             }
         );
 

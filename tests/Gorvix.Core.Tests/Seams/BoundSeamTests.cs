@@ -1,6 +1,7 @@
 using CsCheck;
 using Gorvix.Core.Files.Describing;
 using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Plans.Routing;
@@ -10,6 +11,7 @@ using Gorvix.Core.Wired.Fit;
 using Gorvix.Core.Wired.Loom;
 using Gorvix.Core.Wired.Rails;
 using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Work.FaultModel;
 using static Gorvix.Core.Tests.Handmade;
 using static Gorvix.Core.Tests.PlugBench;
 
@@ -194,6 +196,52 @@ public class BoundSeamTests
                         Sentence: "Rails needs 4.5–5.5 V but gets 12.6 V (full battery). Power it from a separate regulator and enter that voltage under Parts, \"board supply\"."
                     }
         );
+    }
+
+    // By hand: the pack sags by 5 A × 0.1 Ω = 0.5 V, but only once the load runs: at switch-on 16.8 V reach what was made for 16.5 V.
+    [Fact]
+    public void What_sags_into_its_window_under_load_still_gets_too_much_at_switch_on()
+    {
+        var board = RailBench.Board with
+        {
+            Input = new VoltWindow { Min = 6, Max = 16.5 },
+        };
+        var wired = RailBench.Of(board, 4, "BAT", 7, 16.5, 5, b => b with { Pack = b.Pack! with { Milliohms = 100 } });
+        var sheet = RailBench.Read(wired, "full");
+        Assert.Null(sheet.Problem);
+        Assert.InRange(sheet.Leads.Single().Volts!.Value, 15.8, 16.3);
+        var findings = RailCheck.Of(sheet);
+        Assert.Contains(
+            findings,
+            f => f is { Rule: "OVER-VOLTAGE", Severity: Severity.Stop } && f.Sentence.Contains("16.8 V")
+        );
+        Assert.Contains(
+            findings,
+            f => f is { Rule: "INPUT", Severity: Severity.Stop } && f.Sentence.Contains("gets 16.8 V")
+        );
+        Assert.Contains("V of Load gets 16.8 V.", DamageCheck.Of(wired, sheet.Situation));
+        Assert.Contains("Rails input gets 16.8 V.", DamageCheck.Of(wired, sheet.Situation));
+    }
+
+    // By hand: nothing settles where 720 W are asked of a pack that gives 99 W at most, and 24 V are too much for 23.5 V all the same.
+    [Fact]
+    public void A_lead_that_gets_too_much_is_a_stop_though_nothing_settles()
+    {
+        var board = RailBench.Board with
+        {
+            Rails =
+            [
+                .. RailBench.Board.Rails.Select(r => r.Id == "9v" ? r with { Volts = 24, Feed = RailFeed.Booster } : r),
+            ],
+        };
+        var wired = RailBench.Of(board, 3, "9V", 23, 23.5, 30, b => b with { Pack = b.Pack! with { Milliohms = 400 } });
+        var sheet = RailBench.Read(wired, "full");
+        Assert.NotNull(sheet.Problem);
+        Assert.Contains(
+            RailCheck.Of(sheet),
+            f => f is { Rule: "OVER-VOLTAGE", Severity: Severity.Stop } && f.Sentence.Contains("24.0 V")
+        );
+        Assert.Contains("V of Load gets 24.0 V.", DamageCheck.Of(wired, sheet.Situation));
     }
 
     // By hand: the device is soldered to 5V, VS lies beside it. The diode passes from 5V to VS, so red goes on 5V; turned round, on VS.

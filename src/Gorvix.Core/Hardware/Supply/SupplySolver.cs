@@ -92,7 +92,7 @@ public static class SupplySolver
         {
             return new SupplySolution(work.State(), null);
         }
-        var start = Guess(net);
+        var start = WithoutLoads(net);
         if (work.From(start).Settle(FewSteps))
         {
             return new SupplySolution(work.State(), null);
@@ -109,7 +109,7 @@ public static class SupplySolver
         }
         foreach (var part in beginnings)
         {
-            if (work.From(start, part).Creep(MostSteps) && work.Settle(FewSteps))
+            if (work.From(start, part).Creep(MostSteps) && work.Settle(FewSteps) && !work.IsCollapsed())
             {
                 return new SupplySolution(work.State(), null);
             }
@@ -117,8 +117,12 @@ public static class SupplySolver
         return new SupplySolution(null, new SupplyProblem(net.Names[work.Worst()], Sentences.NoStableVoltageTheLoads));
     }
 
-    // What each node would have without a load: from there a load of constant power finds its working end and not its collapsed one.
-    private static double[] Guess(SupplyNet net)
+    /// <summary>
+    /// The volts of every node, ground first, before anything draws current: the most that a node gets when the source is switched on.
+    /// (From there a load of constant power finds its working end and not its collapsed one.)
+    /// </summary>
+    /// <param name="net">The net, of any size.</param>
+    public static double[] WithoutLoads(SupplyNet net)
     {
         var volts = new double[net.Names.Count];
         SupplyElement[] passing = [.. net.Elements.Where(e => e is not (CurrentLoad or PowerLoad))];
@@ -288,6 +292,29 @@ public static class SupplySolver
                 }
             }
             return _equations.Most < Little;
+        }
+
+        /// <summary>
+        /// True where a source has lost more than half of its volts in its own resistance: past its greatest power (maximum power
+        /// transfer, M. H. von Jacobi, 1840) nothing works any more, and what is found there is no state of a supply. A limiter holds down on purpose.
+        /// </summary>
+        public bool IsCollapsed()
+        {
+            foreach (var element in _net.Elements)
+            {
+                if (element is Lamp or Limiter)
+                {
+                    return false;
+                }
+            }
+            foreach (var element in _net.Elements)
+            {
+                if (element is VoltSource source && _volts[source.To] < source.Volts / 2)
+                {
+                    return true;
+                }
+            }
+            return false;
         }
 
         /// <summary>The node at which most is left over.</summary>

@@ -53,10 +53,12 @@ public static class RailCheck
         }
         if (
             sheet.Input is { } input
-            && (input.Window.IsOver(input.Volts) || (Free(sheet) && input.Window.IsUnder(input.Volts)))
+            && input.Window.IsOver(input.MostVolts) is var over
+            && (over || (Free(sheet) && input.Window.IsUnder(input.Volts)))
         )
         {
-            yield return FeedRules.Input(input.Board, input.Window, input.Volts, name, sheet.Situation.From);
+            var volts = over ? input.MostVolts : input.Volts;
+            yield return FeedRules.Input(input.Board, input.Window, volts, name, sheet.Situation.From);
         }
         foreach (var tied in sheet.Ties)
         {
@@ -137,7 +139,7 @@ public static class RailCheck
                 yield return Say(
                     SupplyRules.Over,
                     Severity.Stop,
-                    ("volts", Figure(lead.Volts!.Value)),
+                    ("volts", Figure(lead.MostVolts)),
                     ("situation", name),
                     ("takes", Figure(lead.Window.Max))
                 );

@@ -94,15 +94,37 @@ public static class RailReader
         var sheet =
             typical.State is { } rule && peak.State is { } high
                 ? new Reader(shape, situation, usual, rule, high).Sheet()
-                : new RailSheet(situation, [], [], null, null, typical.Problem ?? peak.Problem)
-                {
-                    // What no load pulls down is the most that can reach the input: it is judged, though nothing settles.
-                    Input =
-                        shape.Board.Input is { } window && situation.InputVolts is { } most
-                            ? new InputReading(shape.Board.Name, window, Math.Round(most, 4))
-                            : null,
-                };
+                : Unsettled(shape, situation, usual, (typical.Problem ?? peak.Problem)!);
         return sheet with { Ties = RailTies.Of(usual) };
+    }
+
+    // What no load pulls down is the most that can reach an input or a lead: it is judged, though nothing settles.
+    private static RailSheet Unsettled(RailShape shape, Situation situation, RailNet net, SupplyProblem problem)
+    {
+        // Without a load everything is at rest.
+        var idle = new SupplyState(
+            SupplySolver.WithoutLoads(net.Net),
+            new double[net.Net.Elements.Count],
+            new double[net.Net.Regulators.Count],
+            new double[net.Net.Regulators.Count],
+            0
+        );
+        var sheet = new Reader(shape, situation, net, idle, idle).Sheet();
+        return new RailSheet(
+            situation,
+            [],
+            [
+                .. sheet
+                    .Leads.Where(l => l.State == LeadFeed.Burns)
+                    .Select(l => l with { Volts = null, LowVolts = null, Way = [] }),
+            ],
+            null,
+            null,
+            problem
+        )
+        {
+            Input = sheet.Input,
+        };
     }
 
     /// <summary>What is taken for granted because nobody has told it, in sentences.</summary>
@@ -160,6 +182,7 @@ public static class RailReader
         private readonly ILookup<string, FedLead> _fedBy = net
             .Fed.SelectMany(f => f.Rails, (f, r) => (Fed: f, Rail: r))
             .ToLookup(f => f.Rail, f => f.Fed);
+        private readonly double[] _idle = SupplySolver.WithoutLoads(net.Net);
 
         public RailSheet Sheet() =>
             new(
@@ -177,7 +200,8 @@ public static class RailReader
                         ? new InputReading(
                             _board.Name,
                             window,
-                            Round(shape.Root is { } root && net.Pack is not null ? rule.Volts[net.NodeOf(root)] : most)
+                            Round(shape.Root is { } root && net.Pack is not null ? rule.Volts[net.NodeOf(root)] : most),
+                            Round(shape.Root is { } top && net.Pack is not null ? _idle[net.NodeOf(top)] : most)
                         )
                         : null,
             };
@@ -364,6 +388,7 @@ public static class RailReader
                 LeadFeed.Good
             )
             {
+                IdleVolts = Round(_idle[fed.Node] - (fed.Ground is { } earth ? _idle[earth] : 0)),
                 BoardPad = PadOf(fed),
                 OnUsb = fed.Rails is [var of, ..] ? Trace.OnUsb(shape.Circuit, shape.Circuit.Rails[of]) : false,
             };

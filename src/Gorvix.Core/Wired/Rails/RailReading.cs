@@ -142,6 +142,14 @@ public sealed record LeadReading(
     /// <summary>Id of the pad of the board from which it comes, through outputs of other devices too; null when nothing feeds it.</summary>
     public string? BoardPad { get; init; }
 
+    /// <summary>What it has before anything draws current, in volts: the most that it gets in the situation; 0 where nothing feeds it.</summary>
+    [JsonIgnore]
+    public double IdleVolts { get; init; }
+
+    /// <summary>The most that it gets, in volts.</summary>
+    [JsonIgnore]
+    public double MostVolts => Math.Max(Volts ?? 0, IdleVolts);
+
     /// <summary>Whether USB alone powers its rail; null where nobody has said.</summary>
     [JsonIgnore]
     public bool? OnUsb { get; init; } = false;
@@ -152,8 +160,8 @@ public sealed record LeadReading(
     /// <summary>How it stands with a lead in a situation.</summary>
     public LeadFeed StateIn(Situation situation) =>
         Pad is null && Rail is null ? LeadFeed.Unfed
-        : Volts is not { } volts || LowVolts is not { } low ? LeadFeed.Ungrounded
-        : Window.IsOver(volts) ? LeadFeed.Burns
+        : Window.IsOver(MostVolts) ? LeadFeed.Burns
+        : Volts is null || LowVolts is not { } low ? LeadFeed.Ungrounded
         : !Window.IsUnder(low) ? LeadFeed.Good
         : situation.InputVolts is null ? (OnUsb is null ? LeadFeed.UsbUnknown : LeadFeed.Silent)
         : low >= Window.Min * (1 - Little) ? LeadFeed.Tight
@@ -163,7 +171,7 @@ public sealed record LeadReading(
 /// <summary>A build in a situation.</summary>
 /// <param name="Situation">The situation.</param>
 /// <param name="Rails">Its rails, ground left out, in the order of the leaflet; then the outputs that feed others.</param>
-/// <param name="Leads">Its supply leads, in the order of the devices.</param>
+/// <param name="Leads">Its supply leads, in the order of the devices; where no steady state was found only those that get too much.</param>
 /// <param name="SourceAmps">What the source gives as a rule and at most, in amperes; null without one.</param>
 /// <param name="UsbAmps">What USB gives as a rule and at most, in amperes; null without it.</param>
 /// <param name="Problem">Why no steady state was found; null when there is one.</param>
@@ -196,8 +204,9 @@ public sealed record RailSheet(
 /// <summary>What the board's own supply input gets.</summary>
 /// <param name="Board">What the builder calls the board.</param>
 /// <param name="Window">The volts that it takes.</param>
-/// <param name="Volts">What it gets under the usual load, in volts.</param>
-public sealed record InputReading(string Board, VoltWindow Window, double Volts);
+/// <param name="Volts">What it gets under the usual load, in volts; without a load where no steady state was found.</param>
+/// <param name="MostVolts">The most that it gets, before anything draws current, in volts.</param>
+public sealed record InputReading(string Board, VoltWindow Window, double Volts, double MostVolts);
 
 /// <summary>A current as a rule and at most.</summary>
 /// <param name="Typical">As a rule, in amperes.</param>

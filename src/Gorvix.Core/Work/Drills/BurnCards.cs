@@ -224,7 +224,7 @@ internal sealed class BurnCards(WiredBuild wired)
         var leads = all.ConvertAll(l => (l.Situation, Lead: l.Lead!));
         string Gets(Situation at, double volts, VoltWindow window) =>
             Sentences.WithTheItHasNeeds(at.Name, Numbers.Volts(volts), PlainWords.Of(window));
-        if (leads.Find(l => l.Lead.State == LeadFeed.Burns) is { Lead: { Volts: { } high } burns } hot)
+        if (leads.Find(l => l.Lead.State == LeadFeed.Burns) is { Lead: { MostVolts: var high } burns } hot)
         {
             return ("burns", Near(high / burns.Window.Max, 1), Gets(hot.Situation, high, burns.Window));
         }
@@ -240,16 +240,16 @@ internal sealed class BurnCards(WiredBuild wired)
         }
         if (leads.TrueForAll(l => l.Lead.State == LeadFeed.Good))
         {
-            var (top, bottom) = (leads.MaxBy(l => l.Lead.Volts), leads.MinBy(l => l.Lead.LowVolts));
+            var (top, bottom) = (leads.MaxBy(l => l.Lead.MostVolts), leads.MinBy(l => l.Lead.LowVolts));
             var margin = Math.Min(
-                top.Lead.Window.Max / top.Lead.Volts!.Value,
+                top.Lead.Window.Max / top.Lead.MostVolts,
                 bottom.Lead.LowVolts!.Value / bottom.Lead.Window.Min
             );
             return (
                 "lives",
                 Near(margin, 2),
                 Sentences.ItHasNeeds(
-                    Numbers.Volts(bottom.Lead.LowVolts.Value, top.Lead.Volts.Value),
+                    Numbers.Volts(bottom.Lead.LowVolts.Value, top.Lead.MostVolts),
                     PlainWords.Of(top.Lead.Window)
                 )
             );

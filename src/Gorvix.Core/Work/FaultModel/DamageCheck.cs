@@ -53,7 +53,7 @@ public static class DamageCheck
         }
         foreach (var lead in sheet.Leads.Where(l => l.State == LeadFeed.Burns || l.Volts < -0.3))
         {
-            yield return $"{lead.Label} of {lead.Name} gets {lead.Volts:0.0} V.";
+            yield return $"{lead.Label} of {lead.Name} gets {(lead.Volts < 0 ? lead.Volts : lead.MostVolts):0.0} V.";
         }
         foreach (
             var rail in sheet.Rails.Where(r =>
@@ -63,9 +63,9 @@ public static class DamageCheck
         {
             yield return $"{rail.Label} rail is back-fed to {rail.Volts:0.0} V.";
         }
-        if (sheet.Input is { } input && input.Window.IsOver(input.Volts))
+        if (sheet.Input is { } input && input.Window.IsOver(input.MostVolts))
         {
-            yield return $"{input.Board} input gets {input.Volts:0.0} V.";
+            yield return $"{input.Board} input gets {input.MostVolts:0.0} V.";
         }
     }
 

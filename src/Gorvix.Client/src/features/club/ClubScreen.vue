@@ -8,6 +8,7 @@ import { dayOf } from '@/ui/dayOf'
 import LineField from '@/ui/LineField.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import { useScreenKeys } from '@/ui/useScreenKeys'
+import WideTable from '../../ui/WideTable.vue'
 
 /** All craft of the club: what is open, doubtful or due on each, what flies where, and a search over everything. */
 const route = useRoute()
@@ -112,7 +113,7 @@ onMounted(load)
     <template v-else>
       <v-skeleton-loader v-if="!craft && !problem" type="table-tbody" />
       <p v-else-if="craft?.length === 0" role="status">No builds yet.</p>
-      <v-table v-else-if="craft" class="craft" density="compact">
+      <WideTable v-else-if="craft" class="craft">
         <thead>
           <tr>
             <th>Build</th>
@@ -144,10 +145,10 @@ onMounted(load)
             </template>
           </tr>
         </tbody>
-      </v-table>
+      </WideTable>
       <template v-if="parts.length > 0">
         <h2>Parts in use</h2>
-        <v-table class="flies" density="compact">
+        <WideTable class="flies">
           <thead>
             <tr>
               <th>Type</th>
@@ -171,7 +172,7 @@ onMounted(load)
               </td>
             </tr>
           </tbody>
-        </v-table>
+        </WideTable>
       </template>
     </template>
   </main>

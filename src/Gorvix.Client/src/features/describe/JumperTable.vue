@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive, watch } from 'vue'
 import type { Board } from '@/api/client'
+import WideTable from '../../ui/WideTable.vue'
 
 /** The jumpers of a board: how each comes from the factory, and where it lies; typed, or picked on the drawing. */
 const props = defineProps<{
@@ -40,7 +41,7 @@ function lies(id: string) {
 </script>
 
 <template>
-  <v-table class="jumpers" density="compact">
+  <WideTable class="jumpers">
     <thead>
       <tr>
         <th scope="col">Jumper</th>
@@ -88,7 +89,7 @@ function lies(id: string) {
         </td>
       </tr>
     </tbody>
-  </v-table>
+  </WideTable>
 </template>
 
 <style scoped>

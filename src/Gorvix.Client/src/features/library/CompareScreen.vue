@@ -4,6 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { api, ask, type Comparison, type Problem } from '@/api/client'
 import BuildCompare from './BuildCompare.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
+import WideTable from '../../ui/WideTable.vue'
 
 /** Two or three parts side by side: first what differs, and all of it when it is asked for. */
 const props = defineProps<{ board: string[]; device: string[] }>()
@@ -51,7 +52,7 @@ useTitle('Compare – Library – Gorvix')
       </div>
       <p v-if="tables.length === 0" class="quiet">No differences.</p>
       <div v-else class="scroll">
-        <v-table density="compact">
+        <WideTable>
           <thead>
             <tr>
               <th scope="col" class="about">
@@ -85,7 +86,7 @@ useTitle('Compare – Library – Gorvix')
               </td>
             </tr>
           </tbody>
-        </v-table>
+        </WideTable>
       </div>
       <BuildCompare v-if="board.length > 0" :boards="comparison.parts" />
     </template>

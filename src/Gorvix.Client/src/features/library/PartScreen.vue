@@ -6,6 +6,7 @@ import BoardFace from '@/features/board/BoardFace.vue'
 import FactList from '@/ui/FactList.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import PartDeeds from './PartDeeds.vue'
+import WideTable from '../../ui/WideTable.vue'
 
 /** One part as its leaflet tells it: facts, face, ports or leads, and the builds that have it. */
 const props = defineProps<{ type: string; id: string }>()
@@ -62,7 +63,7 @@ useTitle(computed(() => `${leaflet.value?.line.name ?? 'Part'} – Library – G
           <section v-for="table in leaflet.tables" :key="table.title">
             <h2>{{ table.title }}</h2>
             <div class="scroll">
-              <v-table density="compact">
+              <WideTable>
                 <thead>
                   <tr>
                     <th v-for="column in table.columns" :key="column" scope="col">{{ column }}</th>
@@ -79,7 +80,7 @@ useTitle(computed(() => `${leaflet.value?.line.name ?? 'Part'} – Library – G
                     </td>
                   </tr>
                 </tbody>
-              </v-table>
+              </WideTable>
             </div>
           </section>
           <section>

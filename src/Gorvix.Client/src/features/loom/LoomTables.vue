@@ -3,6 +3,7 @@ import type { LoomView } from '@/api/client'
 import { computed } from 'vue'
 import { savePng } from '@/features/picture/savePng'
 import MenuButton from '@/ui/MenuButton.vue'
+import WideTable from '../../ui/WideTable.vue'
 
 /** Every wire, every lead that stays loose, what to measure before power, and what to cut. */
 const props = defineProps<{ sheet: LoomView['sheet']; build: string }>()
@@ -37,7 +38,7 @@ const files = computed(() => {
       <h2>Wires</h2>
       <MenuButton variant="outlined" data-do="files" label="Export wiring" :items="files" />
     </header>
-    <v-table density="compact">
+    <WideTable>
       <thead>
         <tr>
           <th>From</th>
@@ -63,7 +64,7 @@ const files = computed(() => {
           <td class="n">{{ w.isJoint ? w.millimetres / 10 : '' }}</td>
         </tr>
       </tbody>
-    </v-table>
+    </WideTable>
     <p v-if="sheet.wires.length === 0" class="quiet">No wires yet: no link has a port.</p>
     <p class="quiet small">
       Twist signal and supply with that device's ground. No gauge or length: lead stays in its plug.
@@ -81,7 +82,7 @@ const files = computed(() => {
   <section data-testid="continuity">
     <h2>Continuity before power-up</h2>
     <p class="quiet small">Disconnect battery and USB. One probe per joint.</p>
-    <v-table density="compact">
+    <WideTable>
       <thead>
         <tr>
           <th>Probe 1</th>
@@ -98,7 +99,7 @@ const files = computed(() => {
           <td>{{ p.why }}</td>
         </tr>
       </tbody>
-    </v-table>
+    </WideTable>
   </section>
   <section v-if="sheet.cuts.length > 0" data-testid="cuts">
     <h2>Cut list</h2>

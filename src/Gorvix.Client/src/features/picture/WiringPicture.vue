@@ -129,7 +129,7 @@ function deviceKey(event: KeyboardEvent, id: string) {
     device.value = device.value === id ? null : id
   }
 }
-const { dragged, grab } = useDeviceDrag(
+const { dragged, grab, keep } = useDeviceDrag(
   drawing,
   () => props.movable === true,
   (id, x, y) => put(id, dropped(props.picture, id, x, y)),
@@ -273,6 +273,7 @@ watch(
           :aria-label="nameOf(d.id)"
           :transform="dragged?.id === d.id ? `translate(${dragged.x} ${dragged.y})` : undefined"
           @pointerdown="grab($event, d.id)"
+          @touchmove="keep"
           @click="device = device === d.id ? null : d.id"
           @keydown="deviceKey($event, d.id)"
         >

@@ -41,5 +41,10 @@ export function useDeviceDrag(
     target.addEventListener('pointercancel', end)
   }
 
-  return { dragged, grab }
+  /** A finger on a device drags it and does not scroll. (What the style sheet says of touch is not heard inside a drawing.) */
+  function keep(event: TouchEvent) {
+    if (isOn() && event.cancelable) event.preventDefault()
+  }
+
+  return { dragged, grab, keep }
 }

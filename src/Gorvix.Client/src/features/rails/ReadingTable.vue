@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { RailsView } from '@/api/client'
+import WideTable from '../../ui/WideTable.vue'
 
 /** Expected meter readings in this situation, and where its probes go. */
 defineProps<{ readings: RailsView['now']['readings']; situation: string }>()
@@ -14,7 +15,7 @@ defineProps<{ readings: RailsView['now']['readings']; situation: string }>()
       <li>Black probe first; one tip on one pad.</li>
       <li>Outside the OK range: unplug at once.</li>
     </ul>
-    <v-table v-if="readings.length > 0" density="compact">
+    <WideTable v-if="readings.length > 0">
       <thead>
         <tr>
           <th>Red probe</th>
@@ -31,7 +32,7 @@ defineProps<{ readings: RailsView['now']['readings']; situation: string }>()
           <td class="n">{{ r.low.toFixed(2) }} – {{ r.high.toFixed(2) }} V</td>
         </tr>
       </tbody>
-    </v-table>
+    </WideTable>
   </section>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive, watch } from 'vue'
 import type { PartsChange, RailsView } from '@/api/client'
+import WideTable from '../../ui/WideTable.vue'
 
 type Wire = RailsView['wires'][number]
 
@@ -53,7 +54,7 @@ function take(w: Wire) {
   <section class="no-print" data-section="wires">
     <h2>Supply wires</h2>
     <p v-if="wires.length === 0" class="quiet">No supply wires yet.</p>
-    <v-table v-else density="compact">
+    <WideTable v-else>
       <thead>
         <tr>
           <th>Wire</th>
@@ -89,7 +90,7 @@ function take(w: Wire) {
           <td class="n">{{ w.milliohms.toFixed(1) }} mΩ</td>
         </tr>
       </tbody>
-    </v-table>
+    </WideTable>
   </section>
 </template>
 
