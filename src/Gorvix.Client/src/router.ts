@@ -116,7 +116,6 @@ export const router = createRouter({
       props: (route) => ({
         id: String(route.params.id),
         picture: route.query.view === 'picture',
-        link: typeof route.query.link === 'string' ? route.query.link : null,
         ...placeIn(route),
       }),
     },

@@ -28,10 +28,23 @@ internal sealed class BuildSheets(Memo memo, TimeProvider time)
         Of(planned, "loom", _ => LoomReader.Of(planned.Reader.Wired), stop);
 
     /// <summary>The wiring picture of a build.</summary>
-    public async Task<WiringPicture> Picture(PlannedBuild planned, CancellationToken stop)
+    /// <param name="planned">The build.</param>
+    /// <param name="stop">Tells that nobody waits any more.</param>
+    /// <param name="cell">Volts of a cell of its pack, within bounds; null for a full one.</param>
+    /// <param name="at">Id of the situation whose volts are told; null for the first.</param>
+    public async Task<WiringPicture> Picture(
+        PlannedBuild planned,
+        CancellationToken stop,
+        double? cell = null,
+        string? at = null
+    )
     {
-        var loom = await Loom(planned, stop);
-        return await Of(planned, "picture", halt => planned.Reader.Picture(loom, halt), stop);
+        var (loom, reader) = (await Loom(planned, stop), planned.Reader);
+        WiringPicture Draw(CancellationToken halt) =>
+            reader.Picture(loom, RailsEndpoints.At(reader.Rails(cell, halt), at), halt);
+        return cell is null && at is null
+            ? await Of(planned, "picture", Draw, stop)
+            : await Workers.Run(() => Draw(stop), stop);
     }
 
     /// <summary>The settings of a build, as of today: a declination drifts.</summary>

@@ -6,6 +6,7 @@ using Gorvix.Core.Wired.Picture;
 using Gorvix.Core.Wired.Wiring;
 using Gorvix.Core.Work.Papers;
 using Gorvix.Core.Work.Tables;
+using Gorvix.Web.Hosting;
 
 namespace Gorvix.Web.Features;
 
@@ -49,8 +50,10 @@ internal static class LoomEndpoints
             .AnswersFile("drawWiring", "image/svg+xml", 404, 422);
         app.MapGet(
                 "/api/builds/{id}/picture",
-                async ([AsParameters] AskedBuild asked) =>
-                    Results.Ok(await asked.Sheets.Picture(await asked.Planned(), asked.Stop))
+                async ([AsParameters] AskedBuild asked, double? cell, string? at) =>
+                    RailsEndpoints.IsCell(cell)
+                        ? Results.Ok(await asked.Sheets.Picture(await asked.Planned(), asked.Stop, cell, at))
+                        : Problems.Of(422, Sentences.CellVoltageIsOutOfRange)
             )
             .WithTags("Loom")
             .Answers<WiringPicture>("getPicture", 404, 422);

@@ -97,7 +97,7 @@ internal static class RailsEndpoints
         CancellationToken stop
     )
     {
-        if (cell is not (null or (>= 2.5 and <= 4.5)))
+        if (!IsCell(cell))
         {
             return Problems.Of(422, Sentences.CellVoltageIsOutOfRange);
         }
@@ -105,20 +105,20 @@ internal static class RailsEndpoints
         return Results.Ok(await Workers.Run(() => View(planned.Stored.Version, planned.Reader, cell, at, stop), stop));
     }
 
+    /// <summary>Whether a cell can have so many volts.</summary>
+    internal static bool IsCell(double? volts) => volts is null or (>= 2.5 and <= 4.5);
+
+    /// <summary>The situation that is asked for; an address may name a device that has left since: then the first.</summary>
+    internal static RailSheet At(IReadOnlyList<RailSheet> sheets, string? at) =>
+        sheets.FirstOrDefault(s => s.Situation.Id == at) ?? sheets[0];
+
     private static RailsView View(int version, FitReader reader, double? cell, string? at, CancellationToken stop)
     {
         var wired = reader.Wired;
         var standing = reader.Rails(stop);
         var usual = RailCheck.Of(standing[0]);
-        // While the slider moves, one situation is solved and the others stand.
-        var charged = Situation.Of(wired.Build.Build, cell)[0];
-        List<RailSheet> sheets =
-        [
-            .. charged.Id == "charge" ? [RailReader.Read(wired, charged, stop)] : Array.Empty<RailSheet>(),
-            .. standing,
-        ];
-        // An address may name a device that has left since.
-        var now = sheets.FirstOrDefault(s => s.Situation.Id == at) ?? sheets[0];
+        var sheets = reader.Rails(cell, stop);
+        var now = At(sheets, at);
         var findings = RailAnswer.Of(now, usual);
         var lasting = reader.OfEverySituation();
         return new RailsView(
@@ -139,7 +139,7 @@ internal static class RailsEndpoints
             ),
             RailNote.Of([.. lasting, .. RailCheck.Standing(wired, sheets[0])]),
             SpansOf(sheets.Where(s => s.Situation is { Group: SituationGroup.Pack, Id: not "charge" })),
-            ChargeOf(wired.Build.Build, cell),
+            ChargeOf(wired.Build.Build, now.Situation, cell),
             WiresOf(wired),
             RailReader.Assumed(wired)
         );
@@ -159,14 +159,17 @@ internal static class RailsEndpoints
                 )),
         ];
 
-    private static Charge? ChargeOf(Build build, double? cell)
+    // Where a charge of the pack is the situation, it is that of the slider; else what was chosen stays.
+    private static Charge? ChargeOf(Build build, Situation situation, double? cell)
     {
         if (build is not { Pack: { } pack, InputVolts: null })
         {
             return null;
         }
         var full = Pack.FullCell(pack.Chemistry);
-        var now = cell ?? full;
+        var now = situation is { Group: SituationGroup.Pack, InputVolts: { } volts }
+            ? Math.Round(volts / pack.Cells, 2)
+            : cell ?? full;
         return new Charge(
             PackCharge.DamagedCell,
             PackCharge.LandCell,

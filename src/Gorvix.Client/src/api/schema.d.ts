@@ -2153,6 +2153,10 @@ export interface components {
             redPad?: null | string;
             /** @description Id of the pad under the black probe, or nearest to it; null where there is none. */
             blackPad?: null | string;
+            /** @description The lead under the red probe, as its wire is called in the wire list; null where it is none. */
+            redWire?: null | string;
+            /** @description The lead under the black probe, as its wire is called in the wire list; null where it is none. */
+            blackWire?: null | string;
             unit?: null | components["schemas"]["ReadingUnit"];
             /**
              * Format: double
@@ -3817,6 +3821,10 @@ export interface components {
             redPad?: null | string;
             /** @description Id of the pad under the black probe, or nearest to it; null where there is none. */
             blackPad?: null | string;
+            /** @description The lead under the red probe, as its wire is called in the wire list; null where it is none. */
+            redWire?: null | string;
+            /** @description The lead under the black probe, as its wire is called in the wire list; null where it is none. */
+            blackWire?: null | string;
             unit?: null | components["schemas"]["ReadingUnit"];
             /** @description Which outcome a number is, lowest first; empty where none is typed. */
             bands?: components["schemas"]["OutcomeBand"][];
@@ -3977,6 +3985,8 @@ export interface components {
             need: string;
             /** @description The device in words. */
             device: string;
+            /** @description Id within the build of the device. */
+            deviceId: string;
             /** @description How much it is wished for, in a word. */
             priority: string;
             /** @description Where it is carried, or null. */
@@ -4408,9 +4418,14 @@ export interface components {
             window: components["schemas"]["VoltWindow"];
             /**
              * Format: double
-             * @description What it gets under the usual load, in volts.
+             * @description What it gets under the usual load, in volts; without a load where no steady state was found.
              */
             volts: number;
+            /**
+             * Format: double
+             * @description The most that it gets, before anything draws current, in volts.
+             */
+            mostVolts: number;
         };
         /** @description A file that is to be taken in. */
         IntakeAsked: {
@@ -4636,6 +4651,11 @@ export interface components {
             state: components["schemas"]["LeadFeed"];
             /** @description Id of the pad of the board from which it comes, through outputs of other devices too; null when nothing feeds it. */
             boardPad?: null | string;
+            /**
+             * Format: double
+             * @description What flows in it under the usual load, in amperes, what hangs on the device's own outputs included; null while no datasheet says it.
+             */
+            amps?: null | number;
         };
         /**
          * @description What a lead is for.
@@ -6083,6 +6103,8 @@ export interface components {
             step: null | number;
             /** @description True when that is done. */
             isDone: boolean;
+            /** @description All of it in a line: from, to, what for, colour, gauge, length, volts, what it is twisted with, the step. */
+            words: string;
         };
         /**
          * @description How many wires a lead is where its device stands for several pieces.
@@ -6512,7 +6534,7 @@ export interface components {
             situation: components["schemas"]["Situation"];
             /** @description Its rails, ground left out, in the order of the leaflet; then the outputs that feed others. */
             rails: components["schemas"]["RailReading"][];
-            /** @description Its supply leads, in the order of the devices. */
+            /** @description Its supply leads, in the order of the devices; where no steady state was found only those that get too much. */
             leads: components["schemas"]["LeadReading"][];
             sourceAmps: null | components["schemas"]["AmpPair"];
             usbAmps: null | components["schemas"]["AmpPair"];
@@ -8554,7 +8576,10 @@ export interface operations {
     };
     getPicture: {
         parameters: {
-            query?: never;
+            query?: {
+                cell?: number;
+                at?: string;
+            };
             header?: never;
             path: {
                 id: string;

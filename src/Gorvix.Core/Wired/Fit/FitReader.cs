@@ -81,14 +81,31 @@ public sealed class FitReader
     public IReadOnlyList<RailSheet> Rails(CancellationToken stop = default) =>
         _rails.Sheets ??= RailReader.Read(Wired, Situation.All(Wired), stop);
 
+    /// <summary>The build in every situation, that of a pack at a chosen charge before them where one is chosen.</summary>
+    /// <param name="cell">Volts of a cell of that pack; null for none.</param>
+    /// <param name="stop">Tells that nobody waits for the answer any more.</param>
+    public IReadOnlyList<RailSheet> Rails(double? cell, CancellationToken stop = default) =>
+        // While the slider moves, one situation is solved and the others stand.
+        Situation.Of(_build.Build, cell)[0]
+            is { Id: "charge" } charged
+            ? [RailReader.Read(Wired, charged, stop), .. Rails(stop)]
+            : Rails(stop);
+
     /// <summary>The wiring picture, with the volts of the supplies where the pack is full or the source gives most.</summary>
     /// <param name="loom">Its wires and steps.</param>
     /// <param name="stop">Tells that nobody waits any more.</param>
     public WiringPicture Picture(LoomSheet loom, CancellationToken stop = default) =>
+        Picture(loom, Rails(stop)[0], stop);
+
+    /// <summary>The wiring picture.</summary>
+    /// <param name="loom">Its wires and steps.</param>
+    /// <param name="sheet">What the supplies have.</param>
+    /// <param name="stop">Tells that nobody waits any more.</param>
+    public WiringPicture Picture(LoomSheet loom, RailSheet sheet, CancellationToken stop = default) =>
         PictureReader.Of(
             Wired,
             loom,
-            Rails(stop)[0]
+            sheet
                 .Leads.Where(l => l.Volts is not null)
                 .DistinctBy(l => (l.Device, l.Lead))
                 .ToDictionary(l => new LeadAt(l.Device, l.Lead), l => l.Volts!.Value),
@@ -273,6 +290,7 @@ public sealed class FitReader
             link.Id,
             link.Tag is { } tag ? $"{PlainWords.Of(link.Function.Need)}, {tag}" : PlainWords.Of(link.Function.Need),
             $"{link.Device.Maker} {link.Device.Name}",
+            link.Want.Device,
             PlainWords.Of(link.Want.Priority),
             route?.Port.Id,
             route?.Mode.Id,

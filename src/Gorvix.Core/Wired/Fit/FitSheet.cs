@@ -186,6 +186,7 @@ public sealed record FitPad(string Label, bool Turns);
 /// <param name="Id">The link.</param>
 /// <param name="Need">What it gives, in words.</param>
 /// <param name="Device">The device in words.</param>
+/// <param name="DeviceId">Id within the build of the device.</param>
 /// <param name="Priority">How much it is wished for, in a word.</param>
 /// <param name="Port">Where it is carried, or null.</param>
 /// <param name="Mode">The mode it is carried in, or null.</param>
@@ -200,6 +201,7 @@ public sealed record FitLink(
     string Id,
     string Need,
     string Device,
+    string DeviceId,
     string Priority,
     string? Port,
     string? Mode,

@@ -4,6 +4,7 @@ using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Wired.Leaflets;
 using Gorvix.Core.Wired.Loom;
 using Gorvix.Core.Wired.Wiring;
+using Gorvix.Core.Wired.Words;
 
 namespace Gorvix.Core.Wired.Picture;
 
@@ -207,8 +208,26 @@ internal sealed partial class PictureMaker
             IsInverted(strip) ? at(new(side.PulseX, from)) : null,
             strip.Wire.Twist,
             step.Number == 0 ? null : step.Number,
-            step.IsDone
+            step.IsDone,
+            WordsOf(strip.Wire, step.Number)
         );
+    }
+
+    private string WordsOf(LoomWire wire, int step)
+    {
+        string?[] parts =
+        [
+            Sentences.From(wire.Name, wire.Label, wire.At),
+            wire.Job,
+            wire.Colour,
+            wire.IsJoint ? Sentences.GaugeAndLength(wire.Gauge, wire.Millimetres / 10) : Sentences.StaysInItsPlug,
+            volts.TryGetValue(new(wire.Device, wire.Lead), out var has) ? Numbers.Volts(has) : null,
+            wire is { IsJoint: true, Twist: { } twist } && sheet.Wires.FirstOrDefault(w => w.Id == twist) is { } with
+                ? Sentences.TwistWith(with.Label)
+                : null,
+            step > 0 ? Sentences.Step(step) : null,
+        ];
+        return string.Join(" · ", parts.Where(p => !string.IsNullOrEmpty(p)));
     }
 
     // Points where nothing turns go.
@@ -342,7 +361,7 @@ internal sealed partial class PictureMaker
                             )
                         )
                         {
-                            steps.TryAdd(WireId(lead), (i + 1, step.IsDone));
+                            steps.TryAdd(WireReader.IdOf(lead), (i + 1, step.IsDone));
                         }
                         break;
                 }
@@ -350,6 +369,4 @@ internal sealed partial class PictureMaker
         }
         return steps;
     }
-
-    private static string WireId(WiredLead lead) => $"{lead.Device} {lead.Lead.Id}";
 }

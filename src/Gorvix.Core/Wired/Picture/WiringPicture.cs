@@ -176,6 +176,7 @@ public enum WireFlow
 /// <param name="Twist">Id of the wire that it is twisted with; null for none.</param>
 /// <param name="Step">The number of the step that joins it, from 1; null where none does.</param>
 /// <param name="IsDone">True when that is done.</param>
+/// <param name="Words">All of it in a line: from, to, what for, colour, gauge, length, volts, what it is twisted with, the step.</param>
 public sealed record PictureWire(
     string Id,
     string Device,
@@ -191,5 +192,6 @@ public sealed record PictureWire(
     PicturePoint? Inverted,
     string? Twist,
     int? Step,
-    bool IsDone
+    bool IsDone,
+    string Words
 );

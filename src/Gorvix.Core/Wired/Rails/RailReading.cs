@@ -150,6 +150,9 @@ public sealed record LeadReading(
     [JsonIgnore]
     public double MostVolts => Math.Max(Volts ?? 0, IdleVolts);
 
+    /// <summary>What flows in it under the usual load, in amperes, what hangs on the device's own outputs included; null while no datasheet says it.</summary>
+    public double? Amps { get; init; }
+
     /// <summary>Whether USB alone powers its rail; null where nobody has said.</summary>
     [JsonIgnore]
     public bool? OnUsb { get; init; } = false;

@@ -154,6 +154,12 @@ public sealed record BenchCheck(
     /// <summary>Id of the pad under the black probe, or nearest to it; null where there is none.</summary>
     public string? BlackPad { get; init; }
 
+    /// <summary>The lead under the red probe, as its wire is called in the wire list; null where it is none.</summary>
+    public string? RedWire { get; init; }
+
+    /// <summary>The lead under the black probe, as its wire is called in the wire list; null where it is none.</summary>
+    public string? BlackWire { get; init; }
+
     /// <summary>The unit of its number; null where it takes none.</summary>
     public ReadingUnit? Unit { get; init; }
 

@@ -86,6 +86,8 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
             Black = pair.Other,
             RedPad = PadOf(pair.OneAt),
             BlackPad = PadOf(pair.OtherAt),
+            RedWire = WireOf(pair.OneAt),
+            BlackWire = WireOf(pair.OtherAt),
             Unit = asks == Asks.Diode ? ReadingUnit.Volts : ReadingUnit.Ohms,
             Computed = asks is Asks.Ohms or Asks.Diode ? pair.Value : null,
             Device = pair.OneAt.Kind == NodeKind.Lead ? pair.OneAt.Device : null,
@@ -105,6 +107,9 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
     private static string IdOf(ContinuityPair pair) => $"cold.{IdOf(pair.OneAt)}.{IdOf(pair.OtherAt)}";
 
     private static string IdOf(Node node) => node.Kind == NodeKind.Lead ? $"{node.Device}-{node.Id}" : node.Id;
+
+    /// <summary>The lead that a point is, as its wire is called in the wire list; null for any other.</summary>
+    internal static string? WireOf(Node node) => node.Kind == NodeKind.Lead ? $"{node.Device} {node.Id}" : null;
 
     // The end of a lead lies at its device, not on the board.
     private static string? PadOf(Node node) => node.Kind == NodeKind.Pad ? node.Id : null;

@@ -146,6 +146,8 @@ internal sealed class VoltChecks(WiredBuild wired, Scope scope, double? measured
             Black = reading.Black,
             RedPad = pad,
             BlackPad = reading.Against is { } against ? PadOf(against) : null,
+            RedWire = ColdChecks.WireOf(reading.At),
+            BlackWire = reading.Against is { } other ? ColdChecks.WireOf(other) : null,
             Unit = ReadingUnit.Volts,
             Computed = reading.Volts,
             Probing = new VoltProbing(reading.At, reading.Against, sheet.Situation),

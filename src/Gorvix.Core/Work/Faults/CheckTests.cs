@@ -58,6 +58,8 @@ internal sealed class CheckTests(Meant meant)
             Black = check.Black,
             RedPad = check.RedPad,
             BlackPad = check.BlackPad,
+            RedWire = check.RedWire,
+            BlackWire = check.BlackWire,
             Device = check.Device,
             Link = check.Link,
             Mind = check.Mind,

@@ -78,6 +78,12 @@ public sealed record FaultTest(
     /// <summary>Id of the pad under the black probe, or nearest to it; null where there is none.</summary>
     public string? BlackPad { get; init; }
 
+    /// <summary>The lead under the red probe, as its wire is called in the wire list; null where it is none.</summary>
+    public string? RedWire { get; init; }
+
+    /// <summary>The lead under the black probe, as its wire is called in the wire list; null where it is none.</summary>
+    public string? BlackWire { get; init; }
+
     /// <summary>The unit of a number that may be typed; null where none is.</summary>
     public ReadingUnit? Unit { get; init; }
 

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
-import { api, ask, type Answer } from '@/api/client'
-import BoardFace from '@/features/board/BoardFace.vue'
+import { api, ask, type Answer, type PictureWire } from '@/api/client'
 import StepFrame from '@/features/build/StepFrame.vue'
 import { useChecklist, type ListPlace } from '@/features/build/useChecklist'
+import BoardOrPicture from '@/features/picture/BoardOrPicture.vue'
+import type { Probe } from '@/features/picture/drawing'
 import KeyButton from '@/ui/KeyButton.vue'
 import LargeView from '@/ui/LargeView.vue'
 import ListHead from '@/ui/ListHead.vue'
@@ -52,16 +53,28 @@ const shared = useChecklist({
     ['M', 'read from connected meter, if open'],
   ],
   read: bench.read,
+  beside: ({ check }) => {
+    const lead = check.redWire ?? check.blackWire ?? undefined
+    return { lead, link: lead ? undefined : (check.link ?? undefined), port: undefined }
+  },
 })
 const { view, left, shown, chosen } = shared
 const probed = computed(() =>
   [chosen.value?.check.redPad, chosen.value?.check.blackPad].filter((p) => p != null),
 )
+const probes = computed<Probe[]>(() => {
+  const check = chosen.value?.check
+  return [
+    { tip: 'red', wire: check?.redWire, pad: check?.redPad },
+    { tip: 'black', wire: check?.blackWire, pad: check?.blackPad },
+  ]
+})
+const isProbed = computed(() => probes.value.some((p) => p.wire ?? p.pad))
 const face = computed(() => ({
+  build: props.id,
   name: view.value?.name ?? '',
   lit: probed.value,
-  red: chosen.value?.check.redPad,
-  black: chosen.value?.check.blackPad,
+  probes: probes.value,
 }))
 
 function take(value: number | null, answer: Answer | null, reason: string | null) {
@@ -91,6 +104,12 @@ async function readSimulated() {
   )
   if (data) shownBy(data.value ?? null, data.answer ?? null)
   return problem
+}
+function ofWire(wire: PictureWire) {
+  const row =
+    shown.value.find(({ check: c }) => c.redWire === wire.id || c.blackWire === wire.id) ??
+    shown.value.find((r) => wire.pad != null && r.check.redPad === wire.pad)
+  if (row) void shared.go(row.check.id)
 }
 function ofPad(pad: string) {
   const row = shown.value.find((r) => r.check.redPad === pad || r.check.blackPad === pad)
@@ -148,8 +167,8 @@ function ofPad(pad: string) {
         @undo="undo"
         @leave="shared.set('large')"
       >
-        <template v-if="view.sheet.face && probed.length > 0" #board>
-          <BoardFace v-bind="face" :face="view.sheet.face" @pad="ofPad" />
+        <template v-if="isProbed" #board>
+          <BoardOrPicture v-bind="face" near :face="view.sheet.face" @pad="ofPad" @wire="ofWire" />
         </template>
         <CheckCard ref="card" large :row="chosen" @take="take" />
       </LargeView>
@@ -214,12 +233,12 @@ function ofPad(pad: string) {
               :check="chosen.check.id"
             />
           </CheckCard>
-          <BoardFace
-            v-if="view.sheet.face"
+          <BoardOrPicture
             v-bind="face"
             class="board"
             :face="view.sheet.face"
             @pad="ofPad"
+            @wire="ofWire"
           />
         </aside>
       </div>
@@ -269,7 +288,7 @@ aside {
     order: -1;
   }
 
-  .board {
+  .board :deep(figure.face) {
     max-width: 420px;
   }
 }

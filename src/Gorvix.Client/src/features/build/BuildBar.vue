@@ -37,8 +37,8 @@ const steps = computed(() => [
 
 // What is selected stays selected on the next step.
 const selection = computed(() => {
-  const { link, port } = route.query
-  return { ...(link ? { link } : {}), ...(port ? { port } : {}) }
+  const { link, port, lead, view } = route.query
+  return Object.fromEntries(Object.entries({ link, port, lead, view }).filter(([, v]) => v))
 })
 </script>
 

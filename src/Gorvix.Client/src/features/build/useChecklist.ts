@@ -18,6 +18,8 @@ export function useChecklist<T>(
     idOf: (item: T) => string
     isDone: (item: T) => boolean
     place: ListPlace
+    /** What else the address says where a line is gone to: what that line is about. */
+    beside?: (item: T) => Record<string, string | undefined>
     /** What is looked at where the address names nothing, before the first that remains. */
     first?: (items: T[]) => T | undefined
     /** False while something else is shown on the screen. */
@@ -64,7 +66,8 @@ export function useChecklist<T>(
   })
 
   async function go(id: string) {
-    await step.query({ at: id })
+    const to = items.value.find((i) => list.idOf(i) === id)
+    await step.query({ at: id, ...(to === undefined ? {} : list.beside?.(to)) })
     await nextTick()
     document.querySelector(`[data-row="${CSS.escape(id)}"]`)?.scrollIntoView({ block: 'nearest' })
   }

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
-import type { Observation } from '@/api/client'
-import BoardFace from '@/features/board/BoardFace.vue'
+import type { Observation, PictureWire } from '@/api/client'
 import SimulatedPanel from '@/features/bench/SimulatedPanel.vue'
 import StepFrame from '@/features/build/StepFrame.vue'
 import { useStep } from '@/features/build/useStep'
+import BoardOrPicture from '@/features/picture/BoardOrPicture.vue'
+import type { Probe, WireLook } from '@/features/picture/drawing'
+import { useSelected } from '@/features/picture/useSelected'
 import KeyButton from '@/ui/KeyButton.vue'
 import LargeView from '@/ui/LargeView.vue'
 import ListRow from '@/ui/ListRow.vue'
@@ -99,16 +101,56 @@ const step = useStep({
   read: faults.read,
 })
 const { view, query } = step
+const selected = useSelected()
 const isLarge = (on: boolean) => void query({ large: on ? '1' : undefined })
 const back = () => (faults.said.value.said?.length ? say(() => faults.back()) : undefined)
 const at = computed(() => sheet.value?.next.findIndex((n) => n === next.value) ?? -1)
+const probes = computed<Probe[]>(() => {
+  const test = next.value?.test
+  return [
+    { tip: 'red', wire: test?.redWire, pad: test?.redPad },
+    { tip: 'black', wire: test?.blackWire, pad: test?.blackPad },
+  ]
+})
 const face = computed(() => ({
+  build: props.id,
   name: view.value?.name ?? '',
   lit: lit.value,
   bridge: chosen.value?.places[0]?.bridge,
-  red: next.value?.test.redPad,
-  black: next.value?.test.blackPad,
+  probes: probes.value,
+  look,
+  suspect,
 }))
+type Place = NonNullable<typeof chosen.value>['places'][number]
+/** How likely the causes are that sit in a place, together. */
+const share = (sits: (place: Place) => boolean) =>
+  Math.min(
+    1,
+    (sheet.value?.causes ?? [])
+      .filter((c) => c.places.some(sits))
+      .reduce((sum, c) => sum + c.share, 0),
+  )
+const isOn = (wire: PictureWire) => (p: Place) =>
+  p.lead
+    ? wire.id === `${p.device} ${p.lead}`
+    : !p.device && !!wire.pad && !!p.pads?.includes(wire.pad)
+function look(wire: PictureWire): WireLook | null {
+  const of = share(isOn(wire))
+  return of > 0 ? { share: of, note: `${Math.round(100 * of)} % likely here` } : null
+}
+const suspect = (device: string) => share((p) => p.device === device && !p.lead)
+function ofWire(wire: PictureWire) {
+  const cause = sheet.value?.causes.find((c) => c.places.some(isOn(wire)))
+  void query({ ...selected.of(wire), cause: cause?.id })
+}
+// What the cause is about stays selected on the next step.
+function choose(id: string) {
+  const place = sheet.value?.causes.find((c) => c.id === id)?.places.find((p) => p.lead)
+  void query({
+    cause: id,
+    ...(place ? { lead: `${place.device} ${place.lead}`, link: undefined } : {}),
+  })
+}
 
 async function say(act: () => Promise<void>) {
   await act()
@@ -183,8 +225,8 @@ async function readSimulated() {
         @undo="back"
         @leave="isLarge(false)"
       >
-        <template v-if="view.sheet.face && lit.length > 0" #board>
-          <BoardFace v-bind="face" :face="view.sheet.face" />
+        <template v-if="lit.length > 0" #board>
+          <BoardOrPicture v-bind="face" near :face="view.sheet.face" @wire="ofWire" />
         </template>
         <TestCard
           ref="card"
@@ -275,7 +317,7 @@ async function readSimulated() {
               />
             </ul>
           </details>
-          <BoardFace v-if="view.sheet.face" v-bind="face" class="board" :face="view.sheet.face" />
+          <BoardOrPicture v-bind="face" class="board" :face="view.sheet.face" @wire="ofWire" />
         </section>
         <aside>
           <template v-if="isOpen">
@@ -293,7 +335,7 @@ async function readSimulated() {
               :causes="sheet.causes"
               :others="sheet.others"
               :chosen="chosen?.id ?? null"
-              @choose="(c) => query({ cause: c })"
+              @choose="choose"
             />
             <CauseCard
               v-if="chosen"
@@ -394,7 +436,7 @@ h2 {
     order: 3;
   }
 
-  .board {
+  .board :deep(figure.face) {
     max-width: 420px;
   }
 }

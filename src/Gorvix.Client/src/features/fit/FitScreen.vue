@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import type { FitCell } from '@/api/client'
 import StepFrame from '@/features/build/StepFrame.vue'
 import { useStep } from '@/features/build/useStep'
+import { useSelected } from '@/features/picture/useSelected'
 import { useRules } from '@/features/rules/useRules'
 import FitGrid from './FitGrid.vue'
 import FitNotes from './FitNotes.vue'
@@ -18,6 +19,7 @@ const props = defineProps<{ id: string; link: string | null; port: string | null
 const router = useRouter()
 const route = useRoute()
 const rules = useRules()
+const selected = useSelected()
 const shared = useStep({
   id: () => props.id,
   name: 'fit',
@@ -52,7 +54,11 @@ watch(
 const link = computed(() => {
   const links = view.value?.sheet.links ?? []
   const id = ahead.value?.link ?? props.link
-  return links.find((l) => l.id === id) ?? links[0]
+  return (
+    links.find((l) => l.id === id) ??
+    links.find((l) => l.deviceId === selected.lead.value?.split(' ')[0]) ??
+    links[0]
+  )
 })
 const cell = computed(() => {
   const cells = link.value?.cells ?? []
@@ -70,7 +76,7 @@ const findings = computed(() => {
 
 function select(link: string, port: string) {
   ahead.value = { link, port }
-  void router.replace({ query: { ...route.query, link, port } })
+  void router.replace({ query: { ...route.query, link, port, lead: undefined } })
 }
 function toParts() {
   void router.push({ name: 'parts', params: { id: props.id }, query: route.query })

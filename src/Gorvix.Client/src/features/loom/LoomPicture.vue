@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { WiringPicture as Picture } from '@/api/client'
+import type { PictureWire, WiringPicture as Picture } from '@/api/client'
 import KeyButton from '@/ui/KeyButton.vue'
 import WiringPicture from '@/features/picture/WiringPicture.vue'
 import type { PictureSpot } from '@/features/picture/drawing'
@@ -13,12 +13,11 @@ defineProps<{
   number: number
   of: number
   lit: string[]
-  words: Record<string, string>
 }>()
 defineEmits<{
   walk: [by: number]
   done: []
-  wire: [id: string]
+  wire: [wire: PictureWire]
   pad: [id: string]
   move: [device: string, spot: PictureSpot | null]
 }>()
@@ -59,10 +58,9 @@ defineEmits<{
     :lit="lit"
     :pads="step?.pads"
     :jumper="step?.bridge"
-    :words="words"
     is-work
     movable
-    @wire="(id) => $emit('wire', id)"
+    @wire="(wire) => $emit('wire', wire)"
     @pad="(id) => $emit('pad', id)"
     @move="(device, spot) => $emit('move', device, spot)"
   />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, ref } from 'vue'
+import type { PictureWire } from '@/api/client'
 import BoardFace from '@/features/board/BoardFace.vue'
 import StepFrame from '@/features/build/StepFrame.vue'
 import { useChecklist, type ListPlace } from '@/features/build/useChecklist'
@@ -9,6 +10,7 @@ import ListHead from '@/ui/ListHead.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import WiringPicture from '@/features/picture/WiringPicture.vue'
 import { usePicture } from '@/features/picture/usePicture'
+import { useSelected } from '@/features/picture/useSelected'
 import LoomPaper from './LoomPaper.vue'
 import LoomPicture from './LoomPicture.vue'
 import LoomTables from './LoomTables.vue'
@@ -23,10 +25,9 @@ const props = defineProps<
     id: string
     /** Whether the steps are shown in the wiring picture instead of as a list. */
     picture: boolean
-    /** A link whose wires are lit in the picture until a step is gone to. */
-    link: string | null
   } & ListPlace
 >()
+const selected = useSelected()
 const loom = useLoom(() => props.id)
 const { lines: steps } = loom
 const shared = useChecklist({
@@ -45,6 +46,10 @@ const shared = useChecklist({
     ['P', 'print one sheet'],
   ],
   read: loom.read,
+  beside: (s) => {
+    const wire = drawing.value?.wires.find((w) => w.step && steps.value[w.step - 1]?.id === s.id)
+    return wire ? selected.of(wire) : { lead: undefined, link: undefined, port: undefined }
+  },
 })
 const { build, view, left, shown, chosen } = shared
 
@@ -55,53 +60,37 @@ const uses = computed(() =>
     (sheet.value?.wires ?? []).flatMap((w) => (w.pad ? [[w.pad, `${w.name}: ${w.label}`]] : [])),
   ),
 )
+// A selection that was brought along is lit beside the step.
+const selectedPads = computed(() =>
+  props.at === null
+    ? (sheet.value?.wires ?? []).filter(selected.has).flatMap((w) => w.pad ?? [])
+    : [],
+)
 const face = computed(() => ({
   face: view.value?.sheet.face,
   name: view.value?.name ?? '',
-  lit: chosen.value?.pads ?? [],
+  lit: [...(chosen.value?.pads ?? []), ...selectedPads.value],
   near: chosen.value?.near ?? [],
   bridge: chosen.value?.bridge ?? null,
   uses: uses.value,
 }))
 
 const { picture: drawing, problem: undrawn } = usePicture(() => props.id)
-const litWires = computed(() => {
-  const all = drawing.value?.wires ?? []
-  const ofLink = props.picture && props.link ? all.filter((w) => w.link === props.link) : []
-  return (
-    ofLink.length > 0 ? ofLink : all.filter((w) => w.step != null && w.step === shared.number.value)
-  ).map((w) => w.id)
-})
-watch(
-  () => props.at,
-  () => {
-    if (props.link) void shared.query({ link: undefined })
-  },
-)
-const labelOf = (id: string) => sheet.value?.wires.find((w) => w.id === id)?.label ?? id
-const wireWords = computed(() =>
-  Object.fromEntries(
-    (sheet.value?.wires ?? []).map((w) => [
-      w.id,
-      [
-        `${w.name} ${w.label} → ${w.at}`,
-        w.job,
-        w.colour,
-        w.isJoint ? `AWG ${w.gauge}, ${w.millimetres / 10} cm` : 'stays in its plug',
-        w.isJoint && w.twist ? `twist with ${labelOf(w.twist)}` : '',
-      ]
-        .filter(Boolean)
-        .join(' · '),
-    ]),
-  ),
+const selectedWires = computed(() => selected.wiresIn(drawing.value))
+// What was selected before, until a step is gone to.
+const litWires = computed(() =>
+  (props.at === null && selectedWires.value.length > 0
+    ? selectedWires.value
+    : (drawing.value?.wires ?? []).filter((w) => w.step && w.step === shared.number.value)
+  ).map((w) => w.id),
 )
 function flip() {
   void shared.query({ view: props.picture ? undefined : 'picture' })
 }
-function ofWire(id: string) {
-  const number = drawing.value?.wires.find((w) => w.id === id)?.step
-  const step = number ? steps.value[number - 1] : undefined
-  if (step) void shared.go(step.id)
+async function ofWire(wire: PictureWire) {
+  const step = wire.step ? steps.value[wire.step - 1] : undefined
+  if (step) await shared.go(step.id)
+  await selected.select(wire, {})
 }
 function done() {
   if (!chosen.value?.waits) shared.tickAndGo((s, isDone) => loom.tick(s.id, isDone))
@@ -157,7 +146,6 @@ async function print(everything: boolean) {
             :name="view.name"
             :lit="litWires"
             :pads="chosen.pads"
-            :words="wireWords"
             is-work
             near
             @wire="ofWire"
@@ -215,7 +203,6 @@ async function print(everything: boolean) {
             :number="shared.number.value"
             :of="steps.length"
             :lit="litWires"
-            :words="wireWords"
             @walk="shared.walk"
             @done="done"
             @wire="ofWire"

@@ -1,9 +1,22 @@
 <script setup lang="ts">
+import PictureBoard from './PictureBoard.vue'
 import PictureLine from './PictureLine.vue'
+import FaceProbe from '@/features/board/FaceProbe.vue'
 import ZoomButtons from '@/ui/ZoomButtons.vue'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { PictureWire, WiringPicture } from '@/api/client'
-import { dropped, flow, moved, paint, pulse, rounded, type PictureSpot } from './drawing'
+import {
+  dropped,
+  flow,
+  moved,
+  paint,
+  pointOf,
+  pulse,
+  rounded,
+  type PictureSpot,
+  type Probe,
+  type WireLook,
+} from './drawing'
 import { useDeviceDrag } from './useDeviceDrag'
 
 /**
@@ -19,8 +32,12 @@ const props = defineProps<{
   pads?: string[]
   /** The jumper that is looked at. */
   jumper?: string | null
-  /** What each wire is, in words, by its id. */
-  words?: Record<string, string>
+  /** How a wire is drawn for what the picture is looked at for; those without a look are faint. */
+  look?: (wire: PictureWire) => WireLook | null
+  /** How much of the suspicion lies on a device, 0 to 1. */
+  suspect?: (device: string) => number
+  /** Where the tips of the meter go. */
+  probes?: Probe[]
   /** Whether what is done is drawn whole and what comes later faint. */
   isWork?: boolean
   /** Whether devices can be put elsewhere. */
@@ -29,7 +46,7 @@ const props = defineProps<{
   near?: boolean
 }>()
 const emit = defineEmits<{
-  wire: [id: string]
+  wire: [wire: PictureWire]
   pad: [id: string]
   move: [device: string, spot: PictureSpot | null]
 }>()
@@ -38,13 +55,22 @@ const zooms = [1, 1.5, 2, 3, 4]
 const zoom = ref(1)
 // Letters of 2 mm are to be read: at so many pixels for a millimetre, or twice as many where one stands with an iron in the hand.
 const readable = 4.4
-onMounted(() => {
-  const scale = (bench.value?.clientWidth ?? 0) / props.picture.width
+/** The zoom at which letters can be read, or less where both tips of the meter are to be in sight. */
+function fit() {
+  const pane = bench.value
+  const scale = (pane?.clientWidth ?? 0) / props.picture.width
   // On paper it is as wide as the sheet.
-  if (scale === 0) return
+  if (!pane || scale === 0) return
   const least = props.near ? 1.6 * readable : readable
-  zoom.value = zooms.find((z) => z * scale >= least) ?? zooms.at(-1) ?? 1
-})
+  const read = zooms.find((z) => z * scale >= least) ?? zooms.at(-1) ?? 1
+  const [wide, high] = [span(tips.value.map((t) => t.at.x)), span(tips.value.map((t) => t.at.y))]
+  const fits = (z: number) =>
+    (wide + room) * z * scale <= pane.clientWidth && (high + room) * z * scale <= highest()
+  zoom.value = zooms.findLast((z) => z <= read && fits(z)) ?? 1
+}
+const room = 8
+const highest = () => 0.8 * window.innerHeight
+const span = (of: number[]) => (of.length > 0 ? Math.max(...of) - Math.min(...of) : 0)
 const drawing = useTemplateRef<SVGSVGElement>('drawing')
 const bench = useTemplateRef<HTMLElement>('bench')
 const pointed = ref<string | null>(null)
@@ -58,19 +84,29 @@ const wires = computed(() =>
   // What is looked at lies above all others.
   [...props.picture.wires]
     .sort((a, b) => Number(isLit(a.id)) - Number(isLit(b.id)))
-    .map((w) => ({
+    .map((w) => ({ wire: w, look: props.look?.(w) ?? null }))
+    .map(({ wire: w, look }) => ({
       wire: w,
+      look,
       path: rounded(w.points),
       paint: paint(w),
       flow: w.flow === 'none' ? null : flow(w, edges.value.get(w.device) ?? 'left'),
       state: [
         isLit(w.id) ? 'lit' : '',
-        props.isWork && someLit.value && !w.isDone && !isLit(w.id) ? 'later' : '',
+        look?.alarm ?? '',
+        !isLit(w.id) && ((props.isWork && someLit.value && !w.isDone) || (props.look && !look))
+          ? 'later'
+          : '',
       ],
     })),
 )
-const wordsOf = (w: PictureWire) =>
-  props.words?.[w.id] ?? `${w.lead} of ${w.device}${w.step ? `, step ${w.step}` : ''}`
+const wordsOf = (w: PictureWire) => [props.look?.(w)?.note, w.words].filter(Boolean).join(' · ')
+const tips = computed(() =>
+  (props.probes ?? []).flatMap((p) => {
+    const at = pointOf(props.picture, p)
+    return at ? [{ ...p, at }] : []
+  }),
+)
 const told = computed(() => {
   const id = pointed.value ?? at.value ?? props.lit?.[0]
   const wire = props.picture.wires.find((w) => w.id === id)
@@ -87,9 +123,9 @@ async function walk(event: KeyboardEvent, by: number) {
   await nextTick()
   drawing.value?.querySelector<SVGElement>('[data-wire][tabindex="0"]')?.focus()
 }
-function press(id: string) {
-  at.value = id
-  emit('wire', id)
+function press(wire: PictureWire) {
+  at.value = wire.id
+  emit('wire', wire)
 }
 
 const arrows: Record<string, 'left' | 'right' | 'up' | 'down'> = {
@@ -140,16 +176,20 @@ const nameOf = (id: string) =>
     ?.name.map((n) => n.text)
     .join(' ') ?? id
 
+onMounted(fit)
+watch(() => tips.value.map((t) => `${t.tip} ${t.at.x} ${t.at.y}`).join(), fit)
+
 // What is looked at comes into sight.
 watch(
-  () => [props.lit?.join(' '), zoom.value],
+  () => [props.lit?.join(' '), tips.value.map((t) => `${t.at.x} ${t.at.y}`).join(), zoom.value],
   async () => {
     await nextTick()
     const box = bench.value
     const lit = props.picture.wires.find((w) => isLit(w.id))
-    if (!box || !lit || zoom.value === 1) return
-    // Large, the joint is what is worked on; else the whole wire.
-    const ends = props.near ? lit.points.slice(-1) : lit.points
+    // Under the probes is what is measured; large, the joint is what is worked on; else the whole wire.
+    const ends =
+      tips.value.length > 0 ? tips.value.map((t) => t.at) : lit?.points.slice(props.near ? -1 : 0)
+    if (!box || !ends || zoom.value === 1) return
     const middle = (of: number[]) => (Math.min(...of) + Math.max(...of)) / 2
     const scale = box.scrollWidth / props.picture.width
     box.scrollTo({
@@ -186,87 +226,18 @@ watch(
         role="group"
         :aria-label="`Wiring of ${name}`"
       >
-        <g v-for="face in picture.faces" :key="`${face.side}`" :data-side="face.side">
-          <PictureLine class="name" :of="face.title" />
-          <rect
-            class="board"
-            :x="face.x"
-            :y="face.y"
-            :width="face.width"
-            :height="face.height"
-            rx="1.4"
-          />
-          <circle v-for="(h, i) in face.holes" :key="i" class="hole" :cx="h.x" :cy="h.y" r="2.6" />
-          <g v-if="face.usb">
-            <rect
-              class="usb"
-              :x="face.usb.x"
-              :y="face.usb.y"
-              :width="face.usb.width"
-              :height="face.usb.height"
-            />
-            <text
-              class="print quiet"
-              text-anchor="middle"
-              font-size="1.5"
-              :x="face.usb.x + face.usb.width / 2"
-              :y="face.usb.y + face.usb.height / 2"
-              :transform="
-                face.usb.height > face.usb.width
-                  ? `rotate(-90 ${face.usb.x + face.usb.width / 2} ${face.usb.y + face.usb.height / 2})`
-                  : undefined
-              "
-            >
-              USB
-            </text>
-          </g>
-          <path
-            v-if="face.arrow"
-            class="arrow"
-            :d="`M${face.arrow.x} ${face.arrow.y + 2.2}v-4.4m-1.4 1.6l1.4 -1.6l1.4 1.6`"
-          />
-          <g v-for="s in face.sockets" :key="s.id">
-            <rect
-              class="socket"
-              :x="s.box.x"
-              :y="s.box.y"
-              :width="s.box.width"
-              :height="s.box.height"
-            />
-            <PictureLine class="print quiet" :of="s.name" />
-          </g>
-          <g
-            v-for="j in face.jumpers"
-            :key="j.id"
-            class="jumper"
-            :class="{ lit: j.id === jumper }"
-            :data-jumper="j.id"
-          >
-            <title>{{ j.step ? `${j.id}, step ${j.step}` : j.id }}</title>
-            <PictureLine class="print quiet" :of="j.name" />
-            <rect
-              v-for="i in j.pads"
-              :key="i"
-              :x="j.x + (i - 1 - j.pads / 2) * 1.8"
-              :y="j.y - 0.9"
-              width="1.4"
-              height="1.8"
-            />
-            <rect
-              v-if="j.closed != null"
-              class="closed"
-              :x="j.x + (j.closed - j.pads / 2) * 1.8 + 0.7"
-              :y="j.y - 0.4"
-              width="1.8"
-              height="0.8"
-            />
-          </g>
-        </g>
+        <PictureBoard
+          v-for="face in picture.faces"
+          :key="`${face.side}`"
+          :face="face"
+          :jumper="jumper"
+        />
         <g
           v-for="d in picture.devices"
           :key="d.id"
           class="device"
-          :class="{ chosen: d.id === device, movable }"
+          :class="{ chosen: d.id === device, movable, suspect: (suspect?.(d.id) ?? 0) > 0 }"
+          :style="{ '--share': suspect?.(d.id) ?? 0 }"
           role="button"
           tabindex="0"
           :data-device="d.id"
@@ -301,9 +272,9 @@ watch(
           :tabindex="w.wire.id === stop ? 0 : -1"
           :data-wire="w.wire.id"
           :aria-label="wordsOf(w.wire)"
-          @click="press(w.wire.id)"
-          @keydown.enter.prevent="press(w.wire.id)"
-          @keydown.space.prevent="press(w.wire.id)"
+          @click="press(w.wire)"
+          @keydown.enter.prevent="press(w.wire)"
+          @keydown.space.prevent="press(w.wire)"
           @keydown.down="walk($event, 1)"
           @keydown.up="walk($event, -1)"
           @focus="at = w.wire.id"
@@ -312,12 +283,18 @@ watch(
         >
           <path class="hit" :d="w.path" />
           <path class="halo" :d="w.path" />
+          <path
+            v-if="w.look?.share"
+            class="share"
+            :d="w.path"
+            :style="{ '--share': w.look.share }"
+          />
           <path class="edge" :d="w.path" />
           <path
             class="line"
             :class="{ unknown: !w.paint.first }"
             :d="w.path"
-            :style="w.paint.first ? { stroke: w.paint.first } : undefined"
+            :style="{ stroke: w.paint.first ?? undefined, strokeWidth: w.look?.width }"
           />
           <path
             v-if="w.paint.second"
@@ -381,6 +358,14 @@ watch(
             </path>
           </template>
         </g>
+        <FaceProbe
+          v-for="t in tips"
+          :key="t.tip"
+          :data-probe="t.tip"
+          :x="t.at.x"
+          :y="t.at.y"
+          :is-red="t.tip === 'red'"
+        />
       </svg>
     </div>
     <figcaption v-if="picture.note" class="quiet">{{ picture.note }}</figcaption>

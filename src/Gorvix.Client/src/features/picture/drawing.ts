@@ -10,6 +10,25 @@ export interface PictureSpot {
   turned: boolean | null
 }
 
+/** How a wire is drawn for what the picture is looked at for. */
+export interface WireLook {
+  /** How thick, in millimetres; as all others where it is missing. */
+  width?: number
+  /** What is wrong with what it carries. */
+  alarm?: 'stop' | 'warn'
+  /** How much of the suspicion lies on it, 0 to 1. */
+  share?: number
+  /** What is said of it before all else. */
+  note?: string
+}
+
+/** Where a tip of the meter goes: to a lead at its device, by its wire, or to a pad. */
+export interface Probe {
+  tip: 'red' | 'black'
+  wire?: string | null
+  pad?: string | null
+}
+
 type Point = PictureWire['points'][number]
 
 const bend = 1.1
@@ -100,3 +119,13 @@ export function dropped(picture: WiringPicture, id: string, x: number, y: number
   const place = others.filter((d) => d.box.y + d.box.height / 2 < y).length
   return { edge, place, turned: null }
 }
+
+/** Where a probe goes in the picture; null where that is not drawn. */
+export function pointOf(picture: WiringPicture, probe: Probe): Point | null {
+  const lead = picture.wires.find((w) => w.id === probe.wire)?.points[0]
+  const pad = picture.faces.flatMap((f) => f.pads).find((p) => p.id === probe.pad)
+  return lead ?? (pad ? { x: pad.x, y: pad.y } : null)
+}
+
+/** How thick a wire is drawn for what flows in it: the area goes with the current, up to what its lane has room for. */
+export const thick = (amps: number) => Math.min(1.3, 0.35 + 0.7 * Math.sqrt(amps))

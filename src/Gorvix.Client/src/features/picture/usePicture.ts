@@ -2,19 +2,34 @@ import { ref, shallowRef, watch } from 'vue'
 import { api, ask, type Problem, type WiringPicture } from '@/api/client'
 import { useBuild } from '@/stores/build'
 
-/** The wiring picture of a build, read anew whenever the build has changed. */
-export function usePicture(build: () => string) {
+export interface Situation {
+  at?: string | null
+  /** Volts of a cell. */
+  cell?: number | null
+}
+
+/** The wiring picture of a build, read anew whenever the build has changed; not while there is none to be drawn. */
+export function usePicture(
+  build: () => string | null,
+  /** The situation whose volts it tells; a full battery where none is named. */
+  situation: () => Situation = () => ({}),
+) {
   const store = useBuild()
   const picture = shallowRef<WiringPicture | null>(null)
   const problem = ref<Problem | null>(null)
   let turn = 0
   watch(
-    () => [build(), store.view?.version] as const,
-    async ([id, version]) => {
-      if (version === undefined) return
+    () => [build(), store.view?.version, situation().at, situation().cell] as const,
+    async ([id, version, at, cell]) => {
+      if (id === null || version === undefined) return
       const own = ++turn
       const { data, problem: refused } = await ask(() =>
-        api.GET('/api/builds/{id}/picture', { params: { path: { id } } }),
+        api.GET('/api/builds/{id}/picture', {
+          params: {
+            path: { id },
+            query: { ...(at ? { at } : {}), ...(cell == null ? {} : { cell }) },
+          },
+        }),
       )
       // Only the last that was asked for counts.
       if (own !== turn) return

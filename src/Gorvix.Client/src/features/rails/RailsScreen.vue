@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, shallowRef } from 'vue'
-import { api, ask, type SetupChoices } from '@/api/client'
-import BoardFace from '@/features/board/BoardFace.vue'
+import { api, ask, type PictureWire, type SetupChoices } from '@/api/client'
 import StepFrame from '@/features/build/StepFrame.vue'
 import { useStep } from '@/features/build/useStep'
+import BoardOrPicture from '@/features/picture/BoardOrPicture.vue'
+import { thick, type WireLook } from '@/features/picture/drawing'
+import { useSelected } from '@/features/picture/useSelected'
 import RuleCode from '@/features/rules/RuleCode.vue'
 import BenchFields from './BenchFields.vue'
 import ChargeSlider from './ChargeSlider.vue'
@@ -51,11 +53,20 @@ const lines = computed(() => rails.view.value?.situations ?? [])
 const now = computed(() => rails.view.value?.now)
 const sheet = computed(() => now.value?.sheet)
 const charge = computed(() => rails.view.value?.charge)
-const cellNow = computed(() => props.cell ?? charge.value?.full ?? 0)
-const usb = computed(() => sheet.value?.situation.inputVolts == null)
-const chosen = computed(() =>
-  sheet.value?.leads.find((l) => `${l.device} ${l.lead}` === props.lead),
+// While it is slid, it is where the hand is and not where the answer was.
+const cellNow = computed(
+  () => (props.at === 'charge' ? props.cell : null) ?? charge.value?.cell ?? 0,
 )
+const usb = computed(() => sheet.value?.situation.inputVolts == null)
+const selected = useSelected()
+const leads = computed(() => new Map(sheet.value?.leads.map((l) => [`${l.device} ${l.lead}`, l])))
+// A signal that is selected leads to the supply of its device.
+const chosen = computed(() => {
+  const device =
+    props.lead?.split(' ')[0] ??
+    view.value?.sheet.links.find((l) => l.id === selected.link.value)?.deviceId
+  return leads.value.get(props.lead ?? '') ?? sheet.value?.leads.find((l) => l.device === device)
+})
 const notes = computed(() => [
   ...(now.value?.findings ?? []),
   ...(rails.view.value?.standing ?? []),
@@ -93,7 +104,28 @@ function charged(value: number) {
 }
 function pick(device: string, lead?: string) {
   const found = sheet.value?.leads.find((l) => l.device === device && (!lead || l.lead === lead))
-  if (found) void query({ lead: `${found.device} ${found.lead}` })
+  if (found) void query({ lead: `${found.device} ${found.lead}`, link: undefined, port: undefined })
+}
+/** Supplies by what flows in them, with what is lost on the way there and back; grounds with them, signals faint. */
+function look(wire: PictureWire): WireLook | null {
+  const lead = leads.value.get(wire.id)
+  if (!lead) return wire.role === 'ground' ? {} : null
+  const pad = lead.way.at(-2)
+  return {
+    width: lead.amps == null ? undefined : thick(lead.amps),
+    alarm:
+      lead.state === 'burns' || lead.state === 'starves'
+        ? 'stop'
+        : lead.state === 'tight'
+          ? 'warn'
+          : undefined,
+    note: [
+      lead.amps == null ? 'current unknown' : `${drawn(lead.amps, false)} typical`,
+      pad && lead.volts != null ? `${(pad.volts - lead.volts).toFixed(2)} V drop` : '',
+    ]
+      .filter(Boolean)
+      .join(' · '),
+  }
 }
 const lit = computed(() => (chosen.value?.boardPad ? [chosen.value.boardPad] : []))
 
@@ -153,14 +185,17 @@ void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer
           <section v-if="chosen" class="way" data-testid="way">
             <h3>Supply path: {{ chosen.name }} {{ chosen.label }}</h3>
             <SupplyWay :lead="chosen" />
-            <BoardFace
-              v-if="view.sheet.face"
-              class="face no-print"
-              :face="view.sheet.face"
-              :name="view.name"
-              :lit="lit"
-            />
           </section>
+          <BoardOrPicture
+            class="face no-print"
+            :build="id"
+            :name="view.name"
+            :face="view.sheet.face"
+            :lit="lit"
+            :look="look"
+            :situation="{ at, cell }"
+            @wire="(wire) => selected.select(wire, {})"
+          />
         </div>
       </div>
       <div class="bench">
@@ -259,6 +294,10 @@ h2 {
 }
 
 .face {
+  margin-top: 16px;
+}
+
+.face :deep(figure.face) {
   max-width: 380px;
 }
 
