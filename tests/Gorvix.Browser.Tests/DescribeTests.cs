@@ -117,6 +117,27 @@ public class DescribeTests
     }
 
     [Fact]
+    public async Task A_board_begins_from_a_preset_every_line_of_which_can_be_changed()
+    {
+        await using var page = await Page.Open("/library/boards/new");
+        page.Write("[data-field='maker']", "Holm");
+        page.Write("[data-field='name']", "Slab F4");
+        page.Write("[data-field='revision']", "2");
+        page.Click("[data-pattern='f4-inverter']");
+        page.Says("[data-chip='sbus']", "UART1 RX");
+        page.Gone("[data-step='preset']");
+        Assert.Equal("Holm", page.Find("[data-field='maker'] input").GetAttribute("value"));
+        page.Click("[data-do='undo']");
+        page.Find("[data-step='preset']");
+        page.Click("[data-pattern='h7-sockets']");
+        page.Says("[data-chip='r3']", "UART3 RX");
+        Assert.Equal("", page.Accessibility());
+        page.Click("[data-do='save']");
+        page.Says("main.part h1", "Holm Slab F4, revision 2");
+        Assert.Equal("", page.Console());
+    }
+
+    [Fact]
     public async Task A_device_is_given_two_harnesses_a_rider_and_another_address()
     {
         await using var page = await Page.Open("/library/devices/new");

@@ -38,7 +38,12 @@ public sealed record BoardAnswer(
 /// <summary>What a board can be described with.</summary>
 /// <param name="Classes">Controller classes.</param>
 /// <param name="Patterns">What usually lies between a pad and a port.</param>
-public sealed record BoardChoices(IReadOnlyList<string> Classes, IReadOnlyList<PathPattern> Patterns);
+/// <param name="Presets">Boards as their sorts usually are.</param>
+public sealed record BoardChoices(
+    IReadOnlyList<string> Classes,
+    IReadOnlyList<PathPattern> Patterns,
+    IReadOnlyList<BoardPreset> Presets
+);
 
 /// <summary>What a device can be described with.</summary>
 /// <param name="Patterns">Devices as their kinds usually are.</param>
@@ -74,7 +79,8 @@ internal static class DescribeEndpoints
         describe.MapPost("board", Look).Answers<BoardAnswer>("lookAtBoard", 422);
     }
 
-    private static BoardChoices Choices() => new([.. ControllerClass.All.Select(c => c.Id)], PathPattern.All);
+    private static BoardChoices Choices() =>
+        new([.. ControllerClass.All.Select(c => c.Id)], PathPattern.All, BoardPreset.All);
 
     private static async Task<IResult> Look(BoardDraft draft, CancellationToken stop)
     {

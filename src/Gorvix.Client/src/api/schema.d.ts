@@ -2299,6 +2299,8 @@ export interface components {
             classes: string[];
             /** @description What usually lies between a pad and a port. */
             patterns: components["schemas"]["PathPattern"][];
+            /** @description Boards as their sorts usually are. */
+            presets: components["schemas"]["BoardPreset"][];
         };
         /** @description A board that is being described: as it stands, or as text; and lines typed beside it. */
         BoardDraft: {
@@ -2380,6 +2382,20 @@ export interface components {
             family: string;
             /** @description Pins, from the marked end. */
             pins: components["schemas"]["BoardPin"][];
+        };
+        /**
+         * @description A board as its sort usually is: what its manual is compared with, line by line. It holds what is seen on the board and never a limit: what a
+         *     regulator can carry, and which volts the input takes, stands in the manual only.
+         */
+        BoardPreset: {
+            /** @description Id of the preset. */
+            id: string;
+            /** @description What the builder calls it. */
+            name: string;
+            /** @description How to know it by looking at it. */
+            tells: string;
+            /** @description Board text, without maker, name and revision. */
+            lines: string;
         };
         /** @description A board as it can be changed. */
         BoardSheet: {
@@ -7561,6 +7577,7 @@ export type BoardLook = components['schemas']['BoardLook'];
 export type BoardOutline = components['schemas']['BoardOutline'];
 export type BoardPin = components['schemas']['BoardPin'];
 export type BoardPlug = components['schemas']['BoardPlug'];
+export type BoardPreset = components['schemas']['BoardPreset'];
 export type BoardSheet = components['schemas']['BoardSheet'];
 export type BoardSide = components['schemas']['BoardSide'];
 export type BoardTried = components['schemas']['BoardTried'];

@@ -16,6 +16,7 @@ import PadListReader from './PadListReader.vue'
 import PadPanel from './PadPanel.vue'
 import PadsStep from './PadsStep.vue'
 import PortsStep from './PortsStep.vue'
+import PresetList from './PresetList.vue'
 import SaveBox from './SaveBox.vue'
 import StepNotes from './StepNotes.vue'
 import SupplyStep from './SupplyStep.vue'
@@ -102,6 +103,12 @@ function lay(side: 'top' | 'bottom', x: number, y: number) {
     jumpers: (b.jumpers ?? []).map((j) => (j.id === jumper ? { ...j, place: { side, x, y } } : j)),
   }))
 }
+/** Nothing is laid on it yet: then a preset can be chosen. */
+const isBlank = computed(() => !props.id && !props.from && board.value?.pads.length === 0)
+function begin(id: string) {
+  const preset = choices.value?.presets.find((p) => p.id === id)
+  if (preset) void add(preset.lines)
+}
 function lines(text: string) {
   void add(text)
 }
@@ -186,6 +193,14 @@ useTitle(computed(() => `${name.value} – Board editor – Gorvix`))
           @write="draft.write"
         />
         <div v-else class="steps">
+          <section v-if="isBlank" data-step="preset">
+            <h2>Choose a preset</h2>
+            <p class="quiet small">
+              Presets fill in a typical layout. Correct it from the manual, or start below from
+              nothing.
+            </p>
+            <PresetList :presets="choices.presets" @choose="begin" />
+          </section>
           <section v-for="(s, i) in steps" :key="s.step" :data-step="s.step">
             <h2>
               <span class="number">{{ i + 1 }}</span> {{ s.title }}

@@ -11,6 +11,7 @@ import FeedStep from './FeedStep.vue'
 import HarnessStep from './HarnessStep.vue'
 import LeadsStep from './LeadsStep.vue'
 import ModesStep from './ModesStep.vue'
+import PresetList from './PresetList.vue'
 import SaveBox from './SaveBox.vue'
 import SignsStep from './SignsStep.vue'
 import StepNotes from './StepNotes.vue'
@@ -47,8 +48,10 @@ const shown = (step: DeviceStep) =>
   notesAt(step).filter((n) => draft.begun.value || n.severity === 'note')
 const stops = computed(() => look.value?.notes.filter((n) => n.severity === 'stop').length ?? 0)
 
-function begin(pattern: Device) {
-  void change((d) => ({ ...structuredClone(pattern), maker: d.maker, name: d.name, id: d.id }))
+function begin(id: string) {
+  const preset = choices.value?.patterns.find((p) => p.id === id)?.device
+  if (preset)
+    void change((d) => ({ ...structuredClone(preset), maker: d.maker, name: d.name, id: d.id }))
 }
 function set(next: Partial<Device>) {
   void change((d) => ({ ...d, ...next }))
@@ -91,14 +94,7 @@ useTitle(computed(() => `${name.value} – Device editor – Gorvix`))
           <p class="quiet small">
             Presets fill in typical leads and modes. Correct them from the manual.
           </p>
-          <ul class="patterns">
-            <li v-for="p in choices.patterns" :key="p.id">
-              <button type="button" :data-pattern="p.id" @click="begin(p.device)">
-                <strong>{{ p.name }}</strong>
-                <span class="quiet">{{ p.tells }}</span>
-              </button>
-            </li>
-          </ul>
+          <PresetList :presets="choices.patterns" @choose="begin" />
         </section>
         <template v-else>
           <section data-step="identity">
@@ -192,40 +188,3 @@ useTitle(computed(() => `${name.value} – Device editor – Gorvix`))
 </template>
 
 <style scoped src="./describe.css"></style>
-<style scoped>
-.patterns {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
-  gap: 6px;
-  margin-top: 8px;
-}
-
-.patterns button {
-  display: flex;
-  flex-direction: column;
-  width: 100%;
-  height: 100%;
-  min-height: 72px;
-  padding: 8px 12px;
-  border: 1px solid var(--line);
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-
-.patterns button:hover,
-.patterns button:focus-visible {
-  border-color: var(--chosen);
-}
-
-.patterns strong,
-.patterns span {
-  display: block;
-}
-
-.patterns span {
-  font-size: 0.9375rem;
-}
-</style>
