@@ -1,4 +1,5 @@
-import { ref, shallowRef, watch } from 'vue'
+import { watchThrottled } from '@vueuse/core'
+import { ref, shallowRef } from 'vue'
 import { api, ask, type Problem, type WiringPicture } from '@/api/client'
 import { useBuild } from '@/stores/build'
 
@@ -18,7 +19,8 @@ export function usePicture(
   const picture = shallowRef<WiringPicture | null>(null)
   const problem = ref<Problem | null>(null)
   let turn = 0
-  watch(
+  // A slider asks more often than anyone can look.
+  watchThrottled(
     () => [build(), store.view?.version, situation().at, situation().cell] as const,
     async ([id, version, at, cell]) => {
       if (id === null || version === undefined) return
@@ -36,7 +38,7 @@ export function usePicture(
       problem.value = refused
       picture.value = data ?? picture.value
     },
-    { immediate: true },
+    { immediate: true, throttle: 60 },
   )
   return { picture, problem }
 }
