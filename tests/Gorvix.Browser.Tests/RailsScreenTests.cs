@@ -38,6 +38,9 @@ public class RailsScreenTests
         page.Says("[data-testid='way']", "Fix 20C");
         page.Press(Keys.ArrowRight);
         page.Says("[data-situation='full'].v-btn--active", "full battery");
+        // The slider shows the charge of the situation that is looked at.
+        page.Click("[data-situation='empty']");
+        page.Says(".charge", "3.30 V per cell");
         Assert.Equal("", page.Accessibility());
         Assert.Equal("", page.Console());
     }

@@ -32,7 +32,13 @@ public partial class WordsTests
         ("Parts", [.. Builds.Select(b => $"/builds/{b}/parts")]),
         ("Fit", [.. Builds.Select(b => $"/builds/{b}/fit")]),
         ("Before you buy", ["/builds/haul-road-heron/sweep", "/builds/spoil-tip-owl/sweep"]),
-        ("Rails", [.. Builds.Select(b => $"/builds/{b}/rails")]),
+        (
+            "Rails",
+            [
+                .. Builds.Select(b => $"/builds/{b}/rails"),
+                "/builds/crusher-house-lark/rails?view=picture&lead=camera%20v",
+            ]
+        ),
         ("Loom", [.. Builds.Select(b => $"/builds/{b}/loom")]),
         ("Wiring picture", [.. Builds.Select(b => $"/builds/{b}/loom?view=picture")]),
         (

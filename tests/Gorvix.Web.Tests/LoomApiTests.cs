@@ -6,6 +6,23 @@ namespace Gorvix.Web.Tests;
 /// <summary>The work for the hands, over the wire.</summary>
 public class LoomApiTests
 {
+    [Theory]
+    [InlineData("cell=2.5", HttpStatusCode.OK)]
+    [InlineData("cell=4.5&at=charge", HttpStatusCode.OK)]
+    [InlineData("at=nonsense", HttpStatusCode.OK)]
+    [InlineData("cell=2.49", HttpStatusCode.UnprocessableEntity)]
+    [InlineData("cell=4.51", HttpStatusCode.UnprocessableEntity)]
+    [InlineData("cell=NaN", HttpStatusCode.UnprocessableEntity)]
+    public async Task The_picture_is_asked_for_with_a_charge_that_a_cell_can_have(string query, HttpStatusCode status)
+    {
+        await using var server = await LiveServer.Start();
+        var answer = await server.Client.GetAsync(
+            new Uri($"/api/builds/crusher-house-lark/picture?{query}", UriKind.Relative),
+            TestContext.Current.CancellationToken
+        );
+        Assert.Equal(status, answer.StatusCode);
+    }
+
     [Fact]
     public async Task Wires_plugs_steps_and_pairs_of_a_build_are_told_with_its_version()
     {

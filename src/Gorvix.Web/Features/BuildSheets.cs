@@ -3,6 +3,7 @@ using Gorvix.Core.Plans.Scheduling;
 using Gorvix.Core.Wired.Fit;
 using Gorvix.Core.Wired.Loom;
 using Gorvix.Core.Wired.Picture;
+using Gorvix.Core.Wired.Rails;
 using Gorvix.Core.Wired.Settings;
 using Gorvix.Core.Work.Bench;
 using Gorvix.Core.Work.Faults;
@@ -41,7 +42,7 @@ internal sealed class BuildSheets(Memo memo, TimeProvider time)
     {
         var (loom, reader) = (await Loom(planned, stop), planned.Reader);
         WiringPicture Draw(CancellationToken halt) =>
-            reader.Picture(loom, RailsEndpoints.At(reader.Rails(cell, halt), at), halt);
+            reader.Picture(loom, RailSheet.In(reader.Rails(cell, halt), at), halt);
         return cell is null && at is null
             ? await Of(planned, "picture", Draw, stop)
             : await Workers.Run(() => Draw(stop), stop);

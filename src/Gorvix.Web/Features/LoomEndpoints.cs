@@ -3,6 +3,7 @@ using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Plans.Scheduling;
 using Gorvix.Core.Wired.Loom;
 using Gorvix.Core.Wired.Picture;
+using Gorvix.Core.Wired.Rails;
 using Gorvix.Core.Wired.Wiring;
 using Gorvix.Core.Work.Papers;
 using Gorvix.Core.Work.Tables;
@@ -51,7 +52,7 @@ internal static class LoomEndpoints
         app.MapGet(
                 "/api/builds/{id}/picture",
                 async ([AsParameters] AskedBuild asked, double? cell, string? at) =>
-                    RailsEndpoints.IsCell(cell)
+                    Situation.IsCell(cell)
                         ? Results.Ok(await asked.Sheets.Picture(await asked.Planned(), asked.Stop, cell, at))
                         : Problems.Of(422, Sentences.CellVoltageIsOutOfRange)
             )

@@ -97,7 +97,7 @@ internal static class RailsEndpoints
         CancellationToken stop
     )
     {
-        if (!IsCell(cell))
+        if (!Situation.IsCell(cell))
         {
             return Problems.Of(422, Sentences.CellVoltageIsOutOfRange);
         }
@@ -105,20 +105,13 @@ internal static class RailsEndpoints
         return Results.Ok(await Workers.Run(() => View(planned.Stored.Version, planned.Reader, cell, at, stop), stop));
     }
 
-    /// <summary>Whether a cell can have so many volts.</summary>
-    internal static bool IsCell(double? volts) => volts is null or (>= 2.5 and <= 4.5);
-
-    /// <summary>The situation that is asked for; an address may name a device that has left since: then the first.</summary>
-    internal static RailSheet At(IReadOnlyList<RailSheet> sheets, string? at) =>
-        sheets.FirstOrDefault(s => s.Situation.Id == at) ?? sheets[0];
-
     private static RailsView View(int version, FitReader reader, double? cell, string? at, CancellationToken stop)
     {
         var wired = reader.Wired;
         var standing = reader.Rails(stop);
         var usual = RailCheck.Of(standing[0]);
         var sheets = reader.Rails(cell, stop);
-        var now = At(sheets, at);
+        var now = RailSheet.In(sheets, at);
         var findings = RailAnswer.Of(now, usual);
         var lasting = reader.OfEverySituation();
         return new RailsView(

@@ -29,7 +29,10 @@ public class BoardPresetTests
         var read = Read(id);
         Assert.Empty(read.Problems);
         Assert.DoesNotContain(BoardCheck.Of(read.Board, "board"), f => f.Severity == Severity.Stop);
-        Assert.DoesNotContain(read.Board.Pads, p => p.Meaning == PadMeaning.Uncertain);
+        // The order of a socket's pins differs from maker to maker: a pin is measured until the builder has said what it is, and no plug fits before.
+        var pins = Circuit.Of(read.Board).SocketOf;
+        Assert.All(read.Board.Pads, p => Assert.Equal(pins.ContainsKey(p.Id), p.Meaning == PadMeaning.Uncertain));
+        Assert.All(read.Board.Plugs, p => Assert.Equal(PlugFamily.Unknown(p.Pins.Count), p.Family));
         // All pads lie on the board, apart from each other.
         var size = read.Board.Outline!;
         Assert.All(
@@ -59,8 +62,8 @@ public class BoardPresetTests
     [InlineData("stack-20", "F4", 3, 1, 20.0)]
     [InlineData("stack-30", "F7", 4, 1, 30.5)]
     [InlineData("f4-inverter", "F4", 3, 0, 30.5)]
-    [InlineData("f7-sockets", "F7", 4, 3, 30.5)]
-    [InlineData("h7-sockets", "H7", 5, 4, 30.5)]
+    [InlineData("f7-sockets", "F7", 1, 3, 30.5)]
+    [InlineData("h7-sockets", "H7", 2, 4, 30.5)]
     public void It_has_what_its_name_says(string id, string controller, int full, int sockets, double holes)
     {
         var board = Read(id).Board;

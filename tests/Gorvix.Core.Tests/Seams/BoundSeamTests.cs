@@ -210,6 +210,10 @@ public class BoundSeamTests
         var sheet = RailBench.Read(wired, "full");
         Assert.Null(sheet.Problem);
         Assert.InRange(sheet.Leads.Single().Volts!.Value, 15.8, 16.3);
+        Assert.Equal(
+            (16.8, 5.0, false),
+            (sheet.Leads.Single().MostVolts, sheet.Leads.Single().Amps!.Value, sheet.Leads.Single().AtLeast)
+        );
         var findings = RailCheck.Of(sheet);
         Assert.Contains(
             findings,

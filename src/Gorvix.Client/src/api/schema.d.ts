@@ -2385,7 +2385,8 @@ export interface components {
         };
         /**
          * @description A board as its sort usually is: what its manual is compared with, line by line. It holds what is seen on the board and never a limit: what a
-         *     regulator can carry, and which volts the input takes, stands in the manual only.
+         *     regulator can carry, and which volts the input takes, stands in the manual only. Pins of sockets are uncertain, because their order differs from
+         *     maker to maker, and so is the pitch: nothing is plugged in or trusted before the builder has looked.
          */
         BoardPreset: {
             /** @description Id of the preset. */
@@ -4669,9 +4670,16 @@ export interface components {
             boardPad?: null | string;
             /**
              * Format: double
-             * @description What flows in it under the usual load, in amperes, what hangs on the device's own outputs included; null while no datasheet says it.
+             * @description The most that it gets, in volts.
+             */
+            mostVolts?: number;
+            /**
+             * Format: double
+             * @description What flows in it under the usual load, in amperes, what its outputs supply included; null while no datasheet says it.
              */
             amps?: null | number;
+            /** @description True when a part of that is not known: then it is at least so much. */
+            atLeast?: boolean;
         };
         /**
          * @description What a lead is for.

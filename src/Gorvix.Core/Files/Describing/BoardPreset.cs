@@ -2,7 +2,8 @@ namespace Gorvix.Core.Files.Describing;
 
 /// <summary>
 /// A board as its sort usually is: what its manual is compared with, line by line. It holds what is seen on the board and never a limit: what a
-/// regulator can carry, and which volts the input takes, stands in the manual only.
+/// regulator can carry, and which volts the input takes, stands in the manual only. Pins of sockets are uncertain, because their order differs from
+/// maker to maker, and so is the pitch: nothing is plugged in or trusted before the builder has looked.
 /// </summary>
 /// <param name="Id">Id of the preset.</param>
 /// <param name="Name">What the builder calls it.</param>
@@ -46,7 +47,7 @@ public sealed record BoardPreset(string Id, string Name, string Tells, string Li
             top left: 5V G R1 T1
             top right: 5V G R3 T3
             bottom left: 5V G R6 T6
-            ESC (1.0 mm) bottom rear: BAT G CURR=~curr R4 M1=~m1 M2=~m2 M3=~m3 M4=~m4
+            ESC bottom rear: BAT? G? CURR?=~curr R4? M1?=~m1 M2?=~m2 M3?=~m3 M4?=~m4
             """
         ),
         new(
@@ -65,7 +66,7 @@ public sealed record BoardPreset(string Id, string Name, string Tells, string Li
             top right: 9V G R2 T2
             top front: 5V G SDA SCL R3 T3
             bottom right: 5V G R4 T4
-            ESC (1.0 mm) bottom rear: BAT G CURR=~curr R5 M1=~m1 M2=~m2 M3=~m3 M4=~m4
+            ESC bottom rear: BAT? G? CURR?=~curr R5? M1?=~m1 M2?=~m2 M3?=~m3 M4?=~m4
             """
         ),
         new(
@@ -98,9 +99,9 @@ public sealed record BoardPreset(string Id, string Name, string Tells, string Li
             rail BAT: battery
             rail 5V: 5 V regulator, usb unknown
             rail 9V: 9 V regulator, usb unknown
-            RX (1.0 mm) top left: 5V G R2 T2
-            GPS (1.0 mm) top right: 5V G R4 T4 SDA SCL
-            AIR (1.0 mm) top front: 9V G T1 R1 G SBUS=U6.RX
+            RX top left: 5V? G? R2? T2?
+            GPS top right: 5V? G? R4? T4? SDA? SCL?
+            AIR top front: 9V? G? T1? R1? G? SBUS?=U6.RX
             bottom left: 5V G R3 T3
             bottom rear: BAT G
             """
@@ -117,12 +118,12 @@ public sealed record BoardPreset(string Id, string Name, string Tells, string Li
             rail BAT: battery
             rail 5V: 5 V regulator, usb unknown
             rail 9V: 9 V regulator, usb unknown
-            RX (1.0 mm) top left: 5V G R6 T6
-            GPS (1.0 mm) top right: 5V G R2 T2 SDA SCL
-            AIR (1.0 mm) top front: 9V G T1 R1 G SBUS=U5.RX
+            RX top left: 5V? G? R6? T6?
+            GPS top right: 5V? G? R2? T2? SDA? SCL?
+            AIR top front: 9V? G? T1? R1? G? SBUS?=U5.RX
             bottom left: 5V G R3 T3
             bottom right: 5V G R4 T4
-            ESC (1.0 mm) bottom rear: BAT G CURR=~curr R7 M1=~m1 M2=~m2 M3=~m3 M4=~m4
+            ESC bottom rear: BAT? G? CURR?=~curr R7? M1?=~m1 M2?=~m2 M3?=~m3 M4?=~m4
             """
         ),
     ];

@@ -53,7 +53,10 @@ internal sealed class WireReader(WiredBuild wired)
         ];
 
     /// <summary>The id of a lead's wire.</summary>
-    public static string IdOf(WiredLead lead) => $"{lead.Device} {lead.Lead.Id}";
+    public static string IdOf(WiredLead lead) => IdOf(lead.At);
+
+    /// <summary>The id of a lead's wire.</summary>
+    public static string IdOf(LeadAt lead) => $"{lead.Device} {lead.Lead}";
 
     // What feeds others has its wires from the other end.
     private static bool IsWire(WiredLead lead) => lead.IsUsed && (lead.Pad is not null || lead.To is not null);

@@ -1,3 +1,4 @@
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Hardware.Protocols;
 using Gorvix.Core.Plans.Builds;
@@ -352,7 +353,7 @@ internal sealed partial class PictureMaker
                 switch (fact)
                 {
                     case JointFact joint:
-                        steps.TryAdd($"{joint.Device} {joint.Lead}", (i + 1, step.IsDone));
+                        steps.TryAdd(WireReader.IdOf(new LeadAt(joint.Device, joint.Lead)), (i + 1, step.IsDone));
                         break;
                     case SeatFact seat:
                         foreach (

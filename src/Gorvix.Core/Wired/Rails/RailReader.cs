@@ -390,6 +390,7 @@ public static class RailReader
             {
                 IdleVolts = Round(_idle[fed.Node] - (fed.Ground is { } earth ? _idle[earth] : 0)),
                 Amps = LoadOf(fed).Typical,
+                AtLeast = IsUnknown(fed),
                 BoardPad = PadOf(fed),
                 OnUsb = fed.Rails is [var of, ..] ? Trace.OnUsb(shape.Circuit, shape.Circuit.Rails[of]) : false,
             };

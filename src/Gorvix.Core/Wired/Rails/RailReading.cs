@@ -147,11 +147,13 @@ public sealed record LeadReading(
     public double IdleVolts { get; init; }
 
     /// <summary>The most that it gets, in volts.</summary>
-    [JsonIgnore]
     public double MostVolts => Math.Max(Volts ?? 0, IdleVolts);
 
-    /// <summary>What flows in it under the usual load, in amperes, what hangs on the device's own outputs included; null while no datasheet says it.</summary>
+    /// <summary>What flows in it under the usual load, in amperes, what its outputs supply included; null while no datasheet says it.</summary>
     public double? Amps { get; init; }
+
+    /// <summary>True when a part of that is not known: then it is at least so much.</summary>
+    public bool AtLeast { get; init; }
 
     /// <summary>Whether USB alone powers its rail; null where nobody has said.</summary>
     [JsonIgnore]
@@ -187,6 +189,12 @@ public sealed record RailSheet(
     SupplyProblem? Problem
 )
 {
+    /// <summary>The build in the situation that is asked for; an address may name a device that has left since: then the first.</summary>
+    /// <param name="sheets">The build in every situation.</param>
+    /// <param name="id">Id of the situation; null for the first.</param>
+    public static RailSheet In(IReadOnlyList<RailSheet> sheets, string? id) =>
+        sheets.FirstOrDefault(s => s.Situation.Id == id) ?? sheets[0];
+
     /// <summary>What the board's own input gets; null where it has no window, or gets nothing.</summary>
     public InputReading? Input { get; init; }
 

@@ -82,6 +82,9 @@ public sealed record Situation(string Id, string Name, double? InputVolts)
     /// <summary>The wiring in this situation.</summary>
     internal WiredBuild Of(WiredBuild wired) => Edits.Aggregate(wired, (w, edit) => w.With(edit));
 
+    /// <summary>Whether a lithium cell can have so many volts, damaged ones included (our own choice: 2.5 to 4.5 V); null for none chosen.</summary>
+    public static bool IsCell(double? volts) => volts is null or (>= 2.5 and <= 4.5);
+
     /// <summary>Every situation: what feeds the build, each selector of supplies otherwise, each device unplugged.</summary>
     /// <param name="wired">The build as it is wired.</param>
     /// <param name="cellVolts">Volts of a cell for the first of them; null for a full pack.</param>

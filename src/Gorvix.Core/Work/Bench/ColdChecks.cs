@@ -1,4 +1,5 @@
 using Gorvix.Core.Hardware.Circuits;
+using Gorvix.Core.Hardware.Findings;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Wired.Loom;
 using Gorvix.Core.Wired.Wiring;
@@ -109,7 +110,8 @@ internal sealed class ColdChecks(WiredBuild wired, Scope scope)
     private static string IdOf(Node node) => node.Kind == NodeKind.Lead ? $"{node.Device}-{node.Id}" : node.Id;
 
     /// <summary>The lead that a point is, as its wire is called in the wire list; null for any other.</summary>
-    internal static string? WireOf(Node node) => node.Kind == NodeKind.Lead ? $"{node.Device} {node.Id}" : null;
+    internal static string? WireOf(Node node) =>
+        node.Kind == NodeKind.Lead ? WireReader.IdOf(new LeadAt(node.Device, node.Id)) : null;
 
     // The end of a lead lies at its device, not on the board.
     private static string? PadOf(Node node) => node.Kind == NodeKind.Pad ? node.Id : null;

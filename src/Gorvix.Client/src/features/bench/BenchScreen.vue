@@ -4,7 +4,7 @@ import { api, ask, type Answer, type PictureWire } from '@/api/client'
 import StepFrame from '@/features/build/StepFrame.vue'
 import { useChecklist, type ListPlace } from '@/features/build/useChecklist'
 import BoardOrPicture from '@/features/picture/BoardOrPicture.vue'
-import type { Probe } from '@/features/picture/drawing'
+import { probesOf } from '@/features/picture/drawing'
 import KeyButton from '@/ui/KeyButton.vue'
 import LargeView from '@/ui/LargeView.vue'
 import ListHead from '@/ui/ListHead.vue'
@@ -62,13 +62,7 @@ const { view, left, shown, chosen } = shared
 const probed = computed(() =>
   [chosen.value?.check.redPad, chosen.value?.check.blackPad].filter((p) => p != null),
 )
-const probes = computed<Probe[]>(() => {
-  const check = chosen.value?.check
-  return [
-    { tip: 'red', wire: check?.redWire, pad: check?.redPad },
-    { tip: 'black', wire: check?.blackWire, pad: check?.blackPad },
-  ]
-})
+const probes = computed(() => probesOf(chosen.value?.check))
 const isProbed = computed(() => probes.value.some((p) => p.wire ?? p.pad))
 const face = computed(() => ({
   build: props.id,

@@ -8,7 +8,7 @@ import { dayOf } from '@/ui/dayOf'
 import LineField from '@/ui/LineField.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import { useScreenKeys } from '@/ui/useScreenKeys'
-import WideTable from '../../ui/WideTable.vue'
+import WideTable from '@/ui/WideTable.vue'
 
 /** All craft of the club: what is open, doubtful or due on each, what flies where, and a search over everything. */
 const route = useRoute()

@@ -196,8 +196,8 @@ useTitle(computed(() => `${name.value} – Board editor – Gorvix`))
           <section v-if="isBlank" data-step="preset">
             <h2>Choose a preset</h2>
             <p class="quiet small">
-              Presets fill in a typical layout. Correct it from the manual, or start below from
-              nothing.
+              Presets fill in a typical layout. Confirm each socket pin and correct the rest from
+              the manual, or start from nothing below.
             </p>
             <PresetList :presets="choices.presets" @choose="begin" />
           </section>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { reactive, watch } from 'vue'
 import type { Board } from '@/api/client'
-import WideTable from '../../ui/WideTable.vue'
+import WideTable from '@/ui/WideTable.vue'
 
 /** The jumpers of a board: how each comes from the factory, and where it lies; typed, or picked on the drawing. */
 const props = defineProps<{

@@ -5,7 +5,7 @@ import SimulatedPanel from '@/features/bench/SimulatedPanel.vue'
 import StepFrame from '@/features/build/StepFrame.vue'
 import { useStep } from '@/features/build/useStep'
 import BoardOrPicture from '@/features/picture/BoardOrPicture.vue'
-import type { Probe, WireLook } from '@/features/picture/drawing'
+import { probesOf } from '@/features/picture/drawing'
 import { useSelected } from '@/features/picture/useSelected'
 import KeyButton from '@/ui/KeyButton.vue'
 import LargeView from '@/ui/LargeView.vue'
@@ -16,6 +16,7 @@ import KindsPanel from './KindsPanel.vue'
 import SeenList from './SeenList.vue'
 import SignList from './SignList.vue'
 import TestCard from './TestCard.vue'
+import { suspectsIn } from './suspects'
 import { useFaults } from './useFaults'
 import { minutesOf } from '@/ui/minutes'
 
@@ -105,13 +106,8 @@ const selected = useSelected()
 const isLarge = (on: boolean) => void query({ large: on ? '1' : undefined })
 const back = () => (faults.said.value.said?.length ? say(() => faults.back()) : undefined)
 const at = computed(() => sheet.value?.next.findIndex((n) => n === next.value) ?? -1)
-const probes = computed<Probe[]>(() => {
-  const test = next.value?.test
-  return [
-    { tip: 'red', wire: test?.redWire, pad: test?.redPad },
-    { tip: 'black', wire: test?.blackWire, pad: test?.blackPad },
-  ]
-})
+const probes = computed(() => probesOf(next.value?.test))
+const { look, suspect, causeOn } = suspectsIn(() => sheet.value?.causes ?? [])
 const face = computed(() => ({
   build: props.id,
   name: view.value?.name ?? '',
@@ -121,27 +117,8 @@ const face = computed(() => ({
   look,
   suspect,
 }))
-type Place = NonNullable<typeof chosen.value>['places'][number]
-/** How likely the causes are that sit in a place, together. */
-const share = (sits: (place: Place) => boolean) =>
-  Math.min(
-    1,
-    (sheet.value?.causes ?? [])
-      .filter((c) => c.places.some(sits))
-      .reduce((sum, c) => sum + c.share, 0),
-  )
-const isOn = (wire: PictureWire) => (p: Place) =>
-  p.lead
-    ? wire.id === `${p.device} ${p.lead}`
-    : !p.device && !!wire.pad && !!p.pads?.includes(wire.pad)
-function look(wire: PictureWire): WireLook | null {
-  const of = share(isOn(wire))
-  return of > 0 ? { share: of, note: `${Math.round(100 * of)} % likely here` } : null
-}
-const suspect = (device: string) => share((p) => p.device === device && !p.lead)
 function ofWire(wire: PictureWire) {
-  const cause = sheet.value?.causes.find((c) => c.places.some(isOn(wire)))
-  void query({ ...selected.of(wire), cause: cause?.id })
+  void query({ ...selected.of(wire), cause: causeOn(wire)?.id })
 }
 // What the cause is about stays selected on the next step.
 function choose(id: string) {

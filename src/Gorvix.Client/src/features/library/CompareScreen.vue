@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { api, ask, type Comparison, type Problem } from '@/api/client'
 import BuildCompare from './BuildCompare.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
-import WideTable from '../../ui/WideTable.vue'
+import WideTable from '@/ui/WideTable.vue'
 
 /** Two or three parts side by side: first what differs, and all of it when it is asked for. */
 const props = defineProps<{ board: string[]; device: string[] }>()

@@ -6,7 +6,7 @@ import BoardFace from '@/features/board/BoardFace.vue'
 import FactList from '@/ui/FactList.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import PartDeeds from './PartDeeds.vue'
-import WideTable from '../../ui/WideTable.vue'
+import WideTable from '@/ui/WideTable.vue'
 
 /** One part as its leaflet tells it: facts, face, ports or leads, and the builds that have it. */
 const props = defineProps<{ type: string; id: string }>()

@@ -90,7 +90,7 @@ function flip() {
 async function ofWire(wire: PictureWire) {
   const step = wire.step ? steps.value[wire.step - 1] : undefined
   if (step) await shared.go(step.id)
-  await selected.select(wire, {})
+  await selected.select(wire)
 }
 function done() {
   if (!chosen.value?.waits) shared.tickAndGo((s, isDone) => loom.tick(s.id, isDone))

@@ -3,7 +3,7 @@ import type { LoomView } from '@/api/client'
 import { computed } from 'vue'
 import { savePng } from '@/features/picture/savePng'
 import MenuButton from '@/ui/MenuButton.vue'
-import WideTable from '../../ui/WideTable.vue'
+import WideTable from '@/ui/WideTable.vue'
 
 /** Every wire, every lead that stays loose, what to measure before power, and what to cut. */
 const props = defineProps<{ sheet: LoomView['sheet']; build: string }>()

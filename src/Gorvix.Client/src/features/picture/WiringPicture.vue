@@ -110,7 +110,11 @@ const tips = computed(() =>
 const told = computed(() => {
   const id = pointed.value ?? at.value ?? props.lit?.[0]
   const wire = props.picture.wires.find((w) => w.id === id)
-  return wire ? wordsOf(wire) : 'Select a wire, a pad or a device.'
+  return wire
+    ? wordsOf(wire)
+    : props.movable
+      ? 'Select a wire, a pad or a device.'
+      : 'Select a wire.'
 })
 const stop = computed(() => at.value ?? props.lit?.[0] ?? props.picture.wires[0]?.id)
 
@@ -238,14 +242,14 @@ watch(
           class="device"
           :class="{ chosen: d.id === device, movable, suspect: (suspect?.(d.id) ?? 0) > 0 }"
           :style="{ '--share': suspect?.(d.id) ?? 0 }"
-          role="button"
-          tabindex="0"
+          :role="movable ? 'button' : 'img'"
+          :tabindex="movable ? 0 : undefined"
           :data-device="d.id"
           :aria-label="nameOf(d.id)"
           :transform="dragged?.id === d.id ? `translate(${dragged.x} ${dragged.y})` : undefined"
           @pointerdown="grab($event, d.id)"
           @touchmove="keep"
-          @click="device = device === d.id ? null : d.id"
+          @click="device = movable && device !== d.id ? d.id : null"
           @keydown="deviceKey($event, d.id)"
         >
           <rect :x="d.box.x" :y="d.box.y" :width="d.box.width" :height="d.box.height" />

@@ -120,6 +120,14 @@ export function dropped(picture: WiringPicture, id: string, x: number, y: number
   return { edge, place, turned: null }
 }
 
+/** The tips of the meter at a check. */
+export const probesOf = (
+  check?: Partial<Record<'redWire' | 'redPad' | 'blackWire' | 'blackPad', string | null>>,
+): Probe[] => [
+  { tip: 'red', wire: check?.redWire, pad: check?.redPad },
+  { tip: 'black', wire: check?.blackWire, pad: check?.blackPad },
+]
+
 /** Where a probe goes in the picture; null where that is not drawn. */
 export function pointOf(picture: WiringPicture, probe: Probe): Point | null {
   const lead = picture.wires.find((w) => w.id === probe.wire)?.points[0]

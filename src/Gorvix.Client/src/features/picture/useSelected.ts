@@ -13,33 +13,23 @@ export function useSelected() {
   const router = useRouter()
   const link = computed(() => one(route.query.link))
   const lead = computed(() => one(route.query.lead))
+  const has = (wire: { id: string; link?: string | null }) =>
+    lead.value ? wire.id === lead.value : link.value !== null && wire.link === link.value
+  const of = (wire: Pick<PictureWire, 'id' | 'link'>) => ({
+    lead: wire.id,
+    link: wire.link ?? undefined,
+    port: undefined,
+  })
   return {
     link,
     lead,
     isAny: computed(() => link.value !== null || lead.value !== null),
     /** Whether a wire is what is selected, or belongs to it. */
-    has: (wire: { id: string; link?: string | null }) =>
-      lead.value ? wire.id === lead.value : link.value !== null && wire.link === link.value,
-    wiresIn: (picture: WiringPicture | null) =>
-      (picture?.wires ?? []).filter((w) =>
-        lead.value ? w.id === lead.value : link.value !== null && w.link === link.value,
-      ),
+    has,
+    wiresIn: (picture: WiringPicture | null) => (picture?.wires ?? []).filter(has),
     /** What the address says of a selected wire. */
-    of: (wire: Pick<PictureWire, 'id' | 'link'>) => ({
-      lead: wire.id,
-      link: wire.link ?? undefined,
-      port: undefined,
-    }),
-    /** Selects a wire, and changes what else the address says. */
-    select: (wire: Pick<PictureWire, 'id' | 'link'>, besides: Record<string, string | undefined>) =>
-      router.replace({
-        query: {
-          ...route.query,
-          lead: wire.id,
-          link: wire.link ?? undefined,
-          port: undefined,
-          ...besides,
-        },
-      }),
+    of,
+    select: (wire: Pick<PictureWire, 'id' | 'link'>) =>
+      router.replace({ query: { ...route.query, ...of(wire) } }),
   }
 }

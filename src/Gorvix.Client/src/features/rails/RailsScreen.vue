@@ -120,7 +120,7 @@ function look(wire: PictureWire): WireLook | null {
           ? 'warn'
           : undefined,
     note: [
-      lead.amps == null ? 'current unknown' : `${drawn(lead.amps, false)} typical`,
+      lead.amps == null ? 'current unknown' : `${drawn(lead.amps, lead.atLeast)} typical`,
       pad && lead.volts != null ? `${(pad.volts - lead.volts).toFixed(2)} V drop` : '',
     ]
       .filter(Boolean)
@@ -194,7 +194,7 @@ void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer
             :lit="lit"
             :look="look"
             :situation="{ at, cell }"
-            @wire="(wire) => selected.select(wire, {})"
+            @wire="(wire) => selected.select(wire)"
           />
         </div>
       </div>

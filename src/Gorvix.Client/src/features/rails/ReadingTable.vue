@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { RailsView } from '@/api/client'
-import WideTable from '../../ui/WideTable.vue'
+import WideTable from '@/ui/WideTable.vue'
 
 /** Expected meter readings in this situation, and where its probes go. */
 defineProps<{ readings: RailsView['now']['readings']; situation: string }>()

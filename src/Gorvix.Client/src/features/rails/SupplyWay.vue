@@ -19,7 +19,9 @@ const spoken = computed(
     <div class="way">
       {{ lead.label }}<br /><span class="quiet">{{ lead.window.min }}–{{ lead.window.max }} V</span>
     </div>
-    <p v-if="lead.way.length === 0" class="quiet">Not powered in this plan.</p>
+    <p v-if="lead.way.length === 0" class="quiet">
+      {{ lead.state === 'unfed' ? 'Not powered in this plan.' : 'No stable voltage.' }}
+    </p>
     <ol v-else>
       <li v-for="(s, i) in lead.way" :key="i">
         <span class="volts">{{ volts(s.volts) }}</span>

@@ -12,11 +12,17 @@ const props = defineProps<{
 }>()
 defineEmits<{ choose: [] }>()
 
+// What destroys it is what it gets before anything draws current.
+const has = computed(() => (props.lead.state === 'burns' ? props.lead.mostVolts : props.lead.volts))
+const isPeak = computed(
+  () =>
+    props.lead.state === 'burns' && (props.lead.mostVolts ?? 0) - (props.lead.volts ?? 0) >= 0.05,
+)
 const top = computed(
-  () => Math.max(props.lead.window.max, props.span?.high ?? 0, props.lead.volts ?? 0, 1) * 1.1,
+  () => Math.max(props.lead.window.max, props.span?.high ?? 0, has.value ?? 0, 1) * 1.1,
 )
 const at = (v: number) => `${(100 * Math.max(0, v)) / top.value}%`
-const fed = computed(() => props.lead.rail != null && props.lead.volts != null)
+const fed = computed(() => props.lead.rail != null && has.value != null)
 </script>
 
 <template>
@@ -34,7 +40,7 @@ const fed = computed(() => props.lead.rail != null && props.lead.volts != null)
     <span
       class="axis"
       role="img"
-      :aria-label="`needs ${volts(lead.window.min)} to ${volts(lead.window.max)}${fed ? `, has ${volts(lead.volts ?? 0)}` : ''}`"
+      :aria-label="`needs ${volts(lead.window.min)} to ${volts(lead.window.max)}${fed ? `, has ${volts(has ?? 0)}` : ''}`"
     >
       <i
         class="window"
@@ -45,10 +51,10 @@ const fed = computed(() => props.lead.rail != null && props.lead.volts != null)
         class="span"
         :style="{ left: at(span.low), right: `calc(100% - ${at(span.high)})` }"
       ></i>
-      <b v-if="fed" class="now" :style="{ left: at(lead.volts ?? 0) }"></b>
+      <b v-if="fed" class="now" :style="{ left: at(has ?? 0) }"></b>
     </span>
     <span class="figures"
-      ><span v-if="fed">{{ volts(lead.volts ?? 0) }}</span
+      ><span v-if="fed">{{ volts(has ?? 0) }}{{ isPeak ? ' at switch-on' : '' }}</span
       ><span class="quiet">{{ lead.window.min }}–{{ lead.window.max }} V</span></span
     >
     <span class="state">{{ feedWords[lead.state] }}</span>
