@@ -3,6 +3,7 @@ import type { BoardFace } from '@/api/client'
 import {
   around,
   edgeOnScreen,
+  frontUp,
   inward,
   labelsOf,
   nextIn,
@@ -98,5 +99,15 @@ describe('the face of a board', () => {
     expect(nextIn(spots, 0, { x: 0, y: 1 })).toBe(3)
     expect(nextIn(spots, 0, { x: -1, y: 0 })).toBe(-1)
     expect(nextIn(spots, 9, { x: 1, y: 0 })).toBe(-1)
+  })
+
+  it('turns the front up, whichever edge it is at and whichever side is seen', () => {
+    expect(frontUp('front', 'top')).toBe(0)
+    // A board whose arrow points left is turned clockwise by a quarter; from below it points right.
+    expect(frontUp('left', 'top')).toBe(90)
+    expect(frontUp('left', 'bottom')).toBe(270)
+    expect(frontUp('right', 'top')).toBe(270)
+    expect(frontUp('rear', 'bottom')).toBe(180)
+    expect(frontUp(null, 'top')).toBe(0)
   })
 })

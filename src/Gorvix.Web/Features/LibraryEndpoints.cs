@@ -1,6 +1,7 @@
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Wired.Leaflets;
+using Gorvix.Core.Wired.Picture;
 using Gorvix.Storage;
 
 namespace Gorvix.Web.Features;
@@ -33,6 +34,20 @@ internal static class LibraryEndpoints
         library.MapGet("", All).WithName("listParts");
         library.MapGet("boards/{id}", Board).Answers<PartPage>("getBoard", 404);
         library.MapGet("devices/{id}", Device).Answers<PartPage>("getDevice", 404);
+        library
+            .MapGet(
+                "boards/{id}/picture",
+                async (string id, PartKeeper keeper) =>
+                    SmallPicture.Of((await keeper.Get<Board>(PartKind.Board, id)).Part)
+            )
+            .Answers<SmallPicture>("getBoardPicture", 404);
+        library
+            .MapGet(
+                "devices/{id}/picture",
+                async (string id, PartKeeper keeper) =>
+                    SmallPicture.Of((await keeper.Get<Device>(PartKind.Device, id)).Part)
+            )
+            .Answers<SmallPicture>("getDevicePicture", 404);
     }
 
     // Those laid aside too: builds that have them must still be told what they are.

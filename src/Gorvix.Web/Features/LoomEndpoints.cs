@@ -58,6 +58,13 @@ internal static class LoomEndpoints
             )
             .WithTags("Loom")
             .Answers<WiringPicture>("getPicture", 404, 422);
+        app.MapGet(
+                "/api/builds/{id}/picture/small",
+                async ([AsParameters] AskedBuild asked) =>
+                    SmallPicture.Of(await asked.Sheets.Picture(await asked.Planned(), asked.Stop))
+            )
+            .WithTags("Loom")
+            .Answers<SmallPicture>("getSmallPicture", 404, 422);
         MapPaper(
             app,
             "card.svg",

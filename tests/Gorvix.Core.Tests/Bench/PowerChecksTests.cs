@@ -18,11 +18,7 @@ public class PowerChecksTests
 
     private static Board Board(string lines) =>
         LeafletText
-            .Read(
-                "maker A\nboard B\nrevision 1\ncontroller F7\nrail BAT: battery\nrail GND: ground\n"
-                    + lines
-                    + "\n"
-            )
+            .Read("maker A\nboard B\nrevision 1\ncontroller F7\nrail BAT: battery\nrail GND: ground\n" + lines + "\n")
             .Board;
 
     private static BenchSheet Sheet(WiredBuild wired, double? measured = null) =>
@@ -218,5 +214,44 @@ public class PowerChecksTests
         var lark = Demo.Fit(Demo.CrusherHouseLark).Wired;
         Assert.Contains(lark.Build.Devices, d => d.Device.Kind == DeviceKind.AirUnit);
         Assert.True(Says(Sheet(lark)));
+    }
+
+    // A port that shares its lines with the USB bridge: what transmits there would garble it.
+    [Theory]
+    [InlineData(UsbSharing.Shared, " Unplug rx first: it shares UART1 with USB.")]
+    [InlineData(UsbSharing.Apart, "")]
+    public void What_shares_its_lines_with_USB_is_unplugged_before_it(UsbSharing usb, string said)
+    {
+        var board = Handmade.Whole("F1", "U1").Powered("5V", "GND");
+        board = board with { Ports = [.. board.Ports.Select(p => p with { Usb = usb })] };
+        var rx = Handmade.Device("rx", Need.RcLink, Handmade.Mode("CRSF", Handmade.Out(), Handmade.In()));
+        var sheet = Sheet(PlugBench.Fit4S(board, [rx.Fed(4.5, 5.5, 0.1).Leads("G")], ["!rx"]).Wired);
+        var check = Check(sheet, "usb.in");
+        Assert.Equal($"Battery or bench supply off.{said} Plug USB in, hand on the plug.", check.Do);
+        Assert.True(check.IsDangerous);
+    }
+
+    [Fact]
+    public void On_USB_only_rails_that_live_are_measured()
+    {
+        var board = Board("rail 5V: 5 V regulator\nrail 4V5: 4.5 V regulator or USB\ntop left: G BAT 5V 4V5 R1 T1");
+        var sheet = Sheet(RailBench.Of(board, 4, "4V5", 4, 6, 0.1));
+        var measured = sheet.Checks.Where(c => c.Phase == BenchPhase.Usb && c.Asks == Asks.Volts).ToList();
+        Assert.NotEmpty(measured);
+        Assert.All(measured, c => Assert.DoesNotContain("5V rail", c.Title, StringComparison.Ordinal));
+        Assert.All(measured, c => Assert.True(c.Computed > 4));
+    }
+
+    [Fact]
+    public void Whoever_powers_up_is_told_to_take_the_propellers_off_and_what_to_do_when_it_fails()
+    {
+        var (sound, held) = (Check(Load(0.4), "power.limited"), Check(Load(0.95), "power.limited"));
+        Assert.Equal("First power-up through a current limiter", sound.Title);
+        Assert.All(
+            new[] { sound, held, Check(Load(0.4), "power.free") },
+            c => Assert.StartsWith("Propellers off", c.Mind[0], StringComparison.Ordinal)
+        );
+        Assert.StartsWith("Unplugged, feel for what is warm", sound.Judge(0.99, null)!.Look!, StringComparison.Ordinal);
+        Assert.StartsWith("Unplug the biggest loads", held.Judge(0.99, null)!.Look!, StringComparison.Ordinal);
     }
 }

@@ -142,6 +142,107 @@ public class PairAndEndTests
         Assert.True(asked > 6 && found > 6, $"{asked} asked, {found} found");
     }
 
+    // Outcomes are numbers; a sound aircraft shows 3 here, and -1 is what cannot be told.
+    [Theory]
+    [InlineData(3, 5, 5, 1)]
+    [InlineData(5, 3, 5, 1)]
+    [InlineData(3, 5, 3, 0)]
+    [InlineData(3, 5, 6, 0)]
+    [InlineData(3, 3, 3, 1)]
+    [InlineData(3, 3, 5, 0)]
+    [InlineData(5, 6, 5, 1)]
+    [InlineData(5, 6, 6, 1)]
+    [InlineData(5, 6, 3, 0.05)]
+    [InlineData(5, 5, 5, 1)]
+    [InlineData(5, 5, 6, 0)]
+    [InlineData(-1, 5, 6, 0.5)]
+    [InlineData(5, -1, 6, 0.5)]
+    [InlineData(0, 5, 6, 0.05)]
+    [InlineData(0, 5, 0, 1)]
+    public void What_only_one_of_two_changes_shows_that_one_and_what_both_change_may_show_anything_new(
+        int one,
+        int other,
+        int seen,
+        double fits
+    ) => Assert.Equal(fits, PairFinder.Fits((short)one, (short)other, 3, seen));
+
+    [Fact]
+    public void One_place_is_a_lead_a_jumper_or_a_setting()
+    {
+        var singles = Tester.Demos.SelectMany(d => d.Table.Singles.Skip(1)).ToList();
+        List<Suspect> OfPlace(Func<FaultPlace, object?> part) =>
+            [.. singles.Where(s => part(s.Faults[0].Place) is not null)];
+        foreach (var some in new[] { OfPlace(p => p.Lead), OfPlace(p => p.Bridge), OfPlace(p => p.Setting) })
+        {
+            var two = some.DistinctBy(s => s.Faults[0].Place).Take(2).ToList();
+            Assert.True(PairFinder.IsOnePlace(two[0], two[0]));
+            Assert.False(PairFinder.IsOnePlace(two[0], two[1]), $"{two[0].Id}, {two[1].Id}");
+        }
+        // A device and one of its own leads are two places, and so are two devices.
+        var device = singles.First(s => s.Faults[0].Place is { Device: not null, Lead: null });
+        var lead = singles.First(s =>
+            s.Faults[0].Place is { Lead: not null } p && p.Device == device.Faults[0].Place.Device
+        );
+        Assert.False(PairFinder.IsOnePlace(device, lead));
+        Assert.False(PairFinder.IsOnePlace(device, device));
+    }
+
+    /// <summary>Two faults are planted and the four tests are looked at that tell most of them: they are among what is found, and all of it explains.</summary>
+    [Fact]
+    public void Two_faults_that_were_planted_are_found_and_whatever_is_found_explains_what_was_seen()
+    {
+        foreach (
+            var (_, table) in Tester
+                .Demos.Where(d => d.Build.Devices.Count > 2)
+                .OrderBy(d => d.Table.Singles.Count)
+                .Take(2)
+        )
+        {
+            var finder = new PairFinder(table, s => FaultPriors.Of(s.Faults[0], OwnExperience.None, LogHints.None));
+            var sound = table.Singles[0].Shows;
+            // A dead device and a wire of another one: neither hides the other.
+            var dead = table.Singles.Skip(1).First(s => s.Faults[0].Kind == FaultKind.Dead);
+            var open = table
+                .Singles.Skip(1)
+                .First(s =>
+                    s.Faults[0].Kind == FaultKind.Open && s.Faults[0].Place.Device != dead.Faults[0].Place.Device
+                );
+            var both = table.With([dead.Faults[0], open.Faults[0]]);
+            int[] tests =
+            [
+                .. new[] { dead, open }.SelectMany(one =>
+                    both.Shows.Index()
+                        .Where(s => s.Item >= 0 && s.Item != sound[s.Index] && s.Item == one.Shows[s.Index])
+                        .Select(s => s.Index)
+                        .Take(2)
+                ),
+            ];
+            foreach (var isTold in new[] { true, false })
+            {
+                var read = tests
+                    .Distinct()
+                    .Select((t, i) => new Search.Reading(t, isTold ? both.Shows[t] : FaultTable.NotSound, i))
+                    .ToList();
+                var pairs = finder.Find(read, TestContext.Current.CancellationToken);
+                Assert.All(
+                    pairs,
+                    p =>
+                        Assert.All(
+                            read,
+                            r =>
+                                Assert.NotEqual(
+                                    false,
+                                    table.Agrees(table.With(p.Faults).Shows[r.Test], r.Test, r.Outcome)
+                                )
+                        )
+                );
+                Assert.Contains(pairs, p => p.Faults.ToHashSet().SetEquals([dead.Faults[0], open.Faults[0]]));
+            }
+            // Nothing odd was seen: there is nothing to explain.
+            Assert.Empty(finder.Find([new Search.Reading(0, sound[0], 0)], TestContext.Current.CancellationToken));
+        }
+    }
+
     /// <summary>
     /// The order of doubt (common practice): joints, crossed and left-in wires, the port's number and a receiver that is not bound come before
     /// what a set-up or firmware does, and that before boards, pins and parts that die.

@@ -292,6 +292,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/picture/small": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getSmallPicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds/{id}/card.svg": {
         parameters: {
             query?: never;
@@ -560,6 +576,38 @@ export interface paths {
         put: operations["changeDevice"];
         post?: never;
         delete: operations["removeDevice"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/boards/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getBoardPicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/devices/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getDevicePicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -7056,6 +7104,37 @@ export interface components {
             worst: null | components["schemas"]["Severity"];
         };
         /**
+         * @description What a line or an area of a small picture is.
+         * @enum {unknown}
+         */
+        SmallKind: "board" | "socket" | "pad" | "used" | "arrow" | "body" | "plug" | "supply" | "ground" | "signal";
+        /** @description A build, a board or a device so small that a card or a row of a list has room for it: the geometry of the wiring picture without its words. */
+        SmallPicture: {
+            /**
+             * Format: double
+             * @description In millimetres.
+             */
+            width: number;
+            /**
+             * Format: double
+             * @description In millimetres.
+             */
+            height: number;
+            /** @description What lies below comes first. */
+            shapes: components["schemas"]["SmallShape"][];
+            /** @description Labels of the leads of a device, for where there is room for them; none of builds and boards. */
+            texts: components["schemas"]["PictureText"][];
+        };
+        /** @description Everything of one kind and colour. */
+        SmallShape: {
+            /** @description What it is. */
+            kind: components["schemas"]["SmallKind"];
+            /** @description As path data of SVG 2, in millimetres. */
+            path: string;
+            /** @description The usual colour of a lead, as one word; empty where no manual says it, null where the kind tells enough. */
+            colour: null | string;
+        };
+        /**
          * @description Use of software serial.
          * @enum {unknown}
          */
@@ -7926,6 +8005,9 @@ export type Sister = components['schemas']['Sister'];
 export type Situation = components['schemas']['Situation'];
 export type SituationGroup = components['schemas']['SituationGroup'];
 export type SituationLine = components['schemas']['SituationLine'];
+export type SmallKind = components['schemas']['SmallKind'];
+export type SmallPicture = components['schemas']['SmallPicture'];
+export type SmallShape = components['schemas']['SmallShape'];
 export type SoftwareUse = components['schemas']['SoftwareUse'];
 export type SpareLead = components['schemas']['SpareLead'];
 export type StepRequest = components['schemas']['StepRequest'];
@@ -8642,6 +8724,46 @@ export interface operations {
             };
         };
     };
+    getSmallPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SmallPicture"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     drawCard: {
         parameters: {
             query?: never;
@@ -9238,6 +9360,68 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getBoardPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SmallPicture"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getDevicePicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SmallPicture"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -253,7 +253,7 @@ internal sealed partial class PictureMaker
         return kept;
     }
 
-    private static IReadOnlyList<string> ColoursOf(string? colour) =>
+    internal static IReadOnlyList<string> ColoursOf(string? colour) =>
         colour is null
             ? []
             :

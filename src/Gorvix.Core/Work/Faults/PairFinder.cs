@@ -88,7 +88,7 @@ internal sealed class PairFinder(FaultTable table, Func<Suspect, double> weight)
     }
 
     // How well two rows laid over each other fit what was seen at a test: 1 where they say so, little where both change it and make something new.
-    private static double Fits(short one, short other, short sound, int seen)
+    internal static double Fits(short one, short other, short sound, int seen)
     {
         const double Wild = 0.05;
         if (one < 0 || other < 0)

@@ -4,7 +4,7 @@ import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { BoardFace, FacePad } from '@/api/client'
 import FaceBridges from './FaceBridges.vue'
 import FaceProbe from './FaceProbe.vue'
-import { letters, nextIn, ways, type Side, type Turn } from './face'
+import { frontUp, letters, nextIn, ways, type Side, type Turn } from './face'
 import { useDrag } from './useDrag'
 import { useDrawing } from './useDrawing'
 
@@ -40,7 +40,11 @@ const emit = defineEmits<{
 }>()
 
 const side = ref<Side>('top')
-const turn = ref<Turn>(0)
+/** How far the builder has turned it from where its front is up. */
+const turned = ref(0)
+const turn = computed<Turn>(
+  () => ((frontUp(props.face.arrow, side.value) + turned.value) % 360) as Turn,
+)
 const zoom = ref(1)
 const zooms = [1, 1.5, 2, 3]
 const drawing = useTemplateRef<SVGElement>('drawing')
@@ -124,7 +128,7 @@ function pick(event: MouseEvent) {
 }
 
 function rotate() {
-  turn.value = ((turn.value + 90) % 360) as Turn
+  turned.value += 90
 }
 </script>
 

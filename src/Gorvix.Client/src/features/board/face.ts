@@ -57,6 +57,12 @@ export function edgeOnScreen(edge: Edge, side: Side, turn: Turn): Edge {
   return clockwise[(clockwise.indexOf(own) + turn / 90) % 4] ?? own
 }
 
+/** The turn that brings the front up; none where no manual says where the front is. */
+export function frontUp(arrow: Edge | null, side: Side): Turn {
+  const turns: Turn[] = [0, 90, 180, 270]
+  return turns.find((turn) => arrow && edgeOnScreen(arrow, side, turn) === 'front') ?? 0
+}
+
 /** Pads this near to each other, in millimetres, stand in one row. */
 const near = 7
 /** The room that a label takes beside its pad, in millimetres. */

@@ -5,6 +5,7 @@ import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { PartLine } from '@/api/client'
 import { useLibrary } from '@/stores/library'
+import LazyPicture from '@/features/picture/LazyPicture.vue'
 import LineField from '@/ui/LineField.vue'
 import MenuButton from '@/ui/MenuButton.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
@@ -181,6 +182,10 @@ onMounted(library.load)
     <v-skeleton-loader v-if="!lines && !problem" type="list-item-two-line@6" />
     <ul v-else class="rows">
       <li v-for="line in shown" :key="line.id" :data-part="line.id">
+        <LazyPicture
+          class="picture"
+          :of="{ kind: line.isBoard ? 'board' : 'device', id: line.id }"
+        />
         <RouterLink
           :to="{
             name: 'part',
@@ -259,7 +264,7 @@ onMounted(library.load)
 
 .rows li {
   display: grid;
-  grid-template-columns: minmax(220px, 2fr) minmax(120px, 1fr) minmax(0, 4fr) auto;
+  grid-template-columns: 64px minmax(220px, 2fr) minmax(120px, 1fr) minmax(0, 4fr) auto;
   gap: 2px 16px;
   align-items: center;
   min-height: 46px;
@@ -277,6 +282,10 @@ onMounted(library.load)
   font-weight: 600;
 }
 
+.picture {
+  height: 44px;
+}
+
 .brief {
   font-size: 0.9375rem;
 }
@@ -287,16 +296,16 @@ onMounted(library.load)
   }
 
   .rows li {
-    grid-template-columns: 1fr auto auto;
+    grid-template-columns: 48px 1fr auto auto;
   }
 
   .mark {
     grid-row: 1;
-    grid-column: 3;
+    grid-column: 4;
   }
 
   .brief {
-    grid-column: 1 / 4;
+    grid-column: 2 / 5;
     padding-bottom: 6px;
   }
 

@@ -3,6 +3,7 @@ import { useTitle } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api, ask, type PartPage, type Problem } from '@/api/client'
 import BoardFace from '@/features/board/BoardFace.vue'
+import LazyPicture from '@/features/picture/LazyPicture.vue'
 import FactList from '@/ui/FactList.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import PartDeeds from './PartDeeds.vue'
@@ -44,7 +45,7 @@ useTitle(computed(() => `${leaflet.value?.line.name ?? 'Part'} – Library – G
       <h1>{{ leaflet.line.name }}</h1>
       <p class="quiet">{{ leaflet.line.kind }} · {{ leaflet.line.brief }}</p>
       <PartDeeds :id="id" :type="type" :page="page" @changed="load" />
-      <div class="columns narrow-aside" :class="{ wide: !leaflet.face }">
+      <div class="columns narrow-aside">
         <div class="told">
           <FactList :facts="leaflet.facts" />
           <section v-if="leaflet.sisters.length > 0">
@@ -103,6 +104,9 @@ useTitle(computed(() => `${leaflet.value?.line.name ?? 'Part'} – Library – G
           :lit="pressed ? [pressed] : []"
           @pad="pressed = $event"
         />
+        <figure v-else class="drawing device">
+          <LazyPicture labels :of="{ kind: 'device', id, version: page.version }" />
+        </figure>
       </div>
     </template>
   </main>
@@ -124,10 +128,6 @@ h2 {
   font-weight: 650;
 }
 
-.columns.wide {
-  grid-template-columns: minmax(0, 1fr);
-}
-
 .told {
   min-width: 0;
 }
@@ -143,6 +143,15 @@ h2 {
   padding: 12px;
   border: 1px solid var(--line);
   background: var(--sheet);
+}
+
+.device {
+  height: min(420px, 60vh);
+  margin: 0;
+}
+
+.device > div {
+  height: 100%;
 }
 
 .scroll {

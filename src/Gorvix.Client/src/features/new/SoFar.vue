@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { DraftView, Problem } from '@/api/client'
 import { limits } from '@/api/limits'
+import LazyPicture from '@/features/picture/LazyPicture.vue'
 import LineField from '@/ui/LineField.vue'
 import PlaceList from '@/ui/PlaceList.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
@@ -30,7 +31,8 @@ const name = defineModel<string | null>('name')
       <v-btn size="small" variant="text" @click="emit('leave')">Cancel</v-btn>
     </div>
     <p v-if="!board" class="quiet">Choose a board first. Each part then shows whether it fits.</p>
-    <template v-else-if="look">
+    <LazyPicture v-else class="picture" :of="{ kind: 'board', id: board }" />
+    <template v-if="board && look">
       <p v-for="stop in look.stops" :key="stop" class="stop-line">Problem: {{ stop }}</p>
       <p v-if="look.verdict" class="verdict" aria-live="polite">
         <VerdictMark :severity="look.verdict.severity" :size="20" />
@@ -84,6 +86,10 @@ h2 {
   border: 1px solid var(--line);
   background: var(--sheet);
   overflow-wrap: anywhere;
+}
+
+.picture {
+  height: 132px;
 }
 
 .refused {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ShelfBuild } from '@/api/client'
+import LazyPicture from '@/features/picture/LazyPicture.vue'
 import MenuButton from '@/ui/MenuButton.vue'
 import PlaceList from '@/ui/PlaceList.vue'
 import VerdictMark from '@/ui/VerdictMark.vue'
@@ -52,7 +53,14 @@ const doings = computed(() => [
       <VerdictMark v-else :severity="build.verdict.severity" />
       <span>{{ build.verdict.sentence }}</span>
     </p>
-    <PlaceList class="places" :places="build.places" />
+    <div class="what">
+      <PlaceList class="places" :places="build.places" />
+      <LazyPicture
+        v-if="readable"
+        class="picture"
+        :of="{ kind: 'build', id: build.id, version: build.version }"
+      />
+    </div>
     <footer>
       <span class="quiet board">{{ build.board }}</span>
       <v-btn variant="text" size="small" :href="`/api/builds/${build.id}/export`" download>{{
@@ -123,8 +131,21 @@ h2 a::after {
   top: 3px;
 }
 
+.what {
+  display: flex;
+  gap: 12px;
+  align-items: flex-start;
+  margin-bottom: 12px;
+}
+
 .places {
-  margin-bottom: 16px;
+  flex: 1 1 0;
+  min-width: 0;
+}
+
+.picture {
+  flex: 0 0 168px;
+  height: 112px;
 }
 
 footer {
