@@ -34,6 +34,9 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
     /// <summary>Lines that were written of builds.</summary>
     public DbSet<NoteRow> Notes => Set<NoteRow>();
 
+    /// <summary>Photos of boards.</summary>
+    public DbSet<BoardPhotoRow> BoardPhotos => Set<BoardPhotoRow>();
+
     /// <summary>Photos of builds.</summary>
     public DbSet<PhotoRow> Photos => Set<PhotoRow>();
 
@@ -135,6 +138,12 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
             photo.Property(p => p.Tied).HasConversion<string>();
             photo.HasIndex(p => new { p.BuildId, p.At });
             photo.HasOne<BuildRow>().WithMany().HasForeignKey(p => p.BuildId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<BoardPhotoRow>(photo =>
+        {
+            photo.HasKey(p => new { p.Board, p.Side });
+            photo.Property(p => p.Side).HasConversion<string>();
+            photo.Property(p => p.Version).IsConcurrencyToken();
         });
         modelBuilder.Entity<IntervalRow>(interval =>
         {

@@ -175,8 +175,14 @@ public sealed class PartKeeper(GorvixDb db, PartCache cache, TimeProvider time, 
     /// <exception cref="NotFoundException">It is not in the library.</exception>
     public async Task Remove(PartKind kind, string id)
     {
+        await using var transaction = await db.Database.BeginTransactionAsync();
         db.Parts.Remove(await Row(kind, id));
         await db.SaveChangesAsync();
+        if (kind == PartKind.Board)
+        {
+            await db.BoardPhotos.Where(p => p.Board == id).ExecuteDeleteAsync();
+        }
+        await transaction.CommitAsync();
     }
 
     /// <summary>Every build that names a part, those taken off the shelf too.</summary>

@@ -34,6 +34,10 @@ public static class PhotoMaker
     /// <summary>The longest side of the small one, in points.</summary>
     public const int SmallSide = 320;
 
+    // The longest side of a straightened one, and how finely it is drawn at most: points for a millimetre.
+    private const double StraightSide = 1600;
+    private const double MostPerMillimetre = 60;
+
     private const int Quality = 86;
 
     private static readonly SKEncodedImageFormat[] Known =
@@ -81,6 +85,58 @@ public static class PhotoMaker
         {
             One.Release();
         }
+    }
+
+    /// <summary>Straightens a photo of a board: the board as it is drawn, its upper left corner in that of the picture.</summary>
+    /// <param name="file">The photo, as this program wrote it.</param>
+    /// <param name="map">The matrix that brings its points onto the board, in millimetres, row by row.</param>
+    /// <param name="width">Width of the board, in millimetres.</param>
+    /// <param name="depth">Depth of the board, in millimetres.</param>
+    /// <param name="stop">Tells that nobody waits any more.</param>
+    /// <returns>JPEG.</returns>
+    /// <exception cref="UnfitException">It is not as this program writes photos.</exception>
+    public static async Task<byte[]> Straighten(
+        byte[] file,
+        IReadOnlyList<double> map,
+        double width,
+        double depth,
+        CancellationToken stop
+    )
+    {
+        if (!IsOwn(file))
+        {
+            throw new UnfitException(Sentences.ThisPhotoWasNotWritten);
+        }
+        await One.WaitAsync(stop);
+        try
+        {
+            return await Task.Run(() => Straight(file, map, width, depth), stop);
+        }
+        finally
+        {
+            One.Release();
+        }
+    }
+
+    private static byte[] Straight(byte[] file, IReadOnlyList<double> map, double width, double depth)
+    {
+        using var photo = Decoded(file, (long)MostSide * MostSide).Bitmap;
+        var scale = Math.Min(MostPerMillimetre, StraightSide / Math.Max(width, depth));
+        var info = new SKImageInfo(
+            Math.Max(1, (int)Math.Round(width * scale)),
+            Math.Max(1, (int)Math.Round(depth * scale)),
+            SKColorType.Rgba8888,
+            SKAlphaType.Opaque
+        );
+        using var straight = new SKBitmap(info);
+        using var canvas = new SKCanvas(straight);
+        canvas.Clear(SKColors.White);
+        canvas.Scale((float)(info.Width / width), (float)(info.Height / depth));
+        var m = map.Select(n => (float)n).ToArray();
+        canvas.Concat(new SKMatrix(m[0], m[1], m[2], m[3], m[4], m[5], m[6], m[7], m[8]));
+        using var image = SKImage.FromBitmap(photo);
+        canvas.DrawImage(image, 0, 0, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
+        return Jpeg(straight);
     }
 
     /// <summary>True for a file that this program could have written: a JPEG of one scan with the picture and nothing else, before it or behind it.</summary>
@@ -169,6 +225,15 @@ public static class PhotoMaker
 
     private static MadePhoto Make(byte[] file, long mostPoints)
     {
+        var (decoded, turned) = Decoded(file, mostPoints);
+        using var bitmap = decoded;
+        using var kept = Drawn(bitmap, turned, MostSide);
+        using var small = Drawn(bitmap, turned, SmallSide);
+        return new MadePhoto(kept.Width, kept.Height, Jpeg(kept), Jpeg(small));
+    }
+
+    private static (SKBitmap Bitmap, SKEncodedOrigin Turned) Decoded(byte[] file, long mostPoints)
+    {
         using var data = SKData.CreateCopy(file);
         using var codec = SKCodec.Create(data);
         if (codec is null || !Known.Contains(codec.EncodedFormat))
@@ -186,23 +251,17 @@ public static class PhotoMaker
             throw new UnfitException(Sentences.PhotoTooSlowToRead(scans, width, height));
         }
         var info = new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Premul);
-        using var decoded = new SKBitmap(info);
-        var result = codec.GetPixels(info, decoded.GetPixels());
-        if (result is not (SKCodecResult.Success or SKCodecResult.IncompleteInput))
+        var decoded = new SKBitmap(info);
+        if (codec.GetPixels(info, decoded.GetPixels()) is not SKCodecResult.Success and var result)
         {
-            throw new UnfitException(Sentences.ThePhotoIsDamagedAnd);
+            decoded.Dispose();
+            throw new UnfitException(
+                result == SKCodecResult.IncompleteInput
+                    ? Sentences.ThePhotoFileIsIncomplete
+                    : Sentences.ThePhotoIsDamagedAnd
+            );
         }
-        if (result == SKCodecResult.IncompleteInput)
-        {
-            throw new UnfitException(Sentences.ThePhotoFileIsIncomplete);
-        }
-        var turned = codec.EncodedOrigin;
-        var (kept, small) = (Drawn(decoded, turned, MostSide), Drawn(decoded, turned, SmallSide));
-        using (kept)
-        using (small)
-        {
-            return new MadePhoto(kept.Width, kept.Height, Jpeg(kept), Jpeg(small));
-        }
+        return (decoded, codec.EncodedOrigin);
     }
 
     // Upright, on white, no larger than it is kept.

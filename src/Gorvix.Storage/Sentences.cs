@@ -198,4 +198,6 @@ internal static class Sentences
     public static string ImportedFromFile => "Imported from file";
     public static string ThereIsNoBuildInIt => "There is no build in it.";
     public static string Kept => "Your change was not saved; this page keeps it to send again.";
+
+    public static string NoPhotoOfThisSide => "No photo of this side of the board. Reload the page.";
 }

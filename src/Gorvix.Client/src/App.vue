@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
+import { showsPhoto } from './features/board/photos'
 import { useLook } from './theme/useLook'
+import { useScreenKeys } from './ui/useScreenKeys'
 import PulseGlyph from './ui/PulseGlyph.vue'
 
 const { look, next } = useLook()
 const route = useRoute()
+useScreenKeys({ i: () => (showsPhoto.value = !showsPhoto.value) })
 /** A draft or a comparison belongs to its address; the other screens follow theirs. */
 const key = computed(() => (route.meta.anew ? route.path : undefined))
 const lookWords = { system: 'system', light: 'light', dark: 'dark' }

@@ -17,6 +17,37 @@ namespace Gorvix.Storage.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.13");
 
+            modelBuilder.Entity("Gorvix.Storage.BoardPhotoRow", b =>
+                {
+                    b.Property<string>("Board")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Side")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Height")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Marks")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Picture")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Width")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Board", "Side");
+
+                    b.ToTable("BoardPhotos");
+                });
+
             modelBuilder.Entity("Gorvix.Storage.BuildRow", b =>
                 {
                     b.Property<string>("Id")

@@ -199,4 +199,11 @@ internal static class Sentences
         $"Note too long: {length} characters, maximum {mostWords}.";
 
     public static string ThisChangeIsNoLonger => "This change is no longer available. Reload the page to see what is.";
+
+    public static string MarksUnreadable =>
+        "The points of the photo could not be read. Each needs four numbers: x, y on the board and u, v on the photo.";
+    public static string BoardSizeMissing =>
+        "Enter the board's size first (up to 500 mm a side): the photo is fitted to its outline.";
+
+    public static string SideUnknown => "A board has two sides: top and bottom.";
 }

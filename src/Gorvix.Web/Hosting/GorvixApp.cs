@@ -82,6 +82,7 @@ internal static class GorvixApp
         builder.Services.AddSingleton<PartCache>();
         builder.Services.AddScoped<PartStore>();
         builder.Services.AddScoped<PartKeeper>();
+        builder.Services.AddScoped<BoardPhotoStore>();
         builder.Services.AddScoped<PartService>();
         builder.Services.AddScoped<IntakeStore>();
         builder.Services.AddScoped<BuildStore>();
@@ -120,6 +121,7 @@ internal static class GorvixApp
         app.MapLibrary();
         app.MapComparing();
         app.MapParts();
+        app.MapBoardPhotos();
         app.MapDescribing();
         app.MapIntake();
         app.MapExports();

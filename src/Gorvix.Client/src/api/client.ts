@@ -77,6 +77,36 @@ export async function sendFile<T>(
   })
 }
 
+/** Sends a photo and gets another one back, as an address that a picture can have. */
+export async function sendForPicture(
+  path: string,
+  file: Blob,
+): Promise<
+  { data: { url: string; file: Blob }; problem: null } | { data: null; problem: Problem }
+> {
+  return ask(async () => {
+    const response = await globalThis.fetch(path, {
+      method: 'POST',
+      body: file,
+      headers: { 'Content-Type': 'application/octet-stream' },
+    })
+    if (!response.ok) {
+      return { error: (await response.json().catch(() => undefined)) as unknown, response }
+    }
+    const picture = await response.blob()
+    return { data: { url: await addressOf(picture), file: picture }, response }
+  })
+}
+
+/** A picture as an address that holds all of it. */
+export const addressOf = (picture: Blob) =>
+  new Promise<string>((done, failed) => {
+    const reader = new FileReader()
+    reader.onload = () => done(String(reader.result))
+    reader.onerror = () => failed(reader.error ?? new Error('unreadable'))
+    reader.readAsDataURL(picture)
+  })
+
 /** Runs a request; a refusal or a dead server comes back as a problem, never as an exception. */
 export async function ask<T>(
   request: () => Promise<{ data?: T; error?: unknown; response: Response }>,

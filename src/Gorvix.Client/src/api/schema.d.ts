@@ -837,6 +837,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/describe/photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readPhoto"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/describe/photo/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["fitPhoto"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/describe/photo/straight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["straightenPhoto"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/boards/{id}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listBoardPhotos"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/boards/{id}/photos/{side}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getBoardPhoto"];
+        put: operations["putBoardPhoto"];
+        post?: never;
+        delete: operations["removeBoardPhoto"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/boards/{id}/photos/{side}/face": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getBoardPhotoFace"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/describe/board/choices": {
         parameters: {
             query?: never;
@@ -2364,6 +2460,8 @@ export interface components {
         BoardEdge: "rear" | "right" | "front" | "left" | null;
         /** @description A board as it lies on the bench, in millimetres. Each side is told as it is seen: X from its left, Y from the rear edge. */
         BoardFace: {
+            /** @description Id of the board; empty for one that is not saved yet. */
+            board: string;
             /**
              * Format: double
              * @description From left to right.
@@ -2414,6 +2512,40 @@ export interface components {
              * @description From rear to front in millimetres.
              */
             depth: number;
+        };
+        /** @description A photo of a side of a board. */
+        BoardPhoto: {
+            /** @description The side. */
+            side: components["schemas"]["BoardSide"];
+            /**
+             * Format: int32
+             * @description Grows by one with every photo of this side.
+             */
+            version: number;
+            /**
+             * Format: int32
+             * @description Its width, in points.
+             */
+            width: number;
+            /**
+             * Format: int32
+             * @description Its height, in points.
+             */
+            height: number;
+            /**
+             * Format: int32
+             * @description Its size.
+             */
+            bytes: number;
+            /** @description Which points of the board were found on it. */
+            marks: components["schemas"]["PhotoMark"][];
+        };
+        /** @description A photo of a side of a board. */
+        BoardPhotoLine: {
+            /** @description The photo. */
+            photo: components["schemas"]["BoardPhoto"];
+            /** @description Another one whenever the photo or the board has changed: to be sent along with a request for it. */
+            stamp: string;
         };
         /** @description A pin of a board's plug. */
         BoardPin: {
@@ -5937,6 +6069,20 @@ export interface components {
          * @enum {unknown}
          */
         PatternAsks: "pad" | "port" | "bridge" | "rails" | "level";
+        /**
+         * @description How a photo lies on a board: a map of points of the photo, in points from its upper left corner, to points of the board as it is drawn, in
+         *     millimetres from its front left corner, downwards to the rear.
+         */
+        PhotoFit: {
+            /** @description The nine numbers of its matrix, row by row; the last is 1. */
+            map: number[];
+            /**
+             * Format: double
+             * @description How far the marks lie from where the map puts them at most, in millimetres; null where there are no more marks than the map needs, so that
+             *     nothing checks it.
+             */
+            residual: null | number;
+        };
         /** @description A photo that was kept. */
         PhotoKept: {
             /**
@@ -5944,6 +6090,49 @@ export interface components {
              * @description Its number.
              */
             number: number;
+        };
+        /** @description A point of a board that was found on its photo. */
+        PhotoMark: {
+            /**
+             * Format: double
+             * @description On the board: from the left edge as its side is seen, in millimetres.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description On the board: from the rear edge, in millimetres.
+             */
+            y: number;
+            /**
+             * Format: double
+             * @description On the photo: from its left edge, as a part of its width.
+             */
+            u: number;
+            /**
+             * Format: double
+             * @description On the photo: from its upper edge, as a part of its height.
+             */
+            v: number;
+        };
+        /** @description What to fit a photo with. */
+        PhotoToFit: {
+            /**
+             * Format: int32
+             * @description Width of the photo, in points.
+             */
+            width: number;
+            /**
+             * Format: int32
+             * @description Height of the photo, in points.
+             */
+            height: number;
+            /**
+             * Format: double
+             * @description Depth of the board from rear to front, in millimetres.
+             */
+            depth: number;
+            /** @description Which points of the board were found on it. */
+            marks: components["schemas"]["PhotoMark"][];
         };
         /** @description A rectangle of a picture. */
         PictureBox: {
@@ -6021,6 +6210,11 @@ export interface components {
             holes: components["schemas"]["PicturePoint"][];
             usb: null | components["schemas"]["PictureBox"];
             arrow: null | components["schemas"]["PicturePoint"];
+            /**
+             * Format: int32
+             * @description Quarter turns clockwise that brought the front up; null where the pads are not where they are on the board.
+             */
+            turn: null | number;
         };
         /** @description A jumper. */
         PictureJumper: {
@@ -7107,7 +7301,7 @@ export interface components {
          * @description What a line or an area of a small picture is.
          * @enum {unknown}
          */
-        SmallKind: "board" | "socket" | "pad" | "used" | "arrow" | "body" | "plug" | "supply" | "ground" | "signal";
+        SmallKind: "board" | "socket" | "hole" | "pad" | "used" | "arrow" | "body" | "plug" | "supply" | "ground" | "signal";
         /** @description A build, a board or a device so small that a card or a row of a list has room for it: the geometry of the wiring picture without its words. */
         SmallPicture: {
             /**
@@ -7548,6 +7742,8 @@ export interface components {
          *     no colours and no pixels, those belong to whoever draws it.
          */
         WiringPicture: {
+            /** @description Id of the board. */
+            board: string;
             /**
              * Format: double
              * @description From left to right.
@@ -7662,6 +7858,8 @@ export type BoardEdge = components['schemas']['BoardEdge'];
 export type BoardFace = components['schemas']['BoardFace'];
 export type BoardLook = components['schemas']['BoardLook'];
 export type BoardOutline = components['schemas']['BoardOutline'];
+export type BoardPhoto = components['schemas']['BoardPhoto'];
+export type BoardPhotoLine = components['schemas']['BoardPhotoLine'];
 export type BoardPin = components['schemas']['BoardPin'];
 export type BoardPlug = components['schemas']['BoardPlug'];
 export type BoardPreset = components['schemas']['BoardPreset'];
@@ -7919,7 +8117,10 @@ export type PathElementInverter = components['schemas']['PathElementInverter'];
 export type PathElementResistor = components['schemas']['PathElementResistor'];
 export type PathPattern = components['schemas']['PathPattern'];
 export type PatternAsks = components['schemas']['PatternAsks'];
+export type PhotoFit = components['schemas']['PhotoFit'];
 export type PhotoKept = components['schemas']['PhotoKept'];
+export type PhotoMark = components['schemas']['PhotoMark'];
+export type PhotoToFit = components['schemas']['PhotoToFit'];
 export type PictureBox = components['schemas']['PictureBox'];
 export type PictureDevice = components['schemas']['PictureDevice'];
 export type PictureEdge = components['schemas']['PictureEdge'];
@@ -9943,6 +10144,259 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    readPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    fitPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PhotoToFit"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoFit"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    straightenPhoto: {
+        parameters: {
+            query: {
+                marks: string;
+                width: number;
+                depth: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listBoardPhotos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardPhotoLine"][];
+                };
+            };
+        };
+    };
+    getBoardPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                side: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    putBoardPhoto: {
+        parameters: {
+            query: {
+                marks: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+                side: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    removeBoardPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                side: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getBoardPhotoFace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                side: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -145,4 +145,17 @@ internal static class Sentences
     public static string CloseTheQuotesOrRemove => "Close the quotes, or remove them.";
     public static string AlsoPoweredFromUsbThrough => "also powered from USB, through a diode";
     public static string ARegulatorPoweredFromThe => "a regulator powered from the battery, on USB unknown";
+
+    public static string MarksNeeded(int most) =>
+        $"Mark at least two points on the photo, at most {most}: the four corners, or holes and pads.";
+
+    public static string MarkOutside(int number) =>
+        $"Point {number} is far outside the photo or the board. Mark it again.";
+
+    public static string MarksInOnePlace(int one, int other) =>
+        $"Points {one} and {other} are in the same place. Move one of them.";
+
+    public static string MarksOnOneLine => "The points are on one line. Mark one away from it.";
+    public static string MarksCrossed =>
+        "The points are crossed, or this is the other side of the board. Check which corner is which.";
 }

@@ -5,6 +5,7 @@ using Gorvix.Core.Hardware.Parts;
 namespace Gorvix.Core.Wired.Leaflets;
 
 /// <summary>A board as it lies on the bench, in millimetres. Each side is told as it is seen: X from its left, Y from the rear edge.</summary>
+/// <param name="Board">Id of the board; empty for one that is not saved yet.</param>
 /// <param name="Width">From left to right.</param>
 /// <param name="Depth">From rear to front.</param>
 /// <param name="Note">What the leaflet does not say and was made up for the drawing, in a sentence; null when it says all.</param>
@@ -14,6 +15,7 @@ namespace Gorvix.Core.Wired.Leaflets;
 /// <param name="Pads">Every pad.</param>
 /// <param name="Bridges">The bridges of which the leaflet says where they lie.</param>
 public sealed record BoardFace(
+    string Board,
     double Width,
     double Depth,
     string? Note,
@@ -74,6 +76,7 @@ public static class FaceReader
         var width = board.Outline?.Width ?? board.Pads.Select(p => p.X).DefaultIfEmpty().Max() + Margin;
         var depth = board.Outline?.Depth ?? board.Pads.Select(p => p.Y).DefaultIfEmpty().Max() + Margin;
         return new BoardFace(
+            board.Id,
             width,
             depth,
             board.Outline is null ? Sentences.BoardSizeUnknownTheOutline : null,

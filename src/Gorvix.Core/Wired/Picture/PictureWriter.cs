@@ -30,6 +30,7 @@ internal sealed partial class PictureMaker
         PicturePoint At(PicturePoint p) => new(Round(p.X + left), Round(p.Y + down));
         PictureText Text(PictureText t) => t with { X = Round(t.X + left), Y = Round(t.Y + down) };
         return new WiringPicture(
+            _face.Board,
             Round(width),
             Round(height),
             [.. plans.Select(p => FaceOf(p.Plan, p.X, p.Y, labels, At, Text))],
@@ -315,7 +316,8 @@ internal sealed partial class PictureMaker
             [.. plan.Jumpers.Select(j => JumperOf(j.Bridge, Here(j.At), j.Name is { } name ? Word(name) : null))],
             plan.IsToScale ? [.. plan.Face.Holes.Select(h => Here(plan.HoleAt(h)))] : [],
             plan.Usb is { } usb ? Box(usb) : null,
-            plan.Arrow is { } arrow ? Here(arrow) : null
+            plan.Arrow is { } arrow ? Here(arrow) : null,
+            plan.IsToScale ? plan.Turn : null
         );
     }
 

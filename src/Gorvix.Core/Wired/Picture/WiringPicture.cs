@@ -35,6 +35,7 @@ public sealed record PictureText(string Text, double X, double Y, double Size, T
 /// A wired build as one picture: the board in the middle, its devices beside it, every wire from lead to pad. Geometry in millimetres on paper;
 /// no colours and no pixels, those belong to whoever draws it.
 /// </summary>
+/// <param name="Board">Id of the board.</param>
 /// <param name="Width">From left to right.</param>
 /// <param name="Height">From top to bottom.</param>
 /// <param name="Faces">The sides of the board that are worked on.</param>
@@ -42,6 +43,7 @@ public sealed record PictureText(string Text, double X, double Y, double Size, T
 /// <param name="Wires">The wires, in the order of the wire list.</param>
 /// <param name="Note">What is not to scale, in a sentence; null where all is.</param>
 public sealed record WiringPicture(
+    string Board,
     double Width,
     double Height,
     IReadOnlyList<PictureFace> Faces,
@@ -63,6 +65,7 @@ public sealed record WiringPicture(
 /// <param name="Holes">Centres of its mounting holes.</param>
 /// <param name="Usb">Where the USB socket is; null where no manual says it.</param>
 /// <param name="Arrow">Where the arrow to the front stands, pointing up; null where no manual says where the front is.</param>
+/// <param name="Turn">Quarter turns clockwise that brought the front up; null where the pads are not where they are on the board.</param>
 public sealed record PictureFace(
     BoardSide Side,
     PictureText Title,
@@ -75,7 +78,8 @@ public sealed record PictureFace(
     IReadOnlyList<PictureJumper> Jumpers,
     IReadOnlyList<PicturePoint> Holes,
     PictureBox? Usb,
-    PicturePoint? Arrow
+    PicturePoint? Arrow,
+    int? Turn
 );
 
 /// <summary>A rectangle of a picture.</summary>

@@ -5,6 +5,7 @@ import type { BoardFace, FacePad } from '@/api/client'
 import FaceBridges from './FaceBridges.vue'
 import FaceProbe from './FaceProbe.vue'
 import { frontUp, letters, nextIn, ways, type Side, type Turn } from './face'
+import { showsPhoto, useFacePhotos } from './photos'
 import { useDrag } from './useDrag'
 import { useDrawing } from './useDrawing'
 
@@ -31,6 +32,8 @@ const props = defineProps<{
   movable?: boolean
   /** What is being laid on the board: the next press tells where. */
   picking?: string | null
+  /** Photos that are not saved yet, in place of those that are; null for a side whose photo is taken away. */
+  own?: Partial<Record<'top' | 'bottom', string | null>>
 }>()
 const emit = defineEmits<{
   pad: [id: string]
@@ -59,6 +62,17 @@ const { margin, size, box, pads, plugs, bridges, holes, middle, usb, arrow } = u
   zoom,
 )
 
+const saved = useFacePhotos(() => props.face.board)
+const photo = computed(() => {
+  const own = side.value ? props.own?.[side.value] : undefined
+  return own !== undefined ? own : ((side.value && saved.value[side.value]) ?? null)
+})
+const shownPhoto = computed(() => (showsPhoto.value ? photo.value : null))
+/** A photo lies as the board does, and is turned with it about the middle of the drawing. */
+const photoTurn = computed(
+  () =>
+    `translate(${size.value.x / 2} ${size.value.y / 2}) rotate(${turn.value}) translate(${-props.face.width / 2} ${-props.face.depth / 2})`,
+)
 const other = computed<Side>(() => (side.value === 'top' ? 'bottom' : 'top'))
 const beneath = computed(
   () => props.face.pads.filter((p) => p.side !== side.value && props.lit?.includes(p.id)).length,
@@ -140,6 +154,14 @@ function rotate() {
         <v-btn value="bottom" size="small">bottom</v-btn>
       </v-btn-toggle>
       <v-btn size="small" data-face="turn" @click="rotate">Rotate</v-btn>
+      <v-btn
+        v-if="photo"
+        size="small"
+        data-face="photo"
+        :aria-pressed="showsPhoto"
+        @click="showsPhoto = !showsPhoto"
+        >Photo</v-btn
+      >
       <ZoomButtons v-model="zoom" :steps="zooms" />
     </div>
     <div class="bench">
@@ -151,10 +173,18 @@ function rotate() {
         :aria-label="`${name}, ${side} side`"
         :data-side="side"
         :data-turn="turn"
-        :class="{ picking }"
+        :class="{ picking, photo: shownPhoto }"
         @click.capture="pick"
       >
         <rect class="edge" x="0" y="0" :width="size.x" :height="size.y" rx="1.2" />
+        <image
+          v-if="shownPhoto"
+          :href="shownPhoto"
+          :width="face.width"
+          :height="face.depth"
+          preserveAspectRatio="none"
+          :transform="photoTurn"
+        />
         <circle
           v-for="(hole, i) in holes"
           :key="i"
@@ -323,7 +353,35 @@ svg.picking {
   cursor: crosshair;
 }
 
-svg.picking .edge {
+svg.picking .photo .copper {
+  fill: none;
+  stroke: #fff;
+  paint-order: stroke;
+}
+
+.photo .lit .copper,
+.photo .near .copper {
+  stroke: var(--chosen);
+}
+
+.photo .used .copper {
+  fill: rgb(255 255 255 / 0.55);
+}
+
+/* On a photo a label has a ground of its own. */
+.photo .print {
+  paint-order: stroke;
+  stroke: var(--ground);
+  stroke-width: 0.5;
+}
+
+.photo .hole,
+.photo .usb,
+.photo .plug {
+  fill: none;
+}
+
+.edge {
   stroke: var(--chosen);
   stroke-width: 0.5;
 }

@@ -58,6 +58,7 @@ export function useStep(step: StepOptions) {
   const common: [string, string][] = [
     ['Z', 'undo'],
     ['Y', 'redo'],
+    ['I', 'board drawing or photo'],
     ...(step.name === 'fit' ? [] : [['F', 'go to Fit'] as [string, string]]),
     ['?', 'show shortcuts'],
   ]

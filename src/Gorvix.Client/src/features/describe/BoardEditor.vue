@@ -13,13 +13,16 @@ import IdentityStep from './IdentityStep.vue'
 import LeafletPane from './LeafletPane.vue'
 import LineTyper from './LineTyper.vue'
 import PadListReader from './PadListReader.vue'
+import PadPutter from './PadPutter.vue'
 import PadPanel from './PadPanel.vue'
 import PadsStep from './PadsStep.vue'
+import PhotoPanel from './PhotoPanel.vue'
 import PortsStep from './PortsStep.vue'
 import PresetList from './PresetList.vue'
 import SaveBox from './SaveBox.vue'
 import StepNotes from './StepNotes.vue'
 import SupplyStep from './SupplyStep.vue'
+import { useBoardPhotos } from './useBoardPhotos'
 import { useBoardDraft } from './useBoardDraft'
 
 /** A board described in the order in which its leaflet is read, the face growing beside it. */
@@ -27,6 +30,7 @@ const props = defineProps<{ id: string | null; from: string | null }>()
 const router = useRouter()
 const library = useLibrary()
 const draft = useBoardDraft(props.id, props.from)
+const photos = useBoardPhotos(props.id)
 const { look, part: board, notesAt, change, add, preview } = draft
 const choices = shallowRef<BoardChoices | null>(null)
 const chosen = ref<string | null>(null)
@@ -95,7 +99,42 @@ function pick(jumper: string | null) {
   picking.value = jumper
   if (jumper) page.value?.querySelector('.drawing')?.scrollIntoView({ block: 'nearest' })
 }
+/** The labels of the row that is put down by clicking, and where its first pad lies. */
+const row = ref<{ labels: string[]; first: { x: number; y: number } | null } | null>(null)
+const rowWrong = ref<string | null>(null)
+const rowText = ref('')
+const left = computed(() =>
+  row.value ? (row.value.labels.length > 1 && !row.value.first ? 2 : 1) : null,
+)
+/** What the next click on the board puts there. */
+const laying = computed(() => {
+  if (picking.value || !row.value) return picking.value
+  const { labels, first } = row.value
+  return (first ? labels.at(-1) : labels[0]) ?? null
+})
+function beginRow(labels: string[]) {
+  picking.value = null
+  rowWrong.value = null
+  row.value = { labels, first: null }
+  page.value?.querySelector('.drawing')?.scrollIntoView({ block: 'nearest' })
+}
+async function putRow(side: 'top' | 'bottom', x: number, y: number) {
+  const now = row.value
+  if (!now) return
+  if (now.labels.length > 1 && !now.first) {
+    row.value = { ...now, first: { x, y } }
+    return
+  }
+  row.value = null
+  const seen = await draft.put(now.labels, side, now.first ?? { x, y }, { x, y })
+  rowWrong.value = seen?.problems[0]?.sentence ?? null
+  if (seen && !rowWrong.value) rowText.value = ''
+}
 function lay(side: 'top' | 'bottom', x: number, y: number) {
+  if (row.value) {
+    void putRow(side, x, y)
+    return
+  }
   const jumper = picking.value
   picking.value = null
   void change((b) => ({
@@ -120,11 +159,20 @@ async function choose(id: string) {
   await nextTick()
   page.value?.querySelector('[data-testid="pad-panel"]')?.scrollIntoView({ block: 'nearest' })
 }
+/** The board is saved and its photo was not. */
+let savedAs: string | null = null
 async function save() {
   busy.value = true
-  const id = await draft.save()
+  const id = savedAs ?? (props.id !== null && !draft.begun.value ? props.id : await draft.save())
+  const whole = id !== null && (await photos.save(id))
   busy.value = false
   if (!id) return
+  if (!whole) {
+    // What is left to be saved is the photo.
+    savedAs = id
+    draft.problem.value = photos.problem.value
+    return
+  }
   await library.load()
   await router.push({ name: 'part', params: { type: 'boards', id } })
 }
@@ -134,7 +182,7 @@ function go(step: LeafletStep) {
     ?.querySelector<HTMLElement>(`[data-step="${step}"] input, [data-step="${step}"] button`)
     ?.focus({ preventScroll: true })
 }
-useScreenKeys({ z: () => void draft.undo(), escape: () => pick(null) })
+useScreenKeys({ z: () => void draft.undo(), escape: () => (pick(null), (row.value = null)) })
 // A new leaflet is begun with its first word.
 watch(
   () => look.value !== null && choices.value !== null,
@@ -237,6 +285,8 @@ useTitle(computed(() => `${name.value} – Board editor – Gorvix`))
                 :preview="preview"
                 :add="add"
               />
+              <PadPutter v-model="rowText" :left="left" @begin="beginRow" @cancel="row = null" />
+              <p v-if="rowWrong" class="wrong" role="alert">{{ rowWrong }}</p>
               <PadListReader :list="draft.list" />
               <PadsStep
                 :board="board"
@@ -277,11 +327,13 @@ useTitle(computed(() => `${name.value} – Board editor – Gorvix`))
             :name="name"
             :lit="chosen ? [chosen] : []"
             movable
-            :picking="picking"
+            :picking="laying"
+            :own="photos.own.value"
             @pad="chosen = $event"
             @move="move"
             @spot="lay"
           />
+          <PhotoPanel :photos="photos" :face="look.face" :is-sized="Boolean(board.outline)" />
           <PadPanel
             v-if="pad"
             :key="pad.id"
@@ -298,10 +350,10 @@ useTitle(computed(() => `${name.value} – Board editor – Gorvix`))
             :stops="stops + (draft.answer.value?.problems.length ?? 0)"
             :touched="draft.touched.value"
             :problem="draft.problem.value"
-            :begun="draft.begun.value"
+            :begun="draft.begun.value || photos.isChanged.value"
             :busy="busy"
             @save="save"
-            @reset="((chosen = null), draft.reset())"
+            @reset="((chosen = null), photos.forget(), draft.reset())"
             @adopt="draft.adopt"
           />
         </aside>

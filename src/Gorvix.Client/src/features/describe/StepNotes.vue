@@ -6,17 +6,19 @@ const props = defineProps<{ notes: (FieldNote | DeviceNote)[] }>()
 </script>
 
 <template>
-  <ul v-if="props.notes.some((n) => n.severity !== 'note')" class="notes" role="status">
-    <li
-      v-for="note in props.notes.filter((n) => n.severity !== 'note')"
-      :key="note.field + note.sentence"
-      :class="note.severity"
-      :data-note="note.field"
-    >
-      <span class="mark label">{{ note.severity === 'stop' ? 'problem' : 'measure' }}</span>
-      {{ note.sentence }}
-    </li>
-  </ul>
+  <div v-if="props.notes.some((n) => n.severity !== 'note')" role="status">
+    <ul class="notes">
+      <li
+        v-for="note in props.notes.filter((n) => n.severity !== 'note')"
+        :key="note.field + note.sentence"
+        :class="note.severity"
+        :data-note="note.field"
+      >
+        <span class="mark label">{{ note.severity === 'stop' ? 'problem' : 'measure' }}</span>
+        {{ note.sentence }}
+      </li>
+    </ul>
+  </div>
   <details v-if="props.notes.some((n) => n.severity === 'note')" class="unknown">
     <summary>Unknown: {{ props.notes.filter((n) => n.severity === 'note').length }}</summary>
     <ul>

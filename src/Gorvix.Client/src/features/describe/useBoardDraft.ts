@@ -11,6 +11,12 @@ import {
 } from '@/api/client'
 import { usePartDraft } from './usePartDraft'
 
+interface Place {
+  x: number
+  y: number
+}
+const round = (mm: number) => Math.round(mm * 100) / 100
+
 /** A board that is being described: by fields, by lines typed beside it, or as one text. */
 export function useBoardDraft(id: string | null, from: string | null) {
   const key = id ? `gorvix-board-${id}` : from ? `gorvix-board-from-${from}` : 'gorvix-board'
@@ -55,6 +61,32 @@ export function useBoardDraft(id: string | null, from: string | null) {
     draft.push()
     draft.take(seen)
     return seen
+  }
+
+  /** New pads at places of one side, in a row from the first to the last; tells what is wrong with their labels. */
+  async function put(labels: string[], side: 'top' | 'bottom', from: Place, to: Place) {
+    const before = new Set(draft.part.value?.pads.map((p) => p.id))
+    const seen = await draft.read(() =>
+      look({ board: draft.part.value, lines: `${side}: ${labels.join(' ')}` }),
+    )
+    if (!seen || seen.problems.length > 0) return seen
+    const last = Math.max(1, labels.length - 1)
+    const fresh = seen.look.board.pads.filter((p) => !before.has(p.id))
+    const pads = seen.look.board.pads.map((p) => {
+      const at = fresh.indexOf(p)
+      return at < 0
+        ? p
+        : {
+            ...p,
+            x: round(from.x + ((to.x - from.x) * at) / last),
+            y: round(from.y + ((to.y - from.y) * at) / last),
+          }
+    })
+    const placed = await draft.read(() => look({ board: { ...seen.look.board, pads } }))
+    if (!placed) return null
+    draft.push()
+    draft.take(placed)
+    return placed
   }
 
   /** A list of pads (CSV) in place of those that the board has; tells what is wrong with it. */
@@ -108,6 +140,7 @@ export function useBoardDraft(id: string | null, from: string | null) {
     notesAt,
     preview,
     add,
+    put,
     list,
     write,
     leaveText,

@@ -1,13 +1,25 @@
 <script setup lang="ts">
 import type { WiringPicture } from '@/api/client'
+import { computed } from 'vue'
 import PictureLine from './PictureLine.vue'
 
 /** One side of the board as the picture has it: outline, holes, USB, the arrow to the front, sockets and jumpers; its pads lie above the wires. */
-defineProps<{
+const props = defineProps<{
   face: WiringPicture['faces'][number]
   /** The jumper that is looked at. */
   jumper?: string | null
+  /** Address of the straightened photo of this side. */
+  photo?: string | null
 }>()
+
+/** The photo lies as the board does: turned, so that its front is up. */
+const lay = computed(() => {
+  const { x, y, width, height, turn } = props.face
+  if (!props.photo || turn === null) return null
+  const [own, deep] = turn % 2 === 0 ? [width, height] : [height, width]
+  const transform = `translate(${x + width / 2} ${y + height / 2}) rotate(${turn * 90}) translate(${-own / 2} ${-deep / 2})`
+  return { href: props.photo, width: own, height: deep, transform }
+})
 </script>
 
 <template>
@@ -21,6 +33,7 @@ defineProps<{
       :height="face.height"
       rx="1.4"
     />
+    <image v-if="lay" class="under" preserveAspectRatio="none" v-bind="lay" />
     <circle v-for="(h, i) in face.holes" :key="i" class="hole" :cx="h.x" :cy="h.y" r="2.6" />
     <g v-if="face.usb">
       <rect

@@ -2,6 +2,7 @@
 import PictureBoard from './PictureBoard.vue'
 import PictureLine from './PictureLine.vue'
 import FaceProbe from '@/features/board/FaceProbe.vue'
+import { showsPhoto, useFacePhotos } from '@/features/board/photos'
 import ZoomButtons from '@/ui/ZoomButtons.vue'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { PictureWire, WiringPicture } from '@/api/client'
@@ -51,6 +52,7 @@ const emit = defineEmits<{
   move: [device: string, spot: PictureSpot | null]
 }>()
 
+const photos = useFacePhotos(() => props.picture.board)
 const zooms = [1, 1.5, 2, 3, 4]
 const zoom = ref(1)
 // Letters of 2 mm are to be read: at so many pixels for a millimetre, or twice as many where one stands with an iron in the hand.
@@ -209,6 +211,14 @@ watch(
   <figure class="picture">
     <div class="tools no-print">
       <p class="told" data-testid="wire-told" aria-live="polite">{{ told }}</p>
+      <v-btn
+        v-if="Object.keys(photos).length > 0"
+        size="small"
+        data-face="photo"
+        :aria-pressed="showsPhoto"
+        @click="showsPhoto = !showsPhoto"
+        >Photo <v-kbd aria-hidden="true">I</v-kbd></v-btn
+      >
       <ZoomButtons v-model="zoom" :steps="zooms" />
     </div>
     <div v-if="movable && device" class="tools no-print" data-testid="device-tools">
@@ -235,6 +245,7 @@ watch(
           :key="`${face.side}`"
           :face="face"
           :jumper="jumper"
+          :photo="(showsPhoto && face.side && photos[face.side]) || null"
         />
         <g
           v-for="d in picture.devices"

@@ -1,0 +1,140 @@
+using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Hardware.Parts;
+using Microsoft.EntityFrameworkCore;
+
+namespace Gorvix.Storage;
+
+/// <summary>A photo of one side of a board, as it was written by this program: JPEG without anything but the picture.</summary>
+public sealed class BoardPhotoRow
+{
+    /// <summary>The board.</summary>
+    public required string Board { get; init; }
+
+    /// <summary>The side that it shows.</summary>
+    public required BoardSide Side { get; init; }
+
+    /// <summary>Grows by one with every photo of this side, so that none is shown for another.</summary>
+    public required int Version { get; set; }
+
+    /// <summary>Its width, in points.</summary>
+    public required int Width { get; set; }
+
+    /// <summary>Its height, in points.</summary>
+    public required int Height { get; set; }
+
+    /// <summary>Which points of the board were found on it, as <see cref="PhotoMark.Write"/> writes them.</summary>
+    public required string Marks { get; set; }
+
+    /// <summary>The photo, JPEG.</summary>
+    public required byte[] Picture { get; set; }
+}
+
+/// <summary>A photo of a side of a board.</summary>
+/// <param name="Side">The side.</param>
+/// <param name="Version">Grows by one with every photo of this side.</param>
+/// <param name="Width">Its width, in points.</param>
+/// <param name="Height">Its height, in points.</param>
+/// <param name="Bytes">Its size.</param>
+/// <param name="Marks">Which points of the board were found on it.</param>
+public sealed record BoardPhoto(
+    BoardSide Side,
+    int Version,
+    int Width,
+    int Height,
+    int Bytes,
+    IReadOnlyList<PhotoMark> Marks
+);
+
+/// <summary>Photos of boards: one a side.</summary>
+public sealed class BoardPhotoStore(GorvixDb db)
+{
+    /// <summary>The photos of a board, without their pictures.</summary>
+    /// <exception cref="UnreadableException">What is stored of one is damaged.</exception>
+    public async Task<IReadOnlyList<BoardPhoto>> Of(string board) =>
+        await Stored.Read<IReadOnlyList<BoardPhoto>>(
+            $"Photo of board \"{board}\"",
+            async () =>
+                [
+                    .. (
+                        await db
+                            .BoardPhotos.AsNoTracking()
+                            .Where(p => p.Board == board)
+                            .OrderBy(p => p.Side)
+                            .Select(p => new
+                            {
+                                p.Side,
+                                p.Version,
+                                p.Width,
+                                p.Height,
+                                p.Picture.Length,
+                                p.Marks,
+                            })
+                            .ToListAsync()
+                    ).Select(p => new BoardPhoto(p.Side, p.Version, p.Width, p.Height, p.Length, Marks(p.Marks))),
+                ]
+        );
+
+    /// <summary>A photo with its picture.</summary>
+    /// <exception cref="NotFoundException">There is none of that side.</exception>
+    /// <exception cref="UnreadableException">What is stored of it is damaged.</exception>
+    public Task<(BoardPhoto Photo, byte[] Picture)> Get(string board, BoardSide side) =>
+        Stored.Read(
+            $"Photo of board \"{board}\"",
+            async () =>
+                await Row(board, side) is { } row
+                    ? (
+                        new BoardPhoto(
+                            row.Side,
+                            row.Version,
+                            row.Width,
+                            row.Height,
+                            row.Picture.Length,
+                            Marks(row.Marks)
+                        ),
+                        row.Picture
+                    )
+                    : throw NoPhoto()
+        );
+
+    /// <summary>Keeps a photo in place of the one there is.</summary>
+    public async Task Put(string board, BoardSide side, MadePhoto photo, IReadOnlyList<PhotoMark> marks)
+    {
+        var row = await db.BoardPhotos.FirstOrDefaultAsync(p => p.Board == board && p.Side == side);
+        if (row is null)
+        {
+            row = new BoardPhotoRow
+            {
+                Board = board,
+                Side = side,
+                Version = 0,
+                Width = 0,
+                Height = 0,
+                Marks = "",
+                Picture = [],
+            };
+            db.BoardPhotos.Add(row);
+        }
+        row.Version++;
+        (row.Width, row.Height, row.Picture) = (photo.Width, photo.Height, photo.Picture);
+        row.Marks = PhotoMark.Write(marks);
+        await db.SaveChangesAsync();
+    }
+
+    /// <summary>Removes a photo.</summary>
+    /// <exception cref="NotFoundException">There is none of that side.</exception>
+    public async Task Remove(string board, BoardSide side)
+    {
+        if (await db.BoardPhotos.Where(p => p.Board == board && p.Side == side).ExecuteDeleteAsync() == 0)
+        {
+            throw NoPhoto();
+        }
+    }
+
+    private Task<BoardPhotoRow?> Row(string board, BoardSide side) =>
+        db.BoardPhotos.AsNoTracking().FirstOrDefaultAsync(p => p.Board == board && p.Side == side);
+
+    private static NotFoundException NoPhoto() => new(Sentences.NoPhotoOfThisSide);
+
+    private static IReadOnlyList<PhotoMark> Marks(string text) =>
+        PhotoMark.Read(text) ?? throw new FormatException(text);
+}

@@ -1,0 +1,179 @@
+using System.Globalization;
+using System.Text.Json;
+using SkiaSharp;
+using static Gorvix.PhotographedBoard;
+
+namespace Gorvix.Web.Tests;
+
+/// <summary>Photos of boards over the wire. The photo is drawn here, seen from aside, pad by pad, with no map of the product's.</summary>
+public class BoardPhotoApiTests
+{
+    private const string Describe = "/api/describe/photo";
+
+    // The corners of the board; a mark is told from the rear edge.
+    private static string Marks(params (double X, double Y)[] at) =>
+        string.Join(
+            ';',
+            at.Select(p =>
+            {
+                var (u, v) = Seen(p.X, p.Y);
+                return string.Create(CultureInfo.InvariantCulture, $"{p.X},{Size - p.Y},{u / 1000},{v / 900}");
+            })
+        );
+
+    private static readonly string Corners = Marks((0, 0), (Size, 0), (Size, Size), (0, Size));
+
+    private static async Task<(int Status, byte[] Body)> Send(
+        LiveServer server,
+        HttpMethod method,
+        string path,
+        byte[]? body = null
+    )
+    {
+        using var request = new HttpRequestMessage(method, path)
+        {
+            Content = body is null ? null : new ByteArrayContent(body),
+        };
+        using var answer = await server.Client.SendAsync(request, TestContext.Current.CancellationToken);
+        return (
+            (int)answer.StatusCode,
+            await answer.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken)
+        );
+    }
+
+    private static async Task<string> FirstBoard(LiveServer server) =>
+        (await server.Get("/api/library"))
+            .EnumerateArray()
+            .First(p => p.GetProperty("isBoard").GetBoolean())
+            .GetProperty("id")
+            .GetString()!;
+
+    private static string Sentence(byte[] problem) =>
+        JsonDocument.Parse(problem).RootElement.GetProperty("detail").GetString()!;
+
+    private static void IsStraight(byte[] jpeg)
+    {
+        using var face = SKBitmap.Decode(jpeg);
+        Assert.Equal(face.Width, face.Height);
+        var scale = face.Width / Size;
+        SKColor At(double x, double y) => face.GetPixel((int)(x * scale), (int)(y * scale));
+        foreach (var (x, y) in Pads)
+        {
+            // The pad to a fifth of a millimetre within its edges, the board as far beside them.
+            foreach (var off in new[] { -0.8, 0, 0.8 })
+            {
+                Assert.True(At(x + off, y).Red > 200 && At(x, y + off).Red > 200, $"pad at {x}, {y}");
+            }
+            foreach (var off in new[] { -1.2, 1.2 })
+            {
+                Assert.True(At(x + off, y).Red < 60 && At(x, y + off).Red < 60, $"beside {x}, {y}");
+            }
+        }
+    }
+
+    [Fact]
+    public async Task A_photo_is_straightened_by_its_corners()
+    {
+        await using var server = await LiveServer.Start();
+        var (status, kept) = await Send(server, HttpMethod.Post, Describe, Photo.Value);
+        Assert.Equal(200, status);
+        var (straightened, face) = await Send(
+            server,
+            HttpMethod.Post,
+            $"{Describe}/straight?width=36&depth=36&marks={Corners}",
+            kept
+        );
+        Assert.Equal(200, straightened);
+        IsStraight(face);
+        // By pads as well, without a corner.
+        var (byPads, other) = await Send(
+            server,
+            HttpMethod.Post,
+            $"{Describe}/straight?width=36&depth=36&marks={Marks([Pads[0], Pads[1], Pads[5], Pads[8], Pads[9]])}",
+            Photo.Value
+        );
+        Assert.Equal(200, byPads);
+        IsStraight(other);
+    }
+
+    [Fact]
+    public async Task Photos_are_kept_with_their_board_and_go_with_it()
+    {
+        await using var server = await LiveServer.Start();
+        Assert.Equal(0, (await server.Get("/api/library/boards/nobody/photos")).GetArrayLength());
+        var id = await FirstBoard(server);
+        var at = $"/api/library/boards/{id}/photos";
+        Assert.Equal(204, (await Send(server, HttpMethod.Put, $"{at}/top?marks={Corners}", Photo.Value)).Status);
+        var first = (await server.Get(at))[0];
+        Assert.Equal("top", first.GetProperty("photo").GetProperty("side").GetString());
+        Assert.Equal(4, first.GetProperty("photo").GetProperty("marks").GetArrayLength());
+        var (_, kept) = await Send(server, HttpMethod.Get, $"{at}/top");
+        Assert.Equal(first.GetProperty("photo").GetProperty("bytes").GetInt32(), kept.Length);
+        Assert.Equal(200, (await Send(server, HttpMethod.Get, $"{at}/top/face")).Status);
+        // What this program wrote is kept to the byte.
+        Assert.Equal(204, (await Send(server, HttpMethod.Put, $"{at}/top?marks={Corners}", kept)).Status);
+        Assert.Equal(kept, (await Send(server, HttpMethod.Get, $"{at}/top")).Body);
+        Assert.NotEqual(
+            first.GetProperty("stamp").GetString(),
+            (await server.Get(at))[0].GetProperty("stamp").GetString()
+        );
+
+        Assert.Equal(404, (await Send(server, HttpMethod.Get, $"{at}/bottom")).Status);
+        Assert.Equal(404, (await Send(server, HttpMethod.Delete, $"{at}/bottom")).Status);
+        Assert.Equal(422, (await Send(server, HttpMethod.Get, $"{at}/inside")).Status);
+        Assert.Equal(422, (await Send(server, HttpMethod.Get, $"{at}/7")).Status);
+        Assert.Equal(204, (await Send(server, HttpMethod.Delete, $"{at}/top")).Status);
+        Assert.Equal(0, (await server.Get(at)).GetArrayLength());
+    }
+
+    [Fact]
+    public async Task What_is_no_photo_or_no_fit_is_refused_in_a_sentence_and_nothing_is_kept()
+    {
+        await using var server = await LiveServer.Start();
+        var id = await FirstBoard(server);
+        var at = $"/api/library/boards/{id}/photos/top";
+        async Task Refused(string sentence, string path, byte[] body, HttpMethod? method = null)
+        {
+            var (status, answer) = await Send(server, method ?? HttpMethod.Post, path, body);
+            Assert.Equal(422, status);
+            Assert.StartsWith(sentence, Sentence(answer), StringComparison.Ordinal);
+        }
+        await Refused("Cannot read this photo", Describe, "not a photo"u8.ToArray());
+        await Refused("The points of the photo could not be read", $"{at}?marks=1,2", Photo.Value, HttpMethod.Put);
+        await Refused("Mark at least two points", $"{at}?marks=1,2,0.1,0.1", Photo.Value, HttpMethod.Put);
+        // As a mirror would show it.
+        await Refused(
+            "The points are crossed",
+            $"{at}?marks=0,36,0.9,0.1;36,36,0.1,0.1;36,0,0.1,0.9;0,0,0.9,0.9",
+            Photo.Value,
+            HttpMethod.Put
+        );
+        await Refused(
+            "Enter the board's size first",
+            $"{Describe}/straight?width=0&depth=36&marks={Corners}",
+            Photo.Value
+        );
+        await Refused(
+            "Enter the board's size first",
+            $"{Describe}/straight?width=36&depth=NaN&marks={Corners}",
+            Photo.Value
+        );
+        await Refused(
+            "Enter the board's size first",
+            $"{Describe}/straight?width=1e9&depth=36&marks={Corners}",
+            Photo.Value
+        );
+        Assert.Equal(0, (await server.Get($"/api/library/boards/{id}/photos")).GetArrayLength());
+        Assert.Equal(
+            404,
+            (
+                await Send(
+                    server,
+                    HttpMethod.Put,
+                    $"/api/library/boards/nobody/photos/top?marks={Corners}",
+                    Photo.Value
+                )
+            ).Status
+        );
+    }
+}
