@@ -22,6 +22,9 @@ public sealed class BoardPhotoRow
     /// <summary>Its height, in points.</summary>
     public required int Height { get; set; }
 
+    /// <summary>The size of the straightened photo in a file, in bytes.</summary>
+    public required int FaceBytes { get; set; }
+
     /// <summary>Which points of the board were found on it, as <see cref="PhotoMark.Write"/> writes them.</summary>
     public required string Marks { get; set; }
 
@@ -35,6 +38,7 @@ public sealed class BoardPhotoRow
 /// <param name="Width">Its width, in points.</param>
 /// <param name="Height">Its height, in points.</param>
 /// <param name="Bytes">Its size.</param>
+/// <param name="FaceBytes">The size of the straightened one, in bytes, as it was when it was kept.</param>
 /// <param name="Marks">Which points of the board were found on it.</param>
 public sealed record BoardPhoto(
     BoardSide Side,
@@ -42,6 +46,7 @@ public sealed record BoardPhoto(
     int Width,
     int Height,
     int Bytes,
+    int FaceBytes,
     IReadOnlyList<PhotoMark> Marks
 );
 
@@ -52,7 +57,7 @@ public sealed class BoardPhotoStore(GorvixDb db)
     /// <exception cref="UnreadableException">What is stored of one is damaged.</exception>
     public async Task<IReadOnlyList<BoardPhoto>> Of(string board) =>
         await Stored.Read<IReadOnlyList<BoardPhoto>>(
-            $"Photo of board \"{board}\"",
+            Sentences.PhotoOfBoard(board),
             async () =>
                 [
                     .. (
@@ -67,10 +72,19 @@ public sealed class BoardPhotoStore(GorvixDb db)
                                 p.Width,
                                 p.Height,
                                 p.Picture.Length,
+                                p.FaceBytes,
                                 p.Marks,
                             })
                             .ToListAsync()
-                    ).Select(p => new BoardPhoto(p.Side, p.Version, p.Width, p.Height, p.Length, Marks(p.Marks))),
+                    ).Select(p => new BoardPhoto(
+                        p.Side,
+                        p.Version,
+                        p.Width,
+                        p.Height,
+                        p.Length,
+                        p.FaceBytes,
+                        Marks(p.Marks)
+                    )),
                 ]
         );
 
@@ -79,7 +93,7 @@ public sealed class BoardPhotoStore(GorvixDb db)
     /// <exception cref="UnreadableException">What is stored of it is damaged.</exception>
     public Task<(BoardPhoto Photo, byte[] Picture)> Get(string board, BoardSide side) =>
         Stored.Read(
-            $"Photo of board \"{board}\"",
+            Sentences.PhotoOfBoard(board),
             async () =>
                 await Row(board, side) is { } row
                     ? (
@@ -89,6 +103,7 @@ public sealed class BoardPhotoStore(GorvixDb db)
                             row.Width,
                             row.Height,
                             row.Picture.Length,
+                            row.FaceBytes,
                             Marks(row.Marks)
                         ),
                         row.Picture
@@ -97,7 +112,12 @@ public sealed class BoardPhotoStore(GorvixDb db)
         );
 
     /// <summary>Keeps a photo in place of the one there is.</summary>
-    public async Task Put(string board, BoardSide side, MadePhoto photo, IReadOnlyList<PhotoMark> marks)
+    /// <param name="board">The board.</param>
+    /// <param name="side">The side that it shows.</param>
+    /// <param name="photo">The photo.</param>
+    /// <param name="marks">Which points of the board were found on it.</param>
+    /// <param name="faceBytes">The size of the straightened one, in bytes.</param>
+    public async Task Put(string board, BoardSide side, MadePhoto photo, IReadOnlyList<PhotoMark> marks, int faceBytes)
     {
         var row = await db.BoardPhotos.FirstOrDefaultAsync(p => p.Board == board && p.Side == side);
         if (row is null)
@@ -109,6 +129,7 @@ public sealed class BoardPhotoStore(GorvixDb db)
                 Version = 0,
                 Width = 0,
                 Height = 0,
+                FaceBytes = 0,
                 Marks = "",
                 Picture = [],
             };
@@ -116,9 +137,28 @@ public sealed class BoardPhotoStore(GorvixDb db)
         }
         row.Version++;
         (row.Width, row.Height, row.Picture) = (photo.Width, photo.Height, photo.Picture);
-        row.Marks = PhotoMark.Write(marks);
+        (row.Marks, row.FaceBytes) = (PhotoMark.Write(marks), faceBytes);
         await db.SaveChangesAsync();
     }
+
+    /// <summary>Keeps the straightened photo of a file: its corners are those of the board.</summary>
+    /// <param name="board">The board.</param>
+    /// <param name="side">The side that it shows.</param>
+    /// <param name="photo">The photo.</param>
+    /// <param name="width">Width of the board, in millimetres.</param>
+    /// <param name="depth">Depth of the board, in millimetres.</param>
+    public Task PutFace(string board, BoardSide side, MadePhoto photo, double width, double depth) =>
+        Put(
+            board,
+            side,
+            photo,
+            [new(0, depth, 0, 0), new(width, depth, 1, 0), new(width, 0, 1, 1), new(0, 0, 0, 1)],
+            photo.Picture.Length
+        );
+
+    /// <summary>Whether there is a photo of a side.</summary>
+    public Task<bool> Has(string board, BoardSide side) =>
+        db.BoardPhotos.AnyAsync(p => p.Board == board && p.Side == side);
 
     /// <summary>Removes a photo.</summary>
     /// <exception cref="NotFoundException">There is none of that side.</exception>

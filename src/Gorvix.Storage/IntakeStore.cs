@@ -1,20 +1,34 @@
 using Gorvix.Core.Files.Formats;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Plans.Builds;
+using Gorvix.Core.Wired.Leaflets;
 
 namespace Gorvix.Storage;
 
 /// <summary>Takes a whole file into the database: parts that are new, parts that take the place of others, builds. All or nothing.</summary>
-public sealed class IntakeStore(GorvixDb db, PartStore parts, PartKeeper keeper, BuildStore builds)
+public sealed class IntakeStore(
+    GorvixDb db,
+    PartStore parts,
+    PartKeeper keeper,
+    BuildStore builds,
+    BoardPhotoStore photos
+)
 {
     /// <summary>Stores a file.</summary>
     /// <param name="file">What <see cref="Intake.Take"/> made of it. Whoever calls this has planned every build with it.</param>
+    /// <param name="stop">Tells that nobody waits any more.</param>
     /// <returns>Ids of the builds, in the order of the file.</returns>
     /// <exception cref="ConflictException">A part was changed while the file was being looked at.</exception>
-    public async Task<IReadOnlyList<string>> Take(GorvixFile file)
+    /// <exception cref="UnfitException">A photo is not as this program writes them.</exception>
+    public async Task<IReadOnlyList<string>> Take(GorvixFile file, CancellationToken stop)
     {
+        var pictures = new List<(FilePhoto Photo, MadePhoto Made)>();
+        foreach (var photo in file.Photos)
+        {
+            pictures.Add((photo, await PhotoMaker.Again(photo.Picture()!, stop)));
+        }
         // The write lock is held from here on.
-        await using var transaction = await db.Database.BeginTransactionAsync();
+        await using var transaction = await db.Database.BeginTransactionAsync(stop);
         var library = await parts.Everything();
         foreach (var board in file.Boards.Where(b => library.Board(b.Id) is not null))
         {
@@ -38,13 +52,23 @@ public sealed class IntakeStore(GorvixDb db, PartStore parts, PartKeeper keeper,
         {
             throw ConflictException.Part();
         }
-        await db.SaveChangesAsync();
+        await db.SaveChangesAsync(stop);
+        var stored = pictures.Count > 0 ? await parts.Everything() : library;
+        foreach (var (photo, made) in pictures)
+        {
+            // The library's own photo of a board that stays as it is, stays.
+            if (file.Boards.Any(b => b.Id == photo.Board) || !await photos.Has(photo.Board, photo.Side))
+            {
+                var face = FaceReader.Of(stored.Board(photo.Board)!);
+                await photos.PutFace(photo.Board, photo.Side, made, face.Width, face.Depth);
+            }
+        }
         var ids = new List<string>();
         foreach (var build in file.Builds)
         {
             ids.Add((await builds.Add(build, "import")).Id);
         }
-        await transaction.CommitAsync();
+        await transaction.CommitAsync(stop);
         return ids;
     }
 
@@ -55,5 +79,6 @@ public sealed class IntakeStore(GorvixDb db, PartStore parts, PartKeeper keeper,
             Devices = [.. file.Devices.Where(d => library.Device(d.Id) is null)],
             Profiles = [.. file.Profiles.Where(p => library.Profile(p.Id) is null)],
             Builds = [],
+            Photos = [],
         };
 }

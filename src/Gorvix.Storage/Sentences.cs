@@ -200,4 +200,6 @@ internal static class Sentences
     public static string Kept => "Your change was not saved; this page keeps it to send again.";
 
     public static string NoPhotoOfThisSide => "No photo of this side of the board. Reload the page.";
+
+    public static string PhotoOfBoard(string board) => $"Photo of board \"{board}\"";
 }

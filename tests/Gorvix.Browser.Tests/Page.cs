@@ -20,7 +20,7 @@ namespace Gorvix.Browser.Tests;
 public sealed partial class Page : IAsyncDisposable
 {
     // Only a state that never comes takes so long: a slow machine, or one with other work, is no fault.
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+    private static readonly TimeSpan Patience = TimeSpan.FromMinutes(3);
 
     private readonly Browser _browser;
     private readonly StartOptions _options;

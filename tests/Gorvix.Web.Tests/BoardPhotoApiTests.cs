@@ -176,4 +176,113 @@ public class BoardPhotoApiTests
             ).Status
         );
     }
+
+    [Fact]
+    public async Task Photos_travel_in_the_file_of_their_board_only_when_asked()
+    {
+        await using var server = await LiveServer.Start();
+        var id = await FirstBoard(server);
+        var at = $"/api/library/boards/{id}/photos";
+        await Send(server, HttpMethod.Put, $"{at}/top?marks={Corners}", Photo.Value);
+        var without = await Text(server, $"/api/files/boards/{id}");
+        Assert.DoesNotContain("photos", without, StringComparison.Ordinal);
+        Assert.DoesNotContain("photos", await Text(server, "/api/files/library"), StringComparison.Ordinal);
+        var file = await Text(server, $"/api/files/boards/{id}?photos=true");
+        var told = (await server.Get(at))[0].GetProperty("photo").GetProperty("faceBytes").GetInt32();
+        Assert.InRange(file.Length - without.Length, told * 4 / 3, (told * 4 / 3) + 300);
+
+        await using var other = await LiveServer.Start();
+        string Take(string text) => JsonSerializer.Serialize(new { file = text, decisions = Array.Empty<object>() });
+        // The board is the same; its photo is new.
+        var (looked, view) = await other.Post("/api/files/look", Take(file));
+        Assert.Equal(200, looked);
+        Assert.Equal(1, view.GetProperty("parts")[0].GetProperty("photos").GetInt32());
+        Assert.Equal(201, (await other.Post("/api/files/take", Take(file))).Status);
+        var photo = Assert.Single((await other.Get(at)).EnumerateArray()).GetProperty("photo");
+        Assert.Equal(told, photo.GetProperty("bytes").GetInt32());
+        // Straight already: its corners are those of the board, and it comes out as it went in.
+        IsNear(
+            (await Send(server, HttpMethod.Get, $"{at}/top/face")).Body,
+            (await Send(other, HttpMethod.Get, $"{at}/top/face")).Body
+        );
+        // Once more: the library's own photo stays.
+        Assert.Equal(201, (await other.Post("/api/files/take", Take(file))).Status);
+        Assert.Equal(1, (await other.Get(at))[0].GetProperty("photo").GetProperty("version").GetInt32());
+
+        // As a copy, the photo goes with the copy.
+        var changed = file.Replace("\"revision\": \"", "\"revision\": \"x", StringComparison.Ordinal);
+        var asCopy = JsonSerializer.Serialize(
+            new
+            {
+                file = changed,
+                decisions = new[]
+                {
+                    new
+                    {
+                        kind = "board",
+                        id,
+                        choice = "asCopy",
+                    },
+                },
+            }
+        );
+        Assert.Equal(201, (await other.Post("/api/files/take", asCopy)).Status);
+        var copy = (await other.Get("/api/library"))
+            .EnumerateArray()
+            .Select(p => p.GetProperty("id").GetString()!)
+            .Single(i => i != id && i.StartsWith(id, StringComparison.Ordinal));
+        Assert.Equal(1, (await other.Get($"/api/library/boards/{copy}/photos")).GetArrayLength());
+        // It goes with its board.
+        Assert.Equal(copy, await other.Sql($"SELECT Board FROM BoardPhotos WHERE Board = '{copy}'"));
+        Assert.Equal(204, (await Send(other, HttpMethod.Delete, $"/api/library/boards/{copy}")).Status);
+        Assert.Null(await other.Sql($"SELECT Board FROM BoardPhotos WHERE Board = '{copy}'"));
+    }
+
+    [Theory]
+    [InlineData("photos[0].jpeg: the picture is not base64", "\"jpeg\": \"", "\"jpeg\": \"?")]
+    [InlineData(
+        "photos[0].board: the photo is of a board that is not in this file.",
+        "\"board\": \"",
+        "\"board\": \"x"
+    )]
+    [InlineData("This photo was not written by Gorvix", "\"jpeg\": \"/9j/", "\"jpeg\": \"AAAA")]
+    public async Task A_file_with_a_photo_that_is_none_is_refused_whole(string sentence, string was, string now)
+    {
+        await using var server = await LiveServer.Start();
+        var id = await FirstBoard(server);
+        var at = $"/api/library/boards/{id}/photos";
+        await Send(server, HttpMethod.Put, $"{at}/top?marks={Corners}", Photo.Value);
+        var file = (await Text(server, $"/api/files/boards/{id}?photos=true")).Replace(
+            was,
+            now,
+            StringComparison.Ordinal
+        );
+        await Send(server, HttpMethod.Delete, $"{at}/top");
+        var (status, body) = await server.Post(
+            "/api/files/take",
+            JsonSerializer.Serialize(new { file, decisions = Array.Empty<object>() })
+        );
+        Assert.Equal(422, status);
+        Assert.Contains(sentence, body.GetProperty("detail").GetString(), StringComparison.Ordinal);
+        Assert.Equal(0, (await server.Get(at)).GetArrayLength());
+    }
+
+    private static async Task<string> Text(LiveServer server, string path) =>
+        System.Text.Encoding.UTF8.GetString((await Send(server, HttpMethod.Get, path)).Body);
+
+    // The same picture but for what JPEG loses.
+    private static void IsNear(byte[] one, byte[] other)
+    {
+        using var a = SKBitmap.Decode(one);
+        using var b = SKBitmap.Decode(other);
+        Assert.Equal((a.Width, a.Height), (b.Width, b.Height));
+        for (var x = 5; x < a.Width; x += 97)
+        {
+            for (var y = 5; y < a.Height; y += 97)
+            {
+                var (p, q) = (a.GetPixel(x, y), b.GetPixel(x, y));
+                Assert.True(Math.Abs(p.Red - q.Red) < 30 && Math.Abs(p.Green - q.Green) < 30, $"{x}, {y}: {p}, {q}");
+            }
+        }
+    }
 }

@@ -25,6 +25,9 @@ namespace Gorvix.Storage.Migrations
                     b.Property<string>("Side")
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("FaceBytes")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Height")
                         .HasColumnType("INTEGER");
 

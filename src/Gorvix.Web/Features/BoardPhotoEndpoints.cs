@@ -1,4 +1,5 @@
 using Gorvix.Core.Files.Describing;
+using Gorvix.Core.Files.Formats;
 using Gorvix.Core.Hardware.Parts;
 using Gorvix.Core.Wired.Leaflets;
 using Gorvix.Storage;
@@ -66,8 +67,8 @@ internal static class BoardPhotoEndpoints
                 {
                     var face = FaceReader.Of((await parts.Get<Board>(PartKind.Board, id)).Part);
                     var (photo, found) = (await Made(request, stop), Marks(marks));
-                    Fitted(new(photo.Width, photo.Height, face.Depth, found));
-                    await store.Put(id, SideOf(side), photo, found);
+                    var straight = await Straight(photo, found, face.Width, face.Depth, stop);
+                    await store.Put(id, SideOf(side), photo, found, straight.Length);
                     return Results.NoContent();
                 }
             )
@@ -98,6 +99,36 @@ internal static class BoardPhotoEndpoints
         }
         var version = (await keeper.Get<Board>(PartKind.Board, id)).Version;
         return [.. (await store.Of(id)).Select(p => new BoardPhotoLine(p, $"{p.Version}.{version}"))];
+    }
+
+    /// <summary>The photos of a board as they travel in a file: straightened.</summary>
+    public static async Task<IReadOnlyList<FilePhoto>> InFile(
+        Board board,
+        BoardPhotoStore store,
+        CancellationToken stop
+    )
+    {
+        var (face, photos) = (FaceReader.Of(board), new List<FilePhoto>());
+        foreach (var side in (await store.Of(board.Id)).Select(p => p.Side))
+        {
+            var (photo, picture) = await store.Get(board.Id, side);
+            var straight = await Straight(
+                new MadePhoto(photo.Width, photo.Height, picture, []),
+                photo.Marks,
+                face.Width,
+                face.Depth,
+                stop
+            );
+            photos.Add(
+                new FilePhoto
+                {
+                    Board = board.Id,
+                    Side = side,
+                    Jpeg = Convert.ToBase64String(straight),
+                }
+            );
+        }
+        return photos;
     }
 
     private static BoardSide SideOf(string text) =>

@@ -17,8 +17,26 @@ internal static class ExportEndpoints
             files,
             "boards/{id}",
             "exportBoard",
-            async (string id, PartKeeper keeper, HttpResponse response) =>
-                Gorvix(new GorvixFile { Boards = [await BoardOf(id, keeper)] }, id, response)
+            async (
+                string id,
+                bool? photos,
+                PartKeeper keeper,
+                BoardPhotoStore store,
+                HttpResponse response,
+                CancellationToken stop
+            ) =>
+            {
+                var board = await BoardOf(id, keeper);
+                return Gorvix(
+                    new GorvixFile
+                    {
+                        Boards = [board],
+                        Photos = photos == true ? await BoardPhotoEndpoints.InFile(board, store, stop) : [],
+                    },
+                    id,
+                    response
+                );
+            }
         );
         Map(
             files,

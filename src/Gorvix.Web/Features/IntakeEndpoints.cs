@@ -88,7 +88,7 @@ internal static class IntakeEndpoints
             return Problems.Of(422, Sentences.NothingImportedYourBuildCould(hurt.Name, hurt.Refused));
         }
         var own = Intake.Take(file, library, asked.Decisions);
-        var builds = await store.Take(own);
+        var builds = await store.Take(own, stop);
         return Results.Created(
             "/api/builds",
             new IntakeDone(builds, own.Boards.Count + own.Devices.Count + own.Profiles.Count)

@@ -2,7 +2,6 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using Gorvix.Core.Files.Describing;
 using Gorvix.Core.Hardware.Parts;
-using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Wired.Loom;
 using Gorvix.Core.Wired.Picture;
 using SkiaSharp;

@@ -2537,6 +2537,11 @@ export interface components {
              * @description Its size.
              */
             bytes: number;
+            /**
+             * Format: int32
+             * @description The size of the straightened one, in bytes, as it was when it was kept.
+             */
+            faceBytes: number;
             /** @description Which points of the board were found on it. */
             marks: components["schemas"]["PhotoMark"][];
         };
@@ -4681,6 +4686,12 @@ export interface components {
             state: components["schemas"]["IntakeState"];
             /** @description Where it differs: the members of its document; empty otherwise. */
             members: string[];
+            /**
+             * Format: int32
+             * @description How many photos of it the file has.
+             * @default 0
+             */
+            photos: number;
         };
         /**
          * @description What a part of a file is to a library.
@@ -10616,7 +10627,9 @@ export interface operations {
     };
     exportBoard: {
         parameters: {
-            query?: never;
+            query?: {
+                photos?: boolean;
+            };
             header?: never;
             path: {
                 id: string;

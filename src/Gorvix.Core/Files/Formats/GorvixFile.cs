@@ -33,6 +33,9 @@ public sealed record GorvixFile
     /// <summary>Firmware profiles.</summary>
     public IReadOnlyList<FirmwareProfile> Profiles { get; init; } = [];
 
+    /// <summary>Straightened photos of boards of the file.</summary>
+    public IReadOnlyList<FilePhoto> Photos { get; init; } = [];
+
     /// <summary>Drills on the one build of the file.</summary>
     public IReadOnlyList<DrillOrder> Drills { get; init; } = [];
 

@@ -201,6 +201,7 @@ public static class GorvixReader
             .. file.Devices.SelectMany((d, i) => PartCheck.Of(d, $"devices[{i}]")),
             .. file.Profiles.SelectMany((p, i) => PartCheck.Of(p, $"profiles[{i}]")),
             .. file.Builds.SelectMany((b, i) => BuildCheck.Of(b, known, $"builds[{i}]")),
+            .. FilePhoto.Against(file).Select(p => Shape(p.Member, p.Problem)),
             .. Drills(file),
         ];
     }

@@ -48,12 +48,14 @@ public enum IntakeKind
 /// <param name="Name">What the builder calls it.</param>
 /// <param name="State">What it is to the library.</param>
 /// <param name="Members">Where it differs: the members of its document; empty otherwise.</param>
+/// <param name="Photos">How many photos of it the file has.</param>
 public sealed record IntakePart(
     IntakeKind Kind,
     string Id,
     string Name,
     IntakeState State,
-    IReadOnlyList<string> Members
+    IReadOnlyList<string> Members,
+    int Photos = 0
 );
 
 /// <summary>What the builder decided about a part that differs.</summary>
@@ -74,7 +76,16 @@ public static class Intake
     public static IReadOnlyList<IntakePart> Look(GorvixFile file, PartsLibrary library) =>
         [
             .. file.Boards.Select(b =>
-                PartOf(IntakeKind.Board, b.Id, $"{b.Maker} {b.Name}, revision {b.Revision}", b, library.Board(b.Id))
+                PartOf(
+                    IntakeKind.Board,
+                    b.Id,
+                    $"{b.Maker} {b.Name}, revision {b.Revision}",
+                    b,
+                    library.Board(b.Id)
+                ) with
+                {
+                    Photos = file.Photos.Count(p => p.Board == b.Id),
+                }
             ),
             .. file.Devices.Select(d =>
                 PartOf(IntakeKind.Device, d.Id, $"{d.Maker} {d.Name}", d, library.Device(d.Id))
@@ -86,7 +97,8 @@ public static class Intake
     /// <param name="file">The file.</param>
     /// <param name="library">The library.</param>
     /// <param name="decisions">What is done with parts that differ; the library's stays where nothing is said.</param>
-    /// <returns>A file whose parts are new, or take the place of the library's; parts that say the same are left out.</returns>
+    /// <returns>A file whose parts are new, or take the place of the library's; parts that say the same are left out. Photos of boards that stay as they are stay
+    /// too; they are taken where the library has none.</returns>
     public static GorvixFile Take(GorvixFile file, PartsLibrary library, IReadOnlyList<IntakeDecision> decisions)
     {
         var boards = new Dictionary<string, string>();
@@ -144,6 +156,14 @@ public static class Intake
         };
         return own with
         {
+            Photos =
+            [
+                .. file
+                    .Photos.Where(p =>
+                        state[(IntakeKind.Board, p.Board)] == IntakeState.Same || own.Boards.Any(b => b.Id == p.Board)
+                    )
+                    .Select(p => p with { Board = boards.GetValueOrDefault(p.Board, p.Board) }),
+            ],
             Boards = [.. own.Boards.Select(b => b with { Id = boards.GetValueOrDefault(b.Id, b.Id) })],
             Devices = [.. own.Devices.Select(d => d with { Id = devices.GetValueOrDefault(d.Id, d.Id) })],
             Profiles = [.. own.Profiles.Select(p => p with { Id = profiles.GetValueOrDefault(p.Id, p.Id) })],

@@ -78,4 +78,10 @@ internal static class Sentences
     public static string ANumberIsNeeded => "a number is needed.";
     public static string AnObjectIsNeeded => "an object { … } is needed.";
     public static string TheValueHasTheWrong => "the value has the wrong type. See docs/format.md.";
+
+    public static string PhotoOfNoBoard => "the photo is of a board that is not in this file.";
+    public static string PhotoSide => "the side is \"top\" or \"bottom\".";
+    public static string PhotoTwice => "there is another photo of this side of the board.";
+
+    public static string PhotoNoPicture(int most) => $"the picture is not base64, or longer than {most} MB of text.";
 }

@@ -25,7 +25,7 @@ const said = computed(() =>
 
 <template>
   <form class="putter" @submit.prevent="begin">
-    <LineField v-slot="{ id }" label="Labels to place by clicking">
+    <LineField v-slot="{ id }" label="Labels to place">
       <v-text-field
         :id="id"
         v-model="text"

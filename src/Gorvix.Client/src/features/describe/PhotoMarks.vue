@@ -149,7 +149,7 @@ const reach = computed(() => Math.max(props.photo.width, props.photo.height) / 6
             />
           </LineField>
           <v-btn size="small" variant="text" :disabled="!next" @click="addByKey"
-            >Put it in the middle</v-btn
+            >Place in middle</v-btn
           >
           <ol>
             <li v-for="(m, i) in marks" :key="`${m.x} ${m.y}`">

@@ -73,6 +73,9 @@ function decide(part: IntakePart, choice: IntakeChoice) {
   ]
   void look()
 }
+const photosOf = (part: IntakePart) =>
+  part.photos === 0 ? '' : part.photos === 1 ? ' · 1 photo' : ` · ${part.photos} photos`
+const samePhotos = computed(() => of('same').reduce((sum, p) => sum + p.photos, 0))
 const of = (state: IntakePart['state']) => view.value?.parts.filter((p) => p.state === state) ?? []
 const blocked = computed(
   () =>
@@ -84,6 +87,7 @@ const nothing = computed(
     view.value !== null &&
     view.value.builds.length === 0 &&
     of('new').length === 0 &&
+    samePhotos.value === 0 &&
     of('differs').every((p) => choiceOf(p) === 'keepMine'),
 )
 
@@ -145,7 +149,9 @@ useTitle('Import – Gorvix')
           <li v-for="part in of('differs')" :key="part.kind + part.id" :data-differs="part.id">
             <span class="name"
               >{{ part.name }}
-              <span class="quiet">differs in {{ part.members.join(', ') }}</span></span
+              <span class="quiet"
+                >differs in {{ part.members.join(', ') }}{{ photosOf(part) }}</span
+              ></span
             >
             <v-btn-toggle
               mandatory
@@ -168,12 +174,17 @@ useTitle('Import – Gorvix')
       <section v-if="of('new').length > 0">
         <h2>New parts</h2>
         <ul>
-          <li v-for="part in of('new')" :key="part.kind + part.id">{{ part.name }}</li>
+          <li v-for="part in of('new')" :key="part.kind + part.id">
+            {{ part.name }}<span class="quiet">{{ photosOf(part) }}</span>
+          </li>
         </ul>
       </section>
       <p v-if="of('same').length > 0" class="quiet gap">
         {{ of('same').length === 1 ? '1 part' : `${of('same').length} parts` }} already in your
         library, identical.
+        <template v-if="samePhotos > 0"
+          >Photos are added where your library has none ({{ samePhotos }} in the file).</template
+        >
       </p>
       <section v-if="view.touched.length > 0">
         <h2>Effect on your builds</h2>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type PartPage, type Problem } from '@/api/client'
 import { useLibrary } from '@/stores/library'
@@ -50,6 +50,21 @@ async function done(refused: Problem | null) {
   emit('changed')
   await library.load()
 }
+/** Bytes of the photos in the file of a board; they go with it only when that is asked. */
+const photoBytes = ref(0)
+watch(
+  () => props.id,
+  async (id) => {
+    photoBytes.value = 0
+    if (!board.value) return
+    const { data } = await ask(() => api.GET('/api/library/boards/{id}/photos', path.value))
+    if (id !== props.id) return
+    // Four characters of the file for three bytes.
+    photoBytes.value = (data ?? []).reduce((sum, { photo }) => sum + (photo.faceBytes * 4) / 3, 0)
+  },
+  { immediate: true },
+)
+const megabytes = (bytes: number) => `${Math.max(0.1, bytes / 1024 / 1024).toFixed(1)} MB`
 const more = computed(() => [
   {
     id: 'copy',
@@ -60,6 +75,16 @@ const more = computed(() => [
         query: { from: props.id },
       }),
   },
+  ...(photoBytes.value > 0
+    ? [
+        {
+          id: 'with-photos',
+          words: 'Export with photos',
+          about: megabytes(photoBytes.value),
+          href: `/api/files/boards/${encodeURIComponent(props.id)}?photos=true`,
+        },
+      ]
+    : []),
   {
     id: 'list',
     words: board.value ? 'Export pads' : 'Export leads',

@@ -19,6 +19,7 @@ namespace Gorvix.Storage.Migrations
                     Version = table.Column<int>(type: "INTEGER", nullable: false),
                     Width = table.Column<int>(type: "INTEGER", nullable: false),
                     Height = table.Column<int>(type: "INTEGER", nullable: false),
+                    FaceBytes = table.Column<int>(type: "INTEGER", nullable: false),
                     Marks = table.Column<string>(type: "TEXT", nullable: false),
                     Picture = table.Column<byte[]>(type: "BLOB", nullable: false),
                 },

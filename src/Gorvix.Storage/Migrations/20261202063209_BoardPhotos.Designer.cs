@@ -11,7 +11,7 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 namespace Gorvix.Storage.Migrations
 {
     [DbContext(typeof(GorvixDb))]
-    [Migration("20261202055948_BoardPhotos")]
+    [Migration("20261202063209_BoardPhotos")]
     partial class BoardPhotos
     {
         /// <inheritdoc />
@@ -27,6 +27,9 @@ namespace Gorvix.Storage.Migrations
 
                     b.Property<string>("Side")
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("FaceBytes")
+                        .HasColumnType("INTEGER");
 
                     b.Property<int>("Height")
                         .HasColumnType("INTEGER");
