@@ -117,8 +117,15 @@ public sealed class BoardPhotoStore(GorvixDb db)
     /// <param name="photo">The photo.</param>
     /// <param name="marks">Which points of the board were found on it.</param>
     /// <param name="faceBytes">The size of the straightened one, in bytes.</param>
+    /// <exception cref="NotFoundException">The board is not in the library.</exception>
     public async Task Put(string board, BoardSide side, MadePhoto photo, IReadOnlyList<PhotoMark> marks, int faceBytes)
     {
+        // Under the write lock: of two who keep one at once the later one's stays, and none outlives its board.
+        await using var own = db.Database.CurrentTransaction is null ? await db.Database.BeginTransactionAsync() : null;
+        if (!await db.Parts.AnyAsync(p => p.Kind == PartKind.Board && p.Id == board))
+        {
+            throw NotFoundException.Part(PartKind.Board, board);
+        }
         var row = await db.BoardPhotos.FirstOrDefaultAsync(p => p.Board == board && p.Side == side);
         if (row is null)
         {
@@ -139,6 +146,10 @@ public sealed class BoardPhotoStore(GorvixDb db)
         (row.Width, row.Height, row.Picture) = (photo.Width, photo.Height, photo.Picture);
         (row.Marks, row.FaceBytes) = (PhotoMark.Write(marks), faceBytes);
         await db.SaveChangesAsync();
+        if (own is not null)
+        {
+            await own.CommitAsync();
+        }
     }
 
     /// <summary>Keeps the straightened photo of a file: its corners are those of the board.</summary>

@@ -77,7 +77,6 @@ public class PhotoScreenTests
         }
         page.Says("[data-testid='fit']", "Fits. Mark a fifth point to see how well.");
         Assert.Equal("", page.Accessibility());
-        page.Shot("photo-marks");
         page.Click("[data-do='use']");
         page.Says("[data-photo='top']", "4 points");
         page.Find(".drawing svg.photo image");
@@ -95,7 +94,6 @@ public class PhotoScreenTests
             ClickBoard(page, Pads[8 + side].X, Pads[8 + side].Y);
             page.Find($"[data-chip='{labels[..2].ToLowerInvariant()}']");
         }
-        page.Shot("photo-face");
         // A label that cannot be one changes nothing and says so.
         page.Write("[data-field='put-labels']", "R5:");
         page.Click("[data-do='put']");
@@ -123,6 +121,12 @@ public class PhotoScreenTests
                     $"{p}"
                 )
         );
+        // The file with photos says how large they are before it is made.
+        page.Click("[data-do='more']");
+        page.Says("[data-do='with-photos']", "Export with photos");
+        page.Says("[data-do='with-photos']", "0.1 MB");
+        page.Press(OpenQA.Selenium.Keys.Escape);
+        page.Gone("[data-do='with-photos']");
         // One key for all faces, and remembered.
         page.Press("i");
         page.Gone(".drawing svg.photo");

@@ -144,4 +144,27 @@ public class PictureScreenTests
 
     private static string FirstLead(Page page, string device) =>
         page.Find($"[data-testid='picture'] [data-leads='{device}'] text.print").Text;
+
+    [Fact]
+    public async Task Cards_rows_part_pages_and_the_new_build_show_what_they_are_of()
+    {
+        await using var page = await Page.Read("/");
+        page.Find("[data-small='north-face-hare'] svg .board");
+        page.Find("[data-small='north-face-hare'] svg .supply");
+        page.Go("/library");
+        page.Find("[data-small='askerdale-derrick-h7-r3'] svg .board");
+        page.Go("/library/devices/brindlow-beacon-d6");
+        Assert.Equal(
+            ["BAT", "GND", "RX", "TX", "GND", "SBUS"],
+            page.Until(
+                    d => d.FindElements(By.CssSelector("[data-small] text")) is { Count: > 0 } all ? all : null,
+                    "its leads"
+                )
+                .Select(t => t.Text)
+        );
+        page.Go("/new");
+        page.Choose("[data-field='board']", "Thornwick Pawl F7");
+        page.Find(".so-far [data-small] svg .board");
+        Assert.Equal("", page.Console());
+    }
 }

@@ -34,6 +34,10 @@ public class BoardPhotoApiTests
         {
             Content = body is null ? null : new ByteArrayContent(body),
         };
+        if (body is [(byte)'{', ..])
+        {
+            request.Content!.Headers.ContentType = new("application/json");
+        }
         using var answer = await server.Client.SendAsync(request, TestContext.Current.CancellationToken);
         return (
             (int)answer.StatusCode,
@@ -138,6 +142,11 @@ public class BoardPhotoApiTests
             Assert.Equal(422, status);
             Assert.StartsWith(sentence, Sentence(answer), StringComparison.Ordinal);
         }
+        await Refused(
+            "Point 1 is far outside",
+            $"{Describe}/fit",
+            """{ "width": 100, "height": 100, "depth": 36, "marks": [null, null] }"""u8.ToArray()
+        );
         await Refused("Cannot read this photo", Describe, "not a photo"u8.ToArray());
         await Refused("The points of the photo could not be read", $"{at}?marks=1,2", Photo.Value, HttpMethod.Put);
         await Refused("Mark at least two points", $"{at}?marks=1,2,0.1,0.1", Photo.Value, HttpMethod.Put);
@@ -175,6 +184,46 @@ public class BoardPhotoApiTests
                 )
             ).Status
         );
+    }
+
+    [Fact]
+    public async Task Of_several_who_keep_a_photo_at_once_the_last_ones_stays_and_nobody_is_refused()
+    {
+        await using var server = await LiveServer.Start();
+        var at = $"/api/library/boards/{await FirstBoard(server)}/photos";
+        var answers = await Task.WhenAll(
+            Enumerable.Range(0, 6).Select(_ => Send(server, HttpMethod.Put, $"{at}/top?marks={Corners}", Photo.Value))
+        );
+        Assert.All(answers, a => Assert.Equal(204, a.Status));
+        var only = Assert.Single((await server.Get(at)).EnumerateArray());
+        Assert.Equal(6, only.GetProperty("photo").GetProperty("version").GetInt32());
+    }
+
+    [Fact]
+    public async Task A_drill_is_played_on_the_drawing()
+    {
+        await using var server = await LiveServer.Start();
+        var (status, drill) = await DrillSteps.Begin(server, "label", 1, 7);
+        Assert.True(status == 201, drill.ToString());
+        Assert.Equal("", drill.GetProperty("face").GetProperty("board").GetString());
+    }
+
+    [Fact]
+    public async Task A_damaged_photo_is_told_as_such_and_its_board_is_not()
+    {
+        await using var server = await LiveServer.Start();
+        var id = await FirstBoard(server);
+        var at = $"/api/library/boards/{id}/photos";
+        await Send(server, HttpMethod.Put, $"{at}/top?marks={Corners}", Photo.Value);
+        foreach (var damage in new[] { "Marks = 'x'", "Width = 'wide'", "Picture = X'00'", "Side = 'inside'" })
+        {
+            await server.Sql($"UPDATE BoardPhotos SET {damage}");
+            var (status, answer) = await Send(server, HttpMethod.Get, $"{at}/top/face");
+            Assert.True(status is 404 or 422 or 500, damage);
+            Assert.NotEqual("", Sentence(answer));
+            Assert.Equal(200, (await Send(server, HttpMethod.Get, $"/api/library/boards/{id}")).Status);
+            Assert.Equal(200, (await Send(server, HttpMethod.Get, "/api/library")).Status);
+        }
     }
 
     [Fact]

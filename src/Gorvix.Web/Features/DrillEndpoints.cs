@@ -278,7 +278,11 @@ internal static class DrillEndpoints
             row.Player,
             row.Evening,
             row.Number,
-            ground.Face,
+            // Played on the drawing: guests may not ask for photos, and its board need not be in this library.
+            ground.Face with
+            {
+                Board = "",
+            },
             await Workers.Run(() => drill.Sheet(DrillStore.ActsOf(row)), stop),
             before is null ? null : Played(before),
             order.Mark is null || order.Mark == drill.Mark ? null : Sentences.MadeWithAnotherVersionOf

@@ -123,8 +123,10 @@ public sealed record PhotoFit(IReadOnlyList<double> Map, double? Residual)
         }
         foreach (var (i, one) in marks.Index())
         {
+            // A list from outside may hold nothing at a place.
             if (
-                !(Math.Abs(one.X) <= MostBoard && Math.Abs(one.Y) <= MostBoard)
+                one is null
+                || !(Math.Abs(one.X) <= MostBoard && Math.Abs(one.Y) <= MostBoard)
                 || !(one.U is >= -1 and <= 2 && one.V is >= -1 and <= 2)
             )
             {

@@ -217,7 +217,7 @@ watch(
         data-face="photo"
         :aria-pressed="showsPhoto"
         @click="showsPhoto = !showsPhoto"
-        >Photo <v-kbd aria-hidden="true">I</v-kbd></v-btn
+        >Photo</v-btn
       >
       <ZoomButtons v-model="zoom" :steps="zooms" />
     </div>
@@ -237,6 +237,7 @@ watch(
         ref="drawing"
         :viewBox="`0 0 ${picture.width} ${picture.height}`"
         :style="{ width: `${zoom * 100}%` }"
+        :class="{ photographed: showsPhoto && Object.keys(photos).length > 0 }"
         role="group"
         :aria-label="`Wiring of ${name}`"
       >
