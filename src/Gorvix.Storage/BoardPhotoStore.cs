@@ -1,3 +1,5 @@
+using System.Security.Cryptography;
+using System.Text;
 using Gorvix.Core.Files.Describing;
 using Gorvix.Core.Hardware.Parts;
 using Microsoft.EntityFrameworkCore;
@@ -13,8 +15,8 @@ public sealed class BoardPhotoRow
     /// <summary>The side that it shows.</summary>
     public required BoardSide Side { get; init; }
 
-    /// <summary>Grows by one with every photo of this side, so that none is shown for another.</summary>
-    public required int Version { get; set; }
+    /// <summary>A short print of the photo and its marks, so that none is shown for another.</summary>
+    public required string Print { get; set; }
 
     /// <summary>Its width, in points.</summary>
     public required int Width { get; set; }
@@ -34,7 +36,7 @@ public sealed class BoardPhotoRow
 
 /// <summary>A photo of a side of a board.</summary>
 /// <param name="Side">The side.</param>
-/// <param name="Version">Grows by one with every photo of this side.</param>
+/// <param name="Print">A short print of the photo and its marks: no other photo has the same.</param>
 /// <param name="Width">Its width, in points.</param>
 /// <param name="Height">Its height, in points.</param>
 /// <param name="Bytes">Its size.</param>
@@ -42,7 +44,7 @@ public sealed class BoardPhotoRow
 /// <param name="Marks">Which points of the board were found on it.</param>
 public sealed record BoardPhoto(
     BoardSide Side,
-    int Version,
+    string Print,
     int Width,
     int Height,
     int Bytes,
@@ -68,7 +70,7 @@ public sealed class BoardPhotoStore(GorvixDb db)
                             .Select(p => new
                             {
                                 p.Side,
-                                p.Version,
+                                p.Print,
                                 p.Width,
                                 p.Height,
                                 p.Picture.Length,
@@ -78,7 +80,7 @@ public sealed class BoardPhotoStore(GorvixDb db)
                             .ToListAsync()
                     ).Select(p => new BoardPhoto(
                         p.Side,
-                        p.Version,
+                        p.Print,
                         p.Width,
                         p.Height,
                         p.Length,
@@ -99,7 +101,7 @@ public sealed class BoardPhotoStore(GorvixDb db)
                     ? (
                         new BoardPhoto(
                             row.Side,
-                            row.Version,
+                            row.Print,
                             row.Width,
                             row.Height,
                             row.Picture.Length,
@@ -133,7 +135,7 @@ public sealed class BoardPhotoStore(GorvixDb db)
             {
                 Board = board,
                 Side = side,
-                Version = 0,
+                Print = "",
                 Width = 0,
                 Height = 0,
                 FaceBytes = 0,
@@ -142,9 +144,9 @@ public sealed class BoardPhotoStore(GorvixDb db)
             };
             db.BoardPhotos.Add(row);
         }
-        row.Version++;
         (row.Width, row.Height, row.Picture) = (photo.Width, photo.Height, photo.Picture);
         (row.Marks, row.FaceBytes) = (PhotoMark.Write(marks), faceBytes);
+        row.Print = PrintOf(row);
         await db.SaveChangesAsync();
         if (own is not null)
         {
@@ -183,6 +185,9 @@ public sealed class BoardPhotoStore(GorvixDb db)
 
     private Task<BoardPhotoRow?> Row(string board, BoardSide side) =>
         db.BoardPhotos.AsNoTracking().FirstOrDefaultAsync(p => p.Board == board && p.Side == side);
+
+    private static string PrintOf(BoardPhotoRow row) =>
+        Convert.ToHexStringLower(SHA256.HashData([.. row.Picture, .. Encoding.UTF8.GetBytes(row.Marks)]))[..16];
 
     private static NotFoundException NoPhoto() => new(Sentences.NoPhotoOfThisSide);
 

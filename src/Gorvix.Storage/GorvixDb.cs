@@ -143,7 +143,6 @@ public sealed class GorvixDb(DbContextOptions<GorvixDb> options) : DbContext(opt
         {
             photo.HasKey(p => new { p.Board, p.Side });
             photo.Property(p => p.Side).HasConversion<string>();
-            photo.Property(p => p.Version).IsConcurrencyToken();
         });
         modelBuilder.Entity<IntervalRow>(interval =>
         {

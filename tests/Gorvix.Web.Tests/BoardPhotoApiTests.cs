@@ -117,7 +117,7 @@ public class BoardPhotoApiTests
         // What this program wrote is kept to the byte.
         Assert.Equal(204, (await Send(server, HttpMethod.Put, $"{at}/top?marks={Corners}", kept)).Status);
         Assert.Equal(kept, (await Send(server, HttpMethod.Get, $"{at}/top")).Body);
-        Assert.NotEqual(
+        Assert.Equal(
             first.GetProperty("stamp").GetString(),
             (await server.Get(at))[0].GetProperty("stamp").GetString()
         );
@@ -195,8 +195,25 @@ public class BoardPhotoApiTests
             Enumerable.Range(0, 6).Select(_ => Send(server, HttpMethod.Put, $"{at}/top?marks={Corners}", Photo.Value))
         );
         Assert.All(answers, a => Assert.Equal(204, a.Status));
-        var only = Assert.Single((await server.Get(at)).EnumerateArray());
-        Assert.Equal(6, only.GetProperty("photo").GetProperty("version").GetInt32());
+        Assert.Single((await server.Get(at)).EnumerateArray());
+    }
+
+    // A browser keeps what it was shown under a stamp for a year.
+    [Fact]
+    public async Task No_photo_has_the_stamp_of_another_not_even_of_one_that_was_removed()
+    {
+        await using var server = await LiveServer.Start();
+        var at = $"/api/library/boards/{await FirstBoard(server)}/photos";
+        async Task<string?> Kept(string marks)
+        {
+            Assert.Equal(204, (await Send(server, HttpMethod.Put, $"{at}/top?marks={marks}", Photo.Value)).Status);
+            var stamp = (await server.Get(at))[0].GetProperty("stamp").GetString();
+            Assert.Equal(204, (await Send(server, HttpMethod.Delete, $"{at}/top")).Status);
+            return stamp;
+        }
+        var (one, other, again) = (await Kept(Corners), await Kept(Marks(Pads[0], Pads[9])), await Kept(Corners));
+        Assert.NotEqual(one, other);
+        Assert.Equal(one, again);
     }
 
     [Fact]
@@ -249,6 +266,7 @@ public class BoardPhotoApiTests
         Assert.Equal(201, (await other.Post("/api/files/take", Take(file))).Status);
         var photo = Assert.Single((await other.Get(at)).EnumerateArray()).GetProperty("photo");
         Assert.Equal(told, photo.GetProperty("bytes").GetInt32());
+        var print = photo.GetProperty("print").GetString();
         // Straight already: its corners are those of the board, and it comes out as it went in.
         IsNear(
             (await Send(server, HttpMethod.Get, $"{at}/top/face")).Body,
@@ -256,7 +274,7 @@ public class BoardPhotoApiTests
         );
         // Once more: the library's own photo stays.
         Assert.Equal(201, (await other.Post("/api/files/take", Take(file))).Status);
-        Assert.Equal(1, (await other.Get(at))[0].GetProperty("photo").GetProperty("version").GetInt32());
+        Assert.Equal(print, (await other.Get(at))[0].GetProperty("photo").GetProperty("print").GetString());
 
         // As a copy, the photo goes with the copy.
         var changed = file.Replace("\"revision\": \"", "\"revision\": \"x", StringComparison.Ordinal);

@@ -39,9 +39,9 @@ namespace Gorvix.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("BLOB");
 
-                    b.Property<int>("Version")
-                        .IsConcurrencyToken()
-                        .HasColumnType("INTEGER");
+                    b.Property<string>("Print")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<int>("Width")
                         .HasColumnType("INTEGER");

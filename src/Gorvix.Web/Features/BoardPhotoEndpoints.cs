@@ -1,3 +1,4 @@
+using System.Globalization;
 using Gorvix.Core.Files.Describing;
 using Gorvix.Core.Files.Formats;
 using Gorvix.Core.Hardware.Parts;
@@ -15,7 +16,7 @@ public sealed record PhotoToFit(int Width, int Height, double Depth, IReadOnlyLi
 
 /// <summary>A photo of a side of a board.</summary>
 /// <param name="Photo">The photo.</param>
-/// <param name="Stamp">Another one whenever the photo or the board has changed: to be sent along with a request for it.</param>
+/// <param name="Stamp">Another one whenever the straightened photo is: to be sent along with a request for it.</param>
 public sealed record BoardPhotoLine(BoardPhoto Photo, string Stamp);
 
 /// <summary>Photos of boards: made, straightened, kept.</summary>
@@ -85,20 +86,22 @@ internal static class BoardPhotoEndpoints
             .AnswersNothing("removeBoardPhoto", 404);
     }
 
-    // A board that is not in this library, of a drill from elsewhere, has none.
-    private static async Task<IReadOnlyList<BoardPhotoLine>> List(
-        string id,
-        PartStore parts,
-        PartKeeper keeper,
-        BoardPhotoStore store
-    )
+    // A board that is not in this library has none; most have none.
+    private static async Task<IReadOnlyList<BoardPhotoLine>> List(string id, PartKeeper parts, BoardPhotoStore store)
     {
-        if (!(await parts.Everything()).Boards.Any(b => b.Id == id))
+        var photos = await store.Of(id);
+        if (photos.Count == 0)
         {
             return [];
         }
-        var version = (await keeper.Get<Board>(PartKind.Board, id)).Version;
-        return [.. (await store.Of(id)).Select(p => new BoardPhotoLine(p, $"{p.Version}.{version}"))];
+        var face = FaceReader.Of((await parts.Get<Board>(PartKind.Board, id)).Part);
+        return
+        [
+            .. photos.Select(p => new BoardPhotoLine(
+                p,
+                string.Create(CultureInfo.InvariantCulture, $"{p.Print}.{face.Width}.{face.Depth}")
+            )),
+        ];
     }
 
     /// <summary>The photos of a board as they travel in a file: straightened.</summary>

@@ -77,19 +77,16 @@ export async function sendFile<T>(
   })
 }
 
-/** Sends a photo and gets another one back, as an address that a picture can have. */
-export async function sendForPicture(
+/** Gets a picture, with its address as a picture of a page can have it; where a photo is sent, one that is made of it. */
+export async function askForPicture(
   path: string,
-  file: Blob,
+  file: Blob | null = null,
 ): Promise<
   { data: { url: string; file: Blob }; problem: null } | { data: null; problem: Problem }
 > {
   return ask(async () => {
-    const response = await globalThis.fetch(path, {
-      method: 'POST',
-      body: file,
-      headers: { 'Content-Type': 'application/octet-stream' },
-    })
+    const sent = { body: file, headers: { 'Content-Type': 'application/octet-stream' } }
+    const response = await globalThis.fetch(path, file ? { method: 'POST', ...sent } : undefined)
     if (!response.ok) {
       return { error: (await response.json().catch(() => undefined)) as unknown, response }
     }
@@ -99,7 +96,7 @@ export async function sendForPicture(
 }
 
 /** A picture as an address that holds all of it. */
-export const addressOf = (picture: Blob) =>
+const addressOf = (picture: Blob) =>
   new Promise<string>((done, failed) => {
     const reader = new FileReader()
     reader.onload = () => done(String(reader.result))

@@ -2517,11 +2517,8 @@ export interface components {
         BoardPhoto: {
             /** @description The side. */
             side: components["schemas"]["BoardSide"];
-            /**
-             * Format: int32
-             * @description Grows by one with every photo of this side.
-             */
-            version: number;
+            /** @description A short print of the photo and its marks: no other photo has the same. */
+            print: string;
             /**
              * Format: int32
              * @description Its width, in points.
@@ -2549,7 +2546,7 @@ export interface components {
         BoardPhotoLine: {
             /** @description The photo. */
             photo: components["schemas"]["BoardPhoto"];
-            /** @description Another one whenever the photo or the board has changed: to be sent along with a request for it. */
+            /** @description Another one whenever the straightened photo is: to be sent along with a request for it. */
             stamp: string;
         };
         /** @description A pin of a board's plug. */

@@ -58,7 +58,10 @@ watchDebounced(
 const said = computed(() => {
   if (props.problem) return props.problem.sentence
   if (refused.value) return refused.value
-  if (next.value && marks.value.length < 4) return `Click ${next.value.title} on the photo.`
+  if (next.value && marks.value.length < 4) {
+    const enough = fit.value ? ` ${marks.value.length} points already fit.` : ''
+    return `Click ${next.value.title} on the photo.${enough}`
+  }
   if (!fit.value) return ''
   return fit.value.residual === null
     ? 'Fits. Mark a fifth point to see how well.'

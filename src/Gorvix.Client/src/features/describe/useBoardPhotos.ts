@@ -1,13 +1,5 @@
 import { computed, ref, shallowRef } from 'vue'
-import {
-  addressOf,
-  api,
-  ask,
-  sendForPicture,
-  type FacePad,
-  type PhotoMark,
-  type Problem,
-} from '@/api/client'
+import { api, ask, askForPicture, type FacePad, type PhotoMark, type Problem } from '@/api/client'
 import { showsPhoto } from '@/features/board/photos'
 
 export type Side = NonNullable<FacePad['side']>
@@ -62,30 +54,23 @@ export function useBoardPhotos(id: string | null) {
 
   /** A file as a photo: upright, no larger than it is kept, and without all that is no picture. */
   async function read(file: Blob): Promise<SidePhoto | null> {
-    const { data, problem: refused } = await sendForPicture('/api/describe/photo', file)
+    const { data, problem: refused } = await askForPicture('/api/describe/photo', file)
     problem.value = refused
-    return data
-      ? { file: data.file, url: data.url, ...(await sizeOf(data.url)), marks: [], face: null }
-      : null
+    return data ? { ...data, ...(await sizeOf(data.url)), marks: [], face: null } : null
   }
 
   /** The photo of a side, to be marked anew. */
   async function open(side: Side): Promise<SidePhoto | null> {
     const now = changed.value[side]
     if (now) return now
-    const { data, problem: refused } = await ask(async () => {
-      const response = await globalThis.fetch(`${at}/${side}?v=${kept.value[side]?.stamp}`)
-      return response.ok
-        ? { data: await response.blob(), response }
-        : { error: (await response.json().catch(() => undefined)) as unknown, response }
-    })
+    const { data, problem: refused } = await askForPicture(
+      `${at}/${side}?v=${kept.value[side]?.stamp}`,
+    )
     problem.value = refused
     if (!data) return null
-    const url = await addressOf(data)
     return {
-      file: data,
-      url,
-      ...(await sizeOf(url)),
+      ...data,
+      ...(await sizeOf(data.url)),
       marks: kept.value[side]?.marks ?? [],
       face: null,
     }
@@ -98,7 +83,7 @@ export function useBoardPhotos(id: string | null) {
       width: `${width}`,
       depth: `${depth}`,
     })
-    const { data, problem: refused } = await sendForPicture(
+    const { data, problem: refused } = await askForPicture(
       `/api/describe/photo/straight?${query}`,
       photo.file,
     )
@@ -137,8 +122,11 @@ export function useBoardPhotos(id: string | null) {
           : { problem: null }
       problem.value = refused
       if (refused) return false
+      // What is stored is not stored again when the rest is tried once more.
+      changed.value = Object.fromEntries(
+        Object.entries(changed.value).filter(([other]) => other !== side),
+      )
     }
-    forget()
     return true
   }
 

@@ -16,7 +16,7 @@ namespace Gorvix.Storage.Migrations
                 {
                     Board = table.Column<string>(type: "TEXT", nullable: false),
                     Side = table.Column<string>(type: "TEXT", nullable: false),
-                    Version = table.Column<int>(type: "INTEGER", nullable: false),
+                    Print = table.Column<string>(type: "TEXT", nullable: false),
                     Width = table.Column<int>(type: "INTEGER", nullable: false),
                     Height = table.Column<int>(type: "INTEGER", nullable: false),
                     FaceBytes = table.Column<int>(type: "INTEGER", nullable: false),

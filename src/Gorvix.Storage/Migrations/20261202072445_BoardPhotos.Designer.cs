@@ -11,7 +11,7 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 namespace Gorvix.Storage.Migrations
 {
     [DbContext(typeof(GorvixDb))]
-    [Migration("20261202063209_BoardPhotos")]
+    [Migration("20261202072445_BoardPhotos")]
     partial class BoardPhotos
     {
         /// <inheritdoc />
@@ -42,9 +42,9 @@ namespace Gorvix.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("BLOB");
 
-                    b.Property<int>("Version")
-                        .IsConcurrencyToken()
-                        .HasColumnType("INTEGER");
+                    b.Property<string>("Print")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<int>("Width")
                         .HasColumnType("INTEGER");
