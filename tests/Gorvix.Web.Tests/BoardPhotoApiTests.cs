@@ -266,15 +266,20 @@ public class BoardPhotoApiTests
         Assert.Equal(201, (await other.Post("/api/files/take", Take(file))).Status);
         var photo = Assert.Single((await other.Get(at)).EnumerateArray()).GetProperty("photo");
         Assert.Equal(told, photo.GetProperty("bytes").GetInt32());
-        var print = photo.GetProperty("print").GetString();
         // Straight already: its corners are those of the board, and it comes out as it went in.
         IsNear(
             (await Send(server, HttpMethod.Get, $"{at}/top/face")).Body,
             (await Send(other, HttpMethod.Get, $"{at}/top/face")).Body
         );
-        // Once more: the library's own photo stays.
+        // Another photo of its own: it stays.
+        Assert.Equal(
+            204,
+            (await Send(other, HttpMethod.Put, $"{at}/top?marks={Marks(Pads[0], Pads[9])}", Photo.Value)).Status
+        );
+        var own = (await other.Get(at))[0].GetProperty("photo").GetProperty("print").GetString();
+        Assert.NotEqual(photo.GetProperty("print").GetString(), own);
         Assert.Equal(201, (await other.Post("/api/files/take", Take(file))).Status);
-        Assert.Equal(print, (await other.Get(at))[0].GetProperty("photo").GetProperty("print").GetString());
+        Assert.Equal(own, (await other.Get(at))[0].GetProperty("photo").GetProperty("print").GetString());
 
         // As a copy, the photo goes with the copy.
         var changed = file.Replace("\"revision\": \"", "\"revision\": \"x", StringComparison.Ordinal);

@@ -161,6 +161,33 @@ public class PhotoFitTests
         Assert.StartsWith("The points are crossed", Problem([.. four.Select(m => m with { U = 0.4 - m.U })]));
     }
 
+    // Any two corners changed for each other: the four cross, and no camera sees that.
+    [Theory]
+    [InlineData(0, 1)]
+    [InlineData(1, 2)]
+    [InlineData(2, 3)]
+    [InlineData(3, 0)]
+    [InlineData(0, 2)]
+    [InlineData(1, 3)]
+    public void Two_corners_changed_for_each_other_are_refused(int one, int other)
+    {
+        PhotoMark[] marks = [Mark(0, 0, 0, 0), Mark(40, 0, 820, 10), Mark(40, 30, 800, 600), Mark(0, 30, 10, 590)];
+        Fit(marks);
+        (marks[one], marks[other]) = (
+            marks[one] with
+            {
+                U = marks[other].U,
+                V = marks[other].V,
+            },
+            marks[other] with
+            {
+                U = marks[one].U,
+                V = marks[one].V,
+            }
+        );
+        Assert.StartsWith("The points are crossed", Problem(marks));
+    }
+
     [Theory]
     [InlineData("1,2,0.5,0.25;3,4,0,1", 2)]
     [InlineData("", null)]
