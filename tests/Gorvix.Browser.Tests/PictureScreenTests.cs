@@ -72,6 +72,56 @@ public class PictureScreenTests
         Assert.Equal("", page.Console());
     }
 
+    [Theory]
+    [MemberData(nameof(Builds))]
+    public async Task No_letter_of_a_demo_build_lies_on_another_in_the_shipped_font(string build)
+    {
+        await using var page = await Page.Read($"/builds/{build}/loom?view=picture");
+        page.Find("[data-testid='picture'] .pad .print");
+        Assert.Equal(
+            "true",
+            page.Run(
+                "return document.fonts.ready.then(() => `${document.fonts.check('12px ' + getComputedStyle(document.querySelector('.picture .print')).fontFamily.split(',')[0])}`)"
+            )
+        );
+        // Measured by the browser: across as the letters run, upright from the height of capitals (0.73 of the size) about the middle.
+        Assert.Equal(
+            "",
+            page.Run(
+                """
+                const texts = [...document.querySelectorAll("[data-testid='picture'] .picture svg text")]
+                  .filter((t) => t.textContent.trim() && !t.getAttribute('transform'))
+                  .map((t) => {
+                    const box = t.getBBox()
+                    const half = 0.365 * parseFloat(t.getAttribute('font-size'))
+                    const middle = parseFloat(t.getAttribute('y'))
+                    return { words: t.textContent.trim(), left: box.x, right: box.x + box.width, top: middle - half, bottom: middle + half }
+                  })
+                if (texts.length < 10) return `only ${texts.length} texts`
+                return texts
+                  .flatMap((a, i) => texts.slice(i + 1).map((b) => [a, b]))
+                  .filter(([a, b]) => a.left < b.right - 0.05 && b.left < a.right - 0.05 && a.top < b.bottom && b.top < a.bottom)
+                  .map(([a, b]) => `${a.words} lies on ${b.words}`)
+                  .join('; ')
+                """
+            )
+        );
+    }
+
+    public static TheoryData<string> Builds =>
+        [
+            "crusher-house-lark",
+            "drill-shed-gull",
+            "east-bench-kestrel",
+            "haul-road-heron",
+            "north-face-hare",
+            "ramp-swift",
+            "rim-walk-rook",
+            "spoil-tip-owl",
+            "tip-track-pipit",
+            "weighbridge-wren",
+        ];
+
     [Fact]
     public async Task A_device_is_moved_and_turned_by_keys_and_by_buttons()
     {

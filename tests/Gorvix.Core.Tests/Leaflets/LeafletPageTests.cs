@@ -33,7 +33,14 @@ public class LeafletPageTests
     public void What_a_leaflet_does_not_say_is_unknown_and_a_port_that_is_taken_says_by_what()
     {
         var board = Board(Demo.Pinion);
-        Assert.Equal("unknown", Fact(board, "Size"));
+        var unmeasured = Demo.Library.Board(Demo.Pinion)! with
+        {
+            Outline = null,
+            Mounting = null,
+            UsbSide = null,
+            Arrow = null,
+        };
+        Assert.Equal("unknown", Fact(BoardLeaflet.Of(unmeasured, Demo.Library), "Size"));
         Assert.StartsWith("in use on the board: ", Row(board, "Ports", "U6")[1]);
         Assert.Equal("none", Row(board, "Ports", "U6")[2]);
         var sister = Assert.Single(board.Sisters);

@@ -38,6 +38,10 @@ internal sealed partial class PlainPicture
             {
                 Lines.Add(new(wire, Points(e.Attribute("d")!.Value, Down(e))));
             }
+            else if (Data("twist") is { } twisted)
+            {
+                Twists.Add(twisted, Rect(e));
+            }
             else if (Data("pad") is { } pad)
             {
                 Pads.Add(pad, Rect(e));
@@ -63,6 +67,9 @@ internal sealed partial class PlainPicture
     public Dictionary<string, Area> Devices { get; } = [];
     public Dictionary<string, Area> Faces { get; } = [];
     public List<Text> Texts { get; } = [];
+
+    /// <summary>Where it is shown that a wire is twisted with its ground.</summary>
+    public Dictionary<string, Area> Twists { get; } = [];
 
     /// <summary>How often wires cross.</summary>
     public int Crossings()

@@ -161,7 +161,7 @@ public class SheetFormTests
     }
 
     [Fact]
-    public void A_pattern_has_half_a_second_for_all_lines_together()
+    public void A_pattern_has_two_seconds_for_all_lines_together()
     {
         var watch = System.Diagnostics.Stopwatch.StartNew();
         var line = new string('a', 400);

@@ -6343,6 +6343,15 @@ export interface components {
             /** @description How it stands at X. */
             anchor: components["schemas"]["TextAnchor"];
         };
+        /** @description A wire that another is twisted with. */
+        PictureTwist: {
+            /** @description Its id. */
+            wire: string;
+            /** @description Where that is shown, on the other. */
+            at: components["schemas"]["PicturePoint"];
+            /** @description The colours of its lead, as words; none where no manual says it. */
+            colours: string[];
+        };
         /** @description A wire. */
         PictureWire: {
             /** @description As in the wire list. */
@@ -6368,8 +6377,7 @@ export interface components {
             /** @description Where that is shown. */
             flowAt: components["schemas"]["PicturePoint"];
             inverted: null | components["schemas"]["PicturePoint"];
-            /** @description Id of the wire that it is twisted with; null for none. */
-            twist: null | string;
+            twist: null | components["schemas"]["PictureTwist"];
             /**
              * Format: int32
              * @description The number of the step that joins it, from 1; null where none does.
@@ -8140,6 +8148,7 @@ export type PicturePoint = components['schemas']['PicturePoint'];
 export type PictureSocket = components['schemas']['PictureSocket'];
 export type PictureSpot = components['schemas']['PictureSpot'];
 export type PictureText = components['schemas']['PictureText'];
+export type PictureTwist = components['schemas']['PictureTwist'];
 export type PictureWire = components['schemas']['PictureWire'];
 export type PieceWires = components['schemas']['PieceWires'];
 export type PinChoice = components['schemas']['PinChoice'];

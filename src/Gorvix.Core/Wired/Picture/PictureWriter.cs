@@ -67,6 +67,7 @@ internal sealed partial class PictureMaker
             FarRoom = Room(FarTags.Values);
             FlowRoom = strips.Any(s => maker.FlowOf(s) != WireFlow.None) ? 2.6 : 0;
             PulseRoom = strips.Any(maker.IsInverted) ? 6 : 0;
+            TwistRoom = strips.Any(maker.IsTwisted) ? 4.4 : 0;
             Tracks = strips.Select(s => s.Track + 1).DefaultIfEmpty(0).Max();
             BodyWidth = Bodies.Select(b => b.Width).DefaultIfEmpty(0).Max();
             BoardWidth = maker._width;
@@ -80,6 +81,7 @@ internal sealed partial class PictureMaker
         public double FarRoom { get; }
         public double FlowRoom { get; }
         public double PulseRoom { get; }
+        public double TwistRoom { get; }
         public int Tracks { get; }
         public double BodyWidth { get; }
         public double BoardWidth { get; }
@@ -88,7 +90,7 @@ internal sealed partial class PictureMaker
         public double Total => Bodies.Count == 0 ? LaneFinder.Reach : Lead + BodyWidth;
 
         /// <summary>From the board's edge to the leads.</summary>
-        public double Lead => Wiring + NearRoom + FlowRoom + PulseRoom + 1;
+        public double Lead => Wiring + NearRoom + FlowRoom + PulseRoom + TwistRoom + 1;
 
         private double Wiring => LaneFinder.Reach + FarRoom + ((Tracks + 1) * TrackPitch);
 
@@ -104,6 +106,8 @@ internal sealed partial class PictureMaker
         public double FlowX => X(Lead - 0.6 - NearRoom - (FlowRoom / 2));
 
         public double PulseX => X(Lead - 0.6 - NearRoom - FlowRoom - (PulseRoom / 2));
+
+        public double TwistX => X(Lead - 0.6 - NearRoom - FlowRoom - PulseRoom - (TwistRoom / 2));
     }
 
     private string NearTag(Strip strip) =>
@@ -133,6 +137,12 @@ internal sealed partial class PictureMaker
         LineOf(strip) is { } line
         && (line.Polarity ?? ProtocolCatalogue.Find(wired.PortOf(strip.Wire.Link!)!.Mode.Protocol)?.Idle)
             == Polarity.Inverted;
+
+    // Only a wire that is cut to length can be twisted with another.
+    private LoomWire? TwistOf(LoomWire wire) =>
+        wire is { IsJoint: true, Twist: { } twist } ? sheet.Wires.FirstOrDefault(w => w.Id == twist) : null;
+
+    private bool IsTwisted(Strip strip) => TwistOf(strip.Wire) is not null;
 
     private static PictureDevice DeviceOf(
         Body body,
@@ -208,7 +218,9 @@ internal sealed partial class PictureMaker
             FlowOf(strip),
             at(new(side.FlowX, from)),
             IsInverted(strip) ? at(new(side.PulseX, from)) : null,
-            strip.Wire.Twist,
+            TwistOf(strip.Wire) is { } with
+                ? new PictureTwist(with.Id, at(new(side.TwistX, from)), ColoursOf(with.Colour))
+                : null,
             step.Number == 0 ? null : step.Number,
             step.IsDone,
             WordsOf(strip.Wire, step.Number)
@@ -224,9 +236,7 @@ internal sealed partial class PictureMaker
             wire.Colour,
             wire.IsJoint ? Sentences.GaugeAndLength(wire.Gauge, wire.Millimetres / 10) : Sentences.StaysInItsPlug,
             volts.TryGetValue(new(wire.Device, wire.Lead), out var has) ? Numbers.Volts(has) : null,
-            wire is { IsJoint: true, Twist: { } twist } && sheet.Wires.FirstOrDefault(w => w.Id == twist) is { } with
-                ? Sentences.TwistWith(with.Label)
-                : null,
+            TwistOf(wire) is { } with ? Sentences.TwistWith(with.Label) : null,
             step > 0 ? Sentences.Step(step) : null,
         ];
         return string.Join(" · ", parts.Where(p => !string.IsNullOrEmpty(p)));

@@ -164,6 +164,12 @@ public enum WireFlow
     Both,
 }
 
+/// <summary>A wire that another is twisted with.</summary>
+/// <param name="Wire">Its id.</param>
+/// <param name="At">Where that is shown, on the other.</param>
+/// <param name="Colours">The colours of its lead, as words; none where no manual says it.</param>
+public sealed record PictureTwist(string Wire, PicturePoint At, IReadOnlyList<string> Colours);
+
 /// <summary>A wire.</summary>
 /// <param name="Id">As in the wire list.</param>
 /// <param name="Device">Id within the build of its device.</param>
@@ -177,7 +183,7 @@ public enum WireFlow
 /// <param name="Flow">Which way signals run.</param>
 /// <param name="FlowAt">Where that is shown.</param>
 /// <param name="Inverted">Where it is shown that the line idles low; null where it does not.</param>
-/// <param name="Twist">Id of the wire that it is twisted with; null for none.</param>
+/// <param name="Twist">What it is twisted with; null for nothing.</param>
 /// <param name="Step">The number of the step that joins it, from 1; null where none does.</param>
 /// <param name="IsDone">True when that is done.</param>
 /// <param name="Words">All of it in a line: from, to, what for, colour, gauge, length, volts, what it is twisted with, the step.</param>
@@ -194,7 +200,7 @@ public sealed record PictureWire(
     WireFlow Flow,
     PicturePoint FlowAt,
     PicturePoint? Inverted,
-    string? Twist,
+    PictureTwist? Twist,
     int? Step,
     bool IsDone,
     string Words

@@ -247,7 +247,7 @@ internal static class Sentences
 
     public static string TheTemplateProducesMoreThan(int most) => $"The template produces more than {most} characters.";
 
-    public static string TheTemplateTakesLongerThan => "The template takes longer than half a second.";
+    public static string TheTemplateTakesLongerThan => "The template takes longer than two seconds.";
 
     public static string InBandOverTheRc(string protocol) => $"in-band over the RC link, {protocol}";
 

@@ -212,6 +212,23 @@ public static class PictureDrawing
                 0.3
             );
         }
+        if (wire.Twist is { } twist)
+        {
+            drawing.Box(twist.At.X - 1.8, twist.At.Y - 1, 3.6, 2, "#fff", ("twist", wire.Id), "none");
+            Strand(drawing, twist.At, -1.3, wire.Colours);
+            Strand(drawing, twist.At, 1.3, twist.Colours);
+        }
+    }
+
+    // One of two strands wound round each other.
+    private static void Strand(Drawing drawing, PicturePoint at, double rise, IReadOnlyList<string> colours)
+    {
+        var path = FormattableString.Invariant($"M{at.X - 1.8} {at.Y}q.45 {rise} .9 0t.9 0t.9 0t.9 0");
+        if (colours is [var first, ..] && WireColours.IsLight(first))
+        {
+            drawing.Line(path, "#666", 0.6);
+        }
+        drawing.Line(path, (colours is [var one, ..] ? WireColours.Of(one) : null) ?? "#666", 0.36);
     }
 
     private static void Head1(Drawing drawing, double x, double y, int way) =>

@@ -65,9 +65,18 @@ const words = (count: number) => `${count} points`
           <v-btn size="small" data-do="mark" @click="mark(s.side)">Edit points</v-btn>
           <v-btn size="small" variant="text" @click="photos.remove(s.side)">Remove photo</v-btn>
         </template>
-        <v-btn v-else size="small" data-do="photo" :loading="busy" @click="choose(s.side)"
-          >Add photo</v-btn
-        >
+        <template v-else>
+          <v-btn size="small" data-do="photo" :loading="busy" @click="choose(s.side)"
+            >Add photo</v-btn
+          >
+          <v-btn
+            v-if="photos.isRemoved(s.side)"
+            size="small"
+            variant="text"
+            @click="photos.bringBack(s.side)"
+            >Undo removal</v-btn
+          >
+        </template>
       </li>
     </ul>
     <p v-if="photos.isChanged.value" class="quiet">Photos are saved with the board.</p>

@@ -94,8 +94,19 @@ export function useBoardPhotos(id: string | null) {
     return true
   }
 
+  // What a side showed before its photo was taken away; undefined is what is stored.
+  const before: Partial<Record<Side, SidePhoto | null>> = {}
   function remove(side: Side) {
+    before[side] = changed.value[side]
     changed.value = { ...changed.value, [side]: null }
+  }
+
+  /** Brings back the photo that was taken away. */
+  function bringBack(side: Side) {
+    const was = before[side]
+    changed.value = Object.fromEntries(
+      Object.entries({ ...changed.value, [side]: was }).filter(([, photo]) => photo !== undefined),
+    )
   }
 
   function forget() {
@@ -138,6 +149,9 @@ export function useBoardPhotos(id: string | null) {
     open,
     take,
     remove,
+    bringBack,
+    /** Whether the photo of a side was taken away and can be brought back. */
+    isRemoved: (side: Side) => changed.value[side] === null,
     forget,
     save,
     isChanged: computed(() => Object.keys(changed.value).length > 0),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import { computed } from 'vue'
 import type { FitView, LoomView, WiringPicture } from '@/api/client'
 import Picture from '@/features/picture/WiringPicture.vue'
@@ -13,6 +14,8 @@ const props = defineProps<{
   /** True for every step and every pair to measure, on more sheets. */
   whole: boolean
 }>()
+// The sheet is made when it is printed: each tick would draw it anew otherwise.
+const isPrinting = useMediaQuery('print')
 const done = computed(
   () => new Set(props.loom.sheet.steps.filter((s) => s.isDone).map((s) => s.id)),
 )
@@ -21,7 +24,7 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
 </script>
 
 <template>
-  <section class="paper" data-testid="paper">
+  <section v-if="isPrinting" class="paper" data-testid="paper">
     <h1>{{ view.name }}</h1>
     <p class="cautions">{{ loom.cautions.join(' ') }}</p>
     <Picture v-if="picture" class="sheet" :picture="picture" :name="view.name" />

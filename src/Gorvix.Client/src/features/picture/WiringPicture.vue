@@ -14,6 +14,8 @@ import {
   pointOf,
   pulse,
   rounded,
+  twist,
+  type Paint,
   type PictureSpot,
   type Probe,
   type WireLook,
@@ -57,10 +59,12 @@ const zooms = [1, 1.5, 2, 3, 4]
 const zoom = ref(1)
 // Letters of 2 mm are to be read: at so many pixels for a millimetre, or twice as many where one stands with an iron in the hand.
 const readable = 4.4
+// Of two devices no poster is made.
+const largest = 8
 /** The zoom at which letters can be read, or less where both tips of the meter are to be in sight. */
 function fit() {
   const pane = bench.value
-  const scale = (pane?.clientWidth ?? 0) / props.picture.width
+  const scale = Math.min(largest, (pane?.clientWidth ?? 0) / props.picture.width)
   // On paper it is as wide as the sheet.
   if (!pane || scale === 0) return
   const least = props.near ? 1.6 * readable : readable
@@ -102,6 +106,14 @@ const wires = computed(() =>
       ],
     })),
 )
+/** The wire and the one that it is twisted with, each in its colour. */
+const strands = ({ wire, paint: own }: { wire: PictureWire; paint: Paint }) =>
+  wire.twist
+    ? twist(wire.twist.at).map((path, i) => {
+        const { first: colour, tone } = i === 0 || !wire.twist ? own : paint(wire.twist)
+        return { path, colour, tone }
+      })
+    : []
 const wordsOf = (w: PictureWire) => [props.look?.(w)?.note, w.words].filter(Boolean).join(' · ')
 const tips = computed(() =>
   (props.probes ?? []).flatMap((p) => {
@@ -197,7 +209,7 @@ watch(
       tips.value.length > 0 ? tips.value.map((t) => t.at) : lit?.points.slice(props.near ? -1 : 0)
     if (!box || !ends || zoom.value === 1) return
     const middle = (of: number[]) => (Math.min(...of) + Math.max(...of)) / 2
-    const scale = box.scrollWidth / props.picture.width
+    const scale = (drawing.value?.clientWidth ?? 0) / props.picture.width
     box.scrollTo({
       left: middle(ends.map((p) => p.x)) * scale - box.clientWidth / 2,
       top: middle(ends.map((p) => p.y)) * scale - box.clientHeight / 2,
@@ -236,7 +248,7 @@ watch(
       <svg
         ref="drawing"
         :viewBox="`0 0 ${picture.width} ${picture.height}`"
-        :style="{ width: `${zoom * 100}%` }"
+        :style="{ width: `min(${zoom * 100}%, ${zoom * largest * picture.width}px)` }"
         :class="{ photographed: showsPhoto && Object.keys(photos).length > 0 }"
         role="group"
         :aria-label="`Wiring of ${name}`"
@@ -373,6 +385,20 @@ watch(
               <title>inverted: idles low</title>
             </path>
           </template>
+          <g v-if="w.wire.twist" class="twist" :data-twist="w.wire.twist.wire">
+            <title>{{ w.wire.words }}</title>
+            <rect
+              class="under"
+              :x="w.wire.twist.at.x - 1.8"
+              :y="w.wire.twist.at.y - 1"
+              width="3.6"
+              height="2"
+            />
+            <template v-for="strand in strands(w)" :key="strand.path">
+              <path class="edge" :class="strand.tone" :d="strand.path" />
+              <path :d="strand.path" :style="{ stroke: strand.colour ?? undefined }" />
+            </template>
+          </g>
         </g>
         <FaceProbe
           v-for="t in tips"

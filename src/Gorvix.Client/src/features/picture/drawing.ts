@@ -71,7 +71,7 @@ export interface Paint {
 }
 
 /** The colours in which a wire is drawn. */
-export function paint(wire: PictureWire): Paint {
+export function paint(wire: Pick<PictureWire, 'colours'>): Paint {
   const [first, second] = wire.colours.map((c) => limits.wireColours[c] ?? null)
   const bright = first ? brightness(first) : 0.5
   return {
@@ -94,6 +94,12 @@ export function flow(wire: PictureWire, edge: Edge): string {
 
 /** A line that rests low: the pulse train as it is drawn everywhere, turned over. */
 export const pulse = (at: Point) => `M${at.x - 2.5} ${at.y + 0.7}h1v-1.4h1v1.4h1v-1.4h1v1.4h1`
+
+/** Two strands wound round each other: this wire, and the one that it is twisted with. */
+export function twist(at: Point): [string, string] {
+  const strand = (rise: number) => `M${at.x - 1.8} ${at.y}q.45 ${rise} .9 0t.9 0t.9 0t.9 0`
+  return [strand(-1.3), strand(1.3)]
+}
 
 /** A device's place after it was moved: to the other side of the board, or along its column. */
 export function moved(picture: WiringPicture, id: string, to: 'left' | 'right' | 'up' | 'down') {
