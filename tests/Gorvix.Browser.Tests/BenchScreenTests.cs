@@ -29,14 +29,14 @@ public class BenchScreenTests
         await using var page = await Page.Open($"{Kestrel}/settings");
         page.Click("#to-bench");
         page.Says(".card", "9V to GND");
-        page.Says("[data-testid='count']", "0 of 82 passed");
+        page.Says("[data-testid='lead']", "0 of 82 passed");
         page.Run("document.querySelector('.stand-in summary').click()");
         page.Choose("[data-field='fault']", "5V and GND of Fix 20C swapped", typed: "5V and GND of");
         page.Run("document.activeElement.blur()");
         while (Simulate(page)) { }
         page.Says(".card[data-state='stopped']", "Fix it before powering up.");
         page.Says("[data-testid='look']", "Next: Tug the wire");
-        page.Says("[data-testid='count']", "1 failed");
+        page.Says("[data-testid='lead']", "1 failed");
         Assert.Equal("", page.Accessibility());
         page.Shot("bench");
 
@@ -128,14 +128,14 @@ public class BenchScreenTests
         await page.StartServer();
         page.Gone("[data-testid='offline']");
         page.Go($"{Kestrel}/bench");
-        page.Says("[data-testid='count']", "3 of 82 passed");
+        page.Says("[data-testid='lead']", "3 of 82 passed");
     }
 
     [Fact]
     public async Task A_device_exchanged_a_month_later_brings_back_only_what_it_touches()
     {
         await using var page = await Page.Open($"{Hare}/bench");
-        page.Says("[data-testid='count']", "52 of 52 passed");
+        page.Says("[data-testid='lead']", "52 of 52 passed");
         page.Click("[data-row='volts.rail.5v'] button");
         page.Find("[data-testid='plot'] circle");
         page.Go($"{Hare}/parts");
@@ -144,7 +144,7 @@ public class BenchScreenTests
         page.Says("[data-device='gnss']", "batch 9");
         page.Go($"{Hare}/bench");
         // Noting which piece it is is no exchange.
-        page.Says("[data-testid='count']", "52 of 52 passed");
+        page.Says("[data-testid='lead']", "52 of 52 passed");
         page.Go($"{Hare}/parts");
         page.Click("[data-device='gnss'] [aria-label^='Edit name']");
         page.Write("[data-field='device-batch']", "10");

@@ -156,6 +156,7 @@ public class FitScreenTests
         page.Says("#verdict", "All 3 links connected.");
         var first = page.Driver.CurrentWindowHandle;
         page.Driver.SwitchTo().NewWindow(WindowType.Tab);
+        page.Resize(1280, 800);
         page.Go($"{Hare}?link=position&port=U1");
         page.Find("[data-cell='position U1']").Click();
         page.Click("#pin");

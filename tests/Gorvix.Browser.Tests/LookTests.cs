@@ -37,7 +37,8 @@ public class LookTests
         await using var page = await Page.Open("/builds/north-face-hare/fit", look: "dark");
         page.Says("#verdict", "All 3");
         Assert.Equal("rgb(20, 24, 27)", page.Ground());
-        page.Click("#look");
+        page.Click("#menu");
+        page.Click("[data-look='light']");
         page.Until(_ => page.Ground() == "rgb(243, 241, 231)" ? "yes" : null, "the light look");
         page.Driver.Navigate().Refresh();
         page.Says("#verdict", "All 3");
@@ -52,10 +53,15 @@ public class LookTests
         page.Says("#verdict", "links connected");
         Assert.Equal(64, page.All("[role='gridcell']").Count);
         Assert.Equal(
-            true,
-            page.Run("const s = document.querySelector('.scroll'); return s.scrollWidth <= s.clientWidth")
+            "",
+            page.Run(
+                "const s = document.querySelector('.scroll'); return s.scrollWidth <= s.clientWidth ? '' : `${s.scrollWidth} of ${s.clientWidth}: ${[...document.querySelectorAll('[role=columnheader]')].map((h) => h.offsetWidth)}`"
+            )
         );
-        Assert.Equal(true, page.Run("return document.querySelector('.grid').getBoundingClientRect().bottom <= 800"));
+        Assert.Equal(
+            true,
+            page.Run("return document.querySelector('table.grid').getBoundingClientRect().bottom <= 800")
+        );
     }
 
     // The F7 demo board with two more ports, and three more links: eight by eight.

@@ -88,7 +88,7 @@ public class LoomScreenTests
     public async Task From_plan_to_a_ticked_list_on_a_tablet_with_keys_alone_then_a_device_is_exchanged()
     {
         await using var page = await Page.Open("/builds/north-face-hare/loom", width: 768, height: 1024);
-        page.Says("[data-testid='count']", "0 of");
+        page.Says("[data-testid='lead']", "0 of");
         page.Press("b");
         page.Says("[data-testid='large-card']", "Save two dumps");
         var steps = Steps(page);
@@ -192,6 +192,22 @@ public class LoomScreenTests
         Assert.Contains(Squeezed("Beacon D6 in AIR"), text, StringComparison.Ordinal);
         page.AsPrinted();
         page.Shot("paper");
+    }
+
+    [Fact]
+    public async Task On_paper_the_picture_of_the_largest_build_is_no_wider_than_the_sheet()
+    {
+        await using var page = await Page.Read("/builds/rim-walk-rook/loom");
+        page.Resize(700, 1000);
+        page.Find("[data-testid='wires'] tr[data-wire]");
+        page.AsPrinted();
+        page.Find(".paper .picture [data-device]");
+        Assert.Equal(
+            true,
+            page.Run(
+                "const of = (s) => document.querySelector(s).getBoundingClientRect(); return of('.paper .picture svg').right <= of('.paper').right + 1"
+            )
+        );
     }
 
     private static string Squeezed(string text) => string.Concat(text.Where(c => !char.IsWhiteSpace(c)));

@@ -13,15 +13,15 @@ public class SettingsScreenTests
         await using var page = await Page.Open($"{Lark}/loom");
         page.Click("#to-settings");
         page.Says("[data-row='port.U1'].chosen", "UART1 connects to Beacon D6: digital OSD, MSP at 115 200 baud");
-        page.Says("[data-testid='count']", "0 of");
+        page.Says("[data-testid='lead']", "0 of");
         page.Press("d");
-        page.Says("[data-testid='count']", "1 of");
+        page.Says("[data-testid='lead']", "1 of");
         page.Press(Keys.ArrowDown);
         page.Press(Keys.ArrowDown);
         page.Says("[data-row='port.U6'].chosen", "can invert it back in the settings");
         page.Shot("settings");
         page.Click("[data-row='port.U6'] .tick");
-        page.Says("[data-testid='count']", "2 of");
+        page.Says("[data-testid='lead']", "2 of");
         page.Press("o");
         page.Gone("[data-row='port.U6']");
         page.Press("z");
@@ -36,7 +36,7 @@ public class SettingsScreenTests
     public async Task At_arms_length_settings_are_set_one_by_one_by_keys_and_taken_back()
     {
         await using var page = await Page.Open($"{Lark}/settings", width: 768, height: 1024);
-        page.Says("[data-testid='count']", "0 of 23 set");
+        page.Says("[data-testid='lead']", "0 of 23 set");
         page.Press("b");
         page.Says("[data-testid='large-card']", "UART1 connects to Beacon D6");
         page.Press("d");
@@ -55,7 +55,7 @@ public class SettingsScreenTests
         page.Says(".progress", "0 of 23 set");
         Assert.Equal("", page.Accessibility());
         page.Press("b");
-        page.Says("[data-testid='count']", "0 of 23 set");
+        page.Says("[data-testid='lead']", "0 of 23 set");
         Assert.Equal("", page.Console());
     }
 
@@ -88,7 +88,7 @@ public class SettingsScreenTests
         page.Says("[data-read='port.U6']", "UART6 has no function; should be: UART6 receives from Relay 16");
         page.Press(Keys.Escape);
         page.Click("[data-part='sheet']");
-        page.Says("[data-testid='count']", "22 of 23 set");
+        page.Says("[data-testid='lead']", "22 of 23 set");
         Assert.Equal("", page.Console());
     }
 

@@ -34,16 +34,16 @@ public class SturdyScreenTests
         await using var page = await Page.Open("/");
         page.TakeIn(AtTheLimits.Of(18));
         page.Go("/builds/at-the-limits-18/fit");
-        page.Says("#more-findings", " more");
+        page.Says(".desk [data-do='more-findings']", " more");
         Assert.Equal(8, Seen(page));
-        page.Click("#more-findings");
-        page.Says("#more-findings", "Show first 8");
+        page.Click(".desk [data-do='more-findings']");
+        page.Says(".desk [data-do='more-findings']", "Show first 8");
         Assert.InRange(Seen(page), 13, 99);
         Assert.Equal("", page.Accessibility(but: ".grid tbody tr:nth-child(n + 4)"));
 
         // On paper there is room for all.
-        page.Click("#more-findings");
-        page.Says("#more-findings", " more");
+        page.Click(".desk [data-do='more-findings']");
+        page.Says(".desk [data-do='more-findings']", " more");
         page.AsPrinted();
         Assert.InRange(Seen(page), 13, 99);
         page.Go("/");
@@ -55,7 +55,7 @@ public class SturdyScreenTests
     private static long Seen(Page page) =>
         (long)
             page.Run(
-                "return [...document.querySelectorAll('.findings .code')].filter(e => e.checkVisibility()).length"
+                "return [...document.querySelectorAll('.desk .findings .code')].filter(e => e.checkVisibility()).length"
             )!;
 
     [Fact]

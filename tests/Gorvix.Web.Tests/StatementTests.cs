@@ -13,6 +13,7 @@ public class StatementTests
     [InlineData("/api/builds", 3)]
     [InlineData("/api/club", 7)]
     [InlineData("/api/search?q=gnss", 8)]
+    [InlineData("/api/find?q=gnss", 5)]
     public async Task What_lists_all_builds_asks_as_often_for_thirty_as_for_ten(string path, int most)
     {
         await using var server = await LiveServer.Start();

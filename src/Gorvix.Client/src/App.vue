@@ -1,17 +1,30 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { onKeyStroke } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { showsPhoto } from './features/board/photos'
-import { useLook } from './theme/useLook'
 import { useScreenKeys } from './ui/useScreenKeys'
+import FindDialog from './features/find/FindDialog.vue'
+import GuideCard from './features/guide/GuideCard.vue'
+import { useGuide } from './features/guide/useGuide'
+import AppMenu from './ui/AppMenu.vue'
 import PulseGlyph from './ui/PulseGlyph.vue'
 
-const { look, next } = useLook()
 const route = useRoute()
-useScreenKeys({ i: () => (showsPhoto.value = !showsPhoto.value) })
+const finding = ref(false)
+const guide = useGuide()
+useScreenKeys(
+  { i: () => (showsPhoto.value = !showsPhoto.value), k: () => (finding.value = true) },
+  finding,
+)
+// As in other programs, also while something is typed.
+onKeyStroke('k', (event) => {
+  if (!(event.ctrlKey || event.metaKey)) return
+  event.preventDefault()
+  finding.value = true
+})
 /** A draft or a comparison belongs to its address; the other screens follow theirs. */
 const key = computed(() => (route.meta.anew ? route.path : undefined))
-const lookWords = { system: 'system', light: 'light', dark: 'dark' }
 </script>
 
 <template>
@@ -22,15 +35,18 @@ const lookWords = { system: 'system', light: 'light', dark: 'dark' }
         <span class="word">Gorvix</span>
       </RouterLink>
       <div id="crumbs" class="crumbs" />
-      <RouterLink class="plain far" :to="{ name: 'drill' }">Practice</RouterLink>
-      <RouterLink class="plain far" :to="{ name: 'club' }">Fleet</RouterLink>
       <RouterLink class="plain" :to="{ name: 'library' }">Library</RouterLink>
-      <RouterLink class="plain far" :to="{ name: 'rules' }">Rules</RouterLink>
-      <v-btn id="look" class="plain" variant="text" @click="next"
-        >Theme<span class="word look-word">: {{ lookWords[look] }}</span></v-btn
+      <RouterLink class="plain" :to="{ name: 'drill' }">Practice</RouterLink>
+      <RouterLink class="plain" :to="{ name: 'club' }">Fleet</RouterLink>
+      <RouterLink class="plain" :to="{ name: 'rules' }">Rules</RouterLink>
+      <v-btn id="find" class="plain" variant="text" @click="finding = true"
+        >Search<v-kbd class="key" aria-hidden="true">K</v-kbd></v-btn
       >
+      <AppMenu @guide="guide.start" />
     </v-app-bar>
     <v-main tag="div"><RouterView :key="key" /></v-main>
+    <GuideCard />
+    <FindDialog v-model="finding" />
   </v-app>
 </template>
 
@@ -45,29 +61,19 @@ const lookWords = { system: 'system', light: 'light', dark: 'dark' }
   gap: 16px;
 }
 
-/* On a tablet the steps leave room for the theme alone, on a phone for nothing. */
+/* A build's steps take the bar, and a phone has room for none: the menu has them all. */
+.crumbs:not(:empty) ~ a.plain {
+  display: none;
+}
+
+@media (max-width: 700px) {
+  a.plain {
+    display: none;
+  }
+}
+
 @media (max-width: 900px) {
-  .crumbs:not(:empty) ~ .plain:not(#look) {
-    display: none;
-  }
-}
-
-@media (max-width: 600px) {
-  .crumbs:not(:empty) ~ #look {
-    display: none;
-  }
-}
-
-/* A build's steps take the bar; what belongs to no build is one step away, on Builds. */
-@media (max-width: 1400px) {
-  .crumbs:not(:empty) ~ .far {
-    display: none;
-  }
-}
-
-/* Nine steps and the ways out: how it looks is told where there is room. */
-@media (max-width: 1400px) {
-  .look-word {
+  .key {
     display: none;
   }
 }

@@ -216,6 +216,12 @@ export const router = createRouter({
       component: () => import('./features/rules/RulesScreen.vue'),
       props: (route) => ({ rule: route.params.rule ? String(route.params.rule) : null }),
     },
+    {
+      path: '/glossary',
+      name: 'glossary',
+      component: () => import('./features/glossary/GlossaryScreen.vue'),
+      props: (route) => ({ term: one(route.query.term) }),
+    },
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./LostView.vue') },
   ],
 })

@@ -32,7 +32,18 @@ public sealed record ClubCraft(
 {
     /// <summary>True while a fault of it is looked for.</summary>
     public bool IsSearched { get; init; }
+
+    /// <summary>How far the wiring is; null where many builds are asked for.</summary>
+    public ClubProgress? Wiring { get; init; }
+
+    /// <summary>How far its settings are; null where many builds are asked for.</summary>
+    public ClubProgress? Settings { get; init; }
 }
+
+/// <summary>How far something is.</summary>
+/// <param name="Done">How many steps are done.</param>
+/// <param name="All">How many there are.</param>
+public sealed record ClubProgress(int Done, int All);
 
 /// <summary>A part that flies.</summary>
 /// <param name="Device">Id within the build; null for the board and the firmware.</param>
@@ -71,7 +82,7 @@ internal static class ClubEndpoints
     {
         var stored = await builds.Get(id);
         var shelved = new Shelved(id, stored, null, stored.ChangedAt, stored.IsArchived);
-        return Results.Ok((await fleet.Of([shelved], stop))[0]);
+        return Results.Ok(await fleet.WithProgress(stored, (await fleet.Of([shelved], stop))[0], stop));
     }
 
     private static async Task<IResult> Search(
@@ -126,7 +137,7 @@ internal static class ClubEndpoints
         return Results.Ok(found.Take(MostFound));
     }
 
-    private static string KindOf(EntryKind kind) =>
+    internal static string KindOf(EntryKind kind) =>
         kind switch
         {
             EntryKind.Change => "change",

@@ -37,6 +37,27 @@ internal sealed class Fleet(
         return list;
     }
 
+    /// <summary>A build with how far its wiring and its settings are.</summary>
+    /// <param name="stored">The build.</param>
+    /// <param name="craft">How it stands.</param>
+    /// <param name="stop">Tells that this asker has gone.</param>
+    /// <returns>The same where the build cannot be looked at.</returns>
+    public async Task<ClubCraft> WithProgress(StoredBuild stored, ClubCraft craft, CancellationToken stop)
+    {
+        if (craft.Problem is not null)
+        {
+            return craft;
+        }
+        var planned = await plans.Planned(stored, stop);
+        var steps = (await sheets.Loom(planned, stop)).Steps;
+        var settings = (await sheets.Settings(planned, stop)).Settings;
+        return craft with
+        {
+            Wiring = new(steps.Count(s => s.IsDone), steps.Count),
+            Settings = new(settings.Count(s => s.IsDone), settings.Count),
+        };
+    }
+
     private static ClubCraft Broken(string id, string name, string problem) =>
         new(id, name, problem, 0, 0, [], [], [], [], 0, []);
 

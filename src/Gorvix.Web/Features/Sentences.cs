@@ -25,6 +25,11 @@ internal static class Sentences
 
     public static string Enter1ToCharactersTo(int mostWords) => $"Enter 1 to {mostWords} characters to search.";
 
+    public static string Archived => "archived";
+
+    public static string RevisionAndClass(string revision, string controller) =>
+        $"revision {revision}, {controller}-class";
+
     public static string Choose2ToBoardsIn(int most) => $"Choose 2 to {most} boards in the library to compare.";
 
     public static string Choose2ToBoardsOr(int most) =>

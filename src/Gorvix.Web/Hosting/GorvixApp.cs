@@ -137,6 +137,7 @@ internal static class GorvixApp
         app.MapLog();
         app.MapRecords();
         app.MapClub();
+        app.MapFind();
         app.MapSetup();
         app.MapUnlocks();
         app.MapSweep();

@@ -1,13 +1,10 @@
 using Gorvix.Core.Hardware.Findings;
-using Gorvix.Core.Hardware.Parts;
-using Gorvix.Core.Plans.Builds;
 using Gorvix.Core.Tests.Planning;
 using Gorvix.Core.Wired.Fit;
 using Gorvix.Core.Wired.Loom;
 using Gorvix.Core.Wired.Picture;
 using Gorvix.Core.Wired.Wiring;
 using Gorvix.Core.Work.Papers;
-using static Gorvix.Core.Tests.Handmade;
 
 namespace Gorvix.Core.Tests.Picture;
 

@@ -420,6 +420,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["find"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/choices": {
         parameters: {
             query?: never;
@@ -3013,6 +3029,8 @@ export interface components {
             parts: components["schemas"]["ClubPart"][];
             /** @description True while a fault of it is looked for. */
             isSearched?: boolean;
+            wiring?: null | components["schemas"]["ClubProgress"];
+            settings?: null | components["schemas"]["ClubProgress"];
         };
         /** @description A part that flies. */
         ClubPart: {
@@ -3026,6 +3044,19 @@ export interface components {
             name: string;
             /** @description Its batch; null where nobody has noted it. */
             batch: null | string;
+        };
+        /** @description How far something is. */
+        ClubProgress: {
+            /**
+             * Format: int32
+             * @description How many steps are done.
+             */
+            done: number;
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            all: number;
         };
         /** @description One thing that leaflets say, of each part. */
         ComparedRow: {
@@ -4451,6 +4482,11 @@ export interface components {
              */
             line: null | number;
         };
+        /**
+         * @description What a thing is that was found.
+         * @enum {unknown}
+         */
+        FoundKind: "build" | "link" | "pad" | "step" | "setting" | "check" | "log" | "board" | "device";
         /** @description Something that was found. */
         FoundLine: {
             /** @description Id of the build. */
@@ -4471,6 +4507,19 @@ export interface components {
             at: null | string;
             /** @description What was found. */
             words: string;
+        };
+        /** @description A thing that was found. */
+        FoundThing: {
+            /** @description What it is. */
+            kind: components["schemas"]["FoundKind"];
+            /** @description What it is called. */
+            title: string;
+            /** @description What else is said of it; null for nothing. */
+            about: null | string;
+            /** @description Its id; for a pad the first port that it leads to; for a log entry its kind. */
+            id: string;
+            /** @description Id of the build that it belongs to; null for what is in the library. */
+            build: null | string;
         };
         /** @description Something that a device can give. */
         FunctionChoice: {
@@ -7914,6 +7963,7 @@ export type Choice = components['schemas']['Choice'];
 export type ChooseRequest = components['schemas']['ChooseRequest'];
 export type ClubCraft = components['schemas']['ClubCraft'];
 export type ClubPart = components['schemas']['ClubPart'];
+export type ClubProgress = components['schemas']['ClubProgress'];
 export type ComparedRow = components['schemas']['ComparedRow'];
 export type Comparison = components['schemas']['Comparison'];
 export type CompassAdvice = components['schemas']['CompassAdvice'];
@@ -8013,7 +8063,9 @@ export type Flow = components['schemas']['Flow'];
 export type FlyingPlace = components['schemas']['FlyingPlace'];
 export type FormRequest = components['schemas']['FormRequest'];
 export type FormResult = components['schemas']['FormResult'];
+export type FoundKind = components['schemas']['FoundKind'];
 export type FoundLine = components['schemas']['FoundLine'];
+export type FoundThing = components['schemas']['FoundThing'];
 export type FunctionChoice = components['schemas']['FunctionChoice'];
 export type GnssAdvice = components['schemas']['GnssAdvice'];
 export type GnssGeneration = components['schemas']['GnssGeneration'];
@@ -9191,6 +9243,38 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    find: {
+        parameters: {
+            query?: {
+                q?: string;
+                build?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundThing"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

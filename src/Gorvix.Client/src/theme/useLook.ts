@@ -2,7 +2,7 @@ import { useEventListener, useStorage } from '@vueuse/core'
 import { ref, watch } from 'vue'
 import { useTheme } from 'vuetify'
 
-const looks = ['system', 'light', 'dark'] as const
+export const looks = ['system', 'light', 'dark'] as const
 export type Look = (typeof looks)[number]
 
 /** The builder's choice of light or dark, kept in the browser; what is printed is always on paper. */
@@ -19,8 +19,5 @@ export function useLook() {
     // The page is laid out for the printer as soon as the event is over.
     { immediate: true, flush: 'sync' },
   )
-  function next() {
-    look.value = looks[(looks.indexOf(look.value) + 1) % looks.length] ?? 'system'
-  }
-  return { look, next }
+  return { look }
 }

@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import { mdiPrinterOutline } from '@mdi/js'
 import KeyButton from './KeyButton.vue'
 
-/** What stands over a list that is worked through: how far it is, only what remains, large view, print; further buttons in its slot. */
+/** What stands over a list that is worked through: only what remains, large view, print; further buttons in its slot. */
 defineProps<{
   title: string
-  count: string
   /** True when only what remains is shown. */
   open: boolean
   /** True where there is no list of which only the rest could be shown. */
@@ -18,7 +18,6 @@ defineEmits<{ open: []; large: []; print: [] }>()
 <template>
   <header class="order">
     <h2>{{ title }}</h2>
-    <span class="count" data-testid="count">{{ count }}</span>
     <span class="buttons no-print">
       <KeyButton
         v-if="!withoutOpen"
@@ -31,9 +30,14 @@ defineEmits<{ open: []; large: []; print: [] }>()
       >
       <slot />
       <KeyButton letter="B" data-do="large" @click="$emit('large')">Large view</KeyButton>
-      <KeyButton v-if="print" letter="P" data-do="print" @click="$emit('print')">{{
-        print
-      }}</KeyButton>
+      <KeyButton
+        v-if="print"
+        letter="P"
+        :sign="mdiPrinterOutline"
+        data-do="print"
+        @click="$emit('print')"
+        >{{ print }}</KeyButton
+      >
     </span>
   </header>
 </template>
@@ -47,15 +51,9 @@ defineEmits<{ open: []; large: []; print: [] }>()
   margin-bottom: 6px;
 }
 
-.count {
-  flex: 1;
-  color: var(--ink-2);
-  font-variant-numeric: tabular-nums;
-  white-space: nowrap;
-}
-
 .buttons {
   display: flex;
+  margin-left: auto;
   flex-wrap: wrap;
   gap: 8px;
 }

@@ -114,6 +114,11 @@ function ofPad(pad: string) {
 <template>
   <StepFrame
     :shared="shared"
+    :lead="
+      rows.length > 0
+        ? `${rows.length - left.length} of ${rows.length} passed${stops.length > 0 ? `, ${stops.length} failed` : ''}`
+        : null
+    "
     :large="large"
     has-paper
     :problem="bench.problem.value"
@@ -170,7 +175,6 @@ function ofPad(pad: string) {
         <div>
           <ListHead
             title="Checks in order"
-            :count="`${rows.length - left.length} of ${rows.length} passed${stops.length > 0 ? `, ${stops.length} failed` : ''}`"
             :open="open"
             @open="shared.set('open')"
             @large="shared.set('large')"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import type { FitView } from '@/api/client'
 import { type Standing, useBuild } from '@/stores/build'
@@ -28,12 +28,35 @@ const steps = computed(() => [
   { name: 'parts' as const, words: 'Parts', open: props.view.sheet.open.parts },
   { name: 'fit' as const, words: 'Fit', open: props.view.sheet.open.fit },
   { name: 'rails' as const, words: 'Rails', open: props.view.sheet.open.rails },
-  { name: 'loom' as const, words: 'Loom', open: props.view.sheet.open.loom },
-  { name: 'settings' as const, words: 'Settings', open: props.view.sheet.open.settings },
-  { name: 'bench' as const, words: 'Bench', open: standing.bench },
+  {
+    name: 'loom' as const,
+    words: 'Loom',
+    open: props.view.sheet.open.loom,
+    far: standing.far.loom,
+  },
+  {
+    name: 'settings' as const,
+    words: 'Settings',
+    open: props.view.sheet.open.settings,
+    far: standing.far.settings,
+  },
+  { name: 'bench' as const, words: 'Bench', open: standing.bench, far: standing.far.bench },
   { name: 'faults' as const, words: 'Faults', open: standing.faults },
   { name: 'log' as const, words: 'Log', open: standing.log },
 ])
+
+// On a narrow screen the steps scroll: the one that is open comes into sight.
+const strip = useTemplateRef<HTMLElement>('strip')
+watch(
+  () => [props.step, strip.value],
+  async () => {
+    await nextTick()
+    const tab = strip.value?.querySelector<HTMLElement>(`#to-${props.step}`)
+    if (strip.value && tab)
+      strip.value.scrollLeft = tab.offsetLeft - (strip.value.clientWidth - tab.offsetWidth) / 2
+  },
+  { immediate: true, flush: 'post' },
+)
 
 // What is selected stays selected on the next step.
 const selection = computed(() => {
@@ -45,7 +68,7 @@ const selection = computed(() => {
 <template>
   <Teleport to="#crumbs">
     <bdi class="build" :title="view.name">{{ view.name }}</bdi>
-    <nav aria-label="Build steps">
+    <nav ref="strip" aria-label="Build steps">
       <v-tabs :model-value="step" height="47" color="primary" :mandatory="false">
         <v-tab
           v-for="s in steps"
@@ -53,8 +76,9 @@ const selection = computed(() => {
           :key="s.name"
           :value="s.name"
           :to="{ name: s.name, params: { id: view.id }, query: selection }"
-          >{{ s.words
-          }}<v-badge
+          ><span class="words"
+            >{{ s.words }}<small v-if="'far' in s && s.far" class="far">{{ s.far }}</small></span
+          ><v-badge
             v-if="s.open > 0"
             inline
             color="warning"
@@ -74,9 +98,6 @@ const selection = computed(() => {
     <span v-if="saved" class="saved quiet" :class="{ well: build.standing === 'saved' }">{{
       saved
     }}</span>
-    <a class="export" :class="{ last: !saved }" :href="`/api/builds/${view.id}/export`" download
-      >Export build</a
-    >
   </Teleport>
   <p class="of no-print">
     <bdi>{{ view.name }}</bdi>
@@ -115,22 +136,27 @@ nav :deep(.v-tab.v-btn) {
   }
 }
 
+.words {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  line-height: 1.15;
+}
+
+.far {
+  color: var(--ink-2);
+  font-size: 0.75rem;
+  font-variant-numeric: tabular-nums;
+  font-weight: 400;
+}
+
 .beside {
   margin-left: 12px;
 }
 
-.saved,
-.last {
+.saved {
   margin-left: auto;
   font-size: 0.9375rem;
-  white-space: nowrap;
-}
-
-.export {
-  display: inline-flex;
-  align-items: center;
-  min-height: 40px;
-  text-decoration: none;
   white-space: nowrap;
 }
 
@@ -148,10 +174,6 @@ nav :deep(.v-tab.v-btn) {
 
   .beside {
     margin-left: 0;
-  }
-
-  .export {
-    display: none;
   }
 }
 
@@ -179,7 +201,7 @@ nav :deep(.v-tab.v-btn) {
   }
 
   nav :deep(.v-tab.v-btn) {
-    padding: 0 5px;
+    padding: 0 8px;
   }
 }
 </style>

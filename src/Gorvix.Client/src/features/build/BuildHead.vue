@@ -1,39 +1,48 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { mdiKeyboardOutline, mdiRedo, mdiUndo } from '@mdi/js'
+import { computed } from 'vue'
 import type { Finding, FitView } from '@/api/client'
-import RuleCode from '@/features/rules/RuleCode.vue'
 import { useBuild } from '@/stores/build'
 import KeyButton from '@/ui/KeyButton.vue'
 import VerdictMark from '@/ui/VerdictMark.vue'
+import FindingList from './FindingList.vue'
 
 /** The answer in one line, what there is to know at this step, what the last change moved, and undo. */
-const props = defineProps<{ view: FitView; findings: Finding[] }>()
+const props = defineProps<{
+  view: FitView
+  findings: Finding[]
+  /** How the step itself stands; null where the verdict of the plan leads. */
+  lead: string | null
+}>()
 defineEmits<{ keys: [] }>()
 
 const build = useBuild()
 const verdict = computed(() => props.view.sheet.verdict)
 const isLong = computed(() => verdict.value.sentence.length > 160)
-
-// Very many would push what the screen is for out of sight; the gravest come first. Paper has room for all.
-const most = 12
-const first = 8
-const isWhole = ref(false)
-watch(
-  () => props.view.id,
-  () => (isWhole.value = false),
-)
-const isFew = computed(() => props.findings.length <= most)
 </script>
 
 <template>
   <header class="head">
     <div class="verdict">
-      <VerdictMark :severity="verdict.severity" :size="24" />
-      <h1 id="verdict" :class="{ long: isLong }" aria-live="polite">{{ verdict.sentence }}</h1>
+      <template v-if="lead === null">
+        <VerdictMark :severity="verdict.severity" :size="24" />
+        <h1 id="verdict" :class="{ long: isLong }" aria-live="polite">{{ verdict.sentence }}</h1>
+      </template>
+      <div v-else class="leading">
+        <h1 data-testid="lead" aria-live="polite">{{ lead }}</h1>
+        <RouterLink class="plan" :to="{ name: 'fit', params: { id: view.id } }"
+          ><VerdictMark :severity="verdict.severity" :size="14" /><span
+            id="verdict"
+            aria-live="polite"
+            >{{ verdict.sentence }}</span
+          ></RouterLink
+        >
+      </div>
       <span class="actions no-print">
         <KeyButton
           id="undo"
           letter="Z"
+          :sign="mdiUndo"
           :disabled="!view.undo"
           :title="view.undo ?? undefined"
           @click="build.undo"
@@ -42,34 +51,19 @@ const isFew = computed(() => props.findings.length <= most)
         <KeyButton
           id="redo"
           letter="Y"
+          :sign="mdiRedo"
           :disabled="!view.redo"
           :title="view.redo ?? undefined"
           @click="build.redo"
           >Redo</KeyButton
         >
-        <KeyButton id="keys" letter="?" @click="$emit('keys')">Shortcuts</KeyButton>
+        <KeyButton id="keys" letter="?" :sign="mdiKeyboardOutline" @click="$emit('keys')"
+          >Shortcuts</KeyButton
+        >
       </span>
     </div>
     <slot />
-    <ul v-if="findings.length > 0" class="findings">
-      <li
-        v-for="(finding, i) in findings"
-        :key="i"
-        :class="[finding.severity, { rest: !isFew && !isWhole && i >= first }]"
-      >
-        <RuleCode class="code" :code="finding.rule" /> {{ finding.sentence }}
-      </li>
-      <li v-if="!isFew" class="no-print">
-        <v-btn
-          id="more-findings"
-          variant="text"
-          size="small"
-          :aria-expanded="isWhole"
-          @click="isWhole = !isWhole"
-          >{{ isWhole ? `Show first ${first}` : `Show ${findings.length - first} more` }}</v-btn
-        >
-      </li>
-    </ul>
+    <FindingList :findings="findings" :of="view.id" />
     <p v-if="build.moved.length > 0" class="moved" data-testid="moved">
       {{ build.moved.join(' ') }}
     </p>
@@ -96,40 +90,41 @@ h1 {
   line-height: 1.2;
 }
 
+.leading {
+  flex: 1 1 260px;
+  min-width: 0;
+}
+
+.plan {
+  display: inline-flex;
+  gap: 6px;
+  align-items: baseline;
+  min-height: 24px;
+  color: var(--ink-2);
+  font-size: 0.9375rem;
+}
+
+@media (max-width: 600px) {
+  h1 {
+    font-size: 1.375rem;
+  }
+}
+
+/* A list of keys is of no use without them. */
+@media (hover: none) and (pointer: coarse) {
+  #keys {
+    display: none;
+  }
+}
+
 h1.long {
   font-size: 1.25rem;
   line-height: 1.3;
 }
 
-@media screen {
-  .rest {
-    display: none;
-  }
-}
-
-#more-findings {
-  margin-left: -6px;
-}
-
 .actions {
   display: flex;
   gap: 8px;
-}
-
-.findings {
-  margin-top: 4px;
-}
-
-.code {
-  padding-right: 4px;
-}
-
-.stop .code {
-  color: var(--stop);
-}
-
-.warn .code {
-  color: var(--warn);
 }
 
 .moved {

@@ -59,6 +59,7 @@ export function useStep(step: StepOptions) {
     ['Z', 'undo'],
     ['Y', 'redo'],
     ['I', 'board drawing or photo'],
+    ['K', 'search everything'],
     ...(step.name === 'fit' ? [] : [['F', 'go to Fit'] as [string, string]]),
     ['?', 'show shortcuts'],
   ]

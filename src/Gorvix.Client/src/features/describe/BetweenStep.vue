@@ -21,6 +21,12 @@ const emit = defineEmits<{
   pick: [jumper: string | null]
 }>()
 
+// Open where nothing lies between yet, and once the builder has begun to add.
+const isAdding = ref<boolean | null>(null)
+function toggled(event: Event) {
+  const { open } = event.target as HTMLDetailsElement
+  if (open !== (told.value.length === 0)) isAdding.value = open
+}
 const pattern = ref<string | null>(null)
 const pad = ref<string | null>(null)
 const port = ref<string | null>(null)
@@ -68,6 +74,7 @@ const lines = computed(() => {
 })
 async function take() {
   if (!lines.value) return
+  isAdding.value = true
   const answer = await props.add(lines.value)
   wrong.value = answer?.problems[0]?.sentence ?? ''
   if (answer && answer.problems.length === 0) pad.value = null
@@ -93,61 +100,64 @@ const told = computed(() =>
     @change="emit('change', $event)"
     @pick="emit('pick', $event)"
   />
-  <v-radio-group
-    v-model="pattern"
-    class="patterns"
-    label="Circuit in the manual"
-    data-field="pattern"
-  >
-    <v-radio v-for="p in patterns" :key="p.id" :value="p.id">
-      <template #label
-        ><span
-          ><strong>{{ p.name }}</strong> <span class="quiet">{{ p.tells }}</span></span
-        ></template
-      >
-    </v-radio>
-  </v-radio-group>
-  <div v-if="chosen" class="fields four">
-    <LineField v-slot="{ id }" label="Pad">
-      <v-autocomplete
-        :id="id"
-        v-model="pad"
-        data-field="pattern-pad"
-        :items="padChoices"
-        auto-select-first
-      />
-    </LineField>
-    <LineField v-if="asks('port')" v-slot="{ id }" label="Port">
-      <v-select :id="id" v-model="port" data-field="pattern-port" :items="serial" />
-    </LineField>
-    <LineField v-if="asks('level')" v-slot="{ id }" label="Sense input">
-      <v-select
-        :id="id"
-        v-model="port"
-        data-field="pattern-port"
-        :items="levels"
-        no-data-text="None yet. Add one at step 6: port VBAT analogue: RX"
-      />
-    </LineField>
-    <template v-if="asks('rails')">
-      <LineField v-slot="{ id }" label="Position 1 rail">
-        <v-combobox :id="id" v-model="first" data-field="pattern-first" :items="rails" />
+  <details class="circuit" :open="isAdding ?? told.length === 0" @toggle="toggled">
+    <summary data-do="circuit">Add a circuit from the manual</summary>
+    <v-radio-group
+      v-model="pattern"
+      class="patterns"
+      label="Circuit in the manual"
+      data-field="pattern"
+    >
+      <v-radio v-for="p in patterns" :key="p.id" :value="p.id">
+        <template #label
+          ><span
+            ><strong>{{ p.name }}</strong> <span class="quiet">{{ p.tells }}</span></span
+          ></template
+        >
+      </v-radio>
+    </v-radio-group>
+    <div v-if="chosen" class="fields four">
+      <LineField v-slot="{ id }" label="Pad">
+        <v-autocomplete
+          :id="id"
+          v-model="pad"
+          data-field="pattern-pad"
+          :items="padChoices"
+          auto-select-first
+        />
       </LineField>
-      <LineField v-slot="{ id }" label="Position 2 rail">
-        <v-combobox :id="id" v-model="second" data-field="pattern-second" :items="rails" />
+      <LineField v-if="asks('port')" v-slot="{ id }" label="Port">
+        <v-select :id="id" v-model="port" data-field="pattern-port" :items="serial" />
       </LineField>
-    </template>
-    <LineField v-if="asks('bridge')" v-slot="{ id }" label="Jumper label">
-      <v-text-field
-        :id="id"
-        v-model="bridge"
-        data-field="pattern-bridge"
-        :maxlength="limits.name"
-      />
-    </LineField>
-  </div>
-  <p v-if="wrong" class="wrong" role="status">{{ wrong }}</p>
-  <v-btn v-if="chosen" :disabled="!lines" data-do="take-pattern" @click="take">Add circuit</v-btn>
+      <LineField v-if="asks('level')" v-slot="{ id }" label="Sense input">
+        <v-select
+          :id="id"
+          v-model="port"
+          data-field="pattern-port"
+          :items="levels"
+          no-data-text="None yet. Add one at step 6: port VBAT analogue: RX"
+        />
+      </LineField>
+      <template v-if="asks('rails')">
+        <LineField v-slot="{ id }" label="Position 1 rail">
+          <v-combobox :id="id" v-model="first" data-field="pattern-first" :items="rails" />
+        </LineField>
+        <LineField v-slot="{ id }" label="Position 2 rail">
+          <v-combobox :id="id" v-model="second" data-field="pattern-second" :items="rails" />
+        </LineField>
+      </template>
+      <LineField v-if="asks('bridge')" v-slot="{ id }" label="Jumper label">
+        <v-text-field
+          :id="id"
+          v-model="bridge"
+          data-field="pattern-bridge"
+          :maxlength="limits.name"
+        />
+      </LineField>
+    </div>
+    <p v-if="wrong" class="wrong" role="status">{{ wrong }}</p>
+    <v-btn v-if="chosen" :disabled="!lines" data-do="take-pattern" @click="take">Add circuit</v-btn>
+  </details>
 </template>
 
 <style scoped>

@@ -66,6 +66,20 @@ const others = (r: Rail) => [
     .filter((o) => o.id !== r.id && o.feed !== 'ground')
     .map((o) => ({ value: o.id, title: o.label })),
 ]
+
+/** What is known of a regulator, in a line: the rest is seldom in a manual and folded away. */
+function regulator(r: Rail) {
+  const said = [
+    r.from ? `from ${r.from}` : null,
+    r.kind,
+    r.filtering,
+    r.dropout != null ? `dropout ${r.dropout} V` : null,
+    r.efficiency != null ? `${percent(r.efficiency)} %` : null,
+    r.quiescent != null ? `quiescent ${r.quiescent} A` : null,
+    r.own != null ? `board ${r.own} A` : null,
+  ].filter(Boolean)
+  return said.length > 0 ? said.join(', ') : 'details unknown'
+}
 </script>
 
 <template>
@@ -110,61 +124,64 @@ const others = (r: Rail) => [
         @change="rail(i, { limit: $event })"
       />
     </div>
-    <div v-if="regulated(r)" class="fields four">
-      <TypedNumber
-        label="Dropout, V"
-        field="dropout"
-        :value="r.dropout"
-        @change="rail(i, { dropout: $event })"
-      />
-      <LineField v-slot="{ id }" label="Powered from">
-        <v-select
-          :id="id"
-          data-field="from"
-          :items="others(r)"
-          :model-value="r.from ?? null"
-          @update:model-value="rail(i, { from: $event })"
+    <details v-if="regulated(r)" class="more">
+      <summary>Regulator: {{ regulator(r) }}</summary>
+      <div class="fields four">
+        <TypedNumber
+          label="Dropout, V"
+          field="dropout"
+          :value="r.dropout"
+          @change="rail(i, { dropout: $event })"
         />
-      </LineField>
-      <LineField v-slot="{ id }" label="Regulator type">
-        <v-select
-          :id="id"
-          data-field="kind"
-          :items="kinds"
-          :model-value="r.kind ?? null"
-          @update:model-value="rail(i, { kind: $event })"
+        <LineField v-slot="{ id }" label="Powered from">
+          <v-select
+            :id="id"
+            data-field="from"
+            :items="others(r)"
+            :model-value="r.from ?? null"
+            @update:model-value="rail(i, { from: $event })"
+          />
+        </LineField>
+        <LineField v-slot="{ id }" label="Regulator type">
+          <v-select
+            :id="id"
+            data-field="kind"
+            :items="kinds"
+            :model-value="r.kind ?? null"
+            @update:model-value="rail(i, { kind: $event })"
+          />
+        </LineField>
+        <LineField v-slot="{ id }" label="Filtering">
+          <v-select
+            :id="id"
+            data-field="filtering"
+            :items="filters"
+            :model-value="r.filtering ?? null"
+            @update:model-value="rail(i, { filtering: $event })"
+          />
+        </LineField>
+      </div>
+      <div class="fields four">
+        <TypedNumber
+          label="Efficiency, %"
+          field="efficiency"
+          :value="percent(r.efficiency)"
+          @change="rail(i, { efficiency: part($event) })"
         />
-      </LineField>
-      <LineField v-slot="{ id }" label="Filtering">
-        <v-select
-          :id="id"
-          data-field="filtering"
-          :items="filters"
-          :model-value="r.filtering ?? null"
-          @update:model-value="rail(i, { filtering: $event })"
+        <TypedNumber
+          label="Quiescent current, A"
+          field="quiescent"
+          :value="r.quiescent"
+          @change="rail(i, { quiescent: $event })"
         />
-      </LineField>
-    </div>
-    <div v-if="regulated(r)" class="fields four">
-      <TypedNumber
-        label="Efficiency, %"
-        field="efficiency"
-        :value="percent(r.efficiency)"
-        @change="rail(i, { efficiency: part($event) })"
-      />
-      <TypedNumber
-        label="Quiescent current, A"
-        field="quiescent"
-        :value="r.quiescent"
-        @change="rail(i, { quiescent: $event })"
-      />
-      <TypedNumber
-        label="Board itself, A"
-        field="own"
-        :value="r.own"
-        @change="rail(i, { own: $event })"
-      />
-    </div>
+        <TypedNumber
+          label="Board itself, A"
+          field="own"
+          :value="r.own"
+          @change="rail(i, { own: $event })"
+        />
+      </div>
+    </details>
     <v-btn size="small" variant="text" @click="remove(i)">Remove {{ r.label }}</v-btn>
   </div>
   <v-btn size="small" data-do="add-rail" @click="add">Add rail</v-btn>

@@ -39,6 +39,9 @@ const card = useTemplateRef<InstanceType<typeof TestCard>>('card')
 const simulated = useTemplateRef<InstanceType<typeof SimulatedPanel>>('simulated')
 const sheet = computed(() => faults.view.value?.sheet)
 const isOpen = computed(() => sheet.value?.state === 'open')
+const lead = computed(() =>
+  isOpen.value ? 'No symptoms yet' : isFound.value ? 'Cause found' : 'Cause not found yet',
+)
 const isFound = computed(() => sheet.value?.state === 'found')
 const next = computed(
   () => sheet.value?.next.find((n) => n.test.id === props.test) ?? sheet.value?.next[0],
@@ -181,6 +184,7 @@ async function readSimulated() {
 <template>
   <StepFrame
     :shared="step"
+    :lead="lead"
     :large="large && !isOpen"
     :problem="faults.problem.value"
     problem-title="That did not work"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, nextTick, useTemplateRef } from 'vue'
+import { useResizeObserver, useScroll } from '@vueuse/core'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { FitCell, FitSheet } from '@/api/client'
 import { useLetters } from '@/ui/useLetters'
 import FitGridCell from './FitGridCell.vue'
@@ -16,8 +17,43 @@ const emit = defineEmits<{
 /** Links without which a link that is left out would fit. */
 const hasSolder = computed(() => props.sheet.links.some((l) => l.cells.some((c) => c.soldered)))
 const inTheWay = computed(() => new Set(props.sheet.conflicts.flatMap((c) => c.links)))
+// A port that nothing here could use needs no room for words.
+const wide = computed(() =>
+  props.sheet.ports.map((_, i) => {
+    const cells = props.sheet.links.map((l) => l.cells[i])
+    return cells.some((c) => c?.state === 'possible')
+      ? 80
+      : cells.some((c) => c && !c.quiet)
+        ? 72
+        : 60
+  }),
+)
+const least = computed(() => `${wide.value.reduce((sum, w) => sum + w, 0)}px`)
 const letters = useLetters()
 const grid = useTemplateRef<HTMLElement>('grid')
+
+/** Ports whose columns are cut at either side. */
+const cut = ref<{ left: string[]; right: string[] }>({ left: [], right: [] })
+const pane = useTemplateRef<HTMLElement>('pane')
+const { x } = useScroll(pane)
+function measure() {
+  const seen = pane.value?.getBoundingClientRect()
+  const first = pane.value?.querySelector('.corner')?.getBoundingClientRect()
+  if (!seen || !first) return
+  const heads = [...(pane.value?.querySelectorAll('[role="columnheader"]') ?? [])].map((h) =>
+    h.getBoundingClientRect(),
+  )
+  const named = (is: (b: DOMRect) => boolean) =>
+    props.sheet.ports.filter((_, i) => heads[i] && is(heads[i])).map((p) => p.id)
+  cut.value = {
+    left: named((b) => b.left < first.right - 8),
+    right: named((b) => b.right > seen.right + 8),
+  }
+}
+useResizeObserver(pane, measure)
+watch([x, () => props.sheet.ports], measure, { flush: 'post' })
+const aside = (by: number) =>
+  pane.value?.scrollBy({ left: by * 0.7 * pane.value.clientWidth, behavior: 'smooth' })
 const steps: Record<string, [down: number, right: number]> = {
   ArrowUp: [-1, 0],
   ArrowDown: [1, 0],
@@ -54,15 +90,33 @@ async function walk(event: KeyboardEvent) {
 </script>
 
 <template>
-  <div class="scroll">
+  <p v-if="cut.left.length + cut.right.length > 0" class="cut no-print" data-testid="cut">
+    <v-btn v-if="cut.left.length > 0" size="small" variant="text" tabindex="-1" @click="aside(-1)"
+      >← {{ cut.left.join(', ') }}</v-btn
+    >
+    <v-btn
+      v-if="cut.right.length > 0"
+      class="right"
+      size="small"
+      variant="text"
+      tabindex="-1"
+      @click="aside(1)"
+      >{{ cut.right.join(', ') }} →</v-btn
+    >
+  </p>
+  <div ref="pane" class="scroll">
     <table
       ref="grid"
       class="grid"
-      :class="{ dense: sheet.links.length > 6 }"
+      :class="{ dense: sheet.links.length > 6, many: sheet.ports.length > 7 }"
       role="grid"
       aria-label="Links and ports"
       @keydown="walk"
     >
+      <colgroup>
+        <col class="names" />
+        <col v-for="(p, i) in sheet.ports" :key="p.id" :style="{ width: `${wide[i]}px` }" />
+      </colgroup>
       <thead>
         <tr role="row">
           <td class="corner">
@@ -117,11 +171,20 @@ async function walk(event: KeyboardEvent) {
   background: var(--sheet);
 }
 
+.cut {
+  display: flex;
+  margin-top: -8px;
+}
+
+.cut .right {
+  margin-left: auto;
+}
+
 .grid {
   width: 100%;
   border-spacing: 0;
   table-layout: fixed;
-  min-width: calc(216px + 88px * v-bind('sheet.ports.length'));
+  min-width: calc(216px + v-bind(least));
 }
 
 /* Ten columns leave a word or two: small enough for "moves video control" in its row. */
@@ -145,6 +208,17 @@ async function walk(event: KeyboardEvent) {
 
 .corner {
   vertical-align: bottom;
+}
+
+@media (max-width: 1439px) {
+  .grid {
+    min-width: calc(176px + v-bind(least));
+  }
+
+  .corner,
+  .row {
+    width: 176px;
+  }
 }
 
 @media (max-width: 900px) {
@@ -221,6 +295,23 @@ async function walk(event: KeyboardEvent) {
 @media (max-width: 900px) {
   .device {
     white-space: normal;
+  }
+}
+
+/* Many ports beside the panel leave a word of room. */
+@media (max-width: 1439px) {
+  .many :deep(.body) {
+    gap: 5px;
+    padding: 0 4px 0 5px;
+  }
+
+  .many :deep(.text) {
+    font-size: 0.75rem;
+  }
+
+  .many :deep(.mark) {
+    width: 10px;
+    height: 10px;
   }
 }
 </style>

@@ -67,11 +67,11 @@ td {
 
 .body {
   display: flex;
-  gap: 7px;
+  gap: 6px;
   align-items: center;
   height: 100%;
   min-height: 52px;
-  padding: 0 9px;
+  padding: 0 7px;
   font-size: 0.9375rem;
   line-height: 1.15;
 }
@@ -159,12 +159,6 @@ td:hover.clash .body {
 }
 
 @media (max-width: 900px) {
-  .body {
-    gap: 5px;
-    padding: 0 6px;
-    font-size: 0.8125rem;
-  }
-
   .text {
     hyphens: auto;
   }

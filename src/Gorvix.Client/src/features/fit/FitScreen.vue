@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage, useMediaQuery } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -12,7 +13,10 @@ import FitNotes from './FitNotes.vue'
 import FitPlans from './FitPlans.vue'
 import FitPlugs from './FitPlugs.vue'
 import FitUnmet from './FitUnmet.vue'
+import FitList from './FitList.vue'
 import StrandPanel from './StrandPanel.vue'
+import FindingList from '@/features/build/FindingList.vue'
+import PanelEdge from '@/ui/PanelEdge.vue'
 import { useKeptFocus } from '@/ui/useKeptFocus'
 
 const props = defineProps<{ id: string; link: string | null; port: string | null }>()
@@ -66,6 +70,11 @@ const cell = computed(() => {
   return cells.find((c) => c.port === port) ?? cells[0]
 })
 
+// Beside the grid where the screen is wide, else a sheet at its foot: the answer stands where the click was.
+const panel = useLocalStorage('gorvix-fit-panel', 380)
+const isList = useMediaQuery('screen and (max-width: 600px)')
+const isFolded = ref(false)
+
 // A link that is left out is told about in full below, with what would carry it.
 const findings = computed(() => {
   const { findings, conflicts } = view.value?.sheet ?? { findings: [], conflicts: [] }
@@ -73,6 +82,10 @@ const findings = computed(() => {
     (f) => f.subject.kind !== 'link' || !conflicts.some((c) => c.link === f.subject.id),
   )
 })
+
+// What stops the build comes first; what is good to know stands under the grid.
+const stops = computed(() => findings.value.filter((f) => f.severity === 'stop'))
+const others = computed(() => findings.value.filter((f) => f.severity !== 'stop'))
 
 function select(link: string, port: string) {
   ahead.value = { link, port }
@@ -113,7 +126,7 @@ useKeptFocus(() => view.value, gridCell)
 </script>
 
 <template>
-  <StepFrame :shared="shared" :findings="findings">
+  <StepFrame :shared="shared" :findings="stops">
     <template #head>
       <p v-if="view?.sheet.proof" class="proof" role="status" data-testid="proof">
         {{ view.sheet.proof.sentence }}
@@ -132,20 +145,32 @@ useKeptFocus(() => view.value, gridCell)
         :build="id"
         @unlock="fit.unlock"
       />
-      <p v-if="view.sheet.links.length > 0" class="room quiet" data-testid="room">
-        {{ view.sheet.room.words }}
-      </p>
       <FitPlans :plans="view.sheet.plans" class="no-print" @choose="choose" />
-      <template v-if="link && cell">
-        <FitGrid
-          :sheet="view.sheet"
-          :link="link.id"
-          :port="cell.port"
-          @select="select"
-          @pin="pin"
-          @ban="ban"
-        />
+      <div v-if="link && cell" class="desk" :style="{ '--panel': `${panel}px` }">
+        <div class="grid">
+          <FitList
+            v-if="isList"
+            :sheet="view.sheet"
+            :link="link.id"
+            :port="cell.port"
+            @select="select"
+          />
+          <FitGrid
+            v-else
+            :sheet="view.sheet"
+            :link="link.id"
+            :port="cell.port"
+            @select="select"
+            @pin="pin"
+            @ban="ban"
+          />
+          <FindingList :findings="others" :of="view.id" />
+          <p class="room quiet" data-testid="room">{{ view.sheet.room.words }}</p>
+        </div>
+        <PanelEdge v-model="panel" class="edge" name="details" :least="320" :most="760" />
         <StrandPanel
+          class="beside"
+          :folded="isFolded"
           :sheet="view.sheet"
           :link="link"
           :cell="cell"
@@ -154,8 +179,9 @@ useKeptFocus(() => view.value, gridCell)
           @pin="pin(link.id, cell)"
           @ban="ban(link.id, cell)"
           @change="fit.change"
+          @fold="isFolded = !isFolded"
         />
-      </template>
+      </div>
       <p v-else class="gap">
         {{
           view.sheet.ports.length === 0
@@ -202,12 +228,69 @@ useKeptFocus(() => view.value, gridCell)
   color: var(--chosen);
 }
 
+.desk {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 12px minmax(0, min(var(--panel), 60%));
+}
+
+.grid {
+  min-width: 0;
+}
+
+.beside {
+  position: sticky;
+  top: 56px;
+  align-self: start;
+  max-height: calc(100vh - 116px);
+  min-height: min(480px, calc(100vh - 64px));
+  overflow: auto;
+}
+
+@media (max-width: 1179px) {
+  .desk {
+    display: block;
+  }
+
+  .edge {
+    display: none;
+  }
+
+  /* What is gone to comes to lie above the sheet. */
+  .grid :deep([role='gridcell']),
+  .grid :deep(button) {
+    scroll-margin-bottom: 48vh;
+  }
+
+  /* A sheet at the foot, over what it is about, for as long as that is in sight. */
+  .beside {
+    top: auto;
+    bottom: 0;
+    z-index: 3;
+    max-height: 46vh;
+    min-height: 0;
+    border-width: 2px 1px 1px;
+    border-top-color: var(--ink);
+  }
+}
+
+@media print {
+  .desk {
+    display: block;
+  }
+
+  .beside {
+    position: static;
+    max-height: none;
+    overflow: visible;
+  }
+}
+
 .gap {
   margin: 16px 0;
 }
 
 .room {
-  margin-bottom: 6px;
+  margin: 6px 0;
   font-size: 0.9375rem;
 }
 

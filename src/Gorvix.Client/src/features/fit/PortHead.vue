@@ -29,8 +29,10 @@ const title = computed(() =>
       <template v-for="(pad, i) in pads" :key="pad.label">
         {{ ' ' }}
         <span class="pad">
-          {{ i > 0 ? '· ' : '' }}{{ pad.label
-          }}<PulseGlyph
+          {{ i > 0 ? '· ' : ''
+          }}<template v-for="(piece, n) in pad.label.split(/(?<=\/)/)" :key="n"
+            ><wbr v-if="n > 0" />{{ piece }}</template
+          ><PulseGlyph
             v-if="pad.turns"
             polarity="inverted"
             :width="22"
@@ -91,6 +93,21 @@ th {
 @media (max-width: 900px) {
   .shape {
     display: block;
+  }
+}
+
+@media (max-width: 1439px) {
+  th {
+    padding: 8px 4px 6px 6px;
+  }
+
+  .shape,
+  .pads {
+    font-size: 0.75rem;
+  }
+
+  .pad {
+    white-space: normal;
   }
 }
 </style>

@@ -152,4 +152,49 @@ function after(index: number) {
   padding: 6px 10px;
   font-weight: 600;
 }
+
+/* In a narrow panel the words stand over the lane, and goes on below where its stations find no room. */
+@container (max-width: 780px) {
+  .lane {
+    position: relative;
+    flex-wrap: wrap;
+    row-gap: 6px;
+    min-width: 0;
+    padding-top: 30px;
+  }
+
+  .way {
+    position: absolute;
+    top: 8px;
+    width: auto;
+  }
+
+  .way br {
+    display: none;
+  }
+
+  .way .quiet::before {
+    content: ' · ';
+  }
+
+  .box {
+    min-width: 40px;
+    padding: 0 5px;
+    font-size: 0.8125rem;
+  }
+
+  .stop {
+    max-width: 84px;
+    font-size: 0.75rem;
+  }
+
+  .lane :deep(.run) {
+    flex-basis: 24px;
+    min-width: 24px;
+  }
+
+  .lane :deep(.idle) {
+    font-size: 0.75rem;
+  }
+}
 </style>

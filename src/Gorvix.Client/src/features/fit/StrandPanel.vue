@@ -3,6 +3,7 @@ import { computed, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import type { BuildChange, FitCell, FitLink, FitSheet, FitStrand, RuleText } from '@/api/client'
 import RuleCode from '@/features/rules/RuleCode.vue'
+import TermHelp from '@/ui/TermHelp.vue'
 import KeyButton from '@/ui/KeyButton.vue'
 import { useBuild } from '@/stores/build'
 import BoardFace from '@/features/board/BoardFace.vue'
@@ -11,9 +12,17 @@ import SupplyWay from '@/features/rails/SupplyWay.vue'
 import StrandLane from './StrandLane.vue'
 
 /** The selected link on the selected port: the answer in a sentence, its strand, and what to do about it. */
-const props = defineProps<{ sheet: FitSheet; link: FitLink; cell: FitCell; rules: RuleText[] }>()
+const props = defineProps<{
+  sheet: FitSheet
+  link: FitLink
+  cell: FitCell
+  rules: RuleText[]
+  /** Whether only the answer is shown where the panel lies over the page. */
+  folded?: boolean
+}>()
 const emit = defineEmits<{
   pin: []
+  fold: []
   ban: []
   change: [change: BuildChange]
   select: [link: string, port: string]
@@ -36,6 +45,11 @@ watch(
   { immediate: true },
 )
 const lanes = computed(() => strand.value?.lanes ?? [])
+/** What the signal's polarity is called, where it is a train of pulses. */
+const polarity = computed(() => {
+  const first = lanes.value.find((l) => l.wave.length > 0)?.hops[0]?.after
+  return first === 'inverted' ? 'inverted' : first === 'normal' ? 'non-inverted' : null
+})
 
 // Where the plan puts the link, its own wires; elsewhere the pads of the way that is shown.
 const wired = computed(() => props.sheet.pads.filter((p) => p.link === props.link.id))
@@ -69,35 +83,45 @@ const heading = computed(() => `${props.link.need} on ${port.value}`)
 </script>
 
 <template>
-  <section class="panel" aria-labelledby="strand-title">
-    <div class="strand">
-      <div class="top">
-        <h2 id="strand-title">{{ heading }}</h2>
-        <span v-if="mode" class="quiet">
-          {{ mode.name }}, <span class="label">{{ mode.framing }}</span>
-        </span>
-        <span class="actions no-print">
-          <KeyButton id="pin" letter="Enter" :pressed="cell.pinned" @click="$emit('pin')">
-            {{ cell.pinned ? 'Unpin' : 'Pin here' }}
-          </KeyButton>
-          <KeyButton id="ban" letter="X" :pressed="cell.banned" @click="$emit('ban')">
-            {{ cell.banned ? 'Unblock port' : 'Block this port' }}
-          </KeyButton>
-        </span>
-      </div>
-      <p class="sentence" :class="cell.state" data-testid="sentence">
-        <RuleCode v-if="cell.code" class="code" :code="cell.code" /> {{ cell.sentence }}
-      </p>
-      <p v-if="rule?.mend" class="reason" data-testid="mend">{{ rule.mend }}</p>
-      <p v-if="rule" class="quiet reason">{{ rule.reason }}</p>
-      <div v-if="lanes.length > 0" class="lanes">
-        <StrandLane v-for="(lane, i) in lanes" :key="i" :lane="lane" />
-      </div>
+  <section class="panel" :class="{ folded }" tabindex="0" aria-labelledby="strand-title">
+    <div class="inside">
+      <div class="answer">
+        <div class="top">
+          <h2 id="strand-title">{{ heading }}</h2>
+          <span v-if="mode" class="quiet">
+            {{ mode.name }}, <span class="label">{{ mode.framing }}</span>
+            <TermHelp v-if="polarity" class="term" :term="polarity" />
+          </span>
+          <span class="actions no-print">
+            <KeyButton id="pin" letter="Enter" :pressed="cell.pinned" @click="$emit('pin')">
+              {{ cell.pinned ? 'Unpin' : 'Pin here' }}
+            </KeyButton>
+            <KeyButton id="ban" letter="X" :pressed="cell.banned" @click="$emit('ban')">
+              {{ cell.banned ? 'Unblock port' : 'Block this port' }}
+            </KeyButton>
+            <v-btn
+              class="fold"
+              size="small"
+              :aria-expanded="!folded"
+              data-do="fold"
+              @click="$emit('fold')"
+              >{{ folded ? 'Details' : 'Less' }}</v-btn
+            >
+          </span>
+        </div>
+        <p class="sentence" :class="cell.state" data-testid="sentence">
+          <RuleCode v-if="cell.code" class="code" :code="cell.code" /> {{ cell.sentence }}
+        </p>
+        <p v-if="rule?.mend" class="reason" data-testid="mend">{{ rule.mend }}</p>
+        <p v-if="rule" class="quiet reason">{{ rule.reason }}</p>
+        <div v-if="lanes.length > 0" class="lanes">
+          <StrandLane v-for="(lane, i) in lanes" :key="i" :lane="lane" />
+        </div>
 
-      <div v-if="supplies.length > 0" class="lanes supply" data-testid="supply">
-        <SupplyWay v-for="l in supplies" :key="l.lead" :lead="l" />
+        <div v-if="supplies.length > 0" class="lanes supply" data-testid="supply">
+          <SupplyWay v-for="l in supplies" :key="l.lead" :lead="l" />
+        </div>
       </div>
-
       <div class="below">
         <div v-if="cell.state === 'chosen' && !link.inside">
           <h3>Wires</h3>
@@ -149,37 +173,55 @@ const heading = computed(() => `${props.link.need} on ${port.value}`)
           </ul>
         </div>
       </div>
+      <BoardFace
+        class="board"
+        :face="sheet.face"
+        :name="sheet.board"
+        :lit="lit"
+        :near="near"
+        :uses="uses"
+        @pad="press"
+      />
     </div>
-    <BoardFace
-      class="board"
-      :face="sheet.face"
-      :name="sheet.board"
-      :lit="lit"
-      :near="near"
-      :uses="uses"
-      @pad="press"
-    />
   </section>
 </template>
 
 <style scoped>
 .panel {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 360px;
-  gap: 12px 24px;
-  padding: 14px 20px 16px;
   border: 1px solid var(--line);
-  border-top: 0;
   background: var(--sheet);
+  container-type: inline-size;
 }
 
-@media (max-width: 1100px) {
-  .panel {
-    grid-template-columns: minmax(0, 1fr);
+.inside {
+  display: grid;
+  grid-template: 'answer board' auto 'below board' 1fr / minmax(0, 1fr) 360px;
+  gap: 12px 24px;
+  padding: 14px 20px 16px;
+}
+
+.answer {
+  grid-area: answer;
+  min-width: 0;
+}
+
+.board {
+  grid-area: board;
+}
+
+.fold {
+  display: none;
+}
+
+@media (max-width: 1179px) {
+  .fold {
+    display: inline-flex;
   }
 
-  .board {
-    max-width: 420px;
+  .folded .board,
+  .folded .below,
+  .folded .lanes {
+    display: none;
   }
 }
 
@@ -224,9 +266,9 @@ const heading = computed(() => `${props.link.need} on ${port.value}`)
 
 .below {
   display: flex;
+  grid-area: below;
   flex-wrap: wrap;
   gap: 12px 48px;
-  margin-top: 12px;
   font-size: 0.9375rem;
 }
 
@@ -244,5 +286,36 @@ h3 {
 
 .struck {
   text-decoration: line-through;
+}
+
+/* Beside the grid there is room for one column: the board before what is looked up more rarely. */
+@container (max-width: 780px) {
+  .inside {
+    grid-template: 'answer' 'board' 'below' / minmax(0, 1fr);
+    padding: 10px 14px 14px;
+  }
+
+  .lanes {
+    overflow-x: hidden;
+  }
+
+  .board {
+    max-width: 420px;
+  }
+
+  .board :deep(.bench svg) {
+    max-height: 236px !important;
+  }
+
+  .actions {
+    flex-wrap: wrap;
+    flex-basis: 100%;
+    margin: 2px 0 4px;
+  }
+
+  .sentence {
+    font-size: 1rem;
+    line-height: 1.3;
+  }
 }
 </style>

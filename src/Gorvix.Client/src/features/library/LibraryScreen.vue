@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { mdiImport } from '@mdi/js'
+import ActionSign from '@/ui/ActionSign.vue'
 import { useTitle } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
 import { computed, onMounted, ref } from 'vue'
@@ -96,7 +98,9 @@ onMounted(library.load)
       <div class="deeds no-print">
         <v-btn id="new-board" :to="{ name: 'new-board' }">Add board</v-btn>
         <v-btn id="new-device" :to="{ name: 'new-device' }">Add device</v-btn>
-        <v-btn id="take-in" variant="text" :to="{ name: 'take-in' }">Import file</v-btn>
+        <v-btn id="take-in" variant="text" :to="{ name: 'take-in' }"
+          ><ActionSign :path="mdiImport" />Import file</v-btn
+        >
         <MenuButton
           id="export"
           label="Export library"

@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { mdiExport, mdiTrashCanOutline } from '@mdi/js'
+import ActionSign from '@/ui/ActionSign.vue'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type PartPage, type Problem } from '@/api/client'
 import { useLibrary } from '@/stores/library'
+import { useDraftOfTab } from '@/features/new/useDraft'
 import MenuButton from '@/ui/MenuButton.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 
@@ -25,6 +28,15 @@ async function lay() {
       ? await ask(() => api.POST('/api/library/devices/{id}/archive', path.value))
       : await ask(() => api.POST('/api/library/devices/{id}/unarchive', path.value))
   await done(answer.problem)
+}
+/** On from the part: into a new build, whose screen says first what would not suit it. */
+const draft = useDraftOfTab()
+function build() {
+  const { id } = props
+  draft.value = board.value
+    ? { ...draft.value, board: id }
+    : { ...draft.value, devices: [...(draft.value.devices ?? []), id] }
+  void router.push({ name: 'new' })
 }
 /** A part that is deleted is gone with its history: it is asked once. */
 const asks = ref(false)
@@ -97,7 +109,14 @@ const more = computed(() => [
     run: () => void lay(),
   },
   ...(props.page.usedIn.length === 0
-    ? [{ id: 'remove', words: 'Delete part', run: () => (asks.value = true) }]
+    ? [
+        {
+          id: 'remove',
+          words: 'Delete part',
+          sign: mdiTrashCanOutline,
+          run: () => (asks.value = true),
+        },
+      ]
     : []),
 ])
 const when = (at: string | null | undefined) =>
@@ -106,6 +125,22 @@ const when = (at: string | null | undefined) =>
 
 <template>
   <div class="deeds no-print">
+    <v-btn
+      v-if="!page.isArchived"
+      size="small"
+      color="primary"
+      variant="flat"
+      data-do="build"
+      @click="build"
+      >{{ board ? 'New build' : 'Add to new build' }}</v-btn
+    >
+    <v-btn
+      v-if="!page.isArchived && board"
+      size="small"
+      data-do="device"
+      :to="{ name: 'new-device' }"
+      >New device</v-btn
+    >
     <v-btn
       size="small"
       data-do="change"
@@ -118,7 +153,7 @@ const when = (at: string | null | undefined) =>
       data-do="file"
       :href="`/api/files/${type}/${encodeURIComponent(id)}`"
       download
-      >Export part</v-btn
+      ><ActionSign :path="mdiExport" />Export part</v-btn
     >
     <MenuButton
       variant="text"
@@ -130,7 +165,9 @@ const when = (at: string | null | undefined) =>
   </div>
   <div v-if="asks" class="asks no-print" role="alert" data-testid="asks-delete">
     Delete {{ page.leaflet.line.name }} and its earlier versions? This cannot be undone.
-    <v-btn size="small" data-do="delete-part" @click="remove">Delete part</v-btn>
+    <v-btn size="small" data-do="delete-part" @click="remove"
+      ><ActionSign :path="mdiTrashCanOutline" />Delete part</v-btn
+    >
     <v-btn size="small" variant="text" data-do="keep-part" @click="asks = false">Keep part</v-btn>
   </div>
   <p v-if="page.isArchived" class="quiet">

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { mdiTrashCanOutline } from '@mdi/js'
+import ActionSign from '@/ui/ActionSign.vue'
 import { computed } from 'vue'
 import type { LogEntry } from '@/api/client'
 import { stateOf } from '@/features/bench/useBench'
@@ -105,7 +107,7 @@ const about = (e: LogEntry) =>
             size="small"
             :aria-label="`Delete entry: ${e.words || kindsOf[e.kind].one}`"
             @click="$emit('remove', e)"
-            >Delete entry</v-btn
+            ><ActionSign :path="mdiTrashCanOutline" />Delete entry</v-btn
           >
         </span>
       </li>

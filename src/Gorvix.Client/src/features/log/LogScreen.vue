@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mdiExport } from '@mdi/js'
 import { computed, ref, shallowRef, watch } from 'vue'
 import {
   api,
@@ -132,11 +133,13 @@ async function compareText(number: number) {
   lines.value = data
   refused.value = problem ? { title: 'Could not compare', problem } : null
 }
+const due = computed(() => log.view.value?.dues.filter((d) => d.isDue).length ?? 0)
+const lead = computed(() => (due.value > 0 ? `${due.value} due` : 'Nothing due'))
 const remove = (entry: LogEntry) => void log.remove(entry)
 </script>
 
 <template>
-  <StepFrame :shared="step" :problem="log.problem.value" problem-title="Not saved">
+  <StepFrame :shared="step" :lead="lead" :problem="log.problem.value" problem-title="Not saved">
     <template v-if="view">
       <ProblemNote v-if="refused" :title="refused.title" :problem="refused.problem" />
       <div class="columns">
@@ -182,6 +185,7 @@ const remove = (entry: LogEntry) => void log.remove(entry)
               variant="outlined"
               data-do="papers"
               label="Print and export"
+              :sign="mdiExport"
               :items="papers"
             />
             <span class="kinds no-print">

@@ -19,6 +19,12 @@ const isPrinting = useMediaQuery('print')
 const done = computed(
   () => new Set(props.loom.sheet.steps.filter((s) => s.isDone).map((s) => s.id)),
 )
+// Side by side, so that there is room for the picture.
+const halves = computed(() => {
+  const { wires } = props.loom.sheet
+  const middle = Math.ceil(wires.length / 2)
+  return [wires.slice(0, middle), wires.slice(middle)].filter((h) => h.length > 0)
+})
 const moves = (f: LoomView['sheet']['faces'][number]) =>
   f.cavities.map((c) => `${c.number} ${c.needs?.label ?? '–'}`).join(' · ')
 </script>
@@ -27,36 +33,38 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
   <section v-if="isPrinting" class="paper" data-testid="paper">
     <h1>{{ view.name }}</h1>
     <p class="cautions">{{ loom.cautions.join(' ') }}</p>
-    <Picture v-if="picture" class="sheet" :picture="picture" :name="view.name" />
+    <Picture v-if="picture" class="sheet" paper :picture="picture" :name="view.name" />
     <h2>Ports</h2>
     <p>{{ loom.sheet.ports.map((p) => p.words).join('; ') }}.</p>
     <h2>Wires</h2>
-    <table>
-      <thead>
-        <tr>
-          <th></th>
-          <th>Device</th>
-          <th>Lead</th>
-          <th>Colour</th>
-          <th>To</th>
-          <th>Signal</th>
-          <th>AWG</th>
-          <th>cm</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="w in loom.sheet.wires" :key="w.id">
-          <td><span class="box" :class="{ done: done.has(`joint ${w.id}`) }"></span></td>
-          <td>{{ w.name }}</td>
-          <td class="label">{{ w.label }}{{ (w.pieces ?? 1) > 1 ? ` × ${w.pieces}` : '' }}</td>
-          <td>{{ w.colour }}</td>
-          <td class="label">{{ w.at }}</td>
-          <td>{{ w.job }}</td>
-          <td>{{ w.isJoint ? w.gauge : '' }}</td>
-          <td>{{ w.isJoint ? w.millimetres / 10 : '' }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <div class="halves">
+      <table v-for="(half, i) in halves" :key="i">
+        <thead>
+          <tr>
+            <th></th>
+            <th>Device</th>
+            <th>Lead</th>
+            <th>Colour</th>
+            <th>To</th>
+            <th>Signal</th>
+            <th>AWG</th>
+            <th>cm</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="w in half" :key="w.id">
+            <td><span class="box" :class="{ done: done.has(`joint ${w.id}`) }"></span></td>
+            <td>{{ w.name }}</td>
+            <td class="label">{{ w.label }}{{ (w.pieces ?? 1) > 1 ? ` × ${w.pieces}` : '' }}</td>
+            <td>{{ w.colour }}</td>
+            <td class="label">{{ w.at }}</td>
+            <td>{{ w.job }}</td>
+            <td>{{ w.isJoint ? w.gauge : '' }}</td>
+            <td>{{ w.isJoint ? w.millimetres / 10 : '' }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
     <template v-if="loom.sheet.faces.length > 0">
       <h2>Plugs (pin 1 at marked end)</h2>
       <p v-for="f in loom.sheet.faces" :key="f.device">
@@ -132,7 +140,7 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
 
   /* As large as leaves room for the lists of a usual build below it. */
   .sheet :deep(svg) {
-    max-height: 104mm;
+    max-height: 152mm;
   }
 
   .sheet :deep(figcaption) {
@@ -143,6 +151,13 @@ const moves = (f: LoomView['sheet']['faces'][number]) =>
     margin-top: 2pt;
     padding: 2pt 4pt;
     border: 0.7pt solid #000;
+  }
+
+  .halves {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0 5mm;
+    align-items: start;
   }
 
   table {

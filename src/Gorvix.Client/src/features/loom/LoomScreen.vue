@@ -6,6 +6,7 @@ import StepFrame from '@/features/build/StepFrame.vue'
 import { useChecklist, type ListPlace } from '@/features/build/useChecklist'
 import LargeView from '@/ui/LargeView.vue'
 import KeyButton from '@/ui/KeyButton.vue'
+import CautionList from '@/ui/CautionList.vue'
 import ListHead from '@/ui/ListHead.vue'
 import ProblemNote from '@/ui/ProblemNote.vue'
 import WiringPicture from '@/features/picture/WiringPicture.vue'
@@ -103,6 +104,11 @@ function ofBridge(bridge: string) {
   const step = steps.value.find((s) => s.bridge === bridge)
   if (step) void shared.go(step.id)
 }
+const lead = computed(() =>
+  left.value.length === 0
+    ? `All ${steps.value.length} steps done`
+    : `${steps.value.length - left.value.length} of ${steps.value.length} done`,
+)
 const whole = ref(false)
 async function print(everything: boolean) {
   whole.value = everything
@@ -115,6 +121,7 @@ async function print(everything: boolean) {
   <StepFrame
     :shared="shared"
     :findings="view?.sheet.open.ofLoom"
+    :lead="steps.length > 0 ? lead : null"
     :large="large"
     has-paper
     :problem="loom.problem.value"
@@ -179,13 +186,10 @@ async function print(everything: boolean) {
         </template>
       </LargeView>
       <div v-else-if="!large" class="no-print">
-        <ul class="cautions one-line" data-testid="cautions">
-          <li v-for="c in loom.view.value?.cautions" :key="c">{{ c }}</li>
-        </ul>
+        <CautionList :cautions="loom.view.value?.cautions ?? []" />
         <div v-if="picture" data-testid="picture">
           <ListHead
             title="Wiring picture"
-            :count="`${steps.length - left.length} of ${steps.length} done`"
             :open="false"
             without-open
             print="Print sheet"
@@ -214,7 +218,6 @@ async function print(everything: boolean) {
           <div>
             <ListHead
               title="Steps in order"
-              :count="`${steps.length - left.length} of ${steps.length} done`"
               :open="open"
               print="Print sheet"
               @open="shared.set('open')"
@@ -298,6 +301,13 @@ aside {
   .board {
     max-width: 420px;
     order: -1;
+  }
+}
+
+/* On a phone the steps come first; the large view has both. */
+@media (max-width: 600px) {
+  .board {
+    order: 1;
   }
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TermHelp from '@/ui/TermHelp.vue'
 import type { LoomView } from '@/api/client'
 import { computed } from 'vue'
 import { savePng } from '@/features/picture/savePng'
@@ -35,7 +36,7 @@ const files = computed(() => {
 <template>
   <section data-testid="wires">
     <header>
-      <h2>Wires</h2>
+      <h2>Wires <TermHelp term="awg" /></h2>
       <MenuButton variant="outlined" data-do="files" label="Export wiring" :items="files" />
     </header>
     <WideTable>
@@ -80,7 +81,7 @@ const files = computed(() => {
     </ul>
   </section>
   <section data-testid="continuity">
-    <h2>Continuity before power-up</h2>
+    <h2>Continuity before power-up <TermHelp term="continuity" /></h2>
     <p class="quiet small">Disconnect battery and USB. One probe per joint.</p>
     <WideTable>
       <thead>

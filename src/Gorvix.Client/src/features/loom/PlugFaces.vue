@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TermHelp from '@/ui/TermHelp.vue'
 import { computed, ref } from 'vue'
 import type { LoomView } from '@/api/client'
 import OtherWays from './OtherWays.vue'
@@ -20,7 +21,7 @@ const ordered = <T,>(list: readonly T[]) => (mouth.value ? [...list].reverse() :
 <template>
   <section v-if="faces.length > 0" data-testid="plugs">
     <header>
-      <h2>Plugs</h2>
+      <h2>Plugs <TermHelp term="de-pin" /></h2>
       <v-btn-toggle
         v-model="mouth"
         density="compact"

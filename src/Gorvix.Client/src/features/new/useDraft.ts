@@ -4,12 +4,15 @@ import { api, ask, type Draft, type DraftFits, type DraftView, type Problem } fr
 
 const empty = (): Draft => ({ name: null, board: null, devices: [], pack: null, wishes: [] })
 
+/** The build in the making of this tab: parts are put into it from other screens too. */
+export const useDraftOfTab = () => useSessionStorage<Draft>('gorvix-draft', empty(), { deep: true })
+
 /**
  * A build in the making, kept in this tab until it is made: what it comes to so far, and which parts of the library do
  * not suit it. Answers that come late are not shown.
  */
 export function useDraft() {
-  const draft = useSessionStorage<Draft>('gorvix-draft', empty(), { deep: true })
+  const draft = useDraftOfTab()
   const look = shallowRef<DraftView | null>(null)
   const fits = shallowRef<DraftFits>({ boards: [], devices: [] })
   const problem = ref<Problem | null>(null)

@@ -51,6 +51,13 @@ const taken = computed(() => {
   return device ? { now: device.part, title: `Swap ${name}` } : null
 })
 
+const count = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
+const lead = computed(() =>
+  view.value
+    ? `${count(view.value.devices.length, 'device')}, ${count(view.value.sheet.links.length, 'link')}`
+    : '',
+)
+
 function open(take: string | null) {
   void query({ take: take ?? undefined })
 }
@@ -77,7 +84,7 @@ onMounted(library.load)
 </script>
 
 <template>
-  <StepFrame :shared="shared" :findings="view?.sheet.open.ofParts">
+  <StepFrame :shared="shared" :lead="lead" :findings="view?.sheet.open.ofParts">
     <template #before>
       <ProblemNote v-if="library.problem" title="Could not load library" :problem="library.problem">
         <v-btn @click="library.load">Try again</v-btn>

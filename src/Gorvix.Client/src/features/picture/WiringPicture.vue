@@ -45,6 +45,8 @@ const props = defineProps<{
   isWork?: boolean
   /** Whether devices can be put elsewhere. */
   movable?: boolean
+  /** Whether it is drawn on paper: as wide as the sheet. */
+  paper?: boolean
   /** Whether it is drawn large, with what is looked at in the middle. */
   near?: boolean
 }>()
@@ -65,8 +67,7 @@ const largest = 8
 function fit() {
   const pane = bench.value
   const scale = Math.min(largest, (pane?.clientWidth ?? 0) / props.picture.width)
-  // On paper it is as wide as the sheet.
-  if (!pane || scale === 0) return
+  if (props.paper || !pane || scale === 0) return
   const least = props.near ? 1.6 * readable : readable
   const read = zooms.find((z) => z * scale >= least) ?? zooms.at(-1) ?? 1
   const [wide, high] = [span(tips.value.map((t) => t.at.x)), span(tips.value.map((t) => t.at.y))]

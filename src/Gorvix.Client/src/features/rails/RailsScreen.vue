@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, shallowRef } from 'vue'
 import { api, ask, type PictureWire, type SetupChoices } from '@/api/client'
+import TermHelp from '@/ui/TermHelp.vue'
 import StepFrame from '@/features/build/StepFrame.vue'
 import { useStep } from '@/features/build/useStep'
 import BoardOrPicture from '@/features/picture/BoardOrPicture.vue'
@@ -71,6 +72,12 @@ const notes = computed(() => [
   ...(now.value?.findings ?? []),
   ...(rails.view.value?.standing ?? []),
 ])
+const state = computed(() =>
+  !now.value
+    ? ''
+    : (now.value.clear ??
+      (notes.value.length === 1 ? '1 supply issue' : `${notes.value.length} supply issues`)),
+)
 /** What is drawn from the battery or supply, and from USB where that is what powers the board. */
 const figures = computed(() => {
   const s = sheet.value
@@ -136,6 +143,7 @@ void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer
 <template>
   <StepFrame
     :shared="shared"
+    :lead="state"
     :problem="rails.problem.value"
     problem-title="Could not load rails"
     :is-reading="!sheet"
@@ -147,7 +155,6 @@ void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer
       </div>
       <h2 class="print-only">Power source: {{ sheet.situation.name }}</h2>
       <div class="answer" role="status" data-testid="answer">
-        <strong v-if="now.clear">{{ now.clear }}</strong>
         <dl v-if="figures.length > 0">
           <div v-for="f in figures" :key="f.name" :data-figure="f.name">
             <dt>{{ f.name }}</dt>
@@ -162,7 +169,7 @@ void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer
       </ul>
       <div class="columns">
         <div>
-          <h2>Rails</h2>
+          <h2>Rails <TermHelp term="rail" /></h2>
           <RailBar
             v-for="r in sheet.rails"
             :key="r.id"
@@ -172,7 +179,7 @@ void ask(() => api.GET('/api/choices')).then((answer) => (choices.value = answer
           />
         </div>
         <div>
-          <h2>Device supplies</h2>
+          <h2>Device supplies <TermHelp term="brown-out" /></h2>
           <WindowBand
             v-for="l in sheet.leads"
             :key="`${l.device} ${l.lead}`"

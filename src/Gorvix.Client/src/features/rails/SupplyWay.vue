@@ -119,4 +119,20 @@ li {
   color: var(--stop);
   font-weight: 650;
 }
+
+@container (max-width: 780px) {
+  .way {
+    width: 66px;
+  }
+
+  li {
+    flex-basis: 48px;
+    font-size: 0.8125rem;
+  }
+
+  .what {
+    padding-right: 4px;
+    font-size: 0.75rem;
+  }
+}
 </style>

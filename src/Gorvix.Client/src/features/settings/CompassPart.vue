@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TermHelp from '@/ui/TermHelp.vue'
 import { computed, reactive, watch } from 'vue'
 import type { BuildSettings, CompassAdvice, Setting } from '@/api/client'
 import LineField from '@/ui/LineField.vue'
@@ -98,7 +99,7 @@ const turns = [
           </p>
         </div>
       </div>
-      <h2>Flying site</h2>
+      <h2>Flying site <TermHelp term="declination" /></h2>
       <div class="row">
         <NumberField
           v-model="text.latitude"
@@ -128,7 +129,7 @@ const turns = [
       </p>
     </section>
     <section>
-      <h2>I²C bus</h2>
+      <h2>I²C bus <TermHelp term="i2c" /></h2>
       <p>
         {{ compass.bus }},
         {{

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TermHelp from '@/ui/TermHelp.vue'
 import { useThrottleFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import {
@@ -95,7 +96,7 @@ const ways = [
       @told="(g: GnssGeneration) => emit('generation', g)"
     />
     <section>
-      <h2>UART load</h2>
+      <h2>UART load <TermHelp term="baud" /></h2>
       <p class="quiet small">{{ gnss.name }} on {{ gnss.port }}, {{ gnss.protocol }}</p>
       <div
         class="bar"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TermHelp from '@/ui/TermHelp.vue'
 import { computed, ref } from 'vue'
 import {
   api,
@@ -126,7 +127,7 @@ const kinds: Record<TextKind, string> = {
 <template>
   <div class="columns halves">
     <section>
-      <h2>Dump from board</h2>
+      <h2>Dump from board <TermHelp term="dump" /></h2>
       <LineField v-slot="{ id }" label="Full dump">
         <v-textarea
           :id="id"

@@ -6,6 +6,7 @@ import StepFrame from '@/features/build/StepFrame.vue'
 import { useChecklist, type ListPlace } from '@/features/build/useChecklist'
 import KeyButton from '@/ui/KeyButton.vue'
 import LargeView from '@/ui/LargeView.vue'
+import CautionList from '@/ui/CautionList.vue'
 import ListHead from '@/ui/ListHead.vue'
 import ChoiceFields from './ChoiceFields.vue'
 import CompassPart from './CompassPart.vue'
@@ -83,6 +84,9 @@ const print = () => window.print()
   <StepFrame
     :shared="shared"
     :findings="sheet?.findings"
+    :lead="
+      settings.length > 0 ? `${settings.length - left.length} of ${settings.length} set` : null
+    "
     :large="large && isSheet"
     :problem="loaded.problem.value"
     problem-title="Could not load settings"
@@ -131,12 +135,9 @@ const print = () => window.print()
       </nav>
       <div v-if="isSheet" class="columns">
         <div>
-          <ul class="cautions" data-testid="cautions">
-            <li v-for="c in sheet.cautions" :key="c">{{ c }}</li>
-          </ul>
+          <CautionList :cautions="sheet.cautions" />
           <ListHead
             title="Settings in order"
-            :count="`${settings.length - left.length} of ${settings.length} set`"
             :open="open"
             print="Print checklist"
             @open="shared.set('open')"
@@ -224,10 +225,6 @@ const print = () => window.print()
   flex-wrap: wrap;
   gap: 8px;
   margin: 10px 0 12px;
-}
-
-.cautions {
-  margin: 0 0 10px;
 }
 
 .untouched {

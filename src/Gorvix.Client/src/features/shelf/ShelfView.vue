@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { mdiImport } from '@mdi/js'
+import ActionSign from '@/ui/ActionSign.vue'
 import { useDropZone, useFileDialog, useTitle } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { ShelfBuild } from '@/api/client'
 import ProblemNote from '@/ui/ProblemNote.vue'
+import { useGuide } from '@/features/guide/useGuide'
 import LineField from '@/ui/LineField.vue'
 import { useScreenKeys } from '@/ui/useScreenKeys'
 import { useFiles } from '@/stores/files'
@@ -11,6 +14,7 @@ import BuildCard from './BuildCard.vue'
 import NameDialog from './NameDialog.vue'
 import { orders, useShelf } from './useShelf'
 
+const guide = useGuide()
 const shelf = useShelf()
 const files = useFiles()
 const router = useRouter()
@@ -62,9 +66,15 @@ onBeforeUnmount(shelf.rest)
         <v-btn id="new" color="primary" variant="flat" :to="{ name: 'new' }"
           >New build<v-kbd aria-hidden="true">N</v-kbd></v-btn
         >
-        <v-btn id="import" @click="picker.open()">Import file</v-btn>
+        <v-btn id="import" @click="picker.open()"
+          ><ActionSign :path="mdiImport" />Import file</v-btn
+        >
       </span>
     </div>
+    <p v-if="guide.isNew.value && builds && builds.length > 0" class="new no-print">
+      New here? <v-btn size="small" data-do="tour" @click="guide.start">Take the tour</v-btn>
+      <v-btn size="small" variant="text" data-do="no-tour" @click="guide.leave">No, thanks</v-btn>
+    </p>
     <div v-if="builds && builds.length > 0" ref="field" class="filters no-print">
       <LineField v-slot="{ id }" label="Search">
         <v-text-field
@@ -193,6 +203,14 @@ onBeforeUnmount(shelf.rest)
 
 .gap {
   margin-bottom: 24px;
+}
+
+.new {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  align-items: center;
+  margin-bottom: 10px;
 }
 
 .about {
