@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mdiMagnify } from '@mdi/js'
 import { onKeyStroke } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
@@ -7,6 +8,7 @@ import { useScreenKeys } from './ui/useScreenKeys'
 import FindDialog from './features/find/FindDialog.vue'
 import GuideCard from './features/guide/GuideCard.vue'
 import { useGuide } from './features/guide/useGuide'
+import ActionSign from './ui/ActionSign.vue'
 import AppMenu from './ui/AppMenu.vue'
 import PulseGlyph from './ui/PulseGlyph.vue'
 
@@ -39,8 +41,9 @@ const key = computed(() => (route.meta.anew ? route.path : undefined))
       <RouterLink class="plain" :to="{ name: 'drill' }">Practice</RouterLink>
       <RouterLink class="plain" :to="{ name: 'club' }">Fleet</RouterLink>
       <RouterLink class="plain" :to="{ name: 'rules' }">Rules</RouterLink>
-      <v-btn id="find" class="plain" variant="text" @click="finding = true"
-        >Search<v-kbd class="key" aria-hidden="true">K</v-kbd></v-btn
+      <v-btn id="find" class="plain" variant="text" aria-label="Search" @click="finding = true"
+        ><ActionSign :path="mdiMagnify" /><span class="word">Search</span
+        ><v-kbd class="key" aria-hidden="true">K</v-kbd></v-btn
       >
       <AppMenu @guide="guide.start" />
     </v-app-bar>
@@ -116,6 +119,11 @@ const key = computed(() => (route.meta.anew ? route.path : undefined))
 
   .word {
     display: none;
+  }
+
+  #find {
+    min-width: 44px;
+    padding: 0;
   }
 }
 

@@ -1,6 +1,4 @@
 using Gorvix.Core.Hardware.Findings;
-using Gorvix.Core.Tests.Planning;
-using Gorvix.Core.Wired.Fit;
 using Gorvix.Core.Wired.Loom;
 using Gorvix.Core.Wired.Picture;
 using Gorvix.Core.Wired.Wiring;

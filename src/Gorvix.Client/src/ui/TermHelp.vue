@@ -45,10 +45,16 @@ const of = computed(() => termOf(props.term))
   cursor: pointer;
 }
 
+/* As large as a thumb where there is one, without looking so. */
 @media (hover: none) and (pointer: coarse) {
   .ask {
-    width: 44px;
-    height: 44px;
+    position: relative;
+  }
+
+  .ask::before {
+    position: absolute;
+    inset: -11px;
+    content: '';
   }
 }
 

@@ -107,13 +107,12 @@ const more = computed(() => props.links.filter((l) => !l.port).length - props.co
   font-size: 0.9375rem;
 }
 
+/* All of them in sight: none beyond the edge. */
 .ways {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(230px, 100%), 1fr));
   margin: 4px -3px 0;
-}
-
-.ways li {
-  flex: 0 0 auto;
-  max-width: 360px;
+  overflow: visible;
 }
 
 .ways button {
@@ -143,11 +142,5 @@ const more = computed(() => props.links.filter((l) => !l.port).length - props.co
 .price {
   color: var(--ink-2);
   font-size: 0.875rem;
-}
-
-@media print {
-  .ways {
-    flex-wrap: wrap;
-  }
 }
 </style>
