@@ -60,21 +60,31 @@ public class FindApiTests
         Assert.Equal(["log note"], await Found(server, "quokka antenna", "north-face-hare"));
         Assert.Empty(await Found(server, "quokka antenna", "crusher-house-lark"));
         Assert.Empty(await Found(server, "quokka antenna", null));
+        // A word of how entries are stored, and of the build's name, is no word of this entry.
+        Assert.DoesNotContain("log note", await Found(server, "kind", "north-face-hare"));
+        Assert.DoesNotContain("log note", await Found(server, "hare antenna", "north-face-hare"));
     }
 
     [Theory]
     [InlineData("%20")]
     [InlineData("")]
     [InlineData("too long")]
+    [InlineData("%00")]
+    [InlineData("a%0Ab")]
     public async Task Nothing_and_too_much_are_refused(string words)
     {
         await using var server = await LiveServer.Start();
         var asked = words == "too long" ? new string('x', 101) : words;
         var answer = await server.Client.GetAsync(
-            new Uri($"/api/find?q={asked}", UriKind.Relative),
+            new Uri($"/api/find?q={asked}&build=north-face-hare", UriKind.Relative),
             TestContext.Current.CancellationToken
         );
         Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
+        var fleet = await server.Client.GetAsync(
+            new Uri($"/api/search?q={asked}", UriKind.Relative),
+            TestContext.Current.CancellationToken
+        );
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, fleet.StatusCode);
     }
 
     [Fact]

@@ -93,8 +93,7 @@ internal static class ClubEndpoints
         CancellationToken stop
     )
     {
-        var words = (q ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
-        if (words.Length == 0 || q!.Length > MostWords)
+        if (Asked(q) is not { } words)
         {
             return Problems.Of(422, Sentences.Enter1ToCharactersTo(MostWords));
         }
@@ -136,6 +135,14 @@ internal static class ClubEndpoints
         }
         return Results.Ok(found.Take(MostFound));
     }
+
+    /// <summary>The words that are looked for; null where there are none, too many, or what nobody types: the database would end a text at a zero.</summary>
+    internal static IReadOnlyList<string>? Asked(string? q) =>
+        q is { Length: <= MostWords }
+        && !q.Any(char.IsControl)
+        && q.Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries) is { Length: > 0 } words
+            ? words
+            : null;
 
     internal static string KindOf(EntryKind kind) =>
         kind switch

@@ -51,6 +51,7 @@ public sealed record FoundThing(FoundKind Kind, string Title, string? About, str
 internal static class FindEndpoints
 {
     private const int MostOfAKind = 6;
+    private const int MostEntries = 50;
 
     public static void MapFind(this IEndpointRouteBuilder app) =>
         app.MapGet("/api/find", Find).WithTags("Find").Answers<IReadOnlyList<FoundThing>>("find", 422);
@@ -66,33 +67,33 @@ internal static class FindEndpoints
         CancellationToken stop
     )
     {
-        if (string.IsNullOrWhiteSpace(q) || q.Length > ClubEndpoints.MostWords)
+        if (ClubEndpoints.Asked(q) is not { } words)
         {
             return Problems.Of(422, Sentences.Enter1ToCharactersTo(ClubEndpoints.MostWords));
         }
-        var words = WordsOf(q);
         var builds = await shelf.All();
         var found = Ranked(words, builds.Select(Thing)).ToList();
         if (builds.FirstOrDefault(b => b.Id == build)?.Build is { } open)
         {
             found.InsertRange(0, Ranked(words, await Inside(open, plans, sheets, stop)));
+            // The database looks through all that is stored of an entry; what is shown of it has to hold the words.
+            var entries = await pages.Search([(open.Id, "")], words, MostEntries);
             found.AddRange(
-                (await pages.Search([(open.Id, open.Build.Name)], words, MostOfAKind)).Select(e => new FoundThing(
-                    FoundKind.Log,
-                    e.Entry.Words,
-                    e.Entry.At.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture),
-                    ClubEndpoints.KindOf(e.Entry.Kind),
-                    open.Id
-                ))
+                Ranked(
+                    words,
+                    entries.Select(e => new FoundThing(
+                        FoundKind.Log,
+                        e.Entry.Words,
+                        e.Entry.At.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture),
+                        ClubEndpoints.KindOf(e.Entry.Kind),
+                        open.Id
+                    ))
+                )
             );
         }
         found.AddRange(Ranked(words, Library(await parts.Everything())));
         return Results.Ok(found);
     }
-
-    /// <summary>The words that are looked for; all must be there.</summary>
-    public static IReadOnlyList<string> WordsOf(string asked) =>
-        asked.Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
 
     /// <summary>Those that hold all words, of each kind the nearest first: called so, beginning so, with it in the name, with it in the rest.</summary>
     public static IEnumerable<FoundThing> Ranked(IReadOnlyList<string> words, IEnumerable<FoundThing> things)
