@@ -257,7 +257,7 @@ public class QuirkTests
         string PortOf(string board) => Demo.On(board, Sbus).Plan().RouteOf("control")!.Port.Id;
         Assert.Equal(("U4", "U3"), (PortOf("askerdale-pinion-f4-r1"), PortOf(Demo.Pinion)));
         Assert.Equal(
-            "Small 2 beside the arrow; revision 1 has no jumper J4. Firmware target PINIONF4R2.",
+            "Small 2 beside the arrow; revision 1 has no jumper J4. Firmware target PINIONF4R2. 36 × 36 mm, holes 30.5 × 30.5 mm for M3, USB on the rear edge, arrow towards the front edge.",
             Demo.Fit(Demo.NorthFaceHare).Sheet().Identity
         );
     }

@@ -73,9 +73,22 @@ public class FormatMigrationTests
             """{"arrow":"front","usbSide":"rear","pads":[{"x":1,"y":2,"group":"front left"},{"group":"rear"},{"group":"rear header"},{"group":"left"},{}]}""",
             board.ToJsonString()
         );
-        var file = Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "versions", "version-3.gorvix.json")));
+        var bytes = File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "versions", "version-3.gorvix.json"));
+        var file = Read(bytes);
         Assert.All(file.Boards.Where(b => b.Arrow is not null), b => Assert.Equal(BoardEdge.Front, b.Arrow));
-        foreach (var was in file.Boards)
+        // Where each pad lies, as the file itself has it.
+        double At(JsonNode pad, string axis) => pad[axis]?.GetValue<double>() ?? 0;
+        Assert.Equal(
+            JsonNode.Parse(bytes)!["boards"]!
+                .AsArray()
+                .SelectMany(b => b!["pads"]!.AsArray())
+                .Select(p => (At(p!, "x"), At(p!, "y"))),
+            file.Boards.SelectMany(b => b.Pads).Select(p => (p.X, p.Y))
+        );
+        // The demo's boards that had an outline then are the same today.
+        var drawn = file.Boards.Where(b => b.Outline is not null).ToList();
+        Assert.Equal(4, drawn.Count);
+        foreach (var was in drawn)
         {
             var now = Demo.Library.Board(was.Id)!;
             Assert.Equal(

@@ -124,6 +124,7 @@ h1.long {
 
 .actions {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
 }
 
