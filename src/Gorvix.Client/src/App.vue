@@ -41,8 +41,8 @@ const key = computed(() => (route.meta.anew ? route.path : undefined))
       <RouterLink class="plain" :to="{ name: 'drill' }">Practice</RouterLink>
       <RouterLink class="plain" :to="{ name: 'club' }">Fleet</RouterLink>
       <RouterLink class="plain" :to="{ name: 'rules' }">Rules</RouterLink>
-      <v-btn id="find" class="plain" variant="text" aria-label="Search" @click="finding = true"
-        ><ActionSign :path="mdiMagnify" /><span class="word">Search</span
+      <v-btn id="find" class="plain" variant="text" @click="finding = true"
+        ><ActionSign :path="mdiMagnify" /><span class="find-word">Search</span
         ><v-kbd class="key" aria-hidden="true">K</v-kbd></v-btn
       >
       <AppMenu @guide="guide.start" />
@@ -124,6 +124,15 @@ const key = computed(() => (route.meta.anew ? route.path : undefined))
   #find {
     min-width: 44px;
     padding: 0;
+  }
+
+  /* The sign alone is seen; the word is still its name. */
+  .find-word {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
   }
 }
 
