@@ -167,6 +167,7 @@ export function useBench(build: () => string) {
   // What a reading changed comes back, not the checks; only where the source was measured do they expect something else.
   function follow(now: TakenView | null) {
     if (!now) return
+    craftChanged()
     if (view.value?.version !== now.version || view.value.sourceVolts !== now.sourceVolts) {
       void read()
       return

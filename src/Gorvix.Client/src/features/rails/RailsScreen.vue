@@ -72,12 +72,15 @@ const notes = computed(() => [
   ...(now.value?.findings ?? []),
   ...(rails.view.value?.standing ?? []),
 ])
-const state = computed(() =>
-  !now.value
-    ? ''
-    : (now.value.clear ??
-      (notes.value.length === 1 ? '1 supply issue' : `${notes.value.length} supply issues`)),
-)
+/** A note is no issue: what the bar counts is counted here. */
+const state = computed(() => {
+  if (!now.value) return ''
+  const issues = notes.value.filter((f) => f.severity !== 'note').length
+  if (now.value.clear) return now.value.clear
+  if (issues > 0) return issues === 1 ? '1 supply issue' : `${issues} supply issues`
+  const unpowered = sheet.value?.leads.every((l) => l.state === 'unfed') ?? true
+  return unpowered ? 'No device powered' : 'A supply is at its limit'
+})
 /** What is drawn from the battery or supply, and from USB where that is what powers the board. */
 const figures = computed(() => {
   const s = sheet.value
